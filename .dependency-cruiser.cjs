@@ -1,0 +1,52 @@
+/** The arrows of docs/architecture.md: app -> features -> ui, core; app -> server -> core; workers, cli -> core. */
+const room = (name, from, allowed) => ({
+  name,
+  severity: 'error',
+  comment: `${from} may use only: ${allowed.join(', ') || 'itself'}`,
+  from: { path: `^src/${from}/` },
+  to: { path: '^src/', pathNot: [`^src/${from}/`, ...allowed.map((a) => `^src/${a}/`)] },
+});
+
+module.exports = {
+  forbidden: [
+    room('core-stands-alone', 'core', []),
+    room('server-uses-core', 'server', ['core']),
+    room('ui-uses-core', 'ui', ['core']),
+    room('features-use-ui-and-core', 'features', ['ui', 'core', 'workers']),
+    room('workers-use-core', 'workers', ['core']),
+    room('cli-uses-core', 'cli', ['core']),
+    {
+      name: 'core-is-pure',
+      severity: 'error',
+      comment: 'core imports only itself and small pure libraries: no Node API, no interface, no database',
+      from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^(?!src/core/)', pathNot: '^node_modules/(zod)/' },
+    },
+    {
+      name: 'core-modules-have-one-entry',
+      severity: 'error',
+      comment: 'inside core a module is entered by its index.ts only',
+      from: { path: '^src/core/([^/]+)/' },
+      to: { path: '^src/core/[^/]+/', pathNot: ['^src/core/$1/', '/index\\.ts$'] },
+    },
+    {
+      name: 'core-is-entered-by-index',
+      severity: 'error',
+      from: { path: '^src/(?!core/)' },
+      to: { path: '^src/core/[^/]+/', pathNot: '/index\\.ts$' },
+    },
+    {
+      name: 'features-do-not-mix',
+      severity: 'error',
+      comment: 'a screen does not reach into another screen',
+      from: { path: '^src/features/([^/]+)/' },
+      to: { path: '^src/features/', pathNot: '^src/features/$1/' },
+    },
+    { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
+  ],
+  options: {
+    tsConfig: { fileName: 'tsconfig.json' },
+    tsPreCompilationDeps: true,
+    doNotFollow: { path: 'node_modules' },
+  },
+};

@@ -1,0 +1,93 @@
+/** A gear as the placing of axes sees it: which axis, which plane, how large. */
+export interface PlacedGear {
+  readonly axis: number;
+  readonly plane: number;
+  readonly radius: number;
+}
+
+export interface Contact {
+  readonly a: PlacedGear;
+  readonly b: PlacedGear;
+}
+
+const MAX_TRIES = 4096;
+const CLEARANCE = 0.35;
+
+/**
+ * The height of every axis, the first at 0, down positive. Real trains fold back on themselves; the side view unfolds
+ * them into one plane: each axis is put above or below the one it meshes with, so that the gears touch. Of all
+ * ways of folding, the one with the fewest parts on top of each other, then the lowest drawing, is kept.
+ */
+export function axisHeights(axes: number, gears: readonly PlacedGear[], contacts: readonly Contact[]): readonly number[] {
+  const order = walk(axes, contacts);
+  let best: { heights: number[]; cost: number } | null = null;
+  let tries = 0;
+  const place = (step: number, heights: number[]) => {
+    if (tries >= MAX_TRIES) return;
+    if (step === order.length) {
+      tries++;
+      const cost = costOf(heights, gears);
+      if (!best || cost < best.cost - 1e-9) best = { heights: [...heights], cost };
+      return;
+    }
+    const { axis, from, distance } = order[step]!;
+    const candidates = from === null ? [below(heights, gears, axis)] : [heights[from]! + distance, heights[from]! - distance];
+    for (const height of candidates) {
+      heights[axis] = height;
+      place(step + 1, heights);
+    }
+    delete heights[axis];
+  };
+  place(0, []);
+  return best!.heights;
+}
+
+/** Axes in the order of their meshes, each with the axis it is placed from; an unconnected one has none. */
+function walk(axes: number, contacts: readonly Contact[]): { axis: number; from: number | null; distance: number }[] {
+  const order: { axis: number; from: number | null; distance: number }[] = [];
+  const placed = new Set<number>();
+  while (placed.size < axes) {
+    const next = contacts.flatMap(({ a, b }) => [[a, b], [b, a]] as const).find(([near, far]) => placed.has(near.axis) && !placed.has(far.axis));
+    const step = next
+      ? { axis: next[1].axis, from: next[0].axis, distance: next[0].radius + next[1].radius }
+      : { axis: Array.from({ length: axes }, (_, i) => i).find((i) => !placed.has(i))!, from: null, distance: 0 };
+    placed.add(step.axis);
+    order.push(step);
+  }
+  return order;
+}
+
+function below(heights: readonly number[], gears: readonly PlacedGear[], axis: number): number {
+  const lowest = Math.max(-Infinity, ...gears.filter((gear) => heights[gear.axis] !== undefined).map((gear) => heights[gear.axis]! + gear.radius));
+  const own = Math.max(0, ...gears.filter((gear) => gear.axis === axis).map((gear) => gear.radius));
+  return Number.isFinite(lowest) ? lowest + own + 2 * CLEARANCE : 0;
+}
+
+/** Overlapping gears weigh most, then shafts that pass through gears, then height. */
+function costOf(heights: readonly number[], gears: readonly PlacedGear[]): number {
+  let clashes = 0;
+  const reach = shaftReach(gears);
+  for (const [i, gear] of gears.entries()) {
+    const y = heights[gear.axis]!;
+    for (const other of gears.slice(i + 1)) {
+      if (other.plane !== gear.plane || other.axis === gear.axis) continue;
+      if (Math.abs(heights[other.axis]! - y) < gear.radius + other.radius - 1e-6) clashes += 10;
+    }
+    for (const [axis, [from, to]] of reach) {
+      if (axis === gear.axis || gear.plane < from || gear.plane > to) continue;
+      if (Math.abs(heights[axis]! - y) < gear.radius + CLEARANCE) clashes += 3;
+    }
+  }
+  const top = Math.min(...gears.map((gear) => heights[gear.axis]! - gear.radius));
+  const bottom = Math.max(...gears.map((gear) => heights[gear.axis]! + gear.radius));
+  return clashes * 1e6 + (bottom - top);
+}
+
+function shaftReach(gears: readonly PlacedGear[]): ReadonlyMap<number, readonly [number, number]> {
+  const reach = new Map<number, readonly [number, number]>();
+  for (const { axis, plane } of gears) {
+    const [from, to] = reach.get(axis) ?? [plane, plane];
+    reach.set(axis, [Math.min(from, plane), Math.max(to, plane)]);
+  }
+  return reach;
+}

@@ -1,0 +1,39 @@
+import { axesOf, type Train } from '../train';
+
+/** The largest drawn gear is at most this many times the smallest: a pinion beside a great wheel stays visible. */
+const MAX_SPREAD = 8;
+
+/**
+ * Drawn pitch radii, in units of the smallest gear's. Proportional to the tooth counts (times the module,
+ * where every gear has one) as long as the spread allows, else compressed by one power law, which keeps their order. Where
+ * several pairs stand between the same two axes, each pair is scaled to the widest, so that all of them touch.
+ */
+export function drawnRadii(train: Train): ReadonlyMap<string, number> {
+  const modules = train.gears.every((gear) => gear.module !== undefined);
+  const sizes = train.gears.map((gear) => gear.teeth * (modules ? gear.module! : 1));
+  const least = Math.min(...sizes);
+  const spread = Math.max(...sizes) / least;
+  const power = spread > MAX_SPREAD ? Math.log(MAX_SPREAD) / Math.log(spread) : 1;
+  const radii = new Map(train.gears.map((gear, i) => [gear.id, (sizes[i]! / least) ** power]));
+  return sharedDistances(train, radii);
+}
+
+function sharedDistances(train: Train, radii: ReadonlyMap<string, number>): ReadonlyMap<string, number> {
+  const axisOf = new Map(axesOf(train).flatMap((axis, i) => axis.members.map((id) => [id, i] as const)));
+  const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
+  const between = new Map<string, [string, string][]>();
+  for (const { gears: [a, b] } of train.meshes) {
+    const key = [axisOf.get(gears.get(a)!.member)!, axisOf.get(gears.get(b)!.member)!].sort((x, y) => x - y).join('-');
+    between.set(key, [...(between.get(key) ?? []), [a, b]]);
+  }
+  const scaled = new Map(radii);
+  for (const pairs of between.values()) {
+    const distances = pairs.map(([a, b]) => scaled.get(a)! + scaled.get(b)!);
+    const widest = Math.max(...distances);
+    pairs.forEach(([a, b], i) => {
+      scaled.set(a, (scaled.get(a)! * widest) / distances[i]!);
+      scaled.set(b, (scaled.get(b)! * widest) / distances[i]!);
+    });
+  }
+  return scaled;
+}

@@ -1,0 +1,119 @@
+import { armOf, FRAME, type Coupler, type Mesh, type Train } from '../train';
+import { add, fraction, neg, ZERO, type Combination, type Rational } from '../rational';
+
+/** A member's place in the network; the frame, which never moves, is −1 and appears in no row. */
+export type MemberIndex = number;
+export const FRAME_INDEX: MemberIndex = -1;
+
+/**
+ * One meshing pair on its arm. With σ = +1 when the gears turn oppositely and −1 when they turn the same way,
+ *
+ *     z_a (ω_A − ω_c) + σ z_b (ω_B − ω_c) = 0
+ *
+ * (relative motion, after Willis). The one row covers spur, internal, bevel, worm and chain drives,
+ * stepped planets, planet-to-planet meshes and differentials.
+ */
+export interface NetworkMesh {
+  readonly mesh: Mesh;
+  readonly a: MemberIndex;
+  readonly b: MemberIndex;
+  readonly arm: MemberIndex;
+  /** Teeth of the first gear. */
+  readonly za: Rational;
+  /** Teeth of the second gear times σ. */
+  readonly zb: Rational;
+  /** Its place among the train's couplers when it is a sliding mesh. */
+  readonly slidBy: number | null;
+}
+
+export interface NetworkCoupler {
+  readonly coupler: Coupler;
+  /** The two members a clutch, brake or one-way clutch joins; a sliding mesh's place among the meshes. */
+  readonly acts: { readonly kind: 'joins'; readonly a: MemberIndex; readonly b: MemberIndex } | { readonly kind: 'mesh'; readonly mesh: number };
+}
+
+/** A train with its ids resolved to places: what every computation starts from. Made once per document. */
+export interface Network {
+  readonly train: Train;
+  readonly memberIds: readonly string[];
+  readonly memberIndex: ReadonlyMap<string, MemberIndex>;
+  readonly meshes: readonly NetworkMesh[];
+  readonly couplers: readonly NetworkCoupler[];
+  readonly couplerIndex: ReadonlyMap<string, number>;
+  readonly input: MemberIndex;
+  readonly outputs: readonly MemberIndex[];
+}
+
+/** Resolves a checked train. */
+export function networkOf(train: Train): Network {
+  const memberIds = train.members.map((member) => member.id);
+  const memberIndex = new Map(memberIds.map((id, i) => [id, i]));
+  memberIndex.set(FRAME, FRAME_INDEX);
+  const members = new Map(train.members.map((member) => [member.id, member]));
+  const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
+  const at = (id: string) => memberIndex.get(id)!;
+  const slidBy = new Map(train.couplers.flatMap((coupler, i) => (coupler.type === 'sliding-mesh' ? [[coupler.mesh, i] as const] : [])));
+
+  const meshes = train.meshes.map((mesh): NetworkMesh => {
+    const a = gears.get(mesh.gears[0])!;
+    const b = gears.get(mesh.gears[1])!;
+    const teeth = fraction(b.teeth);
+    return {
+      mesh,
+      a: at(a.member),
+      b: at(b.member),
+      arm: at(armOf(a.member, b.member, members)!),
+      za: fraction(a.teeth),
+      zb: turnsSameWay(mesh, a.type, b.type) ? neg(teeth) : teeth,
+      slidBy: slidBy.get(mesh.id) ?? null,
+    };
+  });
+  const meshIndex = new Map(train.meshes.map((mesh, i) => [mesh.id, i]));
+  const couplers = train.couplers.map((coupler): NetworkCoupler => ({
+    coupler,
+    acts: coupler.type === 'sliding-mesh' ? { kind: 'mesh', mesh: meshIndex.get(coupler.mesh)! } : { kind: 'joins', a: at(coupler.joins[0]), b: at(coupler.joins[1]) },
+  }));
+  return {
+    train,
+    memberIds,
+    memberIndex,
+    meshes,
+    couplers,
+    couplerIndex: new Map(train.couplers.map((coupler, i) => [coupler.id, i])),
+    input: at(train.input),
+    outputs: train.outputs.map(at),
+  };
+}
+
+/** Sense of a mesh: as stated, else an internal pair, a chain or a belt turns the same way and an external pair oppositely. */
+export function turnsSameWay(mesh: Mesh, a: string, b: string): boolean {
+  if (mesh.sense !== undefined) return mesh.sense === 'same';
+  return a === 'internal' || b === 'internal' || a === 'sprocket' || a === 'pulley';
+}
+
+/** The row of a mesh: the combination of member speeds that it holds at zero. */
+export function meshRow({ a, b, arm, za, zb }: NetworkMesh): Combination {
+  return rowOf([
+    [a, za],
+    [b, zb],
+    [arm, neg(add(za, zb))],
+  ]);
+}
+
+/** The row of a joint: ω_a − ω_b. */
+export const joinRow = (a: MemberIndex, b: MemberIndex): Combination =>
+  rowOf([
+    [a, { n: 1, d: 1 }],
+    [b, { n: -1, d: 1 }],
+  ]);
+
+function rowOf(terms: readonly (readonly [MemberIndex, Rational])[]): Combination {
+  const row = new Map<number, Rational>();
+  for (const [member, value] of terms) {
+    if (member === FRAME_INDEX) continue;
+    const total = add(row.get(member) ?? ZERO, value);
+    if (total.n === 0) row.delete(member);
+    else row.set(member, total);
+  }
+  return row;
+}

@@ -1,0 +1,168 @@
+/**
+ * Exact fractions. A value starts as a pair of safe integers, which costs about as much as floating
+ * point, and widens to BigInt the moment a product leaves the safe range; it narrows again when it can.
+ * Always in lowest terms with a positive denominator, so equal values have equal fields.
+ */
+export type Rational = { readonly n: number; readonly d: number } | { readonly n: bigint; readonly d: bigint };
+
+const SAFE = Number.MAX_SAFE_INTEGER;
+const SAFE_BIG = BigInt(SAFE);
+
+export const ZERO: Rational = { n: 0, d: 1 };
+export const ONE: Rational = { n: 1, d: 1 };
+export const MINUS_ONE: Rational = { n: -1, d: 1 };
+
+function gcdSafe(a: number, b: number): number {
+  let x = a < 0 ? -a : a;
+  let y = b < 0 ? -b : b;
+  while (y !== 0) {
+    const rest = x % y;
+    x = y;
+    y = rest;
+  }
+  return x;
+}
+
+function gcdBig(a: bigint, b: bigint): bigint {
+  let x = a < 0n ? -a : a;
+  let y = b < 0n ? -b : b;
+  while (y !== 0n) {
+    if (x <= SAFE_BIG && y <= SAFE_BIG) return BigInt(gcdSafe(Number(x), Number(y)));
+    const rest = x % y;
+    x = y;
+    y = rest;
+  }
+  return x;
+}
+
+function small(n: number, d: number): Rational {
+  if (n === 0) return ZERO;
+  const g = gcdSafe(n, d);
+  return d < 0 ? { n: -n / g, d: -d / g } : { n: n / g, d: d / g };
+}
+
+function big(n: bigint, d: bigint): Rational {
+  if (n === 0n) return ZERO;
+  const g = gcdBig(n, d);
+  const num = d < 0n ? -n / g : n / g;
+  const den = d < 0n ? -d / g : d / g;
+  const fits = den <= SAFE_BIG && num <= SAFE_BIG && num >= -SAFE_BIG;
+  return fits ? { n: Number(num), d: Number(den) } : { n: num, d: den };
+}
+
+const isSafe = (x: number): boolean => x <= SAFE && x >= -SAFE;
+
+/** The fraction n/d. @throws RangeError when d is zero or a number is not a whole safe integer. */
+export function fraction(n: number | bigint, d: number | bigint = 1): Rational {
+  for (const part of [n, d]) {
+    if (typeof part === 'number' && !Number.isSafeInteger(part)) throw new RangeError(`${part} is not a whole number within the safe range.`);
+  }
+  if (d === 0 || d === 0n) throw new RangeError('A fraction cannot have a zero denominator.');
+  return typeof n === 'number' && typeof d === 'number' ? small(n, d) : big(BigInt(n), BigInt(d));
+}
+
+export function add(a: Rational, b: Rational): Rational {
+  if (typeof a.n === 'number' && typeof b.n === 'number') {
+    const ad = a.d as number;
+    const bd = b.d as number;
+    if (ad === 1 && bd === 1) {
+      const sum = a.n + b.n;
+      if (isSafe(sum)) return sum === 0 ? ZERO : { n: sum, d: 1 };
+    }
+    const left = a.n * bd;
+    const right = b.n * ad;
+    const den = ad * bd;
+    if (isSafe(left) && isSafe(right) && den <= SAFE && isSafe(left + right)) return small(left + right, den);
+  }
+  const ad = BigInt(a.d);
+  const bd = BigInt(b.d);
+  return big(BigInt(a.n) * bd + BigInt(b.n) * ad, ad * bd);
+}
+
+export function neg(a: Rational): Rational {
+  if (typeof a.n === 'bigint') return { n: -a.n, d: a.d as bigint };
+  return a.n === 0 ? ZERO : { n: -a.n, d: a.d as number };
+}
+
+export const sub = (a: Rational, b: Rational): Rational => add(a, neg(b));
+
+export function mul(a: Rational, b: Rational): Rational {
+  if (typeof a.n === 'number' && typeof b.n === 'number') {
+    const num = a.n * b.n;
+    const den = (a.d as number) * (b.d as number);
+    if (isSafe(num) && den <= SAFE) {
+      if (den === 1) return num === 0 ? ZERO : { n: num, d: 1 };
+      return small(num, den);
+    }
+  }
+  return big(BigInt(a.n) * BigInt(b.n), BigInt(a.d) * BigInt(b.d));
+}
+
+/** @throws RangeError for zero. */
+export function inverse(a: Rational): Rational {
+  if (isZero(a)) throw new RangeError('Zero has no inverse.');
+  if (typeof a.n === 'bigint') return a.n < 0n ? { n: -(a.d as bigint), d: -a.n } : { n: a.d as bigint, d: a.n };
+  return a.n < 0 ? { n: -(a.d as number), d: -a.n } : { n: a.d as number, d: a.n };
+}
+
+/** @throws RangeError when b is zero. */
+export const div = (a: Rational, b: Rational): Rational => mul(a, inverse(b));
+
+export const isZero = (a: Rational): boolean => a.n === 0;
+
+/** −1, 0 or 1. */
+export const sign = (a: Rational): -1 | 0 | 1 => (a.n === 0 ? 0 : a.n > 0 ? 1 : -1);
+
+export const abs = (a: Rational): Rational => (sign(a) < 0 ? neg(a) : a);
+
+export const equals = (a: Rational, b: Rational): boolean => a.n === b.n && a.d === b.d;
+
+/** Sign of a − b. */
+export const compare = (a: Rational, b: Rational): -1 | 0 | 1 => sign(sub(a, b));
+
+export const sum = (values: readonly Rational[]): Rational => values.reduce(add, ZERO);
+
+/** The nearest floating point number. Quotients too wide for a double are scaled down before dividing. */
+export function toNumber(a: Rational): number {
+  if (typeof a.n === 'number') return a.n / (a.d as number);
+  const den = a.d as bigint;
+  const negative = a.n < 0n;
+  const num = negative ? -a.n : a.n;
+  const shift = bits(den) - bits(num) + 64;
+  const quotient = shift >= 0 ? (num << BigInt(shift)) / den : num / (den << BigInt(-shift));
+  const value = Number(quotient) * 2 ** -shift;
+  return negative ? -value : value;
+}
+
+const bits = (a: bigint): number => a.toString(16).length * 4;
+
+/** "17/5", "-592/133"; a whole number without "/1". */
+export const toFraction = (a: Rational): string => (a.d === 1 || a.d === 1n ? String(a.n) : `${a.n}/${a.d}`);
+
+/**
+ * Reads "17/5", "-3", "0.985", "1e-3" exactly.
+ * @returns null when the text is no number.
+ */
+export function parseRational(text: string): Rational | null {
+  const trimmed = text.trim();
+  const ratio = /^([+-]?\d{1,400})\/(\d{1,400})$/.exec(trimmed);
+  if (ratio) {
+    const d = BigInt(ratio[2]!);
+    return d === 0n ? null : big(BigInt(ratio[1]!), d);
+  }
+  const decimal = /^([+-]?)(\d{0,400})(?:\.(\d{0,400}))?(?:[eE]([+-]?\d{1,3}))?$/.exec(trimmed);
+  if (!decimal) return null;
+  const [, minus, whole = '', part = '', exponent = '0'] = decimal;
+  if (whole + part === '') return null;
+  const digits = BigInt(whole + part);
+  const power = Number(exponent) - part.length;
+  const n = minus === '-' ? -digits : digits;
+  return power >= 0 ? big(n * 10n ** BigInt(power), 1n) : big(n, 10n ** BigInt(-power));
+}
+
+/** The decimal that a JSON number was written as (0.99 is 99/100), exactly. @throws RangeError if not finite. */
+export function fromDecimal(value: number): Rational {
+  const exact = Number.isFinite(value) ? parseRational(String(value)) : null;
+  if (!exact) throw new RangeError(`${value} is not a finite number.`);
+  return exact;
+}

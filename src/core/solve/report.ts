@@ -1,0 +1,73 @@
+import { toFraction, type Rational } from '../rational';
+import { driveFlow, type Flow } from './flow';
+import { networkOf, openTrain, type Network } from '../kinematics';
+import type { Train } from '../train';
+import { driveBackward, type BackwardVerdict } from './backward';
+import { solveEngaged, type Solved, type Status } from './position';
+
+/** The figures of one position, as exact fractions in text: what `bin/tinwheel solve` prints. */
+export interface PositionReport {
+  readonly status: Status;
+  readonly mobility: number;
+  readonly speeds: Readonly<Record<string, string | null>>;
+  readonly oneWays: Readonly<Record<string, 'holds' | 'overruns'>>;
+  readonly ratio?: string | null;
+  readonly outputTorque?: Readonly<Record<string, string | null>>;
+  readonly couplerTorque?: Readonly<Record<string, string | null>>;
+  readonly efficiency?: string | null;
+  readonly selfLocking?: true;
+  readonly unsettled?: true;
+  readonly backward?: BackwardVerdict;
+}
+
+export interface TrainReport {
+  readonly losses: boolean;
+  readonly positions: Readonly<Record<string, PositionReport>>;
+}
+
+/** Solves every position (or one) and reads the figures out. With `reverse` the outputs drive the input. */
+export function reportTrain(train: Train, options: { losses?: boolean; position?: string; reverse?: boolean } = {}): TrainReport {
+  const network = networkOf(train);
+  const open = openTrain(network);
+  const losses = options.losses ?? false;
+  const wanted = train.positions.filter((position) => options.position === undefined || position.id === options.position);
+  return {
+    losses,
+    positions: Object.fromEntries(
+      wanted.map(({ id, engaged }) => {
+        if (!options.reverse) return [id, reportPosition(solveEngaged(open, engaged, { flow: driveFlow(network), losses }))];
+        const { verdict, solved } = driveBackward(open, engaged, { losses });
+        return [id, { ...reportPosition(solved), backward: verdict }];
+      }),
+    ),
+  };
+}
+
+/** One solved position as text figures: speeds per turn of the driver, torques per unit put in. */
+export function reportPosition(solved: Solved): PositionReport {
+  const { network, state, status, flow } = solved;
+  const base = {
+    status,
+    mobility: state.mobility,
+    speeds: status === 'locked' ? {} : Object.fromEntries(network.memberIds.map((id, member) => [id, text(state.speeds.of(member))])),
+    oneWays: Object.fromEntries(state.oneWays),
+    ...(solved.selfLocking ? { selfLocking: true as const } : {}),
+    ...(state.settled ? {} : { unsettled: true as const }),
+  };
+  if (status === 'drive') {
+    return { ...base, ratio: text(solved.ratio), outputTorque: outputTorques(solved, network, flow), couplerTorque: couplerTorques(solved), efficiency: text(solved.efficiency) };
+  }
+  return status === 'split' ? { ...base, outputTorque: outputTorques(solved, network, flow) } : base;
+}
+
+const text = (value: Rational | null): string | null => (value === null ? null : toFraction(value));
+
+function outputTorques({ state }: Solved, network: Network, flow: Flow): Record<string, string | null> {
+  const { load } = state;
+  return Object.fromEntries(flow.receivers.map((member, k) => [network.memberIds[member]!, load.outcome === 'balanced' ? text(load.torques.receivers[k] ?? null) : null]));
+}
+
+function couplerTorques({ state }: Solved): Record<string, string | null> {
+  const { load, joints } = state;
+  return Object.fromEntries(joints.map(({ id }, k) => [id, load.outcome === 'balanced' ? text(load.torques.joints[k] ?? null) : null]));
+}

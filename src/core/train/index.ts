@@ -1,0 +1,7 @@
+export { FRAME, LIMITS, trainSchema } from './schema';
+export type { Coupler, Gear, GearType, JoiningCoupler, Member, Mesh, Position, SlidingMesh, Train } from './schema';
+export { pathText, problemText, type Problem } from './problem';
+export { checkTrain, MAX_TRAIN_BYTES, parseTrain, serialiseTrain, type Parsed } from './parse';
+export { armOf } from './rules';
+export { axesOf, type Axis } from './axes';
+export { readTeeth, renameTrain, setTeeth, type Edit } from './edits';

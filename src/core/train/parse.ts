@@ -1,0 +1,54 @@
+import { ruleProblems } from './rules';
+import { trainSchema, type Train } from './schema';
+import type { Problem } from './problem';
+
+export type Parsed = { readonly ok: true; readonly train: Train } | { readonly ok: false; readonly problems: readonly Problem[] };
+
+/** Documents of ordinary trains are a few kB; one at every limit stays well below this. */
+export const MAX_TRAIN_BYTES = 2_000_000;
+
+/** Checks a parsed JSON value against the whole of the format. Nothing is repaired or guessed. */
+export function checkTrain(value: unknown): Parsed {
+  const oversize = refuseOversize(value);
+  if (oversize) return { ok: false, problems: [oversize] };
+  const result = trainSchema.safeParse(value);
+  if (!result.success) return { ok: false, problems: result.error.issues.slice(0, 100).map(toProblem) };
+  const problems = ruleProblems(result.data);
+  return problems.length > 0 ? { ok: false, problems } : { ok: true, train: result.data };
+}
+
+/** Reads a document from its text. */
+export function parseTrain(text: string): Parsed {
+  if (text.length > MAX_TRAIN_BYTES) return refuse(`The file is larger than ${MAX_TRAIN_BYTES / 1e6} MB.`);
+  let value: unknown;
+  try {
+    value = JSON.parse(text);
+  } catch (error) {
+    return refuse(`This is not JSON: ${(error as Error).message}`);
+  }
+  return checkTrain(value);
+}
+
+/** The document as its file: one canonical order of keys, so reading and writing again changes no byte. */
+export const serialiseTrain = (train: Train): string => `${JSON.stringify(trainSchema.parse(train), null, 1)}\n`;
+
+const refuse = (message: string): Parsed => ({ ok: false, problems: [{ path: [], message }] });
+
+/** Lists far over their limit are refused before every entry is looked at. */
+function refuseOversize(value: unknown): Problem | null {
+  if (typeof value !== 'object' || value === null) return { path: [], message: 'A train must be a JSON object.' };
+  for (const [key, entry] of Object.entries(value)) {
+    if (Array.isArray(entry) && entry.length > 5000) return { path: [key], message: `${entry.length} entries are far more than a train may have.` };
+  }
+  return null;
+}
+
+function toProblem(issue: { code?: string; path: PropertyKey[]; message: string; keys?: string[] }): Problem {
+  const path = issue.path.map((step) => (typeof step === 'symbol' ? String(step) : step));
+  if (issue.code === 'unrecognized_keys') {
+    const keys = (issue.keys ?? []).slice(0, 3).map((key) => `"${key.slice(0, 40)}"`);
+    return { path, message: `${keys.join(', ')} ${keys.length === 1 ? 'is not a known key' : 'are not known keys'} here.` };
+  }
+  if (issue.message.startsWith('Invalid input')) return { path, message: `${issue.message.replace('Invalid input: ', 'This should be different: ')}.` };
+  return { path, message: issue.message };
+}

@@ -1,0 +1,14 @@
+/** One thing wrong with a document: where (JSON path) and, in a sentence, what. */
+export interface Problem {
+  readonly path: readonly (string | number)[];
+  readonly message: string;
+}
+
+/** "gears[2].teeth"; the document itself is "train". */
+export function pathText(path: Problem['path']): string {
+  if (path.length === 0) return 'train';
+  return path.map((step, i) => (typeof step === 'number' ? `[${step}]` : i === 0 ? step : `.${step}`)).join('');
+}
+
+/** "gears[2].teeth: A tooth count must be a whole number." — one line, whatever the document holds. */
+export const problemText = ({ path, message }: Problem): string => `${pathText(path)}: ${message}`.replace(/[\u0000-\u001f\u007f-\u009f\u2028\u2029]+/g, ' ');

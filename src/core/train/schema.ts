@@ -1,0 +1,124 @@
+import { z } from 'zod';
+
+/**
+ * The train document (format "tin-wheel/train", version 1). This schema is the source of truth for its
+ * shape; docs/train.schema.json is generated from it. Rules that tie parts together (dangling ids,
+ * impossible meshes) are in rules.ts.
+ */
+export const LIMITS = { members: 400, gears: 800, meshes: 1200, couplers: 64, selectors: 64, positions: 128, outputs: 32, teeth: 100_000 } as const;
+
+const id = z
+  .string({ error: 'An id must be a text.' })
+  .regex(/^[\p{L}\p{N}][\p{L}\p{N} _.+:-]{0,63}$/u, 'An id starts with a letter or a digit and has at most 64 letters, digits, spaces or . _ + : -');
+const name = z.string({ error: 'A name must be a text.' }).max(120, 'A name has at most 120 characters.');
+const text = z.string({ error: 'Notes must be a text.' }).max(20_000, 'Notes have at most 20 000 characters.');
+const efficiency = z
+  .number({ error: 'An efficiency is a number above 0 and at most 1.' })
+  .gt(0, 'An efficiency must be above 0.')
+  .max(1, 'An efficiency can be at most 1.');
+const positive = (what: string) => z.number({ error: `${what} must be a number above 0.` }).gt(0, `${what} must be above 0.`).max(1e9, `${what} is too large.`);
+const distance = z.number({ error: 'Travel is a number of mm.' }).min(-1e6, 'Travel is too large.').max(1e6, 'Travel is too large.');
+const list = <T extends z.ZodType>(item: T, most: number, what: string) =>
+  z.array(item, { error: `${what} must be a list.` }).max(most, `At most ${most} ${what} are allowed.`);
+
+export const teethSchema = z
+  .number({ error: (issue) => (issue.input === undefined ? 'Give a tooth count.' : 'A tooth count must be a whole number.') })
+  .int('A tooth count must be a whole number.')
+  .min(1, 'A tooth count must be at least 1.')
+  .max(LIMITS.teeth, 'A tooth count can be at most 100 000.');
+
+export const memberSchema = z.strictObject({
+  id,
+  name,
+  carrier: id.optional(),
+  copies: z.number().int('The number of planets must be whole.').min(1, 'There is at least 1 planet.').max(64, 'At most 64 planets are allowed.').optional(),
+  color: z.string().regex(/^#[0-9a-fA-F]{6}$/, 'A colour is written like #1a2b3c.').optional(),
+});
+
+export const gearSchema = z.strictObject({
+  id,
+  member: id,
+  teeth: teethSchema,
+  type: z.enum(['external', 'internal', 'bevel', 'worm', 'sprocket', 'pulley'], { error: 'A gear is external, internal, bevel, worm, sprocket or pulley.' }),
+  module: positive('A module').optional(),
+  station: z.number({ error: 'A station is a whole number.' }).int('A station is a whole number.').min(-1000, 'A station is at least -1000.').max(1000, 'A station is at most 1000.').optional(),
+  faceWidth: positive('A face width').optional(),
+});
+
+export const meshSchema = z.strictObject({
+  id,
+  gears: z.tuple([id, id], { error: 'A mesh has two gears.' }),
+  sense: z.enum(['same', 'opposite'], { error: 'A sense is same or opposite.' }).optional(),
+  efficiency: efficiency.optional(),
+  backEfficiency: efficiency.optional(),
+  selfLocking: z.boolean({ error: 'selfLocking is true or false.' }).optional(),
+});
+
+const couplerBase = {
+  id,
+  name,
+};
+const couplerTail = {
+  style: z.enum(['friction', 'dog', 'synchro', 'band', 'pawl', 'roller', 'pin'], { error: 'A style is friction, dog, synchro, band, pawl, roller or pin.' }).optional(),
+  capacity: positive('A capacity').optional(),
+  station: gearSchema.shape.station,
+};
+const joins = z.tuple([id, id], { error: 'A coupler joins two members.' });
+
+export const couplerSchema = z.discriminatedUnion(
+  'type',
+  [
+    z.strictObject({ ...couplerBase, type: z.literal('clutch'), joins, ...couplerTail }),
+    z.strictObject({ ...couplerBase, type: z.literal('brake'), joins, ...couplerTail }),
+    z.strictObject({
+      ...couplerBase,
+      type: z.literal('one-way'),
+      joins,
+      control: z.enum(['always', 'selectable'], { error: 'A control is always or selectable.' }).optional(),
+      ...couplerTail,
+    }),
+    z.strictObject({ ...couplerBase, type: z.literal('sliding-mesh'), mesh: id, ...couplerTail }),
+  ],
+  { error: 'A coupler is a clutch, brake, one-way or sliding-mesh.' },
+);
+
+export const selectorSchema = z.strictObject({
+  id,
+  name,
+  spans: list(z.strictObject({ coupler: id, from: distance, to: distance }), LIMITS.couplers, 'spans'),
+});
+
+export const positionSchema = z.strictObject({
+  id,
+  name,
+  engaged: list(id, LIMITS.couplers, 'engaged couplers'),
+});
+
+export const trainSchema = z.strictObject({
+  format: z.literal('tin-wheel/train', { error: 'The format must be "tin-wheel/train".' }),
+  version: z.literal(1, { error: 'The version must be 1.' }),
+  name: name.min(1, 'Give the train a name.'),
+  members: list(memberSchema, LIMITS.members, 'members'),
+  gears: list(gearSchema, LIMITS.gears, 'gears'),
+  meshes: list(meshSchema, LIMITS.meshes, 'meshes'),
+  couplers: list(couplerSchema, LIMITS.couplers, 'couplers'),
+  selectors: list(selectorSchema, LIMITS.selectors, 'selectors').optional(),
+  positions: list(positionSchema, LIMITS.positions, 'positions'),
+  input: id,
+  outputs: list(id, LIMITS.outputs, 'outputs').min(1, 'Name at least one output.'),
+  notes: text.optional(),
+  efficiency: efficiency.optional(),
+});
+
+export type Train = z.infer<typeof trainSchema>;
+export type Member = z.infer<typeof memberSchema>;
+export type Gear = z.infer<typeof gearSchema>;
+export type GearType = Gear['type'];
+export type Mesh = z.infer<typeof meshSchema>;
+export type Coupler = z.infer<typeof couplerSchema>;
+export type JoiningCoupler = Extract<Coupler, { joins: [string, string] }>;
+export type SlidingMesh = Extract<Coupler, { type: 'sliding-mesh' }>;
+export type Position = z.infer<typeof positionSchema>;
+
+/** The fixed member: always there, never listed. */
+export const FRAME = 'frame';

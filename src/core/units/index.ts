@@ -1,0 +1,2 @@
+export { LENGTH_UNITS, MAX_INPUT, powerInWatts, readQuantity, SPEED_UNITS, TORQUE_UNITS, type Quantity, type SpeedUnit, type TorqueUnit } from './units';
+export { figure, ratioFigure, ratioIn, ratioText, wayText, type RatioConvention } from './format';

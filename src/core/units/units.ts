@@ -1,0 +1,38 @@
+/** Unit tables. Every factor turns one of the unit into the SI unit of its quantity. */
+export const TORQUE_UNITS = {
+  'N·m': 1,
+  'N·cm': 0.01,
+  'mN·m': 0.001,
+  'kgf·cm': 0.0980665,
+  'lbf·ft': 1.3558179483314004,
+  'lbf·in': 0.1129848290276167,
+} as const;
+
+export const SPEED_UNITS = { rpm: Math.PI / 30, 'rad/s': 1 } as const;
+
+export const LENGTH_UNITS = { mm: 0.001, in: 0.0254 } as const;
+
+export type TorqueUnit = keyof typeof TORQUE_UNITS;
+export type SpeedUnit = keyof typeof SPEED_UNITS;
+
+/** Typing a speed of zero or beyond this is a slip, not a gear train. */
+export const MAX_INPUT = 1e9;
+
+/** Power in watts of a torque and a speed in the units given. */
+export const powerInWatts = (torque: number, torqueUnit: TorqueUnit, speed: number, speedUnit: SpeedUnit): number =>
+  torque * TORQUE_UNITS[torqueUnit] * speed * SPEED_UNITS[speedUnit];
+
+export type Quantity<U> = { readonly ok: true; readonly value: number; readonly unit: U } | { readonly ok: false; readonly message: string };
+
+/** Reads "1200rpm", "3.5 N·m" or "3.5Nm"; the bare number takes the unit given. */
+export function readQuantity<U extends string>(text: string, units: readonly U[], fallback: U | null, what: string): Quantity<U> {
+  const match = /^\s*([+-]?\d+(?:[.,]\d+)?(?:[eE][+-]?\d+)?)\s*(\S.*)?$/.exec(text);
+  if (!match) return { ok: false, message: `Type ${what} as a number.` };
+  const value = Number(match[1]!.replace(',', '.'));
+  const plain = (name: string) => name.replace(/[\s·.*]/g, '').toLowerCase();
+  const unit = match[2] === undefined ? fallback : units.find((candidate) => plain(candidate) === plain(match[2]!));
+  if (!unit) return { ok: false, message: `Give ${what} in ${units.join(', ')}.` };
+  if (!(value > 0)) return { ok: false, message: `${what[0]!.toUpperCase()}${what.slice(1)} must be above 0.` };
+  if (value > MAX_INPUT) return { ok: false, message: `${what[0]!.toUpperCase()}${what.slice(1)} can be at most 1 000 000 000.` };
+  return { ok: true, value, unit };
+}
