@@ -3,7 +3,7 @@ const room = (name, from, allowed) => ({
   name,
   severity: 'error',
   comment: `${from} may use only: ${allowed.join(', ') || 'itself'}`,
-  from: { path: `^src/${from}/` },
+  from: { path: `^src/${from}/`, pathNot: '\\.test\\.tsx?$' },
   to: { path: '^src/', pathNot: [`^src/${from}/`, ...allowed.map((a) => `^src/${a}/`)] },
 });
 
@@ -41,6 +41,13 @@ module.exports = {
       comment: 'a screen does not reach into another screen',
       from: { path: '^src/features/([^/]+)/' },
       to: { path: '^src/features/', pathNot: '^src/features/$1/' },
+    },
+    {
+      name: 'testing-is-for-tests',
+      severity: 'error',
+      comment: 'what src/testing makes (random trains, demo trains by name) never ships',
+      from: { path: '^src/', pathNot: ['\\.test\\.tsx?$', '^src/testing/'] },
+      to: { path: '^src/testing/' },
     },
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
   ],

@@ -1,8 +1,10 @@
 /** Unit tests run on the sources through swc; the browser journeys are Playwright's, in e2e/. */
-export default {
+const config = {
   testEnvironment: 'node',
   roots: ['<rootDir>/src'],
   testMatch: ['**/*.test.ts'],
   transform: { '^.+\\.tsx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } } }] },
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
 };
+
+export default config;

@@ -36,7 +36,7 @@ function walkFromInput(train: Train, groups: readonly string[][]): string[][] {
   const reached = new Set([train.input]);
   const left = new Set(groups);
   const order: string[][] = [];
-  for (const _ of groups) {
+  while (left.size > 0) {
     const next = [...left].find((gears) => gears.some((id) => reached.has(memberOf.get(id)!))) ?? [...left][0]!;
     left.delete(next);
     order.push(next);

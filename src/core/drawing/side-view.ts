@@ -59,7 +59,7 @@ export type Drawn = { readonly ok: true; readonly view: SideView } | { readonly 
 
 const MARGIN = { left: 116, right: 132, top: 26, bottom: 34 };
 const HALF_WIDTH = 11;
-const STUB = 46;
+const STUB = 62;
 const LABEL_SIZE = 15;
 
 /**

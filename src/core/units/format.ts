@@ -8,7 +8,7 @@ const MINUS = '\u2212';
 export function figure(value: number): string {
   if (!Number.isFinite(value)) return '—';
   if (value === 0) return '0';
-  const size = Math.abs(value);
+  const size = Math.abs(value) < 1000 ? Number(Math.abs(value).toPrecision(4)) : Math.abs(value);
   if (size >= 1e9 || size < 1e-4) return value.toExponential(3).replace('-', MINUS).replace('e', '\u2009e').replace('+', '');
   const digits = size >= 1000 ? 0 : Math.max(0, 3 - Math.floor(Math.log10(size)));
   const [whole, part] = size.toFixed(digits).split('.');

@@ -1,0 +1,27 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from '@playwright/test';
+import { freshTrain } from './shelf-copies';
+
+for (const theme of ['salt', 'soot']) {
+  test(`no view has a serious accessibility fault in ${theme}`, async ({ page, request, context, baseURL }) => {
+    await context.addCookies([{ name: 'theme', value: theme, url: baseURL! }]);
+    for (const address of ['/', await freshTrain(request, 'sluice-winch')]) {
+      await page.goto(address);
+      await expect(page.locator('html')).toHaveAttribute('data-theme', theme);
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical').map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`)).toEqual([]);
+    }
+  });
+}
+
+test('a write from another site, to another host name, or of the wrong kind is refused', async ({ request, baseURL }) => {
+  const foreign = await request.post('/api/trains', { data: {}, headers: { origin: 'http://elsewhere.example' } });
+  expect(foreign.status()).toBe(403);
+  const wrongHost = await request.get('/api/trains', { headers: { host: 'elsewhere.example' } });
+  expect(wrongHost.status()).toBe(421);
+  const notJson = await request.post('/api/trains', { data: 'name=x', headers: { origin: baseURL!, 'content-type': 'text/plain' } });
+  expect(notJson.status()).toBe(415);
+  const bad = await request.post('/api/trains', { data: { format: 'tin-wheel/train', version: 1 }, headers: { origin: baseURL! } });
+  expect(bad.status()).toBe(422);
+  expect(((await bad.json()) as { error: { message: string } }).error.message).toContain('name');
+});

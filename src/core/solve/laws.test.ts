@@ -1,0 +1,218 @@
+import fc from 'fast-check';
+import { arbitraryTrain } from '@/testing/arbitrary-train';
+import { demoTrain } from '@/testing/demo-train';
+import { networkOf, openTrain } from '../kinematics';
+import { compare, div, equals, inverse, isZero, mul, ONE, sign, sum, toFraction, type Rational } from '../rational';
+import { setTeeth, type Train } from '../train';
+import { lockSet, powerStops, reportTrain, solveEngaged, solvePositions, type Solved } from '.';
+
+const each = (train: Train, check: (solved: Solved, id: string) => void, losses = false) => solvePositions(networkOf(train), { losses }).forEach(check);
+
+/** Torque and speed of every output, where both are known. */
+function delivered({ state, flow }: Solved): Rational | null {
+  if (state.load.outcome !== 'balanced') return null;
+  const powers = flow.receivers.map((member, k) => {
+    const torque = state.load.outcome === 'balanced' ? state.load.torques.receivers[k] : null;
+    const speed = state.speeds.of(member);
+    return torque && speed ? mul(torque, speed) : null;
+  });
+  return powers.includes(null) ? null : sum(powers as Rational[]);
+}
+
+describe('laws that hold for every train', () => {
+  test('ideal: power out equals power in, exactly', () => {
+    let driven = 0;
+    fc.assert(
+      fc.property(arbitraryTrain(), (train) =>
+        each(train, (solved) => {
+          if (solved.status !== 'drive') return;
+          const power = delivered(solved);
+          if (power === null) return;
+          driven++;
+          expect(toFraction(power)).toBe('1');
+        }),
+      ),
+      { numRuns: 300 },
+    );
+    expect(driven).toBeGreaterThan(50);
+  });
+
+  test('with losses less comes out, never more, and the ratio stays', () => {
+    let driven = 0;
+    fc.assert(
+      fc.property(arbitraryTrain(), (train) => {
+        const ideal = solvePositions(networkOf(train));
+        each(
+          train,
+          (solved, id) => {
+            expect(solved.ratio && toFraction(solved.ratio)).toBe(ideal.get(id)!.ratio && toFraction(ideal.get(id)!.ratio!));
+            if (solved.efficiency === null) return;
+            driven++;
+            expect(compare(solved.efficiency, ONE)).toBeLessThanOrEqual(0);
+            expect(sign(solved.efficiency)).toBe(1);
+          },
+          true,
+        );
+      }),
+      { numRuns: 200 },
+    );
+    expect(driven).toBeGreaterThan(40);
+  });
+
+  test('input and output exchanged: the ratio inverts', () => {
+    fc.assert(
+      fc.property(arbitraryTrain(), (train) => {
+        const back = solvePositions(networkOf({ ...train, input: train.outputs[0]!, outputs: [train.input] }));
+        each(train, (solved, id) => {
+          if (solved.ratio) expect(toFraction(back.get(id)!.ratio!)).toBe(toFraction(inverse(solved.ratio)));
+        });
+      }),
+      { numRuns: 150 },
+    );
+  });
+
+  test('renaming and reordering change nothing', () => {
+    const renamed = (id: string) => (id === 'frame' ? id : `z${[...id].reverse().join('')}`);
+    const changed = (train: Train): Train => ({
+      ...train,
+      members: train.members.map((m) => ({ ...m, id: renamed(m.id), ...(m.carrier ? { carrier: renamed(m.carrier) } : {}) })).reverse(),
+      gears: train.gears.map((g) => ({ ...g, member: renamed(g.member) })).reverse(),
+      meshes: [...train.meshes].reverse(),
+      couplers: train.couplers.map((c) => ('joins' in c ? { ...c, joins: [renamed(c.joins[0]), renamed(c.joins[1])] as [string, string] } : c)).reverse(),
+      input: renamed(train.input),
+      outputs: train.outputs.map(renamed),
+    });
+    fc.assert(
+      fc.property(arbitraryTrain(), (train) => {
+        const before = reportTrain(train, { losses: true }).positions;
+        const after = reportTrain(changed(train), { losses: true }).positions;
+        for (const [id, position] of Object.entries(before)) {
+          const other = after[id]!;
+          expect({ ...other, speeds: {}, outputTorque: {}, couplerTorque: {} }).toEqual({ ...position, speeds: {}, outputTorque: {}, couplerTorque: {} });
+          expect(other.couplerTorque).toEqual(position.couplerTorque);
+          for (const [member, speed] of Object.entries(position.speeds)) expect(other.speeds[renamed(member)]).toBe(speed);
+        }
+      }),
+      { numRuns: 100 },
+    );
+  });
+
+  test('a lock-up set locks, and nothing left out of it does', () => {
+    let locked = 0;
+    fc.assert(
+      fc.property(arbitraryTrain(), (train) => {
+        const open = openTrain(networkOf(train));
+        each(train, (solved) => {
+          if (solved.status !== 'locked') return;
+          locked++;
+          const needed = lockSet(solved);
+          expect(solveEngaged(open, needed).status).toBe('locked');
+          for (let subset = 0; subset < (1 << needed.length) - 1; subset++) {
+            expect(solveEngaged(open, needed.filter((_, i) => subset & (1 << i))).status).not.toBe('locked');
+          }
+        });
+      }),
+      { numRuns: 200 },
+    );
+    expect(locked).toBeGreaterThan(10);
+  });
+
+  test('one-way clutches: every hold pushes forward, no overrun is overtaken', () => {
+    let held = 0;
+    fc.assert(
+      fc.property(arbitraryTrain({ oneWays: true }), (train) =>
+        each(train, ({ state, network, status }) => {
+          if (status === 'locked' || !state.settled) return;
+          for (const [id, how] of state.oneWays) {
+            const { acts } = network.couplers[network.couplerIndex.get(id)!]!;
+            if (acts.kind !== 'joins') continue;
+            const lead = state.speeds.difference(acts.a, acts.b);
+            if (how === 'overruns') {
+              if (lead) expect(sign(lead)).toBeGreaterThanOrEqual(0);
+            } else {
+              held++;
+              expect(lead && isZero(lead)).toBe(true);
+              const at = state.joints.findIndex((joint) => joint.id === id);
+              const torque = state.load.outcome === 'balanced' ? state.load.torques.joints[at] : null;
+              if (torque) expect(sign(torque)).toBeGreaterThanOrEqual(0);
+            }
+          }
+        }),
+      ),
+      { numRuns: 600 },
+    );
+    expect(held).toBeGreaterThan(10);
+  });
+});
+
+describe('the winch', () => {
+  test("an idler's tooth count never changes the ratio", () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 100_000 }), (teeth) => {
+        const edit = setTeeth(demoTrain('sluice-winch'), 'i', teeth);
+        expect(edit.ok && reportTrain(edit.train).positions.wind!.ratio).toBe('-12');
+      }),
+    );
+  });
+});
+
+describe('numbers beyond 2^53', () => {
+  test('a long chain of primes stays exact and its torque is its ratio', () => {
+    const primes = [10007, 10009, 10037, 10039, 10061, 10067, 10069, 10079, 10091, 10093, 10099, 10103];
+    const train: Train = {
+      format: 'tin-wheel/train',
+      version: 1,
+      name: 'Tide dial',
+      members: primes.map((_, i) => ({ id: `s${i}`, name: `shaft ${i}` })),
+      gears: primes.slice(1).flatMap((_, i) => [
+        { id: `a${i}`, member: `s${i}`, teeth: primes[i]!, type: 'external' as const },
+        { id: `b${i}`, member: `s${i + 1}`, teeth: primes[(i + 5) % primes.length]!, type: 'external' as const },
+      ]),
+      meshes: primes.slice(1).map((_, i) => ({ id: `m${i}`, gears: [`a${i}`, `b${i}`] as [string, string] })),
+      couplers: [],
+      positions: [{ id: 'run', name: 'run', engaged: [] }],
+      input: 's0',
+      outputs: [`s${primes.length - 1}`],
+    };
+    const stages = primes.length - 1;
+    const product = (counts: number[]) => counts.reduce((total, count) => total * BigInt(count), 1n);
+    const driver = product(primes.slice(0, stages));
+    const driven = product(primes.slice(0, stages).map((_, i) => primes[(i + 5) % primes.length]!));
+    const { run } = reportTrain(train).positions;
+    const [n, d] = run!.ratio!.split('/').map(BigInt);
+    expect(n! * driver).toBe(-driven * d!);
+    expect(n! < -(2n ** 53n) || d! > 2n ** 53n || driver > 2n ** 53n).toBe(true);
+    expect(run!.outputTorque).toEqual({ [`s${stages}`]: run!.ratio });
+    expect(run!.efficiency).toBe('1');
+  });
+});
+
+describe('reasons', () => {
+  const solve = (name: string, position: string) => solvePositions(networkOf(demoTrain(name))).get(position)!;
+
+  test('two wheels locked to one shaft are named', () => expect(lockSet(solve('pan-rake', '1+2'))).toEqual(['first', 'second']));
+
+  test('of five engaged in the four-set box the smallest fighting set is named', () => {
+    const solved = solve('harvester', 'all');
+    const needed = lockSet(solved);
+    expect(needed.length).toBeLessThan(5);
+    expect(solveEngaged(openTrain(solved.network), needed).status).toBe('locked');
+  });
+
+  test('in neutral the open joints that the power reaches are named', () => {
+    expect(powerStops(solve('pan-rake', 'N'))).toEqual({ follow: ['in', 'lay', 'w1', 'w2', 'w3'], open: ['first', 'second', 'third', 'direct', 'idler-a'], openSets: [] });
+    expect(powerStops(solve('brine-lift', 'idle'))).toEqual({ follow: ['sails'], open: [], openSets: ['sails'] });
+  });
+
+  test('the direct position turns everything at one speed', () => {
+    const { state, network } = solve('harvester', '6');
+    network.memberIds.forEach((_, member) => expect(equals(state.speeds.of(member)!, ONE)).toBe(true));
+  });
+
+  test('efficiency of the stirrer is the textbook (1 + 3·e²)/4', () => {
+    const e = div({ n: 96, d: 1 }, { n: 100, d: 1 });
+    const expected = div(sum([ONE, mul({ n: 3, d: 1 }, mul(e, e))]), { n: 4, d: 1 });
+    const solved = solvePositions(networkOf(demoTrain('stirrer')), { losses: true }).get('slow')!;
+    expect(toFraction(solved.efficiency!)).toBe(toFraction(expected));
+  });
+});

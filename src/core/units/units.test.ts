@@ -1,0 +1,40 @@
+import { fraction } from '../rational';
+import { figure, powerInWatts, ratioText, readQuantity, SPEED_UNITS, TORQUE_UNITS, wayText } from '.';
+
+const torque = (text: string) => readQuantity(text, Object.keys(TORQUE_UNITS) as (keyof typeof TORQUE_UNITS)[], 'N·m', 'the input torque');
+const speed = (text: string) => readQuantity(text, Object.keys(SPEED_UNITS) as (keyof typeof SPEED_UNITS)[], null, 'the speed');
+
+describe('figures', () => {
+  test.each([
+    [3.4, '3.400'],
+    [12, '12.00'],
+    [-0.08333333, '−0.08333'],
+    [1800, '1\u202f800'],
+    [2571.43, '2\u202f571'],
+    [1234567.8, '1\u202f234\u202f568'],
+    [0, '0'],
+    [0.00001234, '1.234\u2009e−5'],
+    [999.96, '1\u202f000'],
+    [Infinity, '—'],
+  ])('%p is shown as %p', (value, shown) => expect(figure(value)).toBe(shown));
+
+  test('a ratio always says which way round it is', () => {
+    expect(ratioText(fraction(-12), 'in/out')).toBe('12.00 : 1 in/out');
+    expect(ratioText(fraction(-12), 'out/in')).toBe('0.08333 : 1 out/in');
+  });
+
+  test('signs are words', () => expect([fraction(-1, 12), fraction(3), fraction(0)].map(wayText)).toEqual(['reverse', 'same way', 'stands']));
+});
+
+describe('quantities', () => {
+  test.each([['3.5Nm', 3.5, 'N·m'], ['3.5 N·m', 3.5, 'N·m'], ['12 lbf·in', 12, 'lbf·in'], ['2,5', 2.5, 'N·m'], ['80 kgf.cm', 80, 'kgf·cm']])('reads torque %p', (text, value, unit) => expect(torque(text)).toEqual({ ok: true, value, unit }));
+  test('a speed without its unit asks for one where there is no default', () => expect(speed('1200')).toEqual({ ok: false, message: 'Give the speed in rpm, rad/s.' }));
+  test.each([['0', 'above 0'], ['-2', 'above 0'], ['fast', 'as a number'], ['', 'as a number'], ['3 parsecs', 'Give the input torque in'], ['1e12', 'at most']])('refuses %p', (text, part) => {
+    const read = torque(text);
+    expect(!read.ok && read.message).toContain(part);
+  });
+  test('power is torque times speed in SI units', () => {
+    expect(powerInWatts(10, 'N·m', 30, 'rpm')).toBeCloseTo(31.4159, 4);
+    expect(powerInWatts(1, 'lbf·ft', 1, 'rad/s')).toBeCloseTo(1.3558, 4);
+  });
+});

@@ -1,0 +1,182 @@
+import { FRAME_INDEX, type MemberIndex, type NetworkMesh } from '../kinematics';
+import { add, div, equals, isZero, mul, neg, ONE, sign, sub, ZERO, type Rational } from '../rational';
+import type { Solved } from '../solve';
+import { FRAME } from '../train';
+import { gearSets, type GearSet } from './sets';
+import type { SetEquation, WorkingStep } from './steps';
+
+/**
+ * Derives every determined speed: from what turns with the input and what is held, take again and again the
+ * joint, the pair or the set that has exactly one unknown left. Where nothing has, the sets that are left
+ * are solved together.
+ */
+export function deriveSpeeds(solved: Solved): WorkingStep[] {
+  const { network, state, flow } = solved;
+  const name = (member: MemberIndex) => (member === FRAME_INDEX ? FRAME : network.memberIds[member]!);
+  const known = new Map<MemberIndex, Rational>([[FRAME_INDEX, ZERO]]);
+  const steps: WorkingStep[] = [];
+  const learn = (member: MemberIndex, speed: Rational, step: WorkingStep) => {
+    known.set(member, speed);
+    steps.push(step);
+  };
+  learn(flow.driver, flow.speed, { kind: 'input', member: name(flow.driver), speed: flow.speed });
+  for (const { id, tie } of state.joints) {
+    const held = tie.a === FRAME_INDEX ? tie.b : tie.b === FRAME_INDEX ? tie.a : null;
+    if (held !== null && !known.has(held)) learn(held, ZERO, { kind: 'held', member: name(held), by: id, speed: ZERO });
+  }
+  const pairs = state.meshes.filter((mesh) => mesh.arm === FRAME_INDEX);
+  const sets = gearSets(state.meshes);
+  const planets = new Set(network.train.members.flatMap((member, i) => (member.carrier === undefined ? [] : [i])));
+
+  const joinStep = (): boolean => {
+    for (const { id, tie } of state.joints) {
+      const [from, to] = known.has(tie.a) ? [tie.a, tie.b] : [tie.b, tie.a];
+      const speed = known.get(from);
+      if (!speed || known.has(to)) continue;
+      learn(to, speed, { kind: 'joined', coupler: id, from: name(from), member: name(to), speed });
+      return true;
+    }
+    return false;
+  };
+  const pairStep = (): boolean => {
+    for (const mesh of pairs) {
+      const forward = known.has(mesh.a);
+      const from = forward ? mesh.a : mesh.b;
+      const to = forward ? mesh.b : mesh.a;
+      const speed = known.get(from);
+      if (!speed || known.has(to)) continue;
+      const step = pairStepOf(solved, mesh, forward, speed);
+      learn(to, step.speed, step);
+      return true;
+    }
+    return false;
+  };
+  const setStep = (members: 'central' | 'planets'): boolean => {
+    for (const set of sets) {
+      const all = [...set.factors.keys(), set.arm];
+      const ready = all.filter((member) => known.has(member));
+      const wanted = all.find((member) => !known.has(member) && planets.has(member) === (members === 'planets'));
+      if (wanted === undefined || ready.length < 2) continue;
+      const step = setStepOf(set, wanted, ready, known, name);
+      if (!step) continue;
+      learn(wanted, step.speed, step);
+      return true;
+    }
+    return false;
+  };
+  const together = (): boolean => {
+    const open = network.memberIds.map((_, member) => member).filter((member) => !known.has(member) && state.speeds.of(member) !== null);
+    if (open.length === 0) return false;
+    const equations = [
+      ...sets.flatMap((set) => setEquations(set, planets, known, name)),
+      ...pairs.filter((mesh) => !known.has(mesh.a) && !known.has(mesh.b)).map((mesh): SetEquation => ({
+        arm: FRAME, x: name(mesh.a), y: name(mesh.b), factor: neg(div(mesh.zb, mesh.za)), meshes: [mesh.mesh.id],
+      })),
+    ];
+    const solution = open.filter((member) => !planets.has(member)).map((member) => ({ member: name(member), speed: state.speeds.of(member)! }));
+    if (solution.length === 0) {
+      open.forEach((member) => known.set(member, state.speeds.of(member)!));
+      return false;
+    }
+    const joins = state.joints.flatMap(({ id, tie }) => (known.has(tie.a) || known.has(tie.b) ? [] : [{ coupler: id, a: name(tie.a), b: name(tie.b) }]));
+    solution.forEach(({ member, speed }) => known.set(network.memberIndex.get(member)!, speed));
+    steps.push({ kind: 'simultaneous', equations, joins, solution });
+    return true;
+  };
+  while (joinStep() || pairStep() || setStep('central') || setStep('planets') || together());
+  return steps;
+}
+
+type PairStep = Extract<WorkingStep, { kind: 'pair' }>;
+
+function pairStepOf({ network }: Solved, mesh: NetworkMesh, forward: boolean, fromSpeed: Rational): PairStep {
+  const gear = (id: string) => network.train.gears.find((candidate) => candidate.id === id)!;
+  const [first, second] = mesh.mesh.gears.map(gear);
+  const [from, to] = forward ? [first!, second!] : [second!, first!];
+  const factor = forward ? neg(div(mesh.za, mesh.zb)) : neg(div(mesh.zb, mesh.za));
+  return {
+    kind: 'pair',
+    mesh: mesh.mesh.id,
+    fromGear: from.id,
+    toGear: to.id,
+    from: from.member,
+    member: to.member,
+    fromTeeth: from.teeth,
+    toTeeth: to.teeth,
+    opposite: sign(factor) < 0,
+    fromSpeed,
+    speed: mul(fromSpeed, factor),
+  };
+}
+
+/**
+ * Solves a set for one member from two known ones. With k the members' factors, ω_x − ω_c = (k_x / k_y)(ω_y − ω_c).
+ * Null when the two known ones do not settle it (equal factors).
+ */
+function setStepOf(set: GearSet, wanted: MemberIndex, ready: readonly MemberIndex[], known: ReadonlyMap<MemberIndex, Rational>, name: (member: MemberIndex) => string): Extract<WorkingStep, { kind: 'set' }> | null {
+  const factorOf = (member: MemberIndex) => (member === set.arm ? ZERO : set.factors.get(member)!);
+  for (const [i, p] of ready.entries()) {
+    for (const q of ready.slice(i + 1)) {
+      const kp = factorOf(p);
+      const kq = factorOf(q);
+      if (equals(kp, kq)) continue;
+      // ω = ω_c + k·v holds for every member, so the two known ones give v, then ω_c, then the wanted one.
+      const v = div(sub(known.get(p)!, known.get(q)!), sub(kp, kq));
+      const arm = sub(known.get(p)!, mul(kp, v));
+      const speed = add(arm, mul(factorOf(wanted), v));
+      const [x, y] = [wanted, p, q].filter((member) => member !== set.arm);
+      return {
+        kind: 'set',
+        arm: name(set.arm),
+        x: name(x!),
+        y: name(y!),
+        factor: div(factorOf(x!), factorOf(y!)),
+        meshes: set.meshes.map((mesh) => mesh.mesh.id),
+        known: [p, q].map((member) => ({ member: name(member), speed: known.get(member)! })),
+        member: name(wanted),
+        speed,
+      };
+    }
+  }
+  return null;
+}
+
+/** A set's equations between its central members, each against the first, where something is still unknown. */
+function setEquations(set: GearSet, planets: ReadonlySet<MemberIndex>, known: ReadonlyMap<MemberIndex, Rational>, name: (member: MemberIndex) => string): SetEquation[] {
+  const central = [...set.factors.keys()].filter((member) => !planets.has(member));
+  const [first, ...rest] = central;
+  if (first === undefined || [...central, set.arm].every((member) => known.has(member))) return [];
+  return rest.map((member) => ({
+    arm: name(set.arm),
+    x: name(member),
+    y: name(first),
+    factor: div(set.factors.get(member)!, set.factors.get(first)!),
+    meshes: set.meshes.map((mesh) => mesh.mesh.id),
+  }));
+}
+
+/** The stages of a plain chain back from an output: each step with one moving source. Null where two motions are added. */
+export function chainTo(steps: readonly WorkingStep[], output: string): WorkingStep[] | null {
+  const maker = new Map<string, WorkingStep>();
+  for (const step of steps) if (step.kind !== 'simultaneous') maker.set(step.member, step);
+  const chain: WorkingStep[] = [];
+  for (let at = output; ; ) {
+    const step = maker.get(at);
+    if (!step || step.kind === 'held') return null;
+    if (step.kind === 'input') return chain.reverse();
+    chain.push(step);
+    if (step.kind === 'set') {
+      const moving = step.known.filter(({ speed }) => !isZero(speed));
+      if (moving.length !== 1) return null;
+      at = moving[0]!.member;
+    } else if (step.kind === 'simultaneous') return null;
+    else at = step.from;
+  }
+}
+
+/** Speed in over speed out of one step of a chain. */
+export function stageRatio(step: WorkingStep): Rational {
+  if (step.kind === 'pair') return div(step.fromSpeed, step.speed);
+  if (step.kind === 'set') return div(step.known.find(({ speed }) => !isZero(speed))!.speed, step.speed);
+  return ONE;
+}

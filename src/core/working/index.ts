@@ -1,0 +1,2 @@
+export { workingOf } from './working';
+export type { CrossCheck, Join, SetEquation, Stage, Working, WorkingStep } from './steps';

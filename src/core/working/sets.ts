@@ -1,0 +1,41 @@
+import { FRAME_INDEX, type MemberIndex, type NetworkMesh } from '../kinematics';
+import { div, mul, neg, ONE, type Rational } from '../rational';
+
+/** Members tied together on one arm: each one's speed relative to the arm is `factor` times a common one. */
+export interface GearSet {
+  readonly arm: MemberIndex;
+  readonly factors: ReadonlyMap<MemberIndex, Rational>;
+  readonly meshes: readonly NetworkMesh[];
+}
+
+/** The planetary sets among the meshes: per arm, the groups of members that mesh on it. */
+export function gearSets(meshes: readonly NetworkMesh[]): readonly GearSet[] {
+  const byArm = new Map<MemberIndex, NetworkMesh[]>();
+  for (const mesh of meshes) if (mesh.arm !== FRAME_INDEX) byArm.set(mesh.arm, [...(byArm.get(mesh.arm) ?? []), mesh]);
+  return [...byArm].flatMap(([arm, own]) => groups(arm, own));
+}
+
+function groups(arm: MemberIndex, meshes: readonly NetworkMesh[]): GearSet[] {
+  const left = new Set(meshes);
+  const found: GearSet[] = [];
+  while (left.size > 0) {
+    const [start] = left;
+    const factors = new Map<MemberIndex, Rational>([[start!.a, ONE]]);
+    const own: NetworkMesh[] = [];
+    for (let grew = true; grew; ) {
+      grew = false;
+      for (const mesh of left) {
+        const a = factors.get(mesh.a);
+        const b = factors.get(mesh.b);
+        if (!a && !b) continue;
+        if (a && !b) factors.set(mesh.b, neg(div(mul(mesh.za, a), mesh.zb)));
+        if (b && !a) factors.set(mesh.a, neg(div(mul(mesh.zb, b), mesh.za)));
+        own.push(mesh);
+        left.delete(mesh);
+        grew = true;
+      }
+    }
+    found.push({ arm, factors, meshes: own });
+  }
+  return found;
+}

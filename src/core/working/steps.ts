@@ -1,0 +1,82 @@
+import type { Rational } from '../rational';
+
+/**
+ * The derivation of a position's speeds as a person would do it with pencil, as data: the interface and the
+ * text rendering choose the words. All speeds are per turn of the input.
+ */
+export type WorkingStep =
+  /** The member that is turned: ω = 1. */
+  | { readonly kind: 'input'; readonly member: string; readonly speed: Rational }
+  /** A member that stands, and the brake, one-way clutch or worm that holds it. */
+  | { readonly kind: 'held'; readonly member: string; readonly by: string; readonly speed: Rational }
+  /** Two members that turn as one through an engaged coupler. */
+  | { readonly kind: 'joined'; readonly coupler: string; readonly from: string; readonly member: string; readonly speed: Rational }
+  /** A pair of gears on fixed axes: speed = from speed × factor, factor = ∓ z_from / z_to. */
+  | {
+      readonly kind: 'pair';
+      readonly mesh: string;
+      readonly fromGear: string;
+      readonly toGear: string;
+      readonly from: string;
+      readonly member: string;
+      readonly fromTeeth: number;
+      readonly toTeeth: number;
+      readonly opposite: boolean;
+      readonly fromSpeed: Rational;
+      readonly speed: Rational;
+    }
+  /** One planetary set with one member left: (ω_member − ω_arm) = factor · (ω_other − ω_arm), or the same solved for the arm. */
+  | {
+      readonly kind: 'set';
+      readonly arm: string;
+      /** The two members whose motions relative to the arm are compared. */
+      readonly x: string;
+      readonly y: string;
+      /** (ω_x − ω_arm) / (ω_y − ω_arm), from the tooth counts of `meshes`. */
+      readonly factor: Rational;
+      readonly meshes: readonly string[];
+      readonly known: readonly { readonly member: string; readonly speed: Rational }[];
+      readonly member: string;
+      readonly speed: Rational;
+    }
+  /** Sets so coupled that none has a single unknown: the equations together, and their solution. */
+  | { readonly kind: 'simultaneous'; readonly equations: readonly SetEquation[]; readonly joins: readonly Join[]; readonly solution: readonly { readonly member: string; readonly speed: Rational }[] };
+
+/** ω_x − ω_arm = factor · (ω_y − ω_arm), or ω_x = factor · ω_y when the arm is the frame. */
+export interface SetEquation {
+  readonly arm: string;
+  readonly x: string;
+  readonly y: string;
+  readonly factor: Rational;
+  readonly meshes: readonly string[];
+}
+
+/** ω_a = ω_b, through an engaged coupler. */
+export interface Join {
+  readonly coupler: string;
+  readonly a: string;
+  readonly b: string;
+}
+
+/** One factor of the ratio: speed in over speed out of a stage. */
+export interface Stage {
+  readonly step: WorkingStep;
+  readonly ratio: Rational;
+  /** Product of this and all stages before it. */
+  readonly running: Rational;
+}
+
+export interface CrossCheck {
+  readonly way: 'product of stages' | 'speed in over speed out' | 'torque out over torque in';
+  readonly value: Rational;
+}
+
+export interface Working {
+  readonly steps: readonly WorkingStep[];
+  /** Members whose speed stays open. */
+  readonly floating: readonly string[];
+  /** The plain chain from input to output, or null where paths join or sets are coupled. */
+  readonly stages: readonly Stage[] | null;
+  /** Up to three ways to the same ratio; for an ideal train they must agree. */
+  readonly checks: readonly CrossCheck[];
+}

@@ -1,0 +1,36 @@
+'use client';
+
+import { useBench } from './store';
+import { useTyped } from './typed-input';
+
+/** The speed and torque put into the train; bad ones are said at the field and the last good ones stand. */
+export function InputFields() {
+  const set = useBench((state) => state.set);
+  const speedText = useBench((state) => state.speedText);
+  const torqueText = useBench((state) => state.torqueText);
+  const typed = useTyped();
+  return (
+    <fieldset className="flex items-start gap-4">
+      <legend className="sr-only">What is put in</legend>
+      <Field label="Input speed" text={speedText} unit={typed.speed.unit} message={typed.speed.message} onChange={(text) => set({ speedText: text })} />
+      <Field label="Input torque" text={torqueText} unit={typed.torque.unit} message={typed.torque.message} onChange={(text) => set({ torqueText: text })} />
+    </fieldset>
+  );
+}
+
+function Field({ label, text, unit, message, onChange }: { label: string; text: string; unit: string; message: string | null; onChange: (text: string) => void }) {
+  return (
+    <label className="flex w-40 flex-col text-sm">
+      <span className="muted">{label}</span>
+      <span className="flex items-center gap-1.5">
+        <input className="input input-sm figure w-24 aria-invalid:border-error" inputMode="decimal" value={text} aria-invalid={message !== null} onChange={(event) => onChange(event.target.value)} />
+        <span>{unit}</span>
+      </span>
+      {message && (
+        <span role="alert" className="text-xs text-error">
+          {message}
+        </span>
+      )}
+    </label>
+  );
+}

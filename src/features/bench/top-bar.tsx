@@ -1,0 +1,135 @@
+'use client';
+
+import { Redo2, Undo2 } from 'lucide-react';
+import Link from 'next/link';
+import { useState } from 'react';
+import { renameTrain } from '@/core/train';
+import { SPEED_UNITS, TORQUE_UNITS, type RatioConvention, type SpeedUnit, type TorqueUnit } from '@/core/units';
+import { usePreferences } from '@/ui/preferences';
+import { ThemeSwitch } from '@/ui/theme-switch';
+import { useBench, useHistory, type SaveState } from './store';
+
+export function TopBar() {
+  const { convention, set } = usePreferences();
+  const undo = useHistory((history) => history.undo);
+  const redo = useHistory((history) => history.redo);
+  const canUndo = useHistory((history) => history.pastStates.length > 0);
+  const canRedo = useHistory((history) => history.futureStates.length > 0);
+  return (
+    <header className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-base-content px-4 py-1.5">
+      <Link href="/" className="link-hover muted text-sm">
+        Shelf
+      </Link>
+      <TrainName />
+      <span className="flex-1" />
+      <SaveNote />
+      <div className="flex">
+        <button type="button" className="btn btn-ghost btn-sm btn-square" onClick={() => undo()} disabled={!canUndo} aria-label="Undo" title="Undo (Ctrl Z)">
+          <Undo2 className="size-4" aria-hidden />
+        </button>
+        <button type="button" className="btn btn-ghost btn-sm btn-square" onClick={() => redo()} disabled={!canRedo} aria-label="Redo" title="Redo (Ctrl Shift Z)">
+          <Redo2 className="size-4" aria-hidden />
+        </button>
+      </div>
+      <fieldset className="flex items-center gap-1.5 text-sm" title="in/out: input turns for one turn of the output. out/in: output turns for one turn of the input.">
+        <legend className="sr-only">Ratio convention</legend>
+        <span className="muted">Ratio</span>
+        <div className="join">
+          {(['in/out', 'out/in'] satisfies RatioConvention[]).map((choice) => (
+            <input
+              key={choice}
+              type="radio"
+              name="convention"
+              className="btn join-item btn-xs checked:!bg-neutral checked:!text-neutral-content"
+              aria-label={choice}
+              checked={convention === choice}
+              onChange={() => set({ convention: choice })}
+            />
+          ))}
+        </div>
+      </fieldset>
+      <UnitChoices />
+      <ThemeSwitch />
+    </header>
+  );
+}
+
+function TrainName() {
+  const train = useBench((state) => state.train);
+  const set = useBench((state) => state.set);
+  const [typed, setTyped] = useState<string | null>(null);
+  const [message, setMessage] = useState<string | null>(null);
+  const finish = () => {
+    if (typed === null) return;
+    if (typed.trim() === train.name) {
+      setTyped(null);
+      return;
+    }
+    const edit = renameTrain(train, typed);
+    if (edit.ok) {
+      set({ train: edit.train });
+      setTyped(null);
+      setMessage(null);
+    } else setMessage(edit.message);
+  };
+  return (
+    <div className="relative">
+      <h1 className="sr-only">{train.name}</h1>
+      <input
+        aria-label="Name of the train"
+        aria-invalid={message !== null}
+        className="w-64 rounded-sm border border-transparent bg-transparent px-1.5 py-0.5 text-lg font-semibold hover:border-base-300"
+        value={typed ?? train.name}
+        onChange={(event) => setTyped(event.target.value)}
+        onBlur={finish}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') finish();
+          if (event.key === 'Escape') {
+            setTyped(null);
+            setMessage(null);
+          }
+        }}
+      />
+      {message && (
+        <p role="alert" className="absolute left-0 top-full z-20 mt-1 whitespace-nowrap bg-error px-2 py-1 text-sm text-error-content">
+          {message}
+        </p>
+      )}
+    </div>
+  );
+}
+
+const SAVE_TEXT: Record<SaveState['kind'], string> = {
+  saved: 'Saved',
+  waiting: 'Not saved yet',
+  saving: 'Saving…',
+  failed: 'Not saved',
+  conflict: 'Changed elsewhere',
+};
+
+function SaveNote() {
+  const save = useBench((state) => state.save);
+  return (
+    <p role="status" className={save.kind === 'failed' || save.kind === 'conflict' ? 'text-sm text-error' : 'muted text-sm'} title={save.kind === 'failed' ? save.message : undefined}>
+      {SAVE_TEXT[save.kind]}
+    </p>
+  );
+}
+
+function UnitChoices() {
+  const { torqueUnit, speedUnit, set } = usePreferences();
+  return (
+    <div className="flex items-center gap-1.5">
+      <select className="select select-xs w-20" aria-label="Unit of speed" value={speedUnit} onChange={(event) => set({ speedUnit: event.target.value as SpeedUnit })}>
+        {Object.keys(SPEED_UNITS).map((unit) => (
+          <option key={unit}>{unit}</option>
+        ))}
+      </select>
+      <select className="select select-xs w-24" aria-label="Unit of torque" value={torqueUnit} onChange={(event) => set({ torqueUnit: event.target.value as TorqueUnit })}>
+        {Object.keys(TORQUE_UNITS).map((unit) => (
+          <option key={unit}>{unit}</option>
+        ))}
+      </select>
+    </div>
+  );
+}

@@ -1,0 +1,23 @@
+import { join } from 'node:path';
+import { databaseFile, openDatabase, type Database } from './connection';
+import { seedDemoTrains } from './seed';
+
+export { openDatabase, type Database } from './connection';
+export { seedDemoTrains } from './seed';
+
+const holder = globalThis as { tinWheelDatabase?: Promise<Database> };
+
+/** The server's one database, opened, migrated and seeded at first use. */
+export function database(): Promise<Database> {
+  holder.tinWheelDatabase ??= start().catch((error: unknown) => {
+    holder.tinWheelDatabase = undefined;
+    throw error;
+  });
+  return holder.tinWheelDatabase;
+}
+
+async function start(): Promise<Database> {
+  const opened = await openDatabase(databaseFile());
+  await seedDemoTrains(opened, join(/* turbopackIgnore: true */ process.cwd(), 'demo'));
+  return opened;
+}

@@ -1,0 +1,60 @@
+import { problemText, type Problem } from '@/core/train';
+import type { Saved } from './trains/repository';
+
+/** Errors leave the server as {error: {code, message, path?}} with an honest status. */
+export const failure = (status: number, code: string, message: string, extra: Record<string, unknown> = {}): Response =>
+  Response.json({ error: { code, message, ...extra } }, { status });
+
+const MAX_BODY_BYTES = 2_200_000;
+
+export type Body = { readonly ok: true; readonly value: unknown } | { readonly ok: false; readonly response: Response };
+
+/** Reads a JSON body, refusing other types and anything too large before it is all in memory. */
+export async function readJson(request: Request): Promise<Body> {
+  const refuse = (status: number, code: string, message: string): Body => ({ ok: false, response: failure(status, code, message) });
+  if (!request.headers.get('content-type')?.startsWith('application/json')) return refuse(415, 'not-json', 'Send the body as application/json.');
+  if (Number(request.headers.get('content-length') ?? 0) > MAX_BODY_BYTES) return refuse(413, 'too-large', 'The document is larger than 2 MB.');
+  const chunks: Uint8Array[] = [];
+  let size = 0;
+  if (request.body) {
+    for await (const chunk of request.body as unknown as AsyncIterable<Uint8Array>) {
+      size += chunk.byteLength;
+      if (size > MAX_BODY_BYTES) return refuse(413, 'too-large', 'The document is larger than 2 MB.');
+      chunks.push(chunk);
+    }
+  }
+  try {
+    return { ok: true, value: JSON.parse(Buffer.concat(chunks).toString('utf8')) as unknown };
+  } catch {
+    return refuse(400, 'bad-json', 'The body is not valid JSON.');
+  }
+}
+
+const refused = (problems: readonly Problem[]): Response => {
+  const [first] = problems;
+  return failure(422, 'bad-train', problemText(first!), { path: first!.path, problems: problems.map(problemText) });
+};
+
+/** What a save came to, as a response. */
+export function savedResponse(saved: Saved, created = false): Response {
+  switch (saved.outcome) {
+    case 'saved':
+      return Response.json(saved.stored, { status: created ? 201 : 200 });
+    case 'stale':
+      return failure(409, 'stale', 'This train was changed elsewhere since you opened it.', { current: saved.current });
+    case 'missing':
+      return failure(404, 'no-train', 'This train is no longer on the shelf.');
+    case 'refused':
+      return refused(saved.problems);
+  }
+}
+
+/** Nothing about the failure but a sentence leaves the server; the rest is for its log. */
+export async function guarded(work: () => Promise<Response>): Promise<Response> {
+  try {
+    return await work();
+  } catch (error) {
+    console.error(error);
+    return failure(500, 'server', 'The server could not do this. Nothing was changed.');
+  }
+}

@@ -1,0 +1,79 @@
+import { copyFileSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { setTeeth, type Train } from '@/core/train';
+import { openDatabase, seedDemoTrains, type Database } from '../database';
+import { addTrain, findTrain, listTrains, saveTrain } from './repository';
+
+const DEMO = join(__dirname, '../../../demo');
+let folder: string;
+let database: Database;
+
+beforeEach(async () => {
+  folder = mkdtempSync(join(tmpdir(), 'tin-wheel-'));
+  database = await openDatabase(join(folder, 'data', 'test.sqlite'));
+});
+afterEach(async () => {
+  await database.sequelize.close();
+  rmSync(folder, { recursive: true });
+});
+
+const changed = (train: Train, teeth: number): Train => {
+  const edit = setTeeth(train, train.gears[0]!.id, teeth);
+  if (!edit.ok) throw new Error(edit.message);
+  return edit.train;
+};
+
+describe('the shelf in a real database file', () => {
+  test('is seeded once: what is deleted stays deleted', async () => {
+    await seedDemoTrains(database, DEMO);
+    const seeded = await listTrains(database);
+    expect(seeded.map(({ train }) => train.name)).toContain('Sluice winch');
+    await database.trains.destroy({ where: {} });
+    await seedDemoTrains(database, DEMO);
+    expect(await listTrains(database)).toEqual([]);
+  });
+
+  test('a seed file that does not hold leaves nothing half written', async () => {
+    const demo = join(folder, 'demo');
+    mkdirSync(join(demo, 'trains'), { recursive: true });
+    copyFileSync(join(DEMO, 'trains/sluice-winch.train.json'), join(demo, 'trains/good.train.json'));
+    writeFileSync(join(demo, 'trains/bad.train.json'), '{"format": "tin-wheel/train"}');
+    writeFileSync(join(demo, 'shelf.json'), '["good", "bad"]');
+    await expect(seedDemoTrains(database, demo)).rejects.toThrow('demo/trains/bad.train.json: version');
+    expect(await listTrains(database)).toEqual([]);
+  });
+
+  test('keeps a save across closing and opening the file', async () => {
+    await seedDemoTrains(database, DEMO);
+    const { train, version } = (await findTrain(database, 'sluice-winch'))!;
+    await saveTrain(database, 'sluice-winch', version, changed(train, 21));
+    await database.sequelize.close();
+    database = await openDatabase(database.file);
+    const kept = (await findTrain(database, 'sluice-winch'))!;
+    expect(kept.version).toBe(version + 1);
+    expect(kept.train.gears[0]!.teeth).toBe(21);
+  });
+
+  test('of saves that started from one version exactly one is taken', async () => {
+    await seedDemoTrains(database, DEMO);
+    const { train, version } = (await findTrain(database, 'sluice-winch'))!;
+    const results = await Promise.all([20, 30, 40, 50].map((teeth) => saveTrain(database, 'sluice-winch', version, changed(train, teeth))));
+    expect(results.filter(({ outcome }) => outcome === 'saved')).toHaveLength(1);
+    expect(results.filter(({ outcome }) => outcome === 'stale')).toHaveLength(3);
+    const kept = (await findTrain(database, 'sluice-winch'))!;
+    const won = results.find(({ outcome }) => outcome === 'saved');
+    expect(won?.outcome === 'saved' && won.stored.train).toEqual(kept.train);
+    expect(kept.version).toBe(version + 1);
+  });
+
+  test('a document that does not hold changes nothing, and a missing train is said', async () => {
+    await seedDemoTrains(database, DEMO);
+    const { train, version } = (await findTrain(database, 'sluice-winch'))!;
+    const bad = { ...train, gears: train.gears.map((gear) => ({ ...gear, teeth: 0 })) };
+    expect((await saveTrain(database, 'sluice-winch', version, bad)).outcome).toBe('refused');
+    expect((await findTrain(database, 'sluice-winch'))!.version).toBe(version);
+    expect((await saveTrain(database, 'nowhere', 1, train)).outcome).toBe('missing');
+    expect((await addTrain(database, null)).outcome).toBe('refused');
+  });
+});
