@@ -1,4 +1,4 @@
-import type { MemberIndex, Network, OpenTrain } from '../kinematics';
+import type { MemberIndex, Motion, Network, OpenTrain } from '../kinematics';
 import { MINUS_ONE, ONE, type Rational } from '../rational';
 
 /** Who turns the train, which way, and who takes the power. */
@@ -34,4 +34,6 @@ export interface Question {
   readonly engaged: ReadonlySet<string>;
   readonly flow: Flow;
   readonly losses: boolean;
+  /** The motion with `engaged` already imposed, where a walk has it at hand. */
+  readonly engagedMotion?: Motion;
 }

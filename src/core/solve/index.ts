@@ -4,3 +4,4 @@ export { solveEngaged, solvePositions, type Solved, type Status } from './positi
 export { lockSet, powerStops, type PowerStops } from './reasons';
 export { driveBackward, type BackwardVerdict } from './backward';
 export { reportPosition, reportTrain, type PositionReport, type TrainReport } from './report';
+export { slipPoints, type SlipPoint } from './capacity';

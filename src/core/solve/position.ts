@@ -1,4 +1,4 @@
-import { openTrain, type Network, type OpenTrain } from '../kinematics';
+import { openTrain, type Motion, type Network, type OpenTrain } from '../kinematics';
 import { div, isZero, mul, ONE, sign, sum, type Rational } from '../rational';
 import { driveFlow, type Flow } from './flow';
 import { settle, type State } from './states';
@@ -29,11 +29,11 @@ export interface Solved {
 }
 
 /** Solves what is engaged, for one flow of power. */
-export function solveEngaged(open: OpenTrain, engaged: Iterable<string>, options: { flow?: Flow; losses?: boolean } = {}): Solved {
+export function solveEngaged(open: OpenTrain, engaged: Iterable<string>, options: { flow?: Flow; losses?: boolean; engagedMotion?: Motion } = {}): Solved {
   const flow = options.flow ?? driveFlow(open.network);
   const losses = options.losses ?? false;
   const on = new Set(engaged);
-  const state = settle({ open, engaged: on, flow, losses });
+  const state = settle({ open, engaged: on, flow, losses, engagedMotion: options.engagedMotion });
   const status = statusOf(state, flow);
   return {
     network: open.network,

@@ -42,6 +42,7 @@ const MAX_STATES = 4096;
 export function settle(question: Question): State {
   const { network } = question.open;
   const deciding = decidersOf(question);
+  const ground = groundOf(question);
   const count = deciding.oneWays.length + deciding.worms.length;
   const queue: ReadonlySet<number>[] = [new Set()];
   const seen = new Set(['']);
@@ -49,7 +50,7 @@ export function settle(question: Question): State {
   let nearest: { state: State; objections: number } | null = null;
   for (let at = 0; at < queue.length && at < MAX_STATES; at++) {
     const on = queue[at]!;
-    const state = stateOf(question, deciding, on);
+    const state = stateOf(question, ground, deciding, on);
     if (!state.speeds.turns) {
       if (on.size === 0) return state;
       locked ??= state;
@@ -96,22 +97,36 @@ export function engagedTies(network: Network, engaged: ReadonlySet<string>): { j
   return { joints, slides };
 }
 
-function stateOf(question: Question, deciding: Deciding, on: ReadonlySet<number>): State {
+/** What is engaged whatever the deciders do: the clutches, brakes and sliding meshes, and outputs turned together. */
+interface Ground {
+  readonly motion: Motion;
+  readonly joints: readonly ActiveJoint[];
+  readonly together: readonly Extract<Tie, { kind: 'joins' }>[];
+}
+
+function groundOf({ open, engaged, flow, engagedMotion }: Question): Ground {
+  const { joints, slides } = engagedTies(open.network, engaged);
+  const together = flow.together.map((b) => ({ kind: 'joins' as const, a: flow.driver, b }));
+  const motion = engagedMotion ?? engage(openMotion(open), [...slides, ...joints.map((joint) => joint.tie)]);
+  return { motion: engage(motion, together), joints, together };
+}
+
+function stateOf(question: Question, ground: Ground, deciding: Deciding, on: ReadonlySet<number>): State {
   const { open, engaged, flow } = question;
   const { network } = open;
-  const { joints, slides } = engagedTies(network, engaged);
-  deciding.oneWays.forEach(({ id, tie }, i) => on.has(i) && joints.push({ id, kind: 'one-way', tie }));
+  const decided: ActiveJoint[] = [];
+  deciding.oneWays.forEach(({ id, tie }, i) => on.has(i) && decided.push({ id, kind: 'one-way', tie }));
   deciding.worms.forEach(({ id, mesh }, i) => {
-    if (on.has(deciding.oneWays.length + i)) joints.push({ id, kind: 'self-lock', tie: { kind: 'joins', a: mesh.a, b: mesh.arm } });
+    if (on.has(deciding.oneWays.length + i)) decided.push({ id, kind: 'self-lock', tie: { kind: 'joins', a: mesh.a, b: mesh.arm } });
   });
-  const together = flow.together.map((b): ActiveJoint => ({ id: '', kind: 'coupler', tie: { kind: 'joins', a: flow.driver, b } }));
-  const motion = engage(openMotion(open), [...slides, ...joints.map((joint) => joint.tie), ...together.map((joint) => joint.tie)]);
+  const joints = [...ground.joints, ...decided];
+  const motion = engage(ground.motion, decided.map((joint) => joint.tie));
   const speeds = speedsPerTurn(motion, flow.driver, flow.speed);
   const meshes = network.meshes.filter((mesh) => isIn(mesh, network, engaged));
   const rolling: Rolling = {
     members: network.memberIds.length,
     meshes,
-    joints: [...joints, ...together].map((joint) => joint.tie),
+    joints: [...joints.map((joint) => joint.tie), ...ground.together],
     driver: flow.driver,
     torque: flow.torque,
     receivers: flow.receivers,

@@ -2,7 +2,7 @@ import { FRAME_INDEX, type MemberIndex, type NetworkMesh } from '../kinematics';
 import { add, div, equals, isZero, mul, neg, ONE, sign, sub, ZERO, type Rational } from '../rational';
 import type { Solved } from '../solve';
 import { FRAME } from '../train';
-import { gearSets, type GearSet } from './sets';
+import { gearSets, toothFactors, type GearSet } from './sets';
 import type { SetEquation, WorkingStep } from './steps';
 
 /**
@@ -54,7 +54,10 @@ export function deriveSpeeds(solved: Solved): WorkingStep[] {
   const setStep = (members: 'central' | 'planets'): boolean => {
     for (const set of sets) {
       const all = [...set.factors.keys(), set.arm];
-      const ready = all.filter((member) => known.has(member));
+      // What stands first, then what was found earliest: the sum a person would choose.
+      const found = [...known.keys()];
+      const rank = (member: MemberIndex) => (isZero(known.get(member)!) ? -1 : found.indexOf(member));
+      const ready = all.filter((member) => known.has(member)).sort((a, b) => rank(a) - rank(b));
       const wanted = all.find((member) => !known.has(member) && planets.has(member) === (members === 'planets'));
       if (wanted === undefined || ready.length < 2) continue;
       const step = setStepOf(set, wanted, ready, known, name);
@@ -70,7 +73,7 @@ export function deriveSpeeds(solved: Solved): WorkingStep[] {
     const equations = [
       ...sets.flatMap((set) => setEquations(set, planets, known, name)),
       ...pairs.filter((mesh) => !known.has(mesh.a) && !known.has(mesh.b)).map((mesh): SetEquation => ({
-        arm: FRAME, x: name(mesh.a), y: name(mesh.b), factor: neg(div(mesh.zb, mesh.za)), meshes: [mesh.mesh.id],
+        arm: FRAME, x: name(mesh.a), y: name(mesh.b), factor: neg(div(mesh.zb, mesh.za)), teeth: toothFactors([mesh], mesh.b, mesh.a),
       })),
     ];
     const solution = open.filter((member) => !planets.has(member)).map((member) => ({ member: name(member), speed: state.speeds.of(member)! }));
@@ -90,23 +93,10 @@ export function deriveSpeeds(solved: Solved): WorkingStep[] {
 type PairStep = Extract<WorkingStep, { kind: 'pair' }>;
 
 function pairStepOf({ network }: Solved, mesh: NetworkMesh, forward: boolean, fromSpeed: Rational): PairStep {
-  const gear = (id: string) => network.train.gears.find((candidate) => candidate.id === id)!;
-  const [first, second] = mesh.mesh.gears.map(gear);
-  const [from, to] = forward ? [first!, second!] : [second!, first!];
+  const [from, to] = forward ? [mesh.a, mesh.b] : [mesh.b, mesh.a];
   const factor = forward ? neg(div(mesh.za, mesh.zb)) : neg(div(mesh.zb, mesh.za));
-  return {
-    kind: 'pair',
-    mesh: mesh.mesh.id,
-    fromGear: from.id,
-    toGear: to.id,
-    from: from.member,
-    member: to.member,
-    fromTeeth: from.teeth,
-    toTeeth: to.teeth,
-    opposite: sign(factor) < 0,
-    fromSpeed,
-    speed: mul(fromSpeed, factor),
-  };
+  const name = (member: MemberIndex) => (member === FRAME_INDEX ? FRAME : network.memberIds[member]!);
+  return { kind: 'pair', ...toothFactors([mesh], from, to)[0]!, from: name(from), member: name(to), fromSpeed, speed: mul(fromSpeed, factor) };
 }
 
 /**
@@ -131,7 +121,7 @@ function setStepOf(set: GearSet, wanted: MemberIndex, ready: readonly MemberInde
         x: name(x!),
         y: name(y!),
         factor: div(factorOf(x!), factorOf(y!)),
-        meshes: set.meshes.map((mesh) => mesh.mesh.id),
+        teeth: toothFactors(set.meshes, y!, x!),
         known: [p, q].map((member) => ({ member: name(member), speed: known.get(member)! })),
         member: name(wanted),
         speed,
@@ -151,7 +141,7 @@ function setEquations(set: GearSet, planets: ReadonlySet<MemberIndex>, known: Re
     x: name(member),
     y: name(first),
     factor: div(set.factors.get(member)!, set.factors.get(first)!),
-    meshes: set.meshes.map((mesh) => mesh.mesh.id),
+    teeth: toothFactors(set.meshes, first, member),
   }));
 }
 

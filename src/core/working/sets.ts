@@ -1,5 +1,6 @@
 import { FRAME_INDEX, type MemberIndex, type NetworkMesh } from '../kinematics';
-import { div, mul, neg, ONE, type Rational } from '../rational';
+import { div, mul, neg, ONE, sign, type Rational } from '../rational';
+import type { ToothFactor } from './steps';
 
 /** Members tied together on one arm: each one's speed relative to the arm is `factor` times a common one. */
 export interface GearSet {
@@ -38,4 +39,34 @@ function groups(arm: MemberIndex, meshes: readonly NetworkMesh[]): GearSet[] {
     found.push({ arm, factors, meshes: own });
   }
   return found;
+}
+
+/**
+ * How many times faster x turns than y, seen from the arm, as the tooth counts met on the way from y to x:
+ * each mesh multiplies by ∓ z_from / z_to. The shortest way is taken.
+ */
+export function toothFactors(meshes: readonly NetworkMesh[], y: MemberIndex, x: MemberIndex): readonly ToothFactor[] {
+  const came = new Map<MemberIndex, readonly ToothFactor[]>([[y, []]]);
+  const queue = [y];
+  for (const at of queue) {
+    if (at === x) return came.get(at)!;
+    for (const mesh of meshes) {
+      const forward = mesh.a === at;
+      const next = forward ? mesh.b : mesh.b === at ? mesh.a : null;
+      if (next === null || came.has(next)) continue;
+      const [first, second] = mesh.mesh.gears;
+      const [za, zb] = [Number(mesh.za.n), Math.abs(Number(mesh.zb.n))];
+      const factor: ToothFactor = {
+        mesh: mesh.mesh.id,
+        fromGear: forward ? first : second,
+        toGear: forward ? second : first,
+        fromTeeth: forward ? za : zb,
+        toTeeth: forward ? zb : za,
+        opposite: sign(mesh.zb) > 0,
+      };
+      came.set(next, [...came.get(at)!, factor]);
+      queue.push(next);
+    }
+  }
+  return [];
 }

@@ -12,35 +12,26 @@ export type WorkingStep =
   /** Two members that turn as one through an engaged coupler. */
   | { readonly kind: 'joined'; readonly coupler: string; readonly from: string; readonly member: string; readonly speed: Rational }
   /** A pair of gears on fixed axes: speed = from speed × factor, factor = ∓ z_from / z_to. */
-  | {
-      readonly kind: 'pair';
-      readonly mesh: string;
-      readonly fromGear: string;
-      readonly toGear: string;
-      readonly from: string;
-      readonly member: string;
-      readonly fromTeeth: number;
-      readonly toTeeth: number;
-      readonly opposite: boolean;
-      readonly fromSpeed: Rational;
-      readonly speed: Rational;
-    }
+  | (ToothFactor & { readonly kind: 'pair'; readonly from: string; readonly member: string; readonly fromSpeed: Rational; readonly speed: Rational })
   /** One planetary set with one member left: (ω_member − ω_arm) = factor · (ω_other − ω_arm), or the same solved for the arm. */
-  | {
+  | (SetEquation & {
       readonly kind: 'set';
-      readonly arm: string;
-      /** The two members whose motions relative to the arm are compared. */
-      readonly x: string;
-      readonly y: string;
-      /** (ω_x − ω_arm) / (ω_y − ω_arm), from the tooth counts of `meshes`. */
-      readonly factor: Rational;
-      readonly meshes: readonly string[];
       readonly known: readonly { readonly member: string; readonly speed: Rational }[];
       readonly member: string;
       readonly speed: Rational;
-    }
+    })
   /** Sets so coupled that none has a single unknown: the equations together, and their solution. */
   | { readonly kind: 'simultaneous'; readonly equations: readonly SetEquation[]; readonly joins: readonly Join[]; readonly solution: readonly { readonly member: string; readonly speed: Rational }[] };
+
+/** What one mesh does on the way from one gear to the other: the speed is multiplied by ∓ fromTeeth / toTeeth. */
+export interface ToothFactor {
+  readonly mesh: string;
+  readonly fromGear: string;
+  readonly toGear: string;
+  readonly fromTeeth: number;
+  readonly toTeeth: number;
+  readonly opposite: boolean;
+}
 
 /** ω_x − ω_arm = factor · (ω_y − ω_arm), or ω_x = factor · ω_y when the arm is the frame. */
 export interface SetEquation {
@@ -48,7 +39,8 @@ export interface SetEquation {
   readonly x: string;
   readonly y: string;
   readonly factor: Rational;
-  readonly meshes: readonly string[];
+  /** The tooth counts that make the factor, from y to x. */
+  readonly teeth: readonly ToothFactor[];
 }
 
 /** ω_a = ω_b, through an engaged coupler. */

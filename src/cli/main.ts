@@ -1,0 +1,83 @@
+import { readFileSync, statSync } from 'node:fs';
+import { networkOf } from '@/core/kinematics';
+import { MAX_COMBINED, combinedCouplers, listCombinations } from '@/core/gear-chart';
+import { toFraction } from '@/core/rational';
+import { reportTrain } from '@/core/solve';
+import { MAX_TRAIN_BYTES, parseTrain, problemText, type Train } from '@/core/train';
+import { readOptions, UsageError, type Options } from './options';
+import { traceText } from './trace';
+import { withUnits } from './with-units';
+
+const USAGE = `usage: tinwheel solve FILE [--position ID] [--speed 1200rpm] [--torque 3.5Nm] [--losses] [--reverse-flow]
+       tinwheel combinations FILE
+       tinwheel trace FILE [--position ID] [--losses] [--convention in/out|out/in]
+       tinwheel check FILE`;
+
+/** Everything that goes wrong is one line on stderr and exit 2; nothing is printed before the result is whole. */
+function main(argv: readonly string[]): void {
+  try {
+    process.stdout.write(run(argv));
+  } catch (error) {
+    if (!(error instanceof UsageError)) throw error;
+    process.stderr.write(`tinwheel: ${error.message}\n`);
+    process.exitCode = 2;
+  }
+}
+
+function run(argv: readonly string[]): string {
+  const [command, ...rest] = argv;
+  if (command === undefined || command === '--help' || command === '-h') return `${USAGE}\n`;
+  switch (command) {
+    case 'solve': {
+      const options = readOptions(rest, ['position', 'speed', 'torque', 'losses', 'reverse-flow']);
+      const train = readTrain(options.file);
+      const report = reportTrain(train, { position: knownPosition(train, options), losses: options.losses, reverse: options.reverse });
+      return json(withUnits(report, options));
+    }
+    case 'combinations': {
+      const network = networkOf(readTrain(readOptions(rest, []).file));
+      const count = combinedCouplers(network).length;
+      if (count > MAX_COMBINED) throw new UsageError(`${count} couplers make 2^${count} combinations; at most ${MAX_COMBINED} couplers can be listed.`);
+      const combinations = listCombinations(network)!;
+      return json({ combinations: combinations.map(({ engaged, status, mobility, ratio }) => ({ engaged, status, mobility, ratio: ratio && toFraction(ratio) })) });
+    }
+    case 'trace': {
+      const options = readOptions(rest, ['position', 'losses', 'convention']);
+      const train = readTrain(options.file);
+      return traceText(train, { position: knownPosition(train, options), losses: options.losses, convention: options.convention });
+    }
+    case 'check': {
+      const { file } = readOptions(rest, []);
+      const { name, members, gears, meshes, couplers, positions } = readTrain(file);
+      return `${name.replace(/\s+/g, ' ')}: a sound document with ${members.length} members, ${gears.length} gears, ${meshes.length} meshes, ${couplers.length} couplers and ${positions.length} positions.\n`;
+    }
+    default:
+      throw new UsageError(`there is no command "${command.slice(0, 40)}". The commands are solve, combinations, trace and check.`);
+  }
+}
+
+const json = (value: unknown): string => `${JSON.stringify(value, null, 1)}\n`;
+
+function readTrain(file: string): Train {
+  let text: string;
+  try {
+    if (statSync(file).size > MAX_TRAIN_BYTES * 4) throw new UsageError(`${file}: the file is larger than a train may be.`);
+    text = readFileSync(file, 'utf8');
+  } catch (error) {
+    if (error instanceof UsageError) throw error;
+    const { code } = error as NodeJS.ErrnoException;
+    throw new UsageError(code === 'ENOENT' ? `there is no file "${file}".` : `"${file}" cannot be read${code ? ` (${code})` : ''}.`);
+  }
+  const parsed = parseTrain(text);
+  if (parsed.ok) return parsed.train;
+  const more = parsed.problems.length > 1 ? ` (and ${parsed.problems.length - 1} more)` : '';
+  throw new UsageError(`${file}: ${problemText(parsed.problems[0]!)}${more}`);
+}
+
+function knownPosition(train: Train, { position }: Options): string | undefined {
+  if (position === undefined || train.positions.some(({ id }) => id === position)) return position;
+  const ids = train.positions.slice(0, 12).map(({ id }) => id);
+  throw new UsageError(`there is no position "${position}". ${ids.length === 0 ? 'This train has none.' : `This train has ${ids.join(', ')}${train.positions.length > 12 ? ' and more' : ''}.`}`);
+}
+
+main(process.argv.slice(2));

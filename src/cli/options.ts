@@ -1,0 +1,69 @@
+import { parseArgs } from 'node:util';
+import { readQuantity, SPEED_UNITS, TORQUE_UNITS, type RatioConvention, type SpeedUnit, type TorqueUnit } from '@/core/units';
+
+/** Wrong use or bad input: its message is the one line that is printed. */
+export class UsageError extends Error {}
+
+export interface Options {
+  readonly file: string;
+  readonly position?: string;
+  readonly speed?: { readonly value: number; readonly unit: SpeedUnit };
+  readonly torque?: { readonly value: number; readonly unit: TorqueUnit };
+  readonly losses: boolean;
+  readonly reverse: boolean;
+  readonly convention: RatioConvention;
+}
+
+const KINDS = {
+  position: 'string',
+  speed: 'string',
+  torque: 'string',
+  convention: 'string',
+  losses: 'boolean',
+  'reverse-flow': 'boolean',
+} as const;
+
+export type OptionName = keyof typeof KINDS;
+
+/** Reads one FILE and the options that a command knows. @throws UsageError */
+export function readOptions(argv: readonly string[], allowed: readonly OptionName[]): Options {
+  const { values, positionals } = parse(argv, allowed);
+  const [file, ...extra] = positionals;
+  if (file === undefined) throw new UsageError('name the train file.');
+  if (extra.length > 0) throw new UsageError(`one train file at a time; "${extra[0]}" is one too many.`);
+  const convention = values.convention ?? 'in/out';
+  if (convention !== 'in/out' && convention !== 'out/in') throw new UsageError('--convention is in/out or out/in.');
+  return {
+    file,
+    position: values.position,
+    speed: values.speed === undefined ? undefined : quantity(values.speed, Object.keys(SPEED_UNITS) as SpeedUnit[], '--speed'),
+    torque: values.torque === undefined ? undefined : quantity(values.torque, Object.keys(TORQUE_UNITS) as TorqueUnit[], '--torque'),
+    losses: values.losses ?? false,
+    reverse: values['reverse-flow'] ?? false,
+    convention,
+  };
+}
+
+interface Values {
+  readonly position?: string;
+  readonly speed?: string;
+  readonly torque?: string;
+  readonly convention?: string;
+  readonly losses?: boolean;
+  readonly 'reverse-flow'?: boolean;
+}
+
+function parse(argv: readonly string[], allowed: readonly OptionName[]): { values: Values; positionals: string[] } {
+  try {
+    const options = Object.fromEntries(allowed.map((name) => [name, { type: KINDS[name] }]));
+    return parseArgs({ args: [...argv], options, allowPositionals: true }) as { values: Values; positionals: string[] };
+  } catch (error) {
+    throw new UsageError((error as Error).message.split('\n')[0]!.replace(/\. To specify.*$/, '.'));
+  }
+}
+
+function quantity<U extends string>(text: string, units: readonly U[], name: string): { value: number; unit: U } {
+  const read = readQuantity(text, units, null, name);
+  if (!read.ok) throw new UsageError(read.message);
+  return read;
+}

@@ -1,0 +1,79 @@
+import { networkOf, openTrain, type OpenTrain } from '@/core/kinematics';
+import { meshRoles, powerFlow, type PowerPath } from '@/core/powerflow';
+import { sign, toFraction } from '@/core/rational';
+import { driveBackward, lockSet, powerStops, slipPoints, solveEngaged, type Solved } from '@/core/solve';
+import type { Position, Train } from '@/core/train';
+import { ratioText, type RatioConvention } from '@/core/units';
+import { workingText, workingOf, type Names } from '@/core/working';
+
+interface TraceOptions {
+  readonly position?: string;
+  readonly losses: boolean;
+  readonly convention: RatioConvention;
+}
+
+/** The working and the power path of every position (or one), as text. */
+export function traceText(train: Train, { position, losses, convention }: TraceOptions): string {
+  const open = openTrain(networkOf(train));
+  const wanted = train.positions.filter(({ id }) => position === undefined || id === position);
+  const parts = wanted.map((one) => positionText(open, one, losses, convention).join('\n'));
+  return `${parts.join('\n\n')}\n`;
+}
+
+function positionText(open: OpenTrain, position: Position, losses: boolean, convention: RatioConvention): string[] {
+  const { train } = open.network;
+  const names = namesOf(train);
+  const solved = solveEngaged(open, position.engaged, { losses });
+  const lines = [`== ${position.name}: ${headline(solved, convention)}`];
+  if (position.engaged.length > 0) lines.push(`Engaged: ${position.engaged.map(names.coupler).join(', ')}.`);
+  for (const [id, how] of solved.state.oneWays) lines.push(`${names.coupler(id)} ${how}.`);
+  if (solved.status === 'locked') return [...lines, lockText(solved, names)];
+  lines.push(...workingText(workingOf(solved), names, convention));
+  if (solved.status === 'neutral') lines.push(...neutralText(solved, names));
+  lines.push(...powerText(solved, names));
+  if (solved.efficiency && losses) lines.push(`Efficiency: ${toFraction(solved.efficiency)}`);
+  if (solved.selfLocking) lines.push('Friction holds it: no power comes out (self-locking).');
+  for (const slip of slipPoints(open, solved)) lines.push(`${names.coupler(slip.coupler)} slips above ${toFraction(slip.inputTorque)} N·m at the input; then: ${slip.then}.`);
+  if (solved.status === 'drive') lines.push(`Driven from the output: ${driveBackward(open, position.engaged, { losses }).verdict}.`);
+  return lines;
+}
+
+const headline = ({ status, ratio }: Solved, convention: RatioConvention): string =>
+  ratio ? `${ratioText(ratio, convention)}, ${sign(ratio) < 0 ? 'reverse' : 'same way'}` : status;
+
+function namesOf(train: Train): Names {
+  const members = new Map(train.members.map(({ id, name }) => [id, name || id]));
+  const couplers = new Map(train.couplers.map(({ id, name }) => [id, name || id]));
+  return { member: (id) => plain(members.get(id) ?? id), coupler: (id) => plain(couplers.get(id) ?? id.replace('self-lock:', 'the self-locking worm of ')) };
+}
+
+/** Names come from documents: control characters stay out of the terminal. */
+const plain = (text: string): string => text.replace(/[\u0000-\u001f\u007f-\u009f]+/g, ' ');
+
+function lockText(solved: Solved, names: Names): string {
+  const needed = lockSet(solved);
+  return needed.length > 0 ? `It locks because of ${needed.map(names.coupler).join(' with ')}.` : 'The meshes alone lock it.';
+}
+
+function neutralText(solved: Solved, names: Names): string[] {
+  const { follow, open, openSets } = powerStops(solved);
+  return [
+    `With the input turn: ${follow.map(names.member).join(', ')}.`,
+    ...(open.length > 0 ? [`Power stops at: ${open.map(names.coupler).join(', ')}.`] : []),
+    ...(openSets.length > 0 ? [`Nothing reacts in the set on ${openSets.map(names.member).join(', ')}.`] : []),
+  ];
+}
+
+function powerText(solved: Solved, names: Names): string[] {
+  const flow = powerFlow(solved);
+  if (!flow) return solved.status === 'drive' ? ['Power: shared between parallel ways, not determined.'] : [];
+  const drivers = [...meshRoles(solved)].map(([id, role]) => `${id} ${role}`).join(', ');
+  return [
+    ...flow.paths.map((path) => `Power ${toFraction(path.share)}: ${pathText(path, names)}`),
+    ...flow.recirculating.map((path) => `Recirculating ${toFraction(path.share)}: ${pathText(path, names)} and round again`),
+    `Meshes: ${drivers}.`,
+  ];
+}
+
+const pathText = ({ stops }: PowerPath, names: Names): string =>
+  stops.map(({ kind, id }) => (kind === 'member' ? names.member(id) : kind === 'joint' ? `[${names.coupler(id)}]` : kind === 'set' ? `(set on ${names.member(id)})` : `(${id})`)).join(' > ');

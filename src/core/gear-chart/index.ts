@@ -1,0 +1,2 @@
+export { combinedCouplers, listCombinations, MAX_COMBINED, walkCombinations, type Combination, type Watch } from './combinations';
+export { duplicatePositions } from './duplicates';
