@@ -1,5 +1,5 @@
-import type { OpenTrain } from '../kinematics';
-import { fraction, ONE, sign } from '../rational';
+import { engage, speedsPerTurn, type OpenTrain } from '../kinematics';
+import { fraction, isZero, ONE, sign } from '../rational';
 import { backwardFlow } from './flow';
 import { solveEngaged, type Solved } from './position';
 
@@ -23,5 +23,17 @@ function verdictOf(solved: Solved): BackwardVerdict {
   if (solved.status === 'locked' || solved.selfLocking) return 'jams';
   if (solved.status === 'drive' || solved.status === 'split') return 'drives';
   if (solved.state.joints.some((joint) => joint.kind === 'self-lock')) return 'jams';
-  return [...solved.state.oneWays.values()].includes('overruns') ? 'slips' : 'nothing connected';
+  return wouldConnect(solved) ? 'slips' : 'nothing connected';
+}
+
+/** Would the input turn if one of the one-way clutches that overrun, or all of them, held instead? */
+function wouldConnect({ network, state, flow }: Solved): boolean {
+  const letGo = network.couplers.flatMap(({ coupler, acts }) => (state.oneWays.get(coupler.id) === 'overruns' ? [acts] : []));
+  return [letGo, ...letGo.map((tie) => [tie])].some((ties) => {
+    const speeds = speedsPerTurn(engage(state.motion, ties), flow.driver);
+    return flow.receivers.some((member) => {
+      const speed = speeds.of(member);
+      return speed !== null && !isZero(speed);
+    });
+  });
 }

@@ -1,5 +1,5 @@
 import { FRAME_INDEX, type MemberIndex, type NetworkMesh } from '../kinematics';
-import { add, div, equals, isZero, mul, neg, ONE, sign, sub, ZERO, type Rational } from '../rational';
+import { add, div, equals, isZero, mul, neg, ONE, sub, ZERO, type Rational } from '../rational';
 import type { Solved } from '../solve';
 import { FRAME } from '../train';
 import { gearSets, toothFactors, type GearSet } from './sets';
@@ -25,8 +25,8 @@ export function deriveSpeeds(solved: Solved): WorkingStep[] {
     if (held !== null && !known.has(held)) learn(held, ZERO, { kind: 'held', member: name(held), by: id, speed: ZERO });
   }
   const pairs = state.meshes.filter((mesh) => mesh.arm === FRAME_INDEX);
-  const sets = gearSets(state.meshes);
-  const planets = new Set(network.train.members.flatMap((member, i) => (member.carrier === undefined ? [] : [i])));
+    const planets = new Set(network.train.members.flatMap((member, i) => (member.carrier === undefined ? [] : [i])));
+  const sets = gearSets(state.meshes, planets);
 
   const joinStep = (): boolean => {
     for (const { id, tie } of state.joints) {
@@ -61,7 +61,8 @@ export function deriveSpeeds(solved: Solved): WorkingStep[] {
       const wanted = all.find((member) => !known.has(member) && planets.has(member) === (members === 'planets'));
       if (wanted === undefined || ready.length < 2) continue;
       const step = setStepOf(set, wanted, ready, known, name);
-      if (!step) continue;
+      // A set whose own meshes contradict each other turns only as a block; its factors say nothing then.
+      if (!step || !equals(step.speed, state.speeds.of(wanted) ?? step.speed)) continue;
       learn(wanted, step.speed, step);
       return true;
     }

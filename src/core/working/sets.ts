@@ -9,26 +9,26 @@ export interface GearSet {
   readonly meshes: readonly NetworkMesh[];
 }
 
-/** The planetary sets among the meshes: per arm, the groups of members that mesh on it. */
-export function gearSets(meshes: readonly NetworkMesh[]): readonly GearSet[] {
+/** The planetary sets among the meshes: per arm, the planets that hang together and what they mesh with. */
+export function gearSets(meshes: readonly NetworkMesh[], planets: ReadonlySet<MemberIndex>): readonly GearSet[] {
   const byArm = new Map<MemberIndex, NetworkMesh[]>();
   for (const mesh of meshes) if (mesh.arm !== FRAME_INDEX) byArm.set(mesh.arm, [...(byArm.get(mesh.arm) ?? []), mesh]);
-  return [...byArm].flatMap(([arm, own]) => groups(arm, own));
+  return [...byArm].flatMap(([arm, own]) => groups(arm, own, planets));
 }
 
-function groups(arm: MemberIndex, meshes: readonly NetworkMesh[]): GearSet[] {
+function groups(arm: MemberIndex, meshes: readonly NetworkMesh[], planets: ReadonlySet<MemberIndex>): GearSet[] {
   const left = new Set(meshes);
   const found: GearSet[] = [];
   while (left.size > 0) {
     const [start] = left;
-    const factors = new Map<MemberIndex, Rational>([[start!.a, ONE]]);
+    const factors = new Map<MemberIndex, Rational>([[planets.has(start!.a) ? start!.a : start!.b, ONE]]);
     const own: NetworkMesh[] = [];
     for (let grew = true; grew; ) {
       grew = false;
       for (const mesh of left) {
         const a = factors.get(mesh.a);
         const b = factors.get(mesh.b);
-        if (!a && !b) continue;
+        if (!(a && planets.has(mesh.a)) && !(b && planets.has(mesh.b))) continue;
         if (a && !b) factors.set(mesh.b, neg(div(mul(mesh.za, a), mesh.zb)));
         if (b && !a) factors.set(mesh.a, neg(div(mul(mesh.zb, b), mesh.za)));
         own.push(mesh);

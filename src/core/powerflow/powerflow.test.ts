@@ -1,0 +1,86 @@
+import fc from 'fast-check';
+import { arbitraryTrain } from '@/testing/arbitrary-train';
+import { demoTrain } from '@/testing/demo-train';
+import { networkOf } from '../kinematics';
+import { solvePositions, type Solved } from '../solve';
+import { add, compare, equals, sum, toFraction, ZERO, type Rational } from '../rational';
+import { contributions, memberFigures, memberGroups, meshRoles, powerFlow } from '.';
+
+const solve = (name: string, position: string): Solved => solvePositions(networkOf(demoTrain(name))).get(position)!;
+const story = (solved: Solved) => powerFlow(solved)!.paths.map(({ share, stops }) => `${toFraction(share)} ${stops.map(({ id }) => id).join(' ')}`);
+
+describe('torques on members', () => {
+  test('sum to zero on every member of every train', () => {
+    let checked = 0;
+    fc.assert(
+      fc.property(arbitraryTrain(), fc.boolean(), (train, losses) =>
+        solvePositions(networkOf(train), { losses }).forEach((solved) => {
+          const totals = new Map<number, Rational | null>();
+          for (const { member, torque } of contributions(solved)) {
+            const before = totals.get(member) ?? (totals.has(member) ? null : ZERO);
+            totals.set(member, before && torque ? add(before, torque) : null);
+          }
+          for (const total of totals.values()) {
+            if (total === null) continue;
+            checked++;
+            expect(equals(total, ZERO)).toBe(true);
+          }
+        }),
+      ),
+      { numRuns: 150 },
+    );
+    expect(checked).toBeGreaterThan(200);
+  });
+});
+
+describe('power paths', () => {
+  test('the winch has one path through every mesh', () => expect(story(solve('sluice-winch', 'wind'))).toEqual(['1 crank m1 idler m2 lay m3 drum']));
+
+  test('two paths are told apart with their exact shares', () => {
+    expect(story(solve('conveyor-shifter', 'fast'))).toEqual(['48/73 in m2 fast S worm m3 cross m4 case case out', '25/73 in m1 top case out']);
+  });
+
+  test('power going round in the harvester in reverse is flagged with its amount', () => {
+    const { recirculating } = powerFlow(solve('harvester', 'R'))!;
+    expect(recirculating.map(({ share, stops }) => `${toFraction(share)} ${stops.map(({ id }) => id).join(' ')}`)).toEqual(['425/736 c3 r3s4 out out D c3']);
+  });
+
+  test('shares of an ideal train add up to one', () => {
+    fc.assert(
+      fc.property(arbitraryTrain(), (train) =>
+        solvePositions(networkOf(train)).forEach((solved) => {
+          const flow = powerFlow(solved);
+          if (!flow) return;
+          expect(toFraction(sum(flow.paths.map(({ share }) => share)))).toBe('1');
+          flow.recirculating.forEach(({ share }) => expect(compare(share, ZERO)).toBe(1));
+        }),
+      ),
+      { numRuns: 150 },
+    );
+  });
+
+  test('what is shared between parallel ways is not guessed', () => expect(powerFlow(solve('wagon-axle', 'locked'))).toBeNull());
+});
+
+describe('roles', () => {
+  test('the role of a gear changes with the position', () => {
+    expect(meshRoles(solve('harvester', '2')).get('m3')).toBe('a drives');
+    expect(meshRoles(solve('harvester', '4')).get('m3')).toBe('b drives');
+    expect(meshRoles(solve('harvester', '6')).get('m3')).toBe('turns as one block');
+    expect(meshRoles(solve('harvester', '2')).get('m1')).toBe('stands');
+    expect(meshRoles(solve('pan-rake', '1')).get('m3')).toBe('idle');
+  });
+
+  test('members are held, idle, carrying, a block or floating', () => {
+    const roles = Object.fromEntries(memberFigures(solve('harvester', '2')).map(({ id, role }) => [id, role]));
+    expect(roles).toMatchObject({ in: 'drives', out: 'gives out', s12: 'holds', c1r4: 'holds', r2s3: 'carries', c3: 'idle' });
+    expect(memberGroups(memberFigures(solve('harvester', '2'))).block).toEqual(['r2s3', 'c3', 'r3s4', 'p3']);
+    expect(memberGroups(memberFigures(solve('harvester', 'N'))).float).toEqual(['c3', 'r3s4', 'out', 'p3', 'p4']);
+  });
+
+  test('a shaft carries its torque, not the sum of both ends', () => {
+    const figures = memberFigures(solve('sluice-winch', 'wind'));
+    expect(figures.map(({ torque }) => toFraction(torque!))).toEqual(['1', '-25/14', '4', '-12']);
+    expect(figures.map(({ power }) => toFraction(power!))).toEqual(['1', '1', '1', '1']);
+  });
+});
