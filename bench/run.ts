@@ -1,5 +1,5 @@
 /**
- * `npm run bench [core|page]`: prints how fast the parts are that people wait for. Not a test: nothing fails.
+ * `npm run bench -- [core|page]`: prints how fast the parts are that people wait for. Not a test: nothing fails.
  * The page figures need a build (`npm run build`).
  */
 import { benchCore } from './core';

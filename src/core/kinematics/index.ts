@@ -1,2 +1,3 @@
 export { FRAME_INDEX, networkOf, turnsSameWay, type MemberIndex, type Network, type NetworkCoupler, type NetworkMesh } from './network';
-export { engage, freedom, mobility, openMotion, openTrain, speedsPerTurn, type Motion, type OpenTrain, type Speeds, type Tie } from './motion';
+export { alwaysIn, inCoordinates, keptWith, openTrain, type Coordinates, type MemberVector, type OpenTrain, type Tie } from './open-train';
+export { engage, mobility, openMotion, speedsPerTurn, stands, tieRow, type Motion, type Speeds } from './motion';

@@ -1,111 +1,90 @@
-import { accumulate, div, equals, mul, ONE, solveFor, ZERO, type Combination, type Rational } from '../rational';
-import { FRAME_INDEX, joinRow, meshRow, type MemberIndex, type Network } from './network';
+import { add, div, equals, isZero, mul, neg, ONE, ZERO, type Rational } from '../rational';
+import { FRAME_INDEX, joinRow, meshRow, type MemberIndex } from './network';
+import { inCoordinates, keptWith, type Coordinates, type OpenTrain, type Tie } from './open-train';
 
-/**
- * Everything a set of rows leaves possible: each variable as a combination of the free coordinates.
- * A basis of the null space, kept in solved form, so that one more row is one substitution.
- */
-type Basis = readonly Combination[];
-
-const freeBasis = (size: number): Basis => Array.from({ length: size }, (_, i) => new Map([[i, ONE]]));
-
-/** The row, read in the free coordinates. */
-function inCoordinates(basis: Basis, row: Combination): Map<number, Rational> {
-  const result = new Map<number, Rational>();
-  for (const [variable, factor] of row) accumulate(result, factor, basis[variable]!);
-  return result;
-}
-
-/** Imposes rows, one after the other; a row that already holds changes nothing. */
-function constrain(basis: Basis, rows: Iterable<Combination>): Basis {
-  const result = [...basis];
-  for (const row of rows) {
-    const reduced = inCoordinates(result, row);
-    if (reduced.size === 0) continue;
-    const pivot = rarest(reduced, result);
-    const terms = solveFor(reduced, pivot);
-    for (let i = 0; i < result.length; i++) {
-      const factor = result[i]!.get(pivot);
-      if (factor === undefined) continue;
-      const next = new Map(result[i]!);
-      next.delete(pivot);
-      accumulate(next, factor, terms);
-      result[i] = next;
-    }
-  }
-  return result;
-}
-
-/** The coordinate that the fewest variables lean on: the cheapest to replace. */
-function rarest(row: Combination, basis: Basis): number {
-  const keys = [...row.keys()];
-  if (keys.length === 1) return keys[0]!;
-  const uses = keys.map((key) => basis.reduce((count, combination) => (combination.has(key) ? count + 1 : count), 0));
-  return keys[uses.indexOf(Math.min(...uses))]!;
-}
-
-/** A train with nothing engaged: its members' speeds in the coordinates of its open motion. Factored once. */
-export interface OpenTrain {
-  readonly network: Network;
-  /** Each member's speed in the coordinates 0 … size − 1. */
-  readonly speeds: Basis;
-  readonly size: number;
-}
-
-/** Solves the meshes that are always in. `leaveOut` drops one mesh, to ask what it alone drives. */
-export function openTrain(network: Network, leaveOut = -1): OpenTrain {
-  const always = network.meshes.filter((mesh, i) => mesh.slidBy === null && i !== leaveOut);
-  const basis = constrain(freeBasis(network.memberIds.length), always.map(meshRow));
-  const names = new Map<number, number>();
-  const speeds = basis.map((combination) => {
-    const renamed = new Map<number, Rational>();
-    for (const [key, value] of combination) {
-      if (!names.has(key)) names.set(key, names.size);
-      renamed.set(names.get(key)!, value);
-    }
-    return renamed;
-  });
-  return { network, speeds, size: names.size };
-}
-
-/** What is engaged, in the open train's coordinates. */
+/** What an engagement leaves of the open train's motion. */
 export interface Motion {
   readonly open: OpenTrain;
-  readonly basis: Basis;
+  /** Each coordinate of the open train as a combination of those that are still free. */
+  readonly basis: readonly Coordinates[];
+  /** The coordinates that are still free; their number is the mobility. */
+  readonly free: readonly number[];
 }
 
-/** A joint between two members, or a mesh, that is to be imposed. */
-export type Tie = { readonly kind: 'joins'; readonly a: MemberIndex; readonly b: MemberIndex } | { readonly kind: 'mesh'; readonly mesh: number };
+/** The motion with nothing engaged. */
+export const openMotion = (open: OpenTrain): Motion => keptWith(open, freeMotion);
 
-export const openMotion = (open: OpenTrain): Motion => ({ open, basis: freeBasis(open.size) });
-
-/** Imposes ties on a motion; the motion given is left as it was, so a depth-first walk can go back to it. */
-export function engage(motion: Motion, ties: Iterable<Tie>): Motion {
-  const { open } = motion;
-  const rows: Combination[] = [];
-  for (const tie of ties) {
-    const row = tie.kind === 'joins' ? joinRow(tie.a, tie.b) : meshRow(open.network.meshes[tie.mesh]!);
-    rows.push(inCoordinates(open.speeds, row));
-  }
-  return rows.length === 0 ? motion : { open, basis: constrain(motion.basis, rows) };
+function freeMotion(open: OpenTrain): Motion {
+  const free = Array.from({ length: open.size }, (_, i) => i);
+  return { open, basis: free.map((i) => free.map((j) => (i === j ? ONE : ZERO))), free };
 }
+
+/** A tie's row in the open train's coordinates. The same ties come back in every position, so their rows are kept. */
+export function tieRow(open: OpenTrain, tie: Tie): Coordinates {
+  const rows = keptWith(open, noRows);
+  let row = rows.get(tie);
+  if (!row) rows.set(tie, (row = inCoordinates(open, tie.kind === 'joins' ? joinRow(tie.a, tie.b) : meshRow(open.network.meshes[tie.mesh]!))));
+  return row;
+}
+
+const noRows = (): Map<Tie, Coordinates> => new Map();
 
 /** Dimension of the motion that is left. */
-export function mobility(motion: Motion): number {
-  const left = new Set<number>();
-  for (const combination of motion.basis) for (const key of combination.keys()) left.add(key);
-  return left.size;
+export const mobility = ({ free }: Motion): number => free.length;
+
+/** Imposes ties on a motion; the motion given is left as it was, so that a walk can go back to it. A tie that holds already changes nothing. */
+export function engage(motion: Motion, ties: Iterable<Tie>): Motion {
+  let at = motion;
+  for (const tie of ties) at = impose(at, tieRow(motion.open, tie));
+  return at;
 }
 
-/** A member's speed in the coordinates that are left. */
-export const freedom = (motion: Motion, member: MemberIndex): Combination =>
-  member === FRAME_INDEX ? STILL : inCoordinates(motion.basis, motion.open.speeds[member]!);
+function impose(motion: Motion, row: Coordinates): Motion {
+  const { open, basis, free } = motion;
+  const reduced = overFree(motion, row);
+  const at = reduced.findIndex((value) => !isZero(value));
+  if (at < 0) return motion;
+  const pivot = free[at]!;
+  const scale = neg(reduced[at]!);
+  const next = basis.map((combination) => {
+    const factor = combination[pivot]!;
+    if (isZero(factor)) return combination;
+    const step = div(factor, scale);
+    const replaced = combination.slice();
+    replaced[pivot] = ZERO;
+    for (let i = 0; i < free.length; i++) {
+      const coordinate = free[i]!;
+      if (i !== at && !isZero(reduced[i]!)) replaced[coordinate] = add(replaced[coordinate]!, mul(step, reduced[i]!));
+    }
+    return replaced;
+  });
+  return { open, basis: next, free: free.filter((coordinate) => coordinate !== pivot) };
+}
 
-const STILL: Combination = new Map();
+/** A row over the open train's coordinates, read in the free ones. */
+function overFree({ basis, free }: Motion, row: Coordinates): Rational[] {
+  const result = new Array<Rational>(free.length).fill(ZERO);
+  for (let v = 0; v < row.length; v++) {
+    const factor = row[v]!;
+    if (isZero(factor)) continue;
+    const combination = basis[v]!;
+    for (let i = 0; i < free.length; i++) {
+      const value = combination[free[i]!]!;
+      if (!isZero(value)) result[i] = add(result[i]!, mul(factor, value));
+    }
+  }
+  return result;
+}
+
+/** A member's speed in the free coordinates. */
+const freedom = (motion: Motion, member: MemberIndex): Coordinates => (member === FRAME_INDEX ? [] : overFree(motion, motion.open.speeds[member]!));
+
+/** Is this member forced to stand? */
+export const stands = (motion: Motion, member: MemberIndex): boolean => freedom(motion, member).every(isZero);
 
 /**
- * Speeds per turn of one member: a member is determined when its speed is that multiple of the driver's
- * in every solution.
+ * Speeds per turn of one member: another is determined when its speed is a fixed multiple of the driver's in every
+ * motion that is left.
  */
 export interface Speeds {
   /** False when the driver is forced to stand. */
@@ -116,29 +95,25 @@ export interface Speeds {
   difference(a: MemberIndex, b: MemberIndex): Rational | null;
 }
 
-/** Reads a motion with the driver turning at `speed` (per unit). */
+/** Reads a motion with the driver turning at `speed`. Each member is worked out once, when first asked for. */
 export function speedsPerTurn(motion: Motion, driver: MemberIndex, speed: Rational = ONE): Speeds {
   const drive = freedom(motion, driver);
-  const first = drive.entries().next();
-  if (first.done) return { turns: false, of: (m) => (freedom(motion, m).size === 0 ? ZERO : null), difference: () => null };
-  const [key, unit] = first.value;
-  const scale = div(speed, unit);
-  const multiple = (combination: Combination): Rational | null => {
-    if (combination.size === 0) return ZERO;
-    if (combination.size !== drive.size) return null;
-    const value = combination.get(key);
-    if (value === undefined) return null;
-    if (drive.size > 1) {
-      for (const [other, part] of drive) {
-        const found = combination.get(other);
-        if (found === undefined || !equals(mul(found, unit), mul(part, value))) return null;
-      }
-    }
+  const key = drive.findIndex((value) => !isZero(value));
+  const scale = key < 0 ? ZERO : div(speed, drive[key]!);
+  const multiple = (vector: Coordinates): Rational | null => {
+    if (key < 0) return vector.every(isZero) ? ZERO : null;
+    const value = vector[key] ?? ZERO;
+    for (let i = 0; i < drive.length; i++) if (i !== key && !equals(mul(vector[i]!, drive[key]!), mul(value, drive[i]!))) return null;
     return mul(value, scale);
   };
+  const known = new Map<MemberIndex, Rational | null>([[FRAME_INDEX, ZERO]]);
   return {
-    turns: true,
-    of: (member) => multiple(freedom(motion, member)),
-    difference: (a, b) => multiple(inCoordinates(motion.basis, inCoordinates(motion.open.speeds, joinRow(b, a)))),
+    turns: key >= 0,
+    of(member) {
+      let found = known.get(member);
+      if (found === undefined) known.set(member, (found = multiple(freedom(motion, member))));
+      return found;
+    },
+    difference: (a, b) => multiple(overFree(motion, inCoordinates(motion.open, joinRow(b, a)))),
   };
 }

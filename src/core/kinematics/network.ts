@@ -38,6 +38,10 @@ export interface Network {
   readonly memberIds: readonly string[];
   readonly memberIndex: ReadonlyMap<string, MemberIndex>;
   readonly meshes: readonly NetworkMesh[];
+  /** Is any mesh a sliding one? */
+  readonly slides: boolean;
+  /** Does anything decide for itself: a one-way clutch, a self-locking worm? */
+  readonly decides: boolean;
   readonly couplers: readonly NetworkCoupler[];
   readonly couplerIndex: ReadonlyMap<string, number>;
   readonly input: MemberIndex;
@@ -78,6 +82,8 @@ export function networkOf(train: Train): Network {
     memberIds,
     memberIndex,
     meshes,
+    slides: slidBy.size > 0,
+    decides: train.couplers.some(({ type }) => type === 'one-way') || train.meshes.some(({ selfLocking }) => selfLocking),
     couplers,
     couplerIndex: new Map(train.couplers.map((coupler, i) => [coupler.id, i])),
     input: at(train.input),

@@ -1,6 +1,6 @@
 import { FRAME_INDEX, type MemberIndex } from '../kinematics';
-import { abs, add, div, fraction, isZero, mul, neg, sign, sub, sum, ZERO, type Rational } from '../rational';
-import { meshShares } from '../statics';
+import { abs, add, div, fraction, isZero, mul, neg, sign, sum, ZERO, type Rational } from '../rational';
+import { meshShares, rollingSpeed } from '../statics';
 import type { Solved } from '../solve';
 
 /** What acts on a member: a mesh (on a gear, or through the pins on the arm), a joint, the driver or a load. */
@@ -27,9 +27,9 @@ export function contributions(solved: Solved): readonly Contribution[] {
     if (member !== FRAME_INDEX) found.push({ member, source, torque });
   };
   put(flow.driver, { kind: 'input' }, flow.torque);
-  state.meshes.forEach((mesh, k) => {
-    const lambda = load.torques.meshes[k] ?? null;
-    const { onA, onB } = meshShares(mesh, load.losses[k]!);
+  state.meshes.forEach((mesh) => {
+    const lambda = load.torques.meshes.get(mesh) ?? null;
+    const { onA, onB } = meshShares(mesh, load.lossOf(mesh));
     const id = mesh.mesh.id;
     put(mesh.a, { kind: 'mesh', id, side: 'a' }, lambda && mul(lambda, onA));
     put(mesh.b, { kind: 'mesh', id, side: 'b' }, lambda && mul(lambda, onB));
@@ -79,17 +79,10 @@ export function rollingPowers(solved: Solved): ReadonlyMap<string, Rational | nu
   const { state } = solved;
   const { load } = state;
   return new Map(
-    state.meshes.map((mesh, k) => {
-      const lambda = load.outcome === 'balanced' ? (load.torques.meshes[k] ?? null) : null;
-      const speed = rollingSpeed(solved, mesh.a, mesh.arm);
+    state.meshes.map((mesh) => {
+      const lambda = load.outcome === 'balanced' ? (load.torques.meshes.get(mesh) ?? null) : null;
+      const speed = rollingSpeed(state.speeds, mesh);
       return [mesh.mesh.id, lambda && speed && (isZero(lambda) || isZero(speed) ? ZERO : mul(mul(lambda, mesh.za), speed))];
     }),
   );
-}
-
-/** Speed of a member seen from an arm; null where open. */
-export function rollingSpeed({ state: { speeds } }: Solved, member: MemberIndex, arm: MemberIndex): Rational | null {
-  const own = speeds.of(member);
-  const carrier = speeds.of(arm);
-  return own && carrier ? sub(own, carrier) : speeds.difference(arm, member);
 }

@@ -1,6 +1,7 @@
 import { isZero, mul, sign, sum, type Rational } from '../rational';
 import type { Solved } from '../solve';
-import { carriedTorque, contributions, netTorques, rollingPowers, rollingSpeed, type Contribution } from './contributions';
+import { rollingSpeed } from '../statics';
+import { carriedTorque, contributions, netTorques, rollingPowers, type Contribution } from './contributions';
 
 /** Who drives whom in a mesh, in this position; computed, never stored. */
 export type MeshRole = 'a drives' | 'b drives' | 'turns as one block' | 'stands' | 'idle' | 'shared' | 'floats';
@@ -59,12 +60,12 @@ function carriedPower(net: readonly (Rational | null)[], speed: Rational | null)
 }
 
 /** Members of sets in which nothing rolls while the carrier turns. */
-function blockMembers(solved: Solved): ReadonlySet<number> {
-  const { state } = solved;
+function blockMembers({ state }: Solved): ReadonlySet<number> {
   const rolls = new Map<number, boolean>();
-  for (const { a, arm } of state.meshes) {
+  for (const mesh of state.meshes) {
+    const { arm } = mesh;
     if (arm < 0) continue;
-    const speed = rollingSpeed(solved, a, arm);
+    const speed = rollingSpeed(state.speeds, mesh);
     rolls.set(arm, (rolls.get(arm) ?? false) || speed === null || !isZero(speed));
   }
   const block = new Set<number>();
@@ -80,10 +81,10 @@ export function meshRoles(solved: Solved): ReadonlyMap<string, MeshRole> {
   const powers = rollingPowers(solved);
   const { state } = solved;
   return new Map(
-    state.meshes.map((mesh, k): [string, MeshRole] => {
+    state.meshes.map((mesh): [string, MeshRole] => {
       const power = powers.get(mesh.mesh.id) ?? null;
-      const rolling = rollingSpeed(solved, mesh.a, mesh.arm);
-      const lambda = state.load.outcome === 'balanced' ? state.load.torques.meshes[k] : undefined;
+      const rolling = rollingSpeed(state.speeds, mesh);
+      const lambda = state.load.outcome === 'balanced' ? state.load.torques.meshes.get(mesh) : undefined;
       if (solved.status === 'locked') return [mesh.mesh.id, 'stands'];
       if (rolling === null) return [mesh.mesh.id, 'floats'];
       if (isZero(rolling)) {

@@ -2,5 +2,5 @@ export {
   abs, add, compare, div, equals, fraction, fromDecimal, inverse, isZero, MINUS_ONE, mul, neg, ONE, parseRational, sign, sub, sum,
   toFraction, toNumber, ZERO, type Rational,
 } from './rational';
-export { accumulate, addScaled, NOTHING, solveFor, type Combination } from './combination';
-export { solveSystem, type Equation, type Solution } from './system';
+export { accumulate, solveFor, type Combination } from './combination';
+export { solveDense, type Solutions } from './dense';

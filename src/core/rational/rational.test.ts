@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { add, compare, div, equals, fraction, fromDecimal, inverse, mul, neg, ONE, parseRational, solveSystem, sub, toFraction, toNumber, ZERO, type Rational } from '.';
+import { add, compare, div, equals, fraction, fromDecimal, inverse, mul, neg, ONE, parseRational, solveDense, sub, sum, toFraction, toNumber, ZERO, type Rational } from '.';
 
 const whole = fc.oneof(fc.integer({ min: -1000, max: 1000 }).map(BigInt), fc.bigInt({ min: -(2n ** 80n), max: 2n ** 80n }));
 const rational = fc.tuple(whole, whole.filter((d) => d !== 0n)).map(([n, d]) => fraction(n, d));
@@ -57,24 +57,29 @@ describe('exact fractions', () => {
 });
 
 describe('linear systems', () => {
-  const equation = (coefficients: number[], rhs: number) => ({ terms: new Map<number, Rational>(coefficients.flatMap((c, i) => (c === 0 ? [] : [[i, fraction(c)]]))), rhs: fraction(rhs) });
+  const exact = (matrix: number[][]) => matrix.map((row) => row.map((value) => fraction(value)));
+  const shown = (values: readonly Rational[]) => values.map(toFraction);
 
-  test('a solution put back satisfies every equation', () => {
+  test('every solution put back satisfies every equation, and the directions change nothing', () => {
     const coefficient = fc.integer({ min: -4, max: 4 });
+    const row = fc.array(coefficient, { minLength: 4, maxLength: 4 });
     fc.assert(
-      fc.property(fc.array(fc.array(coefficient, { minLength: 4, maxLength: 4 }), { minLength: 1, maxLength: 6 }), fc.array(coefficient, { minLength: 4, maxLength: 4 }), (matrix, x) => {
-        const rows = matrix.map((row) => equation(row, row.reduce((total, c, i) => total + c * x[i]!, 0)));
-        const solution = solveSystem(rows, 4);
-        if (!solution.consistent) throw new Error('A system with a known solution was called inconsistent.');
-        solution.values.forEach((value, i) => value !== null && expect(toFraction(value)).toBe(String(x[i])));
+      fc.property(fc.array(row, { minLength: 1, maxLength: 6 }), row, (matrix, x) => {
+        const rows = exact(matrix);
+        const times = (values: readonly Rational[]) => rows.map((coefficients) => sum(coefficients.map((c, i) => mul(c, values[i]!))));
+        const rhs = times(x.map((value) => fraction(value)));
+        const solutions = solveDense(rows, rhs)!;
+        expect(shown(times(solutions.particular))).toEqual(shown(rhs));
+        for (const direction of solutions.directions) expect(times(direction).every((value) => value.n === 0)).toBe(true);
       }),
     );
   });
 
-  test('unknowns that trade against each other stay open, the rest do not', () => {
-    const solution = solveSystem([equation([1, 1, 0], 5), equation([0, 0, 2], 3)], 3);
-    expect(solution.consistent && solution.values.map((value) => value && toFraction(value))).toEqual([null, null, '3/2']);
+  test('unknowns that trade against each other share a direction, the rest have none', () => {
+    const { particular, directions } = solveDense(exact([[1, 1, 0], [0, 0, 2]]), [fraction(5), fraction(3)])!;
+    expect(shown([particular[2]!])).toEqual(['3/2']);
+    expect(directions.map(shown)).toEqual([['-1', '1', '0']]);
   });
 
-  test('a contradiction is said', () => expect(solveSystem([equation([1, 1], 1), equation([2, 2], 3)], 2).consistent).toBe(false));
+  test('a contradiction is said', () => expect(solveDense(exact([[1, 1], [2, 2]]), [fraction(1), fraction(3)])).toBeNull());
 });

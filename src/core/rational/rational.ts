@@ -12,15 +12,26 @@ export const ZERO: Rational = { n: 0, d: 1 };
 export const ONE: Rational = { n: 1, d: 1 };
 export const MINUS_ONE: Rational = { n: -1, d: 1 };
 
+const INT32 = 0x7fffffff;
+
+/** Euclid. Whole numbers below 2^31 stay in integer arithmetic, which is several times faster than the remainder of doubles. */
 function gcdSafe(a: number, b: number): number {
   let x = a < 0 ? -a : a;
   let y = b < 0 ? -b : b;
-  while (y !== 0) {
+  while (x > INT32 || y > INT32) {
+    if (y === 0) return x;
     const rest = x % y;
     x = y;
     y = rest;
   }
-  return x;
+  let m = x | 0;
+  let n = y | 0;
+  while (n !== 0) {
+    const rest = (m % n) | 0;
+    m = n;
+    n = rest;
+  }
+  return m;
 }
 
 function gcdBig(a: bigint, b: bigint): bigint {
@@ -61,18 +72,19 @@ export function fraction(n: number | bigint, d: number | bigint = 1): Rational {
   return typeof n === 'number' && typeof d === 'number' ? small(n, d) : big(BigInt(n), BigInt(d));
 }
 
+/** Knuth, Seminumerical Algorithms 4.5.1: the common part of the denominators is taken out first, so that numbers stay small. */
 export function add(a: Rational, b: Rational): Rational {
   if (typeof a.n === 'number' && typeof b.n === 'number') {
     const ad = a.d as number;
     const bd = b.d as number;
-    if (ad === 1 && bd === 1) {
-      const sum = a.n + b.n;
-      if (isSafe(sum)) return sum === 0 ? ZERO : { n: sum, d: 1 };
-    }
-    const left = a.n * bd;
-    const right = b.n * ad;
-    const den = ad * bd;
-    if (isSafe(left) && isSafe(right) && den <= SAFE && isSafe(left + right)) return small(left + right, den);
+    const common = ad === 1 || bd === 1 ? 1 : gcdSafe(ad, bd);
+    const left = a.n * (bd / common);
+    const right = b.n * (ad / common);
+    const num = left + right;
+    if (num === 0) return ZERO;
+    const rest = common === 1 ? 1 : gcdSafe(num, common);
+    const den = (ad / common) * (bd / rest);
+    if (isSafe(left) && isSafe(right) && isSafe(num) && den <= SAFE) return { n: num / rest, d: den };
   }
   const ad = BigInt(a.d);
   const bd = BigInt(b.d);
@@ -88,12 +100,18 @@ export const sub = (a: Rational, b: Rational): Rational => add(a, neg(b));
 
 export function mul(a: Rational, b: Rational): Rational {
   if (typeof a.n === 'number' && typeof b.n === 'number') {
-    const num = a.n * b.n;
-    const den = (a.d as number) * (b.d as number);
-    if (isSafe(num) && den <= SAFE) {
-      if (den === 1) return num === 0 ? ZERO : { n: num, d: 1 };
-      return small(num, den);
+    if (a.n === 0 || b.n === 0) return ZERO;
+    const ad = a.d as number;
+    const bd = b.d as number;
+    if (ad === 1 && bd === 1) {
+      const whole = a.n * b.n;
+      if (isSafe(whole)) return { n: whole, d: 1 };
     }
+    const g = bd === 1 ? 1 : gcdSafe(a.n, bd);
+    const h = ad === 1 ? 1 : gcdSafe(b.n, ad);
+    const num = (a.n / g) * (b.n / h);
+    const den = (ad / h) * (bd / g);
+    if (isSafe(num) && den <= SAFE) return { n: num, d: den };
   }
   return big(BigInt(a.n) * BigInt(b.n), BigInt(a.d) * BigInt(b.d));
 }

@@ -13,43 +13,38 @@ import { settle, type State } from './states';
 export type Status = 'drive' | 'split' | 'neutral' | 'held' | 'locked';
 
 /** One gear position, solved. Speeds are per turn of the driver, torques per unit of torque put in. */
-export interface Solved {
-  readonly network: Network;
-  readonly engaged: ReadonlySet<string>;
-  readonly flow: Flow;
-  readonly losses: boolean;
-  readonly state: State;
+export class Solved {
   readonly status: Status;
   /** Input speed over the first determined output's speed, signed; null unless it drives. */
   readonly ratio: Rational | null;
+
+  constructor(
+    readonly network: Network,
+    readonly engaged: ReadonlySet<string>,
+    readonly flow: Flow,
+    readonly losses: boolean,
+    readonly state: State,
+  ) {
+    this.status = statusOf(state, flow);
+    this.ratio = ratioOf(state, flow, this.status);
+  }
+
   /** Power out over power in; null when not determined. */
-  readonly efficiency: Rational | null;
+  get efficiency(): Rational | null {
+    return this.status === 'drive' ? efficiencyOf(this.state, this.flow) : null;
+  }
+
   /** Friction alone stops it, though the motion is free. */
-  readonly selfLocking: boolean;
+  get selfLocking(): boolean {
+    return this.state.load.outcome === 'self-locking';
+  }
 }
 
 /** Solves what is engaged, for one flow of power. */
 export function solveEngaged(open: OpenTrain, engaged: Iterable<string>, options: { flow?: Flow; losses?: boolean; engagedMotion?: Motion } = {}): Solved {
-  const flow = options.flow ?? driveFlow(open.network);
-  const losses = options.losses ?? false;
+  const { flow = driveFlow(open.network), losses = false, engagedMotion } = options;
   const on = new Set(engaged);
-  const state = settle({ open, engaged: on, flow, losses, engagedMotion: options.engagedMotion });
-  const status = statusOf(state, flow);
-  return {
-    network: open.network,
-    engaged: on,
-    flow,
-    losses,
-    state,
-    status,
-    ratio: ratioOf(state, flow, status),
-    get efficiency() {
-      return status === 'drive' ? efficiencyOf(state, flow) : null;
-    },
-    get selfLocking() {
-      return state.load.outcome === 'self-locking';
-    },
-  };
+  return new Solved(open.network, on, flow, losses, settle({ open, engaged: on, flow, losses, engagedMotion }));
 }
 
 /** Every position of a train, in its order. */
@@ -58,12 +53,13 @@ export function solvePositions(network: Network, options: { losses?: boolean } =
   return new Map(network.train.positions.map((position) => [position.id, solveEngaged(open, position.engaged, options)]));
 }
 
-function statusOf({ speeds, load }: State, flow: Flow): Status {
+function statusOf(state: State, flow: Flow): Status {
+  const { speeds } = state;
   if (!speeds.turns) return 'locked';
   const known = flow.receivers.map((member) => speeds.of(member));
   if (known.some((speed) => speed !== null && !isZero(speed))) return 'drive';
   if (known.some((speed) => speed !== null)) return 'held';
-  return flow.receivers.length > 1 && load.outcome !== 'unloaded' ? 'split' : 'neutral';
+  return flow.receivers.length > 1 && state.load.outcome !== 'unloaded' ? 'split' : 'neutral';
 }
 
 function ratioOf({ speeds }: State, flow: Flow, status: Status): Rational | null {

@@ -1,4 +1,4 @@
-import { engage, FRAME_INDEX, freedom, openMotion, type MemberIndex } from '../kinematics';
+import { engage, FRAME_INDEX, openMotion, stands, type MemberIndex } from '../kinematics';
 import { isZero } from '../rational';
 import type { Solved } from './position';
 import { engagedTies } from './states';
@@ -14,7 +14,7 @@ export function lockSet({ network, engaged, state, flow }: Solved): readonly str
     ...slides.map((tie, i) => ({ id: slideIds[i]!, tie })),
     ...state.joints.map(({ id, tie }) => ({ id, tie })),
   ];
-  const locks = (kept: typeof elements) => freedom(engage(openMotion(state.motion.open), kept.map((element) => element.tie)), flow.driver).size === 0;
+  const locks = (kept: typeof elements) => stands(engage(openMotion(state.motion.open), kept.map((element) => element.tie)), flow.driver);
   let needed = elements;
   for (const element of elements) {
     const fewer = needed.filter((other) => other !== element);

@@ -1,6 +1,6 @@
-import { engage, FRAME_INDEX, freedom, mobility, openMotion, openTrain, speedsPerTurn, type Motion, type Network, type NetworkMesh, type Speeds, type Tie } from '../kinematics';
-import { compare, isZero, mul, sign, sub, ZERO, type Rational } from '../rational';
-import { idealTorques, lossyTorques, type Loaded, type Rolling } from '../statics';
+import { alwaysIn, engage, FRAME_INDEX, mobility, openMotion, openTrain, speedsPerTurn, stands, type Motion, type Network, type NetworkMesh, type Speeds, type Tie } from '../kinematics';
+import { compare, isZero, mul, sign, ZERO, type Rational } from '../rational';
+import { idealTorques, lossyTorques, rollingSpeed, type Load, type Loaded } from '../statics';
 import type { Question } from './flow';
 
 /** A joint that is on in a state: an engaged clutch or brake, a one-way clutch that holds, a worm that stands. */
@@ -11,23 +11,40 @@ export interface ActiveJoint {
 }
 
 /** One way in which the one-way clutches and self-locking worms can stand, with what follows from it. */
-export interface State {
-  readonly motion: Motion;
-  readonly mobility: number;
-  readonly speeds: Speeds;
-  readonly joints: readonly ActiveJoint[];
-  readonly meshes: readonly NetworkMesh[];
-  /** One-way clutches at work (always on, or selected): which of them hold. */
-  readonly oneWays: ReadonlyMap<string, 'holds' | 'overruns'>;
-  readonly load: Loaded;
-  /** False when no state was found in which everything agrees: then this is the nearest one. */
-  readonly settled: boolean;
+export class State {
+  private found: Loaded | null = null;
+
+  constructor(
+    readonly motion: Motion,
+    readonly speeds: Speeds,
+    readonly joints: readonly ActiveJoint[],
+    /** Meshes that are in. */
+    readonly meshes: readonly NetworkMesh[],
+    /** One-way clutches at work (always on, or selected): which of them hold. */
+    readonly oneWays: ReadonlyMap<string, 'holds' | 'overruns'>,
+    /** False when no state was found in which everything agrees: then this is the nearest one. */
+    readonly settled: boolean,
+    private readonly findLoad: () => Loaded,
+  ) {}
+
+  get mobility(): number {
+    return mobility(this.motion);
+  }
+
+  /** The torques, worked out when they are first asked for. */
+  get load(): Loaded {
+    return (this.found ??= this.findLoad());
+  }
+
+  asUnsettled(): State {
+    return new State(this.motion, this.speeds, this.joints, this.meshes, this.oneWays, false, this.findLoad);
+  }
 }
 
 /** The things that decide for themselves: each is off (overruns, turns freely) or on (holds, stands). */
 interface Deciding {
   readonly oneWays: readonly { readonly id: string; readonly tie: Extract<Tie, { kind: 'joins' }> }[];
-  readonly worms: readonly { readonly id: string; readonly mesh: NetworkMesh; readonly at: number }[];
+  readonly worms: readonly { readonly id: string; readonly mesh: NetworkMesh }[];
 }
 
 /** Far more than real trains need: each step follows a clutch that objected to the state before. */
@@ -69,19 +86,22 @@ export function settle(question: Question): State {
       }
     }
   }
-  return locked ?? { ...nearest!.state, settled: false };
+  return locked ?? nearest!.state.asUnsettled();
 }
 
 function decidersOf({ open, engaged }: Question): Deciding {
   const { network } = open;
+  if (!network.decides) return NOTHING_DECIDES;
   const oneWays = network.couplers.flatMap(({ coupler, acts }) => {
     if (coupler.type !== 'one-way' || acts.kind !== 'joins') return [];
     const active = coupler.control !== 'selectable' || engaged.has(coupler.id);
     return active ? [{ id: coupler.id, tie: acts }] : [];
   });
-  const worms = network.meshes.flatMap((mesh, at) => (mesh.mesh.selfLocking && isIn(mesh, network, engaged) ? [{ id: `self-lock:${mesh.mesh.id}`, mesh, at }] : []));
+  const worms = network.meshes.flatMap((mesh) => (mesh.mesh.selfLocking && isIn(mesh, network, engaged) ? [{ id: `self-lock:${mesh.mesh.id}`, mesh }] : []));
   return { oneWays, worms };
 }
+
+const NOTHING_DECIDES: Deciding = { oneWays: [], worms: [] };
 
 const isIn = (mesh: NetworkMesh, network: Network, engaged: ReadonlySet<string>): boolean => mesh.slidBy === null || engaged.has(network.couplers[mesh.slidBy]!.coupler.id);
 
@@ -122,29 +142,25 @@ function stateOf(question: Question, ground: Ground, deciding: Deciding, on: Rea
   const joints = [...ground.joints, ...decided];
   const motion = engage(ground.motion, decided.map((joint) => joint.tie));
   const speeds = speedsPerTurn(motion, flow.driver, flow.speed);
-  const meshes = network.meshes.filter((mesh) => isIn(mesh, network, engaged));
-  const rolling: Rolling = {
-    members: network.memberIds.length,
-    meshes,
-    joints: [...joints.map((joint) => joint.tie), ...ground.together],
-    driver: flow.driver,
-    torque: flow.torque,
-    receivers: flow.receivers,
-    speeds,
+  const meshes = meshesIn(network, engaged);
+  const findLoad = (): Loaded => {
+    if (!speeds.turns) return { outcome: 'unloaded' };
+    const load: Load = {
+      slides: meshes.filter(({ slidBy }) => slidBy !== null),
+      joints: [...joints.map((joint) => joint.tie), ...ground.together],
+      driver: flow.driver,
+      torque: flow.torque,
+      receivers: flow.receivers,
+    };
+    return question.losses ? lossyTorques(open, load, speeds) : idealTorques(open, load);
   };
-  let load: Loaded | null = null;
-  return {
-    motion,
-    mobility: mobility(motion),
-    speeds,
-    joints,
-    meshes,
-    oneWays: new Map(deciding.oneWays.map(({ id }, i) => [id, on.has(i) ? 'holds' : 'overruns'])),
-    get load() {
-      return (load ??= !speeds.turns ? { outcome: 'unloaded' } : question.losses ? lossyTorques(rolling, network.train) : idealTorques(rolling));
-    },
-    settled: true,
-  };
+  const oneWays = new Map(deciding.oneWays.map(({ id }, i) => [id, on.has(i) ? ('holds' as const) : ('overruns' as const)]));
+  return new State(motion, speeds, joints, meshes, oneWays, true, findLoad);
+}
+
+/** The meshes that are in: all that are always in, and the sliding ones that are engaged. */
+function meshesIn(network: Network, engaged: ReadonlySet<string>): readonly NetworkMesh[] {
+  return network.slides ? network.meshes.filter((mesh) => isIn(mesh, network, engaged)) : network.meshes;
 }
 
 /** Which deciders cannot stay as they are in this state. */
@@ -160,9 +176,9 @@ function objectionsTo(state: State, question: Question, deciding: Deciding, on: 
     const lead = state.speeds.difference(tie.a, tie.b) ?? standing?.difference(tie.a, tie.b) ?? null;
     if (lead && sign(lead) < 0) found.push(i);
   });
-  deciding.worms.forEach(({ mesh, at }, i) => {
+  deciding.worms.forEach(({ mesh }, i) => {
     const flip = deciding.oneWays.length + i;
-    if (!on.has(flip) && !wormDrives(state, question, mesh, at, network)) found.push(flip);
+    if (!on.has(flip) && !wormDrives(state, question, mesh, network)) found.push(flip);
   });
   return found;
 }
@@ -177,7 +193,7 @@ function standingSpeeds(state: State, { flow }: Question): Speeds | null {
   for (const member of flow.receivers) {
     if (state.speeds.of(member) !== null) continue;
     const stopped = engage(motion, [{ kind: 'joins', a: member, b: FRAME_INDEX }]);
-    if (freedom(stopped, flow.driver).size > 0) motion = stopped;
+    if (!stands(stopped, flow.driver)) motion = stopped;
   }
   return motion === state.motion ? null : speedsPerTurn(motion, flow.driver, flow.speed);
 }
@@ -189,24 +205,18 @@ export function jointTorque(state: State, id: string): Rational | null {
 }
 
 /** May this worm turn freely here? Only if it stands anyway, gives power to its wheel, or is turned by something other than its wheel. */
-function wormDrives(state: State, question: Question, mesh: NetworkMesh, at: number, network: Network): boolean {
-  const speed = relativeSpeed(state.speeds, mesh);
+function wormDrives(state: State, question: Question, mesh: NetworkMesh, network: Network): boolean {
+  const speed = rollingSpeed(state.speeds, mesh);
   if (speed === null) return false;
   if (isZero(speed)) return true;
   if (state.load.outcome === 'self-locking') return false;
   if (state.load.outcome === 'balanced') {
-    const lambda = state.load.torques.meshes[state.meshes.indexOf(mesh)];
+    const lambda = state.load.torques.meshes.get(mesh);
     if (lambda === null || lambda === undefined) return true;
     const power = mul(mul(lambda, mesh.za), speed);
     if (sign(power) !== 0) return compare(power, ZERO) < 0;
   }
-  const without = openTrain(network, at);
+  const without = openTrain(network, alwaysIn(network).filter((other) => other !== mesh));
   const motion = engage(openMotion(without), [...engagedTies(network, question.engaged).slides, ...state.joints.map((joint) => joint.tie)]);
-  return relativeSpeed(speedsPerTurn(motion, question.flow.driver), mesh) !== null;
-}
-
-function relativeSpeed(speeds: Speeds, mesh: NetworkMesh): Rational | null {
-  const worm = speeds.of(mesh.a);
-  const arm = speeds.of(mesh.arm);
-  return worm && arm ? sub(worm, arm) : speeds.difference(mesh.arm, mesh.a);
+  return rollingSpeed(speedsPerTurn(motion, question.flow.driver), mesh) !== null;
 }

@@ -1,26 +1,25 @@
-import { type NetworkMesh, type Speeds } from '../kinematics';
+import type { NetworkMesh, OpenTrain, Speeds } from '../kinematics';
 import { add, fromDecimal, isZero, mul, ONE, sign, sub, ZERO, type Rational } from '../rational';
 import type { Train } from '../train';
-import { balance, LOSSLESS, type Load, type MeshLoss, type Torques } from './statics';
+import { balance, balancerOf, LOSSLESS, lossyBalancer, type Load, type MeshLoss, type Torques } from './statics';
 
 export type Loaded =
-  | { readonly outcome: 'balanced'; readonly torques: Torques; readonly losses: readonly MeshLoss[] }
+  | { readonly outcome: 'balanced'; readonly torques: Torques; readonly lossOf: (mesh: NetworkMesh) => MeshLoss }
   /** Nothing resists the driver. */
   | { readonly outcome: 'unloaded' }
   /** No way of giving and taking power in the meshes agrees with itself: friction locks the train. */
   | { readonly outcome: 'self-locking' };
 
-export interface Rolling extends Omit<Load, 'meshes'> {
-  readonly meshes: readonly NetworkMesh[];
-  readonly speeds: Speeds;
-}
+const noLoss = (): MeshLoss => LOSSLESS;
 
 /** Every mesh ideal. */
-export function idealTorques(load: Rolling): Loaded {
-  const losses = load.meshes.map(() => LOSSLESS);
-  const torques = balance({ ...load, meshes: load.meshes.map((mesh) => ({ mesh, loss: LOSSLESS })) });
-  return torques ? { outcome: 'balanced', torques, losses } : { outcome: 'unloaded' };
+export function idealTorques(open: OpenTrain, load: Load): Loaded {
+  const torques = balance(balancerOf(open), load, noLoss);
+  return torques ? { outcome: 'balanced', torques, lossOf: noLoss } : { outcome: 'unloaded' };
 }
+
+/** −1 when the first gear gives power to the mesh (it drives), 1 when it takes power, 0 when nothing rolls or nothing is known. */
+type Side = -1 | 0 | 1;
 
 /**
  * Every mesh with its efficiency. In the frame of its arm a mesh passes the rolling power λ z_a (ω_A − ω_c);
@@ -28,39 +27,43 @@ export function idealTorques(load: Rolling): Loaded {
  * torques, so the signs are found by repetition, starting from the ideal ones. A mesh that does not roll
  * loses nothing.
  */
-export function lossyTorques(load: Rolling, train: Train): Loaded {
-  const rolling = load.meshes.map(({ a, arm }) => {
-    const speed = load.speeds.of(a);
-    const carrier = load.speeds.of(arm);
-    return speed && carrier ? sub(speed, carrier) : load.speeds.difference(arm, a);
-  });
-  const ideal = idealTorques(load);
+export function lossyTorques(open: OpenTrain, load: Load, speeds: Speeds): Loaded {
+  const ideal = idealTorques(open, load);
   if (ideal.outcome !== 'balanced') return ideal;
-  let signs = drivingSides(ideal.torques, rolling, load.meshes);
-  const rounds = 2 * load.meshes.length + 8;
+  const meshes = [...ideal.torques.meshes.keys()];
+  const rolling = new Map(meshes.map((mesh) => [mesh, rollingSpeed(speeds, mesh)]));
+  let sides = drivingSides(ideal.torques, rolling);
+  const rounds = 2 * meshes.length + 8;
   for (let round = 0; round < rounds; round++) {
-    const losses = load.meshes.map((mesh, k) => lossOf(mesh, signs[k]!, train));
-    const torques = balance({ ...load, meshes: load.meshes.map((mesh, k) => ({ mesh, loss: losses[k]! })) });
+    const current = sides;
+    const lossOf = (mesh: NetworkMesh) => meshLoss(mesh, current.get(mesh) ?? 0, open.network.train);
+    const torques = balance(lossyBalancer(open, lossOf), load, lossOf);
     if (!torques) return { outcome: 'self-locking' };
-    const next = drivingSides(torques, rolling, load.meshes);
-    if (next.every((side, k) => side === signs[k])) {
-      return gives(load, torques) ? { outcome: 'balanced', torques, losses } : { outcome: 'self-locking' };
+    sides = drivingSides(torques, rolling);
+    if (meshes.every((mesh) => sides.get(mesh) === current.get(mesh))) {
+      return gives(load, speeds, torques) ? { outcome: 'balanced', torques, lossOf } : { outcome: 'self-locking' };
     }
-    signs = next;
   }
   return { outcome: 'self-locking' };
 }
 
-/** −1 when the first gear gives power to the mesh (it drives), 1 when it takes power, 0 when nothing rolls or nothing is known. */
-function drivingSides(torques: Torques, rolling: readonly (Rational | null)[], meshes: readonly NetworkMesh[]): (-1 | 0 | 1)[] {
-  return meshes.map(({ za }, k) => {
-    const lambda = torques.meshes[k];
-    const speed = rolling[k];
-    return lambda && speed ? sign(mul(mul(lambda, za), speed)) : 0;
-  });
+/** Speed of a mesh's first gear seen from its arm; null where open. */
+export function rollingSpeed(speeds: Speeds, { a, arm }: NetworkMesh): Rational | null {
+  const own = speeds.of(a);
+  const carrier = speeds.of(arm);
+  return own && carrier ? sub(own, carrier) : speeds.difference(arm, a);
 }
 
-function lossOf({ mesh }: NetworkMesh, side: -1 | 0 | 1, train: Train): MeshLoss {
+function drivingSides(torques: Torques, rolling: ReadonlyMap<NetworkMesh, Rational | null>): ReadonlyMap<NetworkMesh, Side> {
+  return new Map(
+    [...torques.meshes].map(([mesh, lambda]) => {
+      const speed = rolling.get(mesh);
+      return [mesh, lambda && speed ? sign(mul(mul(lambda, mesh.za), speed)) : 0];
+    }),
+  );
+}
+
+function meshLoss({ mesh }: NetworkMesh, side: Side, train: Train): MeshLoss {
   if (side === 0) return LOSSLESS;
   const forward = mesh.efficiency ?? train.efficiency ?? 1;
   const efficiency = fromDecimal(side < 0 ? forward : (mesh.backEfficiency ?? forward));
@@ -68,16 +71,15 @@ function lossOf({ mesh }: NetworkMesh, side: -1 | 0 | 1, train: Train): MeshLoss
 }
 
 /** Power must come out where the load takes it: a negative output means that friction holds the train. */
-function gives(load: Rolling, torques: Torques): boolean {
-  const driverSpeed = load.speeds.of(load.driver);
+function gives(load: Load, speeds: Speeds, torques: Torques): boolean {
+  const driverSpeed = speeds.of(load.driver);
   let power = ZERO;
-  let known = true;
-  load.receivers.forEach((member, k) => {
+  for (const [k, member] of load.receivers.entries()) {
     const torque = torques.receivers[k];
-    const speed = load.speeds.of(member);
-    if (!torque || !speed) known = false;
-    else power = add(power, mul(torque, speed));
-  });
-  if (!known || !driverSpeed || isZero(driverSpeed)) return true;
+    const speed = speeds.of(member);
+    if (!torque || !speed) return true;
+    power = add(power, mul(torque, speed));
+  }
+  if (!driverSpeed || isZero(driverSpeed)) return true;
   return sign(power) === sign(mul(load.torque, driverSpeed));
 }

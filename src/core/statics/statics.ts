@@ -1,6 +1,6 @@
-import type { MemberIndex, NetworkMesh, Tie } from '../kinematics';
-import { FRAME_INDEX } from '../kinematics';
-import { add, fraction, mul, neg, ONE, solveSystem, ZERO, type Combination, type Equation, type Rational } from '../rational';
+import { alwaysIn, FRAME_INDEX, inCoordinates, keptWith, openTrain, tieRow, type Coordinates, type MemberIndex, type MemberVector, type NetworkMesh, type OpenTrain, type Tie } from '../kinematics';
+import { add, isZero, MINUS_ONE, mul, neg, ONE, solveDense, ZERO, type Rational } from '../rational';
+import { factorMeshes, type MeshFactor } from './mesh-factor';
 
 /** What each side of a mesh receives of its ideal share: 1 and 1 when ideal, 1 and e when the first gear drives. */
 export interface MeshLoss {
@@ -9,9 +9,13 @@ export interface MeshLoss {
 }
 export const LOSSLESS: MeshLoss = { onA: ONE, onB: ONE };
 
+/** What one unit of λ puts on the first and on the second gear's member. */
+export const meshShares = ({ za, zb }: NetworkMesh, { onA, onB }: MeshLoss): { onA: Rational; onB: Rational } => ({ onA: mul(za, onA), onB: mul(zb, onB) });
+
+/** Who puts torque in, who takes it, and what is engaged on the way. */
 export interface Load {
-  readonly members: number;
-  readonly meshes: readonly { readonly mesh: NetworkMesh; readonly loss: MeshLoss }[];
+  /** Sliding meshes that are in. */
+  readonly slides: readonly NetworkMesh[];
   readonly joints: readonly Extract<Tie, { kind: 'joins' }>[];
   readonly driver: MemberIndex;
   /** Torque put into the driver. */
@@ -23,53 +27,103 @@ export interface Load {
 export type Torque = Rational | null;
 
 export interface Torques {
-  /** λ of each mesh: λ z_a on the first gear's member, λ σ z_b on the second's, minus their sum on the arm, each with its loss. */
-  readonly meshes: readonly Torque[];
+  /** λ of each mesh that is in: λ z_a on the first gear's member, λ σ z_b on the second's, minus their sum on the arm, each with its loss. */
+  readonly meshes: ReadonlyMap<NetworkMesh, Torque>;
   /** From the joint's first member to its second. */
   readonly joints: readonly Torque[];
   /** Given out to each receiver's load. */
   readonly receivers: readonly Torque[];
 }
 
-/**
- * Static balance: the torques are the multipliers of the motion's own rows, and on every member they sum to zero.
- * Exact; null where nothing resists the driver, so that no torque can be put in.
- */
-export function balance(load: Load): Torques | null {
-  const { members, meshes, joints, driver, torque, receivers } = load;
-  const terms: Map<number, Rational>[] = Array.from({ length: members }, () => new Map());
-  const put = (member: MemberIndex, unknown: number, factor: Rational) => {
-    if (member === FRAME_INDEX) return;
-    const row = terms[member]!;
-    const total = add(row.get(unknown) ?? ZERO, factor);
-    if (total.n === 0) row.delete(unknown);
-    else row.set(unknown, total);
-  };
-  meshes.forEach(({ mesh, loss }, k) => {
-    const { onA, onB } = meshShares(mesh, loss);
-    put(mesh.a, k, onA);
-    put(mesh.b, k, onB);
-    put(mesh.arm, k, neg(add(onA, onB)));
-  });
-  joints.forEach(({ a, b }, k) => {
-    put(a, meshes.length + k, MINUS);
-    put(b, meshes.length + k, ONE);
-  });
-  receivers.forEach((member, k) => put(member, meshes.length + joints.length + k, MINUS));
-
-  const equations = terms.map((row, member): Equation => ({ terms: row as Combination, rhs: member === driver ? neg(torque) : ZERO }));
-  const unknowns = meshes.length + joints.length + receivers.length;
-  const solution = solveSystem(equations, unknowns);
-  if (!solution.consistent) return null;
-  const { values } = solution;
-  return {
-    meshes: values.slice(0, meshes.length),
-    joints: values.slice(meshes.length, meshes.length + joints.length),
-    receivers: values.slice(meshes.length + joints.length),
-  };
+/** An open train made ready for balancing: its mesh columns factored. */
+export interface Balancer {
+  readonly open: OpenTrain;
+  readonly meshes: readonly NetworkMesh[];
+  readonly columns: readonly MemberVector[];
+  readonly factor: MeshFactor;
 }
 
-const MINUS = fraction(-1);
+/** The ideal balancer of an open train, made at first use. */
+export const balancerOf = (open: OpenTrain): Balancer => keptWith(open, idealBalancer);
 
-/** What one unit of λ puts on the first and on the second gear's member. */
-export const meshShares = (mesh: NetworkMesh, loss: MeshLoss): { onA: Rational; onB: Rational } => ({ onA: mul(mesh.za, loss.onA), onB: mul(mesh.zb, loss.onB) });
+const idealBalancer = (open: OpenTrain): Balancer => makeBalancer(open, alwaysIn(open.network), () => LOSSLESS);
+
+/** A balancer with the losses given: the meshes' shares change, and with them the open train that the torques see. */
+export function lossyBalancer({ network }: OpenTrain, lossOf: (mesh: NetworkMesh) => MeshLoss): Balancer {
+  const meshes = alwaysIn(network);
+  const shares = meshes.map((mesh) => {
+    const { onA, onB } = meshShares(mesh, lossOf(mesh));
+    return { ...mesh, za: onA, zb: onB };
+  });
+  return makeBalancer(openTrain(network, shares), meshes, lossOf);
+}
+
+function makeBalancer(open: OpenTrain, meshes: readonly NetworkMesh[], lossOf: (mesh: NetworkMesh) => MeshLoss): Balancer {
+  const columns = meshes.map((mesh) => meshColumn(mesh, lossOf(mesh)));
+  return { open, meshes, columns, factor: factorMeshes(columns, open.network.memberIds.length) };
+}
+
+/** Torques on the members per unit of a mesh's λ. */
+export function meshColumn(mesh: NetworkMesh, loss: MeshLoss): MemberVector {
+  const { onA, onB } = meshShares(mesh, loss);
+  return onMembers([
+    [mesh.a, onA],
+    [mesh.b, onB],
+    [mesh.arm, neg(add(onA, onB))],
+  ]);
+}
+
+const onMembers = (vector: MemberVector): MemberVector => vector.filter(([member, value]) => member !== FRAME_INDEX && !isZero(value));
+
+/**
+ * Static balance. Torques are the multipliers of the motion's own rows, and on every member they sum to zero. By virtual
+ * work only the joints, the loads and the sliding meshes appear in the open train's few coordinates; the other meshes
+ * follow by substitution. Exact; null where nothing resists the driver, so that no torque can be put in.
+ */
+export function balance(balancer: Balancer, load: Load, lossOf: (mesh: NetworkMesh) => MeshLoss): Torques | null {
+  const { open, meshes, factor } = balancer;
+  const redundant = [...factor.redundant];
+  const unknowns: Unknown[] = [
+    ...load.joints.map((tie): Unknown => ({ column: [[tie.a, MINUS_ONE], [tie.b, ONE]], force: tieRow(open, tie).map(neg) })),
+    ...load.receivers.map((member): Unknown => ({ column: [[member, MINUS_ONE]], force: open.speeds[member]!.map(neg) })),
+    ...load.slides.map((mesh) => withForce(open, meshColumn(mesh, lossOf(mesh)))),
+    ...redundant.map((k) => withForce(open, balancer.columns[k]!)),
+  ];
+  const put = open.speeds[load.driver]!;
+  const equations = put.map((_, c) => unknowns.map(({ force }) => force[c]!));
+  const solutions = solveDense(equations, put.map((value) => neg(mul(value, load.torque))));
+  if (!solutions) return null;
+  const { particular, directions } = solutions;
+
+  const acting = new Array<Rational>(open.network.memberIds.length).fill(ZERO);
+  acting[load.driver] = load.torque;
+  const lambda = factor.solve(withTorques(acting, unknowns, particular));
+  const still = new Array<Rational>(acting.length).fill(ZERO);
+  const drifts = directions.map((direction) => factor.solve(withTorques(still, unknowns, direction)));
+  const valueOf = (u: number): Torque => (directions.every((direction) => isZero(direction[u]!)) ? particular[u]! : null);
+  const firstSlide = load.joints.length + load.receivers.length;
+  const found = new Map<NetworkMesh, Torque>();
+  meshes.forEach((mesh, k) => found.set(mesh, drifts.every((drift) => isZero(drift[k]!)) ? lambda[k]! : null));
+  load.slides.forEach((mesh, i) => found.set(mesh, valueOf(firstSlide + i)));
+  redundant.forEach((k, i) => found.set(meshes[k]!, valueOf(firstSlide + load.slides.length + i)));
+  return { meshes: found, joints: load.joints.map((_, k) => valueOf(k)), receivers: load.receivers.map((_, k) => valueOf(load.joints.length + k)) };
+}
+
+/** An unknown torque: what a unit of it puts on the members, and its generalised force in the open train's coordinates. */
+interface Unknown {
+  readonly column: MemberVector;
+  readonly force: Coordinates;
+}
+
+const withForce = (open: OpenTrain, column: MemberVector): Unknown => ({ column, force: inCoordinates(open, column) });
+
+/** The torques on all members when the unknowns have these values. */
+function withTorques(acting: readonly Rational[], unknowns: readonly Unknown[], values: readonly Rational[]): Rational[] {
+  const total = acting.slice();
+  unknowns.forEach(({ column }, u) => {
+    const value = values[u]!;
+    if (isZero(value)) return;
+    for (const [member, factor] of column) if (member !== FRAME_INDEX) total[member] = add(total[member]!, mul(factor, value));
+  });
+  return total;
+}
