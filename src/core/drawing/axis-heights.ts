@@ -3,6 +3,8 @@ export interface PlacedGear {
   readonly axis: number;
   readonly plane: number;
   readonly radius: number;
+  /** A set in half section reaches outward (up) only. */
+  readonly half?: boolean;
 }
 
 export interface Contact {
@@ -11,7 +13,8 @@ export interface Contact {
 }
 
 const MAX_TRIES = 4096;
-const CLEARANCE = 0.35;
+/** Pixels between a shaft and a gear it passes. */
+const CLEARANCE = 12;
 
 /**
  * The height of every axis, the first at 0, down positive. Real trains fold back on themselves; the side view unfolds
@@ -71,15 +74,17 @@ function costOf(heights: readonly number[], gears: readonly PlacedGear[]): numbe
     const y = heights[gear.axis]!;
     for (const other of gears.slice(i + 1)) {
       if (other.plane !== gear.plane || other.axis === gear.axis) continue;
-      if (Math.abs(heights[other.axis]! - y) < gear.radius + other.radius - 1e-6) clashes += 10;
+      const upper = heights[other.axis]! < y ? other : gear;
+      const lower = upper === gear ? other : gear;
+      if (heights[lower.axis]! - heights[upper.axis]! < (upper.half ? 0 : upper.radius) + lower.radius - 1e-6) clashes += 10;
     }
     for (const [axis, [from, to]] of reach) {
       if (axis === gear.axis || gear.plane < from || gear.plane > to) continue;
-      if (Math.abs(heights[axis]! - y) < gear.radius + CLEARANCE) clashes += 3;
+      if (y - heights[axis]! < gear.radius + CLEARANCE && heights[axis]! - y < (gear.half ? 0 : gear.radius) + CLEARANCE) clashes += 3;
     }
   }
   const top = Math.min(...gears.map((gear) => heights[gear.axis]! - gear.radius));
-  const bottom = Math.max(...gears.map((gear) => heights[gear.axis]! + gear.radius));
+  const bottom = Math.max(...gears.map((gear) => heights[gear.axis]! + (gear.half ? 0 : gear.radius)));
   return clashes * 1e6 + (bottom - top);
 }
 

@@ -1,1 +1,2 @@
-export { drawSideView, type Bearing, type Drawn, type GearBar, type Label, type Port, type Shaft, type SideView } from './side-view';
+export { drawSideView, type Drawn } from './side-view';
+export type { Box, CouplerShape, GearShape, Label, MemberLines, PinShape, Point, Port, Segment, SideView } from './geometry';

@@ -1,0 +1,113 @@
+/** A point or stretch in drawing units (pixels at scale 1), y downward. */
+export interface Point {
+  readonly x: number;
+  readonly y: number;
+}
+
+export interface Segment {
+  readonly x1: number;
+  readonly y1: number;
+  readonly x2: number;
+  readonly y2: number;
+}
+
+export interface Box {
+  readonly left: number;
+  readonly right: number;
+  readonly top: number;
+  readonly bottom: number;
+}
+
+/** A gear seen from the side. */
+export interface GearShape {
+  readonly gear: string;
+  readonly member: string;
+  /** bar: across its axis · rim: a tooth line with a stem to its member · planet: an I on its pin · side, top: bevel gears. */
+  readonly shape: 'bar' | 'rim' | 'planet' | 'side' | 'top';
+  readonly x: number;
+  /** Middle of the gear: the axis for a bar, the pitch line for a rim, the pin for a planet. */
+  readonly y: number;
+  /** From the middle to the pitch line. */
+  readonly radius: number;
+  readonly halfWidth: number;
+  /** Rows free round the axis where another member passes through a bar. */
+  readonly bore: number;
+  /** Everything the gear covers, for picking it. */
+  readonly box: Box;
+}
+
+/** A member's lines. */
+export interface MemberLines {
+  readonly member: string;
+  readonly segments: readonly Segment[];
+}
+
+/** A clutch, brake, one-way clutch or sliding mesh. */
+export interface CouplerShape {
+  readonly coupler: string;
+  readonly x: number;
+  readonly y: number;
+  /** Degrees to turn the symbol, drawn from its first member on the left to its second on the right. */
+  readonly turn: 0 | 90 | 180 | 270;
+  /** Which side is the frame, if any: it is drawn hatched. */
+  readonly frame: 'first' | 'second' | null;
+}
+
+export interface Label {
+  readonly text: string;
+  readonly of: { readonly kind: 'gear' | 'member' | 'coupler'; readonly id: string };
+  /** Where the text starts, ends or is centred, on its middle line. */
+  readonly x: number;
+  readonly y: number;
+  readonly anchor: 'start' | 'middle' | 'end';
+}
+
+/** Where power goes in (arrow towards the train) and comes out; `side` is the edge it stands at. */
+export interface Port {
+  readonly kind: 'input' | 'output';
+  readonly member: string;
+  readonly side: 'left' | 'right';
+  readonly x: number;
+  readonly y: number;
+}
+
+/** A planet's own shaft, round which it turns on its carrier. */
+export interface PinShape {
+  readonly planet: string;
+  readonly carrier: string;
+  readonly x1: number;
+  readonly x2: number;
+  readonly y: number;
+}
+
+/** The side view as geometry. The same for screen, file and thumbnail. */
+export interface SideView {
+  readonly width: number;
+  readonly height: number;
+  readonly axes: readonly Segment[];
+  readonly gears: readonly GearShape[];
+  readonly pins: readonly PinShape[];
+  readonly lines: readonly MemberLines[];
+  readonly couplers: readonly CouplerShape[];
+  readonly bearings: readonly Point[];
+  readonly ports: readonly Port[];
+  /** Where two members' lines cross: parts that would collide if it were built in this order. */
+  readonly crossings: readonly Point[];
+  readonly labels: readonly Label[];
+  /** The figures from left to right, to keep the picture stable under small edits. */
+  readonly order: readonly string[];
+}
+
+/** How wide a text is drawn at 15 px, about. */
+export const textWidth = (text: string): number => text.length * 8.2;
+export const TEXT_HEIGHT = 16;
+
+export function labelBox({ text, x, y, anchor }: Label): Box {
+  const width = textWidth(text);
+  const left = anchor === 'start' ? x : anchor === 'end' ? x - width : x - width / 2;
+  return { left, right: left + width, top: y - TEXT_HEIGHT / 2, bottom: y + TEXT_HEIGHT / 2 };
+}
+
+export const overlap = (a: Box, b: Box): boolean => a.left < b.right && a.right > b.left && a.top < b.bottom && a.bottom > b.top;
+
+export const segmentBox = ({ x1, y1, x2, y2 }: Segment, half = 2): Box => ({ left: Math.min(x1, x2) - half, right: Math.max(x1, x2) + half, top: Math.min(y1, y2) - half, bottom: Math.max(y1, y2) + half });

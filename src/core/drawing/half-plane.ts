@@ -1,0 +1,162 @@
+import type { Gear } from '../train';
+import type { DrawingPlan, Figure } from './plan';
+
+/** A cell of an axis' half plane: column along the axis, row outward from the centre line (row 0). */
+export interface Cell {
+  readonly x: number;
+  readonly row: number;
+}
+
+/** Part of a gear that other members' lines must go round: rows from … to in one column. */
+export interface Body {
+  readonly gear: Gear;
+  /** bar: right across the axis · sun, ring: a tooth line with its stem · planet: an I · side: a bevel gear seen edge-on · top: a bevel planet. */
+  readonly shape: 'bar' | 'sun' | 'ring' | 'planet' | 'side' | 'top';
+  readonly x: number;
+  readonly from: number;
+  readonly to: number;
+  /** Where the pitch line is drawn; for a planet, its pin. */
+  readonly at: number;
+}
+
+/** A place where a member must be reached: any of these cells. */
+export interface Terminal {
+  readonly member: string;
+  readonly cells: readonly Cell[];
+  /** All of its cells are the member's own, used or not: both ends of a planet's pin. */
+  readonly kept?: boolean;
+}
+
+/** Where a planet sits on its carrier. */
+export interface Pin {
+  readonly carrier: string;
+  readonly planet: string;
+  readonly row: number;
+  /** Left and right end, in columns: the planet's own shaft between its planes. */
+  readonly x1: number;
+  readonly x2: number;
+}
+
+/** One axis' half plane before routing. */
+export interface HalfPlane {
+  readonly axis: number;
+  readonly columns: number;
+  readonly rows: number;
+  readonly bodies: readonly Body[];
+  readonly terminals: readonly Terminal[];
+  readonly pins: readonly Pin[];
+  readonly planetary: boolean;
+  /** Members that run on the centre line at no extra cost. */
+  readonly central: ReadonlySet<string>;
+}
+
+/** Columns between figures: room for a coupler's symbol and a line either side. */
+export const GAP = 6;
+const PLANE_GAP = 3;
+const PIN_ROW = 11;
+/** Lowest row of a loose gear's hub: what runs on the centre line passes under it. */
+const HUB_ROW = 1;
+
+const figureWidth = (figure: Figure): number => (figure.kind === 'bars' ? 1 : figure.kind === 'bevel' ? 5 : (figure.planes.length - 1) * PLANE_GAP + 1);
+
+/** The first column of each figure when they stand in this order, and the number of columns in all. */
+export function columnsOf(figures: readonly Figure[]): { readonly starts: ReadonlyMap<Figure, number>; readonly columns: number } {
+  const starts = new Map<Figure, number>();
+  let at = GAP;
+  for (const figure of figures) {
+    starts.set(figure, at);
+    at += figureWidth(figure) + GAP;
+  }
+  return { starts, columns: at };
+}
+
+/** Puts the figures of one axis into its half plane. `barRows` says how many rows a fixed gear is high. */
+export function halfPlane(plan: DrawingPlan, axis: number, order: readonly Figure[], barRows: (gear: Gear) => number): HalfPlane {
+  const { starts, columns } = columnsOf(order);
+  const bodies: Body[] = [];
+  const terminals: Terminal[] = [];
+  const pins: Pin[] = [];
+  let planetary = false;
+  for (const figure of order) {
+    const x = starts.get(figure)!;
+    if (figure.kind === 'bars') {
+      for (const gear of figure.gears) {
+        if (plan.axisOf.get(gear.member) !== axis) continue;
+        const hub = isLoose(plan, gear.member) ? HUB_ROW : 0;
+        const to = Math.max(hub + 1, barRows(gear));
+        bodies.push({ gear, shape: 'bar', x, from: hub + 1, to, at: to });
+        terminals.push({ member: gear.member, cells: [{ x, row: hub }] });
+      }
+    } else if (figure.axis === axis) {
+      planetary = true;
+      if (figure.kind === 'bevel') bevel(figure, x, bodies, terminals, pins);
+      else planes(figure, x, plan, bodies, terminals, pins);
+    }
+  }
+  const { input, outputs } = plan.train;
+  const { axisOf } = plan;
+  if (axisOf.get(input) === axis) terminals.push({ member: input, cells: [{ x: 0, row: 0 }] });
+  const leaving = outputs.filter((output) => axisOf.get(output) === axis);
+  leaving.forEach((output, i) => terminals.push({ member: output, cells: [{ x: i === 1 ? 0 : columns - 1, row: 0 }] }));
+  const rows = Math.max(4, ...bodies.map((body) => body.to)) + 4 + Math.min(3, Math.floor(plan.train.couplers.length / 3));
+  const central = new Set(plan.axes[axis]!.filter((member) => member === input || outputs.includes(member) || (!planetary && !isLoose(plan, member))));
+  return { axis, columns, rows, bodies, terminals, pins, planetary, central };
+}
+
+/** A member with one gear that turns loose on a shaft of its axis: its hub leaves the centre line to that shaft. */
+export function isLoose({ train, axes, axisOf }: DrawingPlan, member: string): boolean {
+  const isEnd = (id: string) => id === train.input || train.outputs.includes(id);
+  const gearsOn = (id: string) => train.gears.filter((gear) => gear.member === id).length;
+  if (isEnd(member) || gearsOn(member) !== 1) return false;
+  return axes[axisOf.get(member)!]!.some((other) => other !== member && (isEnd(other) || gearsOn(other) > 1));
+}
+
+function planes(figure: Extract<Figure, { kind: 'set' }>, start: number, plan: DrawingPlan, bodies: Body[], terminals: Terminal[], pins: Pin[]): void {
+  const largest = Math.max(...figure.planes.flatMap((plane) => plane.planets.map((gear) => gear.teeth)));
+  const double = figure.planes.some((plane) => plane.planets.length > 1);
+  const rowOf = new Map<string, number>();
+  const reach = (gear: Gear) => (double ? 2 : 3 + Math.round(2 * (gear.teeth / largest)));
+  for (const { planets } of figure.planes) {
+    if (planets.length > 1) planets.forEach((gear, i) => rowOf.set(gear.member, PIN_ROW - 2 + 5 * i));
+  }
+  for (const { planets } of figure.planes) for (const gear of planets) if (!rowOf.has(gear.member)) rowOf.set(gear.member, PIN_ROW);
+  const span = new Map<string, [number, number]>();
+  figure.planes.forEach((plane, i) => {
+    const x = start + i * PLANE_GAP;
+    let low = Infinity;
+    let high = -Infinity;
+    for (const gear of plane.planets) {
+      const row = rowOf.get(gear.member)!;
+      const half = reach(gear);
+      bodies.push({ gear, shape: 'planet', x, from: row - half + 1, to: row + half - 1, at: row });
+      low = Math.min(low, row - half);
+      high = Math.max(high, row + half);
+      const [x1, x2] = span.get(gear.member) ?? [x, x];
+      span.set(gear.member, [Math.min(x1, x), Math.max(x2, x)]);
+    }
+    if (plane.sun) {
+      bodies.push({ gear: plane.sun, shape: 'sun', x, from: low, to: low, at: low });
+      if (plan.axisOf.has(plane.sun.member)) terminals.push({ member: plane.sun.member, cells: [{ x, row: low - 1 }] });
+    }
+    if (plane.ring) {
+      bodies.push({ gear: plane.ring, shape: 'ring', x, from: high, to: high, at: high });
+      if (plan.axisOf.has(plane.ring.member)) terminals.push({ member: plane.ring.member, cells: [{ x, row: high + 1 }, { x: x - 1, row: high }, { x: x + 1, row: high }] });
+    }
+  });
+  for (const [planet, [x1, x2]] of span) {
+    const row = rowOf.get(planet)!;
+    pins.push({ carrier: figure.carrier, planet, row, x1, x2 });
+    terminals.push({ member: figure.carrier, cells: [{ x: x1 - 1, row }, { x: x2 + 1, row }], kept: true });
+  }
+}
+
+function bevel(figure: Extract<Figure, { kind: 'bevel' }>, x: number, bodies: Body[], terminals: Terminal[], pins: Pin[]): void {
+  const top = PIN_ROW - 2;
+  bodies.push({ gear: figure.left, shape: 'side', x, from: 3, to: top, at: top });
+  bodies.push({ gear: figure.right, shape: 'side', x: x + 4, from: 3, to: top, at: top });
+  for (let i = 1; i < 4; i++) bodies.push({ gear: figure.planet, shape: 'top', x: x + i, from: top, to: top, at: top });
+  terminals.push({ member: figure.left.member, cells: [{ x, row: 2 }, { x: x - 1, row: 4 }] });
+  terminals.push({ member: figure.right.member, cells: [{ x: x + 4, row: 2 }, { x: x + 5, row: 4 }] });
+  terminals.push({ member: figure.carrier, cells: [{ x: x + 2, row: top + 1 }] });
+  pins.push({ carrier: figure.carrier, planet: figure.planet.member, row: top, x1: x + 2, x2: x + 2 });
+}

@@ -1,0 +1,71 @@
+import type { Train } from '../train';
+import { labelBox, overlap, segmentBox, TEXT_HEIGHT, type Box, type Label, type SideView } from './geometry';
+
+type Bare = Omit<SideView, 'labels'>;
+
+/** Every label at the free place nearest its part among a few candidates, clear of lines, parts and other labels. */
+export function placeLabels(train: Train, view: Bare): Label[] {
+  const taken: Box[] = [
+    ...view.lines.flatMap(({ segments }) => segments.map((segment) => segmentBox(segment, 3))),
+    ...view.gears.map(({ box }) => box),
+    ...view.couplers.map(({ x, y }) => ({ left: x - 10, right: x + 10, top: y - 10, bottom: y + 10 })),
+    ...view.bearings.map(({ x, y }) => ({ left: x - 9, right: x + 9, top: y - 12, bottom: y + 12 })),
+  ];
+  const labels: Label[] = [];
+  const put = (candidates: readonly Label[]) => {
+    const inside = ({ left, right, top, bottom }: Box) => left >= 0 && right <= view.width && top >= 0 && bottom <= view.height;
+    const clear = candidates.find((label) => inside(labelBox(label)) && !taken.some((box) => overlap(labelBox(label), box)));
+    if (!clear) return;
+    labels.push(clear);
+    taken.push(labelBox(clear));
+  };
+  const names = new Map(train.members.map((member) => [member.id, member.name || member.id]));
+  for (const { kind, member, side, x, y } of view.ports) {
+    const text = names.get(member)!;
+    const anchor = side === 'left' ? 'end' : 'start';
+    put([{ text: cut(text), of: { kind: 'member', id: member }, x: side === 'left' ? x - 24 : x + 24, y: kind === 'input' ? y : y, anchor }]);
+  }
+  for (const { coupler: id, x, y } of view.couplers) {
+    const text = train.couplers.find((coupler) => coupler.id === id)?.name || id;
+    put(around(cut(text), { kind: 'coupler', id }, { left: x - 11, right: x + 11, top: y - 11, bottom: y + 11 }));
+  }
+  const done = new Set<string>();
+  for (const { gear: id, box } of view.gears) {
+    if (done.has(id)) continue;
+    done.add(id);
+    const { teeth } = train.gears.find((gear) => gear.id === id)!;
+    put(around(String(teeth), { kind: 'gear', id }, box));
+  }
+  const portMembers = new Set(view.ports.map(({ member }) => member));
+  for (const { member, segments } of view.lines) {
+    if (portMembers.has(member) || !view.bearings.length) continue;
+    const run = segments.filter(({ y1, y2 }) => y1 === y2).sort((a, b) => b.x2 - b.x1 - (a.x2 - a.x1))[0];
+    if (!run || !view.bearings.some(({ x, y }) => y === run.y1 && (x === run.x1 || x === run.x2))) continue;
+    const of = { kind: 'member' as const, id: member };
+    const text = cut(names.get(member)!);
+    put([
+      { text, of, x: run.x1 - 14, y: run.y1, anchor: 'end' },
+      { text, of, x: run.x2 + 14, y: run.y1, anchor: 'start' },
+      { text, of, x: run.x1 - 4, y: run.y1 + 22, anchor: 'middle' },
+      { text, of, x: run.x2 + 4, y: run.y1 + 22, anchor: 'middle' },
+    ]);
+  }
+  return labels;
+}
+
+const cut = (text: string): string => (text.length > 13 ? `${text.slice(0, 12)}…` : text);
+
+/** Candidates round a box, nearest first: beside it at the top, the middle and the foot, then over and under it. */
+function around(text: string, of: Label['of'], { left, right, top, bottom }: Box): Label[] {
+  const middle = (top + bottom) / 2;
+  const across = (left + right) / 2;
+  const half = TEXT_HEIGHT / 2;
+  const found: Label[] = [];
+  for (const gap of [4, 10, 18]) {
+    for (const y of [Math.min(top + half, middle), Math.max(bottom - half, middle), middle, top - half, bottom + half]) {
+      found.push({ text, of, x: right + gap, y, anchor: 'start' }, { text, of, x: left - gap, y, anchor: 'end' });
+    }
+    found.push({ text, of, x: across, y: top - half - gap, anchor: 'middle' }, { text, of, x: across, y: bottom + half + gap, anchor: 'middle' });
+  }
+  return found;
+}

@@ -1,0 +1,133 @@
+import { axesOf, FRAME, type Gear, type Train } from '../train';
+
+/**
+ * What has to be drawn, before it has a place: axes, and the figures that stand side by side along them.
+ * A figure is a group of gears that belong in one place: a meshing group on fixed axes, a planetary set with all
+ * planes of its planets, or a bevel differential.
+ */
+export interface DrawingPlan {
+  readonly train: Train;
+  /** Fixed axes, in document order; each a list of members. */
+  readonly axes: readonly (readonly string[])[];
+  /** Axis of every member that turns about a fixed line (planets are drawn with their carrier). */
+  readonly axisOf: ReadonlyMap<string, number>;
+  readonly figures: readonly Figure[];
+}
+
+export type Figure =
+  /** Gears in one plane across fixed axes, touching where they mesh. */
+  | { readonly kind: 'bars'; readonly key: string; readonly gears: readonly Gear[] }
+  /** A planetary set in half section: one plane after the other, each a stack of gears from the axis outward. */
+  | { readonly kind: 'set'; readonly key: string; readonly axis: number; readonly carrier: string; readonly planes: readonly SetPlane[] }
+  /** Two bevel gears facing each other with a bevel planet between. */
+  | { readonly kind: 'bevel'; readonly key: string; readonly axis: number; readonly carrier: string; readonly left: Gear; readonly planet: Gear; readonly right: Gear };
+
+/** One plane of a set: a sun (or none), one planet or two stacked, a ring (or none). */
+export interface SetPlane {
+  readonly sun: Gear | null;
+  readonly planets: readonly Gear[];
+  readonly ring: Gear | null;
+}
+
+/** Sorts a train's gears into figures. */
+export function planDrawing(train: Train): DrawingPlan {
+  const axes = axesOf(train).filter((axis) => axis.arm === FRAME).map((axis) => axis.members);
+  const axisOf = new Map(axes.flatMap((members, i) => members.map((id) => [id, i] as const)));
+  const carrierOf = new Map(train.members.flatMap((member) => (member.carrier ? [[member.id, member.carrier] as const] : [])));
+  const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
+  const planetary = new Set(train.meshes.filter((mesh) => mesh.gears.some((id) => carrierOf.has(gears.get(id)!.member))).map((mesh) => mesh.id));
+  const figures: Figure[] = [];
+  for (const group of fixedGroups(train, carrierOf, planetary, gears)) figures.push({ kind: 'bars', key: `bars ${group[0]!.id}`, gears: group });
+  for (const planets of planetClusters(train, carrierOf)) {
+    const carrier = carrierOf.get(planets[0]!)!;
+    const axis = axisOf.get(carrier);
+    if (axis === undefined) continue;
+    figures.push(setFigure(train, planets, carrier, axis, gears));
+  }
+  return { train, axes, axisOf, figures };
+}
+
+/** Gears of fixed members, grouped by the meshes between them; a gear that only meets planets is drawn in its set. */
+function fixedGroups(train: Train, carrierOf: ReadonlyMap<string, string>, planetary: ReadonlySet<string>, gears: ReadonlyMap<string, Gear>): Gear[][] {
+  const inSets = new Set(train.meshes.filter(({ id }) => planetary.has(id)).flatMap((mesh) => mesh.gears));
+  const meshed = new Set(train.meshes.filter(({ id }) => !planetary.has(id)).flatMap((mesh) => mesh.gears));
+  const own = train.gears.filter((gear) => !carrierOf.has(gear.member) && gear.member !== FRAME && (meshed.has(gear.id) || !inSets.has(gear.id)));
+  const groupOf = new Map(own.map((gear) => [gear.id, [gear]]));
+  for (const mesh of train.meshes) {
+    if (planetary.has(mesh.id)) continue;
+    const [left, right] = mesh.gears.map((id) => groupOf.get(id));
+    if (!left || !right || left === right) continue;
+    left.push(...right);
+    for (const gear of right) groupOf.set(gear.id, left);
+  }
+  return [...new Set(groupOf.values())].map((group) => group.map((gear) => gears.get(gear.id)!));
+}
+
+/** Planets that are drawn together: those of one carrier that mesh with each other. */
+function planetClusters(train: Train, carrierOf: ReadonlyMap<string, string>): string[][] {
+  const memberOf = new Map(train.gears.map((gear) => [gear.id, gear.member]));
+  const clusters = new Map(train.members.filter(({ carrier }) => carrier !== undefined).map(({ id }) => [id, [id]]));
+  for (const mesh of train.meshes) {
+    const [a, b] = mesh.gears.map((id) => memberOf.get(id)!);
+    const [left, right] = [clusters.get(a!), clusters.get(b!)];
+    if (!left || !right || left === right || carrierOf.get(a!) !== carrierOf.get(b!)) continue;
+    left.push(...right);
+    for (const id of right) clusters.set(id, left);
+  }
+  return [...new Set(clusters.values())];
+}
+
+function setFigure(train: Train, planets: readonly string[], carrier: string, axis: number, gears: ReadonlyMap<string, Gear>): Figure {
+  const own = new Set(planets);
+  const meshes = train.meshes.map((mesh) => mesh.gears.map((id) => gears.get(id)!)).filter((pair) => pair.some((gear) => own.has(gear.member)));
+  const [bevel] = train.gears.filter((gear) => own.has(gear.member) && gear.type === 'bevel');
+  if (bevel) {
+    const sides = meshes.filter((pair) => pair.includes(bevel)).map((pair) => pair.find((gear) => gear !== bevel)!);
+    const [left, right] = sides;
+    if (left && right && sides.length === 2) {
+      // A second output leaves to the left, so its gear stands there.
+      const turned = train.outputs[1] === right.member;
+      return { kind: 'bevel', key: `set ${planets[0]}`, axis, carrier, left: turned ? right : left, planet: bevel, right: turned ? left : right };
+    }
+  }
+  return { kind: 'set', key: `set ${planets[0]}`, axis, carrier, planes: planesOf(own, meshes) };
+}
+
+/**
+ * The planes of a set. Every central gear starts a stack: its planet, the planet beyond (if that one meets the other
+ * centre there), and the gear on the far side. Stacks that share a planet gear but not a side become planes of their own.
+ */
+function planesOf(planets: ReadonlySet<string>, meshes: readonly (readonly Gear[])[]): SetPlane[] {
+  const isPlanet = (gear: Gear) => planets.has(gear.member);
+  const suns = new Map<Gear, Gear[]>();
+  const rings = new Map<Gear, Gear>();
+  const pairs: [Gear, Gear][] = [];
+  for (const [a, b] of meshes as readonly [Gear, Gear][]) {
+    if (isPlanet(a) && isPlanet(b)) pairs.push([a, b]);
+    else {
+      const [planet, centre] = isPlanet(a) ? [a, b] : [b, a];
+      if (centre.type === 'internal') rings.set(planet, centre);
+      else suns.set(planet, [...(suns.get(planet) ?? []), centre]);
+    }
+  }
+  const planes: SetPlane[] = [];
+  const ringed = new Set<Gear>();
+  const sunned = new Set<Gear>();
+  const ringFor = (planet: Gear) => {
+    const ring = ringed.has(planet) ? undefined : rings.get(planet);
+    if (ring) ringed.add(planet);
+    return ring ?? null;
+  };
+  for (const [a, b] of pairs) {
+    // The planet that meets a sun stands inside; with suns at both, the one without a ring.
+    const [inner, outer] = suns.has(b) && (!suns.has(a) || rings.has(a)) ? [b, a] : [a, b];
+    const [sun = null] = suns.get(inner) ?? [];
+    if (sun) sunned.add(inner);
+    planes.push({ sun, planets: [inner, outer], ring: ringFor(outer) });
+  }
+  for (const [planet, centres] of suns) {
+    for (const sun of sunned.has(planet) ? centres.slice(1) : centres) planes.push({ sun, planets: [planet], ring: ringFor(planet) });
+  }
+  for (const [planet, ring] of rings) if (!ringed.has(planet)) planes.push({ sun: null, planets: [planet], ring });
+  return planes;
+}

@@ -1,0 +1,109 @@
+import type { Cell } from '../half-plane';
+
+/** A stretch of line: its cells, and the pairs of neighbours among them. */
+export interface Piece {
+  readonly cells: readonly number[];
+  readonly links: readonly (readonly [number, number])[];
+  readonly cost: number;
+}
+
+/** What belongs to nobody's line: symbols and the frame's hatching. */
+export const FRAME_NET = 30_000;
+
+const SEVERAL = -2;
+
+/** Bit of a direction among a cell's links. */
+export const bit = (direction: number): number => 1 << direction;
+export const opposite = (direction: number): number => (direction + 2) % 4;
+const ALONG = bit(0) | bit(2);
+const ACROSS = bit(1) | bit(3);
+
+/** The cells of a half plane as numbers, and what lies on them while lines are being found. */
+export class Grid {
+  readonly size: number;
+  /** Closed to every line: bodies of gears. */
+  readonly blocked: Uint8Array;
+  /** Owner of a cell that only one member may use (its terminal), else −1. */
+  readonly reserved: Int16Array;
+  /** How often a cell has been fought over: it grows dearer every round. */
+  readonly history: Float64Array;
+  /** Net on a cell, −1 free, −2 several. */
+  readonly net: Int16Array;
+  /** Directions in which the net on a cell leaves it, as bits. */
+  readonly links: Uint8Array;
+  private readonly crossed = new Set<number>();
+  private readonly clashed = new Set<number>();
+
+  constructor(
+    readonly columns: number,
+    readonly rows: number,
+  ) {
+    this.size = columns * rows;
+    this.blocked = new Uint8Array(this.size);
+    this.reserved = new Int16Array(this.size).fill(-1);
+    this.history = new Float64Array(this.size);
+    this.net = new Int16Array(this.size).fill(-1);
+    this.links = new Uint8Array(this.size);
+  }
+
+  at = ({ x, row }: Cell): number => row * this.columns + x;
+  cell = (at: number): Cell => ({ x: at % this.columns, row: Math.floor(at / this.columns) });
+  has = ({ x, row }: Cell): boolean => x >= 0 && x < this.columns && row >= 0 && row < this.rows;
+
+  /** The neighbour in direction 0 right, 1 inward, 2 left, 3 outward; −1 over the edge. */
+  step(at: number, direction: number): number {
+    const x = at % this.columns;
+    if (direction === 0) return x + 1 < this.columns ? at + 1 : -1;
+    if (direction === 2) return x > 0 ? at - 1 : -1;
+    if (direction === 1) return at >= this.columns ? at - this.columns : -1;
+    return at + this.columns < this.size ? at + this.columns : -1;
+  }
+
+  /** May this net have a line end here? */
+  open(at: number, net: number): boolean {
+    if (this.blocked[at] || (this.reserved[at]! >= 0 && this.reserved[at] !== net)) return false;
+    return this.net[at] === -1 || this.net[at] === net;
+  }
+
+  /** Does a net lie here that runs straight across this direction, so that it can be crossed? */
+  crossable(at: number, direction: number): boolean {
+    return this.net[at]! >= 0 && this.net[at] !== FRAME_NET && this.links[at] === (direction % 2 === 0 ? ACROSS : ALONG);
+  }
+
+  clear(): void {
+    this.net.fill(-1);
+    this.links.fill(0);
+    this.crossed.clear();
+    this.clashed.clear();
+  }
+
+  /** Lays a net's piece; where another lies already it is a crossing if both run straight, else a clash. */
+  paint(net: number, { cells, links }: Piece): void {
+    const own = new Map<number, number>(cells.map((cell) => [cell, 0]));
+    for (const [a, b] of links) {
+      const direction = b === a + 1 ? 0 : b === a - 1 ? 2 : b < a ? 1 : 3;
+      own.set(a, own.get(a)! | bit(direction));
+      own.set(b, own.get(b)! | bit(opposite(direction)));
+    }
+    for (const [at, mask] of own) {
+      if (this.net[at] === -1 || this.net[at] === net) {
+        this.net[at] = net;
+        this.links[at]! |= mask;
+        continue;
+      }
+      const straight = (mask === ALONG && this.links[at] === ACROSS) || (mask === ACROSS && this.links[at] === ALONG);
+      (straight && this.net[at]! >= 0 && this.net[at] !== FRAME_NET ? this.crossed : this.clashed).add(at);
+      this.net[at] = SEVERAL;
+    }
+  }
+
+  conflicts(): { crossings: number[]; clashes: number } {
+    return { crossings: [...this.crossed], clashes: this.clashed.size };
+  }
+
+  /** Makes the cells that are fought over dearer for all rounds to come. */
+  remember(): void {
+    for (const at of this.crossed) this.history[at]! += 8;
+    for (const at of this.clashed) this.history[at]! += 30;
+  }
+}

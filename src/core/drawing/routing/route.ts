@@ -1,0 +1,251 @@
+import { FRAME, type JoiningCoupler, type Train } from '../../train';
+import type { Cell, HalfPlane, Terminal } from '../half-plane';
+import { FRAME_NET, Grid, opposite, type Piece } from './grid';
+import { spread, type Field, type Prices } from './search';
+
+/** A coupler's symbol: its middle cell, and the direction from joins[0] to joins[1]: 0 right, 1 inward, 2 left, 3 outward. */
+export interface SymbolPlace {
+  readonly coupler: string;
+  readonly at: Cell;
+  readonly direction: number;
+}
+
+export interface Routed {
+  /** Each member's lines: pairs of neighbouring cells. */
+  readonly links: ReadonlyMap<string, readonly (readonly [Cell, Cell])[]>;
+  /** Is this cell part of the member's lines? */
+  readonly reaches: (member: string, cell: Cell) => boolean;
+  readonly symbols: readonly SymbolPlace[];
+  readonly crossings: readonly Cell[];
+  /** Parts that could not be kept apart or connected: 0 in a sound drawing. */
+  readonly faults: number;
+  readonly cost: number;
+}
+
+/** A coupler in its place: the symbol's cells, and the line it adds to either member. */
+interface Link {
+  readonly symbol: SymbolPlace;
+  readonly middle: number;
+  readonly a: Piece;
+  readonly b: Piece;
+}
+
+/**
+ * Finds every member's lines and every coupler's place in a half plane by negotiated congestion (PathFinder, McMurchie
+ * and Ebeling 1995): each round takes up one member after the other and lays it anew among the rest, then the couplers;
+ * crossing and sharing get dearer every round, and dearest where they happened before.
+ */
+export function routeHalfPlane(plane: HalfPlane, train: Train, rounds: number): Routed {
+  const joints = train.couplers.flatMap((coupler) => ('joins' in coupler ? [[coupler.id, ...coupler.joins]] : []));
+  const key = JSON.stringify([rounds, plane.columns, plane.rows, plane.bodies.map(({ gear, x, from, to }) => [gear.member, x, from, to]), plane.terminals, plane.pins, [...plane.central], joints]);
+  const found = routed.get(key);
+  if (found) return found;
+  const fresh = negotiate(plane, train, rounds);
+  if (routed.size >= ROUTED) routed.delete(routed.keys().next().value!);
+  routed.set(key, fresh);
+  return fresh;
+}
+
+/** The same half plane comes back with every edit that does not change its shape. */
+const routed = new Map<string, Routed>();
+const ROUTED = 64;
+
+function negotiate(plane: HalfPlane, train: Train, rounds: number): Routed {
+  const members = membersOf(plane, train);
+  const couplers = train.couplers.filter((coupler): coupler is JoiningCoupler => 'joins' in coupler && coupler.joins.some((id) => members.includes(id)));
+  const grid = gridOf(plane, members);
+  const trees = new Map<number, Piece>();
+  const links = new Map<string, Link>();
+  const order = members.map((_, i) => i).sort((a, b) => Number(plane.central.has(members[b]!)) - Number(plane.central.has(members[a]!)));
+  let best: Routed | null = null;
+  for (let round = 0; round < rounds; round++) {
+    const crossing = 14 + 12 * round;
+    const prices = (net: number): Prices => ({ crossing, share: 60 + 60 * round, centre: plane.central.has(members[net]!) ? 0 : 8 });
+    for (const net of order) {
+      trees.delete(net);
+      paint(net);
+      const tree = layTree(grid, plane, members[net]!, net, prices(net));
+      if (tree) trees.set(net, tree);
+    }
+    // A coupler may start from another's line, so all of them are taken up before any is laid.
+    links.clear();
+    for (const coupler of couplers) {
+      paint();
+      const [a, b] = coupler.joins.map((id) => members.indexOf(id));
+      const lost = [a!, b!].some((net) => net >= 0 && plane.terminals.some(({ member }) => member === members[net]) && cellsOf(net).length === 0);
+      const link = lost ? null : layLink(grid, coupler, a!, b!, cellsOf, prices(Math.max(a!, b!)));
+      if (link) links.set(coupler.id, link);
+    }
+    paint();
+    const found = result();
+    if (!best || found.cost < best.cost) best = found;
+    if (found.faults === 0 && found.crossings.length === 0) break;
+    grid.remember();
+  }
+  return best!;
+
+  function paint(without = -1): void {
+    grid.clear();
+    for (const [net, tree] of trees) grid.paint(net, tree);
+    for (const [id, { middle, a, b }] of links) {
+      const [first, second] = couplers.find((coupler) => coupler.id === id)!.joins.map((end) => members.indexOf(end));
+      if (without >= 0 && (first === without || second === without)) continue;
+      grid.paint(first! < 0 ? FRAME_NET : first!, a);
+      grid.paint(second! < 0 ? FRAME_NET : second!, b);
+      grid.paint(FRAME_NET, { cells: [middle], links: [], cost: 0 });
+    }
+  }
+
+  function cellsOf(net: number): number[] {
+    const cells = [...(trees.get(net)?.cells ?? [])];
+    for (const [id, { a, b }] of links) {
+      const { joins } = couplers.find((coupler) => coupler.id === id)!;
+      if (members.indexOf(joins[0]) === net) cells.push(...a.cells);
+      if (members.indexOf(joins[1]) === net) cells.push(...b.cells);
+    }
+    for (const terminal of plane.terminals) if (terminal.member === members[net]) cells.push(...terminal.cells.map(grid.at).filter((at) => grid.net[at] === -1));
+    return cells;
+  }
+
+  function result(): Routed {
+    const missing = order.filter((net) => !trees.has(net)).length + couplers.filter(({ id }) => !links.has(id)).length;
+    const pieces = members.map((_, net) => [trees.get(net), ...[...links].flatMap(([id, { a, b }]) => {
+      const { joins } = couplers.find((coupler) => coupler.id === id)!;
+      return [members.indexOf(joins[0]) === net ? a : null, members.indexOf(joins[1]) === net ? b : null];
+    })].filter((piece) => piece !== null && piece !== undefined));
+    const cost = [...trees.values(), ...[...links.values()].flatMap(({ a, b }) => [a, b])].reduce((total, piece) => total + piece.cost, 0);
+    const { crossings, clashes } = grid.conflicts();
+    const cells = new Map(members.map((member, net) => [member, new Set(pieces[net]!.flatMap((piece) => piece.cells))]));
+    return {
+      links: new Map(members.map((member, net) => [member, pieces[net]!.flatMap((piece) => piece.links.map(([from, to]) => [grid.cell(from), grid.cell(to)] as const))])),
+      reaches: (member, cell) => grid.has(cell) && (cells.get(member)?.has(grid.at(cell)) ?? false),
+      symbols: [...links.values()].map(({ symbol }) => symbol),
+      crossings: crossings.map(grid.cell),
+      faults: missing + clashes,
+      cost: cost + (missing + clashes) * 1000 + crossings.length * 100,
+    };
+  }
+}
+
+function membersOf(plane: HalfPlane, train: Train): string[] {
+  const members = new Set(plane.terminals.map(({ member }) => member));
+  // Members without a gear are reached through the couplers that join them to others.
+  for (let before = -1; before !== members.size; ) {
+    before = members.size;
+    for (const coupler of train.couplers) {
+      if ('joins' in coupler && coupler.joins.some((id) => members.has(id))) coupler.joins.forEach((id) => id !== FRAME && members.add(id));
+    }
+  }
+  return [...members];
+}
+
+function gridOf(plane: HalfPlane, members: readonly string[]): Grid {
+  const grid = new Grid(plane.columns, plane.rows);
+  for (const { x, from, to } of plane.bodies) for (let row = from; row <= to; row++) grid.blocked[grid.at({ x, row })] = 1;
+  for (const { row, x1, x2 } of plane.pins) for (let x = x1; x <= x2; x++) grid.blocked[grid.at({ x, row })] = 1;
+  for (const { member, cells, kept } of plane.terminals) {
+    for (const cell of cells) {
+      grid.blocked[grid.at(cell)] = 0;
+      if (kept || cells.length === 1) grid.reserved[grid.at(cell)] = members.indexOf(member);
+    }
+  }
+  return grid;
+}
+
+/** A member's own lines: its terminals joined one after the other, each by the cheapest way from what lies already. */
+function layTree(grid: Grid, plane: HalfPlane, member: string, net: number, prices: Prices): Piece | null {
+  const terminals = plane.terminals.filter((terminal) => terminal.member === member).sort((a, b) => a.cells.length - b.cells.length);
+  const [first] = terminals;
+  if (!first) return { cells: [], links: [], cost: 0 };
+  const open = new Set(terminals.slice(1));
+  const tree = { cells: [] as number[], links: [] as (readonly [number, number])[], cost: 0 };
+  // All places of a terminal hang together through the part itself: either end of a pin will do, or both.
+  const free = (terminal: Terminal) => terminal.cells.map(grid.at).filter((at) => grid.net[at] === -1);
+  const joined = new Set([first]);
+  let starts = free(first);
+  while (open.size > 0) {
+    const goals = new Map([...open].flatMap((terminal) => terminal.cells.map((cell) => [grid.at(cell), terminal] as const)));
+    const met = starts.find((at) => goals.has(at));
+    if (met !== undefined) {
+      tree.cells.push(met);
+      reach(goals.get(met)!);
+      continue;
+    }
+    const field = spread(grid, starts, net, prices, (at) => goals.has(at));
+    if (field.reached < 0) return null;
+    append(tree, wayBack(field, field.reached));
+    reach(goals.get(field.reached >> 2)!);
+  }
+  return tree;
+
+  function reach(terminal: Terminal): void {
+    open.delete(terminal);
+    joined.add(terminal);
+    starts = [...tree.cells, ...[...joined].flatMap(free)];
+  }
+}
+
+function append(tree: { cells: number[]; links: (readonly [number, number])[]; cost: number }, piece: Piece): void {
+  tree.cells.push(...piece.cells);
+  tree.links.push(...piece.links);
+  tree.cost += piece.cost;
+}
+
+/** The way by which a field reached a state. */
+function wayBack(field: Field, last: number): Piece {
+  const cells = [last >> 2];
+  const links: [number, number][] = [];
+  for (let at = last; field.from[at]! >= 0; at = field.from[at]!) {
+    links.push([field.from[at]! >> 2, at >> 2]);
+    cells.push(field.from[at]! >> 2);
+  }
+  return { cells, links, cost: field.cost[last]! };
+}
+
+/** Puts a coupler on the cheapest way between two members' lines, where three free cells stand in a row. A member −1 is the frame, a member without cells starts anywhere. */
+function layLink(grid: Grid, coupler: JoiningCoupler, a: number, b: number, cellsOf: (net: number) => number[], prices: Prices): Link | null {
+  const startsA = a < 0 ? [] : cellsOf(a);
+  const startsB = b < 0 ? [] : cellsOf(b);
+  const fieldA = startsA.length > 0 ? spread(grid, startsA, a, prices) : null;
+  const fieldB = startsB.length > 0 ? spread(grid, startsB, b, prices) : null;
+  let best: { cost: number; middle: number; direction: number; endA: number; endB: number } | null = null;
+  for (let middle = 0; middle < grid.size; middle++) {
+    if (grid.blocked[middle] || grid.reserved[middle]! >= 0 || grid.net[middle] !== -1) continue;
+    for (let direction = 0; direction < 4; direction++) {
+      const towardsB = grid.step(middle, direction);
+      const towardsA = grid.step(middle, opposite(direction));
+      if (towardsA < 0 || towardsB < 0 || !grid.open(towardsA, a) || !grid.open(towardsB, b)) continue;
+      const endA = arrival(grid, fieldA, towardsA, direction, a);
+      const endB = arrival(grid, fieldB, towardsB, opposite(direction), b);
+      const cost = endA.cost + endB.cost + grid.history[middle]!;
+      if (cost < (best?.cost ?? Infinity)) best = { cost, middle, direction, endA: endA.state, endB: endB.state };
+    }
+  }
+  if (!best) return null;
+  const { middle, direction } = best;
+  const side = (field: Field | null, end: number, beside: number): Piece => (field ? wayBack(field, end) : { cells: [beside], links: [], cost: 0 });
+  return {
+    symbol: { coupler: coupler.id, at: grid.cell(middle), direction },
+    middle,
+    a: side(fieldA, best.endA, grid.step(middle, opposite(direction))),
+    b: side(fieldB, best.endB, grid.step(middle, direction)),
+  };
+}
+
+/** Cheapest way for one side of a coupler to stand on a cell. The frame is all round: it wants to be reached outward, with nothing in between. */
+function arrival(grid: Grid, field: Field | null, at: number, direction: number, net: number): { cost: number; state: number } {
+  if (!field) {
+    if (net >= 0) return { cost: 0, state: -1 };
+    let cost = direction === 1 ? 0 : Infinity;
+    for (let out = grid.step(at, 3); out >= 0; out = grid.step(out, 3)) cost += 3 + (grid.net[out] === -1 && !grid.blocked[out] ? 0 : 25);
+    return { cost, state: -1 };
+  }
+  let best = { cost: Infinity, state: -1 };
+  for (let d = 0; d < 4; d++) {
+    if (d === opposite(direction)) continue;
+    const state = at * 4 + d;
+    const cost = field.cost[state]! + (d === direction || field.from[state]! < 0 ? 0 : 3);
+    if (cost < best.cost) best = { cost, state };
+  }
+  return best;
+}
