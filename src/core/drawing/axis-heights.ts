@@ -10,6 +10,8 @@ export interface PlacedGear {
 export interface Contact {
   readonly a: PlacedGear;
   readonly b: PlacedGear;
+  /** From centre to centre. */
+  readonly distance: number;
 }
 
 const MAX_TRIES = 4096;
@@ -50,9 +52,9 @@ function walk(axes: number, contacts: readonly Contact[]): { axis: number; from:
   const order: { axis: number; from: number | null; distance: number }[] = [];
   const placed = new Set<number>();
   while (placed.size < axes) {
-    const next = contacts.flatMap(({ a, b }) => [[a, b], [b, a]] as const).find(([near, far]) => placed.has(near.axis) && !placed.has(far.axis));
+    const next = contacts.flatMap(({ a, b, distance }) => [[a, b, distance], [b, a, distance]] as const).find(([near, far]) => placed.has(near.axis) && !placed.has(far.axis));
     const step = next
-      ? { axis: next[1].axis, from: next[0].axis, distance: next[0].radius + next[1].radius }
+      ? { axis: next[1].axis, from: next[0].axis, distance: next[2] }
       : { axis: Array.from({ length: axes }, (_, i) => i).find((i) => !placed.has(i))!, from: null, distance: 0 };
     placed.add(step.axis);
     order.push(step);

@@ -22,8 +22,8 @@ export interface Box {
 export interface GearShape {
   readonly gear: string;
   readonly member: string;
-  /** bar: across its axis · rim: a tooth line with a stem to its member · planet: an I on its pin · side, top: bevel gears. */
-  readonly shape: 'bar' | 'rim' | 'planet' | 'side' | 'top';
+  /** bar: across its axis · cup: an internal gear across its axis · rim: a tooth line with a stem to its member · planet: an I on its pin · side, top: bevel gears. */
+  readonly shape: 'bar' | 'cup' | 'rim' | 'planet' | 'side' | 'top';
   readonly x: number;
   /** Middle of the gear: the axis for a bar, the pitch line for a rim, the pin for a planet. */
   readonly y: number;
@@ -36,15 +36,48 @@ export interface GearShape {
   readonly box: Box;
 }
 
-/** A member's lines. */
+/** A member's lines: straight runs to draw, and the short links they are made of, each ending where the next begins. */
 export interface MemberLines {
   readonly member: string;
   readonly segments: readonly Segment[];
+  readonly links: readonly Segment[];
 }
 
-/** A clutch, brake, one-way clutch or sliding mesh. */
+/** What touches a member: a gear on it, the pin of a planet it carries, a coupler, or the outside at an input or output. */
+export interface PartOnMember {
+  readonly kind: 'gear' | 'pin' | 'coupler' | 'port';
+  readonly id: string;
+}
+
+/** The end of a link at which a part takes hold of its member. */
+export interface Attachment {
+  readonly member: string;
+  readonly part: PartOnMember;
+  readonly at: Point;
+}
+
+/**
+ * A mesh whose gears do not touch on paper. chain: a chain or belt between two wheels · folded: the shafts stand in a triangle, which
+ * a flat drawing cannot show; the line beside the gears says that they mesh all the same.
+ */
+export interface MeshTie {
+  readonly mesh: string;
+  readonly kind: 'chain' | 'folded';
+  readonly x: number;
+  readonly y1: number;
+  readonly y2: number;
+}
+
+/** Two members' lines that cross: `over` runs level and hops, `under` runs upright. */
+export interface Crossing extends Point {
+  readonly over: string;
+  readonly under: string;
+}
+
+/** A clutch, brake, one-way clutch (between two members' lines) or sliding mesh (beside the place where its gears meet). */
 export interface CouplerShape {
   readonly coupler: string;
+  readonly kind: 'joint' | 'slide';
   readonly x: number;
   readonly y: number;
   /** Degrees to turn the symbol, drawn from its first member on the left to its second on the right. */
@@ -88,11 +121,13 @@ export interface SideView {
   readonly gears: readonly GearShape[];
   readonly pins: readonly PinShape[];
   readonly lines: readonly MemberLines[];
+  readonly attachments: readonly Attachment[];
+  readonly ties: readonly MeshTie[];
   readonly couplers: readonly CouplerShape[];
   readonly bearings: readonly Point[];
   readonly ports: readonly Port[];
   /** Where two members' lines cross: parts that would collide if it were built in this order. */
-  readonly crossings: readonly Point[];
+  readonly crossings: readonly Crossing[];
   readonly labels: readonly Label[];
   /** The figures from left to right, to keep the picture stable under small edits. */
   readonly order: readonly string[];

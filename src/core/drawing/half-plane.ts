@@ -43,6 +43,8 @@ export interface HalfPlane {
   readonly columns: number;
   readonly rows: number;
   readonly bodies: readonly Body[];
+  /** Cells that a body covers besides its own column. */
+  readonly closed: readonly Cell[];
   readonly terminals: readonly Terminal[];
   readonly pins: readonly Pin[];
   readonly planetary: boolean;
@@ -54,6 +56,8 @@ export interface HalfPlane {
 export const GAP = 6;
 const PLANE_GAP = 3;
 const PIN_ROW = 11;
+/** Rows from the pin to the pitch line of planets that mesh with each other. */
+const PAIRED_REACH = 2;
 /** Lowest row of a loose gear's hub: what runs on the centre line passes under it. */
 const HUB_ROW = 1;
 
@@ -74,6 +78,7 @@ export function columnsOf(figures: readonly Figure[]): { readonly starts: Readon
 export function halfPlane(plan: DrawingPlan, axis: number, order: readonly Figure[], barRows: (gear: Gear) => number): HalfPlane {
   const { starts, columns } = columnsOf(order);
   const bodies: Body[] = [];
+  const closed: Cell[] = [];
   const terminals: Terminal[] = [];
   const pins: Pin[] = [];
   let planetary = false;
@@ -89,8 +94,8 @@ export function halfPlane(plan: DrawingPlan, axis: number, order: readonly Figur
       }
     } else if (figure.axis === axis) {
       planetary = true;
-      if (figure.kind === 'bevel') bevel(figure, x, bodies, terminals, pins);
-      else planes(figure, x, plan, bodies, terminals, pins);
+      if (figure.kind === 'bevel') bevel(figure, x, bodies, closed, terminals, pins);
+      else planes(figure, x, plan, bodies, closed, terminals, pins);
     }
   }
   const { input, outputs } = plan.train;
@@ -100,7 +105,7 @@ export function halfPlane(plan: DrawingPlan, axis: number, order: readonly Figur
   leaving.forEach((output, i) => terminals.push({ member: output, cells: [{ x: i === 1 ? 0 : columns - 1, row: 0 }] }));
   const rows = Math.max(4, ...bodies.map((body) => body.to)) + 4 + Math.min(3, Math.floor(plan.train.couplers.length / 3));
   const central = new Set(plan.axes[axis]!.filter((member) => member === input || outputs.includes(member) || (!planetary && !isLoose(plan, member))));
-  return { axis, columns, rows, bodies, terminals, pins, planetary, central };
+  return { axis, columns, rows, bodies, closed, terminals, pins, planetary, central };
 }
 
 /** A member with one gear that turns loose on a shaft of its axis: its hub leaves the centre line to that shaft. */
@@ -111,13 +116,13 @@ export function isLoose({ train, axes, axisOf }: DrawingPlan, member: string): b
   return axes[axisOf.get(member)!]!.some((other) => other !== member && (isEnd(other) || gearsOn(other) > 1));
 }
 
-function planes(figure: Extract<Figure, { kind: 'set' }>, start: number, plan: DrawingPlan, bodies: Body[], terminals: Terminal[], pins: Pin[]): void {
+function planes(figure: Extract<Figure, { kind: 'set' }>, start: number, plan: DrawingPlan, bodies: Body[], closed: Cell[], terminals: Terminal[], pins: Pin[]): void {
   const largest = Math.max(...figure.planes.flatMap((plane) => plane.planets.map((gear) => gear.teeth)));
   const double = figure.planes.some((plane) => plane.planets.length > 1);
   const rowOf = new Map<string, number>();
-  const reach = (gear: Gear) => (double ? 2 : 3 + Math.round(2 * (gear.teeth / largest)));
+  const reach = (gear: Gear) => (double ? PAIRED_REACH : 3 + Math.round(2 * (gear.teeth / largest)));
   for (const { planets } of figure.planes) {
-    if (planets.length > 1) planets.forEach((gear, i) => rowOf.set(gear.member, PIN_ROW - 2 + 5 * i));
+    if (planets.length > 1) planets.forEach((gear, i) => rowOf.set(gear.member, PIN_ROW - PAIRED_REACH + 2 * PAIRED_REACH * i));
   }
   for (const { planets } of figure.planes) for (const gear of planets) if (!rowOf.has(gear.member)) rowOf.set(gear.member, PIN_ROW);
   const span = new Map<string, [number, number]>();
@@ -134,6 +139,7 @@ function planes(figure: Extract<Figure, { kind: 'set' }>, start: number, plan: D
       const [x1, x2] = span.get(gear.member) ?? [x, x];
       span.set(gear.member, [Math.min(x1, x), Math.max(x2, x)]);
     }
+    if (plane.planets.length > 1) closed.push({ x, row: PIN_ROW });
     if (plane.sun) {
       bodies.push({ gear: plane.sun, shape: 'sun', x, from: low, to: low, at: low });
       if (plan.axisOf.has(plane.sun.member)) terminals.push({ member: plane.sun.member, cells: [{ x, row: low - 1 }] });
@@ -150,11 +156,12 @@ function planes(figure: Extract<Figure, { kind: 'set' }>, start: number, plan: D
   }
 }
 
-function bevel(figure: Extract<Figure, { kind: 'bevel' }>, x: number, bodies: Body[], terminals: Terminal[], pins: Pin[]): void {
+function bevel(figure: Extract<Figure, { kind: 'bevel' }>, x: number, bodies: Body[], closed: Cell[], terminals: Terminal[], pins: Pin[]): void {
   const top = PIN_ROW - 2;
   bodies.push({ gear: figure.left, shape: 'side', x, from: 3, to: top, at: top });
   bodies.push({ gear: figure.right, shape: 'side', x: x + 4, from: 3, to: top, at: top });
-  for (let i = 1; i < 4; i++) bodies.push({ gear: figure.planet, shape: 'top', x: x + i, from: top, to: top, at: top });
+  bodies.push({ gear: figure.planet, shape: 'top', x: x + 2, from: top, to: top, at: top });
+  closed.push({ x: x + 1, row: top }, { x: x + 3, row: top });
   terminals.push({ member: figure.left.member, cells: [{ x, row: 2 }, { x: x - 1, row: 4 }] });
   terminals.push({ member: figure.right.member, cells: [{ x: x + 4, row: 2 }, { x: x + 5, row: 4 }] });
   terminals.push({ member: figure.carrier, cells: [{ x: x + 2, row: top + 1 }] });

@@ -9,6 +9,7 @@ export function placeLabels(train: Train, view: Bare): Label[] {
     ...view.lines.flatMap(({ segments }) => segments.map((segment) => segmentBox(segment, 3))),
     ...view.gears.map(({ box }) => box),
     ...view.couplers.map(({ x, y }) => ({ left: x - 10, right: x + 10, top: y - 10, bottom: y + 10 })),
+    ...view.ties.map(({ x, y1, y2 }) => segmentBox({ x1: x, y1, x2: x, y2 }, 5)),
     ...view.bearings.map(({ x, y }) => ({ left: x - 9, right: x + 9, top: y - 12, bottom: y + 12 })),
   ];
   const labels: Label[] = [];
@@ -55,17 +56,22 @@ export function placeLabels(train: Train, view: Bare): Label[] {
 
 const cut = (text: string): string => (text.length > 13 ? `${text.slice(0, 12)}…` : text);
 
-/** Candidates round a box, nearest first: beside it at the top, the middle and the foot, then over and under it. */
+/** Candidates round a box, nearest first: beside it at the top, the foot and the middle, over and under it, then anywhere near. */
 function around(text: string, of: Label['of'], { left, right, top, bottom }: Box): Label[] {
   const middle = (top + bottom) / 2;
   const across = (left + right) / 2;
   const half = TEXT_HEIGHT / 2;
   const found: Label[] = [];
-  for (const gap of [4, 10, 18]) {
-    for (const y of [Math.min(top + half, middle), Math.max(bottom - half, middle), middle, top - half, bottom + half]) {
-      found.push({ text, of, x: right + gap, y, anchor: 'start' }, { text, of, x: left - gap, y, anchor: 'end' });
+  const beside = (y: number, gap: number) => found.push({ text, of, x: right + gap, y, anchor: 'start' }, { text, of, x: left - gap, y, anchor: 'end' });
+  for (const gap of [4, 9]) {
+    for (const y of [Math.min(top + half, middle), Math.max(bottom - half, middle), middle, top - half, bottom + half]) beside(y, gap);
+    for (const y of [top - half - gap, bottom + half + gap]) found.push({ text, of, x: across, y, anchor: 'middle' });
+  }
+  for (const gap of [4, 10, 16, 24, 32]) {
+    for (let y = middle; y <= bottom + half + gap; y += 6) {
+      beside(y, gap);
+      beside(2 * middle - y, gap);
     }
-    found.push({ text, of, x: across, y: top - half - gap, anchor: 'middle' }, { text, of, x: across, y: bottom + half + gap, anchor: 'middle' });
   }
   return found;
 }

@@ -3,7 +3,7 @@ import { halfPlane } from './half-plane';
 import type { DrawingPlan, Figure } from './plan';
 import { routeHalfPlane } from './routing/route';
 
-/** Orders looked at roughly, and the best of them looked at in full. */
+/** Orders looked at roughly; the first without a crossing is taken, else the best of them are looked at in full. */
 const MAX_TRIES = 24;
 const ROUGH_ROUNDS = 2;
 const FINALISTS = 3;
@@ -25,13 +25,22 @@ function orderFigures(plan: DrawingPlan, wanted: readonly string[] | undefined, 
   }
   const sets = walked.filter((figure) => figure.kind !== 'bars');
   if (sets.length < 2) return walked;
-  const tried: { order: readonly Figure[]; cost: number }[] = [];
+  const tried: Tried[] = [];
   for (const order of permutations(walked)) {
     if (tried.length >= MAX_TRIES) break;
-    tried.push({ order, cost: cost(plan, order, barRows, ROUGH_ROUNDS) });
+    const rough = tryOrder(plan, order, barRows, ROUGH_ROUNDS);
+    if (rough.nests) return order;
+    tried.push(rough);
   }
-  const [first, ...others] = tried.sort((a, b) => a.cost - b.cost).slice(0, FINALISTS).map(({ order }) => ({ order, cost: cost(plan, order, barRows, ROUNDS) }));
+  const [first, ...others] = tried.sort((a, b) => a.cost - b.cost).slice(0, FINALISTS).map(({ order }) => tryOrder(plan, order, barRows, ROUNDS));
   return others.reduce((best, next) => (next.cost < best.cost ? next : best), first!).order;
+}
+
+interface Tried {
+  readonly order: readonly Figure[];
+  readonly cost: number;
+  /** No line crosses another: the parts can be built in this order. */
+  readonly nests: boolean;
 }
 
 /** Drawings are asked for again and again with the same parts in other words; the search is worth remembering. */
@@ -48,9 +57,10 @@ export function rememberedOrder(plan: DrawingPlan, wanted: readonly string[] | u
   return order;
 }
 
-function cost(plan: DrawingPlan, order: readonly Figure[], barRows: (gear: Gear) => number, rounds: number): number {
+function tryOrder(plan: DrawingPlan, order: readonly Figure[], barRows: (gear: Gear) => number, rounds: number): Tried {
   const axes = new Set(order.flatMap((figure) => (figure.kind === 'bars' ? [] : [figure.axis])));
-  return [...axes].reduce((total, axis) => total + routeHalfPlane(halfPlane(plan, axis, order, barRows), plan.train, rounds).cost, 0);
+  const routed = [...axes].map((axis) => routeHalfPlane(halfPlane(plan, axis, order, barRows), plan.train, rounds));
+  return { order, cost: routed.reduce((total, { cost }) => total + cost, 0), nests: routed.every(({ faults, crossings }) => faults === 0 && crossings.length === 0) };
 }
 
 export const gearsOf = (figure: Figure): readonly Gear[] =>

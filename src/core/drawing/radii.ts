@@ -2,6 +2,8 @@ import { axesOf, type Train } from '../train';
 
 /** The largest drawn gear is at most this many times the smallest: a pinion beside a great wheel stays visible. */
 const MAX_SPREAD = 8;
+/** A worm's starts say nothing of its thickness: it is drawn as thick as a gear of so many teeth. */
+const WORM_TEETH = 12;
 
 /**
  * Drawn pitch radii, in units of the smallest gear's. Proportional to the tooth counts (times the module,
@@ -10,7 +12,7 @@ const MAX_SPREAD = 8;
  */
 export function drawnRadii(train: Train): ReadonlyMap<string, number> {
   const modules = train.gears.every((gear) => gear.module !== undefined);
-  const sizes = train.gears.map((gear) => gear.teeth * (modules ? gear.module! : 1));
+  const sizes = train.gears.map((gear) => (gear.type === 'worm' ? WORM_TEETH : gear.teeth) * (modules ? gear.module! : 1));
   const least = Math.min(...sizes);
   const spread = Math.max(...sizes) / least;
   const power = spread > MAX_SPREAD ? Math.log(MAX_SPREAD) / Math.log(spread) : 1;
@@ -28,6 +30,8 @@ function sharedDistances(train: Train, radii: ReadonlyMap<string, number>): Read
   }
   const scaled = new Map(radii);
   for (const pairs of between.values()) {
+    // An internal pair stands one inside the other: its distance is a difference, and scales by itself.
+    if (pairs.some((pair) => pair.some((id) => gears.get(id)!.type === 'internal'))) continue;
     const distances = pairs.map(([a, b]) => scaled.get(a)! + scaled.get(b)!);
     const widest = Math.max(...distances);
     pairs.forEach(([a, b], i) => {

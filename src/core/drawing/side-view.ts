@@ -1,196 +1,182 @@
-import type { Gear, Train } from '../train';
-import { axisHeights, type Contact, type PlacedGear } from './axis-heights';
-import type { Box, CouplerShape, GearShape, MemberLines, PinShape, Point, Port, Segment, SideView } from './geometry';
-import { columnsOf, halfPlane, isLoose, type Body, type Cell, type HalfPlane } from './half-plane';
+import type { Train } from '../train';
+import type { CouplerShape, GearShape, MemberLines, MeshTie, PinShape, Point, Port, Segment, SideView } from './geometry';
+import { gearShape } from './gear-shapes';
+import { columnsOf, isLoose, type Cell, type HalfPlane } from './half-plane';
 import { placeLabels } from './labels';
+import { crossingAt, LineBook } from './member-lines';
 import { rememberedOrder, ROUNDS } from './order';
-import { planDrawing, type DrawingPlan, type Figure } from './plan';
+import { isChained, MARGIN, placeAxes, type PlacedAxes } from './place-axes';
+import { planDrawing, type DrawingPlan } from './plan';
 import { drawnRadii } from './radii';
 import { routeHalfPlane, type Routed } from './routing/route';
 
 export type Drawn = { readonly ok: true; readonly view: SideView } | { readonly ok: false; readonly why: string };
 
-const MARGIN = { side: 118, top: 30, bottom: 30 };
-const BAR_HALF_WIDTH = 9;
 const SHAFT_STUB = 34;
-
-interface Scale {
-  readonly column: number;
-  readonly row: number;
-  /** Pixels per unit of drawn radius. */
-  readonly radius: number;
-}
+/** Pixels from the middle of a coupler's symbol to either of its plates. */
+const HALF_COUPLER = 4;
+/** Pixels from a gear's face to a sliding mesh's symbol. */
+const SLIDE_GAP = 9;
+/** Pixels from a gear's face to the line that says it meshes with one it cannot touch. */
+const TIE_GAP = 5;
+/** Pixels by which rounding may part two gears that touch. */
+const TOUCHING = 4;
 
 /**
  * The side view of any train: axes horizontal, figures left to right, the input at the left; fixed gears as bars that touch where they
  * mesh, sets in half section above their axis, every member a tree of lines that goes round the others.
+ * `wanted` is the order that the figures had before, to keep the picture stable.
  */
-export function drawSideView(train: Train, space: { width: number; height: number }, wanted?: readonly string[]): Drawn {
+export function drawSideView(train: Train, space: { readonly width: number; readonly height: number }, wanted?: readonly string[]): Drawn {
   if (train.gears.length === 0) return { ok: false, why: 'There is no gear to draw yet.' };
   const plan = planDrawing(train);
   if (plan.figures.length === 0) return { ok: false, why: 'No gear here turns about a fixed axis, so there is nothing to draw yet.' };
   const radii = drawnRadii(train);
   const order = rememberedOrder(plan, wanted, () => 5);
   const { starts, columns } = columnsOf(order);
-  const column = Math.min(26, Math.max(13, (space.width - 2 * MARGIN.side) / columns));
+  const column = Math.floor(Math.min(26, Math.max(13, (space.width - 2 * MARGIN.side) / columns)));
   const placed = placeAxes(plan, order, starts, radii, space, column);
-  const { scale, heights, planes } = placed;
-  const px = ({ x, row }: Cell, axis: number): Point => ({ x: Math.round(MARGIN.side + x * scale.column), y: Math.round(heights[axis]! - row * scale.row) });
+  const { heights, planes, px } = placed;
 
   const gears: GearShape[] = [];
   const pins: PinShape[] = [];
-  const lines = new Map<string, Segment[]>();
   const couplers: CouplerShape[] = [];
-  const crossings: Point[] = [];
+  const crossed: Point[] = [];
   const ports: Port[] = [];
   const axes: Segment[] = [];
-  const add = (member: string, a: Point, b: Point) => lines.set(member, [...(lines.get(member) ?? []), { x1: a.x, y1: a.y, x2: b.x, y2: b.y }]);
+  const book = new LineBook();
 
   for (const plane of planes) {
     const { axis } = plane;
     const routed = routeHalfPlane(plane, train, ROUNDS);
     const passes = new Map([...routed.links].flatMap(([member, links]) => links.flat().filter(({ row }) => row === 0).map(({ x }) => [x, member] as const)));
-    for (const body of plane.bodies) {
-      const shape = gearShape(body, px, axis, scale, radii, (x) => passes.has(x) && passes.get(x) !== body.gear.member);
-      if (shape) gears.push(shape);
+    for (const body of plane.bodies) gears.push(gearShape(body, axis, placed, radii, (x) => passes.has(x) && passes.get(x) !== body.gear.member));
+    for (const [member, links] of routed.links) for (const [a, b] of links) book.link(member, px(a, axis), px(b, axis));
+    hangGears(plane, routed, placed, book);
+    pins.push(...hangPins(plane, routed, placed, book));
+    for (const symbol of routed.symbols) couplers.push(hangCoupler(train, symbol, axis, placed, book));
+    crossed.push(...routed.crossings.map((cell) => px(cell, axis)));
+    for (const port of portsOf(plane, train)) {
+      const at = px(port.cell, axis);
+      ports.push({ kind: port.kind, member: port.member, side: port.side, ...at });
+      book.attach(port.member, { kind: 'port', id: port.member }, at);
     }
-    for (const [member, links] of routed.links) for (const [a, b] of links) add(member, px(a, axis), px(b, axis));
-    stems(plane, routed, px, add);
-    for (const { planet, carrier, row, x1, x2 } of plane.pins) {
-      const [left, right] = [px({ x: x1, row }, axis), px({ x: x2, row }, axis)];
-      pins.push({ planet, carrier, x1: left.x, x2: right.x, y: left.y });
-    }
-    for (const symbol of routed.symbols) couplers.push(couplerShape(train, symbol, px(symbol.at, axis), scale, add));
-    crossings.push(...routed.crossings.map((cell) => px(cell, axis)));
-    for (const { member, cells } of plane.terminals) {
-      const [cell] = cells;
-      if (cells.length !== 1 || cell!.row !== 0 || (cell!.x !== 0 && cell!.x !== plane.columns - 1)) continue;
-      const side = cell!.x === 0 ? 'left' : 'right';
-      ports.push({ kind: member === train.input ? 'input' : 'output', member, side, ...px(cell!, axis) });
-    }
-    const extent = extentOf(plane);
-    axes.push({ x1: px({ x: extent[0] - 1, row: 0 }, axis).x, y1: heights[axis]!, x2: px({ x: extent[1] + 1, row: 0 }, axis).x, y2: heights[axis]! });
+    const [from, to] = extentOf(plane);
+    axes.push({ x1: px({ x: from - 1, row: 0 }, axis).x, y1: heights[axis]!, x2: px({ x: to + 1, row: 0 }, axis).x, y2: heights[axis]! });
   }
-  const merged: MemberLines[] = [...lines].map(([member, segments]) => ({ member, segments: mergeCollinear(segments) }));
-  const width = Math.round(2 * MARGIN.side + (columns - 1) * scale.column);
-  const bearings = bearingsFor(plan, merged, heights);
-  const bare = { width, height: placed.height, axes, gears, pins, lines: merged, couplers, bearings, ports, crossings, order: order.map(({ key }) => key) };
+  const lines = book.lines();
+  const shapes = new Map(gears.map((shape) => [shape.gear, shape]));
+  const bare = {
+    width: Math.round(2 * MARGIN.side + (columns - 1) * column),
+    height: placed.height,
+    axes,
+    gears,
+    pins,
+    lines,
+    attachments: book.attachments,
+    ties: tiesOf(train, shapes),
+    couplers: [...couplers, ...slidesOf(train, shapes)],
+    bearings: bearingsFor(plan, lines, heights),
+    ports,
+    crossings: crossed.flatMap((point) => crossingAt(point, lines) ?? []),
+    order: order.map(({ key }) => key),
+  };
   return { ok: true, view: { ...bare, labels: placeLabels(train, bare) } };
 }
 
-/** Finds the scale at which the axes fit the height, and each axis' place and half plane. */
-function placeAxes(plan: DrawingPlan, order: readonly Figure[], starts: ReadonlyMap<Figure, number>, radii: ReadonlyMap<string, number>, space: { height: number }, column: number) {
-  const room = space.height - MARGIN.top - MARGIN.bottom;
-  const sets = order.some((figure) => figure.kind !== 'bars');
-  const single = plan.axes.length === 1 || !order.some((figure) => figure.kind === 'bars' && figure.gears.length > 1);
-  for (let radius = 44; ; radius *= 0.86) {
-    const row = single ? Math.min(22, Math.max(13, room / 20)) : Math.min(15, Math.max(9, radius));
-    const barRows = (gear: Gear) => Math.round((radii.get(gear.id)! * radius) / row);
-    const planes = plan.axes.flatMap((members, axis) => (members.some((id) => plan.train.gears.some((gear) => gear.member === id)) || members.includes(plan.train.input) ? [halfPlane(plan, axis, order, barRows)] : []));
-    const figureAt = (x: number) => order.findLast((figure) => starts.get(figure)! <= x)!;
-    const placed = new Map<string, PlacedGear>();
-    const parts: PlacedGear[] = [];
-    for (const plane of planes) {
-      for (const body of plane.bodies) {
-        const bar = body.shape === 'bar';
-        const part: PlacedGear = { axis: plane.axis, plane: order.indexOf(figureAt(body.x)), radius: bar ? radii.get(body.gear.id)! * radius : (plane.rows - 1) * row, half: !bar };
-        if (bar) placed.set(body.gear.id, part);
-        parts.push(part);
-      }
-    }
-    const contacts = plan.train.meshes.flatMap(({ gears: [a, b] }): Contact[] => (placed.has(a) && placed.has(b) ? [{ a: placed.get(a)!, b: placed.get(b)! }] : []));
-    const raw = axisHeights(plan.axes.length, parts, contacts);
-    const top = Math.min(...parts.map((part) => raw[part.axis]! - part.radius));
-    const bottom = Math.max(...parts.map((part) => raw[part.axis]! + (part.half ? row : part.radius)));
-    if (bottom - top > room && radius > (sets ? 5 : 7)) continue;
-    return { scale: { column, row, radius } satisfies Scale, planes, heights: raw.map((y) => Math.round(y - top + MARGIN.top)), height: Math.round(bottom - top + MARGIN.top + MARGIN.bottom) };
-  }
-}
-
-function gearShape(body: Body, px: (cell: Cell, axis: number) => Point, axis: number, scale: Scale, radii: ReadonlyMap<string, number>, passed: (x: number) => boolean): GearShape | null {
-  const { gear, shape, x } = body;
-  const base = { gear: gear.id, member: gear.member };
-  if (shape === 'bar') {
-    const centre = px({ x, row: 0 }, axis);
-    const radius = radii.get(gear.id)! * scale.radius;
-    const bore = passed(x) || body.from > 1 ? Math.min(scale.row, radius * 0.6) : 0;
-    return { ...base, shape: 'bar', ...centre, radius, halfWidth: BAR_HALF_WIDTH, bore, box: boxAround(centre, BAR_HALF_WIDTH, radius) };
-  }
-  const at = px({ x, row: body.at }, axis);
-  if (shape === 'planet') {
-    const radius = (body.to - body.at + 1) * scale.row - 3;
-    return { ...base, shape: 'planet', ...at, radius, halfWidth: BAR_HALF_WIDTH, bore: 0, box: boxAround(at, BAR_HALF_WIDTH, radius) };
-  }
-  if (shape === 'side') {
-    const low = px({ x, row: body.from - 1 }, axis);
-    const y = (at.y + low.y) / 2;
-    return { ...base, shape: 'side', x: at.x, y, radius: (low.y - at.y) / 2, halfWidth: 5, bore: 0, box: boxAround({ x: at.x, y }, 8, (low.y - at.y) / 2) };
-  }
-  if (shape === 'top') return { ...base, shape: 'top', ...at, radius: 5, halfWidth: 1.5 * scale.column - 6, bore: 0, box: boxAround(at, 1.5 * scale.column - 6, 8) };
-  return { ...base, shape: 'rim', ...at, radius: 0, halfWidth: BAR_HALF_WIDTH + 2, bore: 0, box: boxAround(at, BAR_HALF_WIDTH + 2, 7) };
-}
-
-const boxAround = ({ x, y }: Point, halfWidth: number, halfHeight: number): Box => ({ left: x - halfWidth, right: x + halfWidth, top: y - halfHeight, bottom: y + halfHeight });
-
-/** Short lines from rims, pins and bevel gears to the cells where their members' lines begin. */
-function stems(plane: HalfPlane, routed: Routed, px: (cell: Cell, axis: number) => Point, add: (member: string, a: Point, b: Point) => void): void {
+/** Joins every gear to its member's lines: the short stems from rims and bevel gears, a stub of shaft for a gear that is alone. */
+function hangGears(plane: HalfPlane, { reaches }: Routed, { px }: PlacedAxes, book: LineBook): void {
   const { axis } = plane;
-  const onLine = routed.reaches;
-  for (const body of plane.bodies) {
-    const { member } = body.gear;
-    const at = px({ x: body.x, row: body.at }, axis);
-    // A gear alone on its shaft still shows the shaft.
-    if (body.shape === 'bar' && !onLine(member, { x: body.x, row: body.from - 1 })) {
-      const { x, y } = px({ x: body.x, row: body.from - 1 }, axis);
-      add(member, { x: x - SHAFT_STUB, y }, { x: x + SHAFT_STUB, y });
+  for (const { gear, shape, x, from, at } of plane.bodies) {
+    const { member, id } = gear;
+    const place = (cell: Cell) => px(cell, axis);
+    const hang = (point: Point) => book.attach(member, { kind: 'gear', id }, point);
+    if (shape === 'bar') {
+      const hub = place({ x, row: from - 1 });
+      hang(hub);
+      if (reaches(member, { x, row: from - 1 })) continue;
+      book.link(member, { x: hub.x - SHAFT_STUB, y: hub.y }, hub);
+      book.link(member, hub, { x: hub.x + SHAFT_STUB, y: hub.y });
+    } else if (shape === 'sun') {
+      hang(place({ x, row: at }));
+      book.link(member, place({ x, row: at }), place({ x, row: at - 1 }));
+    } else if (shape === 'ring') {
+      hang(place({ x, row: at }));
+      for (const cell of [{ x, row: at + 1 }, { x: x - 1, row: at }, { x: x + 1, row: at }]) if (reaches(member, cell)) book.link(member, place({ x, row: at }), place(cell));
+    } else if (shape === 'side') {
+      const [foot, back] = [place({ x, row: 3 }), place({ x, row: 4 })];
+      hang(foot);
+      book.link(member, foot, back);
+      if (reaches(member, { x, row: 2 })) book.link(member, foot, place({ x, row: 2 }));
+      for (const cell of [{ x: x - 1, row: 4 }, { x: x + 1, row: 4 }]) if (reaches(member, cell)) book.link(member, back, place(cell));
     }
-    if (body.shape === 'sun') add(member, at, px({ x: body.x, row: body.at - 1 }, axis));
-    if (body.shape === 'ring') {
-      const ways = [{ x: body.x, row: body.at + 1 }, { x: body.x - 1, row: body.at }, { x: body.x + 1, row: body.at }].filter((cell) => onLine(member, cell));
-      for (const cell of ways) add(member, at, px(cell, axis));
-    }
-    if (body.shape === 'side') {
-      for (const cell of [{ x: body.x, row: 2 }, { x: body.x - 1, row: 4 }, { x: body.x + 1, row: 4 }]) if (onLine(member, cell)) add(member, cell.row === 2 ? px({ x: body.x, row: 3 }, axis) : px({ x: body.x, row: 4 }, axis), px(cell, axis));
-    }
-  }
-  for (const { carrier, row, x1, x2, planet } of plane.pins) {
-    const bevel = plane.bodies.some((body) => body.shape === 'top' && body.gear.member === planet);
-    if (bevel) add(carrier, px({ x: x1, row }, axis), px({ x: x1, row: row + 1 }, axis));
-    else for (const [end, beside] of [[x1, x1 - 1], [x2, x2 + 1]] as const) if (onLine(carrier, { x: beside, row })) add(carrier, px({ x: end, row }, axis), px({ x: beside, row }, axis));
   }
 }
 
-function couplerShape(train: Train, { coupler: id, direction }: Routed['symbols'][0], at: Point, scale: Scale, add: (member: string, a: Point, b: Point) => void): CouplerShape {
+/** Joins every planet's pin to its carrier's lines. */
+function hangPins(plane: HalfPlane, { reaches }: Routed, { px }: PlacedAxes, book: LineBook): PinShape[] {
+  const { axis } = plane;
+  return plane.pins.map(({ carrier, planet, row, x1, x2 }) => {
+    const [left, right] = [px({ x: x1, row }, axis), px({ x: x2, row }, axis)];
+    book.attach(carrier, { kind: 'pin', id: planet }, left);
+    if (plane.bodies.some((body) => body.shape === 'top' && body.gear.member === planet)) book.link(carrier, left, px({ x: x1, row: row + 1 }, axis));
+    else {
+      if (x1 !== x2) book.link(carrier, left, right);
+      for (const [end, beside] of [[left, x1 - 1], [right, x2 + 1]] as const) if (reaches(carrier, { x: beside, row })) book.link(carrier, end, px({ x: beside, row }, axis));
+    }
+    return { planet, carrier, x1: left.x, x2: right.x, y: left.y };
+  });
+}
+
+/** Draws the members' lines up to a coupler's plates. */
+function hangCoupler(train: Train, { coupler: id, at: cell, direction }: Routed['symbols'][0], axis: number, { px, scale }: PlacedAxes, book: LineBook): CouplerShape {
+  const at = px(cell, axis);
   const coupler = train.couplers.find((candidate) => candidate.id === id)!;
   const [first, second] = 'joins' in coupler ? coupler.joins : ['', ''];
   const turn = ([0, 90, 180, 270] as const)[direction]!;
   const [dx, dy] = ([[1, 0], [0, 1], [-1, 0], [0, -1]] as const)[direction]!;
   const reach = direction % 2 === 0 ? scale.column : scale.row;
-  const towards = (sign: number, distance: number): Point => ({ x: at.x + sign * dx * distance, y: at.y + sign * dy * distance });
+  const towards = (sign: number, far: number): Point => ({ x: at.x + sign * dx * far, y: at.y + sign * dy * far });
   const frame = first === 'frame' ? 'first' : second === 'frame' ? 'second' : null;
-  if (frame !== 'first') add(first, towards(-1, reach), towards(-1, 4));
-  if (frame !== 'second') add(second, towards(1, reach), towards(1, 4));
-  return { coupler: id, ...at, turn, frame };
+  for (const [member, sign] of [[first, -1], [second, 1]] as const) {
+    if (member === 'frame') continue;
+    book.link(member, towards(sign, reach), towards(sign, HALF_COUPLER));
+    book.attach(member, { kind: 'coupler', id }, towards(sign, HALF_COUPLER));
+  }
+  return { coupler: id, kind: 'joint', ...at, turn, frame };
 }
 
-/** Straight runs of cells become one line. */
-function mergeCollinear(segments: readonly Segment[]): Segment[] {
-  const runs = new Map<string, [number, number][]>();
-  for (const { x1, y1, x2, y2 } of segments) {
-    const horizontal = y1 === y2;
-    const key = horizontal ? `h${y1}` : `v${x1}`;
-    const run: [number, number] = horizontal ? [Math.min(x1, x2), Math.max(x1, x2)] : [Math.min(y1, y2), Math.max(y1, y2)];
-    runs.set(key, [...(runs.get(key) ?? []), run]);
-  }
-  return [...runs].flatMap(([key, parts]) => {
-    const fixed = Number(key.slice(1));
-    const joined: [number, number][] = [];
-    for (const [from, to] of parts.sort((a, b) => a[0] - b[0])) {
-      const last = joined.at(-1);
-      if (last && from <= last[1]) last[1] = Math.max(last[1], to);
-      else joined.push([from, to]);
-    }
-    return joined.map(([from, to]): Segment => (key[0] === 'h' ? { x1: from, y1: fixed, x2: to, y2: fixed } : { x1: fixed, y1: from, x2: fixed, y2: to }));
+/** Sliding meshes: a symbol at the right of the place where both gears meet. */
+function slidesOf(train: Train, shapes: ReadonlyMap<string, GearShape>): CouplerShape[] {
+  return train.couplers.flatMap((coupler): CouplerShape[] => {
+    if (coupler.type !== 'sliding-mesh') return [];
+    const mesh = train.meshes.find(({ id }) => id === coupler.mesh);
+    const [a, b] = mesh?.gears.map((id) => shapes.get(id)) ?? [];
+    if (!a || !b) return [];
+    const y = a.shape === 'bar' && b.shape === 'bar' ? a.y + Math.sign(b.y - a.y) * a.radius : (a.y + b.y) / 2;
+    return [{ coupler: coupler.id, kind: 'slide', x: a.x + Math.max(a.halfWidth, b.halfWidth) + SLIDE_GAP, y: Math.round(y), turn: 90, frame: null }];
+  });
+}
+
+/** The meshes whose gears cannot touch: chains, and shafts that stand in a triangle. */
+function tiesOf(train: Train, shapes: ReadonlyMap<string, GearShape>): MeshTie[] {
+  const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
+  return train.meshes.flatMap((mesh): MeshTie[] => {
+    const [a, b] = mesh.gears.map((id) => shapes.get(id)!);
+    if (a?.shape !== 'bar' || b?.shape !== 'bar') return [];
+    const [upper, lower] = a.y < b.y ? [a, b] : [b, a];
+    const between = { y1: upper.y + upper.radius, y2: lower.y - lower.radius };
+    if (isChained(gears.get(a.gear)!)) return [{ mesh: mesh.id, kind: 'chain', x: a.x, ...between }];
+    const apart = Math.abs(between.y2 - between.y1) > TOUCHING;
+    return apart ? [{ mesh: mesh.id, kind: 'folded', x: a.x - Math.max(a.halfWidth, b.halfWidth) - TIE_GAP, ...between }] : [];
+  });
+}
+
+function portsOf(plane: HalfPlane, train: Train): { kind: Port['kind']; member: string; side: Port['side']; cell: Cell }[] {
+  return plane.terminals.flatMap(({ member, cells }) => {
+    const [cell] = cells;
+    if (cells.length !== 1 || cell!.row !== 0 || (cell!.x !== 0 && cell!.x !== plane.columns - 1)) return [];
+    return [{ kind: member === train.input ? ('input' as const) : ('output' as const), member, side: cell!.x === 0 ? ('left' as const) : ('right' as const), cell: cell! }];
   });
 }
 

@@ -142,6 +142,7 @@ function membersOf(plane: HalfPlane, train: Train): string[] {
 function gridOf(plane: HalfPlane, members: readonly string[]): Grid {
   const grid = new Grid(plane.columns, plane.rows);
   for (const { x, from, to } of plane.bodies) for (let row = from; row <= to; row++) grid.blocked[grid.at({ x, row })] = 1;
+  for (const cell of plane.closed) grid.blocked[grid.at(cell)] = 1;
   for (const { row, x1, x2 } of plane.pins) for (let x = x1; x <= x2; x++) grid.blocked[grid.at({ x, row })] = 1;
   for (const { member, cells, kept } of plane.terminals) {
     for (const cell of cells) {

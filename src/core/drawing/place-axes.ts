@@ -1,0 +1,71 @@
+import type { Gear } from '../train';
+import { axisHeights, type Contact, type PlacedGear } from './axis-heights';
+import { halfPlane, type Cell, type HalfPlane } from './half-plane';
+import type { DrawingPlan, Figure } from './plan';
+import type { Point } from './geometry';
+
+export const MARGIN = { side: 118, top: 30, bottom: 30 };
+/** Pixels between two wheels that a chain or belt joins. */
+const CHAIN_GAP = 30;
+
+/** Whole pixels, so that lines are crisp and cells of different parts meet exactly. */
+export interface Scale {
+  readonly column: number;
+  readonly row: number;
+  /** Pixels per unit of drawn radius. */
+  readonly radius: number;
+}
+
+/** Where the axes lie and what stands along each. */
+export interface PlacedAxes {
+  readonly scale: Scale;
+  readonly planes: readonly HalfPlane[];
+  readonly heights: readonly number[];
+  readonly height: number;
+  readonly px: (cell: Cell, axis: number) => Point;
+}
+
+export const isChained = (gear: Gear): boolean => gear.type === 'sprocket' || gear.type === 'pulley';
+
+/** From centre to centre of two gears that mesh on fixed axes. */
+function distance(a: Gear, b: Gear, radius: (gear: Gear) => number): number {
+  if (a.type === 'internal' || b.type === 'internal') return Math.abs(radius(a) - radius(b));
+  return radius(a) + radius(b) + (isChained(a) ? CHAIN_GAP : 0);
+}
+
+/** Finds the scale at which the axes fit the height, and each axis' place and half plane. */
+export function placeAxes(plan: DrawingPlan, order: readonly Figure[], starts: ReadonlyMap<Figure, number>, radii: ReadonlyMap<string, number>, space: { readonly height: number }, column: number): PlacedAxes {
+  const { train, axes } = plan;
+  const room = space.height - MARGIN.top - MARGIN.bottom;
+  const sets = order.some((figure) => figure.kind !== 'bars');
+  const single = axes.length === 1 || !order.some((figure) => figure.kind === 'bars' && figure.gears.length > 1);
+  const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
+  const figureAt = (x: number) => order.findLast((figure) => starts.get(figure)! <= x)!;
+  const shown = axes.map((members) => members.includes(train.input) || train.gears.some((gear) => members.includes(gear.member)));
+  for (let radius = 44; ; radius *= 0.86) {
+    const row = Math.round(single ? Math.min(22, Math.max(13, room / 20)) : Math.min(15, Math.max(9, radius)));
+    const drawn = (gear: Gear) => radii.get(gear.id)! * radius;
+    const planes = axes.flatMap((_, axis) => (shown[axis] ? [halfPlane(plan, axis, order, (gear) => Math.round(drawn(gear) / row))] : []));
+    const placed = new Map<string, PlacedGear>();
+    const parts: PlacedGear[] = [];
+    for (const plane of planes) {
+      for (const body of plane.bodies) {
+        const bar = body.shape === 'bar';
+        const part: PlacedGear = { axis: plane.axis, plane: order.indexOf(figureAt(body.x)), radius: bar ? drawn(body.gear) : (plane.rows - 1) * row, half: !bar };
+        if (bar) placed.set(body.gear.id, part);
+        parts.push(part);
+      }
+    }
+    const contacts = train.meshes.flatMap(({ gears: [first, second] }): Contact[] => {
+      const [a, b] = [placed.get(first), placed.get(second)];
+      return a && b ? [{ a, b, distance: distance(gears.get(first)!, gears.get(second)!, drawn) }] : [];
+    });
+    const raw = axisHeights(axes.length, parts, contacts);
+    const top = Math.min(...parts.map((part) => raw[part.axis]! - part.radius));
+    const bottom = Math.max(...parts.map((part) => raw[part.axis]! + (part.half ? row : part.radius)));
+    if (bottom - top > room && radius > (sets ? 5 : 7)) continue;
+    const heights = raw.map((y) => Math.round(y - top + MARGIN.top));
+    const px = ({ x, row: out }: Cell, axis: number): Point => ({ x: MARGIN.side + x * column, y: heights[axis]! - out * row });
+    return { scale: { column, row, radius }, planes, heights, height: Math.round(bottom - top + MARGIN.top + MARGIN.bottom), px };
+  }
+}

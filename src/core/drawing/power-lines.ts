@@ -1,0 +1,95 @@
+import type { MemberLines, PartOnMember, Point, SideView } from './geometry';
+
+/** Power that a member receives from (negative: gives to) a part on it, per unit of input power. */
+export interface PowerAt {
+  readonly member: string;
+  readonly part: PartOnMember;
+  readonly power: number;
+}
+
+/** A straight stretch of a member's line that carries power, from where to where it flows. */
+export interface PowerLine {
+  readonly member: string;
+  readonly from: Point;
+  readonly to: Point;
+  readonly share: number;
+}
+
+const NOTHING = 1e-9;
+
+/**
+ * Which stretches of the members' lines carry power, how much, and which way. A member's lines are a tree; what flows through a link is
+ * the sum of what the parts beyond it put in (conservation of power on a rigid member). A link that closes a ring carries none.
+ */
+export function powerLines({ lines, attachments }: Pick<SideView, 'lines' | 'attachments'>, powers: readonly PowerAt[]): PowerLine[] {
+  const keyOf = ({ member, part }: { member: string; part: PartOnMember }) => JSON.stringify([member, part.kind, part.id]);
+  const places = new Map(attachments.map((attachment) => [keyOf(attachment), attachment.at]));
+  const putAt = new Map<string, Map<string, number>>();
+  for (const { member, part, power } of powers) {
+    const at = places.get(keyOf({ member, part }));
+    if (!at) continue;
+    const own = putAt.get(member) ?? new Map<string, number>();
+    own.set(pointKey(at), (own.get(pointKey(at)) ?? 0) + power);
+    putAt.set(member, own);
+  }
+  return lines.flatMap((own) => {
+    const put = putAt.get(own.member);
+    return put ? mergeRuns(own.member, flowsInTree(own, put)) : [];
+  });
+}
+
+const pointKey = ({ x, y }: Point): string => `${x},${y}`;
+
+interface FlowingLink {
+  readonly from: Point;
+  readonly to: Point;
+  readonly share: number;
+}
+
+/** The flow through every link of one member: leaves first, each passing what it received on to where it hangs. */
+function flowsInTree({ links }: MemberLines, put: ReadonlyMap<string, number>): FlowingLink[] {
+  const neighbours = new Map<string, { at: Point; next: Point[] }>();
+  const join = (a: Point, b: Point) => neighbours.set(pointKey(a), { at: a, next: [...(neighbours.get(pointKey(a))?.next ?? []), b] });
+  for (const { x1, y1, x2, y2 } of links) {
+    join({ x: x1, y: y1 }, { x: x2, y: y2 });
+    join({ x: x2, y: y2 }, { x: x1, y: y1 });
+  }
+  const seen = new Set<string>();
+  const flows: FlowingLink[] = [];
+  for (const root of neighbours.keys()) {
+    if (seen.has(root)) continue;
+    seen.add(root);
+    const walk: { key: string; hangsOn: string | null }[] = [{ key: root, hangsOn: null }];
+    for (const { key } of walk) {
+      for (const next of neighbours.get(key)!.next) {
+        if (seen.has(pointKey(next))) continue;
+        seen.add(pointKey(next));
+        walk.push({ key: pointKey(next), hangsOn: key });
+      }
+    }
+    const gathered = new Map(walk.map(({ key }) => [key, put.get(key) ?? 0]));
+    for (const { key, hangsOn } of walk.reverse()) {
+      if (hangsOn === null) continue;
+      const share = gathered.get(key)!;
+      gathered.set(hangsOn, gathered.get(hangsOn)! + share);
+      if (Math.abs(share) < NOTHING) continue;
+      const [from, to] = share > 0 ? [key, hangsOn] : [hangsOn, key];
+      flows.push({ from: neighbours.get(from)!.at, to: neighbours.get(to)!.at, share: Math.abs(share) });
+    }
+  }
+  return flows;
+}
+
+/** Links that run straight on with the same flow become one stretch. */
+function mergeRuns(member: string, flows: readonly FlowingLink[]): PowerLine[] {
+  const way = ({ from, to }: FlowingLink) => `${Math.sign(to.x - from.x)},${Math.sign(to.y - from.y)}`;
+  const starting = new Map<string, FlowingLink[]>();
+  for (const flow of flows) starting.set(pointKey(flow.from), [...(starting.get(pointKey(flow.from)) ?? []), flow]);
+  const follows = (flow: FlowingLink) => (starting.get(pointKey(flow.to)) ?? []).find((next) => way(next) === way(flow) && Math.abs(next.share - flow.share) < NOTHING);
+  const continued = new Set(flows.flatMap((flow) => follows(flow) ?? []));
+  return flows.filter((flow) => !continued.has(flow)).map((first) => {
+    let last = first;
+    for (let next = follows(last); next; next = follows(last)) last = next;
+    return { member, from: first.from, to: last.to, share: first.share };
+  });
+}

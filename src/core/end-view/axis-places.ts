@@ -1,0 +1,104 @@
+/** A place seen along the axes; x to the right, y down. */
+export interface Place {
+  readonly x: number;
+  readonly y: number;
+}
+
+/** Two axes and the distance at which gears on them mesh. */
+export interface Spacing {
+  readonly a: number;
+  readonly b: number;
+  readonly distance: number;
+}
+
+/** A disc that must not lie on another of its station, other than the ones it meshes with. */
+export interface Disc {
+  readonly axis: number;
+  readonly station: string;
+  readonly radius: number;
+  /** A ring, which holds others inside. */
+  readonly hollow: boolean;
+}
+
+const DIRECTIONS = 24;
+const NEAR = 1e-6;
+
+/**
+ * Places for all axes: the first at the origin, each next at its distance from those already placed. An axis that meshes with two placed
+ * ones stands where both distances meet; else the direction is taken in which least lies on top of each other, downward first.
+ */
+export function axisPlaces(axes: number, spacings: readonly Spacing[], discs: readonly Disc[]): readonly Place[] {
+  const places = new Map<number, Place>();
+  while (places.size < axes) {
+    const next = nextAxis(axes, spacings, places);
+    places.set(next.axis, best(next.candidates, (place) => overlap(next.axis, place, places, discs, spacings)));
+  }
+  return Array.from({ length: axes }, (_, axis) => places.get(axis)!);
+}
+
+function nextAxis(axes: number, spacings: readonly Spacing[], places: ReadonlyMap<number, Place>): { axis: number; candidates: Place[] } {
+  const waiting = Array.from({ length: axes }, (_, axis) => axis).filter((axis) => !places.has(axis));
+  const held = waiting.map((axis) => ({
+    axis,
+    by: spacings.flatMap(({ a, b, distance }) => {
+      const other = a === axis ? b : b === axis ? a : -1;
+      return places.has(other) ? [{ at: places.get(other)!, distance }] : [];
+    }),
+  }));
+  const { axis, by } = held.reduce((most, one) => (one.by.length > most.by.length ? one : most));
+  if (by.length === 0) return { axis, candidates: [beyond(places)] };
+  const [first] = by;
+  for (const second of by.slice(1)) {
+    const both = intersections(first!, second);
+    if (both.length > 0) return { axis, candidates: both };
+  }
+  const candidates = Array.from({ length: DIRECTIONS }, (_, i) => {
+    // Downward, then fanning out to both sides.
+    const angle = Math.PI / 2 + (i % 2 === 0 ? 1 : -1) * Math.ceil(i / 2) * ((2 * Math.PI) / DIRECTIONS);
+    return { x: first!.at.x + first!.distance * Math.cos(angle), y: first!.at.y + first!.distance * Math.sin(angle) };
+  });
+  return { axis, candidates };
+}
+
+/** A free place at the right of everything, for an axis that meshes with none of the others. */
+function beyond(places: ReadonlyMap<number, Place>): Place {
+  return { x: places.size === 0 ? 0 : 40 + Math.max(...[...places.values()].map(({ x }) => x)), y: 0 };
+}
+
+function intersections(p: { at: Place; distance: number }, q: { at: Place; distance: number }): Place[] {
+  const [dx, dy] = [q.at.x - p.at.x, q.at.y - p.at.y];
+  const apart = Math.hypot(dx, dy);
+  if (apart < NEAR) return [];
+  const along = (p.distance ** 2 - q.distance ** 2 + apart ** 2) / (2 * apart);
+  const square = p.distance ** 2 - along ** 2;
+  if (square < 0) return [];
+  const aside = Math.sqrt(square);
+  return [1, -1].map((side) => ({
+    x: p.at.x + (along * dx - side * aside * dy) / apart,
+    y: p.at.y + (along * dy + side * aside * dx) / apart,
+  }));
+}
+
+function overlap(axis: number, place: Place, places: ReadonlyMap<number, Place>, discs: readonly Disc[], spacings: readonly Spacing[]): number {
+  const meshing = (other: number) => spacings.some(({ a, b }) => (a === axis && b === other) || (b === axis && a === other));
+  let depth = 0;
+  for (const own of discs) {
+    if (own.axis !== axis) continue;
+    for (const other of discs) {
+      const at = places.get(other.axis);
+      if (!at || other.station !== own.station || own.hollow || other.hollow || meshing(other.axis)) continue;
+      depth += Math.max(0, own.radius + other.radius - Math.hypot(place.x - at.x, place.y - at.y));
+    }
+  }
+  for (const at of places.values()) if (Math.hypot(place.x - at.x, place.y - at.y) < NEAR) depth += 1e6;
+  return depth;
+}
+
+function best(candidates: readonly Place[], cost: (place: Place) => number): Place {
+  let least = { place: candidates[0]!, cost: Infinity };
+  for (const place of candidates) {
+    const found = cost(place);
+    if (found < least.cost - NEAR) least = { place, cost: found };
+  }
+  return least.place;
+}

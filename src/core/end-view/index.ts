@@ -1,0 +1,4 @@
+export { endView, type Station } from './stations';
+export { toothOutline, type OutlinePoint } from './involute';
+export { toothPhases, type WheelMesh } from './phases';
+export { centreOf, pitchesPast, poseOf, type Pose, type TurnsOf, type Wheel } from './wheels';

@@ -1,0 +1,62 @@
+import type { Gear, Train } from '../train';
+
+/** A worm's diameter, in modules: its starts say nothing of its thickness. */
+const WORM_MODULES = 8;
+/** From wheel to wheel on a chain or belt, as a part of the sum of their radii. */
+const CHAIN_REACH = 1.5;
+
+/** A gear's pitch radius at a module. */
+export const pitchRadius = (gear: Gear, module: number): number => ((gear.type === 'worm' ? WORM_MODULES : gear.teeth) * module) / 2;
+
+/** From centre to centre of two gears that mesh, both at one module. */
+export function centreDistance(a: Gear, b: Gear, module: number): number {
+  const [ra, rb] = [pitchRadius(a, module), pitchRadius(b, module)];
+  if ((a.type === 'internal') !== (b.type === 'internal')) return Math.abs(ra - rb);
+  return (ra + rb) * (a.type === 'sprocket' || a.type === 'pulley' ? CHAIN_REACH : 1);
+}
+
+/**
+ * The module of every gear: its own where the document gives one. Gears that mesh have one module, and pairs that stand between the same
+ * two lines (two shafts, or a carrier and its planet's pin) have one centre distance; where modules are missing they follow from that.
+ * `lineOf` names the line a member turns about. What disagrees is left to disagree: the first pair found sets the distance.
+ */
+export function gearModules(train: Train, lineOf: (member: string) => string): ReadonlyMap<string, number> {
+  const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
+  const groupOf = groups(train);
+  const modules = new Map<number, number>();
+  for (const gear of train.gears) if (gear.module !== undefined && !modules.has(groupOf.get(gear.id)!)) modules.set(groupOf.get(gear.id)!, gear.module);
+  const distances = new Map<string, number>();
+  const pairs = train.meshes.flatMap((mesh) => {
+    const [a, b] = mesh.gears.map((id) => gears.get(id)!) as [Gear, Gear];
+    if (a.type === 'bevel' || b.type === 'bevel') return [];
+    return [{ group: groupOf.get(a.id)!, line: [lineOf(a.member), lineOf(b.member)].sort().join('|'), unit: centreDistance(a, b, 1) }];
+  });
+  const settle = () => {
+    for (let before = -1; before !== modules.size + distances.size; ) {
+      before = modules.size + distances.size;
+      for (const { group, line, unit } of pairs) {
+        const module = modules.get(group);
+        if (module !== undefined && !distances.has(line)) distances.set(line, module * unit);
+        const distance = distances.get(line);
+        if (module === undefined && distance !== undefined && unit > 0) modules.set(group, distance / unit);
+      }
+    }
+  };
+  settle();
+  for (const group of new Set(groupOf.values())) {
+    if (modules.has(group)) continue;
+    modules.set(group, 1);
+    settle();
+  }
+  return new Map(train.gears.map((gear) => [gear.id, gear.module ?? modules.get(groupOf.get(gear.id)!)!]));
+}
+
+/** Gears that hang together by their teeth. */
+function groups(train: Train): ReadonlyMap<string, number> {
+  const groupOf = new Map(train.gears.map((gear, i) => [gear.id, i]));
+  for (const { gears: [a, b] } of train.meshes) {
+    const [keep, drop] = [groupOf.get(a)!, groupOf.get(b)!];
+    if (keep !== drop) for (const [id, group] of groupOf) if (group === drop) groupOf.set(id, keep);
+  }
+  return groupOf;
+}

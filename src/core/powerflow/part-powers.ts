@@ -1,0 +1,32 @@
+import { isZero, mul, toNumber, type Rational } from '../rational';
+import type { Solved } from '../solve';
+import { contributions, type Source } from './contributions';
+
+/** What a part gives to the member it acts on. */
+export interface PartPower {
+  readonly member: string;
+  /** The gear of a mesh, the planet whose pin pulls, the coupler, or the member itself at an input or output. */
+  readonly part: { readonly kind: 'gear' | 'pin' | 'coupler' | 'port'; readonly id: string };
+  /** Received by the member, per unit of power put in; negative where the member gives. Null where it is shared between parallel ways. */
+  readonly power: number | null;
+}
+
+/** Power between every member and every part on it, for drawing: the flow inside a member follows from it. */
+export function partPowers(solved: Solved): readonly PartPower[] {
+  const { network, state } = solved;
+  const meshes = new Map(network.train.meshes.map((mesh) => [mesh.id, mesh]));
+  const memberOf = new Map(network.train.gears.map((gear) => [gear.id, gear.member]));
+  const planets = new Set(network.train.members.filter(({ carrier }) => carrier !== undefined).map(({ id }) => id));
+  const partOf = (source: Source, member: string): PartPower['part'] => {
+    if (source.kind === 'joint') return { kind: 'coupler', id: source.id };
+    if (source.kind !== 'mesh') return { kind: 'port', id: member };
+    const [a, b] = meshes.get(source.id)!.gears;
+    if (source.side !== 'arm') return { kind: 'gear', id: source.side === 'a' ? a : b };
+    return { kind: 'pin', id: [a, b].map((gear) => memberOf.get(gear)!).find((id) => planets.has(id))! };
+  };
+  const powerOf = (torque: Rational | null, speed: Rational | null) => (speed && isZero(speed) ? 0 : torque && speed ? toNumber(mul(torque, speed)) : null);
+  return contributions(solved).map(({ member, source, torque }) => {
+    const id = network.memberIds[member]!;
+    return { member: id, part: partOf(source, id), power: powerOf(torque, state.speeds.of(member)) };
+  });
+}

@@ -1,0 +1,45 @@
+import { abs, add, compare, fraction, mul, parseRational, sub, ZERO, type Rational } from '../rational';
+import type { Gear, Train } from '../train';
+
+/** How far everything has been turned since the counters were set to nothing. Exact. */
+export interface Turned {
+  /** Turns of what is cranked. */
+  readonly crank: Rational;
+  readonly members: ReadonlyMap<string, Rational>;
+}
+
+export const NOTHING_TURNED: Turned = { crank: ZERO, members: new Map() };
+
+/** Speed per turn of the crank of every member, null where it is left open: such a member stays where it is. */
+export type Speeds = readonly { readonly id: string; readonly speed: Rational | null }[];
+
+/** Turns the crank on (or back) by so many turns with these speeds; what was counted before stays counted. */
+export function turnOn(turned: Turned, speeds: Speeds, by: Rational): Turned {
+  const members = new Map(turned.members);
+  for (const { id, speed } of speeds) if (speed) members.set(id, add(members.get(id) ?? ZERO, mul(speed, by)));
+  return { crank: add(turned.crank, by), members };
+}
+
+/** Parts of a turn that a hand can set: free turning stops on one of these, so that counters stay exact. */
+const HAND_STEPS = 3600;
+
+/** The nearest exact amount to a freely turned one. */
+export const handTurn = (turns: number): Rational => fraction(Math.round(turns * HAND_STEPS), HAND_STEPS);
+
+/** Teeth of a gear that have gone past a mark beside it: beside a planet, the mark goes round with the carrier. */
+export function teethPassed(train: Train, gear: Gear, turned: Turned): Rational {
+  const carrier = train.members.find(({ id }) => id === gear.member)?.carrier;
+  const own = turned.members.get(gear.member) ?? ZERO;
+  const past = carrier === undefined ? own : sub(own, turned.members.get(carrier) ?? ZERO);
+  return mul(past, fraction(gear.teeth));
+}
+
+const MOST_TURNS = fraction(1_000_000);
+
+/** Reads a typed number of turns exactly: 3, 2.5, 1/3, with either minus sign. At most 1 000 000 turns. */
+export function readTurns(text: string): { readonly ok: true; readonly turns: Rational } | { readonly ok: false; readonly message: string } {
+  const turns = parseRational(text.trim().replace('\u2212', '-').replace(',', '.'));
+  if (!turns) return { ok: false, message: 'Type a number of turns, such as 3, 0.5 or 1/3.' };
+  if (compare(abs(turns), MOST_TURNS) > 0) return { ok: false, message: 'Turn at most 1 000 000 turns at once.' };
+  return { ok: true, turns };
+}
