@@ -35,10 +35,10 @@ export function gearModules(train: Train, lineOf: (member: string) => string): R
     for (let before = -1; before !== modules.size + distances.size; ) {
       before = modules.size + distances.size;
       for (const { group, line, unit } of pairs) {
-        const module = modules.get(group);
-        if (module !== undefined && !distances.has(line)) distances.set(line, module * unit);
+        const known = modules.get(group);
+        if (known !== undefined && !distances.has(line)) distances.set(line, known * unit);
         const distance = distances.get(line);
-        if (module === undefined && distance !== undefined && unit > 0) modules.set(group, distance / unit);
+        if (known === undefined && distance !== undefined && unit > 0) modules.set(group, distance / unit);
       }
     }
   };
