@@ -43,7 +43,7 @@ test('combinations lists every set, smallest first, and agrees with solving each
 test('trace tells the working and the power path', () => {
   const { stdout } = run('trace', train('harvester'), '--position', 'R');
   expect(stdout).toContain('no set has a single unknown; together:');
-  expect(stdout).toContain('(ω(r3s4) − ω(c3)) / (ω(r2s3) − ω(c3)) = -50/18 × 18/86 = -25/43');
+  expect(stdout).toContain('(ω(ring 3 & sun 4) − ω(carrier 3)) / (ω(ring 2 & sun 3) − ω(carrier 3)) = -50/18 × 18/86 = -25/43');
   expect(stdout).toContain('Recirculating 425/736');
   const chain = run('trace', train('sluice-winch'), '--convention', 'out/in').stdout;
   expect(chain).toContain('to drum: × -15/45 = -1/12');

@@ -31,7 +31,7 @@ export function gearShape(body: Body, axis: number, { px, scale }: PlacedAxes, r
       return { ...base, shape, ...at, radius: 5, halfWidth: 1.5 * scale.column - 6, bore: 0, box: boxAround(at, 1.5 * scale.column - 6, 8) };
     case 'sun':
     case 'ring':
-      return { ...base, shape: 'rim', ...at, radius: 0, halfWidth: BAR_HALF_WIDTH + 2, bore: 0, box: boxAround(at, BAR_HALF_WIDTH + 2, 7) };
+      return { ...base, shape, ...at, radius: 0, halfWidth: BAR_HALF_WIDTH + 1, bore: 0, box: boxAround({ x: at.x, y: at.y + (shape === 'sun' ? 3 : -3) }, BAR_HALF_WIDTH + 2, 6) };
   }
 }
 

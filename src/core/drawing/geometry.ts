@@ -22,10 +22,10 @@ export interface Box {
 export interface GearShape {
   readonly gear: string;
   readonly member: string;
-  /** bar: across its axis · cup: an internal gear across its axis · rim: a tooth line with a stem to its member · planet: an I on its pin · side, top: bevel gears. */
-  readonly shape: 'bar' | 'cup' | 'rim' | 'planet' | 'side' | 'top';
+  /** bar: across its axis · cup: an internal gear across its axis · sun, ring: a tooth line inside or outside its planets, with a stem to its member · planet: an I on its pin · side, top: bevel gears. */
+  readonly shape: 'bar' | 'cup' | 'sun' | 'ring' | 'planet' | 'side' | 'top';
   readonly x: number;
-  /** Middle of the gear: the axis for a bar, the pitch line for a rim, the pin for a planet. */
+  /** Middle of the gear: the axis for a bar, the pitch line for a sun or ring, the pin for a planet. */
   readonly y: number;
   /** From the middle to the pitch line. */
   readonly radius: number;

@@ -52,8 +52,10 @@ export interface HalfPlane {
   readonly central: ReadonlySet<string>;
 }
 
-/** Columns between figures: room for a coupler's symbol and a line either side. */
-export const GAP = 6;
+/** Columns between figures: room for a coupler's symbol and a line either side; in a long row of plain gears, just that. */
+const GAP = 6;
+const CLOSE_GAP = 4;
+const LONG_ROW = 8;
 const PLANE_GAP = 3;
 const PIN_ROW = 11;
 /** Rows from the pin to the pitch line of planets that mesh with each other. */
@@ -66,10 +68,11 @@ const figureWidth = (figure: Figure): number => (figure.kind === 'bars' ? 1 : fi
 /** The first column of each figure when they stand in this order, and the number of columns in all. */
 export function columnsOf(figures: readonly Figure[]): { readonly starts: ReadonlyMap<Figure, number>; readonly columns: number } {
   const starts = new Map<Figure, number>();
-  let at = GAP;
+  const gap = figures.length >= LONG_ROW && figures.every(({ kind }) => kind === 'bars') ? CLOSE_GAP : GAP;
+  let at = gap;
   for (const figure of figures) {
     starts.set(figure, at);
-    at += figureWidth(figure) + GAP;
+    at += figureWidth(figure) + gap;
   }
   return { starts, columns: at };
 }

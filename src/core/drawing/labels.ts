@@ -1,5 +1,11 @@
 import type { Train } from '../train';
-import { labelBox, overlap, segmentBox, TEXT_HEIGHT, type Box, type Label, type SideView } from './geometry';
+import { labelBox, overlap, segmentBox, TEXT_HEIGHT, textWidth, type Box, type Label, type Point, type SideView } from './geometry';
+
+/** Pixels from where a shaft leaves the drawing to its name: the arrow stands between. */
+const PORT_GAP = 24;
+
+/** Names are cut to so many letters. */
+const LONGEST = 16;
 
 type Bare = Omit<SideView, 'labels'>;
 
@@ -21,21 +27,23 @@ export function placeLabels(train: Train, view: Bare): Label[] {
     taken.push(labelBox(clear));
   };
   const names = new Map(train.members.map((member) => [member.id, member.name || member.id]));
-  for (const { kind, member, side, x, y } of view.ports) {
+  for (const { member, side, x, y } of view.ports) {
     const text = names.get(member)!;
     const anchor = side === 'left' ? 'end' : 'start';
-    put([{ text: cut(text), of: { kind: 'member', id: member }, x: side === 'left' ? x - 24 : x + 24, y: kind === 'input' ? y : y, anchor }]);
+    put([{ text: cut(text), of: { kind: 'member', id: member }, x: side === 'left' ? x - PORT_GAP : x + PORT_GAP, y, anchor }]);
   }
   for (const { coupler: id, x, y } of view.couplers) {
     const text = train.couplers.find((coupler) => coupler.id === id)?.name || id;
-    put(around(cut(text), { kind: 'coupler', id }, { left: x - 11, right: x + 11, top: y - 11, bottom: y + 11 }));
+    const beside = around(cut(text), { kind: 'coupler', id }, { left: x - 11, right: x + 11, top: y - 11, bottom: y + 11 });
+    put(nearestFirst(beside, { x, y }));
   }
   const done = new Set<string>();
-  for (const { gear: id, box } of view.gears) {
+  for (const { gear: id, box, shape, x, y } of view.gears) {
     if (done.has(id)) continue;
     done.add(id);
     const { teeth } = train.gears.find((gear) => gear.id === id)!;
-    put(around(String(teeth), { kind: 'gear', id }, box));
+    const candidates = around(String(teeth), { kind: 'gear', id }, box);
+    put(shape === 'planet' ? nearestFirst(candidates, { x, y }) : candidates);
   }
   const portMembers = new Set(view.ports.map(({ member }) => member));
   for (const { member, segments } of view.lines) {
@@ -54,7 +62,22 @@ export function placeLabels(train: Train, view: Bare): Label[] {
   return labels;
 }
 
-const cut = (text: string): string => (text.length > 13 ? `${text.slice(0, 12)}…` : text);
+/** By the distance from the label's middle: a name far to one side may be taken for that of the next part. */
+function nearestFirst(labels: readonly Label[], { x, y }: Point): Label[] {
+  const far = (label: Label) => {
+    const { left, right, top, bottom } = labelBox(label);
+    return Math.hypot((left + right) / 2 - x, (top + bottom) / 2 - y);
+  };
+  return [...labels].sort((a, b) => far(a) - far(b));
+}
+
+/** Room that the names at the input and the outputs need beside the drawing. */
+export function portRoom(train: Train): number {
+  const names = [train.input, ...train.outputs].map((id) => train.members.find((member) => member.id === id)?.name || id);
+  return Math.ceil(PORT_GAP + 6 + Math.max(...names.map((name) => textWidth(cut(name)))));
+}
+
+const cut = (text: string): string => (text.length > LONGEST ? `${text.slice(0, LONGEST - 1)}…` : text);
 
 /** Candidates round a box, nearest first: beside it at the top, the foot and the middle, over and under it, then anywhere near. */
 function around(text: string, of: Label['of'], { left, right, top, bottom }: Box): Label[] {
@@ -65,7 +88,9 @@ function around(text: string, of: Label['of'], { left, right, top, bottom }: Box
   const beside = (y: number, gap: number) => found.push({ text, of, x: right + gap, y, anchor: 'start' }, { text, of, x: left - gap, y, anchor: 'end' });
   for (const gap of [4, 9]) {
     for (const y of [Math.min(top + half, middle), Math.max(bottom - half, middle), middle, top - half, bottom + half]) beside(y, gap);
-    for (const y of [top - half - gap, bottom + half + gap]) found.push({ text, of, x: across, y, anchor: 'middle' });
+    for (const y of [top - half - gap, bottom + half + gap]) {
+      found.push({ text, of, x: across, y, anchor: 'middle' }, { text, of, x: right - 4, y, anchor: 'end' }, { text, of, x: left + 4, y, anchor: 'start' });
+    }
   }
   for (const gap of [4, 10, 16, 24, 32]) {
     for (let y = middle; y <= bottom + half + gap; y += 6) {

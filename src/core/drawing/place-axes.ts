@@ -4,7 +4,7 @@ import { halfPlane, type Cell, type HalfPlane } from './half-plane';
 import type { DrawingPlan, Figure } from './plan';
 import type { Point } from './geometry';
 
-export const MARGIN = { side: 118, top: 30, bottom: 30 };
+export const MARGIN = { top: 30, bottom: 30 };
 /** Pixels between two wheels that a chain or belt joins. */
 const CHAIN_GAP = 30;
 
@@ -34,7 +34,7 @@ function distance(a: Gear, b: Gear, radius: (gear: Gear) => number): number {
 }
 
 /** Finds the scale at which the axes fit the height, and each axis' place and half plane. */
-export function placeAxes(plan: DrawingPlan, order: readonly Figure[], starts: ReadonlyMap<Figure, number>, radii: ReadonlyMap<string, number>, space: { readonly height: number }, column: number): PlacedAxes {
+export function placeAxes(plan: DrawingPlan, order: readonly Figure[], starts: ReadonlyMap<Figure, number>, radii: ReadonlyMap<string, number>, space: { readonly height: number; readonly side: number }, column: number): PlacedAxes {
   const { train, axes } = plan;
   const room = space.height - MARGIN.top - MARGIN.bottom;
   const sets = order.some((figure) => figure.kind !== 'bars');
@@ -65,7 +65,7 @@ export function placeAxes(plan: DrawingPlan, order: readonly Figure[], starts: R
     const bottom = Math.max(...parts.map((part) => raw[part.axis]! + (part.half ? row : part.radius)));
     if (bottom - top > room && radius > (sets ? 5 : 7)) continue;
     const heights = raw.map((y) => Math.round(y - top + MARGIN.top));
-    const px = ({ x, row: out }: Cell, axis: number): Point => ({ x: MARGIN.side + x * column, y: heights[axis]! - out * row });
+    const px = ({ x, row: out }: Cell, axis: number): Point => ({ x: space.side + x * column, y: heights[axis]! - out * row });
     return { scale: { column, row, radius }, planes, heights, height: Math.round(bottom - top + MARGIN.top + MARGIN.bottom), px };
   }
 }

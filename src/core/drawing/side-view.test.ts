@@ -32,7 +32,7 @@ function gearFaults(train: Train, view: SideView): string[] {
     const pairs = first!.flatMap((a) => second!.map((b) => [a, b] as const));
     const touch = pairs.some(([a, b]) => {
       if (a.shape === 'side' || b.shape === 'side') return Math.abs(a.x - b.x) <= a.halfWidth + b.halfWidth + 30;
-      const nested = internal.has(a.gear) !== internal.has(b.gear) && a.shape !== 'rim' && b.shape !== 'rim';
+      const nested = internal.has(a.gear) !== internal.has(b.gear) && [a, b].every(({ shape }) => shape === 'bar' || shape === 'cup');
       const reach = nested ? Math.abs(a.radius - b.radius) : a.radius + b.radius;
       return a.x === b.x && Math.abs(Math.abs(a.y - b.y) - reach) <= 4;
     });

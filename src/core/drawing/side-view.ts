@@ -2,10 +2,10 @@ import type { Train } from '../train';
 import type { CouplerShape, GearShape, MemberLines, MeshTie, PinShape, Point, Port, Segment, SideView } from './geometry';
 import { gearShape } from './gear-shapes';
 import { columnsOf, isLoose, type Cell, type HalfPlane } from './half-plane';
-import { placeLabels } from './labels';
+import { placeLabels, portRoom } from './labels';
 import { crossingAt, LineBook } from './member-lines';
 import { rememberedOrder, ROUNDS } from './order';
-import { isChained, MARGIN, placeAxes, type PlacedAxes } from './place-axes';
+import { isChained, placeAxes, type PlacedAxes } from './place-axes';
 import { planDrawing, type DrawingPlan } from './plan';
 import { drawnRadii } from './radii';
 import { routeHalfPlane, type Routed } from './routing/route';
@@ -13,10 +13,12 @@ import { routeHalfPlane, type Routed } from './routing/route';
 export type Drawn = { readonly ok: true; readonly view: SideView } | { readonly ok: false; readonly why: string };
 
 const SHAFT_STUB = 34;
+/** Rows that a fixed gear is taken to be high while orders are compared. */
+const BAR_ROWS = 5;
 /** Pixels from the middle of a coupler's symbol to either of its plates. */
 const HALF_COUPLER = 4;
 /** Pixels from a gear's face to a sliding mesh's symbol. */
-const SLIDE_GAP = 9;
+const SLIDE_GAP = 13;
 /** Pixels from a gear's face to the line that says it meshes with one it cannot touch. */
 const TIE_GAP = 5;
 /** Pixels by which rounding may part two gears that touch. */
@@ -32,10 +34,14 @@ export function drawSideView(train: Train, space: { readonly width: number; read
   const plan = planDrawing(train);
   if (plan.figures.length === 0) return { ok: false, why: 'No gear here turns about a fixed axis, so there is nothing to draw yet.' };
   const radii = drawnRadii(train);
-  const order = rememberedOrder(plan, wanted, () => 5);
+  const order = rememberedOrder(plan, wanted, () => BAR_ROWS);
   const { starts, columns } = columnsOf(order);
-  const column = Math.floor(Math.min(26, Math.max(13, (space.width - 2 * MARGIN.side) / columns)));
-  const placed = placeAxes(plan, order, starts, radii, space, column);
+  const side = portRoom(train);
+  const column = Math.floor(Math.min(26, Math.max(13, (space.width - 2 * side) / columns)));
+  const width = 2 * side + (columns - 1) * column;
+  // A drawing wider than the space is shown smaller, so it may be as much higher.
+  const height = space.height * Math.max(1, width / space.width);
+  const placed = placeAxes(plan, order, starts, radii, { height, side }, column);
   const { heights, planes, px } = placed;
 
   const gears: GearShape[] = [];
@@ -53,6 +59,7 @@ export function drawSideView(train: Train, space: { readonly width: number; read
     for (const body of plane.bodies) gears.push(gearShape(body, axis, placed, radii, (x) => passes.has(x) && passes.get(x) !== body.gear.member));
     for (const [member, links] of routed.links) for (const [a, b] of links) book.link(member, px(a, axis), px(b, axis));
     hangGears(plane, routed, placed, book);
+    carryOn(plan, plane, placed, book);
     pins.push(...hangPins(plane, routed, placed, book));
     for (const symbol of routed.symbols) couplers.push(hangCoupler(train, symbol, axis, placed, book));
     crossed.push(...routed.crossings.map((cell) => px(cell, axis)));
@@ -66,22 +73,28 @@ export function drawSideView(train: Train, space: { readonly width: number; read
   }
   const lines = book.lines();
   const shapes = new Map(gears.map((shape) => [shape.gear, shape]));
+  const ties = tiesOf(train, shapes);
   const bare = {
-    width: Math.round(2 * MARGIN.side + (columns - 1) * column),
+    width,
     height: placed.height,
     axes,
     gears,
     pins,
     lines,
     attachments: book.attachments,
-    ties: tiesOf(train, shapes),
-    couplers: [...couplers, ...slidesOf(train, shapes)],
+    ties,
+    couplers: [...couplers, ...slidesOf(train, shapes, ties)],
     bearings: bearingsFor(plan, lines, heights),
     ports,
     crossings: crossed.flatMap((point) => crossingAt(point, lines) ?? []),
     order: order.map(({ key }) => key),
   };
   return { ok: true, view: { ...bare, labels: placeLabels(train, bare) } };
+}
+
+/** The order in which a train's figures stand from left to right: the costly part of a drawing, to hand to drawSideView elsewhere. */
+export function sideViewOrder(train: Train): readonly string[] {
+  return rememberedOrder(planDrawing(train), undefined, () => BAR_ROWS).map(({ key }) => key);
 }
 
 /** Joins every gear to its member's lines: the short stems from rims and bevel gears, a stub of shaft for a gear that is alone. */
@@ -94,7 +107,7 @@ function hangGears(plane: HalfPlane, { reaches }: Routed, { px }: PlacedAxes, bo
     if (shape === 'bar') {
       const hub = place({ x, row: from - 1 });
       hang(hub);
-      if (reaches(member, { x, row: from - 1 })) continue;
+      if (reaches(member, { x, row: from - 1 }) || from > 1) continue;
       book.link(member, { x: hub.x - SHAFT_STUB, y: hub.y }, hub);
       book.link(member, hub, { x: hub.x + SHAFT_STUB, y: hub.y });
     } else if (shape === 'sun') {
@@ -110,6 +123,19 @@ function hangGears(plane: HalfPlane, { reaches }: Routed, { px }: PlacedAxes, bo
       if (reaches(member, { x, row: 2 })) book.link(member, foot, place({ x, row: 2 }));
       for (const cell of [{ x: x - 1, row: 4 }, { x: x + 1, row: 4 }]) if (reaches(member, cell)) book.link(member, back, place(cell));
     }
+  }
+}
+
+/** A shaft alone on its axis goes on beyond its outermost gears, to where its bearings stand. */
+function carryOn({ axes }: DrawingPlan, { axis, bodies, columns, terminals }: HalfPlane, { px }: PlacedAxes, book: LineBook): void {
+  const [member] = axes[axis]!;
+  const ends = bodies.filter(({ shape }) => shape === 'bar').map(({ x }) => x);
+  if (axes[axis]!.length > 1 || ends.length === 0) return;
+  const out = (end: number) => terminals.some(({ cells }) => cells.length === 1 && cells[0]!.x === end);
+  for (const [x, by, edge] of [[Math.min(...ends), -SHAFT_STUB, 0], [Math.max(...ends), SHAFT_STUB, columns - 1]] as const) {
+    if (out(edge)) continue;
+    const at = px({ x, row: 0 }, axis);
+    book.link(member!, at, { x: at.x + by, y: at.y });
   }
 }
 
@@ -146,13 +172,15 @@ function hangCoupler(train: Train, { coupler: id, at: cell, direction }: Routed[
   return { coupler: id, kind: 'joint', ...at, turn, frame };
 }
 
-/** Sliding meshes: a symbol at the right of the place where both gears meet. */
-function slidesOf(train: Train, shapes: ReadonlyMap<string, GearShape>): CouplerShape[] {
+/** Sliding meshes: a symbol at the right of the place where both gears meet, or on the line that ties them. */
+function slidesOf(train: Train, shapes: ReadonlyMap<string, GearShape>, ties: readonly MeshTie[]): CouplerShape[] {
   return train.couplers.flatMap((coupler): CouplerShape[] => {
     if (coupler.type !== 'sliding-mesh') return [];
     const mesh = train.meshes.find(({ id }) => id === coupler.mesh);
     const [a, b] = mesh?.gears.map((id) => shapes.get(id)) ?? [];
     if (!a || !b) return [];
+    const tie = ties.find(({ mesh: tied }) => tied === coupler.mesh);
+    if (tie) return [{ coupler: coupler.id, kind: 'slide', x: tie.x - SLIDE_GAP - 2, y: Math.round((tie.y1 + tie.y2) / 2), turn: 90, frame: null }];
     const y = a.shape === 'bar' && b.shape === 'bar' ? a.y + Math.sign(b.y - a.y) * a.radius : (a.y + b.y) / 2;
     return [{ coupler: coupler.id, kind: 'slide', x: a.x + Math.max(a.halfWidth, b.halfWidth) + SLIDE_GAP, y: Math.round(y), turn: 90, frame: null }];
   });

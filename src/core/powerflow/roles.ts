@@ -42,8 +42,8 @@ export function memberFigures(solved: Solved): readonly MemberFigures[] {
   });
 
   function roleOf({ status }: Solved, member: number, speed: Rational | null, torque: Rational | null): MemberRole {
-    if (status === 'locked') return 'still';
     if (speed === null && status !== 'split') return 'floats';
+    if (status === 'locked') return 'still';
     if (speed !== null && isZero(speed)) return torque !== null && isZero(torque) ? 'still' : 'holds';
     if (torque === null) return 'shared';
     if (isZero(torque)) return speed === null ? 'floats' : 'idle';

@@ -1,50 +1,88 @@
-'use client';
-
 import { drawSideView, type Drawn } from '@/core/drawing';
+import { endView, type Station } from '@/core/end-view';
 import { networkOf, openTrain, type OpenTrain } from '@/core/kinematics';
-import { memberFigures, meshRoles, type MemberFigures, type MeshRole } from '@/core/powerflow';
-import { solveEngaged, type Solved } from '@/core/solve';
+import { memberFigures, meshRoles, partPowers, powerFlow, type MemberFigures, type MeshRole, type PartPower, type PowerFlow } from '@/core/powerflow';
+import { coastFlow, driveBackward, driveFlow, lockSet, powerStops, solveEngaged, type BackwardVerdict, type PowerStops, type Solved } from '@/core/solve';
 import type { Train } from '@/core/train';
 import { workingOf, type Working } from '@/core/working';
-import { useBench } from './store';
+
+/** Who drives whom: the input drives · the load pushes while the input turns on · the output drives the input. */
+export type FlowKind = 'drive' | 'coast' | 'backward';
 
 /** Everything computed from a document, each thing once: derived, never stored. */
 interface Analysed {
   readonly open: OpenTrain;
   readonly drawn: Drawn;
-  readonly positions: Map<string | null, Position>;
+  readonly stations: readonly Station[];
+  readonly states: Map<string, Position>;
 }
 
-/** One position, solved and explained. */
+/** What is engaged, solved and explained. */
 export interface Position {
   readonly solved: Solved;
   readonly figures: readonly MemberFigures[];
   readonly roles: ReadonlyMap<string, MeshRole>;
+  readonly powers: readonly PartPower[];
+  readonly paths: PowerFlow | null;
   readonly working: Working;
+  /** The smallest set of couplers that locks it; empty unless it is locked. */
+  readonly locks: readonly string[];
+  readonly stops: PowerStops | null;
+  /** What comes of turning the output; null unless that was asked. */
+  readonly backward: BackwardVerdict | null;
 }
 
-const SPACE = { width: 880, height: 430 };
+/** The space that the side view is laid out for; it is scaled to what there is. */
+const SPACE = { width: 880, height: 380 };
+const KEPT_STATES = 512;
 const analysed = new WeakMap<Train, Analysed>();
 
-function analyse(train: Train): Analysed {
+/** `order` is that of the figures as the server found it, so that the browser need not search for it again. */
+export function analyse(train: Train, order?: readonly string[]): Analysed {
   const found = analysed.get(train);
   if (found) return found;
-  const fresh: Analysed = { open: openTrain(networkOf(train)), drawn: drawSideView(train, SPACE), positions: new Map() };
+  const drawn = drawSideView(train, SPACE, order);
+  const fresh: Analysed = { open: openTrain(networkOf(train)), drawn, stations: drawn.ok ? endView(train, drawn.view.order) : [], states: new Map() };
   analysed.set(train, fresh);
   return fresh;
 }
 
-export function analysePosition(train: Train, id: string | null): Position {
-  const { open, positions } = analyse(train);
-  const found = positions.get(id);
+export function analyseEngaged(train: Train, engaged: readonly string[], flow: FlowKind, losses: boolean): Position {
+  const { open, states } = analyse(train);
+  const key = JSON.stringify([flow, losses, [...engaged].sort()]);
+  const found = states.get(key);
   if (found) return found;
-  const solved = solveEngaged(open, train.positions.find((position) => position.id === id)?.engaged ?? []);
-  const fresh: Position = { solved, figures: memberFigures(solved), roles: meshRoles(solved), working: workingOf(solved) };
-  positions.set(id, fresh);
+  const fresh = explain(open, engaged, flow, losses);
+  if (states.size >= KEPT_STATES) states.delete(states.keys().next().value!);
+  states.set(key, fresh);
   return fresh;
 }
 
-export const useDrawing = (): Drawn => useBench((state) => analyse(state.train).drawn);
+function explain(open: OpenTrain, engaged: readonly string[], flow: FlowKind, losses: boolean): Position {
+  const turned = flow === 'backward' ? driveBackward(open, engaged, { losses }) : null;
+  const solved = turned?.solved ?? solveEngaged(open, engaged, { losses, flow: flow === 'coast' ? coastFlow(open.network) : driveFlow(open.network) });
+  return {
+    solved,
+    figures: memberFigures(solved),
+    roles: meshRoles(solved),
+    powers: partPowers(solved),
+    paths: powerFlow(solved),
+    working: workingOf(solved),
+    locks: solved.status === 'locked' ? lockSet(solved) : [],
+    stops: solved.status === 'neutral' || solved.status === 'held' ? powerStops(solved) : null,
+    backward: turned?.verdict ?? null,
+  };
+}
 
-/** The position that is chosen. */
-export const usePosition = (): Position => useBench((state) => analysePosition(state.train, state.positionId));
+/** What decides which position is looked at, and how. */
+export interface Chosen {
+  readonly train: Train;
+  readonly now: { readonly engaged: readonly string[] };
+  readonly flow: FlowKind;
+  readonly losses: boolean;
+}
+
+export const positionOf = ({ train, now, flow, losses }: Chosen): Position => analyseEngaged(train, now.engaged, flow, losses);
+
+/** Speeds per turn of what is cranked. */
+export const speedsOf = (chosen: Chosen): readonly MemberFigures[] => positionOf(chosen).figures;

@@ -1,47 +1,72 @@
 'use client';
 
-import { useState } from 'react';
+import { useCallback, useState } from 'react';
 import type { Train } from '@/core/train';
 import { useKeptPreferences } from '@/ui/preferences';
+import { analyse } from './analysis';
 import { useAutosave } from './autosave';
 import { ConflictDialog } from './conflict-dialog';
+import { CrankPanel } from './crank/crank-panel';
 import { SideViewPane } from './drawing/side-view-pane';
+import { EndViewPane } from './end-view/end-view-pane';
+import { FirstVisit } from './first-visit';
 import { InputFields } from './input-fields';
-import { FiguresTable } from './panel/figures-table';
+import { useBenchKeys } from './keys';
+import { KeysSheet } from './keys-sheet';
 import { Panel } from './panel/panel';
 import { PositionsStrip } from './positions-strip';
-import { BenchContext, createBenchStore } from './store';
+import { BenchContext, createBenchStore, createCrank } from './store';
 import { TopBar } from './top-bar';
-import { useUndoKeys } from './undo-keys';
 
-/** One train on the bench: the side view, every member's figures, the panel that explains them, and the positions. */
-export function Bench({ id, version, train }: { id: string; version: number; train: Train }) {
-  const [store] = useState(() => createBenchStore(id, version, train));
+interface Props {
+  readonly id: string;
+  readonly version: number;
+  readonly train: Train;
+  /** The side view's figures from left to right, as the server found them. */
+  readonly order: readonly string[];
+  /** The very first visit: the train is turning and a line says what to try. */
+  readonly first: boolean;
+}
+
+/** One train on the bench: its side view and end view, the crank with its counters, the positions, and the panel that explains them. */
+export function Bench({ id, version, train, order, first }: Props) {
+  const [context] = useState(() => {
+    analyse(train, order);
+    const store = createBenchStore(id, version, train);
+    return { store, crank: createCrank(store) };
+  });
   return (
-    <BenchContext value={store}>
-      <BenchLayout />
+    <BenchContext value={context}>
+      <BenchLayout first={first} />
     </BenchContext>
   );
 }
 
-function BenchLayout() {
+function BenchLayout({ first }: { first: boolean }) {
+  const [keys, setKeys] = useState(false);
+  const showKeys = useCallback(() => setKeys(true), []);
   useKeptPreferences();
   useAutosave();
-  useUndoKeys();
+  useBenchKeys(showKeys);
   return (
     <div className="flex min-h-dvh flex-col lg:h-dvh lg:overflow-hidden">
-      <TopBar />
-      <main className="grid min-h-0 flex-1 lg:grid-cols-[minmax(0,1fr)_23.5rem]">
+      <TopBar onKeys={showKeys} />
+      {first && <FirstVisit />}
+      <main className="grid min-h-0 flex-1 lg:grid-cols-[minmax(0,1fr)_22.5rem] xl:grid-cols-[minmax(0,1fr)_23.5rem] 2xl:grid-cols-[minmax(0,1fr)_29rem]">
         <div className="flex min-h-0 min-w-0 flex-col">
           <SideViewPane />
-          <FiguresTable />
+          <div className="grid shrink-0 border-t border-base-300 sm:grid-cols-[15rem_minmax(0,1fr)] lg:h-60 2xl:h-80 2xl:grid-cols-[22rem_minmax(0,1fr)]">
+            <EndViewPane />
+            <CrankPanel />
+          </div>
         </div>
         <Panel />
       </main>
-      <footer className="flex flex-wrap items-stretch justify-between gap-x-6 gap-y-2 border-t border-base-content px-4 py-2">
+      <footer className="flex flex-wrap items-end gap-x-6 gap-y-2 border-t border-base-content px-4 py-1.5 sm:flex-nowrap">
         <PositionsStrip />
         <InputFields />
       </footer>
+      <KeysSheet open={keys} onClose={() => setKeys(false)} />
       <ConflictDialog />
     </div>
   );

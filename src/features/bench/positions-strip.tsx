@@ -1,38 +1,90 @@
 'use client';
 
 import clsx from 'clsx';
-import { ratioFigure, wayText } from '@/core/units';
+import { useEffect, useRef } from 'react';
 import { inverse } from '@/core/rational';
+import { ratioFigure, ratioText, wayText, type RatioConvention } from '@/core/units';
 import { usePreferences } from '@/ui/preferences';
-import { analysePosition } from './analysis';
-import { useBench } from './store';
+import type { Solved } from '@/core/solve';
+import type { Train } from '@/core/train';
+import { analyseEngaged } from './analysis';
+import { choosePosition, useBench, useBenchStore, type Engagement } from './store';
+import { couplerName, listed } from './words';
 
-/** The gear positions as keys, always in reach. */
+const STATUS: Record<Solved['status'], string> = { drive: 'drives', split: 'split', neutral: 'neutral', held: 'held', locked: 'locked' };
+
+/** The gear positions as keys, always in reach, and what the last change put on and off. */
 export function PositionsStrip() {
   const train = useBench((state) => state.train);
-  const chosen = useBench((state) => state.positionId);
-  const set = useBench((state) => state.set);
-  const convention = usePreferences((state) => state.convention);
-  if (train.positions.length === 0) return <p className="muted self-center text-sm">This train has one way of running and no positions.</p>;
   return (
-    <div role="group" aria-label="Positions" className="flex flex-wrap gap-2">
+    <div className="min-w-0 flex-1">
+      <ShiftNote />
+      {train.positions.length === 0 ? <p className="muted text-sm">This train has one way of running and no positions.</p> : <Keys train={train} />}
+    </div>
+  );
+}
+
+function Keys({ train }: { train: Train }) {
+  const store = useBenchStore();
+  const chosen = useBench((state) => state.now.positionId);
+  const losses = useBench((state) => state.losses);
+  const convention = usePreferences((state) => state.convention);
+  const on = useRef<HTMLButtonElement>(null);
+  useEffect(() => void on.current?.scrollIntoView({ block: 'nearest', inline: 'nearest' }), [chosen]);
+  return (
+    <div role="group" aria-label="Positions" className="flex gap-1.5 overflow-x-auto pb-1 pt-0.5">
       {train.positions.map((position) => {
-        const { solved } = analysePosition(train, position.id);
-        const on = position.id === chosen;
+        const { solved } = analyseEngaged(train, position.engaged, 'drive', losses);
+        const pressed = position.id === chosen;
         return (
           <button
             key={position.id}
+            ref={pressed ? on : undefined}
             type="button"
-            aria-pressed={on}
-            onClick={() => set({ positionId: position.id })}
-            className={clsx('min-w-24 rounded-t-md rounded-b-xl border px-3 py-1 text-center leading-tight', on ? 'border-primary bg-primary text-primary-content' : 'border-base-content bg-base-200 hover:bg-base-300')}
+            aria-pressed={pressed}
+            onClick={() => choosePosition(store, position.id)}
+            className={clsx('min-w-19 shrink-0 rounded-t-md rounded-b-xl border px-2 py-0.5 text-center leading-tight', pressed ? 'border-primary bg-primary text-primary-content' : 'border-base-content/60 bg-base-200 hover:bg-base-300')}
           >
             <span className="block font-semibold">{position.name}</span>
-            <span className="figure block text-sm">{solved.ratio ? `${ratioFigure(solved.ratio, convention)} : 1` : '—'}</span>
-            <span className="block text-xs">{solved.ratio ? `${convention}, ${wayText(inverse(solved.ratio))}` : solved.status}</span>
+            <span className="figure block text-sm">{solved.ratio ? ratioFigure(solved.ratio, convention) : '—'}</span>
+            <span className="block text-xs">{solved.ratio ? wayText(inverse(solved.ratio)) : STATUS[solved.status]}</span>
           </button>
         );
       })}
     </div>
   );
 }
+
+/** What is engaged; after a change, what went on and off and what that did to the ratio. */
+function ShiftNote() {
+  const train = useBench((state) => state.train);
+  const now = useBench((state) => state.now);
+  const before = useBench((state) => state.before);
+  const losses = useBench((state) => state.losses);
+  const convention = usePreferences((state) => state.convention);
+  const names = (ids: readonly string[]) => listed(ids.map((id) => couplerName(train, id)));
+  const end = ({ engaged }: Engagement) => ratioWords(analyseEngaged(train, engaged, 'drive', losses).solved, convention);
+  const title = ({ positionId }: Engagement) => train.positions.find(({ id }) => id === positionId)?.name ?? 'own choice';
+  const on = before ? now.engaged.filter((id) => !before.engaged.includes(id)) : [];
+  const off = before ? before.engaged.filter((id) => !now.engaged.includes(id)) : [];
+  const changes = [...(on.length > 0 ? [`${names(on)} on`] : []), ...(off.length > 0 ? [`${names(off)} off`] : [])];
+  return (
+    <p role="status" className="muted truncate text-sm" data-testid="shift-note">
+      {before && changes.length > 0 ? (
+        <>
+          <strong className="font-semibold text-base-content">
+            {title(before)} → {title(now)}: {changes.join(', ')}
+          </strong>{' '}
+          · {end(before)} → {end(now)}
+        </>
+      ) : (
+        <>
+          <strong className="font-semibold text-base-content">{title(now)}</strong>
+          {now.engaged.length > 0 ? ` · ${names(now.engaged)} engaged` : ' · nothing engaged'}
+        </>
+      )}
+    </p>
+  );
+}
+
+const ratioWords = ({ ratio, status }: Solved, convention: RatioConvention): string => (ratio ? `${ratioText(ratio, convention)}, ${wayText(inverse(ratio))}` : STATUS[status]);

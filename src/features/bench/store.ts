@@ -3,7 +3,11 @@
 import { createContext, useContext } from 'react';
 import { temporal } from 'zundo';
 import { createStore, useStore } from 'zustand';
-import type { Train } from '@/core/train';
+import { sign } from '@/core/rational';
+import type { Position, Train } from '@/core/train';
+import { NOTHING_TURNED, turnOn, type Turned } from '@/core/turning';
+import { analyseEngaged, speedsOf, type FlowKind } from './analysis';
+import { CrankClock } from './crank/crank-clock';
 
 export type SaveState =
   | { readonly kind: 'saved' }
@@ -16,9 +20,19 @@ export type SaveState =
 export interface Highlight {
   readonly members: readonly string[];
   readonly gears: readonly string[];
+  readonly couplers: readonly string[];
 }
 
-/** The Bench's one store: the document, what is looked at, and how its saving stands. */
+export const highlightOf = (parts: Partial<Highlight>): Highlight => ({ members: [], gears: [], couplers: [], ...parts });
+
+/** What is engaged now, and what was before: to say what went on and off. */
+export interface Engagement {
+  /** The position it is, or null for a choice of one's own. */
+  readonly positionId: string | null;
+  readonly engaged: readonly string[];
+}
+
+/** The Bench's one store: the document, what is looked at, how far it is turned, and how its saving stands. */
 export interface BenchState {
   readonly id: string;
   readonly train: Train;
@@ -26,7 +40,15 @@ export interface BenchState {
   readonly version: number;
   readonly savedTrain: Train;
   readonly save: SaveState;
-  readonly positionId: string | null;
+  readonly now: Engagement;
+  readonly before: Engagement | null;
+  readonly flow: FlowKind;
+  readonly losses: boolean;
+  readonly turned: Turned;
+  /** Which cut the end view shows. */
+  readonly station: number;
+  /** Gears with a painted tooth. */
+  readonly marks: readonly string[];
   /** As typed; read with its unit where it is used. */
   readonly speedText: string;
   readonly torqueText: string;
@@ -35,8 +57,9 @@ export interface BenchState {
   readonly set: (change: Partial<Omit<BenchState, 'set' | 'id'>>) => void;
 }
 
-export const createBenchStore = (id: string, version: number, train: Train) =>
-  createStore<BenchState>()(
+export function createBenchStore(id: string, version: number, train: Train) {
+  const first = firstForward(train);
+  return createStore<BenchState>()(
     temporal(
       (set) => ({
         id,
@@ -44,7 +67,13 @@ export const createBenchStore = (id: string, version: number, train: Train) =>
         version,
         savedTrain: train,
         save: { kind: 'saved' },
-        positionId: train.positions[0]?.id ?? null,
+        now: { positionId: first?.id ?? null, engaged: first?.engaged ?? [] },
+        before: null,
+        flow: 'drive',
+        losses: false,
+        turned: NOTHING_TURNED,
+        station: 0,
+        marks: train.gears.filter((gear) => gear.member === train.input).slice(0, 1).map((gear) => gear.id),
         speedText: '30',
         torqueText: '10',
         editing: null,
@@ -54,16 +83,60 @@ export const createBenchStore = (id: string, version: number, train: Train) =>
       { partialize: ({ train: document }) => ({ train: document }), equality: (a, b) => a.train === b.train, limit: 500 },
     ),
   );
+}
+
+/** The position a train is opened in: the first that drives forward, else the first. */
+function firstForward(train: Train): Position | undefined {
+  const forward = train.positions.find(({ engaged }) => {
+    const { ratio, status } = analyseEngaged(train, engaged, 'drive', false).solved;
+    return status === 'split' || (ratio !== null && sign(ratio) > 0);
+  });
+  return forward ?? train.positions[0];
+}
 
 export type BenchStore = ReturnType<typeof createBenchStore>;
 
-export const BenchContext = createContext<BenchStore | null>(null);
-
-export function useBenchStore(): BenchStore {
-  const store = useContext(BenchContext);
-  if (!store) throw new Error('The Bench store is missing.');
-  return store;
+/** Engages these couplers and remembers what was engaged before. */
+export function engage({ getState }: BenchStore, engaged: readonly string[], positionId?: string): void {
+  const { train, now, set } = getState();
+  const same = (other: readonly string[]) => other.length === engaged.length && other.every((id) => engaged.includes(id));
+  const found = positionId ?? train.positions.find((position) => same(position.engaged))?.id ?? null;
+  if (found === now.positionId && same(now.engaged)) return;
+  set({ now: { positionId: found, engaged }, before: now });
 }
+
+export function choosePosition(store: BenchStore, id: string): void {
+  const position = store.getState().train.positions.find((candidate) => candidate.id === id);
+  if (position) engage(store, position.engaged, id);
+}
+
+export function toggleCoupler(store: BenchStore, id: string): void {
+  const { engaged } = store.getState().now;
+  engage(store, engaged.includes(id) ? engaged.filter((other) => other !== id) : [...engaged, id]);
+}
+
+/** The clock that turns the crank; what it has turned is counted with the speeds that held while it turned. */
+export function createCrank(store: BenchStore): CrankClock {
+  const clock = new CrankClock((by) => count(store.getState(), by));
+  const count = (state: BenchState, by: Parameters<typeof turnOn>[2]) => store.getState().set({ turned: turnOn(store.getState().turned, speedsOf(state), by) });
+  store.subscribe((state, before) => {
+    if (state.train === before.train && state.now === before.now && state.flow === before.flow && state.losses === before.losses) return;
+    if (speedsOf(state) !== speedsOf(before)) clock.settle((by) => count(before, by));
+  });
+  return clock;
+}
+
+export const BenchContext = createContext<{ readonly store: BenchStore; readonly crank: CrankClock } | null>(null);
+
+function useBenchContext() {
+  const context = useContext(BenchContext);
+  if (!context) throw new Error('The Bench store is missing.');
+  return context;
+}
+
+export const useBenchStore = (): BenchStore => useBenchContext().store;
+
+export const useCrank = (): CrankClock => useBenchContext().crank;
 
 export const useBench = <T,>(select: (state: BenchState) => T): T => useStore(useBenchStore(), select);
 

@@ -1,6 +1,6 @@
 'use client';
 
-import { Redo2, Undo2 } from 'lucide-react';
+import { Keyboard, Redo2, Undo2 } from 'lucide-react';
 import Link from 'next/link';
 import { useState } from 'react';
 import { renameTrain } from '@/core/train';
@@ -9,7 +9,7 @@ import { usePreferences } from '@/ui/preferences';
 import { ThemeSwitch } from '@/ui/theme-switch';
 import { useBench, useHistory, type SaveState } from './store';
 
-export function TopBar() {
+export function TopBar({ onKeys }: { onKeys: () => void }) {
   const { convention, set } = usePreferences();
   const undo = useHistory((history) => history.undo);
   const redo = useHistory((history) => history.redo);
@@ -49,6 +49,9 @@ export function TopBar() {
         </div>
       </fieldset>
       <UnitChoices />
+      <button type="button" className="btn btn-ghost btn-sm btn-square" onClick={onKeys} aria-label="Keys" title="Keys (?)">
+        <Keyboard className="size-4" aria-hidden />
+      </button>
       <ThemeSwitch />
     </header>
   );

@@ -1,5 +1,6 @@
 'use client';
 
+import { useMemo } from 'react';
 import { readQuantity, SPEED_UNITS, TORQUE_UNITS, type SpeedUnit, type TorqueUnit } from '@/core/units';
 import { usePreferences } from '@/ui/preferences';
 import { useBench } from './store';
@@ -16,7 +17,10 @@ export function useTyped(): { readonly speed: Typed<SpeedUnit>; readonly torque:
   const { speedUnit, torqueUnit } = usePreferences();
   const speedText = useBench((state) => state.speedText);
   const torqueText = useBench((state) => state.torqueText);
-  return { speed: read(speedText, SPEED_UNITS, speedUnit, 'the input speed'), torque: read(torqueText, TORQUE_UNITS, torqueUnit, 'the input torque') };
+  return useMemo(
+    () => ({ speed: read(speedText, SPEED_UNITS, speedUnit, 'the input speed'), torque: read(torqueText, TORQUE_UNITS, torqueUnit, 'the input torque') }),
+    [speedText, torqueText, speedUnit, torqueUnit],
+  );
 }
 
 function read<U extends string>(text: string, table: Readonly<Record<U, number>>, unit: U, what: string): Typed<U> {

@@ -15,6 +15,7 @@ export interface ShelfEntry {
   readonly ratios: { readonly least: Rational; readonly most: Rational } | null;
   /** Largest forward ratio over the smallest; null with fewer than two. */
   readonly spread: Rational | null;
+  readonly train: Train;
   readonly view: SideView | null;
 }
 
@@ -31,6 +32,7 @@ export function shelfEntry(id: string, updatedAt: string, train: Train): ShelfEn
     positions: train.positions.length,
     ratios: sizes.length > 0 ? { least: sizes[0]!, most: sizes.at(-1)! } : null,
     spread: forward.length > 1 ? div(forward.at(-1)!, forward[0]!) : null,
+    train,
     view: drawn.ok ? drawn.view : null,
   };
 }

@@ -4,9 +4,9 @@ import Link from 'next/link';
 import { figure, ratioText } from '@/core/units';
 import { equals, toNumber } from '@/core/rational';
 import { useKeptPreferences, usePreferences } from '@/ui/preferences';
+import { SmallSideView } from '@/ui/side-view/small-side-view';
 import { ThemeSwitch } from '@/ui/theme-switch';
 import type { ShelfEntry } from './entry';
-import { SmallDrawing } from './small-drawing';
 
 /** The trains that are kept. */
 export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
@@ -44,7 +44,7 @@ function ShelfCard({ entry }: { entry: ShelfEntry }) {
   const [low, high] = ratios && convention === 'out/in' ? [ratios.most, ratios.least] : [ratios?.least, ratios?.most];
   return (
     <Link href={`/trains/${encodeURIComponent(entry.id)}`} className="block h-full border border-base-300 hover:border-base-content hover:bg-base-200">
-      {entry.view ? <SmallDrawing view={entry.view} /> : <div className="muted grid h-44 place-items-center text-sm">No drawing</div>}
+      {entry.view ? <SmallSideView view={entry.view} train={entry.train} className="h-44 w-full" /> : <div className="muted grid h-44 place-items-center text-sm">No drawing</div>}
       <div className="border-t border-base-300 px-3 py-2">
         <h3 className="font-semibold">{entry.name}</h3>
         <p className="muted text-sm">

@@ -23,6 +23,8 @@ export class Grid {
   readonly size: number;
   /** Closed to every line: bodies of gears. */
   readonly blocked: Uint8Array;
+  /** Next to a gear's face: free for lines, too near for a coupler's symbol. */
+  readonly beside: Uint8Array;
   /** Owner of a cell that only one member may use (its terminal), else −1. */
   readonly reserved: Int16Array;
   /** How often a cell has been fought over: it grows dearer every round. */
@@ -40,6 +42,7 @@ export class Grid {
   ) {
     this.size = columns * rows;
     this.blocked = new Uint8Array(this.size);
+    this.beside = new Uint8Array(this.size);
     this.reserved = new Int16Array(this.size).fill(-1);
     this.history = new Float64Array(this.size);
     this.net = new Int16Array(this.size).fill(-1);

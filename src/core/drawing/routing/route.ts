@@ -46,6 +46,9 @@ export function routeHalfPlane(plane: HalfPlane, train: Train, rounds: number): 
   return fresh;
 }
 
+/** What it costs to stand so near a gear or another coupler that their symbols touch. */
+const CROWDING = 12;
+
 /** The same half plane comes back with every edit that does not change its shape. */
 const routed = new Map<string, Routed>();
 const ROUTED = 64;
@@ -73,7 +76,8 @@ function negotiate(plane: HalfPlane, train: Train, rounds: number): Routed {
       paint();
       const [a, b] = coupler.joins.map((id) => members.indexOf(id));
       const lost = [a!, b!].some((net) => net >= 0 && plane.terminals.some(({ member }) => member === members[net]) && cellsOf(net).length === 0);
-      const link = lost ? null : layLink(grid, coupler, a!, b!, cellsOf, prices(Math.max(a!, b!)));
+      const crowd = [...links.values()].map(({ symbol }) => symbol.at);
+      const link = lost ? null : layLink(grid, coupler, a!, b!, cellsOf, prices(Math.max(a!, b!)), crowd);
       if (link) links.set(coupler.id, link);
     }
     paint();
@@ -142,6 +146,9 @@ function membersOf(plane: HalfPlane, train: Train): string[] {
 function gridOf(plane: HalfPlane, members: readonly string[]): Grid {
   const grid = new Grid(plane.columns, plane.rows);
   for (const { x, from, to } of plane.bodies) for (let row = from; row <= to; row++) grid.blocked[grid.at({ x, row })] = 1;
+  for (const { x, from, to } of plane.bodies) {
+    for (const near of [x - 1, x + 1]) for (let row = Math.max(0, from - 1); row <= Math.min(plane.rows - 1, to); row++) grid.beside[grid.at({ x: near, row })] = 1;
+  }
   for (const cell of plane.closed) grid.blocked[grid.at(cell)] = 1;
   for (const { row, x1, x2 } of plane.pins) for (let x = x1; x <= x2; x++) grid.blocked[grid.at({ x, row })] = 1;
   for (const { member, cells, kept } of plane.terminals) {
@@ -204,7 +211,7 @@ function wayBack(field: Field, last: number): Piece {
 }
 
 /** Puts a coupler on the cheapest way between two members' lines, where three free cells stand in a row. A member −1 is the frame, a member without cells starts anywhere. */
-function layLink(grid: Grid, coupler: JoiningCoupler, a: number, b: number, cellsOf: (net: number) => number[], prices: Prices): Link | null {
+function layLink(grid: Grid, coupler: JoiningCoupler, a: number, b: number, cellsOf: (net: number) => number[], prices: Prices, crowd: readonly Cell[]): Link | null {
   const startsA = a < 0 ? [] : cellsOf(a);
   const startsB = b < 0 ? [] : cellsOf(b);
   const fieldA = startsA.length > 0 ? spread(grid, startsA, a, prices) : null;
@@ -212,13 +219,16 @@ function layLink(grid: Grid, coupler: JoiningCoupler, a: number, b: number, cell
   let best: { cost: number; middle: number; direction: number; endA: number; endB: number } | null = null;
   for (let middle = 0; middle < grid.size; middle++) {
     if (grid.blocked[middle] || grid.reserved[middle]! >= 0 || grid.net[middle] !== -1) continue;
+    const { x, row } = grid.cell(middle);
+    const beside = grid.beside[middle] === 1 || crowd.some((other) => Math.abs(other.x - x) < 2 && Math.abs(other.row - row) < 3);
+    const crowding = beside ? CROWDING : 0;
     for (let direction = 0; direction < 4; direction++) {
       const towardsB = grid.step(middle, direction);
       const towardsA = grid.step(middle, opposite(direction));
       if (towardsA < 0 || towardsB < 0 || !grid.open(towardsA, a) || !grid.open(towardsB, b)) continue;
       const endA = arrival(grid, fieldA, towardsA, direction, a);
       const endB = arrival(grid, fieldB, towardsB, opposite(direction), b);
-      const cost = endA.cost + endB.cost + grid.history[middle]!;
+      const cost = endA.cost + endB.cost + grid.history[middle]! + crowding;
       if (cost < (best?.cost ?? Infinity)) best = { cost, middle, direction, endA: endA.state, endB: endB.state };
     }
   }

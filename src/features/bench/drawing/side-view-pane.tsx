@@ -1,61 +1,128 @@
 'use client';
 
-import type { SideView } from '@/core/drawing';
-import { useDrawing, usePosition } from '../analysis';
+import { Maximize, Minus, Plus } from 'lucide-react';
+import { useMemo, useRef } from 'react';
+import { powerLines, type SideView } from '@/core/drawing';
+import { memberColor } from '@/ui/member-colors';
+import { BearingMark, PortArrow } from '@/ui/side-view/frame-marks';
+import { PlanetPin } from '@/ui/side-view/planet-pin';
 import { TeethEditor } from '../editing/teeth-editor';
+import { FlowChoice } from '../flow-choice';
 import { useBench } from '../store';
-import { BearingMark, PortArrow } from './frame-marks';
-import { GearBarFigure } from './gear-bar-figure';
-import { ShaftLine } from './shaft-line';
+import { useDrawing, usePosition } from '../use-position';
+import { CouplerFigure } from './coupler-figure';
+import { CrossingHops } from './crossing-hops';
+import { GearFigure } from './gear-figure';
+import { MarkDots } from './mark-dots';
+import { MemberLine } from './member-line';
+import { MeshTies } from './mesh-ties';
+import { PartNote } from './part-note';
+import { PowerPath } from './power-path';
+import { Recirculation } from './recirculation';
+import { useZoom } from './zoom';
 
-/** The side view: the train from the side, with its power path; gears are picked here to be changed. */
+/** The side view: the train from the side with its power path; its parts are picked here. */
 export function SideViewPane() {
   const drawn = useDrawing();
   return (
-    <section aria-label="Side view" className="relative flex min-h-72 flex-1 flex-col lg:min-h-0">
-      <h2 className="absolute left-4 top-2 text-sm font-semibold">Side view</h2>
-      {drawn.ok ? <Drawing view={drawn.view} /> : <p className="muted m-auto p-8 text-center">{drawn.why}</p>}
-      <p className="muted px-4 pb-1.5 text-xs">
-        The thick line carries power. Arrows show which way the near side of each gear moves. Pick a gear to change its teeth.
-      </p>
+    <section aria-label="Side view" className="relative flex min-h-80 flex-1 flex-col lg:min-h-0">
+      {drawn.ok ? (
+        <Drawing view={drawn.view} />
+      ) : (
+        <>
+          <PaneHeader />
+          <p className="muted m-auto p-8 text-center">{drawn.why}</p>
+        </>
+      )}
     </section>
+  );
+}
+
+function PaneHeader({ children }: { children?: React.ReactNode }) {
+  return (
+    <div className="flex flex-wrap items-center gap-x-5 gap-y-1 px-4 pt-1.5">
+      <h2 className="text-sm font-semibold">Side view</h2>
+      <FlowChoice />
+      <span className="flex-1" />
+      {children}
+    </div>
   );
 }
 
 function Drawing({ view }: { view: SideView }) {
   const train = useBench((state) => state.train);
   const editing = useBench((state) => state.editing);
-  const set = useBench((state) => state.set);
-  const { figures } = usePosition();
-  const figuresOf = new Map(figures.map((figure) => [figure.id, figure]));
-  const edited = view.gears.find((bar) => bar.gear === editing);
+  const lit = useBench((state) => state.highlight?.members);
+  const { figures, powers, roles } = usePosition();
+  const svg = useRef<SVGSVGElement>(null);
+  const zoom = useZoom(svg);
+  const flowing = useMemo(() => powerLines(view, powers.map((own) => ({ ...own, power: own.power ?? 0 }))), [view, powers]);
+  const figuresOf = new Map(figures.map((row) => [row.id, row]));
+  const carrying = new Set(powers.filter(({ power }) => power === null || Math.abs(power) > 1e-9).map(({ part }) => `${part.kind} ${part.id}`));
+  const shared = new Set(powers.filter(({ power }) => power === null).map(({ member }) => member));
+  const driving = new Set(train.meshes.filter(({ id }) => roles.get(id) === 'a drives' || roles.get(id) === 'b drives').flatMap(({ gears }) => gears));
+  const edited = view.gears.find(({ gear }) => gear === editing);
   return (
-    <svg viewBox={`0 0 ${view.width} ${view.height}`} className="min-h-0 w-full flex-1" role="group" aria-label={`Side view of ${train.name}`}>
-      {view.shafts.map((shaft) => (
-        <ShaftLine key={shaft.member} shaft={shaft} figures={figuresOf.get(shaft.member)!} />
-      ))}
-      {view.bearings.map((bearing, i) => (
-        <BearingMark key={i} bearing={bearing} />
-      ))}
-      {view.gears.map((bar) => (
-        <GearBarFigure key={bar.gear} bar={bar} train={train} figures={figuresOf.get(bar.member)!} chosen={bar.gear === editing} onChoose={() => set({ editing: bar.gear })} />
-      ))}
-      {view.ports.map((port) => (
-        <PortArrow key={port.member} port={port} />
-      ))}
-      {view.labels.map((label) => (
-        <text
-          key={`${label.of.kind} ${label.of.id}`}
-          x={label.x}
-          y={label.y}
-          textAnchor={label.anchor}
-          dominantBaseline="central"
-          className={label.of.kind === 'gear' ? 'figure pointer-events-none fill-base-content text-[15px]' : 'pointer-events-none fill-base-content text-[15px] font-semibold'}
-        >
-          {label.text}
-        </text>
-      ))}
-      {edited && <TeethEditor key={edited.gear} bar={edited} view={view} />}
-    </svg>
+    <>
+      <PaneHeader>
+        <div className="flex" role="group" aria-label="Size of the drawing">
+          <SizeButton label="Smaller" onPress={() => zoom.by(1 / 1.25)} icon={<Minus className="size-4" aria-hidden />} />
+          <SizeButton label="Larger" onPress={() => zoom.by(1.25)} icon={<Plus className="size-4" aria-hidden />} />
+          <SizeButton label="Fit to the space" onPress={zoom.fit} icon={<Maximize className="size-4" aria-hidden />} />
+        </div>
+      </PaneHeader>
+      <svg ref={svg} viewBox={`0 0 ${view.width} ${view.height}`} className="min-h-0 w-full flex-1 cursor-grab touch-none select-none active:cursor-grabbing" role="group" aria-label={`Side view of ${train.name}`}>
+        <g transform={zoom.transform}>
+          {view.axes.map(({ x1, x2, y1 }, i) => (
+            <line key={i} x1={x1 - 12} x2={x2 + 12} y1={y1} y2={y1} className="stroke-base-content/35" strokeWidth={0.9} strokeDasharray="14 4 2 4" aria-hidden />
+          ))}
+          <MeshTies ties={view.ties} />
+          {view.lines.map((lines) => (
+            <MemberLine key={lines.member} lines={lines} figures={figuresOf.get(lines.member)!} color={memberColor(train, lines.member)} lit={lit?.includes(lines.member) ?? false} shared={shared.has(lines.member)} />
+          ))}
+          <PowerPath lines={flowing} />
+          <CrossingHops view={view} flowing={flowing} colorOf={(member) => memberColor(train, member)} />
+          {view.bearings.map((at, i) => (
+            <BearingMark key={i} at={at} />
+          ))}
+          {view.gears.map((shape, i) => (
+            <GearFigure key={`${shape.gear} ${i}`} shape={shape} powered={carrying.has(`gear ${shape.gear}`) || driving.has(shape.gear)} />
+          ))}
+          {view.pins.map(({ planet, x1, x2, y }) => (
+            <PlanetPin key={planet} x1={x1} x2={x2} y={y} color={memberColor(train, planet)} />
+          ))}
+          {view.couplers.map((shape) => (
+            <CouplerFigure key={shape.coupler} shape={shape} powered={carrying.has(`coupler ${shape.coupler}`)} />
+          ))}
+          {view.ports.map((port) => (
+            <PortArrow key={port.member} port={port} />
+          ))}
+          {view.labels.map((label) => (
+            <text
+              key={`${label.of.kind} ${label.of.id}`}
+              x={label.x}
+              y={label.y}
+              textAnchor={label.anchor}
+              dominantBaseline="central"
+              className={label.of.kind === 'gear' ? 'figure pointer-events-none fill-base-content text-[13.5px]' : 'pointer-events-none fill-base-content text-[15px] font-semibold'}
+            >
+              {label.text}
+            </text>
+          ))}
+          <MarkDots gears={view.gears} />
+          {edited && <TeethEditor key={edited.gear} shape={edited} view={view} />}
+        </g>
+      </svg>
+      <Recirculation />
+      <PartNote />
+    </>
+  );
+}
+
+function SizeButton({ label, onPress, icon }: { label: string; onPress: () => void; icon: React.ReactNode }) {
+  return (
+    <button type="button" className="btn btn-ghost btn-xs btn-square" aria-label={label} title={label} onClick={onPress}>
+      {icon}
+    </button>
   );
 }

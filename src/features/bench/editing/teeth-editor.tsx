@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import type { GearBar, SideView } from '@/core/drawing';
+import type { GearShape, SideView } from '@/core/drawing';
 import { readTeeth, setTeeth } from '@/core/train';
 import { useBench, useBenchStore } from '../store';
 
@@ -12,9 +12,9 @@ const HEIGHT = 112;
  * Types a tooth count at the gear. Each good count is worked out at once and the whole visit is one step of undo;
  * a bad one gets its message here, nothing is taken over, and the last good state stands.
  */
-export function TeethEditor({ bar, view }: { bar: GearBar; view: SideView }) {
+export function TeethEditor({ shape, view }: { shape: GearShape; view: SideView }) {
   const store = useBenchStore();
-  const gear = useBench((state) => state.train.gears.find((candidate) => candidate.id === bar.gear));
+  const gear = useBench((state) => state.train.gears.find((candidate) => candidate.id === shape.gear));
   const [typed, setTyped] = useState(String(gear?.teeth ?? ''));
   const [message, setMessage] = useState<string | null>(null);
   const field = useRef<HTMLInputElement>(null);
@@ -29,7 +29,7 @@ export function TeethEditor({ bar, view }: { bar: GearBar; view: SideView }) {
   const type = (text: string) => {
     setTyped(text);
     const read = readTeeth(text);
-    const edit = read.ok ? setTeeth(store.getState().train, bar.gear, read.teeth) : read;
+    const edit = read.ok ? setTeeth(store.getState().train, shape.gear, read.teeth) : read;
     setMessage(edit.ok ? null : edit.message);
     if (!edit.ok) return;
     store.getState().set({ train: edit.train });
@@ -43,9 +43,9 @@ export function TeethEditor({ bar, view }: { bar: GearBar; view: SideView }) {
     }
     close();
   };
-  const right = bar.x + bar.halfWidth + 14 + WIDTH <= view.width;
-  const x = right ? bar.x + bar.halfWidth + 14 : bar.x - bar.halfWidth - 14 - WIDTH;
-  const y = Math.min(Math.max(2, bar.y - HEIGHT / 2), view.height - HEIGHT - 2);
+  const right = shape.x + shape.halfWidth + 14 + WIDTH <= view.width;
+  const x = right ? shape.x + shape.halfWidth + 14 : shape.x - shape.halfWidth - 14 - WIDTH;
+  const y = Math.min(Math.max(2, shape.y - HEIGHT / 2), view.height - HEIGHT - 2);
   return (
     <foreignObject x={x} y={y} width={WIDTH} height={HEIGHT} className="overflow-visible">
       <form

@@ -1,87 +1,146 @@
 'use client';
 
-import { toNumber } from '@/core/rational';
-import type { MemberFigures, MemberRole } from '@/core/powerflow';
-import { figure, powerInWatts, wayText } from '@/core/units';
-import { Exact } from '@/ui/exact';
+import { createColumnHelper, flexRender, getCoreRowModel, getSortedRowModel, useReactTable, type SortingState } from '@tanstack/react-table';
+import { ArrowDown, ArrowUp, Copy } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import type { MemberFigures } from '@/core/powerflow';
+import { toFraction, toNumber } from '@/core/rational';
+import { figure, wayText } from '@/core/units';
 import { memberColor } from '@/ui/member-colors';
-import { usePosition } from '../analysis';
-import { useBench } from '../store';
+import { memberPower } from '../powers';
+import { highlightOf, useBench } from '../store';
 import { useTyped } from '../typed-input';
+import { usePosition } from '../use-position';
+import { memberName, ROLE_TEXT } from '../words';
 
-const ROLE_TEXT: Record<MemberRole, string> = {
-  drives: 'takes power in',
-  'gives out': 'gives power out',
-  carries: 'carries power',
-  holds: 'held',
-  still: 'stands',
-  idle: 'turns idle',
-  shared: 'torque shared',
-  floats: 'floats',
-};
+interface Row {
+  readonly id: string;
+  readonly name: string;
+  readonly state: string;
+  readonly carries: boolean;
+  readonly exact: string;
+  readonly way: string;
+  readonly speed: number | null;
+  readonly torque: number | null;
+  readonly power: number | null;
+}
 
-/** Every member's speed, direction, torque and power for what is put in. */
+const column = createColumnHelper<Row>();
+
+/** Every member's speed, direction, torque and power for what is put in; sorted by any column, copied as a table. */
 export function FiguresTable() {
   const train = useBench((state) => state.train);
-  const { figures } = usePosition();
-  const { speed, torque } = useTyped();
   const set = useBench((state) => state.set);
+  const { figures } = usePosition();
+  const typed = useTyped();
+  const [sorting, setSorting] = useState<SortingState>([]);
+  const rows = useMemo(() => figures.map((row) => rowOf(row, memberName(train, row.id), typed)), [figures, train, typed]);
+  const columns = useMemo(
+    () => [
+      column.accessor('name', { header: 'Member', cell: ({ row: { original } }) => <Twice top={original.name} below={original.state} strong={original.carries} color={memberColor(train, original.id)} /> }),
+      column.accessor('speed', { header: `Speed, ${typed.speed.unit}`, sortUndefined: 'last', cell: ({ row: { original } }) => <Twice top={shown(original.speed)} below={original.way} exact={original.exact} /> }),
+      column.accessor('torque', { header: `Torque, ${typed.torque.unit}`, cell: ({ getValue }) => <Twice top={shown(getValue())} /> }),
+      column.accessor('power', { header: 'Power, W', cell: ({ getValue }) => <Twice top={shown(getValue())} /> }),
+    ],
+    [train, typed.speed.unit, typed.torque.unit],
+  );
+  // The table's own functions change with every render; nothing here is kept from one to the next.
+  // eslint-disable-next-line react-hooks/incompatible-library
+  const table = useReactTable({ data: rows, columns, state: { sorting }, onSortingChange: setSorting, getCoreRowModel: getCoreRowModel(), getSortedRowModel: getSortedRowModel() });
   return (
-    <section aria-label="Figures" className="max-h-64 overflow-auto border-t border-base-300 px-4 py-1">
-      <table className="w-full text-sm [&_td]:py-1 [&_td:not(:first-child)]:pl-3 [&_th]:py-1 [&_th]:font-normal [&_th:not(:first-child)]:pl-3">
-        <thead className="muted text-left">
-          <tr className="[&>th]:border-b [&>th]:border-base-300">
-            <th scope="col">Member</th>
-            <th scope="col" className="text-right">
-              per input turn
-            </th>
-            <th scope="col" className="text-right">
-              Speed, {speed.unit}
-            </th>
-            <th scope="col">Way</th>
-            <th scope="col" className="text-right">
-              Torque, {torque.unit}
-            </th>
-            <th scope="col" className="text-right">
-              Power, W
-            </th>
-            <th scope="col">State</th>
-          </tr>
+    <section aria-label="Figures" className="mt-2.5">
+      <CopyButton text={() => asText(table.getRowModel().rows.map(({ original }) => original), typed.speed.unit, typed.torque.unit)} />
+      <table className="w-full text-sm [&_td]:py-0.5 [&_td:not(:first-child)]:text-right [&_th:not(:first-child)]:text-right">
+        <thead className="muted">
+          {table.getHeaderGroups().map((group) => (
+            <tr key={group.id}>
+              {group.headers.map((header) => {
+                const sorted = header.column.getIsSorted();
+                return (
+                  <th key={header.id} scope="col" aria-sort={sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : 'none'} className="border-b border-base-300 text-left align-bottom font-normal">
+                    <button type="button" className="leading-tight hover:text-base-content" onClick={header.column.getToggleSortingHandler()}>
+                      {flexRender(header.column.columnDef.header, header.getContext())}
+                      {sorted === 'asc' && <ArrowUp className="inline size-3" aria-hidden />}
+                      {sorted === 'desc' && <ArrowDown className="inline size-3" aria-hidden />}
+                    </button>
+                  </th>
+                );
+              })}
+            </tr>
+          ))}
         </thead>
         <tbody>
-          {figures.map((row) => (
+          {table.getRowModel().rows.map((row) => (
             <tr
-              key={row.id}
-              className="border-b border-base-300/60 last:border-0 hover:bg-base-200"
-              onPointerEnter={() => set({ highlight: { members: [row.id], gears: [] } })}
+              key={row.original.id}
+              className="border-b border-base-300/60 align-top hover:bg-base-200"
+              onPointerEnter={() => set({ highlight: highlightOf({ members: [row.original.id] }) })}
               onPointerLeave={() => set({ highlight: null })}
             >
-              <th scope="row" className="text-left !font-semibold">
-                <span className="mr-2 inline-block size-2.5 rounded-full align-baseline" style={{ background: memberColor(train, row.id) }} aria-hidden />
-                {train.members.find((member) => member.id === row.id)?.name}
-              </th>
-              <td className="figure text-right">
-                <Exact value={row.speed} />
-              </td>
-              <td className="figure text-right">{scaled(row.speed && toNumber(row.speed), speed.value)}</td>
-              <td>{row.speed ? wayText(row.speed) : 'open'}</td>
-              <td className="figure text-right">{scaled(row.torque && Math.abs(toNumber(row.torque)), torque.value)}</td>
-              <td className="figure text-right">{watts(row, torque, speed)}</td>
-              <td className={row.role === 'carries' || row.role === 'drives' || row.role === 'gives out' ? 'text-primary' : 'muted'}>
-                {ROLE_TEXT[row.role]}
-                {row.block && row.role !== 'still' ? ', as one block' : ''}
-              </td>
+              {row.getVisibleCells().map((cell) => (
+                <td key={cell.id}>{flexRender(cell.column.columnDef.cell, cell.getContext())}</td>
+              ))}
             </tr>
           ))}
         </tbody>
       </table>
+      <p className="muted mt-1 text-xs">Point at a speed for its exact part of an input turn. Torque is what a member passes on from its drivers to what it drives.</p>
     </section>
   );
 }
 
-const scaled = (perUnit: number | null, value: number | null): string => (perUnit === null || value === null ? '—' : figure(Math.abs(perUnit) * value));
+function Twice({ top, below, exact, strong = false, color }: { top: string; below?: string; exact?: string; strong?: boolean; color?: string }) {
+  return (
+    <span className="block leading-tight" title={exact}>
+      <span className={color ? 'font-semibold' : 'figure'}>
+        {color && <span className="mr-1.5 inline-block size-2.5 rounded-full" style={{ background: color }} aria-hidden />}
+        {top}
+      </span>
+      {below && <span className={`block text-xs ${strong ? 'text-primary' : 'muted'}`}>{below}</span>}
+    </span>
+  );
+}
 
-function watts({ power }: MemberFigures, torque: ReturnType<typeof useTyped>['torque'], speed: ReturnType<typeof useTyped>['speed']): string {
-  if (power === null || torque.value === null || speed.value === null) return '—';
-  return figure(toNumber(power) * powerInWatts(torque.value, torque.unit, speed.value, speed.unit));
+const shown = (value: number | null): string => (value === null ? '—' : figure(value));
+
+function rowOf(row: MemberFigures, name: string, { speed, torque }: ReturnType<typeof useTyped>): Row {
+  const scaled = (perUnit: number | null, value: number | null) => (perUnit === null || value === null ? null : Math.abs(perUnit) * value);
+  return {
+    id: row.id,
+    name,
+    state: ROLE_TEXT[row.role] + (row.block && row.role !== 'still' ? ', as one block' : ''),
+    carries: row.role === 'carries' || row.role === 'drives' || row.role === 'gives out',
+    exact: row.speed ? `exactly ${toFraction(row.speed).replace('-', '−')} per turn put in` : 'left open',
+    way: row.speed ? wayText(row.speed) : 'open',
+    speed: scaled(row.speed && toNumber(row.speed), speed.value),
+    torque: scaled(row.torque && toNumber(row.torque), torque.value),
+    power: memberPower(row, torque, speed),
+  };
+}
+
+/** The table as tab-separated text, as spreadsheets take it. */
+function asText(rows: readonly Row[], speedUnit: string, torqueUnit: string): string {
+  const lines = [['Member', 'Turns per turn put in', `Speed, ${speedUnit}`, 'Way', `Torque, ${torqueUnit}`, 'Power, W', 'State']];
+  for (const row of rows) lines.push([row.name, row.exact.replace(/^exactly | per turn put in$/g, ''), shown(row.speed), row.way, shown(row.torque), shown(row.power), row.state]);
+  // A cell that begins like a formula must not become one.
+  return lines.map((cells) => cells.map((cell) => cell.replace(/[\t\r\n]/g, ' ').replace(/^(?=[=+@])/, "'")).join('\t')).join('\n');
+}
+
+function CopyButton({ text }: { text: () => string }) {
+  const [done, setDone] = useState<'copied' | 'failed' | null>(null);
+  const copy = async () => {
+    try {
+      await navigator.clipboard.writeText(text());
+      setDone('copied');
+    } catch {
+      setDone('failed');
+    }
+  };
+  return (
+    <div className="flex justify-end">
+      <button type="button" className="btn btn-ghost btn-xs" onClick={() => void copy()}>
+        <Copy className="size-3.5" aria-hidden /> {done === 'copied' ? 'Copied' : done === 'failed' ? 'The browser does not allow copying' : 'Copy the table'}
+      </button>
+    </div>
+  );
 }

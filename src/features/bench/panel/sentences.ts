@@ -1,8 +1,9 @@
 import { toFraction, type Rational } from '@/core/rational';
 import { FRAME, type Train } from '@/core/train';
-import type { WorkingStep } from '@/core/working';
+import type { SetEquation, WorkingStep } from '@/core/working';
 import type { Position } from '../analysis';
-import type { Highlight } from '../store';
+import { highlightOf, type Highlight } from '../store';
+import { couplerName, listed, memberName } from '../words';
 
 /** One line of the trace: what happens, the sum behind it, and the parts it is about. */
 export interface Sentence {
@@ -12,45 +13,72 @@ export interface Sentence {
   readonly carriesPower: boolean;
 }
 
-const exact = (value: Rational): string => toFraction(value).replace('-', '−');
+export const exact = (value: Rational): string => toFraction(value).replace('-', '−');
 
-/** The working told as a story, with who drives whom as this position has it. */
-export function sentencesOf(train: Train, { working, roles, figures }: Position): Sentence[] {
-  const name = (id: string) => (id === FRAME ? 'the frame' : (train.members.find((member) => member.id === id)?.name ?? id));
-  const coupler = (id: string) => train.couplers.find((candidate) => candidate.id === id)?.name ?? 'the self-locking worm';
-  const loaded = new Set(figures.filter(({ role }) => role === 'drives' || role === 'carries' || role === 'gives out').map(({ id }) => id));
-  return working.steps.map((step): Sentence => {
+/** The working told as a story, with who drives whom as this position has it; what only turns along is named at the end. */
+export interface Story {
+  readonly sentences: readonly Sentence[];
+  readonly idle: readonly string[];
+}
+
+export function storyOf(train: Train, { working, roles, figures }: Position): Story {
+  const name = (id: string) => memberName(train, id);
+  const loaded = new Set(figures.filter(({ role }) => role === 'drives' || role === 'carries' || role === 'gives out' || role === 'shared').map(({ id }) => id));
+  const block = new Set(figures.filter((row) => row.block).map(({ id }) => id));
+  const planets = new Set(train.members.filter(({ carrier }) => carrier !== undefined).map(({ id }) => id));
+  const idling = (step: WorkingStep) => loaded.size > 0 && ((step.kind === 'pair' && roles.get(step.mesh) === 'idle') || (step.kind === 'joined' && !loaded.has(step.member)));
+  // How fast a planet spins on its pin is no part of the story; the figures have it.
+  const members = working.steps.filter((step) => step.kind === 'simultaneous' || !planets.has(step.member));
+  const told = members.filter((step) => !idling(step));
+  const idle = members.flatMap((step) => (step.kind !== 'simultaneous' && idling(step) ? [step.member] : []));
+  return { sentences: told.map(sentence), idle };
+
+  function sentence(step: WorkingStep): Sentence {
     const carriesPower = step.kind !== 'simultaneous' && loaded.has(step.member);
     switch (step.kind) {
       case 'input':
-        return { text: `The ${name(step.member)} takes the power in and turns once.`, sum: `${name(step.member)} = 1 turn`, highlight: { members: [step.member], gears: [] }, carriesPower };
+        return { text: `The ${name(step.member)} is turned once.`, sum: `${name(step.member)} = ${exact(step.speed)}`, highlight: highlightOf({ members: [step.member] }), carriesPower };
       case 'held':
-        return { text: `${coupler(step.by)} holds ${name(step.member)}: it stands.`, sum: `${name(step.member)} = 0`, highlight: { members: [step.member], gears: [] }, carriesPower };
+        return { text: `${couplerName(train, step.by)} holds ${name(step.member)}: it stands.`, sum: `${name(step.member)} = 0`, highlight: highlightOf({ members: [step.member], couplers: [step.by] }), carriesPower };
       case 'joined':
-        return { text: `${coupler(step.coupler)} joins ${name(step.member)} to ${name(step.from)}: they turn as one.`, sum: `${name(step.member)} = ${exact(step.speed)}`, highlight: { members: [step.from, step.member], gears: [] }, carriesPower };
+        return { text: `${couplerName(train, step.coupler)} joins ${name(step.member)} to ${name(step.from)}: they turn as one.`, sum: `${name(step.member)} = ${exact(step.speed)}`, highlight: highlightOf({ members: [step.from, step.member], couplers: [step.coupler] }), carriesPower };
       case 'pair':
-        return { text: pairText(step, roles.get(step.mesh), train, name), sum: pairSum(step), highlight: { members: [], gears: [step.fromGear, step.toGear] }, carriesPower };
+        return { text: pairText(step, roles.get(step.mesh), train, name), sum: pairSum(step), highlight: highlightOf({ gears: [step.fromGear, step.toGear] }), carriesPower };
       case 'set':
         return {
-          text: `On ${name(step.arm)}, what is known of ${step.known.map(({ member }) => name(member)).join(' and ')} gives ${name(step.member)}.`,
-          sum: `(${name(step.x)} − ${name(step.arm)}) = ${exact(step.factor)} × (${name(step.y)} − ${name(step.arm)}), so ${name(step.member)} = ${exact(step.speed)}`,
-          highlight: { members: [step.member, ...step.known.map(({ member }) => member)], gears: [] },
+          text: setText(step, name, block),
+          sum: `${relation(step, name)}, so ${name(step.member)} = ${exact(step.speed)}`,
+          highlight: highlightOf({ members: [step.member, ...step.known.map(({ member }) => member)] }),
           carriesPower,
         };
       case 'simultaneous':
         return {
           text: 'No set has one unknown left; they are solved together.',
           sum: step.solution.map(({ member, speed }) => `${name(member)} = ${exact(speed)}`).join(', '),
-          highlight: { members: step.solution.map(({ member }) => member), gears: [] },
-          carriesPower,
+          highlight: highlightOf({ members: step.solution.map(({ member }) => member) }),
+          carriesPower: step.solution.some(({ member }) => loaded.has(member)),
         };
     }
-  });
+  }
 }
 
+type Name = (id: string) => string;
 type PairStep = Extract<WorkingStep, { kind: 'pair' }>;
+type SetStep = Extract<WorkingStep, { kind: 'set' }>;
 
-function pairText(step: PairStep, role: string | undefined, train: Train, name: (id: string) => string): string {
+function setText(step: SetStep, name: Name, block: ReadonlySet<string>): string {
+  const known = listed(step.known.map(({ member }) => name(member)));
+  if ([step.arm, step.x, step.y].every((id) => block.has(id))) return `With ${known} alike, nothing rolls in this set: ${name(step.member)} turns with them as one block.`;
+  return step.member === step.arm ? `${capital(known)} together set the speed of ${name(step.member)}, which carries the planets.` : `${capital(known)} set the speed of ${name(step.member)} through the planets on ${name(step.arm)}.`;
+}
+
+/** (x − arm) = factor × (y − arm). */
+export const relation = ({ arm, x, y, factor }: SetEquation, name: Name): string => {
+  const relative = (id: string) => (arm === FRAME ? name(id) : `(${name(id)} − ${name(arm)})`);
+  return `${relative(x)} = ${exact(factor)} × ${relative(y)}`;
+};
+
+function pairText(step: PairStep, role: string | undefined, train: Train, name: Name): string {
   const first = train.meshes.find((mesh) => mesh.id === step.mesh)?.gears[0];
   const forward = first === step.fromGear;
   const driver = role === 'a drives' ? forward : role === 'b drives' ? !forward : null;
@@ -63,4 +91,4 @@ function pairText(step: PairStep, role: string | undefined, train: Train, name: 
 
 const pairSum = (step: PairStep): string => `${exact(step.fromSpeed)} × ${step.opposite ? '−' : ''}${step.fromTeeth}/${step.toTeeth} = ${exact(step.speed)}`;
 
-const capital = (text: string): string => text[0]!.toUpperCase() + text.slice(1);
+const capital = (text: string): string => (text[0] ?? '').toUpperCase() + text.slice(1);

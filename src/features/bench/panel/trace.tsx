@@ -1,34 +1,91 @@
 'use client';
 
 import clsx from 'clsx';
-import { usePosition } from '../analysis';
-import { useBench } from '../store';
-import { sentencesOf } from './sentences';
+import { toFraction, toNumber } from '@/core/rational';
+import type { Stop } from '@/core/powerflow';
+import { figure } from '@/core/units';
+import { highlightOf, useBench } from '../store';
+import { usePosition } from '../use-position';
+import { couplerName, listed, memberName } from '../words';
+import { storyOf } from './sentences';
 
 /** The story of the power from the input to the output; pointing at a sentence lights its parts on the drawing. */
 export function Trace() {
   const train = useBench((state) => state.train);
-  const set = useBench((state) => state.set);
   const position = usePosition();
+  const { working } = position;
+  const { sentences, idle } = storyOf(train, position);
   return (
-    <ol className="mt-3 flex flex-col" aria-label="Trace">
-      {sentencesOf(train, position).map(({ text, sum, highlight, carriesPower }, i) => (
-        <li
-          key={i}
-          tabIndex={0}
-          className="flex gap-3 border-t border-base-300 py-1.5 hover:bg-base-200 focus-visible:bg-base-200"
-          onPointerEnter={() => set({ highlight })}
-          onPointerLeave={() => set({ highlight: null })}
-          onFocus={() => set({ highlight })}
-          onBlur={() => set({ highlight: null })}
-        >
-          <span className={clsx('figure w-4 shrink-0 text-sm', carriesPower ? 'font-semibold text-primary' : 'muted')}>{i + 1}</span>
-          <span className="min-w-0">
-            {text}
-            <span className="figure muted block text-sm">{sum}</span>
-          </span>
-        </li>
-      ))}
-    </ol>
+    <div className="mt-2.5">
+      <ol className="flex flex-col" aria-label="Trace">
+        {sentences.map(({ text, sum, highlight, carriesPower }, i) => (
+          <Line key={i} highlight={highlight}>
+            <span className={clsx('figure w-4 shrink-0 text-sm', carriesPower ? 'font-semibold text-primary' : 'muted')}>{i + 1}</span>
+            <span className="min-w-0">
+              {text}
+              <span className="figure muted block text-[13px] leading-snug">{sum}</span>
+            </span>
+          </Line>
+        ))}
+      </ol>
+      {idle.length > 0 && (
+        <p className="muted border-t border-base-300 py-1 text-sm">
+          Turning along, with no power passed: <Names ids={idle} />.
+        </p>
+      )}
+      {working.floating.length > 0 && <p className="muted border-t border-base-300 pt-1 text-sm">Left open, free to turn or stand: <Names ids={working.floating} />.</p>}
+      <Paths />
+    </div>
+  );
+}
+
+/** Members by name; pointing at them lights them. */
+function Names({ ids }: { ids: readonly string[] }) {
+  const train = useBench((state) => state.train);
+  const set = useBench((state) => state.set);
+  const [on, off] = [() => set({ highlight: highlightOf({ members: ids }) }), () => set({ highlight: null })];
+  return (
+    <span tabIndex={0} onPointerEnter={on} onPointerLeave={off} onFocus={on} onBlur={off}>
+      {listed(ids.map((id) => memberName(train, id)))}
+    </span>
+  );
+}
+
+/** The ways by which power goes through, each with its share. */
+function Paths() {
+  const train = useBench((state) => state.train);
+  const { paths } = usePosition();
+  if (!paths || paths.paths.length < 2) return null;
+  const name = ({ kind, id }: Stop) => (kind === 'member' ? memberName(train, id) : kind === 'joint' ? couplerName(train, id) : null);
+  return (
+    <section className="mt-3 text-sm" aria-label="Power paths">
+      <h3 className="font-semibold">Power goes {paths.paths.length} ways</h3>
+      <ul>
+        {paths.paths.map(({ share, stops }, i) => (
+          <Line key={i} highlight={highlightOf({ members: stops.filter(({ kind }) => kind === 'member').map(({ id }) => id), couplers: stops.filter(({ kind }) => kind === 'joint').map(({ id }) => id) })}>
+            <span className="figure w-16 shrink-0 text-right" title={`exactly ${toFraction(share)}`}>
+              {figure(100 * toNumber(share))} %
+            </span>
+            <span>{[...new Set(stops.flatMap((stop) => name(stop) ?? []))].join(' → ')}</span>
+          </Line>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Line({ highlight, children }: { highlight: ReturnType<typeof highlightOf>; children: React.ReactNode }) {
+  const set = useBench((state) => state.set);
+  return (
+    <li
+      tabIndex={0}
+      className="flex gap-3 border-t border-base-300 py-1 leading-snug hover:bg-base-200 focus-visible:bg-base-200"
+      onPointerEnter={() => set({ highlight })}
+      onPointerLeave={() => set({ highlight: null })}
+      onFocus={() => set({ highlight })}
+      onBlur={() => set({ highlight: null })}
+    >
+      {children}
+    </li>
   );
 }

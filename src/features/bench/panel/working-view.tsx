@@ -4,50 +4,58 @@ import { abs, inverse, neg, sign, toFraction, type Rational } from '@/core/ratio
 import type { Train } from '@/core/train';
 import type { CrossCheck, Stage } from '@/core/working';
 import { usePreferences } from '@/ui/preferences';
-import { usePosition } from '../analysis';
 import { useBench } from '../store';
+import { usePosition } from '../use-position';
+import { memberName } from '../words';
+import { StepEquations, Over } from './step-equations';
 
-/** The ratio worked out stage by stage with its running product, and the ways that check it. */
+/** The ratio worked out on paper: the speeds one after the other, the running product where there is a chain, and the ways that check it. */
 export function WorkingView() {
   const train = useBench((state) => state.train);
   const convention = usePreferences((state) => state.convention);
-  const { working } = usePosition();
+  const { working, backward } = usePosition();
   const turned = (ratio: Rational) => (convention === 'in/out' ? ratio : inverse(ratio));
+  const chained = working.stages !== null && working.stages.length > 0;
   return (
-    <div className="mt-3">
-      {working.stages ? (
-        <table className="w-full text-sm [&_td]:py-1.5 [&_th]:py-1 [&_th]:font-normal" aria-label="Running product">
-          <thead className="muted text-left">
-            <tr>
-              <th scope="col">Stage</th>
-              <th scope="col" className="text-center">
-                {convention === 'in/out' ? 'driven / driver' : 'driver / driven'}
-              </th>
-              <th scope="col" className="text-right">
-                running product
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {working.stages.map((stage, i) => (
-              <tr key={i} className="border-t border-base-300">
-                <td>{stageName(stage, train)}</td>
-                <td className="text-center">
-                  <Factor stage={stage} turnedOver={convention === 'out/in'} />
-                </td>
-                <td className="figure text-right" data-testid="running-product">
-                  {signed(turned(stage.running))}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      ) : (
-        <p className="muted">There is no single chain of pairs here; the trace shows how the speeds follow.</p>
-      )}
-      {working.stages && <p className="muted mt-1 text-xs">A minus sign turns the direction. A gear that is driven in one stage and driver in the next cancels: an idler.</p>}
+    <div className="mt-2.5">
+      {backward && <p className="muted mb-1 text-sm">Worked from the output, which is turned.</p>}
+      {chained ? <RunningProduct stages={working.stages!} train={train} turned={turned} outIn={convention === 'out/in'} /> : <StepEquations steps={working.steps} train={train} />}
       {working.checks.length > 0 && <CrossChecks checks={working.checks.map(({ way, value }) => ({ way: convention === 'in/out' ? way : TURNED_OVER[way], value: turned(value) }))} />}
     </div>
+  );
+}
+
+function RunningProduct({ stages, train, turned, outIn }: { stages: readonly Stage[]; train: Train; turned: (ratio: Rational) => Rational; outIn: boolean }) {
+  return (
+    <>
+      <table className="w-full text-sm [&_td]:py-1.5 [&_th]:py-1 [&_th]:font-normal" aria-label="Running product">
+        <thead className="muted text-left">
+          <tr>
+            <th scope="col">Stage</th>
+            <th scope="col" className="text-center">
+              {outIn ? 'driver / driven' : 'driven / driver'}
+            </th>
+            <th scope="col" className="text-right">
+              running product
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {stages.map((stage, i) => (
+            <tr key={i} className="border-t border-base-300">
+              <td>{stageName(stage, train)}</td>
+              <td className="text-center">
+                <Factor stage={stage} turnedOver={outIn} />
+              </td>
+              <td className="figure text-right" data-testid="running-product">
+                {signed(turned(stage.running))}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="muted mt-1 text-xs">A minus sign turns the direction. A gear that is driven in one stage and driver in the next cancels: an idler.</p>
+    </>
   );
 }
 
@@ -58,11 +66,13 @@ const TURNED_OVER: Record<CrossCheck['way'], string> = {
   'torque out over torque in': 'torque in over torque out',
 };
 
+const HOW_MANY = ['', 'one way', 'another way', 'three ways'];
+
 function CrossChecks({ checks }: { checks: { way: string; value: Rational }[] }) {
   const agree = checks.every(({ value }) => toFraction(value) === toFraction(checks[0]!.value));
   return (
-    <section className="mt-4 text-sm" aria-label="Cross-checks">
-      <h3 className="font-semibold">The same ratio {checks.length === 3 ? 'three ways' : 'another way'}</h3>
+    <section className="mt-3 text-sm" aria-label="Cross-checks">
+      <h3 className="font-semibold">The same ratio {HOW_MANY[checks.length]}</h3>
       <dl className="mt-1">
         {checks.map(({ way, value }) => (
           <div key={way} className="flex justify-between border-t border-base-300 py-1">
@@ -71,13 +81,13 @@ function CrossChecks({ checks }: { checks: { way: string; value: Rational }[] })
           </div>
         ))}
       </dl>
-      <p className={agree ? 'muted' : 'text-error'}>{agree ? 'They agree.' : 'They do not agree.'}</p>
+      {checks.length > 1 && <p className={agree ? 'muted' : 'text-error'}>{agree ? 'They agree.' : 'They do not agree.'}</p>}
     </section>
   );
 }
 
 function stageName({ step }: Stage, train: Train): string {
-  const name = (id: string) => train.members.find((member) => member.id === id)?.name ?? id;
+  const name = (id: string) => memberName(train, id);
   if (step.kind === 'pair') return `${name(step.from)} to ${name(step.member)}`;
   if (step.kind === 'joined') return `${name(step.from)} with ${name(step.member)}`;
   return step.kind === 'set' ? `set on ${name(step.arm)}` : '';
@@ -87,15 +97,7 @@ function stageName({ step }: Stage, train: Train): string {
 function Factor({ stage: { step, ratio }, turnedOver }: { stage: Stage; turnedOver: boolean }) {
   if (step.kind !== 'pair') return <span className="figure">{signed(turnedOver ? inverse(ratio) : ratio)}</span>;
   const [top, bottom] = turnedOver ? [step.fromTeeth, step.toTeeth] : [step.toTeeth, step.fromTeeth];
-  return (
-    <span className="figure inline-flex items-center gap-1.5">
-      {step.opposite && '−'}
-      <span className="inline-flex flex-col text-center leading-tight">
-        <span className="border-b border-base-content px-1">{top}</span>
-        <span className="px-1">{bottom}</span>
-      </span>
-    </span>
-  );
+  return <Over minus={step.opposite} top={String(top)} bottom={String(bottom)} />;
 }
 
 const signed = (value: Rational): string => (sign(value) < 0 ? `−${toFraction(neg(value))}` : toFraction(abs(value)));

@@ -1,0 +1,87 @@
+'use client';
+
+import { useRef, useState } from 'react';
+import { toFraction, toNumber, ZERO, type Rational } from '@/core/rational';
+import { teethPassed } from '@/core/turning';
+import { figure } from '@/core/units';
+import { memberColor } from '@/ui/member-colors';
+import { highlightOf, useBench } from '../store';
+import { memberName } from '../words';
+import { useEachFrame } from './turns';
+
+/** Turns of every member since the last reset, exact as soon as it stands, and teeth of each of its gears that went past. */
+export function CounterTable() {
+  const train = useBench((state) => state.train);
+  const turned = useBench((state) => state.turned);
+  const set = useBench((state) => state.set);
+  const [fractions, setFractions] = useState(true);
+  const cells = useRef(new Map<string, HTMLTableCellElement>());
+  const carrierOf = new Map(train.members.map(({ id, carrier }) => [id, carrier]));
+  const shown = (value: Rational) => (fractions ? toFraction(value).replace('-', '−') : figure(toNumber(value)));
+  useEachFrame((turns) => {
+    const write = (key: string, exact: Rational, live: number) => {
+      const cell = cells.current.get(key);
+      // While it moves only the rounded count is right; exact ones come back when it stands.
+      if (cell) cell.textContent = Math.abs(live - toNumber(exact)) < 1e-12 ? shown(exact) : live.toFixed(2).replace('-', '−');
+    };
+    for (const { id } of train.members) write(`turns ${id}`, turned.members.get(id) ?? ZERO, turns(id));
+    for (const gear of train.gears) {
+      const carrier = carrierOf.get(gear.member);
+      write(`teeth ${gear.id}`, teethPassed(train, gear, turned), gear.teeth * (turns(gear.member) - (carrier ? turns(carrier) : 0)));
+    }
+  });
+  const keep = (key: string) => (element: HTMLTableCellElement | null) => {
+    if (element) cells.current.set(key, element);
+    else cells.current.delete(key);
+  };
+  return (
+    <div className="mt-1 min-h-0 flex-1 overflow-auto" tabIndex={0} role="group" aria-label="Turn counters">
+      <table className="w-full text-sm [&_td]:py-0.5 [&_th]:py-0.5 [&_th]:text-left [&_th]:font-normal">
+        <thead className="muted sticky top-0 bg-base-100">
+          <tr className="[&>th]:border-b [&>th]:border-base-300">
+            <th scope="col">Member</th>
+            <th scope="col" className="!text-right">
+              <label className="inline-flex cursor-pointer items-center gap-1.5" title="Fractions, or four figures">
+                <input type="checkbox" className="checkbox checkbox-xs" checked={fractions} onChange={(event) => setFractions(event.target.checked)} />
+                exact turns
+              </label>
+            </th>
+            <th scope="col" className="!pl-5">
+              Gear
+            </th>
+            <th scope="col" className="!text-right">
+              teeth passed
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {train.members.map(({ id }) => {
+            const gears = train.gears.filter(({ member }) => member === id);
+            return (gears.length > 0 ? gears : [null]).map((gear, i) => (
+              <tr
+                key={`${id} ${gear?.id}`}
+                className={i === 0 ? 'border-t border-base-300/60 hover:bg-base-200' : 'hover:bg-base-200'}
+                onPointerEnter={() => set({ highlight: highlightOf({ members: [id] }) })}
+                onPointerLeave={() => set({ highlight: null })}
+              >
+                {i === 0 ? (
+                  <>
+                    <th scope="row" className="!font-semibold">
+                      <span className="mr-2 inline-block size-2.5 rounded-full" style={{ background: memberColor(train, id) }} aria-hidden />
+                      {memberName(train, id)}
+                    </th>
+                    <td ref={keep(`turns ${id}`)} className="figure text-right" data-testid={`turns ${id}`} />
+                  </>
+                ) : (
+                  <td colSpan={2} />
+                )}
+                <td className="figure muted pl-5">{gear?.teeth}</td>
+                <td ref={gear ? keep(`teeth ${gear.id}`) : undefined} className="figure text-right" data-testid={gear ? `teeth ${gear.id}` : undefined} />
+              </tr>
+            ));
+          })}
+        </tbody>
+      </table>
+    </div>
+  );
+}

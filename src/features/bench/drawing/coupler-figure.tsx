@@ -1,0 +1,36 @@
+'use client';
+
+import type { CouplerShape } from '@/core/drawing';
+import { CouplerSymbol } from '@/ui/side-view/coupler-symbol';
+import { highlightOf, toggleCoupler, useBench, useBenchStore } from '../store';
+import { usePosition } from '../use-position';
+import { couplerState, couplerWords, decidesForItself } from '../words';
+import { PartButton } from './part-button';
+
+/** A coupler on the drawing, pressed to engage or release it; one that helps to lock the train is ringed. */
+export function CouplerFigure({ shape, powered }: { shape: CouplerShape; powered: boolean }) {
+  const store = useBenchStore();
+  const train = useBench((state) => state.train);
+  const position = usePosition();
+  const coupler = train.couplers.find(({ id }) => id === shape.coupler)!;
+  const lit = useBench((state) => state.highlight?.couplers.includes(coupler.id) ?? false);
+  const state = couplerState(coupler, position);
+  const decides = decidesForItself(coupler);
+  const locks = position.locks.includes(coupler.id);
+  const { x, y } = shape;
+  const closed = state === 'engaged' || state === 'holds';
+  return (
+    <PartButton
+      label={`${couplerWords(train, coupler)}: ${state}.${decides ? ' It decides for itself.' : closed || state === 'overruns' ? ' Release it.' : ' Engage it.'}`}
+      pressed={position.solved.engaged.has(coupler.id)}
+      disabled={decides}
+      box={{ left: x - 10, right: x + 10, top: y - 12, bottom: y + 12 }}
+      part={{ kind: 'coupler', id: coupler.id }}
+      highlight={highlightOf({ couplers: [coupler.id], members: 'joins' in coupler ? coupler.joins : [] })}
+      onPress={() => toggleCoupler(store, coupler.id)}
+    >
+      {(locks || lit) && <circle cx={x} cy={y} r={15} className={locks ? 'fill-error/15 stroke-error' : 'fill-accent/15 stroke-accent'} strokeWidth={2} />}
+      <CouplerSymbol shape={shape} coupler={coupler} closed={closed} overruns={state === 'overruns'} stroke={locks ? 'var(--color-error)' : powered ? 'var(--color-primary)' : undefined} />
+    </PartButton>
+  );
+}

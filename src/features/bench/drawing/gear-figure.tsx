@@ -1,0 +1,30 @@
+'use client';
+
+import type { GearShape } from '@/core/drawing';
+import { memberColor } from '@/ui/member-colors';
+import { GearOutline } from '@/ui/side-view/gear-outline';
+import { gearWords } from '../words';
+import { highlightOf, useBench } from '../store';
+import { PartButton } from './part-button';
+
+/** A gear on the drawing, to be picked to change its teeth. Its fill says whose it is, its edge whether power goes through its teeth. */
+export function GearFigure({ shape, powered }: { shape: GearShape; powered: boolean }) {
+  const train = useBench((state) => state.train);
+  const editing = useBench((state) => state.editing === shape.gear);
+  const lit = useBench((state) => state.highlight?.gears.includes(shape.gear) || state.highlight?.members.includes(shape.member) || false);
+  const set = useBench((state) => state.set);
+  const gear = train.gears.find(({ id }) => id === shape.gear)!;
+  const color = memberColor(train, shape.member);
+  return (
+    <PartButton
+      label={`${gearWords(train, gear)}. Change its teeth.`}
+      pressed={editing}
+      box={shape.box}
+      part={{ kind: 'gear', id: gear.id }}
+      highlight={highlightOf({ members: [shape.member] })}
+      onPress={() => set({ editing: gear.id })}
+    >
+      <GearOutline shape={shape} type={gear.type} stroke={powered ? 'var(--color-primary)' : color} fill={color} lit={lit || editing} />
+    </PartButton>
+  );
+}

@@ -1,0 +1,55 @@
+'use client';
+
+import type { ReactNode } from 'react';
+import type { Box } from '@/core/drawing';
+import { useBench, type Highlight } from '../store';
+import { usePointed, type Pointed } from './pointed';
+
+interface Props {
+  readonly label: string;
+  readonly pressed: boolean;
+  readonly disabled?: boolean;
+  readonly box: Box;
+  readonly part: Pointed['part'];
+  readonly highlight: Highlight;
+  readonly onPress: () => void;
+  readonly children: ReactNode;
+}
+
+/** A part of the drawing that can be pointed at, focused and pressed, with the pointer or the keyboard. */
+export function PartButton({ label, pressed, disabled = false, box, part, highlight, onPress, children }: Props) {
+  const set = useBench((state) => state.set);
+  const { point, leave } = usePointed();
+  const enter = (element: Element) => {
+    set({ highlight });
+    point({ part, at: element.getBoundingClientRect() });
+  };
+  const exit = () => {
+    set({ highlight: null });
+    leave();
+  };
+  return (
+    <g
+      role="button"
+      tabIndex={0}
+      aria-label={label}
+      aria-pressed={pressed}
+      aria-disabled={disabled || undefined}
+      className={`group outline-none ${disabled ? 'cursor-help' : 'cursor-pointer'}`}
+      onClick={() => !disabled && onPress()}
+      onKeyDown={(event) => {
+        if (event.key !== 'Enter' && event.key !== ' ') return;
+        event.preventDefault();
+        event.stopPropagation();
+        if (!disabled) onPress();
+      }}
+      onPointerEnter={(event) => enter(event.currentTarget)}
+      onPointerLeave={exit}
+      onFocus={(event) => enter(event.currentTarget)}
+      onBlur={exit}
+    >
+      <rect x={box.left - 4} y={box.top - 4} width={box.right - box.left + 8} height={box.bottom - box.top + 8} rx={4} className="fill-transparent stroke-accent [stroke-opacity:0] group-focus-visible:[stroke-opacity:1]" strokeWidth={2} />
+      {children}
+    </g>
+  );
+}

@@ -1,0 +1,31 @@
+import type { PowerLine } from '@/core/drawing';
+
+const ARROW_ROOM = 26;
+
+/** Thickness for a share of the input power. */
+export const powerWidth = (share: number): number => 2.2 + 3.6 * Math.min(1.8, share);
+
+/** Where power flows: thick by its share, an arrowhead on every long stretch, and a dash that moves with the flow. */
+export function PowerPath({ lines }: { lines: readonly PowerLine[] }) {
+  return (
+    <g aria-hidden>
+      {lines.map(({ from, to, share }, i) => (
+        <g key={i}>
+          <line x1={from.x} y1={from.y} x2={to.x} y2={to.y} className="stroke-primary" strokeWidth={powerWidth(share)} strokeLinecap="round" />
+          <line x1={from.x} y1={from.y} x2={to.x} y2={to.y} className="power-dash stroke-base-100" strokeWidth={Math.max(1, powerWidth(share) / 3.4)} />
+        </g>
+      ))}
+      {lines.map((line, i) => (
+        <Arrowhead key={i} line={line} />
+      ))}
+    </g>
+  );
+}
+
+function Arrowhead({ line: { from, to, share } }: { line: PowerLine }) {
+  const length = Math.hypot(to.x - from.x, to.y - from.y);
+  if (length < ARROW_ROOM) return null;
+  const half = 3.4 + powerWidth(share) / 2;
+  const angle = (Math.atan2(to.y - from.y, to.x - from.x) * 180) / Math.PI;
+  return <path d={`M ${half} 0 L ${-half} ${-half} L ${-half} ${half} Z`} transform={`translate(${(from.x + to.x) / 2} ${(from.y + to.y) / 2}) rotate(${angle})`} className="fill-primary stroke-base-100" strokeWidth={1} />;
+}

@@ -1,0 +1,39 @@
+'use client';
+
+import { RefreshCw } from 'lucide-react';
+import { toFraction, toNumber } from '@/core/rational';
+import { figure } from '@/core/units';
+import { highlightOf, useBench } from '../store';
+import { usePosition } from '../use-position';
+import { couplerName, listed, memberName } from '../words';
+
+/** Power that goes round in a loop, besides what goes through: how much, and through what. */
+export function Recirculation() {
+  const train = useBench((state) => state.train);
+  const set = useBench((state) => state.set);
+  const { paths } = usePosition();
+  if (!paths || paths.recirculating.length === 0) return null;
+  return (
+    <ul className="absolute bottom-2 left-4 flex flex-col gap-1 text-sm">
+      {paths.recirculating.map(({ share, stops }, i) => {
+        const members = [...new Set(stops.filter(({ kind }) => kind === 'member').map(({ id }) => id))];
+        const joints = [...new Set(stops.filter(({ kind }) => kind === 'joint').map(({ id }) => id))];
+        return (
+          <li
+            key={i}
+            tabIndex={0}
+            className="flex items-center gap-1.5 bg-base-100/90 px-1 text-primary"
+            title={`exactly ${toFraction(share)} of the input power`}
+            onPointerEnter={() => set({ highlight: highlightOf({ members, couplers: joints }) })}
+            onPointerLeave={() => set({ highlight: null })}
+            onFocus={() => set({ highlight: highlightOf({ members, couplers: joints }) })}
+            onBlur={() => set({ highlight: null })}
+          >
+            <RefreshCw className="size-4" aria-hidden />
+            {figure(100 * toNumber(share))} % of the input power goes round through {listed([...members.map((id) => memberName(train, id)), ...joints.map((id) => couplerName(train, id))])}
+          </li>
+        );
+      })}
+    </ul>
+  );
+}

@@ -1,0 +1,61 @@
+'use client';
+
+import { inverse, toFraction, toNumber } from '@/core/rational';
+import { figure, ratioFigure, ratioIn, wayText } from '@/core/units';
+import { usePreferences } from '@/ui/preferences';
+import type { Position } from '../analysis';
+import { useBench } from '../store';
+import { usePosition } from '../use-position';
+import { memberName } from '../words';
+import { Reason } from './reason';
+
+/** The ratio, large, or why there is none. */
+export function RatioHeadline() {
+  const position = usePosition();
+  const { solved, backward } = position;
+  return (
+    <div aria-live="polite">
+      {backward && <BackwardVerdict position={position} />}
+      {solved.ratio ? <Ratio position={position} /> : !backward && <Reason />}
+    </div>
+  );
+}
+
+function Ratio({ position: { solved, backward } }: { position: Position }) {
+  const convention = usePreferences((state) => state.convention);
+  const train = useBench((state) => state.train);
+  // Driven backward, the ratio found is output turns per input turn; it is told as the ratio of the train all the same.
+  const ratio = backward ? inverse(solved.ratio!) : solved.ratio!;
+  const shown = ratioIn(ratio, convention);
+  const [of, perOne] = convention === 'in/out' ? ['input', 'output'] : ['output', 'input'];
+  const { efficiency } = solved;
+  const outputs = train.outputs.length > 1 ? ` (${memberName(train, train.outputs[0]!)})` : '';
+  return (
+    <>
+      <p className="flex items-baseline gap-2">
+        <strong data-testid="ratio" className="figure text-4xl font-semibold text-primary">
+          {ratioFigure(ratio, convention)}
+        </strong>
+        <span className="figure">: 1 {convention}</span>
+        <span>{wayText(ratio)}</span>
+      </p>
+      <p className="muted text-sm">
+        <span className="figure">{toFraction(shown)}</span> {of} turns for one of the {perOne}
+        {outputs}
+        {solved.losses && efficiency && ` · efficiency ${figure(100 * toNumber(efficiency))} %`}
+      </p>
+      {solved.losses && solved.selfLocking && <p className="text-error">Friction alone stops it: self-locking.</p>}
+    </>
+  );
+}
+
+const VERDICT: Record<NonNullable<Position['backward']>, string> = {
+  drives: 'Turned at the output, it drives the input.',
+  slips: 'Turned at the output, a one-way clutch lets go: the input does not follow.',
+  jams: 'Turned at the output, it jams.',
+  'nothing connected': 'Turned at the output, nothing reaches the input.',
+};
+
+function BackwardVerdict({ position }: { position: Position }) {
+  return <p className={position.backward === 'jams' ? 'pb-1 font-semibold text-error' : 'pb-1 font-semibold'}>{VERDICT[position.backward!]}</p>;
+}

@@ -1,0 +1,29 @@
+import type { SideView } from '@/core/drawing';
+import type { Train } from '@/core/train';
+import { memberColor } from '../member-colors';
+import { CouplerSymbol } from './coupler-symbol';
+import { GearOutline } from './gear-outline';
+import { PlanetPin } from './planet-pin';
+
+/** The side view as a picture: nothing engaged, no words, nothing to press. */
+export function SmallSideView({ view, train, className }: { view: SideView; train: Train; className?: string }) {
+  const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
+  const couplers = new Map(train.couplers.map((coupler) => [coupler.id, coupler]));
+  return (
+    <svg viewBox={`0 0 ${view.width} ${view.height}`} className={className} aria-hidden>
+      {view.lines.map(({ member, segments }) => (
+        <path key={member} d={segments.map(({ x1, y1, x2, y2 }) => `M ${x1} ${y1} L ${x2} ${y2}`).join(' ')} stroke={memberColor(train, member)} strokeWidth={2.6} fill="none" />
+      ))}
+      {view.gears.map((shape, i) => {
+        const color = memberColor(train, shape.member);
+        return <GearOutline key={i} shape={shape} type={gears.get(shape.gear)!.type} stroke={color} fill={color} />;
+      })}
+      {view.pins.map(({ planet, x1, x2, y }) => (
+        <PlanetPin key={planet} x1={x1} x2={x2} y={y} color={memberColor(train, planet)} />
+      ))}
+      {view.couplers.map((shape) => (
+        <CouplerSymbol key={shape.coupler} shape={shape} coupler={couplers.get(shape.coupler)!} closed={false} />
+      ))}
+    </svg>
+  );
+}
