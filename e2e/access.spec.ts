@@ -5,12 +5,25 @@ import { freshTrain } from './shelf-copies';
 for (const theme of ['salt', 'soot']) {
   test(`no view has a serious accessibility fault in ${theme}`, async ({ page, request, context, baseURL }) => {
     await context.addCookies([{ name: 'theme', value: theme, url: baseURL! }]);
-    for (const address of ['/', await freshTrain(request, 'sluice-winch')]) {
-      await page.goto(address);
+    const check = async (where: string) => {
       await expect(page.locator('html')).toHaveAttribute('data-theme', theme);
       const { violations } = await new AxeBuilder({ page }).analyze();
-      expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical').map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`)).toEqual([]);
+      expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical').map(({ id, nodes }) => `${where}: ${id}: ${nodes[0]?.html}`)).toEqual([]);
+    };
+    await page.goto('/');
+    await check('shelf');
+    await page.goto(await freshTrain(request, 'harvester'));
+    for (const tab of ['Trace', 'Figures', 'Working']) {
+      await page.getByRole('tab', { name: tab }).click();
+      await check(tab);
     }
+    await page.goto(await freshTrain(request, 'pan-rake'));
+    await page.getByRole('button', { name: /^1\+2/ }).click();
+    await check('locked');
+    await page.keyboard.press('n');
+    await check('neutral');
+    await page.keyboard.press('?');
+    await check('keys');
   });
 }
 

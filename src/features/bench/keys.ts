@@ -21,6 +21,9 @@ export const KEYS: readonly { readonly keys: string; readonly does: string }[] =
 
 /** Digits typed within this time belong to one position's name. */
 const DIGITS_MS = 700;
+/** Where keys are letters, and where arrows have work of their own. */
+const TYPING = 'input:not([type=checkbox], [type=radio], [type=range]), textarea, select, dialog';
+const ARROWS = '[role=tab], [type=radio], [type=range]';
 const PLAY_TURNS_PER_SECOND = 0.25;
 
 /** Keys that work anywhere on the Bench, except while typing in a field. */
@@ -48,7 +51,7 @@ export function useBenchKeys(showKeys: () => void): void {
     };
     const press = (event: KeyboardEvent) => {
       const target = event.target instanceof Element ? event.target : null;
-      if (target?.closest('input:not([type=checkbox]), textarea, select, dialog')) return;
+      if (target?.closest(TYPING)) return;
       const key = event.key.toLowerCase();
       if (event.ctrlKey || event.metaKey) {
         if (key !== 'z' && key !== 'y') return;
@@ -65,7 +68,7 @@ export function useBenchKeys(showKeys: () => void): void {
         digits = { text: choose(text) ? text : key, at: event.timeStamp };
         if (digits.text !== text) choose(key);
       } else if (key === 'arrowright' || key === 'arrowleft') {
-        if (target?.closest('[role=tab]')) return;
+        if (target?.closest(ARROWS)) return;
         step(key === 'arrowright' ? 1 : -1);
       } else if (key === ' ') {
         if (onControl) return;

@@ -5,24 +5,32 @@ import { toFraction, toNumber, ZERO, type Rational } from '@/core/rational';
 import { teethPassed } from '@/core/turning';
 import { figure } from '@/core/units';
 import { memberColor } from '@/ui/member-colors';
-import { highlightOf, useBench } from '../store';
+import { highlightOf, useBench, useCrank } from '../store';
 import { memberName } from '../words';
 import { useEachFrame } from './turns';
+
+/** Nobody reads figures that change faster. */
+const READABLE_MS = 90;
 
 /** Turns of every member since the last reset, exact as soon as it stands, and teeth of each of its gears that went past. */
 export function CounterTable() {
   const train = useBench((state) => state.train);
   const turned = useBench((state) => state.turned);
+  const crank = useCrank();
   const set = useBench((state) => state.set);
   const [fractions, setFractions] = useState(true);
   const cells = useRef(new Map<string, HTMLTableCellElement>());
   const carrierOf = new Map(train.members.map(({ id, carrier }) => [id, carrier]));
   const shown = (value: Rational) => (fractions ? toFraction(value).replace('-', '−') : figure(toNumber(value)));
+  const last = useRef(0);
   useEachFrame((turns) => {
+    const moving = crank.turnsSince !== 0;
+    if (moving && performance.now() - last.current < READABLE_MS) return;
+    last.current = performance.now();
     const write = (key: string, exact: Rational, live: number) => {
       const cell = cells.current.get(key);
       // While it moves only the rounded count is right; exact ones come back when it stands.
-      if (cell) cell.textContent = Math.abs(live - toNumber(exact)) < 1e-12 ? shown(exact) : live.toFixed(2).replace('-', '−');
+      if (cell) cell.textContent = moving ? live.toFixed(2).replace('-', '−') : shown(exact);
     };
     for (const { id } of train.members) write(`turns ${id}`, turned.members.get(id) ?? ZERO, turns(id));
     for (const gear of train.gears) {
@@ -35,8 +43,8 @@ export function CounterTable() {
     else cells.current.delete(key);
   };
   return (
-    <div className="mt-1 min-h-0 flex-1 overflow-auto" tabIndex={0} role="group" aria-label="Turn counters">
-      <table className="w-full text-sm [&_td]:py-0.5 [&_th]:py-0.5 [&_th]:text-left [&_th]:font-normal">
+    <div className="mt-1 min-h-0 flex-1 overflow-auto contain-content" tabIndex={0} role="group" aria-label="Turn counters">
+      <table className="w-full table-fixed text-sm [&_td]:py-0.5 [&_th]:py-0.5 [&_th]:text-left [&_th]:font-normal">
         <thead className="muted sticky top-0 bg-base-100">
           <tr className="[&>th]:border-b [&>th]:border-base-300">
             <th scope="col">Member</th>
@@ -70,7 +78,7 @@ export function CounterTable() {
                       <span className="mr-2 inline-block size-2.5 rounded-full" style={{ background: memberColor(train, id) }} aria-hidden />
                       {memberName(train, id)}
                     </th>
-                    <td ref={keep(`turns ${id}`)} className="figure text-right" data-testid={`turns ${id}`} />
+                    <td ref={keep(`turns ${id}`)} className="figure w-40 text-right" data-testid={`turns ${id}`} />
                   </>
                 ) : (
                   <td colSpan={2} />

@@ -1,0 +1,105 @@
+import { expect, test, type Page } from '@playwright/test';
+import { freshTrain } from './shelf-copies';
+
+const ratio = (page: Page) => page.getByTestId('ratio');
+const trace = (page: Page) => page.getByRole('list', { name: 'Trace' });
+const note = (page: Page) => page.getByTestId('shift-note');
+
+test('every position of the rake is traced by keyboard alone', async ({ page, request }) => {
+  await page.goto(await freshTrain(request, 'pan-rake'));
+  await expect(ratio(page)).toHaveText('4.923');
+  const story: [key: string, ratio: string, says: string][] = [
+    ['2', '2.837', 'Second joins output shaft to second wheel'],
+    ['3', '1.619', 'Third joins output shaft to third wheel'],
+    ['4', '1.000', 'Direct joins output shaft to input shaft'],
+    ['r', '4.451', 'Driver gear 21 on reverse idler turns driven gear 37 on output shaft'],
+    ['1', '4.923', 'First joins output shaft to first wheel'],
+  ];
+  for (const [key, figure, says] of story) {
+    await page.keyboard.press(key);
+    await expect(ratio(page)).toHaveText(figure);
+    await expect(trace(page)).toContainText(says);
+  }
+  await expect(note(page)).toContainText('R → 1: First on, Idler, lay and Idler, out off');
+  await page.keyboard.press('n');
+  await expect(page.getByText('Neutral: the input turns and no output is driven.')).toBeVisible();
+  await page.keyboard.press('ArrowRight');
+  await expect(ratio(page)).toHaveText('4.923');
+  await page.keyboard.press('ArrowLeft');
+  await expect(page.getByRole('button', { name: 'Engage First' })).toBeVisible();
+});
+
+test('two couplers that tie up are named, lit, and one press mends it', async ({ page, request }) => {
+  await page.goto(await freshTrain(request, 'pan-rake'));
+  const second = page.getByRole('button', { name: /^Clutch Second, second wheel with output shaft: off/ });
+  await second.focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Locked: the input cannot turn.')).toBeVisible();
+  await expect(page.getByText('First and Second fight each other: release one of them and it turns.')).toBeVisible();
+  await expect(page.getByText('The input shaft cannot turn: First and Second tie it up.')).toBeVisible();
+  const ringed = page.getByRole('group', { name: /^Side view of/ }).locator('circle.stroke-error');
+  await expect(ringed).toHaveCount(2);
+  await page.getByRole('button', { name: 'Release First' }).click();
+  await expect(ratio(page)).toHaveText('2.837');
+  await expect(note(page)).toContainText('1+2 → 2: First off');
+  await expect(ringed).toHaveCount(0);
+});
+
+test('a coupler clicked on the drawing is a choice of one’s own, drive, neutral or locked at once', async ({ page, request }) => {
+  await page.goto(await freshTrain(request, 'harvester'));
+  await page.getByRole('button', { name: /^Clutch C,/ }).click();
+  await expect(page.getByText('Neutral: the input turns and no output is driven.')).toBeVisible();
+  await page.getByRole('button', { name: /^Clutch D,/ }).click();
+  await expect(ratio(page)).toHaveText('3.297');
+  await expect(page.getByText('reverse', { exact: true }).first()).toBeVisible();
+  await expect(page.getByText(/57\.74 % of the input power goes round through/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'R', exact: false }).filter({ hasText: '3.297' })).toHaveAttribute('aria-pressed', 'true');
+});
+
+test('one-way clutches decide for themselves and say so', async ({ page, request }) => {
+  await page.goto(await freshTrain(request, 'crawler'));
+  const oneWay = page.getByRole('button', { name: /^One-way clutch F1 on carrier: holds/ });
+  await expect(oneWay).toHaveAttribute('aria-disabled', 'true');
+  await page.keyboard.press('2');
+  await expect(page.getByRole('button', { name: /^One-way clutch F1 on carrier: overruns/ })).toBeVisible();
+});
+
+test('driven backward, coasting and with losses', async ({ page, request }) => {
+  await page.goto(await freshTrain(request, 'crawler'));
+  await page.getByText('Drive it backward').click();
+  await expect(page.getByText('Turned at the output, a one-way clutch lets go: the input does not follow.')).toBeVisible();
+  await page.keyboard.press('3');
+  await expect(page.getByText('Turned at the output, it drives the input.')).toBeVisible();
+  await page.getByText('Coast').click();
+  await expect(page.getByRole('radio', { name: 'Coast' })).toBeChecked();
+  await expect(ratio(page)).toHaveText('1.000');
+  await expect(page.getByRole('checkbox', { name: 'Losses' })).toBeDisabled();
+
+  await page.goto(await freshTrain(request, 'harvester'));
+  await page.keyboard.press('2');
+  await page.getByRole('checkbox', { name: 'Losses' }).check();
+  await expect(page.getByText(/efficiency 9\d\.\d\d %/)).toBeVisible();
+});
+
+test('figures sort by any column and copy as a table', async ({ page, request, context }) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write']);
+  await page.goto(await freshTrain(request, 'sluice-winch'));
+  await page.getByRole('tab', { name: 'Figures' }).click();
+  const members = page.getByRole('region', { name: 'Figures' }).getByRole('row').locator('td:first-child');
+  await expect(members.first()).toContainText('crank');
+  await page.getByRole('button', { name: 'Torque, N·m' }).click();
+  await expect(members.first()).toContainText('drum');
+  await page.getByRole('button', { name: 'Copy the table' }).click();
+  await expect(page.getByRole('button', { name: 'Copied' })).toBeVisible();
+  const copied = await page.evaluate(() => navigator.clipboard.readText());
+  expect(copied.split('\n')[0]).toBe('Member\tTurns per turn put in\tSpeed, rpm\tWay\tTorque, N·m\tPower, W\tState');
+  expect(copied.split('\n')[1]).toBe('drum\t−1/12\t2.500\treverse\t120.0\t31.42\tgives power out');
+});
+
+test('sentences light their parts on the drawing', async ({ page, request }) => {
+  await page.goto(await freshTrain(request, 'pan-rake'));
+  const edge = page.getByRole('button', { name: 'Gear on countershaft, 13 teeth. Change its teeth.' }).locator('rect').last();
+  const before = await edge.getAttribute('stroke-width');
+  await trace(page).getByText('Driver gear 13 on countershaft turns driven gear 38').hover();
+  await expect(edge).not.toHaveAttribute('stroke-width', before!);
+});
