@@ -42,3 +42,20 @@ export function fourteenCouplers(harvester: Train): Train {
   const extra = Array.from({ length: 9 }, (_, i): Coupler => ({ id: `x${i}`, name: `x${i}`, type: i % 3 === 0 ? 'brake' : 'clutch', joins: [ids[i % ids.length]!, i % 3 === 0 ? 'frame' : ids[(i + 3) % ids.length]!] }));
   return { ...harvester, couplers: [...harvester.couplers, ...extra] };
 }
+
+/** A train of so many gears in one plane, each meshing with the next. */
+export function wheelsInOnePlane(count: number): Train {
+  const numbers = Array.from({ length: count }, (_, i) => i);
+  return {
+    format: 'tin-wheel/train',
+    version: 1,
+    name: `${count} gears in one plane`,
+    members: numbers.map((i) => ({ id: `m${i}`, name: `wheel ${i + 1}` })),
+    gears: numbers.map((i) => ({ id: `g${i}`, member: `m${i}`, teeth: 12 + ((i * 7) % 23), type: 'external', module: 1 })),
+    meshes: numbers.slice(1).map((i) => ({ id: `x${i}`, gears: [`g${i - 1}`, `g${i}`] })),
+    couplers: [],
+    positions: [],
+    input: 'm0',
+    outputs: [`m${count - 1}`],
+  };
+}

@@ -1,19 +1,11 @@
-import { chromium, type Page } from '@playwright/test';
-import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import type { Page } from '@playwright/test';
+import { BASE, median, withApplication } from './application';
 
-const PORT = 3218;
-const BASE = `http://127.0.0.1:${PORT}`;
 const ROUNDS = 7;
 
 /** Load time, size of the code, and time from a typed key to the next frame, in the production build. */
-export async function benchPage(): Promise<void> {
-  const folder = mkdtempSync(join(tmpdir(), 'tin-wheel-bench-'));
-  const server = await startServer(join(folder, 'bench.sqlite'));
-  const browser = await chromium.launch({ executablePath: process.env.TINWHEEL_CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] });
-  try {
+export const benchPage = (): Promise<void> =>
+  withApplication(async (browser) => {
     const loads: number[] = [];
     let bytes = 0;
     for (let round = 0; round < ROUNDS; round++) {
@@ -26,22 +18,7 @@ export async function benchPage(): Promise<void> {
     }
     console.log(`Bench of the winch, from navigation until a picked gear answers: median ${median(loads).toFixed(0)} ms, worst ${Math.max(...loads).toFixed(0)} ms (limit 1 500 ms, cold cache)`);
     console.log(`JavaScript for it: ${(bytes / 1024).toFixed(0)} kB gzipped (limit 350 kB)`);
-  } finally {
-    await browser.close();
-    server.kill();
-    rmSync(folder, { recursive: true });
-  }
-}
-
-async function startServer(database: string): Promise<ChildProcess> {
-  const server = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '--hostname', '127.0.0.1', '--port', String(PORT)], { env: { ...process.env, TINWHEEL_DB: database, NEXT_TELEMETRY_DISABLED: '1' }, stdio: 'ignore' });
-  for (let i = 0; i < 100; i++) {
-    if (await fetch(`${BASE}/api/trains`).then((response) => response.ok, () => false)) return server;
-    await new Promise((done) => setTimeout(done, 200));
-  }
-  server.kill();
-  throw new Error('The server did not start. Run npm run build first.');
-}
+  });
 
 async function timeToInteractive(page: Page): Promise<number> {
   const start = performance.now();
@@ -77,5 +54,3 @@ async function timeEdits(page: Page): Promise<void> {
   console.log('\n== in the browser, production build');
   console.log(`A typed tooth count: solved and redrawn in ${median(times.work).toFixed(1)} ms (limit 16 ms), painted after ${median(times.shown).toFixed(1)} ms`);
 }
-
-const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;

@@ -1,14 +1,16 @@
 /**
- * `npm run bench -- [core|page]`: prints how fast the parts are that people wait for. Not a test: nothing fails.
- * The page figures need a build (`npm run build`).
+ * `npm run bench -- [core|page|turning]`: prints how fast the parts are that people wait for. Not a test: nothing fails.
+ * The figures of the page and of turning need a build (`npm run build`).
  */
 import { benchCore } from './core';
 import { benchPage } from './page';
+import { benchTurning } from './turning';
 
 async function main(): Promise<void> {
   const [, , only] = process.argv;
   if (only === undefined || only === 'core') await benchCore();
   if (only === undefined || only === 'page') await benchPage();
+  if (only === undefined || only === 'turning') await benchTurning();
 }
 
 void main();

@@ -15,6 +15,8 @@ export interface Contact {
 }
 
 const MAX_TRIES = 4096;
+/** Comparisons of gears that all tries together may make. */
+const MOST_WORK = 5e5;
 /** Pixels between a shaft and a gear it passes. */
 const CLEARANCE = 12;
 
@@ -26,9 +28,10 @@ const CLEARANCE = 12;
 export function axisHeights(axes: number, gears: readonly PlacedGear[], contacts: readonly Contact[]): readonly number[] {
   const order = walk(axes, contacts);
   let best: { heights: number[]; cost: number } | null = null;
+  const affordable = Math.max(1, Math.min(MAX_TRIES, MOST_WORK / gears.length ** 2));
   let tries = 0;
   const place = (step: number, heights: number[]) => {
-    if (tries >= MAX_TRIES) return;
+    if (tries >= affordable) return;
     if (step === order.length) {
       tries++;
       const cost = costOf(heights, gears);

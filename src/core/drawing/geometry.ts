@@ -133,8 +133,8 @@ export interface SideView {
   readonly order: readonly string[];
 }
 
-/** How wide a text is drawn at 15 px, about. */
-export const textWidth = (text: string): number => text.length * 8.2;
+/** How wide a name is drawn at 15 px, about. */
+export const textWidth = (text: string): number => text.length * 7.8;
 export const TEXT_HEIGHT = 16;
 
 export function labelBox({ text, x, y, anchor }: Label): Box {

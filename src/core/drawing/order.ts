@@ -5,6 +5,8 @@ import { routeHalfPlane } from './routing/route';
 
 /** Orders looked at roughly; the first without a crossing is taken, else the best of them are looked at in full. */
 const MAX_TRIES = 24;
+/** Among more sets than this a few tries would find nothing. */
+const MOST_SETS = 6;
 const ROUGH_ROUNDS = 2;
 const FINALISTS = 3;
 /** Rounds of negotiation for a drawing that is kept. */
@@ -24,7 +26,7 @@ function orderFigures(plan: DrawingPlan, wanted: readonly string[] | undefined, 
     return [...walked].sort((a, b) => wanted.indexOf(a.key) - wanted.indexOf(b.key));
   }
   const sets = walked.filter((figure) => figure.kind !== 'bars');
-  if (sets.length < 2) return walked;
+  if (sets.length < 2 || sets.length > MOST_SETS) return walked;
   const tried: Tried[] = [];
   for (const order of permutations(walked)) {
     if (tried.length >= MAX_TRIES) break;

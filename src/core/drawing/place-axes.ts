@@ -4,7 +4,8 @@ import { halfPlane, type Cell, type HalfPlane } from './half-plane';
 import type { DrawingPlan, Figure } from './plan';
 import type { Point } from './geometry';
 
-export const MARGIN = { top: 30, bottom: 30 };
+/** Room over the drawing, and under it for the tabs of the stations. */
+export const MARGIN = { top: 30, bottom: 40 };
 /** Pixels between two wheels that a chain or belt joins. */
 const CHAIN_GAP = 30;
 

@@ -158,5 +158,8 @@ describe('side view', () => {
   test('says what it cannot draw', () => {
     const empty = { ...demoTrain('sluice-winch'), gears: [], meshes: [] };
     expect(drawSideView(empty, SPACE)).toEqual({ ok: false, why: 'There is no gear to draw yet.' });
+    const winch = demoTrain('sluice-winch');
+    const many = { ...winch, gears: Array.from({ length: 300 }, (_, i) => ({ id: `g${i}`, member: 'drum', teeth: 20, type: 'external' as const })), meshes: [] };
+    expect(drawSideView(many, SPACE)).toEqual({ ok: false, why: expect.stringContaining('300 gears') });
   });
 });

@@ -12,7 +12,11 @@ import { routeHalfPlane, type Routed } from './routing/route';
 
 export type Drawn = { readonly ok: true; readonly view: SideView } | { readonly ok: false; readonly why: string };
 
+/** A drawing of more would be unreadable, and slow. */
+const MOST_GEARS = 250;
 const SHAFT_STUB = 34;
+/** Pixels between a shaft's end and another axis' line. */
+const STUB_CLEARANCE = 14;
 /** Rows that a fixed gear is taken to be high while orders are compared. */
 const BAR_ROWS = 5;
 /** Pixels from the middle of a coupler's symbol to either of its plates. */
@@ -31,6 +35,7 @@ const TOUCHING = 4;
  */
 export function drawSideView(train: Train, space: { readonly width: number; readonly height: number }, wanted?: readonly string[]): Drawn {
   if (train.gears.length === 0) return { ok: false, why: 'There is no gear to draw yet.' };
+  if (train.gears.length > MOST_GEARS) return { ok: false, why: `With ${train.gears.length} gears this train is too large to draw from the side (the most is ${MOST_GEARS}). Its figures, trace and working are in the panel.` };
   const plan = planDrawing(train);
   if (plan.figures.length === 0) return { ok: false, why: 'No gear here turns about a fixed axis, so there is nothing to draw yet.' };
   const radii = drawnRadii(train);
@@ -59,7 +64,6 @@ export function drawSideView(train: Train, space: { readonly width: number; read
     for (const body of plane.bodies) gears.push(gearShape(body, axis, placed, radii, (x) => passes.has(x) && passes.get(x) !== body.gear.member));
     for (const [member, links] of routed.links) for (const [a, b] of links) book.link(member, px(a, axis), px(b, axis));
     hangGears(plane, routed, placed, book);
-    carryOn(plan, plane, placed, book);
     pins.push(...hangPins(plane, routed, placed, book));
     for (const symbol of routed.symbols) couplers.push(hangCoupler(train, symbol, axis, placed, book));
     crossed.push(...routed.crossings.map((cell) => px(cell, axis)));
@@ -71,6 +75,7 @@ export function drawSideView(train: Train, space: { readonly width: number; read
     const [from, to] = extentOf(plane);
     axes.push({ x1: px({ x: from - 1, row: 0 }, axis).x, y1: heights[axis]!, x2: px({ x: to + 1, row: 0 }, axis).x, y2: heights[axis]! });
   }
+  for (const plane of planes) carryOn(plan, plane, placed, book);
   const lines = book.lines();
   const shapes = new Map(gears.map((shape) => [shape.gear, shape]));
   const ties = tiesOf(train, shapes);
@@ -94,6 +99,7 @@ export function drawSideView(train: Train, space: { readonly width: number; read
 
 /** The order in which a train's figures stand from left to right: the costly part of a drawing, to hand to drawSideView elsewhere. */
 export function sideViewOrder(train: Train): readonly string[] {
+  if (train.gears.length > MOST_GEARS) return [];
   return rememberedOrder(planDrawing(train), undefined, () => BAR_ROWS).map(({ key }) => key);
 }
 
@@ -131,11 +137,14 @@ function carryOn({ axes }: DrawingPlan, { axis, bodies, columns, terminals }: Ha
   const [member] = axes[axis]!;
   const ends = bodies.filter(({ shape }) => shape === 'bar').map(({ x }) => x);
   if (axes[axis]!.length > 1 || ends.length === 0) return;
+  const others = book.lines().flatMap((line) => (line.member === member ? [] : line.segments));
   const out = (end: number) => terminals.some(({ cells }) => cells.length === 1 && cells[0]!.x === end);
   for (const [x, by, edge] of [[Math.min(...ends), -SHAFT_STUB, 0], [Math.max(...ends), SHAFT_STUB, columns - 1]] as const) {
     if (out(edge)) continue;
     const at = px({ x, row: 0 }, axis);
-    book.link(member!, at, { x: at.x + by, y: at.y });
+    // Another axis' lines may come by here: the shaft ends short of them.
+    const free = others.filter(({ x1, y1, y2 }) => Math.min(y1, y2) <= at.y && at.y <= Math.max(y1, y2) && (x1 - at.x) * by > 0).map(({ x1 }) => Math.abs(x1 - at.x) - STUB_CLEARANCE);
+    book.link(member!, at, { x: at.x + Math.sign(by) * Math.min(Math.abs(by), ...free), y: at.y });
   }
 }
 

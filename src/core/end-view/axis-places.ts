@@ -22,6 +22,7 @@ export interface Disc {
 
 const DIRECTIONS = 24;
 const NEAR = 1e-6;
+const COMPACT = 1e-3;
 
 /**
  * Places for all axes: the first at the origin, each next at its distance from those already placed. An axis that meshes with two placed
@@ -86,12 +87,14 @@ function overlap(axis: number, place: Place, places: ReadonlyMap<number, Place>,
     if (own.axis !== axis) continue;
     for (const other of discs) {
       const at = places.get(other.axis);
-      if (!at || other.station !== own.station || own.hollow || other.hollow || meshing(other.axis)) continue;
-      depth += Math.max(0, own.radius + other.radius - Math.hypot(place.x - at.x, place.y - at.y));
+      if (!at || other.station !== own.station || own.hollow || other.hollow) continue;
+      const into = own.radius + other.radius - Math.hypot(place.x - at.x, place.y - at.y);
+      if (into > NEAR && !meshing(other.axis)) depth += into;
     }
   }
   for (const at of places.values()) if (Math.hypot(place.x - at.x, place.y - at.y) < NEAR) depth += 1e6;
-  return depth;
+  // Of places equally free, the one nearest to where it all began: gearboxes are compact.
+  return depth + COMPACT * Math.hypot(place.x, place.y);
 }
 
 function best(candidates: readonly Place[], cost: (place: Place) => number): Place {

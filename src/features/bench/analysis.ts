@@ -42,7 +42,7 @@ export function analyse(train: Train, order?: readonly string[]): Analysed {
   const found = analysed.get(train);
   if (found) return found;
   const drawn = drawSideView(train, SPACE, order);
-  const fresh: Analysed = { open: openTrain(networkOf(train)), drawn, stations: drawn.ok ? endView(train, drawn.view.order) : [], states: new Map() };
+  const fresh: Analysed = { open: openTrain(networkOf(train)), drawn, stations: endView(train, drawn.ok ? drawn.view.order : []), states: new Map() };
   analysed.set(train, fresh);
   return fresh;
 }

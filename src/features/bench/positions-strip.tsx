@@ -1,7 +1,7 @@
 'use client';
 
 import clsx from 'clsx';
-import { useEffect, useRef } from 'react';
+import { memo, useEffect, useRef } from 'react';
 import { inverse } from '@/core/rational';
 import { ratioFigure, ratioText, wayText, type RatioConvention } from '@/core/units';
 import { usePreferences } from '@/ui/preferences';
@@ -25,35 +25,50 @@ export function PositionsStrip() {
 }
 
 function Keys({ train }: { train: Train }) {
-  const store = useBenchStore();
   const chosen = useBench((state) => state.now.positionId);
   const losses = useBench((state) => state.losses);
   const convention = usePreferences((state) => state.convention);
-  const on = useRef<HTMLButtonElement>(null);
-  useEffect(() => void on.current?.scrollIntoView({ block: 'nearest', inline: 'nearest' }), [chosen]);
+  const strip = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    // After the next frame: asking where things are before it is drawn would lay the page out twice.
+    const frame = requestAnimationFrame(() => void strip.current?.querySelector('[aria-pressed=true]')?.scrollIntoView({ block: 'nearest', inline: 'nearest' }));
+    return () => cancelAnimationFrame(frame);
+  }, [chosen]);
   return (
-    <div role="group" aria-label="Positions" className="flex gap-1.5 overflow-x-auto pb-1 pt-0.5">
+    <div ref={strip} role="group" aria-label="Positions" className="flex gap-1.5 overflow-x-auto pb-1 pt-0.5">
       {train.positions.map((position) => {
         const { solved } = analyseEngaged(train, position.engaged, 'drive', losses);
-        const pressed = position.id === chosen;
+        const { ratio, status } = solved;
         return (
-          <button
+          <Key
             key={position.id}
-            ref={pressed ? on : undefined}
-            type="button"
-            aria-pressed={pressed}
-            onClick={() => choosePosition(store, position.id)}
-            className={clsx('min-w-19 shrink-0 rounded-t-md rounded-b-xl border px-2 py-0.5 text-center leading-tight', pressed ? 'border-primary bg-primary text-primary-content' : 'border-base-content/60 bg-base-200 hover:bg-base-300')}
-          >
-            <span className="block font-semibold">{position.name}</span>
-            <span className="figure block text-sm">{solved.ratio ? ratioFigure(solved.ratio, convention) : '—'}</span>
-            <span className="block text-xs">{solved.ratio ? wayText(inverse(solved.ratio)) : STATUS[solved.status]}</span>
-          </button>
+            id={position.id}
+            name={position.name}
+            ratio={ratio ? ratioFigure(ratio, convention) : '—'}
+            way={ratio ? wayText(inverse(ratio)) : STATUS[status]}
+            pressed={position.id === chosen}
+          />
         );
       })}
     </div>
   );
 }
+
+const Key = memo(function Key({ id, name, ratio, way, pressed }: { id: string; name: string; ratio: string; way: string; pressed: boolean }) {
+  const store = useBenchStore();
+  return (
+    <button
+      type="button"
+      aria-pressed={pressed}
+      onClick={() => choosePosition(store, id)}
+      className={clsx('min-w-19 shrink-0 rounded-t-md rounded-b-xl border px-2 py-0.5 text-center leading-tight', pressed ? 'border-primary bg-primary text-primary-content' : 'border-base-content/60 bg-base-200 hover:bg-base-300')}
+    >
+      <span className="block font-semibold">{name}</span>
+      <span className="figure block text-sm">{ratio}</span>
+      <span className="block text-xs">{way}</span>
+    </button>
+  );
+});
 
 /** What is engaged; after a change, what went on and off and what that did to the ratio. */
 function ShiftNote() {

@@ -1,7 +1,7 @@
 import { FRAME, type JoiningCoupler, type Train } from '../../train';
 import type { Cell, HalfPlane, Terminal } from '../half-plane';
 import { FRAME_NET, Grid, opposite, type Piece } from './grid';
-import { spread, type Field, type Prices } from './search';
+import { spread, type Field, type Prices, type Window } from './search';
 
 /** A coupler's symbol: its middle cell, and the direction from joins[0] to joins[1]: 0 right, 1 inward, 2 left, 3 outward. */
 export interface SymbolPlace {
@@ -46,6 +46,9 @@ export function routeHalfPlane(plane: HalfPlane, train: Train, rounds: number): 
   return fresh;
 }
 
+/** Cells times lines that all rounds together may look at: real trains stay far below, and the largest documents still get a drawing. */
+const MOST_WORK = 5e6;
+
 /** What it costs to stand so near a gear or another coupler that their symbols touch. */
 const CROWDING = 12;
 
@@ -61,7 +64,8 @@ function negotiate(plane: HalfPlane, train: Train, rounds: number): Routed {
   const links = new Map<string, Link>();
   const order = members.map((_, i) => i).sort((a, b) => Number(plane.central.has(members[b]!)) - Number(plane.central.has(members[a]!)));
   let best: Routed | null = null;
-  for (let round = 0; round < rounds; round++) {
+  const affordable = Math.max(1, Math.min(rounds, Math.floor(MOST_WORK / (grid.size * (members.length + 2 * couplers.length)))));
+  for (let round = 0; round < affordable; round++) {
     const crossing = 14 + 12 * round;
     const prices = (net: number): Prices => ({ crossing, share: 60 + 60 * round, centre: plane.central.has(members[net]!) ? 0 : 8 });
     for (const net of order) {
@@ -179,7 +183,9 @@ function layTree(grid: Grid, plane: HalfPlane, member: string, net: number, pric
       reach(goals.get(met)!);
       continue;
     }
-    const field = spread(grid, starts, net, prices, (at) => goals.has(at));
+    const isGoal = (at: number) => goals.has(at);
+    const near = spread(grid, starts, net, prices, windowOf(grid, [...starts, ...goals.keys()]), isGoal);
+    const field = near.reached >= 0 ? near : spread(grid, starts, net, prices, everywhere(grid), isGoal);
     if (field.reached < 0) return null;
     append(tree, wayBack(field, field.reached));
     reach(goals.get(field.reached >> 2)!);
@@ -192,6 +198,20 @@ function layTree(grid: Grid, plane: HalfPlane, member: string, net: number, pric
     starts = [...tree.cells, ...[...joined].flatMap(free)];
   }
 }
+
+/** Columns on either side of what is to be joined, to go round what stands in between. */
+const DETOUR = 16;
+
+function windowOf(grid: Grid, cells: readonly number[]): Window {
+  let [from, to] = [grid.columns, 0];
+  for (const at of cells) {
+    from = Math.min(from, at % grid.columns);
+    to = Math.max(to, at % grid.columns);
+  }
+  return { from: from - DETOUR, to: to + DETOUR };
+}
+
+const everywhere = (grid: Grid): Window => ({ from: 0, to: grid.columns - 1 });
 
 function append(tree: { cells: number[]; links: (readonly [number, number])[]; cost: number }, piece: Piece): void {
   tree.cells.push(...piece.cells);
@@ -214,12 +234,14 @@ function wayBack(field: Field, last: number): Piece {
 function layLink(grid: Grid, coupler: JoiningCoupler, a: number, b: number, cellsOf: (net: number) => number[], prices: Prices, crowd: readonly Cell[]): Link | null {
   const startsA = a < 0 ? [] : cellsOf(a);
   const startsB = b < 0 ? [] : cellsOf(b);
-  const fieldA = startsA.length > 0 ? spread(grid, startsA, a, prices) : null;
-  const fieldB = startsB.length > 0 ? spread(grid, startsB, b, prices) : null;
+  const window = windowOf(grid, [...startsA, ...startsB]);
+  const fieldA = startsA.length > 0 ? spread(grid, startsA, a, prices, window) : null;
+  const fieldB = startsB.length > 0 ? spread(grid, startsB, b, prices, window) : null;
   let best: { cost: number; middle: number; direction: number; endA: number; endB: number } | null = null;
   for (let middle = 0; middle < grid.size; middle++) {
     if (grid.blocked[middle] || grid.reserved[middle]! >= 0 || grid.net[middle] !== -1) continue;
     const { x, row } = grid.cell(middle);
+    if (x < window.from || x > window.to) continue;
     const beside = grid.beside[middle] === 1 || crowd.some((other) => Math.abs(other.x - x) < 2 && Math.abs(other.row - row) < 3);
     const crowding = beside ? CROWDING : 0;
     for (let direction = 0; direction < 4; direction++) {

@@ -22,8 +22,14 @@ export interface Field {
 
 const heapLess = (cost: Float64Array, a: number, b: number): boolean => cost[a]! < cost[b]!;
 
+/** The columns within which a way is looked for. */
+export interface Window {
+  readonly from: number;
+  readonly to: number;
+}
+
 /** Dijkstra over (cell, direction of arrival): bends cost, and so does what is in the way. With `stop`, ends at the first such cell. */
-export function spread(grid: Grid, starts: Iterable<number>, net: number, prices: Prices, stop?: (at: number) => boolean): Field & { readonly reached: number } {
+export function spread(grid: Grid, starts: Iterable<number>, net: number, prices: Prices, window: Window, stop?: (at: number) => boolean): Field & { readonly reached: number } {
   const size = grid.columns * grid.rows * 4;
   const cost = new Float64Array(size).fill(Infinity);
   const from = new Int32Array(size).fill(-1);
@@ -44,7 +50,7 @@ export function spread(grid: Grid, starts: Iterable<number>, net: number, prices
       const turn = direction !== arriving;
       if (turn && direction === (arriving + 2) % 4 && from[state]! >= 0) continue;
       const next = grid.step(at, direction);
-      if (next < 0 || grid.blocked[next] || (grid.reserved[next]! >= 0 && grid.reserved[next] !== net)) continue;
+      if (next < 0 || grid.blocked[next] || next % grid.columns < window.from || next % grid.columns > window.to || (grid.reserved[next]! >= 0 && grid.reserved[next] !== net)) continue;
       const started = from[state]! < 0;
       const foreign = grid.net[at] !== -1 && grid.net[at] !== net;
       const price = sofar + STEP + (turn && !started ? BEND + (foreign ? prices.share : 0) : 0) + enter(grid, next, direction, net, prices) + (next < grid.columns ? prices.centre : 0) + OUTWARD_ROW * Math.floor(next / grid.columns);

@@ -1,6 +1,6 @@
 'use client';
 
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { toFraction, toNumber, ZERO, type Rational } from '@/core/rational';
 import { teethPassed } from '@/core/turning';
 import { figure } from '@/core/units';
@@ -19,10 +19,11 @@ export function CounterTable() {
   const crank = useCrank();
   const set = useBench((state) => state.set);
   const [fractions, setFractions] = useState(true);
-  const cells = useRef(new Map<string, HTMLTableCellElement>());
+  const cells = useRef(new Map<string, HTMLElement>());
   const carrierOf = new Map(train.members.map(({ id, carrier }) => [id, carrier]));
   const shown = (value: Rational) => (fractions ? toFraction(value).replace('-', '−') : figure(toNumber(value)));
   const last = useRef(0);
+  const inView = useRef(new Set<Element>());
   useEachFrame((turns) => {
     const moving = crank.turnsSince !== 0;
     if (moving && performance.now() - last.current < READABLE_MS) return;
@@ -30,7 +31,8 @@ export function CounterTable() {
     const write = (key: string, exact: Rational, live: number) => {
       const cell = cells.current.get(key);
       // While it moves only the rounded count is right; exact ones come back when it stands.
-      if (cell) cell.textContent = moving ? live.toFixed(2).replace('-', '−') : shown(exact);
+      // Of a long table only the rows in view are kept up while it moves.
+      if (cell && (!moving || inView.current.has(cell))) cell.textContent = moving ? live.toFixed(2).replace('-', '−') : shown(exact);
     };
     for (const { id } of train.members) write(`turns ${id}`, turned.members.get(id) ?? ZERO, turns(id));
     for (const gear of train.gears) {
@@ -38,10 +40,20 @@ export function CounterTable() {
       write(`teeth ${gear.id}`, teethPassed(train, gear, turned), gear.teeth * (turns(gear.member) - (carrier ? turns(carrier) : 0)));
     }
   });
-  const keep = (key: string) => (element: HTMLTableCellElement | null) => {
+  const keep = (key: string) => (element: HTMLElement | null) => {
     if (element) cells.current.set(key, element);
     else cells.current.delete(key);
   };
+  useEffect(() => {
+    const watch = new IntersectionObserver((entries) => {
+      for (const { target, isIntersecting } of entries) {
+        if (isIntersecting) inView.current.add(target);
+        else inView.current.delete(target);
+      }
+    });
+    for (const cell of cells.current.values()) watch.observe(cell);
+    return () => watch.disconnect();
+  }, [train]);
   return (
     <div className="mt-1 min-h-0 flex-1 overflow-auto contain-content" tabIndex={0} role="group" aria-label="Turn counters">
       <table className="w-full table-fixed text-sm [&_td]:py-0.5 [&_th]:py-0.5 [&_th]:text-left [&_th]:font-normal">
@@ -78,13 +90,15 @@ export function CounterTable() {
                       <span className="mr-2 inline-block size-2.5 rounded-full" style={{ background: memberColor(train, id) }} aria-hidden />
                       {memberName(train, id)}
                     </th>
-                    <td ref={keep(`turns ${id}`)} className="figure w-40 text-right" data-testid={`turns ${id}`} />
+                    <td>
+                      <Figure hold={keep(`turns ${id}`)} testId={`turns ${id}`} />
+                    </td>
                   </>
                 ) : (
                   <td colSpan={2} />
                 )}
                 <td className="figure muted pl-5">{gear?.teeth}</td>
-                <td ref={gear ? keep(`teeth ${gear.id}`) : undefined} className="figure text-right" data-testid={gear ? `teeth ${gear.id}` : undefined} />
+                <td>{gear && <Figure hold={keep(`teeth ${gear.id}`)} testId={`teeth ${gear.id}`} />}</td>
               </tr>
             ));
           })}
@@ -93,3 +107,6 @@ export function CounterTable() {
     </div>
   );
 }
+
+/** A figure that changes often: contained, so that a new one lays out nothing but itself. */
+const Figure = ({ hold, testId }: { hold: (element: HTMLElement | null) => void; testId: string }) => <span ref={hold} data-testid={testId} className="figure block h-5 text-right contain-[layout_size]" />;

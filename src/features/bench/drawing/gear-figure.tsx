@@ -1,5 +1,6 @@
 'use client';
 
+import { memo } from 'react';
 import type { GearShape } from '@/core/drawing';
 import { memberColor } from '@/ui/member-colors';
 import { GearOutline } from '@/ui/side-view/gear-outline';
@@ -8,7 +9,7 @@ import { highlightOf, useBench } from '../store';
 import { PartButton } from './part-button';
 
 /** A gear on the drawing, to be picked to change its teeth. Its fill says whose it is, its edge whether power goes through its teeth. */
-export function GearFigure({ shape, powered }: { shape: GearShape; powered: boolean }) {
+export const GearFigure = memo(function GearFigure({ shape, powered }: { shape: GearShape; powered: boolean }) {
   const train = useBench((state) => state.train);
   const editing = useBench((state) => state.editing === shape.gear);
   const lit = useBench((state) => state.highlight?.gears.includes(shape.gear) || state.highlight?.members.includes(shape.member) || false);
@@ -27,4 +28,4 @@ export function GearFigure({ shape, powered }: { shape: GearShape; powered: bool
       <GearOutline shape={shape} type={gear.type} stroke={powered ? 'var(--color-primary)' : color} fill={color} lit={lit || editing} />
     </PartButton>
   );
-}
+});

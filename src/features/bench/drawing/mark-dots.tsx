@@ -19,7 +19,7 @@ export function MarkDots({ gears }: { gears: readonly GearShape[] }) {
     }
   });
   return (
-    <g aria-hidden className="pointer-events-none fill-base-content stroke-base-content">
+    <g className="fill-base-content stroke-base-content">
       {marked.map(({ gear, x, y }) => (
         <circle
           key={gear}

@@ -1,12 +1,12 @@
+import { memo } from 'react';
 import type { MemberLines, Segment } from '@/core/drawing';
-import type { MemberFigures } from '@/core/powerflow';
+import type { MemberRole } from '@/core/powerflow';
 
 const TICK_ROOM = 12;
 
 /** A member's lines by its state: thin where it idles, thick and pale where it carries a share that is not known, hatched where it is held, dotted where it floats. */
-export function MemberLine({ lines, figures, color, lit, shared }: { lines: MemberLines; figures: MemberFigures; color: string; lit: boolean; shared: boolean }) {
+export const MemberLine = memo(function MemberLine({ lines, role, color, lit, shared }: { lines: MemberLines; role: MemberRole; color: string; lit: boolean; shared: boolean }) {
   const d = lines.segments.map(({ x1, y1, x2, y2 }) => `M ${x1} ${y1} L ${x2} ${y2}`).join(' ');
-  const { role } = figures;
   const held = role === 'holds' || role === 'still';
   return (
     <g aria-hidden>
@@ -23,7 +23,7 @@ export function MemberLine({ lines, figures, color, lit, shared }: { lines: Memb
       {held && <path d={lines.segments.map(hatching).join(' ')} stroke={color} strokeWidth={1.1} fill="none" />}
     </g>
   );
-}
+});
 
 /** Small ticks along a line, as on ground: what stands. */
 function hatching({ x1, y1, x2, y2 }: Segment): string {

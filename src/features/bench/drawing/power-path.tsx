@@ -1,18 +1,21 @@
 import type { PowerLine } from '@/core/drawing';
 
 const ARROW_ROOM = 26;
+/** More dashes than this stand still: moving them would take the time of everything else. */
+const MOST_MOVING = 120;
 
 /** Thickness for a share of the input power. */
 export const powerWidth = (share: number): number => 2.2 + 3.6 * Math.min(1.8, share);
 
 /** Where power flows: thick by its share, an arrowhead on every long stretch, and a dash that moves with the flow. */
 export function PowerPath({ lines }: { lines: readonly PowerLine[] }) {
+  const moving = lines.length <= MOST_MOVING;
   return (
     <g aria-hidden>
       {lines.map(({ from, to, share }, i) => (
         <g key={i}>
           <line x1={from.x} y1={from.y} x2={to.x} y2={to.y} className="stroke-primary" strokeWidth={powerWidth(share)} strokeLinecap="round" />
-          <line x1={from.x} y1={from.y} x2={to.x} y2={to.y} className="power-dash stroke-base-100" strokeWidth={Math.max(1, powerWidth(share) / 3.4)} />
+          <line x1={from.x} y1={from.y} x2={to.x} y2={to.y} className={moving ? 'power-dash stroke-base-100' : 'stroke-base-100'} strokeDasharray="2 14" strokeWidth={Math.max(1, powerWidth(share) / 3.4)} />
         </g>
       ))}
       {lines.map((line, i) => (

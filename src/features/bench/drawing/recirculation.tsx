@@ -14,7 +14,7 @@ export function Recirculation() {
   const { paths } = usePosition();
   if (!paths || paths.recirculating.length === 0) return null;
   return (
-    <ul className="absolute bottom-2 left-4 flex flex-col gap-1 text-sm">
+    <ul className="absolute left-4 top-9 flex flex-col gap-1 text-sm">
       {paths.recirculating.map(({ share, stops }, i) => {
         const members = [...new Set(stops.filter(({ kind }) => kind === 'member').map(({ id }) => id))];
         const joints = [...new Set(stops.filter(({ kind }) => kind === 'joint').map(({ id }) => id))];

@@ -1,8 +1,8 @@
 'use client';
 
 import { Maximize, Minus, Plus } from 'lucide-react';
-import { useMemo, useRef } from 'react';
-import { powerLines, type SideView } from '@/core/drawing';
+import { memo, useMemo, useRef } from 'react';
+import { powerLines, type Label, type SideView } from '@/core/drawing';
 import { memberColor } from '@/ui/member-colors';
 import { BearingMark, PortArrow } from '@/ui/side-view/frame-marks';
 import { PlanetPin } from '@/ui/side-view/planet-pin';
@@ -19,6 +19,7 @@ import { MeshTies } from './mesh-ties';
 import { PartNote } from './part-note';
 import { PowerPath } from './power-path';
 import { Recirculation } from './recirculation';
+import { StationTabs } from './station-tabs';
 import { useZoom } from './zoom';
 
 /** The side view: the train from the side with its power path; its parts are picked here. */
@@ -57,7 +58,7 @@ function Drawing({ view }: { view: SideView }) {
   const svg = useRef<SVGSVGElement>(null);
   const zoom = useZoom(svg);
   const flowing = useMemo(() => powerLines(view, powers.map((own) => ({ ...own, power: own.power ?? 0 }))), [view, powers]);
-  const figuresOf = new Map(figures.map((row) => [row.id, row]));
+  const roleOf = new Map(figures.map(({ id, role }) => [id, role]));
   const carrying = new Set(powers.filter(({ power }) => power === null || Math.abs(power) > 1e-9).map(({ part }) => `${part.kind} ${part.id}`));
   const shared = new Set(powers.filter(({ power }) => power === null).map(({ member }) => member));
   const driving = new Set(train.meshes.filter(({ id }) => roles.get(id) === 'a drives' || roles.get(id) === 'b drives').flatMap(({ gears }) => gears));
@@ -71,48 +72,43 @@ function Drawing({ view }: { view: SideView }) {
           <SizeButton label="Fit to the space" onPress={zoom.fit} icon={<Maximize className="size-4" aria-hidden />} />
         </div>
       </PaneHeader>
-      <svg ref={svg} viewBox={`0 0 ${view.width} ${view.height}`} className="min-h-0 w-full flex-1 cursor-grab touch-none select-none active:cursor-grabbing" role="group" aria-label={`Side view of ${train.name}`}>
-        <g transform={zoom.transform}>
-          {view.axes.map(({ x1, x2, y1 }, i) => (
-            <line key={i} x1={x1 - 12} x2={x2 + 12} y1={y1} y2={y1} className="stroke-base-content/35" strokeWidth={0.9} strokeDasharray="14 4 2 4" aria-hidden />
-          ))}
-          <MeshTies ties={view.ties} />
-          {view.lines.map((lines) => (
-            <MemberLine key={lines.member} lines={lines} figures={figuresOf.get(lines.member)!} color={memberColor(train, lines.member)} lit={lit?.includes(lines.member) ?? false} shared={shared.has(lines.member)} />
-          ))}
-          <PowerPath lines={flowing} />
-          <CrossingHops view={view} flowing={flowing} colorOf={(member) => memberColor(train, member)} />
-          {view.bearings.map((at, i) => (
-            <BearingMark key={i} at={at} />
-          ))}
-          {view.gears.map((shape, i) => (
-            <GearFigure key={`${shape.gear} ${i}`} shape={shape} powered={carrying.has(`gear ${shape.gear}`) || driving.has(shape.gear)} />
-          ))}
-          {view.pins.map(({ planet, x1, x2, y }) => (
-            <PlanetPin key={planet} x1={x1} x2={x2} y={y} color={memberColor(train, planet)} />
-          ))}
-          {view.couplers.map((shape) => (
-            <CouplerFigure key={shape.coupler} shape={shape} powered={carrying.has(`coupler ${shape.coupler}`)} />
-          ))}
-          {view.ports.map((port) => (
-            <PortArrow key={port.member} port={port} />
-          ))}
-          {view.labels.map((label) => (
-            <text
-              key={`${label.of.kind} ${label.of.id}`}
-              x={label.x}
-              y={label.y}
-              textAnchor={label.anchor}
-              dominantBaseline="central"
-              className={label.of.kind === 'gear' ? 'figure pointer-events-none fill-base-content text-[13.5px]' : 'pointer-events-none fill-base-content text-[15px] font-semibold'}
-            >
-              {label.text}
-            </text>
-          ))}
-          <MarkDots gears={view.gears} />
-          {edited && <TeethEditor key={edited.gear} shape={edited} view={view} />}
-        </g>
-      </svg>
+      <div className="relative min-h-0 flex-1 contain-content">
+        <svg ref={svg} viewBox={`0 0 ${view.width} ${view.height}`} className="absolute inset-0 size-full cursor-grab touch-none select-none active:cursor-grabbing" role="group" aria-label={`Side view of ${train.name}`}>
+          <g transform={zoom.transform}>
+            {view.axes.map(({ x1, x2, y1 }, i) => (
+              <line key={i} x1={x1 - 12} x2={x2 + 12} y1={y1} y2={y1} className="stroke-base-content/35" strokeWidth={0.9} strokeDasharray="14 4 2 4" aria-hidden />
+            ))}
+            <MeshTies ties={view.ties} />
+            {view.lines.map((lines) => (
+              <MemberLine key={lines.member} lines={lines} role={roleOf.get(lines.member)!} color={memberColor(train, lines.member)} lit={lit?.includes(lines.member) ?? false} shared={shared.has(lines.member)} />
+            ))}
+            <PowerPath lines={flowing} />
+            <CrossingHops view={view} flowing={flowing} colorOf={(member) => memberColor(train, member)} />
+            <Bearings at={view.bearings} />
+            {view.gears.map((shape, i) => (
+              <GearFigure key={`${shape.gear} ${i}`} shape={shape} powered={carrying.has(`gear ${shape.gear}`) || driving.has(shape.gear)} />
+            ))}
+            {view.pins.map(({ planet, x1, x2, y }) => (
+              <PlanetPin key={planet} x1={x1} x2={x2} y={y} color={memberColor(train, planet)} />
+            ))}
+            {view.couplers.map((shape) => (
+              <CouplerFigure key={shape.coupler} shape={shape} powered={carrying.has(`coupler ${shape.coupler}`)} />
+            ))}
+            {view.ports.map((port) => (
+              <PortArrow key={port.member} port={port} />
+            ))}
+            <Labels labels={view.labels} />
+            <StationTabs view={view} />
+            {edited && <TeethEditor key={edited.gear} shape={edited} view={view} />}
+          </g>
+        </svg>
+        {/* What moves at every frame lies on a sheet of its own, so that the drawing below is not painted again. */}
+        <svg viewBox={`0 0 ${view.width} ${view.height}`} className="pointer-events-none absolute inset-0 size-full will-change-transform" aria-hidden>
+          <g transform={zoom.transform}>
+            <MarkDots gears={view.gears} />
+          </g>
+        </svg>
+      </div>
       <Recirculation />
       <PartNote />
     </>
@@ -126,3 +122,22 @@ function SizeButton({ label, onPress, icon }: { label: string; onPress: () => vo
     </button>
   );
 }
+
+const Bearings = memo(function Bearings({ at }: { at: SideView['bearings'] }) {
+  return at.map((bearing, i) => <BearingMark key={i} at={bearing} />);
+});
+
+const Labels = memo(function Labels({ labels }: { labels: readonly Label[] }) {
+  return labels.map((label) => (
+    <text
+      key={`${label.of.kind} ${label.of.id}`}
+      x={label.x}
+      y={label.y}
+      textAnchor={label.anchor}
+      dominantBaseline="central"
+      className={label.of.kind === 'gear' ? 'figure pointer-events-none fill-base-content text-[13.5px]' : 'pointer-events-none fill-base-content text-[15px] font-semibold'}
+    >
+      {label.text}
+    </text>
+  ));
+});

@@ -96,20 +96,26 @@ function useInks(station: Station): readonly WheelInk[] {
   }, [station, train, marks, highlight, figures, roles, engaged]);
 }
 
-let resolved: { readonly inks: readonly WheelInk[]; readonly theme: string | undefined; readonly colors: [readonly WheelInk[], Paper] } | null = null;
+const plainColors = new Map<string, string>();
+const inkColors = new WeakMap<readonly WheelInk[], { readonly theme: string | undefined; readonly colors: [readonly WheelInk[], Paper] }>();
 
-/** A canvas knows no CSS variables: they are looked up once for each theme and set of inks, not at every frame. */
+/** A canvas knows no CSS variables: each is looked up once for each theme, for asking costs the browser a new look at all styles. */
 function colorsOf(inks: readonly WheelInk[]): [readonly WheelInk[], Paper] {
   const { theme } = document.documentElement.dataset;
-  if (resolved?.inks === inks && resolved.theme === theme) return resolved.colors;
-  const style = getComputedStyle(document.documentElement);
+  const found = inkColors.get(inks);
+  if (found?.theme === theme && found) return found.colors;
   const plain = (color: string) => {
     const name = /^var\((--[\w-]+)\)$/.exec(color)?.[1];
-    return name ? style.getPropertyValue(name) : color;
+    if (!name) return color;
+    const key = `${theme} ${name}`;
+    const known = plainColors.get(key) ?? getComputedStyle(document.documentElement).getPropertyValue(name);
+    plainColors.set(key, known);
+    return known;
   };
   const paper = { power: plain('var(--color-primary)'), paper: plain('var(--color-base-100)'), ink: plain('var(--color-base-content)') };
-  resolved = { inks, theme, colors: [inks.map((ink) => ({ ...ink, color: plain(ink.color) })), paper] };
-  return resolved.colors;
+  const colors: [readonly WheelInk[], Paper] = [inks.map((ink) => ({ ...ink, color: plain(ink.color) })), paper];
+  inkColors.set(inks, { theme, colors });
+  return colors;
 }
 
 function useCanvasSize(canvas: React.RefObject<HTMLCanvasElement | null>) {

@@ -41,7 +41,7 @@ export function Panel() {
           </button>
         ))}
       </div>
-      <div id="panel-body" role="tabpanel" aria-labelledby={`tab-${tab}`} tabIndex={0} className="min-h-0 flex-1 overflow-auto px-4 py-2.5">
+      <div id="panel-body" role="tabpanel" aria-labelledby={`tab-${tab}`} tabIndex={0} className="min-h-0 flex-1 overflow-auto px-4 py-2.5 contain-content">
         <RatioHeadline />
         {tab === 'trace' ? <Trace /> : tab === 'figures' ? <FiguresTable /> : <WorkingView />}
         <Cautions />
