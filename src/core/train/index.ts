@@ -5,4 +5,4 @@ export { pathText, problemText, type Problem } from './problem';
 export { checkTrain, MAX_TRAIN_BYTES, parseTrain, serialiseTrain, type Parsed } from './parse';
 export { armOf } from './rules';
 export { axesOf, type Axis } from './axes';
-export { readTeeth, renameTrain, setTeeth, type Edit } from './edits';
+export * from './edits';

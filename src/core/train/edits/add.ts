@@ -1,0 +1,132 @@
+import { FRAME, type Coupler, type Gear, type Member, type Mesh, type Train } from '../schema';
+import { checked, freshId, refused, type Edit } from './edit';
+
+/** An addition also says which part is new, so that it can be picked at once. */
+export type Addition = (Edit & { readonly ok: false }) | { readonly ok: true; readonly train: Train; readonly added: string };
+
+const added = (train: Train, id: string): Addition => {
+  const edit = checked(train);
+  return edit.ok ? { ...edit, added: id } : edit;
+};
+
+interface Parts {
+  readonly members?: readonly Member[];
+  readonly gears?: readonly Gear[];
+  readonly meshes?: readonly Mesh[];
+  readonly couplers?: readonly Coupler[];
+}
+
+const withParts = (train: Train, { members = [], gears = [], meshes = [], couplers = [] }: Parts): Train => ({
+  ...train,
+  members: [...train.members, ...members],
+  gears: [...train.gears, ...gears],
+  meshes: [...train.meshes, ...meshes],
+  couplers: [...train.couplers, ...couplers],
+});
+
+const gearOf = (train: Train, id: string): Gear | undefined => train.gears.find((gear) => gear.id === id);
+const memberOf = (train: Train, id: string): Member | undefined => train.members.find((member) => member.id === id);
+
+/** A gear on a shaft of its own that meshes with this one: same module, and the kind that runs with it (sprocket with sprocket). */
+export function addMeshingGear(train: Train, gearId: string, teeth: number): Addition {
+  const gear = gearOf(train, gearId);
+  if (!gear) return refusedAddition(`There is no gear "${gearId}".`);
+  if (gear.type === 'bevel' || gear.type === 'worm') return refusedAddition('A bevel or worm mesh needs to say which way it turns; add it in the file.');
+  const carrier = memberOf(train, gear.member)?.carrier;
+  const shaft = freshId(train.members, 'shaft');
+  const id = freshId(train.gears, 'gear');
+  const type = gear.type === 'internal' ? 'external' : gear.type;
+  return added(
+    withParts(train, {
+      members: [{ id: shaft, name: shaft, ...(carrier === undefined ? {} : { carrier }) }],
+      gears: [{ id, member: shaft, teeth, type, ...(gear.module === undefined ? {} : { module: gear.module }) }],
+      meshes: [{ id: freshId(train.meshes, 'mesh'), gears: [gearId, id] }],
+    }),
+    id,
+  );
+}
+
+/** A second gear fixed to the same member. */
+export function addGearOn(train: Train, member: string, teeth: number): Addition {
+  const id = freshId(train.gears, 'gear');
+  return added(withParts(train, { gears: [{ id, member, teeth, type: 'external' }] }), id);
+}
+
+/** Puts an idler between the two gears of a mesh: the size of the ratio stays, the direction turns. */
+export function addIdlerBetween(train: Train, meshId: string, teeth: number): Addition {
+  const mesh = train.meshes.find(({ id }) => id === meshId);
+  const [a, b] = mesh?.gears.map((id) => gearOf(train, id)) ?? [];
+  if (!mesh || !a || !b) return refusedAddition(`There is no mesh "${meshId}".`);
+  if (a.type !== 'external' || b.type !== 'external') return refusedAddition('An idler goes between two external gears.');
+  const shaft = freshId(train.members, 'idler');
+  const id = freshId(train.gears, 'idler gear');
+  const carrier = memberOf(train, a.member)?.carrier;
+  const opened = { ...train, meshes: train.meshes.map((other) => (other.id === meshId ? { ...other, gears: [a.id, id] as [string, string] } : other)) };
+  return added(
+    withParts(opened, {
+      members: [{ id: shaft, name: shaft, ...(carrier === undefined ? {} : { carrier }) }],
+      gears: [{ id, member: shaft, teeth, type: 'external', ...(a.module === undefined ? {} : { module: a.module }) }],
+      meshes: [{ id: freshId(train.meshes, 'mesh'), gears: [id, b.id] }],
+    }),
+    id,
+  );
+}
+
+/** A simple planetary set round a member, which becomes its sun: planets, a carrier and a ring. Planet and ring follow from the counts (ring = sun + 2 planets). */
+export function addSetRound(train: Train, member: string, sunTeeth: number, planetTeeth: number): Addition {
+  if (!memberOf(train, member)) return refusedAddition(`There is no member "${member}".`);
+  const carrier = freshId(train.members, 'carrier');
+  const ring = freshId(train.members, 'ring');
+  const planet = freshId(train.members, 'planet');
+  const [sunGear, planetGear, ringGear] = ['sun gear', 'planet gear', 'ring gear'].map((base) => freshId(train.gears, base)) as [string, string, string];
+  const inner = freshId(train.meshes, 'mesh');
+  return added(
+    withParts(train, {
+      members: [{ id: carrier, name: carrier }, { id: ring, name: ring }, { id: planet, name: planet, carrier, copies: 3 }],
+      gears: [
+        { id: sunGear, member, teeth: sunTeeth, type: 'external' },
+        { id: planetGear, member: planet, teeth: planetTeeth, type: 'external' },
+        { id: ringGear, member: ring, teeth: sunTeeth + 2 * planetTeeth, type: 'internal' },
+      ],
+      meshes: [{ id: inner, gears: [sunGear, planetGear] }, { id: freshId([...train.meshes, { id: inner }], 'mesh'), gears: [planetGear, ringGear] }],
+    }),
+    sunGear,
+  );
+}
+
+/** A second gear on a planet, with a sun of its own that it meshes: a stepped planet. */
+export function addStep(train: Train, planet: string, planetTeeth: number, sunTeeth: number): Addition {
+  const carrier = memberOf(train, planet)?.carrier;
+  if (carrier === undefined) return refusedAddition('Only a planet can be stepped.');
+  const sun = freshId(train.members, 'sun');
+  const [stepGear, sunGear] = [freshId(train.gears, 'step gear'), freshId(train.gears, 'sun gear')];
+  return added(
+    withParts(train, {
+      members: [{ id: sun, name: sun }],
+      gears: [{ id: stepGear, member: planet, teeth: planetTeeth, type: 'external' }, { id: sunGear, member: sun, teeth: sunTeeth, type: 'external' }],
+      meshes: [{ id: freshId(train.meshes, 'mesh'), gears: [stepGear, sunGear] }],
+    }),
+    stepGear,
+  );
+}
+
+/** A clutch between two members, a brake where one is the frame; both must turn about one line, which the format checks. */
+export function addCoupler(train: Train, type: 'clutch' | 'one-way', a: string, b: string): Addition {
+  const kind = type === 'clutch' && (a === FRAME || b === FRAME) ? 'brake' : type;
+  const id = freshId(train.couplers, nextLetter(train));
+  return added(withParts(train, { couplers: [{ id, name: id, type: kind, joins: [a, b] }] }), id);
+}
+
+/** Makes a mesh one that slides in and out. */
+export function makeSliding(train: Train, mesh: string): Addition {
+  const id = freshId(train.couplers, nextLetter(train));
+  return added(withParts(train, { couplers: [{ id, name: id, type: 'sliding-mesh', mesh }] }), id);
+}
+
+/** Couplers are lettered: the first letter that none has. */
+function nextLetter({ couplers }: Train): string {
+  const taken = new Set(couplers.flatMap(({ id, name }) => [id, name]));
+  return [...'ABCDEFGHIJKLMNOPQRSTUVWXYZ'].find((letter) => !taken.has(letter)) ?? 'coupler';
+}
+
+const refusedAddition = (message: string): Addition => refused(message) as Edit & { ok: false };

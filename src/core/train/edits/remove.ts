@@ -1,0 +1,79 @@
+import { FRAME, type Train } from '../schema';
+import { checked, refused, type Edit } from './edit';
+
+export interface PartRef {
+  readonly kind: 'gear' | 'member' | 'mesh' | 'coupler';
+  readonly id: string;
+}
+
+/** What goes when a part is removed: the part itself and everything that cannot stay without it. */
+export interface Removal {
+  readonly gears: readonly string[];
+  readonly members: readonly string[];
+  readonly meshes: readonly string[];
+  readonly couplers: readonly string[];
+}
+
+/**
+ * What removing a part takes along: with a gear its meshes, with a mesh the sliding that moves it, with a member its gears, the planets it
+ * carries and the couplers on it. A member that is left with no gear, coupler, planet or task goes too.
+ */
+export function whatGoes(train: Train, { kind, id }: PartRef): Removal {
+  const gone = { gear: new Set<string>(), member: new Set<string>(), mesh: new Set<string>(), coupler: new Set<string>() };
+  gone[kind].add(id);
+  const before = () => gone.gear.size + gone.member.size + gone.mesh.size + gone.coupler.size;
+  for (let size = -1; size !== before(); ) {
+    size = before();
+    for (const member of train.members) if (member.carrier !== undefined && gone.member.has(member.carrier)) gone.member.add(member.id);
+    for (const gear of train.gears) if (gone.member.has(gear.member)) gone.gear.add(gear.id);
+    for (const mesh of train.meshes) if (mesh.gears.some((gear) => gone.gear.has(gear))) gone.mesh.add(mesh.id);
+    for (const coupler of train.couplers) if ('joins' in coupler ? coupler.joins.some((member) => gone.member.has(member)) : gone.mesh.has(coupler.mesh)) gone.coupler.add(coupler.id);
+    for (const member of train.members) if (isLeftBare(train, member.id, gone) && !isLeftBare(train, member.id, null)) gone.member.add(member.id);
+  }
+  return { gears: [...gone.gear], members: [...gone.member], meshes: [...gone.mesh], couplers: [...gone.coupler] };
+}
+
+type Gone = Readonly<Record<'gear' | 'member' | 'mesh' | 'coupler', ReadonlySet<string>>>;
+
+/** Has a member nothing on it, and no task as input or output? */
+function isLeftBare({ members, gears, couplers, input, outputs }: Train, id: string, gone: Gone | null): boolean {
+  if (id === FRAME || id === input || outputs.includes(id)) return false;
+  return (
+    !gears.some((gear) => gear.member === id && !gone?.gear.has(gear.id)) &&
+    !members.some((member) => member.carrier === id && !gone?.member.has(member.id)) &&
+    !couplers.some((coupler) => 'joins' in coupler && coupler.joins.includes(id) && !gone?.coupler.has(coupler.id))
+  );
+}
+
+/** Removes a part and what goes with it. The input and the outputs cannot go. */
+export function removePart(train: Train, part: PartRef): Edit {
+  const { gears, members, meshes, couplers } = whatGoes(train, part);
+  if (members.includes(train.input)) return refused('The input would go with it. Make another member the input first.');
+  if (train.outputs.some((output) => members.includes(output))) return refused('An output would go with it. Make another member the output first.');
+  return checked({
+    ...train,
+    members: train.members.filter(({ id }) => !members.includes(id)),
+    gears: train.gears.filter(({ id }) => !gears.includes(id)),
+    meshes: train.meshes.filter(({ id }) => !meshes.includes(id)),
+    couplers: train.couplers.filter(({ id }) => !couplers.includes(id)),
+    positions: train.positions.map((position) => ({ ...position, engaged: position.engaged.filter((id) => !couplers.includes(id)) })),
+    ...(train.selectors && { selectors: train.selectors.map((selector) => ({ ...selector, spans: selector.spans.filter(({ coupler }) => !couplers.includes(coupler)) })) }),
+  });
+}
+
+/** Makes one member of two that turn about the same line: everything on the second goes over to the first. */
+export function joinMembers(train: Train, keep: string, drop: string): Edit {
+  if (keep === drop) return refused('Choose two different members.');
+  const over = (id: string) => (id === drop ? keep : id);
+  const couplers = train.couplers.filter((coupler) => !('joins' in coupler && over(coupler.joins[0]) === over(coupler.joins[1])));
+  const left = new Set(couplers.map(({ id }) => id));
+  return checked({
+    ...train,
+    input: over(train.input),
+    outputs: [...new Set(train.outputs.map(over))],
+    members: train.members.filter(({ id }) => id !== drop).map((member) => (member.carrier === drop ? { ...member, carrier: keep } : member)),
+    gears: train.gears.map((gear) => ({ ...gear, member: over(gear.member) })),
+    couplers: couplers.map((coupler) => ('joins' in coupler ? { ...coupler, joins: coupler.joins.map(over) as [string, string] } : coupler)),
+    positions: train.positions.map((position) => ({ ...position, engaged: position.engaged.filter((id) => left.has(id)) })),
+  });
+}
