@@ -15,6 +15,7 @@ export const KEYS: readonly { readonly keys: string; readonly does: string }[] =
   { keys: 'T, Shift T', does: 'Turn exactly one turn, or back' },
   { keys: '[ ]', does: 'The station before or after in the end view' },
   { keys: 'Tab, Enter', does: 'Go to a part of the drawing; change its teeth, or engage it' },
+  { keys: 'E', does: 'Open the card of the part that is picked: change it, add beside it, remove it' },
   { keys: 'Ctrl Z, Ctrl Shift Z', does: 'Undo and redo' },
   { keys: '?', does: 'This list' },
 ];
@@ -51,7 +52,7 @@ export function useBenchKeys(showKeys: () => void): void {
     };
     const press = (event: KeyboardEvent) => {
       const target = event.target instanceof Element ? event.target : null;
-      if (target?.closest(TYPING)) return;
+      if (target?.closest(TYPING) || store.getState().editing !== null) return;
       const key = event.key.toLowerCase();
       if (event.ctrlKey || event.metaKey) {
         if (key !== 'z' && key !== 'y') return;

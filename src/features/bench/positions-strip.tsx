@@ -1,13 +1,15 @@
 'use client';
 
 import clsx from 'clsx';
-import { memo, useEffect, useRef } from 'react';
+import { memo, useCallback, useEffect, useRef, useState } from 'react';
 import { inverse } from '@/core/rational';
 import { ratioFigure, ratioText, wayText, type RatioConvention } from '@/core/units';
 import { usePreferences } from '@/ui/preferences';
 import type { Solved } from '@/core/solve';
 import type { Train } from '@/core/train';
 import { analyseEngaged } from './analysis';
+import { KeepPosition } from './keep-position';
+import { PositionsDialog } from './positions-dialog';
 import { choosePosition, useBench, useBenchStore, type Engagement } from './store';
 import { couplerName, listed } from './words';
 
@@ -16,9 +18,21 @@ const STATUS: Record<Solved['status'], string> = { drive: 'drives', split: 'spli
 /** The gear positions as keys, always in reach, and what the last change put on and off. */
 export function PositionsStrip() {
   const train = useBench((state) => state.train);
+  const own = useBench((state) => state.now.positionId === null && state.train.couplers.length > 0);
+  const [listing, setListing] = useState(false);
+  const close = useCallback(() => setListing(false), []);
   return (
     <div className="min-w-0 flex-1">
-      <ShiftNote />
+      <div className="flex items-center gap-3">
+        <ShiftNote />
+        {own && <KeepPosition />}
+        {train.positions.length > 0 && (
+          <button type="button" className="btn btn-ghost btn-xs" onClick={() => setListing(true)}>
+            Edit positions
+          </button>
+        )}
+      </div>
+      <PositionsDialog open={listing} onClose={close} />
       {train.positions.length === 0 ? <p className="muted text-sm">This train has one way of running and no positions.</p> : <Keys train={train} />}
     </div>
   );

@@ -4,7 +4,7 @@ import { createContext, useContext } from 'react';
 import { temporal } from 'zundo';
 import { createStore, useStore } from 'zustand';
 import { sign } from '@/core/rational';
-import type { Position, Train } from '@/core/train';
+import type { PartRef, Position, Train } from '@/core/train';
 import { NOTHING_TURNED, turnOn, type Turned } from '@/core/turning';
 import { analyseEngaged, speedsOf, type FlowKind } from './analysis';
 import { CrankClock } from './crank/crank-clock';
@@ -52,7 +52,8 @@ export interface BenchState {
   /** As typed; read with its unit where it is used. */
   readonly speedText: string;
   readonly torqueText: string;
-  readonly editing: string | null;
+  /** The part whose card is open. */
+  readonly editing: PartRef | null;
   readonly highlight: Highlight | null;
   readonly set: (change: Partial<Omit<BenchState, 'set' | 'id'>>) => void;
 }
@@ -120,10 +121,18 @@ export function createCrank(store: BenchStore): CrankClock {
   const clock = new CrankClock((by) => count(store.getState(), by));
   const count = (state: BenchState, by: Parameters<typeof turnOn>[2]) => store.getState().set({ turned: turnOn(store.getState().turned, speedsOf(state), by) });
   store.subscribe((state, before) => {
+    forgetRemoved(store);
     if (state.train === before.train && state.now === before.now && state.flow === before.flow && state.losses === before.losses) return;
     if (speedsOf(state) !== speedsOf(before)) clock.settle((by) => count(before, by));
   });
   return clock;
+}
+
+/** A coupler that an edit or an undo took away is no longer engaged. */
+function forgetRemoved({ getState }: BenchStore): void {
+  const { train, now, set } = getState();
+  const left = now.engaged.filter((id) => train.couplers.some((coupler) => coupler.id === id));
+  if (left.length < now.engaged.length) set({ now: { ...now, engaged: left } });
 }
 
 export const BenchContext = createContext<{ readonly store: BenchStore; readonly crank: CrankClock } | null>(null);

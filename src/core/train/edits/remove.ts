@@ -16,7 +16,7 @@ export interface Removal {
 
 /**
  * What removing a part takes along: with a gear its meshes, with a mesh the sliding that moves it, with a member its gears, the planets it
- * carries and the couplers on it. A member that is left with no gear, coupler, planet or task goes too.
+ * carries and the couplers on it. A member that is left with no gear, planet or task, and with fewer than two couplers, goes too.
  */
 export function whatGoes(train: Train, { kind, id }: PartRef): Removal {
   const gone = { gear: new Set<string>(), member: new Set<string>(), mesh: new Set<string>(), coupler: new Set<string>() };
@@ -35,13 +35,13 @@ export function whatGoes(train: Train, { kind, id }: PartRef): Removal {
 
 type Gone = Readonly<Record<'gear' | 'member' | 'mesh' | 'coupler', ReadonlySet<string>>>;
 
-/** Has a member nothing on it, and no task as input or output? */
+/** Has a member nothing on it, and no task as input or output? One coupler leads nowhere; between two it is a link. */
 function isLeftBare({ members, gears, couplers, input, outputs }: Train, id: string, gone: Gone | null): boolean {
   if (id === FRAME || id === input || outputs.includes(id)) return false;
   return (
     !gears.some((gear) => gear.member === id && !gone?.gear.has(gear.id)) &&
     !members.some((member) => member.carrier === id && !gone?.member.has(member.id)) &&
-    !couplers.some((coupler) => 'joins' in coupler && coupler.joins.includes(id) && !gone?.coupler.has(coupler.id))
+    couplers.filter((coupler) => 'joins' in coupler && coupler.joins.includes(id) && !gone?.coupler.has(coupler.id)).length < 2
   );
 }
 

@@ -11,7 +11,7 @@ import { PartButton } from './part-button';
 /** A gear on the drawing, to be picked to change its teeth. Its fill says whose it is, its edge whether power goes through its teeth. */
 export const GearFigure = memo(function GearFigure({ shape, powered }: { shape: GearShape; powered: boolean }) {
   const train = useBench((state) => state.train);
-  const editing = useBench((state) => state.editing === shape.gear);
+  const editing = useBench((state) => state.editing?.kind === 'gear' && state.editing.id === shape.gear);
   const lit = useBench((state) => state.highlight?.gears.includes(shape.gear) || state.highlight?.members.includes(shape.member) || false);
   const set = useBench((state) => state.set);
   const gear = train.gears.find(({ id }) => id === shape.gear)!;
@@ -23,7 +23,7 @@ export const GearFigure = memo(function GearFigure({ shape, powered }: { shape: 
       box={shape.box}
       part={{ kind: 'gear', id: gear.id }}
       highlight={highlightOf({ members: [shape.member] })}
-      onPress={() => set({ editing: gear.id })}
+      onPress={() => set({ editing: { kind: 'gear', id: gear.id } })}
     >
       <GearOutline shape={shape} type={gear.type} stroke={powered ? 'var(--color-primary)' : color} fill={color} lit={lit || editing} />
     </PartButton>

@@ -3,7 +3,7 @@
 import type { ReactNode } from 'react';
 import type { Box } from '@/core/drawing';
 import { useBench, type Highlight } from '../store';
-import { usePointed, type Pointed } from './pointed';
+import { partKey, usePointed, type Pointed } from './pointed';
 
 interface Props {
   readonly label: string;
@@ -31,13 +31,24 @@ export function PartButton({ label, pressed, disabled = false, box, part, highli
   return (
     <g
       role="button"
+      data-part={partKey(part)}
+      aria-keyshortcuts="E"
       tabIndex={0}
       aria-label={label}
       aria-pressed={pressed}
       aria-disabled={disabled || undefined}
       className={`group outline-none ${disabled ? 'cursor-help' : 'cursor-pointer'}`}
       onClick={() => !disabled && onPress()}
+      onContextMenu={(event) => {
+        event.preventDefault();
+        set({ editing: part });
+      }}
       onKeyDown={(event) => {
+        if (event.key === 'e') {
+          // Else the letter lands in the card's first field.
+          event.preventDefault();
+          set({ editing: part });
+        }
         if (event.key !== 'Enter' && event.key !== ' ') return;
         event.preventDefault();
         event.stopPropagation();

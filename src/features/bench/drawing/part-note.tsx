@@ -81,7 +81,7 @@ function CouplerLines({ id, train, position }: { id: string; train: Train; posit
     <>
       <p className="font-semibold">{couplerWords(train, coupler)}</p>
       <p>{state}</p>
-      <p className="muted">{decidesForItself(coupler) ? 'It holds and lets go by itself.' : state === 'off' ? 'Press to engage it.' : 'Press to release it.'}</p>
+      <p className="muted">{decidesForItself(coupler) ? 'It holds and lets go by itself.' : state === 'off' ? 'Press to engage it.' : 'Press to release it.'} E or right click to change it.</p>
     </>
   );
 }

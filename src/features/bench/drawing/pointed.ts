@@ -14,3 +14,6 @@ export const usePointed = create<{ readonly pointed: Pointed | null; readonly po
   point: (pointed) => set({ pointed }),
   leave: () => set({ pointed: null }),
 }));
+
+/** How a part's element is found again in the page. */
+export const partKey = ({ kind, id }: { readonly kind: string; readonly id: string }): string => `${kind}:${id}`;

@@ -6,7 +6,7 @@ import { powerLines, type Label, type SideView } from '@/core/drawing';
 import { memberColor } from '@/ui/member-colors';
 import { BearingMark, PortArrow } from '@/ui/side-view/frame-marks';
 import { PlanetPin } from '@/ui/side-view/planet-pin';
-import { TeethEditor } from '../editing/teeth-editor';
+import { PartCard } from '../editing/part-card';
 import { FlowChoice } from '../flow-choice';
 import { useBench } from '../store';
 import { useDrawing, usePosition } from '../use-position';
@@ -14,6 +14,7 @@ import { CouplerFigure } from './coupler-figure';
 import { CrossingHops } from './crossing-hops';
 import { GearFigure } from './gear-figure';
 import { MarkDots } from './mark-dots';
+import { MemberHandle } from './member-handle';
 import { MemberLine } from './member-line';
 import { MeshTies } from './mesh-ties';
 import { PartNote } from './part-note';
@@ -52,7 +53,6 @@ function PaneHeader({ children }: { children?: React.ReactNode }) {
 
 function Drawing({ view }: { view: SideView }) {
   const train = useBench((state) => state.train);
-  const editing = useBench((state) => state.editing);
   const lit = useBench((state) => state.highlight?.members);
   const { figures, powers, roles } = usePosition();
   const svg = useRef<SVGSVGElement>(null);
@@ -62,7 +62,6 @@ function Drawing({ view }: { view: SideView }) {
   const carrying = new Set(powers.filter(({ power }) => power === null || Math.abs(power) > 1e-9).map(({ part }) => `${part.kind} ${part.id}`));
   const shared = new Set(powers.filter(({ power }) => power === null).map(({ member }) => member));
   const driving = new Set(train.meshes.filter(({ id }) => roles.get(id) === 'a drives' || roles.get(id) === 'b drives').flatMap(({ gears }) => gears));
-  const edited = view.gears.find(({ gear }) => gear === editing);
   return (
     <>
       <PaneHeader>
@@ -80,7 +79,10 @@ function Drawing({ view }: { view: SideView }) {
             ))}
             <MeshTies ties={view.ties} />
             {view.lines.map((lines) => (
-              <MemberLine key={lines.member} lines={lines} role={roleOf.get(lines.member)!} color={memberColor(train, lines.member)} lit={lit?.includes(lines.member) ?? false} shared={shared.has(lines.member)} />
+              <MemberHandle key={`handle ${lines.member}`} lines={lines} />
+          ))}
+          {view.lines.map((lines) => (
+            <MemberLine key={lines.member} lines={lines} role={roleOf.get(lines.member)!} color={memberColor(train, lines.member)} lit={lit?.includes(lines.member) ?? false} shared={shared.has(lines.member)} />
             ))}
             <PowerPath lines={flowing} />
             <CrossingHops view={view} flowing={flowing} colorOf={(member) => memberColor(train, member)} />
@@ -99,7 +101,6 @@ function Drawing({ view }: { view: SideView }) {
             ))}
             <Labels labels={view.labels} />
             <StationTabs view={view} />
-            {edited && <TeethEditor key={edited.gear} shape={edited} view={view} />}
           </g>
         </svg>
         {/* What moves at every frame lies on a sheet of its own, so that the drawing below is not painted again. */}
@@ -111,6 +112,7 @@ function Drawing({ view }: { view: SideView }) {
       </div>
       <Recirculation />
       <PartNote />
+      <PartCard />
     </>
   );
 }

@@ -1,0 +1,31 @@
+'use client';
+
+import type { MemberLines } from '@/core/drawing';
+import { highlightOf, useBench } from '../store';
+import { partKey, usePointed } from './pointed';
+
+/** A wide, unseen stroke along a member's lines: pointing at a shaft tells about it, pressing it opens its card. */
+export function MemberHandle({ lines: { member, segments } }: { lines: MemberLines }) {
+  const set = useBench((state) => state.set);
+  const { point, leave } = usePointed();
+  const part = { kind: 'member' as const, id: member };
+  return (
+    <path
+      d={segments.map(({ x1, y1, x2, y2 }) => `M ${x1} ${y1} L ${x2} ${y2}`).join(' ')}
+      data-part={partKey(part)}
+      className="cursor-pointer"
+      fill="none"
+      stroke="transparent"
+      strokeWidth={12}
+      onPointerEnter={({ clientX, clientY }) => {
+        set({ highlight: highlightOf({ members: [member] }) });
+        point({ part, at: new DOMRect(clientX, clientY, 0, 0) });
+      }}
+      onPointerLeave={() => {
+        set({ highlight: null });
+        leave();
+      }}
+      onClick={() => set({ editing: part })}
+    />
+  );
+}

@@ -1,0 +1,80 @@
+'use client';
+
+import { useState } from 'react';
+import { addCoupler, addGearOn, addSetRound, changeMember, FRAME, joinMembers, removePart, setInput, toggleOutput } from '@/core/train';
+import { memberColor } from '@/ui/member-colors';
+import { useBench } from '../store';
+import { memberName } from '../words';
+import { Add } from './gear-fields';
+import { GoesAlong } from './goes-along';
+import { numberOrNothing, TextField } from './text-field';
+import { useEdit, type Say } from './use-edit';
+
+/** A member's name, colour and task, and what can join it to others. */
+export function MemberFields({ id, say }: { id: string; say: Say }) {
+  const train = useBench((state) => state.train);
+  const edit = useEdit(say);
+  const member = train.members.find((candidate) => candidate.id === id)!;
+  const others = train.members.filter((other) => other.id !== id && other.carrier === undefined);
+  const [with_, setWith] = useState(FRAME);
+  const planet = member.carrier !== undefined;
+  return (
+    <>
+      <TextField label="Name" value={member.name} onDone={(text) => edit(changeMember(train, id, { name: text.trim() }))} />
+      <label className="flex items-center justify-between gap-2">
+        <span className="muted">Colour</span>
+        <input type="color" className="h-7 w-32 cursor-pointer" value={member.color ?? plainColor(memberColor(train, id))} onChange={(event) => edit(changeMember(train, id, { color: event.target.value }))} />
+      </label>
+      {planet ? (
+        <TextField label="Equal planets" numeric value={String(member.copies ?? '')} onDone={(text) => edit(changeMember(train, id, { copies: numberOrNothing(text) }))} />
+      ) : (
+        <>
+          <label className="flex items-center justify-between gap-2">
+            <span className="muted">Input</span>
+            <input type="radio" className="radio radio-xs" checked={train.input === id} onChange={() => edit(setInput(train, id))} />
+          </label>
+          <label className="flex items-center justify-between gap-2">
+            <span className="muted">Output</span>
+            <input type="checkbox" className="checkbox checkbox-xs" checked={train.outputs.includes(id)} onChange={() => edit(toggleOutput(train, id))} />
+          </label>
+          <div className="flex flex-col gap-1.5 border-t border-base-300 pt-2">
+            <label className="flex items-center justify-between gap-2">
+              <span className="muted">Couple with</span>
+              <select className="select select-sm w-40" value={with_} onChange={(event) => setWith(event.target.value)}>
+                <option value={FRAME}>the frame</option>
+                {others.map((other) => (
+                  <option key={other.id} value={other.id}>
+                    {memberName(train, other.id)}
+                  </option>
+                ))}
+              </select>
+            </label>
+            <div className="flex flex-wrap gap-1.5">
+              <Add label={with_ === FRAME ? 'Brake' : 'Clutch'} onAdd={() => edit(withoutPick(addCoupler(train, 'clutch', id, with_)))} />
+              <Add label="One-way clutch" onAdd={() => edit(withoutPick(addCoupler(train, 'one-way', with_ === FRAME ? FRAME : id, with_ === FRAME ? id : with_)))} />
+              {with_ !== FRAME && (
+                <button type="button" className="btn btn-xs" onClick={() => edit(joinMembers(train, id, with_))}>
+                  Fix together
+                </button>
+              )}
+            </div>
+          </div>
+        </>
+      )}
+      <div className="flex flex-wrap items-center justify-between gap-1.5 border-t border-base-300 pt-2">
+        <Add label="Gear" onAdd={() => edit(addGearOn(train, id, 30))} />
+        {!planet && <Add label="Planetary set" onAdd={() => edit(addSetRound(train, id, 24, 18))} />}
+        <GoesAlong part={{ kind: 'member', id }} onRemove={() => edit(removePart(train, { kind: 'member', id }), null)} />
+      </div>
+    </>
+  );
+}
+
+/** A coupler was added: the card stays with the member. */
+const withoutPick = (addition: ReturnType<typeof addCoupler>) => (addition.ok ? { ok: true as const, train: addition.train } : addition);
+
+/** A colour field wants a plain colour: what the palette's name stands for now. */
+function plainColor(color: string): string {
+  const name = /^var\((--[\w-]+)\)$/.exec(color)?.[1];
+  return name && typeof document !== 'undefined' ? getComputedStyle(document.documentElement).getPropertyValue(name).trim() : color;
+}

@@ -1,0 +1,71 @@
+'use client';
+
+import { X } from 'lucide-react';
+import { useLayoutEffect, useRef, useState } from 'react';
+import { partKey } from '../drawing/pointed';
+import { useBench, useBenchStore } from '../store';
+import { couplerWords, gearWords, memberName } from '../words';
+import { CouplerFields } from './coupler-fields';
+import { GearFields } from './gear-fields';
+import { MemberFields } from './member-fields';
+
+const WIDTH = 300;
+
+/** The card of the part that is being changed, beside it on the drawing. Esc closes it, and so does going elsewhere. */
+export function PartCard() {
+  const editing = useBench((state) => state.editing);
+  const known = useBench(({ train, editing: part }) => part !== null && [...train.gears, ...train.members, ...train.couplers].some(({ id }) => id === part.id));
+  if (!editing || !known) return null;
+  return <Card key={partKey(editing)} />;
+}
+
+function Card() {
+  const store = useBenchStore();
+  const train = useBench((state) => state.train);
+  const editing = useBench((state) => state.editing)!;
+  const card = useRef<HTMLDivElement>(null);
+  const [message, setMessage] = useState<string | null>(null);
+  const [place, setPlace] = useState({ left: 0, top: 0 });
+  useLayoutEffect(() => {
+    const part = document.querySelector(`[data-part="${CSS.escape(partKey(editing))}"]`)?.getBoundingClientRect();
+    const height = card.current!.offsetHeight;
+    if (!part) return;
+    const left = part.right + 14 + WIDTH > innerWidth ? Math.max(8, part.left - WIDTH - 14) : part.right + 14;
+    setPlace({ left, top: Math.max(8, Math.min(part.top, innerHeight - height - 8)) });
+  }, [editing, train, message]);
+  const close = () => store.getState().set({ editing: null });
+  const gear = editing.kind === 'gear' ? train.gears.find(({ id }) => id === editing.id) : undefined;
+  const coupler = editing.kind === 'coupler' ? train.couplers.find(({ id }) => id === editing.id) : undefined;
+  const title = gear ? gearWords(train, gear) : coupler ? couplerWords(train, coupler) : memberName(train, editing.id);
+  return (
+    <div
+      ref={card}
+      role="dialog"
+      aria-label={title}
+      tabIndex={-1}
+      style={{ ...place, width: WIDTH }}
+      className="fixed z-30 flex max-h-[calc(100dvh-1rem)] flex-col gap-2 overflow-auto border border-base-content bg-base-100 p-2.5 text-sm shadow-md"
+      onKeyDown={(event) => {
+        if (event.key === 'Escape' && !event.defaultPrevented) close();
+      }}
+      onBlur={(event) => {
+        if (!event.currentTarget.contains(event.relatedTarget) && !message) close();
+      }}
+    >
+      <div className="flex items-start justify-between gap-2">
+        <h3 className="font-semibold">{title}</h3>
+        <button type="button" className="btn btn-ghost btn-xs btn-square" aria-label="Close" onClick={close}>
+          <X className="size-4" aria-hidden />
+        </button>
+      </div>
+      {gear && <GearFields gear={gear} say={setMessage} />}
+      {coupler && <CouplerFields coupler={coupler} say={setMessage} />}
+      {editing.kind === 'member' && <MemberFields id={editing.id} say={setMessage} />}
+      {message && (
+        <p role="alert" className="text-xs text-error">
+          {message}
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,63 @@
+'use client';
+
+import { useEffect, useRef, useState } from 'react';
+import { readTeeth, setTeeth, type Gear } from '@/core/train';
+import { useBenchStore } from '../store';
+import type { Say } from './use-edit';
+
+/**
+ * Types a tooth count. Each good count is worked out at once and the whole visit is one step of undo;
+ * a bad one gets its message, nothing is taken over, and the last good state stands. Enter keeps it, Esc goes back.
+ */
+export function TeethField({ gear, say }: { gear: Gear; say: Say }) {
+  const store = useBenchStore();
+  const [typed, setTyped] = useState(String(gear.teeth));
+  const [bad, setBad] = useState(false);
+  const field = useRef<HTMLInputElement>(null);
+  const [before] = useState(() => store.getState().train);
+
+  useEffect(() => {
+    field.current?.select();
+    const history = store.temporal;
+    return () => history.getState().resume();
+  }, [store]);
+
+  const type = (text: string) => {
+    setTyped(text);
+    const read = readTeeth(text);
+    const edit = read.ok ? setTeeth(store.getState().train, gear.id, read.teeth) : read;
+    setBad(!edit.ok);
+    say(edit.ok ? null : edit.message);
+    if (!edit.ok) return;
+    store.getState().set({ train: edit.train });
+    store.temporal.getState().pause();
+  };
+  const close = () => store.getState().set({ editing: null });
+  const giveUp = () => {
+    store.temporal.getState().resume();
+    if (store.getState().train !== before) store.temporal.getState().undo();
+    close();
+  };
+  return (
+    <label className="flex items-center justify-between gap-2">
+      <span className="muted">Teeth</span>
+      <input
+        ref={field}
+        autoFocus
+        inputMode="numeric"
+        className="input input-sm figure w-32 aria-invalid:border-error"
+        title="Enter keeps it, Esc goes back."
+        value={typed}
+        aria-invalid={bad}
+        onChange={(event) => type(event.target.value)}
+        onBlur={() => store.temporal.getState().resume()}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter' && !bad) close();
+          if (event.key !== 'Escape') return;
+          event.preventDefault();
+          giveUp();
+        }}
+      />
+    </label>
+  );
+}

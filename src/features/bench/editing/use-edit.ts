@@ -1,0 +1,18 @@
+'use client';
+
+import type { Addition, Edit, PartRef } from '@/core/train';
+import { useBenchStore } from '../store';
+
+/** Says a refusal in the card, or takes it back. */
+export type Say = (message: string | null) => void;
+
+/** Takes an edit over as one step of undo, or says why it cannot be; then opens another part's card if one is named. */
+export function useEdit(say: Say): (edit: Edit | Addition, then?: PartRef | null) => void {
+  const store = useBenchStore();
+  return (edit, then) => {
+    say(edit.ok ? null : edit.message);
+    if (!edit.ok) return;
+    const next = then === undefined && 'added' in edit ? ({ kind: 'gear', id: edit.added } as const) : then;
+    store.getState().set(next === undefined ? { train: edit.train } : { train: edit.train, editing: next });
+  };
+}

@@ -1,0 +1,37 @@
+'use client';
+
+import { useState } from 'react';
+import { keepPosition } from '@/core/train';
+import { choosePosition, useBench, useBenchStore } from './store';
+
+/** What is engaged belongs to no position: keep it as one, under a name. */
+export function KeepPosition() {
+  const store = useBenchStore();
+  const train = useBench((state) => state.train);
+  const engaged = useBench((state) => state.now.engaged);
+  const [name, setName] = useState('');
+  const [message, setMessage] = useState<string | null>(null);
+  return (
+    <form
+      className="flex items-center gap-1.5"
+      onSubmit={(event) => {
+        event.preventDefault();
+        const edit = keepPosition(train, name, engaged);
+        setMessage(edit.ok ? null : edit.message);
+        if (!edit.ok) return;
+        store.getState().set({ train: edit.train });
+        choosePosition(store, edit.train.positions.at(-1)!.id);
+      }}
+    >
+      <input className="input input-xs w-24" aria-label="Name of the new position" placeholder="name" value={name} aria-invalid={message !== null} onChange={(event) => setName(event.target.value)} />
+      <button type="submit" className="btn btn-xs">
+        Keep as a position
+      </button>
+      {message && (
+        <span role="alert" className="text-xs text-error">
+          {message}
+        </span>
+      )}
+    </form>
+  );
+}
