@@ -22,7 +22,7 @@ export function PositionsStrip() {
   const [listing, setListing] = useState(false);
   const close = useCallback(() => setListing(false), []);
   return (
-    <div className="min-w-0 flex-1">
+    <div className="min-w-0 grow basis-full sm:basis-0">
       <div className="flex items-center gap-3">
         <ShiftNote />
         {own && <KeepPosition />}

@@ -24,6 +24,7 @@ export function TextField({ label, value, unit, numeric = false, onDone }: Props
         <input
           className={`input input-sm w-32 ${numeric ? 'figure' : ''}`}
           inputMode={numeric ? 'decimal' : undefined}
+          placeholder={numeric ? 'not given' : undefined}
           value={typed ?? value}
           onChange={(event) => setTyped(event.target.value)}
           onBlur={finish}
