@@ -1,11 +1,12 @@
 'use client';
 
-import { Keyboard, Redo2, Undo2 } from 'lucide-react';
+import { Download, Keyboard, Redo2, Undo2 } from 'lucide-react';
 import Link from 'next/link';
 import { useState } from 'react';
-import { renameTrain } from '@/core/train';
+import { renameTrain, serialiseTrain } from '@/core/train';
 import { SPEED_UNITS, TORQUE_UNITS, type RatioConvention, type SpeedUnit, type TorqueUnit } from '@/core/units';
 import { usePreferences } from '@/ui/preferences';
+import { fileName, saveFile } from '@/ui/save-file';
 import { ThemeSwitch } from '@/ui/theme-switch';
 import { useBench, useHistory, type SaveState } from './store';
 
@@ -49,11 +50,21 @@ export function TopBar({ onKeys }: { onKeys: () => void }) {
         </div>
       </fieldset>
       <UnitChoices />
+      <SaveFileButton />
       <button type="button" className="btn btn-ghost btn-sm btn-square" onClick={onKeys} aria-label="Keys" title="Keys (?)">
         <Keyboard className="size-4" aria-hidden />
       </button>
       <ThemeSwitch />
     </header>
+  );
+}
+
+function SaveFileButton() {
+  const train = useBench((state) => state.train);
+  return (
+    <button type="button" className="btn btn-ghost btn-sm btn-square" aria-label="Save as a file" title="Save as a file" onClick={() => saveFile(fileName(train.name, '.train.json'), 'application/json', serialiseTrain(train))}>
+      <Download className="size-4" aria-hidden />
+    </button>
   );
 }
 

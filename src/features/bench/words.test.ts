@@ -62,7 +62,7 @@ describe('the story', () => {
       'Driver gear 19 on countershaft turns driven gear 32 on second wheel the other way.',
       'Second joins output shaft to second wheel: they turn as one.',
     ]);
-    expect(idle.sort()).toEqual(['w1', 'w3']);
+    expect([...idle].sort()).toEqual(['w1', 'w3']);
   });
 
   test('of the harvester in second: what is held, what turns as one block, and no planet', () => {

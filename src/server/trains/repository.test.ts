@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTeeth, type Train } from '@/core/train';
 import { openDatabase, seedDemoTrains, type Database } from '../database';
-import { addTrain, findTrain, listTrains, saveTrain } from './repository';
+import { addTrain, findTrain, listTrains, removeTrain, saveTrain } from './repository';
 
 const DEMO = join(__dirname, '../../../demo');
 let folder: string;
@@ -53,6 +53,16 @@ describe('the shelf in a real database file', () => {
     const kept = (await findTrain(database, 'sluice-winch'))!;
     expect(kept.version).toBe(version + 1);
     expect(kept.train.gears[0]!.teeth).toBe(21);
+  });
+
+  test('gives back what it takes off the shelf, once', async () => {
+    await seedDemoTrains(database, DEMO);
+    const removed = await removeTrain(database, 'sluice-winch');
+    expect(removed!.train.name).toBe('Sluice winch');
+    expect(await findTrain(database, 'sluice-winch')).toBeNull();
+    expect(await removeTrain(database, 'sluice-winch')).toBeNull();
+    const back = await addTrain(database, removed!.train);
+    expect(back.outcome === 'saved' && back.stored.train).toEqual(removed!.train);
   });
 
   test('of saves that started from one version exactly one is taken', async () => {

@@ -46,6 +46,16 @@ export async function saveTrain(database: Database, id: string, version: number,
   return changed === 1 ? { outcome: 'saved', stored: { ...current, version: version + 1, train } } : { outcome: 'stale', current };
 }
 
+/** Takes a train off the shelf and gives back what it was; null when there is none. */
+export async function removeTrain({ sequelize, trains }: Database, id: string): Promise<StoredTrain | null> {
+  return sequelize.transaction(async (transaction) => {
+    const row = await trains.findByPk(id, { transaction });
+    if (!row) return null;
+    await row.destroy({ transaction });
+    return stored(row.get());
+  });
+}
+
 function stored(row: { id: string; version: number; document: string; updatedAt: Date }): StoredTrain {
   const parsed = parseTrain(row.document);
   if (!parsed.ok) throw new Error(`The stored train ${row.id} does not read: ${problemText(parsed.problems[0]!)}`);

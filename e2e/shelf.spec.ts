@@ -1,0 +1,60 @@
+import { expect, test } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+
+const card = (page: import('@playwright/test').Page, name: string) => page.getByRole('listitem').filter({ has: page.getByRole('heading', { name, exact: true }) });
+const file = (name: string, body: string) => ({ name, mimeType: 'application/json', buffer: Buffer.from(body) });
+
+test('a train is found, duplicated, deleted and put back', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('searchbox', { name: 'Find a train' }).fill('stirrer');
+  await expect(page.getByRole('listitem')).not.toHaveCount(0);
+  await page.getByRole('button', { name: 'Duplicate Stirrer planetary' }).first().click();
+  await expect(card(page, 'Stirrer planetary (copy)')).toHaveCount(1);
+  await page.getByRole('button', { name: 'Delete Stirrer planetary (copy)' }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'was deleted' })).toBeVisible();
+  await expect(card(page, 'Stirrer planetary (copy)')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Put it back' }).click();
+  await expect(card(page, 'Stirrer planetary (copy)')).toHaveCount(1);
+  await page.getByRole('button', { name: 'Delete Stirrer planetary (copy)' }).click();
+  await page.getByRole('searchbox', { name: 'Find a train' }).fill('zzz');
+  await expect(page.getByText('No train has “zzz” in its name or notes.')).toBeVisible();
+});
+
+test('a train is saved as a file, and the same file is brought in again', async ({ page }) => {
+  await page.goto('/');
+  const waiting = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save Wagon axle as a file' }).first().click();
+  const download = await waiting;
+  expect(download.suggestedFilename()).toBe('wagon-axle.train.json');
+  const text = readFileSync(await download.path(), 'utf8');
+  expect(text).toBe(readFileSync('demo/trains/wagon-axle.train.json', 'utf8'));
+
+  const before = await card(page, 'Wagon axle').count();
+  await page.getByLabel('File of a train').setInputFiles(file('axle.json', text));
+  const dialog = page.getByRole('dialog', { name: 'Add “Wagon axle”?' });
+  await expect(dialog).toContainText('5 members, 5 gears, 1 couplers and 2 positions, from axle.json. Nothing on the shelf is changed by it.');
+  await expect(card(page, 'Wagon axle')).toHaveCount(before);
+  await dialog.getByRole('button', { name: 'Add it' }).click();
+  await expect(card(page, 'Wagon axle')).toHaveCount(before + 1);
+});
+
+test('bad files are explained and nothing is added', async ({ page }) => {
+  await page.goto('/');
+  const before = await page.getByRole('listitem').count();
+  const winch = readFileSync('demo/trains/sluice-winch.train.json', 'utf8');
+  const bad: [name: string, body: string, says: RegExp][] = [
+    ['notes.json', 'dear diary', /JSON/i],
+    ['other.json', '{"format": "something else"}', /format/],
+    ['teeth.json', winch.replace('"teeth": 14', '"teeth": 14.5'), /gears.*A tooth count must be a whole number/],
+    ['gone.json', winch.replace('"member": "drum"', '"member": "barrel"'), /There is no member "barrel"/],
+    ['huge.json', `{"x": "${'a'.repeat(6_000_000)}"}`, /MB/],
+    ['<img src=x onerror=alert(1)>.json', '[]', /./],
+  ];
+  for (const [name, body, says] of bad) {
+    await page.getByLabel('File of a train').setInputFiles(file(name, body));
+    const dialog = page.getByRole('dialog', { name: `${name} cannot be added` });
+    await expect(dialog.getByRole('alert')).toContainText(says);
+    await dialog.getByRole('button', { name: 'Close' }).click();
+  }
+  await expect(page.getByRole('listitem')).toHaveCount(before);
+});

@@ -1,0 +1,32 @@
+import { demoTrain } from '@/testing/demo-train';
+import { arrange } from './arrange';
+import { shelfEntry, type ShelfEntry } from './entry';
+
+const NAMES = ['pan-rake', 'sluice-winch', 'harvester', 'range-box', 'brine-lift'];
+const entries: ShelfEntry[] = NAMES.map((name, i) => shelfEntry(name, `2026-11-${10 + i}T00:00:00.000Z`, demoTrain(name)));
+const ids = (found: readonly ShelfEntry[]) => found.map(({ id }) => id);
+
+describe('what the shelf says of a train', () => {
+  test('ratios from least to most, and the spread of the forward ones', () => {
+    const rake = entries[0]!;
+    expect(rake).toMatchObject({ positions: 7, ratios: { least: { n: 1, d: 1 }, most: { n: 64, d: 13 } }, spread: { n: 64, d: 13 } });
+    expect(entries[1]!.spread).toBeNull();
+    expect(rake.view!.gears.length).toBe(11);
+  });
+});
+
+describe('finding and sorting', () => {
+  test('by every word, in name or notes, however written', () => {
+    expect(ids(arrange(entries, '', 'name'))).toEqual(['brine-lift', 'range-box', 'harvester', 'pan-rake', 'sluice-winch']);
+    expect(ids(arrange(entries, 'BRINE', 'name'))).toEqual(['brine-lift', 'range-box']);
+    expect(ids(arrange(entries, 'brine sixty', 'name'))).toEqual(['range-box']);
+    expect(ids(arrange(entries, 'no such thing', 'name'))).toEqual([]);
+  });
+
+  test('by last change, positions and spread, most first; what has no spread comes last', () => {
+    expect(ids(arrange(entries, '', 'changed'))).toEqual([...NAMES].reverse());
+    expect(ids(arrange(entries, '', 'positions')).slice(0, 2)).toEqual(['range-box', 'harvester']);
+    // Every position of the range box runs in reverse, so it has no forward spread.
+    expect(ids(arrange(entries, '', 'spread'))).toEqual(['harvester', 'pan-rake', 'brine-lift', 'range-box', 'sluice-winch']);
+  });
+});

@@ -1,0 +1,12 @@
+/** Hands a text to the browser to be saved as a file. */
+export function saveFile(name: string, type: string, text: string): void {
+  const address = URL.createObjectURL(new Blob([text], { type }));
+  const link = document.createElement('a');
+  link.href = address;
+  link.download = name;
+  link.click();
+  URL.revokeObjectURL(address);
+}
+
+/** A name that every file system takes. */
+export const fileName = (name: string, ending: string): string => `${name.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-+|-+$/g, '') || 'train'}${ending}`;
