@@ -13,7 +13,7 @@ for (const theme of ['salt', 'soot']) {
     await page.goto('/');
     await check('shelf');
     await page.goto(await freshTrain(request, 'harvester'));
-    for (const tab of ['Trace', 'Figures', 'Working']) {
+    for (const tab of ['Trace', 'Figures', 'Working', 'Checks']) {
       await page.getByRole('tab', { name: tab }).click();
       await check(tab);
     }

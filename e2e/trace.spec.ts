@@ -103,3 +103,20 @@ test('sentences light their parts on the drawing', async ({ page, request }) => 
   await trace(page).getByText('Driver gear 13 on countershaft turns driven gear 38').hover();
   await expect(edge).not.toHaveAttribute('stroke-width', before!);
 });
+
+test('checks say what is wrong, why and what to do, and follow an edit at once', async ({ page, request }) => {
+  await page.goto(await freshTrain(request, 'sluice-winch'));
+  await page.getByRole('tab', { name: 'Checks' }).click();
+  const checks = page.getByRole('list', { name: 'Checks' });
+  await expect(checks).toContainText('Gears 15 and 45 share the factor 15.');
+  await expect(checks).toContainText('44 or 46 instead of 45 would hunt.');
+  await page.getByRole('button', { name: /^Gear on drum, 45/ }).click();
+  await page.getByRole('textbox', { name: 'Teeth' }).fill('46');
+  await page.getByRole('textbox', { name: 'Teeth' }).press('Enter');
+  await expect(checks).not.toContainText('Gears 15 and');
+
+  await page.goto(await freshTrain(request, 'pan-rake'));
+  await page.getByRole('tab', { name: /^Checks ?1 wrong/ }).click();
+  await checks.getByRole('button', { name: 'Show this position' }).click();
+  await expect(page.getByText('Locked: the input cannot turn.')).toBeVisible();
+});

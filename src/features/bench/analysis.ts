@@ -1,3 +1,4 @@
+import { checkDesign, type Finding } from '@/core/checks';
 import { drawSideView, type Drawn } from '@/core/drawing';
 import { endView, type Station } from '@/core/end-view';
 import { networkOf, openTrain, type OpenTrain } from '@/core/kinematics';
@@ -45,6 +46,15 @@ export function analyse(train: Train, order?: readonly string[]): Analysed {
   const fresh: Analysed = { open: openTrain(networkOf(train)), drawn, stations: endView(train, drawn.ok ? drawn.view.order : []), states: new Map() };
   analysed.set(train, fresh);
   return fresh;
+}
+
+const checks = new WeakMap<Train, readonly Finding[]>();
+
+/** What the checks find, worked out when it is first asked for. */
+export function checksOf(train: Train): readonly Finding[] {
+  const found = checks.get(train) ?? checkDesign(train);
+  checks.set(train, found);
+  return found;
 }
 
 export function analyseEngaged(train: Train, engaged: readonly string[], flow: FlowKind, losses: boolean): Position {

@@ -1,18 +1,23 @@
 'use client';
 
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
+import { ChecksView } from './checks-view';
 import { FiguresTable } from './figures-table';
 import { RatioHeadline } from './ratio-headline';
+import { checksOf } from '../analysis';
+import { useBench } from '../store';
 import { Trace } from './trace';
 import { WorkingView } from './working-view';
 
-const TABS = { trace: 'Trace', figures: 'Figures', working: 'Working' } as const;
+const TABS = { trace: 'Trace', figures: 'Figures', working: 'Working', checks: 'Checks' } as const;
 type Tab = keyof typeof TABS;
+const BODIES: Record<Tab, ReactNode> = { trace: <Trace />, figures: <FiguresTable />, working: <WorkingView />, checks: <ChecksView /> };
 const ORDER = Object.keys(TABS) as Tab[];
 
-/** The panel that explains what is engaged: its ratio, the story of the power, every member's figures, and the sums. */
+/** The panel that explains what is engaged: its ratio, the story of the power, every member's figures, the sums, and what the checks find. */
 export function Panel() {
   const [tab, setTab] = useState<Tab>('trace');
+  const wrong = useBench((state) => checksOf(state.train).filter(({ weight }) => weight === 'wrong').length);
   const go = (by: number) => {
     const next = ORDER[(ORDER.indexOf(tab) + by + ORDER.length) % ORDER.length]!;
     setTab(next);
@@ -20,7 +25,7 @@ export function Panel() {
   };
   return (
     <aside aria-label="Explanation" className="flex min-h-0 flex-col border-t border-base-content bg-base-100 lg:border-l lg:border-t-0 lg:border-base-300">
-      <div role="tablist" aria-label="Explanation" className="flex gap-5 border-b border-base-300 px-4">
+      <div role="tablist" aria-label="Explanation" className="flex gap-4 border-b border-base-300 px-4">
         {ORDER.map((key) => (
           <button
             key={key}
@@ -38,12 +43,18 @@ export function Panel() {
             className="-mb-px border-b-3 border-transparent py-1.5 aria-selected:border-primary aria-selected:font-semibold"
           >
             {TABS[key]}
+            {key === 'checks' && wrong > 0 && (
+              <span className="ml-1.5 rounded-full bg-error px-1.5 text-xs text-error-content">
+                {wrong}
+                <span className="sr-only"> wrong</span>
+              </span>
+            )}
           </button>
         ))}
       </div>
       <div id="panel-body" role="tabpanel" aria-labelledby={`tab-${tab}`} tabIndex={0} className="min-h-0 flex-1 overflow-auto px-4 py-2.5 contain-content">
         <RatioHeadline />
-        {tab === 'trace' ? <Trace /> : tab === 'figures' ? <FiguresTable /> : <WorkingView />}
+        {BODIES[tab]}
         <Cautions />
       </div>
     </aside>

@@ -1,0 +1,37 @@
+import { axesOf, FRAME, type Gear, type Train } from '../train';
+import { finding, type Finding } from './finding';
+
+const NEAR = 1e-9;
+
+/** Pairs between the same two shafts whose centre distances disagree; only where the modules are given. */
+export function distanceFindings(train: Train): Finding[] {
+  const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
+  const axisOf = new Map(axesOf(train).flatMap((axis, i) => (axis.arm === FRAME ? axis.members.map((id) => [id, i] as const) : [])));
+  const known = new Map<string, { readonly distance: number; readonly pair: [Gear, Gear] }>();
+  return train.meshes.flatMap((mesh): Finding[] => {
+    const pair = mesh.gears.map((id) => gears.get(id)!) as [Gear, Gear];
+    const [a, b] = pair.map(({ member }) => axisOf.get(member));
+    if (a === undefined || b === undefined || a === b || pair.some(({ type, module }) => type !== 'external' || module === undefined)) return [];
+    const distance = pair.reduce((sum, { teeth, module }) => sum + (teeth * module!) / 2, 0);
+    const key = [a, b].sort((x, y) => x - y).join('-');
+    const first = known.get(key);
+    if (!first) {
+      known.set(key, { distance, pair });
+      return [];
+    }
+    if (Math.abs(first.distance - distance) < NEAR) return [];
+    const [p, q] = first.pair;
+    return [
+      finding(
+        'distance',
+        'wrong',
+        {
+          what: `${pair[0].teeth} with ${pair[1].teeth} wants ${distance} mm between the shafts, ${p.teeth} with ${q.teeth} on the same two wants ${first.distance} mm.`,
+          why: 'Two shafts have one distance: one of the pairs would bind or not reach.',
+          mend: `With this module the teeth of the pair should add up to ${Math.round((2 * first.distance) / pair[0].module!)}; or shift the profiles.`,
+        },
+        { gears: [...pair, p, q].map(({ id }) => id) },
+      ),
+    ];
+  });
+}

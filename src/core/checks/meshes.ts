@@ -1,0 +1,58 @@
+import type { Gear, Mesh, Train } from '../train';
+import { finding, type Finding } from './finding';
+
+/** Fewest teeth of a standard gear (20°, full depth) whose feet are not cut away. */
+const LEAST_WITHOUT_UNDERCUT = 17;
+
+const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b));
+const toothed = ({ type }: Gear): boolean => type === 'external' || type === 'internal';
+
+/** Checks of single meshes and gears: one module, hunting teeth, undercut. */
+export function meshFindings(train: Train): Finding[] {
+  const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
+  const pair = (mesh: Mesh) => mesh.gears.map((id) => gears.get(id)!) as [Gear, Gear];
+  return [...train.meshes.flatMap((mesh) => moduleFinding(...pair(mesh))), ...train.meshes.flatMap((mesh) => huntingFinding(...pair(mesh))), ...train.gears.flatMap(undercutFinding)];
+}
+
+function moduleFinding(a: Gear, b: Gear): Finding[] {
+  if (a.module === undefined || b.module === undefined || a.module === b.module) return [];
+  return [
+    finding(
+      'module',
+      'wrong',
+      { what: `Gears ${a.teeth} and ${b.teeth} mesh, but their modules are ${a.module} and ${b.module} mm.`, why: 'Teeth of different size do not run in each other.', mend: 'Give both the same module.' },
+      { gears: [a.id, b.id] },
+    ),
+  ];
+}
+
+function huntingFinding(a: Gear, b: Gear): Finding[] {
+  const shared = gcd(a.teeth, b.teeth);
+  if (!toothed(a) || !toothed(b) || shared === 1) return [];
+  const [small, large] = a.teeth <= b.teeth ? [a, b] : [b, a];
+  const hunting = [large.teeth - 1, large.teeth + 1].filter((teeth) => gcd(small.teeth, teeth) === 1);
+  return [
+    finding(
+      'shared factor',
+      'note',
+      {
+        what: `Gears ${a.teeth} and ${b.teeth} share the factor ${shared}.`,
+        why: `Each tooth of ${small.teeth} meets only ${large.teeth / shared} of ${large.teeth} teeth, the same ones again after ${large.teeth / shared} ${large.teeth === shared ? 'turn' : 'turns'} of it: wear follows that pattern.`,
+        mend: hunting.length > 0 ? `${hunting.join(' or ')} instead of ${large.teeth} would hunt. Round ratios are a fair reason to keep it.` : 'Change either count by one or two.',
+      },
+      { gears: [a.id, b.id] },
+    ),
+  ];
+}
+
+function undercutFinding(gear: Gear): Finding[] {
+  if (gear.type !== 'external' || gear.teeth >= LEAST_WITHOUT_UNDERCUT) return [];
+  return [
+    finding(
+      'undercut',
+      'note',
+      { what: `A standard gear of ${gear.teeth} teeth is undercut.`, why: `Below ${LEAST_WITHOUT_UNDERCUT} teeth at 20° the tool cuts the feet of the teeth away, which weakens them.`, mend: `Take ${LEAST_WITHOUT_UNDERCUT} teeth or more, or a profile shift.` },
+      { gears: [gear.id] },
+    ),
+  ];
+}
