@@ -6,7 +6,8 @@ const PORT = 3217;
 export default defineConfig({
   testDir: 'e2e',
   workers: 1,
-  timeout: 30_000,
+  timeout: 90_000,
+  expect: { timeout: 10_000 },
   reporter: [['list']],
   use: {
     baseURL: `http://127.0.0.1:${PORT}`,

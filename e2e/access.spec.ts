@@ -4,6 +4,7 @@ import { freshTrain } from './shelf-copies';
 
 for (const theme of ['salt', 'soot']) {
   test(`no view has a serious accessibility fault in ${theme}`, async ({ page, request, context, baseURL }) => {
+    test.slow();
     await context.addCookies([{ name: 'theme', value: theme, url: baseURL! }]);
     const check = async (where: string) => {
       await expect(page.locator('html')).toHaveAttribute('data-theme', theme);
