@@ -58,3 +58,35 @@ test('bad files are explained and nothing is added', async ({ page }) => {
   }
   await expect(page.getByRole('listitem')).toHaveCount(before);
 });
+
+test('a stepped planetary is started from its pattern, opened, and one turn is read on the counter', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'New train' }).click();
+  const dialog = page.getByRole('dialog', { name: 'New train' });
+  await dialog.getByText('Stepped planetary').click();
+  await dialog.getByLabel('Name').fill('Tide dial');
+  await dialog.getByLabel('Ring teeth').fill('ninety');
+  await expect(dialog.getByRole('alert')).toHaveText('Ring teeth must be a whole number from 4 to 100000.');
+  await expect(dialog.getByRole('button', { name: 'Put it on the shelf' })).toBeDisabled();
+  await dialog.getByLabel('Ring teeth').fill('108');
+  await dialog.getByRole('button', { name: 'Put it on the shelf' }).click();
+  await card(page, 'Tide dial').getByRole('link').click();
+  await expect(page.getByTestId('ratio')).toHaveText('0.07692');
+  await page.getByRole('button', { name: 'Turn exactly 1' }).click();
+  await expect(page.getByTestId('turns sun')).toHaveText('13');
+});
+
+test('a five-speed countershaft box with reverse is started from its pattern and shifted', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'New train' }).click();
+  const dialog = page.getByRole('dialog', { name: 'New train' });
+  await dialog.getByText('Countershaft box').click();
+  await dialog.getByLabel('Name').fill('Slip winch');
+  await dialog.getByRole('button', { name: 'Put it on the shelf' }).click();
+  await card(page, 'Slip winch').getByRole('link').click();
+  await expect(page.getByRole('group', { name: 'Positions' }).getByRole('button')).toHaveCount(7);
+  await page.keyboard.press('5');
+  await expect(page.getByTestId('ratio')).toHaveText('1.000');
+  await page.keyboard.press('r');
+  await expect(page.getByText('reverse', { exact: true }).first()).toBeVisible();
+});

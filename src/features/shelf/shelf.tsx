@@ -8,6 +8,7 @@ import { ThemeSwitch } from '@/ui/theme-switch';
 import { arrange, SORTS, type Sort } from './arrange';
 import type { ShelfEntry } from './entry';
 import { ImportTrain } from './import-train';
+import { NewTrain } from './new-train';
 import { putOnShelf, takeOffShelf, type Answer } from './shelf-api';
 import { TrainCard } from './train-card';
 
@@ -33,6 +34,7 @@ export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
   };
   const duplicate = async ({ train }: ShelfEntry) => report(await putOnShelf({ ...train, name: `${train.name} (copy)`.slice(0, 120) }), `“${train.name}” was duplicated.`);
   const remove = async ({ id, train }: ShelfEntry) => report(await takeOffShelf(id), `“${train.name}” was deleted.`, train);
+  const added = (name: string) => report({ ok: true }, `“${name}” was added.`);
   const putBack = async (train: Train) => report(await putOnShelf(train), `“${train.name}” is back.`);
 
   return (
@@ -46,7 +48,7 @@ export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
       <main className="py-5">
         <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
           <h2 className="text-lg font-semibold">Shelf</h2>
-          <p className="muted text-sm">Open a train to put it on the bench.</p>
+          <p className="muted hidden text-sm xl:block">Open a train to put it on the bench.</p>
           <span className="flex-1" />
           <input type="search" className="input input-sm w-48" placeholder="Find a train" aria-label="Find a train" value={query} onChange={(event) => setQuery(event.target.value)} />
           <label className="flex items-center gap-2 text-sm">
@@ -59,7 +61,8 @@ export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
               ))}
             </select>
           </label>
-          <ImportTrain onAdded={(name) => report({ ok: true }, `“${name}” was added.`)} />
+          <ImportTrain onAdded={added} />
+          <NewTrain onAdded={added} />
         </div>
         {news && (
           <p role="status" className={`mt-3 flex items-center gap-3 border px-3 py-1.5 text-sm ${news.bad ? 'border-error text-error' : 'border-base-300 bg-base-200'}`}>
@@ -72,7 +75,7 @@ export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
           </p>
         )}
         {shown.length === 0 ? (
-          <p className="muted py-8">{entries.length === 0 ? 'The shelf is empty. Import a train, or run bin/demo --reset to put the demo trains back.' : `No train has “${query}” in its name or notes.`}</p>
+          <p className="muted py-8">{entries.length === 0 ? 'The shelf is empty. Start a new train, import one, or run bin/demo --reset to put the demo trains back.' : `No train has “${query}” in its name or notes.`}</p>
         ) : (
           <ul className="mt-3 grid gap-5 sm:grid-cols-2 lg:grid-cols-3">
             {shown.map((entry) => (

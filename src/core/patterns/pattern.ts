@@ -1,0 +1,48 @@
+import { checked, LIMITS, type Coupler, type Edit, type Gear, type Member, type Mesh, type Position, type Train } from '../train';
+
+/** A whole number that a pattern asks for. */
+export interface Ask {
+  readonly key: string;
+  readonly label: string;
+  readonly start: number;
+  readonly least: number;
+  readonly most: number;
+}
+
+/** A kind of train to start from: what it asks, and the document that the answers make. */
+export interface Pattern {
+  readonly key: string;
+  readonly title: string;
+  readonly says: string;
+  readonly asks: readonly Ask[];
+  readonly build: (answer: (key: string) => number) => Parts;
+}
+
+/** The parts of a train; the head is added by buildPattern. */
+export interface Parts {
+  readonly members: readonly Member[];
+  readonly gears: readonly Gear[];
+  readonly meshes: readonly Mesh[];
+  readonly couplers?: readonly Coupler[];
+  readonly positions?: readonly Position[];
+  readonly input: string;
+  readonly output: string;
+}
+
+export const teethAsk = (key: string, label: string, start: number): Ask => ({ key, label, start, least: 4, most: LIMITS.teeth });
+
+export const member = (id: string, carrier?: string, copies?: number): Member => ({ id, name: id, ...(carrier === undefined ? {} : { carrier }), ...(copies === undefined ? {} : { copies }) });
+
+export const gear = (id: string, on: string, teeth: number, type: Gear['type'] = 'external'): Gear => ({ id, member: on, teeth, type });
+
+/** The train that a pattern makes of these answers, or what is wrong with them; missing answers are the pattern's own. */
+export function buildPattern(pattern: Pattern, name: string, answers: Readonly<Record<string, number>>): Edit {
+  const answer = (key: string) => answers[key] ?? pattern.asks.find((ask) => ask.key === key)!.start;
+  for (const { key, label, least, most } of pattern.asks) {
+    const value = answer(key);
+    if (!Number.isInteger(value) || value < least || value > most) return { ok: false, message: `${label} must be a whole number from ${least} to ${most}.` };
+  }
+  const { members, gears, meshes, couplers = [], positions = [], input, output } = pattern.build(answer);
+  const train: Train = { format: 'tin-wheel/train', version: 1, name: name.trim(), members: [...members], gears: [...gears], meshes: [...meshes], couplers: [...couplers], positions: [...positions], input, outputs: [output] };
+  return checked(train);
+}

@@ -1,0 +1,115 @@
+import { gear, member, teethAsk, type Parts, type Pattern } from './pattern';
+
+const pair: Pattern = {
+  key: 'pair',
+  title: 'Gear pair',
+  says: 'Two gears on two shafts.',
+  asks: [teethAsk('driver', 'Driver teeth', 18), teethAsk('driven', 'Driven teeth', 54)],
+  build: (answer) => ({
+    members: [member('input'), member('output')],
+    gears: [gear('driver', 'input', answer('driver')), gear('driven', 'output', answer('driven'))],
+    meshes: [{ id: 'mesh', gears: ['driver', 'driven'] }],
+    input: 'input',
+    output: 'output',
+  }),
+};
+
+const idler: Pattern = {
+  key: 'idler',
+  title: 'Pair with an idler',
+  says: 'An idler between two gears: it turns the direction, not the ratio.',
+  asks: [teethAsk('driver', 'Driver teeth', 18), teethAsk('idler', 'Idler teeth', 25), teethAsk('driven', 'Driven teeth', 54)],
+  build: (answer) => ({
+    members: [member('input'), member('idler'), member('output')],
+    gears: [gear('driver', 'input', answer('driver')), gear('idler', 'idler', answer('idler')), gear('driven', 'output', answer('driven'))],
+    meshes: [{ id: 'mesh 1', gears: ['driver', 'idler'] }, { id: 'mesh 2', gears: ['idler', 'driven'] }],
+    input: 'input',
+    output: 'output',
+  }),
+};
+
+const compound: Pattern = {
+  key: 'compound',
+  title: 'Compound train',
+  says: 'Stage after stage, each with the same two counts.',
+  asks: [{ key: 'stages', label: 'Stages', start: 3, least: 1, most: 20 }, teethAsk('driver', 'Driver teeth', 17), teethAsk('driven', 'Driven teeth', 52)],
+  build: (answer) => {
+    const shafts = Array.from({ length: answer('stages') + 1 }, (_, i) => `shaft ${i + 1}`);
+    const stages = shafts.slice(1).map((to, i) => ({ n: i + 1, from: shafts[i]!, to }));
+    return {
+      members: shafts.map((id) => member(id)),
+      gears: stages.flatMap(({ n, from, to }) => [gear(`driver ${n}`, from, answer('driver')), gear(`driven ${n}`, to, answer('driven'))]),
+      meshes: stages.map(({ n }) => ({ id: `mesh ${n}`, gears: [`driver ${n}`, `driven ${n}`] })),
+      input: shafts[0]!,
+      output: shafts.at(-1)!,
+    };
+  },
+};
+
+const countershaft: Pattern = {
+  key: 'countershaft',
+  title: 'Countershaft box',
+  says: 'Speeds in even steps through a countershaft, the highest direct, and a reverse through an idler.',
+  asks: [{ key: 'speeds', label: 'Forward speeds', start: 5, least: 2, most: 12 }, teethAsk('sum', 'Teeth of a pair together', 54), { key: 'first', label: 'First ratio, hundredths', start: 480, least: 110, most: 3000 }],
+  build: (answer) => countershaftBox(answer('speeds'), answer('sum'), answer('first') / 100),
+};
+
+/** Driver and driven teeth that add up to a sum and come nearest to a ratio, neither below 4. */
+function share(sum: number, ratio: number): [number, number] {
+  const driver = Math.min(sum - 4, Math.max(4, Math.round(sum / (1 + ratio))));
+  return [driver, sum - driver];
+}
+
+/** The constant pair takes the square root of the first ratio, so that first has two like pairs; the others follow in a geometric row. */
+function countershaftBox(speeds: number, sum: number, first: number): Parts {
+  const [a, b] = share(sum, Math.sqrt(first));
+  const step = first ** (1 / (speeds - 1));
+  const indirect = Array.from({ length: speeds - 1 }, (_, i) => ({ n: i + 1, teeth: share(sum, (first / step ** i) * (a / b)) }));
+  const reverse = Math.max(4, Math.round(sum / 4));
+  return {
+    members: [member('input'), member('countershaft'), member('output'), ...indirect.map(({ n }) => member(`wheel ${n}`)), member('reverse wheel'), member('reverse idler')],
+    gears: [
+      gear('constant driver', 'input', a),
+      gear('constant driven', 'countershaft', b),
+      ...indirect.flatMap(({ n, teeth: [driver, driven] }) => [gear(`driver ${n}`, 'countershaft', driver), gear(`driven ${n}`, `wheel ${n}`, driven)]),
+      gear('reverse driver', 'countershaft', reverse),
+      gear('idler', 'reverse idler', reverse + 2),
+      gear('reverse driven', 'reverse wheel', 2 * reverse),
+    ],
+    meshes: [
+      { id: 'constant', gears: ['constant driver', 'constant driven'] },
+      ...indirect.map(({ n }): Parts['meshes'][number] => ({ id: `pair ${n}`, gears: [`driver ${n}`, `driven ${n}`] })),
+      { id: 'reverse 1', gears: ['reverse driver', 'idler'] },
+      { id: 'reverse 2', gears: ['idler', 'reverse driven'] },
+    ],
+    couplers: [
+      ...indirect.map(({ n }): NonNullable<Parts['couplers']>[number] => ({ id: `dog ${n}`, name: `${n}`, type: 'clutch', joins: [`wheel ${n}`, 'output'], style: 'dog' })),
+      { id: 'direct', name: 'Direct', type: 'clutch', joins: ['input', 'output'], style: 'dog' },
+      { id: 'reverse', name: 'R', type: 'clutch', joins: ['reverse wheel', 'output'], style: 'dog' },
+    ],
+    positions: [
+      { id: 'R', name: 'R', engaged: ['reverse'] },
+      { id: 'N', name: 'N', engaged: [] },
+      ...indirect.map(({ n }) => ({ id: `${n}`, name: `${n}`, engaged: [`dog ${n}`] })),
+      { id: `${speeds}`, name: `${speeds}`, engaged: ['direct'] },
+    ],
+    input: 'input',
+    output: 'output',
+  };
+}
+
+const worm: Pattern = {
+  key: 'worm',
+  title: 'Worm drive',
+  says: 'A worm and its wheel; with one start it usually cannot be driven backward.',
+  asks: [{ key: 'starts', label: 'Starts of the worm', start: 1, least: 1, most: 8 }, teethAsk('wheel', 'Wheel teeth', 30)],
+  build: (answer) => ({
+    members: [member('worm shaft'), member('wheel shaft')],
+    gears: [gear('worm', 'worm shaft', answer('starts'), 'worm'), gear('wheel', 'wheel shaft', answer('wheel'))],
+    meshes: [{ id: 'worm mesh', gears: ['worm', 'wheel'], sense: 'same', selfLocking: answer('starts') === 1 }],
+    input: 'worm shaft',
+    output: 'wheel shaft',
+  }),
+};
+
+export const SHAFT_PATTERNS: readonly Pattern[] = [pair, idler, compound, countershaft, worm];
