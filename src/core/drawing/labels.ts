@@ -1,5 +1,5 @@
 import type { Train } from '../train';
-import { labelBox, overlap, segmentBox, TEXT_HEIGHT, textWidth, type Box, type Label, type Point, type SideView } from './geometry';
+import { farFrom, labelBox, overlap, segmentBox, TEXT_HEIGHT, textWidth, type Box, type Label, type Point, type SideView } from './geometry';
 
 /** Pixels from where a shaft leaves the drawing to its name: the arrow stands between. */
 const PORT_GAP = 24;
@@ -35,7 +35,8 @@ export function placeLabels(train: Train, view: Bare): Label[] {
   for (const { coupler: id, x, y } of view.couplers) {
     const text = train.couplers.find((coupler) => coupler.id === id)?.name || id;
     const beside = around(cut(text), { kind: 'coupler', id }, { left: x - 11, right: x + 11, top: y - 11, bottom: y + 11 });
-    put(nearestFirst(beside, { x, y }));
+    const own = nearestFirst(beside, { x, y }).filter((label) => view.couplers.every((other) => other.coupler === id || farFrom(labelBox(label), other) > farFrom(labelBox(label), { x, y })));
+    put(own);
   }
   const done = new Set<string>();
   for (const { gear: id, box, shape, x, y } of view.gears) {

@@ -1,0 +1,73 @@
+import { demoTrain } from '@/testing/demo-train';
+import type { Train } from '../train';
+import { drawSideView, type SideView } from '.';
+import { farFrom, labelBox, overlap, segmentBox } from './geometry';
+import { portRoom } from './labels';
+
+function draw(train: Train): SideView {
+  const drawn = drawSideView(train, { width: 880, height: 380 });
+  if (!drawn.ok) throw new Error(drawn.why);
+  return drawn.view;
+}
+
+const named = (train: Train, name: (id: string) => string): Train => ({ ...train, members: train.members.map((member) => ({ ...member, name: name(member.id) })) });
+
+describe('labels', () => {
+  test('input and outputs are named beside their arrows, outside the drawing', () => {
+    const view = draw(demoTrain('wagon-axle'));
+    const texts = view.labels.filter(({ of }) => of.kind === 'member').map(({ text, anchor }) => `${text} ${anchor}`);
+    expect(texts).toEqual(expect.arrayContaining(['drive shaft end', 'left wheel start', 'right wheel end']));
+    for (const port of view.ports) {
+      const label = view.labels.find(({ of }) => of.kind === 'member' && of.id === port.member)!;
+      expect(Math.sign(label.x - port.x)).toBe(port.side === 'left' ? -1 : 1);
+      expect(label.y).toBe(port.y);
+    }
+  });
+
+  test('long names are cut, and room is made for what is left of them', () => {
+    const train = named(demoTrain('sluice-winch'), (id) => `${id} with a very long name indeed`);
+    const view = draw(train);
+    const texts = view.labels.filter(({ of }) => of.kind === 'member').map(({ text }) => text);
+    expect(texts.length).toBeGreaterThan(1);
+    for (const text of texts) expect(text).toMatch(/^.{15}…$/);
+    expect(portRoom(train)).toBeGreaterThan(portRoom(named(train, () => 'x')));
+  });
+
+  test('a member without a name goes by its id', () => {
+    const view = draw(named(demoTrain('sluice-winch'), () => ''));
+    expect(view.labels.map(({ text }) => text)).toEqual(expect.arrayContaining(['crank', 'drum', 'lay']));
+  });
+
+  test('every gear has its tooth count once, though a long planet is drawn in two planes', () => {
+    const counts = draw(demoTrain('crawler')).labels.filter(({ of }) => of.kind === 'gear');
+    expect(counts.map(({ text }) => text).sort()).toEqual(['18', '21', '30', '36', '78']);
+  });
+
+  test('a coupler’s name stands nearer to it than to any other coupler', () => {
+    for (const name of ['pan-rake', 'crawler', 'draisine-hub', 'harvester', 'range-box']) {
+      const view = draw(demoTrain(name));
+      for (const label of view.labels.filter(({ of }) => of.kind === 'coupler')) {
+        const nearest = [...view.couplers].sort((a, b) => farFrom(labelBox(label), a) - farFrom(labelBox(label), b))[0]!;
+        expect(`${name} ${nearest.coupler}`).toBe(`${name} ${label.of.id}`);
+      }
+    }
+  });
+});
+
+describe('boxes', () => {
+  test('labels are measured from where they are anchored', () => {
+    const label = { text: 'abcd', of: { kind: 'gear' as const, id: 'g' }, x: 100, y: 50 };
+    const [start, middle, end] = (['start', 'middle', 'end'] as const).map((anchor) => labelBox({ ...label, anchor }));
+    expect(start!.left).toBe(100);
+    expect(end!.right).toBe(100);
+    expect((middle!.left + middle!.right) / 2).toBe(100);
+    expect(start!.bottom - start!.top).toBe(16);
+  });
+
+  test('boxes that only touch do not overlap', () => {
+    const box = { left: 0, right: 10, top: 0, bottom: 10 };
+    expect(overlap(box, { left: 10, right: 20, top: 0, bottom: 10 })).toBe(false);
+    expect(overlap(box, { left: 9, right: 20, top: 9, bottom: 20 })).toBe(true);
+    expect(segmentBox({ x1: 5, y1: 9, x2: 1, y2: 9 }, 2)).toEqual({ left: -1, right: 7, top: 7, bottom: 11 });
+  });
+});

@@ -1,0 +1,23 @@
+import { fraction, ONE } from '@/core/rational';
+import { memberPower } from './powers';
+import { numberOrNothing } from './editing/text-field';
+
+const typed = <U extends string>(value: number | null, unit: U) => ({ value, unit, message: null });
+
+test('power is speed times torque, in watts, whatever the units', () => {
+  expect(memberPower({ power: ONE }, typed(10, 'N·m'), typed(30, 'rpm'))).toBeCloseTo(31.416, 3);
+  expect(memberPower({ power: fraction(1, 2) }, typed(10, 'N·m'), typed(30, 'rpm'))).toBeCloseTo(15.708, 3);
+  expect(memberPower({ power: ONE }, typed(2, 'N·m'), typed(3, 'rad/s'))).toBeCloseTo(6, 9);
+});
+
+test('power is unknown where the share or what is put in is unknown', () => {
+  expect(memberPower({ power: null }, typed(10, 'N·m'), typed(30, 'rpm'))).toBeNull();
+  expect(memberPower({ power: ONE }, typed(null, 'N·m'), typed(30, 'rpm'))).toBeNull();
+  expect(memberPower({ power: ONE }, typed(10, 'N·m'), typed(null, 'rpm'))).toBeNull();
+});
+
+test('an empty field is nothing, a comma is a point, and odd text is left for the edit to refuse', () => {
+  expect(numberOrNothing('  ')).toBeUndefined();
+  expect(numberOrNothing(' 2,5 ')).toBe(2.5);
+  expect(numberOrNothing('two')).toBeNaN();
+});
