@@ -87,3 +87,33 @@ describe('wheels', () => {
     expect(endView(demoTrain('harvester'), order).map(({ figure }) => figure)).toEqual(order);
   });
 });
+
+describe('chains and worms', () => {
+  const winch = demoTrain('sluice-winch');
+  const chained: Train = { ...winch, gears: winch.gears.map((gear) => (['g3a', 'g3b'].includes(gear.id) ? { ...gear, type: 'sprocket' } : gear)) };
+
+  test('a chain joins two wheels that stand apart, and is no mesh of teeth', () => {
+    const station = endView(chained, []).find(({ wheels }) => wheels.some(({ gear }) => gear === 'g3a'))!;
+    expect(station.meshes).toEqual([]);
+    expect(station.chains.map(({ mesh }) => mesh)).toEqual(['m3']);
+    const [a, b] = station.wheels;
+    expect(far(a!.centre, b!.centre)).toBeGreaterThan(a!.radius + b!.radius + a!.module);
+  });
+
+  test('pulleys are smooth, sprockets have teeth', () => {
+    const belted: Train = { ...chained, gears: chained.gears.map((gear) => (gear.type === 'sprocket' ? { ...gear, type: 'pulley' } : gear)) };
+    const shapes = (train: Train) => endView(train, []).flatMap(({ wheels }) => wheels.filter(({ gear }) => gear.startsWith('g3')).map(({ shape }) => shape));
+    expect(shapes(chained)).toEqual(['toothed', 'toothed']);
+    expect(shapes(belted)).toEqual(['smooth', 'smooth']);
+  });
+
+  test('a worm lies under its wheel and keeps its place while its thread comes past', () => {
+    const station = endView(demoTrain('conveyor-shifter'), []).find(({ wheels }) => wheels.some(({ shape }) => shape === 'worm'))!;
+    const worm = station.wheels.find(({ shape }) => shape === 'worm')!;
+    const wheel = station.wheels.find(({ shape }) => shape === 'toothed')!;
+    expect(worm.centre.y).toBeGreaterThan(wheel.centre.y + wheel.radius);
+    const turned = (member: string) => (member === 'worm' ? 0.75 : 0);
+    expect(poseOf(worm, turned, 0)).toEqual(poseOf(worm, () => 0, 0));
+    expect(pitchesPast(worm, turned)).toBe(0.75);
+  });
+});
