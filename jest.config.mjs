@@ -2,6 +2,7 @@
 const config = {
   testEnvironment: 'node',
   roots: ['<rootDir>/src'],
+  setupFilesAfterEnv: ['<rootDir>/src/testing/seed.ts'],
   testMatch: ['**/*.test.ts'],
   transform: { '^.+\\.tsx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } } }] },
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },

@@ -25,7 +25,7 @@ export function deriveSpeeds(solved: Solved): WorkingStep[] {
     if (held !== null && !known.has(held)) learn(held, ZERO, { kind: 'held', member: name(held), by: id, speed: ZERO });
   }
   const pairs = state.meshes.filter((mesh) => mesh.arm === FRAME_INDEX);
-    const planets = new Set(network.train.members.flatMap((member, i) => (member.carrier === undefined ? [] : [i])));
+  const planets = new Set(network.train.members.flatMap((member, i) => (member.carrier === undefined ? [] : [i])));
   const sets = gearSets(state.meshes, planets);
 
   const joinStep = (): boolean => {
@@ -58,13 +58,14 @@ export function deriveSpeeds(solved: Solved): WorkingStep[] {
       const found = [...known.keys()];
       const rank = (member: MemberIndex) => (isZero(known.get(member)!) ? -1 : found.indexOf(member));
       const ready = all.filter((member) => known.has(member)).sort((a, b) => rank(a) - rank(b));
-      const wanted = all.find((member) => !known.has(member) && planets.has(member) === (members === 'planets'));
-      if (wanted === undefined || ready.length < 2) continue;
-      const step = setStepOf(set, wanted, ready, known, name);
-      // A set whose own meshes contradict each other turns only as a block; its factors say nothing then.
-      if (!step || !equals(step.speed, state.speeds.of(wanted) ?? step.speed)) continue;
-      learn(wanted, step.speed, step);
-      return true;
+      for (const wanted of all) {
+        if (known.has(wanted) || planets.has(wanted) !== (members === 'planets')) continue;
+        const step = setStepOf(set, wanted, ready, known, name) ?? twinStepOf(set, wanted, ready, known, name);
+        // A set whose own meshes contradict each other turns only as a block; its factors say nothing then.
+        if (!step || !equals(step.speed, state.speeds.of(wanted) ?? step.speed)) continue;
+        learn(wanted, step.speed, step);
+        return true;
+      }
     }
     return false;
   };
@@ -91,6 +92,7 @@ export function deriveSpeeds(solved: Solved): WorkingStep[] {
   return steps;
 }
 
+type SetStep = Extract<WorkingStep, { kind: 'set' }>;
 type PairStep = Extract<WorkingStep, { kind: 'pair' }>;
 
 function pairStepOf({ network }: Solved, mesh: NetworkMesh, forward: boolean, fromSpeed: Rational): PairStep {
@@ -104,7 +106,7 @@ function pairStepOf({ network }: Solved, mesh: NetworkMesh, forward: boolean, fr
  * Solves a set for one member from two known ones. With k the members' factors, ω_x − ω_c = (k_x / k_y)(ω_y − ω_c).
  * Null when the two known ones do not settle it (equal factors).
  */
-function setStepOf(set: GearSet, wanted: MemberIndex, ready: readonly MemberIndex[], known: ReadonlyMap<MemberIndex, Rational>, name: (member: MemberIndex) => string): Extract<WorkingStep, { kind: 'set' }> | null {
+function setStepOf(set: GearSet, wanted: MemberIndex, ready: readonly MemberIndex[], known: ReadonlyMap<MemberIndex, Rational>, name: (member: MemberIndex) => string): SetStep | null {
   const factorOf = (member: MemberIndex) => (member === set.arm ? ZERO : set.factors.get(member)!);
   for (const [i, p] of ready.entries()) {
     for (const q of ready.slice(i + 1)) {
@@ -130,6 +132,15 @@ function setStepOf(set: GearSet, wanted: MemberIndex, ready: readonly MemberInde
     }
   }
   return null;
+}
+
+/** A member with the same factor as a known one turns with it, wherever the carrier may be: two planets' like gears, say. */
+function twinStepOf(set: GearSet, wanted: MemberIndex, ready: readonly MemberIndex[], known: ReadonlyMap<MemberIndex, Rational>, name: (member: MemberIndex) => string): SetStep | null {
+  const factor = set.factors.get(wanted);
+  const twin = ready.find((member) => factor !== undefined && member !== set.arm && equals(set.factors.get(member)!, factor));
+  if (wanted === set.arm || twin === undefined) return null;
+  const speed = known.get(twin)!;
+  return { kind: 'set', arm: name(set.arm), x: name(wanted), y: name(twin), factor: ONE, teeth: toothFactors(set.meshes, twin, wanted), known: [{ member: name(twin), speed }], member: name(wanted), speed };
 }
 
 /** A set's equations between its central members, each against the first, where something is still unknown. */

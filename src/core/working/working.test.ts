@@ -1,9 +1,10 @@
 import fc from 'fast-check';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
 import { demoTrain } from '@/testing/demo-train';
-import { networkOf } from '../kinematics';
+import { networkOf, openTrain } from '../kinematics';
 import { abs, compare, fraction, mul, ONE, toFraction, type Rational } from '../rational';
-import { solvePositions, type Solved } from '../solve';
+import { solveEngaged, solvePositions, type Solved } from '../solve';
+import type { Train } from '../train';
 import { workingOf, workingText, type Working } from '.';
 
 const solve = (name: string, position: string): Solved => solvePositions(networkOf(demoTrain(name))).get(position)!;
@@ -46,6 +47,18 @@ describe('the working of any train', () => {
 });
 
 describe('the shapes of a derivation', () => {
+  test('a planet with the sun’s own count turns with it, though the carrier is left open', () => {
+    const train: Train = {
+      format: 'tin-wheel/train', version: 1, name: 'twins', input: 'sun', outputs: ['ring'], couplers: [], positions: [],
+      members: [{ id: 'sun', name: 'sun' }, { id: 'ring', name: 'ring' }, { id: 'arm', name: 'arm' }, { id: 'p', name: 'p', carrier: 'arm' }, { id: 'q', name: 'q', carrier: 'arm' }],
+      gears: [{ id: 's', member: 'sun', teeth: 27, type: 'external' }, { id: 'r', member: 'ring', teeth: 69, type: 'internal' }, { id: 'a', member: 'p', teeth: 9, type: 'external' }, { id: 'b', member: 'q', teeth: 27, type: 'external' }],
+      meshes: [{ id: 'x', gears: ['s', 'a'] }, { id: 'y', gears: ['a', 'b'] }, { id: 'z', gears: ['b', 'r'] }],
+    };
+    const { steps, floating } = workingOf(solveEngaged(openTrain(networkOf(train)), []));
+    expect(steps.map((step) => (step.kind === 'simultaneous' ? '' : `${step.kind} ${step.member} ${toFraction(step.speed)}`))).toEqual(['input sun 1', 'set q 1']);
+    expect(floating).toEqual(['ring', 'arm', 'p']);
+  });
+
   test('a plain chain ends in the running product, checked three ways', () => {
     const { stages, checks } = work('sluice-winch', 'wind');
     expect(stages!.map(({ running }) => toFraction(running))).toEqual(['-25/14', '4', '-12']);
