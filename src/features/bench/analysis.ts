@@ -23,6 +23,8 @@ export interface Position {
   readonly solved: Solved;
   readonly figures: readonly MemberFigures[];
   readonly roles: ReadonlyMap<string, MeshRole>;
+  /** Gears in meshes through which power goes. */
+  readonly driving: ReadonlySet<string>;
   readonly powers: readonly PartPower[];
   readonly paths: PowerFlow | null;
   readonly working: Working;
@@ -71,10 +73,12 @@ export function analyseEngaged(train: Train, engaged: readonly string[], flow: F
 function explain(open: OpenTrain, engaged: readonly string[], flow: FlowKind, losses: boolean): Position {
   const turned = flow === 'backward' ? driveBackward(open, engaged, { losses }) : null;
   const solved = turned?.solved ?? solveEngaged(open, engaged, { losses, flow: flow === 'coast' ? coastFlow(open.network) : driveFlow(open.network) });
+  const roles = meshRoles(solved);
   return {
     solved,
     figures: memberFigures(solved),
-    roles: meshRoles(solved),
+    roles,
+    driving: new Set(open.network.train.meshes.filter(({ id }) => roles.get(id) === 'a drives' || roles.get(id) === 'b drives').flatMap(({ gears }) => gears)),
     powers: partPowers(solved),
     paths: powerFlow(solved),
     working: workingOf(solved),

@@ -2,7 +2,7 @@
 
 import { ArrowDown, ArrowUp, Trash2 } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
-import { deletePosition, engageInPosition, movePosition, renamePosition, type Edit } from '@/core/train';
+import { deletePosition, engageInPosition, movePosition, renamePosition } from '@/core/train';
 import { TextField } from './editing/text-field';
 import { useEdit } from './editing/use-edit';
 import { useBench } from './store';
@@ -19,7 +19,6 @@ export function PositionsDialog({ open, onClose }: { open: boolean; onClose: () 
     if (open) dialog.current?.showModal();
     else dialog.current?.close();
   }, [open]);
-  const act = (change: Edit) => edit(change);
   return (
     <dialog ref={dialog} className="modal" aria-labelledby="positions-title" onClose={onClose}>
       <div className="modal-box max-w-2xl">
@@ -34,18 +33,18 @@ export function PositionsDialog({ open, onClose }: { open: boolean; onClose: () 
         <ol className="mt-2 text-sm">
           {train.positions.map((position, i) => (
             <li key={position.id} className="flex items-center gap-2 border-t border-base-300 py-1">
-              <TextField label={`${i + 1}`} value={position.name} onDone={(text) => act(renamePosition(train, position.id, text))} />
+              <TextField label={`${i + 1}`} value={position.name} onDone={(text) => edit(renamePosition(train, position.id, text))} />
               <span className="muted min-w-0 flex-1 truncate">{position.engaged.length === 0 ? 'nothing engaged' : listed(position.engaged.map((id) => couplerName(train, id)))}</span>
-              <button type="button" className="btn btn-ghost btn-xs" title="Engage in this position what is engaged now" onClick={() => act(engageInPosition(train, position.id, engaged))}>
+              <button type="button" className="btn btn-ghost btn-xs" title="Engage in this position what is engaged now" onClick={() => edit(engageInPosition(train, position.id, engaged))}>
                 Take over
               </button>
-              <button type="button" className="btn btn-ghost btn-xs btn-square" aria-label={`Move ${position.name} up`} disabled={i === 0} onClick={() => act(movePosition(train, position.id, -1))}>
+              <button type="button" className="btn btn-ghost btn-xs btn-square" aria-label={`Move ${position.name} up`} disabled={i === 0} onClick={() => edit(movePosition(train, position.id, -1))}>
                 <ArrowUp className="size-4" aria-hidden />
               </button>
-              <button type="button" className="btn btn-ghost btn-xs btn-square" aria-label={`Move ${position.name} down`} disabled={i === train.positions.length - 1} onClick={() => act(movePosition(train, position.id, 1))}>
+              <button type="button" className="btn btn-ghost btn-xs btn-square" aria-label={`Move ${position.name} down`} disabled={i === train.positions.length - 1} onClick={() => edit(movePosition(train, position.id, 1))}>
                 <ArrowDown className="size-4" aria-hidden />
               </button>
-              <button type="button" className="btn btn-ghost btn-xs btn-square text-error" aria-label={`Delete ${position.name}`} onClick={() => act(deletePosition(train, position.id))}>
+              <button type="button" className="btn btn-ghost btn-xs btn-square text-error" aria-label={`Delete ${position.name}`} onClick={() => edit(deletePosition(train, position.id))}>
                 <Trash2 className="size-4" aria-hidden />
               </button>
             </li>

@@ -54,14 +54,13 @@ function PaneHeader({ children }: { children?: React.ReactNode }) {
 function Drawing({ view }: { view: SideView }) {
   const train = useBench((state) => state.train);
   const lit = useBench((state) => state.highlight?.members);
-  const { figures, powers, roles } = usePosition();
+  const { figures, powers, driving } = usePosition();
   const svg = useRef<SVGSVGElement>(null);
   const zoom = useZoom(svg);
   const flowing = useMemo(() => powerLines(view, powers.map((own) => ({ ...own, power: own.power ?? 0 }))), [view, powers]);
   const roleOf = new Map(figures.map(({ id, role }) => [id, role]));
   const carrying = new Set(powers.filter(({ power }) => power === null || Math.abs(power) > 1e-9).map(({ part }) => `${part.kind} ${part.id}`));
   const shared = new Set(powers.filter(({ power }) => power === null).map(({ member }) => member));
-  const driving = new Set(train.meshes.filter(({ id }) => roles.get(id) === 'a drives' || roles.get(id) === 'b drives').flatMap(({ gears }) => gears));
   return (
     <>
       <PaneHeader>

@@ -3,6 +3,7 @@
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
 import { poseOf, toothPhases, type Station, type Wheel } from '@/core/end-view';
+import { toNumber } from '@/core/rational';
 import { memberColor } from '@/ui/member-colors';
 import { liveTurns, useEachFrame } from '../crank/turns';
 import { speedsOf } from '../analysis';
@@ -78,10 +79,9 @@ function useInks(station: Station): readonly WheelInk[] {
   const train = useBench((state) => state.train);
   const marks = useBench((state) => state.marks);
   const highlight = useBench((state) => state.highlight);
-  const { figures, roles } = usePosition();
+  const { figures, driving } = usePosition();
   const engaged = useEngagedMeshes(station);
   return useMemo(() => {
-    const driving = new Set(train.meshes.filter(({ id }) => roles.get(id) === 'a drives' || roles.get(id) === 'b drives').flatMap(({ gears }) => gears));
     const carrying = new Set(figures.filter(({ role }) => role === 'drives' || role === 'carries' || role === 'gives out').map(({ id }) => id));
     return station.wheels.map(({ gear, member }, i): WheelInk => {
       const meshes = station.meshes.filter(({ a, b }) => a === i || b === i);
@@ -93,7 +93,7 @@ function useInks(station: Station): readonly WheelInk[] {
         out: meshes.length > 0 && !meshes.some((mesh) => engaged.includes(mesh)),
       };
     });
-  }, [station, train, marks, highlight, figures, roles, engaged]);
+  }, [station, train, marks, highlight, figures, driving, engaged]);
 }
 
 const plainColors = new Map<string, string>();
@@ -169,7 +169,7 @@ function useHands(station: Station, placeOf: (event: PointerEvent<HTMLCanvasElem
       const angle = angleOf(wheel, at);
       const by = angle - last - Math.round(angle - last);
       const speed = speedsOf(store.getState()).find(({ id }) => id === wheel.member)?.speed;
-      const perTurn = speed ? Number(speed.n) / Number(speed.d) : 0;
+      const perTurn = speed ? toNumber(speed) : 0;
       if (Math.abs(by) < 0.002 || perTurn === 0) return;
       crank.drag(by / perTurn);
       held.current = { wheel, last: angleOf(wheel, at), moved: true };

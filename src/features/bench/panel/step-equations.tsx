@@ -1,7 +1,7 @@
-import { toFraction, type Rational } from '@/core/rational';
 import { FRAME, type Train } from '@/core/train';
 import type { SetEquation, WorkingStep } from '@/core/working';
 import { couplerName, memberName } from '../words';
+import { exact } from './sentences';
 
 /** The speeds worked out one after the other, as in a textbook: ω is turns per turn put in. */
 export function StepEquations({ steps, train }: { steps: readonly WorkingStep[]; train: Train }) {
@@ -100,5 +100,3 @@ export function Over({ minus = false, top, bottom }: { minus?: boolean; top: str
     </span>
   );
 }
-
-const exact = (value: Rational): string => toFraction(value).replace('-', '−');
