@@ -1,9 +1,8 @@
 import { cookies } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { Shelf } from '@/features/shelf/shelf';
-import { shelfEntry } from '@/features/shelf/entry';
 import { database } from '@/server/database';
-import { listTrains } from '@/server/trains/repository';
+import { listShelf } from '@/server/trains/shelf';
 
 export const dynamic = 'force-dynamic';
 
@@ -11,7 +10,7 @@ export const dynamic = 'force-dynamic';
 const FIRST_TRAIN = 'pan-rake';
 
 export default async function ShelfPage() {
-  const trains = await listTrains(await database());
+  const trains = await listShelf(await database());
   if (!(await cookies()).has('visited') && trains.some(({ id }) => id === FIRST_TRAIN)) redirect(`/trains/${FIRST_TRAIN}?first`);
-  return <Shelf entries={trains.map(({ id, updatedAt, train }) => shelfEntry(id, updatedAt, train))} />;
+  return <Shelf entries={trains} />;
 }

@@ -1,6 +1,6 @@
-export { FRAME, LIMITS, trainSchema } from './schema';
+export { FRAME, LIMITS, MATERIALS, trainSchema } from './schema';
 export { trainJsonSchema } from './json-schema';
-export type { Coupler, Gear, GearType, JoiningCoupler, Member, Mesh, Position, SlidingMesh, Train } from './schema';
+export type { Coupler, Gear, GearType, JoiningCoupler, Material, Member, Mesh, Position, SlidingMesh, Train } from './schema';
 export { pathText, problemText, type Problem } from './problem';
 export { checkTrain, MAX_TRAIN_BYTES, parseTrain, serialiseTrain, type Parsed } from './parse';
 export { armOf } from './rules';

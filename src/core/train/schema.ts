@@ -5,7 +5,11 @@ import { z } from 'zod';
  * shape; docs/train.schema.json is generated from it. Rules that tie parts together (dangling ids,
  * impossible meshes) are in rules.ts.
  */
-export const LIMITS = { members: 400, gears: 800, meshes: 1200, couplers: 64, selectors: 64, positions: 128, outputs: 32, teeth: 100_000 } as const;
+export const LIMITS = { members: 400, gears: 800, meshes: 1200, couplers: 64, selectors: 64, positions: 128, outputs: 32, setAside: 400, teeth: 100_000 } as const;
+
+/** What gears are made of, as far as the speed of their tips is limited by it. */
+export const MATERIALS = ['steel', 'cast iron', 'bronze', 'aluminium', 'nylon', 'acetal', 'printed', 'wood'] as const;
+export type Material = (typeof MATERIALS)[number];
 
 const id = z
   .string({ error: 'An id must be a text.' })
@@ -43,6 +47,7 @@ export const gearSchema = z.strictObject({
   module: positive('A module').optional(),
   station: z.number({ error: 'A station is a whole number.' }).int('A station is a whole number.').min(-1000, 'A station is at least -1000.').max(1000, 'A station is at most 1000.').optional(),
   faceWidth: positive('A face width').optional(),
+  material: z.enum(MATERIALS, { error: `A material is one of ${MATERIALS.join(', ')}.` }).optional(),
 });
 
 export const meshSchema = z.strictObject({
@@ -94,6 +99,12 @@ export const positionSchema = z.strictObject({
   engaged: list(id, LIMITS.couplers, 'engaged couplers'),
 });
 
+/** What a check found and people chose to leave as it is, with why. `finding` names it, see core/checks. */
+export const setAsideSchema = z.strictObject({
+  finding: z.string({ error: 'Name the finding.' }).min(1, 'Name the finding.').max(1000, 'The name of a finding has at most 1000 characters.'),
+  note: z.string({ error: 'A note must be a text.' }).max(500, 'A note has at most 500 characters.'),
+});
+
 export const trainSchema = z.strictObject({
   format: z.literal('tin-wheel/train', { error: 'The format must be "tin-wheel/train".' }),
   version: z.literal(1, { error: 'The version must be 1.' }),
@@ -108,6 +119,8 @@ export const trainSchema = z.strictObject({
   outputs: list(id, LIMITS.outputs, 'outputs').min(1, 'Name at least one output.'),
   notes: text.optional(),
   efficiency: efficiency.optional(),
+  tipSpeedLimits: z.partialRecord(z.enum(MATERIALS), positive('A tip speed'), { error: 'Tip speed limits name materials and m/s.' }).optional(),
+  setAside: list(setAsideSchema, LIMITS.setAside, 'findings set aside').optional(),
 });
 
 export type Train = z.infer<typeof trainSchema>;

@@ -66,7 +66,7 @@ function BenchLayout({ first }: { first: boolean }) {
         <PositionsStrip />
         <InputFields />
       </footer>
-      <KeysSheet open={keys} onClose={() => setKeys(false)} />
+      {keys && <KeysSheet onClose={() => setKeys(false)} />}
       <ConflictDialog />
     </div>
   );

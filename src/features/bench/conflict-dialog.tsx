@@ -2,6 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import { Dialog, DialogActions } from '@/ui/dialog';
 import { saveAsCopy } from './autosave';
 import { useBench, useBenchStore } from './store';
 
@@ -24,26 +25,21 @@ export function ConflictDialog() {
     router.push(address);
   };
   return (
-    <dialog open className="modal modal-open" aria-labelledby="conflict-title">
-      <div className="modal-box">
-        <h2 id="conflict-title" className="text-lg font-semibold">
-          This train was changed in another window
-        </h2>
-        <p className="py-3">Your change is not saved yet, and theirs is not overwritten. Keep yours as a train of its own, or drop it and go on from theirs.</p>
-        {failed && (
-          <p role="alert" className="pb-2 text-error">
-            The copy could not be saved. Your change is still here; try again.
-          </p>
-        )}
-        <div className="modal-action">
-          <button type="button" className="btn btn-sm" onClick={take}>
-            Take theirs
-          </button>
-          <button type="button" className="btn btn-neutral btn-sm" autoFocus onClick={() => void copy()}>
-            Keep mine as a copy
-          </button>
-        </div>
-      </div>
-    </dialog>
+    <Dialog title="This train was changed in another window">
+      <p className="py-3">Your change is not saved yet, and theirs is not overwritten. Keep yours as a train of its own, or drop it and go on from theirs.</p>
+      {failed && (
+        <p role="alert" className="pb-2 text-error">
+          The copy could not be saved. Your change is still here; try again.
+        </p>
+      )}
+      <DialogActions>
+        <button type="button" className="btn btn-sm" onClick={take}>
+          Take theirs
+        </button>
+        <button type="button" className="btn btn-neutral btn-sm" autoFocus onClick={() => void copy()}>
+          Keep mine as a copy
+        </button>
+      </DialogActions>
+    </Dialog>
   );
 }

@@ -1,61 +1,52 @@
 'use client';
 
 import { ArrowDown, ArrowUp, Trash2 } from 'lucide-react';
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import { deletePosition, engageInPosition, movePosition, renamePosition } from '@/core/train';
+import { Dialog, DialogActions } from '@/ui/dialog';
 import { TextField } from './editing/text-field';
 import { useEdit } from './editing/use-edit';
 import { useBench } from './store';
 import { couplerName, listed } from './words';
 
 /** The positions as a list: rename, reorder, delete, and take over what is engaged now. */
-export function PositionsDialog({ open, onClose }: { open: boolean; onClose: () => void }) {
-  const dialog = useRef<HTMLDialogElement>(null);
+export function PositionsDialog({ onClose }: { onClose: () => void }) {
   const train = useBench((state) => state.train);
   const engaged = useBench((state) => state.now.engaged);
   const [message, setMessage] = useState<string | null>(null);
   const edit = useEdit(setMessage);
-  useEffect(() => {
-    if (open) dialog.current?.showModal();
-    else dialog.current?.close();
-  }, [open]);
   return (
-    <dialog ref={dialog} className="modal" aria-labelledby="positions-title" onClose={onClose}>
-      <div className="modal-box max-w-2xl">
-        <h2 id="positions-title" className="text-lg font-semibold">
-          Positions
-        </h2>
-        {message && (
-          <p role="alert" className="text-sm text-error">
-            {message}
-          </p>
-        )}
-        <ol className="mt-2 text-sm">
-          {train.positions.map((position, i) => (
-            <li key={position.id} className="flex items-center gap-2 border-t border-base-300 py-1">
-              <TextField label={`${i + 1}`} value={position.name} onDone={(text) => edit(renamePosition(train, position.id, text))} />
-              <span className="muted min-w-0 flex-1 truncate">{position.engaged.length === 0 ? 'nothing engaged' : listed(position.engaged.map((id) => couplerName(train, id)))}</span>
-              <button type="button" className="btn btn-ghost btn-xs" title="Engage in this position what is engaged now" onClick={() => edit(engageInPosition(train, position.id, engaged))}>
-                Take over
-              </button>
-              <button type="button" className="btn btn-ghost btn-xs btn-square" aria-label={`Move ${position.name} up`} disabled={i === 0} onClick={() => edit(movePosition(train, position.id, -1))}>
-                <ArrowUp className="size-4" aria-hidden />
-              </button>
-              <button type="button" className="btn btn-ghost btn-xs btn-square" aria-label={`Move ${position.name} down`} disabled={i === train.positions.length - 1} onClick={() => edit(movePosition(train, position.id, 1))}>
-                <ArrowDown className="size-4" aria-hidden />
-              </button>
-              <button type="button" className="btn btn-ghost btn-xs btn-square text-error" aria-label={`Delete ${position.name}`} onClick={() => edit(deletePosition(train, position.id))}>
-                <Trash2 className="size-4" aria-hidden />
-              </button>
-            </li>
-          ))}
-        </ol>
-        <div className="modal-action">
-          <button type="button" className="btn btn-neutral btn-sm" onClick={() => dialog.current?.close()}>
-            Done
-          </button>
-        </div>
-      </div>
-    </dialog>
+    <Dialog title="Positions" wide onClose={onClose}>
+      {message && (
+        <p role="alert" className="text-sm text-error">
+          {message}
+        </p>
+      )}
+      <ol className="mt-2 text-sm">
+        {train.positions.map((position, i) => (
+          <li key={position.id} className="flex items-center gap-2 border-t border-base-300 py-1">
+            <TextField label={`${i + 1}`} value={position.name} onDone={(text) => edit(renamePosition(train, position.id, text))} />
+            <span className="muted min-w-0 flex-1 truncate">{position.engaged.length === 0 ? 'nothing engaged' : listed(position.engaged.map((id) => couplerName(train, id)))}</span>
+            <button type="button" className="btn btn-ghost btn-xs" title="Engage in this position what is engaged now" onClick={() => edit(engageInPosition(train, position.id, engaged))}>
+              Take over
+            </button>
+            <button type="button" className="btn btn-ghost btn-xs btn-square" aria-label={`Move ${position.name} up`} disabled={i === 0} onClick={() => edit(movePosition(train, position.id, -1))}>
+              <ArrowUp className="size-4" aria-hidden />
+            </button>
+            <button type="button" className="btn btn-ghost btn-xs btn-square" aria-label={`Move ${position.name} down`} disabled={i === train.positions.length - 1} onClick={() => edit(movePosition(train, position.id, 1))}>
+              <ArrowDown className="size-4" aria-hidden />
+            </button>
+            <button type="button" className="btn btn-ghost btn-xs btn-square text-error" aria-label={`Delete ${position.name}`} onClick={() => edit(deletePosition(train, position.id))}>
+              <Trash2 className="size-4" aria-hidden />
+            </button>
+          </li>
+        ))}
+      </ol>
+      <DialogActions>
+        <button type="button" className="btn btn-neutral btn-sm" onClick={onClose}>
+          Done
+        </button>
+      </DialogActions>
+    </Dialog>
   );
 }

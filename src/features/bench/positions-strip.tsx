@@ -32,7 +32,7 @@ export function PositionsStrip() {
           </button>
         )}
       </div>
-      <PositionsDialog open={listing} onClose={close} />
+      {listing && <PositionsDialog onClose={close} />}
       {train.positions.length === 0 ? <p className="muted text-sm">This train has one way of running and no positions.</p> : <Keys train={train} />}
     </div>
   );

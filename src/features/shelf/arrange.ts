@@ -1,4 +1,4 @@
-import { compare } from '@/core/rational';
+import { compare, parseRational } from '@/core/rational';
 import type { ShelfEntry } from './entry';
 
 export const SORTS = { name: 'Name', changed: 'Last change', positions: 'Positions', spread: 'Spread' } as const;
@@ -17,5 +17,5 @@ const ORDER: Record<Sort, (a: ShelfEntry, b: ShelfEntry) => number> = {
   name: byName,
   changed: (a, b) => b.updatedAt.localeCompare(a.updatedAt),
   positions: (a, b) => b.positions - a.positions,
-  spread: (a, b) => (a.spread && b.spread ? compare(b.spread, a.spread) : Number(b.spread !== null) - Number(a.spread !== null)),
+  spread: (a, b) => (a.spread && b.spread ? compare(parseRational(b.spread)!, parseRational(a.spread)!) : Number(b.spread !== null) - Number(a.spread !== null)),
 };

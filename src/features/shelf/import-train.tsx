@@ -3,6 +3,7 @@
 import { Upload } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { MAX_TRAIN_BYTES, parseTrain, problemText, type Train } from '@/core/train';
+import { Dialog, DialogActions } from '@/ui/dialog';
 import { putOnShelf } from './shelf-api';
 
 type Read = { readonly kind: 'good'; readonly file: string; readonly train: Train } | { readonly kind: 'bad'; readonly file: string; readonly problems: readonly string[] };
@@ -35,40 +36,35 @@ export function ImportTrain({ onAdded }: { onAdded: (name: string) => void }) {
         <Upload className="size-4" aria-hidden /> Import
       </button>
       {read && (
-        <dialog open className="modal modal-open" aria-labelledby="import-title">
-          <div className="modal-box">
-            <h2 id="import-title" className="text-lg font-semibold">
-              {read.kind === 'good' ? `Add “${read.train.name}”?` : `${read.file} cannot be added`}
-            </h2>
-            {read.kind === 'good' ? (
-              <p className="py-2">
-                {read.train.members.length} members, {read.train.gears.length} gears, {read.train.couplers.length} couplers and {read.train.positions.length} positions, from {read.file}. Nothing on the shelf is changed by it.
-              </p>
-            ) : (
-              <ul className="list-disc py-2 pl-5" role="alert">
-                {read.problems.slice(0, SHOWN).map((problem) => (
-                  <li key={problem}>{problem}</li>
-                ))}
-                {read.problems.length > SHOWN && <li>and {read.problems.length - SHOWN} more</li>}
-              </ul>
-            )}
-            {message && (
-              <p role="alert" className="text-error">
-                {message}
-              </p>
-            )}
-            <div className="modal-action">
-              <button type="button" className="btn btn-sm" autoFocus={read.kind === 'bad'} onClick={() => setRead(null)}>
-                {read.kind === 'good' ? 'Leave it' : 'Close'}
+        <Dialog title={read.kind === 'good' ? `Add “${read.train.name}”?` : `${read.file} cannot be added`} onClose={() => setRead(null)}>
+          {read.kind === 'good' ? (
+            <p className="py-2">
+              {read.train.members.length} members, {read.train.gears.length} gears, {read.train.couplers.length} couplers and {read.train.positions.length} positions, from {read.file}. Nothing on the shelf is changed by it.
+            </p>
+          ) : (
+            <ul className="list-disc py-2 pl-5" role="alert">
+              {read.problems.slice(0, SHOWN).map((problem) => (
+                <li key={problem}>{problem}</li>
+              ))}
+              {read.problems.length > SHOWN && <li>and {read.problems.length - SHOWN} more</li>}
+            </ul>
+          )}
+          {message && (
+            <p role="alert" className="text-error">
+              {message}
+            </p>
+          )}
+          <DialogActions>
+            <button type="button" className="btn btn-sm" autoFocus={read.kind === 'bad'} onClick={() => setRead(null)}>
+              {read.kind === 'good' ? 'Leave it' : 'Close'}
+            </button>
+            {read.kind === 'good' && (
+              <button type="button" className="btn btn-neutral btn-sm" autoFocus onClick={() => void add(read.train)}>
+                Add it
               </button>
-              {read.kind === 'good' && (
-                <button type="button" className="btn btn-neutral btn-sm" autoFocus onClick={() => void add(read.train)}>
-                  Add it
-                </button>
-              )}
-            </div>
-          </div>
-        </dialog>
+            )}
+          </DialogActions>
+        </Dialog>
       )}
     </>
   );

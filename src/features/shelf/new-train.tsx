@@ -6,6 +6,7 @@ import { useMemo, useState } from 'react';
 import { drawSideView } from '@/core/drawing';
 import { buildPattern, PATTERNS, type Ask, type Pattern } from '@/core/patterns';
 import { SmallSideView } from '@/ui/side-view/small-side-view';
+import { Dialog, DialogActions } from '@/ui/dialog';
 import { putOnShelf } from './shelf-api';
 
 const SPACE = { width: 480, height: 260 };
@@ -45,17 +46,13 @@ function PatternDialog({ onClose, onAdded }: { onClose: () => void; onAdded: (na
     else setMessage(answer.message);
   };
   return (
-    <dialog open className="modal modal-open" aria-labelledby="new-title" onKeyDown={(event) => event.key === 'Escape' && onClose()}>
+    <Dialog title="New train" wide onClose={onClose}>
       <form
-        className="modal-box max-w-3xl"
         onSubmit={(event) => {
           event.preventDefault();
           void add();
         }}
       >
-        <h2 id="new-title" className="text-lg font-semibold">
-          New train
-        </h2>
         <div className="mt-3 grid gap-5 sm:grid-cols-[12rem_1fr]">
           <div role="radiogroup" aria-label="Pattern" className="flex flex-col gap-0.5">
             {PATTERNS.map((one) => (
@@ -86,16 +83,16 @@ function PatternDialog({ onClose, onAdded }: { onClose: () => void; onAdded: (na
             </div>
           </div>
         </div>
-        <div className="modal-action">
+        <DialogActions>
           <button type="button" className="btn btn-sm" onClick={onClose}>
             Leave it
           </button>
           <button type="submit" className="btn btn-neutral btn-sm" disabled={!built.ok}>
             Put it on the shelf
           </button>
-        </div>
+        </DialogActions>
       </form>
-    </dialog>
+    </Dialog>
   );
 }
 

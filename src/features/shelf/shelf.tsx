@@ -1,41 +1,66 @@
 'use client';
 
+import { RotateCcw } from 'lucide-react';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
-import type { Train } from '@/core/train';
+import { useMemo, useState } from 'react';
+import { renameTrain, serialiseTrain } from '@/core/train';
 import { useKeptPreferences } from '@/ui/preferences';
+import { fileName, saveFile } from '@/ui/save-file';
 import { ThemeSwitch } from '@/ui/theme-switch';
 import { arrange, SORTS, type Sort } from './arrange';
 import type { ShelfEntry } from './entry';
+import { ExamplesDialog } from './examples-dialog';
 import { ImportTrain } from './import-train';
 import { NewTrain } from './new-train';
-import { putOnShelf, takeOffShelf, type Answer } from './shelf-api';
+import { putBack, putOnShelf, readTrain, restoreExample, saveTrain, takeOffShelf, type Answer, type ExampleState, type Kept } from './shelf-api';
 import { TrainCard } from './train-card';
 
 /** What was just done, and a train that can be put back. */
 interface News {
   readonly text: string;
   readonly bad: boolean;
-  readonly putBack: Train | null;
+  readonly putBack: ShelfEntry | null;
 }
 
-/** The trains that are kept: found, opened, duplicated, brought in, saved as files, deleted and put back. */
+/** The trains that are kept: found, opened, renamed, duplicated, brought in, saved as files, deleted and put back. */
 export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
   useKeptPreferences();
   const router = useRouter();
   const [query, setQuery] = useState('');
   const [sort, setSort] = useState<Sort>('name');
   const [news, setNews] = useState<News | null>(null);
-  const shown = arrange(entries, query, sort);
+  const [examples, setExamples] = useState(false);
+  const shown = useMemo(() => arrange(entries, query, sort), [entries, query, sort]);
 
-  const report = (answer: Answer, text: string, putBack: Train | null = null) => {
-    setNews(answer.ok ? { text, bad: false, putBack } : { text: answer.message, bad: true, putBack: null });
+  const report = (answer: Answer, text: string, gone: ShelfEntry | null = null) => {
+    setNews(answer.ok ? { text, bad: false, putBack: gone } : { text: answer.message, bad: true, putBack: null });
     router.refresh();
   };
-  const duplicate = async ({ train }: ShelfEntry) => report(await putOnShelf({ ...train, name: `${train.name} (copy)`.slice(0, 120) }), `“${train.name}” was duplicated.`);
-  const remove = async ({ id, train }: ShelfEntry) => report(await takeOffShelf(id), `“${train.name}” was deleted.`, train);
-  const added = (name: string) => report({ ok: true }, `“${name}” was added.`);
-  const putBack = async (train: Train) => report(await putOnShelf(train), `“${train.name}” is back.`);
+  /** Does something with the document as it is on the shelf now. */
+  const withTrain = async ({ id }: ShelfEntry, act: (kept: Kept) => Promise<Answer>): Promise<Answer> => {
+    const found = await readTrain(id);
+    return found.ok ? act(found.value) : found;
+  };
+  const rename = async (entry: ShelfEntry, name: string) => {
+    const renamed = async (kept: Kept): Promise<Answer> => {
+      const edit = renameTrain(kept.train, name);
+      return edit.ok ? saveTrain({ ...kept, train: edit.train }) : edit;
+    };
+    report(await withTrain(entry, renamed), `“${entry.name}” is now “${name}”.`);
+  };
+  const duplicate = async (entry: ShelfEntry) => report(await withTrain(entry, ({ train }) => putOnShelf({ ...train, name: `${train.name} (copy)`.slice(0, 120) })), `“${entry.name}” was duplicated.`);
+  const save = async (entry: ShelfEntry) => {
+    const found = await readTrain(entry.id);
+    if (found.ok) saveFile(fileName(entry.name, '.train.json'), 'application/json', serialiseTrain(found.value.train));
+    else report(found, '');
+  };
+  const remove = async (entry: ShelfEntry) => report(await takeOffShelf(entry.id), `“${entry.name}” was deleted.`, entry);
+  const bringBack = async (entry: ShelfEntry) => report(await putBack(entry.id), `“${entry.name}” is back.`);
+  const added = (name: string) => report({ ok: true, value: null }, `“${name}” was added.`);
+  const restore = async ({ id, name }: ExampleState) => {
+    setExamples(false);
+    report(await restoreExample(id), `“${name}” is as it was.`);
+  };
 
   return (
     <div className="mx-auto flex max-w-6xl flex-col px-6">
@@ -61,6 +86,9 @@ export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
               ))}
             </select>
           </label>
+          <button type="button" className="btn btn-sm" onClick={() => setExamples(true)}>
+            <RotateCcw className="size-4" aria-hidden /> Examples
+          </button>
           <ImportTrain onAdded={added} />
           <NewTrain onAdded={added} />
         </div>
@@ -68,24 +96,25 @@ export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
           <p role="status" className={`mt-3 flex items-center gap-3 border px-3 py-1.5 text-sm ${news.bad ? 'border-error text-error' : 'border-base-300 bg-base-200'}`}>
             {news.text}
             {news.putBack && (
-              <button type="button" className="btn btn-xs" onClick={() => void putBack(news.putBack!)}>
+              <button type="button" className="btn btn-xs" onClick={() => void bringBack(news.putBack!)}>
                 Put it back
               </button>
             )}
           </p>
         )}
         {shown.length === 0 ? (
-          <p className="muted py-8">{entries.length === 0 ? 'The shelf is empty. Start a new train, import one, or run bin/demo --reset to put the demo trains back.' : `No train has “${query}” in its name or notes.`}</p>
+          <p className="muted py-8">{entries.length === 0 ? 'The shelf is empty. Start a new train, import one, or bring the examples back.' : `No train has “${query}” in its name or notes.`}</p>
         ) : (
           <ul className="mt-3 grid gap-5 sm:grid-cols-2 lg:grid-cols-3">
             {shown.map((entry) => (
               <li key={entry.id}>
-                <TrainCard entry={entry} onDuplicate={() => void duplicate(entry)} onDelete={() => void remove(entry)} />
+                <TrainCard entry={entry} onRename={(name) => void rename(entry, name)} onDuplicate={() => void duplicate(entry)} onSaveFile={() => void save(entry)} onDelete={() => void remove(entry)} />
               </li>
             ))}
           </ul>
         )}
       </main>
+      {examples && <ExamplesDialog onRestore={(example) => void restore(example)} onClose={() => setExamples(false)} />}
     </div>
   );
 }

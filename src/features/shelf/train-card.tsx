@@ -1,49 +1,93 @@
 'use client';
 
-import { Copy, Download, Trash2 } from 'lucide-react';
+import { Copy, Download, Pencil, Trash2 } from 'lucide-react';
 import Link from 'next/link';
-import { figure, ratioText } from '@/core/units';
-import { equals, toNumber } from '@/core/rational';
-import { serialiseTrain } from '@/core/train';
+import { useState } from 'react';
+import { equals, parseRational, toNumber } from '@/core/rational';
+import { figure, ratioText, type RatioConvention } from '@/core/units';
 import { usePreferences } from '@/ui/preferences';
-import { fileName, saveFile } from '@/ui/save-file';
-import { SmallSideView } from '@/ui/side-view/small-side-view';
 import type { ShelfEntry } from './entry';
+import { TrainDrawing } from './train-drawing';
 
 interface Props {
   readonly entry: ShelfEntry;
   readonly onDuplicate: () => void;
+  readonly onSaveFile: () => void;
+  readonly onRename: (name: string) => void;
   readonly onDelete: () => void;
 }
 
 /** One train on the shelf: its drawing, what it does, and what can be done with it. */
-export function TrainCard({ entry, onDuplicate, onDelete }: Props) {
+export function TrainCard({ entry, onDuplicate, onSaveFile, onRename, onDelete }: Props) {
   const convention = usePreferences((state) => state.convention);
-  const { ratios, spread } = entry;
-  const [low, high] = ratios && convention === 'out/in' ? [ratios.most, ratios.least] : [ratios?.least, ratios?.most];
+  const [renaming, setRenaming] = useState(false);
   return (
-    <div className="flex h-full flex-col border border-base-300 hover:border-base-content">
-      <Link href={`/trains/${encodeURIComponent(entry.id)}`} className="block flex-1 hover:bg-base-200">
-        {entry.view ? <SmallSideView view={entry.view} train={entry.train} className="h-44 w-full" /> : <div className="muted grid h-44 place-items-center text-sm">Too large to draw</div>}
+    <div className="flex h-full flex-col border border-base-300 [contain-intrinsic-size:auto_20rem] [content-visibility:auto] hover:border-base-content">
+      <Link href={`/trains/${encodeURIComponent(entry.id)}`} prefetch={false} className="block flex-1 hover:bg-base-200">
+        <TrainDrawing key={entry.version} entry={entry} />
         <div className="border-t border-base-300 px-3 py-2">
           <h3 className="font-semibold">{entry.name}</h3>
-          <p className="muted text-sm">
-            {entry.positions} {entry.positions === 1 ? 'position' : 'positions'}
-            {low && high && ` · ${equals(low, high) ? ratioText(low, convention) : `${ratioText(low, convention)} to ${ratioText(high, convention)}`}`}
-            {spread && ` · spread ${figure(toNumber(spread))}`}
-          </p>
+          <p className="muted text-sm">{whatItDoes(entry, convention)}</p>
           <p className="mt-1 text-sm">{entry.notes}</p>
         </div>
       </Link>
-      <div className="flex items-center gap-1 border-t border-base-300 px-2 py-1">
-        <time className="muted flex-1 pl-1 text-xs" dateTime={entry.updatedAt}>
-          changed {entry.updatedAt.slice(0, 10)}
-        </time>
-        <CardButton label={`Duplicate ${entry.name}`} onPress={onDuplicate} icon={<Copy className="size-4" aria-hidden />} />
-        <CardButton label={`Save ${entry.name} as a file`} onPress={() => saveFile(fileName(entry.name, '.train.json'), 'application/json', serialiseTrain(entry.train))} icon={<Download className="size-4" aria-hidden />} />
-        <CardButton label={`Delete ${entry.name}`} onPress={onDelete} icon={<Trash2 className="size-4" aria-hidden />} />
+      <div className="relative flex items-center gap-1 border-t border-base-300 px-2 py-1">
+        {renaming ? (
+          <RenameField
+            name={entry.name}
+            onDone={(name) => {
+              setRenaming(false);
+              if (name !== null) onRename(name);
+            }}
+          />
+        ) : (
+          <>
+            <time className="muted flex-1 pl-1 text-xs" dateTime={entry.updatedAt}>
+              changed {entry.updatedAt.slice(0, 10)}
+            </time>
+            <CardButton label={`Rename ${entry.name}`} onPress={() => setRenaming(true)} icon={<Pencil className="size-4" aria-hidden />} />
+            <CardButton label={`Duplicate ${entry.name}`} onPress={onDuplicate} icon={<Copy className="size-4" aria-hidden />} />
+            <CardButton label={`Save ${entry.name} as a file`} onPress={onSaveFile} icon={<Download className="size-4" aria-hidden />} />
+            <CardButton label={`Delete ${entry.name}`} onPress={onDelete} icon={<Trash2 className="size-4" aria-hidden />} />
+          </>
+        )}
       </div>
     </div>
+  );
+}
+
+function whatItDoes({ positions, ratios, spread }: ShelfEntry, convention: RatioConvention): string {
+  const parts = [`${positions} ${positions === 1 ? 'position' : 'positions'}`];
+  if (ratios) {
+    const [least, most] = [parseRational(ratios.least)!, parseRational(ratios.most)!];
+    const [low, high] = convention === 'out/in' ? [most, least] : [least, most];
+    parts.push(equals(low, high) ? ratioText(low, convention) : `${ratioText(low, convention)} to ${ratioText(high, convention)}`);
+  }
+  if (spread) parts.push(`spread ${figure(toNumber(parseRational(spread)!))}`);
+  return parts.join(' · ');
+}
+
+/** The name while it is being changed: Enter keeps it, Esc leaves it as it was. */
+function RenameField({ name, onDone }: { name: string; onDone: (name: string | null) => void }) {
+  const [typed, setTyped] = useState(name);
+  const trimmed = typed.trim();
+  return (
+    <form
+      className="flex flex-1 items-center gap-1.5"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (trimmed !== '') onDone(trimmed === name ? null : trimmed);
+      }}
+      onKeyDown={(event) => event.key === 'Escape' && onDone(null)}
+    >
+      <input className="input input-xs min-w-0 flex-1" aria-label={`New name of ${name}`} autoFocus maxLength={120} value={typed} onFocus={(event) => event.target.select()} onChange={(event) => setTyped(event.target.value)} />
+      <button type="submit" className="btn btn-neutral btn-xs" disabled={trimmed === ''}>
+        Rename
+      </button>
+      <button type="button" className="btn btn-ghost btn-xs" onClick={() => onDone(null)}>
+        Leave it
+      </button>
+    </form>
   );
 }
 

@@ -3,12 +3,14 @@ import { dirname, resolve } from 'node:path';
 import { Sequelize } from 'sequelize';
 import sqlite3 from 'sqlite3';
 import { defineTrain, type TrainModel } from './train-model';
+import { defineRevision, type RevisionModel } from './revision-model';
 import { migrate } from './migrations';
 
 /** The open database: the connection and its models. */
 export interface Database {
   readonly sequelize: Sequelize;
   readonly trains: TrainModel;
+  readonly revisions: RevisionModel;
   readonly file: string;
 }
 
@@ -24,5 +26,5 @@ export async function openDatabase(file: string): Promise<Database> {
   await sequelize.query('PRAGMA foreign_keys = ON');
   await sequelize.query('PRAGMA busy_timeout = 5000');
   await migrate(sequelize);
-  return { sequelize, trains: defineTrain(sequelize), file };
+  return { sequelize, trains: defineTrain(sequelize), revisions: defineRevision(sequelize), file };
 }

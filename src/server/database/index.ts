@@ -1,5 +1,5 @@
-import { join } from 'node:path';
 import { databaseFile, openDatabase, type Database } from './connection';
+import { exampleFolder } from '../examples/read';
 import { seedDemoTrains } from './seed';
 
 export { openDatabase, type Database } from './connection';
@@ -18,6 +18,6 @@ export function database(): Promise<Database> {
 
 async function start(): Promise<Database> {
   const opened = await openDatabase(databaseFile());
-  await seedDemoTrains(opened, join(/* turbopackIgnore: true */ process.cwd(), 'demo'));
+  await seedDemoTrains(opened, exampleFolder());
   return opened;
 }

@@ -8,9 +8,14 @@ export interface TrainRow {
   version: number;
   createdAt: Date;
   updatedAt: Date;
+  /** Taken off the shelf then; it can be put back. */
+  deletedAt: Date | null;
+  /** What the shelf says of it as JSON, and of which version that was worked out. */
+  summary: string | null;
+  summaryVersion: number | null;
 }
 
-export type TrainModel = ModelStatic<Model<TrainRow, Omit<TrainRow, 'createdAt' | 'updatedAt'>>>;
+export type TrainModel = ModelStatic<Model<TrainRow, Omit<TrainRow, 'createdAt' | 'updatedAt' | 'deletedAt' | 'summary' | 'summaryVersion'>>>;
 
 export const defineTrain = (sequelize: Sequelize): TrainModel =>
   sequelize.define(
@@ -20,6 +25,8 @@ export const defineTrain = (sequelize: Sequelize): TrainModel =>
       name: { type: DataTypes.STRING, allowNull: false },
       document: { type: DataTypes.TEXT, allowNull: false },
       version: { type: DataTypes.INTEGER, allowNull: false },
+      summary: { type: DataTypes.TEXT, allowNull: true },
+      summaryVersion: { type: DataTypes.INTEGER, allowNull: true },
     },
-    { tableName: 'trains', underscored: true },
+    { tableName: 'trains', underscored: true, paranoid: true },
   );

@@ -3,7 +3,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTeeth, type Train } from '@/core/train';
 import { openDatabase, seedDemoTrains, type Database } from '../database';
-import { addTrain, findTrain, listTrains, removeTrain, saveTrain } from './repository';
+import { addTrain, findTrain, forgetDeleted, putBackTrain, removeTrain, saveTrain } from './repository';
+import { listRevisions } from './revisions';
+import { listShelf } from './shelf';
 
 const DEMO = join(__dirname, '../../../demo');
 let folder: string;
@@ -27,11 +29,11 @@ const changed = (train: Train, teeth: number): Train => {
 describe('the shelf in a real database file', () => {
   test('is seeded once: what is deleted stays deleted', async () => {
     await seedDemoTrains(database, DEMO);
-    const seeded = await listTrains(database);
-    expect(seeded.map(({ train }) => train.name)).toContain('Sluice winch');
+    const seeded = await listShelf(database);
+    expect(seeded.map(({ name }) => name)).toContain('Sluice winch');
     await database.trains.destroy({ where: {} });
     await seedDemoTrains(database, DEMO);
-    expect(await listTrains(database)).toEqual([]);
+    expect(await listShelf(database)).toEqual([]);
   });
 
   test('a seed file that does not hold leaves nothing half written', async () => {
@@ -41,7 +43,7 @@ describe('the shelf in a real database file', () => {
     writeFileSync(join(demo, 'trains/bad.train.json'), '{"format": "tin-wheel/train"}');
     writeFileSync(join(demo, 'shelf.json'), '["good", "bad"]');
     await expect(seedDemoTrains(database, demo)).rejects.toThrow('demo/trains/bad.train.json: version');
-    expect(await listTrains(database)).toEqual([]);
+    expect(await listShelf(database)).toEqual([]);
   });
 
   test('keeps a save across closing and opening the file', async () => {
@@ -55,14 +57,41 @@ describe('the shelf in a real database file', () => {
     expect(kept.train.gears[0]!.teeth).toBe(21);
   });
 
-  test('gives back what it takes off the shelf, once', async () => {
+  test('takes a train off the shelf and puts it back with its revisions', async () => {
     await seedDemoTrains(database, DEMO);
-    const removed = await removeTrain(database, 'sluice-winch');
-    expect(removed!.train.name).toBe('Sluice winch');
+    const { train, version } = (await findTrain(database, 'sluice-winch'))!;
+    await saveTrain(database, 'sluice-winch', version, changed(train, 21));
+    expect(await removeTrain(database, 'sluice-winch')).toBe(true);
     expect(await findTrain(database, 'sluice-winch')).toBeNull();
-    expect(await removeTrain(database, 'sluice-winch')).toBeNull();
-    const back = await addTrain(database, removed!.train);
-    expect(back.outcome === 'saved' && back.stored.train).toEqual(removed!.train);
+    expect((await listShelf(database)).map(({ id }) => id)).not.toContain('sluice-winch');
+    expect(await removeTrain(database, 'sluice-winch')).toBe(false);
+    expect((await saveTrain(database, 'sluice-winch', version + 1, train)).outcome).toBe('missing');
+    expect((await putBackTrain(database, 'sluice-winch'))?.train.gears[0]!.teeth).toBe(21);
+    expect(await listRevisions(database, 'sluice-winch')).toHaveLength(2);
+  });
+
+  test('what was deleted a month ago is forgotten with its revisions, what was deleted today is not', async () => {
+    await seedDemoTrains(database, DEMO);
+    await removeTrain(database, 'sluice-winch');
+    expect(await forgetDeleted(database, new Date())).toBe(0);
+    const later = new Date(Date.now() + 31 * 86_400_000);
+    expect(await forgetDeleted(database, later)).toBe(1);
+    expect(await putBackTrain(database, 'sluice-winch')).toBeNull();
+    expect(await listRevisions(database, 'sluice-winch')).toEqual([]);
+    expect(await listRevisions(database, 'pan-rake')).toHaveLength(1);
+  });
+
+  test('the shelf says of every version what it is', async () => {
+    await seedDemoTrains(database, DEMO);
+    const rake = async () => (await listShelf(database)).find(({ id }) => id === 'pan-rake')!;
+    const before = await rake();
+    expect(before).toMatchObject({ version: 1, positions: 7, spread: '64/13' });
+    expect(await rake()).toEqual(before);
+    const { train } = (await findTrain(database, 'pan-rake'))!;
+    await saveTrain(database, 'pan-rake', 1, { ...train, positions: train.positions.slice(0, 2) });
+    expect(await rake()).toMatchObject({ version: 2, positions: 2 });
+    // Working out a summary is no change of the train.
+    expect(await listRevisions(database, 'pan-rake')).toHaveLength(2);
   });
 
   test('of saves that started from one version exactly one is taken', async () => {

@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { Op } from 'sequelize';
 import { checkTrain, parseTrain, problemText, serialiseTrain, type Problem, type Train } from '@/core/train';
 import type { Database } from '../database';
 
@@ -15,12 +16,6 @@ export type Saved =
   | { readonly outcome: 'stale'; readonly current: StoredTrain }
   | { readonly outcome: 'missing' }
   | { readonly outcome: 'refused'; readonly problems: readonly Problem[] };
-
-/** Every train, by name. */
-export async function listTrains({ trains }: Database): Promise<StoredTrain[]> {
-  const rows = await trains.findAll({ order: [['name', 'ASC']] });
-  return rows.map((row) => stored(row.get()));
-}
 
 export async function findTrain({ trains }: Database, id: string): Promise<StoredTrain | null> {
   const row = await trains.findByPk(id);
@@ -40,24 +35,37 @@ export async function saveTrain(database: Database, id: string, version: number,
   const checked = checkTrain(document);
   if (!checked.ok) return { outcome: 'refused', problems: checked.problems };
   const { train } = checked;
-  const [changed] = await database.trains.update({ name: train.name, document: serialiseTrain(train), version: version + 1 }, { where: { id, version } });
+  const now = new Date();
+  const [changed] = await database.trains.update({ name: train.name, document: serialiseTrain(train), version: version + 1, updatedAt: now }, { where: { id, version }, silent: true });
+  if (changed === 1) return { outcome: 'saved', stored: { id, version: version + 1, updatedAt: now.toISOString(), train } };
   const current = await findTrain(database, id);
-  if (!current) return { outcome: 'missing' };
-  return changed === 1 ? { outcome: 'saved', stored: { ...current, version: version + 1, train } } : { outcome: 'stale', current };
+  return current ? { outcome: 'stale', current } : { outcome: 'missing' };
 }
 
-/** Takes a train off the shelf and gives back what it was; null when there is none. */
-export async function removeTrain({ sequelize, trains }: Database, id: string): Promise<StoredTrain | null> {
-  return sequelize.transaction(async (transaction) => {
-    const row = await trains.findByPk(id, { transaction });
-    if (!row) return null;
-    await row.destroy({ transaction });
-    return stored(row.get());
-  });
+/** Takes a train off the shelf, with all it was; false when there is none. */
+export const removeTrain = async ({ trains }: Database, id: string): Promise<boolean> => (await trains.destroy({ where: { id } })) === 1;
+
+/** Puts a train that was taken off the shelf back, as it was and with its revisions; null when there is none. */
+export async function putBackTrain(database: Database, id: string): Promise<StoredTrain | null> {
+  await database.trains.restore({ where: { id } });
+  return findTrain(database, id);
+}
+
+const KEPT_DELETED_DAYS = 30;
+
+/** Forgets trains, and their revisions, that were deleted long ago. */
+export async function forgetDeleted({ trains }: Database, now: Date): Promise<number> {
+  const before = new Date(now.getTime() - KEPT_DELETED_DAYS * 86_400_000);
+  return trains.destroy({ where: { deletedAt: { [Op.lt]: before } }, force: true });
 }
 
 function stored(row: { id: string; version: number; document: string; updatedAt: Date }): StoredTrain {
-  const parsed = parseTrain(row.document);
-  if (!parsed.ok) throw new Error(`The stored train ${row.id} does not read: ${problemText(parsed.problems[0]!)}`);
-  return { id: row.id, version: row.version, updatedAt: row.updatedAt.toISOString(), train: parsed.train };
+  return { id: row.id, version: row.version, updatedAt: row.updatedAt.toISOString(), train: readStored(row.document, row.id) };
+}
+
+/** A document that was checked when it was kept. */
+export function readStored(document: string, id: string): Train {
+  const parsed = parseTrain(document);
+  if (!parsed.ok) throw new Error(`The stored train ${id} does not read: ${problemText(parsed.problems[0]!)}`);
+  return parsed.train;
 }

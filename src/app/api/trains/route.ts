@@ -1,9 +1,10 @@
 import { database } from '@/server/database';
 import { guarded, readJson, savedResponse } from '@/server/http';
-import { addTrain, listTrains } from '@/server/trains/repository';
+import { addTrain } from '@/server/trains/repository';
+import { listShelf } from '@/server/trains/shelf';
 
-/** Every train on the shelf. */
-export const GET = () => guarded(async () => Response.json({ trains: await listTrains(await database()) }));
+/** Every train on the shelf, without its document. */
+export const GET = () => guarded(async () => Response.json({ trains: await listShelf(await database()) }));
 
 /** Puts a document on the shelf as a new train. */
 export const POST = (request: Request) =>

@@ -1,9 +1,14 @@
+import { after } from 'next/server';
 import { z } from 'zod';
 import { database } from '@/server/database';
 import { failure, guarded, readJson, savedResponse } from '@/server/http';
-import { findTrain, removeTrain, saveTrain } from '@/server/trains/repository';
+import { findTrain, putBackTrain, removeTrain, saveTrain } from '@/server/trains/repository';
+import { thinRevisions } from '@/server/trains/revisions';
 
 type Context = { params: Promise<{ id: string }> };
+
+/** Old states are thinned out once in so many saves. */
+const THIN_EVERY = 20;
 
 const saveSchema = z.strictObject({ version: z.number().int().min(1), train: z.unknown() });
 
@@ -20,12 +25,20 @@ export const PUT = (request: Request, { params }: Context) =>
     if (!body.ok) return body.response;
     const save = saveSchema.safeParse(body.value);
     if (!save.success) return failure(400, 'bad-request', 'A save names the version it started from and the train.');
-    return savedResponse(await saveTrain(await database(), (await params).id, save.data.version, save.data.train));
+    const { version, train } = save.data;
+    const { id } = await params;
+    const saved = await saveTrain(await database(), id, version, train);
+    if (saved.outcome === 'saved' && version % THIN_EVERY === 0) after(async () => thinRevisions(await database(), id, new Date()));
+    return savedResponse(saved);
   });
 
-/** Takes a train off the shelf and answers with what it was, so that it can be put back. */
+/** Takes a train off the shelf; it can be put back. */
 export const DELETE = (_request: Request, { params }: Context) =>
+  guarded(async () => ((await removeTrain(await database(), (await params).id)) ? Response.json({}) : failure(404, 'no-train', 'This train is no longer on the shelf.')));
+
+/** Puts a train that was taken off the shelf back. */
+export const POST = (_request: Request, { params }: Context) =>
   guarded(async () => {
-    const removed = await removeTrain(await database(), (await params).id);
-    return removed ? Response.json(removed) : failure(404, 'no-train', 'This train is no longer on the shelf.');
+    const back = await putBackTrain(await database(), (await params).id);
+    return back ? Response.json(back) : failure(404, 'no-train', 'This train was deleted too long ago to be put back.');
   });

@@ -1,0 +1,40 @@
+'use client';
+
+import { useEffect, useRef, useState } from 'react';
+import type { Drawn } from '@/core/drawing';
+import type { Train } from '@/core/train';
+import { SmallSideView } from '@/ui/side-view/small-side-view';
+import type { ShelfEntry } from './entry';
+import { readDrawing } from './shelf-api';
+
+type Shown = { readonly kind: 'waiting' } | { readonly kind: 'drawn'; readonly train: Train; readonly drawn: Drawn } | { readonly kind: 'failed'; readonly message: string };
+
+/** A train's small side view; asked for when the card comes near the window, so that a long shelf opens at once. */
+export function TrainDrawing({ entry: { id, version } }: { entry: ShelfEntry }) {
+  const place = useRef<HTMLDivElement>(null);
+  const [shown, setShown] = useState<Shown>({ kind: 'waiting' });
+  useEffect(() => {
+    let asked = false;
+    const watch = new IntersectionObserver(
+      async ([seen]) => {
+        if (!seen?.isIntersecting || asked) return;
+        asked = true;
+        watch.disconnect();
+        const answer = await readDrawing(id, version);
+        setShown(answer.ok ? { kind: 'drawn', ...answer.value } : { kind: 'failed', message: answer.message });
+      },
+      { rootMargin: '200px' },
+    );
+    watch.observe(place.current!);
+    return () => watch.disconnect();
+  }, [id, version]);
+  return (
+    <div ref={place} className="h-44">
+      {shown.kind === 'drawn' && shown.drawn.ok ? (
+        <SmallSideView view={shown.drawn.view} train={shown.train} className="h-full w-full" />
+      ) : (
+        <p className="muted grid h-full place-items-center px-4 text-center text-sm">{shown.kind === 'waiting' ? 'Drawing…' : shown.kind === 'failed' ? shown.message : shown.drawn.ok ? '' : shown.drawn.why}</p>
+      )}
+    </div>
+  );
+}

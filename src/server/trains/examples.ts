@@ -1,0 +1,34 @@
+import { serialiseTrain } from '@/core/train';
+import type { Database } from '../database';
+import { readExamples, type Example } from '../examples/read';
+import { findTrain, putBackTrain, saveTrain, type Saved } from './repository';
+
+/** An example and how the shelf stands to it. */
+export interface ExampleState {
+  readonly id: string;
+  readonly name: string;
+  readonly state: 'as it was' | 'changed' | 'not on the shelf';
+}
+
+/** The trains that ship with the application, and whether each is on the shelf as it was. */
+export async function listExamples(database: Database, folder: string): Promise<ExampleState[]> {
+  return Promise.all(
+    (await readExamples(folder)).map(async ({ id, train }) => {
+      const kept = await findTrain(database, id);
+      return { id, name: train.name, state: !kept ? 'not on the shelf' : serialiseTrain(kept.train) === serialiseTrain(train) ? 'as it was' : 'changed' };
+    }),
+  );
+}
+
+/** Makes an example what it was; the states it had in between stay among its revisions. */
+export async function restoreExample(database: Database, folder: string, id: string): Promise<Saved> {
+  const example = (await readExamples(folder)).find((one) => one.id === id);
+  if (!example) return { outcome: 'missing' };
+  const kept = (await findTrain(database, id)) ?? (await putBackTrain(database, id));
+  return kept ? saveTrain(database, id, kept.version, example.train) : createExample(database, example);
+}
+
+async function createExample({ trains }: Database, { id, train }: Example): Promise<Saved> {
+  const row = await trains.create({ id, name: train.name, document: serialiseTrain(train), version: 1 });
+  return { outcome: 'saved', stored: { id, version: 1, updatedAt: row.get().updatedAt.toISOString(), train } };
+}

@@ -1,0 +1,107 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { setTeeth, type Train } from '@/core/train';
+import { openDatabase, seedDemoTrains, type Database } from '../database';
+import { listExamples, restoreExample } from './examples';
+import { findTrain, removeTrain, saveTrain } from './repository';
+import { findRevision, listRevisions, nameRevision, thinRevisions } from './revisions';
+import { thinnedOut } from './thinning';
+
+const DEMO = join(__dirname, '../../../demo');
+let folder: string;
+let database: Database;
+
+beforeEach(async () => {
+  folder = mkdtempSync(join(tmpdir(), 'tin-wheel-'));
+  database = await openDatabase(join(folder, 'test.sqlite'));
+  await seedDemoTrains(database, DEMO);
+});
+afterEach(async () => {
+  await database.sequelize.close();
+  rmSync(folder, { recursive: true });
+});
+
+async function saveTeeth(teeth: number): Promise<Train> {
+  const { train, version } = (await findTrain(database, 'sluice-winch'))!;
+  const edit = setTeeth(train, train.gears[0]!.id, teeth);
+  if (!edit.ok) throw new Error(edit.message);
+  expect((await saveTrain(database, 'sluice-winch', version, edit.train)).outcome).toBe('saved');
+  return edit.train;
+}
+
+describe('revisions', () => {
+  test('every saved state is kept and can be read again', async () => {
+    const saved = [await saveTeeth(21), await saveTeeth(23)];
+    const kept = await listRevisions(database, 'sluice-winch');
+    expect(kept.map(({ version }) => version)).toEqual([3, 2, 1]);
+    expect(await findRevision(database, 'sluice-winch', 2)).toEqual(saved[0]);
+    expect(await findRevision(database, 'sluice-winch', 3)).toEqual(saved[1]);
+    expect(await findRevision(database, 'sluice-winch', 9)).toBeNull();
+  });
+
+  test('a save that is refused leaves no state', async () => {
+    const { train } = (await findTrain(database, 'sluice-winch'))!;
+    expect((await saveTrain(database, 'sluice-winch', 7, train)).outcome).toBe('stale');
+    expect((await saveTrain(database, 'sluice-winch', 1, { ...train, name: '' })).outcome).toBe('refused');
+    expect(await listRevisions(database, 'sluice-winch')).toHaveLength(1);
+  });
+
+  test('thinning lets old states go, not the named, the first or the newest', async () => {
+    for (const teeth of [20, 21, 22, 23, 24]) await saveTeeth(teeth);
+    expect(await nameRevision(database, 'sluice-winch', 3, 'before the flood')).toBe(true);
+    expect(await nameRevision(database, 'sluice-winch', 99, 'never')).toBe(false);
+    expect(await thinRevisions(database, 'sluice-winch', new Date())).toBe(0);
+    const monthsLater = new Date(Date.now() + 90 * 86_400_000);
+    expect(await thinRevisions(database, 'sluice-winch', monthsLater)).toBe(3);
+    expect(await listRevisions(database, 'sluice-winch')).toMatchObject([{ version: 6 }, { version: 3, name: 'before the flood' }, { version: 1 }]);
+  });
+});
+
+describe('thinning', () => {
+  const now = new Date('2026-06-15T12:00:00Z');
+  const states = (count: number, everyMs: number, from = 0) => Array.from({ length: count }, (_, i) => ({ version: count - i, savedAt: new Date(now.getTime() - from - i * everyMs), name: null }));
+  const left = (all: ReturnType<typeof states>) => all.length - thinnedOut(all, now).length;
+
+  test('keeps everything of the last hour', () => expect(left(states(60, 59_000))).toBe(60));
+
+  test('keeps one state for ten minutes of the day, for an hour of two weeks, for a day beyond', () => {
+    expect(left(states(6 * 60, 60_000, 2 * 3_600_000))).toBeLessThanOrEqual(6 * 6 + 2);
+    expect(left(states(6 * 60, 60_000, 2 * 3_600_000))).toBeGreaterThanOrEqual(6 * 6);
+    expect(left(states(48, 1_800_000, 3 * 86_400_000))).toBeLessThanOrEqual(26);
+    expect(left(states(24 * 10, 3_600_000, 30 * 86_400_000))).toBeLessThanOrEqual(12);
+  });
+
+  test('of a slot the newest stays; thinning again changes nothing', () => {
+    const all = states(600, 60_000, 2 * 3_600_000);
+    const gone = new Set(thinnedOut(all, now));
+    const kept = all.filter(({ version }) => !gone.has(version));
+    expect(thinnedOut(kept, now)).toEqual([]);
+    expect(gone.has(600)).toBe(false);
+    expect(gone.has(1)).toBe(false);
+  });
+});
+
+describe('examples', () => {
+  const stateOf = async (id: string) => (await listExamples(database, DEMO)).find((one) => one.id === id)!.state;
+
+  test('say whether they are as they were, and become so again without losing what they were', async () => {
+    expect(await stateOf('sluice-winch')).toBe('as it was');
+    await saveTeeth(31);
+    expect(await stateOf('sluice-winch')).toBe('changed');
+    expect((await restoreExample(database, DEMO, 'sluice-winch')).outcome).toBe('saved');
+    expect(await stateOf('sluice-winch')).toBe('as it was');
+    expect((await findRevision(database, 'sluice-winch', 2))!.gears[0]!.teeth).toBe(31);
+  });
+
+  test('come back from the deleted, and from nothing', async () => {
+    await removeTrain(database, 'sluice-winch');
+    expect(await stateOf('sluice-winch')).toBe('not on the shelf');
+    await restoreExample(database, DEMO, 'sluice-winch');
+    expect(await stateOf('sluice-winch')).toBe('as it was');
+    await database.trains.destroy({ where: { id: 'sluice-winch' }, force: true });
+    await restoreExample(database, DEMO, 'sluice-winch');
+    expect((await findTrain(database, 'sluice-winch'))!.version).toBe(1);
+    expect((await restoreExample(database, DEMO, 'nowhere')).outcome).toBe('missing');
+  });
+});
