@@ -4,7 +4,9 @@ const config = {
   roots: ['<rootDir>/src'],
   setupFilesAfterEnv: ['<rootDir>/src/testing/seed.ts'],
   testMatch: ['**/*.test.ts'],
-  transform: { '^.+\\.tsx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } } }] },
+  transform: { '^.+\\.[jt]sx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } } }] },
+  // Packages that ship as modules only.
+  transformIgnorePatterns: ['/node_modules/(?!markdown-table/)'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
 };
 

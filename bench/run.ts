@@ -1,9 +1,10 @@
 /**
- * `npm run bench -- [core|page|turning]`: prints how fast the parts are that people wait for. Not a test: nothing fails.
- * The figures of the page and of turning need a build (`npm run build`).
+ * `npm run bench -- [core|page|turning|saving]`: prints how fast the parts are that people wait for. Not a test: nothing fails.
+ * The figures of the page, of turning and of saving need a build (`npm run build`).
  */
 import { benchCore } from './core';
 import { benchPage } from './page';
+import { benchSaving } from './saving';
 import { benchTurning } from './turning';
 
 async function main(): Promise<void> {
@@ -11,6 +12,7 @@ async function main(): Promise<void> {
   if (only === undefined || only === 'core') await benchCore();
   if (only === undefined || only === 'page') await benchPage();
   if (only === undefined || only === 'turning') await benchTurning();
+  if (only === undefined || only === 'saving') await benchSaving();
 }
 
 void main();

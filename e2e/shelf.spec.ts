@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
+import { freshTrain } from './shelf-copies';
 
 const card = (page: import('@playwright/test').Page, name: string) => page.getByRole('listitem').filter({ has: page.getByRole('heading', { name, exact: true }) });
 const file = (name: string, body: string) => ({ name, mimeType: 'application/json', buffer: Buffer.from(body) });
@@ -18,6 +19,40 @@ test('a train is found, duplicated, deleted and put back', async ({ page }) => {
   await page.getByRole('button', { name: 'Delete Stirrer planetary (copy)' }).click();
   await page.getByRole('searchbox', { name: 'Find a train' }).fill('zzz');
   await expect(page.getByText('No train has “zzz” in its name or notes.')).toBeVisible();
+});
+
+test('a train is renamed, and what it was stands among its revisions', async ({ page, request }) => {
+  const address = await freshTrain(request, 'stirrer');
+  await page.goto('/');
+  await page.getByRole('searchbox', { name: 'Find a train' }).fill('stirrer');
+  await page.getByRole('button', { name: 'Rename Stirrer planetary' }).last().click();
+  const field = page.getByLabel('New name of Stirrer planetary');
+  await field.press('Escape');
+  await expect(field).toHaveCount(0);
+  const renamed = page.locator(`a[href="${address}"]`);
+  await page.getByRole('listitem').filter({ has: renamed }).getByRole('button', { name: 'Rename Stirrer planetary' }).click();
+  await field.fill('Stirrer of the third pan');
+  await field.press('Enter');
+  await expect(card(page, 'Stirrer of the third pan')).toHaveCount(1);
+  const { revisions } = (await (await request.get(`/api${address}/revisions`)).json()) as { revisions: unknown[] };
+  expect(revisions).toHaveLength(2);
+});
+
+test('an example that was changed or deleted becomes what it was', async ({ page, request }) => {
+  const before = (await (await request.get('/api/trains/wagon-axle')).json()) as { version: number; train: { name: string } };
+  await request.put('/api/trains/wagon-axle', { data: { version: before.version, train: { ...before.train, name: 'Bent axle' } } });
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Delete Brine lift' }).first().click();
+  await expect(page.getByRole('status').filter({ hasText: '“Brine lift” was deleted.' })).toBeVisible();
+  for (const [button, name] of [['Make it as it was', 'Wagon axle'], ['Bring it back', 'Brine lift']] as const) {
+    await page.getByRole('button', { name: 'Examples' }).click();
+    const line = page.getByRole('dialog', { name: 'Examples' }).getByRole('listitem').filter({ hasText: name });
+    await expect(line).toContainText(button);
+    await line.getByRole('button', { name: `Restore ${name}` }).click();
+    await expect(page.getByRole('status').filter({ hasText: `“${name}” is as it was.` })).toBeVisible();
+    await expect(card(page, name)).not.toHaveCount(0);
+  }
+  await expect(card(page, 'Bent axle')).toHaveCount(0);
 });
 
 test('a train is saved as a file, and the same file is brought in again', async ({ page }) => {

@@ -1,6 +1,6 @@
-/** Hands a text to the browser to be saved as a file. */
-export function saveFile(name: string, type: string, text: string): void {
-  const address = URL.createObjectURL(new Blob([text], { type }));
+/** Hands a text or a picture to the browser to be saved as a file. */
+export function saveFile(name: string, type: string, content: string | Blob): void {
+  const address = URL.createObjectURL(new Blob([content], { type }));
   const link = document.createElement('a');
   link.href = address;
   link.download = name;

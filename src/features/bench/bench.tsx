@@ -4,13 +4,14 @@ import { useCallback, useState } from 'react';
 import type { Train } from '@/core/train';
 import { useKeptPreferences } from '@/ui/preferences';
 import { analyse } from './analysis';
-import { useAutosave } from './autosave';
-import { ConflictDialog } from './conflict-dialog';
 import { CrankPanel } from './crank/crank-panel';
 import { SideViewPane } from './drawing/side-view-pane';
 import { EndViewPane } from './end-view/end-view-pane';
 import { FirstVisit } from './first-visit';
 import { InputFields } from './input-fields';
+import { useAutosave } from './keeping/autosave';
+import { ConflictDialog } from './keeping/conflict-dialog';
+import { KeptEdits } from './keeping/kept-edits';
 import { useBenchKeys } from './keys';
 import { KeysSheet } from './keys-sheet';
 import { Panel } from './panel/panel';
@@ -67,6 +68,7 @@ function BenchLayout({ first }: { first: boolean }) {
         <InputFields />
       </footer>
       {keys && <KeysSheet onClose={() => setKeys(false)} />}
+      <KeptEdits />
       <ConflictDialog />
     </div>
   );

@@ -1,13 +1,14 @@
 'use client';
 
-import { Download, Keyboard, Redo2, Undo2 } from 'lucide-react';
+import { Download, History, Keyboard, Redo2, Undo2 } from 'lucide-react';
 import Link from 'next/link';
 import { useState } from 'react';
-import { renameTrain, serialiseTrain } from '@/core/train';
+import { renameTrain } from '@/core/train';
 import { SPEED_UNITS, TORQUE_UNITS, type RatioConvention, type SpeedUnit, type TorqueUnit } from '@/core/units';
 import { usePreferences } from '@/ui/preferences';
-import { fileName, saveFile } from '@/ui/save-file';
 import { ThemeSwitch } from '@/ui/theme-switch';
+import { FilesDialog } from './files/files-dialog';
+import { RevisionsDialog } from './revisions/revisions-dialog';
 import { useBench, useHistory, type SaveState } from './store';
 
 export function TopBar({ onKeys }: { onKeys: () => void }) {
@@ -16,6 +17,8 @@ export function TopBar({ onKeys }: { onKeys: () => void }) {
   const redo = useHistory((history) => history.redo);
   const canUndo = useHistory((history) => history.pastStates.length > 0);
   const canRedo = useHistory((history) => history.futureStates.length > 0);
+  const [open, setOpen] = useState<'revisions' | 'files' | null>(null);
+  const close = () => setOpen(null);
   return (
     <header className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-base-content px-4 py-1.5">
       <Link href="/" className="link-hover muted text-sm">
@@ -25,12 +28,8 @@ export function TopBar({ onKeys }: { onKeys: () => void }) {
       <span className="flex-1" />
       <SaveNote />
       <div className="flex">
-        <button type="button" className="btn btn-ghost btn-sm btn-square" onClick={() => undo()} disabled={!canUndo} aria-label="Undo" title="Undo (Ctrl Z)">
-          <Undo2 className="size-4" aria-hidden />
-        </button>
-        <button type="button" className="btn btn-ghost btn-sm btn-square" onClick={() => redo()} disabled={!canRedo} aria-label="Redo" title="Redo (Ctrl Shift Z)">
-          <Redo2 className="size-4" aria-hidden />
-        </button>
+        <BarButton label="Undo" title="Undo (Ctrl Z)" onPress={() => undo()} disabled={!canUndo} icon={<Undo2 className="size-4" aria-hidden />} />
+        <BarButton label="Redo" title="Redo (Ctrl Shift Z)" onPress={() => redo()} disabled={!canRedo} icon={<Redo2 className="size-4" aria-hidden />} />
       </div>
       <fieldset className="flex items-center gap-1.5 text-sm" title="in/out: input turns for one turn of the output. out/in: output turns for one turn of the input.">
         <legend className="sr-only">Ratio convention</legend>
@@ -50,20 +49,20 @@ export function TopBar({ onKeys }: { onKeys: () => void }) {
         </div>
       </fieldset>
       <UnitChoices />
-      <SaveFileButton />
-      <button type="button" className="btn btn-ghost btn-sm btn-square" onClick={onKeys} aria-label="Keys" title="Keys (?)">
-        <Keyboard className="size-4" aria-hidden />
-      </button>
+      <BarButton label="Revisions" onPress={() => setOpen('revisions')} icon={<History className="size-4" aria-hidden />} />
+      <BarButton label="Save as a file" onPress={() => setOpen('files')} icon={<Download className="size-4" aria-hidden />} />
+      {open === 'revisions' && <RevisionsDialog onClose={close} />}
+      {open === 'files' && <FilesDialog onClose={close} />}
+      <BarButton label="Keys" title="Keys (?)" onPress={onKeys} icon={<Keyboard className="size-4" aria-hidden />} />
       <ThemeSwitch />
     </header>
   );
 }
 
-function SaveFileButton() {
-  const train = useBench((state) => state.train);
+function BarButton({ label, title = label, icon, disabled = false, onPress }: { label: string; title?: string; icon: React.ReactNode; disabled?: boolean; onPress: () => void }) {
   return (
-    <button type="button" className="btn btn-ghost btn-sm btn-square" aria-label="Save as a file" title="Save as a file" onClick={() => saveFile(fileName(train.name, '.train.json'), 'application/json', serialiseTrain(train))}>
-      <Download className="size-4" aria-hidden />
+    <button type="button" className="btn btn-ghost btn-sm btn-square" aria-label={label} title={title} disabled={disabled} onClick={onPress}>
+      {icon}
     </button>
   );
 }

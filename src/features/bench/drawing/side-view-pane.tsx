@@ -71,8 +71,8 @@ function Drawing({ view }: { view: SideView }) {
         </div>
       </PaneHeader>
       <div className="relative min-h-0 flex-1 contain-content">
-        <svg ref={svg} viewBox={`0 0 ${view.width} ${view.height}`} className="absolute inset-0 size-full cursor-grab touch-none select-none active:cursor-grabbing" role="group" aria-label={`Side view of ${train.name}`}>
-          <g transform={zoom.transform}>
+        <svg ref={svg} data-drawing="side-view" viewBox={`0 0 ${view.width} ${view.height}`} className="absolute inset-0 size-full cursor-grab touch-none select-none active:cursor-grabbing" role="group" aria-label={`Side view of ${train.name}`}>
+          <g data-zoomed transform={zoom.transform}>
             {view.axes.map(({ x1, x2, y1 }, i) => (
               <line key={i} x1={x1 - 12} x2={x2 + 12} y1={y1} y2={y1} className="stroke-base-content/35" strokeWidth={0.9} strokeDasharray="14 4 2 4" aria-hidden />
             ))}

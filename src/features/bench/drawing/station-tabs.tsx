@@ -14,7 +14,7 @@ export function StationTabs({ view }: { view: SideView }) {
   if (stations.length < 2) return null;
   const places = new Map(view.gears.map(({ gear, x }) => [gear, x]));
   return (
-    <g>
+    <g data-screen-only>
       {stations.map(({ key, wheels }, i) => {
         const x = places.get(wheels[0]!.gear);
         if (x === undefined) return null;

@@ -4,13 +4,14 @@ import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
 import { poseOf, toothPhases, type Station, type Wheel } from '@/core/end-view';
 import { toNumber } from '@/core/rational';
-import { memberColor } from '@/ui/member-colors';
 import { liveTurns, useEachFrame } from '../crank/turns';
 import { speedsOf } from '../analysis';
 import { highlightOf, useBench, useBenchStore, useCrank } from '../store';
-import { usePosition, useStations } from '../use-position';
+import { useStations } from '../use-position';
 import { memberName } from '../words';
-import { fitView, paintStation, type Paper, type WheelInk } from './paint';
+import { colorsOf, useEngagedMeshes, useInks } from './inks';
+import { fitView, paintStation } from './paint';
+import { canvasPen } from './pen';
 
 const MARGIN = 8;
 
@@ -57,65 +58,13 @@ function StationCanvas({ station, label }: { station: Station; label: string }) 
 
   useEachFrame((turns) => {
     const context = canvas.current?.getContext('2d');
-    if (context && size.width > 0) paintStation(context, station, phases, turns, view, ...colorsOf(inks));
+    if (context && size.width > 0) paintStation(canvasPen(context), station, phases, turns, view, ...colorsOf(inks));
   });
   const hands = useHands(station, (event) => {
     const box = event.currentTarget.getBoundingClientRect();
     return { x: ((event.clientX - box.left) * size.ratio - view.x) / view.scale, y: ((event.clientY - box.top) * size.ratio - view.y) / view.scale };
   });
   return <canvas ref={canvas} width={size.width} height={size.height} role="img" aria-label={label} className="min-h-0 w-full flex-1 cursor-pointer touch-none" title="Press a gear to paint a tooth; drag it to turn the train by hand." {...hands} />;
-}
-
-/** The meshes of a station whose gears are in each other now: a sliding gear that is out turns free of its mate. */
-function useEngagedMeshes(station: Station) {
-  const { solved } = usePosition();
-  return useMemo(() => {
-    const within = new Set(solved.state.meshes.map(({ mesh }) => mesh.id));
-    return station.meshes.filter(({ mesh }) => within.has(mesh));
-  }, [station, solved]);
-}
-
-function useInks(station: Station): readonly WheelInk[] {
-  const train = useBench((state) => state.train);
-  const marks = useBench((state) => state.marks);
-  const highlight = useBench((state) => state.highlight);
-  const { figures, driving } = usePosition();
-  const engaged = useEngagedMeshes(station);
-  return useMemo(() => {
-    const carrying = new Set(figures.filter(({ role }) => role === 'drives' || role === 'carries' || role === 'gives out').map(({ id }) => id));
-    return station.wheels.map(({ gear, member }, i): WheelInk => {
-      const meshes = station.meshes.filter(({ a, b }) => a === i || b === i);
-      return {
-        color: memberColor(train, member),
-        powered: driving.has(gear) && carrying.has(member),
-        marked: marks.includes(gear),
-        lit: highlight !== null && (highlight.gears.includes(gear) || highlight.members.includes(member)),
-        out: meshes.length > 0 && !meshes.some((mesh) => engaged.includes(mesh)),
-      };
-    });
-  }, [station, train, marks, highlight, figures, driving, engaged]);
-}
-
-const plainColors = new Map<string, string>();
-const inkColors = new WeakMap<readonly WheelInk[], { readonly theme: string | undefined; readonly colors: [readonly WheelInk[], Paper] }>();
-
-/** A canvas knows no CSS variables: each is looked up once for each theme, for asking costs the browser a new look at all styles. */
-function colorsOf(inks: readonly WheelInk[]): [readonly WheelInk[], Paper] {
-  const { theme } = document.documentElement.dataset;
-  const found = inkColors.get(inks);
-  if (found?.theme === theme && found) return found.colors;
-  const plain = (color: string) => {
-    const name = /^var\((--[\w-]+)\)$/.exec(color)?.[1];
-    if (!name) return color;
-    const key = `${theme} ${name}`;
-    const known = plainColors.get(key) ?? getComputedStyle(document.documentElement).getPropertyValue(name);
-    plainColors.set(key, known);
-    return known;
-  };
-  const paper = { power: plain('var(--color-primary)'), paper: plain('var(--color-base-100)'), ink: plain('var(--color-base-content)') };
-  const colors: [readonly WheelInk[], Paper] = [inks.map((ink) => ({ ...ink, color: plain(ink.color) })), paper];
-  inkColors.set(inks, { theme, colors });
-  return colors;
 }
 
 function useCanvasSize(canvas: React.RefObject<HTMLCanvasElement | null>) {

@@ -3,29 +3,16 @@
 import { createColumnHelper, flexRender, getCoreRowModel, getSortedRowModel, useReactTable, type SortingState } from '@tanstack/react-table';
 import { ArrowDown, ArrowUp, Copy } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import type { MemberFigures } from '@/core/powerflow';
-import { toFraction, toNumber } from '@/core/rational';
-import { figure, wayText } from '@/core/units';
+import { figure } from '@/core/units';
 import { memberColor } from '@/ui/member-colors';
-import { memberPower } from '../powers';
+import { tabText } from '@/ui/table-text';
 import { highlightOf, useBench } from '../store';
 import { useTyped } from '../typed-input';
 import { usePosition } from '../use-position';
-import { memberName, ROLE_TEXT } from '../words';
+import { memberName } from '../words';
+import { figureRow, figuresTable, type FigureRow } from './figure-rows';
 
-interface Row {
-  readonly id: string;
-  readonly name: string;
-  readonly state: string;
-  readonly carries: boolean;
-  readonly exact: string;
-  readonly way: string;
-  readonly speed: number | null;
-  readonly torque: number | null;
-  readonly power: number | null;
-}
-
-const column = createColumnHelper<Row>();
+const column = createColumnHelper<FigureRow>();
 
 /** Every member's speed, direction, torque and power for what is put in; sorted by any column, copied as a table. */
 export function FiguresTable() {
@@ -34,11 +21,11 @@ export function FiguresTable() {
   const { figures } = usePosition();
   const typed = useTyped();
   const [sorting, setSorting] = useState<SortingState>([]);
-  const rows = useMemo(() => figures.map((row) => rowOf(row, memberName(train, row.id), typed)), [figures, train, typed]);
+  const rows = useMemo(() => figures.map((row) => figureRow(row, memberName(train, row.id), typed)), [figures, train, typed]);
   const columns = useMemo(
     () => [
       column.accessor('name', { header: 'Member', cell: ({ row: { original } }) => <Twice top={original.name} below={original.state} strong={original.carries} color={memberColor(train, original.id)} /> }),
-      column.accessor('speed', { header: `Speed, ${typed.speed.unit}`, sortUndefined: 'last', cell: ({ row: { original } }) => <Twice top={shown(original.speed)} below={original.way} exact={original.exact} /> }),
+      column.accessor('speed', { header: `Speed, ${typed.speed.unit}`, sortUndefined: 'last', cell: ({ row: { original } }) => <Twice top={shown(original.speed)} below={original.way} exact={original.exact === null ? 'left open' : `exactly ${original.exact} per turn put in`} /> }),
       column.accessor('torque', { header: `Torque, ${typed.torque.unit}`, cell: ({ getValue }) => <Twice top={shown(getValue())} /> }),
       column.accessor('power', { header: 'Power, W', cell: ({ getValue }) => <Twice top={shown(getValue())} /> }),
     ],
@@ -49,7 +36,7 @@ export function FiguresTable() {
   const table = useReactTable({ data: rows, columns, state: { sorting }, onSortingChange: setSorting, getCoreRowModel: getCoreRowModel(), getSortedRowModel: getSortedRowModel() });
   return (
     <section aria-label="Figures" className="mt-2.5">
-      <CopyButton text={() => asText(table.getRowModel().rows.map(({ original }) => original), typed.speed.unit, typed.torque.unit)} />
+      <CopyButton text={() => tabText(figuresTable(table.getRowModel().rows.map(({ original }) => original), typed))} />
       <table className="w-full text-sm [&_td]:py-0.5 [&_td:not(:first-child)]:text-right [&_th:not(:first-child)]:text-right">
         <thead className="muted">
           {table.getHeaderGroups().map((group) => (
@@ -89,6 +76,8 @@ export function FiguresTable() {
   );
 }
 
+const shown = (value: number | null): string => (value === null ? '—' : figure(value));
+
 function Twice({ top, below, exact, strong = false, color }: { top: string; below?: string; exact?: string; strong?: boolean; color?: string }) {
   return (
     <span className="block leading-tight" title={exact}>
@@ -99,31 +88,6 @@ function Twice({ top, below, exact, strong = false, color }: { top: string; belo
       {below && <span className={`block text-xs ${strong ? 'text-primary' : 'muted'}`}>{below}</span>}
     </span>
   );
-}
-
-const shown = (value: number | null): string => (value === null ? '—' : figure(value));
-
-function rowOf(row: MemberFigures, name: string, { speed, torque }: ReturnType<typeof useTyped>): Row {
-  const scaled = (perUnit: number | null, value: number | null) => (perUnit === null || value === null ? null : Math.abs(perUnit) * value);
-  return {
-    id: row.id,
-    name,
-    state: ROLE_TEXT[row.role] + (row.block && row.role !== 'still' ? ', as one block' : ''),
-    carries: row.role === 'carries' || row.role === 'drives' || row.role === 'gives out',
-    exact: row.speed ? `exactly ${toFraction(row.speed).replace('-', '−')} per turn put in` : 'left open',
-    way: row.speed ? wayText(row.speed) : 'open',
-    speed: scaled(row.speed && toNumber(row.speed), speed.value),
-    torque: scaled(row.torque && toNumber(row.torque), torque.value),
-    power: memberPower(row, torque, speed),
-  };
-}
-
-/** The table as tab-separated text, as spreadsheets take it. */
-function asText(rows: readonly Row[], speedUnit: string, torqueUnit: string): string {
-  const lines = [['Member', 'Turns per turn put in', `Speed, ${speedUnit}`, 'Way', `Torque, ${torqueUnit}`, 'Power, W', 'State']];
-  for (const row of rows) lines.push([row.name, row.exact.replace(/^exactly | per turn put in$/g, ''), shown(row.speed), row.way, shown(row.torque), shown(row.power), row.state]);
-  // A cell that begins like a formula must not become one.
-  return lines.map((cells) => cells.map((cell) => cell.replace(/[\t\r\n]/g, ' ').replace(/^(?=[=+@])/, "'")).join('\t')).join('\n');
 }
 
 function CopyButton({ text }: { text: () => string }) {

@@ -3,20 +3,23 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Dialog, DialogActions } from '@/ui/dialog';
+import { DifferenceList } from '../difference-list';
+import { useBench, useBenchStore } from '../store';
 import { saveAsCopy } from './autosave';
-import { useBench, useBenchStore } from './store';
 
 /** Two windows changed the same train: nothing is overwritten until the person has chosen. */
 export function ConflictDialog() {
   const save = useBench((state) => state.save);
+  const train = useBench((state) => state.train);
   const store = useBenchStore();
   const router = useRouter();
   const [failed, setFailed] = useState(false);
+  const [shown, setShown] = useState(false);
   if (save.kind !== 'conflict') return null;
   const { theirs } = save;
   const take = () => store.getState().set({ train: theirs.train, savedTrain: theirs.train, version: theirs.version, save: { kind: 'saved' }, editing: null });
   const copy = async () => {
-    const address = await saveAsCopy(store.getState().train);
+    const address = await saveAsCopy(train);
     if (address === null) {
       setFailed(true);
       return;
@@ -26,9 +29,19 @@ export function ConflictDialog() {
   };
   return (
     <Dialog title="This train was changed in another window">
-      <p className="py-3">Your change is not saved yet, and theirs is not overwritten. Keep yours as a train of its own, or drop it and go on from theirs.</p>
+      <p className="mt-2">Your change is not saved yet, and theirs is not overwritten. Keep yours as a train of its own, or drop it and go on from theirs.</p>
+      {shown ? (
+        <section aria-label="The difference" className="mt-2">
+          <h3 className="text-sm font-semibold">From theirs to yours</h3>
+          <DifferenceList before={theirs.train} after={train} />
+        </section>
+      ) : (
+        <button type="button" className="btn btn-sm mt-3" onClick={() => setShown(true)}>
+          See the difference
+        </button>
+      )}
       {failed && (
-        <p role="alert" className="pb-2 text-error">
+        <p role="alert" className="mt-2 text-error">
           The copy could not be saved. Your change is still here; try again.
         </p>
       )}

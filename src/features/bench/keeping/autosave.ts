@@ -2,7 +2,7 @@
 
 import { useEffect } from 'react';
 import type { Train } from '@/core/train';
-import { useBenchStore, type BenchStore } from './store';
+import { useBenchStore, type BenchStore } from '../store';
 
 const PAUSE_MS = 400;
 const RETRY_MS = 3000;
@@ -26,20 +26,14 @@ export function useAutosave(): void {
       const after = store.getState();
       if (after.train !== after.savedTrain && after.save.kind !== 'conflict') later(after.save.kind === 'failed' ? RETRY_MS : PAUSE_MS);
     };
-    const leave = (event: BeforeUnloadEvent) => {
-      const { train, savedTrain } = store.getState();
-      if (train !== savedTrain) event.preventDefault();
-    };
     const stop = store.subscribe((state, before) => {
       if (state.train === before.train || state.train === state.savedTrain) return;
       if (state.save.kind === 'saved') state.set({ save: { kind: 'waiting' } });
       later(PAUSE_MS);
     });
-    addEventListener('beforeunload', leave);
     return () => {
       stop();
       clearTimeout(timer);
-      removeEventListener('beforeunload', leave);
     };
   }, [store]);
 }
@@ -64,7 +58,7 @@ async function saveOnce(store: BenchStore): Promise<void> {
     } else if (response.status === 409 && reply.error?.current) set({ save: { kind: 'conflict', theirs: reply.error.current } });
     else set({ save: { kind: 'failed', message: reply.error?.message ?? 'The server refused the change.' } });
   } catch {
-    set({ save: { kind: 'failed', message: 'The server cannot be reached. Your change is kept here and saving is tried again.' } });
+    set({ save: { kind: 'failed', message: 'The server cannot be reached. Your change is kept in this browser and saving is tried again.' } });
   }
 }
 

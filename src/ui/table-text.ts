@@ -1,0 +1,25 @@
+import { markdownTable } from 'markdown-table';
+import Papa from 'papaparse';
+
+/** A table of plain text, for a file or the clipboard. */
+export interface Table {
+  readonly head: readonly string[];
+  readonly rows: readonly (readonly string[])[];
+}
+
+/** A cell that a spreadsheet would take for a formula; plain numbers and fractions with a sign are none. */
+const FORMULA = /^[=@\t\r]|^[+-](?![\d.,/]*$)/;
+
+const separated = ({ head, rows }: Table, delimiter: string): string => Papa.unparse([[...head], ...rows.map((row) => [...row])], { delimiter, escapeFormulae: FORMULA });
+
+/** Comma-separated; cells that begin like a formula are neutralised with an apostrophe. */
+export const csvText = (table: Table): string => `${separated(table, ',')}\r\n`;
+
+/** Tab-separated, as spreadsheets take it from the clipboard. */
+export const tabText = (table: Table): string => separated({ head: table.head, rows: table.rows.map((row) => row.map((cell) => cell.replace(/[\t\r\n]/g, ' '))) }, '\t');
+
+/** A Markdown table; whatever Markdown or HTML would read in a cell is escaped. */
+export const markdownText = ({ head, rows }: Table): string => `${markdownTable([head, ...rows].map((row) => row.map(escapeMarkdown)))}\n`;
+
+/** A text that Markdown shows as it is. */
+export const escapeMarkdown = (text: string): string => text.replace(/[\r\n]+/g, ' ').replace(/[\\`*_[\]<>|~&#]/g, '\\$&');
