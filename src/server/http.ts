@@ -39,7 +39,8 @@ const refused = (problems: readonly Problem[]): Response => {
 export function savedResponse(saved: Saved, created = false): Response {
   switch (saved.outcome) {
     case 'saved':
-      return Response.json(saved.stored, { status: created ? 201 : 200 });
+      // Who saved has the document; only what the next save must name goes back.
+      return Response.json({ id: saved.stored.id, version: saved.stored.version, updatedAt: saved.stored.updatedAt }, { status: created ? 201 : 200 });
     case 'stale':
       return failure(409, 'stale', 'This train was changed elsewhere since you opened it.', { current: saved.current });
     case 'missing':

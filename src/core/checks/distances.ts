@@ -1,5 +1,6 @@
 import { axesOf, FRAME, type Gear, type Train } from '../train';
 import { finding, type Finding } from './finding';
+import { teethMend } from './meshes';
 
 const NEAR = 1e-9;
 
@@ -21,6 +22,9 @@ export function distanceFindings(train: Train): Finding[] {
     }
     if (Math.abs(first.distance - distance) < NEAR) return [];
     const [p, q] = first.pair;
+    const sum = (2 * first.distance) / pair[0].module!;
+    const wanted = Math.round(sum) - pair[0].teeth;
+    const fits = pair[0].module === pair[1].module && Math.abs(sum - Math.round(sum)) < NEAR && wanted > 0;
     return [
       finding(
         'distance',
@@ -28,7 +32,8 @@ export function distanceFindings(train: Train): Finding[] {
         {
           what: `${pair[0].teeth} with ${pair[1].teeth} wants ${distance} mm between the shafts, ${p.teeth} with ${q.teeth} on the same two wants ${first.distance} mm.`,
           why: 'Two shafts have one distance: one of the pairs would bind or not reach.',
-          mend: `With this module the teeth of the pair should add up to ${Math.round((2 * first.distance) / pair[0].module!)}; or shift the profiles.`,
+          mend: `With this module the teeth of the pair should add up to ${Math.round(sum)}; or shift the profiles.`,
+          mends: fits ? [teethMend('Gear', pair[1], wanted)] : [],
         },
         { gears: [...pair, p, q].map(({ id }) => id) },
       ),

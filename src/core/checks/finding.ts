@@ -1,14 +1,46 @@
+import type { Edit, Train } from '../train';
+import type { TimingMark } from './assembly';
+
+export type FindingKind =
+  | 'axes' | 'station' | 'module' | 'distance' | 'assembly' | 'timing' | 'collision' | 'coaxial' | 'shared factor' | 'undercut' | 'tip speed'
+  | 'locked' | 'duplicate' | 'floating output' | 'capacity';
+
+/** The parts that a finding is about. */
+export interface Concerned {
+  readonly gears: readonly string[];
+  readonly members: readonly string[];
+  readonly couplers: readonly string[];
+  readonly positions: readonly string[];
+}
+
+/** One way to mend a finding at once. */
+export interface Mend {
+  readonly label: string;
+  readonly apply: (train: Train) => Edit;
+}
+
 /** What a check found: what is wrong, why it matters, what would mend it, and the parts it is about. */
-export interface Finding {
-  readonly kind: 'module' | 'distance' | 'assembly' | 'collision' | 'coaxial' | 'shared factor' | 'undercut' | 'locked' | 'duplicate';
+export interface Finding extends Concerned {
+  readonly kind: FindingKind;
+  /** Names the finding for as long as it is about the same parts, so that it can be set aside. */
+  readonly key: string;
   /** wrong: it cannot be built or cannot run · note: it can, and is worth knowing. */
   readonly weight: 'wrong' | 'note';
   readonly what: string;
   readonly why: string;
   readonly mend: string;
-  readonly gears: readonly string[];
-  readonly members: readonly string[];
-  readonly positions: readonly string[];
+  readonly mends: readonly Mend[];
+  /** How each planet's mark must point; of findings about timing only. */
+  readonly marks: readonly TimingMark[];
 }
 
-export const finding = (kind: Finding['kind'], weight: Finding['weight'], texts: Pick<Finding, 'what' | 'why' | 'mend'>, parts: Partial<Pick<Finding, 'gears' | 'members' | 'positions'>>): Finding => ({ kind, weight, ...texts, gears: [], members: [], positions: [], ...parts });
+interface Told extends Pick<Finding, 'what' | 'why' | 'mend'> {
+  readonly mends?: readonly Mend[];
+  readonly marks?: readonly TimingMark[];
+}
+
+export function finding(kind: FindingKind, weight: Finding['weight'], told: Told, parts: Partial<Concerned>): Finding {
+  const concerned: Concerned = { gears: [], members: [], couplers: [], positions: [], ...parts };
+  const key = [kind, ...Object.values(concerned).flatMap((ids: readonly string[]) => [...ids].sort())].join(' / ');
+  return { kind, key, weight, mends: [], marks: [], ...told, ...concerned };
+}

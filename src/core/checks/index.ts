@@ -1,14 +1,18 @@
 import type { Train } from '../train';
+import { axisFindings } from './axes';
 import { distanceFindings } from './distances';
 import type { Finding } from './finding';
 import { meshFindings } from './meshes';
 import { planetFindings } from './planets';
-import { positionFindings } from './positions';
+import { positionFindings, type Use } from './positions';
 
-export type { Finding } from './finding';
+export type { TimingMark } from './assembly';
+export type { Finding, Mend } from './finding';
+export type { Use } from './positions';
+export { tipSpeed, USUAL_TIP_SPEEDS } from './speeds';
 
-/** Everything that is wrong with a train or worth knowing about it, what is wrong first. */
-export function checkDesign(train: Train): readonly Finding[] {
-  const all = [...positionFindings(train), ...distanceFindings(train), ...planetFindings(train), ...meshFindings(train)];
+/** Everything that is wrong with a train or worth knowing about it, what is wrong first; speeds and capacities for how it is used. */
+export function checkDesign(train: Train, use: Use = {}): readonly Finding[] {
+  const all = [...axisFindings(train), ...positionFindings(train, use), ...distanceFindings(train), ...planetFindings(train), ...meshFindings(train)];
   return [...all.filter(({ weight }) => weight === 'wrong'), ...all.filter(({ weight }) => weight === 'note')];
 }

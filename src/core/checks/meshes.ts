@@ -1,5 +1,5 @@
-import type { Gear, Mesh, Train } from '../train';
-import { finding, type Finding } from './finding';
+import { changeGear, setTeeth, type Gear, type Mesh, type Train } from '../train';
+import { finding, type Finding, type Mend } from './finding';
 
 /** Fewest teeth of a standard gear (20°, full depth) whose feet are not cut away. */
 const LEAST_WITHOUT_UNDERCUT = 17;
@@ -14,13 +14,18 @@ export function meshFindings(train: Train): Finding[] {
   return [...train.meshes.flatMap((mesh) => moduleFinding(...pair(mesh))), ...train.meshes.flatMap((mesh) => huntingFinding(...pair(mesh))), ...train.gears.flatMap(undercutFinding)];
 }
 
+/** Another tooth count as a mend: "Ring 74 → 72". */
+export const teethMend = (what: string, gear: Gear, teeth: number): Mend => ({ label: `${what} ${gear.teeth} → ${teeth}`, apply: (train) => setTeeth(train, gear.id, teeth) });
+
+const moduleMend = (gear: Gear, module: number): Mend => ({ label: `Gear ${gear.teeth}: module ${module} mm`, apply: (train) => changeGear(train, gear.id, { module }) });
+
 function moduleFinding(a: Gear, b: Gear): Finding[] {
   if (a.module === undefined || b.module === undefined || a.module === b.module) return [];
   return [
     finding(
       'module',
       'wrong',
-      { what: `Gears ${a.teeth} and ${b.teeth} mesh, but their modules are ${a.module} and ${b.module} mm.`, why: 'Teeth of different size do not run in each other.', mend: 'Give both the same module.' },
+      { what: `Gears ${a.teeth} and ${b.teeth} mesh, but their modules are ${a.module} and ${b.module} mm.`, why: 'Teeth of different size do not run in each other.', mend: 'Give both the same module.', mends: [moduleMend(b, a.module), moduleMend(a, b.module)] },
       { gears: [a.id, b.id] },
     ),
   ];
@@ -39,6 +44,7 @@ function huntingFinding(a: Gear, b: Gear): Finding[] {
         what: `Gears ${a.teeth} and ${b.teeth} share the factor ${shared}.`,
         why: `Each tooth of ${small.teeth} meets only ${large.teeth / shared} of ${large.teeth} teeth, the same ones again after ${large.teeth / shared} ${large.teeth === shared ? 'turn' : 'turns'} of it: wear follows that pattern.`,
         mend: hunting.length > 0 ? `${hunting.join(' or ')} instead of ${large.teeth} would hunt. Round ratios are a fair reason to keep it.` : 'Change either count by one or two.',
+        mends: hunting.map((teeth) => teethMend('Gear', large, teeth)),
       },
       { gears: [a.id, b.id] },
     ),
@@ -51,7 +57,7 @@ function undercutFinding(gear: Gear): Finding[] {
     finding(
       'undercut',
       'note',
-      { what: `A standard gear of ${gear.teeth} teeth is undercut.`, why: `Below ${LEAST_WITHOUT_UNDERCUT} teeth at 20° the tool cuts the feet of the teeth away, which weakens them.`, mend: `Take ${LEAST_WITHOUT_UNDERCUT} teeth or more, or a profile shift.` },
+      { what: `A standard gear of ${gear.teeth} teeth is undercut.`, why: `Below ${LEAST_WITHOUT_UNDERCUT} teeth at 20° the tool cuts the feet of the teeth away, which weakens them.`, mend: `Take ${LEAST_WITHOUT_UNDERCUT} teeth or more, or a profile shift.`, mends: [teethMend('Gear', gear, LEAST_WITHOUT_UNDERCUT)] },
       { gears: [gear.id] },
     ),
   ];

@@ -1,24 +1,155 @@
-import { openTrain, networkOf } from '../kinematics';
-import { lockSet, solveEngaged } from '../solve';
-import type { Train } from '../train';
+import { networkOf, openTrain, type OpenTrain } from '../kinematics';
+import { abs, isZero, toNumber } from '../rational';
+import { lockSet, slipPoints, solveEngaged, type Solved } from '../solve';
+import { deletePosition, engageInPosition, toggleOutput, type Gear, type Position, type Train } from '../train';
+import { figure } from '../units';
 import { finding, type Finding } from './finding';
+import { tipSpeed, USUAL_TIP_SPEEDS } from './speeds';
 
-/** Positions that lock, and positions that engage the same couplers. */
-export function positionFindings(train: Train): Finding[] {
+/** What the train is used with; what is not given is not checked. */
+export interface Use {
+  /** Turns of the input a second. */
+  readonly inputSpeed?: number | null;
+  /** Torque put in, N·m. */
+  readonly inputTorque?: number | null;
+}
+
+interface Case {
+  readonly position: Position;
+  readonly solved: Solved;
+}
+
+/** Checks of what the positions do: locked, duplicate and floating ones, couplers that slip, tips that run too fast. */
+export function positionFindings(train: Train, use: Use): Finding[] {
   const open = openTrain(networkOf(train));
-  const name = (id: string) => train.couplers.find((coupler) => coupler.id === id)?.name || id;
-  const seen = new Map<string, string>();
-  return train.positions.flatMap((position): Finding[] => {
-    const found: Finding[] = [];
-    const key = [...position.engaged].sort().join('\n');
-    const twin = seen.get(key);
-    if (twin === undefined) seen.set(key, position.name);
-    else found.push(finding('duplicate', 'note', { what: `Positions ${twin} and ${position.name} engage the same.`, why: 'They are one position under two names.', mend: 'Delete one of them, or change what it engages.' }, { positions: [position.id] }));
-    const solved = solveEngaged(open, position.engaged);
-    if (solved.status === 'locked') {
-      const fighting = lockSet(solved).map(name);
-      found.push(finding('locked', 'wrong', { what: `Position ${position.name} locks the input.`, why: fighting.length > 0 ? `${fighting.join(', ')} together leave nothing that can turn.` : 'The meshes alone leave nothing that can turn.', mend: 'Release one of them in this position.' }, { positions: [position.id] }));
-    }
-    return found;
+  const cases = train.positions.map((position) => ({ position, solved: solveEngaged(open, position.engaged) }));
+  return [
+    ...cases.flatMap((one, i) => [...duplicate(train, one.position, train.positions.slice(0, i)), ...locked(train, one)]),
+    ...floatingOutputs(train, open, cases),
+    ...(use.inputTorque ? slipping(train, open, cases, use.inputTorque) : []),
+    ...(use.inputSpeed ? fastTips(train, cases, use.inputSpeed) : []),
+  ];
+}
+
+const couplerName = (train: Train, id: string): string => train.couplers.find((coupler) => coupler.id === id)?.name || id;
+const memberName = (train: Train, id: string): string => train.members.find((member) => member.id === id)?.name || id;
+const sorted = ({ engaged }: Position): string => [...engaged].sort().join('\n');
+
+function duplicate(train: Train, position: Position, before: readonly Position[]): Finding[] {
+  const twin = before.find((other) => sorted(other) === sorted(position));
+  if (!twin) return [];
+  return [
+    finding(
+      'duplicate',
+      'note',
+      {
+        what: `Positions ${twin.name} and ${position.name} engage the same.`,
+        why: 'They are one position under two names.',
+        mend: 'Delete one of them, or change what it engages.',
+        mends: [{ label: `Delete ${position.name}`, apply: (now) => deletePosition(now, position.id) }],
+      },
+      { positions: [position.id] },
+    ),
+  ];
+}
+
+function locked(train: Train, { position, solved }: Case): Finding[] {
+  if (solved.status !== 'locked') return [];
+  const fighting = lockSet(solved);
+  const names = fighting.map((id) => couplerName(train, id));
+  return [
+    finding(
+      'locked',
+      'wrong',
+      {
+        what: `Position ${position.name} locks the input.`,
+        why: names.length > 0 ? `${names.join(', ')} together leave nothing that can turn.` : 'The meshes alone leave nothing that can turn.',
+        mend: 'Release one of them in this position.',
+        mends: fighting.filter((id) => position.engaged.includes(id)).map((id) => ({ label: `Release ${couplerName(train, id)}`, apply: (now) => engageInPosition(now, position.id, position.engaged.filter((other) => other !== id)) })),
+      },
+      { positions: [position.id] },
+    ),
+  ];
+}
+
+/** Outputs that nothing ever drives, and positions that engage something in vain. */
+function floatingOutputs(train: Train, open: OpenTrain, cases: readonly Case[]): Finding[] {
+  const solved = cases.length > 0 ? cases.map((one) => one.solved) : [solveEngaged(open, [])];
+  const driven = (output: string) => {
+    const member = open.network.memberIds.indexOf(output);
+    return solved.some(({ status, state }) => status === 'split' || (status === 'drive' && state.speeds.of(member) !== null));
+  };
+  const never = train.outputs.filter((output) => !driven(output));
+  const idle = cases.filter(({ position, solved: { status } }) => status === 'neutral' && position.engaged.length > 0 && cases.some((other) => other.solved.status !== 'neutral'));
+  return [
+    ...never.map((output) =>
+      finding(
+        'floating output',
+        'wrong',
+        {
+          what: `${memberName(train, output)} is an output, and ${cases.length > 0 ? 'no position drives it' : 'nothing drives it'}.`,
+          why: 'It floats: turned or not, it passes no power on.',
+          mend: 'Connect it, engage what leads to it in a position, or make it no output.',
+          mends: train.outputs.length > 1 ? [{ label: `${memberName(train, output)} is no output`, apply: (now) => toggleOutput(now, output) }] : [],
+        },
+        { members: [output] },
+      ),
+    ),
+    ...idle.map(({ position }) =>
+      finding(
+        'floating output',
+        'note',
+        {
+          what: `Position ${position.name} engages ${position.engaged.map((id) => couplerName(train, id)).join(', ')}, and still nothing is driven.`,
+          why: 'The output floats although something is engaged; the trace says where power stops.',
+          mend: 'Engage what is missing, or let the position engage nothing and call it neutral.',
+        },
+        { positions: [position.id] },
+      ),
+    ),
+  ];
+}
+
+/** Couplers whose capacity the torque put in exceeds, each in the position where it slips first. */
+function slipping(train: Train, open: OpenTrain, cases: readonly Case[], torque: number): Finding[] {
+  const slips = cases.flatMap(({ position, solved }) => slipPoints(open, solved).map((point) => ({ position, ...point, at: toNumber(point.inputTorque) }))).filter(({ at }) => at < torque);
+  return [...new Set(slips.map(({ coupler }) => coupler))].map((id) => {
+    const [worst, ...others] = slips.filter(({ coupler }) => coupler === id).sort((a, b) => a.at - b.at);
+    return finding(
+      'capacity',
+      'wrong',
+      {
+        what: `${couplerName(train, id)} slips in position ${[worst!, ...others].map(({ position }) => position.name).join(', ')}.`,
+        why: `In position ${worst!.position.name} it holds ${figure(worst!.at)} N·m put in, and ${figure(torque)} N·m is put in. Slipping, the train is ${worst!.then}.`,
+        mend: 'Put less torque in, or give it more capacity.',
+      },
+      { couplers: [id], positions: [worst!.position.id] },
+    );
+  });
+}
+
+/** Gears of a known module and material whose tips run faster than the material's limit, at their fastest position. */
+function fastTips(train: Train, cases: readonly Case[], turnsPerSecond: number): Finding[] {
+  return train.gears.flatMap(({ id, member, teeth, module, material }: Gear): Finding[] => {
+    if (module === undefined || material === undefined) return [];
+    const limit = train.tipSpeedLimits?.[material] ?? USUAL_TIP_SPEEDS[material];
+    const runs = cases.flatMap(({ position, solved: { state, network } }) => {
+      const speed = state.speeds.of(network.memberIds.indexOf(member));
+      return speed && !isZero(speed) ? [{ position, speed: tipSpeed(teeth, module, toNumber(abs(speed)) * turnsPerSecond) }] : [];
+    });
+    const fastest = runs.reduce<(typeof runs)[0] | null>((most, one) => (most && most.speed >= one.speed ? most : one), null);
+    if (!fastest || fastest.speed <= limit) return [];
+    return [
+      finding(
+        'tip speed',
+        'wrong',
+        {
+          what: `The tips of gear ${teeth} on ${memberName(train, member)} run at ${figure(fastest.speed)} m/s in position ${fastest.position.name}.`,
+          why: `The limit set for this material (${material}) is ${figure(limit)} m/s: a fast gear can burst. Shield it and protect your eyes.`,
+          mend: 'Turn the input slower, take a smaller gear or another material, or set another limit for the material.',
+        },
+        { gears: [id], positions: [fastest.position.id] },
+      ),
+    ];
   });
 }

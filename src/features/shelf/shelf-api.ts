@@ -25,9 +25,9 @@ export interface Kept {
 
 export const readTrain = (id: string): Promise<Answer<Kept>> => ask(trainAt(id));
 
-export const putOnShelf = (train: Train): Promise<Answer<Kept>> => ask('/api/trains', 'POST', train);
+export const putOnShelf = (train: Train): Promise<Answer> => ask('/api/trains', 'POST', train);
 
-export const saveTrain = ({ id, version, train }: Kept): Promise<Answer<Kept>> => ask(trainAt(id), 'PUT', { version, train });
+export const saveTrain = ({ id, version, train }: Kept): Promise<Answer> => ask(trainAt(id), 'PUT', { version, train });
 
 export const takeOffShelf = (id: string): Promise<Answer> => ask(trainAt(id), 'DELETE');
 

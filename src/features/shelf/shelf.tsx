@@ -13,7 +13,7 @@ import { ExamplesDialog } from './examples-dialog';
 import { ImportTrain } from './import-train';
 import { NewTrain } from './new-train';
 import { putBack, putOnShelf, readTrain, restoreExample, saveTrain, takeOffShelf, type Answer, type ExampleState, type Kept } from './shelf-api';
-import { TrainCard } from './train-card';
+import { TrainCards } from './train-cards';
 
 /** What was just done, and a train that can be put back. */
 interface News {
@@ -105,13 +105,7 @@ export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
         {shown.length === 0 ? (
           <p className="muted py-8">{entries.length === 0 ? 'The shelf is empty. Start a new train, import one, or bring the examples back.' : `No train has “${query}” in its name or notes.`}</p>
         ) : (
-          <ul className="mt-3 grid gap-5 sm:grid-cols-2 lg:grid-cols-3">
-            {shown.map((entry) => (
-              <li key={entry.id}>
-                <TrainCard entry={entry} onRename={(name) => void rename(entry, name)} onDuplicate={() => void duplicate(entry)} onSaveFile={() => void save(entry)} onDelete={() => void remove(entry)} />
-              </li>
-            ))}
-          </ul>
+          <TrainCards key={`${query} ${sort}`} entries={shown} act={{ rename, duplicate, save, remove }} />
         )}
       </main>
       {examples && <ExamplesDialog onRestore={(example) => void restore(example)} onClose={() => setExamples(false)} />}

@@ -4,6 +4,7 @@ import { seedDemoTrains } from './seed';
 
 export { openDatabase, type Database } from './connection';
 export { seedDemoTrains } from './seed';
+export { firstRow } from './train-model';
 
 const holder = globalThis as { tinWheelDatabase?: Promise<Database> };
 

@@ -1,6 +1,6 @@
-import { serialiseTrain } from '@/core/train';
 import { readExamples } from '../examples/read';
 import type { Database } from './connection';
+import { firstRow } from './train-model';
 
 const SEEDED = 'demo trains seeded';
 
@@ -11,7 +11,7 @@ export async function seedDemoTrains(database: Database, folder: string): Promis
     const [marks] = await sequelize.query('SELECT name FROM marks WHERE name = ?', { replacements: [SEEDED], transaction });
     if (marks.length > 0) return;
     for (const { id, train } of await readExamples(folder)) {
-      await trains.create({ id, name: train.name, document: serialiseTrain(train), version: 1 }, { transaction });
+      await trains.create(firstRow(id, train), { transaction });
     }
     await sequelize.query('INSERT INTO marks (name, at) VALUES (?, ?)', { replacements: [SEEDED, new Date()], transaction });
   });

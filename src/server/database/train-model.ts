@@ -1,4 +1,6 @@
 import { DataTypes, type Model, type ModelStatic, type Sequelize } from 'sequelize';
+import { summariseTrain } from '@/core/gear-chart';
+import { serialiseTrain, type Train } from '@/core/train';
 
 /** A row of the trains table: the document as JSON text, with the version that every save counts up. */
 export interface TrainRow {
@@ -15,7 +17,7 @@ export interface TrainRow {
   summaryVersion: number | null;
 }
 
-export type TrainModel = ModelStatic<Model<TrainRow, Omit<TrainRow, 'createdAt' | 'updatedAt' | 'deletedAt' | 'summary' | 'summaryVersion'>>>;
+export type TrainModel = ModelStatic<Model<TrainRow, Omit<TrainRow, 'createdAt' | 'updatedAt' | 'deletedAt'>>>;
 
 export const defineTrain = (sequelize: Sequelize): TrainModel =>
   sequelize.define(
@@ -30,3 +32,6 @@ export const defineTrain = (sequelize: Sequelize): TrainModel =>
     },
     { tableName: 'trains', underscored: true, paranoid: true },
   );
+
+/** The row that a new train starts with. */
+export const firstRow = (id: string, train: Train) => ({ id, name: train.name, document: serialiseTrain(train), version: 1, summary: JSON.stringify(summariseTrain(train)), summaryVersion: 1 });

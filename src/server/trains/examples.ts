@@ -1,5 +1,5 @@
 import { serialiseTrain } from '@/core/train';
-import type { Database } from '../database';
+import { firstRow, type Database } from '../database';
 import { readExamples, type Example } from '../examples/read';
 import { findTrain, putBackTrain, saveTrain, type Saved } from './repository';
 
@@ -29,6 +29,6 @@ export async function restoreExample(database: Database, folder: string, id: str
 }
 
 async function createExample({ trains }: Database, { id, train }: Example): Promise<Saved> {
-  const row = await trains.create({ id, name: train.name, document: serialiseTrain(train), version: 1 });
+  const row = await trains.create(firstRow(id, train));
   return { outcome: 'saved', stored: { id, version: 1, updatedAt: row.get().updatedAt.toISOString(), train } };
 }

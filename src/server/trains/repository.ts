@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { Op } from 'sequelize';
 import { checkTrain, parseTrain, problemText, serialiseTrain, type Problem, type Train } from '@/core/train';
-import type { Database } from '../database';
+import { firstRow, type Database } from '../database';
 
 /** A train as kept: its document and the version that the next save must name. */
 export interface StoredTrain {
@@ -26,7 +26,7 @@ export async function findTrain({ trains }: Database, id: string): Promise<Store
 export async function addTrain({ trains }: Database, document: unknown): Promise<Saved> {
   const checked = checkTrain(document);
   if (!checked.ok) return { outcome: 'refused', problems: checked.problems };
-  const row = await trains.create({ id: randomUUID(), name: checked.train.name, document: serialiseTrain(checked.train), version: 1 });
+  const row = await trains.create(firstRow(randomUUID(), checked.train));
   return { outcome: 'saved', stored: stored(row.get()) };
 }
 

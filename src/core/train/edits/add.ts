@@ -1,46 +1,26 @@
-import { FRAME, type Coupler, type Gear, type Member, type Mesh, type Train } from '../schema';
-import { checked, freshId, refused, type Edit } from './edit';
-
-/** An addition also says which part is new, so that it can be picked at once. */
-export type Addition = (Edit & { readonly ok: false }) | { readonly ok: true; readonly train: Train; readonly added: string };
-
-const added = (train: Train, id: string): Addition => {
-  const edit = checked(train);
-  return edit.ok ? { ...edit, added: id } : edit;
-};
-
-interface Parts {
-  readonly members?: readonly Member[];
-  readonly gears?: readonly Gear[];
-  readonly meshes?: readonly Mesh[];
-  readonly couplers?: readonly Coupler[];
-}
-
-const withParts = (train: Train, { members = [], gears = [], meshes = [], couplers = [] }: Parts): Train => ({
-  ...train,
-  members: [...train.members, ...members],
-  gears: [...train.gears, ...gears],
-  meshes: [...train.meshes, ...meshes],
-  couplers: [...train.couplers, ...couplers],
-});
+import { FRAME, type Gear, type Member, type Train } from '../schema';
+import { addition, nextLetter, refusedAddition, withParts, type Addition } from './addition';
+import { meshOf } from './connect';
+import { freshId } from './edit';
 
 const gearOf = (train: Train, id: string): Gear | undefined => train.gears.find((gear) => gear.id === id);
 const memberOf = (train: Train, id: string): Member | undefined => train.members.find((member) => member.id === id);
+
+/** What a gear meshes with where nothing else is said. */
+const MATE: Record<Gear['type'], Gear['type']> = { external: 'external', internal: 'external', bevel: 'bevel', worm: 'external', sprocket: 'sprocket', pulley: 'pulley' };
 
 /** A gear on a shaft of its own that meshes with this one: same module, and the kind that runs with it (sprocket with sprocket). */
 export function addMeshingGear(train: Train, gearId: string, teeth: number): Addition {
   const gear = gearOf(train, gearId);
   if (!gear) return refusedAddition(`There is no gear "${gearId}".`);
-  if (gear.type === 'bevel' || gear.type === 'worm') return refusedAddition('A bevel or worm mesh needs to say which way it turns; add it in the file.');
   const carrier = memberOf(train, gear.member)?.carrier;
   const shaft = freshId(train.members, 'shaft');
   const id = freshId(train.gears, 'gear');
-  const type = gear.type === 'internal' ? 'external' : gear.type;
-  return added(
+  return addition(
     withParts(train, {
       members: [{ id: shaft, name: shaft, ...(carrier === undefined ? {} : { carrier }) }],
-      gears: [{ id, member: shaft, teeth, type, ...(gear.module === undefined ? {} : { module: gear.module }) }],
-      meshes: [{ id: freshId(train.meshes, 'mesh'), gears: [gearId, id] }],
+      gears: [{ id, member: shaft, teeth, type: MATE[gear.type], ...(gear.module === undefined ? {} : { module: gear.module }) }],
+      meshes: [meshOf(train, [gearId, id], [gear])],
     }),
     id,
   );
@@ -49,7 +29,14 @@ export function addMeshingGear(train: Train, gearId: string, teeth: number): Add
 /** A second gear fixed to the same member. */
 export function addGearOn(train: Train, member: string, teeth: number): Addition {
   const id = freshId(train.gears, 'gear');
-  return added(withParts(train, { gears: [{ id, member, teeth, type: 'external' }] }), id);
+  return addition(withParts(train, { gears: [{ id, member, teeth, type: 'external' }] }), id);
+}
+
+/** A chain drive: a sprocket on this member, another on a shaft of its own, and the chain between them. */
+export function addChain(train: Train, member: string, teeth: number, otherTeeth: number): Addition {
+  const first = freshId(train.gears, 'sprocket');
+  const grown = addition(withParts(train, { gears: [{ id: first, member, teeth, type: 'sprocket' }] }), first);
+  return grown.ok ? addMeshingGear(grown.train, first, otherTeeth) : grown;
 }
 
 /** Puts an idler between the two gears of a mesh: the size of the ratio stays, the direction turns. */
@@ -62,7 +49,7 @@ export function addIdlerBetween(train: Train, meshId: string, teeth: number): Ad
   const id = freshId(train.gears, 'idler gear');
   const carrier = memberOf(train, a.member)?.carrier;
   const opened = { ...train, meshes: train.meshes.map((other) => (other.id === meshId ? { ...other, gears: [a.id, id] as [string, string] } : other)) };
-  return added(
+  return addition(
     withParts(opened, {
       members: [{ id: shaft, name: shaft, ...(carrier === undefined ? {} : { carrier }) }],
       gears: [{ id, member: shaft, teeth, type: 'external', ...(a.module === undefined ? {} : { module: a.module }) }],
@@ -80,7 +67,7 @@ export function addSetRound(train: Train, member: string, sunTeeth: number, plan
   const planet = freshId(train.members, 'planet');
   const [sunGear, planetGear, ringGear] = ['sun gear', 'planet gear', 'ring gear'].map((base) => freshId(train.gears, base)) as [string, string, string];
   const inner = freshId(train.meshes, 'mesh');
-  return added(
+  return addition(
     withParts(train, {
       members: [{ id: carrier, name: carrier }, { id: ring, name: ring }, { id: planet, name: planet, carrier, copies: 3 }],
       gears: [
@@ -100,7 +87,7 @@ export function addStep(train: Train, planet: string, planetTeeth: number, sunTe
   if (carrier === undefined) return refusedAddition('Only a planet can be stepped.');
   const sun = freshId(train.members, 'sun');
   const [stepGear, sunGear] = [freshId(train.gears, 'step gear'), freshId(train.gears, 'sun gear')];
-  return added(
+  return addition(
     withParts(train, {
       members: [{ id: sun, name: sun }],
       gears: [{ id: stepGear, member: planet, teeth: planetTeeth, type: 'external' }, { id: sunGear, member: sun, teeth: sunTeeth, type: 'external' }],
@@ -114,19 +101,11 @@ export function addStep(train: Train, planet: string, planetTeeth: number, sunTe
 export function addCoupler(train: Train, type: 'clutch' | 'one-way', a: string, b: string): Addition {
   const kind = type === 'clutch' && (a === FRAME || b === FRAME) ? 'brake' : type;
   const id = freshId(train.couplers, nextLetter(train));
-  return added(withParts(train, { couplers: [{ id, name: id, type: kind, joins: [a, b] }] }), id);
+  return addition(withParts(train, { couplers: [{ id, name: id, type: kind, joins: [a, b] }] }), id);
 }
 
 /** Makes a mesh one that slides in and out. */
 export function makeSliding(train: Train, mesh: string): Addition {
   const id = freshId(train.couplers, nextLetter(train));
-  return added(withParts(train, { couplers: [{ id, name: id, type: 'sliding-mesh', mesh }] }), id);
+  return addition(withParts(train, { couplers: [{ id, name: id, type: 'sliding-mesh', mesh }] }), id);
 }
-
-/** Couplers are lettered: the first letter that none has. */
-function nextLetter({ couplers }: Train): string {
-  const taken = new Set(couplers.flatMap(({ id, name }) => [id, name]));
-  return [...'ABCDEFGHIJKLMNOPQRSTUVWXYZ'].find((letter) => !taken.has(letter)) ?? 'coupler';
-}
-
-const refusedAddition = (message: string): Addition => refused(message) as Edit & { ok: false };

@@ -1,4 +1,4 @@
-import { teethSchema, type Coupler, type Gear, type Member, type Mesh, type Train } from '../schema';
+import { teethSchema, type Coupler, type Gear, type Material, type Member, type Mesh, type Train } from '../schema';
 import { checked, refused, type Edit } from './edit';
 
 /** Reads a typed tooth count: whole, 1 to 100 000. */
@@ -16,22 +16,57 @@ export const setTeeth = (train: Train, gear: string, teeth: number): Edit => cha
 /** Renames the train. */
 export const renameTrain = (train: Train, name: string): Edit => checked({ ...train, name: name.trim() });
 
-type GearChange = Partial<Pick<Gear, 'teeth' | 'module' | 'station'>>;
+type GearChange = Partial<Pick<Gear, 'teeth' | 'module' | 'station' | 'material'>>;
 type MemberChange = Partial<Pick<Member, 'name' | 'color' | 'copies'>>;
-type MeshChange = Partial<Pick<Mesh, 'efficiency' | 'backEfficiency' | 'selfLocking'>>;
-type CouplerChange = { readonly name?: string; readonly style?: Coupler['style']; readonly capacity?: number };
+type MeshChange = Partial<Pick<Mesh, 'efficiency' | 'backEfficiency' | 'selfLocking' | 'sense'>>;
+type CouplerChange = { readonly name?: string; readonly style?: Coupler['style']; readonly capacity?: number; readonly control?: 'always' | 'selectable' };
 
-/** Changes a gear's teeth, module or station; undefined takes an optional value away. */
+/** Changes a gear's teeth, module, station or material; undefined takes an optional value away. */
 export const changeGear = (train: Train, id: string, change: GearChange): Edit => changeOne(train, 'gears', id, 'gear', change);
 
 /** Changes a member's name, colour or number of equal planets. */
 export const changeMember = (train: Train, id: string, change: MemberChange): Edit => changeOne(train, 'members', id, 'member', change);
 
-/** Changes what a mesh loses, or whether it locks itself. */
+/** Changes what a mesh loses, whether it locks itself, or which way it turns. */
 export const changeMesh = (train: Train, id: string, change: MeshChange): Edit => changeOne(train, 'meshes', id, 'mesh', change);
 
-/** Changes a coupler's name, style or capacity. */
-export const changeCoupler = (train: Train, id: string, change: CouplerChange): Edit => changeOne(train, 'couplers', id, 'coupler', change);
+/** Changes a coupler's name, style, capacity or control; a one-way clutch that is always on is engaged in no position. */
+export function changeCoupler(train: Train, id: string, change: CouplerChange): Edit {
+  const alwaysOn = change.control === 'always';
+  const positions = alwaysOn ? train.positions.map((position) => ({ ...position, engaged: position.engaged.filter((other) => other !== id) })) : train.positions;
+  return changeOne({ ...train, positions }, 'couplers', id, 'coupler', change);
+}
+
+/** Makes a gear one of another kind. Bevel and worm meshes say which way they turn: opposite, until it is changed. */
+export function setGearType(train: Train, id: string, type: Gear['type']): Edit {
+  const says = type === 'bevel' || type === 'worm';
+  const meshes = train.meshes.map((mesh): Mesh => {
+    if (!mesh.gears.includes(id)) return mesh;
+    // A worm is named first in its mesh; only a worm locks.
+    const { selfLocking, ...plain } = mesh;
+    const gears: Mesh['gears'] = type === 'worm' && mesh.gears[1] === id ? [mesh.gears[1], mesh.gears[0]] : mesh.gears;
+    return { ...plain, gears, ...(selfLocking && type === 'worm' && { selfLocking }), ...(says && { sense: mesh.sense ?? 'opposite' }) };
+  });
+  return changeOne({ ...train, meshes }, 'gears', id, 'gear', { type });
+}
+
+/** The tip speed (m/s) above which gears of a material are warned of; undefined goes back to the usual one. */
+export function setTipSpeedLimit(train: Train, material: Material, limit: number | undefined): Edit {
+  const limits = without({ ...train.tipSpeedLimits, [material]: limit });
+  return checked(without({ ...train, tipSpeedLimits: Object.keys(limits).length > 0 ? limits : undefined }));
+}
+
+/** Sets a finding of the checks aside, with the reason. */
+export function setAside(train: Train, finding: string, note: string): Edit {
+  if (note.trim() === '') return refused('Say in a few words why it may stay as it is.');
+  return checked({ ...train, setAside: [...(train.setAside ?? []).filter((kept) => kept.finding !== finding), { finding, note: note.trim() }] });
+}
+
+/** Takes a finding up again that was set aside. */
+export function takeBack(train: Train, finding: string): Edit {
+  const left = (train.setAside ?? []).filter((kept) => kept.finding !== finding);
+  return checked(without({ ...train, setAside: left.length > 0 ? left : undefined }));
+}
 
 function changeOne(train: Train, list: 'gears' | 'members' | 'meshes' | 'couplers', id: string, what: string, change: object): Edit {
   const items: readonly { readonly id: string }[] = train[list];

@@ -1,5 +1,8 @@
 export { checked, type Edit } from './edit';
-export { changeCoupler, changeGear, changeMember, changeMesh, readTeeth, renameTrain, setInput, setTeeth, toggleOutput } from './change';
-export { addCoupler, addGearOn, addIdlerBetween, addMeshingGear, addSetRound, addStep, makeSliding, type Addition } from './add';
-export { joinMembers, removePart, whatGoes, type PartRef, type Removal } from './remove';
+export { changeCoupler, changeGear, changeMember, changeMesh, readTeeth, renameTrain, setAside, setGearType, setInput, setTeeth, setTipSpeedLimit, takeBack, toggleOutput } from './change';
+export { addChain, addCoupler, addGearOn, addIdlerBetween, addMeshingGear, addSetRound, addStep, makeSliding } from './add';
+export type { Addition } from './addition';
+export { addMesh, freeGear, joinMembers, setStations, turnRound } from './connect';
+export { copyPart, pastePart, readClip, type Clip } from './copy';
+export { removePart, whatGoes, type PartRef, type Removal } from './remove';
 export { deletePosition, engageInPosition, keepPosition, movePosition, renamePosition } from './positions';

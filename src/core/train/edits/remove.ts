@@ -60,20 +60,3 @@ export function removePart(train: Train, part: PartRef): Edit {
     ...(train.selectors && { selectors: train.selectors.map((selector) => ({ ...selector, spans: selector.spans.filter(({ coupler }) => !couplers.includes(coupler)) })) }),
   });
 }
-
-/** Makes one member of two that turn about the same line: everything on the second goes over to the first. */
-export function joinMembers(train: Train, keep: string, drop: string): Edit {
-  if (keep === drop) return refused('Choose two different members.');
-  const over = (id: string) => (id === drop ? keep : id);
-  const couplers = train.couplers.filter((coupler) => !('joins' in coupler && over(coupler.joins[0]) === over(coupler.joins[1])));
-  const left = new Set(couplers.map(({ id }) => id));
-  return checked({
-    ...train,
-    input: over(train.input),
-    outputs: [...new Set(train.outputs.map(over))],
-    members: train.members.filter(({ id }) => id !== drop).map((member) => (member.carrier === drop ? { ...member, carrier: keep } : member)),
-    gears: train.gears.map((gear) => ({ ...gear, member: over(gear.member) })),
-    couplers: couplers.map((coupler) => ('joins' in coupler ? { ...coupler, joins: coupler.joins.map(over) as [string, string] } : coupler)),
-    positions: train.positions.map((position) => ({ ...position, engaged: position.engaged.filter((id) => left.has(id)) })),
-  });
-}

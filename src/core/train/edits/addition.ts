@@ -1,0 +1,35 @@
+import type { Coupler, Gear, Member, Mesh, Train } from '../schema';
+import { checked, refused, type Edit } from './edit';
+
+/** An addition also says which part is new, so that it can be picked at once. */
+export type Addition = (Edit & { readonly ok: false }) | { readonly ok: true; readonly train: Train; readonly added: string };
+
+/** Takes a grown document over if it holds; `id` is the new part to pick. */
+export const addition = (train: Train, id: string): Addition => {
+  const edit = checked(train);
+  return edit.ok ? { ...edit, added: id } : edit;
+};
+
+/** Parts to be added to a document. */
+export interface Parts {
+  readonly members?: readonly Member[];
+  readonly gears?: readonly Gear[];
+  readonly meshes?: readonly Mesh[];
+  readonly couplers?: readonly Coupler[];
+}
+
+export const withParts = (train: Train, { members = [], gears = [], meshes = [], couplers = [] }: Parts): Train => ({
+  ...train,
+  members: [...train.members, ...members],
+  gears: [...train.gears, ...gears],
+  meshes: [...train.meshes, ...meshes],
+  couplers: [...train.couplers, ...couplers],
+});
+
+/** Couplers are lettered: the first letter that none has. */
+export function nextLetter({ couplers }: Train): string {
+  const taken = new Set(couplers.flatMap(({ id, name }) => [id, name]));
+  return [...'ABCDEFGHIJKLMNOPQRSTUVWXYZ'].find((letter) => !taken.has(letter)) ?? 'coupler';
+}
+
+export const refusedAddition = (message: string): Addition => refused(message) as Edit & { ok: false };

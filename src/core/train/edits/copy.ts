@@ -1,0 +1,101 @@
+import { z } from 'zod';
+import { couplerSchema, FRAME, gearSchema, LIMITS, memberSchema, meshSchema, type Train } from '../schema';
+import { addition, refusedAddition, withParts, type Addition } from './addition';
+import { freshId } from './edit';
+import type { PartRef } from './remove';
+
+const clipSchema = z.strictObject({
+  part: z.strictObject({ kind: z.enum(['gear', 'member', 'coupler']), id: z.string() }),
+  members: z.array(memberSchema).max(LIMITS.members),
+  gears: z.array(gearSchema).max(LIMITS.gears),
+  meshes: z.array(meshSchema).max(LIMITS.meshes),
+  couplers: z.array(couplerSchema).max(LIMITS.couplers),
+});
+
+/** A part that was copied: with a member its gears and the planets it carries, with a gear its meshes, with both what couples them. */
+export type Clip = z.infer<typeof clipSchema>;
+
+/** Reads a clip from its text; null when it is none. */
+export function readClip(text: string): Clip | null {
+  try {
+    const read = clipSchema.safeParse(JSON.parse(text));
+    return read.success ? read.data : null;
+  } catch {
+    return null;
+  }
+}
+
+/** Copies a part with its connections; null when there is no such part, or when it cannot stand alone (a mesh, a sliding mesh). */
+export function copyPart(train: Train, { kind, id }: PartRef): Clip | null {
+  if (kind === 'mesh') return null;
+  const members = new Set(kind === 'member' ? [id] : []);
+  for (let size = -1; size !== members.size; ) {
+    size = members.size;
+    for (const member of train.members) if (member.carrier !== undefined && members.has(member.carrier)) members.add(member.id);
+  }
+  const gears = new Set(train.gears.filter((gear) => members.has(gear.member) || (kind === 'gear' && gear.id === id)).map((gear) => gear.id));
+  const meshes = new Set(train.meshes.filter((mesh) => mesh.gears.some((gear) => gears.has(gear))).map((mesh) => mesh.id));
+  const couplers = train.couplers.filter((coupler) => ('joins' in coupler ? coupler.joins.some((member) => members.has(member)) || (kind === 'coupler' && coupler.id === id) : meshes.has(coupler.mesh)));
+  if (members.size + gears.size + couplers.length === 0) return null;
+  return {
+    part: { kind, id },
+    members: train.members.filter((member) => members.has(member.id)),
+    gears: train.gears.filter((gear) => gears.has(gear.id)),
+    meshes: train.meshes.filter((mesh) => meshes.has(mesh.id)),
+    couplers,
+  };
+}
+
+/**
+ * Pastes a copied part: new ids for what was copied, the old connections to everything else. In another train connections to what is not
+ * there fall away. The new part starts in no position and is no output.
+ */
+export function pastePart(train: Train, clip: Clip): Addition {
+  const members = renumbered(train.members, clip.members);
+  const gears = renumbered(train.gears, clip.gears);
+  const has = {
+    member: (id: string) => id === FRAME || members.has(id) || train.members.some((member) => member.id === id),
+    gear: (id: string) => gears.has(id) || train.gears.some((gear) => gear.id === id),
+  };
+  const meshes = clip.meshes.filter((mesh) => mesh.gears.every(has.gear));
+  const meshIds = renumbered(train.meshes, meshes);
+  const couplers = clip.couplers.filter((coupler) => ('joins' in coupler ? coupler.joins.every(has.member) : meshIds.has(coupler.mesh)));
+  const couplerIds = renumbered(train.couplers, couplers);
+  const own = { gear: gears, member: members, coupler: couplerIds }[clip.part.kind].get(clip.part.id);
+  const homeless = clip.gears.find((gear) => !has.member(gear.member)) ?? clip.members.find(({ carrier }) => carrier !== undefined && !has.member(carrier));
+  if (own === undefined || homeless) return refusedAddition('What it was fixed to is not in this train. Copy the whole shaft or carrier instead.');
+  const names = new Set([...train.members, ...train.couplers].map(({ name }) => name));
+  return addition(
+    withParts(train, {
+      members: clip.members.map((member) => ({ ...member, id: members.get(member.id)!, name: freshName(names, member.name), ...(member.carrier !== undefined && { carrier: members.get(member.carrier) ?? member.carrier }) })),
+      gears: clip.gears.map((gear) => ({ ...gear, id: gears.get(gear.id)!, member: members.get(gear.member) ?? gear.member })),
+      meshes: meshes.map((mesh) => ({ ...mesh, id: meshIds.get(mesh.id)!, gears: mesh.gears.map((id) => gears.get(id) ?? id) as [string, string] })),
+      couplers: couplers.map((coupler) => {
+        const renamed = { id: couplerIds.get(coupler.id)!, name: freshName(names, coupler.name) };
+        return 'joins' in coupler ? { ...coupler, ...renamed, joins: coupler.joins.map((id) => members.get(id) ?? id) as [string, string] } : { ...coupler, ...renamed, mesh: meshIds.get(coupler.mesh)! };
+      }),
+    }),
+    own,
+  );
+}
+
+/** A new id for each copied part, near to its old one. */
+function renumbered(there: readonly { readonly id: string }[], copied: readonly { readonly id: string }[]): ReadonlyMap<string, string> {
+  const taken = [...there];
+  return new Map(
+    copied.map(({ id }) => {
+      const fresh = freshId(taken, baseOf(id));
+      taken.push({ id: fresh });
+      return [id, fresh];
+    }),
+  );
+}
+
+const baseOf = (text: string): string => text.replace(/ \d+$/, '');
+
+function freshName(taken: Set<string>, name: string): string {
+  let fresh = name;
+  for (let i = 2; fresh !== '' && taken.has(fresh); i++) fresh = `${baseOf(name)} ${i}`.slice(-120);
+  taken.add(fresh);
+  return fresh;
+}
