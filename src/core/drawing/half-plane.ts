@@ -111,11 +111,12 @@ export function halfPlane(plan: DrawingPlan, axis: number, order: readonly Figur
   return { axis, columns, rows, bodies, closed, terminals, pins, planetary, central };
 }
 
-/** A member with one gear that turns loose on a shaft of its axis: its hub leaves the centre line to that shaft. */
-export function isLoose({ train, axes, axisOf }: DrawingPlan, member: string): boolean {
+/** A member with one gear beside others that turns loose on a shaft of its axis: its hub leaves the centre line to that shaft. */
+export function isLoose({ train, axes, axisOf, figures }: DrawingPlan, member: string): boolean {
   const isEnd = (id: string) => id === train.input || train.outputs.includes(id);
   const gearsOn = (id: string) => train.gears.filter((gear) => gear.member === id).length;
-  if (isEnd(member) || gearsOn(member) !== 1) return false;
+  const bars = figures.flatMap((figure) => (figure.kind === 'bars' ? figure.gears : [])).filter((gear) => gear.member === member);
+  if (isEnd(member) || bars.length !== 1) return false;
   return axes[axisOf.get(member)!]!.some((other) => other !== member && (isEnd(other) || gearsOn(other) > 1));
 }
 

@@ -2,3 +2,4 @@ export { drawSideView, sideViewOrder, type Drawn } from './side-view';
 export { powerLines, type PowerAt, type PowerLine } from './power-lines';
 export type { Attachment, Box, CouplerShape, Crossing, GearShape, Label, MemberLines, MeshTie, PinShape, Point, Port, Segment, SideView } from './geometry';
 export { planDrawing, type DrawingPlan, type Figure, type SetPlane } from './plan';
+export { figureGroups, moveFigure, type FigureGroup } from './move-figure';

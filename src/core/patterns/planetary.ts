@@ -1,7 +1,7 @@
 import { FRAME } from '../train';
 import { gear, member, teethAsk, type Ask, type Pattern } from './pattern';
 
-const planets: Ask = { key: 'planets', label: 'Planets', start: 3, least: 1, most: 12 };
+export const planets: Ask = { key: 'planets', label: 'Planets', start: 3, least: 1, most: 12 };
 
 const simple: Pattern = {
   key: 'planetary',

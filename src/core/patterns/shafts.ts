@@ -1,4 +1,5 @@
-import { gear, member, teethAsk, type Parts, type Pattern } from './pattern';
+import { FRAME } from '../train';
+import { gear, member, teethAsk, type Ask, type Parts, type Pattern } from './pattern';
 
 const pair: Pattern = {
   key: 'pair',
@@ -46,12 +47,50 @@ const compound: Pattern = {
   },
 };
 
+const boxAsks: readonly Ask[] = [{ key: 'speeds', label: 'Forward speeds', start: 5, least: 2, most: 12 }, teethAsk('sum', 'Teeth of a pair together', 54), { key: 'first', label: 'First ratio, hundredths', start: 480, least: 110, most: 3000 }];
+
 const countershaft: Pattern = {
   key: 'countershaft',
   title: 'Countershaft box',
   says: 'Speeds in even steps through a countershaft, the highest direct, and a reverse through an idler.',
-  asks: [{ key: 'speeds', label: 'Forward speeds', start: 5, least: 2, most: 12 }, teethAsk('sum', 'Teeth of a pair together', 54), { key: 'first', label: 'First ratio, hundredths', start: 480, least: 110, most: 3000 }],
+  asks: boxAsks,
   build: (answer) => countershaftBox(answer('speeds'), answer('sum'), answer('first') / 100),
+};
+
+const rangeBox: Pattern = {
+  key: 'range',
+  title: 'Range box behind a box',
+  says: 'A countershaft box, and behind it a planetary set that is either locked or goes slow with its ring held: every speed twice.',
+  asks: [{ ...boxAsks[0]!, start: 4 }, ...boxAsks.slice(1).map((ask) => (ask.key === 'first' ? { ...ask, start: 260 } : ask)), teethAsk('sun', 'Range sun teeth', 24), teethAsk('planet', 'Range planet teeth', 18)],
+  build: (answer) => {
+    const box = countershaftBox(answer('speeds'), answer('sum'), answer('first') / 100, 'main shaft');
+    const range = { low: 'range low', high: 'range high' };
+    const [sun, planet] = [answer('sun'), answer('planet')];
+    const forward = box.positions!.filter(({ name }) => name !== 'R' && name !== 'N');
+    const named = (prefix: string, name: string, engaged: readonly string[]) => ({ id: `${prefix}${name}`, name: `${prefix}${name}`, engaged: [...engaged] });
+    return {
+      ...box,
+      members: [...box.members, member('output'), member('range ring'), member('range planet', 'output', 3)],
+      gears: [...box.gears, gear('range sun', 'main shaft', sun), gear('range planet', 'range planet', planet), gear('range ring', 'range ring', sun + 2 * planet, 'internal')],
+      meshes: [...box.meshes, { id: 'range inner', gears: ['range sun', 'range planet'] }, { id: 'range outer', gears: ['range planet', 'range ring'] }],
+      couplers: [...box.couplers!, { id: range.low, name: 'Low', type: 'brake', joins: ['range ring', FRAME] }, { id: range.high, name: 'High', type: 'clutch', joins: ['main shaft', 'output'] }],
+      positions: [
+        ...box.positions!.filter(({ name }) => name === 'R').map(({ name, engaged }) => named('', name, [...engaged, range.low])),
+        named('', 'N', []),
+        ...forward.map(({ name, engaged }) => named('L', name, [...engaged, range.low])),
+        ...forward.map(({ name, engaged }) => named('H', name, [...engaged, range.high])),
+      ],
+      output: 'output',
+    };
+  },
+};
+
+const nothing: Pattern = {
+  key: 'nothing',
+  title: 'Nothing yet',
+  says: 'An input and an output shaft without a gear, to be built on the bench part by part.',
+  asks: [],
+  build: () => ({ members: [member('input'), member('output')], gears: [], meshes: [], input: 'input', output: 'output' }),
 };
 
 /** Driver and driven teeth that add up to a sum and come nearest to a ratio, neither below 4. */
@@ -61,13 +100,13 @@ function share(sum: number, ratio: number): [number, number] {
 }
 
 /** The constant pair takes the square root of the first ratio, so that first has two like pairs; the others follow in a geometric row. */
-function countershaftBox(speeds: number, sum: number, first: number): Parts {
+function countershaftBox(speeds: number, sum: number, first: number, output = 'output'): Parts {
   const [a, b] = share(sum, Math.sqrt(first));
   const step = first ** (1 / (speeds - 1));
   const indirect = Array.from({ length: speeds - 1 }, (_, i) => ({ n: i + 1, teeth: share(sum, (first / step ** i) * (a / b)) }));
   const reverse = Math.max(4, Math.round(sum / 4));
   return {
-    members: [member('input'), member('countershaft'), member('output'), ...indirect.map(({ n }) => member(`wheel ${n}`)), member('reverse wheel'), member('reverse idler')],
+    members: [member('input'), member('countershaft'), member(output), ...indirect.map(({ n }) => member(`wheel ${n}`)), member('reverse wheel'), member('reverse idler')],
     gears: [
       gear('constant driver', 'input', a),
       gear('constant driven', 'countershaft', b),
@@ -83,9 +122,9 @@ function countershaftBox(speeds: number, sum: number, first: number): Parts {
       { id: 'reverse 2', gears: ['idler', 'reverse driven'] },
     ],
     couplers: [
-      ...indirect.map(({ n }): NonNullable<Parts['couplers']>[number] => ({ id: `dog ${n}`, name: `${n}`, type: 'clutch', joins: [`wheel ${n}`, 'output'], style: 'dog' })),
-      { id: 'direct', name: 'Direct', type: 'clutch', joins: ['input', 'output'], style: 'dog' },
-      { id: 'reverse', name: 'R', type: 'clutch', joins: ['reverse wheel', 'output'], style: 'dog' },
+      ...indirect.map(({ n }): NonNullable<Parts['couplers']>[number] => ({ id: `dog ${n}`, name: `${n}`, type: 'clutch', joins: [`wheel ${n}`, output], style: 'dog' })),
+      { id: 'direct', name: 'Direct', type: 'clutch', joins: ['input', output], style: 'dog' },
+      { id: 'reverse', name: 'R', type: 'clutch', joins: ['reverse wheel', output], style: 'dog' },
     ],
     positions: [
       { id: 'R', name: 'R', engaged: ['reverse'] },
@@ -94,7 +133,7 @@ function countershaftBox(speeds: number, sum: number, first: number): Parts {
       { id: `${speeds}`, name: `${speeds}`, engaged: ['direct'] },
     ],
     input: 'input',
-    output: 'output',
+    output,
   };
 }
 
@@ -112,4 +151,4 @@ const worm: Pattern = {
   }),
 };
 
-export const SHAFT_PATTERNS: readonly Pattern[] = [pair, idler, compound, countershaft, worm];
+export const SHAFT_PATTERNS: readonly Pattern[] = [nothing, pair, idler, compound, worm, countershaft, rangeBox];

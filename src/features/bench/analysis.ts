@@ -1,4 +1,4 @@
-import { checkDesign, type Finding } from '@/core/checks';
+import { checkDesign, type Finding, type Use } from '@/core/checks';
 import { drawSideView, type Drawn } from '@/core/drawing';
 import { endView, type Station } from '@/core/end-view';
 import { networkOf, openTrain, type OpenTrain } from '@/core/kinematics';
@@ -50,13 +50,15 @@ export function analyse(train: Train, order?: readonly string[]): Analysed {
   return fresh;
 }
 
-const checks = new WeakMap<Train, readonly Finding[]>();
+const checks = new WeakMap<Train, { readonly use: Use; readonly findings: readonly Finding[] }>();
 
-/** What the checks find, worked out when it is first asked for. */
-export function checksOf(train: Train): readonly Finding[] {
-  const found = checks.get(train) ?? checkDesign(train);
-  checks.set(train, found);
-  return found;
+/** What the checks find for a train and how it is used, worked out when it is first asked for. */
+export function checksOf(train: Train, use: Use): readonly Finding[] {
+  const found = checks.get(train);
+  if (found && found.use.inputSpeed === use.inputSpeed && found.use.inputTorque === use.inputTorque) return found.findings;
+  const findings = checkDesign(train, use);
+  checks.set(train, { use, findings });
+  return findings;
 }
 
 export function analyseEngaged(train: Train, engaged: readonly string[], flow: FlowKind, losses: boolean): Position {

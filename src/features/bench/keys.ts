@@ -5,6 +5,7 @@ import { neg, ONE } from '@/core/rational';
 import type { Train } from '@/core/train';
 import { useReducedMotion } from '@/ui/reduced-motion';
 import { analyse } from './analysis';
+import { paste } from './editing/clip';
 import { choosePosition, useBenchStore, useCrank } from './store';
 
 /** What the keyboard does, for the sheet that lists it. */
@@ -16,6 +17,8 @@ export const KEYS: readonly { readonly keys: string; readonly does: string }[] =
   { keys: '[ ]', does: 'The station before or after in the end view' },
   { keys: 'Tab, Enter', does: 'Go to a part of the drawing; change its teeth, or engage it' },
   { keys: 'E', does: 'Open the card of the part that is picked: change it, add beside it, remove it' },
+  { keys: 'Shift ← →', does: 'Move the gear that is picked along the axis, with what it meshes' },
+  { keys: 'Ctrl C, Ctrl V', does: 'Copy the part that is picked with its connections; paste it, here or in another train' },
   { keys: 'Ctrl Z, Ctrl Shift Z', does: 'Undo and redo' },
   { keys: '?', does: 'This list' },
 ];
@@ -55,6 +58,11 @@ export function useBenchKeys(showKeys: () => void): void {
       if (target?.closest(TYPING) || store.getState().editing !== null) return;
       const key = event.key.toLowerCase();
       if (event.ctrlKey || event.metaKey) {
+        if (key === 'v') {
+          event.preventDefault();
+          paste(store);
+          return;
+        }
         if (key !== 'z' && key !== 'y') return;
         const { undo, redo } = store.temporal.getState();
         event.preventDefault();

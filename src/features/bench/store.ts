@@ -55,6 +55,8 @@ export interface BenchState {
   /** The part whose card is open. */
   readonly editing: PartRef | null;
   readonly highlight: Highlight | null;
+  /** A line about what was just done or refused. */
+  readonly notice: string | null;
   readonly set: (change: Partial<Omit<BenchState, 'set' | 'id'>>) => void;
 }
 
@@ -79,6 +81,7 @@ export function createBenchStore(id: string, version: number, train: Train) {
         torqueText: '10',
         editing: null,
         highlight: null,
+        notice: null,
         set,
       }),
       { partialize: ({ train: document }) => ({ train: document }), equality: (a, b) => a.train === b.train, limit: 500 },

@@ -1,4 +1,4 @@
-import { FRAME, type Coupler, type Gear, type Train } from '@/core/train';
+import { FRAME, type Coupler, type Gear, type PartRef, type Train } from '@/core/train';
 import type { MemberRole } from '@/core/powerflow';
 import type { Position } from './analysis';
 
@@ -35,6 +35,13 @@ export function couplerWords(train: Train, coupler: Coupler): string {
   const [a, b] = coupler.joins;
   if (a === FRAME || b === FRAME) return `${head} on ${memberName(train, a === FRAME ? b : a)}`;
   return `${head}, ${memberName(train, a)} with ${memberName(train, b)}`;
+}
+
+/** What a part is called in a sentence. */
+export function partWords(train: Train, { kind, id }: PartRef): string {
+  const gear = kind === 'gear' ? train.gears.find((one) => one.id === id) : undefined;
+  if (gear) return `gear ${gear.teeth} on ${memberName(train, gear.member)}`;
+  return kind === 'coupler' ? couplerName(train, id) : memberName(train, id);
 }
 
 export type CouplerState = 'engaged' | 'off' | 'holds' | 'overruns';

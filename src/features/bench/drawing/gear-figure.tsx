@@ -5,7 +5,9 @@ import type { GearShape } from '@/core/drawing';
 import { memberColor } from '@/ui/member-colors';
 import { GearOutline } from '@/ui/side-view/gear-outline';
 import { gearWords } from '../words';
-import { highlightOf, useBench } from '../store';
+import { highlightOf, useBench, useBenchStore } from '../store';
+import { useDrawing } from '../use-position';
+import { nudge } from './gear-drag';
 import { PartButton } from './part-button';
 
 /** A gear on the drawing, to be picked to change its teeth. Its fill says whose it is, its edge whether power goes through its teeth. */
@@ -14,6 +16,8 @@ export const GearFigure = memo(function GearFigure({ shape, powered }: { shape: 
   const editing = useBench((state) => state.editing?.kind === 'gear' && state.editing.id === shape.gear);
   const lit = useBench((state) => state.highlight?.gears.includes(shape.gear) || state.highlight?.members.includes(shape.member) || false);
   const set = useBench((state) => state.set);
+  const store = useBenchStore();
+  const drawn = useDrawing();
   const gear = train.gears.find(({ id }) => id === shape.gear)!;
   const color = memberColor(train, shape.member);
   return (
@@ -24,6 +28,7 @@ export const GearFigure = memo(function GearFigure({ shape, powered }: { shape: 
       part={{ kind: 'gear', id: gear.id }}
       highlight={highlightOf({ members: [shape.member] })}
       onPress={() => set({ editing: { kind: 'gear', id: gear.id } })}
+      onNudge={(by) => nudge(store, drawn.ok ? drawn.view.order : [], gear.id, by)}
     >
       <GearOutline shape={shape} type={gear.type} stroke={powered ? 'var(--color-primary)' : color} fill={color} lit={lit || editing} />
     </PartButton>

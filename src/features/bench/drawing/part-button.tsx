@@ -2,7 +2,8 @@
 
 import type { ReactNode } from 'react';
 import type { Box } from '@/core/drawing';
-import { useBench, type Highlight } from '../store';
+import { copy } from '../editing/clip';
+import { useBench, useBenchStore, type Highlight } from '../store';
 import { partKey, usePointed, type Pointed } from './pointed';
 
 interface Props {
@@ -13,11 +14,14 @@ interface Props {
   readonly part: Pointed['part'];
   readonly highlight: Highlight;
   readonly onPress: () => void;
+  /** Shift and an arrow: one place to the right, or to the left. */
+  readonly onNudge?: (by: number) => void;
   readonly children: ReactNode;
 }
 
 /** A part of the drawing that can be pointed at, focused and pressed, with the pointer or the keyboard. */
-export function PartButton({ label, pressed, disabled = false, box, part, highlight, onPress, children }: Props) {
+export function PartButton({ label, pressed, disabled = false, box, part, highlight, onPress, onNudge, children }: Props) {
+  const store = useBenchStore();
   const set = useBench((state) => state.set);
   const { point, leave } = usePointed();
   const enter = (element: Element) => {
@@ -48,6 +52,15 @@ export function PartButton({ label, pressed, disabled = false, box, part, highli
           // Else the letter lands in the card's first field.
           event.preventDefault();
           set({ editing: part });
+        }
+        if (event.key.toLowerCase() === 'c' && (event.ctrlKey || event.metaKey)) {
+          event.preventDefault();
+          copy(store, part);
+        }
+        if (onNudge && event.shiftKey && (event.key === 'ArrowRight' || event.key === 'ArrowLeft')) {
+          event.preventDefault();
+          event.stopPropagation();
+          onNudge(event.key === 'ArrowRight' ? 1 : -1);
         }
         if (event.key !== 'Enter' && event.key !== ' ') return;
         event.preventDefault();

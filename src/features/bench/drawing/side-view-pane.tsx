@@ -8,6 +8,7 @@ import { BearingMark, PortArrow } from '@/ui/side-view/frame-marks';
 import { PlanetPin } from '@/ui/side-view/planet-pin';
 import { PartCard } from '../editing/part-card';
 import { FlowChoice } from '../flow-choice';
+import { Notice } from '../notice';
 import { useBench } from '../store';
 import { useDrawing, usePosition } from '../use-position';
 import { CouplerFigure } from './coupler-figure';
@@ -21,6 +22,8 @@ import { PartNote } from './part-note';
 import { PowerPath } from './power-path';
 import { Recirculation } from './recirculation';
 import { StationTabs } from './station-tabs';
+import { useGearDrag } from './gear-drag';
+import { NothingDrawn } from './nothing-drawn';
 import { useZoom } from './zoom';
 
 /** The side view: the train from the side with its power path; its parts are picked here. */
@@ -33,9 +36,11 @@ export function SideViewPane() {
       ) : (
         <>
           <PaneHeader />
-          <p className="muted m-auto p-8 text-center">{drawn.why}</p>
+          <NothingDrawn why={drawn.why} />
         </>
       )}
+      <PartCard />
+      <Notice />
     </section>
   );
 }
@@ -57,6 +62,8 @@ function Drawing({ view }: { view: SideView }) {
   const { figures, powers, driving } = usePosition();
   const svg = useRef<SVGSVGElement>(null);
   const zoom = useZoom(svg);
+  const zoomed = useRef<SVGGElement>(null);
+  const drag = useGearDrag(zoomed, view);
   const flowing = useMemo(() => powerLines(view, powers.map((own) => ({ ...own, power: own.power ?? 0 }))), [view, powers]);
   const roleOf = new Map(figures.map(({ id, role }) => [id, role]));
   const carrying = new Set(powers.filter(({ power }) => power === null || Math.abs(power) > 1e-9).map(({ part }) => `${part.kind} ${part.id}`));
@@ -72,7 +79,7 @@ function Drawing({ view }: { view: SideView }) {
       </PaneHeader>
       <div className="relative min-h-0 flex-1 contain-content">
         <svg ref={svg} data-drawing="side-view" viewBox={`0 0 ${view.width} ${view.height}`} className="absolute inset-0 size-full cursor-grab touch-none select-none active:cursor-grabbing" role="group" aria-label={`Side view of ${train.name}`}>
-          <g data-zoomed transform={zoom.transform}>
+          <g ref={zoomed} data-zoomed transform={zoom.transform} {...drag.handlers}>
             {view.axes.map(({ x1, x2, y1 }, i) => (
               <line key={i} x1={x1 - 12} x2={x2 + 12} y1={y1} y2={y1} className="stroke-base-content/35" strokeWidth={0.9} strokeDasharray="14 4 2 4" aria-hidden />
             ))}
@@ -100,6 +107,7 @@ function Drawing({ view }: { view: SideView }) {
             ))}
             <Labels labels={view.labels} />
             <StationTabs view={view} />
+            {drag.line !== null && <line x1={drag.line} x2={drag.line} y1={0} y2={view.height} className="pointer-events-none stroke-accent" strokeWidth={2} strokeDasharray="6 4" />}
           </g>
         </svg>
         {/* What moves at every frame lies on a sheet of its own, so that the drawing below is not painted again. */}
@@ -111,7 +119,6 @@ function Drawing({ view }: { view: SideView }) {
       </div>
       <Recirculation />
       <PartNote />
-      <PartCard />
     </>
   );
 }

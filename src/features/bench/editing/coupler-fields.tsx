@@ -1,9 +1,11 @@
 'use client';
 
-import { changeCoupler, removePart, type Coupler } from '@/core/train';
+import { changeCoupler, FRAME, removePart, turnRound, type Coupler } from '@/core/train';
 import { toggleCoupler, useBench, useBenchStore } from '../store';
 import { usePosition } from '../use-position';
-import { decidesForItself } from '../words';
+import { decidesForItself, memberName } from '../words';
+import { ChoiceField, plainChoices } from './choice-field';
+import { CopyButton } from './copy-button';
 import { GoesAlong } from './goes-along';
 import { numberOrNothing, TextField } from './text-field';
 import { useEdit, type Say } from './use-edit';
@@ -20,15 +22,24 @@ export function CouplerFields({ coupler, say }: { coupler: Coupler; say: Say }) 
   return (
     <>
       <TextField label="Name" value={coupler.name} onDone={(text) => edit(changeCoupler(train, coupler.id, { name: text.trim() }))} />
-      <label className="flex items-center justify-between gap-2">
-        <span className="muted">Style</span>
-        <select className="select select-sm w-32" autoFocus value={coupler.style ?? 'friction'} onChange={(event) => edit(changeCoupler(train, coupler.id, { style: event.target.value as (typeof STYLES)[number] }))}>
-          {STYLES.map((style) => (
-            <option key={style}>{style}</option>
-          ))}
-        </select>
-      </label>
+      <ChoiceField label="Style" autoFocus value={coupler.style ?? 'friction'} choices={plainChoices(STYLES)} onChoose={(style) => edit(changeCoupler(train, coupler.id, { style }))} />
       <TextField label="Capacity" unit="N·m" numeric value={coupler.capacity === undefined ? '' : String(coupler.capacity)} onDone={(text) => edit(changeCoupler(train, coupler.id, { capacity: numberOrNothing(text) }))} />
+      {coupler.type === 'one-way' && (
+        <>
+          <ChoiceField
+            label="Works"
+            value={coupler.control ?? 'always'}
+            choices={{ always: 'always', selectable: 'when it is engaged' }}
+            onChoose={(control) => edit(changeCoupler(train, coupler.id, { control }))}
+          />
+          <p>
+            {memberName(train, coupler.joins[0])} {coupler.joins[0] === FRAME ? 'keeps' : 'pushes'} {memberName(train, coupler.joins[1])} {coupler.joins[0] === FRAME ? 'from turning backward' : 'forward'}.{' '}
+            <button type="button" className="btn btn-xs" onClick={() => edit(turnRound(train, coupler.id))}>
+              Turn it round
+            </button>
+          </p>
+        </>
+      )}
       <div className="flex items-center justify-between gap-1.5 border-t border-base-300 pt-2">
         {decidesForItself(coupler) ? (
           <span className="muted">It decides for itself.</span>
@@ -37,6 +48,7 @@ export function CouplerFields({ coupler, say }: { coupler: Coupler; say: Say }) 
             {on ? 'Release' : 'Engage'}
           </button>
         )}
+        <CopyButton part={{ kind: 'coupler', id: coupler.id }} />
         <GoesAlong part={{ kind: 'coupler', id: coupler.id }} onRemove={() => edit(removePart(train, { kind: 'coupler', id: coupler.id }), null)} />
       </div>
     </>

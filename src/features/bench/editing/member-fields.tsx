@@ -1,11 +1,12 @@
 'use client';
 
 import { useState } from 'react';
-import { addCoupler, addGearOn, addSetRound, changeMember, FRAME, joinMembers, removePart, setInput, toggleOutput } from '@/core/train';
+import { addChain, addCoupler, addGearOn, addSetRound, changeMember, FRAME, joinMembers, removePart, setInput, toggleOutput } from '@/core/train';
 import { memberColor } from '@/ui/member-colors';
 import { useBench } from '../store';
 import { memberName } from '../words';
-import { Add } from './gear-fields';
+import { Add } from './add';
+import { CopyButton } from './copy-button';
 import { GoesAlong } from './goes-along';
 import { numberOrNothing, TextField } from './text-field';
 import { useEdit, type Say } from './use-edit';
@@ -64,6 +65,8 @@ export function MemberFields({ id, say }: { id: string; say: Say }) {
       <div className="flex flex-wrap items-center justify-between gap-1.5 border-t border-base-300 pt-2">
         <Add label="Gear" onAdd={() => edit(addGearOn(train, id, 30))} />
         {!planet && <Add label="Planetary set" onAdd={() => edit(addSetRound(train, id, 24, 18))} />}
+        {!planet && <Add label="Chain" onAdd={() => edit(addChain(train, id, 18, 36))} />}
+        <CopyButton part={{ kind: 'member', id }} />
         <GoesAlong part={{ kind: 'member', id }} onRemove={() => edit(removePart(train, { kind: 'member', id }), null)} />
       </div>
     </>

@@ -24,7 +24,7 @@ export function FiguresTable() {
   const rows = useMemo(() => figures.map((row) => figureRow(row, memberName(train, row.id), typed)), [figures, train, typed]);
   const columns = useMemo(
     () => [
-      column.accessor('name', { header: 'Member', cell: ({ row: { original } }) => <Twice top={original.name} below={original.state} strong={original.carries} color={memberColor(train, original.id)} /> }),
+      column.accessor('name', { header: 'Member', cell: ({ row: { original } }) => <MemberName row={original} color={memberColor(train, original.id)} /> }),
       column.accessor('speed', { header: `Speed, ${typed.speed.unit}`, sortUndefined: 'last', cell: ({ row: { original } }) => <Twice top={shown(original.speed)} below={original.way} exact={original.exact === null ? 'left open' : `exactly ${original.exact} per turn put in`} /> }),
       column.accessor('torque', { header: `Torque, ${typed.torque.unit}`, cell: ({ getValue }) => <Twice top={shown(getValue())} /> }),
       column.accessor('power', { header: 'Power, W', cell: ({ getValue }) => <Twice top={shown(getValue())} /> }),
@@ -77,6 +77,16 @@ export function FiguresTable() {
 }
 
 const shown = (value: number | null): string => (value === null ? '—' : figure(value));
+
+/** A member's name opens its card. */
+function MemberName({ row: { id, name, state, carries }, color }: { row: FigureRow; color: string }) {
+  const set = useBench((bench) => bench.set);
+  return (
+    <button type="button" className="w-full text-left hover:underline" title={`Change ${name}`} onClick={() => set({ editing: { kind: 'member', id } })}>
+      <Twice top={name} below={state} strong={carries} color={color} />
+    </button>
+  );
+}
 
 function Twice({ top, below, exact, strong = false, color }: { top: string; below?: string; exact?: string; strong?: boolean; color?: string }) {
   return (

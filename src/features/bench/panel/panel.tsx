@@ -4,8 +4,7 @@ import { useState, type ReactNode } from 'react';
 import { ChecksView } from './checks-view';
 import { FiguresTable } from './figures-table';
 import { RatioHeadline } from './ratio-headline';
-import { checksOf } from '../analysis';
-import { useBench } from '../store';
+import { useFindings } from './findings';
 import { Trace } from './trace';
 import { WorkingView } from './working-view';
 
@@ -17,7 +16,8 @@ const ORDER = Object.keys(TABS) as Tab[];
 /** The panel that explains what is engaged: its ratio, the story of the power, every member's figures, the sums, and what the checks find. */
 export function Panel() {
   const [tab, setTab] = useState<Tab>('trace');
-  const wrong = useBench((state) => checksOf(state.train).filter(({ weight }) => weight === 'wrong').length);
+  const { open } = useFindings();
+  const wrong = open.filter(({ weight }) => weight === 'wrong').length;
   const go = (by: number) => {
     const next = ORDER[(ORDER.indexOf(tab) + by + ORDER.length) % ORDER.length]!;
     setTab(next);

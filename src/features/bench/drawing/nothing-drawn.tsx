@@ -1,0 +1,30 @@
+'use client';
+
+import { addGearOn } from '@/core/train';
+import { Add } from '../editing/add';
+import { useEdit } from '../editing/use-edit';
+import { useBench } from '../store';
+
+const START_TEETH = 20;
+
+/** Why there is no drawing, and for a train without a gear what to begin with. */
+export function NothingDrawn({ why }: { why: string }) {
+  const train = useBench((state) => state.train);
+  const set = useBench((state) => state.set);
+  const edit = useEdit((notice) => set({ notice }));
+  return (
+    <div className="m-auto flex max-w-md flex-col items-center gap-3 p-8 text-center">
+      <p className="muted">{why}</p>
+      {train.gears.length === 0 && (
+        <>
+          <p>Begin with a gear. Then add what meshes with it, and so on from part to part.</p>
+          <div role="group" aria-label="Begin" className="flex flex-wrap justify-center gap-2">
+            {train.members.map(({ id, name }) => (
+              <Add key={id} label={`Gear on ${name || id}`} onAdd={() => edit(addGearOn(train, id, START_TEETH))} />
+            ))}
+          </div>
+        </>
+      )}
+    </div>
+  );
+}

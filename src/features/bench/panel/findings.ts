@@ -1,0 +1,30 @@
+'use client';
+
+import { useMemo } from 'react';
+import type { Finding } from '@/core/checks';
+import { SPEED_UNITS, TORQUE_UNITS } from '@/core/units';
+import { checksOf } from '../analysis';
+import { useBench } from '../store';
+import { useTyped } from '../typed-input';
+
+export interface Findings {
+  readonly open: readonly Finding[];
+  /** Those that people chose to leave, with why. */
+  readonly aside: readonly { readonly found: Finding; readonly note: string }[];
+}
+
+/** What the checks find for the input that is typed: what is open, and what was set aside. */
+export function useFindings(): Findings {
+  const train = useBench((state) => state.train);
+  const { speed, torque } = useTyped();
+  return useMemo(() => {
+    const inputSpeed = speed.value === null ? null : (speed.value * SPEED_UNITS[speed.unit]) / (2 * Math.PI);
+    const inputTorque = torque.value === null ? null : torque.value * TORQUE_UNITS[torque.unit];
+    const notes = new Map((train.setAside ?? []).map(({ finding, note }) => [finding, note]));
+    const findings = checksOf(train, { inputSpeed, inputTorque });
+    return {
+      open: findings.filter(({ key }) => !notes.has(key)),
+      aside: findings.flatMap((found) => (notes.has(found.key) ? [{ found, note: notes.get(found.key)! }] : [])),
+    };
+  }, [train, speed, torque]);
+}
