@@ -11,10 +11,11 @@ export function gearShape(body: Body, axis: number, { px, scale }: PlacedAxes, r
   const at = px({ x, row: body.at }, axis);
   switch (shape) {
     case 'bar': {
-      const centre = px({ x, row: 0 }, axis);
+      const [first, last] = [px({ x, row: 0 }, axis), px({ x: body.end, row: 0 }, axis)];
+      const centre = { x: (first.x + last.x) / 2, y: first.y };
       const radius = radii.get(gear.id)! * scale.radius;
       const bore = passed(x) || body.from > 1 ? Math.min(scale.row, radius * 0.6) : 0;
-      const halfWidth = gear.type === 'worm' ? 2 * BAR_HALF_WIDTH : BAR_HALF_WIDTH;
+      const halfWidth = (last.x - first.x) / 2 + (gear.type === 'worm' ? 2 * BAR_HALF_WIDTH : BAR_HALF_WIDTH);
       return { ...base, shape: gear.type === 'internal' ? 'cup' : 'bar', ...centre, radius, halfWidth, bore, box: boxAround(centre, halfWidth, radius) };
     }
     case 'planet': {

@@ -13,6 +13,8 @@ export interface Body {
   /** bar: right across the axis · sun, ring: a tooth line with its stem · planet: an I · side: a bevel gear seen edge-on · top: a bevel planet. */
   readonly shape: 'bar' | 'sun' | 'ring' | 'planet' | 'side' | 'top';
   readonly x: number;
+  /** Its last column: that of `x`, but for a long gear. */
+  readonly end: number;
   readonly from: number;
   readonly to: number;
   /** Where the pitch line is drawn; for a planet, its pin. */
@@ -63,7 +65,7 @@ const PAIRED_REACH = 2;
 /** Lowest row of a loose gear's hub: what runs on the centre line passes under it. */
 const HUB_ROW = 1;
 
-const figureWidth = (figure: Figure): number => (figure.kind === 'bars' ? 1 : figure.kind === 'bevel' ? 5 : (figure.planes.length - 1) * PLANE_GAP + 1);
+const figureWidth = (figure: Figure): number => (figure.kind === 'bevel' ? 5 : (figure.planes.length - 1) * PLANE_GAP + 1);
 
 /** The first column of each figure when they stand in this order, and the number of columns in all. */
 export function columnsOf(figures: readonly Figure[]): { readonly starts: ReadonlyMap<Figure, number>; readonly columns: number } {
@@ -92,8 +94,9 @@ export function halfPlane(plan: DrawingPlan, axis: number, order: readonly Figur
         if (plan.axisOf.get(gear.member) !== axis) continue;
         const hub = isLoose(plan, gear.member) ? HUB_ROW : 0;
         const to = Math.max(hub + 1, barRows(gear));
-        bodies.push({ gear, shape: 'bar', x, from: hub + 1, to, at: to });
-        terminals.push({ member: gear.member, cells: [{ x, row: hub }] });
+        const [first, last] = [figure.planes.findIndex((plane) => plane.includes(gear)), figure.planes.findLastIndex((plane) => plane.includes(gear))].map((i) => x + i * PLANE_GAP) as [number, number];
+        bodies.push({ gear, shape: 'bar', x: first, end: last, from: hub + 1, to, at: to });
+        terminals.push({ member: gear.member, cells: [{ x: first, row: hub }] });
       }
     } else if (figure.axis === axis) {
       planetary = true;
@@ -137,7 +140,7 @@ function planes(figure: Extract<Figure, { kind: 'set' }>, start: number, plan: D
     for (const gear of plane.planets) {
       const row = rowOf.get(gear.member)!;
       const half = reach(gear);
-      bodies.push({ gear, shape: 'planet', x, from: row - half + 1, to: row + half - 1, at: row });
+      bodies.push({ gear, shape: 'planet', x, end: x, from: row - half + 1, to: row + half - 1, at: row });
       low = Math.min(low, row - half);
       high = Math.max(high, row + half);
       const [x1, x2] = span.get(gear.member) ?? [x, x];
@@ -145,11 +148,11 @@ function planes(figure: Extract<Figure, { kind: 'set' }>, start: number, plan: D
     }
     if (plane.planets.length > 1) closed.push({ x, row: PIN_ROW });
     if (plane.sun) {
-      bodies.push({ gear: plane.sun, shape: 'sun', x, from: low, to: low, at: low });
+      bodies.push({ gear: plane.sun, shape: 'sun', x, end: x, from: low, to: low, at: low });
       if (plan.axisOf.has(plane.sun.member)) terminals.push({ member: plane.sun.member, cells: [{ x, row: low - 1 }] });
     }
     if (plane.ring) {
-      bodies.push({ gear: plane.ring, shape: 'ring', x, from: high, to: high, at: high });
+      bodies.push({ gear: plane.ring, shape: 'ring', x, end: x, from: high, to: high, at: high });
       if (plan.axisOf.has(plane.ring.member)) terminals.push({ member: plane.ring.member, cells: [{ x, row: high + 1 }, { x: x - 1, row: high }, { x: x + 1, row: high }] });
     }
   });
@@ -162,9 +165,9 @@ function planes(figure: Extract<Figure, { kind: 'set' }>, start: number, plan: D
 
 function bevel(figure: Extract<Figure, { kind: 'bevel' }>, x: number, bodies: Body[], closed: Cell[], terminals: Terminal[], pins: Pin[]): void {
   const top = PIN_ROW - 2;
-  bodies.push({ gear: figure.left, shape: 'side', x, from: 3, to: top, at: top });
-  bodies.push({ gear: figure.right, shape: 'side', x: x + 4, from: 3, to: top, at: top });
-  bodies.push({ gear: figure.planet, shape: 'top', x: x + 2, from: top, to: top, at: top });
+  bodies.push({ gear: figure.left, shape: 'side', x, end: x, from: 3, to: top, at: top });
+  bodies.push({ gear: figure.right, shape: 'side', x: x + 4, end: x + 4, from: 3, to: top, at: top });
+  bodies.push({ gear: figure.planet, shape: 'top', x: x + 2, end: x + 2, from: top, to: top, at: top });
   closed.push({ x: x + 1, row: top }, { x: x + 3, row: top });
   terminals.push({ member: figure.left.member, cells: [{ x, row: 2 }, { x: x - 1, row: 4 }] });
   terminals.push({ member: figure.right.member, cells: [{ x: x + 4, row: 2 }, { x: x + 5, row: 4 }] });

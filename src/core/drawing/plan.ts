@@ -15,8 +15,8 @@ export interface DrawingPlan {
 }
 
 export type Figure =
-  /** Gears in one plane across fixed axes, touching where they mesh. */
-  | { readonly kind: 'bars'; readonly key: string; readonly gears: readonly Gear[] }
+  /** Gears across fixed axes, touching where they mesh; in several planes where two of one axis mesh the same gear, which is then a long one. */
+  | { readonly kind: 'bars'; readonly key: string; readonly gears: readonly Gear[]; readonly planes: readonly (readonly Gear[])[] }
   /** A planetary set in half section: one plane after the other, each a stack of gears from the axis outward. */
   | { readonly kind: 'set'; readonly key: string; readonly axis: number; readonly carrier: string; readonly planes: readonly SetPlane[] }
   /** Two bevel gears facing each other with a bevel planet between. */
@@ -37,7 +37,7 @@ export function planDrawing(train: Train): DrawingPlan {
   const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
   const planetary = new Set(train.meshes.filter((mesh) => mesh.gears.some((id) => carrierOf.has(gears.get(id)!.member))).map((mesh) => mesh.id));
   const figures: Figure[] = [];
-  for (const group of fixedGroups(train, carrierOf, planetary, gears)) figures.push({ kind: 'bars', key: `bars ${group[0]!.id}`, gears: group });
+  for (const group of fixedGroups(train, carrierOf, planetary, gears)) figures.push({ kind: 'bars', key: `bars ${group[0]!.id}`, gears: group, planes: barPlanes(train, group, axisOf) });
   for (const planets of planetClusters(train, carrierOf)) {
     const carrier = carrierOf.get(planets[0]!)!;
     const axis = axisOf.get(carrier);
@@ -61,6 +61,21 @@ function fixedGroups(train: Train, carrierOf: ReadonlyMap<string, string>, plane
     for (const gear of right) groupOf.set(gear.id, left);
   }
   return [...new Set(groupOf.values())].map((group) => group.map((gear) => gears.get(gear.id)!));
+}
+
+/** Shares a group of meshing gears out among planes, so that no two of one axis stand in the same: each mesh goes into the first plane that has room for both its gears. */
+function barPlanes(train: Train, group: readonly Gear[], axisOf: ReadonlyMap<string, number>): Gear[][] {
+  const own = new Map(group.map((gear) => [gear.id, gear]));
+  const planes: Gear[][] = [];
+  const hasRoom = (plane: readonly Gear[], gear: Gear) => plane.every((other) => other === gear || axisOf.get(other.member) !== axisOf.get(gear.member));
+  for (const mesh of train.meshes) {
+    const [a, b] = mesh.gears.map((id) => own.get(id));
+    if (!a || !b) continue;
+    const plane = planes.find((candidate) => hasRoom(candidate, a) && hasRoom(candidate, b));
+    if (plane) plane.push(...[a, b].filter((gear) => !plane.includes(gear)));
+    else planes.push([a, b]);
+  }
+  return planes.length > 0 ? planes : [[...group]];
 }
 
 /** Planets that are drawn together: those of one carrier that mesh with each other. */

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { readdirSync } from 'node:fs';
 import { demoTrain } from '@/testing/demo-train';
 import { FRAME, setTeeth, type Train } from '../train';
+import { endView } from '../end-view';
 import { drawSideView, type Box, type Segment, type SideView } from '.';
 import { labelBox, overlap, segmentBox } from './geometry';
 
@@ -34,7 +35,7 @@ function gearFaults(train: Train, view: SideView): string[] {
       if (a.shape === 'side' || b.shape === 'side') return Math.abs(a.x - b.x) <= a.halfWidth + b.halfWidth + 30;
       const nested = internal.has(a.gear) !== internal.has(b.gear) && [a, b].every(({ shape }) => shape === 'bar' || shape === 'cup');
       const reach = nested ? Math.abs(a.radius - b.radius) : a.radius + b.radius;
-      return a.x === b.x && Math.abs(Math.abs(a.y - b.y) - reach) <= 4;
+      return Math.abs(a.x - b.x) <= Math.abs(a.halfWidth - b.halfWidth) && Math.abs(Math.abs(a.y - b.y) - reach) <= 4;
     });
     if (!touch && !view.ties.some(({ mesh }) => mesh === id)) found.push(`${gears.join(' and ')} do not touch`);
   }
@@ -153,6 +154,25 @@ describe('side view', () => {
     const [chain] = view.ties;
     expect(chain!.y2 - chain!.y1).toBeGreaterThan(10);
     expect([...gearFaults(chained, view), ...lineFaults(chained, view)]).toEqual([]);
+  });
+
+  test('two wheels of one axis that mesh the same pinion stand side by side on a long pinion', () => {
+    const rake = demoTrain('pan-rake');
+    const train: Train = {
+      ...rake,
+      members: [...rake.members, { id: 'w4', name: 'low wheel' }],
+      gears: [...rake.gears, { id: 'g5', member: 'w4', teeth: 38, type: 'external' }],
+      meshes: [...rake.meshes, { id: 'm7', gears: ['g2a', 'g5'] }],
+      couplers: [...rake.couplers, { id: 'low', name: 'Low', type: 'clutch', joins: ['w4', 'out'] }],
+    };
+    const view = draw(train);
+    expect(gearFaults(train, view)).toEqual([]);
+    const [pinion, first, second] = ['g2a', 'g2b', 'g5'].map((id) => view.gears.find(({ gear }) => gear === id)!);
+    for (const wheel of [first!, second!]) expect([wheel.x - wheel.halfWidth >= pinion!.x - pinion!.halfWidth, wheel.x + wheel.halfWidth <= pinion!.x + pinion!.halfWidth]).toEqual([true, true]);
+    expect(view.couplers.map(({ coupler }) => coupler)).toContain('low');
+    expect(view.crossings).toEqual([]);
+    const both = endView(train, view.order).filter(({ wheels }) => wheels.some(({ gear }) => gear === 'g2a'));
+    expect(both.map(({ wheels }) => wheels.map(({ gear }) => gear))).toEqual([['g2a', 'g2b'], ['g2a', 'g5']]);
   });
 
   test('says what it cannot draw', () => {

@@ -106,7 +106,7 @@ export function sideViewOrder(train: Train): readonly string[] {
 /** Joins every gear to its member's lines: the short stems from rims and bevel gears, a stub of shaft for a gear that is alone. */
 function hangGears(plane: HalfPlane, { reaches }: Routed, { px }: PlacedAxes, book: LineBook): void {
   const { axis } = plane;
-  for (const { gear, shape, x, from, at } of plane.bodies) {
+  for (const { gear, shape, x, end, from, at } of plane.bodies) {
     const { member, id } = gear;
     const place = (cell: Cell) => px(cell, axis);
     const hang = (point: Point) => book.attach(member, { kind: 'gear', id }, point);
@@ -115,7 +115,7 @@ function hangGears(plane: HalfPlane, { reaches }: Routed, { px }: PlacedAxes, bo
       hang(hub);
       if (reaches(member, { x, row: from - 1 }) || from > 1) continue;
       book.link(member, { x: hub.x - SHAFT_STUB, y: hub.y }, hub);
-      book.link(member, hub, { x: hub.x + SHAFT_STUB, y: hub.y });
+      book.link(member, hub, { x: place({ x: end, row: 0 }).x + SHAFT_STUB, y: hub.y });
     } else if (shape === 'sun') {
       hang(place({ x, row: at }));
       book.link(member, place({ x, row: at }), place({ x, row: at - 1 }));
@@ -135,7 +135,7 @@ function hangGears(plane: HalfPlane, { reaches }: Routed, { px }: PlacedAxes, bo
 /** A shaft alone on its axis goes on beyond its outermost gears, to where its bearings stand. */
 function carryOn({ axes }: DrawingPlan, { axis, bodies, columns, terminals }: HalfPlane, { px }: PlacedAxes, book: LineBook): void {
   const [member] = axes[axis]!;
-  const ends = bodies.filter(({ shape }) => shape === 'bar').map(({ x }) => x);
+  const ends = bodies.filter(({ shape }) => shape === 'bar').flatMap(({ x, end }) => [x, end]);
   if (axes[axis]!.length > 1 || ends.length === 0) return;
   const others = book.lines().flatMap((line) => (line.member === member ? [] : line.segments));
   const out = (end: number) => terminals.some(({ cells }) => cells.length === 1 && cells[0]!.x === end);
@@ -191,9 +191,12 @@ function slidesOf(train: Train, shapes: ReadonlyMap<string, GearShape>, ties: re
     const tie = ties.find(({ mesh: tied }) => tied === coupler.mesh);
     if (tie) return [{ coupler: coupler.id, kind: 'slide', x: tie.x - SLIDE_GAP - 2, y: Math.round((tie.y1 + tie.y2) / 2), turn: 90, frame: null }];
     const y = a.shape === 'bar' && b.shape === 'bar' ? a.y + Math.sign(b.y - a.y) * a.radius : (a.y + b.y) / 2;
-    return [{ coupler: coupler.id, kind: 'slide', x: a.x + Math.max(a.halfWidth, b.halfWidth) + SLIDE_GAP, y: Math.round(y), turn: 90, frame: null }];
+    return [{ coupler: coupler.id, kind: 'slide', x: narrower(a, b).x + narrower(a, b).halfWidth + SLIDE_GAP, y: Math.round(y), turn: 90, frame: null }];
   });
 }
+
+/** Of two meshing gears the one that says where they meet: a long one reaches further. */
+const narrower = (a: GearShape, b: GearShape): GearShape => (a.halfWidth <= b.halfWidth ? a : b);
 
 /** The meshes whose gears cannot touch: chains, and shafts that stand in a triangle. */
 function tiesOf(train: Train, shapes: ReadonlyMap<string, GearShape>): MeshTie[] {
@@ -203,9 +206,9 @@ function tiesOf(train: Train, shapes: ReadonlyMap<string, GearShape>): MeshTie[]
     if (a?.shape !== 'bar' || b?.shape !== 'bar') return [];
     const [upper, lower] = a.y < b.y ? [a, b] : [b, a];
     const between = { y1: upper.y + upper.radius, y2: lower.y - lower.radius };
-    if (isChained(gears.get(a.gear)!)) return [{ mesh: mesh.id, kind: 'chain', x: a.x, ...between }];
+    if (isChained(gears.get(a.gear)!)) return [{ mesh: mesh.id, kind: 'chain', x: narrower(a, b).x, ...between }];
     const apart = Math.abs(between.y2 - between.y1) > TOUCHING;
-    return apart ? [{ mesh: mesh.id, kind: 'folded', x: a.x - Math.max(a.halfWidth, b.halfWidth) - TIE_GAP, ...between }] : [];
+    return apart ? [{ mesh: mesh.id, kind: 'folded', x: narrower(a, b).x - narrower(a, b).halfWidth - TIE_GAP, ...between }] : [];
   });
 }
 
@@ -218,7 +221,7 @@ function portsOf(plane: HalfPlane, train: Train): { kind: Port['kind']; member: 
 }
 
 function extentOf(plane: HalfPlane): [number, number] {
-  const xs = [...plane.bodies.map((body) => body.x), ...plane.terminals.flatMap(({ cells }) => cells.map(({ x }) => x))];
+  const xs = [...plane.bodies.flatMap(({ x, end }) => [x, end]), ...plane.terminals.flatMap(({ cells }) => cells.map(({ x }) => x))];
   return [Math.min(...xs), Math.max(...xs)];
 }
 

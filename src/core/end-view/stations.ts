@@ -45,7 +45,7 @@ interface Cut {
 }
 
 function cuts(figure: Figure): Cut[] {
-  if (figure.kind === 'bars') return [{ fixed: figure.gears, planets: [] }];
+  if (figure.kind === 'bars') return figure.planes.map((fixed) => ({ fixed, planets: [] }));
   if (figure.kind === 'bevel') return [figure.left, figure.right].map((side) => ({ fixed: [side], planets: [figure.planet] }));
   return figure.planes.map(({ sun, ring, planets }: SetPlane) => ({ fixed: [sun, ring].filter((gear) => gear !== null), planets }));
 }
@@ -61,9 +61,9 @@ function placesOf(plan: DrawingPlan, { modules, radius }: Sizes): readonly Place
     spacings.push({ a, b, distance: centreDistance(first, second, modules.get(first.id)!) });
   }
   const discs = plan.figures.flatMap((figure): Disc[] =>
-    cuts(figure).flatMap(({ fixed }) => fixed.flatMap((gear) => {
+    cuts(figure).flatMap(({ fixed }, i) => fixed.flatMap((gear) => {
       const axis = plan.axisOf.get(gear.member);
-      return axis === undefined ? [] : [{ axis, station: figure.key, radius: radius(gear), hollow: gear.type === 'internal' }];
+      return axis === undefined ? [] : [{ axis, station: figure.kind === 'bars' ? `${figure.key} ${i}` : figure.key, radius: radius(gear), hollow: gear.type === 'internal' }];
     })),
   );
   return axisPlaces(plan.axes.length, spacings, discs);

@@ -37,7 +37,7 @@ interface Link {
  */
 export function routeHalfPlane(plane: HalfPlane, train: Train, rounds: number): Routed {
   const joints = train.couplers.flatMap((coupler) => ('joins' in coupler ? [[coupler.id, ...coupler.joins]] : []));
-  const key = JSON.stringify([rounds, plane.columns, plane.rows, plane.bodies.map(({ gear, x, from, to }) => [gear.member, x, from, to]), plane.terminals, plane.pins, [...plane.central], joints]);
+  const key = JSON.stringify([rounds, plane.columns, plane.rows, plane.bodies.map(({ gear, x, end, from, to }) => [gear.member, x, end, from, to]), plane.terminals, plane.pins, [...plane.central], joints]);
   const found = routed.get(key);
   if (found) return found;
   const fresh = negotiate(plane, train, rounds);
@@ -149,9 +149,9 @@ function membersOf(plane: HalfPlane, train: Train): string[] {
 
 function gridOf(plane: HalfPlane, members: readonly string[]): Grid {
   const grid = new Grid(plane.columns, plane.rows);
-  for (const { x, from, to } of plane.bodies) for (let row = from; row <= to; row++) grid.blocked[grid.at({ x, row })] = 1;
-  for (const { x, from, to } of plane.bodies) {
-    for (const near of [x - 1, x + 1]) for (let row = Math.max(0, from - 1); row <= Math.min(plane.rows - 1, to); row++) grid.beside[grid.at({ x: near, row })] = 1;
+  for (const body of plane.bodies) for (let x = body.x; x <= body.end; x++) for (let row = body.from; row <= body.to; row++) grid.blocked[grid.at({ x, row })] = 1;
+  for (const { x, end, from, to } of plane.bodies) {
+    for (const near of [x - 1, end + 1]) for (let row = Math.max(0, from - 1); row <= Math.min(plane.rows - 1, to); row++) grid.beside[grid.at({ x: near, row })] = 1;
   }
   for (const cell of plane.closed) grid.blocked[grid.at(cell)] = 1;
   for (const { row, x1, x2 } of plane.pins) for (let x = x1; x <= x2; x++) grid.blocked[grid.at({ x, row })] = 1;

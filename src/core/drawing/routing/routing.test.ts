@@ -119,7 +119,7 @@ describe('routing a half plane', () => {
   test('a crossing that cannot be helped is reported where it is', () => {
     const walls: Body[] = [];
     const gear = { id: 'g', member: 'x', teeth: 10, type: 'external' as const };
-    for (const x of [7, 9]) walls.push({ gear, shape: 'planet', x, from: 0, to: 4, at: 2 }, { gear, shape: 'planet', x, from: 6, to: 11, at: 8 });
+    for (const x of [7, 9]) walls.push({ gear, shape: 'planet', x, end: x, from: 0, to: 4, at: 2 }, { gear, shape: 'planet', x, end: x, from: 6, to: 11, at: 8 });
     const routed = routeHalfPlane(plane([...at('a', [2, 5], [20, 5]), ...at('b', [8, 0], [8, 11])], walls), train(), 14);
     expect(routed.crossings).toEqual([{ x: 8, row: 5 }]);
   });

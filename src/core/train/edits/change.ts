@@ -37,15 +37,16 @@ export function changeCoupler(train: Train, id: string, change: CouplerChange): 
   return changeOne({ ...train, positions }, 'couplers', id, 'coupler', change);
 }
 
-/** Makes a gear one of another kind. Bevel and worm meshes say which way they turn: opposite, until it is changed. */
+/** Makes a gear one of another kind. Bevel and worm meshes say which way they turn: opposite, until it is changed; others follow from their kinds. */
 export function setGearType(train: Train, id: string, type: Gear['type']): Edit {
-  const says = type === 'bevel' || type === 'worm';
+  const kinds = new Map(train.gears.map((gear) => [gear.id, gear.id === id ? type : gear.type]));
   const meshes = train.meshes.map((mesh): Mesh => {
     if (!mesh.gears.includes(id)) return mesh;
     // A worm is named first in its mesh; only a worm locks.
-    const { selfLocking, ...plain } = mesh;
+    const { selfLocking, sense, ...plain } = mesh;
     const gears: Mesh['gears'] = type === 'worm' && mesh.gears[1] === id ? [mesh.gears[1], mesh.gears[0]] : mesh.gears;
-    return { ...plain, gears, ...(selfLocking && type === 'worm' && { selfLocking }), ...(says && { sense: mesh.sense ?? 'opposite' }) };
+    const says = gears.some((gear) => ['bevel', 'worm'].includes(kinds.get(gear)!));
+    return { ...plain, gears, ...(selfLocking && kinds.get(gears[0]) === 'worm' && { selfLocking }), ...(says && { sense: sense ?? 'opposite' }) };
   });
   return changeOne({ ...train, meshes }, 'gears', id, 'gear', { type });
 }

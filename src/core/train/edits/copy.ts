@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { couplerSchema, FRAME, gearSchema, LIMITS, memberSchema, meshSchema, type Train } from '../schema';
+import { axesOf } from '../axes';
+import { couplerSchema, FRAME, gearSchema, LIMITS, memberSchema, meshSchema, type Gear, type Mesh, type Train } from '../schema';
 import { addition, refusedAddition, withParts, type Addition } from './addition';
 import { freshId } from './edit';
 import type { PartRef } from './remove';
@@ -47,15 +48,15 @@ export function copyPart(train: Train, { kind, id }: PartRef): Clip | null {
 }
 
 /**
- * Pastes a copied part: new ids for what was copied, the old connections to everything else. In another train connections to what is not
- * there fall away. The new part starts in no position and is no output.
+ * Pastes a copied part: new ids for what was copied, and where it is the train it was copied from, the old connections to what is still
+ * there; `elsewhere`, in another train, it brings only what was copied. The new part starts in no position and is no output.
  */
-export function pastePart(train: Train, clip: Clip): Addition {
+export function pastePart(train: Train, clip: Clip, elsewhere = false): Addition {
   const members = renumbered(train.members, clip.members);
   const gears = renumbered(train.gears, clip.gears);
   const has = {
-    member: (id: string) => id === FRAME || members.has(id) || train.members.some((member) => member.id === id),
-    gear: (id: string) => gears.has(id) || train.gears.some((gear) => gear.id === id),
+    member: (id: string) => id === FRAME || members.has(id) || (!elsewhere && train.members.some((member) => member.id === id)),
+    gear: (id: string) => gears.has(id) || (!elsewhere && train.gears.some((gear) => gear.id === id)),
   };
   const meshes = clip.meshes.filter((mesh) => mesh.gears.every(has.gear));
   const meshIds = renumbered(train.meshes, meshes);
@@ -65,18 +66,44 @@ export function pastePart(train: Train, clip: Clip): Addition {
   const homeless = clip.gears.find((gear) => !has.member(gear.member)) ?? clip.members.find(({ carrier }) => carrier !== undefined && !has.member(carrier));
   if (own === undefined || homeless) return refusedAddition('What it was fixed to is not in this train. Copy the whole shaft or carrier instead.');
   const names = new Set([...train.members, ...train.couplers].map(({ name }) => name));
-  return addition(
-    withParts(train, {
-      members: clip.members.map((member) => ({ ...member, id: members.get(member.id)!, name: freshName(names, member.name), ...(member.carrier !== undefined && { carrier: members.get(member.carrier) ?? member.carrier }) })),
-      gears: clip.gears.map((gear) => ({ ...gear, id: gears.get(gear.id)!, member: members.get(gear.member) ?? gear.member })),
-      meshes: meshes.map((mesh) => ({ ...mesh, id: meshIds.get(mesh.id)!, gears: mesh.gears.map((id) => gears.get(id) ?? id) as [string, string] })),
-      couplers: couplers.map((coupler) => {
-        const renamed = { id: couplerIds.get(coupler.id)!, name: freshName(names, coupler.name) };
-        return 'joins' in coupler ? { ...coupler, ...renamed, joins: coupler.joins.map((id) => members.get(id) ?? id) as [string, string] } : { ...coupler, ...renamed, mesh: meshIds.get(coupler.mesh)! };
-      }),
+  const parts = {
+    members: clip.members.map((member) => ({ ...member, id: members.get(member.id)!, name: freshName(names, member.name), ...(member.carrier !== undefined && { carrier: members.get(member.carrier) ?? member.carrier }) })),
+    gears: clip.gears.map((gear) => ({ ...gear, id: gears.get(gear.id)!, member: members.get(gear.member) ?? gear.member })),
+    meshes: meshes.map((mesh) => ({ ...mesh, id: meshIds.get(mesh.id)!, gears: mesh.gears.map((id) => gears.get(id) ?? id) as [string, string] })),
+    couplers: couplers.map((coupler) => {
+      const renamed = { id: couplerIds.get(coupler.id)!, name: freshName(names, coupler.name) };
+      return 'joins' in coupler ? { ...coupler, ...renamed, joins: coupler.joins.map((id) => members.get(id) ?? id) as [string, string] } : { ...coupler, ...renamed, mesh: meshIds.get(coupler.mesh)! };
     }),
-    own,
-  );
+  };
+  return addition(withMates(withParts(train, parts), new Map([...gears].map(([old, fresh]) => [fresh, old]))), own);
+}
+
+/**
+ * Where a pasted gear turns about the line of the one it was copied from, the two cannot stand in one place: what it meshes with gets
+ * a second gear like it on the same shaft. `copied` names the original of every pasted gear.
+ */
+function withMates(train: Train, copied: ReadonlyMap<string, string>): Train {
+  const axes = axesOf(train);
+  const gearOf = new Map(train.gears.map((gear) => [gear.id, gear]));
+  const carrierOf = new Map(train.members.map(({ id, carrier }) => [id, carrier]));
+  const centreOf = (member: string): string => (carrierOf.get(member) === undefined ? member : centreOf(carrierOf.get(member)!));
+  const inTheWay = (fresh: string) => {
+    const [at, there] = [fresh, copied.get(fresh)!].map((id) => gearOf.get(id));
+    if (!at || !there || centreOf(at.member) === centreOf(there.member)) return false;
+    return axes.some(({ members }) => members.includes(centreOf(at.member)) && members.includes(centreOf(there.member)));
+  };
+  const mates = new Map<string, Gear>();
+  const mateFor = (id: string): string => {
+    const mate = gearOf.get(id)!;
+    if (!mates.has(id)) mates.set(id, { ...mate, id: freshId([...train.gears, ...mates.values()], baseOf(id)) });
+    return mates.get(id)!.id;
+  };
+  const meshes = train.meshes.map((mesh): Mesh => {
+    const fresh = mesh.gears.find((id) => copied.has(id) && inTheWay(id));
+    if (fresh === undefined || mesh.gears.every((id) => copied.has(id))) return mesh;
+    return { ...mesh, gears: mesh.gears.map((id) => (id === fresh ? id : mateFor(id))) as [string, string] };
+  });
+  return withParts({ ...train, meshes }, { gears: [...mates.values()] });
 }
 
 /** A new id for each copied part, near to its old one. */

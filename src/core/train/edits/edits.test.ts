@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
 import { demoTrain } from '@/testing/demo-train';
+import { done, ratio, refusal } from '@/testing/edited';
 import { networkOf, openTrain } from '../../kinematics';
 import { neg, toFraction } from '../../rational';
 import { solveEngaged } from '../../solve';
@@ -8,16 +9,8 @@ import { checkTrain } from '../parse';
 import { FRAME, type Train } from '../schema';
 import {
   addCoupler, addGearOn, addIdlerBetween, addMeshingGear, addSetRound, addStep, changeCoupler, changeGear, changeMember, changeMesh, deletePosition, engageInPosition,
-  joinMembers, keepPosition, makeSliding, movePosition, removePart, renamePosition, setInput, toggleOutput, whatGoes, type Edit,
+  joinMembers, keepPosition, makeSliding, movePosition, removePart, renamePosition, setInput, toggleOutput, whatGoes,
 } from '.';
-
-function done<T extends Edit>(edit: T): Train {
-  if (!edit.ok) throw new Error(edit.message);
-  return edit.train;
-}
-
-const ratio = (train: Train, engaged: readonly string[] = []) => toFraction(solveEngaged(openTrain(networkOf(train)), engaged).ratio!);
-const refusal = (edit: Edit) => (edit.ok ? null : edit.message);
 
 describe('adding parts', () => {
   test('an idler turns the direction and leaves the size', () => {

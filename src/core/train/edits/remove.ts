@@ -16,7 +16,7 @@ export interface Removal {
 
 /**
  * What removing a part takes along: with a gear its meshes, with a mesh the sliding that moves it, with a member its gears, the planets it
- * carries and the couplers on it. A member that is left with no gear, planet or task, and with fewer than two couplers, goes too.
+ * carries and the couplers on it. A member that loses its last gear or planet goes too, unless it has a task or couplers enough to be a link.
  */
 export function whatGoes(train: Train, { kind, id }: PartRef): Removal {
   const gone = { gear: new Set<string>(), member: new Set<string>(), mesh: new Set<string>(), coupler: new Set<string>() };
@@ -35,14 +35,12 @@ export function whatGoes(train: Train, { kind, id }: PartRef): Removal {
 
 type Gone = Readonly<Record<'gear' | 'member' | 'mesh' | 'coupler', ReadonlySet<string>>>;
 
-/** Has a member nothing on it, and no task as input or output? One coupler leads nowhere; between two it is a link. */
+/** Has a member nothing on it, and no task as input or output? Without its last gear or planet one coupler leads nowhere, two make it a link. */
 function isLeftBare({ members, gears, couplers, input, outputs }: Train, id: string, gone: Gone | null): boolean {
   if (id === FRAME || id === input || outputs.includes(id)) return false;
-  return (
-    !gears.some((gear) => gear.member === id && !gone?.gear.has(gear.id)) &&
-    !members.some((member) => member.carrier === id && !gone?.member.has(member.id)) &&
-    couplers.filter((coupler) => 'joins' in coupler && coupler.joins.includes(id) && !gone?.coupler.has(coupler.id)).length < 2
-  );
+  const own = [...gears.filter((gear) => gear.member === id).map((gear) => !gone?.gear.has(gear.id)), ...members.filter(({ carrier }) => carrier === id).map((planet) => !gone?.member.has(planet.id))];
+  const coupled = couplers.filter((coupler) => 'joins' in coupler && coupler.joins.includes(id) && !gone?.coupler.has(coupler.id)).length;
+  return !own.includes(true) && coupled < (own.length > 0 ? 2 : 1);
 }
 
 /** Removes a part and what goes with it. The input and the outputs cannot go. */

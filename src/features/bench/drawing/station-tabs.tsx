@@ -12,12 +12,13 @@ export function StationTabs({ view }: { view: SideView }) {
   const shown = useBench((state) => Math.min(state.station, stations.length - 1));
   const set = useBench((state) => state.set);
   if (stations.length < 2) return null;
-  const places = new Map(view.gears.map(({ gear, x }) => [gear, x]));
+  const shapes = new Map(view.gears.map((shape) => [shape.gear, shape]));
   return (
     <g data-screen-only>
       {stations.map(({ key, wheels }, i) => {
-        const x = places.get(wheels[0]!.gear);
-        if (x === undefined) return null;
+        // A long gear stands in several stations: its mate says which is meant.
+        const at = wheels.flatMap(({ gear }) => shapes.get(gear) ?? []).sort((a, b) => a.halfWidth - b.halfWidth)[0];
+        if (!at) return null;
         const on = i === shown;
         const choose = () => set({ station: i });
         return (
@@ -28,7 +29,7 @@ export function StationTabs({ view }: { view: SideView }) {
             aria-label={`Station ${i + 1} in the end view`}
             aria-pressed={on}
             className="group cursor-pointer outline-none"
-            transform={`translate(${x} ${view.height - HALF - 2})`}
+            transform={`translate(${at.x} ${view.height - HALF - 2})`}
             onClick={choose}
             onKeyDown={(event) => {
               if (event.key !== 'Enter' && event.key !== ' ') return;

@@ -4,22 +4,25 @@ import { partWords } from '../words';
 
 /** Where a copied part waits, so that it can be pasted into another train too. */
 const KEY = 'tin-wheel-clip';
+/** The train it was copied from. */
+const FROM = 'tin-wheel-clip-from';
 
 /** Copies a part with its connections. */
 export function copy({ getState }: BenchStore, part: PartRef): void {
-  const { train, set } = getState();
+  const { id, train, set } = getState();
   const clip = copyPart(train, part);
   if (!clip) return;
   localStorage.setItem(KEY, JSON.stringify(clip));
+  localStorage.setItem(FROM, id);
   set({ notice: `Copied ${partWords(train, part)}. Ctrl V pastes it.` });
 }
 
 /** Pastes what was copied, and opens the card of the new part. */
 export function paste({ getState }: BenchStore): void {
-  const { train, set } = getState();
+  const { id, train, set } = getState();
   const clip = readClip(localStorage.getItem(KEY) ?? '');
   if (!clip) return set({ notice: 'Nothing was copied yet. Ctrl C copies the part that is picked.' });
-  const edit = pastePart(train, clip);
+  const edit = pastePart(train, clip, localStorage.getItem(FROM) !== id);
   if (!edit.ok) return set({ notice: edit.message });
   set({ train: edit.train, editing: { kind: clip.part.kind, id: edit.added }, notice: null });
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import { X } from 'lucide-react';
-import { useLayoutEffect, useRef, useState } from 'react';
+import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { partKey } from '../drawing/pointed';
 import { useBench, useBenchStore } from '../store';
 import { couplerWords, gearWords, memberName } from '../words';
@@ -34,6 +34,10 @@ function Card() {
     const left = part.right + 14 + WIDTH > innerWidth ? Math.max(8, part.left - WIDTH - 14) : part.right + 14;
     setPlace({ left, top: Math.max(8, Math.min(part.top, innerHeight - height - 8)) });
   }, [editing, train, message]);
+  useEffect(() => {
+    // Where no field asks for it, the card itself takes the focus, so that Esc closes it wherever it was opened from.
+    if (!card.current!.contains(document.activeElement)) card.current!.focus();
+  }, []);
   const close = () => store.getState().set({ editing: null });
   const gear = editing.kind === 'gear' ? train.gears.find(({ id }) => id === editing.id) : undefined;
   const coupler = editing.kind === 'coupler' ? train.couplers.find(({ id }) => id === editing.id) : undefined;
@@ -45,7 +49,7 @@ function Card() {
       aria-label={title}
       tabIndex={-1}
       style={{ ...place, width: WIDTH }}
-      className="fixed z-30 flex max-h-[calc(100dvh-1rem)] flex-col gap-2 overflow-auto border border-base-content bg-base-100 p-2.5 text-sm shadow-md"
+      className="fixed z-30 flex outline-none max-h-[calc(100dvh-1rem)] flex-col gap-2 overflow-auto border border-base-content bg-base-100 p-2.5 text-sm shadow-md"
       onKeyDown={(event) => {
         if (event.key === 'Escape' && !event.defaultPrevented) close();
       }}

@@ -1,0 +1,16 @@
+import { networkOf, openTrain } from '@/core/kinematics';
+import { toFraction } from '@/core/rational';
+import { solveEngaged } from '@/core/solve';
+import type { Edit, Train } from '@/core/train';
+
+/** The document that an edit gives; an edit that is refused fails the test with its reason. */
+export function done(edit: Edit): Train {
+  if (!edit.ok) throw new Error(edit.message);
+  return edit.train;
+}
+
+/** Why an edit is refused; null when it is not. */
+export const refusal = (edit: Edit): string | null => (edit.ok ? null : edit.message);
+
+/** The exact ratio of a train with these couplers engaged, as text. */
+export const ratio = (train: Train, engaged: readonly string[] = []): string => toFraction(solveEngaged(openTrain(networkOf(train)), engaged).ratio!);
