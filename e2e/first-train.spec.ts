@@ -7,6 +7,7 @@ const saved = (page: Page) => expect(page.getByRole('status').filter({ hasText: 
 
 test('the winch is found on the shelf, traced from crank to drum, changed and kept', async ({ page }) => {
   await page.goto('/');
+  await page.getByRole('searchbox', { name: 'Find a train' }).fill('winch');
   await page.locator('a[href="/trains/sluice-winch"]').click();
   await expect(page.getByTestId('ratio')).toHaveText('12.00');
 

@@ -57,6 +57,7 @@ test('an example that was changed or deleted becomes what it was', async ({ page
 
 test('a train is saved as a file, and the same file is brought in again', async ({ page }) => {
   await page.goto('/');
+  await page.getByRole('searchbox', { name: 'Find a train' }).fill('wagon');
   const waiting = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save Wagon axle as a file' }).first().click();
   const download = await waiting;

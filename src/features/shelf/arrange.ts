@@ -1,7 +1,7 @@
 import { compare, parseRational } from '@/core/rational';
 import type { ShelfEntry } from './entry';
 
-export const SORTS = { name: 'Name', changed: 'Last change', positions: 'Positions', spread: 'Spread' } as const;
+export const SORTS = { changed: 'Last change', name: 'Name', positions: 'Positions', spread: 'Spread' } as const;
 export type Sort = keyof typeof SORTS;
 
 /** The entries that match every word typed, in their name or notes, in the order asked for. */

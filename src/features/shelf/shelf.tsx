@@ -27,7 +27,7 @@ export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
   useKeptPreferences();
   const router = useRouter();
   const [query, setQuery] = useState('');
-  const [sort, setSort] = useState<Sort>('name');
+  const [sort, setSort] = useState<Sort>('changed');
   const [news, setNews] = useState<News | null>(null);
   const [examples, setExamples] = useState(false);
   const shown = useMemo(() => arrange(entries, query, sort), [entries, query, sort]);

@@ -29,7 +29,7 @@ const solvedOf = ({ train, positions, flow, losses }: Written): Solved[] =>
 
 const rowsOf = ({ train, typed }: Written, { figures }: Position) => figures.map((row) => figureRow(row, memberName(train, row.id), typed));
 
-const ratioCells = (ratio: Rational | null, status: string, convention: RatioConvention): [string, string] => [ratio ? toFraction(ratioIn(ratio, convention)) : '', status];
+const ratioCells = (ratio: Rational | null, status: string, convention: RatioConvention): [string, string] => [ratio ? toFraction(ratioIn(ratio, convention)) : '', ratio && ratio.n < 0 ? `${status}, reverse` : status];
 
 /** Every member's figures in every position that is written, a row each. */
 export function figuresFile(written: Written): Table {
