@@ -65,7 +65,7 @@ describe('answers', () => {
 
   test('what breaks inside is logged, and only a sentence leaves', async () => {
     const log = jest.spyOn(console, 'error').mockImplementation(() => undefined);
-    const response = await guarded(() => Promise.reject(new Error('the key to the store room')));
+    const response = await guarded(new Request('http://127.0.0.1/api/trains', { headers: { host: '127.0.0.1' } }), () => Promise.reject(new Error('the key to the store room')));
     expect(response.status).toBe(500);
     expect(JSON.stringify(await response.json())).not.toContain('store room');
     expect(log).toHaveBeenCalled();

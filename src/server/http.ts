@@ -1,4 +1,5 @@
 import { problemText, type Problem } from '@/core/train';
+import { senderRefusal } from './sender';
 import type { Saved } from './trains/repository';
 
 /** Errors leave the server as {error: {code, message, path?}} with an honest status. */
@@ -50,8 +51,10 @@ export function savedResponse(saved: Saved, created = false): Response {
   }
 }
 
-/** Nothing about the failure but a sentence leaves the server; the rest is for its log. */
-export async function guarded(work: () => Promise<Response>): Promise<Response> {
+/** Does the work for a request that comes from where it may. Nothing about a failure but a sentence leaves the server; the rest is for its log. */
+export async function guarded(request: Request, work: () => Promise<Response>): Promise<Response> {
+  const refusal = senderRefusal(request);
+  if (refusal) return failure(refusal.status, refusal.code, refusal.message);
   try {
     return await work();
   } catch (error) {

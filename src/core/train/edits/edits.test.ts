@@ -6,7 +6,7 @@ import { networkOf, openTrain } from '../../kinematics';
 import { neg, toFraction } from '../../rational';
 import { solveEngaged } from '../../solve';
 import { checkTrain } from '../parse';
-import { FRAME, type Train } from '../schema';
+import { FRAME } from '../schema';
 import {
   addCoupler, addGearOn, addIdlerBetween, addMeshingGear, addSetRound, addStep, changeCoupler, changeGear, changeMember, changeMesh, deletePosition, engageInPosition,
   joinMembers, keepPosition, makeSliding, movePosition, removePart, renamePosition, setInput, toggleOutput, whatGoes,

@@ -4,5 +4,5 @@ import { guarded, savedResponse } from '@/server/http';
 import { restoreExample } from '@/server/trains/examples';
 
 /** Makes an example what it was. */
-export const POST = (_request: Request, { params }: { params: Promise<{ id: string }> }) =>
-  guarded(async () => savedResponse(await restoreExample(await database(), exampleFolder(), (await params).id)));
+export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
+  guarded(request, async () => savedResponse(await restoreExample(await database(), exampleFolder(), (await params).id)));

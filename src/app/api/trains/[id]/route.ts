@@ -12,15 +12,15 @@ const THIN_EVERY = 20;
 
 const saveSchema = z.strictObject({ version: z.number().int().min(1), train: z.unknown() });
 
-export const GET = (_request: Request, { params }: Context) =>
-  guarded(async () => {
+export const GET = (request: Request, { params }: Context) =>
+  guarded(request, async () => {
     const found = await findTrain(await database(), (await params).id);
     return found ? Response.json(found) : failure(404, 'no-train', 'There is no such train on the shelf.');
   });
 
 /** Saves over the version named; 409 with the current state when that is no longer the newest. */
 export const PUT = (request: Request, { params }: Context) =>
-  guarded(async () => {
+  guarded(request, async () => {
     const body = await readJson(request);
     if (!body.ok) return body.response;
     const save = saveSchema.safeParse(body.value);
@@ -33,12 +33,12 @@ export const PUT = (request: Request, { params }: Context) =>
   });
 
 /** Takes a train off the shelf; it can be put back. */
-export const DELETE = (_request: Request, { params }: Context) =>
-  guarded(async () => ((await removeTrain(await database(), (await params).id)) ? Response.json({}) : failure(404, 'no-train', 'This train is no longer on the shelf.')));
+export const DELETE = (request: Request, { params }: Context) =>
+  guarded(request, async () => ((await removeTrain(await database(), (await params).id)) ? Response.json({}) : failure(404, 'no-train', 'This train is no longer on the shelf.')));
 
 /** Puts a train that was taken off the shelf back. */
-export const POST = (_request: Request, { params }: Context) =>
-  guarded(async () => {
+export const POST = (request: Request, { params }: Context) =>
+  guarded(request, async () => {
     const back = await putBackTrain(await database(), (await params).id);
     return back ? Response.json(back) : failure(404, 'no-train', 'This train was deleted too long ago to be put back.');
   });

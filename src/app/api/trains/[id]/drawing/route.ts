@@ -6,8 +6,8 @@ import { findTrain } from '@/server/trains/repository';
 const SPACE = { width: 480, height: 270 };
 
 /** A train with its small side view, for the shelf. The address names the version, so the browser may keep the answer for a while. */
-export const GET = (_request: Request, { params }: { params: Promise<{ id: string }> }) =>
-  guarded(async () => {
+export const GET = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
+  guarded(request, async () => {
     const found = await findTrain(await database(), (await params).id);
     if (!found) return failure(404, 'no-train', 'There is no such train on the shelf.');
     return Response.json({ train: found.train, drawn: drawSideView(found.train, SPACE) }, { headers: { 'cache-control': 'private, max-age=3600' } });

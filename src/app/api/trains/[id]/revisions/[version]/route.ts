@@ -10,8 +10,8 @@ const nameSchema = z.strictObject({ name: z.string().trim().max(120).nullable() 
 const notKept = () => failure(404, 'no-revision', 'This state is no longer kept.');
 
 /** The document as it was at a version. */
-export const GET = (_request: Request, { params }: Context) =>
-  guarded(async () => {
+export const GET = (request: Request, { params }: Context) =>
+  guarded(request, async () => {
     const { id, version } = await params;
     const train = await findRevision(await database(), id, Number(version));
     return train ? Response.json({ train }) : notKept();
@@ -19,7 +19,7 @@ export const GET = (_request: Request, { params }: Context) =>
 
 /** Names a state, so that it is kept for good. */
 export const PATCH = (request: Request, { params }: Context) =>
-  guarded(async () => {
+  guarded(request, async () => {
     const body = await readJson(request);
     if (!body.ok) return body.response;
     const naming = nameSchema.safeParse(body.value);
