@@ -75,19 +75,33 @@ export function analyseEngaged(train: Train, engaged: readonly string[], flow: F
 function explain(open: OpenTrain, engaged: readonly string[], flow: FlowKind, losses: boolean): Position {
   const turned = flow === 'backward' ? driveBackward(open, engaged, { losses }) : null;
   const solved = turned?.solved ?? solveEngaged(open, engaged, { losses, flow: flow === 'coast' ? coastFlow(open.network) : driveFlow(open.network) });
-  const roles = meshRoles(solved);
-  return {
-    solved,
-    figures: memberFigures(solved),
-    roles,
-    driving: new Set(open.network.train.meshes.filter(({ id }) => roles.get(id) === 'a drives' || roles.get(id) === 'b drives').flatMap(({ gears }) => gears)),
-    powers: partPowers(solved),
-    paths: powerFlow(solved),
-    working: workingOf(solved),
-    locks: solved.status === 'locked' ? lockSet(solved) : [],
-    stops: solved.status === 'neutral' || solved.status === 'held' ? powerStops(solved) : null,
-    backward: turned?.verdict ?? null,
-  };
+  const position: Position = whenAsked<Position>({
+    solved: () => solved,
+    figures: () => memberFigures(solved),
+    roles: () => meshRoles(solved),
+    driving: () => new Set(open.network.train.meshes.filter(({ id }) => ['a drives', 'b drives'].includes(position.roles.get(id)!)).flatMap(({ gears }) => gears)),
+    powers: () => partPowers(solved),
+    paths: () => powerFlow(solved),
+    working: () => workingOf(solved),
+    locks: () => (solved.status === 'locked' ? lockSet(solved) : []),
+    stops: () => (solved.status === 'neutral' || solved.status === 'held' ? powerStops(solved) : null),
+    backward: () => turned?.verdict ?? null,
+  });
+  return position;
+}
+
+/** Each part worked out when it is first asked for, and kept: of most positions only the ratio is ever shown. */
+function whenAsked<T extends object>(parts: { readonly [K in keyof T]: () => T[K] }): T {
+  const made = {};
+  for (const key of Object.keys(parts) as (keyof T)[]) {
+    const get = () => {
+      const value = parts[key]();
+      Object.defineProperty(made, key, { value, enumerable: true });
+      return value;
+    };
+    Object.defineProperty(made, key, { get, enumerable: true, configurable: true });
+  }
+  return made as T;
 }
 
 /** What decides which position is looked at, and how. */

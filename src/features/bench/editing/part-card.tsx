@@ -33,7 +33,8 @@ function Card() {
     if (!part) return setPlace({ left: Math.max(8, (innerWidth - WIDTH) / 2), top: Math.max(8, (innerHeight - height) / 3) });
     const left = part.right + 14 + WIDTH > innerWidth ? Math.max(8, part.left - WIDTH - 14) : part.right + 14;
     setPlace({ left, top: Math.max(8, Math.min(part.top, innerHeight - height - 8)) });
-  }, [editing, train, message]);
+    // Not again for each tooth count: a card that stands still is typed into more easily, and is drawn sooner.
+  }, [editing, message]);
   useEffect(() => {
     // Where no field asks for it, the card itself takes the focus, so that Esc closes it wherever it was opened from.
     if (!card.current!.contains(document.activeElement)) card.current!.focus();

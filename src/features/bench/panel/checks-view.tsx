@@ -12,7 +12,7 @@ import { TimingMarks } from './timing-marks';
 
 /** What is wrong with the train or worth knowing: what, why it matters, what would mend it. Pointing lights the parts. */
 export function ChecksView() {
-  const { open, aside } = useFindings();
+  const { open, aside } = useFindings(useBench((state) => state.train));
   return (
     <>
       {open.length === 0 ? (

@@ -2,9 +2,9 @@
 
 import { useMemo } from 'react';
 import type { Finding } from '@/core/checks';
+import type { Train } from '@/core/train';
 import { SPEED_UNITS, TORQUE_UNITS } from '@/core/units';
 import { checksOf } from '../analysis';
-import { useBench } from '../store';
 import { useTyped } from '../typed-input';
 
 export interface Findings {
@@ -13,9 +13,8 @@ export interface Findings {
   readonly aside: readonly { readonly found: Finding; readonly note: string }[];
 }
 
-/** What the checks find for the input that is typed: what is open, and what was set aside. */
-export function useFindings(): Findings {
-  const train = useBench((state) => state.train);
+/** What the checks find in a train for the input that is typed: what is open, and what was set aside. */
+export function useFindings(train: Train): Findings {
   const { speed, torque } = useTyped();
   return useMemo(() => {
     const inputSpeed = speed.value === null ? null : (speed.value * SPEED_UNITS[speed.unit]) / (2 * Math.PI);

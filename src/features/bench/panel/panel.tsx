@@ -1,6 +1,7 @@
 'use client';
 
-import { useState, type ReactNode } from 'react';
+import { useDeferredValue, useState, type ReactNode } from 'react';
+import { useBench } from '../store';
 import { ChecksView } from './checks-view';
 import { FiguresTable } from './figures-table';
 import { RatioHeadline } from './ratio-headline';
@@ -16,8 +17,6 @@ const ORDER = Object.keys(TABS) as Tab[];
 /** The panel that explains what is engaged: its ratio, the story of the power, every member's figures, the sums, and what the checks find. */
 export function Panel() {
   const [tab, setTab] = useState<Tab>('trace');
-  const { open } = useFindings();
-  const wrong = open.filter(({ weight }) => weight === 'wrong').length;
   const go = (by: number) => {
     const next = ORDER[(ORDER.indexOf(tab) + by + ORDER.length) % ORDER.length]!;
     setTab(next);
@@ -43,12 +42,7 @@ export function Panel() {
             className="-mb-px border-b-3 border-transparent py-1.5 aria-selected:border-primary aria-selected:font-semibold"
           >
             {TABS[key]}
-            {key === 'checks' && wrong > 0 && (
-              <span className="ml-1.5 rounded-full bg-error px-1.5 text-xs text-error-content">
-                {wrong}
-                <span className="sr-only"> wrong</span>
-              </span>
-            )}
+            {key === 'checks' && <WrongCount />}
           </button>
         ))}
       </div>
@@ -58,6 +52,19 @@ export function Panel() {
         <Cautions />
       </div>
     </aside>
+  );
+}
+
+/** How much the checks find wrong; counted after the drawing has followed an edit. */
+function WrongCount() {
+  const { open } = useFindings(useDeferredValue(useBench((state) => state.train)));
+  const wrong = open.filter(({ weight }) => weight === 'wrong').length;
+  if (wrong === 0) return null;
+  return (
+    <span className="ml-1.5 rounded-full bg-error px-1.5 text-xs text-error-content">
+      {wrong}
+      <span className="sr-only"> wrong</span>
+    </span>
   );
 }
 
