@@ -34,7 +34,7 @@ test('what was changed while the server was away waits in the browser and is off
   await page.goto(address);
   await context.route('**/api/trains/*', (route) => (route.request().method() === 'PUT' ? route.abort('connectionrefused') : route.continue()));
   await typeTeeth(page, 'drum', 45, 30);
-  await expect(page.getByRole('status').filter({ hasText: /^Not saved$/ })).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: /^Not saved, kept in this browser$/ })).toBeVisible();
   await expect(ratio(page)).toHaveText('8.000');
   await page.close();
   await context.unroute('**/api/trains/*');
@@ -62,7 +62,7 @@ test('an offer that is dropped does not come again', async ({ page, request, con
   await page.goto(address);
   await context.setOffline(true);
   await typeTeeth(page, 'drum', 45, 90);
-  await expect(page.getByRole('status').filter({ hasText: /^Not saved$/ })).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: /^Not saved, kept in this browser$/ })).toBeVisible();
   await context.setOffline(false);
   await context.route('**/api/trains/*', (route) => (route.request().method() === 'PUT' ? route.abort() : route.continue()));
   await page.reload();
@@ -81,7 +81,7 @@ test('changed here while offline and elsewhere meanwhile: the difference is show
   await page.goto(address);
   await context.route('**/api/trains/*', (route) => (route.request().method() === 'PUT' ? route.abort() : route.continue()));
   await typeTeeth(page, 'drum', 45, 30);
-  await expect(page.getByRole('status').filter({ hasText: /^Not saved$/ })).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: /^Not saved, kept in this browser$/ })).toBeVisible();
   await page.close();
   await context.unroute('**/api/trains/*');
   const { id, version, train } = (await (await request.get(`/api${address}`)).json()) as { id: string; version: number; train: { gears: { teeth: number }[] } };

@@ -34,8 +34,11 @@ export function placeLabels(train: Train, view: Bare): Label[] {
   }
   for (const { coupler: id, x, y } of view.couplers) {
     const text = train.couplers.find((coupler) => coupler.id === id)?.name || id;
-    const beside = around(cut(text), { kind: 'coupler', id }, { left: x - 11, right: x + 11, top: y - 11, bottom: y + 11 });
-    const own = nearestFirst(beside, { x, y }).filter((label) => view.couplers.every((other) => other.coupler === id || farFrom(labelBox(label), other) > farFrom(labelBox(label), { x, y })));
+    const box = { left: x - 11, right: x + 11, top: y - 11, bottom: y + 11 };
+    const of = { kind: 'coupler', id } as const;
+    const near = nearestFirst(around(cut(text), of, box), { x, y });
+    // Between narrow neighbours a name stands further over or under its coupler rather than nowhere.
+    const own = [...near, ...stacked(cut(text), of, box)].filter((label) => view.couplers.every((other) => other.coupler === id || farFrom(labelBox(label), other) > farFrom(labelBox(label), { x, y })));
     put(own);
   }
   const done = new Set<string>();
@@ -79,6 +82,17 @@ export function portRoom(train: Train): number {
 }
 
 const cut = (text: string): string => (text.length > LONGEST ? `${text.slice(0, LONGEST - 1)}…` : text);
+
+/** Candidates over and under a box, one line of text further away each time. */
+function stacked(text: string, of: Label['of'], { left, right, top, bottom }: Box): Label[] {
+  return [1, 2, 3, 4, 5].flatMap((lines) =>
+    [top - lines * TEXT_HEIGHT - 8, bottom + lines * TEXT_HEIGHT + 8].flatMap((y): Label[] => [
+      { text, of, x: (left + right) / 2, y, anchor: 'middle' },
+      { text, of, x: left, y, anchor: 'start' },
+      { text, of, x: right, y, anchor: 'end' },
+    ]),
+  );
+}
 
 /** Candidates round a box, nearest first: beside it at the top, the foot and the middle, over and under it, then anywhere near. */
 function around(text: string, of: Label['of'], { left, right, top, bottom }: Box): Label[] {

@@ -170,6 +170,7 @@ describe('side view', () => {
     const [pinion, first, second] = ['g2a', 'g2b', 'g5'].map((id) => view.gears.find(({ gear }) => gear === id)!);
     for (const wheel of [first!, second!]) expect([wheel.x - wheel.halfWidth >= pinion!.x - pinion!.halfWidth, wheel.x + wheel.halfWidth <= pinion!.x + pinion!.halfWidth]).toEqual([true, true]);
     expect(view.couplers.map(({ coupler }) => coupler)).toContain('low');
+    expect(view.labels.flatMap(({ of }) => (of.kind === 'coupler' ? [of.id] : [])).sort()).toEqual(train.couplers.map(({ id }) => id).sort());
     expect(view.crossings).toEqual([]);
     const both = endView(train, view.order).filter(({ wheels }) => wheels.some(({ gear }) => gear === 'g2a'));
     expect(both.map(({ wheels }) => wheels.map(({ gear }) => gear))).toEqual([['g2a', 'g2b'], ['g2a', 'g5']]);

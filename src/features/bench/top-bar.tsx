@@ -116,7 +116,7 @@ const SAVE_TEXT: Record<SaveState['kind'], string> = {
   saved: 'Saved',
   waiting: 'Not saved yet',
   saving: 'Saving…',
-  failed: 'Not saved',
+  failed: 'Not saved, kept in this browser',
   conflict: 'Changed elsewhere',
 };
 

@@ -4,7 +4,7 @@ import { Copy, Download, Pencil, Trash2 } from 'lucide-react';
 import Link from 'next/link';
 import { useState } from 'react';
 import { equals, parseRational, toNumber } from '@/core/rational';
-import { figure, ratioText, type RatioConvention } from '@/core/units';
+import { figure, ratioFigure, ratioText, type RatioConvention } from '@/core/units';
 import { usePreferences } from '@/ui/preferences';
 import type { ShelfEntry } from './entry';
 import { TrainDrawing } from './train-drawing';
@@ -61,7 +61,7 @@ function whatItDoes({ positions, ratios, spread }: ShelfEntry, convention: Ratio
   if (ratios) {
     const [least, most] = [parseRational(ratios.least)!, parseRational(ratios.most)!];
     const [low, high] = convention === 'out/in' ? [most, least] : [least, most];
-    parts.push(equals(low, high) ? ratioText(low, convention) : `${ratioText(low, convention)} to ${ratioText(high, convention)}`);
+    parts.push(equals(low, high) ? ratioText(low, convention) : `${ratioFigure(low, convention)} to ${ratioText(high, convention)}`);
   }
   if (spread) parts.push(`spread ${figure(toNumber(parseRational(spread)!))}`);
   return parts.join(' · ');

@@ -10,9 +10,8 @@ export async function seedDemoTrains(database: Database, folder: string): Promis
   await sequelize.transaction(async (transaction) => {
     const [marks] = await sequelize.query('SELECT name FROM marks WHERE name = ?', { replacements: [SEEDED], transaction });
     if (marks.length > 0) return;
-    for (const { id, train } of await readExamples(folder)) {
-      await trains.create(firstRow(id, train), { transaction });
-    }
+    const examples = await readExamples(folder);
+    await trains.bulkCreate(examples.map(({ id, train }) => firstRow(id, train)), { transaction });
     await sequelize.query('INSERT INTO marks (name, at) VALUES (?, ?)', { replacements: [SEEDED, new Date()], transaction });
   });
 }

@@ -62,10 +62,12 @@ export function MemberFields({ id, say }: { id: string; say: Say }) {
           </div>
         </>
       )}
-      <div className="flex flex-wrap items-center justify-between gap-1.5 border-t border-base-300 pt-2">
+      <div role="group" aria-label="Add" className="flex flex-wrap gap-1.5 border-t border-base-300 pt-2">
         <Add label="Gear" onAdd={() => edit(addGearOn(train, id, 30))} />
         {!planet && <Add label="Planetary set" onAdd={() => edit(addSetRound(train, id, 24, 18))} />}
         {!planet && <Add label="Chain" onAdd={() => edit(addChain(train, id, 18, 36))} />}
+      </div>
+      <div className="flex flex-wrap items-center justify-between gap-1.5 border-t border-base-300 pt-2">
         <CopyButton part={{ kind: 'member', id }} />
         <GoesAlong part={{ kind: 'member', id }} onRemove={() => edit(removePart(train, { kind: 'member', id }), null)} />
       </div>
