@@ -42,8 +42,11 @@ test('an example that was changed or deleted becomes what it was', async ({ page
   const before = (await (await request.get('/api/trains/wagon-axle')).json()) as { version: number; train: { name: string } };
   await request.put('/api/trains/wagon-axle', { data: { version: before.version, train: { ...before.train, name: 'Bent axle' } } });
   await page.goto('/');
+  const find = page.getByRole('searchbox', { name: 'Find a train' });
+  await find.fill('brine lift');
   await page.getByRole('button', { name: 'Delete Brine lift' }).first().click();
   await expect(page.getByRole('status').filter({ hasText: '“Brine lift” was deleted.' })).toBeVisible();
+  await find.clear();
   for (const [button, name] of [['Make it as it was', 'Wagon axle'], ['Bring it back', 'Brine lift']] as const) {
     await page.getByRole('button', { name: 'Examples' }).click();
     const line = page.getByRole('dialog', { name: 'Examples' }).getByRole('listitem').filter({ hasText: name });
