@@ -63,6 +63,28 @@ test('removing says what goes along; the output is not removed; twenty steps are
   await expect(gear(page, 'second wheel, 32')).toHaveCount(0);
 });
 
+test('Delete removes the part that is picked and says what went with it, or why it stays', async ({ page, request }) => {
+  await page.goto(await freshTrain(request, 'pan-rake'));
+  const said = (text: string) => expect(page.getByRole('status').filter({ hasText: text })).toBeVisible();
+  await gear(page, 'third wheel, 25').press('Delete');
+  await said('Removed gear 25 on third wheel, and with it third wheel, its mesh and Third. Ctrl Z brings it back.');
+  await expect(gear(page, 'third wheel, 25')).toHaveCount(0);
+  await page.keyboard.press('Control+z');
+  await expect(gear(page, 'third wheel, 25')).toBeVisible();
+  // Pointed at while redo takes it away: nothing is left to say of it.
+  await gear(page, 'third wheel, 25').hover();
+  await expect(page.getByRole('tooltip')).toBeVisible();
+  await page.keyboard.press('Control+Shift+z');
+  await expect(page.getByRole('tooltip')).toHaveCount(0);
+  await page.getByRole('button', { name: /^Clutch Direct/ }).press('Delete');
+  await said('Removed Direct. Ctrl Z brings it back.');
+  await expect(page.getByRole('group', { name: 'Positions' }).getByRole('button', { name: /^4/ })).toContainText('neutral');
+  await page.goto(await freshTrain(request, 'sluice-winch'));
+  await gear(page, 'drum, 45').press('Delete');
+  await expect(gear(page, 'drum, 45')).toHaveCount(0);
+  await said('Removed gear 45 on drum, and with it its mesh.');
+});
+
 test('a brake and a planetary set are added round a shaft by keyboard, and engaged', async ({ page, request }) => {
   await page.goto(await freshTrain(request, 'sluice-winch'));
   await gear(page, 'drum, 45').press('e');

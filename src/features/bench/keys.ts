@@ -17,6 +17,7 @@ export const KEYS: readonly { readonly keys: string; readonly does: string }[] =
   { keys: '[ ]', does: 'The station before or after in the end view' },
   { keys: 'Tab, Enter', does: 'Go to a part of the drawing; change its teeth, or engage it' },
   { keys: 'E', does: 'Open the card of the part that is picked: change it, add beside it, remove it' },
+  { keys: 'Delete', does: 'Remove the part that is picked, with what cannot stay without it' },
   { keys: 'Shift ← →', does: 'Move the gear that is picked along the axis, with what it meshes' },
   { keys: 'Ctrl C, Ctrl V', does: 'Copy the part that is picked with its connections; paste it, here or in another train' },
   { keys: 'Ctrl Z, Ctrl Shift Z', does: 'Undo and redo' },

@@ -4,5 +4,5 @@ export { addChain, addCoupler, addGearOn, addIdlerBetween, addMeshingGear, addSe
 export type { Addition } from './addition';
 export { addMesh, freeGear, joinMembers, setStations, turnRound } from './connect';
 export { copyPart, pastePart, readClip, type Clip } from './copy';
-export { removePart, whatGoes, type PartRef, type Removal } from './remove';
+export { hasPart, removePart, whatGoes, type PartRef, type Removal } from './remove';
 export { deletePosition, engageInPosition, keepPosition, movePosition, renamePosition } from './positions';

@@ -6,6 +6,9 @@ export interface PartRef {
   readonly id: string;
 }
 
+/** Is this part in the train? */
+export const hasPart = (train: Train, { kind, id }: PartRef): boolean => ({ gear: train.gears, member: train.members, mesh: train.meshes, coupler: train.couplers })[kind].some((part: { readonly id: string }) => part.id === id);
+
 /** What goes when a part is removed: the part itself and everything that cannot stay without it. */
 export interface Removal {
   readonly gears: readonly string[];

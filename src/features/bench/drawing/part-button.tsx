@@ -3,6 +3,7 @@
 import type { ReactNode } from 'react';
 import type { Box } from '@/core/drawing';
 import { copy } from '../editing/clip';
+import { removeNow } from '../editing/remove-now';
 import { useBench, useBenchStore, type Highlight } from '../store';
 import { partKey, usePointed, type Pointed } from './pointed';
 
@@ -36,7 +37,7 @@ export function PartButton({ label, pressed, disabled = false, box, part, highli
     <g
       role="button"
       data-part={partKey(part)}
-      aria-keyshortcuts="E"
+      aria-keyshortcuts="E Delete"
       tabIndex={0}
       aria-label={label}
       aria-pressed={pressed}
@@ -56,6 +57,10 @@ export function PartButton({ label, pressed, disabled = false, box, part, highli
         if (event.key.toLowerCase() === 'c' && (event.ctrlKey || event.metaKey)) {
           event.preventDefault();
           copy(store, part);
+        }
+        if (event.key === 'Delete' || event.key === 'Backspace') {
+          event.preventDefault();
+          removeNow(store, part);
         }
         if (onNudge && event.shiftKey && (event.key === 'ArrowRight' || event.key === 'ArrowLeft')) {
           event.preventDefault();

@@ -2,7 +2,7 @@
 
 import type { MeshRole } from '@/core/powerflow';
 import { toNumber } from '@/core/rational';
-import type { Train } from '@/core/train';
+import { hasPart, type Train } from '@/core/train';
 import { figure, wayText } from '@/core/units';
 import type { Position } from '../analysis';
 import { useBench } from '../store';
@@ -18,7 +18,9 @@ const WIDTH = 250;
 export function PartNote() {
   const pointed = usePointed((state) => state.pointed);
   const editing = useBench((state) => state.editing);
-  if (!pointed || editing) return null;
+  // A part can go while it is pointed at: removed, or taken back by undo.
+  const there = useBench(({ train }) => pointed !== null && hasPart(train, pointed.part));
+  if (!pointed || editing || !there) return null;
   return <Note pointed={pointed} />;
 }
 

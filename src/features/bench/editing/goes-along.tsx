@@ -1,15 +1,16 @@
 'use client';
 
 import { useState } from 'react';
-import { whatGoes, type PartRef, type Train } from '@/core/train';
+import type { PartRef } from '@/core/train';
 import { useBench } from '../store';
-import { couplerName, listed, memberName } from '../words';
+import { listed } from '../words';
+import { goesAlong } from './remove-now';
 
 /** Removes a part, after saying what else goes with it where anything does. */
 export function GoesAlong({ part, onRemove }: { part: PartRef; onRemove: () => void }) {
   const train = useBench((state) => state.train);
   const [asked, setAsked] = useState(false);
-  const along = alongWith(train, part);
+  const along = goesAlong(train, part);
   if (!asked) {
     return (
       <button type="button" className="btn btn-ghost btn-xs text-error" onClick={() => (along.length === 0 ? onRemove() : setAsked(true))}>
@@ -30,15 +31,4 @@ export function GoesAlong({ part, onRemove }: { part: PartRef; onRemove: () => v
       </div>
     </div>
   );
-}
-
-function alongWith(train: Train, part: PartRef): string[] {
-  const { gears, members, meshes, couplers } = whatGoes(train, part);
-  const others = (ids: readonly string[], kind: PartRef['kind']) => ids.filter((id) => kind !== part.kind || id !== part.id);
-  return [
-    ...others(members, 'member').map((id) => memberName(train, id)),
-    ...others(gears, 'gear').map((id) => `gear ${train.gears.find((gear) => gear.id === id)!.teeth}`),
-    ...(meshes.length > 0 ? [meshes.length === 1 ? 'its mesh' : `${meshes.length} meshes`] : []),
-    ...others(couplers, 'coupler').map((id) => couplerName(train, id)),
-  ];
 }

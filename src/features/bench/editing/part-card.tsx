@@ -2,6 +2,7 @@
 
 import { X } from 'lucide-react';
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
+import { hasPart } from '@/core/train';
 import { partKey } from '../drawing/pointed';
 import { useBench, useBenchStore } from '../store';
 import { couplerWords, gearWords, memberName } from '../words';
@@ -14,7 +15,7 @@ const WIDTH = 300;
 /** The card of the part that is being changed, beside it on the drawing. Esc closes it, and so does going elsewhere. */
 export function PartCard() {
   const editing = useBench((state) => state.editing);
-  const known = useBench(({ train, editing: part }) => part !== null && [...train.gears, ...train.members, ...train.couplers].some(({ id }) => id === part.id));
+  const known = useBench(({ train, editing: part }) => part !== null && hasPart(train, part));
   if (!editing || !known) return null;
   return <Card key={partKey(editing)} />;
 }

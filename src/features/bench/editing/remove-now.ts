@@ -1,0 +1,24 @@
+import { removePart, whatGoes, type PartRef, type Train } from '@/core/train';
+import type { BenchStore } from '../store';
+import { couplerName, listed, memberName, partWords } from '../words';
+
+/** Removes a part at once and says what went with it, or why it cannot go. */
+export function removeNow({ getState }: BenchStore, part: PartRef): void {
+  const { train, set } = getState();
+  const edit = removePart(train, part);
+  if (!edit.ok) return set({ notice: edit.message });
+  const along = goesAlong(train, part);
+  set({ train: edit.train, editing: null, highlight: null, notice: `Removed ${partWords(train, part)}${along.length > 0 ? `, and with it ${listed(along)}` : ''}. Ctrl Z brings it back.` });
+}
+
+/** What else goes when a part goes, in words. */
+export function goesAlong(train: Train, part: PartRef): string[] {
+  const { gears, members, meshes, couplers } = whatGoes(train, part);
+  const others = (ids: readonly string[], kind: PartRef['kind']) => ids.filter((id) => kind !== part.kind || id !== part.id);
+  return [
+    ...others(members, 'member').map((id) => memberName(train, id)),
+    ...others(gears, 'gear').map((id) => `gear ${train.gears.find((gear) => gear.id === id)!.teeth}`),
+    ...(meshes.length > 0 ? [meshes.length === 1 ? 'its mesh' : `${meshes.length} meshes`] : []),
+    ...others(couplers, 'coupler').map((id) => couplerName(train, id)),
+  ];
+}
