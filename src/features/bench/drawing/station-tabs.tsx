@@ -3,6 +3,7 @@
 import type { SideView } from '@/core/drawing';
 import { useBench } from '../store';
 import { useStations } from '../use-position';
+import { stationPlaces } from './station-places';
 
 const HALF = 9;
 
@@ -12,13 +13,12 @@ export function StationTabs({ view }: { view: SideView }) {
   const shown = useBench((state) => Math.min(state.station, stations.length - 1));
   const set = useBench((state) => state.set);
   if (stations.length < 2) return null;
-  const shapes = new Map(view.gears.map((shape) => [shape.gear, shape]));
+  const places = stationPlaces(view.gears, stations);
   return (
     <g data-screen-only>
-      {stations.map(({ key, wheels }, i) => {
-        // A long gear stands in several stations: its mate says which is meant.
-        const at = wheels.flatMap(({ gear }) => shapes.get(gear) ?? []).sort((a, b) => a.halfWidth - b.halfWidth)[0];
-        if (!at) return null;
+      {stations.map(({ key }, i) => {
+        const x = places[i];
+        if (x === null) return null;
         const on = i === shown;
         const choose = () => set({ station: i });
         return (
@@ -29,7 +29,7 @@ export function StationTabs({ view }: { view: SideView }) {
             aria-label={`Station ${i + 1} in the end view`}
             aria-pressed={on}
             className="group cursor-pointer outline-none"
-            transform={`translate(${at.x} ${view.height - HALF - 2})`}
+            transform={`translate(${x} ${view.height - HALF - 2})`}
             onClick={choose}
             onKeyDown={(event) => {
               if (event.key !== 'Enter' && event.key !== ' ') return;
