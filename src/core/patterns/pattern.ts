@@ -1,4 +1,4 @@
-import { checked, LIMITS, type Coupler, type Edit, type Gear, type Member, type Mesh, type Position, type Train } from '../train';
+import { checked, FRAME, LIMITS, type Coupler, type Edit, type Gear, type Member, type Mesh, type Position, type Train } from '../train';
 
 /** A whole number that a pattern asks for. */
 export interface Ask {
@@ -34,6 +34,14 @@ export const teethAsk = (key: string, label: string, start: number): Ask => ({ k
 export const member = (id: string, carrier?: string, copies?: number): Member => ({ id, name: id, ...(carrier === undefined ? {} : { carrier }), ...(copies === undefined ? {} : { copies }) });
 
 export const gear = (id: string, on: string, teeth: number, type: Gear['type'] = 'external'): Gear => ({ id, member: on, teeth, type });
+
+export const brake = (id: string, name: string, of: string): Coupler => ({ id, name, type: 'brake', joins: [of, FRAME] });
+
+export const clutch = (id: string, name: string, a: string, b: string): Coupler => ({ id, name, type: 'clutch', joins: [a, b] });
+
+export const dog = (id: string, name: string, a: string, b: string): Coupler => ({ id, name, type: 'clutch', joins: [a, b], style: 'dog' });
+
+export const position = (name: string, ...engaged: string[]): Position => ({ id: name, name, engaged });
 
 /** The train that a pattern makes of these answers, or what is wrong with them; missing answers are the pattern's own. */
 export function buildPattern(pattern: Pattern, name: string, answers: Readonly<Record<string, number>>): Edit {

@@ -1,5 +1,4 @@
-import { FRAME } from '../train';
-import { gear, member, teethAsk, type Ask, type Pattern } from './pattern';
+import { brake, clutch, gear, member, position, teethAsk, type Ask, type Pattern } from './pattern';
 
 export const planets: Ask = { key: 'planets', label: 'Planets', start: 3, least: 1, most: 12 };
 
@@ -12,8 +11,8 @@ const simple: Pattern = {
     members: [member('sun'), member('carrier'), member('ring'), member('planet', 'carrier', answer('planets'))],
     gears: [gear('sun gear', 'sun', answer('sun')), gear('planet gear', 'planet', answer('planet')), gear('ring gear', 'ring', answer('sun') + 2 * answer('planet'), 'internal')],
     meshes: [{ id: 'inner', gears: ['sun gear', 'planet gear'] }, { id: 'outer', gears: ['planet gear', 'ring gear'] }],
-    couplers: [{ id: 'hold', name: 'Hold', type: 'brake', joins: ['ring', FRAME] }, { id: 'lock', name: 'Lock', type: 'clutch', joins: ['sun', 'carrier'] }],
-    positions: [{ id: 'low', name: 'low', engaged: ['hold'] }, { id: 'direct', name: 'direct', engaged: ['lock'] }],
+    couplers: [brake('hold', 'Hold', 'ring'), clutch('lock', 'Lock', 'sun', 'carrier')],
+    positions: [position('low', 'hold'), position('direct', 'lock')],
     input: 'sun',
     output: 'carrier',
   }),
@@ -28,8 +27,8 @@ const stepped: Pattern = {
     members: [member('carrier'), member('sun'), member('ring'), member('planet', 'carrier', answer('planets'))],
     gears: [gear('sun gear', 'sun', answer('sun')), gear('big', 'planet', answer('big')), gear('small', 'planet', answer('small')), gear('ring gear', 'ring', answer('ring'), 'internal')],
     meshes: [{ id: 'at the sun', gears: ['sun gear', 'big'] }, { id: 'at the ring', gears: ['small', 'ring gear'] }],
-    couplers: [{ id: 'hold', name: 'Hold', type: 'brake', joins: ['ring', FRAME] }],
-    positions: [{ id: 'on', name: 'on', engaged: ['hold'] }, { id: 'free', name: 'free', engaged: [] }],
+    couplers: [brake('hold', 'Hold', 'ring')],
+    positions: [position('on', 'hold'), position('free')],
     input: 'carrier',
     output: 'sun',
   }),
@@ -44,8 +43,8 @@ const doublePinion: Pattern = {
     members: [member('sun'), member('carrier'), member('ring'), member('inner planet', 'carrier', answer('planets')), member('outer planet', 'carrier', answer('planets'))],
     gears: [gear('sun gear', 'sun', answer('sun')), gear('inner', 'inner planet', answer('inner')), gear('outer', 'outer planet', answer('outer')), gear('ring gear', 'ring', answer('ring'), 'internal')],
     meshes: [{ id: 'at the sun', gears: ['sun gear', 'inner'] }, { id: 'between', gears: ['inner', 'outer'] }, { id: 'at the ring', gears: ['outer', 'ring gear'] }],
-    couplers: [{ id: 'hold', name: 'Hold', type: 'brake', joins: ['carrier', FRAME] }, { id: 'lock', name: 'Lock', type: 'clutch', joins: ['sun', 'carrier'] }],
-    positions: [{ id: 'low', name: 'low', engaged: ['hold'] }, { id: 'direct', name: 'direct', engaged: ['lock'] }],
+    couplers: [brake('hold', 'Hold', 'carrier'), clutch('lock', 'Lock', 'sun', 'carrier')],
+    positions: [position('low', 'hold'), position('direct', 'lock')],
     input: 'sun',
     output: 'ring',
   }),

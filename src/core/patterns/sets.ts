@@ -1,10 +1,5 @@
-import { FRAME, type Coupler, type Position } from '../train';
-import { gear, member, teethAsk, type Pattern } from './pattern';
+import { brake, clutch, gear, member, position, teethAsk, type Pattern } from './pattern';
 import { planets } from './planetary';
-
-const brake = (id: string, name: string, of: string): Coupler => ({ id, name, type: 'brake', joins: [of, FRAME] });
-const clutch = (id: string, name: string, a: string, b: string): Coupler => ({ id, name, type: 'clutch', joins: [a, b] });
-const position = (name: string, ...engaged: string[]): Position => ({ id: name, name, engaged });
 
 /** Step i of the planets meets sun i; all stand on one pin, so sun and step teeth add up to the same, and the ring meets step 1. */
 const hub: Pattern = {

@@ -1,5 +1,4 @@
-import { FRAME } from '../train';
-import { gear, member, teethAsk, type Ask, type Parts, type Pattern } from './pattern';
+import { brake, clutch, dog, gear, member, position, teethAsk, type Ask, type Parts, type Pattern } from './pattern';
 
 const pair: Pattern = {
   key: 'pair',
@@ -67,13 +66,13 @@ const rangeBox: Pattern = {
     const range = { low: 'range low', high: 'range high' };
     const [sun, planet] = [answer('sun'), answer('planet')];
     const forward = box.positions!.filter(({ name }) => name !== 'R' && name !== 'N');
-    const named = (prefix: string, name: string, engaged: readonly string[]) => ({ id: `${prefix}${name}`, name: `${prefix}${name}`, engaged: [...engaged] });
+    const named = (prefix: string, name: string, engaged: readonly string[]) => position(`${prefix}${name}`, ...engaged);
     return {
       ...box,
       members: [...box.members, member('output'), member('range ring'), member('range planet', 'output', 3)],
       gears: [...box.gears, gear('range sun', 'main shaft', sun), gear('range planet', 'range planet', planet), gear('range ring', 'range ring', sun + 2 * planet, 'internal')],
       meshes: [...box.meshes, { id: 'range inner', gears: ['range sun', 'range planet'] }, { id: 'range outer', gears: ['range planet', 'range ring'] }],
-      couplers: [...box.couplers!, { id: range.low, name: 'Low', type: 'brake', joins: ['range ring', FRAME] }, { id: range.high, name: 'High', type: 'clutch', joins: ['main shaft', 'output'] }],
+      couplers: [...box.couplers!, brake(range.low, 'Low', 'range ring'), clutch(range.high, 'High', 'main shaft', 'output')],
       positions: [
         ...box.positions!.filter(({ name }) => name === 'R').map(({ name, engaged }) => named('', name, [...engaged, range.low])),
         named('', 'N', []),
@@ -122,15 +121,15 @@ function countershaftBox(speeds: number, sum: number, first: number, output = 'o
       { id: 'reverse 2', gears: ['idler', 'reverse driven'] },
     ],
     couplers: [
-      ...indirect.map(({ n }): NonNullable<Parts['couplers']>[number] => ({ id: `dog ${n}`, name: `${n}`, type: 'clutch', joins: [`wheel ${n}`, output], style: 'dog' })),
-      { id: 'direct', name: 'Direct', type: 'clutch', joins: ['input', output], style: 'dog' },
-      { id: 'reverse', name: 'R', type: 'clutch', joins: ['reverse wheel', output], style: 'dog' },
+      ...indirect.map(({ n }) => dog(`dog ${n}`, `${n}`, `wheel ${n}`, output)),
+      dog('direct', 'Direct', 'input', output),
+      dog('reverse', 'R', 'reverse wheel', output),
     ],
     positions: [
-      { id: 'R', name: 'R', engaged: ['reverse'] },
-      { id: 'N', name: 'N', engaged: [] },
-      ...indirect.map(({ n }) => ({ id: `${n}`, name: `${n}`, engaged: [`dog ${n}`] })),
-      { id: `${speeds}`, name: `${speeds}`, engaged: ['direct'] },
+      position('R', 'reverse'),
+      position('N'),
+      ...indirect.map(({ n }) => position(`${n}`, `dog ${n}`)),
+      position(`${speeds}`, 'direct'),
     ],
     input: 'input',
     output,
