@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test } from '@playwright/test';
+import { expect, test } from './journey';
 import { freshTrain } from './shelf-copies';
 
 for (const theme of ['salt', 'soot']) {

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './journey';
 import { readFileSync } from 'node:fs';
 import { freshTrain } from './shelf-copies';
 

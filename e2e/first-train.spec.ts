@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './journey';
 import { freshTrain } from './shelf-copies';
 
 const row = (page: Page, member: string) => page.getByRole('region', { name: 'Figures' }).getByRole('row').filter({ has: page.locator('td:first-child', { hasText: new RegExp(`^${member}`) }) });

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './journey';
 import { readFileSync } from 'node:fs';
 import { freshTrain } from './shelf-copies';
 

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './journey';
 import { freshTrain } from './shelf-copies';
 
 const ratio = (page: Page) => page.getByTestId('ratio');

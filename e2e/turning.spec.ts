@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './journey';
 import { freshTrain } from './shelf-copies';
 
 const turns = (page: Page, member: string) => page.getByTestId(`turns ${member}`);

@@ -2,7 +2,7 @@
 
 import { select } from 'd3-selection';
 import { zoom, zoomIdentity, type ZoomBehavior } from 'd3-zoom';
-import { useEffect, useRef, useState, type RefObject } from 'react';
+import { useLayoutEffect, useRef, useState, type RefObject } from 'react';
 
 const MOST = 8;
 
@@ -17,7 +17,8 @@ export interface Zoom {
 export function useZoom(svg: RefObject<SVGSVGElement | null>): Zoom {
   const behaviour = useRef<ZoomBehavior<SVGSVGElement, unknown> | null>(null);
   const [transform, setTransform] = useState(zoomIdentity);
-  useEffect(() => {
+  // Before the page answers the first click: one on a page that is only just ready must not be lost.
+  useLayoutEffect(() => {
     const element = svg.current;
     if (!element) return;
     const zooming = zoom<SVGSVGElement, unknown>()
