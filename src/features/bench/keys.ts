@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect } from 'react';
+import { useLayoutEffect } from 'react';
 import { neg, ONE } from '@/core/rational';
 import type { Train } from '@/core/train';
 import { useReducedMotion } from '@/ui/reduced-motion';
@@ -36,7 +36,8 @@ export function useBenchKeys(showKeys: () => void): void {
   const store = useBenchStore();
   const crank = useCrank();
   const still = useReducedMotion();
-  useEffect(() => {
+  // As soon as the positions stand there: a key pressed at once must not be lost.
+  useLayoutEffect(() => {
     let digits = { text: '', at: 0 };
     const choose = (name: string) => {
       const position = named(store.getState().train, name);
