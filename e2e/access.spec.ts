@@ -39,3 +39,11 @@ test('a write from another site, to another host name, or of the wrong kind is r
   expect(bad.status()).toBe(422);
   expect(((await bad.json()) as { error: { message: string } }).error.message).toContain('name');
 });
+
+test('every answer carries the headers that keep browsers from guessing, and only pages a content policy', async ({ request }) => {
+  for (const path of ['/', '/api/trains']) {
+    const headers = (await request.get(path)).headers();
+    expect([headers['x-content-type-options'], headers['x-frame-options'], headers['referrer-policy'], headers['cross-origin-opener-policy']]).toEqual(['nosniff', 'DENY', 'same-origin', 'same-origin']);
+    expect('content-security-policy' in headers).toBe(path === '/');
+  }
+});
