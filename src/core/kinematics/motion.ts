@@ -1,6 +1,6 @@
 import { add, div, equals, isZero, mul, neg, ONE, ZERO, type Rational } from '../rational';
 import { FRAME_INDEX, joinRow, meshRow, type MemberIndex } from './network';
-import { inCoordinates, keptWith, type Coordinates, type OpenTrain, type Tie } from './open-train';
+import { inCoordinates, keptWith, type Coordinates, type Joint, type OpenTrain, type Tie } from './open-train';
 
 /** What an engagement leaves of the open train's motion. */
 export interface Motion {
@@ -19,15 +19,15 @@ function freeMotion(open: OpenTrain): Motion {
   return { open, basis: free.map((i) => free.map((j) => (i === j ? ONE : ZERO))), free };
 }
 
-/** A tie's row in the open train's coordinates. The same ties come back in every position, so their rows are kept. */
+/** A tie's row in the open train's coordinates. A coupler's tie comes back in every position, so rows are kept for as long as their ties. */
 export function tieRow(open: OpenTrain, tie: Tie): Coordinates {
   const rows = keptWith(open, noRows);
   let row = rows.get(tie);
-  if (!row) rows.set(tie, (row = inCoordinates(open, tie.kind === 'joins' ? joinRow(tie.a, tie.b) : meshRow(open.network.meshes[tie.mesh]!))));
+  if (!row) rows.set(tie, (row = inCoordinates(open, tie.kind === 'joins' ? joinRow(tie.a, tie.b, tie.times) : meshRow(open.network.meshes[tie.mesh]!))));
   return row;
 }
 
-const noRows = (): Map<Tie, Coordinates> => new Map();
+const noRows = (): WeakMap<Tie, Coordinates> => new WeakMap();
 
 /** Dimension of the motion that is left. */
 export const mobility = ({ free }: Motion): number => free.length;
@@ -77,10 +77,13 @@ function overFree({ basis, free }: Motion, row: Coordinates): Rational[] {
 }
 
 /** A member's speed in the free coordinates. */
-const freedom = (motion: Motion, member: MemberIndex): Coordinates => (member === FRAME_INDEX ? [] : overFree(motion, motion.open.speeds[member]!));
+export const memberForm = (motion: Motion, member: MemberIndex): Coordinates => overFree(motion, member === FRAME_INDEX ? [] : motion.open.speeds[member]!);
+
+/** By how much a joint's second member runs ahead of its first, in the free coordinates. */
+export const leadForm = (motion: Motion, tie: Joint): Coordinates => overFree(motion, tieRow(motion.open, tie)).map(neg);
 
 /** Is this member forced to stand? */
-export const stands = (motion: Motion, member: MemberIndex): boolean => freedom(motion, member).every(isZero);
+export const stands = (motion: Motion, member: MemberIndex): boolean => memberForm(motion, member).every(isZero);
 
 /**
  * Speeds per turn of one member: another is determined when its speed is a fixed multiple of the driver's in every
@@ -97,7 +100,7 @@ export interface Speeds {
 
 /** Reads a motion with the driver turning at `speed`. Each member is worked out once, when first asked for. */
 export function speedsPerTurn(motion: Motion, driver: MemberIndex, speed: Rational = ONE): Speeds {
-  const drive = freedom(motion, driver);
+  const drive = memberForm(motion, driver);
   const key = drive.findIndex((value) => !isZero(value));
   const scale = key < 0 ? ZERO : div(speed, drive[key]!);
   const multiple = (vector: Coordinates): Rational | null => {
@@ -111,7 +114,7 @@ export function speedsPerTurn(motion: Motion, driver: MemberIndex, speed: Ration
     turns: key >= 0,
     of(member) {
       let found = known.get(member);
-      if (found === undefined) known.set(member, (found = multiple(freedom(motion, member))));
+      if (found === undefined) known.set(member, (found = multiple(memberForm(motion, member))));
       return found;
     },
     difference: (a, b) => multiple(overFree(motion, inCoordinates(motion.open, joinRow(b, a)))),

@@ -1,5 +1,5 @@
 import { armOf, FRAME, type Coupler, type Mesh, type Train } from '../train';
-import { add, fraction, neg, ZERO, type Combination, type Rational } from '../rational';
+import { add, fraction, isZero, MINUS_ONE, neg, ONE, ZERO, type Combination, type Rational } from '../rational';
 
 /** A member's place in the network; the frame, which never moves, is −1 and appears in no row. */
 export type MemberIndex = number;
@@ -40,8 +40,10 @@ export interface Network {
   readonly meshes: readonly NetworkMesh[];
   /** Is any mesh a sliding one? */
   readonly slides: boolean;
-  /** Does anything decide for itself: a one-way clutch, a self-locking worm? */
-  readonly decides: boolean;
+  /** Is there any one-way clutch? */
+  readonly oneWays: boolean;
+  /** Is there any self-locking worm? */
+  readonly worms: boolean;
   readonly couplers: readonly NetworkCoupler[];
   readonly couplerIndex: ReadonlyMap<string, number>;
   readonly input: MemberIndex;
@@ -83,7 +85,8 @@ export function networkOf(train: Train): Network {
     memberIndex,
     meshes,
     slides: slidBy.size > 0,
-    decides: train.couplers.some(({ type }) => type === 'one-way') || train.meshes.some(({ selfLocking }) => selfLocking),
+    oneWays: train.couplers.some(({ type }) => type === 'one-way'),
+    worms: train.meshes.some(({ selfLocking }) => selfLocking),
     couplers,
     couplerIndex: new Map(train.couplers.map((coupler, i) => [coupler.id, i])),
     input: at(train.input),
@@ -106,11 +109,11 @@ export function meshRow({ a, b, arm, za, zb }: NetworkMesh): Combination {
   ]);
 }
 
-/** The row of a joint: ω_a − ω_b. */
-export const joinRow = (a: MemberIndex, b: MemberIndex): Combination =>
+/** The row of a joint: times · ω_a − ω_b. */
+export const joinRow = (a: MemberIndex, b: MemberIndex, times: Rational = ONE): Combination =>
   rowOf([
-    [a, { n: 1, d: 1 }],
-    [b, { n: -1, d: 1 }],
+    [a, times],
+    [b, MINUS_ONE],
   ]);
 
 function rowOf(terms: readonly (readonly [MemberIndex, Rational])[]): Combination {
@@ -118,7 +121,7 @@ function rowOf(terms: readonly (readonly [MemberIndex, Rational])[]): Combinatio
   for (const [member, value] of terms) {
     if (member === FRAME_INDEX) continue;
     const total = add(row.get(member) ?? ZERO, value);
-    if (total.n === 0) row.delete(member);
+    if (isZero(total)) row.delete(member);
     else row.set(member, total);
   }
   return row;

@@ -24,8 +24,16 @@ export function keptWith<T>(open: OpenTrain, make: (open: OpenTrain) => T): T {
   return open.kept.get(make) as T;
 }
 
-/** A joint between two members, or a mesh, that is to be imposed. */
-export type Tie = { readonly kind: 'joins'; readonly a: MemberIndex; readonly b: MemberIndex } | { readonly kind: 'mesh'; readonly mesh: number };
+/** What can be imposed on a motion: two members that turn as one (or b at `times` the speed of a), or a mesh. */
+export type Tie = Joint | { readonly kind: 'mesh'; readonly mesh: number };
+
+export interface Joint {
+  readonly kind: 'joins';
+  readonly a: MemberIndex;
+  readonly b: MemberIndex;
+  /** ω_b = times · ω_a; 1 where it is left out. */
+  readonly times?: Rational;
+}
 
 /** Torques or speeds given on a few members. */
 export type MemberVector = readonly (readonly [MemberIndex, Rational])[];

@@ -1,7 +1,7 @@
 import type { OpenTrain } from '../kinematics';
 import { abs, compare, div, equals, fromDecimal, isZero, type Rational } from '../rational';
 import { solveEngaged, type Solved, type Status } from './position';
-import { jointTorque } from './states';
+import { jointTorque } from './state';
 
 /** A coupler that can slip, and when. */
 export interface SlipPoint {

@@ -1,5 +1,5 @@
 import type { MemberIndex, Motion, Network, OpenTrain } from '../kinematics';
-import { MINUS_ONE, ONE, type Rational } from '../rational';
+import { abs, div, isZero, neg, ONE, type Rational } from '../rational';
 
 /** Who turns the train, which way, and who takes the power. */
 export interface Flow {
@@ -9,24 +9,29 @@ export interface Flow {
   /** Torque put into the driver; negative when the load pushes it (coasting). */
   readonly torque: Rational;
   readonly receivers: readonly MemberIndex[];
-  /** Outputs that are turned together as one driver. */
-  readonly together: readonly MemberIndex[];
+  /** Further outputs that are turned with the driver, each at its multiple of the driver's speed. */
+  readonly together: readonly { readonly member: MemberIndex; readonly times: Rational }[];
 }
 
 /** Power from the input to the outputs. */
 export const driveFlow = ({ input, outputs }: Network): Flow => ({ driver: input, speed: ONE, torque: ONE, receivers: outputs, together: [] });
 
-/** The input still turns forward, but the load pushes it: the input holds back. */
-export const coastFlow = (network: Network): Flow => ({ ...driveFlow(network), torque: MINUS_ONE });
+/** Power from the outputs to the input, told per turn of the input (the way it is pushed) all the same: the input holds back. */
+export const heldBackFlow = (network: Network, speed: Rational): Flow => ({ ...driveFlow(network), speed, torque: neg(speed) });
+
+/**
+ * The outputs drive the input, turning in these proportions; the first that turns is the driver and turns once.
+ * @param speeds one for each output, not all zero.
+ */
+export function pushedFlow({ input, outputs }: Network, speeds: readonly Rational[]): Flow {
+  const first = speeds.findIndex((speed) => !isZero(speed));
+  const speed = div(speeds[first]!, abs(speeds[first]!));
+  const together = outputs.flatMap((member, k) => (k === first ? [] : [{ member, times: div(speeds[k]!, speeds[first]!) }]));
+  return { driver: outputs[first]!, speed, torque: speed, receivers: [input], together };
+}
 
 /** The outputs, all turned alike and in the direction given, drive the input. */
-export const backwardFlow = ({ input, outputs }: Network, direction: Rational): Flow => ({
-  driver: outputs[0]!,
-  speed: direction,
-  torque: direction,
-  receivers: [input],
-  together: outputs.slice(1),
-});
+export const backwardFlow = (network: Network, direction: Rational): Flow => pushedFlow(network, network.outputs.map(() => direction));
 
 /** What one question is asked of. */
 export interface Question {

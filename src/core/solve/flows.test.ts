@@ -2,7 +2,7 @@ import { demoTrain } from '@/testing/demo-train';
 import { networkOf, openTrain } from '../kinematics';
 import { compare, isZero, sign, toFraction, ZERO } from '../rational';
 import type { Train } from '../train';
-import { coastFlow, driveBackward, jointTorque, slipPoints, solveEngaged } from '.';
+import { driveBackward, jointTorque, slipPoints, solveCoasting, solveEngaged } from '.';
 
 const openOf = (train: Train) => openTrain(networkOf(train));
 const engagedIn = (train: Train, position: string) => train.positions.find(({ id }) => id === position)!.engaged;
@@ -29,7 +29,7 @@ describe('coasting', () => {
   const coast = (name: string, position: string) => {
     const train = demoTrain(name);
     const open = openOf(train);
-    return solveEngaged(open, engagedIn(train, position), { flow: coastFlow(open.network) });
+    return solveCoasting(open, engagedIn(train, position));
   };
 
   test('first gear of the crawler lets go: its one-way clutch overruns', () => {

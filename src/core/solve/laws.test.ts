@@ -6,6 +6,8 @@ import { compare, div, equals, inverse, isZero, mul, ONE, sign, sum, toFraction,
 import { setTeeth, type Train } from '../train';
 import { lockSet, powerStops, reportTrain, solveEngaged, solvePositions, type Solved } from '.';
 
+const EVERY_KIND = { oneWays: true, outputs: true, worms: true };
+
 const each = (train: Train, check: (solved: Solved, id: string) => void, losses = false) => solvePositions(networkOf(train), { losses }).forEach(check);
 
 /** Torque and speed of every output, where both are known. */
@@ -23,7 +25,7 @@ describe('laws that hold for every train', () => {
   test('ideal: power out equals power in, exactly', () => {
     let driven = 0;
     fc.assert(
-      fc.property(arbitraryTrain(), (train) =>
+      fc.property(arbitraryTrain(EVERY_KIND), (train) =>
         each(train, (solved) => {
           if (solved.status !== 'drive') return;
           const power = delivered(solved);
@@ -40,7 +42,7 @@ describe('laws that hold for every train', () => {
   test('with losses less comes out, never more, and the ratio stays', () => {
     let driven = 0;
     fc.assert(
-      fc.property(arbitraryTrain(), (train) => {
+      fc.property(arbitraryTrain(EVERY_KIND), (train) => {
         const ideal = solvePositions(networkOf(train));
         each(
           train,
@@ -83,17 +85,22 @@ describe('laws that hold for every train', () => {
       outputs: train.outputs.map(renamed),
     });
     fc.assert(
-      fc.property(arbitraryTrain(), (train) => {
+      fc.property(arbitraryTrain(EVERY_KIND), (train) => {
         const before = reportTrain(train, { losses: true }).positions;
         const after = reportTrain(changed(train), { losses: true }).positions;
         for (const [id, position] of Object.entries(before)) {
           const other = after[id]!;
+          if (position.status === 'locked') {
+            // Which of several causes is found first may change.
+            expect(other.status).toBe('locked');
+            continue;
+          }
           expect({ ...other, speeds: {}, outputTorque: {}, couplerTorque: {} }).toEqual({ ...position, speeds: {}, outputTorque: {}, couplerTorque: {} });
           expect(other.couplerTorque).toEqual(position.couplerTorque);
           for (const [member, speed] of Object.entries(position.speeds)) expect(other.speeds[renamed(member)]).toBe(speed);
         }
       }),
-      { numRuns: 100 },
+      { numRuns: 300 },
     );
   });
 
@@ -120,9 +127,9 @@ describe('laws that hold for every train', () => {
   test('one-way clutches: every hold pushes forward, no overrun is overtaken', () => {
     let held = 0;
     fc.assert(
-      fc.property(arbitraryTrain({ oneWays: true }), (train) =>
+      fc.property(arbitraryTrain(EVERY_KIND), (train) =>
         each(train, ({ state, network, status }) => {
-          if (status === 'locked' || !state.settled) return;
+          if (status === 'locked') return;
           for (const [id, how] of state.oneWays) {
             const { acts } = network.couplers[network.couplerIndex.get(id)!]!;
             if (acts.kind !== 'joins') continue;

@@ -1,7 +1,8 @@
 import { openTrain, type Motion, type Network, type OpenTrain } from '../kinematics';
 import { div, isZero, mul, ONE, sign, sum, type Rational } from '../rational';
+import type { Torques } from '../statics';
 import { driveFlow, type Flow } from './flow';
-import { settle, type State } from './states';
+import { stateOf, type State } from './state';
 
 /**
  * - drive: the input can turn, an output is determined and not zero
@@ -31,7 +32,15 @@ export class Solved {
 
   /** Power out over power in; null when not determined. */
   get efficiency(): Rational | null {
-    return this.status === 'drive' ? efficiencyOf(this.state, this.flow) : null;
+    const { load } = this.state;
+    return this.status === 'drive' && load.outcome === 'balanced' ? efficiencyOf(this, load.torques) : null;
+  }
+
+  /** The efficiencies that friction allows: more than one where power can go round in more than one way. Empty when not determined. */
+  get efficiencies(): readonly Rational[] {
+    const { load } = this.state;
+    if (this.status !== 'drive' || load.outcome !== 'balanced') return [];
+    return load.answers.flatMap(({ torques }) => efficiencyOf(this, torques) ?? []);
   }
 
   /** Friction alone stops it, though the motion is free. */
@@ -44,7 +53,7 @@ export class Solved {
 export function solveEngaged(open: OpenTrain, engaged: Iterable<string>, options: { flow?: Flow; losses?: boolean; engagedMotion?: Motion } = {}): Solved {
   const { flow = driveFlow(open.network), losses = false, engagedMotion } = options;
   const on = new Set(engaged);
-  return new Solved(open.network, on, flow, losses, settle({ open, engaged: on, flow, losses, engagedMotion }));
+  return new Solved(open.network, on, flow, losses, stateOf({ open, engaged: on, flow, losses, engagedMotion }));
 }
 
 /** Every position of a train, in its order. */
@@ -58,8 +67,8 @@ function statusOf(state: State, flow: Flow): Status {
   if (!speeds.turns) return 'locked';
   const known = flow.receivers.map((member) => speeds.of(member));
   if (known.some((speed) => speed !== null && !isZero(speed))) return 'drive';
-  if (known.some((speed) => speed !== null)) return 'held';
-  return flow.receivers.length > 1 && state.load.outcome !== 'unloaded' ? 'split' : 'neutral';
+  if (flow.receivers.length > 1 && known.includes(null) && state.load.outcome !== 'unloaded') return 'split';
+  return known.some((speed) => speed !== null) ? 'held' : 'neutral';
 }
 
 function ratioOf({ speeds }: State, flow: Flow, status: Status): Rational | null {
@@ -68,11 +77,10 @@ function ratioOf({ speeds }: State, flow: Flow, status: Status): Rational | null
   return div(flow.speed, output!);
 }
 
-function efficiencyOf({ speeds, load }: State, flow: Flow): Rational | null {
-  if (load.outcome !== 'balanced') return null;
+function efficiencyOf({ state: { speeds }, flow }: Solved, torques: Torques): Rational | null {
   const powers: Rational[] = [];
   for (const [k, member] of flow.receivers.entries()) {
-    const torque = load.torques.receivers[k] ?? null;
+    const torque = torques.receivers[k] ?? null;
     const speed = speeds.of(member);
     if (torque === null || speed === null) return null;
     powers.push(mul(torque, speed));

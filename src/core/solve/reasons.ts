@@ -1,26 +1,60 @@
-import { engage, FRAME_INDEX, openMotion, stands, type MemberIndex } from '../kinematics';
+import { engage, FRAME_INDEX, openMotion, type MemberIndex, type Tie } from '../kinematics';
 import { isZero } from '../rational';
+import { engagedSlides, workingOneWays, type OneWay } from './engaged';
+import { isLocked } from './one-ways';
 import type { Solved } from './position';
-import { engagedTies } from './states';
+
+/** Something that can be to blame for a lock: a tie, or a one-way clutch. */
+type Suspect = { readonly id: string; readonly tie: Tie } | ({ readonly id: string; readonly oneWay: true } & OneWay);
+
+/** Sets tried at the most in looking for one smaller than the first found. */
+const MAX_TRIED = 1500;
 
 /**
- * The smallest set of engaged elements that still locks the input: drop them one at a time and keep what is
- * needed. Ids of couplers; "self-lock:mesh" for a worm. Empty when the meshes alone lock it.
+ * The smallest set of engaged elements that still locks the input, one-way clutches taken as what they are. None of it can be
+ * spared; where there are few enough sets to try them all, none is smaller. Ids of couplers; "self-lock:mesh" for
+ * a worm. Empty when the meshes alone lock it.
  */
 export function lockSet({ network, engaged, state, flow }: Solved): readonly string[] {
-  const { slides } = engagedTies(network, engaged);
-  const slideIds = network.couplers.filter(({ coupler, acts }) => acts.kind === 'mesh' && engaged.has(coupler.id)).map(({ coupler }) => coupler.id);
-  const elements = [
-    ...slides.map((tie, i) => ({ id: slideIds[i]!, tie })),
-    ...state.joints.map(({ id, tie }) => ({ id, tie })),
-  ];
-  const locks = (kept: typeof elements) => stands(engage(openMotion(state.motion.open), kept.map((element) => element.tie)), flow.driver);
-  let needed = elements;
-  for (const element of elements) {
-    const fewer = needed.filter((other) => other !== element);
+  const oneWays = workingOneWays(network, engaged).map((oneWay): Suspect => ({ ...oneWay, oneWay: true }));
+  const ties = [...engagedSlides(network, engaged), ...state.joints.filter(({ kind }) => kind !== 'one-way')];
+  const together = flow.together.map(({ member, times }): Tie => ({ kind: 'joins', a: flow.driver, b: member, times }));
+  const ground = engage(openMotion(state.motion.open), together);
+  const locks = (kept: readonly Suspect[]) => {
+    const motion = engage(ground, kept.flatMap((suspect) => ('oneWay' in suspect ? [] : [suspect.tie])));
+    return isLocked(motion, kept.filter((suspect) => 'oneWay' in suspect), flow);
+  };
+  const holds = oneWays.filter(({ id }) => state.oneWays.get(id) === 'holds');
+  const first = spared([...ties, ...holds], locks);
+  return (smaller([...ties, ...oneWays], first.length, locks) ?? first).map(({ id }) => id);
+}
+
+/** Drops one at a time whatever is not needed. */
+function spared(suspects: readonly Suspect[], locks: (kept: readonly Suspect[]) => boolean): readonly Suspect[] {
+  let needed = suspects;
+  for (const suspect of suspects) {
+    const fewer = needed.filter((other) => other !== suspect);
     if (locks(fewer)) needed = fewer;
   }
-  return needed.map((element) => element.id);
+  return needed;
+}
+
+/** A set of fewer than `size` that locks, smallest first; null when there is none, or there are too many to try. */
+function smaller(suspects: readonly Suspect[], size: number, locks: (kept: readonly Suspect[]) => boolean): readonly Suspect[] | null {
+  let tried = 0;
+  for (let count = 1; count < size; count++) {
+    for (const chosen of choices(suspects, count)) {
+      if (++tried > MAX_TRIED) return null;
+      if (locks(chosen)) return chosen;
+    }
+  }
+  return null;
+}
+
+/** Every choice of so many, in order. */
+function* choices<T>(from: readonly T[], count: number, start = 0): Generator<readonly T[], void> {
+  if (count === 0) yield [];
+  else for (let i = start; i <= from.length - count; i++) for (const rest of choices(from, count - 1, i + 1)) yield [from[i]!, ...rest];
 }
 
 /** Where power stops in neutral. */

@@ -15,8 +15,9 @@ export interface PositionReport {
   readonly outputTorque?: Readonly<Record<string, string | null>>;
   readonly couplerTorque?: Readonly<Record<string, string | null>>;
   readonly efficiency?: string | null;
+  /** All efficiencies that friction allows, where there are several. */
+  readonly efficiencies?: readonly string[];
   readonly selfLocking?: true;
-  readonly unsettled?: true;
   readonly backward?: BackwardVerdict;
 }
 
@@ -52,13 +53,14 @@ export function reportPosition(solved: Solved): PositionReport {
     speeds: status === 'locked' ? {} : Object.fromEntries(network.memberIds.map((id, member) => [id, text(state.speeds.of(member))])),
     oneWays: Object.fromEntries(state.oneWays),
     ...(solved.selfLocking ? { selfLocking: true as const } : {}),
-    ...(state.settled ? {} : { unsettled: true as const }),
   };
   if (status === 'drive') {
-    return { ...base, ratio: text(solved.ratio), outputTorque: outputTorques(solved, network, flow), couplerTorque: couplerTorques(solved), efficiency: text(solved.efficiency) };
+    return { ...base, ratio: text(solved.ratio), outputTorque: outputTorques(solved, network, flow), couplerTorque: couplerTorques(solved), efficiency: text(solved.efficiency), ...severalEfficiencies(solved) };
   }
   return status === 'split' ? { ...base, outputTorque: outputTorques(solved, network, flow) } : base;
 }
+
+const severalEfficiencies = ({ efficiencies }: Solved) => (efficiencies.length > 1 ? { efficiencies: efficiencies.map(toFraction) } : {});
 
 const text = (value: Rational | null): string | null => (value === null ? null : toFraction(value));
 

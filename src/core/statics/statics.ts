@@ -1,4 +1,4 @@
-import { alwaysIn, FRAME_INDEX, inCoordinates, keptWith, openTrain, tieRow, type Coordinates, type MemberIndex, type MemberVector, type NetworkMesh, type OpenTrain, type Tie } from '../kinematics';
+import { alwaysIn, FRAME_INDEX, inCoordinates, keptWith, openTrain, tieRow, type Coordinates, type Joint, type MemberIndex, type MemberVector, type NetworkMesh, type OpenTrain } from '../kinematics';
 import { add, isZero, MINUS_ONE, mul, neg, ONE, solveDense, ZERO, type Rational } from '../rational';
 import { factorMeshes, type MeshFactor } from './mesh-factor';
 
@@ -16,7 +16,7 @@ export const meshShares = ({ za, zb }: NetworkMesh, { onA, onB }: MeshLoss): { o
 export interface Load {
   /** Sliding meshes that are in. */
   readonly slides: readonly NetworkMesh[];
-  readonly joints: readonly Extract<Tie, { kind: 'joins' }>[];
+  readonly joints: readonly Joint[];
   readonly driver: MemberIndex;
   /** Torque put into the driver. */
   readonly torque: Rational;
@@ -84,7 +84,7 @@ export function balance(balancer: Balancer, load: Load, lossOf: (mesh: NetworkMe
   const { open, meshes, factor } = balancer;
   const redundant = [...factor.redundant];
   const unknowns: Unknown[] = [
-    ...load.joints.map((tie): Unknown => ({ column: [[tie.a, MINUS_ONE], [tie.b, ONE]], force: tieRow(open, tie).map(neg) })),
+    ...load.joints.map((tie): Unknown => ({ column: [[tie.a, neg(tie.times ?? ONE)], [tie.b, ONE]], force: tieRow(open, tie).map(neg) })),
     ...load.receivers.map((member): Unknown => ({ column: [[member, MINUS_ONE]], force: open.speeds[member]!.map(neg) })),
     ...load.slides.map((mesh) => withForce(open, meshColumn(mesh, lossOf(mesh)))),
     ...redundant.map((k) => withForce(open, balancer.columns[k]!)),

@@ -3,7 +3,7 @@ import { drawSideView, type Drawn } from '@/core/drawing';
 import { endView, type Station } from '@/core/end-view';
 import { networkOf, openTrain, type OpenTrain } from '@/core/kinematics';
 import { memberFigures, meshRoles, partPowers, powerFlow, type MemberFigures, type MeshRole, type PartPower, type PowerFlow } from '@/core/powerflow';
-import { coastFlow, driveBackward, driveFlow, lockSet, powerStops, solveEngaged, type BackwardVerdict, type PowerStops, type Solved } from '@/core/solve';
+import { driveBackward, lockSet, powerStops, solveCoasting, solveEngaged, type BackwardVerdict, type PowerStops, type Solved } from '@/core/solve';
 import type { Train } from '@/core/train';
 import { workingOf, type Working } from '@/core/working';
 
@@ -74,7 +74,7 @@ export function analyseEngaged(train: Train, engaged: readonly string[], flow: F
 
 function explain(open: OpenTrain, engaged: readonly string[], flow: FlowKind, losses: boolean): Position {
   const turned = flow === 'backward' ? driveBackward(open, engaged, { losses }) : null;
-  const solved = turned?.solved ?? solveEngaged(open, engaged, { losses, flow: flow === 'coast' ? coastFlow(open.network) : driveFlow(open.network) });
+  const solved = turned?.solved ?? (flow === 'coast' ? solveCoasting : solveEngaged)(open, engaged, { losses });
   const position: Position = whenAsked<Position>({
     solved: () => solved,
     figures: () => memberFigures(solved),

@@ -1,0 +1,2 @@
+export { leastMotion, type Form, type LeastMotion, type Programme } from './least-motion';
+export { holding } from './holding';

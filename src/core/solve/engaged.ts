@@ -1,0 +1,46 @@
+import { engage, openMotion, type Joint, type Motion, type Network, type NetworkMesh, type Tie } from '../kinematics';
+import type { Question } from './flow';
+
+/** A joint that is on: an engaged clutch or brake, a one-way clutch that holds, a worm that stands. */
+export interface ActiveJoint {
+  readonly id: string;
+  readonly kind: 'coupler' | 'one-way' | 'self-lock';
+  readonly tie: Joint;
+}
+
+/** A one-way clutch at work: its second member may run ahead of its first, never fall behind. */
+export interface OneWay {
+  readonly id: string;
+  readonly tie: Joint;
+}
+
+/** Clutches and brakes that are engaged. */
+export const engagedJoints = ({ couplers }: Network, engaged: ReadonlySet<string>): readonly ActiveJoint[] =>
+  couplers.flatMap(({ coupler, acts }) =>
+    acts.kind === 'joins' && coupler.type !== 'one-way' && engaged.has(coupler.id) ? [{ id: coupler.id, kind: 'coupler', tie: acts }] : [],
+  );
+
+/** Sliding meshes that are engaged, as what they impose. */
+export const engagedSlides = ({ couplers }: Network, engaged: ReadonlySet<string>): readonly { readonly id: string; readonly tie: Tie }[] =>
+  couplers.flatMap(({ coupler, acts }) => (acts.kind === 'mesh' && engaged.has(coupler.id) ? [{ id: coupler.id, tie: acts }] : []));
+
+/** One-way clutches at work: those that always are, and the selected ones. */
+export const workingOneWays = ({ couplers }: Network, engaged: ReadonlySet<string>): readonly OneWay[] =>
+  couplers.flatMap(({ coupler, acts }) =>
+    acts.kind === 'joins' && coupler.type === 'one-way' && (coupler.control !== 'selectable' || engaged.has(coupler.id)) ? [{ id: coupler.id, tie: acts }] : [],
+  );
+
+/** The meshes that are in: all that are always in, and the sliding ones that are engaged. */
+export const meshesIn = (network: Network, engaged: ReadonlySet<string>): readonly NetworkMesh[] =>
+  network.slides ? network.meshes.filter((mesh) => mesh.slidBy === null || engaged.has(network.couplers[mesh.slidBy]!.coupler.id)) : network.meshes;
+
+/** Outputs that are turned together, as ties. */
+export const turnedTogether = ({ flow }: Question): readonly Joint[] => flow.together.map(({ member, times }) => ({ kind: 'joins', a: flow.driver, b: member, times }));
+
+/** What is engaged whatever one-way clutches and worms do, imposed on the open train. */
+export function engagedMotion(question: Question): Motion {
+  const { open, engaged } = question;
+  const motion =
+    question.engagedMotion ?? engage(openMotion(open), [...engagedSlides(open.network, engaged), ...engagedJoints(open.network, engaged)].map(({ tie }) => tie));
+  return engage(motion, turnedTogether(question));
+}

@@ -1,0 +1,84 @@
+import { engage, mobility, speedsPerTurn, type Motion, type NetworkMesh, type Speeds } from '../kinematics';
+import type { Rational } from '../rational';
+import { idealTorques, lossyTorques, type Load, type Loaded } from '../statics';
+import { engagedJoints, engagedMotion, meshesIn, turnedTogether, workingOneWays, type ActiveJoint } from './engaged';
+import type { Question } from './flow';
+import { settleOneWays } from './one-ways';
+import { standing, standingWorms } from './worms';
+
+/** What moves and what carries, with everything that decides for itself settled. */
+export class State {
+  private found: Loaded | null = null;
+
+  constructor(
+    readonly motion: Motion,
+    readonly speeds: Speeds,
+    readonly joints: readonly ActiveJoint[],
+    /** Meshes that are in. */
+    readonly meshes: readonly NetworkMesh[],
+    readonly settled: Settled,
+    private readonly findLoad: () => Loaded,
+  ) {}
+
+  /** One-way clutches at work (always on, or selected): which of them hold. */
+  get oneWays(): Settled['oneWays'] {
+    return this.settled.oneWays;
+  }
+
+  get mobility(): number {
+    return mobility(this.motion);
+  }
+
+  /** The torques, worked out when they are first asked for. */
+  get load(): Loaded {
+    return (this.found ??= this.findLoad());
+  }
+}
+
+/** What decides for itself, settled: worms that stand, and how the one-way clutches at work are. */
+interface Settled {
+  readonly worms: readonly NetworkMesh[];
+  readonly oneWays: ReadonlyMap<string, 'holds' | 'overruns'>;
+}
+
+/** Settles the worms, then the one-way clutches, and joins what holds. */
+export function stateOf(question: Question): State {
+  const { network } = question.open;
+  const worms = standingWorms(question);
+  const working = network.oneWays ? workingOneWays(network, question.engaged) : [];
+  if (working.length === 0) return stateWith(question, { worms, oneWays: new Map() });
+  const { holds } = settleOneWays(engage(engagedMotion(question), worms.map(standing)), working, question.flow);
+  return stateWith(question, { worms, oneWays: new Map(working.map(({ id }) => [id, holds.has(id) ? 'holds' : 'overruns'])) });
+}
+
+/** The state in which things have been settled so. */
+export function stateWith(question: Question, { worms, oneWays }: Settled): State {
+  const { open, engaged, flow } = question;
+  const { network } = open;
+  const deciding = [
+    ...workingOneWays(network, engaged).flatMap(({ id, tie }): ActiveJoint[] => (oneWays.get(id) === 'holds' ? [{ id, kind: 'one-way', tie }] : [])),
+    ...worms.map((mesh): ActiveJoint => ({ id: `self-lock:${mesh.mesh.id}`, kind: 'self-lock', tie: standing(mesh) })),
+  ];
+  const joints = [...engagedJoints(network, engaged), ...deciding];
+  const motion = engage(engagedMotion(question), deciding.map(({ tie }) => tie));
+  const speeds = speedsPerTurn(motion, flow.driver, flow.speed);
+  const meshes = meshesIn(network, engaged);
+  const findLoad = (): Loaded => {
+    if (!speeds.turns) return { outcome: 'unloaded' };
+    const load: Load = {
+      slides: meshes.filter(({ slidBy }) => slidBy !== null),
+      joints: [...joints.map((joint) => joint.tie), ...turnedTogether(question)],
+      driver: flow.driver,
+      torque: flow.torque,
+      receivers: flow.receivers,
+    };
+    return question.losses ? lossyTorques(open, load, speeds) : idealTorques(open, load);
+  };
+  return new State(motion, speeds, joints, meshes, { worms, oneWays }, findLoad);
+}
+
+/** Torque through a joint of the state, or null when shared or not loaded. */
+export function jointTorque(state: State, id: string): Rational | null {
+  const at = state.joints.findIndex((joint) => joint.id === id);
+  return at >= 0 && state.load.outcome === 'balanced' ? (state.load.torques.joints[at] ?? null) : null;
+}

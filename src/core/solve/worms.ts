@@ -1,0 +1,44 @@
+import { alwaysIn, engage, keptWith, openMotion, openTrain, type Joint, type Motion, type NetworkMesh, type OpenTrain } from '../kinematics';
+import { engagedJoints, engagedSlides, meshesIn, turnedTogether, workingOneWays } from './engaged';
+import type { Question } from './flow';
+import { isLocked } from './one-ways';
+
+/**
+ * The self-locking worms that stand: all that nothing but their own wheel could turn. Worms are let go of their
+ * wheels, and one that would still have to turn with the driver is turned by something else: it takes its wheel along, and
+ * through that wheel may turn further worms. What is left at the end stands, all at once.
+ */
+export function standingWorms(question: Question): readonly NetworkMesh[] {
+  const { open, engaged, flow } = question;
+  const { network } = open;
+  if (!network.worms) return [];
+  const inMesh = new Set(meshesIn(network, engaged));
+  let waiting = network.meshes.filter((mesh) => mesh.mesh.selfLocking && inMesh.has(mesh));
+  const oneWays = workingOneWays(network, engaged);
+  const locks = (motion: Motion, tie: Joint) => isLocked(engage(motion, [tie]), oneWays, flow);
+  let motion = withoutWorms(question);
+  while (waiting.length > 0) {
+    const turned = waiting.filter((worm) => locks(motion, standing(worm)));
+    if (turned.length === 0) return waiting;
+    motion = engage(motion, turned.map((worm) => ({ kind: 'mesh', mesh: network.meshes.indexOf(worm) })));
+    waiting = waiting.filter((worm) => !turned.includes(worm));
+  }
+  return [];
+}
+
+/** A worm that stands on its arm. */
+export const standing = ({ a, arm }: NetworkMesh): Joint => ({ kind: 'joins', a, b: arm });
+
+/** What is engaged, on a train whose worms have been let go of their wheels. */
+function withoutWorms(question: Question): Motion {
+  const { engaged, open } = question;
+  const { network } = open;
+  const locking = (mesh: number) => network.meshes[mesh]!.mesh.selfLocking ?? false;
+  const slides = engagedSlides(network, engaged).filter(({ tie }) => !(tie.kind === 'mesh' && locking(tie.mesh)));
+  return engage(openMotion(keptWith(open, trainWithoutWorms)), [
+    ...[...slides, ...engagedJoints(network, engaged)].map(({ tie }) => tie),
+    ...turnedTogether(question),
+  ]);
+}
+
+const trainWithoutWorms = ({ network }: OpenTrain): OpenTrain => openTrain(network, alwaysIn(network).filter(({ mesh }) => !mesh.selfLocking));

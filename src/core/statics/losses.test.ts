@@ -1,0 +1,97 @@
+import fc from 'fast-check';
+import { arbitraryTrain } from '@/testing/arbitrary-train';
+import { networkOf, openTrain, type NetworkMesh } from '../kinematics';
+import { fraction, isZero, mul, ONE, sign, sub, sum, toFraction, type Rational } from '../rational';
+import { solveEngaged, type Solved } from '../solve';
+import type { Train } from '../train';
+import { rollingSpeed } from '.';
+import { balance, LOSSLESS, lossyBalancer, type MeshLoss } from './statics';
+
+const EFFICIENCY = 0.6;
+const LOSS = fraction(3, 5);
+
+/** Every output torque that some choice of driving sides in the rolling meshes agrees with, found by trying all of them. */
+function outputTorques({ state, flow }: Solved, open: ReturnType<typeof openTrain>): string[] {
+  const load = {
+    slides: state.meshes.filter(({ slidBy }) => slidBy !== null),
+    joints: state.joints.map(({ tie }) => tie),
+    driver: flow.driver,
+    torque: flow.torque,
+    receivers: flow.receivers,
+  };
+  const rolling = state.meshes.filter((mesh) => !isZero(rollingSpeed(state.speeds, mesh) ?? fraction(0)));
+  const found = new Set<string>();
+  for (let choice = 0; choice < 2 ** rolling.length; choice++) {
+    const sides = new Map(rolling.map((mesh, i) => [mesh, choice & (1 << i) ? 1 : -1]));
+    const lossOf = (mesh: NetworkMesh): MeshLoss => (!sides.has(mesh) ? LOSSLESS : sides.get(mesh)! < 0 ? { onA: ONE, onB: LOSS } : { onA: LOSS, onB: ONE });
+    const torques = balance(lossyBalancer(open, lossOf), load, lossOf);
+    const agrees = rolling.every((mesh) => {
+      const lambda = torques?.meshes.get(mesh);
+      return !lambda || isZero(lambda) || sign(mul(mul(lambda, mesh.za), rollingSpeed(state.speeds, mesh)!)) === sides.get(mesh);
+    });
+    const out = torques?.receivers[0];
+    if (agrees && out && sign(mul(out, state.speeds.of(flow.receivers[0]!)!)) > 0) found.add(toFraction(out));
+  }
+  return [...found].sort();
+}
+
+test('every answer that friction allows is found, and no other', () => {
+  let drives = 0;
+  let several = 0;
+  fc.assert(
+    fc.property(arbitraryTrain({ oneWays: true }), (drawn) => {
+      const train: Train = { ...drawn, meshes: drawn.meshes.map((mesh) => ({ ...mesh, efficiency: EFFICIENCY })) };
+      const open = openTrain(networkOf(train));
+      for (const { engaged } of train.positions) {
+        const solved = solveEngaged(open, engaged, { losses: true });
+        const { load } = solved.state;
+        if (solved.status !== 'drive' || solved.state.meshes.length > 6) continue;
+        const answers = load.outcome === 'balanced' ? load.answers.flatMap(({ torques }) => torques.receivers[0] ?? []) : [];
+        expect(answers.map(toFraction).sort()).toEqual(outputTorques(solved, open));
+        drives++;
+        if (answers.length < 2) continue;
+        several++;
+        expect(solved.efficiency).toBeNull();
+        expect(new Set(solved.efficiencies.map(toFraction)).size).toBe(answers.length);
+      }
+    }),
+    { numRuns: 800 },
+  );
+  expect(drives).toBeGreaterThan(500);
+  expect(several).toBeGreaterThan(0);
+});
+
+test('with losses a holding one-way clutch still pushes, and the members still balance', () => {
+  let held = 0;
+  fc.assert(
+    fc.property(arbitraryTrain({ oneWays: true, outputs: true, worms: true }), (train) => {
+      const open = openTrain(networkOf(train));
+      for (const { engaged } of train.positions) {
+        const { state, flow } = solveEngaged(open, engaged, { losses: true });
+        const { load } = state;
+        if (load.outcome !== 'balanced') continue;
+        const { joints, receivers } = load.torques;
+        state.joints.forEach(({ kind }, k) => {
+          const torque = joints[k];
+          if (kind !== 'one-way' || !torque) return;
+          held++;
+          expect(sign(torque)).toBe(1);
+        });
+        const powers = receivers.map((torque, k) => torque && state.speeds.of(flow.receivers[k]!) && mul(torque, state.speeds.of(flow.receivers[k]!)!));
+        if (!powers.every((power) => power !== null)) continue;
+        const lost = state.meshes.flatMap((mesh) => {
+          const lambda = load.torques.meshes.get(mesh);
+          const rolling = rollingSpeed(state.speeds, mesh);
+          if (!lambda || !rolling) return [];
+          const { onA, onB } = load.lossOf(mesh);
+          // What the first side gets from the mesh, and the second: together minus the friction.
+          return [mul(mul(lambda, mesh.za), mul(rolling, sub(onA, onB)))];
+        });
+        if (lost.length < state.meshes.length || state.joints.some((_, k) => joints[k] === null)) continue;
+        expect(toFraction(sub(sum(powers as Rational[]), sum(lost)))).toBe('1');
+      }
+    }),
+    { numRuns: 300 },
+  );
+  expect(held).toBeGreaterThan(50);
+});
