@@ -1,5 +1,5 @@
 import { networkOf, type MemberIndex, type Network } from '@/core/kinematics';
-import { compare, div, isZero, mul, neg, ONE, sign, solveDense, sub, sum, ZERO, type Rational } from '@/core/rational';
+import { compare, div, isZero, mul, neg, ONE, sign, solveDense, sub, sum, toFraction, ZERO, type Rational } from '@/core/rational';
 import type { Train } from '@/core/train';
 
 /**
@@ -11,7 +11,7 @@ export interface BruteForce {
   readonly status: 'drive' | 'split' | 'neutral' | 'held' | 'locked';
   /** Driver's speed over the first receiver's that turns; null unless it drives. */
   readonly ratio: Rational | null;
-  /** Clutches that push in at least one basic set of multipliers. */
+  /** Clutches that push in at least one set of multipliers. */
   readonly holds: ReadonlySet<string>;
   /** Torque of each clutch per unit of torque put in, for one receiver and where only one set of multipliers exists. */
   readonly torques: ReadonlyMap<string, Rational> | null;
@@ -68,14 +68,15 @@ export function bruteForce(train: Train, engaged: ReadonlySet<string>, ask?: Ask
   if (!least) return { status: 'locked', ratio: null, holds: new Set(), torques: null, standing };
   const moved = !isZero(least.value);
   const vertices = moved ? least.multipliers : [];
-  const holds = new Set(vertices.flatMap((multipliers) => [...multipliers].flatMap(([i, value]) => (sign(value) > 0 ? [oneWays[i]!.id] : []))));
+  const pushing = moved ? [...vertices, ...rings(basis, leads)].flatMap((multipliers) => [...multipliers].flatMap(([i, value]) => (sign(value) > 0 ? [i] : []))) : [];
+  const holds = new Set(pushing.map((i) => oneWays[i]!.id));
 
   const held = nullSpace([...equalities, ...oneWays.filter(({ id }) => holds.has(id)).map(({ lead }) => lead)], size);
   const speeds = loads.map((load) => determined(held, rate, load));
   const turning = speeds.find((value) => value !== null && !isZero(value));
   const status = turning ? 'drive' : moved && receivers.length > 1 ? 'split' : speeds.some((value) => value !== null) ? 'held' : 'neutral';
-  const distinct = new Set(vertices.map((multipliers) => JSON.stringify([...multipliers].filter(([, value]) => !isZero(value)).sort(([a], [b]) => a - b))));
-  const single = receivers.length === 1 && distinct.size === 1 ? vertices[0]! : null;
+  const distinct = new Set(vertices.map((multipliers) => [...multipliers].flatMap(([i, value]) => (isZero(value) ? [] : [`${i} ${toFraction(value)}`])).sort().join()));
+  const single = receivers.length === 1 && distinct.size === 1 && rings(basis, leads).length === 0 ? vertices[0]! : null;
   return {
     status,
     ratio: turning ? div(speed, turning) : null,
@@ -88,6 +89,19 @@ export function bruteForce(train: Train, engaged: ReadonlySet<string>, ask?: Ask
 /** A basis of the motions that all rows allow. */
 function nullSpace(rows: readonly Row[], size: number): readonly Row[] {
   return solveDense(rows.length > 0 ? rows : [new Array<Rational>(size).fill(ZERO)], (rows.length > 0 ? rows : [ZERO]).map(() => ZERO))!.directions;
+}
+
+/** Positive multiples of leads that cancel: what can be added to any set of multipliers. A lead that is zero in every motion does not count. */
+function rings(basis: readonly Row[], leads: readonly Row[]): readonly ReadonlyMap<number, Rational>[] {
+  const inBasis = leads.map((lead) => basis.map((motion) => dot(lead, motion)));
+  const moving = [...leads.keys()].filter((i) => !inBasis[i]!.every(isZero));
+  return Array.from({ length: 1 << moving.length }, (_, subset) => moving.filter((__, k) => subset & (1 << k))).flatMap((chosen) => {
+    if (chosen.length < 2) return [];
+    const { directions } = solveDense(basis.map((__, j) => chosen.map((i) => inBasis[i]![j]!)), basis.map(() => ZERO))!;
+    const [ring] = directions;
+    const signs = new Set(ring?.map(sign));
+    return directions.length === 1 && signs.size === 1 && !signs.has(0) ? [new Map(chosen.map((i) => [i, ONE]))] : [];
+  });
 }
 
 const dot = (a: Row, b: Row): Rational => sum(a.map((value, i) => mul(value, b[i]!)));

@@ -42,7 +42,7 @@ export function engage(motion: Motion, ties: Iterable<Tie>): Motion {
 function impose(motion: Motion, row: Coordinates): Motion {
   const { open, basis, free } = motion;
   const reduced = overFree(motion, row);
-  const at = reduced.findIndex((value) => !isZero(value));
+  const at = leastUsed(motion, reduced);
   if (at < 0) return motion;
   const pivot = free[at]!;
   const scale = neg(reduced[at]!);
@@ -59,6 +59,23 @@ function impose(motion: Motion, row: Coordinates): Motion {
     return replaced;
   });
   return { open, basis: next, free: free.filter((coordinate) => coordinate !== pivot) };
+}
+
+/**
+ * The free coordinate that is best replaced: the one that fewest others lean on, and the input's own last, so that
+ * speeds stay short fractions of the input's. −1 where the row is zero.
+ */
+function leastUsed({ open, basis, free }: Motion, reduced: readonly Rational[]): number {
+  let best = -1;
+  let least = Infinity;
+  for (let i = 0; i < reduced.length; i++) {
+    if (isZero(reduced[i]!)) continue;
+    const coordinate = free[i]!;
+    let uses = isZero(open.speeds[open.network.input]![coordinate]!) ? 0 : basis.length;
+    for (const combination of basis) if (!isZero(combination[coordinate]!)) uses++;
+    if (uses < least) [best, least] = [i, uses];
+  }
+  return best;
 }
 
 /** A row over the open train's coordinates, read in the free ones. */
@@ -103,20 +120,39 @@ export function speedsPerTurn(motion: Motion, driver: MemberIndex, speed: Ration
   const drive = memberForm(motion, driver);
   const key = drive.findIndex((value) => !isZero(value));
   const scale = key < 0 ? ZERO : div(speed, drive[key]!);
-  const multiple = (vector: Coordinates): Rational | null => {
-    if (key < 0) return vector.every(isZero) ? ZERO : null;
-    const value = vector[key] ?? ZERO;
-    for (let i = 0; i < drive.length; i++) if (i !== key && !equals(mul(vector[i]!, drive[key]!), mul(value, drive[i]!))) return null;
-    return mul(value, scale);
-  };
+  const read = key >= 0 && drive.length === 1 ? singleMotion(motion, scale) : anyMotion(motion, drive, key, scale);
   const known = new Map<MemberIndex, Rational | null>([[FRAME_INDEX, ZERO]]);
   return {
     turns: key >= 0,
     of(member) {
       let found = known.get(member);
-      if (found === undefined) known.set(member, (found = multiple(memberForm(motion, member))));
+      if (found === undefined) known.set(member, (found = read(motion.open.speeds[member]!)));
       return found;
     },
-    difference: (a, b) => multiple(overFree(motion, inCoordinates(motion.open, joinRow(b, a)))),
+    difference: (a, b) => read(inCoordinates(motion.open, joinRow(b, a))),
+  };
+}
+
+/** With one freedom left every coordinate turns at its own multiple of the driver. */
+function singleMotion({ basis, free }: Motion, scale: Rational): (row: Coordinates) => Rational {
+  const turns = basis.map((combination) => mul(combination[free[0]!]!, scale));
+  return (row) => {
+    let total = ZERO;
+    for (let v = 0; v < row.length; v++) if (!isZero(row[v]!)) total = add(total, mul(row[v]!, turns[v]!));
+    return total;
+  };
+}
+
+/** With more, a row is determined when it is a multiple of the driver's. */
+function anyMotion(motion: Motion, drive: Coordinates, key: number, scale: Rational): (row: Coordinates) => Rational | null {
+  return (row) => {
+    const vector = overFree(motion, row);
+    if (key < 0) return vector.every(isZero) ? ZERO : null;
+    const value = vector[key]!;
+    for (let i = 0; i < drive.length; i++) {
+      if (i === key || (isZero(vector[i]!) && (isZero(drive[i]!) || isZero(value)))) continue;
+      if (!equals(mul(vector[i]!, drive[key]!), mul(value, drive[i]!))) return null;
+    }
+    return mul(value, scale);
   };
 }

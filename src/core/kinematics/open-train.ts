@@ -41,7 +41,7 @@ export type MemberVector = readonly (readonly [MemberIndex, Rational])[];
 /** Solves the meshes given, by default those that are always in. */
 export function openTrain(network: Network, meshes: readonly NetworkMesh[] = alwaysIn(network)): OpenTrain {
   const basis = network.memberIds.map((_, member): Combination => new Map([[member, ONE]]));
-  for (const mesh of meshes) impose(basis, meshRow(mesh));
+  for (const mesh of meshes) impose(basis, meshRow(mesh), network.input);
   const names = new Map<number, number>();
   for (const combination of basis) for (const key of combination.keys()) if (!names.has(key)) names.set(key, names.size);
   const speeds = basis.map((combination) => {
@@ -54,12 +54,13 @@ export function openTrain(network: Network, meshes: readonly NetworkMesh[] = alw
 
 export const alwaysIn = (network: Network): readonly NetworkMesh[] => network.meshes.filter(({ slidBy }) => slidBy === null);
 
-/** One row more: the coordinate that the fewest members lean on is replaced by the others. */
-function impose(basis: Combination[], row: Combination): void {
+/** One row more: the coordinate that the fewest members lean on is replaced by the others, the input's own only where there is no other. */
+function impose(basis: Combination[], row: Combination, input: MemberIndex): void {
   const reduced = new Map<number, Rational>();
   for (const [member, factor] of row) accumulate(reduced, factor, basis[member]!);
   if (reduced.size === 0) return;
-  const pivot = rarest([...reduced.keys()], basis);
+  const keys = [...reduced.keys()];
+  const pivot = rarest(keys.length > 1 ? keys.filter((key) => key !== input) : keys, basis);
   const terms = solveFor(reduced, pivot);
   for (let i = 0; i < basis.length; i++) {
     const factor = basis[i]!.get(pivot);

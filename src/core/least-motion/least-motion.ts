@@ -67,8 +67,8 @@ function reduce({ rate, loads, leads }: Programme): Reduced | null {
   const open: Dictionary = [...leads, ...loads].map(affine);
   const leadAt = new Map<number, number>();
   for (let i = 0; i < leads.length; i++) {
-    const column = open[i]!.findIndex((value, j) => j < columns.length && !leadAt.has(j) && !isZero(value));
-    if (column < 0) continue;
+    const column = leastUsed(open, [...columns.keys()].filter((j) => !leadAt.has(j) && !isZero(open[i]![j]!)));
+    if (column === null) continue;
     exchange(open, i, column);
     open[i] = [];
     leadAt.set(column, i);
@@ -83,6 +83,12 @@ function reduce({ rate, loads, leads }: Programme): Reduced | null {
     rows: new Map([...leads.keys()].filter((i) => !based.has(i)).map((i) => [i, kept(open[i]!)])),
     loads: least.map(kept),
   };
+}
+
+/** Of these columns the one that fewest rows use: exchanging there disturbs least. */
+function leastUsed(rows: Dictionary, columns: readonly number[]): number | null {
+  const uses = columns.map((j) => rows.reduce((count, row) => (row[j] === undefined || isZero(row[j]) ? count : count + 1), 0));
+  return columns[uses.indexOf(Math.min(...uses))] ?? null;
 }
 
 /** The loads with every unlimited variable where it makes them least: projected at right angles to what it moves (Gram and Schmidt). */

@@ -11,7 +11,8 @@ export interface Solutions {
 
 /**
  * Solves matrix · x = rhs exactly by Gauss-Jordan elimination; meant for the few coordinates that are left when the meshes
- * have been factored out.
+ * have been factored out. The next pivot is taken where it disturbs least: in the equation with fewest unknowns, the
+ * unknown in fewest equations (Markowitz), so that the fractions stay short.
  * @param matrix rows of equal length; a row more for every equation.
  * @returns null when the equations contradict each other.
  */
@@ -19,15 +20,13 @@ export function solveDense(matrix: readonly (readonly Rational[])[], rhs: readon
   const width = matrix[0]?.length ?? 0;
   const rows = matrix.map((row, i) => [...row, rhs[i]!]);
   const pivots: number[] = [];
-  for (let column = 0; column < width && pivots.length < rows.length; column++) {
+  for (let next = leastDisturbing(rows, width, pivots.length); next !== null; next = leastDisturbing(rows, width, pivots.length)) {
     const at = pivots.length;
-    const found = rows.findIndex((row, i) => i >= at && !isZero(row[column]!));
-    if (found < 0) continue;
-    const pivot = rows[found]!;
-    rows[found] = rows[at]!;
-    rows[at] = scaleFrom(pivot, column);
-    for (let i = 0; i < rows.length; i++) if (i !== at && !isZero(rows[i]![column]!)) subtract(rows[i]!, rows[at]!, column);
-    pivots.push(column);
+    const pivot = rows[next.row]!;
+    rows[next.row] = rows[at]!;
+    rows[at] = scaled(pivot, next.column);
+    for (let i = 0; i < rows.length; i++) if (i !== at && !isZero(rows[i]![next.column]!)) subtract(rows[i]!, rows[at]!, next.column);
+    pivots.push(next.column);
   }
   for (let i = pivots.length; i < rows.length; i++) if (!isZero(rows[i]![width]!)) return null;
 
@@ -45,16 +44,37 @@ export function solveDense(matrix: readonly (readonly Rational[])[], rhs: readon
   return { particular, directions };
 }
 
-function scaleFrom(row: readonly Rational[], column: number): Rational[] {
-  const pivot = row[column]!;
-  return row.map((value, i) => (i < column || isZero(value) ? value : i === column ? ONE : div(value, pivot)));
+/** Where to pivot among the rows from `start` on; null when they are all zero. */
+function leastDisturbing(rows: readonly (readonly Rational[])[], width: number, start: number): { readonly row: number; readonly column: number } | null {
+  let row = -1;
+  let fewest = Infinity;
+  for (let i = start; i < rows.length && fewest > 1; i++) {
+    let unknowns = 0;
+    for (let j = 0; j < width; j++) if (!isZero(rows[i]![j]!)) unknowns++;
+    if (unknowns > 0 && unknowns < fewest) [row, fewest] = [i, unknowns];
+  }
+  if (row < 0) return null;
+  let column = -1;
+  let least = Infinity;
+  for (let j = 0; j < width; j++) {
+    if (isZero(rows[row]![j]!)) continue;
+    let uses = 0;
+    for (let i = start; i < rows.length; i++) if (!isZero(rows[i]![j]!)) uses++;
+    if (uses < least) [column, least] = [j, uses];
+  }
+  return { row, column };
 }
+
+const scaled = (row: readonly Rational[], column: number): Rational[] => {
+  const pivot = row[column]!;
+  return row.map((value, j) => (isZero(value) ? value : j === column ? ONE : div(value, pivot)));
+};
 
 /** target −= target[column] · pivotRow, in place. */
 function subtract(target: Rational[], pivotRow: readonly Rational[], column: number): void {
   const factor = neg(target[column]!);
-  for (let i = column; i < target.length; i++) {
-    const value = pivotRow[i]!;
-    if (!isZero(value)) target[i] = add(target[i]!, mul(factor, value));
+  for (let j = 0; j < target.length; j++) {
+    const value = pivotRow[j]!;
+    if (!isZero(value)) target[j] = add(target[j]!, mul(factor, value));
   }
 }

@@ -16,6 +16,21 @@ describe('exact fractions', () => {
     );
   });
 
+  test('numbers of hundreds of digits come out in lowest terms', () => {
+    const long = fc.bigInt({ min: 1n, max: 2n ** 2000n });
+    const euclid = (a: bigint, b: bigint): bigint => (b === 0n ? a : euclid(b, a % b));
+    fc.assert(
+      fc.property(long, long, fc.bigInt({ min: 1n, max: 2n ** 600n }), (a, b, common) => {
+        const found = fraction(-a * common, b * common);
+        const g = euclid(a, b);
+        expect([BigInt(found.n), BigInt(found.d)]).toEqual([-a / g, b / g]);
+        expect(toFraction(add(found, fraction(a, b)))).toBe('0');
+        const product = mul(found, fraction(b * common, a * 6n));
+        expect(toFraction(product)).toBe(toFraction(fraction(-common, 6n)));
+      }),
+    );
+  });
+
   test('equal values have equal fields, whatever way they were reached', () => {
     fc.assert(fc.property(rational, rational, (a, b) => (b.n === 0 ? true : toFraction(mul(div(a, b), b)) === toFraction(a))));
     const wide = mul(fraction(2 ** 52), fraction(2 ** 52));

@@ -34,17 +34,36 @@ function gcdSafe(a: number, b: number): number {
   return m;
 }
 
+/**
+ * Lehmer's Euclid (Knuth, Seminumerical Algorithms 4.5.2, algorithm L): the quotients are read off the leading digits, in
+ * floating point, for as long as the digits left out cannot change them; then one step of long arithmetic does many of Euclid's.
+ */
 function gcdBig(a: bigint, b: bigint): bigint {
   let x = a < 0n ? -a : a;
   let y = b < 0n ? -b : b;
-  while (y !== 0n) {
-    if (x <= SAFE_BIG && y <= SAFE_BIG) return BigInt(gcdSafe(Number(x), Number(y)));
-    const rest = x % y;
-    x = y;
-    y = rest;
+  if (x < y) [x, y] = [y, x];
+  while (y > SAFE_BIG) {
+    const shift = BigInt(bits(x) - LEADING);
+    let lead = Number(x >> shift);
+    let next = Number(y >> shift);
+    // What the leading digits have become: lead = xx·x + xy·y, next = yx·x + yy·y.
+    let [xx, xy, yx, yy] = [1, 0, 0, 1];
+    while (next + yx !== 0 && next + yy !== 0) {
+      const quotient = Math.floor((lead + xx) / (next + yx));
+      if (quotient !== Math.floor((lead + xy) / (next + yy))) break;
+      [xx, yx] = [yx, xx - quotient * yx];
+      [xy, yy] = [yy, xy - quotient * yy];
+      [lead, next] = [next, lead - quotient * next];
+    }
+    if (xy === 0) [x, y] = [y, x % y];
+    else [x, y] = [BigInt(xx) * x + BigInt(xy) * y, BigInt(yx) * x + BigInt(yy) * y];
   }
-  return x;
+  if (y === 0n) return x;
+  return BigInt(gcdSafe(Number(y), Number(x % y)));
 }
+
+/** Leading bits that a double holds with room for a carry. */
+const LEADING = 52;
 
 function small(n: number, d: number): Rational {
   if (n === 0) return ZERO;
@@ -57,6 +76,12 @@ function big(n: bigint, d: bigint): Rational {
   const g = gcdBig(n, d);
   const num = d < 0n ? -n / g : n / g;
   const den = d < 0n ? -d / g : d / g;
+  return narrowed(num, den);
+}
+
+/** A fraction in lowest terms, in safe integers where they hold it. */
+function narrowed(num: bigint, den: bigint): Rational {
+  if (num === 0n) return ZERO;
   const fits = den <= SAFE_BIG && num <= SAFE_BIG && num >= -SAFE_BIG;
   return fits ? { n: Number(num), d: Number(den) } : { n: num, d: den };
 }
@@ -74,6 +99,8 @@ export function fraction(n: number | bigint, d: number | bigint = 1): Rational {
 
 /** Knuth, Seminumerical Algorithms 4.5.1: the common part of the denominators is taken out first, so that numbers stay small. */
 export function add(a: Rational, b: Rational): Rational {
+  if (a.n === 0) return b;
+  if (b.n === 0) return a;
   if (typeof a.n === 'number' && typeof b.n === 'number') {
     const ad = a.d as number;
     const bd = b.d as number;
@@ -86,9 +113,16 @@ export function add(a: Rational, b: Rational): Rational {
     const den = (ad / common) * (bd / rest);
     if (isSafe(left) && isSafe(right) && isSafe(num) && den <= SAFE) return { n: num / rest, d: den };
   }
-  const ad = BigInt(a.d);
-  const bd = BigInt(b.d);
-  return big(BigInt(a.n) * bd + BigInt(b.n) * ad, ad * bd);
+  return addBig(BigInt(a.n), BigInt(a.d), BigInt(b.n), BigInt(b.d));
+}
+
+function addBig(an: bigint, ad: bigint, bn: bigint, bd: bigint): Rational {
+  const common = ad === 1n || bd === 1n ? 1n : gcdBig(ad, bd);
+  if (common === 1n) return narrowed(an * bd + bn * ad, ad * bd);
+  const left = ad / common;
+  const num = an * (bd / common) + bn * left;
+  const rest = gcdBig(num, common);
+  return narrowed(num / rest, left * (bd / rest));
 }
 
 export function neg(a: Rational): Rational {
@@ -113,7 +147,14 @@ export function mul(a: Rational, b: Rational): Rational {
     const den = (ad / h) * (bd / g);
     if (isSafe(num) && den <= SAFE) return { n: num, d: den };
   }
-  return big(BigInt(a.n) * BigInt(b.n), BigInt(a.d) * BigInt(b.d));
+  return mulBig(BigInt(a.n), BigInt(a.d), BigInt(b.n), BigInt(b.d));
+}
+
+/** Common factors are taken out crosswise, before multiplying: with one small factor that is one division, not a long Euclid. */
+function mulBig(an: bigint, ad: bigint, bn: bigint, bd: bigint): Rational {
+  const g = bd === 1n ? 1n : gcdBig(an, bd);
+  const h = ad === 1n ? 1n : gcdBig(bn, ad);
+  return narrowed((g === 1n ? an : an / g) * (h === 1n ? bn : bn / h), (h === 1n ? ad : ad / h) * (g === 1n ? bd : bd / g));
 }
 
 /** @throws RangeError for zero. */

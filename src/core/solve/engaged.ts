@@ -15,20 +15,25 @@ export interface OneWay {
 }
 
 /** Clutches and brakes that are engaged. */
-export const engagedJoints = ({ couplers }: Network, engaged: ReadonlySet<string>): readonly ActiveJoint[] =>
-  couplers.flatMap(({ coupler, acts }) =>
-    acts.kind === 'joins' && coupler.type !== 'one-way' && engaged.has(coupler.id) ? [{ id: coupler.id, kind: 'coupler', tie: acts }] : [],
-  );
+export function engagedJoints({ couplers }: Network, engaged: ReadonlySet<string>): readonly ActiveJoint[] {
+  const found: ActiveJoint[] = [];
+  for (const { coupler, acts } of couplers) {
+    if (acts.kind === 'joins' && coupler.type !== 'one-way' && engaged.has(coupler.id)) found.push({ id: coupler.id, kind: 'coupler', tie: acts });
+  }
+  return found;
+}
 
 /** Sliding meshes that are engaged, as what they impose. */
-export const engagedSlides = ({ couplers }: Network, engaged: ReadonlySet<string>): readonly { readonly id: string; readonly tie: Tie }[] =>
-  couplers.flatMap(({ coupler, acts }) => (acts.kind === 'mesh' && engaged.has(coupler.id) ? [{ id: coupler.id, tie: acts }] : []));
+export const engagedSlides = ({ couplers, slides }: Network, engaged: ReadonlySet<string>): readonly { readonly id: string; readonly tie: Tie }[] =>
+  slides ? couplers.flatMap(({ coupler, acts }) => (acts.kind === 'mesh' && engaged.has(coupler.id) ? [{ id: coupler.id, tie: acts }] : [])) : [];
 
 /** One-way clutches at work: those that always are, and the selected ones. */
-export const workingOneWays = ({ couplers }: Network, engaged: ReadonlySet<string>): readonly OneWay[] =>
-  couplers.flatMap(({ coupler, acts }) =>
-    acts.kind === 'joins' && coupler.type === 'one-way' && (coupler.control !== 'selectable' || engaged.has(coupler.id)) ? [{ id: coupler.id, tie: acts }] : [],
-  );
+export const workingOneWays = ({ couplers, oneWays }: Network, engaged: ReadonlySet<string>): readonly OneWay[] =>
+  oneWays
+    ? couplers.flatMap(({ coupler, acts }) =>
+        acts.kind === 'joins' && coupler.type === 'one-way' && (coupler.control !== 'selectable' || engaged.has(coupler.id)) ? [{ id: coupler.id, tie: acts }] : [],
+      )
+    : [];
 
 /** The meshes that are in: all that are always in, and the sliding ones that are engaged. */
 export const meshesIn = (network: Network, engaged: ReadonlySet<string>): readonly NetworkMesh[] =>
@@ -38,9 +43,8 @@ export const meshesIn = (network: Network, engaged: ReadonlySet<string>): readon
 export const turnedTogether = ({ flow }: Question): readonly Joint[] => flow.together.map(({ member, times }) => ({ kind: 'joins', a: flow.driver, b: member, times }));
 
 /** What is engaged whatever one-way clutches and worms do, imposed on the open train. */
-export function engagedMotion(question: Question): Motion {
-  const { open, engaged } = question;
-  const motion =
-    question.engagedMotion ?? engage(openMotion(open), [...engagedSlides(open.network, engaged), ...engagedJoints(open.network, engaged)].map(({ tie }) => tie));
-  return engage(motion, turnedTogether(question));
+export function engagedMotion(question: Question, joints: readonly ActiveJoint[]): Motion {
+  const { open, engaged, flow } = question;
+  const motion = question.engagedMotion ?? engage(engage(openMotion(open), engagedSlides(open.network, engaged).map(({ tie }) => tie)), joints.map(({ tie }) => tie));
+  return flow.together.length > 0 ? engage(motion, turnedTogether(question)) : motion;
 }

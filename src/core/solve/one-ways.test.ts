@@ -50,7 +50,8 @@ describe('one-way clutches and worms, against trying every set', () => {
   test('drive, one output or several', () => {
     fc.assert(fc.property(arbitraryTrain({ oneWays: true, outputs: true, worms: true }), (train) => compareEach(train, null)), { numRuns: RUNS });
     if (process.env.TINWHEEL_RUNS) console.log(JSON.stringify(counted));
-    expect(Math.min(counted.drive, counted.neutral, counted.locked, counted.holding)).toBeGreaterThan(RUNS / 12);
+    expect(Math.min(counted.drive, counted.neutral, counted.locked)).toBeGreaterThan(RUNS / 6);
+    expect(counted.holding).toBeGreaterThan(RUNS / 50);
     expect(Math.min(counted.split, counted.held)).toBeGreaterThan(RUNS / 40);
   });
 
@@ -118,9 +119,9 @@ describe('by hand', () => {
   test.each<[string, Train, string, string | null, readonly string[]]>([
     ['two in series drive', shafts(['x'], [roller('in', 'x'), roller('x', 'out')]), 'drive', '1', ['in>x', 'x>out']],
     ['the wrong way round they do not', shafts(['x'], [roller('x', 'in'), roller('x', 'out')]), 'neutral', null, []],
-    ['two that face each other are a joint, and the one that pushes carries it all', shafts([], [roller('in', 'out'), roller('out', 'in')]), 'drive', '1', ['in>out']],
-    ['a ring of three drives', shafts(['x'], [roller('in', 'x'), roller('x', 'out'), roller('out', 'in')]), 'drive', '1', ['in>x', 'x>out']],
-    ['a ring that nothing reaches carries nothing', shafts(['x', 'y'], [clutch('in', 'out'), roller('x', 'y'), roller('y', 'x')]), 'drive', '1', []],
+    ['two that face each other are a joint', shafts([], [roller('in', 'out'), roller('out', 'in')]), 'drive', '1', ['in>out', 'out>in']],
+    ['a ring of three drives', shafts(['x'], [roller('in', 'x'), roller('x', 'out'), roller('out', 'in')]), 'drive', '1', ['in>x', 'out>in', 'x>out']],
+    ['a ring that nothing reaches', shafts(['x', 'y'], [clutch('in', 'out'), roller('x', 'y'), roller('y', 'x')]), 'drive', '1', ['x>y', 'y>x']],
     ['between members clutched together it idles', shafts([], [clutch('in', 'out'), roller('in', 'out')]), 'drive', '1', []],
     ['an output stopped both ways is not driven', shafts([], [roller('frame', 'out'), roller('out', 'frame')]), 'neutral', null, []],
   ])('%s', (_, train, status, ratio, holds) => {

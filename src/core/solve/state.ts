@@ -43,26 +43,37 @@ interface Settled {
 
 /** Settles the worms, then the one-way clutches, and joins what holds. */
 export function stateOf(question: Question): State {
-  const { network } = question.open;
+  const { open, engaged, flow } = question;
+  const ground = groundOf(question);
   const worms = standingWorms(question);
-  const working = network.oneWays ? workingOneWays(network, question.engaged) : [];
-  if (working.length === 0) return stateWith(question, { worms, oneWays: new Map() });
-  const { holds } = settleOneWays(engage(engagedMotion(question), worms.map(standing)), working, question.flow);
-  return stateWith(question, { worms, oneWays: new Map(working.map(({ id }) => [id, holds.has(id) ? 'holds' : 'overruns'])) });
+  const working = workingOneWays(open.network, engaged);
+  if (working.length === 0) return stateWith(question, { worms, oneWays: new Map() }, ground);
+  const { holds } = settleOneWays(engage(ground.motion, worms.map(standing)), working, flow);
+  return stateWith(question, { worms, oneWays: new Map(working.map(({ id }) => [id, holds.has(id) ? 'holds' : 'overruns'])) }, ground);
+}
+
+/** What is engaged whatever decides for itself. */
+interface Ground {
+  readonly joints: readonly ActiveJoint[];
+  readonly motion: Motion;
+}
+
+function groundOf(question: Question): Ground {
+  const joints = engagedJoints(question.open.network, question.engaged);
+  return { joints, motion: engagedMotion(question, joints) };
 }
 
 /** The state in which things have been settled so. */
-export function stateWith(question: Question, { worms, oneWays }: Settled): State {
+export function stateWith(question: Question, settled: Settled, ground: Ground = groundOf(question)): State {
   const { open, engaged, flow } = question;
-  const { network } = open;
   const deciding = [
-    ...workingOneWays(network, engaged).flatMap(({ id, tie }): ActiveJoint[] => (oneWays.get(id) === 'holds' ? [{ id, kind: 'one-way', tie }] : [])),
-    ...worms.map((mesh): ActiveJoint => ({ id: `self-lock:${mesh.mesh.id}`, kind: 'self-lock', tie: standing(mesh) })),
+    ...workingOneWays(open.network, engaged).flatMap(({ id, tie }): ActiveJoint[] => (settled.oneWays.get(id) === 'holds' ? [{ id, kind: 'one-way', tie }] : [])),
+    ...settled.worms.map((mesh): ActiveJoint => ({ id: `self-lock:${mesh.mesh.id}`, kind: 'self-lock', tie: standing(mesh) })),
   ];
-  const joints = [...engagedJoints(network, engaged), ...deciding];
-  const motion = engage(engagedMotion(question), deciding.map(({ tie }) => tie));
+  const joints = deciding.length > 0 ? [...ground.joints, ...deciding] : ground.joints;
+  const motion = engage(ground.motion, deciding.map(({ tie }) => tie));
   const speeds = speedsPerTurn(motion, flow.driver, flow.speed);
-  const meshes = meshesIn(network, engaged);
+  const meshes = meshesIn(open.network, engaged);
   const findLoad = (): Loaded => {
     if (!speeds.turns) return { outcome: 'unloaded' };
     const load: Load = {
@@ -74,7 +85,7 @@ export function stateWith(question: Question, { worms, oneWays }: Settled): Stat
     };
     return question.losses ? lossyTorques(open, load, speeds) : idealTorques(open, load);
   };
-  return new State(motion, speeds, joints, meshes, { worms, oneWays }, findLoad);
+  return new State(motion, speeds, joints, meshes, settled, findLoad);
 }
 
 /** Torque through a joint of the state, or null when shared or not loaded. */

