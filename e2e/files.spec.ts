@@ -28,7 +28,7 @@ test('figures and working are saved as CSV and Markdown, for one position or all
   const working = (await take(page, 'Working as Markdown')).bytes.toString();
   expect(working.match(/^## Position /gm)).toHaveLength(7);
   expect(working).toContain('   ω = -19/32 × -19/32 = 361/1024');
-  expect((await take(page, 'Working as CSV')).bytes.toString()).toContain('4,1,1. input shaft is turned: ω = 1');
+  expect((await take(page, 'Working as CSV')).bytes.toString()).toContain('4,1,"1. turned: input shaft, ω = 1"');
   expect((await take(page, 'Figures as Markdown')).bytes.toString()).toContain('It is locked. Engaged: First and Second.');
   expect((await take(page, 'The train as JSON')).bytes.toString()).toBe(readFileSync('demo/trains/pan-rake.train.json', 'utf8'));
 });

@@ -9,11 +9,11 @@ test('every position of the rake is traced by keyboard alone', async ({ page, re
   await page.goto(await freshTrain(request, 'pan-rake'));
   await expect(ratio(page)).toHaveText('4.923');
   const story: [key: string, ratio: string, says: string][] = [
-    ['2', '2.837', 'Second joins output shaft to second wheel'],
-    ['3', '1.619', 'Third joins output shaft to third wheel'],
-    ['4', '1.000', 'Direct joins output shaft to input shaft'],
+    ['2', '2.837', 'Joined by Second, turning as one: second wheel and output shaft.'],
+    ['3', '1.619', 'Joined by Third, turning as one: third wheel and output shaft.'],
+    ['4', '1.000', 'Joined by Direct, turning as one: input shaft and output shaft.'],
     ['r', '4.451', 'Driver gear 21 on reverse idler turns driven gear 37 on output shaft'],
-    ['1', '4.923', 'First joins output shaft to first wheel'],
+    ['1', '4.923', 'Joined by First, turning as one: first wheel and output shaft.'],
   ];
   for (const [key, figure, says] of story) {
     await page.keyboard.press(key);
@@ -36,7 +36,7 @@ test('two couplers that tie up are named, lit, and one press mends it', async ({
   await page.keyboard.press('Enter');
   await expect(page.getByText('Locked: the input cannot turn.')).toBeVisible();
   await expect(page.getByText('First and Second fight each other: release one of them and it turns.')).toBeVisible();
-  await expect(page.getByText('The input shaft cannot turn: First and Second tie it up.')).toBeVisible();
+  await expect(page.getByText('Locked: input shaft. Tied up by First and Second.')).toBeVisible();
   const ringed = page.getByRole('group', { name: /^Side view of/ }).locator('circle.stroke-error');
   await expect(ringed).toHaveCount(2);
   await page.getByRole('button', { name: 'Release First' }).click();

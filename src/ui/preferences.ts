@@ -3,19 +3,31 @@
 import { useEffect } from 'react';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
-import type { RatioConvention, SpeedUnit, TorqueUnit } from '@/core/units';
+import type { ForceUnit, RatioConvention, SpeedUnit, TorqueUnit } from '@/core/units';
+import type { SetSchool } from '@/core/working';
 
-/** How a person likes figures shown; kept in the browser. */
-interface Preferences {
+/** What the keys of the positions show under their names. */
+export type KeyFigure = 'ratio' | 'speed' | 'torque';
+
+interface Choices {
   readonly convention: RatioConvention;
   readonly speedUnit: SpeedUnit;
-  readonly torqueUnit: TorqueUnit;
-  readonly set: (change: Partial<Pick<Preferences, 'convention' | 'speedUnit' | 'torqueUnit'>>) => void;
+  /** A unit of torque, or of force on the arm. */
+  readonly torqueUnit: TorqueUnit | ForceUnit;
+  /** Length (mm) of the arm on which torques are read as forces. */
+  readonly armMm: number;
+  readonly keyFigure: KeyFigure;
+  readonly setSchool: SetSchool;
 }
 
-export const usePreferences = create<Preferences>()(
-  persist((set) => ({ convention: 'in/out', speedUnit: 'rpm', torqueUnit: 'N·m', set }), { name: 'tin-wheel-preferences', skipHydration: true }),
-);
+/** How a person likes figures shown; kept in the browser. */
+interface Preferences extends Choices {
+  readonly set: (change: Partial<Choices>) => void;
+}
+
+const FIRST: Choices = { convention: 'in/out', speedUnit: 'rpm', torqueUnit: 'N·m', armMm: 250, keyFigure: 'ratio', setSchool: 'formula' };
+
+export const usePreferences = create<Preferences>()(persist((set) => ({ ...FIRST, set }), { name: 'tin-wheel-preferences', skipHydration: true }));
 
 /** Reads the kept preferences once the page is live, so that server and first client render agree. */
 export function useKeptPreferences(): void {

@@ -1,7 +1,10 @@
 import { readdirSync } from 'node:fs';
 import { demoTrain } from '@/testing/demo-train';
+import { networkOf } from '../kinematics';
+import { toFraction } from '../rational';
+import { solvePositions } from '../solve';
 import type { Gear, Train } from '../train';
-import { checkDesign, type Finding, type Mend } from '.';
+import { checkDesign, mendEffect, type Finding, type Mend } from '.';
 
 const kinds = (train: Train) => checkDesign(train).map(({ kind, gears, positions }) => `${kind}: ${[...gears, ...positions].join(' ')}`);
 const of = (train: Train, kind: Finding['kind']) => checkDesign(train).filter((found) => found.kind === kind);
@@ -76,7 +79,7 @@ describe('planetary sets', () => {
 describe('positions', () => {
   test('one that locks says who fights; two that engage the same are one', () => {
     const rake = demoTrain('pan-rake');
-    expect(of(rake, 'locked')).toMatchObject([{ positions: ['1+2'], why: 'First, Second together leave nothing that can turn.' }]);
+    expect(of(rake, 'locked')).toMatchObject([{ positions: ['1+2'], why: 'Nothing is left that can turn with First, Second engaged.' }]);
     const twice = { ...rake, positions: [...rake.positions, { id: 'low', name: 'low', engaged: ['first'] }] };
     expect(of(twice, 'duplicate')).toMatchObject([{ positions: ['low'], what: 'Positions 1 and low engage the same.' }]);
   });
@@ -117,7 +120,7 @@ describe('outputs', () => {
     expect(of(half, 'floating output')).toMatchObject([{ weight: 'note', positions: ['half'] }]);
     const loose: Train = { ...rake, members: [...rake.members, { id: 'pump', name: 'pump' }], outputs: ['out', 'pump'] };
     const [found] = of(loose, 'floating output');
-    expect(found).toMatchObject({ weight: 'wrong', members: ['pump'], what: 'pump is an output, and no position drives it.' });
+    expect(found).toMatchObject({ weight: 'wrong', members: ['pump'], what: 'Output pump: no position drives it.' });
     expect(of(mended(loose, found!.mends[0]!), 'floating output')).toEqual([]);
   });
 });
@@ -179,4 +182,49 @@ test('what is wrong comes before what is worth knowing, and every finding says w
   }
   expect(found).toBeGreaterThan(10);
   expect(kinds(demoTrain('harvester'))).toContain('locked: all');
+});
+
+describe('one-way clutches', () => {
+  const tram = demoTrain('mud-tram');
+  const facing: Train = { ...tram, couplers: [...tram.couplers, { id: 'back', name: 'Back roller', type: 'one-way', joins: ['mid', 'in'] }] };
+
+  test('two that face each other are said to lock, and turning one round mends it', () => {
+    expect(of(tram, 'one-way clutches')).toEqual([]);
+    const [found, ...more] = of(facing, 'one-way clutches');
+    expect(more).toEqual([]);
+    expect(found).toMatchObject({ weight: 'wrong', what: 'One-way clutches Front roller and Back roller lock each other.', couplers: ['front roller', 'back'] });
+    expect(of(mended(facing, found!.mends[1]!), 'one-way clutches')).toEqual([]);
+  });
+
+  test('both ways to the frame they lock each other too; between fixed members one has nothing to do', () => {
+    const frame = (id: string, joins: [string, string]) => ({ id, name: id, type: 'one-way' as const, joins });
+    const stopped = of({ ...tram, couplers: [...tram.couplers, frame('up', ['frame', 'out']), frame('down', ['out', 'frame'])] }, 'one-way clutches');
+    expect(stopped.map(({ what }) => what)).toEqual(['One-way clutches up and down lock each other.']);
+    const [idle] = of({ ...tram, couplers: [...tram.couplers, frame('none', ['in', 'in2'])], ...likeCounters(tram) }, 'one-way clutches');
+    expect(idle).toMatchObject({ weight: 'note', couplers: ['none'] });
+  });
+
+  /** A countershaft that turns "in2" just as fast as "in". */
+  function likeCounters(train: Train): Pick<Train, 'gears' | 'meshes' | 'members'> {
+    const gear = (id: string, member: string): Gear => ({ id, member, teeth: 30, type: 'external' });
+    return {
+      members: [...train.members, { id: 'in2', name: 'in2' }, { id: 'lay', name: 'lay' }],
+      gears: [...train.gears, gear('e', 'in'), gear('f', 'lay'), gear('f2', 'lay'), gear('e2', 'in2')],
+      meshes: [...train.meshes, { id: 'e1', gears: ['e', 'f'] }, { id: 'e2', gears: ['f2', 'e2'] }],
+    };
+  }
+});
+
+describe('what a mend would do', () => {
+  test('the positions whose ratio changes, before and after', () => {
+    const rake = demoTrain('pan-rake');
+    const [found] = of(rake, 'undercut');
+    const effect = mendEffect(rake, found!.mends[0]!)!;
+    const changed = effect.map(({ position, before, after }) => `${position} ${before.ratio && toFraction(before.ratio)} ${after.ratio && toFraction(after.ratio)}`);
+    const after = solvePositions(networkOf(mended(rake, found!.mends[0]!)));
+    const was = solvePositions(networkOf(rake));
+    expect(changed.length).toBeGreaterThan(0);
+    for (const { position } of effect) expect(changed).toContain(`${position} ${toFraction(was.get(position)!.ratio!)} ${toFraction(after.get(position)!.ratio!)}`);
+    for (const [id, { ratio }] of was) if (!effect.some(({ position }) => position === id)) expect(after.get(id)!.ratio && toFraction(after.get(id)!.ratio!)).toBe(ratio && toFraction(ratio));
+  });
 });

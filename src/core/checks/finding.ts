@@ -3,7 +3,7 @@ import type { TimingMark } from './assembly';
 
 export type FindingKind =
   | 'axes' | 'station' | 'module' | 'distance' | 'assembly' | 'timing' | 'collision' | 'coaxial' | 'shared factor' | 'undercut' | 'tip speed'
-  | 'locked' | 'duplicate' | 'floating output' | 'capacity';
+  | 'locked' | 'duplicate' | 'floating output' | 'capacity' | 'one-way clutches';
 
 /** The parts that a finding is about. */
 export interface Concerned {

@@ -3,16 +3,18 @@ import { axisFindings } from './axes';
 import { distanceFindings } from './distances';
 import type { Finding } from './finding';
 import { meshFindings } from './meshes';
+import { oneWayFindings } from './one-ways';
 import { planetFindings } from './planets';
 import { positionFindings, type Use } from './positions';
 
 export type { TimingMark } from './assembly';
 export type { Finding, Mend } from './finding';
+export { mendEffect, type Change } from './effect';
 export type { Use } from './positions';
 export { tipSpeed, USUAL_TIP_SPEEDS } from './speeds';
 
 /** Everything that is wrong with a train or worth knowing about it, what is wrong first; speeds and capacities for how it is used. */
 export function checkDesign(train: Train, use: Use = {}): readonly Finding[] {
-  const all = [...axisFindings(train), ...positionFindings(train, use), ...distanceFindings(train), ...planetFindings(train), ...meshFindings(train)];
+  const all = [...axisFindings(train), ...oneWayFindings(train), ...positionFindings(train, use), ...distanceFindings(train), ...planetFindings(train), ...meshFindings(train)];
   return [...all.filter(({ weight }) => weight === 'wrong'), ...all.filter(({ weight }) => weight === 'note')];
 }

@@ -14,8 +14,8 @@ export function meshFindings(train: Train): Finding[] {
   return [...train.meshes.flatMap((mesh) => moduleFinding(...pair(mesh))), ...train.meshes.flatMap((mesh) => huntingFinding(...pair(mesh))), ...train.gears.flatMap(undercutFinding)];
 }
 
-/** Another tooth count as a mend: "Ring 74 → 72". */
-export const teethMend = (what: string, gear: Gear, teeth: number): Mend => ({ label: `${what} ${gear.teeth} → ${teeth}`, apply: (train) => setTeeth(train, gear.id, teeth) });
+/** Another tooth count as a mend: "Ring 74 → 72 teeth". */
+export const teethMend = (what: string, gear: Gear, teeth: number): Mend => ({ label: `${what} ${gear.teeth} → ${teeth} teeth`, apply: (train) => setTeeth(train, gear.id, teeth) });
 
 const moduleMend = (gear: Gear, module: number): Mend => ({ label: `Gear ${gear.teeth}: module ${module} mm`, apply: (train) => changeGear(train, gear.id, { module }) });
 

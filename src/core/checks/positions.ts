@@ -63,7 +63,7 @@ function locked(train: Train, { position, solved }: Case): Finding[] {
       'wrong',
       {
         what: `Position ${position.name} locks the input.`,
-        why: names.length > 0 ? `${names.join(', ')} together leave nothing that can turn.` : 'The meshes alone leave nothing that can turn.',
+        why: names.length > 0 ? `Nothing is left that can turn with ${names.join(', ')} engaged.` : 'The meshes alone leave nothing that can turn.',
         mend: 'Release one of them in this position.',
         mends: fighting.filter((id) => position.engaged.includes(id)).map((id) => ({ label: `Release ${couplerName(train, id)}`, apply: (now) => engageInPosition(now, position.id, position.engaged.filter((other) => other !== id)) })),
       },
@@ -87,10 +87,10 @@ function floatingOutputs(train: Train, open: OpenTrain, cases: readonly Case[]):
         'floating output',
         'wrong',
         {
-          what: `${memberName(train, output)} is an output, and ${cases.length > 0 ? 'no position drives it' : 'nothing drives it'}.`,
+          what: `Output ${memberName(train, output)}: ${cases.length > 0 ? 'no position drives it' : 'nothing drives it'}.`,
           why: 'It floats: turned or not, it passes no power on.',
           mend: 'Connect it, engage what leads to it in a position, or make it no output.',
-          mends: train.outputs.length > 1 ? [{ label: `${memberName(train, output)} is no output`, apply: (now) => toggleOutput(now, output) }] : [],
+          mends: train.outputs.length > 1 ? [{ label: `No output: ${memberName(train, output)}`, apply: (now) => toggleOutput(now, output) }] : [],
         },
         { members: [output] },
       ),
@@ -119,7 +119,7 @@ function slipping(train: Train, open: OpenTrain, cases: readonly Case[], torque:
       'capacity',
       'wrong',
       {
-        what: `${couplerName(train, id)} slips in position ${[worst!, ...others].map(({ position }) => position.name).join(', ')}.`,
+        what: `Slipping in position ${[worst!, ...others].map(({ position }) => position.name).join(', ')}: ${couplerName(train, id)}.`,
         why: `In position ${worst!.position.name} it holds ${figure(worst!.at)} N·m put in, and ${figure(torque)} N·m is put in. Slipping, the train is ${worst!.then}.`,
         mend: 'Put less torque in, or give it more capacity.',
       },

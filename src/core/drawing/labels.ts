@@ -4,8 +4,9 @@ import { farFrom, labelBox, overlap, segmentBox, TEXT_HEIGHT, textWidth, type Bo
 /** Pixels from where a shaft leaves the drawing to its name: the arrow stands between. */
 const PORT_GAP = 24;
 
-/** Names are cut to so many letters. */
+/** Names are cut to so many letters; a coupler's, where no place is wide enough, to fewer. */
 const LONGEST = 16;
+const SHORTER = [11, 7];
 
 type Bare = Omit<SideView, 'labels'>;
 
@@ -22,9 +23,10 @@ export function placeLabels(train: Train, view: Bare): Label[] {
   const put = (candidates: readonly Label[]) => {
     const inside = ({ left, right, top, bottom }: Box) => left >= 0 && right <= view.width && top >= 0 && bottom <= view.height;
     const clear = candidates.find((label) => inside(labelBox(label)) && !taken.some((box) => overlap(labelBox(label), box)));
-    if (!clear) return;
+    if (!clear) return false;
     labels.push(clear);
     taken.push(labelBox(clear));
+    return true;
   };
   const names = new Map(train.members.map((member) => [member.id, member.name || member.id]));
   for (const { member, side, x, y } of view.ports) {
@@ -36,10 +38,10 @@ export function placeLabels(train: Train, view: Bare): Label[] {
     const text = train.couplers.find((coupler) => coupler.id === id)?.name || id;
     const box = { left: x - 11, right: x + 11, top: y - 11, bottom: y + 11 };
     const of = { kind: 'coupler', id } as const;
-    const near = nearestFirst(around(cut(text), of, box), { x, y });
-    // Between narrow neighbours a name stands further over or under its coupler rather than nowhere.
-    const own = [...near, ...stacked(cut(text), of, box)].filter((label) => view.couplers.every((other) => other.coupler === id || farFrom(labelBox(label), other) > farFrom(labelBox(label), { x, y })));
-    put(own);
+    // Between narrow neighbours a name stands further over or under its coupler, or is cut shorter, rather than nowhere.
+    const candidates = (shown: string) => [...nearestFirst(around(shown, of, box), { x, y }), ...stacked(shown, of, box)];
+    const own = (label: Label) => view.couplers.every((other) => other.coupler === id || farFrom(labelBox(label), other) > farFrom(labelBox(label), { x, y }));
+    [LONGEST, ...SHORTER].some((letters) => put(candidates(cut(text, letters)).filter(own)));
   }
   const done = new Set<string>();
   for (const { gear: id, box, shape, x, y } of view.gears) {
@@ -81,7 +83,7 @@ export function portRoom(train: Train): number {
   return Math.ceil(PORT_GAP + 6 + Math.max(...names.map((name) => textWidth(cut(name)))));
 }
 
-const cut = (text: string): string => (text.length > LONGEST ? `${text.slice(0, LONGEST - 1)}…` : text);
+const cut = (text: string, letters: number = LONGEST): string => (text.length > letters ? `${text.slice(0, letters - 1)}…` : text);
 
 /** Candidates over and under a box, one line of text further away each time. */
 function stacked(text: string, of: Label['of'], { left, right, top, bottom }: Box): Label[] {

@@ -1,6 +1,7 @@
 import { FRAME_INDEX } from '../kinematics';
 import { add, compare, div, isZero, mul, neg, sign, sub, sum, ZERO, type Rational } from '../rational';
 import type { Solved } from '../solve';
+import { rollingSpeed } from '../statics';
 import { contributions } from './contributions';
 
 /**
@@ -50,13 +51,25 @@ export function powerFlow(solved: Solved): PowerFlow | null {
   });
   const recirculating: PowerPath[] = [];
   for (let loop = findLoop(edges); loop && recirculating.length < MAX_PATHS; loop = findLoop(edges)) {
-    recirculating.push(taken(loop.map((edge) => edge.from), takeOut(loop)));
+    const round = taken(loop.map((edge) => edge.from), takeOut(loop));
+    // Torque that closes on itself inside parts that turn as one body moves nothing against anything.
+    if (round.stops.some((stop) => rolls(solved, stop))) recirculating.push(round);
   }
   const paths: PowerPath[] = [];
   for (let path = widestPath(edges); path && paths.length < MAX_PATHS; path = widestPath(edges)) {
     paths.push(taken([SOURCE, ...path.map((edge) => edge.to)], takeOut(path)));
   }
   return { paths: paths.sort((a, b) => compare(b.share, a.share)), recirculating };
+}
+
+/** Does anything roll in what a path goes through? Joints and sets that turn as one block pass power on as a solid body does. */
+function rolls({ network, state }: Solved, { kind, id }: Stop): boolean {
+  if (kind === 'member' || kind === 'joint') return false;
+  return state.meshes.some((mesh) => {
+    if (kind === 'mesh' ? mesh.mesh.id !== id : network.memberIds[mesh.arm] !== id) return false;
+    const speed = rollingSpeed(state.speeds, mesh);
+    return speed === null || !isZero(speed);
+  });
 }
 
 const SEPARATOR = '\u0000';
@@ -71,7 +84,9 @@ function powerEdges(solved: Solved): Edge[] | null {
   const { network, state } = solved;
   const setOf = new Map(state.meshes.map(({ mesh, arm }) => [mesh.id, arm]));
   const flows = new Map<string, Map<string, Rational>>();
-  for (const { member, source, torque } of contributions(solved)) {
+  const acting = contributions(solved);
+  const tapped = new Set(acting.flatMap(({ member, source }) => (source.kind === 'mesh' && setOf.get(source.id) !== FRAME_INDEX ? [] : [member])));
+  for (const { member, source, torque } of acting) {
     const speed = state.speeds.of(member);
     if (torque === null || speed === null) return null;
     const power = mul(torque, speed);
@@ -82,9 +97,9 @@ function powerEdges(solved: Solved): Edge[] | null {
       : source.kind === 'joint' ? nodeOf('joint', source.id)
       : arm === FRAME_INDEX ? nodeOf('mesh', source.id)
       : nodeOf('set', network.memberIds[arm]!);
-    // A planet only passes power on inside its set.
+    // A planet only passes power on inside its set, unless something else takes power from it or gives it some.
     const planet = arm !== FRAME_INDEX && network.train.members[member]!.carrier === network.memberIds[arm]!;
-    if (planet) continue;
+    if (planet && !tapped.has(member)) continue;
     const name = nodeOf('member', network.memberIds[member]!);
     const perMember = flows.get(element) ?? new Map<string, Rational>();
     perMember.set(name, add(perMember.get(name) ?? ZERO, power));

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
 import { demoTrain } from '@/testing/demo-train';
-import { networkOf } from '../kinematics';
-import { solvePositions, type Solved } from '../solve';
+import { networkOf, openTrain } from '../kinematics';
+import { solveEngaged, solvePositions, type Solved } from '../solve';
 import { add, compare, equals, sum, toFraction, ZERO, type Rational } from '../rational';
 import { contributions, memberFigures, memberGroups, meshRoles, powerFlow } from '.';
 
@@ -57,6 +57,23 @@ describe('power paths', () => {
       ),
       { numRuns: 150 },
     );
+  });
+
+  test('a set that turns as one block passes power on like a shaft: nothing goes round in it', () => {
+    const stirrer = demoTrain('stirrer');
+    const block = { ...stirrer, outputs: ['ring'], couplers: [...stirrer.couplers, { id: 'joined', name: 'joined', type: 'clutch' as const, joins: ['arm', 'ring'] as [string, string] }] };
+    const solved = solveEngaged(openTrain(networkOf(block)), ['joined']);
+    expect(toFraction(solved.ratio!)).toBe('1');
+    expect(powerFlow(solved)!.recirculating).toEqual([]);
+    expect(story(solved)).toEqual(['1 sun arm arm joined ring']);
+  });
+
+  test('a planet as output gets its path through its own set', () => {
+    const stirrer = demoTrain('stirrer');
+    const planet = stirrer.members.find(({ carrier }) => carrier !== undefined)!.id;
+    const solved = solveEngaged(openTrain(networkOf({ ...stirrer, outputs: [planet] })), ['hold']);
+    expect(solved.status).toBe('drive');
+    expect(story(solved)).toEqual([`1 sun arm ${planet}`]);
   });
 
   test('what is shared between parallel ways is not guessed', () => expect(powerFlow(solve('wagon-axle', 'locked'))).toBeNull());

@@ -7,3 +7,7 @@ export { lockSet, powerStops, type PowerStops } from './reasons';
 export { driveBackward, type BackwardVerdict } from './backward';
 export { reportPosition, reportTrain, type PositionReport, type TrainReport } from './report';
 export { slipPoints, type SlipPoint } from './capacity';
+export { oneWayAccounts, type OneWayAccount } from './one-way-accounts';
+export { outputLaws, type OutputLaw } from './output-law';
+export { jammedOneWays } from './one-ways';
+export { workingOneWays } from './engaged';

@@ -4,7 +4,7 @@ import { demoTrain } from '@/testing/demo-train';
 import { networkOf, openTrain } from '../kinematics';
 import { compare, div, equals, inverse, isZero, mul, ONE, sign, sum, toFraction, type Rational } from '../rational';
 import { setTeeth, type Train } from '../train';
-import { lockSet, powerStops, reportTrain, solveEngaged, solvePositions, type Solved } from '.';
+import { lockSet, oneWayAccounts, outputLaws, powerStops, reportTrain, solveEngaged, solvePositions, type Solved } from '.';
 
 const EVERY_KIND = { oneWays: true, outputs: true, worms: true };
 
@@ -207,13 +207,33 @@ describe('reasons', () => {
   });
 
   test('in neutral the open joints that the power reaches are named', () => {
-    expect(powerStops(solve('pan-rake', 'N'))).toEqual({ follow: ['in', 'lay', 'w1', 'w2', 'w3'], open: ['first', 'second', 'third', 'direct', 'idler-a'], openSets: [] });
-    expect(powerStops(solve('brine-lift', 'idle'))).toEqual({ follow: ['sails'], open: [], openSets: ['sails'] });
+    expect(powerStops(solve('pan-rake', 'N'))).toEqual({ follow: ['in', 'lay', 'w1', 'w2', 'w3'], open: ['first', 'second', 'third', 'direct', 'idler-a'], overrun: [], openSets: [] });
+    expect(powerStops(solve('brine-lift', 'idle'))).toEqual({ follow: ['sails'], open: [], overrun: [], openSets: ['sails'] });
   });
 
   test('the direct position turns everything at one speed', () => {
     const { state, network } = solve('harvester', '6');
     network.memberIds.forEach((_, member) => expect(equals(state.speeds.of(member)!, ONE)).toBe(true));
+  });
+
+  test('the outputs of a differential are bound by one law, told with the smallest factors', () => {
+    const [law, ...more] = outputLaws(solve('wagon-axle', 'open'));
+    expect(more).toEqual([]);
+    expect(law!.terms.map(({ member, factor }) => `${toFraction(factor)} ${member}`)).toEqual(['1 left', '1 right']);
+    expect(toFraction(law!.driver)).toBe('22/41');
+  });
+
+  test('in second of the tram: what each roller does, by how much, and what would change it', () => {
+    const solved = solve('mud-tram', '2');
+    const open = openTrain(solved.network);
+    const accounts = oneWayAccounts(solved, (engaged) => solveEngaged(open, engaged));
+    expect(accounts.map(({ id, how, torque, lead }) => [id, how, torque && toFraction(torque), lead && toFraction(lead)])).toEqual([
+      ['front roller', 'holds', '1', null],
+      ['hold roller', 'holds', '11/23', null],
+      ['rear roller', 'overruns', null, '23/51'],
+    ]);
+    expect(accounts[2]!.changes).toEqual([{ coupler: 'hold', engage: false }]);
+    expect(accounts[1]!.changes).toContainEqual({ coupler: 'direct', engage: true });
   });
 
   test('efficiency of the stirrer is the textbook (1 + 3·e²)/4', () => {

@@ -3,7 +3,7 @@ import { arbitraryTrain } from '@/testing/arbitrary-train';
 import { demoTrain } from '@/testing/demo-train';
 import { askedBackward, bruteForce, type BruteForce } from '@/testing/all-subsets';
 import { networkOf, openTrain } from '../kinematics';
-import { fraction, inverse, isZero, sign, toFraction, type Rational } from '../rational';
+import { fraction, inverse, sign, toFraction, type Rational } from '../rational';
 import type { Coupler, Train } from '../train';
 import { backwardFlow } from './flow';
 import { jointTorque, lockSet, reportTrain, solveCoasting, solveEngaged, solvePositions, type Solved } from '.';

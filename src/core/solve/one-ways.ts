@@ -43,4 +43,20 @@ export function isLocked(motion: Motion, oneWays: readonly OneWay[], { driver, s
   return oneWays.length > 0 && !leastMotion({ rate, loads: [], leads: oneWays.map(({ tie }) => leadForm(motion, tie)) }).possible;
 }
 
+/**
+ * One-way clutches that can never run ahead, whatever is driven: each with those it stands against. Alone, it joins members
+ * that always turn as one.
+ */
+export function jammedOneWays(motion: Motion, oneWays: readonly OneWay[]): readonly (readonly string[])[] {
+  const leads = oneWays.map(({ tie }) => leadForm(motion, tie));
+  const found: string[][] = [];
+  oneWays.forEach(({ id }, i) => {
+    if (found.some((ring) => ring.includes(id))) return;
+    const others = [...leads.keys()].filter((other) => other !== i);
+    const tried = leastMotion({ rate: leads[i]!, loads: [], leads: others.map((other) => leads[other]!) });
+    if (!tried.possible) found.push([id, ...[...tried.against.keys()].map((at) => oneWays[others[at]!]!.id)]);
+  });
+  return found;
+}
+
 const rateForm = (motion: Motion, driver: MemberIndex, speed: Rational) => memberForm(motion, driver).map((value) => div(value, speed));

@@ -61,8 +61,10 @@ function* choices<T>(from: readonly T[], count: number, start = 0): Generator<re
 export interface PowerStops {
   /** Members that turn with the input, in a fixed proportion. */
   readonly follow: readonly string[];
-  /** Couplers that are off between a member that follows and one that does not. */
+  /** Couplers that are off between a member that follows and one that does not, and could be engaged. */
   readonly open: readonly string[];
+  /** One-way clutches at work there: what follows falls behind them or runs ahead of them. */
+  readonly overrun: readonly string[];
   /** Carriers of sets that the power reaches, where nothing holds or drives a second member. */
   readonly openSets: readonly string[];
 }
@@ -76,7 +78,7 @@ export function powerStops({ network, state, engaged }: Solved): PowerStops {
   };
   const floats = (member: MemberIndex) => member !== FRAME_INDEX && speeds.of(member) === null;
   const active = new Set(state.joints.map((joint) => joint.id));
-  const open = network.couplers.flatMap(({ coupler, acts }) => {
+  const stops = network.couplers.flatMap(({ coupler, acts }) => {
     if (acts.kind === 'mesh') {
       const { a, b } = network.meshes[acts.mesh]!;
       return !engaged.has(coupler.id) && ((follows(a) && floats(b)) || (follows(b) && floats(a))) ? [coupler.id] : [];
@@ -89,5 +91,10 @@ export function powerStops({ network, state, engaged }: Solved): PowerStops {
     const parts = [a, b, arm];
     if (parts.some(follows) && parts.some(floats)) openSets.add(network.memberIds[arm]!);
   }
-  return { follow: network.memberIds.filter((_, i) => follows(i)), open, openSets: [...openSets] };
+  return {
+    follow: network.memberIds.filter((_, i) => follows(i)),
+    open: stops.filter((id) => !state.oneWays.has(id)),
+    overrun: stops.filter((id) => state.oneWays.has(id)),
+    openSets: [...openSets],
+  };
 }

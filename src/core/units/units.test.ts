@@ -1,5 +1,5 @@
 import { fraction } from '../rational';
-import { figure, powerInWatts, ratioText, readQuantity, SPEED_UNITS, TORQUE_UNITS, wayText } from '.';
+import { figure, isForce, powerInWatts, ratioText, readQuantity, SPEED_UNITS, TORQUE_UNITS, torqueTable, wayText } from '.';
 
 const torque = (text: string) => readQuantity(text, Object.keys(TORQUE_UNITS) as (keyof typeof TORQUE_UNITS)[], 'N·m', 'the input torque');
 const speed = (text: string) => readQuantity(text, Object.keys(SPEED_UNITS) as (keyof typeof SPEED_UNITS)[], null, 'the speed');
@@ -26,9 +26,27 @@ describe('figures', () => {
   test('signs are words', () => expect([fraction(-1, 12), fraction(3), fraction(0)].map(wayText)).toEqual(['reverse', 'same way', 'stands']));
 });
 
+describe('units', () => {
+  test('a turn a minute is sixty an hour, and 1440 a day', () => {
+    expect(SPEED_UNITS.rpm / SPEED_UNITS['turns/h']).toBeCloseTo(60, 9);
+    expect(SPEED_UNITS.rpm / SPEED_UNITS['turns/day']).toBeCloseTo(1440, 9);
+    expect(SPEED_UNITS['turns/s'] / SPEED_UNITS.rpm).toBeCloseTo(60, 9);
+    expect(speed('2 turns/day')).toEqual({ ok: true, value: 2, unit: 'turns/day' });
+  });
+
+  test('a force on an arm is a torque: force times length', () => {
+    const table = torqueTable(0.25);
+    expect(table.N).toBeCloseTo(0.25, 12);
+    expect(table.kgf).toBeCloseTo(2.4516625, 9);
+    expect(table.lbf * 12).toBeCloseTo(4.4482216152605 * 12 * 0.25, 9);
+    expect(table['N·m']).toBe(1);
+    expect(['N', 'lbf', 'lbf·ft'].map((unit) => isForce(unit as keyof typeof table))).toEqual([true, true, false]);
+  });
+});
+
 describe('quantities', () => {
   test.each([['3.5Nm', 3.5, 'N·m'], ['3.5 N·m', 3.5, 'N·m'], ['12 lbf·in', 12, 'lbf·in'], ['2,5', 2.5, 'N·m'], ['80 kgf.cm', 80, 'kgf·cm']])('reads torque %p', (text, value, unit) => expect(torque(text)).toEqual({ ok: true, value, unit }));
-  test('a speed without its unit asks for one where there is no default', () => expect(speed('1200')).toEqual({ ok: false, message: 'Give the speed in rpm, rad/s.' }));
+  test('a speed without its unit asks for one where there is no default', () => expect(speed('1200')).toEqual({ ok: false, message: 'Give the speed in rpm, rad/s, turns/s, turns/h, turns/day.' }));
   test.each([['0', 'above 0'], ['-2', 'above 0'], ['fast', 'as a number'], ['', 'as a number'], ['3 parsecs', 'Give the input torque in'], ['1e12', 'at most']])('refuses %p', (text, part) => {
     const read = torque(text);
     expect(!read.ok && read.message).toContain(part);

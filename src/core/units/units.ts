@@ -8,12 +8,30 @@ export const TORQUE_UNITS = {
   'lbf·in': 0.1129848290276167,
 } as const;
 
-export const SPEED_UNITS = { rpm: Math.PI / 30, 'rad/s': 1 } as const;
+/** A turn is 2π rad. */
+export const SPEED_UNITS = {
+  rpm: Math.PI / 30,
+  'rad/s': 1,
+  'turns/s': 2 * Math.PI,
+  'turns/h': (2 * Math.PI) / 3600,
+  'turns/day': (2 * Math.PI) / 86_400,
+} as const;
+
+/** Forces in newtons; on an arm of a length they are torques. */
+export const FORCE_UNITS = { N: 1, kgf: 9.80665, lbf: 4.4482216152605 } as const;
 
 export const LENGTH_UNITS = { mm: 0.001, in: 0.0254 } as const;
 
 export type TorqueUnit = keyof typeof TORQUE_UNITS;
+export type ForceUnit = keyof typeof FORCE_UNITS;
 export type SpeedUnit = keyof typeof SPEED_UNITS;
+
+/** Torques, and forces read on an arm of this length in metres, in N·m for one of each. */
+export function torqueTable(armMetres: number): Readonly<Record<TorqueUnit | ForceUnit, number>> {
+  return { ...TORQUE_UNITS, N: FORCE_UNITS.N * armMetres, kgf: FORCE_UNITS.kgf * armMetres, lbf: FORCE_UNITS.lbf * armMetres };
+}
+
+export const isForce = (unit: TorqueUnit | ForceUnit): unit is ForceUnit => unit in FORCE_UNITS;
 
 /** Typing a speed of zero or beyond this is a slip, not a gear train. */
 export const MAX_INPUT = 1e9;

@@ -3,7 +3,8 @@ import { add, div, equals, isZero, mul, neg, ONE, sub, ZERO, type Rational } fro
 import type { Solved } from '../solve';
 import { FRAME } from '../train';
 import { gearSets, toothFactors, type GearSet } from './sets';
-import type { SetEquation, WorkingStep } from './steps';
+import type { Equation, Known, WorkingStep } from './steps';
+import { solveTogether } from './together';
 
 /**
  * Derives every determined speed: from what turns with the input and what is held, take again and again the
@@ -58,11 +59,10 @@ export function deriveSpeeds(solved: Solved): WorkingStep[] {
       const found = [...known.keys()];
       const rank = (member: MemberIndex) => (isZero(known.get(member)!) ? -1 : found.indexOf(member));
       const ready = all.filter((member) => known.has(member)).sort((a, b) => rank(a) - rank(b));
-      for (const wanted of all) {
+      for (const wanted of [set.arm, ...set.factors.keys()]) {
         if (known.has(wanted) || planets.has(wanted) !== (members === 'planets')) continue;
-        const step = setStepOf(set, wanted, ready, known, name) ?? twinStepOf(set, wanted, ready, known, name);
-        // A set whose own meshes contradict each other turns only as a block; its factors say nothing then.
-        if (!step || !equals(step.speed, state.speeds.of(wanted) ?? step.speed)) continue;
+        const step = stepInSet(set, wanted, ready, known, name);
+        if (!step) continue;
         learn(wanted, step.speed, step);
         return true;
       }
@@ -72,27 +72,25 @@ export function deriveSpeeds(solved: Solved): WorkingStep[] {
   const together = (): boolean => {
     const open = network.memberIds.map((_, member) => member).filter((member) => !known.has(member) && state.speeds.of(member) !== null);
     if (open.length === 0) return false;
-    const equations = [
+    const equations: Equation[] = [
       ...sets.flatMap((set) => setEquations(set, planets, known, name)),
-      ...pairs.filter((mesh) => !known.has(mesh.a) && !known.has(mesh.b)).map((mesh): SetEquation => ({
-        arm: FRAME, x: name(mesh.a), y: name(mesh.b), factor: neg(div(mesh.zb, mesh.za)), teeth: toothFactors([mesh], mesh.b, mesh.a),
+      ...pairs.filter((mesh) => !known.has(mesh.a) && !known.has(mesh.b)).map((mesh): Equation => ({
+        kind: 'set', arm: FRAME, x: name(mesh.a), y: name(mesh.b), factor: neg(div(mesh.zb, mesh.za)), teeth: toothFactors([mesh], mesh.b, mesh.a),
       })),
+      ...state.joints.flatMap(({ id, tie }): Equation[] => (known.has(tie.a) || known.has(tie.b) ? [] : [{ kind: 'join', coupler: id, a: name(tie.a), b: name(tie.b) }])),
     ];
-    const solution = open.filter((member) => !planets.has(member)).map((member) => ({ member: name(member), speed: state.speeds.of(member)! }));
-    if (solution.length === 0) {
-      open.forEach((member) => known.set(member, state.speeds.of(member)!));
-      return false;
-    }
-    const joins = state.joints.flatMap(({ id, tie }) => (known.has(tie.a) || known.has(tie.b) ? [] : [{ coupler: id, a: name(tie.a), b: name(tie.b) }]));
-    solution.forEach(({ member, speed }) => known.set(network.memberIndex.get(member)!, speed));
-    steps.push({ kind: 'simultaneous', equations, joins, solution });
+    const step = solveTogether(equations, new Map([...known].map(([member, speed]) => [name(member), speed])));
+    if (step.solution.length === 0) return false;
+    step.solution.forEach(({ member, speed }) => known.set(network.memberIndex.get(member)!, speed));
+    steps.push(step);
     return true;
   };
   while (joinStep() || pairStep() || setStep('central') || setStep('planets') || together());
   return steps;
 }
 
-type SetStep = Extract<WorkingStep, { kind: 'set' }>;
+/** A step that gives one speed. */
+type SpeedStep = Exclude<WorkingStep, { kind: 'simultaneous' }>;
 type PairStep = Extract<WorkingStep, { kind: 'pair' }>;
 
 function pairStepOf({ network }: Solved, mesh: NetworkMesh, forward: boolean, fromSpeed: Rational): PairStep {
@@ -102,59 +100,56 @@ function pairStepOf({ network }: Solved, mesh: NetworkMesh, forward: boolean, fr
   return { kind: 'pair', ...toothFactors([mesh], from, to)[0]!, from: name(from), member: name(to), fromSpeed, speed: mul(fromSpeed, factor) };
 }
 
-/**
- * Solves a set for one member from two known ones. With k the members' factors, ω_x − ω_c = (k_x / k_y)(ω_y − ω_c).
- * Null when the two known ones do not settle it (equal factors).
- */
-function setStepOf(set: GearSet, wanted: MemberIndex, ready: readonly MemberIndex[], known: ReadonlyMap<MemberIndex, Rational>, name: (member: MemberIndex) => string): SetStep | null {
-  const factorOf = (member: MemberIndex) => (member === set.arm ? ZERO : set.factors.get(member)!);
-  for (const [i, p] of ready.entries()) {
-    for (const q of ready.slice(i + 1)) {
-      const kp = factorOf(p);
-      const kq = factorOf(q);
-      if (equals(kp, kq)) continue;
-      // ω = ω_c + k·v holds for every member, so the two known ones give v, then ω_c, then the wanted one.
-      const v = div(sub(known.get(p)!, known.get(q)!), sub(kp, kq));
-      const arm = sub(known.get(p)!, mul(kp, v));
-      const speed = add(arm, mul(factorOf(wanted), v));
-      const [x, y] = [wanted, p, q].filter((member) => member !== set.arm);
-      return {
-        kind: 'set',
-        arm: name(set.arm),
-        x: name(x!),
-        y: name(y!),
-        factor: div(factorOf(x!), factorOf(y!)),
-        teeth: toothFactors(set.meshes, y!, x!),
-        known: [p, q].map((member) => ({ member: name(member), speed: known.get(member)! })),
-        member: name(wanted),
-        speed,
-      };
+/** One member of a set from those that are known; null when they do not settle it. */
+function stepInSet(set: GearSet, wanted: MemberIndex, ready: readonly MemberIndex[], known: ReadonlyMap<MemberIndex, Rational>, name: (member: MemberIndex) => string): SpeedStep | null {
+  const [first] = ready;
+  if (first === undefined) return null;
+  if (set.block) return { kind: 'block', arm: name(set.arm), as: name(first), member: name(wanted), speed: known.get(first)! };
+  const central = ready.filter((member) => member !== set.arm);
+  if (wanted === set.arm) return armStep(set, central, known, name);
+  const [y] = central;
+  if (known.has(set.arm) && y !== undefined) {
+    const arm = known.get(set.arm)!;
+    const factor = div(set.factors.get(wanted)!, set.factors.get(y)!);
+    const speed = add(arm, mul(factor, sub(known.get(y)!, arm)));
+    return { ...setStepOf(set, wanted, y, name), known: [knownOf(set.arm, known, name), knownOf(y, known, name)], member: name(wanted), speed };
+  }
+  const twin = central.find((member) => equals(set.factors.get(member)!, set.factors.get(wanted)!));
+  if (twin === undefined) return null;
+  return { kind: 'twin', arm: name(set.arm), as: name(twin), member: name(wanted), teeth: toothFactors(set.meshes, twin, wanted), speed: known.get(twin)! };
+}
+
+/** The arm from two others: ω_x − ω_c = f (ω_y − ω_c), so ω_c = (ω_x − f ω_y) / (1 − f). */
+function armStep(set: GearSet, central: readonly MemberIndex[], known: ReadonlyMap<MemberIndex, Rational>, name: (member: MemberIndex) => string): SpeedStep | null {
+  for (const [i, y] of central.entries()) {
+    for (const x of central.slice(i + 1)) {
+      const factor = div(set.factors.get(x)!, set.factors.get(y)!);
+      if (equals(factor, ONE)) continue;
+      const speed = div(sub(known.get(x)!, mul(factor, known.get(y)!)), sub(ONE, factor));
+      return { ...setStepOf(set, x, y, name), known: [knownOf(y, known, name), knownOf(x, known, name)], member: name(set.arm), speed };
     }
   }
   return null;
 }
 
-/** A member with the same factor as a known one turns with it, wherever the carrier may be: two planets' like gears, say. */
-function twinStepOf(set: GearSet, wanted: MemberIndex, ready: readonly MemberIndex[], known: ReadonlyMap<MemberIndex, Rational>, name: (member: MemberIndex) => string): SetStep | null {
-  const factor = set.factors.get(wanted);
-  const twin = ready.find((member) => factor !== undefined && member !== set.arm && equals(set.factors.get(member)!, factor));
-  if (wanted === set.arm || twin === undefined) return null;
-  const speed = known.get(twin)!;
-  return { kind: 'set', arm: name(set.arm), x: name(wanted), y: name(twin), factor: ONE, teeth: toothFactors(set.meshes, twin, wanted), known: [{ member: name(twin), speed }], member: name(wanted), speed };
-}
+const knownOf = (member: MemberIndex, known: ReadonlyMap<MemberIndex, Rational>, name: (member: MemberIndex) => string): Known => ({ member: name(member), speed: known.get(member)! });
+
+const setStepOf = (set: GearSet, x: MemberIndex, y: MemberIndex, name: (member: MemberIndex) => string) => ({
+  kind: 'set' as const,
+  arm: name(set.arm),
+  x: name(x),
+  y: name(y),
+  factor: div(set.factors.get(x)!, set.factors.get(y)!),
+  teeth: toothFactors(set.meshes, y, x),
+});
 
 /** A set's equations between its central members, each against the first, where something is still unknown. */
-function setEquations(set: GearSet, planets: ReadonlySet<MemberIndex>, known: ReadonlyMap<MemberIndex, Rational>, name: (member: MemberIndex) => string): SetEquation[] {
+function setEquations(set: GearSet, planets: ReadonlySet<MemberIndex>, known: ReadonlyMap<MemberIndex, Rational>, name: (member: MemberIndex) => string): Equation[] {
   const central = [...set.factors.keys()].filter((member) => !planets.has(member));
   const [first, ...rest] = central;
   if (first === undefined || [...central, set.arm].every((member) => known.has(member))) return [];
-  return rest.map((member) => ({
-    arm: name(set.arm),
-    x: name(member),
-    y: name(first),
-    factor: div(set.factors.get(member)!, set.factors.get(first)!),
-    teeth: toothFactors(set.meshes, first, member),
-  }));
+  if (set.block) return central.map((member) => ({ kind: 'join', coupler: null, a: name(member), b: name(set.arm) }));
+  return rest.map((member) => setStepOf(set, member, first, name));
 }
 
 /** The stages of a plain chain back from an output: each step with one moving source. Null where two motions are added. */
@@ -172,7 +167,7 @@ export function chainTo(steps: readonly WorkingStep[], output: string): WorkingS
       if (moving.length !== 1) return null;
       at = moving[0]!.member;
     } else if (step.kind === 'simultaneous') return null;
-    else at = step.from;
+    else at = step.kind === 'twin' || step.kind === 'block' ? step.as : step.from;
   }
 }
 

@@ -1,5 +1,5 @@
 import { FRAME_INDEX, type MemberIndex, type NetworkMesh } from '../kinematics';
-import { div, mul, neg, ONE, sign, type Rational } from '../rational';
+import { add, div, isZero, mul, neg, ONE, sign, type Rational } from '../rational';
 import type { ToothFactor } from './steps';
 
 /** Members tied together on one arm: each one's speed relative to the arm is `factor` times a common one. */
@@ -7,6 +7,8 @@ export interface GearSet {
   readonly arm: MemberIndex;
   readonly factors: ReadonlyMap<MemberIndex, Rational>;
   readonly meshes: readonly NetworkMesh[];
+  /** Its meshes contradict each other unless nothing rolls. */
+  readonly block: boolean;
 }
 
 /** The planetary sets among the meshes: per arm, the planets that hang together and what they mesh with. */
@@ -23,6 +25,7 @@ function groups(arm: MemberIndex, meshes: readonly NetworkMesh[], planets: Reado
     const [start] = left;
     const factors = new Map<MemberIndex, Rational>([[planets.has(start!.a) ? start!.a : start!.b, ONE]]);
     const own: NetworkMesh[] = [];
+    let block = false;
     for (let grew = true; grew; ) {
       grew = false;
       for (const mesh of left) {
@@ -31,12 +34,13 @@ function groups(arm: MemberIndex, meshes: readonly NetworkMesh[], planets: Reado
         if (!(a && planets.has(mesh.a)) && !(b && planets.has(mesh.b))) continue;
         if (a && !b) factors.set(mesh.b, neg(div(mul(mesh.za, a), mesh.zb)));
         if (b && !a) factors.set(mesh.a, neg(div(mul(mesh.zb, b), mesh.za)));
+        if (a && b && !isZero(add(mul(mesh.za, a), mul(mesh.zb, b)))) block = true;
         own.push(mesh);
         left.delete(mesh);
         grew = true;
       }
     }
-    found.push({ arm, factors, meshes: own });
+    found.push({ arm, factors, meshes: own, block });
   }
   return found;
 }

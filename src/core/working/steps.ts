@@ -13,15 +13,47 @@ export type WorkingStep =
   | { readonly kind: 'joined'; readonly coupler: string; readonly from: string; readonly member: string; readonly speed: Rational }
   /** A pair of gears on fixed axes: speed = from speed × factor, factor = ∓ z_from / z_to. */
   | (ToothFactor & { readonly kind: 'pair'; readonly from: string; readonly member: string; readonly fromSpeed: Rational; readonly speed: Rational })
-  /** One planetary set with one member left: (ω_member − ω_arm) = factor · (ω_other − ω_arm), or the same solved for the arm. */
+  /** One planetary set with one of its three left: (ω_x − ω_arm) = factor · (ω_y − ω_arm), solved for x, y or the arm. */
   | (SetEquation & {
       readonly kind: 'set';
-      readonly known: readonly { readonly member: string; readonly speed: Rational }[];
+      /** The two of x, y and the arm that are known. */
+      readonly known: readonly [Known, Known];
       readonly member: string;
       readonly speed: Rational;
     })
-  /** Sets so coupled that none has a single unknown: the equations together, and their solution. */
-  | { readonly kind: 'simultaneous'; readonly equations: readonly SetEquation[]; readonly joins: readonly Join[]; readonly solution: readonly { readonly member: string; readonly speed: Rational }[] };
+  /** Two members of a set that turn alike seen from the arm, and so turn alike wherever the arm may be. */
+  | { readonly kind: 'twin'; readonly arm: string; readonly as: string; readonly member: string; readonly teeth: readonly ToothFactor[]; readonly speed: Rational }
+  /** A set whose meshes contradict each other unless nothing rolls: all its members turn as one. */
+  | { readonly kind: 'block'; readonly arm: string; readonly as: string; readonly member: string; readonly speed: Rational }
+  /** Sets so coupled that none has a single unknown: the equations together, one member after the other put in terms of the rest, and back. */
+  | {
+      readonly kind: 'simultaneous';
+      readonly equations: readonly Equation[];
+      readonly eliminations: readonly Elimination[];
+      readonly solution: readonly Found[];
+    };
+
+export interface Known {
+  readonly member: string;
+  readonly speed: Rational;
+}
+
+/** An equation of a simultaneous solution: a set's, or two members joined (by a coupler, or in a block). */
+export type Equation = (SetEquation & { readonly kind: 'set' }) | ({ readonly kind: 'join' } & Join);
+
+/** ω_member = Σ factor · ω_term + constant, from equation `from` with all that was eliminated before put in. */
+export interface Elimination {
+  readonly member: string;
+  /** Which equation, counted from 0. */
+  readonly from: number;
+  readonly terms: readonly { readonly member: string; readonly factor: Rational }[];
+  readonly constant: Rational;
+}
+
+/** A member's speed from its elimination, with the speeds found before put in. */
+export interface Found extends Known {
+  readonly by: Elimination;
+}
 
 /** What one mesh does on the way from one gear to the other: the speed is multiplied by ∓ fromTeeth / toTeeth. */
 export interface ToothFactor {
@@ -43,9 +75,9 @@ export interface SetEquation {
   readonly teeth: readonly ToothFactor[];
 }
 
-/** ω_a = ω_b, through an engaged coupler. */
+/** ω_a = ω_b, through an engaged coupler; null where a set that turns as one block joins them. */
 export interface Join {
-  readonly coupler: string;
+  readonly coupler: string | null;
   readonly a: string;
   readonly b: string;
 }

@@ -1,7 +1,7 @@
-import { inverse, toFraction, type Rational } from '../rational';
+import { inverse, isZero, ONE, sub, toFraction, type Rational } from '../rational';
 import { FRAME } from '../train';
 import type { RatioConvention } from '../units';
-import type { SetEquation, Stage, Working, WorkingStep } from './steps';
+import type { Elimination, Join, SetEquation, Stage, Working, WorkingStep } from './steps';
 
 /** Names for members, gears and couplers: a document's own, or its ids. */
 export interface Names {
@@ -9,9 +9,12 @@ export interface Names {
   readonly coupler: (id: string) => string;
 }
 
-/** The working as lines of plain text, in either ratio convention. */
-export function workingText(working: Working, names: Names, convention: RatioConvention): string[] {
-  const lines = working.steps.flatMap((step, i) => indent(`${i + 1}. `, stepText(step, names)));
+/** Two ways of writing a planetary set down: its relative-motion equation, or the table of turns together and turns back. */
+export type SetSchool = 'formula' | 'table';
+
+/** The working as lines of plain text, in either ratio convention and either school for sets. */
+export function workingText(working: Working, names: Names, convention: RatioConvention, school: SetSchool = 'formula'): string[] {
+  const lines = working.steps.flatMap((step, i) => indent(`${i + 1}. `, stepText(step, names, school)));
   if (working.floating.length > 0) lines.push(`Left open: ${working.floating.map(names.member).join(', ')}.`);
   if (working.stages) lines.push(...productText(working.stages, names, convention));
   if (working.checks.length > 0) {
@@ -28,40 +31,107 @@ const turn = (ratio: Rational, convention: RatioConvention): Rational => (conven
 const turnedOver = (way: Working['checks'][number]['way']): string =>
   way === 'speed in over speed out' ? 'speed out over speed in' : way === 'torque out over torque in' ? 'torque in over torque out' : way;
 
-function stepText(step: WorkingStep, { member, coupler }: Names): string[] {
+function stepText(step: WorkingStep, { member, coupler }: Names, school: SetSchool): string[] {
   switch (step.kind) {
     case 'input':
-      return [`${member(step.member)} is turned: ω = ${toFraction(step.speed)}`];
+      return [`turned: ${member(step.member)}, ω = ${toFraction(step.speed)}`];
     case 'held':
-      return [`${coupler(step.by)} holds ${member(step.member)}: ω = 0`];
+      return [`held by ${coupler(step.by)}: ${member(step.member)}, ω = 0`];
     case 'joined':
-      return [`${coupler(step.coupler)} joins ${member(step.member)} to ${member(step.from)}: ω = ${toFraction(step.speed)}`];
+      return [`joined by ${coupler(step.coupler)}: ${member(step.from)} and ${member(step.member)}, ω = ${toFraction(step.speed)}`];
     case 'pair':
       return [
-        `${member(step.from)} (${step.fromTeeth}) turns ${member(step.member)} (${step.toTeeth}) ${step.opposite ? 'the other way' : 'the same way'}:`,
+        `${member(step.from)} (${step.fromTeeth}) with ${member(step.member)} (${step.toTeeth}), ${step.opposite ? 'turning the other way' : 'turning the same way'}:`,
         `ω = ${toFraction(step.fromSpeed)} × ${step.opposite ? '-' : ''}${step.fromTeeth}/${step.toTeeth} = ${toFraction(step.speed)}`,
       ];
     case 'set':
+      return school === 'formula' ? byFormula(step, member) : byTable(step, member);
+    case 'twin':
       return [
-        `on ${member(step.arm)}: ${relation(step, member)}`,
-        `with ${step.known.map((known) => `ω(${member(known.member)}) = ${toFraction(known.speed)}`).join(', ')}`,
-        `ω(${member(step.member)}) = ${toFraction(step.speed)}`,
+        `on ${member(step.arm)}: ω(${member(step.member)}) − ω(${member(step.arm)}) = ${product(step.teeth)} × (ω(${member(step.as)}) − ω(${member(step.arm)})), and ${product(step.teeth)} = 1`,
+        `ω(${member(step.member)}) = ω(${member(step.as)}) = ${toFraction(step.speed)}`,
+      ];
+    case 'block':
+      return [
+        `on ${member(step.arm)}: the meshes contradict each other unless nothing rolls, so all turn as one block`,
+        `ω(${member(step.member)}) = ω(${member(step.as)}) = ${toFraction(step.speed)}`,
       ];
     case 'simultaneous':
-      return [
-        'no set has a single unknown; together:',
-        ...step.equations.map((equation) => `   ${relation(equation, member)}`),
-        ...step.joins.map(({ a, b }) => `   ω(${member(a)}) = ω(${member(b)})`),
-        `give ${step.solution.map((found) => `ω(${member(found.member)}) = ${toFraction(found.speed)}`).join(', ')}`,
-      ];
+      return togetherText(step, { member, coupler }, school);
   }
 }
+
+function byFormula(step: SetStep, member: Names['member']): string[] {
+  const [first, second] = step.known;
+  const value = (id: string) => {
+    const found = [first, second].find((known) => known.member === id);
+    return found ? toFraction(found.speed) : `ω(${member(id)})`;
+  };
+  return [
+    `on ${member(step.arm)}: ${relation(step, member)}`,
+    `with ${knownText(step, member)}: (${value(step.x)} − ${bracketed(value(step.arm))}) / (${value(step.y)} − ${bracketed(value(step.arm))}) = ${toFraction(step.factor)}`,
+    `ω(${member(step.member)}) = ${toFraction(step.speed)}`,
+  ];
+}
+
+function byTable(step: SetStep, member: Names['member']): string[] {
+  const { together, back } = tableOf(step);
+  const [arm, y, x] = [step.arm, step.y, step.x].map(member);
+  const f = toFraction(step.factor);
+  const sums = { [step.arm]: 'n', [step.y]: 'n + m', [step.x]: `n + (${f})·m` };
+  return [
+    `on ${arm}, by table; seen from it ${x} makes ${product(step.teeth)} = ${f} turns for one of ${y}`,
+    `all turned together:   ${arm} n, ${y} n, ${x} n`,
+    `${arm} held, ${y} turned:   ${arm} 0, ${y} m, ${x} (${f})·m`,
+    `added:   ${arm} n, ${y} n + m, ${x} n + (${f})·m`,
+    `with ${knownText(step, member)}: n = ${toFraction(together)}, m = ${toFraction(back)}`,
+    `ω(${member(step.member)}) = ${sums[step.member]} = ${toFraction(step.speed)}`,
+  ];
+}
+
+type SetStep = Extract<WorkingStep, { kind: 'set' }>;
+
+/** The turns of a set's table: all together with the arm, then y alone with the arm held. */
+export function tableOf(step: SetStep): { readonly together: Rational; readonly back: Rational } {
+  const speedOf = (id: string) => (id === step.member ? step.speed : step.known.find((known) => known.member === id)!.speed);
+  return { together: speedOf(step.arm), back: sub(speedOf(step.y), speedOf(step.arm)) };
+}
+
+const knownText = ({ known }: SetStep, member: Names['member']): string => known.map(({ member: id, speed }) => `ω(${member(id)}) = ${toFraction(speed)}`).join(', ');
+
+const bracketed = (value: string): string => (value.startsWith('-') ? `(${value})` : value);
+
+function togetherText({ equations, eliminations, solution }: Extract<WorkingStep, { kind: 'simultaneous' }>, { member, coupler }: Names, school: SetSchool): string[] {
+  const omega = (id: string) => `ω(${member(id)})`;
+  return [
+    'no set has a single unknown; together:',
+    ...equations.map((equation, i) => `   (${i + 1}) ${equation.kind === 'join' ? joinText(equation, { member, coupler }) : school === 'formula' ? relation(equation, member) : tableRelation(equation, member)}`),
+    ...eliminations.map((line) => `   from (${line.from + 1})${line === eliminations[0] ? '' : ', with those above put in'}: ${omega(line.member)} = ${sumText(line, omega)}`),
+    ...solution.map(({ member: id, speed, by }) => `   ${omega(id)} = ${by.terms.length > 0 ? `${sumText(by, (other) => bracketed(toFraction(solution.find((found) => found.member === other)!.speed)))} = ` : ''}${toFraction(speed)}`),
+  ];
+}
+
+const joinText = ({ coupler: id, a, b }: Join, { member, coupler }: Names): string => `ω(${member(a)}) = ω(${member(b)}), ${id === null ? 'as one block' : `joined by ${coupler(id)}`}`;
+
+/** What is left of a set's table when n and m are taken out of it. */
+function tableRelation({ arm, x, y, factor }: SetEquation, member: Names['member']): string {
+  if (arm === FRAME) return `ω(${member(x)}) = ${toFraction(factor)} × ω(${member(y)})`;
+  const f = toFraction(factor);
+  return `${member(arm)} n, ${member(y)} n + m, ${member(x)} n + (${f})·m: ω(${member(x)}) = ${f} × ω(${member(y)}) + ${toFraction(sub(ONE, factor))} × ω(${member(arm)})`;
+}
+
+/** Σ factor × term + constant, as text. */
+function sumText({ terms, constant }: Elimination, omega: (id: string) => string): string {
+  const parts = terms.map(({ member, factor }) => `${bracketed(toFraction(factor))} × ${omega(member)}`);
+  return [...parts, ...(isZero(constant) && parts.length > 0 ? [] : [bracketed(toFraction(constant))])].join(' + ');
+}
+
+const product = (teeth: SetEquation['teeth']): string => teeth.map(({ fromTeeth, toTeeth, opposite }) => `${opposite ? '-' : ''}${fromTeeth}/${toTeeth}`).join(' × ');
 
 /** (ω(x) − ω(arm)) / (ω(y) − ω(arm)) = factor; on the frame simply ω(x) / ω(y). */
 function relation({ arm, x, y, factor, teeth }: SetEquation, member: Names['member']): string {
   const relative = (id: string) => (arm === FRAME ? `ω(${member(id)})` : `(ω(${member(id)}) − ω(${member(arm)}))`);
-  const product = teeth.map(({ fromTeeth, toTeeth, opposite }) => `${opposite ? '-' : ''}${fromTeeth}/${toTeeth}`).join(' × ');
-  return `${relative(x)} / ${relative(y)} = ${product} = ${toFraction(factor)}`;
+  return `${relative(x)} / ${relative(y)} = ${product(teeth)} = ${toFraction(factor)}`;
 }
 
 function productText(stages: readonly Stage[], { member }: Names, convention: RatioConvention): string[] {

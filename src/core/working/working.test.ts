@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
 import { demoTrain } from '@/testing/demo-train';
 import { networkOf, openTrain } from '../kinematics';
-import { abs, compare, fraction, mul, ONE, toFraction, type Rational } from '../rational';
+import { abs, add, compare, div, equals, fraction, isZero, mul, ONE, parseRational, sub, toFraction, ZERO, type Rational } from '../rational';
 import { solveEngaged, solvePositions, type Solved } from '../solve';
 import type { Train } from '../train';
 import { workingOf, workingText, type Working } from '.';
@@ -33,7 +33,7 @@ describe('the working of any train', () => {
               expect(toFraction(result.speed)).toBe(speed(result.member));
             }
             if (step.kind === 'set') expect(toFraction(product(step.teeth))).toBe(toFraction(step.factor));
-            if (step.kind === 'simultaneous') step.equations.forEach((equation) => expect(toFraction(product(equation.teeth))).toBe(toFraction(equation.factor)));
+            if (step.kind === 'simultaneous') step.equations.forEach((equation) => equation.kind === 'set' && expect(toFraction(product(equation.teeth))).toBe(toFraction(equation.factor)));
           }
           expect([...found, ...working.floating].sort()).toEqual([...solved.network.memberIds].sort());
           const values = new Set(working.checks.map(({ value }) => toFraction(value)));
@@ -46,6 +46,100 @@ describe('the working of any train', () => {
   });
 });
 
+/** Reads "3/8", "(-3/8)", "5/2 × ω(x) + (-1)", with what is known put in: exact values only, no knowledge of trains. */
+function evaluate(sum: string, known: ReadonlyMap<string, Rational>): Rational {
+  return sum
+    .split(' + ')
+    .map((term) => term.split(' × ').map((part) => known.get(/^ω\((.*)\)$/.exec(part)?.[1] ?? '') ?? parseRational(part.replace(/[()]/g, ''))!).reduce(mul, ONE))
+    .reduce(add, ZERO);
+}
+
+/** The value of an unknown that makes an expression zero, which is straight in it. */
+function root(of: (x: Rational) => Rational): Rational {
+  const [at0, at1] = [of(ZERO), of(ONE)];
+  return div(at0, sub(at0, at1));
+}
+
+/** Solves a set's step from its own lines: the relation, and the values it says it is solved with. */
+function solveFormula([first, second, third]: readonly string[]): { member: string; solved: Rational; said: Rational } {
+  const [, x, arm, y, product, factor] = /\(ω\((.*?)\) − ω\((.*?)\)\) \/ \(ω\((.*?)\) − .*?\)\) = (.*) = (\S+)$/.exec(first!)!;
+  expect(toFraction(product!.split(' × ').map((part) => parseRational(part)!).reduce(mul, ONE))).toBe(factor);
+  const known = new Map([...second!.matchAll(/ω\((\w+)\) = (-?[\d/]+)/g)].map(([, id, value]) => [id!, parseRational(value!)!]));
+  const [, member, said] = /ω\((.*?)\) = (\S+)$/.exec(third!)!;
+  expect([...known.keys(), member].sort()).toEqual([x, y, arm].sort());
+  const at = (id: string, value: Rational) => known.get(id) ?? value;
+  const solved = root((value) => sub(sub(at(x!, value), at(arm!, value)), mul(parseRational(factor!)!, sub(at(y!, value), at(arm!, value)))));
+  return { member: member!, solved, said: parseRational(said!)! };
+}
+
+/** Solves a set's step from its table: n and m from the two known sums, then the third. */
+function checkTable(lines: readonly string[]): void {
+  const sums = new Map([...lines[3]!.matchAll(/(\w+) (n(?: \+ (?:\((-?[\d/]+)\)·)?m)?)(?:,|$)/g)].map(([, id, text, f]) => [id!, text === 'n' ? ZERO : f ? parseRational(f)! : ONE]));
+  const [, n, m] = /: n = (\S+), m = (\S+)$/.exec(lines[4]!)!;
+  const [turned, back] = [parseRational(n!)!, parseRational(m!)!];
+  const value = (id: string) => toFraction(add(turned, mul(sums.get(id)!, back)));
+  for (const [, id, known] of lines[4]!.matchAll(/ω\((\w+)\) = (-?[\d/]+)/g)) expect(value(id!)).toBe(known);
+  const [, member, said] = /^ω\((\w+)\) = .* = (\S+)$/.exec(lines[5]!)!;
+  expect(value(member!)).toBe(said);
+}
+
+describe('every step can be followed from its own lines', () => {
+  const stepLines = (lines: readonly string[]): string[][] => lines.reduce<string[][]>((steps, line) => (/^\d+\. /.test(line) ? [...steps, [line.replace(/^\d+\. /, '')]] : (steps.at(-1)?.push(line.trim()), steps)), []);
+
+  test('sets by formula and by table, and sets solved together', () => {
+    const seen = { set: 0, twin: 0, together: 0 };
+    fc.assert(
+      fc.property(arbitraryTrain({ oneWays: true, outputs: true, worms: true }), (train) =>
+        solvePositions(networkOf(train)).forEach((solved) => {
+          const working = workingOf(solved);
+          const formula = stepLines(workingText({ ...working, stages: null, checks: [], floating: [] }, NAMES, 'in/out'));
+          const table = stepLines(workingText({ ...working, stages: null, checks: [], floating: [] }, NAMES, 'in/out', 'table'));
+          working.steps.forEach((step, i) => {
+            if (step.kind === 'set') {
+              seen.set++;
+              const { member, solved: found, said } = solveFormula(formula[i]!);
+              expect([member, toFraction(found)]).toEqual([step.member, toFraction(said)]);
+              checkTable(table[i]!);
+            }
+            if (step.kind === 'twin') seen.twin++;
+            if (step.kind !== 'simultaneous') return;
+            seen.together++;
+            checkTogether(formula[i]!, step.equations.length);
+            checkTogether(table[i]!, step.equations.length);
+          });
+        }),
+      ),
+      { numRuns: 300 },
+    );
+    expect(seen.set).toBeGreaterThan(200);
+    expect(seen.together).toBeGreaterThan(10);
+  });
+
+  /** Each line "from (n)" must follow from the ones above, and each speed from its line with the speeds above it put in. */
+  function checkTogether(lines: readonly string[], equations: number): void {
+    const made = lines.filter((line) => line.startsWith('from ('));
+    const speeds = new Map<string, Rational>();
+    for (const line of lines.slice(1 + equations + made.length)) {
+      const [, member, rest] = /^ω\((\w+)\) = (.*)$/.exec(line)!;
+      const parts = rest!.split(' = ');
+      for (const part of parts) expect(toFraction(evaluate(part, speeds))).toBe(parts.at(-1));
+      speeds.set(member!, parseRational(parts.at(-1)!)!);
+    }
+    for (const line of made) {
+      const [, member, sum] = /: ω\((\w+)\) = (.*)$/.exec(line)!;
+      expect(equals(evaluate(sum!, speeds), speeds.get(member!)!)).toBe(true);
+    }
+    expect(isZero(fraction(made.length - speeds.size))).toBe(true);
+  }
+
+  test('the crawler in second: the carrier first, then the ring from it', () => {
+    const text = workingText(work('crawler', '2'), NAMES, 'in/out').join('\n');
+    expect(text).toContain('with ω(sunL) = 0, ω(sunS) = 1: (1 − ω(arm)) / (0 − ω(arm)) = -6/5\n   ω(arm) = 5/11');
+    expect(text).toContain('(ω(ring) − 5/11) / (0 − 5/11) = -6/13\n   ω(ring) = 95/143');
+    expect(workingText(work('crawler', '2'), NAMES, 'in/out', 'table').join('\n')).toContain('n = 5/11, m = -5/11\n   ω(ring) = n + (-6/13)·m = 95/143');
+  });
+});
+
 describe('the shapes of a derivation', () => {
   test('a planet with the sun’s own count turns with it, though the carrier is left open', () => {
     const train: Train = {
@@ -55,7 +149,7 @@ describe('the shapes of a derivation', () => {
       meshes: [{ id: 'x', gears: ['s', 'a'] }, { id: 'y', gears: ['a', 'b'] }, { id: 'z', gears: ['b', 'r'] }],
     };
     const { steps, floating } = workingOf(solveEngaged(openTrain(networkOf(train)), []));
-    expect(steps.map((step) => (step.kind === 'simultaneous' ? '' : `${step.kind} ${step.member} ${toFraction(step.speed)}`))).toEqual(['input sun 1', 'set q 1']);
+    expect(steps.map((step) => (step.kind === 'simultaneous' ? '' : `${step.kind} ${step.member} ${toFraction(step.speed)}`))).toEqual(['input sun 1', 'twin q 1']);
     expect(floating).toEqual(['ring', 'arm', 'p']);
   });
 

@@ -3,7 +3,10 @@ import { drawSideView, type Drawn } from '@/core/drawing';
 import { endView, type Station } from '@/core/end-view';
 import { networkOf, openTrain, type OpenTrain } from '@/core/kinematics';
 import { memberFigures, meshRoles, partPowers, powerFlow, type MemberFigures, type MeshRole, type PartPower, type PowerFlow } from '@/core/powerflow';
-import { driveBackward, lockSet, powerStops, solveCoasting, solveEngaged, type BackwardVerdict, type PowerStops, type Solved } from '@/core/solve';
+import {
+  driveBackward, lockSet, oneWayAccounts, outputLaws, powerStops, solveCoasting, solveEngaged, type BackwardVerdict, type OneWayAccount, type OutputLaw,
+  type PowerStops, type Solved,
+} from '@/core/solve';
 import type { Train } from '@/core/train';
 import { workingOf, type Working } from '@/core/working';
 
@@ -31,6 +34,11 @@ export interface Position {
   /** The smallest set of couplers that locks it; empty unless it is locked. */
   readonly locks: readonly string[];
   readonly stops: PowerStops | null;
+  readonly flow: FlowKind;
+  /** What each one-way clutch does, and what would change it. */
+  readonly oneWays: readonly OneWayAccount[];
+  /** What binds outputs that are not determined one by one; of a split only. */
+  readonly laws: readonly OutputLaw[];
   /** What comes of turning the output; null unless that was asked. */
   readonly backward: BackwardVerdict | null;
 }
@@ -74,7 +82,8 @@ export function analyseEngaged(train: Train, engaged: readonly string[], flow: F
 
 function explain(open: OpenTrain, engaged: readonly string[], flow: FlowKind, losses: boolean): Position {
   const turned = flow === 'backward' ? driveBackward(open, engaged, { losses }) : null;
-  const solved = turned?.solved ?? (flow === 'coast' ? solveCoasting : solveEngaged)(open, engaged, { losses });
+  const solve = (on: readonly string[]) => solveIn(open, on, flow, losses);
+  const solved = turned?.solved ?? solve(engaged);
   const position: Position = whenAsked<Position>({
     solved: () => solved,
     figures: () => memberFigures(solved),
@@ -86,8 +95,16 @@ function explain(open: OpenTrain, engaged: readonly string[], flow: FlowKind, lo
     locks: () => (solved.status === 'locked' ? lockSet(solved) : []),
     stops: () => (solved.status === 'neutral' || solved.status === 'held' ? powerStops(solved) : null),
     backward: () => turned?.verdict ?? null,
+    flow: () => flow,
+    oneWays: () => oneWayAccounts(solved, solve),
+    laws: () => (solved.status === 'split' ? outputLaws(solved) : []),
   });
   return position;
+}
+
+function solveIn(open: OpenTrain, engaged: readonly string[], flow: FlowKind, losses: boolean): Solved {
+  if (flow === 'backward') return driveBackward(open, engaged, { losses }).solved;
+  return (flow === 'coast' ? solveCoasting : solveEngaged)(open, engaged, { losses });
 }
 
 /** Each part worked out when it is first asked for, and kept: of most positions only the ratio is ever shown. */

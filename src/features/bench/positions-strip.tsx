@@ -2,18 +2,17 @@
 
 import clsx from 'clsx';
 import { memo, useCallback, useEffect, useRef, useState } from 'react';
-import { inverse } from '@/core/rational';
-import { ratioFigure, ratioText, wayText, type RatioConvention } from '@/core/units';
-import { usePreferences } from '@/ui/preferences';
+import { inverse, toNumber } from '@/core/rational';
+import { figure, ratioFigure, ratioText, wayText, type RatioConvention } from '@/core/units';
+import { usePreferences, type KeyFigure } from '@/ui/preferences';
 import type { Solved } from '@/core/solve';
 import type { Train } from '@/core/train';
 import { analyseEngaged } from './analysis';
 import { KeepPosition } from './keep-position';
 import { PositionsDialog } from './positions-dialog';
 import { choosePosition, useBench, useBenchStore, type Engagement } from './store';
-import { couplerName, listed } from './words';
-
-const STATUS: Record<Solved['status'], string> = { drive: 'drives', split: 'split', neutral: 'neutral', held: 'held', locked: 'locked' };
+import { useTyped, type TypedInput } from './typed-input';
+import { couplerName, listed, STATUS_WORDS } from './words';
 
 /** The gear positions as keys, always in reach, and what the last change put on and off. */
 export function PositionsStrip() {
@@ -26,6 +25,7 @@ export function PositionsStrip() {
       <div className="flex items-center gap-3">
         <ShiftNote />
         {own && <KeepPosition />}
+        {train.positions.length > 0 && <KeyFigureChoice />}
         {train.positions.length > 0 && (
           <button type="button" className="btn btn-ghost btn-xs" onClick={() => setListing(true)}>
             Edit positions
@@ -42,6 +42,8 @@ function Keys({ train }: { train: Train }) {
   const chosen = useBench((state) => state.now.positionId);
   const losses = useBench((state) => state.losses);
   const convention = usePreferences((state) => state.convention);
+  const shows = usePreferences((state) => state.keyFigure);
+  const typed = useTyped();
   const strip = useRef<HTMLDivElement>(null);
   useEffect(() => {
     // After the next frame: asking where things are before it is drawn would lay the page out twice.
@@ -58,8 +60,8 @@ function Keys({ train }: { train: Train }) {
             key={position.id}
             id={position.id}
             name={position.name}
-            ratio={ratio ? ratioFigure(ratio, convention) : '—'}
-            way={ratio ? wayText(inverse(ratio)) : STATUS[status]}
+            shown={keyText(solved, shows, convention, typed)}
+            way={ratio ? wayText(inverse(ratio)) : STATUS_WORDS[status]}
             pressed={position.id === chosen}
           />
         );
@@ -68,7 +70,7 @@ function Keys({ train }: { train: Train }) {
   );
 }
 
-const Key = memo(function Key({ id, name, ratio, way, pressed }: { id: string; name: string; ratio: string; way: string; pressed: boolean }) {
+const Key = memo(function Key({ id, name, shown, way, pressed }: { id: string; name: string; shown: string; way: string; pressed: boolean }) {
   const store = useBenchStore();
   return (
     <button
@@ -78,11 +80,41 @@ const Key = memo(function Key({ id, name, ratio, way, pressed }: { id: string; n
       className={clsx('min-w-19 shrink-0 rounded-t-md rounded-b-xl border px-2 py-0.5 text-center leading-tight', pressed ? 'border-primary bg-primary text-primary-content' : 'border-base-content/60 bg-base-200 hover:bg-base-300')}
     >
       <span className="block font-semibold">{name}</span>
-      <span className="figure block text-sm">{ratio}</span>
+      <span className="figure block text-sm">{shown}</span>
       <span className="block text-xs">{way}</span>
     </button>
   );
 });
+
+/** The figure of a position's key: its ratio, or the first output's speed or torque for what is put in. */
+function keyText({ ratio, state }: Solved, shows: KeyFigure, convention: RatioConvention, { speed, torque }: TypedInput): string {
+  if (shows === 'ratio') return ratio ? ratioFigure(ratio, convention) : '—';
+  if (shows === 'speed') return ratio && speed.value !== null ? figure(speed.value / Math.abs(toNumber(ratio))) : '—';
+  const out = state.load.outcome === 'balanced' ? state.load.torques.receivers[0] : null;
+  return out && torque.value !== null ? figure(Math.abs(toNumber(out)) * torque.value) : '—';
+}
+
+const KEY_FIGURES: Record<KeyFigure, string> = { ratio: 'ratio', speed: 'output speed', torque: 'output torque' };
+
+/** What the keys show. */
+function KeyFigureChoice() {
+  const { keyFigure, set } = usePreferences();
+  const { speed, torque } = useTyped();
+  const unit = keyFigure === 'speed' ? speed.unit : keyFigure === 'torque' ? torque.unit : null;
+  return (
+    <label className="ml-auto flex shrink-0 items-center gap-1.5 text-sm">
+      <span className="muted">Keys show</span>
+      <select className="select select-xs w-32" value={keyFigure} onChange={(event) => set({ keyFigure: event.target.value as KeyFigure })}>
+        {(Object.keys(KEY_FIGURES) as KeyFigure[]).map((kind) => (
+          <option key={kind} value={kind}>
+            {KEY_FIGURES[kind]}
+          </option>
+        ))}
+      </select>
+      {unit && <span className="muted">{unit}</span>}
+    </label>
+  );
+}
 
 /** What is engaged; after a change, what went on and off and what that did to the ratio. */
 function ShiftNote() {
@@ -116,4 +148,4 @@ function ShiftNote() {
   );
 }
 
-const ratioWords = ({ ratio, status }: Solved, convention: RatioConvention): string => (ratio ? `${ratioText(ratio, convention)}, ${wayText(inverse(ratio))}` : STATUS[status]);
+const ratioWords = ({ ratio, status }: Solved, convention: RatioConvention): string => (ratio ? `${ratioText(ratio, convention)}, ${wayText(inverse(ratio))}` : STATUS_WORDS[status]);

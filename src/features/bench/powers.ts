@@ -1,12 +1,11 @@
 import { toNumber } from '@/core/rational';
 import type { MemberFigures } from '@/core/powerflow';
-import { powerInWatts } from '@/core/units';
-import type { useTyped } from './typed-input';
+import type { Typed } from './typed-input';
 
-type Typed = ReturnType<typeof useTyped>;
+type Put = Pick<Typed, 'value' | 'si'>;
 
 /** A member's power in watts for what is put in; null where it is not known. */
-export function memberPower({ power }: Pick<MemberFigures, 'power'>, torque: Typed['torque'], speed: Typed['speed']): number | null {
+export function memberPower({ power }: Pick<MemberFigures, 'power'>, torque: Put, speed: Put): number | null {
   if (power === null || torque.value === null || speed.value === null) return null;
-  return toNumber(power) * powerInWatts(torque.value, torque.unit, speed.value, speed.unit);
+  return toNumber(power) * torque.value * torque.si * speed.value * speed.si;
 }

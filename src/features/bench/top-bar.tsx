@@ -4,7 +4,7 @@ import { Download, History, Keyboard, Redo2, Undo2 } from 'lucide-react';
 import Link from 'next/link';
 import { useState } from 'react';
 import { renameTrain } from '@/core/train';
-import { SPEED_UNITS, TORQUE_UNITS, type RatioConvention, type SpeedUnit, type TorqueUnit } from '@/core/units';
+import { FORCE_UNITS, isForce, SPEED_UNITS, TORQUE_UNITS, type ForceUnit, type RatioConvention, type SpeedUnit, type TorqueUnit } from '@/core/units';
 import { usePreferences } from '@/ui/preferences';
 import { ThemeSwitch } from '@/ui/theme-switch';
 import { FilesDialog } from './files/files-dialog';
@@ -130,19 +130,31 @@ function SaveNote() {
 }
 
 function UnitChoices() {
-  const { torqueUnit, speedUnit, set } = usePreferences();
+  const { torqueUnit, speedUnit, armMm, set } = usePreferences();
   return (
     <div className="flex items-center gap-1.5">
-      <select className="select select-xs w-20" aria-label="Unit of speed" value={speedUnit} onChange={(event) => set({ speedUnit: event.target.value as SpeedUnit })}>
+      <select className="select select-xs w-24" aria-label="Unit of speed" value={speedUnit} onChange={(event) => set({ speedUnit: event.target.value as SpeedUnit })}>
         {Object.keys(SPEED_UNITS).map((unit) => (
           <option key={unit}>{unit}</option>
         ))}
       </select>
-      <select className="select select-xs w-24" aria-label="Unit of torque" value={torqueUnit} onChange={(event) => set({ torqueUnit: event.target.value as TorqueUnit })}>
+      <select className="select select-xs w-24" aria-label="Unit of torque" value={torqueUnit} onChange={(event) => set({ torqueUnit: event.target.value as TorqueUnit | ForceUnit })}>
         {Object.keys(TORQUE_UNITS).map((unit) => (
           <option key={unit}>{unit}</option>
         ))}
+        <optgroup label="force on an arm">
+          {Object.keys(FORCE_UNITS).map((unit) => (
+            <option key={unit}>{unit}</option>
+          ))}
+        </optgroup>
       </select>
+      {isForce(torqueUnit) && (
+        <label className="flex items-center gap-1 text-sm">
+          <span className="muted">on an arm of</span>
+          <input type="number" className="input input-xs figure w-18" aria-label="Length of the arm, mm" min={1} max={100000} defaultValue={armMm} onChange={(event) => event.target.validity.valid && event.target.value !== '' && set({ armMm: Number(event.target.value) })} />
+          <span className="muted">mm</span>
+        </label>
+      )}
     </div>
   );
 }

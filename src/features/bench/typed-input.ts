@@ -1,29 +1,42 @@
 'use client';
 
 import { useMemo } from 'react';
-import { readQuantity, SPEED_UNITS, TORQUE_UNITS, type SpeedUnit, type TorqueUnit } from '@/core/units';
+import { isForce, readQuantity, SPEED_UNITS, torqueTable } from '@/core/units';
 import { usePreferences } from '@/ui/preferences';
 import { useBench } from './store';
 
-interface Typed<U> {
+/** What is typed at a field, as a number in the unit chosen. */
+export interface Typed {
   /** Null while what is typed cannot be read. */
   readonly value: number | null;
-  readonly unit: U;
+  /** The unit as it is shown: "N·m", or "N × 250 mm" for a force on an arm. */
+  readonly unit: string;
+  /** One of the unit in SI: rad/s or N·m. */
+  readonly si: number;
   readonly message: string | null;
 }
 
+export interface TypedInput {
+  readonly speed: Typed;
+  readonly torque: Typed;
+}
+
 /** The typed input speed and torque as numbers in the chosen units, or what is wrong with them. */
-export function useTyped(): { readonly speed: Typed<SpeedUnit>; readonly torque: Typed<TorqueUnit> } {
-  const { speedUnit, torqueUnit } = usePreferences();
+export function useTyped(): TypedInput {
+  const { speedUnit, torqueUnit, armMm } = usePreferences();
   const speedText = useBench((state) => state.speedText);
   const torqueText = useBench((state) => state.torqueText);
   return useMemo(
-    () => ({ speed: read(speedText, SPEED_UNITS, speedUnit, 'the input speed'), torque: read(torqueText, TORQUE_UNITS, torqueUnit, 'the input torque') }),
-    [speedText, torqueText, speedUnit, torqueUnit],
+    () => ({
+      speed: read(speedText, SPEED_UNITS, speedUnit, speedUnit, 'the input speed'),
+      torque: read(torqueText, torqueTable(armMm / 1000), torqueUnit, isForce(torqueUnit) ? `${torqueUnit} × ${armMm} mm` : torqueUnit, 'the input torque'),
+    }),
+    [speedText, torqueText, speedUnit, torqueUnit, armMm],
   );
 }
 
-function read<U extends string>(text: string, table: Readonly<Record<U, number>>, unit: U, what: string): Typed<U> {
+function read<U extends string>(text: string, table: Readonly<Record<U, number>>, unit: U, label: string, what: string): Typed {
   const quantity = readQuantity(text, Object.keys(table) as U[], unit, what);
-  return quantity.ok ? { value: (quantity.value * table[quantity.unit]) / table[unit], unit, message: null } : { value: null, unit, message: quantity.message };
+  const typed = { unit: label, si: table[unit] };
+  return quantity.ok ? { ...typed, value: (quantity.value * table[quantity.unit]) / table[unit], message: null } : { ...typed, value: null, message: quantity.message };
 }

@@ -1,7 +1,11 @@
 import { demoTrain } from '@/testing/demo-train';
-import { FRAME } from '@/core/train';
+import { fraction } from '@/core/rational';
+import { FRAME, type Train } from '@/core/train';
 import { analyseEngaged } from './analysis';
+import { oneWayText } from './panel/one-way-lines';
+import { lawText } from './panel/outputs';
 import { storyOf } from './panel/sentences';
+import type { TypedInput } from './typed-input';
 import { couplerName, couplerState, couplerWords, decidesForItself, gearWords, listed, memberName } from './words';
 
 const told = (name: string, engaged: readonly string[]) => storyOf(demoTrain(name), analyseEngaged(demoTrain(name), engaged, 'drive', false));
@@ -44,7 +48,7 @@ describe('the story', () => {
   test('of the winch: who drives whom, pair by pair', () => {
     const { sentences, idle } = told('sluice-winch', []);
     expect(sentences.map(({ text }) => text)).toEqual([
-      'The crank is turned once.',
+      'Input: crank, one turn.',
       'Driver gear 14 on crank turns driven gear 25 on idler the other way.',
       'Driver gear 25 on idler turns driven gear 56 on countershaft the other way.',
       'Driver gear 15 on countershaft turns driven gear 45 on drum the other way.',
@@ -57,10 +61,10 @@ describe('the story', () => {
   test('of the rake in second: what only turns along is not told step by step', () => {
     const { sentences, idle } = told('pan-rake', ['second']);
     expect(sentences.map(({ text }) => text)).toEqual([
-      'The input shaft is turned once.',
+      'Input: input shaft, one turn.',
       'Driver gear 19 on input shaft turns driven gear 32 on countershaft the other way.',
       'Driver gear 19 on countershaft turns driven gear 32 on second wheel the other way.',
-      'Second joins output shaft to second wheel: they turn as one.',
+      'Joined by Second, turning as one: second wheel and output shaft.',
     ]);
     expect([...idle].sort()).toEqual(['w1', 'w3']);
   });
@@ -68,10 +72,10 @@ describe('the story', () => {
   test('of the harvester in second: what is held, what turns as one block, and no planet', () => {
     const { sentences } = told('harvester', ['A', 'B', 'E']);
     const texts = sentences.map(({ text }) => text);
-    expect(texts).toContain('A holds sun 1 & 2: it stands.');
-    expect(texts.some((text) => text.includes('turns with them as one block'))).toBe(true);
+    expect(texts).toContain('Held by A: sun 1 & 2.');
+    expect(texts.some((text) => text.startsWith('Nothing rolls in this set, one block: '))).toBe(true);
     expect(texts.join(' ')).not.toContain('planet 1');
-    expect(sentences.find(({ text }) => text.startsWith('E joins'))!.highlight).toEqual({ members: ['r2s3', 'r3s4'], gears: [], couplers: ['E'] });
+    expect(sentences.find(({ text }) => text.startsWith('Joined by E,'))!.highlight).toEqual({ members: ['r2s3', 'r3s4'], gears: [], couplers: ['E'] });
   });
 
   test('in neutral everything that turns is told', () => {
@@ -82,5 +86,47 @@ describe('the story', () => {
 
   test('of a train that is locked: nothing turns, nothing is told', () => {
     expect(told('pan-rake', ['first', 'second']).sentences).toEqual([]);
+  });
+});
+
+describe('sentences fit any name', () => {
+  const tram = demoTrain('mud-tram');
+  const odd = 'the long planets of the rake, no. 2.';
+  const named: Train = {
+    ...tram,
+    members: tram.members.map((member) => ({ ...member, name: member.id === 'in' ? 'sails' : odd })),
+    couplers: tram.couplers.map((coupler) => ({ ...coupler, name: coupler.type === 'one-way' ? 'pawls' : 'Hold!' })),
+  };
+  const typed: TypedInput = { speed: { value: 30, unit: 'rpm', si: Math.PI / 30, message: null }, torque: { value: 10, unit: 'N·m', si: 1, message: null } };
+  const all = named.positions.flatMap(({ engaged }) =>
+    (['drive', 'coast', 'backward'] as const).flatMap((flow) => {
+      const position = analyseEngaged(named, engaged, flow, false);
+      return [...storyOf(named, position).sentences.map(({ text }) => text), ...position.oneWays.flatMap((account) => oneWayText(named, account, typed, 'sails'))];
+    }),
+  );
+
+  test('no verb stands after a name that may be one or many, and no stop stands twice', () => {
+    expect(all.length).toBeGreaterThan(100);
+    for (const text of all) {
+      expect(text).toMatch(/[.!]$/);
+      expect(text).not.toMatch(/\.\.|!\.|The the|the the /);
+      expect(text).not.toMatch(/(sails|no\. 2\.|pawls|Hold!) (is|are|turns|holds|joins|stands|runs|has|have)\b/);
+    }
+  });
+
+  test('the tram in second: which roller holds and why, which is overrun and by how much, and what would change it', () => {
+    const { oneWays } = analyseEngaged(tram, ['forward', 'hold'], 'drive', false);
+    const texts = oneWays.map((account) => oneWayText(tram, account, typed, 'input'));
+    expect(texts[0]).toEqual(['Holds: Front roller, 10.00 N·m, from input to middle shaft.', 'Nothing else carries the load on from input to middle shaft.', 'Would let go with Front brake on, or Front clutch on.']);
+    expect(texts[1]![0]).toBe('Holds: Hold roller, 4.783 N·m, from stub shaft to long sun.');
+    expect(texts[2]).toEqual(['Overrun: Rear roller, by 0.4510 turns for one of input, rear carrier ahead of the frame.', 'Would hold with Hold off.']);
+  });
+
+  test('the law of a differential, and of outputs that count differently', () => {
+    const axle = demoTrain('wagon-axle');
+    const [law] = analyseEngaged(axle, [], 'drive', false).laws;
+    expect(lawText(axle, law!, 'drive shaft')).toBe('left wheel + right wheel = 2 × 11/41 of drive shaft');
+    const uneven = { terms: [{ member: 'left', factor: fraction(1) }, { member: 'right', factor: fraction(3, 2) }], driver: fraction(1, 2) };
+    expect(lawText(axle, uneven, 'drive shaft')).toBe('left wheel + 3/2 × right wheel = 1/2 of drive shaft; all alike, each turns 1/5');
   });
 });

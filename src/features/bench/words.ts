@@ -1,5 +1,6 @@
 import { FRAME, type Coupler, type Gear, type PartRef, type Train } from '@/core/train';
 import type { MemberRole } from '@/core/powerflow';
+import type { Status } from '@/core/solve';
 import type { Position } from './analysis';
 
 /** The words for parts and states, the same on the drawing, in the table and in the sentences. */
@@ -13,6 +14,8 @@ export const ROLE_TEXT: Record<MemberRole, string> = {
   shared: 'torque shared',
   floats: 'floats',
 };
+
+export const STATUS_WORDS: Record<Status, string> = { drive: 'drives', split: 'split', neutral: 'neutral', held: 'held', locked: 'locked' };
 
 export function memberName(train: Train, id: string): string {
   return id === FRAME ? 'the frame' : train.members.find((member) => member.id === id)?.name || id;
@@ -54,6 +57,9 @@ export function couplerState({ id }: Coupler, { solved }: Position): CouplerStat
 
 /** A one-way clutch that nobody selects: it cannot be engaged or released by hand. */
 export const decidesForItself = (coupler: Coupler): boolean => coupler.type === 'one-way' && coupler.control !== 'selectable';
+
+/** A text as a sentence: closed with a full stop unless the name at its end brings a mark of its own. */
+export const sentence = (text: string): string => (/[.!?…]$/.test(text) ? text : `${text}.`);
 
 /** "A", "A and B", "A, B and C". */
 export const listed = (names: readonly string[]): string => (names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`);

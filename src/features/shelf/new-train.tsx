@@ -2,11 +2,13 @@
 
 import clsx from 'clsx';
 import { Plus } from 'lucide-react';
+import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { drawSideView } from '@/core/drawing';
 import { buildPattern, PATTERNS, type Ask, type Pattern } from '@/core/patterns';
 import { SmallSideView } from '@/ui/side-view/small-side-view';
 import { Dialog, DialogActions } from '@/ui/dialog';
+import { Preview } from './preview';
 import { putOnShelf } from './shelf-api';
 
 const SPACE = { width: 480, height: 260 };
@@ -39,10 +41,11 @@ function PatternDialog({ onClose, onAdded }: { onClose: () => void; onAdded: (na
   const [message, setMessage] = useState<string | null>(null);
   const built = useMemo(() => buildPattern(pattern, name || pattern.title, numbers(typed)), [pattern, name, typed]);
   const drawn = useMemo(() => (built.ok ? drawSideView(built.train, SPACE) : null), [built]);
-  const add = async () => {
+  const router = useRouter();
+  const add = async (then: (id: string, name: string) => void) => {
     if (!built.ok) return;
     const answer = await putOnShelf(built.train);
-    if (answer.ok) onAdded(built.train.name);
+    if (answer.ok) then(answer.value.id, built.train.name);
     else setMessage(answer.message);
   };
   return (
@@ -50,7 +53,7 @@ function PatternDialog({ onClose, onAdded }: { onClose: () => void; onAdded: (na
       <form
         onSubmit={(event) => {
           event.preventDefault();
-          void add();
+          void add((id) => router.push(`/trains/${id}`));
         }}
       >
         <div className="mt-3 grid gap-5 sm:grid-cols-[12rem_1fr]">
@@ -81,14 +84,18 @@ function PatternDialog({ onClose, onAdded }: { onClose: () => void; onAdded: (na
             <div className="mt-1 grid h-44 place-items-center border border-base-300">
               {built.ok && drawn?.ok ? <SmallSideView view={drawn.view} train={built.train} className="h-44 w-full" /> : <p className="muted px-4 text-sm">{drawn && !drawn.ok ? drawn.why : 'The drawing comes back when the counts are right.'}</p>}
             </div>
+            {built.ok && <Preview train={built.train} />}
           </div>
         </div>
         <DialogActions>
           <button type="button" className="btn btn-sm" onClick={onClose}>
             Leave it
           </button>
-          <button type="submit" className="btn btn-neutral btn-sm" disabled={!built.ok}>
+          <button type="button" className="btn btn-sm" disabled={!built.ok} onClick={() => void add((_, added) => onAdded(added))}>
             Put it on the shelf
+          </button>
+          <button type="submit" className="btn btn-neutral btn-sm" disabled={!built.ok}>
+            Open it on the Bench
           </button>
         </DialogActions>
       </form>

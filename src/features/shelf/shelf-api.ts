@@ -25,7 +25,7 @@ export interface Kept {
 
 export const readTrain = (id: string): Promise<Answer<Kept>> => ask(trainAt(id));
 
-export const putOnShelf = (train: Train): Promise<Answer> => ask('/api/trains', 'POST', train);
+export const putOnShelf = (train: Train): Promise<Answer<{ readonly id: string }>> => ask('/api/trains', 'POST', train);
 
 export const saveTrain = ({ id, version, train }: Kept): Promise<Answer> => ask(trainAt(id), 'PUT', { version, train });
 

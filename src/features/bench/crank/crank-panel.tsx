@@ -21,7 +21,7 @@ export function CrankPanel() {
   return (
     <section aria-label="Crank and counters" className="flex min-h-0 min-w-0 flex-col px-4 pt-1.5">
       {solved.status === 'locked' ? (
-        <p className="py-1 text-error">The {driver} cannot turn{locks.length > 0 ? `: ${listed(locks.map((id) => couplerName(train, id)))} tie it up` : ': the meshes alone lock it'}.</p>
+        <p className="py-1 text-error">Locked: {driver}. {locks.length > 0 ? `Tied up by ${listed(locks.map((id) => couplerName(train, id)))}` : 'The meshes alone lock it'}.</p>
       ) : (
         <CrankControls driver={driver} />
       )}

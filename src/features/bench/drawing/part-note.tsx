@@ -62,7 +62,7 @@ function MemberLines({ gear: gearId, member, train, position }: { gear: string |
   );
 }
 
-const ROLE_WORDS: Record<Exclude<MeshRole, 'a drives' | 'b drives'>, string> = { 'turns as one block': 'turns as one block with', stands: 'stands in', idle: 'turns idle with', shared: 'shares torque with', floats: 'floats on' };
+const ROLE_WORDS: Record<Exclude<MeshRole, 'a drives' | 'b drives'>, string> = { 'turns as one block': 'turns as one block with', stands: 'at rest in', idle: 'turns idle with', shared: 'shares torque with', floats: 'floats on' };
 
 /** What a gear does in each of its meshes. */
 function gearRoles(id: string, train: Train, { roles }: Position): string[] {

@@ -7,7 +7,7 @@ import {
   addGearOn, addIdlerBetween, addMesh, addMeshingGear, addSetRound, addStep, changeGear, changeMesh, freeGear, makeSliding, MATERIALS, removePart, setGearType, setTipSpeedLimit,
   type Gear, type GearType, type Material, type Mesh,
 } from '@/core/train';
-import { figure, SPEED_UNITS } from '@/core/units';
+import { figure } from '@/core/units';
 import { nudge } from '../drawing/gear-drag';
 import { highlightOf, useBench, useBenchStore } from '../store';
 import { useTyped } from '../typed-input';
@@ -69,7 +69,7 @@ function MakeFields({ gear, say }: { gear: Gear; say: Say }) {
   const { speed } = useTyped();
   const { material, module } = gear;
   const turns = figures.find(({ id }) => id === gear.member)?.speed;
-  const tips = module !== undefined && turns && speed.value !== null ? tipSpeed(gear.teeth, module, (toNumber(turns) * speed.value * SPEED_UNITS[speed.unit]) / (2 * Math.PI)) : null;
+  const tips = module !== undefined && turns && speed.value !== null ? tipSpeed(gear.teeth, module, (toNumber(turns) * speed.value * speed.si) / (2 * Math.PI)) : null;
   return (
     <details className="group">
       <summary className="cursor-pointer">

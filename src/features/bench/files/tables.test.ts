@@ -12,7 +12,7 @@ const written = (train: Train, names: readonly string[], more: Partial<Written> 
   flow: 'drive',
   losses: false,
   convention: 'in/out',
-  typed: { speed: { value: 30, unit: 'rpm', message: null }, torque: { value: 10, unit: 'N·m', message: null } },
+  typed: { speed: { value: 30, unit: 'rpm', si: Math.PI / 30, message: null }, torque: { value: 10, unit: 'N·m', si: 1, message: null } },
   ...more,
 });
 
@@ -31,7 +31,7 @@ describe('figures in a file', () => {
   });
 
   test('follow the units, the convention and losses', () => {
-    const typed: Written['typed'] = { speed: { value: 5, unit: 'rad/s', message: null }, torque: { value: 2, unit: 'N·m', message: null } };
+    const typed: Written['typed'] = { speed: { value: 5, unit: 'rad/s', si: 1, message: null }, torque: { value: 2, unit: 'N·m', si: 1, message: null } };
     const { head, rows } = figuresFile(written(demoTrain('stirrer'), ['slow'], { typed, convention: 'out/in', losses: true }));
     expect(head).toContain('Speed, rad/s');
     const carrier = rows.find((row) => row.includes('carrier'))!;
@@ -42,7 +42,7 @@ describe('figures in a file', () => {
   });
 
   test('say what is not known instead of a number', () => {
-    const typed: Written['typed'] = { speed: { value: null, unit: 'rpm', message: 'not a number' }, torque: { value: 10, unit: 'N·m', message: null } };
+    const typed: Written['typed'] = { speed: { value: null, unit: 'rpm', si: Math.PI / 30, message: 'not a number' }, torque: { value: 10, unit: 'N·m', si: 1, message: null } };
     const { head, rows } = figuresFile(written(rake, ['N'], { typed }));
     const out = rows.find((row) => row.includes('output shaft'))!;
     expect(out.slice(0, 3)).toEqual(['N', '', 'neutral']);

@@ -5,7 +5,7 @@ import { workingText } from '@/core/working';
 import { escapeMarkdown, markdownText, type Table } from '@/ui/table-text';
 import { analyseEngaged, type FlowKind, type Position } from '../analysis';
 import { figureRow, figuresTable } from '../panel/figure-rows';
-import type { useTyped } from '../typed-input';
+import type { TypedInput } from '../typed-input';
 import { couplerName, listed, memberName } from '../words';
 
 /** What is written into files: one position, or every position of the train. */
@@ -15,7 +15,7 @@ export interface Written {
   readonly flow: FlowKind;
   readonly losses: boolean;
   readonly convention: RatioConvention;
-  readonly typed: ReturnType<typeof useTyped>;
+  readonly typed: TypedInput;
 }
 
 interface Solved {

@@ -2,11 +2,14 @@
 
 import clsx from 'clsx';
 import { CircleAlert, Info } from 'lucide-react';
-import { useState } from 'react';
-import type { Finding } from '@/core/checks';
-import { setAside, takeBack } from '@/core/train';
+import { useMemo, useState } from 'react';
+import { mendEffect, type Change, type Finding, type Mend } from '@/core/checks';
+import { setAside, takeBack, type Train } from '@/core/train';
+import { ratioFigure } from '@/core/units';
+import { usePreferences } from '@/ui/preferences';
 import { useEdit } from '../editing/use-edit';
 import { choosePosition, highlightOf, useBench, useBenchStore } from '../store';
+import { STATUS_WORDS } from '../words';
 import { useFindings } from './findings';
 import { TimingMarks } from './timing-marks';
 
@@ -62,9 +65,10 @@ function CheckLine({ found }: { found: Finding }) {
         <p className="muted">{mend}</p>
         {marks.length > 0 && <TimingMarks marks={marks} />}
         <div className="mt-1 flex flex-wrap gap-1.5">
-          {mends.map(({ label, apply }) => (
-            <button key={label} type="button" className="btn btn-xs" title="Mend it so" onClick={() => edit(apply(train))}>
-              {label}
+          {mends.map((one) => (
+            <button key={one.label} type="button" className="btn btn-xs h-auto py-0.5 text-left" title="Mend it so" onClick={() => edit(one.apply(train))}>
+              {one.label}
+              <MendEffect mend={one} train={train} />
             </button>
           ))}
           {gears.length === 1 && (
@@ -92,6 +96,22 @@ function CheckLine({ found }: { found: Finding }) {
       </div>
     </li>
   );
+}
+
+/** Positions of which a mend's effect is worked out; a train with more says it when it is applied. */
+const MAX_POSITIONS = 24;
+const TOLD = 2;
+
+/** What a mend does to the positions, said before it is pressed. */
+function MendEffect({ mend, train }: { mend: Mend; train: Train }) {
+  const convention = usePreferences((state) => state.convention);
+  const effect = useMemo(() => (train.positions.length > MAX_POSITIONS ? null : mendEffect(train, mend)), [train, mend]);
+  if (!effect) return null;
+  const name = (id: string) => train.positions.find((position) => position.id === id)?.name ?? id;
+  const says = ({ ratio, status }: Change['before']) => (ratio ? ratioFigure(ratio, convention) : STATUS_WORDS[status]);
+  const told = effect.slice(0, TOLD).map(({ position, before, after }) => `${name(position)} ${says(before)} → ${says(after)}`);
+  const more = effect.length > TOLD ? `, and ${effect.length - TOLD} more` : '';
+  return <span className="muted font-normal">: {told.length === 0 ? 'every ratio stays' : `${told.join(', ')}${more}`}</span>;
 }
 
 function AsideForm({ onDone, onLeave }: { onDone: (note: string) => void; onLeave: () => void }) {

@@ -3,10 +3,8 @@ import { toFraction, toNumber } from '@/core/rational';
 import { wayText } from '@/core/units';
 import type { Table } from '@/ui/table-text';
 import { memberPower } from '../powers';
-import type { useTyped } from '../typed-input';
+import type { TypedInput as Typed } from '../typed-input';
 import { ROLE_TEXT } from '../words';
-
-type Typed = ReturnType<typeof useTyped>;
 
 /** What the figures say of one member; speed and torque in the units chosen, power in W, null where not known. */
 export interface FigureRow {

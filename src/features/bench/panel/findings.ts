@@ -3,7 +3,6 @@
 import { useMemo } from 'react';
 import type { Finding } from '@/core/checks';
 import type { Train } from '@/core/train';
-import { SPEED_UNITS, TORQUE_UNITS } from '@/core/units';
 import { checksOf } from '../analysis';
 import { useTyped } from '../typed-input';
 
@@ -17,8 +16,8 @@ export interface Findings {
 export function useFindings(train: Train): Findings {
   const { speed, torque } = useTyped();
   return useMemo(() => {
-    const inputSpeed = speed.value === null ? null : (speed.value * SPEED_UNITS[speed.unit]) / (2 * Math.PI);
-    const inputTorque = torque.value === null ? null : torque.value * TORQUE_UNITS[torque.unit];
+    const inputSpeed = speed.value === null ? null : (speed.value * speed.si) / (2 * Math.PI);
+    const inputTorque = torque.value === null ? null : torque.value * torque.si;
     const notes = new Map((train.setAside ?? []).map(({ finding, note }) => [finding, note]));
     const findings = checksOf(train, { inputSpeed, inputTorque });
     return {

@@ -6,7 +6,8 @@ import { usePreferences } from '@/ui/preferences';
 import type { Position } from '../analysis';
 import { useBench } from '../store';
 import { usePosition } from '../use-position';
-import { memberName } from '../words';
+import { listed, memberName } from '../words';
+import { Outputs } from './outputs';
 import { Reason } from './reason';
 
 /** The ratio, large, or why there is none. */
@@ -16,7 +17,8 @@ export function RatioHeadline() {
   return (
     <div aria-live="polite">
       {backward && <BackwardVerdict position={position} />}
-      {solved.ratio ? <Ratio position={position} /> : !backward && <Reason />}
+      {solved.ratio ? <Ratio position={position} /> : <Reason />}
+      {(solved.status === 'drive' || solved.status === 'split') && <Outputs position={position} />}
     </div>
   );
 }
@@ -43,6 +45,7 @@ function Ratio({ position: { solved, backward } }: { position: Position }) {
         <span className="figure">{toFraction(shown)}</span> {of} turns for one of the {perOne}
         {outputs}
         {solved.losses && efficiency && ` · efficiency ${figure(100 * toNumber(efficiency))} %`}
+        {solved.losses && solved.efficiencies.length > 1 && ` · friction allows efficiencies of ${listed(solved.efficiencies.map((each) => `${figure(100 * toNumber(each))} %`))}`}
       </p>
       {solved.losses && solved.selfLocking && <p className="text-error">Friction alone stops it: self-locking.</p>}
     </>

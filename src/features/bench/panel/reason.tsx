@@ -1,36 +1,56 @@
 'use client';
 
 import type { ReactNode } from 'react';
+import { FRAME } from '@/core/train';
 import type { Position } from '../analysis';
 import { highlightOf, toggleCoupler, useBench, useBenchStore, type Highlight } from '../store';
 import { usePosition } from '../use-position';
-import { couplerName, listed, memberName } from '../words';
+import { couplerName, listed, memberName, sentence } from '../words';
+import { lawText } from './outputs';
 
-/** Why nothing comes out: what fights, or where the power stops; every name lights its part, and a press mends it. */
+/** Why nothing comes out: what fights, where the power stops, or what runs ahead; every name lights its part, and a press mends it. */
 export function Reason() {
   const position = usePosition();
   switch (position.solved.status) {
     case 'locked':
       return <Locked position={position} />;
     case 'split':
-      return <p className="text-lg font-semibold">Power is split: the outputs share it and can turn at different speeds.</p>;
+      return <Split position={position} />;
     default:
-      return <Stopped position={position} />;
+      return position.flow === 'drive' ? <Stopped position={position} /> : <RunsAhead position={position} />;
   }
 }
 
-function Locked({ position: { locks, solved } }: { position: Position }) {
+function Split({ position: { laws, solved } }: { position: Position }) {
+  const train = useBench((state) => state.train);
+  const turned = memberName(train, solved.network.memberIds[solved.flow.driver]!);
+  return (
+    <div>
+      <p className="text-lg font-semibold">Power is split: the outputs share it and can turn at different speeds.</p>
+      {laws.map((law, i) => (
+        <p key={i} className="figure" data-testid="law">
+          {lawText(train, law, turned)}
+        </p>
+      ))}
+    </div>
+  );
+}
+
+function Locked({ position: { locks, solved, flow } }: { position: Position }) {
   const store = useBenchStore();
   const train = useBench((state) => state.train);
   const names = locks.map((id) => couplerName(train, id));
+  const what = flow === 'drive' ? 'the input cannot turn' : 'the load cannot turn it this way';
   return (
     <div>
-      <p className="text-lg font-semibold text-error">Locked: the input cannot turn.</p>
+      <p className="text-lg font-semibold text-error">Locked: {what}.</p>
       {locks.length === 0 ? (
         <p>The meshes alone lock it, whatever is engaged.</p>
+      ) : names.length === 1 ? (
+        <p>{sentence(`Tied up by one thing alone: ${names[0]}`)}</p>
       ) : (
         <p>
-          {listed(names)} {names.length === 1 ? 'alone ties it up' : names.length === 2 ? 'fight each other' : 'tie it up together'}: release {names.length === 1 ? 'it' : 'one of them'} and it turns.
+          {listed(names)} {names.length === 2 ? 'fight each other' : 'tie it up together'}: release one of them and it turns.
         </p>
       )}
       <ul className="mt-1.5 flex flex-wrap gap-2">
@@ -49,33 +69,78 @@ function Locked({ position: { locks, solved } }: { position: Position }) {
 }
 
 function Stopped({ position: { stops, solved } }: { position: Position }) {
-  const store = useBenchStore();
   const train = useBench((state) => state.train);
-  const following = (stops?.follow ?? []).filter((id) => id !== train.input && !train.members.some((member) => member.id === id && member.carrier !== undefined));
   return (
     <div>
       <p className="text-lg font-semibold">{solved.status === 'held' ? 'The output is held while the input turns.' : 'Neutral: the input turns and no output is driven.'}</p>
-      {following.length > 0 && (
+      <Following ids={(stops?.follow ?? []).filter((id) => id !== train.input)} />
+      {stops && stops.openSets.length > 0 && <p>{sentence(`Nothing held to push against on ${listed(stops.openSets.map((id) => memberName(train, id)))}`)}</p>}
+      {stops && stops.overrun.length > 0 && (
         <p>
-          <Pointing highlight={highlightOf({ members: following })}>
-            <span tabIndex={0}>{listed(following.map((id) => memberName(train, id)))}</span>
-          </Pointing>{' '}
-          {following.length === 1 ? 'turns' : 'turn'} with it; nothing goes on from there.
+          <Pointing highlight={highlightOf({ couplers: stops.overrun })}>
+            <span tabIndex={0}>{sentence(`Overrun, carrying nothing on: ${listed(stops.overrun.map((id) => couplerName(train, id)))}`)}</span>
+          </Pointing>
         </p>
       )}
-      {stops && stops.openSets.length > 0 && <p>On {listed(stops.openSets.map((id) => memberName(train, id)))} nothing is held to push against.</p>}
-      {stops && stops.open.length > 0 && (
-        <div className="mt-1.5 flex flex-wrap items-center gap-2">
-          <span className="muted text-sm">Power stops at:</span>
-          {stops.open.map((id) => (
-            <Pointing key={id} highlight={highlightOf({ couplers: [id] })}>
-              <button type="button" className="btn btn-outline btn-xs" onClick={() => toggleCoupler(store, id)}>
-                Engage {couplerName(train, id)}
-              </button>
+      <Engageable ids={stops?.open ?? []} />
+    </div>
+  );
+}
+
+/** The load pushes and the input does not follow: who pushes, what runs ahead, what may stand. */
+function RunsAhead({ position: { solved, oneWays, stops } }: { position: Position }) {
+  const train = useBench((state) => state.train);
+  const name = (id: string) => memberName(train, id);
+  const pushers = [solved.flow.driver, ...solved.flow.together.map(({ member }) => member)].map((member) => solved.network.memberIds[member]!);
+  const overrun = oneWays.filter(({ how, pushed }) => how === 'overruns' && pushed !== FRAME && (pushers.includes(pushed) || (stops?.follow.includes(pushed) ?? false)));
+  const input = name(train.input);
+  return (
+    <div>
+      <p className="text-lg font-semibold">{solved.status === 'held' ? 'The load turns, and the input is held still.' : overrun.length > 0 ? 'Freewheels: the load runs ahead.' : 'Nothing connects the load to the input.'}</p>
+      <ul className="mt-0.5">
+        <li>{sentence(`Pushing: ${listed(pushers.map(name))}`)}</li>
+        {overrun.length > 0 && (
+          <li>
+            <Pointing highlight={highlightOf({ couplers: overrun.map(({ id }) => id), members: pushers })}>
+              <span tabIndex={0}>{sentence(`Running ahead of ${listed(overrun.map(({ id }) => couplerName(train, id)))}: ${listed([...new Set(overrun.map(({ pushed }) => name(pushed)))])}`)}</span>
             </Pointing>
-          ))}
-        </div>
-      )}
+          </li>
+        )}
+        <li>{sentence(solved.status === 'held' ? `Held still: ${input}` : `Free to stand: ${input}`)}</li>
+      </ul>
+      {overrun.length === 0 && <Engageable ids={stops?.open ?? []} />}
+    </div>
+  );
+}
+
+function Following({ ids }: { ids: readonly string[] }) {
+  const train = useBench((state) => state.train);
+  const shown = ids.filter((id) => !train.members.some((member) => member.id === id && member.carrier !== undefined));
+  if (shown.length === 0) return null;
+  return (
+    <p>
+      Turning along, and nothing goes on from there:{' '}
+      <Pointing highlight={highlightOf({ members: shown })}>
+        <span tabIndex={0}>{sentence(listed(shown.map((id) => memberName(train, id))))}</span>
+      </Pointing>
+    </p>
+  );
+}
+
+function Engageable({ ids }: { ids: readonly string[] }) {
+  const store = useBenchStore();
+  const train = useBench((state) => state.train);
+  if (ids.length === 0) return null;
+  return (
+    <div className="mt-1.5 flex flex-wrap items-center gap-2">
+      <span className="muted text-sm">Power stops at:</span>
+      {ids.map((id) => (
+        <Pointing key={id} highlight={highlightOf({ couplers: [id] })}>
+          <button type="button" className="btn btn-outline btn-xs" onClick={() => toggleCoupler(store, id)}>
+            Engage {couplerName(train, id)}
+          </button>
+        </Pointing>
+      ))}
     </div>
   );
 }

@@ -3,7 +3,7 @@ import { FRAME, type Train } from '@/core/train';
 import type { SetEquation, WorkingStep } from '@/core/working';
 import type { Position } from '../analysis';
 import { highlightOf, type Highlight } from '../store';
-import { couplerName, listed, memberName } from '../words';
+import { couplerName, listed, memberName, sentence as closed } from '../words';
 
 /** One line of the trace: what happens, the sum behind it, and the parts it is about. */
 export interface Sentence {
@@ -21,7 +21,7 @@ export interface Story {
   readonly idle: readonly string[];
 }
 
-export function storyOf(train: Train, { working, roles, figures }: Position): Story {
+export function storyOf(train: Train, { working, roles, figures, flow, solved }: Position): Story {
   const name = (id: string) => memberName(train, id);
   const loaded = new Set(figures.filter(({ role }) => role === 'drives' || role === 'carries' || role === 'gives out' || role === 'shared').map(({ id }) => id));
   const block = new Set(figures.filter((row) => row.block).map(({ id }) => id));
@@ -37,11 +37,11 @@ export function storyOf(train: Train, { working, roles, figures }: Position): St
     const carriesPower = step.kind !== 'simultaneous' && loaded.has(step.member);
     switch (step.kind) {
       case 'input':
-        return { text: `The ${name(step.member)} is turned once.`, sum: `${name(step.member)} = ${exact(step.speed)}`, highlight: highlightOf({ members: [step.member] }), carriesPower };
+        return { text: closed(inputText(step.member)), sum: `${name(step.member)} = ${exact(step.speed)}`, highlight: highlightOf({ members: [step.member] }), carriesPower };
       case 'held':
-        return { text: `${couplerName(train, step.by)} holds ${name(step.member)}: it stands.`, sum: `${name(step.member)} = 0`, highlight: highlightOf({ members: [step.member], couplers: [step.by] }), carriesPower };
+        return { text: closed(`Held by ${couplerName(train, step.by)}: ${name(step.member)}`), sum: `${name(step.member)} = 0`, highlight: highlightOf({ members: [step.member], couplers: [step.by] }), carriesPower };
       case 'joined':
-        return { text: `${couplerName(train, step.coupler)} joins ${name(step.member)} to ${name(step.from)}: they turn as one.`, sum: `${name(step.member)} = ${exact(step.speed)}`, highlight: highlightOf({ members: [step.from, step.member], couplers: [step.coupler] }), carriesPower };
+        return { text: closed(`Joined by ${couplerName(train, step.coupler)}, turning as one: ${listed([name(step.from), name(step.member)])}`), sum: `${name(step.member)} = ${exact(step.speed)}`, highlight: highlightOf({ members: [step.from, step.member], couplers: [step.coupler] }), carriesPower };
       case 'pair':
         return { text: pairText(step, roles.get(step.mesh), train, name), sum: pairSum(step), highlight: highlightOf({ gears: [step.fromGear, step.toGear] }), carriesPower };
       case 'set':
@@ -49,6 +49,14 @@ export function storyOf(train: Train, { working, roles, figures }: Position): St
           text: setText(step, name, block),
           sum: `${relation(step, name)}, so ${name(step.member)} = ${exact(step.speed)}`,
           highlight: highlightOf({ members: [step.member, ...step.known.map(({ member }) => member)] }),
+          carriesPower,
+        };
+      case 'twin':
+      case 'block':
+        return {
+          text: closed(step.kind === 'twin' ? `Alike on ${name(step.arm)}, wherever that may be: ${listed([name(step.as), name(step.member)])}` : `Nothing can roll in this set, one block: ${listed([name(step.as), name(step.member)])}`),
+          sum: `${name(step.member)} = ${exact(step.speed)}`,
+          highlight: highlightOf({ members: [step.as, step.member] }),
           carriesPower,
         };
       case 'simultaneous':
@@ -60,6 +68,11 @@ export function storyOf(train: Train, { working, roles, figures }: Position): St
         };
     }
   }
+
+  function inputText(member: string): string {
+    if (member !== train.input) return `Pushed: ${name(member)}, one turn`;
+    return `Input: ${name(member)}, one turn${flow === 'coast' && solved.status !== 'neutral' ? ', pushed by the load' : ''}`;
+  }
 }
 
 type Name = (id: string) => string;
@@ -68,8 +81,8 @@ type SetStep = Extract<WorkingStep, { kind: 'set' }>;
 
 function setText(step: SetStep, name: Name, block: ReadonlySet<string>): string {
   const known = listed(step.known.map(({ member }) => name(member)));
-  if ([step.arm, step.x, step.y].every((id) => block.has(id))) return `With ${known} alike, nothing rolls in this set: ${name(step.member)} turns with them as one block.`;
-  return step.member === step.arm ? `${capital(known)} together set the speed of ${name(step.member)}, which carries the planets.` : `${capital(known)} set the speed of ${name(step.member)} through the planets on ${name(step.arm)}.`;
+  if ([step.arm, step.x, step.y].every((id) => block.has(id))) return closed(`Nothing rolls in this set, one block: ${listed([...step.known.map(({ member }) => name(member)), name(step.member)])}`);
+  return closed(step.member === step.arm ? `From ${known} together: ${name(step.member)}, the carrier of the planets` : `From ${known}, through the planets: ${name(step.member)}`);
 }
 
 /** (x − arm) = factor × (y − arm). */

@@ -1,7 +1,13 @@
-import { FRAME, type Train } from '@/core/train';
-import type { SetEquation, WorkingStep } from '@/core/working';
+'use client';
+
+import { sub } from '@/core/rational';
+import type { Train } from '@/core/train';
+import { tableOf, type WorkingStep } from '@/core/working';
+import { usePreferences } from '@/ui/preferences';
 import { couplerName, memberName } from '../words';
 import { exact } from './sentences';
+import { Together } from './together';
+import { Over, Relation, Row, Teeth } from './written';
 
 /** The speeds worked out one after the other, as in a textbook: ω is turns per turn put in. */
 export function StepEquations({ steps, train }: { steps: readonly WorkingStep[]; train: Train }) {
@@ -36,67 +42,94 @@ function Equation({ step, train }: { step: WorkingStep; train: Train }) {
         </Row>
       );
     case 'set':
-      return (
-        <>
-          <Relation equation={step} omega={omega} />
-          <Row note={`with ${step.known.map(({ member, speed }) => `${omega(member)} = ${exact(speed)}`).join(', ')}`}>
-            {omega(step.member)} = {exact(step.speed)}
-          </Row>
-        </>
-      );
+      return <SetWorking step={step} train={train} />;
+    case 'twin':
+      return <Row note={`alike seen from ${memberName(train, step.arm)}, so alike wherever that may be`}>{omega(step.member)} = {omega(step.as)} = {exact(step.speed)}</Row>;
+    case 'block':
+      return <Row note="its meshes contradict each other unless nothing rolls: the set turns as one block">{omega(step.member)} = {omega(step.as)} = {exact(step.speed)}</Row>;
     case 'simultaneous':
-      return (
-        <>
-          <p className="muted">No set has one unknown left; together:</p>
-          {step.equations.map((equation, i) => (
-            <Relation key={i} equation={equation} omega={omega} />
-          ))}
-          {step.joins.map(({ a, b, coupler }) => (
-            <Row key={coupler} note={`joined by ${couplerName(train, coupler)}`}>
-              {omega(a)} = {omega(b)}
-            </Row>
-          ))}
-          <Row>give {step.solution.map(({ member, speed }) => `${omega(member)} = ${exact(speed)}`).join(', ')}</Row>
-        </>
-      );
+      return <Together step={step} train={train} />;
   }
 }
 
-/** (ω x − ω arm) over (ω y − ω arm) as the fraction of tooth counts that makes it. */
-function Relation({ equation: { arm, x, y, factor, teeth }, omega }: { equation: SetEquation; omega: (id: string) => string }) {
-  const relative = (id: string) => (arm === FRAME ? omega(id) : `${omega(id)} − ${omega(arm)}`);
+type SetStep = Extract<WorkingStep, { kind: 'set' }>;
+
+/** A planetary set worked out, in the school chosen. */
+export function SetWorking({ step, train }: { step: SetStep; train: Train }) {
+  const school = usePreferences((state) => state.setSchool);
+  return school === 'formula' ? <ByFormula step={step} train={train} /> : <ByTable step={step} train={train} />;
+}
+
+/** The relation with its tooth counts, the values put in, the result. */
+function ByFormula({ step, train }: { step: SetStep; train: Train }) {
+  const omega = (id: string) => `ω ${memberName(train, id)}`;
+  const value = (id: string) => {
+    const found = step.known.find(({ member }) => member === id);
+    return found ? bracketed(exact(found.speed)) : omega(id);
+  };
   return (
-    <Row>
-      <Over top={relative(x)} bottom={relative(y)} /> ={' '}
-      {teeth.map(({ fromTeeth, toTeeth, opposite }, i) => (
-        <span key={i}>
-          {i > 0 && ' × '}
-          <Over minus={opposite} top={String(fromTeeth)} bottom={String(toTeeth)} />
-        </span>
-      ))}{' '}
-      = {exact(factor)}
-    </Row>
+    <>
+      <Relation equation={step} omega={omega} />
+      <Row>
+        <Over top={`${value(step.x)} − ${value(step.arm)}`} bottom={`${value(step.y)} − ${value(step.arm)}`} /> = {exact(step.factor)}
+      </Row>
+      <Row>
+        {omega(step.member)} = <strong>{exact(step.speed)}</strong>
+      </Row>
+    </>
   );
 }
 
-function Row({ note, children }: { note?: string; children: React.ReactNode }) {
+/** All turned together with the carrier, then the carrier held and one member turned; the two lines added. */
+function ByTable({ step, train }: { step: SetStep; train: Train }) {
+  const name = (id: string) => memberName(train, id);
+  const { together, back } = tableOf(step);
+  const columns = [step.arm, step.y, step.x];
+  const speedOf = (id: string) => (id === step.member ? step.speed : step.known.find(({ member }) => member === id)!.speed);
+  const rows = [
+    { says: `all together, ${exact(together)} turns`, cells: columns.map(() => together) },
+    { says: `${name(step.arm)} held, ${name(step.y)} ${exact(back)}`, cells: columns.map((id) => sub(speedOf(id), together)) },
+  ];
   return (
-    <p className="figure leading-relaxed">
-      {children}
-      {note && <span className="muted block font-sans text-xs">{note}</span>}
-    </p>
+    <>
+      <p className="muted text-xs">
+        Seen from {name(step.arm)}, one turn of {name(step.y)} makes{' '}
+        <Teeth teeth={step.teeth} /> = <span className="figure">{exact(step.factor)}</span> of {name(step.x)}. Known: {step.known.map(({ member, speed }) => `${name(member)} ${exact(speed)}`).join(', ')}.
+      </p>
+      <table className="w-full [&_td:not(:first-child)]:text-right [&_th:not(:first-child)]:text-right" aria-label={`Table of the set on ${name(step.arm)}`}>
+        <thead>
+          <tr className="muted align-bottom text-xs">
+            <th />
+            {columns.map((id) => (
+              <th key={id} scope="col" className="pl-2 font-normal">
+                {name(id)}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(({ says, cells }) => (
+            <tr key={says}>
+              <td className="muted text-xs">{says}</td>
+              {cells.map((cell, i) => (
+                <td key={i} className="figure pl-2">
+                  {exact(cell)}
+                </td>
+              ))}
+            </tr>
+          ))}
+          <tr className="border-t border-base-content/50">
+            <td className="text-xs">added</td>
+            {columns.map((id) => (
+              <td key={id} className={`figure pl-2 ${id === step.member ? 'font-semibold' : ''}`}>
+                {exact(speedOf(id))}
+              </td>
+            ))}
+          </tr>
+        </tbody>
+      </table>
+    </>
   );
 }
 
-/** A fraction, one over the other. */
-export function Over({ minus = false, top, bottom }: { minus?: boolean; top: string; bottom: string }) {
-  return (
-    <span className="figure inline-flex items-center gap-1 align-middle">
-      {minus && '−'}
-      <span className="inline-flex flex-col text-center leading-tight">
-        <span className="border-b border-base-content px-1">{top}</span>
-        <span className="px-1">{bottom}</span>
-      </span>
-    </span>
-  );
-}
+const bracketed = (value: string): string => (value.startsWith('−') ? `(${value})` : value);

@@ -7,6 +7,7 @@ import { figure } from '@/core/units';
 import { highlightOf, useBench } from '../store';
 import { usePosition } from '../use-position';
 import { couplerName, listed, memberName } from '../words';
+import { OneWayLines } from './one-way-lines';
 import { storyOf } from './sentences';
 
 /** The story of the power from the input to the output; pointing at a sentence lights its parts on the drawing. */
@@ -34,6 +35,7 @@ export function Trace() {
         </p>
       )}
       {working.floating.length > 0 && <p className="muted border-t border-base-300 pt-1 text-sm">Left open, free to turn or stand: <Names ids={working.floating} />.</p>}
+      <OneWayLines />
       <Paths />
     </div>
   );

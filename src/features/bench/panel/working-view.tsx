@@ -2,12 +2,13 @@
 
 import { abs, inverse, neg, sign, toFraction, type Rational } from '@/core/rational';
 import type { Train } from '@/core/train';
-import type { CrossCheck, Stage } from '@/core/working';
+import type { CrossCheck, SetSchool, Stage } from '@/core/working';
 import { usePreferences } from '@/ui/preferences';
 import { useBench } from '../store';
 import { usePosition } from '../use-position';
 import { memberName } from '../words';
-import { StepEquations, Over } from './step-equations';
+import { SetWorking, StepEquations } from './step-equations';
+import { Over } from './written';
 
 /** The ratio worked out on paper: the speeds one after the other, the running product where there is a chain, and the ways that check it. */
 export function WorkingView() {
@@ -19,9 +20,33 @@ export function WorkingView() {
   return (
     <div className="mt-2.5">
       {backward && <p className="muted mb-1 text-sm">Worked from the output, which is turned.</p>}
+      {working.steps.some(({ kind }) => kind === 'set' || kind === 'simultaneous') && <SchoolChoice />}
       {chained ? <RunningProduct stages={working.stages!} train={train} turned={turned} outIn={convention === 'out/in'} /> : <StepEquations steps={working.steps} train={train} />}
       {working.checks.length > 0 && <CrossChecks checks={working.checks.map(({ way, value }) => ({ way: convention === 'in/out' ? way : TURNED_OVER[way], value: turned(value) }))} />}
     </div>
+  );
+}
+
+const SCHOOLS: Record<SetSchool, { label: string; title: string }> = {
+  formula: { label: 'formula', title: 'The relative-motion equation of a set, with its values put in.' },
+  table: { label: 'table', title: 'All turned together with the carrier, then the carrier held and one member turned; the two lines added.' },
+};
+
+/** How planetary sets are worked: two schools. */
+function SchoolChoice() {
+  const school = usePreferences((state) => state.setSchool);
+  const set = usePreferences((state) => state.set);
+  return (
+    <fieldset className="mb-2 flex items-center gap-3 text-sm">
+      <legend className="sr-only">How planetary sets are worked</legend>
+      <span className="muted">Sets worked by</span>
+      {(Object.keys(SCHOOLS) as SetSchool[]).map((kind) => (
+        <label key={kind} title={SCHOOLS[kind].title} className="muted cursor-pointer border-b-2 border-transparent has-checked:border-primary has-checked:text-base-content has-focus-visible:outline-2 has-focus-visible:outline-accent">
+          <input type="radio" name="set-school" className="sr-only" checked={school === kind} onChange={() => set({ setSchool: kind })} />
+          {SCHOOLS[kind].label}
+        </label>
+      ))}
+    </fieldset>
   );
 }
 
@@ -54,8 +79,25 @@ function RunningProduct({ stages, train, turned, outIn }: { stages: readonly Sta
           ))}
         </tbody>
       </table>
+      <StageSets stages={stages} train={train} />
       <p className="muted mt-1 text-xs">A minus sign turns the direction. A gear that is driven in one stage and driver in the next cancels: an idler.</p>
     </>
+  );
+}
+
+/** The planetary stages, each worked out. */
+function StageSets({ stages, train }: { stages: readonly Stage[]; train: Train }) {
+  const sets = stages.flatMap(({ step }) => (step.kind === 'set' ? [step] : []));
+  if (sets.length === 0) return null;
+  return (
+    <section aria-label="Sets worked out" className="mt-3 text-sm">
+      <h3 className="font-semibold">{sets.length === 1 ? 'The set worked out' : 'The sets worked out'}</h3>
+      {sets.map((step) => (
+        <div key={step.member} className="border-t border-base-300 py-1.5">
+          <SetWorking step={step} train={train} />
+        </div>
+      ))}
+    </section>
   );
 }
 
@@ -90,7 +132,7 @@ function stageName({ step }: Stage, train: Train): string {
   const name = (id: string) => memberName(train, id);
   if (step.kind === 'pair') return `${name(step.from)} to ${name(step.member)}`;
   if (step.kind === 'joined') return `${name(step.from)} with ${name(step.member)}`;
-  return step.kind === 'set' ? `set on ${name(step.arm)}` : '';
+  return step.kind === 'set' ? `set on ${name(step.arm)}, to ${name(step.member)}` : step.kind === 'simultaneous' ? '' : name(step.member);
 }
 
 /** One stage as a fraction of tooth counts. */

@@ -1,0 +1,30 @@
+import { networkOf } from '../kinematics';
+import { equals, type Rational } from '../rational';
+import { solvePositions, type Solved, type Status } from '../solve';
+import type { Train } from '../train';
+import type { Mend } from './finding';
+
+/** What a mend makes of one position. */
+export interface Change {
+  readonly position: string;
+  readonly before: Outcome;
+  readonly after: Outcome;
+}
+
+interface Outcome {
+  readonly status: Status;
+  readonly ratio: Rational | null;
+}
+
+/** The positions that would give another ratio, or do something else, if a mend were applied; null when it would be refused. */
+export function mendEffect(train: Train, { apply }: Mend): readonly Change[] | null {
+  const edit = apply(train);
+  if (!edit.ok) return null;
+  const [before, after] = [train, edit.train].map((one) => solvePositions(networkOf(one)));
+  return edit.train.positions.flatMap(({ id }): Change[] => {
+    const [was, is] = [before!.get(id), after!.get(id)];
+    return was && is && differ(was, is) ? [{ position: id, before: was, after: is }] : [];
+  });
+}
+
+const differ = (a: Solved, b: Solved): boolean => a.status !== b.status || (a.ratio !== null && b.ratio !== null && !equals(a.ratio, b.ratio));

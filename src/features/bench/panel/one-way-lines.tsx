@@ -1,0 +1,61 @@
+'use client';
+
+import { toFraction, toNumber } from '@/core/rational';
+import type { OneWayAccount } from '@/core/solve';
+import { FRAME, type Train } from '@/core/train';
+import { figure } from '@/core/units';
+import { highlightOf, useBench } from '../store';
+import type { TypedInput } from '../typed-input';
+import { useTyped } from '../typed-input';
+import { usePosition } from '../use-position';
+import { couplerName, memberName, sentence } from '../words';
+
+/** What each one-way clutch does here, why, and what would change it. */
+export function OneWayLines() {
+  const train = useBench((state) => state.train);
+  const set = useBench((state) => state.set);
+  const { oneWays, solved } = usePosition();
+  const typed = useTyped();
+  if (oneWays.length === 0) return null;
+  const turned = solved.network.memberIds[solved.flow.driver]!;
+  return (
+    <section className="mt-3 text-sm" aria-label="One-way clutches">
+      <h3 className="font-semibold">One-way clutches</h3>
+      <ul>
+        {oneWays.map((account) => {
+          const light = highlightOf({ couplers: [account.id], members: [account.pusher, account.pushed].filter((id) => id !== FRAME) });
+          const [on, off] = [() => set({ highlight: light }), () => set({ highlight: null })];
+          return (
+            <li key={account.id} tabIndex={0} className="border-t border-base-300 py-1 leading-snug hover:bg-base-200 focus-visible:bg-base-200" onPointerEnter={on} onPointerLeave={off} onFocus={on} onBlur={off}>
+              {oneWayText(train, account, typed, memberName(train, turned)).map((text, i) => (
+                <span key={i} className={i === 0 ? 'block' : 'muted block'}>
+                  {text}
+                </span>
+              ))}
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}
+
+/** The account in sentences that fit any name: what it does, why, and what would change it. */
+export function oneWayText(train: Train, { id, how, pusher, pushed, torque, lead, changes }: OneWayAccount, typed: TypedInput, turned: string): string[] {
+  const name = couplerName(train, id);
+  const [from, to] = [memberName(train, pusher), memberName(train, pushed)];
+  const other = changes.map(({ coupler, engage }) => `${couplerName(train, coupler)} ${engage ? 'on' : 'off'}`);
+  if (how === 'holds') {
+    const carried = torque === null ? 'torque shared' : typed.torque.value === null ? `${toFraction(torque)} × the torque put in` : `${figure(toNumber(torque) * typed.torque.value)} ${typed.torque.unit}`;
+    return [
+      sentence(`Holds: ${name}, ${carried}, from ${from} to ${to}`),
+      pusher === FRAME ? `Nothing else keeps ${to} from turning back under the load.` : sentence(`Nothing else carries the load on from ${from} to ${to}`),
+      ...(other.length > 0 ? [sentence(`Would let go with ${other.join(', or ')}`)] : []),
+    ];
+  }
+  const by = lead === null ? 'how fast is left open' : lead.n === 0 ? `at the same speed, with nothing to carry` : `by ${figure(toNumber(lead))} turns for one of ${turned}`;
+  return [
+    sentence(lead !== null && lead.n === 0 ? `Idles: ${name}, ${by}` : `Overrun: ${name}, ${by}, ${to} ahead of ${from}`),
+    ...(other.length > 0 ? [sentence(`Would hold with ${other.join(', or ')}`)] : []),
+  ];
+}

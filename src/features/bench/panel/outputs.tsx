@@ -1,0 +1,45 @@
+'use client';
+
+import { add, div, equals, fraction, isZero, ONE, toNumber } from '@/core/rational';
+import type { OutputLaw } from '@/core/solve';
+import type { Train } from '@/core/train';
+import { figure, wayText } from '@/core/units';
+import type { Position } from '../analysis';
+import { useBench } from '../store';
+import { useTyped } from '../typed-input';
+import { memberName } from '../words';
+import { exact } from './sentences';
+
+/** What comes out at each output for what is put in: speed, way and torque in the units in force. */
+export function Outputs({ position: { solved } }: { position: Position }) {
+  const train = useBench((state) => state.train);
+  const { speed, torque } = useTyped();
+  const { state, flow, network } = solved;
+  const torques = state.load.outcome === 'balanced' ? state.load.torques.receivers : [];
+  return (
+    <dl className="mt-1 text-sm" aria-label="What comes out">
+      {flow.receivers.map((member, k) => {
+        const turns = state.speeds.of(member);
+        const carried = torques[k] ?? null;
+        return (
+          <div key={member} className="flex flex-wrap items-baseline gap-x-2" data-testid="output">
+            <dt className="muted">{memberName(train, network.memberIds[member]!)}</dt>
+            <dd className="figure">{turns === null ? 'speed open' : speed.value === null ? wayText(turns) : `${figure(Math.abs(toNumber(turns)) * speed.value)} ${speed.unit}`}</dd>
+            <dd className="figure">{carried === null ? 'torque open' : torque.value === null ? '' : `${figure(Math.abs(toNumber(carried)) * torque.value)} ${torque.unit}`}</dd>
+            {turns !== null && flow.receivers.length > 1 && <dd className="muted">{wayText(turns)}</dd>}
+          </div>
+        );
+      })}
+    </dl>
+  );
+}
+
+/** The law that binds outputs: "left + right = 2 × 11/41 of drive shaft". */
+export function lawText(train: Train, { terms, driver }: OutputLaw, turned: string): string {
+  const name = (id: string) => memberName(train, id);
+  const left = terms.map(({ member, factor }) => (equals(factor, ONE) ? name(member) : `${exact(factor)} × ${name(member)}`)).join(' + ').replaceAll('+ −', '− ');
+  const count = terms.map(({ factor }) => factor).reduce(add);
+  const even = terms.every(({ factor }) => equals(factor, ONE)) && terms.length > 1;
+  const right: string = even ? `${terms.length} × ${exact(div(driver, fraction(terms.length)))}` : exact(driver);
+  return `${left} = ${right} of ${turned}${even || isZero(count) ? '' : `; all alike, each turns ${exact(div(driver, count))}`}`;
+}

@@ -1,0 +1,52 @@
+'use client';
+
+import { useMemo } from 'react';
+import { checkDesign } from '@/core/checks';
+import { networkOf } from '@/core/kinematics';
+import { inverse } from '@/core/rational';
+import { solvePositions } from '@/core/solve';
+import type { Train } from '@/core/train';
+import { ratioFigure, wayText } from '@/core/units';
+import { usePreferences } from '@/ui/preferences';
+
+/** What a train would give before it is made: each position's ratio, and what the checks would say. */
+export function Preview({ train }: { train: Train }) {
+  const convention = usePreferences((state) => state.convention);
+  const { rows, findings } = useMemo(() => {
+    const solved = solvePositions(networkOf(train));
+    return { rows: train.positions.map(({ id, name }) => ({ id, name, solved: solved.get(id)! })), findings: checkDesign(train) };
+  }, [train]);
+  return (
+    <div className="text-sm">
+      {rows.length > 0 && (
+        <table className="w-full" aria-label="What the positions give">
+          <thead className="muted">
+            <tr>
+              <th className="text-left font-normal">Position</th>
+              <th className="text-right font-normal">Ratio, {convention}</th>
+              <th className="pl-3 text-left font-normal">Way</th>
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map(({ id, name, solved: { ratio, status } }) => (
+              <tr key={id} className="border-t border-base-300">
+                <td>{name}</td>
+                <td className="figure text-right">{ratio ? ratioFigure(ratio, convention) : '—'}</td>
+                <td className="pl-3">{ratio ? wayText(inverse(ratio)) : status}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      <p className="muted mt-1.5">{findings.length === 0 ? 'The checks find nothing.' : 'The checks would say:'}</p>
+      <ul aria-label="What the checks would say">
+        {findings.slice(0, 4).map(({ key, what, weight }) => (
+          <li key={key} className={weight === 'wrong' ? 'text-error' : undefined}>
+            {what}
+          </li>
+        ))}
+      </ul>
+      {findings.length > 4 && <p className="muted">and {findings.length - 4} more, on the Bench under Checks.</p>}
+    </div>
+  );
+}
