@@ -171,9 +171,9 @@ test('capacity and tip speed are checked against the input that is typed', async
   await page.keyboard.press('Escape');
   await page.getByRole('tab', { name: 'Checks' }).click();
   const checks = page.getByRole('list', { name: 'Checks' });
-  await expect(checks).not.toContainText('Second slips');
+  await expect(checks).not.toContainText('Slipping in position');
   await page.getByLabel('Input torque').fill('15');
-  await expect(checks).toContainText('Second slips in position 2.');
+  await expect(checks).toContainText('Slipping in position 2: Second.');
   await page.getByLabel('Input speed').fill('3000');
   await expect(checks).toContainText('The tips of gear 19 on input shaft run at 6.597 m/s');
 });

@@ -108,8 +108,9 @@ test('a stepped planetary is started from its pattern, opened, and one turn is r
   await expect(dialog.getByRole('alert')).toHaveText('Ring teeth must be a whole number from 4 to 100000.');
   await expect(dialog.getByRole('button', { name: 'Put it on the shelf' })).toBeDisabled();
   await dialog.getByLabel('Ring teeth').fill('108');
-  await dialog.getByRole('button', { name: 'Put it on the shelf' }).click();
-  await card(page, 'Tide dial').getByRole('link').click();
+  await expect(dialog.getByRole('table', { name: 'What the positions give' })).toContainText('0.07692');
+  await expect(dialog.getByText(/^The checks (find nothing|would say)/)).toBeVisible();
+  await dialog.getByRole('button', { name: 'Open it on the Bench' }).click();
   await expect(page.getByTestId('ratio')).toHaveText('0.07692');
   await page.getByRole('button', { name: 'Turn exactly 1' }).click();
   await expect(page.getByTestId('turns sun')).toHaveText('13');

@@ -64,6 +64,70 @@ test('one-way clutches decide for themselves and say so', async ({ page, request
   await expect(page.getByRole('button', { name: /^One-way clutch F1 on carrier: overruns/ })).toBeVisible();
 });
 
+test('the tram: first needs two rollers holding at once, second lets one of them go', async ({ page, request }) => {
+  await page.goto(await freshTrain(request, 'mud-tram'));
+  await page.keyboard.press('1');
+  await expect(ratio(page)).toHaveText('2.435');
+  await expect(page.getByRole('button', { name: /^One-way clutch Front roller, input with middle shaft: holds/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^One-way clutch Rear roller on rear carrier: holds/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^One-way clutch Hold roller,.*: overruns/ })).toBeVisible();
+  const rollers = page.getByRole('region', { name: 'One-way clutches' });
+  await expect(rollers).toContainText('Holds: Front roller, 10.00 N·m, from input to middle shaft.');
+  await expect(rollers).toContainText('Nothing else keeps rear carrier from turning back under the load.');
+  await page.keyboard.press('2');
+  await expect(ratio(page)).toHaveText('1.478');
+  await expect(rollers).toContainText('Overrun: Rear roller, by 0.4510 turns for one of input, rear carrier ahead of the frame.');
+  await expect(rollers).toContainText('Would hold with Hold off.');
+});
+
+test('a hub that coasts freewheels: who pushes, what runs ahead, what may stand', async ({ page, request }) => {
+  await page.goto(await freshTrain(request, 'draisine-hub'));
+  await page.keyboard.press('3');
+  await page.getByText('Coast', { exact: true }).click();
+  await expect(page.getByText('Freewheels: the load runs ahead.')).toBeVisible();
+  await expect(page.getByText('Pushing: hub shell.')).toBeVisible();
+  await expect(page.getByText('Running ahead of Carrier pawls and Ring pawls: hub shell.')).toBeVisible();
+  await expect(page.getByText('Free to stand: sprocket.')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Engage .*pawls/ })).toHaveCount(0);
+});
+
+test('the answer in the units in force, on the headline and the keys, and both are remembered', async ({ page, request }) => {
+  const address = await freshTrain(request, 'pan-rake');
+  await page.goto(address);
+  const out = page.getByTestId('output');
+  await expect(out).toHaveText(/output shaft\s*6\.094 rpm\s*49\.23 N·m/);
+  await page.getByLabel('Unit of torque').selectOption('N');
+  await page.getByLabel('Length of the arm, mm').fill('500');
+  await expect(out).toContainText('49.23 N × 500 mm');
+  await page.getByLabel('Unit of speed').selectOption('turns/h');
+  await page.getByLabel('Input speed').fill('30 rpm');
+  await expect(out).toContainText('365.6 turns/h');
+  const keys = page.getByRole('group', { name: 'Positions' });
+  await page.getByLabel('Keys show').selectOption('speed');
+  await expect(keys.getByRole('button', { pressed: true })).toContainText('365.6');
+  await page.reload();
+  await expect(page.getByLabel('Keys show')).toHaveValue('speed');
+  await expect(page.getByLabel('Length of the arm, mm')).toHaveValue('500');
+
+  await page.goto(await freshTrain(request, 'wagon-axle'));
+  await expect(page.getByTestId('law').first()).toHaveText('left wheel + right wheel = 2 × 11/41 of drive shaft');
+});
+
+test('a planetary stage is worked out by formula or by table, and the school is remembered', async ({ page, request }) => {
+  const address = await freshTrain(request, 'crawler');
+  await page.goto(address);
+  await page.keyboard.press('2');
+  await page.getByRole('tab', { name: 'Working' }).click();
+  const sets = page.getByRole('region', { name: 'Sets worked out' });
+  await expect(sets).toContainText('ω ring = 95/143');
+  await page.getByRole('radio', { name: 'table' }).check({ force: true });
+  await expect(sets.getByRole('table', { name: 'Table of the set on carrier' }).last()).toContainText('added5/11095/143');
+  await page.reload();
+  await page.keyboard.press('2');
+  await page.getByRole('tab', { name: 'Working' }).click();
+  await expect(page.getByRole('radio', { name: 'table' })).toBeChecked();
+});
+
 test('driven backward, coasting and with losses', async ({ page, request }) => {
   await page.goto(await freshTrain(request, 'crawler'));
   await page.getByText('Drive it backward').click();
@@ -110,6 +174,7 @@ test('checks say what is wrong, why and what to do, and follow an edit at once',
   const checks = page.getByRole('list', { name: 'Checks' });
   await expect(checks).toContainText('Gears 15 and 45 share the factor 15.');
   await expect(checks).toContainText('44 or 46 instead of 45 would hunt.');
+  await expect(checks.getByRole('button', { name: 'Gear 45 → 46 teeth' })).toContainText('in wind: 12.00 → 12.27');
   await page.getByRole('button', { name: /^Gear on drum, 45/ }).click();
   await page.getByRole('textbox', { name: 'Teeth' }).fill('46');
   await page.getByRole('textbox', { name: 'Teeth' }).press('Enter');

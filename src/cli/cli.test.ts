@@ -70,6 +70,7 @@ describe('bad input is one line on stderr and exit 2, with nothing half printed'
     ['an unknown position', () => ['solve', train('stirrer'), '--position', '9'], /no position "9"\. This train has slow, direct/],
     ['a speed without a unit', () => ['solve', train('stirrer'), '--speed', '12'], /Give --speed in rpm, rad\/s/],
     ['an unknown option', () => ['solve', train('stirrer'), '--fast'], /Unknown option '--fast'/],
+    ['an unknown school', () => ['trace', train('stirrer'), '--sets', 'guess'], /--sets is formula or table/],
     ['an unknown command', () => ['turn', train('stirrer')], /no command "turn"/],
     ['two files', () => ['check', train('stirrer'), train('crawler')], /one train file at a time/],
   ])('%s', (_, args, message) => {
@@ -78,6 +79,11 @@ describe('bad input is one line on stderr and exit 2, with nothing half printed'
     expect(stdout).toBe('');
     expect(stderr).toMatch(message);
     expect(stderr.trimEnd().split('\n')).toHaveLength(1);
+  });
+
+  test('sets are traced by formula or by table', () => {
+    expect(run('trace', train('crawler'), '--position', '2').stdout).toContain('(ω(ring) − 5/11) / (0 − 5/11) = -6/13');
+    expect(run('trace', train('crawler'), '--position', '2', '--sets', 'table').stdout).toContain('ω(ring) = n + (-6/13)·m = 95/143');
   });
 
   test('a sound document is said to be one', () => expect(run('check', train('crawler')).stdout).toMatch(/^Crawler transmission: a sound document with 7 members/));

@@ -10,7 +10,7 @@ import { withUnits } from './with-units';
 
 const USAGE = `usage: tinwheel solve FILE [--position ID] [--speed 1200rpm] [--torque 3.5Nm] [--losses] [--reverse-flow]
        tinwheel combinations FILE
-       tinwheel trace FILE [--position ID] [--losses] [--convention in/out|out/in]
+       tinwheel trace FILE [--position ID] [--losses] [--convention in/out|out/in] [--sets formula|table]
        tinwheel check FILE`;
 
 /** Everything that goes wrong is one line on stderr and exit 2; nothing is printed before the result is whole. */
@@ -42,9 +42,9 @@ function run(argv: readonly string[]): string {
       return json({ combinations: combinations.map(({ engaged, status, mobility, ratio }) => ({ engaged, status, mobility, ratio: ratio && toFraction(ratio) })) });
     }
     case 'trace': {
-      const options = readOptions(rest, ['position', 'losses', 'convention']);
+      const options = readOptions(rest, ['position', 'losses', 'convention', 'sets']);
       const train = readTrain(options.file);
-      return traceText(train, { position: knownPosition(train, options), losses: options.losses, convention: options.convention });
+      return traceText(train, { position: knownPosition(train, options), losses: options.losses, convention: options.convention, sets: options.sets });
     }
     case 'check': {
       const { file } = readOptions(rest, []);

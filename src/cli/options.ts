@@ -1,5 +1,6 @@
 import { parseArgs } from 'node:util';
 import { readQuantity, SPEED_UNITS, TORQUE_UNITS, type RatioConvention, type SpeedUnit, type TorqueUnit } from '@/core/units';
+import type { SetSchool } from '@/core/working';
 
 /** Wrong use or bad input: its message is the one line that is printed. */
 export class UsageError extends Error {}
@@ -12,6 +13,7 @@ export interface Options {
   readonly losses: boolean;
   readonly reverse: boolean;
   readonly convention: RatioConvention;
+  readonly sets: SetSchool;
 }
 
 const KINDS = {
@@ -19,6 +21,7 @@ const KINDS = {
   speed: 'string',
   torque: 'string',
   convention: 'string',
+  sets: 'string',
   losses: 'boolean',
   'reverse-flow': 'boolean',
 } as const;
@@ -33,6 +36,8 @@ export function readOptions(argv: readonly string[], allowed: readonly OptionNam
   if (extra.length > 0) throw new UsageError(`one train file at a time; "${extra[0]}" is one too many.`);
   const convention = values.convention ?? 'in/out';
   if (convention !== 'in/out' && convention !== 'out/in') throw new UsageError('--convention is in/out or out/in.');
+  const sets = values.sets ?? 'formula';
+  if (sets !== 'formula' && sets !== 'table') throw new UsageError('--sets is formula or table.');
   return {
     file,
     position: values.position,
@@ -41,6 +46,7 @@ export function readOptions(argv: readonly string[], allowed: readonly OptionNam
     losses: values.losses ?? false,
     reverse: values['reverse-flow'] ?? false,
     convention,
+    sets,
   };
 }
 
@@ -49,6 +55,7 @@ interface Values {
   readonly speed?: string;
   readonly torque?: string;
   readonly convention?: string;
+  readonly sets?: string;
   readonly losses?: boolean;
   readonly 'reverse-flow'?: boolean;
 }

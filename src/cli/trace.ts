@@ -4,36 +4,37 @@ import { sign, toFraction } from '@/core/rational';
 import { driveBackward, lockSet, powerStops, slipPoints, solveEngaged, type Solved } from '@/core/solve';
 import type { Position, Train } from '@/core/train';
 import { ratioText, type RatioConvention } from '@/core/units';
-import { workingText, workingOf, type Names } from '@/core/working';
+import { workingText, workingOf, type Names, type SetSchool } from '@/core/working';
 
 interface TraceOptions {
   readonly position?: string;
   readonly losses: boolean;
   readonly convention: RatioConvention;
+  readonly sets: SetSchool;
 }
 
 /** The working and the power path of every position (or one), as text. */
-export function traceText(train: Train, { position, losses, convention }: TraceOptions): string {
+export function traceText(train: Train, { position, ...how }: TraceOptions): string {
   const open = openTrain(networkOf(train));
   const wanted = train.positions.filter(({ id }) => position === undefined || id === position);
-  const parts = wanted.map((one) => positionText(open, one, losses, convention).join('\n'));
+  const parts = wanted.map((one) => positionText(open, one, how).join('\n'));
   return `${parts.join('\n\n')}\n`;
 }
 
-function positionText(open: OpenTrain, position: Position, losses: boolean, convention: RatioConvention): string[] {
+function positionText(open: OpenTrain, position: Position, { losses, convention, sets }: Omit<TraceOptions, 'position'>): string[] {
   const { train } = open.network;
   const names = namesOf(train);
   const solved = solveEngaged(open, position.engaged, { losses });
   const lines = [`== ${position.name}: ${headline(solved, convention)}`];
   if (position.engaged.length > 0) lines.push(`Engaged: ${position.engaged.map(names.coupler).join(', ')}.`);
-  for (const [id, how] of solved.state.oneWays) lines.push(`${names.coupler(id)} ${how}.`);
+  for (const [id, how] of solved.state.oneWays) lines.push(`One-way clutch ${how}: ${names.coupler(id)}`);
   if (solved.status === 'locked') return [...lines, lockText(solved, names)];
-  lines.push(...workingText(workingOf(solved), names, convention));
+  lines.push(...workingText(workingOf(solved), names, convention, sets));
   if (solved.status === 'neutral') lines.push(...neutralText(solved, names));
   lines.push(...powerText(solved, names));
   if (solved.efficiency && losses) lines.push(`Efficiency: ${toFraction(solved.efficiency)}`);
   if (solved.selfLocking) lines.push('Friction holds it: no power comes out (self-locking).');
-  for (const slip of slipPoints(open, solved)) lines.push(`${names.coupler(slip.coupler)} slips above ${toFraction(slip.inputTorque)} N·m at the input; then: ${slip.then}.`);
+  for (const slip of slipPoints(open, solved)) lines.push(`Slips above ${toFraction(slip.inputTorque)} N·m at the input: ${names.coupler(slip.coupler)}; then: ${slip.then}.`);
   if (solved.status === 'drive') lines.push(`Driven from the output: ${driveBackward(open, position.engaged, { losses }).verdict}.`);
   return lines;
 }

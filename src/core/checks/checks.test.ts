@@ -120,7 +120,7 @@ describe('outputs', () => {
     expect(of(half, 'floating output')).toMatchObject([{ weight: 'note', positions: ['half'] }]);
     const loose: Train = { ...rake, members: [...rake.members, { id: 'pump', name: 'pump' }], outputs: ['out', 'pump'] };
     const [found] = of(loose, 'floating output');
-    expect(found).toMatchObject({ weight: 'wrong', members: ['pump'], what: 'Output pump: no position drives it.' });
+    expect(found).toMatchObject({ weight: 'wrong', members: ['pump'], what: 'No position drives the output “pump”.' });
     expect(of(mended(loose, found!.mends[0]!), 'floating output')).toEqual([]);
   });
 });

@@ -87,7 +87,7 @@ function floatingOutputs(train: Train, open: OpenTrain, cases: readonly Case[]):
         'floating output',
         'wrong',
         {
-          what: `Output ${memberName(train, output)}: ${cases.length > 0 ? 'no position drives it' : 'nothing drives it'}.`,
+          what: `${cases.length > 0 ? 'No position' : 'Nothing'} drives the output “${memberName(train, output)}”.`,
           why: 'It floats: turned or not, it passes no power on.',
           mend: 'Connect it, engage what leads to it in a position, or make it no output.',
           mends: train.outputs.length > 1 ? [{ label: `No output: ${memberName(train, output)}`, apply: (now) => toggleOutput(now, output) }] : [],

@@ -31,12 +31,12 @@ test('every kind of edit is said in words', () => {
   const says = (edit: (train: Train) => Edit) => words(edit).parts;
   expect(says((train) => renameTrain(train, 'Rake two'))).toEqual([`name “${rake.name}” → “Rake two”`]);
   expect(says((train) => changeGear(train, 'g3b', { module: 2 }))).toEqual(['second wheel’s gear of 32 module none → 2 mm']);
-  expect(says((train) => changeMember(train, 'out', { name: 'rake shaft' }))).toEqual(['output shaft is now called rake shaft']);
+  expect(says((train) => changeMember(train, 'out', { name: 'rake shaft' }))).toEqual(['output shaft, now called rake shaft']);
   expect(says((train) => changeMember(train, 'out', { color: '#112233' }))).toEqual(['output shaft: colour none → #112233']);
   expect(says((train) => changeMesh(train, train.meshes[0]!.id, { efficiency: 0.9 }))[0]).toMatch(/^mesh of .* and .*: efficiency none → 0\.9$/);
   expect(says((train) => changeCoupler(train, 'first', { capacity: 40, style: 'dog' }))).toEqual(['First: style none → dog, capacity none → 40 N·m']);
   expect(says((train) => keepPosition(train, 'crawl', ['first']))).toEqual(['position crawl added']);
-  expect(says((train) => renamePosition(train, '2', 'second'))).toEqual(['position 2 is now called second']);
+  expect(says((train) => renamePosition(train, '2', 'second'))).toEqual(['position 2, now called second']);
   expect(says((train) => engageInPosition(train, '2', ['third']))).toEqual(['position 2: engages Third, releases Second']);
   expect(says((train) => deletePosition(train, '1+2'))).toEqual(['position 1+2 removed']);
   expect(says((train) => movePosition(train, '2', -1))[0]).toMatch(/^positions stand in the order /);

@@ -39,7 +39,7 @@ export function partChanges(before: Train, after: Train): string[] {
     ...inOrder(before.members, after.members).flatMap(({ old, now }) => {
       if (!old) return [`${is.member(now.id)} added`];
       if (!now) return [`${was.member(old.id)} removed`];
-      const renamed = was.member(old.id) === is.member(now.id) ? [] : [`${was.member(old.id)} is now called ${is.member(now.id)}`];
+      const renamed = was.member(old.id) === is.member(now.id) ? [] : [`${was.member(old.id)}, now called ${is.member(now.id)}`];
       const carried = old.carrier === now.carrier ? [] : [`carried by ${is.member(now.carrier ?? FRAME)} instead of ${was.member(old.carrier ?? FRAME)}`];
       return [...renamed, ...about(is.member(now.id), [...carried, ...fieldChanges(MEMBER, old, now)])];
     }),
@@ -59,14 +59,14 @@ export function partChanges(before: Train, after: Train): string[] {
     ...inOrder(before.couplers, after.couplers).flatMap(({ old, now }) => {
       if (!old) return [`${is.coupler(now.id)} added ${is.between(now)}`];
       if (!now) return [`${was.coupler(old.id)} removed`];
-      const renamed = was.coupler(old.id) === is.coupler(now.id) ? [] : [`${was.coupler(old.id)} is now called ${is.coupler(now.id)}`];
+      const renamed = was.coupler(old.id) === is.coupler(now.id) ? [] : [`${was.coupler(old.id)}, now called ${is.coupler(now.id)}`];
       const moved = same(joinedBy(old), joinedBy(now)) ? [] : [`${is.between(now)}, was ${was.between(old)}`];
       return [...renamed, ...about(is.coupler(now.id), [...moved, ...fieldChanges(COUPLER, old, now)])];
     }),
     ...inOrder(before.positions, after.positions).flatMap(({ old, now }) => {
       if (!old) return [`position ${now.name} added`];
       if (!now) return [`position ${old.name} removed`];
-      return [...(old.name === now.name ? [] : [`position ${old.name} is now called ${now.name}`]), ...about(`position ${now.name}`, engagedChanges(old, now, was, is))];
+      return [...(old.name === now.name ? [] : [`position ${old.name}, now called ${now.name}`]), ...about(`position ${now.name}`, engagedChanges(old, now, was, is))];
     }),
     ...orderChange(before.positions, after.positions),
     ...(before.input === after.input ? [] : [`input: ${was.member(before.input)} → ${is.member(after.input)}`]),

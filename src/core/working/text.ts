@@ -80,7 +80,7 @@ function byTable(step: SetStep, member: Names['member']): string[] {
   const f = toFraction(step.factor);
   const sums = { [step.arm]: 'n', [step.y]: 'n + m', [step.x]: `n + (${f})·m` };
   return [
-    `on ${arm}, by table; seen from it ${x} makes ${product(step.teeth)} = ${f} turns for one of ${y}`,
+    `on ${arm}, by table; seen from it, one turn of ${y} gives ${product(step.teeth)} = ${f} of ${x}`,
     `all turned together:   ${arm} n, ${y} n, ${x} n`,
     `${arm} held, ${y} turned:   ${arm} 0, ${y} m, ${x} (${f})·m`,
     `added:   ${arm} n, ${y} n + m, ${x} n + (${f})·m`,

@@ -20,14 +20,14 @@ export function InputFields() {
 
 function Field({ label, text, unit, message, onChange }: { label: string; text: string; unit: string; message: string | null; onChange: (text: string) => void }) {
   return (
-    <label className="flex w-30 flex-col text-sm">
+    <label className="flex min-w-30 flex-col text-sm">
       <span className="muted">{label}</span>
       <span className="flex items-center gap-1.5">
         <input className="input input-sm figure w-20 aria-invalid:border-error" inputMode="decimal" value={text} aria-invalid={message !== null} onChange={(event) => onChange(event.target.value)} />
-        <span>{unit}</span>
+        <span className="whitespace-nowrap">{unit}</span>
       </span>
       {message && (
-        <span role="alert" className="text-xs text-error">
+        <span role="alert" className="max-w-40 text-xs text-error">
           {message}
         </span>
       )}

@@ -109,9 +109,9 @@ function MendEffect({ mend, train }: { mend: Mend; train: Train }) {
   if (!effect) return null;
   const name = (id: string) => train.positions.find((position) => position.id === id)?.name ?? id;
   const says = ({ ratio, status }: Change['before']) => (ratio ? ratioFigure(ratio, convention) : STATUS_WORDS[status]);
-  const told = effect.slice(0, TOLD).map(({ position, before, after }) => `${name(position)} ${says(before)} → ${says(after)}`);
+  const told = effect.slice(0, TOLD).map(({ position, before, after }) => `in ${name(position)}: ${says(before)} → ${says(after)}`);
   const more = effect.length > TOLD ? `, and ${effect.length - TOLD} more` : '';
-  return <span className="muted font-normal">: {told.length === 0 ? 'every ratio stays' : `${told.join(', ')}${more}`}</span>;
+  return <span className="muted font-normal">· {told.length === 0 ? 'every ratio stays' : `${told.join(', ')}${more}`}</span>;
 }
 
 function AsideForm({ onDone, onLeave }: { onDone: (note: string) => void; onLeave: () => void }) {

@@ -17,16 +17,16 @@ export function Outputs({ position: { solved } }: { position: Position }) {
   const { state, flow, network } = solved;
   const torques = state.load.outcome === 'balanced' ? state.load.torques.receivers : [];
   return (
-    <dl className="mt-1 text-sm" aria-label="What comes out">
+    <dl className="mt-0.5" aria-label="What comes out">
       {flow.receivers.map((member, k) => {
         const turns = state.speeds.of(member);
         const carried = torques[k] ?? null;
         return (
-          <div key={member} className="flex flex-wrap items-baseline gap-x-2" data-testid="output">
-            <dt className="muted">{memberName(train, network.memberIds[member]!)}</dt>
-            <dd className="figure">{turns === null ? 'speed open' : speed.value === null ? wayText(turns) : `${figure(Math.abs(toNumber(turns)) * speed.value)} ${speed.unit}`}</dd>
-            <dd className="figure">{carried === null ? 'torque open' : torque.value === null ? '' : `${figure(Math.abs(toNumber(carried)) * torque.value)} ${torque.unit}`}</dd>
-            {turns !== null && flow.receivers.length > 1 && <dd className="muted">{wayText(turns)}</dd>}
+          <div key={member} className="flex flex-wrap items-baseline gap-x-4" data-testid="output">
+            <dt className="muted text-sm">{memberName(train, network.memberIds[member]!)}</dt>
+            <dd className="figure font-semibold">{turns === null ? 'speed open' : speed.value === null ? wayText(turns) : `${figure(Math.abs(toNumber(turns)) * speed.value)} ${speed.unit}`}</dd>
+            <dd className="figure font-semibold">{carried === null ? 'torque open' : torque.value === null ? '' : `${figure(Math.abs(toNumber(carried)) * torque.value)} ${torque.unit}`}</dd>
+            {turns !== null && flow.receivers.length > 1 && <dd className="muted text-sm">{wayText(turns)}</dd>}
           </div>
         );
       })}

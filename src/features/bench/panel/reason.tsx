@@ -43,7 +43,7 @@ function Locked({ position: { locks, solved, flow } }: { position: Position }) {
   const what = flow === 'drive' ? 'the input cannot turn' : 'the load cannot turn it this way';
   return (
     <div>
-      <p className="text-lg font-semibold text-error">Locked: {what}.</p>
+      {flow !== 'backward' && <p className="text-lg font-semibold text-error">Locked: {what}.</p>}
       {locks.length === 0 ? (
         <p>The meshes alone lock it, whatever is engaged.</p>
       ) : names.length === 1 ? (
@@ -88,7 +88,7 @@ function Stopped({ position: { stops, solved } }: { position: Position }) {
 }
 
 /** The load pushes and the input does not follow: who pushes, what runs ahead, what may stand. */
-function RunsAhead({ position: { solved, oneWays, stops } }: { position: Position }) {
+function RunsAhead({ position: { solved, oneWays, stops, flow } }: { position: Position }) {
   const train = useBench((state) => state.train);
   const name = (id: string) => memberName(train, id);
   const pushers = [solved.flow.driver, ...solved.flow.together.map(({ member }) => member)].map((member) => solved.network.memberIds[member]!);
@@ -96,7 +96,7 @@ function RunsAhead({ position: { solved, oneWays, stops } }: { position: Positio
   const input = name(train.input);
   return (
     <div>
-      <p className="text-lg font-semibold">{solved.status === 'held' ? 'The load turns, and the input is held still.' : overrun.length > 0 ? 'Freewheels: the load runs ahead.' : 'Nothing connects the load to the input.'}</p>
+      {flow === 'coast' && <p className="text-lg font-semibold">{solved.status === 'held' ? 'The load turns, and the input is held still.' : overrun.length > 0 ? 'Freewheels: the load runs ahead.' : 'Nothing connects the load to the input.'}</p>}
       <ul className="mt-0.5">
         <li>{sentence(`Pushing: ${listed(pushers.map(name))}`)}</li>
         {overrun.length > 0 && (

@@ -93,7 +93,7 @@ function ByTable({ step, train }: { step: SetStep; train: Train }) {
   return (
     <>
       <p className="muted text-xs">
-        Seen from {name(step.arm)}, one turn of {name(step.y)} makes{' '}
+        Seen from {name(step.arm)}, one turn of {name(step.y)} gives{' '}
         <Teeth teeth={step.teeth} /> = <span className="figure">{exact(step.factor)}</span> of {name(step.x)}. Known: {step.known.map(({ member, speed }) => `${name(member)} ${exact(speed)}`).join(', ')}.
       </p>
       <table className="w-full [&_td:not(:first-child)]:text-right [&_th:not(:first-child)]:text-right" aria-label={`Table of the set on ${name(step.arm)}`}>

@@ -18,7 +18,7 @@ export function Together({ step: { equations, eliminations, solution }, train }:
     <>
       <p className="muted">No set has one unknown left; together:</p>
       {equations.map((equation, i) => (
-        <div key={i} className="flex gap-2">
+        <div key={i} className="flex gap-2 py-1">
           <span className="muted shrink-0">({i + 1})</span>
           <TogetherEquation equation={equation} train={train} omega={omega} />
         </div>
