@@ -1,8 +1,8 @@
 import { networkOf, openTrain, type OpenTrain } from '@/core/kinematics';
 import { meshRoles, powerFlow, type PowerPath } from '@/core/powerflow';
 import { sign, toFraction } from '@/core/rational';
-import { driveBackward, lockSet, powerStops, slipPoints, solveEngaged, type Solved } from '@/core/solve';
-import type { Position, Train } from '@/core/train';
+import { driveBackward, lockSet, oneWayAccounts, powerStops, slipPoints, solveEngaged, type OneWayAccount, type Solved } from '@/core/solve';
+import { FRAME, type Position, type Train } from '@/core/train';
 import { ratioText, type RatioConvention } from '@/core/units';
 import { workingText, workingOf, type Names, type SetSchool } from '@/core/working';
 
@@ -27,7 +27,7 @@ function positionText(open: OpenTrain, position: Position, { losses, convention,
   const solved = solveEngaged(open, position.engaged, { losses });
   const lines = [`== ${position.name}: ${headline(solved, convention)}`];
   if (position.engaged.length > 0) lines.push(`Engaged: ${position.engaged.map(names.coupler).join(', ')}.`);
-  for (const [id, how] of solved.state.oneWays) lines.push(`One-way clutch ${how}: ${names.coupler(id)}`);
+  lines.push(...oneWayAccounts(solved, (engaged) => solveEngaged(open, engaged, { losses })).map((account) => oneWayText(account, names)));
   if (solved.status === 'locked') return [...lines, lockText(solved, names)];
   lines.push(...workingText(workingOf(solved), names, convention, sets));
   if (solved.status === 'neutral') lines.push(...neutralText(solved, names));
@@ -50,6 +50,17 @@ function namesOf(train: Train): Names {
 
 /** Names come from documents: control characters stay out of the terminal. */
 const plain = (text: string): string => text.replace(/[\u0000-\u001f\u007f-\u009f]+/g, ' ');
+
+/** What a one-way clutch does, why, and what would change it, in one line. */
+function oneWayText({ id, how, pusher, pushed, torque, lead, changes }: OneWayAccount, { member, coupler }: Names): string {
+  const [from, to] = [pusher, pushed].map((name) => (name === FRAME ? 'the frame' : member(name)));
+  const does =
+    how === 'holds'
+      ? `torque ${torque ? toFraction(torque) : 'shared'} from ${from} to ${to}, which nothing else would carry`
+      : `${lead ? toFraction(lead) : 'left open'} turns, ${to} ahead of ${from}`;
+  const other = changes.map((change) => `${coupler(change.coupler)} ${change.engage ? 'on' : 'off'}`);
+  return `One-way clutch ${how}: ${coupler(id)}, ${does}${other.length > 0 ? `; otherwise with ${other.join(', or ')}` : ''}.`;
+}
 
 function lockText(solved: Solved, names: Names): string {
   const needed = lockSet(solved);

@@ -55,7 +55,7 @@ export function axisFindings(train: Train): Finding[] {
         'axes',
         'wrong',
         {
-          what: `Joined by ${coupler.name || coupler.id}, but on lines that move apart: ${name(a)} and ${name(b)}.`,
+          what: `Joined by ${coupler.name || coupler.id}: ${name(a)} and ${name(b)}, whose lines move apart.`,
           why: 'A planet is carried round; what it is joined to has to be carried with it.',
           mend: 'Join its carrier instead, or two planets of one carrier.',
         },

@@ -81,8 +81,8 @@ function PatternDialog({ onClose, onAdded }: { onClose: () => void; onAdded: (na
                 {message}
               </p>
             )}
-            <div className="mt-1 grid h-44 place-items-center border border-base-300">
-              {built.ok && drawn?.ok ? <SmallSideView view={drawn.view} train={built.train} className="h-44 w-full" /> : <p className="muted px-4 text-sm">{drawn && !drawn.ok ? drawn.why : 'The drawing comes back when the counts are right.'}</p>}
+            <div className="mt-1 grid h-36 place-items-center border border-base-300">
+              {built.ok && drawn?.ok ? <SmallSideView view={drawn.view} train={built.train} className="h-36 w-full" /> : <p className="muted px-4 text-sm">{drawn && !drawn.ok ? drawn.why : 'The drawing comes back when the counts are right.'}</p>}
             </div>
             {built.ok && <Preview train={built.train} />}
           </div>

@@ -7,6 +7,7 @@ import { usePreferences } from '@/ui/preferences';
 import { useBench } from '../store';
 import { usePosition } from '../use-position';
 import { memberName } from '../words';
+import { OneWayLines } from './one-way-lines';
 import { SetWorking, StepEquations } from './step-equations';
 import { Over } from './written';
 
@@ -22,6 +23,7 @@ export function WorkingView() {
       {backward && <p className="muted mb-1 text-sm">Worked from the output, which is turned.</p>}
       {working.steps.some(({ kind }) => kind === 'set' || kind === 'simultaneous') && <SchoolChoice />}
       {chained ? <RunningProduct stages={working.stages!} train={train} turned={turned} outIn={convention === 'out/in'} /> : <StepEquations steps={working.steps} train={train} />}
+      <OneWayLines />
       {working.checks.length > 0 && <CrossChecks checks={working.checks.map(({ way, value }) => ({ way: convention === 'in/out' ? way : TURNED_OVER[way], value: turned(value) }))} />}
     </div>
   );
