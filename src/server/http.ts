@@ -1,6 +1,6 @@
 import { problemText, type Problem } from '@/core/train';
 import { senderRefusal } from './sender';
-import type { Saved } from './trains/repository';
+import type { Saved, UnreadableTrain } from './trains/repository';
 
 /** Errors leave the server as {error: {code, message, path?}} with an honest status. */
 export const failure = (status: number, code: string, message: string, extra: Record<string, unknown> = {}): Response =>
@@ -36,6 +36,10 @@ const refused = (problems: readonly Problem[]): Response => {
   return failure(422, 'bad-train', problemText(first!), { path: first!.path, problems: problems.map(problemText) });
 };
 
+/** A train is kept that does not read; its document can be had as it is, and replaced by a save that names its version. */
+export const unreadable = ({ version, unreadable: why }: Pick<UnreadableTrain, 'version' | 'unreadable'>): Response =>
+  failure(422, 'unreadable', `This train is kept, but it cannot be read: ${why} It can be saved as it is, put aside or replaced on the shelf.`, { version });
+
 /** What a save came to, as a response. */
 export function savedResponse(saved: Saved, created = false): Response {
   switch (saved.outcome) {
@@ -44,6 +48,8 @@ export function savedResponse(saved: Saved, created = false): Response {
       return Response.json({ id: saved.stored.id, version: saved.stored.version, updatedAt: saved.stored.updatedAt }, { status: created ? 201 : 200 });
     case 'stale':
       return failure(409, 'stale', 'This train was changed elsewhere since you opened it.', { current: saved.current });
+    case 'unreadable':
+      return unreadable(saved.kept);
     case 'missing':
       return failure(404, 'no-train', 'This train is no longer on the shelf.');
     case 'refused':
@@ -59,6 +65,6 @@ export async function guarded(request: Request, work: () => Promise<Response>): 
     return await work();
   } catch (error) {
     console.error(error);
-    return failure(500, 'server', 'The server could not do this. Nothing was changed.');
+    return failure(500, 'server', 'The server could not finish this, and its log says why. Look at what is there before you do it again.');
   }
 }

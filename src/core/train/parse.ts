@@ -4,7 +4,7 @@ import type { Problem } from './problem';
 
 export type Parsed = { readonly ok: true; readonly train: Train } | { readonly ok: false; readonly problems: readonly Problem[] };
 
-/** Documents of ordinary trains are a few kB; one at every limit stays well below this. */
+/** Documents of ordinary trains are a few kB; one at every limit stays well below this. Measured on the document as it is kept, wherever it comes from. */
 export const MAX_TRAIN_BYTES = 2_000_000;
 
 /** Checks a parsed JSON value against the whole of the format. Nothing is repaired or guessed. */
@@ -13,6 +13,8 @@ export function checkTrain(value: unknown): Parsed {
   if (oversize) return { ok: false, problems: [oversize] };
   const result = trainSchema.safeParse(value);
   if (!result.success) return { ok: false, problems: result.error.issues.slice(0, 100).map(toProblem) };
+  const size = keptText(result.data).length;
+  if (size > MAX_TRAIN_BYTES) return refuse(`The train takes ${(size / 1e6).toFixed(1)} MB as it is kept; at most ${MAX_TRAIN_BYTES / 1e6} MB are. Shorten its notes or names.`);
   const problems = ruleProblems(result.data);
   return problems.length > 0 ? { ok: false, problems } : { ok: true, train: result.data };
 }
@@ -30,7 +32,9 @@ export function parseTrain(text: string): Parsed {
 }
 
 /** The document as its file: one canonical order of keys, so reading and writing again changes no byte. */
-export const serialiseTrain = (train: Train): string => `${JSON.stringify(trainSchema.parse(train), null, 1)}\n`;
+export const serialiseTrain = (train: Train): string => keptText(trainSchema.parse(train));
+
+const keptText = (train: Train): string => `${JSON.stringify(train, null, 1)}\n`;
 
 const refuse = (message: string): Parsed => ({ ok: false, problems: [{ path: [], message }] });
 

@@ -1,10 +1,10 @@
 import { summariseTrain } from '@/core/gear-chart';
 import { demoTrain } from '@/testing/demo-train';
 import { arrange } from './arrange';
-import type { ShelfEntry } from './entry';
+import type { ReadableEntry, ShelfEntry } from './entry';
 
 const NAMES = ['pan-rake', 'sluice-winch', 'harvester', 'range-box', 'brine-lift'];
-const entries: ShelfEntry[] = NAMES.map((id, i) => ({ id, name: demoTrain(id).name, version: 1, updatedAt: `2026-11-${10 + i}T00:00:00.000Z`, ...summariseTrain(demoTrain(id)) }));
+const entries: ReadableEntry[] = NAMES.map((id, i) => ({ id, name: demoTrain(id).name, version: 1, updatedAt: `2026-11-${10 + i}T00:00:00.000Z`, ...summariseTrain(demoTrain(id)) }));
 const ids = (found: readonly ShelfEntry[]) => found.map(({ id }) => id);
 
 describe('what the shelf says of a train', () => {
@@ -21,6 +21,14 @@ describe('finding and sorting', () => {
     expect(ids(arrange(entries, 'BRINE', 'name'))).toEqual(['brine-lift', 'range-box']);
     expect(ids(arrange(entries, 'brine sixty', 'name'))).toEqual(['range-box']);
     expect(ids(arrange(entries, 'no such thing', 'name'))).toEqual([]);
+  });
+
+  test('what does not read is found by its name and comes last where figures sort', () => {
+    const broken: ShelfEntry = { id: 'broken', name: 'Aftmost winch', version: 3, updatedAt: '2026-11-20T00:00:00.000Z', unreadable: 'This is not JSON.' };
+    const all = [broken, ...entries];
+    expect(ids(arrange(all, 'aftmost', 'name'))).toEqual(['broken']);
+    expect(ids(arrange(all, '', 'name'))[0]).toBe('broken');
+    for (const sort of ['positions', 'spread'] as const) expect(ids(arrange(all, '', sort)).at(-1)).toBe('broken');
   });
 
   test('by last change, positions and spread, most first; what has no spread comes last', () => {

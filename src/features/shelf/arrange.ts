@@ -1,5 +1,5 @@
 import { compare, parseRational } from '@/core/rational';
-import type { ShelfEntry } from './entry';
+import { isReadable, type ReadableEntry, type ShelfEntry } from './entry';
 
 export const SORTS = { changed: 'Last change', name: 'Name', positions: 'Positions', spread: 'Spread' } as const;
 export type Sort = keyof typeof SORTS;
@@ -7,15 +7,21 @@ export type Sort = keyof typeof SORTS;
 /** The entries that match every word typed, in their name or notes, in the order asked for. */
 export function arrange(entries: readonly ShelfEntry[], query: string, sort: Sort): readonly ShelfEntry[] {
   const words = query.toLowerCase().split(/\s+/).filter(Boolean);
-  const matching = entries.filter(({ name, notes }) => words.every((word) => `${name} ${notes}`.toLowerCase().includes(word)));
+  const text = (entry: ShelfEntry) => `${entry.name} ${isReadable(entry) ? entry.notes : ''}`.toLowerCase();
+  const matching = entries.filter((entry) => words.every((word) => text(entry).includes(word)));
   return [...matching].sort((a, b) => ORDER[sort](a, b) || byName(a, b));
 }
 
 const byName = (a: ShelfEntry, b: ShelfEntry): number => a.name.localeCompare(b.name, 'en', { numeric: true });
 
+/** What does not read has no figures to be sorted by, and comes last. */
+function readableFirst(order: (a: ReadableEntry, b: ReadableEntry) => number): (a: ShelfEntry, b: ShelfEntry) => number {
+  return (a, b) => (isReadable(a) && isReadable(b) ? order(a, b) : Number(isReadable(b)) - Number(isReadable(a)));
+}
+
 const ORDER: Record<Sort, (a: ShelfEntry, b: ShelfEntry) => number> = {
   name: byName,
   changed: (a, b) => b.updatedAt.localeCompare(a.updatedAt),
-  positions: (a, b) => b.positions - a.positions,
-  spread: (a, b) => (a.spread && b.spread ? compare(parseRational(b.spread)!, parseRational(a.spread)!) : Number(b.spread !== null) - Number(a.spread !== null)),
+  positions: readableFirst((a, b) => b.positions - a.positions),
+  spread: readableFirst((a, b) => (a.spread && b.spread ? compare(parseRational(b.spread)!, parseRational(a.spread)!) : Number(b.spread !== null) - Number(a.spread !== null))),
 };

@@ -3,12 +3,12 @@
 import { RotateCcw } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
-import { renameTrain, serialiseTrain } from '@/core/train';
+import { parseTrain, problemText, renameTrain, serialiseTrain } from '@/core/train';
 import { useKeptPreferences } from '@/ui/preferences';
 import { fileName, saveFile } from '@/ui/save-file';
 import { ThemeSwitch } from '@/ui/theme-switch';
 import { arrange, SORTS, type Sort } from './arrange';
-import type { ShelfEntry } from './entry';
+import type { ShelfEntry, UnreadableEntry } from './entry';
 import { ExamplesDialog } from './examples-dialog';
 import { ImportTrain } from './import-train';
 import { NewTrain } from './new-train';
@@ -53,6 +53,11 @@ export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
     const found = await readTrain(entry.id);
     if (found.ok) saveFile(fileName(entry.name, '.train.json'), 'application/json', serialiseTrain(found.value.train));
     else report(found, '');
+  };
+  const replace = async ({ id, version, name }: UnreadableEntry, file: File) => {
+    const parsed = parseTrain(await file.text());
+    if (parsed.ok) report(await saveTrain({ id, version, train: parsed.train }), `“${name}” was replaced.`);
+    else report({ ok: false, message: `${file.name} does not read either: ${problemText(parsed.problems[0]!)}` }, '');
   };
   const remove = async (entry: ShelfEntry) => report(await takeOffShelf(entry.id), `“${entry.name}” was deleted.`, entry);
   const bringBack = async (entry: ShelfEntry) => report(await putBack(entry.id), `“${entry.name}” is back.`);
@@ -105,7 +110,7 @@ export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
         {shown.length === 0 ? (
           <p className="muted py-8">{entries.length === 0 ? 'The shelf is empty. Start a new train, import one, or bring the examples back.' : `No train has “${query}” in its name or notes.`}</p>
         ) : (
-          <TrainCards key={`${query} ${sort}`} entries={shown} act={{ rename, duplicate, save, remove }} />
+          <TrainCards key={`${query} ${sort}`} entries={shown} act={{ rename, duplicate, save, remove, replace }} />
         )}
       </main>
       {examples && <ExamplesDialog onRestore={(example) => void restore(example)} onClose={() => setExamples(false)} />}

@@ -6,11 +6,11 @@ import { useState } from 'react';
 import { equals, parseRational, toNumber } from '@/core/rational';
 import { figure, ratioFigure, ratioText, type RatioConvention } from '@/core/units';
 import { usePreferences } from '@/ui/preferences';
-import type { ShelfEntry } from './entry';
+import type { ReadableEntry } from './entry';
 import { TrainDrawing } from './train-drawing';
 
 interface Props {
-  readonly entry: ShelfEntry;
+  readonly entry: ReadableEntry;
   readonly onDuplicate: () => void;
   readonly onSaveFile: () => void;
   readonly onRename: (name: string) => void;
@@ -56,7 +56,7 @@ export function TrainCard({ entry, onDuplicate, onSaveFile, onRename, onDelete }
   );
 }
 
-function whatItDoes({ positions, ratios, spread }: ShelfEntry, convention: RatioConvention): string {
+function whatItDoes({ positions, ratios, spread }: ReadableEntry, convention: RatioConvention): string {
   const parts = [`${positions} ${positions === 1 ? 'position' : 'positions'}`];
   if (ratios) {
     const [least, most] = [parseRational(ratios.least)!, parseRational(ratios.most)!];

@@ -1,14 +1,16 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import type { ShelfEntry } from './entry';
+import { isReadable, type ShelfEntry, type UnreadableEntry } from './entry';
 import { TrainCard } from './train-card';
+import { UnreadableCard } from './unreadable-card';
 
 interface Acts {
   readonly rename: (entry: ShelfEntry, name: string) => Promise<void>;
   readonly duplicate: (entry: ShelfEntry) => Promise<void>;
   readonly save: (entry: ShelfEntry) => Promise<void>;
   readonly remove: (entry: ShelfEntry) => Promise<void>;
+  readonly replace: (entry: UnreadableEntry, file: File) => Promise<void>;
 }
 
 /** So many cards at first, and as many more whenever their end comes near: a shelf of hundreds opens as fast as one of ten. */
@@ -30,7 +32,17 @@ export function TrainCards({ entries, act }: { entries: readonly ShelfEntry[]; a
       <ul className="mt-3 grid gap-5 sm:grid-cols-2 lg:grid-cols-3">
         {entries.slice(0, count).map((entry) => (
           <li key={entry.id}>
-            <TrainCard entry={entry} onRename={(name) => void act.rename(entry, name)} onDuplicate={() => void act.duplicate(entry)} onSaveFile={() => void act.save(entry)} onDelete={() => void act.remove(entry)} />
+            {isReadable(entry) ? (
+              <TrainCard
+                entry={entry}
+                onRename={(name) => void act.rename(entry, name)}
+                onDuplicate={() => void act.duplicate(entry)}
+                onSaveFile={() => void act.save(entry)}
+                onDelete={() => void act.remove(entry)}
+              />
+            ) : (
+              <UnreadableCard entry={entry} onPutAside={() => void act.remove(entry)} onReplace={(file) => void act.replace(entry, file)} />
+            )}
           </li>
         ))}
       </ul>

@@ -4,13 +4,13 @@ import { useEffect, useRef, useState } from 'react';
 import type { Drawn } from '@/core/drawing';
 import type { Train } from '@/core/train';
 import { SmallSideView } from '@/ui/side-view/small-side-view';
-import type { ShelfEntry } from './entry';
+import type { ReadableEntry } from './entry';
 import { readDrawing } from './shelf-api';
 
 type Shown = { readonly kind: 'waiting' } | { readonly kind: 'drawn'; readonly train: Train; readonly drawn: Drawn } | { readonly kind: 'failed'; readonly message: string };
 
 /** A train's small side view; asked for when the card comes near the window, so that a long shelf opens at once. */
-export function TrainDrawing({ entry: { id, version } }: { entry: ShelfEntry }) {
+export function TrainDrawing({ entry: { id, version } }: { entry: ReadableEntry }) {
   const place = useRef<HTMLDivElement>(null);
   const [shown, setShown] = useState<Shown>({ kind: 'waiting' });
   useEffect(() => {

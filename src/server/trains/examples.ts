@@ -1,7 +1,7 @@
 import { serialiseTrain } from '@/core/train';
 import { firstRow, type Database } from '../database';
 import { readExamples, type Example } from '../examples/read';
-import { findTrain, putBackTrain, saveTrain, type Saved } from './repository';
+import { findTrain, isReadable, saveTrain, type Saved } from './repository';
 
 /** An example and how the shelf stands to it. */
 export interface ExampleState {
@@ -15,7 +15,7 @@ export async function listExamples(database: Database, folder: string): Promise<
   return Promise.all(
     (await readExamples(folder)).map(async ({ id, train }) => {
       const kept = await findTrain(database, id);
-      return { id, name: train.name, state: !kept ? 'not on the shelf' : serialiseTrain(kept.train) === serialiseTrain(train) ? 'as it was' : 'changed' };
+      return { id, name: train.name, state: !kept ? 'not on the shelf' : isReadable(kept) && serialiseTrain(kept.train) === serialiseTrain(train) ? 'as it was' : 'changed' };
     }),
   );
 }
@@ -24,8 +24,10 @@ export async function listExamples(database: Database, folder: string): Promise<
 export async function restoreExample(database: Database, folder: string, id: string): Promise<Saved> {
   const example = (await readExamples(folder)).find((one) => one.id === id);
   if (!example) return { outcome: 'missing' };
-  const kept = (await findTrain(database, id)) ?? (await putBackTrain(database, id));
-  return kept ? saveTrain(database, id, kept.version, example.train) : createExample(database, example);
+  await database.trains.restore({ where: { id } });
+  // Whatever is kept there, readable or not, is only replaced.
+  const kept = await database.trains.findByPk(id, { attributes: ['version'] });
+  return kept ? saveTrain(database, id, kept.get().version, example.train) : createExample(database, example);
 }
 
 async function createExample({ trains }: Database, { id, train }: Example): Promise<Saved> {

@@ -11,15 +11,36 @@ export interface StoredTrain {
   readonly train: Train;
 }
 
+/** A train whose document does not read: damaged, kept by an older fault, or made by a later version. It is there all the same. */
+export interface UnreadableTrain {
+  readonly id: string;
+  readonly version: number;
+  readonly updatedAt: string;
+  readonly name: string;
+  /** What is wrong with the document. */
+  readonly unreadable: string;
+}
+
+export type KeptTrain = StoredTrain | UnreadableTrain;
+
+export const isReadable = (kept: KeptTrain): kept is StoredTrain => 'train' in kept;
+
 export type Saved =
   | { readonly outcome: 'saved'; readonly stored: StoredTrain }
   | { readonly outcome: 'stale'; readonly current: StoredTrain }
+  | { readonly outcome: 'unreadable'; readonly kept: UnreadableTrain }
   | { readonly outcome: 'missing' }
   | { readonly outcome: 'refused'; readonly problems: readonly Problem[] };
 
-export async function findTrain({ trains }: Database, id: string): Promise<StoredTrain | null> {
+export async function findTrain({ trains }: Database, id: string): Promise<KeptTrain | null> {
   const row = await trains.findByPk(id);
-  return row ? stored(row.get()) : null;
+  return row ? kept(row.get()) : null;
+}
+
+/** The document of a train as text, as it is kept, whether it reads or not. */
+export async function findDocument({ trains }: Database, id: string): Promise<{ readonly name: string; readonly document: string } | null> {
+  const row = await trains.findByPk(id, { attributes: ['name', 'document'] });
+  return row ? { name: row.get().name, document: row.get().document } : null;
 }
 
 /** Adds a document as a new train. */
@@ -27,26 +48,32 @@ export async function addTrain({ trains }: Database, document: unknown): Promise
   const checked = checkTrain(document);
   if (!checked.ok) return { outcome: 'refused', problems: checked.problems };
   const row = await trains.create(firstRow(randomUUID(), checked.train));
-  return { outcome: 'saved', stored: stored(row.get()) };
+  const { id, version, updatedAt } = row.get();
+  return { outcome: 'saved', stored: { id, version, updatedAt: updatedAt.toISOString(), train: checked.train } };
 }
 
-/** Saves a document over the version it started from; when that is no longer the newest, nothing is written. */
+/**
+ * Saves a document over the version it started from; when that is no longer the newest, nothing is written. What was there need
+ * not be readable: naming its version replaces it.
+ */
 export async function saveTrain(database: Database, id: string, version: number, document: unknown): Promise<Saved> {
   const checked = checkTrain(document);
   if (!checked.ok) return { outcome: 'refused', problems: checked.problems };
   const { train } = checked;
   const now = new Date();
-  const [changed] = await database.trains.update({ name: train.name, document: serialiseTrain(train), version: version + 1, updatedAt: now }, { where: { id, version }, silent: true });
+  const next = { name: train.name, document: serialiseTrain(train), version: version + 1, updatedAt: now };
+  const [changed] = await database.trains.update(next, { where: { id, version }, silent: true });
   if (changed === 1) return { outcome: 'saved', stored: { id, version: version + 1, updatedAt: now.toISOString(), train } };
   const current = await findTrain(database, id);
-  return current ? { outcome: 'stale', current } : { outcome: 'missing' };
+  if (!current) return { outcome: 'missing' };
+  return isReadable(current) ? { outcome: 'stale', current } : { outcome: 'unreadable', kept: current };
 }
 
 /** Takes a train off the shelf, with all it was; false when there is none. */
 export const removeTrain = async ({ trains }: Database, id: string): Promise<boolean> => (await trains.destroy({ where: { id } })) === 1;
 
 /** Puts a train that was taken off the shelf back, as it was and with its revisions; null when there is none. */
-export async function putBackTrain(database: Database, id: string): Promise<StoredTrain | null> {
+export async function putBackTrain(database: Database, id: string): Promise<KeptTrain | null> {
   await database.trains.restore({ where: { id } });
   return findTrain(database, id);
 }
@@ -59,13 +86,15 @@ export async function forgetDeleted({ trains }: Database, now: Date): Promise<nu
   return trains.destroy({ where: { deletedAt: { [Op.lt]: before } }, force: true });
 }
 
-function stored(row: { id: string; version: number; document: string; updatedAt: Date }): StoredTrain {
-  return { id: row.id, version: row.version, updatedAt: row.updatedAt.toISOString(), train: readStored(row.document, row.id) };
+function kept(row: { id: string; name: string; version: number; document: string; updatedAt: Date }): KeptTrain {
+  const { id, name, version, document } = row;
+  const updatedAt = row.updatedAt.toISOString();
+  const read = readKept(document);
+  return read.ok ? { id, version, updatedAt, train: read.train } : { id, version, updatedAt, name, unreadable: read.why };
 }
 
-/** A document that was checked when it was kept. */
-export function readStored(document: string, id: string): Train {
+/** Reads a kept document, or says why it does not read. */
+export function readKept(document: string): { readonly ok: true; readonly train: Train } | { readonly ok: false; readonly why: string } {
   const parsed = parseTrain(document);
-  if (!parsed.ok) throw new Error(`The stored train ${id} does not read: ${problemText(parsed.problems[0]!)}`);
-  return parsed.train;
+  return parsed.ok ? parsed : { ok: false, why: problemText(parsed.problems[0]!) };
 }

@@ -2,9 +2,10 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTeeth, type Train } from '@/core/train';
+import { readable } from '@/testing/kept';
 import { openDatabase, seedDemoTrains, type Database } from '../database';
 import { listExamples, restoreExample } from './examples';
-import { findTrain, removeTrain, saveTrain } from './repository';
+import { removeTrain, saveTrain } from './repository';
 import { findRevision, listRevisions, nameRevision, thinRevisions } from './revisions';
 import { thinnedOut } from './thinning';
 
@@ -23,7 +24,7 @@ afterEach(async () => {
 });
 
 async function saveTeeth(teeth: number): Promise<Train> {
-  const { train, version } = (await findTrain(database, 'sluice-winch'))!;
+  const { train, version } = (await readable(database, 'sluice-winch'));
   const edit = setTeeth(train, train.gears[0]!.id, teeth);
   if (!edit.ok) throw new Error(edit.message);
   expect((await saveTrain(database, 'sluice-winch', version, edit.train)).outcome).toBe('saved');
@@ -35,13 +36,13 @@ describe('revisions', () => {
     const saved = [await saveTeeth(21), await saveTeeth(23)];
     const kept = await listRevisions(database, 'sluice-winch');
     expect(kept.map(({ version }) => version)).toEqual([3, 2, 1]);
-    expect(await findRevision(database, 'sluice-winch', 2)).toEqual(saved[0]);
-    expect(await findRevision(database, 'sluice-winch', 3)).toEqual(saved[1]);
+    expect(await findRevision(database, 'sluice-winch', 2)).toEqual({ ok: true, train: saved[0] });
+    expect(await findRevision(database, 'sluice-winch', 3)).toEqual({ ok: true, train: saved[1] });
     expect(await findRevision(database, 'sluice-winch', 9)).toBeNull();
   });
 
   test('a save that is refused leaves no state', async () => {
-    const { train } = (await findTrain(database, 'sluice-winch'))!;
+    const { train } = (await readable(database, 'sluice-winch'));
     expect((await saveTrain(database, 'sluice-winch', 7, train)).outcome).toBe('stale');
     expect((await saveTrain(database, 'sluice-winch', 1, { ...train, name: '' })).outcome).toBe('refused');
     expect(await listRevisions(database, 'sluice-winch')).toHaveLength(1);
@@ -91,7 +92,8 @@ describe('examples', () => {
     expect(await stateOf('sluice-winch')).toBe('changed');
     expect((await restoreExample(database, DEMO, 'sluice-winch')).outcome).toBe('saved');
     expect(await stateOf('sluice-winch')).toBe('as it was');
-    expect((await findRevision(database, 'sluice-winch', 2))!.gears[0]!.teeth).toBe(31);
+    const before = await findRevision(database, 'sluice-winch', 2);
+    expect(before?.ok && before.train.gears[0]!.teeth).toBe(31);
   });
 
   test('come back from the deleted, and from nothing', async () => {
@@ -101,7 +103,7 @@ describe('examples', () => {
     expect(await stateOf('sluice-winch')).toBe('as it was');
     await database.trains.destroy({ where: { id: 'sluice-winch' }, force: true });
     await restoreExample(database, DEMO, 'sluice-winch');
-    expect((await findTrain(database, 'sluice-winch'))!.version).toBe(1);
+    expect((await readable(database, 'sluice-winch')).version).toBe(1);
     expect((await restoreExample(database, DEMO, 'nowhere')).outcome).toBe('missing');
   });
 });

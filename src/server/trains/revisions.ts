@@ -1,6 +1,5 @@
-import type { Train } from '@/core/train';
 import type { Database } from '../database';
-import { readStored } from './repository';
+import { readKept } from './repository';
 import { thinnedOut } from './thinning';
 
 /** A kept state of a train, without its document. */
@@ -19,10 +18,10 @@ export async function listRevisions({ revisions }: Database, trainId: string): P
   });
 }
 
-/** The document as it was at a version; null when that state is not kept. */
-export async function findRevision({ revisions }: Database, trainId: string, version: number): Promise<Train | null> {
+/** The document as it was at a version, or why it does not read; null when that state is not kept. */
+export async function findRevision({ revisions }: Database, trainId: string, version: number): Promise<ReturnType<typeof readKept> | null> {
   const row = await revisions.findOne({ where: { trainId, version } });
-  return row ? readStored(row.get().document, `${trainId}, version ${version}`) : null;
+  return row ? readKept(row.get().document) : null;
 }
 
 /** Names a state, which is then kept for good; null takes the name away. False when the state is not kept. */

@@ -1,32 +1,56 @@
 import { summariseTrain, type TrainSummary } from '@/core/gear-chart';
 import type { Database } from '../database';
-import { findTrain } from './repository';
+import { findTrain, isReadable } from './repository';
 
-/** A train as the shelf lists it: without its document, so that many can be listed at once. */
-export interface ShelfRow extends TrainSummary {
+interface Listed {
   readonly id: string;
   readonly name: string;
   readonly version: number;
   readonly updatedAt: string;
 }
 
-/** Every train, by name. A summary is worked out once for each version and kept beside the document. */
+/** A train as the shelf lists it: without its document, so that many can be listed at once; one that does not read says why. */
+export type ShelfRow = Listed & (TrainSummary | { readonly unreadable: string });
+
+/** Every train, by name. What a train does is worked out once for each version; listing writes nothing. */
 export async function listShelf(database: Database): Promise<ShelfRow[]> {
   const rows = await database.trains.findAll({ attributes: ['id', 'name', 'version', 'updatedAt', 'summary', 'summaryVersion'], order: [['name', 'ASC']] });
-  const listed: ShelfRow[] = [];
-  for (const row of rows) {
-    const { id, name, version, updatedAt, summary, summaryVersion } = row.get();
-    const known = summary !== null && summaryVersion === version ? (JSON.parse(summary) as TrainSummary) : await summarise(database, id);
-    if (known) listed.push({ id, name, version, updatedAt: updatedAt.toISOString(), ...known });
-  }
-  return listed;
+  return Promise.all(
+    rows.map(async (row): Promise<ShelfRow> => {
+      const { id, name, version, updatedAt, summary, summaryVersion } = row.get();
+      const known = summaryVersion === version ? readSummary(summary) : null;
+      return { id, name, version, updatedAt: updatedAt.toISOString(), ...(known ?? (await summaryOf(database, id, version))) };
+    }),
+  );
 }
 
-async function summarise(database: Database, id: string): Promise<TrainSummary | null> {
-  const found = await findTrain(database, id);
-  if (!found) return null;
-  const summary = summariseTrain(found.train);
-  // Only if it is still that version; and it is no change of the train.
-  await database.trains.update({ summary: JSON.stringify(summary), summaryVersion: found.version }, { where: { id, version: found.version }, silent: true });
+/** Summaries that are not kept with their trains, by train and version; the oldest goes when there are too many. */
+const worked = new Map<string, TrainSummary | { readonly unreadable: string }>();
+const MAX_WORKED = 2000;
+
+async function summaryOf(database: Database, id: string, version: number): Promise<TrainSummary | { readonly unreadable: string }> {
+  const key = `${database.file} ${id} ${version}`;
+  const found = worked.get(key);
+  if (found) return found;
+  const kept = await findTrain(database, id);
+  if (!kept) return { unreadable: 'It was taken off the shelf just now.' };
+  const summary = isReadable(kept) ? summariseTrain(kept.train) : { unreadable: kept.unreadable };
+  if (worked.size >= MAX_WORKED) worked.delete(worked.keys().next().value!);
+  worked.set(key, summary);
   return summary;
+}
+
+/** Keeps what a train does beside it, so that listing need not work it out after the next start; only for the version given, and no change of the train. */
+export async function keepSummary(database: Database, id: string, version: number): Promise<void> {
+  const summary = await summaryOf(database, id, version);
+  if (!('unreadable' in summary)) await database.trains.update({ summary: JSON.stringify(summary), summaryVersion: version }, { where: { id, version }, silent: true });
+}
+
+/** A kept summary; null when it is missing or damaged. */
+function readSummary(text: string | null): TrainSummary | null {
+  try {
+    return text === null ? null : (JSON.parse(text) as TrainSummary);
+  } catch {
+    return null;
+  }
 }

@@ -4,7 +4,8 @@ import { cache } from 'react';
 import { sideViewOrder } from '@/core/drawing';
 import { Bench } from '@/features/bench/bench';
 import { database } from '@/server/database';
-import { findTrain } from '@/server/trains/repository';
+import { findTrain, isReadable } from '@/server/trains/repository';
+import { Unreadable } from './unreadable';
 
 export const dynamic = 'force-dynamic';
 
@@ -16,12 +17,14 @@ interface Props {
 const find = cache(async (id: string) => findTrain(await database(), id));
 
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
-  return { title: (await find((await params).id))?.train.name ?? 'Not on the shelf' };
+  const found = await find((await params).id);
+  return { title: !found ? 'Not on the shelf' : isReadable(found) ? found.train.name : found.name };
 }
 
 export default async function BenchPage({ params, searchParams }: Props) {
   const found = await find((await params).id);
   if (!found) notFound();
+  if (!isReadable(found)) return <Unreadable kept={found} />;
   const first = (await searchParams).first !== undefined;
   return <Bench key={found.id} id={found.id} version={found.version} train={found.train} order={sideViewOrder(found.train)} first={first} />;
 }

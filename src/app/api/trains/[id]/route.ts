@@ -1,21 +1,24 @@
 import { after } from 'next/server';
 import { z } from 'zod';
 import { database } from '@/server/database';
-import { failure, guarded, readJson, savedResponse } from '@/server/http';
-import { findTrain, putBackTrain, removeTrain, saveTrain } from '@/server/trains/repository';
+import { failure, guarded, readJson, savedResponse, unreadable } from '@/server/http';
+import { findTrain, isReadable, putBackTrain, removeTrain, saveTrain, type KeptTrain } from '@/server/trains/repository';
 import { thinRevisions } from '@/server/trains/revisions';
+import { keepSummary } from '@/server/trains/shelf';
 
 type Context = { params: Promise<{ id: string }> };
 
 /** Old states are thinned out once in so many saves. */
 const THIN_EVERY = 20;
 
+const keptResponse = (kept: KeptTrain): Response => (isReadable(kept) ? Response.json(kept) : unreadable(kept));
+
 const saveSchema = z.strictObject({ version: z.number().int().min(1), train: z.unknown() });
 
 export const GET = (request: Request, { params }: Context) =>
   guarded(request, async () => {
     const found = await findTrain(await database(), (await params).id);
-    return found ? Response.json(found) : failure(404, 'no-train', 'There is no such train on the shelf.');
+    return found ? keptResponse(found) : failure(404, 'no-train', 'There is no such train on the shelf.');
   });
 
 /** Saves over the version named; 409 with the current state when that is no longer the newest. */
@@ -28,7 +31,12 @@ export const PUT = (request: Request, { params }: Context) =>
     const { version, train } = save.data;
     const { id } = await params;
     const saved = await saveTrain(await database(), id, version, train);
-    if (saved.outcome === 'saved' && version % THIN_EVERY === 0) after(async () => thinRevisions(await database(), id, new Date()));
+    if (saved.outcome === 'saved') {
+      after(async () => {
+        await keepSummary(await database(), id, saved.stored.version);
+        if (version % THIN_EVERY === 0) await thinRevisions(await database(), id, new Date());
+      });
+    }
     return savedResponse(saved);
   });
 
@@ -40,5 +48,5 @@ export const DELETE = (request: Request, { params }: Context) =>
 export const POST = (request: Request, { params }: Context) =>
   guarded(request, async () => {
     const back = await putBackTrain(await database(), (await params).id);
-    return back ? Response.json(back) : failure(404, 'no-train', 'This train was deleted too long ago to be put back.');
+    return back ? keptResponse(back) : failure(404, 'no-train', 'This train was deleted too long ago to be put back.');
   });

@@ -1,7 +1,7 @@
 import { drawSideView } from '@/core/drawing';
 import { database } from '@/server/database';
-import { failure, guarded } from '@/server/http';
-import { findTrain } from '@/server/trains/repository';
+import { failure, guarded, unreadable } from '@/server/http';
+import { findTrain, isReadable } from '@/server/trains/repository';
 
 const SPACE = { width: 480, height: 270 };
 
@@ -10,5 +10,6 @@ export const GET = (request: Request, { params }: { params: Promise<{ id: string
   guarded(request, async () => {
     const found = await findTrain(await database(), (await params).id);
     if (!found) return failure(404, 'no-train', 'There is no such train on the shelf.');
+    if (!isReadable(found)) return unreadable(found);
     return Response.json({ train: found.train, drawn: drawSideView(found.train, SPACE) }, { headers: { 'cache-control': 'private, max-age=3600' } });
   });

@@ -13,8 +13,9 @@ const notKept = () => failure(404, 'no-revision', 'This state is no longer kept.
 export const GET = (request: Request, { params }: Context) =>
   guarded(request, async () => {
     const { id, version } = await params;
-    const train = await findRevision(await database(), id, Number(version));
-    return train ? Response.json({ train }) : notKept();
+    const found = await findRevision(await database(), id, Number(version));
+    if (!found) return notKept();
+    return found.ok ? Response.json({ train: found.train }) : failure(422, 'unreadable', `This state is kept, but it cannot be read: ${found.why}`);
   });
 
 /** Names a state, so that it is kept for good. */
