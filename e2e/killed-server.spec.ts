@@ -1,11 +1,11 @@
 import { expect, test } from './journey';
-import { spawn, type ChildProcess } from 'node:child_process';
 import { readFileSync, rmSync } from 'node:fs';
 import sqlite3 from 'sqlite3';
+import { OwnServer } from './own-server';
 
-const PORT = 3219;
-const BASE = `http://127.0.0.1:${PORT}`;
 const FILE = 'test-results/killed/data.sqlite';
+const server = new OwnServer(3219, FILE);
+const BASE = server.address;
 const ROUNDS = 20;
 const TRAINS = 3;
 
@@ -13,18 +13,6 @@ interface Kept {
   readonly id: string;
   readonly version: number;
   readonly train: { name: string; gears: { teeth: number }[] };
-}
-
-function start(): ChildProcess {
-  return spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '--hostname', '127.0.0.1', '--port', String(PORT)], { env: { ...process.env, TINWHEEL_DB: FILE, NEXT_TELEMETRY_DISABLED: '1' }, stdio: 'ignore' });
-}
-
-async function answering(): Promise<void> {
-  for (let i = 0; i < 200; i++) {
-    if (await fetch(`${BASE}/api/trains`).then(({ ok }) => ok, () => false)) return;
-    await new Promise((done) => setTimeout(done, 100));
-  }
-  throw new Error('The server does not answer.');
 }
 
 const read = async (id: string): Promise<Kept> => (await (await fetch(`${BASE}/api/trains/${id}`)).json()) as Kept;
@@ -44,9 +32,9 @@ test('a server that is killed in a burst of saves, twenty times, loses nothing i
   test.setTimeout(300_000);
   rmSync('test-results/killed', { recursive: true, force: true });
   const document = JSON.parse(readFileSync('demo/trains/pan-rake.train.json', 'utf8')) as Kept['train'];
-  let server = start();
+  server.start();
   try {
-    await answering();
+    await server.answers();
     const ids = await Promise.all(Array.from({ length: TRAINS }, async (_, i) => ((await (await send('/api/trains', 'POST', { ...document, name: `Rake ${i}` })).json()) as Kept).id));
     let acknowledged = 0;
     for (let round = 0; round < ROUNDS; round++) {
@@ -65,14 +53,12 @@ test('a server that is killed in a burst of saves, twenty times, loses nothing i
       };
       const bursts = (await Promise.all(ids.map(read))).map(burst);
       await new Promise((done) => setTimeout(done, 60 + 17 * round));
-      const gone = new Promise((done) => server.once('exit', done));
-      server.kill('SIGKILL');
-      await gone;
+      await server.end();
       await Promise.all(bursts);
 
       expect(await integrity()).toBe('ok');
-      server = start();
-      await answering();
+      server.start();
+      await server.answers();
       for (const id of ids) {
         const { version, train } = await read(id);
         const least = last.get(id) ?? version;
@@ -86,6 +72,6 @@ test('a server that is killed in a burst of saves, twenty times, loses nothing i
     }
     expect(acknowledged).toBeGreaterThan(ROUNDS);
   } finally {
-    server.kill('SIGKILL');
+    await server.end();
   }
 });

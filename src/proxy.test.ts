@@ -10,6 +10,14 @@ test('only hosts that are served get a page', async () => {
   expect([refused.status, ((await refused.json()) as { error: { code: string } }).error.code]).toEqual([421, 'host']);
 });
 
+test('scripts, styles and pictures too are for hosts that are served only', () => {
+  for (const path of ['/_next/static/chunks/a.js', '/icon.svg']) {
+    expect(ask(path).status).toBe(200);
+    expect(ask(path, 'GET', { host: 'salt.example' }).status).toBe(421);
+    expect(ask(path, 'OPTIONS', { host: 'salt.example' }).status).toBe(421);
+  }
+});
+
 describe('what pages carry', () => {
   const policy = (path: string) => ask(path).headers.get('content-security-policy');
 

@@ -8,6 +8,7 @@ import { senderRefusal } from './server/sender';
 export function proxy(request: NextRequest): NextResponse {
   const refusal = senderRefusal(request);
   if (refusal) return NextResponse.json({ error: { code: refusal.code, message: refusal.message } }, { status: refusal.status });
+  if (STATIC.test(request.nextUrl.pathname)) return NextResponse.next();
   const nonce = btoa(crypto.randomUUID());
   const policy = contentPolicy(nonce);
   const headers = new Headers(request.headers);
@@ -18,7 +19,10 @@ export function proxy(request: NextRequest): NextResponse {
   return response;
 }
 
-export const config = { matcher: ['/((?!api/|_next/static|_next/image|favicon|icon).*)'] };
+export const config = { matcher: ['/((?!api/).*)'] };
+
+/** What needs no policy of its own: scripts, styles, fonts and pictures. */
+const STATIC = /^\/(_next\/|favicon|icon)/;
 
 function contentPolicy(nonce: string): string {
   const development = process.env.NODE_ENV === 'development';

@@ -1,8 +1,9 @@
 import { cookies } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { Shelf } from '@/features/shelf/shelf';
-import { database } from '@/server/database';
+import { databaseOrReason } from '@/server/database';
 import { listShelf } from '@/server/trains/shelf';
+import { NoDatabase } from './no-database';
 
 export const dynamic = 'force-dynamic';
 
@@ -10,7 +11,9 @@ export const dynamic = 'force-dynamic';
 const FIRST_TRAIN = 'pan-rake';
 
 export default async function ShelfPage() {
-  const trains = await listShelf(await database());
+  const opened = await databaseOrReason();
+  if ('reason' in opened) return <NoDatabase reason={opened.reason} />;
+  const { rows: trains } = await listShelf(opened.database);
   if (!(await cookies()).has('visited') && trains.some(({ id }) => id === FIRST_TRAIN)) redirect(`/trains/${FIRST_TRAIN}?first`);
   return <Shelf entries={trains} />;
 }

@@ -14,10 +14,12 @@ describe('reading a body', () => {
   test('takes JSON, with a charset too', async () => {
     expect(await readJson(request('{"a": [1, "é"]}'))).toEqual({ ok: true, value: { a: [1, 'é'] } });
     expect(await readJson(request('1', { 'content-type': 'application/json; charset=utf-8' }))).toEqual({ ok: true, value: 1 });
+    expect(await readJson(request('1', { 'content-type': 'Application/JSON ; charset=UTF-8' }))).toEqual({ ok: true, value: 1 });
   });
 
   test('refuses another type, broken JSON and an empty body, each with what to do', async () => {
     expect(await refusal(request('a=1', { 'content-type': 'application/x-www-form-urlencoded' }))).toMatchObject({ status: 415, code: 'not-json' });
+    expect(await refusal(request('1', { 'content-type': 'application/jsonlines' }))).toMatchObject({ status: 415 });
     expect(await refusal(request('{"a": '))).toMatchObject({ status: 400, code: 'bad-json', message: 'The body is not valid JSON.' });
     expect(await refusal(request(''))).toMatchObject({ status: 400, code: 'bad-json' });
   });

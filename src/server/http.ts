@@ -1,10 +1,11 @@
 import { problemText, type Problem } from '@/core/train';
+import { sqliteCode, StartupError } from './database';
 import { senderRefusal } from './sender';
 import type { Saved, UnreadableTrain } from './trains/repository';
 
 /** Errors leave the server as {error: {code, message, path?}} with an honest status. */
-export const failure = (status: number, code: string, message: string, extra: Record<string, unknown> = {}): Response =>
-  Response.json({ error: { code, message, ...extra } }, { status });
+export const failure = (status: number, code: string, message: string, extra: Record<string, unknown> = {}, headers: Record<string, string> = {}): Response =>
+  Response.json({ error: { code, message, ...extra } }, { status, headers });
 
 const MAX_BODY_BYTES = 2_200_000;
 
@@ -13,7 +14,7 @@ export type Body = { readonly ok: true; readonly value: unknown } | { readonly o
 /** Reads a JSON body, refusing other types and anything too large before it is all in memory. */
 export async function readJson(request: Request): Promise<Body> {
   const refuse = (status: number, code: string, message: string): Body => ({ ok: false, response: failure(status, code, message) });
-  if (!request.headers.get('content-type')?.startsWith('application/json')) return refuse(415, 'not-json', 'Send the body as application/json.');
+  if (mediaType(request.headers.get('content-type')) !== 'application/json') return refuse(415, 'not-json', 'Send the body as application/json.');
   if (Number(request.headers.get('content-length') ?? 0) > MAX_BODY_BYTES) return refuse(413, 'too-large', 'The document is larger than 2 MB.');
   const chunks: Uint8Array[] = [];
   let size = 0;
@@ -30,6 +31,9 @@ export async function readJson(request: Request): Promise<Body> {
     return refuse(400, 'bad-json', 'The body is not valid JSON.');
   }
 }
+
+/** The type and subtype of a content type, as the standard compares them: without parameters, in any case. */
+const mediaType = (contentType: string | null): string => (contentType ?? '').split(';')[0]!.trim().toLowerCase();
 
 const refused = (problems: readonly Problem[]): Response => {
   const [first] = problems;
@@ -57,6 +61,13 @@ export function savedResponse(saved: Saved, created = false): Response {
   }
 }
 
+/** What keeps the database from storing; then nothing was stored. */
+const STORING: Record<string, { readonly status: number; readonly code: string; readonly message: string }> = {
+  SQLITE_FULL: { status: 507, code: 'full', message: 'There is no room on the server’s disk, so nothing was saved. What you changed waits in this browser until there is.' },
+  SQLITE_READONLY: { status: 503, code: 'read-only', message: 'The server may not write to its database, so nothing was saved. What you changed waits in this browser.' },
+  SQLITE_BUSY: { status: 503, code: 'busy', message: 'The database is held by another program, so nothing was saved. It is tried again.' },
+};
+
 /** Does the work for a request that comes from where it may. Nothing about a failure but a sentence leaves the server; the rest is for its log. */
 export async function guarded(request: Request, work: () => Promise<Response>): Promise<Response> {
   const refusal = senderRefusal(request);
@@ -64,7 +75,10 @@ export async function guarded(request: Request, work: () => Promise<Response>): 
   try {
     return await work();
   } catch (error) {
+    if (error instanceof StartupError) return failure(503, 'database', error.message);
+    const told = STORING[sqliteCode(error) ?? ''];
     console.error(error);
+    if (told) return failure(told.status, told.code, told.message);
     return failure(500, 'server', 'The server could not finish this, and its log says why. Look at what is there before you do it again.');
   }
 }

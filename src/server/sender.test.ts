@@ -12,6 +12,13 @@ describe('who may ask', () => {
     delete process.env.TINWHEEL_HOSTS;
   });
 
+  test('no empty host, whatever hosts are added', () => {
+    expect(ask('GET', { host: '' })).toMatchObject({ status: 421 });
+    process.env.TINWHEEL_HOSTS = ',';
+    expect(ask('GET', { host: '' })).toMatchObject({ status: 421 });
+    delete process.env.TINWHEEL_HOSTS;
+  });
+
   test('writes only from this very site', () => {
     expect(ask('POST', { origin: `http://${HOST}` })).toBeNull();
     expect(ask('POST', { origin: 'http://elsewhere.example' })).toMatchObject({ status: 403 });

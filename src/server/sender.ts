@@ -20,7 +20,7 @@ const LOCAL = new Set(['127.0.0.1', 'localhost', '[::1]']);
 /** This machine by its local names, and what TINWHEEL_HOSTS adds (comma separated). */
 function isServed(host: string): boolean {
   const name = host.replace(/:\d+$/, '');
-  return LOCAL.has(name) || (process.env.TINWHEEL_HOSTS ?? '').split(',').includes(name);
+  return LOCAL.has(name) || (name !== '' && (process.env.TINWHEEL_HOSTS ?? '').split(',').includes(name));
 }
 
 function hostOf(origin: string): string | null {

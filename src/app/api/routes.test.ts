@@ -3,7 +3,7 @@ import { resolve } from 'node:path';
 
 type Handler = (request: Request, context: { params: Promise<object> }) => Promise<Response>;
 
-const METHODS = ['GET', 'POST', 'PUT', 'PATCH', 'DELETE'] as const;
+const METHODS = ['GET', 'HEAD', 'POST', 'PUT', 'PATCH', 'DELETE', 'OPTIONS'] as const;
 const API = 'src/app/api';
 const files = (readdirSync(API, { recursive: true }) as string[]).filter((file) => file.endsWith('route.ts'));
 const handlers = files.flatMap((file) => {
@@ -11,10 +11,9 @@ const handlers = files.flatMap((file) => {
   return METHODS.flatMap((method) => (route[method] ? [[`${method} ${file}`, method, route[method]] as const] : []));
 });
 
-const send = async (handler: Handler, method: string, headers: Record<string, string>) => {
-  const request = new Request('http://127.0.0.1/api', { method, headers });
-  return (await handler(request, { params: Promise.resolve({ id: 'x', version: '1' }) })).status;
-};
+const answer = (handler: Handler, method: string, headers: Record<string, string>, params = { id: 'x', version: '1' }) =>
+  handler(new Request('http://127.0.0.1/api', { method, headers }), { params: Promise.resolve(params) });
+const send = async (...sent: Parameters<typeof answer>) => (await answer(...sent)).status;
 
 // A refused request never gets as far as the database.
 describe('every route of the API', () => {
@@ -22,11 +21,30 @@ describe('every route of the API', () => {
     expect(handlers.length).toBeGreaterThan(8);
   });
 
-  test.each(handlers)('%s answers no other host name', async (_name, method, handler) => {
+  test.each(handlers)('%s answers no other host name, and no empty one', async (_name, method, handler) => {
     expect(await send(handler, method, { host: 'elsewhere.example' })).toBe(421);
+    expect(await send(handler, method, { host: '' })).toBe(421);
   });
 
-  test.each(handlers.filter(([, method]) => method !== 'GET'))('%s takes nothing from another site', async (_name, method, handler) => {
+  test.each(files)('%s says what it answers, stores nothing in browsers, and refuses the rest with 405', async (file) => {
+    const own = handlers.filter(([name]) => name.endsWith(` ${file}`));
+    expect(own.map(([, method]) => method)).toEqual([...METHODS]);
+    const options = await answer(own.find(([, method]) => method === 'OPTIONS')![2], 'OPTIONS', { host: '127.0.0.1' });
+    const allowed = options.headers.get('allow')!.split(', ');
+    expect([options.status, options.headers.get('cache-control')]).toEqual([204, 'no-store']);
+    const others = own.filter(([, method]) => !allowed.includes(method));
+    expect(others.length).toBeGreaterThan(0);
+    for (const [, method, handler] of others) {
+      const refused = await answer(handler, method, { host: '127.0.0.1' });
+      expect([refused.status, refused.headers.get('allow')]).toEqual([405, options.headers.get('allow')]);
+    }
+  });
+
+  test.each(handlers.filter(([name, method]) => name.includes('[') && ['GET', 'POST', 'PUT', 'DELETE'].includes(method)))('%s takes no address with a NUL in it', async (_name, method, handler) => {
+    expect([400, 405]).toContain(await send(handler, method, { host: '127.0.0.1' }, { id: 'a\u0000b', version: '1' }));
+  });
+
+  test.each(handlers.filter(([, method]) => method !== 'GET' && method !== 'HEAD'))('%s takes nothing from another site', async (_name, method, handler) => {
     expect(await send(handler, method, { host: '127.0.0.1', origin: 'http://elsewhere.example' })).toBe(403);
   });
 });

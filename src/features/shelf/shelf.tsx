@@ -59,7 +59,7 @@ export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
     if (parsed.ok) report(await saveTrain({ id, version, train: parsed.train }), `“${name}” was replaced.`);
     else report({ ok: false, message: `${file.name} does not read either: ${problemText(parsed.problems[0]!)}` }, '');
   };
-  const remove = async (entry: ShelfEntry) => report(await takeOffShelf(entry.id), `“${entry.name}” was deleted.`, entry);
+  const remove = async (entry: ShelfEntry) => report(await takeOffShelf(entry), `“${entry.name}” was deleted.`, entry);
   const bringBack = async (entry: ShelfEntry) => report(await putBack(entry.id), `“${entry.name}” is back.`);
   const added = (name: string) => report({ ok: true, value: null }, `“${name}” was added.`);
   const restore = async ({ id, name }: ExampleState) => {

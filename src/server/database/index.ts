@@ -1,8 +1,10 @@
 import { databaseFile, openDatabase, type Database } from './connection';
 import { exampleFolder } from '../examples/read';
 import { seedDemoTrains } from './seed';
+import { StartupError, startupError } from './startup-error';
 
 export { openDatabase, type Database } from './connection';
+export { sqliteCode, StartupError } from './startup-error';
 export { seedDemoTrains } from './seed';
 export { firstRow } from './train-model';
 
@@ -17,8 +19,24 @@ export function database(): Promise<Database> {
   return holder.tinWheelDatabase;
 }
 
+/** The database, or in words why it cannot be used. */
+export async function databaseOrReason(): Promise<{ readonly database: Database } | { readonly reason: string }> {
+  try {
+    return { database: await database() };
+  } catch (error) {
+    if (error instanceof StartupError) return { reason: error.message };
+    throw error;
+  }
+}
+
 async function start(): Promise<Database> {
-  const opened = await openDatabase(databaseFile());
-  await seedDemoTrains(opened, exampleFolder());
-  return opened;
+  const file = databaseFile();
+  const opened = await openDatabase(file);
+  try {
+    await seedDemoTrains(opened, exampleFolder());
+    return opened;
+  } catch (error) {
+    await opened.sequelize.close();
+    throw startupError(error, file);
+  }
 }

@@ -1,64 +1,73 @@
-import { DataTypes, type QueryInterface, type Sequelize } from 'sequelize';
-import { SequelizeStorage, Umzug, type RunnableMigration } from 'umzug';
+import { Transaction, type Sequelize } from 'sequelize';
+import { Umzug, type RunnableMigration, type UmzugStorage } from 'umzug';
 
-/** Every change to the tables, oldest first. A landed migration is never edited; the next one corrects it. */
-const MIGRATIONS: RunnableMigration<QueryInterface>[] = [
+/** Runs one statement of a migration, in the transaction that all of them share. */
+type Run = (sql: string) => Promise<unknown>;
+
+interface Context {
+  readonly run: Run;
+  readonly hasColumn: (table: string, column: string) => Promise<boolean>;
+}
+
+const KEEP = 'INSERT INTO revisions (train_id, version, document, saved_at) VALUES (new.id, new.version, new.document, new.updated_at);';
+
+/**
+ * Every change to the tables, oldest first. A landed migration is never edited in what it makes; the next one corrects it. Each can be
+ * run again over what an interrupted start of an older version left half done.
+ */
+const MIGRATIONS: RunnableMigration<Context>[] = [
   {
     name: '001-trains',
-    up: async ({ context }) => {
-      await context.createTable('trains', {
-        id: { type: DataTypes.STRING, primaryKey: true },
-        name: { type: DataTypes.STRING, allowNull: false },
-        document: { type: DataTypes.TEXT, allowNull: false },
-        version: { type: DataTypes.INTEGER, allowNull: false },
-        created_at: { type: DataTypes.DATE, allowNull: false },
-        updated_at: { type: DataTypes.DATE, allowNull: false },
-      });
-    },
+    up: ({ context: { run } }) =>
+      run(`CREATE TABLE IF NOT EXISTS trains (id VARCHAR(255) PRIMARY KEY, name VARCHAR(255) NOT NULL, document TEXT NOT NULL, version INTEGER NOT NULL,
+        created_at DATETIME NOT NULL, updated_at DATETIME NOT NULL)`),
   },
-  {
-    name: '002-marks',
-    up: async ({ context }) => {
-      await context.createTable('marks', {
-        name: { type: DataTypes.STRING, primaryKey: true },
-        at: { type: DataTypes.DATE, allowNull: false },
-      });
-    },
-  },
+  { name: '002-marks', up: ({ context: { run } }) => run('CREATE TABLE IF NOT EXISTS marks (name VARCHAR(255) PRIMARY KEY, at DATETIME NOT NULL)') },
   {
     name: '003-revisions',
     up: async ({ context }) => {
-      await context.addColumn('trains', 'deleted_at', { type: DataTypes.DATE, allowNull: true });
-      await context.createTable('revisions', {
-        train_id: { type: DataTypes.STRING, primaryKey: true, references: { model: 'trains', key: 'id' }, onDelete: 'CASCADE' },
-        version: { type: DataTypes.INTEGER, primaryKey: true },
-        document: { type: DataTypes.TEXT, allowNull: false },
-        name: { type: DataTypes.STRING, allowNull: true },
-        saved_at: { type: DataTypes.DATE, allowNull: false },
-      });
+      await addColumn(context, 'trains', 'deleted_at', 'DATETIME');
+      await context.run(`CREATE TABLE IF NOT EXISTS revisions (train_id VARCHAR(255) NOT NULL REFERENCES trains (id) ON DELETE CASCADE, version INTEGER NOT NULL,
+        document TEXT NOT NULL, name VARCHAR(255), saved_at DATETIME NOT NULL, PRIMARY KEY (train_id, version))`);
       // The database itself keeps every saved state, in the same step as the save: none can be missed and none half written.
-      const keep = 'INSERT INTO revisions (train_id, version, document, saved_at) VALUES (new.id, new.version, new.document, new.updated_at);';
-      await context.sequelize.query(`CREATE TRIGGER keep_first_state AFTER INSERT ON trains BEGIN ${keep} END`);
-      await context.sequelize.query(`CREATE TRIGGER keep_saved_state AFTER UPDATE OF version ON trains BEGIN ${keep} END`);
-      await context.sequelize.query('INSERT INTO revisions (train_id, version, document, saved_at) SELECT id, version, document, updated_at FROM trains');
+      await context.run(`CREATE TRIGGER IF NOT EXISTS keep_first_state AFTER INSERT ON trains BEGIN ${KEEP} END`);
+      await context.run(`CREATE TRIGGER IF NOT EXISTS keep_saved_state AFTER UPDATE OF version ON trains BEGIN ${KEEP} END`);
+      await context.run('INSERT OR IGNORE INTO revisions (train_id, version, document, saved_at) SELECT id, version, document, updated_at FROM trains');
     },
   },
   {
     name: '004-summaries',
     up: async ({ context }) => {
-      await context.addColumn('trains', 'summary', { type: DataTypes.TEXT, allowNull: true });
-      await context.addColumn('trains', 'summary_version', { type: DataTypes.INTEGER, allowNull: true });
+      await addColumn(context, 'trains', 'summary', 'TEXT');
+      await addColumn(context, 'trains', 'summary_version', 'INTEGER');
     },
+  },
+  {
+    name: '005-requests',
+    // Requests that made a train, by the key their sender gave them: repeated, they are recognised.
+    up: ({ context: { run } }) => run('CREATE TABLE IF NOT EXISTS requests (key VARCHAR(255) PRIMARY KEY, train_id VARCHAR(255) NOT NULL, at DATETIME NOT NULL)'),
   },
 ];
 
-/** Runs what has not been run on this file yet. */
+/** The names of all migrations that this version knows. */
+export const KNOWN_MIGRATIONS: readonly string[] = MIGRATIONS.map(({ name }) => name);
+
+async function addColumn({ run, hasColumn }: Context, table: string, column: string, type: string): Promise<void> {
+  if (!(await hasColumn(table, column))) await run(`ALTER TABLE ${table} ADD COLUMN ${column} ${type}`);
+}
+
+/** Runs what has not been run on this file yet: all of it, or nothing. Only one server does; another waits and finds it done. */
 export async function migrate(sequelize: Sequelize): Promise<void> {
-  const umzug = new Umzug({
-    migrations: MIGRATIONS,
-    context: sequelize.getQueryInterface(),
-    storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
-    logger: undefined,
+  await sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, async (transaction) => {
+    const rows = async (sql: string) => (await sequelize.query(sql, { transaction }))[0] as { name: string }[];
+    const run: Run = (sql) => sequelize.query(sql, { transaction });
+    const context: Context = { run, hasColumn: async (table, column) => (await rows(`PRAGMA table_info(${table})`)).some(({ name }) => name === column) };
+    await run('CREATE TABLE IF NOT EXISTS migrations (name VARCHAR(255) NOT NULL PRIMARY KEY)');
+    const storage: UmzugStorage<Context> = {
+      executed: async () => (await rows('SELECT name FROM migrations ORDER BY name')).map(({ name }) => name),
+      logMigration: async ({ name }) => void (await sequelize.query('INSERT INTO migrations (name) VALUES (?)', { replacements: [name], transaction })),
+      unlogMigration: async ({ name }) => void (await sequelize.query('DELETE FROM migrations WHERE name = ?', { replacements: [name], transaction })),
+    };
+    await new Umzug({ migrations: MIGRATIONS, context, storage, logger: undefined }).up();
   });
-  await umzug.up();
 }

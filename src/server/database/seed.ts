@@ -1,3 +1,4 @@
+import { Transaction } from 'sequelize';
 import { readExamples } from '../examples/read';
 import type { Database } from './connection';
 import { firstRow } from './train-model';
@@ -7,7 +8,8 @@ const SEEDED = 'demo trains seeded';
 /** Puts the demo trains on the shelf, once in the life of a database: what people delete stays deleted. */
 export async function seedDemoTrains(database: Database, folder: string): Promise<void> {
   const { sequelize, trains } = database;
-  await sequelize.transaction(async (transaction) => {
+  // At once for writing, so that of two servers that start together one seeds and the other finds it done.
+  await sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, async (transaction) => {
     const [marks] = await sequelize.query('SELECT name FROM marks WHERE name = ?', { replacements: [SEEDED], transaction });
     if (marks.length > 0) return;
     const examples = await readExamples(folder);

@@ -30,11 +30,11 @@ const changed = (train: Train, teeth: number): Train => {
 describe('the shelf in a real database file', () => {
   test('is seeded once: what is deleted stays deleted', async () => {
     await seedDemoTrains(database, DEMO);
-    const seeded = await listShelf(database);
+    const { rows: seeded } = await listShelf(database);
     expect(seeded.map(({ name }) => name)).toContain('Sluice winch');
     await database.trains.destroy({ where: {} });
     await seedDemoTrains(database, DEMO);
-    expect(await listShelf(database)).toEqual([]);
+    expect((await listShelf(database)).rows).toEqual([]);
   });
 
   test('a seed file that does not hold leaves nothing half written', async () => {
@@ -44,7 +44,7 @@ describe('the shelf in a real database file', () => {
     writeFileSync(join(demo, 'trains/bad.train.json'), '{"format": "tin-wheel/train"}');
     writeFileSync(join(demo, 'shelf.json'), '["good", "bad"]');
     await expect(seedDemoTrains(database, demo)).rejects.toThrow('demo/trains/bad.train.json: version');
-    expect(await listShelf(database)).toEqual([]);
+    expect((await listShelf(database)).rows).toEqual([]);
   });
 
   test('keeps a save across closing and opening the file', async () => {
@@ -62,10 +62,11 @@ describe('the shelf in a real database file', () => {
     await seedDemoTrains(database, DEMO);
     const { train, version } = (await readable(database, 'sluice-winch'));
     await saveTrain(database, 'sluice-winch', version, changed(train, 21));
-    expect(await removeTrain(database, 'sluice-winch')).toBe(true);
+    expect(await removeTrain(database, 'sluice-winch', version)).toBe('stale');
+    expect(await removeTrain(database, 'sluice-winch', version + 1)).toBe('removed');
     expect(await findTrain(database, 'sluice-winch')).toBeNull();
-    expect((await listShelf(database)).map(({ id }) => id)).not.toContain('sluice-winch');
-    expect(await removeTrain(database, 'sluice-winch')).toBe(false);
+    expect((await listShelf(database)).rows.map(({ id }) => id)).not.toContain('sluice-winch');
+    expect(await removeTrain(database, 'sluice-winch', version + 1)).toBe('missing');
     expect((await saveTrain(database, 'sluice-winch', version + 1, train)).outcome).toBe('missing');
     expect(await putBackTrain(database, 'sluice-winch')).toMatchObject({ train: { gears: [{ teeth: 21 }, {}, {}, {}, {}] } });
     expect(await listRevisions(database, 'sluice-winch')).toHaveLength(2);
@@ -73,7 +74,7 @@ describe('the shelf in a real database file', () => {
 
   test('what was deleted a month ago is forgotten with its revisions, what was deleted today is not', async () => {
     await seedDemoTrains(database, DEMO);
-    await removeTrain(database, 'sluice-winch');
+    await removeTrain(database, 'sluice-winch', (await database.trains.findByPk('sluice-winch'))!.get().version);
     expect(await forgetDeleted(database, new Date())).toBe(0);
     const later = new Date(Date.now() + 31 * 86_400_000);
     expect(await forgetDeleted(database, later)).toBe(1);
@@ -84,7 +85,7 @@ describe('the shelf in a real database file', () => {
 
   test('the shelf says of every version what it is', async () => {
     await seedDemoTrains(database, DEMO);
-    const rake = async () => (await listShelf(database)).find(({ id }) => id === 'pan-rake')!;
+    const rake = async () => (await listShelf(database)).rows.find(({ id }) => id === 'pan-rake')!;
     const before = await rake();
     expect(before).toMatchObject({ version: 1, positions: 7, spread: '64/13' });
     expect(await rake()).toEqual(before);
@@ -93,6 +94,27 @@ describe('the shelf in a real database file', () => {
     expect(await rake()).toMatchObject({ version: 2, positions: 2 });
     // Working out a summary is no change of the train.
     expect(await listRevisions(database, 'pan-rake')).toHaveLength(2);
+  });
+
+  test('a request to add a train that is repeated with its key adds nothing', async () => {
+    await seedDemoTrains(database, DEMO);
+    const { train } = await readable(database, 'stirrer');
+    const count = (await listShelf(database)).total;
+    const answers = await Promise.all([1, 2, 3].map(() => addTrain(database, train, 'one press')));
+    const ids = answers.map((answer) => (answer.outcome === 'saved' ? answer.stored.id : answer.outcome));
+    expect(new Set(ids).size).toBe(1);
+    expect((await listShelf(database)).total).toBe(count + 1);
+    await addTrain(database, train, 'another press');
+    await addTrain(database, train);
+    expect((await listShelf(database)).total).toBe(count + 3);
+  });
+
+  test('the list comes in pages that together are the whole', async () => {
+    await seedDemoTrains(database, DEMO);
+    const { rows, total } = await listShelf(database);
+    const pages = await Promise.all([0, 5, 10, 15].map((from) => listShelf(database, { from, count: 5 })));
+    expect(pages.flatMap((page) => page.rows)).toEqual(rows);
+    expect(new Set(pages.map((page) => page.total))).toEqual(new Set([total]));
   });
 
   test('of saves that started from one version exactly one is taken', async () => {

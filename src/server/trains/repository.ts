@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { Op } from 'sequelize';
+import { Op, Transaction } from 'sequelize';
 import { checkTrain, parseTrain, problemText, serialiseTrain, type Problem, type Train } from '@/core/train';
 import { firstRow, type Database } from '../database';
 
@@ -43,13 +43,27 @@ export async function findDocument({ trains }: Database, id: string): Promise<{ 
   return row ? { name: row.get().name, document: row.get().document } : null;
 }
 
-/** Adds a document as a new train. */
-export async function addTrain({ trains }: Database, document: unknown): Promise<Saved> {
+/**
+ * Adds a document as a new train. With a key that names the request, asking again adds nothing: the train that the first made is told
+ * once more. So a request whose answer was lost can be repeated.
+ */
+export async function addTrain(database: Database, document: unknown, key: string | null = null): Promise<Saved> {
   const checked = checkTrain(document);
   if (!checked.ok) return { outcome: 'refused', problems: checked.problems };
-  const row = await trains.create(firstRow(randomUUID(), checked.train));
-  const { id, version, updatedAt } = row.get();
-  return { outcome: 'saved', stored: { id, version, updatedAt: updatedAt.toISOString(), train: checked.train } };
+  const { sequelize, trains } = database;
+  return sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, async (transaction): Promise<Saved> => {
+    const made = key === null ? null : await madeBy(database, key, transaction);
+    const row = made ?? (await trains.create(firstRow(randomUUID(), checked.train), { transaction }));
+    const { id, version, updatedAt } = row.get();
+    if (key !== null && !made) await sequelize.query('INSERT INTO requests (key, train_id, at) VALUES (?, ?, ?)', { replacements: [key, id, new Date()], transaction });
+    return { outcome: 'saved', stored: { id, version, updatedAt: updatedAt.toISOString(), train: checked.train } };
+  });
+}
+
+async function madeBy({ sequelize, trains }: Database, key: string, transaction: Transaction) {
+  const [found] = await sequelize.query('SELECT train_id AS id FROM requests WHERE key = ?', { replacements: [key], transaction });
+  const [request] = found as { id: string }[];
+  return request ? trains.findByPk(request.id, { paranoid: false, transaction }) : null;
 }
 
 /**
@@ -69,8 +83,11 @@ export async function saveTrain(database: Database, id: string, version: number,
   return isReadable(current) ? { outcome: 'stale', current } : { outcome: 'unreadable', kept: current };
 }
 
-/** Takes a train off the shelf, with all it was; false when there is none. */
-export const removeTrain = async ({ trains }: Database, id: string): Promise<boolean> => (await trains.destroy({ where: { id } })) === 1;
+/** Takes the version of a train that the sender knows off the shelf, with all it was. */
+export async function removeTrain({ trains }: Database, id: string, version: number): Promise<'removed' | 'stale' | 'missing'> {
+  if ((await trains.destroy({ where: { id, version } })) === 1) return 'removed';
+  return (await trains.count({ where: { id } })) === 1 ? 'stale' : 'missing';
+}
 
 /** Puts a train that was taken off the shelf back, as it was and with its revisions; null when there is none. */
 export async function putBackTrain(database: Database, id: string): Promise<KeptTrain | null> {
@@ -80,9 +97,10 @@ export async function putBackTrain(database: Database, id: string): Promise<Kept
 
 const KEPT_DELETED_DAYS = 30;
 
-/** Forgets trains, and their revisions, that were deleted long ago. */
-export async function forgetDeleted({ trains }: Database, now: Date): Promise<number> {
+/** Forgets trains, and their revisions, that were deleted long ago, and requests that nobody will repeat any more. */
+export async function forgetDeleted({ sequelize, trains }: Database, now: Date): Promise<number> {
   const before = new Date(now.getTime() - KEPT_DELETED_DAYS * 86_400_000);
+  await sequelize.query('DELETE FROM requests WHERE at < ?', { replacements: [before] });
   return trains.destroy({ where: { deletedAt: { [Op.lt]: before } }, force: true });
 }
 

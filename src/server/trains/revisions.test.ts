@@ -97,7 +97,7 @@ describe('examples', () => {
   });
 
   test('come back from the deleted, and from nothing', async () => {
-    await removeTrain(database, 'sluice-winch');
+    await removeTrain(database, 'sluice-winch', (await database.trains.findByPk('sluice-winch'))!.get().version);
     expect(await stateOf('sluice-winch')).toBe('not on the shelf');
     await restoreExample(database, DEMO, 'sluice-winch');
     expect(await stateOf('sluice-winch')).toBe('as it was');

@@ -12,16 +12,29 @@ interface Listed {
 /** A train as the shelf lists it: without its document, so that many can be listed at once; one that does not read says why. */
 export type ShelfRow = Listed & (TrainSummary | { readonly unreadable: string });
 
-/** Every train, by name. What a train does is worked out once for each version; listing writes nothing. */
-export async function listShelf(database: Database): Promise<ShelfRow[]> {
-  const rows = await database.trains.findAll({ attributes: ['id', 'name', 'version', 'updatedAt', 'summary', 'summaryVersion'], order: [['name', 'ASC']] });
-  return Promise.all(
+/** A part of the list; all of it where nothing is said. */
+export interface ShelfPage {
+  readonly from?: number;
+  readonly count?: number;
+}
+
+/** The trains by name, or a page of them, and how many there are. What a train does is worked out once for each version; listing writes nothing. */
+export async function listShelf(database: Database, { from = 0, count = Infinity }: ShelfPage = {}): Promise<{ readonly rows: readonly ShelfRow[]; readonly total: number }> {
+  const { rows, count: total } = await database.trains.findAndCountAll({
+    attributes: ['id', 'name', 'version', 'updatedAt', 'summary', 'summaryVersion'],
+    order: [
+      ['name', 'ASC'],
+      ['id', 'ASC'],
+    ],
+    ...(from > 0 || count < Infinity ? { offset: from, limit: Number.isFinite(count) ? count : -1 } : {}),
+  });
+  return { total, rows: await Promise.all(
     rows.map(async (row): Promise<ShelfRow> => {
       const { id, name, version, updatedAt, summary, summaryVersion } = row.get();
       const known = summaryVersion === version ? readSummary(summary) : null;
       return { id, name, version, updatedAt: updatedAt.toISOString(), ...(known ?? (await summaryOf(database, id, version))) };
     }),
-  );
+  ) };
 }
 
 /** Summaries that are not kept with their trains, by train and version; the oldest goes when there are too many. */

@@ -1,7 +1,9 @@
 import { database } from '@/server/database';
 import { exampleFolder } from '@/server/examples/read';
-import { guarded } from '@/server/http';
+import { route } from '@/server/route';
 import { listExamples } from '@/server/trains/examples';
 
-/** The trains that ship with the application, and whether each is on the shelf as it was. */
-export const GET = (request: Request) => guarded(request, async () => Response.json({ examples: await listExamples(await database(), exampleFolder()) }));
+export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route({
+  /** The trains that ship with the application, and whether each is on the shelf as it was. */
+  GET: async () => Response.json({ examples: await listExamples(await database(), exampleFolder()) }),
+});

@@ -1,14 +1,29 @@
 import { database } from '@/server/database';
-import { guarded, readJson, savedResponse } from '@/server/http';
+import { failure, readJson, savedResponse } from '@/server/http';
+import { route } from '@/server/route';
 import { addTrain } from '@/server/trains/repository';
 import { listShelf } from '@/server/trains/shelf';
 
-/** Every train on the shelf, without its document. */
-export const GET = (request: Request) => guarded(request, async () => Response.json({ trains: await listShelf(await database()) }));
+/** Trains in one answer where a page of the list is asked for. */
+const MOST_LISTED = 500;
 
-/** Puts a document on the shelf as a new train. */
-export const POST = (request: Request) =>
-  guarded(request, async () => {
+export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route({
+  /** The trains on the shelf by name, without their documents: all, or a page of them (?from=200&count=100) with how many there are. */
+  GET: async (request) => {
+    const { searchParams } = new URL(request.url);
+    const asked = { from: Number(searchParams.get('from') ?? 0), count: Number(searchParams.get('count') ?? Infinity) };
+    if (!isWhole(asked.from) || !(asked.count === Infinity || (isWhole(asked.count) && asked.count <= MOST_LISTED))) {
+      return failure(400, 'bad-page', `A page of the list starts at a whole number and has at most ${MOST_LISTED} trains.`);
+    }
+    const { rows, total } = await listShelf(await database(), asked);
+    return Response.json({ trains: rows, total });
+  },
+
+  /** Puts a document on the shelf as a new train. */
+  POST: async (request) => {
     const body = await readJson(request);
-    return body.ok ? savedResponse(await addTrain(await database(), body.value), true) : body.response;
-  });
+    return body.ok ? savedResponse(await addTrain(await database(), body.value, request.headers.get('idempotency-key')), true) : body.response;
+  },
+});
+
+const isWhole = (value: number): boolean => Number.isInteger(value) && value >= 0;

@@ -1,8 +1,10 @@
 import { database } from '@/server/database';
 import { exampleFolder } from '@/server/examples/read';
-import { guarded, savedResponse } from '@/server/http';
+import { savedResponse } from '@/server/http';
+import { route } from '@/server/route';
 import { restoreExample } from '@/server/trains/examples';
 
-/** Makes an example what it was. */
-export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
-  guarded(request, async () => savedResponse(await restoreExample(await database(), exampleFolder(), (await params).id)));
+export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: string }>({
+  /** Makes an example what it was. */
+  POST: async (_, { id }) => savedResponse(await restoreExample(await database(), exampleFolder(), id)),
+});

@@ -1,35 +1,33 @@
 import { after } from 'next/server';
 import { z } from 'zod';
 import { database } from '@/server/database';
-import { failure, guarded, readJson, savedResponse, unreadable } from '@/server/http';
+import { failure, readJson, savedResponse, unreadable } from '@/server/http';
+import { route } from '@/server/route';
 import { findTrain, isReadable, putBackTrain, removeTrain, saveTrain, type KeptTrain } from '@/server/trains/repository';
 import { thinRevisions } from '@/server/trains/revisions';
 import { keepSummary } from '@/server/trains/shelf';
-
-type Context = { params: Promise<{ id: string }> };
+import { versionNumber } from '@/server/version-number';
 
 /** Old states are thinned out once in so many saves. */
 const THIN_EVERY = 20;
 
-const keptResponse = (kept: KeptTrain): Response => (isReadable(kept) ? Response.json(kept) : unreadable(kept));
-
 const saveSchema = z.strictObject({ version: z.number().int().min(1), train: z.unknown() });
 
-export const GET = (request: Request, { params }: Context) =>
-  guarded(request, async () => {
-    const found = await findTrain(await database(), (await params).id);
-    return found ? keptResponse(found) : failure(404, 'no-train', 'There is no such train on the shelf.');
-  });
+const keptResponse = (kept: KeptTrain): Response => (isReadable(kept) ? Response.json(kept) : unreadable(kept));
 
-/** Saves over the version named; 409 with the current state when that is no longer the newest. */
-export const PUT = (request: Request, { params }: Context) =>
-  guarded(request, async () => {
+export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: string }>({
+  GET: async (_, { id }) => {
+    const found = await findTrain(await database(), id);
+    return found ? keptResponse(found) : failure(404, 'no-train', 'There is no such train on the shelf.');
+  },
+
+  /** Saves over the version named; 409 with the current state when that is no longer the newest. */
+  PUT: async (request, { id }) => {
     const body = await readJson(request);
     if (!body.ok) return body.response;
     const save = saveSchema.safeParse(body.value);
     if (!save.success) return failure(400, 'bad-request', 'A save names the version it started from and the train.');
     const { version, train } = save.data;
-    const { id } = await params;
     const saved = await saveTrain(await database(), id, version, train);
     if (saved.outcome === 'saved') {
       after(async () => {
@@ -38,15 +36,20 @@ export const PUT = (request: Request, { params }: Context) =>
       });
     }
     return savedResponse(saved);
-  });
+  },
 
-/** Takes a train off the shelf; it can be put back. */
-export const DELETE = (request: Request, { params }: Context) =>
-  guarded(request, async () => ((await removeTrain(await database(), (await params).id)) ? Response.json({}) : failure(404, 'no-train', 'This train is no longer on the shelf.')));
+  /** Takes the version named (?version=3) off the shelf; it can be put back. 409 when there is a newer one that the sender has not seen. */
+  DELETE: async (request, { id }) => {
+    const version = versionNumber(new URL(request.url).searchParams.get('version'));
+    if (version === null) return failure(400, 'bad-version', 'Say which version is to be taken off the shelf: ?version=3.');
+    const removed = await removeTrain(await database(), id, version);
+    if (removed === 'stale') return failure(409, 'stale', 'This train was changed elsewhere in the meantime; look at it before you delete it.');
+    return removed === 'removed' ? Response.json({}) : failure(404, 'no-train', 'This train is no longer on the shelf.');
+  },
 
-/** Puts a train that was taken off the shelf back. */
-export const POST = (request: Request, { params }: Context) =>
-  guarded(request, async () => {
-    const back = await putBackTrain(await database(), (await params).id);
+  /** Puts a train that was taken off the shelf back. */
+  POST: async (_, { id }) => {
+    const back = await putBackTrain(await database(), id);
     return back ? keptResponse(back) : failure(404, 'no-train', 'This train was deleted too long ago to be put back.');
-  });
+  },
+});

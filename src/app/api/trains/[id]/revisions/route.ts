@@ -1,7 +1,8 @@
 import { database } from '@/server/database';
-import { guarded } from '@/server/http';
+import { route } from '@/server/route';
 import { listRevisions } from '@/server/trains/revisions';
 
-/** The kept states of a train, the newest first. */
-export const GET = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
-  guarded(request, async () => Response.json({ revisions: await listRevisions(await database(), (await params).id) }));
+export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: string }>({
+  /** The kept states of a train, the newest first. */
+  GET: async (_, { id }) => Response.json({ revisions: await listRevisions(await database(), id) }),
+});

@@ -1,30 +1,33 @@
 import { z } from 'zod';
 import { database } from '@/server/database';
-import { failure, guarded, readJson } from '@/server/http';
+import { failure, readJson } from '@/server/http';
+import { route } from '@/server/route';
 import { findRevision, nameRevision } from '@/server/trains/revisions';
-
-type Context = { params: Promise<{ id: string; version: string }> };
+import { versionNumber } from '@/server/version-number';
 
 const nameSchema = z.strictObject({ name: z.string().trim().max(120).nullable() });
 
 const notKept = () => failure(404, 'no-revision', 'This state is no longer kept.');
+const noVersion = () => failure(400, 'bad-version', 'A version is a whole number from 1.');
 
-/** The document as it was at a version. */
-export const GET = (request: Request, { params }: Context) =>
-  guarded(request, async () => {
-    const { id, version } = await params;
-    const found = await findRevision(await database(), id, Number(version));
+export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: string; version: string }>({
+  /** The document as it was at a version. */
+  GET: async (_, { id, version: named }) => {
+    const version = versionNumber(named);
+    if (version === null) return noVersion();
+    const found = await findRevision(await database(), id, version);
     if (!found) return notKept();
     return found.ok ? Response.json({ train: found.train }) : failure(422, 'unreadable', `This state is kept, but it cannot be read: ${found.why}`);
-  });
+  },
 
-/** Names a state, so that it is kept for good. */
-export const PATCH = (request: Request, { params }: Context) =>
-  guarded(request, async () => {
+  /** Names a state, so that it is kept for good. */
+  PATCH: async (request, { id, version: named }) => {
+    const version = versionNumber(named);
+    if (version === null) return noVersion();
     const body = await readJson(request);
     if (!body.ok) return body.response;
     const naming = nameSchema.safeParse(body.value);
     if (!naming.success) return failure(400, 'bad-request', 'A name is a text of at most 120 characters.');
-    const { id, version } = await params;
-    return (await nameRevision(await database(), id, Number(version), naming.data.name || null)) ? Response.json({}) : notKept();
-  });
+    return (await nameRevision(await database(), id, version, naming.data.name || null)) ? Response.json({}) : notKept();
+  },
+});

@@ -1,0 +1,35 @@
+import { failure, guarded } from './http';
+
+const METHODS = ['GET', 'HEAD', 'POST', 'PUT', 'PATCH', 'DELETE', 'OPTIONS'] as const;
+type Method = (typeof METHODS)[number];
+
+type Handler<P> = (request: Request, params: P) => Promise<Response>;
+type Handlers<P> = { readonly [M in Exclude<Method, 'HEAD' | 'OPTIONS'>]?: Handler<P> };
+type Route<P> = (request: Request, context: { params: Promise<P> }) => Promise<Response>;
+
+/** An address part that no train and no revision can have: the request itself is malformed. */
+const UNUSABLE = /[\u0000-\u001f\u007f]/;
+
+/**
+ * One address of the API. Every method is answered by it: those given do their work for senders that may ask; the others get 405 with what
+ * is allowed. Answers are not stored by browsers unless they say so themselves.
+ */
+export function route<P extends Record<string, string> = Record<string, never>>(handlers: Handlers<P>): Record<Method, Route<P>> {
+  const given = (Object.keys(handlers) as (keyof Handlers<P>)[]).flatMap((method): Method[] => (method === 'GET' ? ['GET', 'HEAD'] : [method]));
+  const allow = [...given, 'OPTIONS'].join(', ');
+  const answer = async (request: Request, method: Method, context: { params: Promise<P> }): Promise<Response> => {
+    if (method === 'OPTIONS') return new Response(null, { status: 204, headers: { allow } });
+    const handler = handlers[method === 'HEAD' ? 'GET' : method];
+    if (!handler) return failure(405, 'method', `This address answers ${given.join(', ')} only.`, {}, { allow });
+    const params = await context.params;
+    if (Object.values(params).some((part) => UNUSABLE.test(part))) return failure(400, 'bad-address', 'This address holds characters that none here can have.');
+    return handler(request, params);
+  };
+  const of = (method: Method): Route<P> => async (request, context) => unstored(await guarded(request, () => answer(request, method, context)));
+  return Object.fromEntries(METHODS.map((method) => [method, of(method)])) as Record<Method, Route<P>>;
+}
+
+function unstored(response: Response): Response {
+  if (!response.headers.has('cache-control')) response.headers.set('cache-control', 'no-store');
+  return response;
+}
