@@ -60,7 +60,7 @@ test('a database that is damaged is said on the page and by the API, and opened 
   expect(refused.status).toBe(503);
   expect(await refused.json()).toMatchObject({ error: { code: 'database', message: expect.stringContaining('is no database') } });
   rmSync(FILE);
-  await page.reload();
+  await page.getByRole('link', { name: 'Try again' }).click();
   await expect(page.getByRole('listitem').first()).toBeVisible();
 });
 

@@ -1,6 +1,8 @@
-/** Opens, migrates and seeds the database when the server starts, not at the first visit; forgets what was deleted long ago. */
+/** Opens, migrates and seeds the database when the server starts, not at the first visit; forgets what was deleted long ago; stops in time when asked to. */
 export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== 'nodejs') return;
+  const { leaveInTime } = await import('@/server/leave-in-time');
+  leaveInTime();
   const { database, StartupError } = await import('@/server/database');
   const { forgetDeleted } = await import('@/server/trains/repository');
   try {

@@ -5,7 +5,11 @@ type Method = (typeof METHODS)[number];
 
 type Handler<P> = (request: Request, params: P) => Promise<Response>;
 type Handlers<P> = { readonly [M in Exclude<Method, 'HEAD' | 'OPTIONS'>]?: Handler<P> };
-type Route<P> = (request: Request, context: { params: Promise<P> }) => Promise<Response>;
+/** An address without changing parts comes without params. */
+interface Context<P> {
+  readonly params?: Promise<P>;
+}
+type Route<P> = (request: Request, context: Context<P>) => Promise<Response>;
 
 /** An address part that no train and no revision can have: the request itself is malformed. */
 const UNUSABLE = /[\u0000-\u001f\u007f]/;
@@ -17,11 +21,11 @@ const UNUSABLE = /[\u0000-\u001f\u007f]/;
 export function route<P extends Record<string, string> = Record<string, never>>(handlers: Handlers<P>): Record<Method, Route<P>> {
   const given = (Object.keys(handlers) as (keyof Handlers<P>)[]).flatMap((method): Method[] => (method === 'GET' ? ['GET', 'HEAD'] : [method]));
   const allow = [...given, 'OPTIONS'].join(', ');
-  const answer = async (request: Request, method: Method, context: { params: Promise<P> }): Promise<Response> => {
+  const answer = async (request: Request, method: Method, context: Context<P>): Promise<Response> => {
     if (method === 'OPTIONS') return new Response(null, { status: 204, headers: { allow } });
     const handler = handlers[method === 'HEAD' ? 'GET' : method];
     if (!handler) return failure(405, 'method', `This address answers ${given.join(', ')} only.`, {}, { allow });
-    const params = await context.params;
+    const params = (await context.params) ?? ({} as P);
     if (Object.values(params).some((part) => UNUSABLE.test(part))) return failure(400, 'bad-address', 'This address holds characters that none here can have.');
     return handler(request, params);
   };
