@@ -7,10 +7,16 @@ export interface Table {
   readonly rows: readonly (readonly string[])[];
 }
 
-/** A cell that a spreadsheet would take for a formula; plain numbers and fractions with a sign are none. */
-const FORMULA = /^[=@\t\r]|^[+-](?![\d.,/]*$)/;
+/** A cell that a spreadsheet would take for a formula, full-width signs and blanks before it included; plain numbers and fractions with a sign are none. */
+const FORMULA = /^[\t\r]|^[\s\u3000]*[=@＝＠]|^[\s\u3000]*[+\-＋－](?![\d.,/]*$)/;
 
-const separated = ({ head, rows }: Table, delimiter: string): string => Papa.unparse([[...head], ...rows.map((row) => [...row])], { delimiter, escapeFormulae: FORMULA });
+/** A fraction that may be read as a day and a month, or a month and a year. */
+const DATE_LIKE = /^(\d{1,2})\/(\d{1,4})$/;
+
+/** The same fraction with the fraction slash (U+2044): it says the same, and no spreadsheet takes it for a date. */
+const undated = (cell: string): string => cell.replace(DATE_LIKE, '$1\u2044$2');
+
+const separated = ({ head, rows }: Table, delimiter: string): string => Papa.unparse([[...head], ...rows.map((row) => row.map(undated))], { delimiter, escapeFormulae: FORMULA });
 
 /** Comma-separated; cells that begin like a formula are neutralised with an apostrophe. */
 export const csvText = (table: Table): string => `${separated(table, ',')}\r\n`;

@@ -1,3 +1,4 @@
+import { nameProblems } from './names';
 import { ruleProblems } from './rules';
 import { trainSchema, type Train } from './schema';
 import type { Problem } from './problem';
@@ -7,20 +8,23 @@ export type Parsed = { readonly ok: true; readonly train: Train } | { readonly o
 /** Documents of ordinary trains are a few kB; one at every limit stays well below this. Measured on the document as it is kept, wherever it comes from. */
 export const MAX_TRAIN_BYTES = 2_000_000;
 
-/** Checks a parsed JSON value against the whole of the format. Nothing is repaired or guessed. */
-export function checkTrain(value: unknown): Parsed {
+/**
+ * Checks a parsed JSON value against the whole of the format. Nothing is repaired or guessed.
+ * @param kept a document that was accepted before: its names need not show anything, as they once did not have to.
+ */
+export function checkTrain(value: unknown, { kept = false } = {}): Parsed {
   const oversize = refuseOversize(value);
   if (oversize) return { ok: false, problems: [oversize] };
   const result = trainSchema.safeParse(value);
   if (!result.success) return { ok: false, problems: result.error.issues.slice(0, 100).map(toProblem) };
   const size = keptText(result.data).length;
   if (size > MAX_TRAIN_BYTES) return refuse(`The train takes ${(size / 1e6).toFixed(1)} MB as it is kept; at most ${MAX_TRAIN_BYTES / 1e6} MB are. Shorten its notes or names.`);
-  const problems = ruleProblems(result.data);
+  const problems = [...ruleProblems(result.data), ...(kept ? [] : nameProblems(result.data))];
   return problems.length > 0 ? { ok: false, problems } : { ok: true, train: result.data };
 }
 
-/** Reads a document from its text. */
-export function parseTrain(text: string): Parsed {
+/** Reads a document from its text; see checkTrain. */
+export function parseTrain(text: string, options: { readonly kept?: boolean } = {}): Parsed {
   if (text.length > MAX_TRAIN_BYTES) return refuse(`The file is larger than ${MAX_TRAIN_BYTES / 1e6} MB.`);
   let value: unknown;
   try {
@@ -28,7 +32,7 @@ export function parseTrain(text: string): Parsed {
   } catch (error) {
     return refuse(`This is not JSON: ${(error as Error).message}`);
   }
-  return checkTrain(value);
+  return checkTrain(value, options);
 }
 
 /** The document as its file: one canonical order of keys, so reading and writing again changes no byte. */

@@ -55,6 +55,18 @@ describe('a document that does not hold is refused with its place and a sentence
 });
 /* eslint-enable @typescript-eslint/no-explicit-any */
 
+describe('names show something', () => {
+  const named = (name: string) => checkTrain({ ...load('stirrer'), name });
+  test.each(['   ', '\u200b', '\u00a0\u3000', '\u202e\u2066', '\u3164', '\u0301', ''])('%j is refused', (name) => expect(named(name).ok).toBe(false));
+  test.each(['x', ' x ', '塩', 'Ж', '½', '🧂', '-'])('%j is taken', (name) => expect(named(name).ok).toBe(true));
+  test('of a part too, but a part may go without', () => {
+    const train = load('stirrer');
+    const part = (name: string) => checkTrain({ ...train, members: train.members.map((member, i) => (i === 0 ? { ...member, name } : member)) });
+    expect([part('').ok, part('\u2009').ok]).toEqual([true, false]);
+    expect(checkTrain({ ...train, name: ' ' }, { kept: true }).ok).toBe(true);
+  });
+});
+
 describe('hostile documents are refused quickly and cleanly', () => {
   const text = (name: string) => readFileSync(join(__dirname, `../../../demo/trains/${name}.train.json`), 'utf8');
   const first = (document: string) => {

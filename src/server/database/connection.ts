@@ -42,7 +42,7 @@ async function connect(file: string): Promise<Database> {
   try {
     await sequelize.query('PRAGMA busy_timeout = 5000');
     await sequelize.query('PRAGMA journal_mode = WAL');
-    await sequelize.query('PRAGMA synchronous = NORMAL');
+    await sequelize.query('PRAGMA synchronous = FULL');
     await sequelize.query('PRAGMA foreign_keys = ON');
     await migrate(sequelize);
   } catch (error) {

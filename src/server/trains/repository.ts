@@ -113,6 +113,6 @@ function kept(row: { id: string; name: string; version: number; document: string
 
 /** Reads a kept document, or says why it does not read. */
 export function readKept(document: string): { readonly ok: true; readonly train: Train } | { readonly ok: false; readonly why: string } {
-  const parsed = parseTrain(document);
+  const parsed = parseTrain(document, { kept: true });
   return parsed.ok ? parsed : { ok: false, why: problemText(parsed.problems[0]!) };
 }
