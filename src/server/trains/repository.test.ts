@@ -49,18 +49,18 @@ describe('the shelf in a real database file', () => {
 
   test('keeps a save across closing and opening the file', async () => {
     await seedDemoTrains(database, DEMO);
-    const { train, version } = (await readable(database, 'sluice-winch'));
+    const { train, version } = await readable(database, 'sluice-winch');
     await saveTrain(database, 'sluice-winch', version, changed(train, 21));
     await database.sequelize.close();
     database = await openDatabase(database.file);
-    const kept = (await readable(database, 'sluice-winch'));
+    const kept = await readable(database, 'sluice-winch');
     expect(kept.version).toBe(version + 1);
     expect(kept.train.gears[0]!.teeth).toBe(21);
   });
 
   test('takes a train off the shelf and puts it back with its revisions', async () => {
     await seedDemoTrains(database, DEMO);
-    const { train, version } = (await readable(database, 'sluice-winch'));
+    const { train, version } = await readable(database, 'sluice-winch');
     await saveTrain(database, 'sluice-winch', version, changed(train, 21));
     expect(await removeTrain(database, 'sluice-winch', version)).toBe('stale');
     expect(await removeTrain(database, 'sluice-winch', version + 1)).toBe('removed');
@@ -89,7 +89,7 @@ describe('the shelf in a real database file', () => {
     const before = await rake();
     expect(before).toMatchObject({ version: 1, positions: 7, spread: '64/13' });
     expect(await rake()).toEqual(before);
-    const { train } = (await readable(database, 'pan-rake'));
+    const { train } = await readable(database, 'pan-rake');
     await saveTrain(database, 'pan-rake', 1, { ...train, positions: train.positions.slice(0, 2) });
     expect(await rake()).toMatchObject({ version: 2, positions: 2 });
     // Working out a summary is no change of the train.
@@ -119,11 +119,11 @@ describe('the shelf in a real database file', () => {
 
   test('of saves that started from one version exactly one is taken', async () => {
     await seedDemoTrains(database, DEMO);
-    const { train, version } = (await readable(database, 'sluice-winch'));
+    const { train, version } = await readable(database, 'sluice-winch');
     const results = await Promise.all([20, 30, 40, 50].map((teeth) => saveTrain(database, 'sluice-winch', version, changed(train, teeth))));
     expect(results.filter(({ outcome }) => outcome === 'saved')).toHaveLength(1);
     expect(results.filter(({ outcome }) => outcome === 'stale')).toHaveLength(3);
-    const kept = (await readable(database, 'sluice-winch'));
+    const kept = await readable(database, 'sluice-winch');
     const won = results.find(({ outcome }) => outcome === 'saved');
     expect(won?.outcome === 'saved' && won.stored.train).toEqual(kept.train);
     expect(kept.version).toBe(version + 1);
@@ -131,7 +131,7 @@ describe('the shelf in a real database file', () => {
 
   test('a document that does not hold changes nothing, and a missing train is said', async () => {
     await seedDemoTrains(database, DEMO);
-    const { train, version } = (await readable(database, 'sluice-winch'));
+    const { train, version } = await readable(database, 'sluice-winch');
     const bad = { ...train, gears: train.gears.map((gear) => ({ ...gear, teeth: 0 })) };
     expect((await saveTrain(database, 'sluice-winch', version, bad)).outcome).toBe('refused');
     expect((await readable(database, 'sluice-winch')).version).toBe(version);

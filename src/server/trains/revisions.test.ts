@@ -1,30 +1,20 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { setTeeth, type Train } from '@/core/train';
+import { DEMO, freshShelf } from '@/testing/fresh-shelf';
 import { readable } from '@/testing/kept';
-import { openDatabase, seedDemoTrains, type Database } from '../database';
+import type { Database } from '../database';
 import { listExamples, restoreExample } from './examples';
 import { removeTrain, saveTrain } from './repository';
 import { findRevision, listRevisions, nameRevision, thinRevisions } from './revisions';
 import { thinnedOut } from './thinning';
 
-const DEMO = join(__dirname, '../../../demo');
-let folder: string;
+const shelf = freshShelf();
 let database: Database;
-
-beforeEach(async () => {
-  folder = mkdtempSync(join(tmpdir(), 'tin-wheel-'));
-  database = await openDatabase(join(folder, 'test.sqlite'));
-  await seedDemoTrains(database, DEMO);
-});
-afterEach(async () => {
-  await database.sequelize.close();
-  rmSync(folder, { recursive: true });
+beforeEach(() => {
+  database = shelf();
 });
 
 async function saveTeeth(teeth: number): Promise<Train> {
-  const { train, version } = (await readable(database, 'sluice-winch'));
+  const { train, version } = await readable(database, 'sluice-winch');
   const edit = setTeeth(train, train.gears[0]!.id, teeth);
   if (!edit.ok) throw new Error(edit.message);
   expect((await saveTrain(database, 'sluice-winch', version, edit.train)).outcome).toBe('saved');
@@ -42,7 +32,7 @@ describe('revisions', () => {
   });
 
   test('a save that is refused leaves no state', async () => {
-    const { train } = (await readable(database, 'sluice-winch'));
+    const { train } = await readable(database, 'sluice-winch');
     expect((await saveTrain(database, 'sluice-winch', 7, train)).outcome).toBe('stale');
     expect((await saveTrain(database, 'sluice-winch', 1, { ...train, name: '' })).outcome).toBe('refused');
     expect(await listRevisions(database, 'sluice-winch')).toHaveLength(1);

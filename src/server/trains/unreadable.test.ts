@@ -1,27 +1,17 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { MAX_TRAIN_BYTES, serialiseTrain, type Train } from '@/core/train';
 import { demoTrain } from '@/testing/demo-train';
+import { DEMO, freshShelf } from '@/testing/fresh-shelf';
 import { readable } from '@/testing/kept';
-import { openDatabase, seedDemoTrains, type Database } from '../database';
+import type { Database } from '../database';
 import { listExamples, restoreExample } from './examples';
 import { addTrain, findDocument, findTrain, putBackTrain, removeTrain, saveTrain } from './repository';
 import { findRevision } from './revisions';
 import { keepSummary, listShelf } from './shelf';
 
-const DEMO = join(__dirname, '../../../demo');
-let folder: string;
+const shelf = freshShelf();
 let database: Database;
-
-beforeEach(async () => {
-  folder = mkdtempSync(join(tmpdir(), 'tin-wheel-'));
-  database = await openDatabase(join(folder, 'test.sqlite'));
-  await seedDemoTrains(database, DEMO);
-});
-afterEach(async () => {
-  await database.sequelize.close();
-  rmSync(folder, { recursive: true });
+beforeEach(() => {
+  database = shelf();
 });
 
 /** As bad luck would: the document itself is damaged, behind the application's back. */
