@@ -20,7 +20,8 @@ export async function prepareForUpgrade(file: string, now: Date = new Date()): P
     if (unknown.length > 0) throw new StartupError(`${file} was made by a newer version of Tin Wheel (it has ${unknown[0]}). Start that version, or put an older copy in its place.`);
     const pending = KNOWN_MIGRATIONS.filter((name) => !applied.includes(name));
     if (applied.length === 0 || pending.length === 0) return;
-    const stamp = now.toISOString().replace(/[-:]/g, '').replace(/\..*/, '').replace('T', '-');
+    // To the millisecond, and by which process: servers may start together, and again within a second.
+    const stamp = `${now.toISOString().replace(/[-:.Z]/g, '').replace('T', '-')}-${process.pid}`;
     await run(database, 'VACUUM INTO ?', [join(dirname(file), `${copyPrefix(file)}${pending[0]}-${stamp}.sqlite`)]);
     forgetOldCopies(file);
   } finally {

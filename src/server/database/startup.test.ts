@@ -83,15 +83,16 @@ describe('a file that cannot be used is said in one line, and nothing is written
   });
 });
 
-describe('upgrades', () => {
-  const OLD = [
-    'CREATE TABLE migrations (name VARCHAR(255) NOT NULL PRIMARY KEY)',
-    "INSERT INTO migrations VALUES ('001-trains'), ('002-marks')",
-    'CREATE TABLE trains (id VARCHAR(255) PRIMARY KEY, name VARCHAR(255) NOT NULL, document TEXT NOT NULL, version INTEGER NOT NULL, created_at DATETIME NOT NULL, updated_at DATETIME NOT NULL)',
-    'CREATE TABLE marks (name VARCHAR(255) PRIMARY KEY, at DATETIME NOT NULL)',
-    `INSERT INTO trains VALUES ('stirrer', 'Stirrer', '${readFileSync(join(DEMO, 'trains/stirrer.train.json'), 'utf8').replaceAll("'", "''")}', 4, '2026-01-01 00:00:00.000 +00:00', '2026-01-02 00:00:00.000 +00:00')`,
-  ];
+/** A file as a version long ago left it, with one train. */
+const OLD = [
+  'CREATE TABLE migrations (name VARCHAR(255) NOT NULL PRIMARY KEY)',
+  "INSERT INTO migrations VALUES ('001-trains'), ('002-marks')",
+  'CREATE TABLE trains (id VARCHAR(255) PRIMARY KEY, name VARCHAR(255) NOT NULL, document TEXT NOT NULL, version INTEGER NOT NULL, created_at DATETIME NOT NULL, updated_at DATETIME NOT NULL)',
+  'CREATE TABLE marks (name VARCHAR(255) PRIMARY KEY, at DATETIME NOT NULL)',
+  `INSERT INTO trains VALUES ('stirrer', 'Stirrer', '${readFileSync(join(DEMO, 'trains/stirrer.train.json'), 'utf8').replaceAll("'", "''")}', 4, '2026-01-01 00:00:00.000 +00:00', '2026-01-02 00:00:00.000 +00:00')`,
+];
 
+describe('upgrades', () => {
   test('keep what is there, and a copy from before; the five newest copies stay', async () => {
     for (let i = 0; i < 6; i++) writeFileSync(join(folder, `test-before-000-old-2025010${i}-000000.sqlite`), 'an older copy');
     await plainly(...OLD);
@@ -124,11 +125,13 @@ test('two servers that start at once on one file: one seeds, both work', async (
   await expectWhole();
 });
 
-test('thirty kills during a first start leave a database that starts', async () => {
+/** Starts as a program of its own, which may be killed some way through; tells how long it ran. */
+function starter(): (killAfter: number | null) => Promise<number> {
   const program = join(folder, 'start.cjs');
-  buildSync({ entryPoints: [join(ROOT, 'src/testing/start-database.ts')], bundle: true, platform: 'node', outfile: program, alias: { '@': join(ROOT, 'src') }, external: ['sqlite3', 'sequelize', 'umzug'], logLevel: 'error' });
-  const start = (killAfter: number | null) =>
-    new Promise<number>((done) => {
+  const external = ['sqlite3', 'sequelize', 'umzug'];
+  buildSync({ entryPoints: [join(ROOT, 'src/testing/start-database.ts')], bundle: true, platform: 'node', outfile: program, alias: { '@': join(ROOT, 'src') }, external, logLevel: 'error' });
+  return (killAfter) =>
+    new Promise((done) => {
       const began = Date.now();
       const child = spawn(process.execPath, [program, file, DEMO], { stdio: 'ignore', env: { ...process.env, NODE_PATH: join(ROOT, 'node_modules') } });
       const timer = killAfter === null ? undefined : setTimeout(() => child.kill('SIGKILL'), killAfter);
@@ -137,11 +140,35 @@ test('thirty kills during a first start leave a database that starts', async () 
         done(Date.now() - began);
       });
     });
+}
+
+const clear = () => ['', '-wal', '-shm'].forEach((suffix) => rmSync(file + suffix, { force: true }));
+const KILLS = 30;
+
+test('thirty kills during a first start leave a database that starts', async () => {
+  const start = starter();
   // How long an undisturbed start takes here says when to kill: all the way through it.
   const whole = await start(null);
-  for (let i = 0; i < 30; i++) {
-    for (const suffix of ['', '-wal', '-shm']) if (i % 3 === 0) rmSync(file + suffix, { force: true });
-    await start(Math.round((whole * (i + 1)) / 31));
+  for (let i = 0; i < KILLS; i++) {
+    if (i % 3 === 0) clear();
+    await start(Math.round((whole * (i + 1)) / (KILLS + 1)));
   }
   await expectWhole();
+}, 120_000);
+
+test('thirty kills during an upgrade lose nothing and leave a database that starts', async () => {
+  const start = starter();
+  await plainly(...OLD);
+  const whole = await start(null);
+  for (let i = 0; i < KILLS; i++) {
+    if (i % 3 === 0) {
+      clear();
+      await plainly(...OLD);
+    }
+    await start(Math.round((whole * (i + 1)) / (KILLS + 1)));
+    const database = await openDatabase(file);
+    expect((await listShelf(database)).rows.find(({ id }) => id === 'stirrer')).toMatchObject({ version: 4, positions: 2 });
+    expect(await listRevisions(database, 'stirrer')).toMatchObject([{ version: 4 }]);
+    await database.sequelize.close();
+  }
 }, 120_000);
