@@ -19,7 +19,7 @@ test('a fraction is written so that no spreadsheet reads it as a date, and says 
     expect(shown(cell)).toBe(cell.replace('/', '\u2044'));
     expect(shown(cell)!.normalize('NFKC').replace('\u2044', '/')).toBe(cell);
   }
-  for (const cell of ['1024/361', '-1/12', '0.25', 'gear 1/4']) expect(shown(cell)).toBe(cell);
+  for (const cell of ['1024/361', '64/13', '13/64', '5/128', '-1/12', '0.25', 'gear 1/4']) expect(shown(cell)).toBe(cell);
 });
 
 test('on the clipboard a row stays a row', () => {

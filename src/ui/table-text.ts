@@ -10,11 +10,13 @@ export interface Table {
 /** A cell that a spreadsheet would take for a formula, full-width signs and blanks before it included; plain numbers and fractions with a sign are none. */
 const FORMULA = /^[\t\r]|^[\s\u3000]*[=@＝＠]|^[\s\u3000]*[+\-＋－](?![\d.,/]*$)/;
 
-/** A fraction that may be read as a day and a month, or a month and a year. */
-const DATE_LIKE = /^(\d{1,2})\/(\d{1,4})$/;
+const FRACTION = /^(\d{1,2})\/(\d{1,2}|\d{4})$/;
+
+/** May these be read as a month and a day, a day and a month, or a month and a year? */
+const dateLike = (a: number, b: number): boolean => a > 0 && b > 0 && (a <= 12 || (a <= 31 && b <= 12));
 
 /** The same fraction with the fraction slash (U+2044): it says the same, and no spreadsheet takes it for a date. */
-const undated = (cell: string): string => cell.replace(DATE_LIKE, '$1\u2044$2');
+const undated = (cell: string): string => cell.replace(FRACTION, (whole, a: string, b: string) => (dateLike(Number(a), Number(b)) ? `${a}\u2044${b}` : whole));
 
 const separated = ({ head, rows }: Table, delimiter: string): string => Papa.unparse([[...head], ...rows.map((row) => row.map(undated))], { delimiter, escapeFormulae: FORMULA });
 

@@ -16,21 +16,26 @@ export function driveBackward(open: OpenTrain, engaged: Iterable<string>, option
   const output = forward.state.speeds.turns ? forward.state.speeds.of(open.network.outputs[0]!) : null;
   const direction = output && sign(output) < 0 ? fraction(-1) : ONE;
   const solved = solveEngaged(open, on, { ...options, flow: backwardFlow(open.network, direction) });
-  return { verdict: verdictOf(solved), solved };
+  return { verdict: verdictOf(solved, forward), solved };
 }
 
-function verdictOf(solved: Solved): BackwardVerdict {
+function verdictOf(solved: Solved, forward: Solved): BackwardVerdict {
   if (solved.status === 'locked' || solved.selfLocking) return 'jams';
   if (solved.status === 'drive' || solved.status === 'split') return 'drives';
   if (solved.state.joints.some((joint) => joint.kind === 'self-lock')) return 'jams';
-  return wouldConnect(solved) ? 'slips' : 'nothing connected';
+  return wouldConnect(solved, letGo(forward, solved)) ? 'slips' : 'nothing connected';
 }
 
-/** Would the input turn if one of the one-way clutches that overrun, or all of them, held instead? */
-function wouldConnect({ network, state, flow }: Solved): boolean {
-  const letGo = network.couplers.flatMap(({ coupler, acts }) => (state.oneWays.get(coupler.id) === 'overruns' ? [acts] : []));
-  return [letGo, ...letGo.map((tie) => [tie])].some((ties) => {
-    const speeds = speedsPerTurn(engage(state.motion, ties), flow.driver);
+/** One-way clutches that carry the load in drive and are run ahead of when it pushes. */
+export const letGo = (forward: Solved, pushed: Solved): readonly string[] =>
+  [...forward.state.oneWays].flatMap(([id, how]) => (how === 'holds' && pushed.state.oneWays.get(id) === 'overruns' ? [id] : []));
+
+/** Would the input turn if the one-way clutches that hold in drive held, or any one of those that overrun, or all of them? */
+function wouldConnect({ network, state, flow }: Solved, heldInDrive: readonly string[]): boolean {
+  const overrun = network.couplers.filter(({ coupler }) => state.oneWays.get(coupler.id) === 'overruns');
+  const inDrive = overrun.filter(({ coupler }) => heldInDrive.includes(coupler.id));
+  return [inDrive, overrun, ...overrun.map((one) => [one])].some((held) => {
+    const speeds = speedsPerTurn(engage(state.motion, held.map(({ acts }) => acts)), flow.driver);
     return flow.receivers.some((member) => {
       const speed = speeds.of(member);
       return speed !== null && !isZero(speed);

@@ -18,6 +18,11 @@ describe('driving backward', () => {
     ['pan-rake', 'N', 'nothing connected'],
     ['conveyor-shifter', 'fast', 'jams'],
     ['harvester', 'all', 'jams'],
+    ['mud-tram', '1', 'slips'],
+    ['mud-tram', '2', 'slips'],
+    ['mud-tram', '4', 'drives'],
+    ['ferry-hub', '2', 'slips'],
+    ['ferry-hub', '8', 'slips'],
     ['wagon-axle', 'open', 'drives'],
   ])('%s in %s: %s', (name, position, verdict) => {
     const train = demoTrain(name);

@@ -4,7 +4,7 @@ import { endView, type Station } from '@/core/end-view';
 import { networkOf, openTrain, type OpenTrain } from '@/core/kinematics';
 import { memberFigures, meshRoles, partPowers, powerFlow, type MemberFigures, type MeshRole, type PartPower, type PowerFlow } from '@/core/powerflow';
 import {
-  driveBackward, lockSet, oneWayAccounts, outputLaws, powerStops, solveCoasting, solveEngaged, type BackwardVerdict, type OneWayAccount, type OutputLaw,
+  driveBackward, letGo, lockSet, oneWayAccounts, outputLaws, powerStops, solveCoasting, solveEngaged, type BackwardVerdict, type OneWayAccount, type OutputLaw,
   type PowerStops, type Solved,
 } from '@/core/solve';
 import type { Train } from '@/core/train';
@@ -37,6 +37,8 @@ export interface Position {
   readonly flow: FlowKind;
   /** What each one-way clutch does, and what would change it. */
   readonly oneWays: readonly OneWayAccount[];
+  /** One-way clutches that hold in drive and are run ahead of in this flow. */
+  readonly letGo: readonly string[];
   /** What binds outputs that are not determined one by one; of a split only. */
   readonly laws: readonly OutputLaw[];
   /** What comes of turning the output; null unless that was asked. */
@@ -97,6 +99,7 @@ function explain(open: OpenTrain, engaged: readonly string[], flow: FlowKind, lo
     backward: () => turned?.verdict ?? null,
     flow: () => flow,
     oneWays: () => oneWayAccounts(solved, solve),
+    letGo: () => (flow === 'drive' ? [] : letGo(solveEngaged(open, engaged, { losses }), solved)),
     laws: () => (solved.status === 'split' ? outputLaws(solved) : []),
   });
   return position;

@@ -88,11 +88,12 @@ function Stopped({ position: { stops, solved } }: { position: Position }) {
 }
 
 /** The load pushes and the input does not follow: who pushes, what runs ahead, what may stand. */
-function RunsAhead({ position: { solved, oneWays, stops, flow } }: { position: Position }) {
+function RunsAhead({ position: { solved, oneWays, stops, flow, letGo } }: { position: Position }) {
   const train = useBench((state) => state.train);
   const name = (id: string) => memberName(train, id);
   const pushers = [solved.flow.driver, ...solved.flow.together.map(({ member }) => member)].map((member) => solved.network.memberIds[member]!);
-  const overrun = oneWays.filter(({ how, pushed }) => how === 'overruns' && pushed !== FRAME && (pushers.includes(pushed) || (stops?.follow.includes(pushed) ?? false)));
+  const reached = (member: string) => member !== FRAME && (pushers.includes(member) || (stops?.follow.includes(member) ?? false));
+  const overrun = oneWays.filter(({ id, how, pushed }) => how === 'overruns' && (letGo.includes(id) || reached(pushed)));
   const input = name(train.input);
   return (
     <div>
