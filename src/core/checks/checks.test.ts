@@ -4,7 +4,7 @@ import { networkOf } from '../kinematics';
 import { toFraction } from '../rational';
 import { solvePositions } from '../solve';
 import type { Gear, Train } from '../train';
-import { checkDesign, mendEffect, type Finding, type Mend } from '.';
+import { checkDesign, mendEffects, type Finding, type Mend } from '.';
 
 const kinds = (train: Train) => checkDesign(train).map(({ kind, gears, positions }) => `${kind}: ${[...gears, ...positions].join(' ')}`);
 const of = (train: Train, kind: Finding['kind']) => checkDesign(train).filter((found) => found.kind === kind);
@@ -219,7 +219,7 @@ describe('what a mend would do', () => {
   test('the positions whose ratio changes, before and after', () => {
     const rake = demoTrain('pan-rake');
     const [found] = of(rake, 'undercut');
-    const effect = mendEffect(rake, found!.mends[0]!)!;
+    const effect = mendEffects(rake)(found!.mends[0]!)!;
     const changed = effect.map(({ position, before, after }) => `${position} ${before.ratio && toFraction(before.ratio)} ${after.ratio && toFraction(after.ratio)}`);
     const after = solvePositions(networkOf(mended(rake, found!.mends[0]!)));
     const was = solvePositions(networkOf(rake));

@@ -16,15 +16,21 @@ interface Outcome {
   readonly ratio: Rational | null;
 }
 
-/** The positions that would give another ratio, or do something else, if a mend were applied; null when it would be refused. */
-export function mendEffect(train: Train, { apply }: Mend): readonly Change[] | null {
-  const edit = apply(train);
-  if (!edit.ok) return null;
-  const [before, after] = [train, edit.train].map((one) => solvePositions(networkOf(one)));
-  return edit.train.positions.flatMap(({ id }): Change[] => {
-    const [was, is] = [before!.get(id), after!.get(id)];
-    return was && is && differ(was, is) ? [{ position: id, before: was, after: is }] : [];
-  });
+/**
+ * What mends would do to a train, which is solved as it is once for all of them: the positions that would give another ratio, or do something
+ * else, if a mend were applied; null when it would be refused.
+ */
+export function mendEffects(train: Train): (mend: Mend) => readonly Change[] | null {
+  const before = solvePositions(networkOf(train));
+  return ({ apply }) => {
+    const edit = apply(train);
+    if (!edit.ok) return null;
+    const after = solvePositions(networkOf(edit.train));
+    return edit.train.positions.flatMap(({ id }): Change[] => {
+      const [was, is] = [before.get(id), after.get(id)];
+      return was && is && differ(was, is) ? [{ position: id, before: was, after: is }] : [];
+    });
+  };
 }
 
 const differ = (a: Solved, b: Solved): boolean => a.status !== b.status || (a.ratio !== null && b.ratio !== null && !equals(a.ratio, b.ratio));

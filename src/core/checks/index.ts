@@ -9,7 +9,7 @@ import { positionFindings, type Use } from './positions';
 
 export type { TimingMark } from './assembly';
 export type { Finding, Mend } from './finding';
-export { mendEffect, type Change } from './effect';
+export { mendEffects, type Change } from './effect';
 export type { Use } from './positions';
 export { tipSpeed, USUAL_TIP_SPEEDS } from './speeds';
 

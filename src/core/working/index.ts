@@ -1,3 +1,3 @@
 export { workingOf } from './working';
 export type { CrossCheck, Elimination, Equation, Found, Join, SetEquation, Stage, ToothFactor, Working, WorkingStep } from './steps';
-export { tableOf, workingText, type Names, type SetSchool } from './text';
+export { speedInSet, tableOf, workingText, type Names, type SetSchool } from './text';

@@ -93,9 +93,12 @@ type SetStep = Extract<WorkingStep, { kind: 'set' }>;
 
 /** The turns of a set's table: all together with the arm, then y alone with the arm held. */
 export function tableOf(step: SetStep): { readonly together: Rational; readonly back: Rational } {
-  const speedOf = (id: string) => (id === step.member ? step.speed : step.known.find((known) => known.member === id)!.speed);
-  return { together: speedOf(step.arm), back: sub(speedOf(step.y), speedOf(step.arm)) };
+  const together = speedInSet(step, step.arm);
+  return { together, back: sub(speedInSet(step, step.y), together) };
 }
+
+/** The speed of one of the three members of a set's step. */
+export const speedInSet = ({ member, speed, known }: SetStep, id: string): Rational => (id === member ? speed : known.find((one) => one.member === id)!.speed);
 
 const knownText = ({ known }: SetStep, member: Names['member']): string => known.map(({ member: id, speed }) => `ω(${member(id)}) = ${toFraction(speed)}`).join(', ');
 

@@ -99,7 +99,7 @@ function explain(open: OpenTrain, engaged: readonly string[], flow: FlowKind, lo
     backward: () => turned?.verdict ?? null,
     flow: () => flow,
     oneWays: () => oneWayAccounts(solved, solve),
-    letGo: () => (flow === 'drive' ? [] : letGo(solveEngaged(open, engaged, { losses }), solved)),
+    letGo: () => (flow === 'drive' ? [] : letGo(analyseEngaged(open.network.train, engaged, 'drive', losses).solved, solved)),
     laws: () => (solved.status === 'split' ? outputLaws(solved) : []),
   });
   return position;

@@ -1,6 +1,6 @@
 import { summariseTrain, type TrainSummary } from '@/core/gear-chart';
 import type { Database } from '../database';
-import { findTrain, isReadable } from './repository';
+import { findTrain, isReadable, type StoredTrain } from './repository';
 
 interface Listed {
   readonly id: string;
@@ -53,10 +53,9 @@ async function summaryOf(database: Database, id: string, version: number): Promi
   return summary;
 }
 
-/** Keeps what a train does beside it, so that listing need not work it out after the next start; only for the version given, and no change of the train. */
-export async function keepSummary(database: Database, id: string, version: number): Promise<void> {
-  const summary = await summaryOf(database, id, version);
-  if (!('unreadable' in summary)) await database.trains.update({ summary: JSON.stringify(summary), summaryVersion: version }, { where: { id, version }, silent: true });
+/** Keeps what a train does beside it, so that listing need not work it out; only for the version given, and no change of the train. */
+export async function keepSummary({ trains }: Database, { id, version, train }: StoredTrain): Promise<void> {
+  await trains.update({ summary: JSON.stringify(summariseTrain(train)), summaryVersion: version }, { where: { id, version }, silent: true });
 }
 
 /** A kept summary; null when it is missing or damaged. */

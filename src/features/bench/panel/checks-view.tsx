@@ -3,8 +3,8 @@
 import clsx from 'clsx';
 import { CircleAlert, Info } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { mendEffect, type Change, type Finding, type Mend } from '@/core/checks';
-import { setAside, takeBack, type Train } from '@/core/train';
+import { mendEffects, type Change, type Finding, type Mend } from '@/core/checks';
+import { setAside, takeBack } from '@/core/train';
 import { ratioFigure } from '@/core/units';
 import { usePreferences } from '@/ui/preferences';
 import { useEdit } from '../editing/use-edit';
@@ -15,7 +15,9 @@ import { TimingMarks } from './timing-marks';
 
 /** What is wrong with the train or worth knowing: what, why it matters, what would mend it. Pointing lights the parts. */
 export function ChecksView() {
-  const { open, aside } = useFindings(useBench((state) => state.train));
+  const train = useBench((state) => state.train);
+  const { open, aside } = useFindings(train);
+  const effects = useMemo(() => (train.positions.length > MAX_POSITIONS ? null : mendEffects(train)), [train]);
   return (
     <>
       {open.length === 0 ? (
@@ -23,7 +25,7 @@ export function ChecksView() {
       ) : (
         <ul className="mt-2.5 flex flex-col" aria-label="Checks">
           {open.map((found) => (
-            <CheckLine key={found.key} found={found} />
+            <CheckLine key={found.key} found={found} effects={effects} />
           ))}
         </ul>
       )}
@@ -47,7 +49,9 @@ function usePointing({ gears, members, couplers }: Finding) {
   return { onPointerEnter: on, onPointerLeave: off, onFocus: on, onBlur: off };
 }
 
-function CheckLine({ found }: { found: Finding }) {
+type Effects = ReturnType<typeof mendEffects> | null;
+
+function CheckLine({ found, effects }: { found: Finding; effects: Effects }) {
   const { weight, what, why, mend, mends, marks, gears, positions } = found;
   const store = useBenchStore();
   const train = useBench((state) => state.train);
@@ -68,7 +72,7 @@ function CheckLine({ found }: { found: Finding }) {
           {mends.map((one) => (
             <button key={one.label} type="button" className="btn btn-xs h-auto py-0.5 text-left" title="Mend it so" onClick={() => edit(one.apply(train))}>
               {one.label}
-              <MendEffect mend={one} train={train} />
+              {effects && <MendEffect mend={one} effects={effects} />}
             </button>
           ))}
           {gears.length === 1 && (
@@ -103,9 +107,10 @@ const MAX_POSITIONS = 24;
 const TOLD = 2;
 
 /** What a mend does to the positions, said before it is pressed. */
-function MendEffect({ mend, train }: { mend: Mend; train: Train }) {
+function MendEffect({ mend, effects }: { mend: Mend; effects: NonNullable<Effects> }) {
+  const train = useBench((state) => state.train);
   const convention = usePreferences((state) => state.convention);
-  const effect = useMemo(() => (train.positions.length > MAX_POSITIONS ? null : mendEffect(train, mend)), [train, mend]);
+  const effect = useMemo(() => effects(mend), [effects, mend]);
   if (!effect) return null;
   const name = (id: string) => train.positions.find((position) => position.id === id)?.name ?? id;
   const says = ({ ratio, status }: Change['before']) => (ratio ? ratioFigure(ratio, convention) : STATUS_WORDS[status]);

@@ -2,7 +2,7 @@
 
 import { sub } from '@/core/rational';
 import type { Train } from '@/core/train';
-import { tableOf, type WorkingStep } from '@/core/working';
+import { speedInSet, tableOf, type WorkingStep } from '@/core/working';
 import { usePreferences } from '@/ui/preferences';
 import { couplerName, memberName } from '../words';
 import { exact } from './sentences';
@@ -85,7 +85,7 @@ function ByTable({ step, train }: { step: SetStep; train: Train }) {
   const name = (id: string) => memberName(train, id);
   const { together, back } = tableOf(step);
   const columns = [step.arm, step.y, step.x];
-  const speedOf = (id: string) => (id === step.member ? step.speed : step.known.find(({ member }) => member === id)!.speed);
+  const speedOf = (id: string) => speedInSet(step, id);
   const rows = [
     { says: `all together, ${exact(together)} turns`, cells: columns.map(() => together) },
     { says: `${name(step.arm)} held, ${name(step.y)} ${exact(back)}`, cells: columns.map((id) => sub(speedOf(id), together)) },

@@ -31,7 +31,7 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: stri
     const saved = await saveTrain(await database(), id, version, train);
     if (saved.outcome === 'saved') {
       after(async () => {
-        await keepSummary(await database(), id, saved.stored.version);
+        await keepSummary(await database(), saved.stored);
         if (version % THIN_EVERY === 0) await thinRevisions(await database(), id, new Date());
       });
     }
