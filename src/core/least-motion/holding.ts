@@ -1,6 +1,7 @@
 import { isZero, sign, type Rational } from '../rational';
 import { exchange, type Dictionary } from './exchange';
-import { leastMotion, type Form, type LeastMotion, type Programme } from './least-motion';
+import { leadAmong } from './among';
+import type { Form, LeastMotion, Programme } from './least-motion';
 
 /**
  * Which leads push at the least motion, whichever of several equally good sets of multipliers is taken: those with a
@@ -16,18 +17,11 @@ export function holding({ leads }: Programme, solution: Extract<LeastMotion, { p
   undecided.forEach((lead, at) => {
     if (decided.has(at)) return;
     // Can it lead, with those that push held and none of the undecided overtaken? If not, it pushes against what hinders it.
-    const others = [...undecided.keys()].filter((other) => other !== at);
-    const tried = leastMotion({ rate: forms[at]!, loads: [], leads: others.map((other) => forms[other]!) });
+    const tried = leadAmong(forms, at);
+    for (const other of tried.leads ? tried.along : tried.against) decided.add(other);
     decided.add(at);
-    if (tried.possible) {
-      others.forEach((other, i) => sign(tried.leads[i]!) > 0 && decided.add(other));
-      return;
-    }
-    holds.add(lead);
-    for (const i of tried.against.keys()) {
-      decided.add(others[i]!);
-      holds.add(undecided[others[i]!]!);
-    }
+    if (tried.leads) return;
+    for (const pushing of [lead, ...tried.against.map((other) => undecided[other]!)]) holds.add(pushing);
   });
   return holds;
 }

@@ -1,5 +1,5 @@
 import { leadForm, memberForm, type MemberIndex, type Motion } from '../kinematics';
-import { holding, leastMotion } from '../least-motion';
+import { holding, leadAmong, leastMotion } from '../least-motion';
 import { div, isZero, type Rational } from '../rational';
 import type { OneWay } from './engaged';
 import type { Flow } from './flow';
@@ -52,9 +52,8 @@ export function jammedOneWays(motion: Motion, oneWays: readonly OneWay[]): reado
   const found: string[][] = [];
   oneWays.forEach(({ id }, i) => {
     if (found.some((ring) => ring.includes(id))) return;
-    const others = [...leads.keys()].filter((other) => other !== i);
-    const tried = leastMotion({ rate: leads[i]!, loads: [], leads: others.map((other) => leads[other]!) });
-    if (!tried.possible) found.push([id, ...[...tried.against.keys()].map((at) => oneWays[others[at]!]!.id)]);
+    const tried = leadAmong(leads, i);
+    if (!tried.leads) found.push([id, ...tried.against.map((other) => oneWays[other]!.id)]);
   });
   return found;
 }

@@ -1,0 +1,13 @@
+import { sign } from '../rational';
+import { leastMotion, type Form } from './least-motion';
+
+/** Whether one lead can be positive while none of the others is negative: then those that are positive with it, else those that it stands against. */
+export type Among = { readonly leads: true; readonly along: readonly number[] } | { readonly leads: false; readonly against: readonly number[] };
+
+/** Asks it of one of several leads, by their places. */
+export function leadAmong(forms: readonly Form[], at: number): Among {
+  const others = [...forms.keys()].filter((other) => other !== at);
+  const tried = leastMotion({ rate: forms[at]!, loads: [], leads: others.map((other) => forms[other]!) });
+  if (!tried.possible) return { leads: false, against: [...tried.against.keys()].map((i) => others[i]!) };
+  return { leads: true, along: others.filter((_, i) => sign(tried.leads[i]!) > 0) };
+}
