@@ -1,7 +1,10 @@
 /** Unit tests run on the sources through swc; the browser journeys are Playwright's, in e2e/. */
 const config = {
   testEnvironment: 'node',
+  // Disks stall now and then; how fast things are is for the bench to say.
+  testTimeout: 30_000,
   roots: ['<rootDir>/src'],
+  globalSetup: '<rootDir>/scripts/before-tests.mjs',
   setupFilesAfterEnv: ['<rootDir>/src/testing/seed.ts'],
   testMatch: ['**/*.test.ts'],
   transform: { '^.+\\.[jt]sx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } } }] },

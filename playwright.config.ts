@@ -17,9 +17,9 @@ export default defineConfig({
     launchOptions: { executablePath: process.env.TINWHEEL_CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] },
   },
   webServer: {
-    command: `rm -rf test-results/data && npx next start --hostname 127.0.0.1 --port ${PORT}`,
+    command: 'rm -rf test-results/data && node dist/serve.cjs',
     url: `http://127.0.0.1:${PORT}/api/trains`,
-    env: { TINWHEEL_DB: 'test-results/data/e2e.sqlite', NEXT_TELEMETRY_DISABLED: '1' },
+    env: { PORT: String(PORT), TINWHEEL_DB: 'test-results/data/e2e.sqlite', NEXT_TELEMETRY_DISABLED: '1' },
     reuseExistingServer: false,
   },
 });

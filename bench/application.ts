@@ -10,8 +10,8 @@ export const BASE = `http://127.0.0.1:${PORT}`;
 /** Runs a measurement against the built application, on a database of its own, in Debian's Chromium. */
 export async function withApplication(run: (browser: Browser) => Promise<void>): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), 'tin-wheel-bench-'));
-  const server = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '--hostname', '127.0.0.1', '--port', String(PORT)], {
-    env: { ...process.env, TINWHEEL_DB: join(folder, 'bench.sqlite'), NEXT_TELEMETRY_DISABLED: '1' },
+  const server = spawn(process.execPath, ['dist/serve.cjs'], {
+    env: { ...process.env, PORT: String(PORT), TINWHEEL_DB: join(folder, 'bench.sqlite'), NEXT_TELEMETRY_DISABLED: '1' },
     stdio: 'ignore',
   });
   const browser = await chromium.launch({ executablePath: process.env.TINWHEEL_CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] });

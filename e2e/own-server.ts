@@ -13,8 +13,7 @@ export class OwnServer {
   }
 
   start(): void {
-    const args = ['node_modules/next/dist/bin/next', 'start', '--hostname', '127.0.0.1', '--port', String(this.port)];
-    this.child = spawn(process.execPath, args, { env: { ...process.env, TINWHEEL_DB: this.file, NEXT_TELEMETRY_DISABLED: '1' }, stdio: 'ignore' });
+    this.child = spawn(process.execPath, ['dist/serve.cjs'], { env: { ...process.env, PORT: String(this.port), TINWHEEL_DB: this.file, NEXT_TELEMETRY_DISABLED: '1' }, stdio: 'ignore' });
   }
 
   /** Until it answers at all, or only with success where that is asked for. */

@@ -1,8 +1,6 @@
-/** Opens, migrates and seeds the database when the server starts, not at the first visit; forgets what was deleted long ago; stops in time when asked to. */
+/** Opens, migrates and seeds the database when the server starts, not at the first visit; forgets what was deleted long ago. */
 export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== 'nodejs') return;
-  const { leaveInTime } = await import('@/server/leave-in-time');
-  leaveInTime();
   const { database, StartupError } = await import('@/server/database');
   const { forgetDeleted } = await import('@/server/trains/repository');
   try {

@@ -1,14 +1,7 @@
 import { NextResponse, type NextRequest } from 'next/server';
-import { senderRefusal } from './server/sender';
 
-/**
- * Before every page: the host must be one we serve, and the page carries a strict content security policy with a fresh nonce.
- * The API looks at who sends by itself (server/http.ts), without this detour: it is what people wait for when they save.
- */
+/** Before every page: it carries a strict content security policy with a fresh nonce. Who may ask was looked at before (server/gate.ts). */
 export function proxy(request: NextRequest): NextResponse {
-  const refusal = senderRefusal(request);
-  if (refusal) return NextResponse.json({ error: { code: refusal.code, message: refusal.message } }, { status: refusal.status });
-  if (STATIC.test(request.nextUrl.pathname)) return NextResponse.next();
   const nonce = btoa(crypto.randomUUID());
   const policy = contentPolicy(nonce);
   const headers = new Headers(request.headers);
@@ -19,10 +12,8 @@ export function proxy(request: NextRequest): NextResponse {
   return response;
 }
 
-export const config = { matcher: ['/((?!api/).*)'] };
-
-/** What needs no policy of its own: scripts, styles, fonts and pictures. */
-const STATIC = /^\/(_next\/|favicon|icon)/;
+/** Neither the API nor scripts, styles, fonts and pictures need a policy of their own. */
+export const config = { matcher: ['/((?!api/|_next/|favicon|icon).*)'] };
 
 function contentPolicy(nonce: string): string {
   const development = process.env.NODE_ENV === 'development';

@@ -1,13 +1,11 @@
 import { freshShelf } from '@/testing/fresh-shelf';
-import { readable } from '@/testing/kept';
+import { readable, save } from '@/testing/kept';
 import { guarded, savedResponse } from './http';
-import { saveTrain } from './trains/repository';
 import { listRevisions } from './trains/revisions';
 import { listShelf } from './trains/shelf';
 
 const shelf = freshShelf();
 
-const asked = () => new Request('http://127.0.0.1/api/trains/stirrer', { method: 'PUT', headers: { host: '127.0.0.1' } });
 
 /** Lets the file grow no more, as a full disk does. */
 async function fill(): Promise<void> {
@@ -20,7 +18,7 @@ test('on a full disk reading goes on, and a save says that nothing was saved, wh
   const large = { ...train, notes: 'salt '.repeat(3900) };
   await fill();
   const log = jest.spyOn(console, 'error').mockImplementation(() => undefined);
-  const refused = await guarded(asked(), async () => savedResponse(await saveTrain(shelf(), 'stirrer', 1, large)));
+  const refused = await guarded(async () => savedResponse(await save(shelf(), 'stirrer', 1, large)));
   log.mockRestore();
   expect(refused.status).toBe(507);
   expect(await refused.json()).toMatchObject({ error: { code: 'full', message: expect.stringContaining('nothing was saved') } });
@@ -30,6 +28,6 @@ test('on a full disk reading goes on, and a save says that nothing was saved, wh
   expect((await listShelf(shelf())).total).toBeGreaterThan(5);
 
   await shelf().sequelize.query('PRAGMA max_page_count = 1000000');
-  const saved = await guarded(asked(), async () => savedResponse(await saveTrain(shelf(), 'stirrer', 1, large)));
+  const saved = await guarded(async () => savedResponse(await save(shelf(), 'stirrer', 1, large)));
   expect([saved.status, (await readable(shelf(), 'stirrer')).train.notes]).toEqual([200, large.notes]);
 });

@@ -1,3 +1,4 @@
+import { serialiseTrain } from '@/core/train';
 import { demoTrain } from '@/testing/demo-train';
 import { failure, guarded, readJson, savedResponse } from './http';
 
@@ -44,7 +45,7 @@ describe('reading a body', () => {
 });
 
 describe('answers', () => {
-  const stored = { id: 'x', version: 3, updatedAt: '2026-11-23T00:00:00.000Z', train: demoTrain('sluice-winch') };
+  const stored = { id: 'x', version: 3, updatedAt: '2026-11-23T00:00:00.000Z', name: 'Sluice winch', document: serialiseTrain(demoTrain('sluice-winch')), unreadable: null };
 
   test('a save is told with its version, a new train as created', async () => {
     const saved = savedResponse({ outcome: 'saved', stored });
@@ -55,7 +56,7 @@ describe('answers', () => {
   test('a stale save comes with what is there now', async () => {
     const response = savedResponse({ outcome: 'stale', current: stored });
     expect(response.status).toBe(409);
-    expect((await errorOf(response)) as unknown).toMatchObject({ code: 'stale', current: { version: 3 } });
+    expect((await errorOf(response)) as unknown).toMatchObject({ code: 'stale', current: { version: 3, train: demoTrain('sluice-winch') } });
   });
 
   test('a missing train and a bad document', async () => {
@@ -67,7 +68,7 @@ describe('answers', () => {
 
   test('what breaks inside is logged, and only a sentence leaves', async () => {
     const log = jest.spyOn(console, 'error').mockImplementation(() => undefined);
-    const response = await guarded(new Request('http://127.0.0.1/api/trains', { headers: { host: '127.0.0.1' } }), () => Promise.reject(new Error('the key to the store room')));
+    const response = await guarded(() => Promise.reject(new Error('the key to the store room')));
     expect(response.status).toBe(500);
     expect(JSON.stringify(await response.json())).not.toContain('store room');
     expect(log).toHaveBeenCalled();

@@ -1,7 +1,7 @@
 import { problemText, type Problem } from '@/core/train';
 import { sqliteCode, StartupError } from './database';
-import { senderRefusal } from './sender';
-import type { Saved, UnreadableTrain } from './trains/repository';
+import { checkBody, Stopped, type Checked } from './heavy';
+import type { KeptTrain, Saved } from './trains/repository';
 
 /** Errors leave the server as {error: {code, message, path?}} with an honest status. */
 export const failure = (status: number, code: string, message: string, extra: Record<string, unknown> = {}, headers: Record<string, string> = {}): Response =>
@@ -9,11 +9,29 @@ export const failure = (status: number, code: string, message: string, extra: Re
 
 const MAX_BODY_BYTES = 2_200_000;
 
+/** An answer whose fields are JSON already: a document goes out as it is kept. */
+export const jsonFields = (fields: Fields, headers: Record<string, string> = {}, status = 200): Response =>
+  new Response(objectText(fields), { status, headers: { 'content-type': 'application/json', ...headers } });
+
+type Fields = Readonly<Record<string, string>>;
+
+const objectText = (fields: Fields): string => `{${Object.entries(fields).map(([name, json]) => `${JSON.stringify(name)}:${json}`).join(',')}}`;
+
+/** A train with its document. */
+export const trainFields = ({ id, version, updatedAt, document }: Pick<KeptTrain, 'id' | 'version' | 'updatedAt' | 'document'>): Fields =>
+  ({ id: JSON.stringify(id), version: String(version), updatedAt: JSON.stringify(updatedAt), train: document });
+
+export const keptResponse = (kept: KeptTrain): Response => (kept.unreadable === null ? jsonFields(trainFields(kept)) : unreadable({ ...kept, unreadable: kept.unreadable }));
+
 export type Body = { readonly ok: true; readonly value: unknown } | { readonly ok: false; readonly response: Response };
 
-/** Reads a JSON body, refusing other types and anything too large before it is all in memory. */
-export async function readJson(request: Request): Promise<Body> {
-  const refuse = (status: number, code: string, message: string): Body => ({ ok: false, response: failure(status, code, message) });
+type Read = { readonly ok: true; readonly text: string } | { readonly ok: false; readonly response: Response };
+
+const refuse = (status: number, code: string, message: string) => ({ ok: false as const, response: failure(status, code, message) });
+const NOT_JSON = () => refuse(400, 'bad-json', 'The body is not valid JSON.');
+
+/** Reads a body that says it is JSON, refusing anything too large before it is all in memory. */
+async function readText(request: Request): Promise<Read> {
   if (mediaType(request.headers.get('content-type')) !== 'application/json') return refuse(415, 'not-json', 'Send the body as application/json.');
   if (Number(request.headers.get('content-length') ?? 0) > MAX_BODY_BYTES) return refuse(413, 'too-large', 'The document is larger than 2 MB.');
   const chunks: Uint8Array[] = [];
@@ -25,11 +43,26 @@ export async function readJson(request: Request): Promise<Body> {
       chunks.push(chunk);
     }
   }
+  return { ok: true, text: Buffer.concat(chunks).toString('utf8') };
+}
+
+/** Reads a small JSON body. */
+export async function readJson(request: Request): Promise<Body> {
+  const read = await readText(request);
+  if (!read.ok) return read;
   try {
-    return { ok: true, value: JSON.parse(Buffer.concat(chunks).toString('utf8')) as unknown };
+    return { ok: true, value: JSON.parse(read.text) as unknown };
   } catch {
-    return refuse(400, 'bad-json', 'The body is not valid JSON.');
+    return NOT_JSON();
   }
+}
+
+/** Reads a body that is a train, or holds one under the key `train` beside what else it says, and checks it. */
+export async function readTrain(request: Request, under: 'train' | null): Promise<{ readonly ok: true; readonly rest: unknown; readonly train: Checked } | { readonly ok: false; readonly response: Response }> {
+  const read = await readText(request);
+  if (!read.ok) return read;
+  const checked = await checkBody(read.text, under, request.signal);
+  return checked ? { ok: true, ...checked } : NOT_JSON();
 }
 
 /** The type and subtype of a content type, as the standard compares them: without parameters, in any case. */
@@ -41,8 +74,11 @@ const refused = (problems: readonly Problem[]): Response => {
 };
 
 /** A train is kept that does not read; its document can be had as it is, and replaced by a save that names its version. */
-export const unreadable = ({ version, unreadable: why }: Pick<UnreadableTrain, 'version' | 'unreadable'>): Response =>
+export const unreadable = ({ version, unreadable: why }: { readonly version: number; readonly unreadable: string }): Response =>
   failure(422, 'unreadable', `This train is kept, but it cannot be read: ${why} It can be saved as it is, put aside or replaced on the shelf.`, { version });
+
+const stale = (current: KeptTrain): Response =>
+  jsonFields({ error: objectText({ code: '"stale"', message: '"This train was changed elsewhere since you opened it."', current: objectText(trainFields(current)) }) }, {}, 409);
 
 /** What a save came to, as a response. */
 export function savedResponse(saved: Saved, created = false): Response {
@@ -51,9 +87,8 @@ export function savedResponse(saved: Saved, created = false): Response {
       // Who saved has the document; only what the next save must name goes back.
       return Response.json({ id: saved.stored.id, version: saved.stored.version, updatedAt: saved.stored.updatedAt }, { status: created ? 201 : 200 });
     case 'stale':
-      return failure(409, 'stale', 'This train was changed elsewhere since you opened it.', { current: saved.current });
-    case 'unreadable':
-      return unreadable(saved.kept);
+      if (saved.current.unreadable !== null) return unreadable({ ...saved.current, unreadable: saved.current.unreadable });
+      return stale(saved.current);
     case 'missing':
       return failure(404, 'no-train', 'This train is no longer on the shelf.');
     case 'refused':
@@ -68,14 +103,13 @@ const STORING: Record<string, { readonly status: number; readonly code: string; 
   SQLITE_BUSY: { status: 503, code: 'busy', message: 'The database is held by another program, so nothing was saved. It is tried again.' },
 };
 
-/** Does the work for a request that comes from where it may. Nothing about a failure but a sentence leaves the server; the rest is for its log. */
-export async function guarded(request: Request, work: () => Promise<Response>): Promise<Response> {
-  const refusal = senderRefusal(request);
-  if (refusal) return failure(refusal.status, refusal.code, refusal.message);
+/** Does the work for a request. Nothing about a failure but a sentence leaves the server; the rest is for its log. */
+export async function guarded(work: () => Promise<Response>): Promise<Response> {
   try {
     return await work();
   } catch (error) {
     if (error instanceof StartupError) return failure(503, 'database', error.message);
+    if (error instanceof Stopped) return failure(503, 'stopped', 'The server is too busy to finish this in time. Nothing was changed; try it again in a moment.');
     const told = STORING[sqliteCode(error) ?? ''];
     console.error(error);
     if (told) return failure(told.status, told.code, told.message);

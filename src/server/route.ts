@@ -11,25 +11,19 @@ interface Context<P> {
 }
 type Route<P> = (request: Request, context: Context<P>) => Promise<Response>;
 
-/** An address part that no train and no revision can have: the request itself is malformed. */
-const UNUSABLE = /[\u0000-\u001f\u007f]/;
-
 /**
- * One address of the API. Every method is answered by it: those given do their work for senders that may ask; the others get 405 with what
- * is allowed. Answers are not stored by browsers unless they say so themselves.
+ * One address of the API. Every method is answered by it: those given do their work; the others get 405 with what is allowed. Answers are not stored by browsers unless they say so themselves.
  */
-export function route<P extends Record<string, string> = Record<string, never>>(handlers: Handlers<P>): Record<Method, Route<P>> {
+export function route<P extends Record<string, string | string[]> = Record<string, never>>(handlers: Handlers<P>): Record<Method, Route<P>> {
   const given = (Object.keys(handlers) as (keyof Handlers<P>)[]).flatMap((method): Method[] => (method === 'GET' ? ['GET', 'HEAD'] : [method]));
   const allow = [...given, 'OPTIONS'].join(', ');
   const answer = async (request: Request, method: Method, context: Context<P>): Promise<Response> => {
     if (method === 'OPTIONS') return new Response(null, { status: 204, headers: { allow } });
     const handler = handlers[method === 'HEAD' ? 'GET' : method];
     if (!handler) return failure(405, 'method', `This address answers ${given.join(', ')} only.`, {}, { allow });
-    const params = (await context.params) ?? ({} as P);
-    if (Object.values(params).some((part) => UNUSABLE.test(part))) return failure(400, 'bad-address', 'This address holds characters that none here can have.');
-    return handler(request, params);
+    return handler(request, (await context.params) ?? ({} as P));
   };
-  const of = (method: Method): Route<P> => async (request, context) => unstored(await guarded(request, () => answer(request, method, context)));
+  const of = (method: Method): Route<P> => async (request, context) => unstored(await guarded(() => answer(request, method, context)));
   return Object.fromEntries(METHODS.map((method) => [method, of(method)])) as Record<Method, Route<P>>;
 }
 

@@ -2,6 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { openDatabase, seedDemoTrains, type Database } from '@/server/database';
+import { stopWorkers } from '@/server/heavy';
 
 /** Where the trains of the saltworks are. */
 export const DEMO = join(__dirname, '../../demo');
@@ -19,5 +20,6 @@ export function freshShelf(): () => Database {
     await database.sequelize.close();
     rmSync(folder, { recursive: true });
   });
+  afterAll(stopWorkers);
   return () => database;
 }

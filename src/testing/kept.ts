@@ -1,9 +1,17 @@
+import type { Train } from '@/core/train';
 import type { Database } from '@/server/database';
-import { findTrain, isReadable, type StoredTrain } from '@/server/trains/repository';
+import { checkDocument } from '@/server/heavy';
+import { addTrain, findTrain, saveTrain, type KeptTrain, type Saved } from '@/server/trains/repository';
 
 /** A train that must be kept and must read. */
-export async function readable(database: Database, id: string): Promise<StoredTrain> {
+export async function readable(database: Database, id: string): Promise<KeptTrain & { readonly train: Train }> {
   const found = await findTrain(database, id);
-  if (!found || !isReadable(found)) throw new Error(`${id}: ${found ? found.unreadable : 'not on the shelf'}`);
-  return found;
+  if (!found || found.unreadable !== null) throw new Error(`${id}: ${found ? found.unreadable : 'not on the shelf'}`);
+  return { ...found, train: JSON.parse(found.document) as Train };
 }
+
+/** Saves a value as a request would: checked first. */
+export const save = (database: Database, id: string, version: number, value: unknown): Promise<Saved> => saveTrain(database, id, version, checkDocument(value));
+
+/** Adds a value as a request would: checked first. */
+export const add = (database: Database, value: unknown, key?: string): Promise<Saved> => addTrain(database, checkDocument(value), key);

@@ -1,4 +1,6 @@
-export { drawSideView, sideViewOrder, type Drawn } from './side-view';
+export { Drafts, type DraftsData } from './drafts';
+export { AT_ONCE, QUICK, THOROUGH } from './effort';
+export { drawSideView, type Drawing, type Drawn } from './side-view';
 export { powerLines, type PowerAt, type PowerLine } from './power-lines';
 export type { Attachment, Box, CouplerShape, Crossing, GearShape, Label, MemberLines, MeshTie, PinShape, Point, Port, Segment, SideView } from './geometry';
 export { planDrawing, type DrawingPlan, type Figure, type SetPlane } from './plan';

@@ -1,41 +1,63 @@
 import type { Gear } from '../train';
+import { serves, type Draft, type Drafts } from './drafts';
+import type { Effort } from './effort';
 import { halfPlane } from './half-plane';
 import type { DrawingPlan, Figure } from './plan';
-import { routeHalfPlane } from './routing/route';
+import { routeHalfPlane, ROUNDS } from './routing/route';
 
 /** Orders looked at roughly; the first without a crossing is taken, else the best of them are looked at in full. */
 const MAX_TRIES = 24;
 /** Among more sets than this a few tries would find nothing. */
 const MOST_SETS = 6;
+/** The search for an order leaves some of the effort for the drawing itself. */
+const SHARE = 0.7;
 const ROUGH_ROUNDS = 2;
 const FINALISTS = 3;
-/** Rounds of negotiation for a drawing that is kept. */
-export const ROUNDS = 14;
+/** Rows that a fixed gear is taken to be high while orders are compared. */
+const BAR_ROWS = 5;
 
 /**
  * The figures from left to right. Given stations win, then an order handed in (what the drawing had before), else the one in which
  * the lines cross least is looked for among the permutations, starting from the walk of the power.
  */
-function orderFigures(plan: DrawingPlan, wanted: readonly string[] | undefined, barRows: (gear: Gear) => number): readonly Figure[] {
+export function orderFigures(plan: DrawingPlan, wanted: readonly string[] | undefined, drafts: Drafts, effort: Effort): Draft<readonly Figure[]> {
   const walked = walkFromInput(plan);
+  const given = (work: readonly Figure[]): Draft<readonly Figure[]> => ({ work, finished: true, allowed: effort.allowed });
   const station = (figure: Figure) => gearsOf(figure).find((gear) => gear.station !== undefined)?.station;
   if (plan.figures.some((figure) => station(figure) !== undefined)) {
-    return walked.map((figure, i) => ({ figure, at: station(figure) ?? i, i })).sort((a, b) => a.at - b.at || a.i - b.i).map(({ figure }) => figure);
+    return given(walked.map((figure, i) => ({ figure, at: station(figure) ?? i, i })).sort((a, b) => a.at - b.at || a.i - b.i).map(({ figure }) => figure));
   }
-  if (wanted && wanted.length === walked.length && walked.every(({ key }) => wanted.includes(key))) {
-    return [...walked].sort((a, b) => wanted.indexOf(a.key) - wanted.indexOf(b.key));
-  }
+  const inOrder = (keys: readonly string[]) => [...walked].sort((a, b) => keys.indexOf(a.key) - keys.indexOf(b.key));
+  const key = structureOf(plan);
+  const known = drafts.order(key);
+  if (known?.finished) return { ...known, work: inOrder(known.work) };
+  const fits = wanted !== undefined && wanted.length === walked.length && walked.every((figure) => wanted.includes(figure.key));
+  if (!fits && serves(known, effort.allowed)) return { ...known, work: inOrder(known.work) };
+  const found = fits ? given(inOrder(wanted)) : searchOrder(plan, walked, effort);
+  drafts.keepOrder(key, { ...found, work: found.work.map((figure) => figure.key) });
+  return found;
+}
+
+function searchOrder(plan: DrawingPlan, walked: readonly Figure[], effort: Effort): Draft<readonly Figure[]> {
+  const { allowed } = effort;
   const sets = walked.filter((figure) => figure.kind !== 'bars');
-  if (sets.length < 2 || sets.length > MOST_SETS) return walked;
+  if (sets.length < 2 || sets.length > MOST_SETS) return { work: walked, finished: true, allowed };
+  const reserve = allowed * (1 - SHARE);
   const tried: Tried[] = [];
   for (const order of permutations(walked)) {
-    if (tried.length >= MAX_TRIES) break;
-    const rough = tryOrder(plan, order, barRows, ROUGH_ROUNDS);
-    if (rough.nests) return order;
+    if (tried.length >= MAX_TRIES || effort.left <= reserve) break;
+    const rough = tryOrder(plan, order, ROUGH_ROUNDS, effort);
+    if (rough.nests) return { work: order, finished: true, allowed };
     tried.push(rough);
   }
-  const [first, ...others] = tried.sort((a, b) => a.cost - b.cost).slice(0, FINALISTS).map(({ order }) => tryOrder(plan, order, barRows, ROUNDS));
-  return others.reduce((best, next) => (next.cost < best.cost ? next : best), first!).order;
+  tried.sort((a, b) => a.cost - b.cost);
+  let best = tried[0];
+  for (const [i, { order }] of tried.slice(0, FINALISTS).entries()) {
+    if (effort.left <= reserve) return { work: best?.order ?? walked, finished: false, allowed };
+    const full = tryOrder(plan, order, ROUNDS, effort);
+    if (i === 0 || full.cost < best!.cost) best = full;
+  }
+  return { work: best?.order ?? walked, finished: effort.left > reserve, allowed };
 }
 
 interface Tried {
@@ -45,23 +67,15 @@ interface Tried {
   readonly nests: boolean;
 }
 
-/** Drawings are asked for again and again with the same parts in other words; the search is worth remembering. */
-const remembered = new Map<string, readonly string[]>();
-const REMEMBERED = 100;
-
-/** orderFigures, remembered for the same figures, couplers and ends. */
-export function rememberedOrder(plan: DrawingPlan, wanted: readonly string[] | undefined, barRows: (gear: Gear) => number): readonly Figure[] {
-  const { train, figures } = plan;
-  const key = JSON.stringify([figures.map((figure) => [figure.key, gearsOf(figure).map(({ member, station }) => [member, station])]), train.couplers.map((coupler) => ('joins' in coupler ? coupler.joins : coupler.mesh)), train.input, train.outputs]);
-  const order = orderFigures(plan, remembered.get(key) ?? wanted, barRows);
-  if (remembered.size >= REMEMBERED) remembered.delete(remembered.keys().next().value!);
-  remembered.set(key, order.map((figure) => figure.key));
-  return order;
+/** Two trains with the same structure stand in the same order: the same figures, couplers and ends, whatever their counts and names. */
+function structureOf({ train, figures }: DrawingPlan): string {
+  const places = figures.map((figure) => [figure.key, gearsOf(figure).map(({ member }) => member)]);
+  return JSON.stringify([places, train.couplers.map((coupler) => ('joins' in coupler ? coupler.joins : coupler.mesh)), train.input, train.outputs]);
 }
 
-function tryOrder(plan: DrawingPlan, order: readonly Figure[], barRows: (gear: Gear) => number, rounds: number): Tried {
+function tryOrder(plan: DrawingPlan, order: readonly Figure[], rounds: number, effort: Effort): Tried {
   const axes = new Set(order.flatMap((figure) => (figure.kind === 'bars' ? [] : [figure.axis])));
-  const routed = [...axes].map((axis) => routeHalfPlane(halfPlane(plan, axis, order, barRows), plan.train, rounds));
+  const routed = [...axes].map((axis) => routeHalfPlane(halfPlane(plan, axis, order, () => BAR_ROWS), plan.train, rounds, effort).work);
   return { order, cost: routed.reduce((total, { cost }) => total + cost, 0), nests: routed.every(({ faults, crossings }) => faults === 0 && crossings.length === 0) };
 }
 

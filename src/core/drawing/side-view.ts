@@ -1,24 +1,41 @@
 import type { Train } from '../train';
 import type { CouplerShape, GearShape, MemberLines, MeshTie, PinShape, Point, Port, Segment, SideView } from './geometry';
+import { Drafts } from './drafts';
+import { Effort, THOROUGH } from './effort';
 import { gearShape } from './gear-shapes';
 import { columnsOf, isLoose, type Cell, type HalfPlane } from './half-plane';
 import { placeLabels, portRoom } from './labels';
 import { crossingAt, LineBook } from './member-lines';
-import { rememberedOrder, ROUNDS } from './order';
+import { orderFigures } from './order';
 import { isChained, placeAxes, type PlacedAxes } from './place-axes';
 import { planDrawing, type DrawingPlan } from './plan';
 import { drawnRadii } from './radii';
-import { routeHalfPlane, type Routed } from './routing/route';
+import { draftRoute, workFor } from './routing/route';
+import { reaches, type Routed } from './routing/routed';
 
-export type Drawn = { readonly ok: true; readonly view: SideView } | { readonly ok: false; readonly why: string };
+export type Drawn =
+  /** Not finished where more effort might find fewer crossings. */
+  | { readonly ok: true; readonly view: SideView; readonly finished: boolean }
+  /** Later where it would take more than may be done at once. */
+  | { readonly ok: false; readonly why: string; readonly later?: true };
+
+/** How a side view is to be drawn. */
+export interface Drawing {
+  /** The order of the figures that the picture had before, to keep it stable. */
+  readonly order?: readonly string[];
+  /** What was found for drawings before, and takes what this one finds. */
+  readonly drafts?: Drafts;
+  /** Places that may be looked at (see QUICK and THOROUGH). */
+  readonly effort?: number;
+  /** With more than so many places to look at, nothing is drawn now. */
+  readonly atOnce?: number;
+}
 
 /** A drawing of more would be unreadable, and slow. */
 const MOST_GEARS = 250;
 const SHAFT_STUB = 34;
 /** Pixels between a shaft's end and another axis' line. */
 const STUB_CLEARANCE = 14;
-/** Rows that a fixed gear is taken to be high while orders are compared. */
-const BAR_ROWS = 5;
 /** Pixels from the middle of a coupler's symbol to either of its plates. */
 const HALF_COUPLER = 4;
 /** Pixels from a gear's face to a sliding mesh's symbol. */
@@ -31,15 +48,16 @@ const TOUCHING = 4;
 /**
  * The side view of any train: axes horizontal, figures left to right, the input at the left; fixed gears as bars that touch where they
  * mesh, sets in half section above their axis, every member a tree of lines that goes round the others.
- * `wanted` is the order that the figures had before, to keep the picture stable.
  */
-export function drawSideView(train: Train, space: { readonly width: number; readonly height: number }, wanted?: readonly string[]): Drawn {
+export function drawSideView(train: Train, space: { readonly width: number; readonly height: number }, { order: wanted, drafts = new Drafts(), effort: allowed = THOROUGH, atOnce = Infinity }: Drawing = {}): Drawn {
   if (train.gears.length === 0) return { ok: false, why: 'There is no gear to draw yet.' };
   if (train.gears.length > MOST_GEARS) return { ok: false, why: `With ${train.gears.length} gears this train is too large to draw from the side (the most is ${MOST_GEARS}). Its figures, trace and working are in the panel.` };
   const plan = planDrawing(train);
   if (plan.figures.length === 0) return { ok: false, why: 'No gear here turns about a fixed axis, so there is nothing to draw yet.' };
   const radii = drawnRadii(train);
-  const order = rememberedOrder(plan, wanted, () => BAR_ROWS);
+  const effort = new Effort(allowed);
+  const { work: order, finished: ordered } = orderFigures(plan, wanted, drafts, effort);
+  let finished = ordered;
   const { starts, columns } = columnsOf(order);
   const side = portRoom(train);
   const column = Math.floor(Math.min(26, Math.max(13, (space.width - 2 * side) / columns)));
@@ -48,6 +66,7 @@ export function drawSideView(train: Train, space: { readonly width: number; read
   const height = space.height * Math.max(1, width / space.width);
   const placed = placeAxes(plan, order, starts, radii, { height, side }, column);
   const { heights, planes, px } = placed;
+  if (workFor(planes, train, drafts, allowed) > atOnce) return { ok: false, later: true, why: `The drawing of ${train.gears.length} gears is being laid out.` };
 
   const gears: GearShape[] = [];
   const pins: PinShape[] = [];
@@ -59,7 +78,9 @@ export function drawSideView(train: Train, space: { readonly width: number; read
 
   for (const plane of planes) {
     const { axis } = plane;
-    const routed = routeHalfPlane(plane, train, ROUNDS);
+    const draft = draftRoute(plane, train, drafts, effort);
+    const routed = draft.work;
+    finished &&= draft.finished;
     const passes = new Map([...routed.links].flatMap(([member, links]) => links.flat().filter(({ row }) => row === 0).map(({ x }) => [x, member] as const)));
     for (const body of plane.bodies) gears.push(gearShape(body, axis, placed, radii, (x) => passes.has(x) && passes.get(x) !== body.gear.member));
     for (const [member, links] of routed.links) for (const [a, b] of links) book.link(member, px(a, axis), px(b, axis));
@@ -94,17 +115,11 @@ export function drawSideView(train: Train, space: { readonly width: number; read
     crossings: crossed.flatMap((point) => crossingAt(point, lines) ?? []),
     order: order.map(({ key }) => key),
   };
-  return { ok: true, view: { ...bare, labels: placeLabels(train, bare) } };
-}
-
-/** The order in which a train's figures stand from left to right: the costly part of a drawing, to hand to drawSideView elsewhere. */
-export function sideViewOrder(train: Train): readonly string[] {
-  if (train.gears.length > MOST_GEARS) return [];
-  return rememberedOrder(planDrawing(train), undefined, () => BAR_ROWS).map(({ key }) => key);
+  return { ok: true, view: { ...bare, labels: placeLabels(train, bare) }, finished };
 }
 
 /** Joins every gear to its member's lines: the short stems from rims and bevel gears, a stub of shaft for a gear that is alone. */
-function hangGears(plane: HalfPlane, { reaches }: Routed, { px }: PlacedAxes, book: LineBook): void {
+function hangGears(plane: HalfPlane, routed: Routed, { px }: PlacedAxes, book: LineBook): void {
   const { axis } = plane;
   for (const { gear, shape, x, end, from, at } of plane.bodies) {
     const { member, id } = gear;
@@ -113,7 +128,7 @@ function hangGears(plane: HalfPlane, { reaches }: Routed, { px }: PlacedAxes, bo
     if (shape === 'bar') {
       const hub = place({ x, row: from - 1 });
       hang(hub);
-      if (reaches(member, { x, row: from - 1 }) || from > 1) continue;
+      if (reaches(routed, member, { x, row: from - 1 }) || from > 1) continue;
       book.link(member, { x: hub.x - SHAFT_STUB, y: hub.y }, hub);
       book.link(member, hub, { x: place({ x: end, row: 0 }).x + SHAFT_STUB, y: hub.y });
     } else if (shape === 'sun') {
@@ -121,13 +136,13 @@ function hangGears(plane: HalfPlane, { reaches }: Routed, { px }: PlacedAxes, bo
       book.link(member, place({ x, row: at }), place({ x, row: at - 1 }));
     } else if (shape === 'ring') {
       hang(place({ x, row: at }));
-      for (const cell of [{ x, row: at + 1 }, { x: x - 1, row: at }, { x: x + 1, row: at }]) if (reaches(member, cell)) book.link(member, place({ x, row: at }), place(cell));
+      for (const cell of [{ x, row: at + 1 }, { x: x - 1, row: at }, { x: x + 1, row: at }]) if (reaches(routed, member, cell)) book.link(member, place({ x, row: at }), place(cell));
     } else if (shape === 'side') {
       const [foot, back] = [place({ x, row: 3 }), place({ x, row: 4 })];
       hang(foot);
       book.link(member, foot, back);
-      if (reaches(member, { x, row: 2 })) book.link(member, foot, place({ x, row: 2 }));
-      for (const cell of [{ x: x - 1, row: 4 }, { x: x + 1, row: 4 }]) if (reaches(member, cell)) book.link(member, back, place(cell));
+      if (reaches(routed, member, { x, row: 2 })) book.link(member, foot, place({ x, row: 2 }));
+      for (const cell of [{ x: x - 1, row: 4 }, { x: x + 1, row: 4 }]) if (reaches(routed, member, cell)) book.link(member, back, place(cell));
     }
   }
 }
@@ -149,7 +164,7 @@ function carryOn({ axes }: DrawingPlan, { axis, bodies, columns, terminals }: Ha
 }
 
 /** Joins every planet's pin to its carrier's lines. */
-function hangPins(plane: HalfPlane, { reaches }: Routed, { px }: PlacedAxes, book: LineBook): PinShape[] {
+function hangPins(plane: HalfPlane, routed: Routed, { px }: PlacedAxes, book: LineBook): PinShape[] {
   const { axis } = plane;
   return plane.pins.map(({ carrier, planet, row, x1, x2 }) => {
     const [left, right] = [px({ x: x1, row }, axis), px({ x: x2, row }, axis)];
@@ -157,7 +172,7 @@ function hangPins(plane: HalfPlane, { reaches }: Routed, { px }: PlacedAxes, boo
     if (plane.bodies.some((body) => body.shape === 'top' && body.gear.member === planet)) book.link(carrier, left, px({ x: x1, row: row + 1 }, axis));
     else {
       if (x1 !== x2) book.link(carrier, left, right);
-      for (const [end, beside] of [[left, x1 - 1], [right, x2 + 1]] as const) if (reaches(carrier, { x: beside, row })) book.link(carrier, end, px({ x: beside, row }, axis));
+      for (const [end, beside] of [[left, x1 - 1], [right, x2 + 1]] as const) if (reaches(routed, carrier, { x: beside, row })) book.link(carrier, end, px({ x: beside, row }, axis));
     }
     return { planet, carrier, x1: left.x, x2: right.x, y: left.y };
   });

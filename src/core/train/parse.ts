@@ -1,5 +1,6 @@
 import { nameProblems } from './names';
 import { ruleProblems } from './rules';
+import { refuseOversize } from './size';
 import { trainSchema, type Train } from './schema';
 import type { Problem } from './problem';
 
@@ -7,6 +8,9 @@ export type Parsed = { readonly ok: true; readonly train: Train } | { readonly o
 
 /** Documents of ordinary trains are a few kB; one at every limit stays well below this. Measured on the document as it is kept, wherever it comes from. */
 export const MAX_TRAIN_BYTES = 2_000_000;
+
+/** Nobody mends more at once, and a document that is wrong all over is not looked through to its end. */
+export const MOST_PROBLEMS = 100;
 
 /**
  * Checks a parsed JSON value against the whole of the format. Nothing is repaired or guessed.
@@ -16,10 +20,10 @@ export function checkTrain(value: unknown, { kept = false } = {}): Parsed {
   const oversize = refuseOversize(value);
   if (oversize) return { ok: false, problems: [oversize] };
   const result = trainSchema.safeParse(value);
-  if (!result.success) return { ok: false, problems: result.error.issues.slice(0, 100).map(toProblem) };
+  if (!result.success) return { ok: false, problems: result.error.issues.slice(0, MOST_PROBLEMS).map(toProblem) };
   const size = keptText(result.data).length;
   if (size > MAX_TRAIN_BYTES) return refuse(`The train takes ${(size / 1e6).toFixed(1)} MB as it is kept; at most ${MAX_TRAIN_BYTES / 1e6} MB are. Shorten its notes or names.`);
-  const problems = [...ruleProblems(result.data), ...(kept ? [] : nameProblems(result.data))];
+  const problems = [...ruleProblems(result.data, MOST_PROBLEMS), ...(kept ? [] : nameProblems(result.data))].slice(0, MOST_PROBLEMS);
   return problems.length > 0 ? { ok: false, problems } : { ok: true, train: result.data };
 }
 
@@ -41,15 +45,6 @@ export const serialiseTrain = (train: Train): string => keptText(trainSchema.par
 const keptText = (train: Train): string => `${JSON.stringify(train, null, 1)}\n`;
 
 const refuse = (message: string): Parsed => ({ ok: false, problems: [{ path: [], message }] });
-
-/** Lists far over their limit are refused before every entry is looked at. */
-function refuseOversize(value: unknown): Problem | null {
-  if (typeof value !== 'object' || value === null) return { path: [], message: 'A train must be a JSON object.' };
-  for (const [key, entry] of Object.entries(value)) {
-    if (Array.isArray(entry) && entry.length > 5000) return { path: [key], message: `${entry.length} entries are far more than a train may have.` };
-  }
-  return null;
-}
 
 function toProblem(issue: { code?: string; path: PropertyKey[]; message: string; keys?: string[] }): Problem {
   const path = issue.path.map((step) => (typeof step === 'symbol' ? String(step) : step));

@@ -1,10 +1,10 @@
 import type { Problem } from './problem';
 import { FRAME, type Coupler, type Gear, type Member, type Mesh, type Train } from './schema';
 
-/** The rules that tie the parts of a document together. An empty list means that the document holds. */
-export function ruleProblems(train: Train): Problem[] {
+/** The rules that tie the parts of a document together, and the first so many places where it breaks them. An empty list means that it holds. */
+export function ruleProblems(train: Train, most: number): Problem[] {
   const found: Problem[] = [];
-  const say = (path: Problem['path'], message: string) => found.push({ path, message });
+  const say = (path: Problem['path'], message: string) => void (found.length < most && found.push({ path, message }));
 
   const members = index(train.members, 'members', say);
   const gears = index(train.gears, 'gears', say);

@@ -1,6 +1,4 @@
 import { checkDesign, type Finding, type Use } from '@/core/checks';
-import { drawSideView, type Drawn } from '@/core/drawing';
-import { endView, type Station } from '@/core/end-view';
 import { networkOf, openTrain, type OpenTrain } from '@/core/kinematics';
 import { memberFigures, meshRoles, partPowers, powerFlow, type MemberFigures, type MeshRole, type PartPower, type PowerFlow } from '@/core/powerflow';
 import {
@@ -16,8 +14,6 @@ export type FlowKind = 'drive' | 'coast' | 'backward';
 /** Everything computed from a document, each thing once: derived, never stored. */
 interface Analysed {
   readonly open: OpenTrain;
-  readonly drawn: Drawn;
-  readonly stations: readonly Station[];
   readonly states: Map<string, Position>;
 }
 
@@ -45,17 +41,13 @@ export interface Position {
   readonly backward: BackwardVerdict | null;
 }
 
-/** The space that the side view is laid out for; it is scaled to what there is. */
-const SPACE = { width: 880, height: 380 };
 const KEPT_STATES = 512;
 const analysed = new WeakMap<Train, Analysed>();
 
-/** `order` is that of the figures as the server found it, so that the browser need not search for it again. */
-export function analyse(train: Train, order?: readonly string[]): Analysed {
+function analyse(train: Train): Analysed {
   const found = analysed.get(train);
   if (found) return found;
-  const drawn = drawSideView(train, SPACE, order);
-  const fresh: Analysed = { open: openTrain(networkOf(train)), drawn, stations: endView(train, drawn.ok ? drawn.view.order : []), states: new Map() };
+  const fresh: Analysed = { open: openTrain(networkOf(train)), states: new Map() };
   analysed.set(train, fresh);
   return fresh;
 }

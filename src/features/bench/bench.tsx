@@ -3,8 +3,8 @@
 import { useCallback, useState } from 'react';
 import type { Train } from '@/core/train';
 import { useKeptPreferences } from '@/ui/preferences';
-import { analyse } from './analysis';
 import { CrankPanel } from './crank/crank-panel';
+import { useLaidOut } from './drawing/laying-out';
 import { SideViewPane } from './drawing/side-view-pane';
 import { EndViewPane } from './end-view/end-view-pane';
 import { FirstVisit } from './first-visit';
@@ -23,16 +23,13 @@ interface Props {
   readonly id: string;
   readonly version: number;
   readonly train: Train;
-  /** The side view's figures from left to right, as the server found them. */
-  readonly order: readonly string[];
   /** The very first visit: the train is turning and a line says what to try. */
   readonly first: boolean;
 }
 
 /** One train on the bench: its side view and end view, the crank with its counters, the positions, and the panel that explains them. */
-export function Bench({ id, version, train, order, first }: Props) {
+export function Bench({ id, version, train, first }: Props) {
   const [context] = useState(() => {
-    analyse(train, order);
     const store = createBenchStore(id, version, train);
     return { store, crank: createCrank(store) };
   });
@@ -48,6 +45,7 @@ function BenchLayout({ first }: { first: boolean }) {
   const showKeys = useCallback(() => setKeys(true), []);
   useKeptPreferences();
   useAutosave();
+  useLaidOut();
   useBenchKeys(showKeys);
   return (
     <div className="flex min-h-dvh flex-col lg:h-dvh lg:overflow-hidden print:block print:h-auto print:overflow-visible">

@@ -4,7 +4,7 @@ import { useLayoutEffect } from 'react';
 import { neg, ONE } from '@/core/rational';
 import type { Train } from '@/core/train';
 import { useReducedMotion } from '@/ui/reduced-motion';
-import { analyse } from './analysis';
+import { stationsOf } from './side-views';
 import { paste } from './editing/clip';
 import { choosePosition, useBenchStore, useCrank } from './store';
 
@@ -52,7 +52,7 @@ export function useBenchKeys(showKeys: () => void): void {
     };
     const station = (by: number) => {
       const { train, station: at, set } = store.getState();
-      const { length } = analyse(train).stations;
+      const { length } = stationsOf(train);
       if (length > 0) set({ station: (Math.min(at, length - 1) + by + length) % length });
     };
     const press = (event: KeyboardEvent) => {

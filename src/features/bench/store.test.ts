@@ -1,7 +1,8 @@
 import { demoTrain } from '@/testing/demo-train';
 import { ONE, toFraction } from '@/core/rational';
 import { removePart, setTeeth, type Train } from '@/core/train';
-import { analyse, analyseEngaged, positionOf, speedsOf } from './analysis';
+import { analyseEngaged, positionOf, speedsOf } from './analysis';
+import { sideViewNow, stationsOf } from './side-views';
 import { choosePosition, createBenchStore, createCrank, engage, toggleCoupler } from './store';
 
 beforeEach(() => {
@@ -100,7 +101,8 @@ describe('what is derived', () => {
   const train: Train = demoTrain('harvester');
 
   test('is worked out once for a document, an engagement, a flow and losses', () => {
-    expect(analyse(train)).toBe(analyse(train));
+    expect(sideViewNow(train)).toBe(sideViewNow(train));
+    expect(stationsOf(train)).toBe(stationsOf(train));
     expect(analyseEngaged(train, ['A', 'B', 'C'], 'drive', false)).toBe(analyseEngaged(train, ['C', 'A', 'B'], 'drive', false));
     expect(analyseEngaged(train, ['A', 'B', 'C'], 'drive', true)).not.toBe(analyseEngaged(train, ['A', 'B', 'C'], 'drive', false));
   });

@@ -7,6 +7,7 @@ import { sign } from '@/core/rational';
 import type { PartRef, Position, Train } from '@/core/train';
 import { NOTHING_TURNED, turnOn, type Turned } from '@/core/turning';
 import { analyseEngaged, speedsOf, type FlowKind } from './analysis';
+import type { Shown } from './side-views';
 import { CrankClock } from './crank/crank-clock';
 
 export type SaveState =
@@ -57,6 +58,8 @@ export interface BenchState {
   readonly highlight: Highlight | null;
   /** A line about what was just done or refused. */
   readonly notice: string | null;
+  /** The side view that was shown last. */
+  readonly shown: Shown | null;
   readonly set: (change: Partial<Omit<BenchState, 'set' | 'id'>>) => void;
 }
 
@@ -82,6 +85,7 @@ export function createBenchStore(id: string, version: number, train: Train) {
         editing: null,
         highlight: null,
         notice: null,
+        shown: null,
         set,
       }),
       { partialize: ({ train: document }) => ({ train: document }), equality: (a, b) => a.train === b.train, limit: 500 },

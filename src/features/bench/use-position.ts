@@ -2,12 +2,13 @@
 
 import type { Drawn } from '@/core/drawing';
 import type { Station } from '@/core/end-view';
-import { analyse, positionOf, type Position } from './analysis';
+import { positionOf, type Position } from './analysis';
+import { sideViewToShow, stationsOf } from './side-views';
 import { useBench } from './store';
 
-export const useDrawing = (): Drawn => useBench((state) => analyse(state.train).drawn);
+export const useDrawing = (): Drawn => useBench(({ train, shown }) => sideViewToShow(train, shown));
 
-export const useStations = (): readonly Station[] => useBench((state) => analyse(state.train).stations);
+export const useStations = (): readonly Station[] => useBench((state) => stationsOf(state.train));
 
 /** What is engaged now, solved and explained. */
 export const usePosition = (): Position => useBench(positionOf);

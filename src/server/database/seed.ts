@@ -1,5 +1,6 @@
 import { Transaction } from 'sequelize';
 import { readExamples } from '../examples/read';
+import { JOBS } from '../heavy/jobs';
 import type { Database } from './connection';
 import { firstRow } from './train-model';
 
@@ -13,7 +14,7 @@ export async function seedDemoTrains(database: Database, folder: string): Promis
     const [marks] = await sequelize.query('SELECT name FROM marks WHERE name = ?', { replacements: [SEEDED], transaction });
     if (marks.length > 0) return;
     const examples = await readExamples(folder);
-    await trains.bulkCreate(examples.map(({ id, train }) => firstRow(id, train)), { transaction });
+    await trains.bulkCreate(examples.map(({ id, name, document }) => firstRow(id, { name, document }, JOBS.summarise(document))), { transaction });
     await sequelize.query('INSERT INTO marks (name, at) VALUES (?, ?)', { replacements: [SEEDED, new Date()], transaction });
   });
 }

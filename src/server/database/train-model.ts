@@ -1,6 +1,4 @@
 import { DataTypes, type Model, type ModelStatic, type Sequelize } from 'sequelize';
-import { summariseTrain } from '@/core/gear-chart';
-import { serialiseTrain, type Train } from '@/core/train';
 
 /** A row of the trains table: the document as JSON text, with the version that every save counts up. */
 export interface TrainRow {
@@ -34,4 +32,4 @@ export const defineTrain = (sequelize: Sequelize): TrainModel =>
   );
 
 /** The row that a new train starts with. */
-export const firstRow = (id: string, train: Train) => ({ id, name: train.name, document: serialiseTrain(train), version: 1, summary: JSON.stringify(summariseTrain(train)), summaryVersion: 1 });
+export const firstRow = (id: string, { name, document }: { readonly name: string; readonly document: string }, summary: string | null = null) => ({ id, name, document, version: 1, summary, summaryVersion: summary === null ? null : 1 });

@@ -1,11 +1,14 @@
 import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { parseTrain, problemText, type Train } from '@/core/train';
+import { problemText } from '@/core/train';
+import { checkDocument } from '../heavy/jobs';
 
 /** A train that ships with the application. */
 export interface Example {
   readonly id: string;
-  readonly train: Train;
+  readonly name: string;
+  /** As it is kept. */
+  readonly document: string;
 }
 
 /** Where the trains that ship with the application are. */
@@ -19,9 +22,9 @@ export async function readExamples(folder: string): Promise<Example[]> {
     shelf.map(async (id) => {
       const file = `${id}.train.json`;
       if (!files.has(file)) throw new Error(`demo/shelf.json names ${id}, but demo/trains/${file} is missing.`);
-      const parsed = parseTrain(await readFile(join(folder, 'trains', file), 'utf8'));
-      if (!parsed.ok) throw new Error(`demo/trains/${file}: ${problemText(parsed.problems[0]!)}`);
-      return { id, train: parsed.train };
+      const checked = checkDocument(JSON.parse(await readFile(join(folder, 'trains', file), 'utf8')));
+      if (!checked.ok) throw new Error(`demo/trains/${file}: ${problemText(checked.problems[0]!)}`);
+      return { id, name: checked.name, document: checked.document };
     }),
   );
 }

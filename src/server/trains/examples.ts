@@ -1,7 +1,6 @@
-import { serialiseTrain } from '@/core/train';
 import { firstRow, type Database } from '../database';
 import { readExamples, type Example } from '../examples/read';
-import { findTrain, isReadable, saveTrain, type Saved } from './repository';
+import { findDocument, saveTrain, type Saved } from './repository';
 
 /** An example and how the shelf stands to it. */
 export interface ExampleState {
@@ -13,9 +12,9 @@ export interface ExampleState {
 /** The trains that ship with the application, and whether each is on the shelf as it was. */
 export async function listExamples(database: Database, folder: string): Promise<ExampleState[]> {
   return Promise.all(
-    (await readExamples(folder)).map(async ({ id, train }) => {
-      const kept = await findTrain(database, id);
-      return { id, name: train.name, state: !kept ? 'not on the shelf' : isReadable(kept) && serialiseTrain(kept.train) === serialiseTrain(train) ? 'as it was' : 'changed' };
+    (await readExamples(folder)).map(async ({ id, name, document }) => {
+      const kept = await findDocument(database, id);
+      return { id, name, state: !kept ? 'not on the shelf' : kept.document === document ? 'as it was' : 'changed' };
     }),
   );
 }
@@ -27,10 +26,10 @@ export async function restoreExample(database: Database, folder: string, id: str
   await database.trains.restore({ where: { id } });
   // Whatever is kept there, readable or not, is only replaced.
   const kept = await database.trains.findByPk(id, { attributes: ['version'] });
-  return kept ? saveTrain(database, id, kept.get().version, example.train) : createExample(database, example);
+  return kept ? saveTrain(database, id, kept.get().version, { ok: true, ...example }) : createExample(database, example);
 }
 
-async function createExample({ trains }: Database, { id, train }: Example): Promise<Saved> {
-  const row = await trains.create(firstRow(id, train));
-  return { outcome: 'saved', stored: { id, version: 1, updatedAt: row.get().updatedAt.toISOString(), train } };
+async function createExample({ trains }: Database, { id, name, document }: Example): Promise<Saved> {
+  const row = await trains.create(firstRow(id, { name, document }));
+  return { outcome: 'saved', stored: { id, version: 1, updatedAt: row.get().updatedAt.toISOString(), document } };
 }

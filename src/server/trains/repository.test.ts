@@ -2,9 +2,9 @@ import { copyFileSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'nod
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTeeth, type Train } from '@/core/train';
-import { readable } from '@/testing/kept';
+import { add, readable, save } from '@/testing/kept';
 import { openDatabase, seedDemoTrains, type Database } from '../database';
-import { addTrain, findTrain, forgetDeleted, putBackTrain, removeTrain, saveTrain } from './repository';
+import { findTrain, forgetDeleted, putBackTrain, removeTrain } from './repository';
 import { listRevisions } from './revisions';
 import { listShelf } from './shelf';
 
@@ -50,7 +50,7 @@ describe('the shelf in a real database file', () => {
   test('keeps a save across closing and opening the file', async () => {
     await seedDemoTrains(database, DEMO);
     const { train, version } = await readable(database, 'sluice-winch');
-    await saveTrain(database, 'sluice-winch', version, changed(train, 21));
+    await save(database, 'sluice-winch', version, changed(train, 21));
     await database.sequelize.close();
     database = await openDatabase(database.file);
     const kept = await readable(database, 'sluice-winch');
@@ -61,13 +61,13 @@ describe('the shelf in a real database file', () => {
   test('takes a train off the shelf and puts it back with its revisions', async () => {
     await seedDemoTrains(database, DEMO);
     const { train, version } = await readable(database, 'sluice-winch');
-    await saveTrain(database, 'sluice-winch', version, changed(train, 21));
+    await save(database, 'sluice-winch', version, changed(train, 21));
     expect(await removeTrain(database, 'sluice-winch', version)).toBe('stale');
     expect(await removeTrain(database, 'sluice-winch', version + 1)).toBe('removed');
     expect(await findTrain(database, 'sluice-winch')).toBeNull();
     expect((await listShelf(database)).rows.map(({ id }) => id)).not.toContain('sluice-winch');
     expect(await removeTrain(database, 'sluice-winch', version + 1)).toBe('missing');
-    expect((await saveTrain(database, 'sluice-winch', version + 1, train)).outcome).toBe('missing');
+    expect((await save(database, 'sluice-winch', version + 1, train)).outcome).toBe('missing');
     expect(await putBackTrain(database, 'sluice-winch')).toMatchObject({ train: { gears: [{ teeth: 21 }, {}, {}, {}, {}] } });
     expect(await listRevisions(database, 'sluice-winch')).toHaveLength(2);
   });
@@ -90,7 +90,7 @@ describe('the shelf in a real database file', () => {
     expect(before).toMatchObject({ version: 1, positions: 7, spread: '64/13' });
     expect(await rake()).toEqual(before);
     const { train } = await readable(database, 'pan-rake');
-    await saveTrain(database, 'pan-rake', 1, { ...train, positions: train.positions.slice(0, 2) });
+    await save(database, 'pan-rake', 1, { ...train, positions: train.positions.slice(0, 2) });
     expect(await rake()).toMatchObject({ version: 2, positions: 2 });
     // Working out a summary is no change of the train.
     expect(await listRevisions(database, 'pan-rake')).toHaveLength(2);
@@ -100,12 +100,12 @@ describe('the shelf in a real database file', () => {
     await seedDemoTrains(database, DEMO);
     const { train } = await readable(database, 'stirrer');
     const count = (await listShelf(database)).total;
-    const answers = await Promise.all([1, 2, 3].map(() => addTrain(database, train, 'one press')));
+    const answers = await Promise.all([1, 2, 3].map(() => add(database, train, 'one press')));
     const ids = answers.map((answer) => (answer.outcome === 'saved' ? answer.stored.id : answer.outcome));
     expect(new Set(ids).size).toBe(1);
     expect((await listShelf(database)).total).toBe(count + 1);
-    await addTrain(database, train, 'another press');
-    await addTrain(database, train);
+    await add(database, train, 'another press');
+    await add(database, train);
     expect((await listShelf(database)).total).toBe(count + 3);
   });
 
@@ -120,12 +120,12 @@ describe('the shelf in a real database file', () => {
   test('of saves that started from one version exactly one is taken', async () => {
     await seedDemoTrains(database, DEMO);
     const { train, version } = await readable(database, 'sluice-winch');
-    const results = await Promise.all([20, 30, 40, 50].map((teeth) => saveTrain(database, 'sluice-winch', version, changed(train, teeth))));
+    const results = await Promise.all([20, 30, 40, 50].map((teeth) => save(database, 'sluice-winch', version, changed(train, teeth))));
     expect(results.filter(({ outcome }) => outcome === 'saved')).toHaveLength(1);
     expect(results.filter(({ outcome }) => outcome === 'stale')).toHaveLength(3);
     const kept = await readable(database, 'sluice-winch');
     const won = results.find(({ outcome }) => outcome === 'saved');
-    expect(won?.outcome === 'saved' && won.stored.train).toEqual(kept.train);
+    expect(won?.outcome === 'saved' && won.stored.document).toEqual(kept.document);
     expect(kept.version).toBe(version + 1);
   });
 
@@ -133,9 +133,9 @@ describe('the shelf in a real database file', () => {
     await seedDemoTrains(database, DEMO);
     const { train, version } = await readable(database, 'sluice-winch');
     const bad = { ...train, gears: train.gears.map((gear) => ({ ...gear, teeth: 0 })) };
-    expect((await saveTrain(database, 'sluice-winch', version, bad)).outcome).toBe('refused');
+    expect((await save(database, 'sluice-winch', version, bad)).outcome).toBe('refused');
     expect((await readable(database, 'sluice-winch')).version).toBe(version);
-    expect((await saveTrain(database, 'nowhere', 1, train)).outcome).toBe('missing');
-    expect((await addTrain(database, null)).outcome).toBe('refused');
+    expect((await save(database, 'nowhere', 1, train)).outcome).toBe('missing');
+    expect((await add(database, null)).outcome).toBe('refused');
   });
 });

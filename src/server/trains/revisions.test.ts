@@ -1,9 +1,9 @@
-import { setTeeth, type Train } from '@/core/train';
+import { serialiseTrain, setTeeth, type Train } from '@/core/train';
 import { DEMO, freshShelf } from '@/testing/fresh-shelf';
-import { readable } from '@/testing/kept';
+import { readable, save } from '@/testing/kept';
 import type { Database } from '../database';
 import { listExamples, restoreExample } from './examples';
-import { removeTrain, saveTrain } from './repository';
+import { removeTrain } from './repository';
 import { findRevision, listRevisions, nameRevision, thinRevisions } from './revisions';
 import { thinnedOut } from './thinning';
 
@@ -17,7 +17,7 @@ async function saveTeeth(teeth: number): Promise<Train> {
   const { train, version } = await readable(database, 'sluice-winch');
   const edit = setTeeth(train, train.gears[0]!.id, teeth);
   if (!edit.ok) throw new Error(edit.message);
-  expect((await saveTrain(database, 'sluice-winch', version, edit.train)).outcome).toBe('saved');
+  expect((await save(database, 'sluice-winch', version, edit.train)).outcome).toBe('saved');
   return edit.train;
 }
 
@@ -26,15 +26,15 @@ describe('revisions', () => {
     const saved = [await saveTeeth(21), await saveTeeth(23)];
     const kept = await listRevisions(database, 'sluice-winch');
     expect(kept.map(({ version }) => version)).toEqual([3, 2, 1]);
-    expect(await findRevision(database, 'sluice-winch', 2)).toEqual({ ok: true, train: saved[0] });
-    expect(await findRevision(database, 'sluice-winch', 3)).toEqual({ ok: true, train: saved[1] });
+    expect(await findRevision(database, 'sluice-winch', 2)).toEqual({ document: serialiseTrain(saved[0]!), unreadable: null });
+    expect(await findRevision(database, 'sluice-winch', 3)).toEqual({ document: serialiseTrain(saved[1]!), unreadable: null });
     expect(await findRevision(database, 'sluice-winch', 9)).toBeNull();
   });
 
   test('a save that is refused leaves no state', async () => {
     const { train } = await readable(database, 'sluice-winch');
-    expect((await saveTrain(database, 'sluice-winch', 7, train)).outcome).toBe('stale');
-    expect((await saveTrain(database, 'sluice-winch', 1, { ...train, name: '' })).outcome).toBe('refused');
+    expect((await save(database, 'sluice-winch', 7, train)).outcome).toBe('stale');
+    expect((await save(database, 'sluice-winch', 1, { ...train, name: '' })).outcome).toBe('refused');
     expect(await listRevisions(database, 'sluice-winch')).toHaveLength(1);
   });
 
@@ -83,7 +83,7 @@ describe('examples', () => {
     expect((await restoreExample(database, DEMO, 'sluice-winch')).outcome).toBe('saved');
     expect(await stateOf('sluice-winch')).toBe('as it was');
     const before = await findRevision(database, 'sluice-winch', 2);
-    expect(before?.ok && before.train.gears[0]!.teeth).toBe(31);
+    expect((JSON.parse(before!.document) as Train).gears[0]!.teeth).toBe(31);
   });
 
   test('come back from the deleted, and from nothing', async () => {

@@ -1,5 +1,5 @@
 import type { Database } from '../database';
-import { readKept } from './repository';
+import { whyUnreadable } from '../heavy';
 import { thinnedOut } from './thinning';
 
 /** A kept state of a train, without its document. */
@@ -18,10 +18,12 @@ export async function listRevisions({ revisions }: Database, trainId: string): P
   });
 }
 
-/** The document as it was at a version, or why it does not read; null when that state is not kept. */
-export async function findRevision({ revisions }: Database, trainId: string, version: number): Promise<ReturnType<typeof readKept> | null> {
+/** The document as it was at a version, and why it does not read where it does not; null when that state is not kept. */
+export async function findRevision({ revisions }: Database, trainId: string, version: number, signal?: AbortSignal): Promise<{ readonly document: string; readonly unreadable: string | null } | null> {
   const row = await revisions.findOne({ where: { trainId, version } });
-  return row ? readKept(row.get().document) : null;
+  if (!row) return null;
+  const { document } = row.get();
+  return { document, unreadable: await whyUnreadable(document, signal) };
 }
 
 /** Names a state, which is then kept for good; null takes the name away. False when the state is not kept. */

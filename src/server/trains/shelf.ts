@@ -1,6 +1,7 @@
-import { summariseTrain, type TrainSummary } from '@/core/gear-chart';
+import type { TrainSummary } from '@/core/gear-chart';
 import type { Database } from '../database';
-import { findTrain, isReadable, type StoredTrain } from './repository';
+import { summariseDocument } from '../heavy';
+import { findTrain, type Stored } from './repository';
 
 interface Listed {
   readonly id: string;
@@ -47,15 +48,15 @@ async function summaryOf(database: Database, id: string, version: number): Promi
   if (found) return found;
   const kept = await findTrain(database, id);
   if (!kept) return { unreadable: 'It was taken off the shelf just now.' };
-  const summary = isReadable(kept) ? summariseTrain(kept.train) : { unreadable: kept.unreadable };
+  const summary = kept.unreadable === null ? (JSON.parse(await summariseDocument(kept.document)) as TrainSummary) : { unreadable: kept.unreadable };
   if (worked.size >= MAX_WORKED) worked.delete(worked.keys().next().value!);
   worked.set(key, summary);
   return summary;
 }
 
 /** Keeps what a train does beside it, so that listing need not work it out; only for the version given, and no change of the train. */
-export async function keepSummary({ trains }: Database, { id, version, train }: StoredTrain): Promise<void> {
-  await trains.update({ summary: JSON.stringify(summariseTrain(train)), summaryVersion: version }, { where: { id, version }, silent: true });
+export async function keepSummary({ trains }: Database, { id, version, document }: Stored): Promise<void> {
+  await trains.update({ summary: await summariseDocument(document), summaryVersion: version }, { where: { id, version }, silent: true });
 }
 
 /** A kept summary; null when it is missing or damaged. */

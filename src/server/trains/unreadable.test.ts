@@ -1,10 +1,10 @@
 import { MAX_TRAIN_BYTES, serialiseTrain, type Train } from '@/core/train';
 import { demoTrain } from '@/testing/demo-train';
 import { DEMO, freshShelf } from '@/testing/fresh-shelf';
-import { readable } from '@/testing/kept';
+import { add, readable, save } from '@/testing/kept';
 import type { Database } from '../database';
 import { listExamples, restoreExample } from './examples';
-import { addTrain, findDocument, findTrain, putBackTrain, removeTrain, saveTrain } from './repository';
+import { findDocument, findTrain, putBackTrain, removeTrain } from './repository';
 import { findRevision } from './revisions';
 import { keepSummary, listShelf } from './shelf';
 
@@ -41,8 +41,8 @@ describe.each(DAMAGED)('a document %s', (_, document) => {
     expect(await removeTrain(database, 'sluice-winch', 1)).toBe('removed');
     expect(await putBackTrain(database, 'sluice-winch')).toMatchObject({ unreadable: expect.any(String) });
     const good = demoTrain('stirrer');
-    expect((await saveTrain(database, 'sluice-winch', 7, good)).outcome).toBe('unreadable');
-    expect((await saveTrain(database, 'sluice-winch', 1, good)).outcome).toBe('saved');
+    expect((await save(database, 'sluice-winch', 7, good)).outcome).toBe('stale');
+    expect((await save(database, 'sluice-winch', 1, good)).outcome).toBe('saved');
     expect((await readable(database, 'sluice-winch')).train).toEqual(good);
   });
 
@@ -58,7 +58,7 @@ describe.each(DAMAGED)('a document %s', (_, document) => {
 
 test('a kept state that does not read says so', async () => {
   await database.sequelize.query("UPDATE revisions SET document = '{' WHERE train_id = 'sluice-winch'");
-  expect(await findRevision(database, 'sluice-winch', 1)).toMatchObject({ ok: false, why: expect.stringContaining('not JSON') });
+  expect(await findRevision(database, 'sluice-winch', 1)).toMatchObject({ unreadable: expect.stringContaining('not JSON') });
 });
 
 test('listing writes nothing, even where it has to work something out; a damaged summary is worked out anew', async () => {
@@ -95,16 +95,16 @@ describe('one limit, measured on what is kept', () => {
     expect(JSON.stringify(train).length).toBeLessThan(MAX_TRAIN_BYTES);
     expect(serialiseTrain(train).length).toBeGreaterThan(MAX_TRAIN_BYTES);
     const count = (await listShelf(database)).rows.length;
-    const added = await addTrain(database, train);
+    const added = await add(database, train);
     expect(added).toMatchObject({ outcome: 'refused', problems: [{ message: expect.stringContaining('MB as it is kept; at most 2 MB are') }] });
-    expect((await saveTrain(database, 'stirrer', 1, train)).outcome).toBe('refused');
+    expect((await save(database, 'stirrer', 1, train)).outcome).toBe('refused');
     expect((await listShelf(database)).rows.length).toBe(count);
   });
 
   test('what is accepted can be read back', async () => {
     const train = { ...great(330), notes: 'é\u2028"\\ and so on' };
     expect(serialiseTrain(train).length).toBeGreaterThan(0.9 * MAX_TRAIN_BYTES);
-    const added = await addTrain(database, train);
+    const added = await add(database, train);
     if (added.outcome !== 'saved') throw new Error(added.outcome);
     expect((await readable(database, added.stored.id)).train).toEqual(train);
   });

@@ -1,15 +1,16 @@
 import { statfs } from 'node:fs/promises';
 import { dirname } from 'node:path';
 import { database } from '@/server/database';
+import { workersNow } from '@/server/heavy';
 import { route } from '@/server/route';
 import { version } from '../../../../package.json';
 
 export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route({
-  /** Is the server well: its version, whether its database answers, and the room left on the disk. 503 with the reason where the database does not. */
+  /** Is the server well: its version, whether its database answers, the room left on the disk, and its worker threads. 503 with the reason where the database does not. */
   GET: async () => {
     const { sequelize, trains, file } = await database();
     await sequelize.query('PRAGMA schema_version');
     const { bavail, bsize } = await statfs(dirname(file));
-    return Response.json({ version, database: 'answers', trains: await trains.count(), freeBytes: bavail * bsize });
+    return Response.json({ version, database: 'answers', trains: await trains.count(), freeBytes: bavail * bsize, workers: workersNow() });
   },
 });

@@ -1,8 +1,9 @@
+import { after } from 'next/server';
 import { database } from '@/server/database';
-import { failure, readJson, savedResponse } from '@/server/http';
+import { failure, readTrain, savedResponse } from '@/server/http';
 import { route } from '@/server/route';
 import { addTrain } from '@/server/trains/repository';
-import { listShelf } from '@/server/trains/shelf';
+import { keepSummary, listShelf } from '@/server/trains/shelf';
 
 /** Trains in one answer where a page of the list is asked for. */
 const MOST_LISTED = 500;
@@ -21,8 +22,11 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route({
 
   /** Puts a document on the shelf as a new train. */
   POST: async (request) => {
-    const body = await readJson(request);
-    return body.ok ? savedResponse(await addTrain(await database(), body.value, request.headers.get('idempotency-key')), true) : body.response;
+    const body = await readTrain(request, null);
+    if (!body.ok) return body.response;
+    const added = await addTrain(await database(), body.train, request.headers.get('idempotency-key'));
+    if (added.outcome === 'saved') after(async () => keepSummary(await database(), added.stored));
+    return savedResponse(added, true);
   },
 });
 

@@ -1,10 +1,9 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { cache } from 'react';
-import { sideViewOrder } from '@/core/drawing';
-import { Bench } from '@/features/bench/bench';
+import { OpenBench } from '@/features/bench/open-bench';
 import { databaseOrReason } from '@/server/database';
-import { findTrain, isReadable } from '@/server/trains/repository';
+import { findTrain } from '@/server/trains/repository';
 import { NoDatabase } from '../../no-database';
 import { Unreadable } from './unreadable';
 
@@ -23,14 +22,15 @@ const find = cache(async (id: string) => {
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
   const found = await find((await params).id);
   if (found && 'reason' in found) return { title: 'The shelf cannot be opened' };
-  return { title: !found ? 'Not on the shelf' : isReadable(found) ? found.train.name : found.name };
+  return { title: found?.name ?? 'Not on the shelf' };
 }
 
 export default async function BenchPage({ params, searchParams }: Props) {
   const found = await find((await params).id);
   if (!found) notFound();
   if ('reason' in found) return <NoDatabase reason={found.reason} />;
-  if (!isReadable(found)) return <Unreadable kept={found} />;
+  const { id, version, name, document, unreadable } = found;
+  if (unreadable !== null) return <Unreadable id={id} name={name} why={unreadable} />;
   const first = (await searchParams).first !== undefined;
-  return <Bench key={found.id} id={found.id} version={found.version} train={found.train} order={sideViewOrder(found.train)} first={first} />;
+  return <OpenBench id={id} version={version} name={name} document={document} first={first} />;
 }

@@ -1,12 +1,11 @@
 import Link from 'next/link';
-import type { UnreadableTrain } from '@/server/trains/repository';
 
 /** What is shown of a train whose document does not read: why, and how it can still be had. */
-export function Unreadable({ kept: { id, name, unreadable } }: { kept: UnreadableTrain }) {
+export function Unreadable({ id, name, why }: { id: string; name: string; why: string }) {
   return (
     <main className="mx-auto flex max-w-xl flex-col gap-3 p-10">
       <h1 className="text-2xl font-semibold">{name}</h1>
-      <p>This train is kept, but it cannot be read: {unreadable}</p>
+      <p>This train is kept, but it cannot be read: {why}</p>
       <p>
         Nothing of it is lost. Save it as it is and mend the file, or go back to the shelf, where it can be put aside or replaced by a file that
         reads.

@@ -1,20 +1,11 @@
 import type { Cell } from '../half-plane';
-
-/** A stretch of line: its cells, and the pairs of neighbours among them. */
-export interface Piece {
-  readonly cells: readonly number[];
-  readonly links: readonly (readonly [number, number])[];
-  readonly cost: number;
-}
+import { bit, type Piece } from './piece';
 
 /** What belongs to nobody's line: symbols and the frame's hatching. */
 export const FRAME_NET = 30_000;
 
 const SEVERAL = -2;
 
-/** Bit of a direction among a cell's links. */
-export const bit = (direction: number): number => 1 << direction;
-export const opposite = (direction: number): number => (direction + 2) % 4;
 const ALONG = bit(0) | bit(2);
 const ACROSS = bit(1) | bit(3);
 
@@ -33,6 +24,10 @@ export class Grid {
   readonly net: Int16Array;
   /** Directions in which the net on a cell leaves it, as bits. */
   readonly links: Uint8Array;
+  /** Of every cell its column, its row, and the cells in directions 0 right, 1 inward, 2 left, 3 outward; −1 over the edge. */
+  readonly column: Int16Array;
+  readonly row: Int16Array;
+  readonly neighbours: Int32Array;
   private readonly crossed = new Set<number>();
   private readonly clashed = new Set<number>();
 
@@ -47,20 +42,23 @@ export class Grid {
     this.history = new Float64Array(this.size);
     this.net = new Int16Array(this.size).fill(-1);
     this.links = new Uint8Array(this.size);
+    const next = (at: number, direction: number): number => {
+      if (direction === 0) return (at + 1) % columns === 0 ? -1 : at + 1;
+      if (direction === 2) return at % columns === 0 ? -1 : at - 1;
+      const beyond = direction === 1 ? at - columns : at + columns;
+      return beyond >= 0 && beyond < this.size ? beyond : -1;
+    };
+    this.column = new Int16Array(this.size).map((_, at) => at % columns);
+    this.row = new Int16Array(this.size).map((_, at) => Math.floor(at / columns));
+    this.neighbours = new Int32Array(this.size * 4).map((_, i) => next(i >> 2, i & 3));
   }
 
   at = ({ x, row }: Cell): number => row * this.columns + x;
-  cell = (at: number): Cell => ({ x: at % this.columns, row: Math.floor(at / this.columns) });
+  cell = (at: number): Cell => ({ x: this.column[at]!, row: this.row[at]! });
   has = ({ x, row }: Cell): boolean => x >= 0 && x < this.columns && row >= 0 && row < this.rows;
 
-  /** The neighbour in direction 0 right, 1 inward, 2 left, 3 outward; −1 over the edge. */
-  step(at: number, direction: number): number {
-    const x = at % this.columns;
-    if (direction === 0) return x + 1 < this.columns ? at + 1 : -1;
-    if (direction === 2) return x > 0 ? at - 1 : -1;
-    if (direction === 1) return at >= this.columns ? at - this.columns : -1;
-    return at + this.columns < this.size ? at + this.columns : -1;
-  }
+  /** The neighbour in a direction; −1 over the edge. */
+  step = (at: number, direction: number): number => this.neighbours[at * 4 + direction]!;
 
   /** May this net have a line end here? */
   open(at: number, net: number): boolean {
@@ -81,14 +79,8 @@ export class Grid {
   }
 
   /** Lays a net's piece; where another lies already it is a crossing if both run straight, else a clash. */
-  paint(net: number, { cells, links }: Piece): void {
-    const own = new Map<number, number>(cells.map((cell) => [cell, 0]));
-    for (const [a, b] of links) {
-      const direction = b === a + 1 ? 0 : b === a - 1 ? 2 : b < a ? 1 : 3;
-      own.set(a, own.get(a)! | bit(direction));
-      own.set(b, own.get(b)! | bit(opposite(direction)));
-    }
-    for (const [at, mask] of own) {
+  paint(net: number, piece: Piece): void {
+    for (const [at, mask] of piece.marks) {
       if (this.net[at] === -1 || this.net[at] === net) {
         this.net[at] = net;
         this.links[at]! |= mask;

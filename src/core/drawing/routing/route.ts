@@ -1,88 +1,85 @@
-import { FRAME, type JoiningCoupler, type Train } from '../../train';
+import { serves, type Draft, type Drafts } from '../drafts';
+import type { Effort } from '../effort';
+import { FRAME, type Train } from '../../train';
 import type { Cell, HalfPlane, Terminal } from '../half-plane';
-import { FRAME_NET, Grid, opposite, type Piece } from './grid';
+import { FRAME_NET, Grid } from './grid';
+import { opposite, pieceOf, type Piece } from './piece';
+import { cellKey, type Routed, type SymbolPlace } from './routed';
 import { spread, type Field, type Prices, type Window } from './search';
-
-/** A coupler's symbol: its middle cell, and the direction from joins[0] to joins[1]: 0 right, 1 inward, 2 left, 3 outward. */
-export interface SymbolPlace {
-  readonly coupler: string;
-  readonly at: Cell;
-  readonly direction: number;
-}
-
-export interface Routed {
-  /** Each member's lines: pairs of neighbouring cells. */
-  readonly links: ReadonlyMap<string, readonly (readonly [Cell, Cell])[]>;
-  /** Is this cell part of the member's lines? */
-  readonly reaches: (member: string, cell: Cell) => boolean;
-  readonly symbols: readonly SymbolPlace[];
-  readonly crossings: readonly Cell[];
-  /** Parts that could not be kept apart or connected: 0 in a sound drawing. */
-  readonly faults: number;
-  readonly cost: number;
-}
 
 /** A coupler in its place: the symbol's cells, and the line it adds to either member. */
 interface Link {
   readonly symbol: SymbolPlace;
-  readonly middle: number;
+  readonly middle: Piece;
   readonly a: Piece;
   readonly b: Piece;
 }
 
-/**
- * Finds every member's lines and every coupler's place in a half plane by negotiated congestion (PathFinder, McMurchie
- * and Ebeling 1995): each round takes up one member after the other and lays it anew among the rest, then the couplers;
- * crossing and sharing get dearer every round, and dearest where they happened before.
- */
-export function routeHalfPlane(plane: HalfPlane, train: Train, rounds: number): Routed {
-  const joints = train.couplers.flatMap((coupler) => ('joins' in coupler ? [[coupler.id, ...coupler.joins]] : []));
-  const key = JSON.stringify([rounds, plane.columns, plane.rows, plane.bodies.map(({ gear, x, end, from, to }) => [gear.member, x, end, from, to]), plane.terminals, plane.pins, [...plane.central], joints]);
-  const found = routed.get(key);
-  if (found) return found;
-  const fresh = negotiate(plane, train, rounds);
-  if (routed.size >= ROUTED) routed.delete(routed.keys().next().value!);
-  routed.set(key, fresh);
-  return fresh;
+/** A coupler and the nets of its members; −1 is the frame. */
+interface Joint {
+  readonly id: string;
+  readonly a: number;
+  readonly b: number;
 }
 
-/** Cells times lines that all rounds together may look at: real trains stay far below, and the largest documents still get a drawing. */
-const MOST_WORK = 5e6;
+/** About how many places the first round of lines will look at, in the half planes that no draft serves. */
+export function workFor(planes: readonly HalfPlane[], train: Train, drafts: Drafts, effort: number): number {
+  const open = planes.filter((plane) => !serves(drafts.route(routeKey(plane, train)), effort));
+  return open.reduce((total, { columns, rows, terminals }) => total + columns * rows * (terminals.length + 2 * train.couplers.length), 0);
+}
+
+/** routeHalfPlane in full, or what it found for the same half plane before: it comes back with every edit that does not change its shape. */
+export function draftRoute(plane: HalfPlane, train: Train, drafts: Drafts, effort: Effort): Draft<Routed> {
+  const key = routeKey(plane, train);
+  const known = drafts.route(key);
+  if (serves(known, effort.allowed)) return known;
+  const found = routeHalfPlane(plane, train, ROUNDS, effort);
+  drafts.keepRoute(key, found);
+  return found;
+}
+
+function routeKey(plane: HalfPlane, train: Train): string {
+  const joints = train.couplers.flatMap((coupler) => ('joins' in coupler ? [[coupler.id, ...coupler.joins]] : []));
+  return JSON.stringify([plane.columns, plane.rows, plane.bodies.map(({ gear, x, end, from, to }) => [gear.member, x, end, from, to]), plane.terminals, plane.pins, [...plane.central], joints]);
+}
+
+/** Rounds of negotiation for a drawing that is kept. */
+export const ROUNDS = 14;
 
 /** What it costs to stand so near a gear or another coupler that their symbols touch. */
 const CROWDING = 12;
 
-/** The same half plane comes back with every edit that does not change its shape. */
-const routed = new Map<string, Routed>();
-const ROUTED = 64;
-
-function negotiate(plane: HalfPlane, train: Train, rounds: number): Routed {
+/**
+ * Finds every member's lines and every coupler's place in a half plane by negotiated congestion (PathFinder, McMurchie
+ * and Ebeling 1995): each round takes up one member after the other and lays it anew among the rest, then the couplers;
+ * crossing and sharing get dearer every round, and dearest where they happened before. One round is always made; the effort ends the others.
+ */
+export function routeHalfPlane(plane: HalfPlane, train: Train, rounds: number, effort: Effort): Draft<Routed> {
   const members = membersOf(plane, train);
-  const couplers = train.couplers.filter((coupler): coupler is JoiningCoupler => 'joins' in coupler && coupler.joins.some((id) => members.includes(id)));
+  const joints = jointsOf(train, members);
   const grid = gridOf(plane, members);
   const trees = new Map<number, Piece>();
-  const links = new Map<string, Link>();
+  const links = new Map<Joint, Link>();
   const order = members.map((_, i) => i).sort((a, b) => Number(plane.central.has(members[b]!)) - Number(plane.central.has(members[a]!)));
   let best: Routed | null = null;
-  const affordable = Math.max(1, Math.min(rounds, Math.floor(MOST_WORK / (grid.size * (members.length + 2 * couplers.length)))));
-  for (let round = 0; round < affordable; round++) {
+  for (let round = 0; round < rounds; round++) {
+    if (best && effort.left === 0) return { work: best, finished: false, allowed: effort.allowed };
     const crossing = 14 + 12 * round;
     const prices = (net: number): Prices => ({ crossing, share: 60 + 60 * round, centre: plane.central.has(members[net]!) ? 0 : 8 });
     for (const net of order) {
       trees.delete(net);
       paint(net);
-      const tree = layTree(grid, plane, members[net]!, net, prices(net));
+      const tree = layTree(grid, plane, members[net]!, net, prices(net), effort);
       if (tree) trees.set(net, tree);
     }
     // A coupler may start from another's line, so all of them are taken up before any is laid.
     links.clear();
-    for (const coupler of couplers) {
+    for (const joint of joints) {
       paint();
-      const [a, b] = coupler.joins.map((id) => members.indexOf(id));
-      const lost = [a!, b!].some((net) => net >= 0 && plane.terminals.some(({ member }) => member === members[net]) && cellsOf(net).length === 0);
+      const lost = [joint.a, joint.b].some((net) => net >= 0 && plane.terminals.some(({ member }) => member === members[net]) && cellsOf(net).length === 0);
       const crowd = [...links.values()].map(({ symbol }) => symbol.at);
-      const link = lost ? null : layLink(grid, coupler, a!, b!, cellsOf, prices(Math.max(a!, b!)), crowd);
-      if (link) links.set(coupler.id, link);
+      const link = lost ? null : layLink(grid, joint, cellsOf, prices(Math.max(joint.a, joint.b)), crowd, effort);
+      if (link) links.set(joint, link);
     }
     paint();
     const found = result();
@@ -90,43 +87,38 @@ function negotiate(plane: HalfPlane, train: Train, rounds: number): Routed {
     if (found.faults === 0 && found.crossings.length === 0) break;
     grid.remember();
   }
-  return best!;
+  return { work: best!, finished: true, allowed: effort.allowed };
 
   function paint(without = -1): void {
     grid.clear();
     for (const [net, tree] of trees) grid.paint(net, tree);
-    for (const [id, { middle, a, b }] of links) {
-      const [first, second] = couplers.find((coupler) => coupler.id === id)!.joins.map((end) => members.indexOf(end));
-      if (without >= 0 && (first === without || second === without)) continue;
-      grid.paint(first! < 0 ? FRAME_NET : first!, a);
-      grid.paint(second! < 0 ? FRAME_NET : second!, b);
-      grid.paint(FRAME_NET, { cells: [middle], links: [], cost: 0 });
+    for (const [joint, { middle, a, b }] of links) {
+      if (without >= 0 && (joint.a === without || joint.b === without)) continue;
+      grid.paint(joint.a < 0 ? FRAME_NET : joint.a, a);
+      grid.paint(joint.b < 0 ? FRAME_NET : joint.b, b);
+      grid.paint(FRAME_NET, middle);
     }
   }
 
   function cellsOf(net: number): number[] {
     const cells = [...(trees.get(net)?.cells ?? [])];
-    for (const [id, { a, b }] of links) {
-      const { joins } = couplers.find((coupler) => coupler.id === id)!;
-      if (members.indexOf(joins[0]) === net) cells.push(...a.cells);
-      if (members.indexOf(joins[1]) === net) cells.push(...b.cells);
+    for (const [joint, { a, b }] of links) {
+      if (joint.a === net) cells.push(...a.cells);
+      if (joint.b === net) cells.push(...b.cells);
     }
     for (const terminal of plane.terminals) if (terminal.member === members[net]) cells.push(...terminal.cells.map(grid.at).filter((at) => grid.net[at] === -1));
     return cells;
   }
 
   function result(): Routed {
-    const missing = order.filter((net) => !trees.has(net)).length + couplers.filter(({ id }) => !links.has(id)).length;
-    const pieces = members.map((_, net) => [trees.get(net), ...[...links].flatMap(([id, { a, b }]) => {
-      const { joins } = couplers.find((coupler) => coupler.id === id)!;
-      return [members.indexOf(joins[0]) === net ? a : null, members.indexOf(joins[1]) === net ? b : null];
-    })].filter((piece) => piece !== null && piece !== undefined));
+    const missing = order.filter((net) => !trees.has(net)).length + joints.length - links.size;
+    const pieces = members.map((_, net) => [trees.get(net), ...[...links].flatMap(([joint, { a, b }]) => [joint.a === net ? a : undefined, joint.b === net ? b : undefined])].filter((piece) => piece !== undefined));
     const cost = [...trees.values(), ...[...links.values()].flatMap(({ a, b }) => [a, b])].reduce((total, piece) => total + piece.cost, 0);
     const { crossings, clashes } = grid.conflicts();
-    const cells = new Map(members.map((member, net) => [member, new Set(pieces[net]!.flatMap((piece) => piece.cells))]));
+    const cells = new Map(members.map((member, net) => [member, new Set(pieces[net]!.flatMap((piece) => piece.cells.map((at) => cellKey(grid.cell(at)))))]));
     return {
       links: new Map(members.map((member, net) => [member, pieces[net]!.flatMap((piece) => piece.links.map(([from, to]) => [grid.cell(from), grid.cell(to)] as const))])),
-      reaches: (member, cell) => grid.has(cell) && (cells.get(member)?.has(grid.at(cell)) ?? false),
+      cells,
       symbols: [...links.values()].map(({ symbol }) => symbol),
       crossings: crossings.map(grid.cell),
       faults: missing + clashes,
@@ -147,6 +139,15 @@ function membersOf(plane: HalfPlane, train: Train): string[] {
   return [...members];
 }
 
+function jointsOf(train: Train, members: readonly string[]): Joint[] {
+  const nets = new Map(members.map((member, net) => [member, net]));
+  return train.couplers.flatMap((coupler) => {
+    if (!('joins' in coupler) || !coupler.joins.some((id) => nets.has(id))) return [];
+    const [a, b] = coupler.joins.map((id) => nets.get(id) ?? -1) as [number, number];
+    return [{ id: coupler.id, a, b }];
+  });
+}
+
 function gridOf(plane: HalfPlane, members: readonly string[]): Grid {
   const grid = new Grid(plane.columns, plane.rows);
   for (const body of plane.bodies) for (let x = body.x; x <= body.end; x++) for (let row = body.from; row <= body.to; row++) grid.blocked[grid.at({ x, row })] = 1;
@@ -165,12 +166,14 @@ function gridOf(plane: HalfPlane, members: readonly string[]): Grid {
 }
 
 /** A member's own lines: its terminals joined one after the other, each by the cheapest way from what lies already. */
-function layTree(grid: Grid, plane: HalfPlane, member: string, net: number, prices: Prices): Piece | null {
+function layTree(grid: Grid, plane: HalfPlane, member: string, net: number, prices: Prices, effort: Effort): Piece | null {
   const terminals = plane.terminals.filter((terminal) => terminal.member === member).sort((a, b) => a.cells.length - b.cells.length);
   const [first] = terminals;
-  if (!first) return { cells: [], links: [], cost: 0 };
+  if (!first) return pieceOf([], [], 0);
   const open = new Set(terminals.slice(1));
-  const tree = { cells: [] as number[], links: [] as (readonly [number, number])[], cost: 0 };
+  const cells: number[] = [];
+  const links: (readonly [number, number])[] = [];
+  let cost = 0;
   // All places of a terminal hang together through the part itself: either end of a pin will do, or both.
   const free = (terminal: Terminal) => terminal.cells.map(grid.at).filter((at) => grid.net[at] === -1);
   const joined = new Set([first]);
@@ -179,23 +182,26 @@ function layTree(grid: Grid, plane: HalfPlane, member: string, net: number, pric
     const goals = new Map([...open].flatMap((terminal) => terminal.cells.map((cell) => [grid.at(cell), terminal] as const)));
     const met = starts.find((at) => goals.has(at));
     if (met !== undefined) {
-      tree.cells.push(met);
+      cells.push(met);
       reach(goals.get(met)!);
       continue;
     }
-    const isGoal = (at: number) => goals.has(at);
-    const near = spread(grid, starts, net, prices, windowOf(grid, [...starts, ...goals.keys()]), isGoal);
-    const field = near.reached >= 0 ? near : spread(grid, starts, net, prices, everywhere(grid), isGoal);
+    const look = (window: Window) => spread(grid, starts, net, prices, window, effort, (at) => goals.has(at));
+    const near = look(windowOf(grid, [...starts, ...goals.keys()]));
+    const field = near.reached >= 0 ? near : look(everywhere(grid));
     if (field.reached < 0) return null;
-    append(tree, wayBack(field, field.reached));
+    const way = wayBack(field, field.reached);
+    cells.push(...way.cells);
+    links.push(...way.links);
+    cost += way.cost;
     reach(goals.get(field.reached >> 2)!);
   }
-  return tree;
+  return pieceOf(cells, links, cost);
 
   function reach(terminal: Terminal): void {
     open.delete(terminal);
     joined.add(terminal);
-    starts = [...tree.cells, ...[...joined].flatMap(free)];
+    starts = [...cells, ...[...joined].flatMap(free)];
   }
 }
 
@@ -213,12 +219,6 @@ function windowOf(grid: Grid, cells: readonly number[]): Window {
 
 const everywhere = (grid: Grid): Window => ({ from: 0, to: grid.columns - 1 });
 
-function append(tree: { cells: number[]; links: (readonly [number, number])[]; cost: number }, piece: Piece): void {
-  tree.cells.push(...piece.cells);
-  tree.links.push(...piece.links);
-  tree.cost += piece.cost;
-}
-
 /** The way by which a field reached a state. */
 function wayBack(field: Field, last: number): Piece {
   const cells = [last >> 2];
@@ -227,20 +227,21 @@ function wayBack(field: Field, last: number): Piece {
     links.push([field.from[at]! >> 2, at >> 2]);
     cells.push(field.from[at]! >> 2);
   }
-  return { cells, links, cost: field.cost[last]! };
+  return pieceOf(cells, links, field.cost[last]!);
 }
 
 /** Puts a coupler on the cheapest way between two members' lines, where three free cells stand in a row. A member −1 is the frame, a member without cells starts anywhere. */
-function layLink(grid: Grid, coupler: JoiningCoupler, a: number, b: number, cellsOf: (net: number) => number[], prices: Prices, crowd: readonly Cell[]): Link | null {
+function layLink(grid: Grid, { id, a, b }: Joint, cellsOf: (net: number) => number[], prices: Prices, crowd: readonly Cell[], effort: Effort): Link | null {
   const startsA = a < 0 ? [] : cellsOf(a);
   const startsB = b < 0 ? [] : cellsOf(b);
   const window = windowOf(grid, [...startsA, ...startsB]);
-  const fieldA = startsA.length > 0 ? spread(grid, startsA, a, prices, window) : null;
-  const fieldB = startsB.length > 0 ? spread(grid, startsB, b, prices, window) : null;
+  const fieldA = startsA.length > 0 ? spread(grid, startsA, a, prices, window, effort) : null;
+  const fieldB = startsB.length > 0 ? spread(grid, startsB, b, prices, window, effort) : null;
   let best: { cost: number; middle: number; direction: number; endA: number; endB: number } | null = null;
   for (let middle = 0; middle < grid.size; middle++) {
     if (grid.blocked[middle] || grid.reserved[middle]! >= 0 || grid.net[middle] !== -1) continue;
-    const { x, row } = grid.cell(middle);
+    const x = grid.column[middle]!;
+    const row = grid.row[middle]!;
     if (x < window.from || x > window.to) continue;
     const beside = grid.beside[middle] === 1 || crowd.some((other) => Math.abs(other.x - x) < 2 && Math.abs(other.row - row) < 3);
     const crowding = beside ? CROWDING : 0;
@@ -256,10 +257,10 @@ function layLink(grid: Grid, coupler: JoiningCoupler, a: number, b: number, cell
   }
   if (!best) return null;
   const { middle, direction } = best;
-  const side = (field: Field | null, end: number, beside: number): Piece => (field ? wayBack(field, end) : { cells: [beside], links: [], cost: 0 });
+  const side = (field: Field | null, end: number, beside: number): Piece => (field ? wayBack(field, end) : pieceOf([beside], [], 0));
   return {
-    symbol: { coupler: coupler.id, at: grid.cell(middle), direction },
-    middle,
+    symbol: { coupler: id, at: grid.cell(middle), direction },
+    middle: pieceOf([middle], [], 0),
     a: side(fieldA, best.endA, grid.step(middle, opposite(direction))),
     b: side(fieldB, best.endB, grid.step(middle, direction)),
   };

@@ -1,9 +1,9 @@
 import { after } from 'next/server';
 import { z } from 'zod';
 import { database } from '@/server/database';
-import { failure, readJson, savedResponse, unreadable } from '@/server/http';
+import { failure, keptResponse, readTrain, savedResponse } from '@/server/http';
 import { route } from '@/server/route';
-import { findTrain, isReadable, putBackTrain, removeTrain, saveTrain, type KeptTrain } from '@/server/trains/repository';
+import { findTrain, putBackTrain, removeTrain, saveTrain } from '@/server/trains/repository';
 import { thinRevisions } from '@/server/trains/revisions';
 import { keepSummary } from '@/server/trains/shelf';
 import { versionNumber } from '@/server/version-number';
@@ -11,24 +11,23 @@ import { versionNumber } from '@/server/version-number';
 /** Old states are thinned out once in so many saves. */
 const THIN_EVERY = 20;
 
-const saveSchema = z.strictObject({ version: z.number().int().min(1), train: z.unknown() });
-
-const keptResponse = (kept: KeptTrain): Response => (isReadable(kept) ? Response.json(kept) : unreadable(kept));
+/** What a save says beside the train. */
+const saveSchema = z.strictObject({ version: z.number().int().min(1) });
 
 export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: string }>({
-  GET: async (_, { id }) => {
-    const found = await findTrain(await database(), id);
+  GET: async (request, { id }) => {
+    const found = await findTrain(await database(), id, request.signal);
     return found ? keptResponse(found) : failure(404, 'no-train', 'There is no such train on the shelf.');
   },
 
   /** Saves over the version named; 409 with the current state when that is no longer the newest. */
   PUT: async (request, { id }) => {
-    const body = await readJson(request);
+    const body = await readTrain(request, 'train');
     if (!body.ok) return body.response;
-    const save = saveSchema.safeParse(body.value);
+    const save = saveSchema.safeParse(body.rest);
     if (!save.success) return failure(400, 'bad-request', 'A save names the version it started from and the train.');
-    const { version, train } = save.data;
-    const saved = await saveTrain(await database(), id, version, train);
+    const { version } = save.data;
+    const saved = await saveTrain(await database(), id, version, body.train);
     if (saved.outcome === 'saved') {
       after(async () => {
         await keepSummary(await database(), saved.stored);

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { database } from '@/server/database';
-import { failure, readJson } from '@/server/http';
+import { failure, jsonFields, readJson } from '@/server/http';
 import { route } from '@/server/route';
 import { findRevision, nameRevision } from '@/server/trains/revisions';
 import { versionNumber } from '@/server/version-number';
@@ -12,12 +12,12 @@ const noVersion = () => failure(400, 'bad-version', 'A version is a whole number
 
 export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: string; version: string }>({
   /** The document as it was at a version. */
-  GET: async (_, { id, version: named }) => {
+  GET: async (request, { id, version: named }) => {
     const version = versionNumber(named);
     if (version === null) return noVersion();
-    const found = await findRevision(await database(), id, version);
+    const found = await findRevision(await database(), id, version, request.signal);
     if (!found) return notKept();
-    return found.ok ? Response.json({ train: found.train }) : failure(422, 'unreadable', `This state is kept, but it cannot be read: ${found.why}`);
+    return found.unreadable === null ? jsonFields({ train: found.document }) : failure(422, 'unreadable', `This state is kept, but it cannot be read: ${found.unreadable}`);
   },
 
   /** Names a state, so that it is kept for good. */

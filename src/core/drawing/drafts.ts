@@ -1,0 +1,49 @@
+import type { Routed } from './routing/routed';
+
+/** A piece of work, whether more effort could better it, and how much was allowed for it. */
+export interface Draft<T> {
+  readonly work: T;
+  readonly finished: boolean;
+  readonly allowed: number;
+}
+
+/** Drafts as plain data, to hand over to another thread. */
+export interface DraftsData {
+  readonly orders: ReadonlyMap<string, Draft<readonly string[]>>;
+  readonly routes: ReadonlyMap<string, Draft<Routed>>;
+}
+
+const ORDERS_KEPT = 100;
+const ROUTES_KEPT = 64;
+
+/**
+ * What is dear in a drawing and comes back with the next one: the order of the figures, and the lines of each half plane. Whoever
+ * draws again and again keeps them here; another tooth count then costs no search.
+ */
+export class Drafts {
+  private readonly orders = new Map<string, Draft<readonly string[]>>();
+  private readonly routes = new Map<string, Draft<Routed>>();
+
+  order = (key: string): Draft<readonly string[]> | undefined => this.orders.get(key);
+  route = (key: string): Draft<Routed> | undefined => this.routes.get(key);
+  keepOrder = (key: string, draft: Draft<readonly string[]>): void => keep(this.orders, key, draft, ORDERS_KEPT);
+  keepRoute = (key: string, draft: Draft<Routed>): void => keep(this.routes, key, draft, ROUTES_KEPT);
+
+  data = (): DraftsData => ({ orders: this.orders, routes: this.routes });
+
+  /** Takes over what another has found. */
+  take({ orders, routes }: DraftsData): void {
+    for (const [key, draft] of orders) this.keepOrder(key, draft);
+    for (const [key, draft] of routes) this.keepRoute(key, draft);
+  }
+}
+
+/** Would this much effort find nothing better? */
+export const serves = <T>(draft: Draft<T> | undefined, effort: number): draft is Draft<T> => draft !== undefined && (draft.finished || draft.allowed >= effort);
+
+/** Keeps the newest; the one that was kept longest ago goes when there are too many. */
+function keep<T>(kept: Map<string, T>, key: string, value: T, most: number): void {
+  kept.delete(key);
+  kept.set(key, value);
+  if (kept.size > most) kept.delete(kept.keys().next().value!);
+}

@@ -1,0 +1,52 @@
+import { AT_ONCE, Drafts, drawSideView, QUICK, type DraftsData, type Drawn, type SideView } from '@/core/drawing';
+import { endView, type Station } from '@/core/end-view';
+import type { Train } from '@/core/train';
+
+/** The space that the side view is laid out for; it is scaled to what there is. */
+export const SPACE = { width: 880, height: 380 };
+
+export type Shown = Extract<Drawn, { ok: true }>;
+
+/** What was found for earlier drawings in this window, here and by the worker. */
+const drafts = new Drafts();
+const drawn = new WeakMap<Train, Drawn>();
+const cut = new WeakMap<Train, { readonly order: readonly string[]; readonly stations: readonly Station[] }>();
+
+/** A train's side view, where it can be had at once. */
+export function sideViewNow(train: Train): Drawn {
+  const known = drawn.get(train);
+  if (known) return known;
+  const fresh = drawSideView(train, SPACE, { drafts, effort: QUICK, atOnce: AT_ONCE });
+  drawn.set(train, fresh);
+  return fresh;
+}
+
+/** Takes over what was found for a train elsewhere; its side view is drawn anew when it is asked for. */
+export function takeDrafts(train: Train, found: DraftsData): void {
+  drafts.take(found);
+  drawn.delete(train);
+}
+
+/** The side view to show: the train's own, or, until that is there, the one before as far as all its parts are still there. */
+export function sideViewToShow(train: Train, before: Shown | null): Drawn {
+  const now = sideViewNow(train);
+  return !now.ok && now.later && before && showsOnly(before.view, train) ? before : now;
+}
+
+function showsOnly(view: SideView, train: Train): boolean {
+  const [gears, couplers, members] = [train.gears, train.couplers, train.members].map((parts) => new Set(parts.map(({ id }) => id)));
+  return view.gears.every(({ gear }) => gears!.has(gear)) && view.couplers.every(({ coupler }) => couplers!.has(coupler)) && view.lines.every(({ member }) => members!.has(member)) && view.ties.every(({ mesh }) => train.meshes.some(({ id }) => id === mesh));
+}
+
+/** Its stations, the cuts that the end view shows, in the order of the side view. */
+export function stationsOf(train: Train): readonly Station[] {
+  const shown = sideViewNow(train);
+  const order = shown.ok ? shown.view.order : NO_ORDER;
+  const known = cut.get(train);
+  if (known?.order === order) return known.stations;
+  const stations = endView(train, order);
+  cut.set(train, { order, stations });
+  return stations;
+}
+
+const NO_ORDER: readonly string[] = [];

@@ -1,0 +1,36 @@
+import { turnedAway } from './gate';
+
+const HOST = '127.0.0.1:3210';
+const ask = (url: string, method = 'GET', headers: Record<string, string> = {}) => turnedAway({ method, url, headers: new Headers({ host: HOST, ...headers }) });
+const PATHS = ['/', '/trains/rake', '/_next/static/chunks/a.js', '/icon.svg', '/api/trains', '/nowhere'];
+
+describe('the gate', () => {
+  test('lets pass what may', () => {
+    for (const path of PATHS) expect(ask(path)).toBeNull();
+    for (const method of ['POST', 'PUT', 'PATCH', 'DELETE', 'OPTIONS']) expect(ask('/api/trains', method)).toBeNull();
+    expect(ask('/trains/a%20b?v=%E2%82%AC&x=%')).toBeNull();
+  });
+
+  test('is for hosts that are served only, whatever is asked for and however', () => {
+    for (const path of PATHS) {
+      for (const method of ['GET', 'HEAD', 'OPTIONS', 'POST', 'TRACE']) {
+        for (const host of ['salt.example', '']) expect(ask(path, method, { host })).toMatchObject({ status: 421 });
+      }
+    }
+  });
+
+  test('turns away changes that another site sends', () => {
+    expect(ask('/api/trains', 'POST', { origin: 'http://salt.example' })).toMatchObject({ status: 403 });
+    expect(ask('/api/trains', 'POST', { origin: `http://${HOST}` })).toBeNull();
+  });
+
+  test('says which methods there are', () => {
+    expect(ask('/api/trains', 'TRACE')).toMatchObject({ status: 405, headers: { allow: 'GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS' } });
+    for (const method of ['POST', 'PROPFIND', 'TRACE']) expect(ask('/trains/rake', method)).toMatchObject({ status: 405, headers: { allow: 'GET, HEAD, OPTIONS' } });
+    expect(ask('/trains/rake', 'OPTIONS')).toMatchObject({ status: 204, headers: { allow: 'GET, HEAD, OPTIONS' } });
+  });
+
+  test('turns away addresses that stand for nothing', () => {
+    for (const path of ['/%', '/trains/%E0%A4%A', '/api/trains/%E0', '/api/trains/%00', '/trains/a%0Ab', '/_next/static/%ZZ']) expect(ask(path)).toMatchObject({ status: 400, code: 'bad-address' });
+  });
+});

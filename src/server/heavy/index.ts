@@ -1,0 +1,49 @@
+import { JOBS, type Checked, type DrawnText, type Space } from './jobs';
+import { inWorker, Stopped } from './pool';
+import { contentKey, Results } from './results';
+
+export { checkDocument, type Checked, type DrawnText, type Space } from './jobs';
+export { Stopped, stopWorkers, workersNow } from './pool';
+
+/** Up to so many characters a document is read and checked where the request is: that takes a few milliseconds, as the way to a worker does. */
+const LIGHT = 32_000;
+
+/** Checks the train in a request's body, alone or under the key `train`; null for what is not JSON. */
+export const checkBody = async (body: string, under: 'train' | null, signal?: AbortSignal): Promise<{ readonly rest: unknown; readonly train: Checked } | null> =>
+  body.length <= LIGHT ? JOBS.check(body, under) : inWorker('check', [body, under], signal);
+
+const reasons = new Results<string>(500);
+
+/** Why a kept document does not read; null when it does. */
+export async function whyUnreadable(document: string, signal?: AbortSignal): Promise<string | null> {
+  if (document.length <= LIGHT) return JOBS.unreadable(document);
+  // The empty text stands for none: results are texts.
+  return (await reasons.of(contentKey(document), async (ends) => (await inWorker('unreadable', [document], ends)) ?? '', signal)) || null;
+}
+
+/** What the shelf says of a document that reads, as JSON. */
+export const summariseDocument = (document: string): Promise<string> => inWorker('summarise', [document]);
+
+const quick = new Results<DrawnText>(100);
+const thorough = new Results<DrawnText>(200);
+
+/**
+ * The side view of a document that reads: the best that is known, else what can be found at once. Where more effort might better it,
+ * that is made in the background, for whoever asks next.
+ */
+export async function drawDocument(document: string, space: Space, signal?: AbortSignal): Promise<DrawnText> {
+  const key = contentKey(JSON.stringify(space), document);
+  const best = thorough.get(key);
+  if (best) return best;
+  const first = await quick.of(key, (ends) => inWorker('draw', [document, space], ends), signal);
+  if (!first.finished && !thorough.has(key)) {
+    void thorough
+      .of(key, () => inWorker('drawWell', [document, space]).catch((error: unknown) => {
+        // The quick one stays what there is; it is not tried again and again.
+        if (error instanceof Stopped) return { ...first, finished: true };
+        throw error;
+      }))
+      .catch((error: unknown) => console.error(error));
+  }
+  return first;
+}

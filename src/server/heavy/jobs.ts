@@ -1,0 +1,74 @@
+import { drawSideView, QUICK, THOROUGH } from '@/core/drawing';
+import { summariseTrain } from '@/core/gear-chart';
+import { checkTrain, parseTrain, problemText, serialiseTrain, type Problem, type Train } from '@/core/train';
+
+/** A document that was checked: as text in its canonical form, or what is wrong with it. */
+export type Checked =
+  | { readonly ok: true; readonly name: string; readonly document: string }
+  | { readonly ok: false; readonly problems: readonly Problem[] };
+
+/** A side view as the JSON of a Drawn, and whether more effort might better it. */
+export interface DrawnText {
+  readonly json: string;
+  readonly finished: boolean;
+}
+
+export interface Space {
+  readonly width: number;
+  readonly height: number;
+}
+
+/** Checks a parsed document and writes it as it is kept. */
+export function checkDocument(value: unknown): Checked {
+  const checked = checkTrain(value);
+  return checked.ok ? { ok: true, name: checked.train.name, document: serialiseTrain(checked.train) } : checked;
+}
+
+/**
+ * What costs time on the server, as functions from text to text: so nothing dear is done on either side of a thread's border. Each may
+ * run on the request thread for a small document, and in a worker for any.
+ */
+export const JOBS = {
+  /** Checks the train that a request brings: alone, or under the key `train` beside what else it says. Null for what is not JSON. */
+  check: (body: string, under: 'train' | null): { readonly rest: unknown; readonly train: Checked } | null => {
+    const value = fromJson(body);
+    if (value === undefined) return null;
+    if (under === null) return { rest: {}, train: checkDocument(value) };
+    const { train, ...rest } = typeof value === 'object' && value !== null ? (value as Record<string, unknown>) : {};
+    return { rest, train: checkDocument(train) };
+  },
+
+  /** Why a kept document does not read; null when it does. */
+  unreadable: (document: string): string | null => {
+    const parsed = parseTrain(document, { kept: true });
+    return parsed.ok ? null : problemText(parsed.problems[0]!);
+  },
+
+  /** What the shelf says of a kept document, as JSON. */
+  summarise: (document: string): string => JSON.stringify(summariseTrain(keptTrain(document))),
+
+  /** Its side view, with what can be found at once. */
+  draw: (document: string, space: Space): DrawnText => drawn(document, space, QUICK),
+
+  /** Its side view, with all that is worth trying: nothing better follows. */
+  drawWell: (document: string, space: Space): DrawnText => ({ ...drawn(document, space, THOROUGH), finished: true }),
+} as const;
+
+function fromJson(text: string): unknown {
+  try {
+    return JSON.parse(text) as unknown;
+  } catch {
+    return undefined;
+  }
+}
+
+function drawn(document: string, space: Space, effort: number): DrawnText {
+  const found = drawSideView(keptTrain(document), space, { effort });
+  return { json: JSON.stringify(found), finished: !found.ok || found.finished };
+}
+
+function keptTrain(document: string): Train {
+  const parsed = parseTrain(document, { kept: true });
+  if (!parsed.ok) throw new Error(problemText(parsed.problems[0]!));
+  return parsed.train;
+}

@@ -1,0 +1,70 @@
+import { availableParallelism } from 'node:os';
+import { resolve } from 'node:path';
+import workerpool, { type Pool } from 'workerpool';
+import { JOBS } from './jobs';
+
+type Jobs = typeof JOBS;
+export type Job = keyof Jobs;
+
+/** A job was stopped: it took longer than it may, or nobody waits for it any more. */
+export class Stopped extends Error {
+  constructor(readonly reason: 'time' | 'left') {
+    super(reason === 'time' ? 'This takes longer than it may.' : 'Nobody waits for this any more.');
+  }
+}
+
+/**
+ * Who waits for what: reading and checking is never behind a drawing, and a drawing never behind what is done in the background.
+ * Each lane has threads of its own, started when they are first needed.
+ */
+const LANES = { reading: 1, drawing: Math.max(1, availableParallelism() - 1), background: 1 } as const;
+type Lane = keyof typeof LANES;
+
+const LANE_OF: Record<Job, Lane> = { check: 'reading', unreadable: 'reading', draw: 'drawing', summarise: 'background', drawWell: 'background' };
+/** Far more than any document within the limits takes. */
+const LIMIT_MS: Record<Job, number> = { check: 10_000, unreadable: 10_000, draw: 15_000, summarise: 30_000, drawWell: 60_000 };
+/** Jobs that may wait in a lane; then the server says that it is busy. */
+const MOST_WAITING = 500;
+/** How long a thread that is stopped in the middle may take to end by itself. */
+const TERMINATE_MS = 50;
+
+const holder = globalThis as { tinWheelWorkers?: Partial<Record<Lane, Pool>> };
+
+function lane(name: Lane): Pool {
+  const pools = (holder.tinWheelWorkers ??= {});
+  return (pools[name] ??= workerpool.pool(resolve(/* turbopackIgnore: true */ process.env.TINWHEEL_WORKER ?? 'dist/heavy-work.cjs'), {
+    workerType: 'thread',
+    maxWorkers: LANES[name],
+    maxQueueSize: MOST_WAITING,
+    workerTerminateTimeout: TERMINATE_MS,
+  }));
+}
+
+/**
+ * Does a job in a worker thread.
+ * @param signal ends the job when whoever asked for it has left.
+ * @throws Stopped when it was ended before it was done.
+ */
+export function inWorker<J extends Job>(job: J, args: Parameters<Jobs[J]>, signal?: AbortSignal): Promise<ReturnType<Jobs[J]>> {
+  if (signal?.aborted) return Promise.reject(new Stopped('left'));
+  const work = lane(LANE_OF[job]).exec(job, args).timeout(LIMIT_MS[job]);
+  const leave = () => void work.cancel();
+  signal?.addEventListener('abort', leave, { once: true });
+  return new Promise<ReturnType<Jobs[J]>>((done, fail) => {
+    work.then(done, (error: unknown) => fail(error instanceof workerpool.Promise.TimeoutError ? new Stopped('time') : error instanceof workerpool.Promise.CancellationError ? new Stopped('left') : error));
+  }).finally(() => signal?.removeEventListener('abort', leave));
+}
+
+/** How many threads there are, how many of them work, and how many jobs wait. */
+export function workersNow(): { readonly threads: number; readonly busy: number; readonly waiting: number } {
+  const stats = Object.values(holder.tinWheelWorkers ?? {}).map((pool) => pool.stats());
+  const sum = (count: (one: (typeof stats)[number]) => number) => stats.reduce((total, one) => total + count(one), 0);
+  return { threads: sum(({ totalWorkers }) => totalWorkers), busy: sum(({ busyWorkers }) => busyWorkers), waiting: sum(({ pendingTasks }) => pendingTasks) };
+}
+
+/** Ends all threads. */
+export async function stopWorkers(): Promise<void> {
+  const pools = Object.values(holder.tinWheelWorkers ?? {});
+  holder.tinWheelWorkers = {};
+  await Promise.all(pools.map((pool) => pool.terminate(true)));
+}
