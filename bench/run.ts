@@ -1,8 +1,9 @@
 /**
- * `npm run bench -- [core|page|turning|saving]`: prints how fast the parts are that people wait for. Not a test: nothing fails.
- * The figures of the page, of turning and of saving need a build (`npm run build`).
+ * `npm run bench -- [core|page|turning|saving|hostile]`: prints how fast the parts are that people wait for. Not a test: nothing fails.
+ * The figures of the page, of turning, of saving and of hostile documents need a build (`npm run build`).
  */
 import { benchCore } from './core';
+import { benchHostile } from './hostile';
 import { benchPage } from './page';
 import { benchSaving } from './saving';
 import { benchTurning } from './turning';
@@ -13,6 +14,7 @@ async function main(): Promise<void> {
   if (only === undefined || only === 'page') await benchPage();
   if (only === undefined || only === 'turning') await benchTurning();
   if (only === undefined || only === 'saving') await benchSaving();
+  if (only === undefined || only === 'hostile') await benchHostile();
 }
 
 void main();

@@ -1,4 +1,8 @@
-/** Places that may be looked at while someone waits with a key held down, for a drawing that is wanted soon, and for one that may take its time. */
+/**
+ * Places that may be looked at: for a first sight, which is what can be had with one round of lines; while someone waits with a key held
+ * down; for a drawing that is wanted soon; and for one that may take its time.
+ */
+export const FIRST_SIGHT = 1;
 export const AT_ONCE = 150_000;
 export const QUICK = 2_000_000;
 export const THOROUGH = 12_000_000;

@@ -12,6 +12,7 @@ import { planDrawing, type DrawingPlan } from './plan';
 import { drawnRadii } from './radii';
 import { draftRoute, workFor } from './routing/route';
 import { reaches, type Routed } from './routing/routed';
+import type { Space } from './spaces';
 
 export type Drawn =
   /** Not finished where more effort might find fewer crossings. */
@@ -49,7 +50,7 @@ const TOUCHING = 4;
  * The side view of any train: axes horizontal, figures left to right, the input at the left; fixed gears as bars that touch where they
  * mesh, sets in half section above their axis, every member a tree of lines that goes round the others.
  */
-export function drawSideView(train: Train, space: { readonly width: number; readonly height: number }, { order: wanted, drafts = new Drafts(), effort: allowed = THOROUGH, atOnce = Infinity }: Drawing = {}): Drawn {
+export function drawSideView(train: Train, space: Space, { order: wanted, drafts = new Drafts(), effort: allowed = THOROUGH, atOnce = Infinity }: Drawing = {}): Drawn {
   if (train.gears.length === 0) return { ok: false, why: 'There is no gear to draw yet.' };
   if (train.gears.length > MOST_GEARS) return { ok: false, why: `With ${train.gears.length} gears this train is too large to draw from the side (the most is ${MOST_GEARS}). Its figures, trace and working are in the panel.` };
   const plan = planDrawing(train);

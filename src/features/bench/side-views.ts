@@ -1,9 +1,6 @@
-import { AT_ONCE, Drafts, drawSideView, QUICK, type DraftsData, type Drawn, type SideView } from '@/core/drawing';
+import { AT_ONCE, Drafts, drawSideView, FIRST_SIGHT, QUICK, type DraftsData, type Drawn, SPACES, type SideView } from '@/core/drawing';
 import { endView, type Station } from '@/core/end-view';
 import type { Train } from '@/core/train';
-
-/** The space that the side view is laid out for; it is scaled to what there is. */
-export const SPACE = { width: 880, height: 380 };
 
 export type Shown = Extract<Drawn, { ok: true }>;
 
@@ -12,11 +9,12 @@ const drafts = new Drafts();
 const drawn = new WeakMap<Train, Drawn>();
 const cut = new WeakMap<Train, { readonly order: readonly string[]; readonly stations: readonly Station[] }>();
 
-/** A train's side view, where it can be had at once. */
+/** A train's side view, where it can be had at once: by a quick search, or from any draft that there is. */
 export function sideViewNow(train: Train): Drawn {
   const known = drawn.get(train);
   if (known) return known;
-  const fresh = drawSideView(train, SPACE, { drafts, effort: QUICK, atOnce: AT_ONCE });
+  const quick = drawSideView(train, SPACES.bench, { drafts, effort: QUICK, atOnce: AT_ONCE });
+  const fresh = quick.ok || !quick.later ? quick : drawSideView(train, SPACES.bench, { drafts, effort: FIRST_SIGHT, atOnce: 0 });
   drawn.set(train, fresh);
   return fresh;
 }
@@ -26,6 +24,9 @@ export function takeDrafts(train: Train, found: DraftsData): void {
   drafts.take(found);
   drawn.delete(train);
 }
+
+/** Takes over a side view that the server drew. */
+export const takeDrawn = (train: Train, found: Drawn): void => void drawn.set(train, found);
 
 /** The side view to show: the train's own, or, until that is there, the one before as far as all its parts are still there. */
 export function sideViewToShow(train: Train, before: Shown | null): Drawn {

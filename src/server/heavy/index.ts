@@ -1,8 +1,9 @@
-import { JOBS, type Checked, type DrawnText, type Space } from './jobs';
+import type { Space } from '@/core/drawing';
+import { JOBS, type Checked, type DrawnText } from './jobs';
 import { inWorker, Stopped } from './pool';
 import { contentKey, Results } from './results';
 
-export { checkDocument, type Checked, type DrawnText, type Space } from './jobs';
+export { checkDocument, type Checked, type DrawnText } from './jobs';
 export { Stopped, stopWorkers, workersNow } from './pool';
 
 /** Up to so many characters a document is read and checked where the request is: that takes a few milliseconds, as the way to a worker does. */
@@ -28,15 +29,15 @@ const quick = new Results<DrawnText>(100);
 const thorough = new Results<DrawnText>(200);
 
 /**
- * The side view of a document that reads: the best that is known, else what can be found at once. Where more effort might better it,
- * that is made in the background, for whoever asks next.
+ * The side view of a document that reads: the best that is known, else what can be found at once.
+ * @param better where more effort might better it, that is made in the background, for whoever asks next.
  */
-export async function drawDocument(document: string, space: Space, signal?: AbortSignal): Promise<DrawnText> {
+export async function drawDocument(document: string, space: Space, { better, signal }: { readonly better: boolean; readonly signal?: AbortSignal }): Promise<DrawnText> {
   const key = contentKey(JSON.stringify(space), document);
   const best = thorough.get(key);
   if (best) return best;
   const first = await quick.of(key, (ends) => inWorker('draw', [document, space], ends), signal);
-  if (!first.finished && !thorough.has(key)) {
+  if (better && !first.finished && !thorough.has(key)) {
     void thorough
       .of(key, () => inWorker('drawWell', [document, space]).catch((error: unknown) => {
         // The quick one stays what there is; it is not tried again and again.

@@ -1,4 +1,4 @@
-import { drawSideView, QUICK, THOROUGH } from '@/core/drawing';
+import { AT_ONCE, drawSideView, FIRST_SIGHT, QUICK, THOROUGH, type Drawing, type Space } from '@/core/drawing';
 import { summariseTrain } from '@/core/gear-chart';
 import { checkTrain, parseTrain, problemText, serialiseTrain, type Problem, type Train } from '@/core/train';
 
@@ -11,11 +11,6 @@ export type Checked =
 export interface DrawnText {
   readonly json: string;
   readonly finished: boolean;
-}
-
-export interface Space {
-  readonly width: number;
-  readonly height: number;
 }
 
 /** Checks a parsed document and writes it as it is kept. */
@@ -47,11 +42,14 @@ export const JOBS = {
   /** What the shelf says of a kept document, as JSON. */
   summarise: (document: string): string => JSON.stringify(summariseTrain(keptTrain(document))),
 
-  /** Its side view, with what can be found at once. */
-  draw: (document: string, space: Space): DrawnText => drawn(document, space, QUICK),
+  /** Its side view, with what can be found at once: a first sight of a tangle. */
+  draw: (document: string, space: Space): DrawnText => {
+    const quick = drawn(document, space, { effort: QUICK, atOnce: AT_ONCE });
+    return quick.later ? drawn(document, space, { effort: FIRST_SIGHT }) : quick;
+  },
 
   /** Its side view, with all that is worth trying: nothing better follows. */
-  drawWell: (document: string, space: Space): DrawnText => ({ ...drawn(document, space, THOROUGH), finished: true }),
+  drawWell: (document: string, space: Space): DrawnText => ({ ...drawn(document, space, { effort: THOROUGH }), finished: true }),
 } as const;
 
 function fromJson(text: string): unknown {
@@ -62,9 +60,9 @@ function fromJson(text: string): unknown {
   }
 }
 
-function drawn(document: string, space: Space, effort: number): DrawnText {
-  const found = drawSideView(keptTrain(document), space, { effort });
-  return { json: JSON.stringify(found), finished: !found.ok || found.finished };
+function drawn(document: string, space: Space, how: Drawing): DrawnText & { readonly later: boolean } {
+  const found = drawSideView(keptTrain(document), space, how);
+  return { json: JSON.stringify(found), finished: !found.ok || found.finished, later: !found.ok && found.later === true };
 }
 
 function keptTrain(document: string): Train {

@@ -15,9 +15,13 @@ export class Stopped extends Error {
 
 /**
  * Who waits for what: reading and checking is never behind a drawing, and a drawing never behind what is done in the background.
- * Each lane has threads of its own, started when they are first needed.
+ * Each lane has threads of its own, started when they are first needed, and gives way to others by so much.
  */
-const LANES = { reading: 1, drawing: Math.max(1, availableParallelism() - 1), background: 1 } as const;
+const LANES = {
+  reading: { threads: 1, nice: 0 },
+  drawing: { threads: Math.max(1, availableParallelism() - 1), nice: 5 },
+  background: { threads: 1, nice: 15 },
+} as const;
 type Lane = keyof typeof LANES;
 
 const LANE_OF: Record<Job, Lane> = { check: 'reading', unreadable: 'reading', draw: 'drawing', summarise: 'background', drawWell: 'background' };
@@ -34,7 +38,8 @@ function lane(name: Lane): Pool {
   const pools = (holder.tinWheelWorkers ??= {});
   return (pools[name] ??= workerpool.pool(resolve(/* turbopackIgnore: true */ process.env.TINWHEEL_WORKER ?? 'dist/heavy-work.cjs'), {
     workerType: 'thread',
-    maxWorkers: LANES[name],
+    maxWorkers: LANES[name].threads,
+    workerThreadOpts: { workerData: { nice: LANES[name].nice } },
     maxQueueSize: MOST_WAITING,
     workerTerminateTimeout: TERMINATE_MS,
   }));

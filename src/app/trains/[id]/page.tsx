@@ -1,8 +1,10 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { cache } from 'react';
+import { SPACES } from '@/core/drawing';
 import { OpenBench } from '@/features/bench/open-bench';
 import { databaseOrReason } from '@/server/database';
+import { drawDocument } from '@/server/heavy';
 import { findTrain } from '@/server/trains/repository';
 import { NoDatabase } from '../../no-database';
 import { Unreadable } from './unreadable';
@@ -13,6 +15,9 @@ interface Props {
   params: Promise<{ id: string }>;
   searchParams: Promise<{ first?: string }>;
 }
+
+/** The side view of a document with so many characters may take long, and will be asked for as soon as the page stands. */
+const TANGLED = 12_000;
 
 const find = cache(async (id: string) => {
   const opened = await databaseOrReason();
@@ -32,5 +37,6 @@ export default async function BenchPage({ params, searchParams }: Props) {
   const { id, version, name, document, unreadable } = found;
   if (unreadable !== null) return <Unreadable id={id} name={name} why={unreadable} />;
   const first = (await searchParams).first !== undefined;
+  if (document.length > TANGLED) drawDocument(document, SPACES.bench, { better: false }).catch((error: unknown) => console.error(error));
   return <OpenBench id={id} version={version} name={name} document={document} first={first} />;
 }

@@ -1,9 +1,10 @@
 'use client';
 
 import { useEffect } from 'react';
-import { QUICK, THOROUGH } from '@/core/drawing';
+import { FIRST_SIGHT, SPACES, THOROUGH, type Drawn } from '@/core/drawing';
+import type { Train } from '@/core/train';
 import { Drafting } from '@/workers/drafting';
-import { sideViewNow, SPACE, takeDrafts } from '../side-views';
+import { sideViewNow, takeDrafts, takeDrawn } from '../side-views';
 import { useBenchStore, type BenchStore } from '../store';
 
 /** A train stands still for so long before a better drawing of it is looked for. */
@@ -21,7 +22,7 @@ export function useLaidOut(): void {
       const now = sideViewNow(store.getState().train);
       if (now.ok) store.getState().set({ shown: now });
       if (now.ok ? now.finished : !now.later) return;
-      timer = setTimeout(() => void layOut(store, drafting, now.ok ? [THOROUGH] : [QUICK, THOROUGH]), now.ok ? PAUSE_MS : 0);
+      timer = setTimeout(() => void (now.ok ? better(store, drafting) : first(store, drafting)), now.ok ? PAUSE_MS : 0);
     };
     lay();
     const stop = store.subscribe((state, before) => state.train !== before.train && lay());
@@ -33,17 +34,40 @@ export function useLaidOut(): void {
   }, [store]);
 }
 
-async function layOut(store: BenchStore, drafting: Drafting, efforts: readonly number[]): Promise<void> {
-  const { train, set } = store.getState();
-  for (const effort of efforts) {
-    const found = await drafting.draft(train, SPACE, effort);
-    if (!found) return;
-    await untilNobodyPoints(store);
+/** A first sight: of the train as it was opened from the server, which may have it already; else from the worker. */
+async function first(store: BenchStore, drafting: Drafting): Promise<void> {
+  const { id, version, savedTrain, train } = store.getState();
+  const drawn = train === savedTrain ? await fromServer(id, version) : null;
+  if (drawn) {
     if (store.getState().train !== train) return;
-    takeDrafts(train, found);
-    const now = sideViewNow(train);
-    if (now.ok) set({ shown: now });
-    if (now.ok && now.finished) return;
+    takeDrawn(train, drawn);
+    show(store, train);
+  } else await better(store, drafting, FIRST_SIGHT);
+  if (store.getState().train === train) await better(store, drafting);
+}
+
+/** What the worker finds with more effort, once nobody points at what is there. */
+async function better(store: BenchStore, drafting: Drafting, effort = THOROUGH): Promise<void> {
+  const { train } = store.getState();
+  const found = await drafting.draft(train, SPACES.bench, effort);
+  if (!found) return;
+  await untilNobodyPoints(store);
+  if (store.getState().train !== train) return;
+  takeDrafts(train, found);
+  show(store, train);
+}
+
+function show(store: BenchStore, train: Train): void {
+  const now = sideViewNow(train);
+  if (now.ok) store.getState().set({ shown: now });
+}
+
+async function fromServer(id: string, version: number): Promise<Drawn | null> {
+  try {
+    const response = await fetch(`/api/trains/${encodeURIComponent(id)}/drawing?for=bench&v=${version}`);
+    return response.ok ? ((await response.json()) as { drawn: Drawn }).drawn : null;
+  } catch {
+    return null;
   }
 }
 
