@@ -80,12 +80,15 @@ export const unreadable = ({ version, unreadable: why }: { readonly version: num
 const stale = (current: KeptTrain): Response =>
   jsonFields({ error: objectText({ code: '"stale"', message: '"This train was changed elsewhere since you opened it."', current: objectText(trainFields(current)) }) }, {}, 409);
 
+/** An answer of a few words, which takes longer to compress than to send; saving is what people do most. */
+const UNPACKED = { 'cache-control': 'no-store, no-transform' };
+
 /** What a save came to, as a response. */
 export function savedResponse(saved: Saved, created = false): Response {
   switch (saved.outcome) {
     case 'saved':
       // Who saved has the document; only what the next save must name goes back.
-      return Response.json({ id: saved.stored.id, version: saved.stored.version, updatedAt: saved.stored.updatedAt }, { status: created ? 201 : 200 });
+      return Response.json({ id: saved.stored.id, version: saved.stored.version, updatedAt: saved.stored.updatedAt }, { status: created ? 201 : 200, headers: UNPACKED });
     case 'stale':
       if (saved.current.unreadable !== null) return unreadable({ ...saved.current, unreadable: saved.current.unreadable });
       return stale(saved.current);

@@ -17,7 +17,7 @@ export function freshShelf(): () => Database {
     await seedDemoTrains(database, DEMO);
   });
   afterEach(async () => {
-    await database.sequelize.close();
+    await database.close();
     rmSync(folder, { recursive: true });
   });
   afterAll(stopWorkers);

@@ -2,7 +2,7 @@ export { FRAME, LIMITS, MATERIALS, trainSchema } from './schema';
 export { trainJsonSchema } from './json-schema';
 export type { Coupler, Gear, GearType, JoiningCoupler, Material, Member, Mesh, Position, SlidingMesh, Train } from './schema';
 export { pathText, problemText, type Problem } from './problem';
-export { checkTrain, MAX_TRAIN_BYTES, parseTrain, serialiseTrain, type Parsed } from './parse';
+export { checkTrain, keptText, MAX_TRAIN_BYTES, parseTrain, serialiseTrain, type Parsed } from './parse';
 export { armOf } from './rules';
 export { axesOf, type Axis } from './axes';
 export * from './edits';

@@ -42,7 +42,8 @@ export function parseTrain(text: string, options: { readonly kept?: boolean } = 
 /** The document as its file: one canonical order of keys, so reading and writing again changes no byte. */
 export const serialiseTrain = (train: Train): string => keptText(trainSchema.parse(train));
 
-const keptText = (train: Train): string => `${JSON.stringify(train, null, 1)}\n`;
+/** serialiseTrain for a train that was just checked, whose keys stand in order already. */
+export const keptText = (train: Train): string => `${JSON.stringify(train, null, 1)}\n`;
 
 const refuse = (message: string): Parsed => ({ ok: false, problems: [{ path: [], message }] });
 

@@ -1,4 +1,4 @@
-import { existsSync, readdirSync, rmSync, statSync } from 'node:fs';
+import { existsSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs';
 import { basename, dirname, join } from 'node:path';
 import sqlite3 from 'sqlite3';
 import { KNOWN_MIGRATIONS } from './migrations';
@@ -22,7 +22,10 @@ export async function prepareForUpgrade(file: string, now: Date = new Date()): P
     if (applied.length === 0 || pending.length === 0) return;
     // To the millisecond, and by which process: servers may start together, and again within a second.
     const stamp = `${now.toISOString().replace(/[-:.Z]/g, '').replace('T', '-')}-${process.pid}`;
-    await run(database, 'VACUUM INTO ?', [join(dirname(file), `${copyPrefix(file)}${pending[0]}-${stamp}.sqlite`)]);
+    const copy = join(dirname(file), `${copyPrefix(file)}${pending[0]}-${stamp}.sqlite`);
+    // Under its own name only when it is whole: this start may be killed in the middle.
+    await run(database, 'VACUUM INTO ?', [`${copy}${PART}`]);
+    renameSync(`${copy}${PART}`, copy);
     forgetOldCopies(file);
   } finally {
     await new Promise<void>((done) => database.close(() => done()));
@@ -31,9 +34,15 @@ export async function prepareForUpgrade(file: string, now: Date = new Date()): P
 
 const copyPrefix = (file: string): string => `${basename(file).replace(/\.sqlite$/, '')}-before-`;
 
+const PART = '.part';
+/** A copy that is still in parts after so long was given up. */
+const GIVEN_UP_MS = 3_600_000;
+
 function forgetOldCopies(file: string): void {
-  const copies = readdirSync(dirname(file)).filter((name) => name.startsWith(copyPrefix(file)) && name.endsWith('.sqlite'));
+  const own = readdirSync(dirname(file)).filter((name) => name.startsWith(copyPrefix(file)));
   const age = (name: string) => statSync(join(dirname(file), name)).mtimeMs;
+  for (const name of own.filter((one) => one.endsWith(PART) && Date.now() - age(one) > GIVEN_UP_MS)) rmSync(join(dirname(file), name));
+  const copies = own.filter((name) => name.endsWith('.sqlite'));
   for (const name of copies.sort((a, b) => age(b) - age(a)).slice(KEPT_COPIES)) rmSync(join(dirname(file), name));
 }
 

@@ -6,14 +6,17 @@ import { defineTrain, type TrainModel } from './train-model';
 import { defineRevision, type RevisionModel } from './revision-model';
 import { prepareForUpgrade } from './before-upgrade';
 import { migrate } from './migrations';
-import { StartupError, startupError } from './startup-error';
+import { sqliteCode, StartupError, startupError } from './startup-error';
 
 /** The open database: the connection and its models. */
 export interface Database {
   readonly sequelize: Sequelize;
   readonly trains: TrainModel;
   readonly revisions: RevisionModel;
+  /** The same tables through a connection of its own, which never waits for a save that is being written. */
+  readonly reading: { readonly trains: TrainModel; readonly revisions: RevisionModel };
   readonly file: string;
+  readonly close: () => Promise<void>;
 }
 
 /** Where the data lives: TINWHEEL_DB, else data/tinwheel.sqlite under the working folder. */
@@ -38,16 +41,40 @@ export async function openDatabase(file: string): Promise<Database> {
 }
 
 async function connect(file: string): Promise<Database> {
-  const sequelize = new Sequelize({ dialect: 'sqlite', dialectModule: sqlite3, storage: file, logging: false });
+  const [sequelize, reader] = [connection(file), connection(file)];
   try {
     await sequelize.query('PRAGMA busy_timeout = 5000');
+    // Of a new file, before anything is in it.
+    await sequelize.query('PRAGMA auto_vacuum = INCREMENTAL');
     await sequelize.query('PRAGMA journal_mode = WAL');
     await sequelize.query('PRAGMA synchronous = FULL');
     await sequelize.query('PRAGMA foreign_keys = ON');
     await migrate(sequelize);
+    await canShrink(sequelize);
+    await reader.query('PRAGMA busy_timeout = 5000');
+    await reader.query('PRAGMA query_only = ON');
   } catch (error) {
-    await sequelize.close();
+    await Promise.all([sequelize.close(), reader.close()]);
     throw error;
   }
-  return { sequelize, trains: defineTrain(sequelize), revisions: defineRevision(sequelize), file };
+  return {
+    sequelize,
+    trains: defineTrain(sequelize),
+    revisions: defineRevision(sequelize),
+    reading: { trains: defineTrain(reader), revisions: defineRevision(reader) },
+    file,
+    close: async () => void (await Promise.all([sequelize.close(), reader.close()])),
+  };
 }
+
+/** A file from before it could shrink is written anew, once; where another server has it open, at a later start. */
+async function canShrink(sequelize: Sequelize): Promise<void> {
+  const [[{ auto_vacuum: kind }]] = (await sequelize.query('PRAGMA auto_vacuum')) as unknown as [[{ auto_vacuum: number }]];
+  if (kind !== 0) return;
+  await sequelize.query('PRAGMA auto_vacuum = INCREMENTAL');
+  await sequelize.query('VACUUM').catch((error: unknown) => {
+    if (sqliteCode(error) !== 'SQLITE_BUSY') throw error;
+  });
+}
+
+const connection = (file: string): Sequelize => new Sequelize({ dialect: 'sqlite', dialectModule: sqlite3, storage: file, logging: false });

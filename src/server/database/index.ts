@@ -6,6 +6,8 @@ import { StartupError, startupError } from './startup-error';
 export { openDatabase, type Database } from './connection';
 export { sqliteCode, StartupError } from './startup-error';
 export { seedDemoTrains } from './seed';
+export { shrink } from './shrink';
+export type { RevisionRow } from './revision-model';
 export { firstRow } from './train-model';
 
 const holder = globalThis as { tinWheelDatabase?: Promise<Database> };
@@ -36,7 +38,7 @@ async function start(): Promise<Database> {
     await seedDemoTrains(opened, exampleFolder());
     return opened;
   } catch (error) {
-    await opened.sequelize.close();
+    await opened.close();
     throw startupError(error, file);
   }
 }

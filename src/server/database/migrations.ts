@@ -47,6 +47,11 @@ const MIGRATIONS: RunnableMigration<Context>[] = [
     // Requests that made a train, by the key their sender gave them: repeated, they are recognised.
     up: ({ context: { run } }) => run('CREATE TABLE IF NOT EXISTS requests (key VARCHAR(255) PRIMARY KEY, train_id VARCHAR(255) NOT NULL, at DATETIME NOT NULL)'),
   },
+  {
+    name: '006-revisions-by-time',
+    // Lists and thins the states of a train without reading their documents.
+    up: ({ context: { run } }) => run('CREATE INDEX IF NOT EXISTS revisions_by_time ON revisions (train_id, saved_at, version, name)'),
+  },
 ];
 
 /** The names of all migrations that this version knows. */

@@ -4,6 +4,7 @@ import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSyn
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sqlite3 from 'sqlite3';
+import { stopWorkers } from '../heavy';
 import { listShelf } from '../trains/shelf';
 import { listRevisions } from '../trains/revisions';
 import { openDatabase, seedDemoTrains, StartupError } from '.';
@@ -18,6 +19,7 @@ beforeEach(() => {
   file = join(folder, 'test.sqlite');
 });
 afterEach(() => rmSync(folder, { recursive: true }));
+afterAll(stopWorkers);
 
 /** Runs statements on the file with nothing of the application between. */
 function plainly(...statements: string[]): Promise<void> {
@@ -37,7 +39,7 @@ async function expectWhole(): Promise<void> {
   expect(rows).toHaveLength(JSON.parse(readFileSync(join(DEMO, 'shelf.json'), 'utf8')).length);
   expect(rows.every((row) => !('unreadable' in row))).toBe(true);
   for (const { id } of rows) expect(await listRevisions(database, id)).toHaveLength(1);
-  await database.sequelize.close();
+  await database.close();
 }
 
 const refusal = async (): Promise<StartupError> => {
@@ -57,7 +59,7 @@ describe('a file that cannot be used is said in one line, and nothing is written
       const database = await openDatabase(file);
       await seedDemoTrains(database, DEMO);
       await database.sequelize.query('PRAGMA wal_checkpoint(TRUNCATE)');
-      await database.sequelize.close();
+      await database.close();
       const whole = readFileSync(file);
       writeFileSync(file, Buffer.concat([whole.subarray(0, 100), Buffer.alloc(whole.length - 100, 7)]));
     }, /damaged/],
@@ -99,20 +101,20 @@ describe('upgrades', () => {
     const database = await openDatabase(file);
     expect((await listShelf(database)).rows).toMatchObject([{ id: 'stirrer', version: 4, positions: 2 }]);
     expect(await listRevisions(database, 'stirrer')).toMatchObject([{ version: 4 }]);
-    await database.sequelize.close();
+    await database.close();
     const copies = readdirSync(folder).filter((name) => name.includes('-before-'));
     expect(copies).toHaveLength(5);
     const [copy] = copies.filter((name) => name.startsWith('test-before-003-revisions-'));
     file = join(folder, copy!);
     await plainly('SELECT document FROM trains');
-    expect((await openDatabase(file).then(async (opened) => { const { rows } = await listShelf(opened); await opened.sequelize.close(); return rows; }))).toHaveLength(1);
+    expect((await openDatabase(file).then(async (opened) => { const { rows } = await listShelf(opened); await opened.close(); return rows; }))).toHaveLength(1);
   });
 
   test('go on from what a start that was killed half way left behind', async () => {
     await plainly(...OLD, 'ALTER TABLE trains ADD COLUMN deleted_at DATETIME', 'CREATE TABLE revisions (train_id VARCHAR(255) NOT NULL REFERENCES trains (id) ON DELETE CASCADE, version INTEGER NOT NULL, document TEXT NOT NULL, name VARCHAR(255), saved_at DATETIME NOT NULL, PRIMARY KEY (train_id, version))');
     const database = await openDatabase(file);
     expect(await listRevisions(database, 'stirrer')).toMatchObject([{ version: 4 }]);
-    await database.sequelize.close();
+    await database.close();
   });
 });
 
@@ -169,6 +171,6 @@ test('thirty kills during an upgrade lose nothing and leave a database that star
     const database = await openDatabase(file);
     expect((await listShelf(database)).rows.find(({ id }) => id === 'stirrer')).toMatchObject({ version: 4, positions: 2 });
     expect(await listRevisions(database, 'stirrer')).toMatchObject([{ version: 4 }]);
-    await database.sequelize.close();
+    await database.close();
   }
 }, 120_000);

@@ -1,6 +1,6 @@
 import { AT_ONCE, drawSideView, FIRST_SIGHT, QUICK, THOROUGH, type Drawing, type Space } from '@/core/drawing';
 import { summariseTrain } from '@/core/gear-chart';
-import { checkTrain, parseTrain, problemText, serialiseTrain, type Problem, type Train } from '@/core/train';
+import { checkTrain, keptText, parseTrain, problemText, type Problem, type Train } from '@/core/train';
 
 /** A document that was checked: as text in its canonical form, or what is wrong with it. */
 export type Checked =
@@ -16,7 +16,7 @@ export interface DrawnText {
 /** Checks a parsed document and writes it as it is kept. */
 export function checkDocument(value: unknown): Checked {
   const checked = checkTrain(value);
-  return checked.ok ? { ok: true, name: checked.train.name, document: serialiseTrain(checked.train) } : checked;
+  return checked.ok ? { ok: true, name: checked.train.name, document: keptText(checked.train) } : checked;
 }
 
 /**

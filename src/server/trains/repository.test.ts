@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTeeth, type Train } from '@/core/train';
 import { add, readable, save } from '@/testing/kept';
+import { stopWorkers } from '../heavy';
 import { openDatabase, seedDemoTrains, type Database } from '../database';
 import { findTrain, forgetDeleted, putBackTrain, removeTrain } from './repository';
 import { listRevisions } from './revisions';
@@ -16,8 +17,9 @@ beforeEach(async () => {
   folder = mkdtempSync(join(tmpdir(), 'tin-wheel-'));
   database = await openDatabase(join(folder, 'data', 'test.sqlite'));
 });
+afterAll(stopWorkers);
 afterEach(async () => {
-  await database.sequelize.close();
+  await database.close();
   rmSync(folder, { recursive: true });
 });
 
@@ -51,7 +53,7 @@ describe('the shelf in a real database file', () => {
     await seedDemoTrains(database, DEMO);
     const { train, version } = await readable(database, 'sluice-winch');
     await save(database, 'sluice-winch', version, changed(train, 21));
-    await database.sequelize.close();
+    await database.close();
     database = await openDatabase(database.file);
     const kept = await readable(database, 'sluice-winch');
     expect(kept.version).toBe(version + 1);
@@ -68,7 +70,8 @@ describe('the shelf in a real database file', () => {
     expect((await listShelf(database)).rows.map(({ id }) => id)).not.toContain('sluice-winch');
     expect(await removeTrain(database, 'sluice-winch', version + 1)).toBe('missing');
     expect((await save(database, 'sluice-winch', version + 1, train)).outcome).toBe('missing');
-    expect(await putBackTrain(database, 'sluice-winch')).toMatchObject({ train: { gears: [{ teeth: 21 }, {}, {}, {}, {}] } });
+    expect(await putBackTrain(database, 'sluice-winch')).toMatchObject({ unreadable: null });
+    expect((await readable(database, 'sluice-winch')).train.gears[0]!.teeth).toBe(21);
     expect(await listRevisions(database, 'sluice-winch')).toHaveLength(2);
   });
 
@@ -115,6 +118,15 @@ describe('the shelf in a real database file', () => {
     const pages = await Promise.all([0, 5, 10, 15].map((from) => listShelf(database, { from, count: 5 })));
     expect(pages.flatMap((page) => page.rows)).toEqual(rows);
     expect(new Set(pages.map((page) => page.total))).toEqual(new Set([total]));
+  });
+
+  test('reading does not wait for what is being written', async () => {
+    await seedDemoTrains(database, DEMO);
+    const order: string[] = [];
+    const long = database.sequelize.query('WITH RECURSIVE n (i) AS (SELECT 1 UNION ALL SELECT i + 1 FROM n WHERE i < 3000000) SELECT count(*) FROM n').then(() => order.push('written'));
+    await findTrain(database, 'sluice-winch').then(() => order.push('read'));
+    await long;
+    expect(order).toEqual(['read', 'written']);
   });
 
   test('of saves that started from one version exactly one is taken', async () => {

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import { Op, Transaction } from 'sequelize';
+import { Op, UniqueConstraintError } from 'sequelize';
 import type { Problem } from '@/core/train';
-import { firstRow, type Database } from '../database';
+import { firstRow, shrink, type Database } from '../database';
 import { whyUnreadable, type Checked } from '../heavy';
 
 /** A train as kept: its document as text, and the version that the next save must name. */
@@ -26,7 +26,7 @@ export type Saved =
   | { readonly outcome: 'refused'; readonly problems: readonly Problem[] };
 
 /** @param signal of whoever asks, see heavy/pool.ts */
-export async function findTrain({ trains }: Database, id: string, signal?: AbortSignal): Promise<KeptTrain | null> {
+export async function findTrain({ reading: { trains } }: Database, id: string, signal?: AbortSignal): Promise<KeptTrain | null> {
   const row = await trains.findByPk(id);
   if (!row) return null;
   const { name, version, document, updatedAt } = row.get();
@@ -34,7 +34,7 @@ export async function findTrain({ trains }: Database, id: string, signal?: Abort
 }
 
 /** The document of a train as text, as it is kept, whether it reads or not. */
-export async function findDocument({ trains }: Database, id: string): Promise<{ readonly name: string; readonly document: string } | null> {
+export async function findDocument({ reading: { trains } }: Database, id: string): Promise<{ readonly name: string; readonly document: string } | null> {
   const row = await trains.findByPk(id, { attributes: ['name', 'document'] });
   return row ? { name: row.get().name, document: row.get().document } : null;
 }
@@ -45,20 +45,31 @@ export async function findDocument({ trains }: Database, id: string): Promise<{ 
  */
 export async function addTrain(database: Database, checked: Checked, key: string | null = null): Promise<Saved> {
   if (!checked.ok) return { outcome: 'refused', problems: checked.problems };
-  const { sequelize, trains } = database;
-  return sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, async (transaction): Promise<Saved> => {
-    const made = key === null ? null : await madeBy(database, key, transaction);
-    const row = made ?? (await trains.create(firstRow(randomUUID(), checked), { transaction }));
-    const { id, version, updatedAt } = row.get();
-    if (key !== null && !made) await sequelize.query('INSERT INTO requests (key, train_id, at) VALUES (?, ?, ?)', { replacements: [key, id, new Date()], transaction });
-    return { outcome: 'saved', stored: { id, version, updatedAt: updatedAt.toISOString(), document: checked.document } };
-  });
+  const row = await makeTrain(database, key === null ? randomUUID() : await idFor(database, key), checked);
+  const { id, version, updatedAt } = row.get();
+  return { outcome: 'saved', stored: { id, version, updatedAt: updatedAt.toISOString(), document: checked.document } };
 }
 
-async function madeBy({ sequelize, trains }: Database, key: string, transaction: Transaction) {
-  const [found] = await sequelize.query('SELECT train_id AS id FROM requests WHERE key = ?', { replacements: [key], transaction });
-  const [request] = found as { id: string }[];
-  return request ? trains.findByPk(request.id, { paranoid: false, transaction }) : null;
+/**
+ * The id of the train that a request makes: written down before the train, so that a request that was broken off in between, or is asked
+ * twice at once, makes the same one. Each step is one statement: none waits for another's transaction.
+ */
+async function idFor({ sequelize }: Database, key: string): Promise<string> {
+  await sequelize.query('INSERT OR IGNORE INTO requests (key, train_id, at) VALUES (?, ?, ?)', { replacements: [key, randomUUID(), new Date()] });
+  const [found] = await sequelize.query('SELECT train_id AS id FROM requests WHERE key = ?', { replacements: [key] });
+  return (found as { id: string }[])[0]!.id;
+}
+
+async function makeTrain({ trains }: Database, id: string, sound: { readonly name: string; readonly document: string }) {
+  const made = await trains.findByPk(id, { paranoid: false });
+  if (made) return made;
+  try {
+    return await trains.create(firstRow(id, sound));
+  } catch (error) {
+    const other = error instanceof UniqueConstraintError ? await trains.findByPk(id, { paranoid: false }) : null;
+    if (other) return other;
+    throw error;
+  }
 }
 
 /**
@@ -91,8 +102,11 @@ export async function putBackTrain(database: Database, id: string): Promise<Kept
 const KEPT_DELETED_DAYS = 30;
 
 /** Forgets trains, and their revisions, that were deleted long ago, and requests that nobody will repeat any more. */
-export async function forgetDeleted({ sequelize, trains }: Database, now: Date): Promise<number> {
+export async function forgetDeleted(database: Database, now: Date): Promise<number> {
+  const { sequelize, trains } = database;
   const before = new Date(now.getTime() - KEPT_DELETED_DAYS * 86_400_000);
   await sequelize.query('DELETE FROM requests WHERE at < ?', { replacements: [before] });
-  return trains.destroy({ where: { deletedAt: { [Op.lt]: before } }, force: true });
+  const gone = await trains.destroy({ where: { deletedAt: { [Op.lt]: before } }, force: true });
+  if (gone > 0) await shrink(database);
+  return gone;
 }

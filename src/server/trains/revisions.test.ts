@@ -1,3 +1,4 @@
+import { statSync } from 'node:fs';
 import { serialiseTrain, setTeeth, type Train } from '@/core/train';
 import { DEMO, freshShelf } from '@/testing/fresh-shelf';
 import { readable, save } from '@/testing/kept';
@@ -46,6 +47,37 @@ describe('revisions', () => {
     const monthsLater = new Date(Date.now() + 90 * 86_400_000);
     expect(await thinRevisions(database, 'sluice-winch', monthsLater)).toBe(3);
     expect(await listRevisions(database, 'sluice-winch')).toMatchObject([{ version: 6 }, { version: 3, name: 'before the flood' }, { version: 1 }]);
+  });
+});
+
+describe('thinning a train that was saved often', () => {
+  const now = new Date('2026-06-15T12:00:00Z');
+  /** States of the winch saved so many milliseconds ago, each with a document of its own. */
+  const saved = (ages: readonly number[], document = '{}') =>
+    database.revisions.bulkCreate(ages.map((age, i) => ({ trainId: 'sluice-winch', version: ages.length + 1 - i, document, name: null, savedAt: new Date(now.getTime() - age) })));
+
+  test('looks only at what is old, with the same outcome', async () => {
+    await database.revisions.destroy({ where: { trainId: 'sluice-winch' } });
+    const minutes = (count: number, from: number, every: number) => Array.from({ length: count }, (_, i) => (from + i * every) * 60_000);
+    await saved([...minutes(40, 0, 1), ...minutes(60, 50, 3), ...minutes(50, 300, 90)]);
+    const before = (await listRevisions(database, 'sluice-winch')).map((state) => ({ ...state, savedAt: new Date(state.savedAt) }));
+    const spare = new Set(thinnedOut(before, now));
+    expect(spare.size).toBeGreaterThan(20);
+    expect(await thinRevisions(database, 'sluice-winch', now)).toBe(spare.size);
+    expect((await listRevisions(database, 'sluice-winch')).map(({ version }) => version)).toEqual(before.flatMap(({ version }) => (spare.has(version) ? [] : [version])));
+  });
+
+  test('the file is shorter afterwards', async () => {
+    await database.revisions.destroy({ where: { trainId: 'sluice-winch' } });
+    await saved(Array.from({ length: 400 }, (_, i) => i * 60_000 + 30 * 86_400_000), 'x'.repeat(20_000));
+    const size = async () => {
+      await database.sequelize.query('PRAGMA wal_checkpoint(TRUNCATE)');
+      return statSync(database.file).size;
+    };
+    const before = await size();
+    expect(before).toBeGreaterThan(8_000_000);
+    await thinRevisions(database, 'sluice-winch', now);
+    expect(await size()).toBeLessThan(before / 4);
   });
 });
 

@@ -1,6 +1,7 @@
-import type { Database } from '../database';
+import { Op, type WhereOptions } from 'sequelize';
+import { shrink, type Database, type RevisionRow } from '../database';
 import { whyUnreadable } from '../heavy';
-import { thinnedOut } from './thinning';
+import { KEPT_WHOLE_MS, thinnedOut, type SavedState } from './thinning';
 
 /** A kept state of a train, without its document. */
 export interface Revision {
@@ -10,16 +11,18 @@ export interface Revision {
 }
 
 /** The kept states of a train, the newest first. */
-export async function listRevisions({ revisions }: Database, trainId: string): Promise<Revision[]> {
-  const rows = await revisions.findAll({ where: { trainId }, attributes: ['version', 'savedAt', 'name'], order: [['version', 'DESC']] });
-  return rows.map((row) => {
-    const { version, savedAt, name } = row.get();
-    return { version, savedAt: savedAt.toISOString(), name };
-  });
+export async function listRevisions(database: Database, trainId: string): Promise<Revision[]> {
+  return (await statesOf(database, { trainId })).map(({ version, savedAt, name }) => ({ version, savedAt: savedAt.toISOString(), name }));
+}
+
+/** The newest first; without their documents. */
+async function statesOf({ reading: { revisions } }: Database, where: WhereOptions<RevisionRow>, limit?: number): Promise<SavedState[]> {
+  const rows = await revisions.findAll({ where, attributes: ['version', 'savedAt', 'name'], order: [['savedAt', 'DESC'], ['version', 'DESC']], limit });
+  return rows.map((row) => row.get());
 }
 
 /** The document as it was at a version, and why it does not read where it does not; null when that state is not kept. */
-export async function findRevision({ revisions }: Database, trainId: string, version: number, signal?: AbortSignal): Promise<{ readonly document: string; readonly unreadable: string | null } | null> {
+export async function findRevision({ reading: { revisions } }: Database, trainId: string, version: number, signal?: AbortSignal): Promise<{ readonly document: string; readonly unreadable: string | null } | null> {
   const row = await revisions.findOne({ where: { trainId, version } });
   if (!row) return null;
   const { document } = row.get();
@@ -34,7 +37,15 @@ export async function nameRevision({ revisions }: Database, trainId: string, ver
 
 /** Lets go of the states that need not be kept any more (see thinning.ts). */
 export async function thinRevisions(database: Database, trainId: string, now: Date): Promise<number> {
-  const states = (await listRevisions(database, trainId)).map(({ version, savedAt, name }) => ({ version, savedAt: new Date(savedAt), name }));
+  // Of what is younger all is kept, so that only the newest of it matters: a train that is saved often costs no more than another.
+  const [old, [newest]] = await Promise.all([
+    statesOf(database, { trainId, savedAt: { [Op.lt]: new Date(now.getTime() - KEPT_WHOLE_MS) } }),
+    statesOf(database, { trainId }, 1),
+  ]);
+  const states = [...(newest && newest.version !== old[0]?.version ? [newest] : []), ...old];
   const spare = thinnedOut(states, now);
-  return spare.length === 0 ? 0 : database.revisions.destroy({ where: { trainId, version: spare } });
+  if (spare.length === 0) return 0;
+  const gone = await database.revisions.destroy({ where: { trainId, version: spare } });
+  await shrink(database);
+  return gone;
 }

@@ -21,7 +21,7 @@ export interface ShelfPage {
 
 /** The trains by name, or a page of them, and how many there are. What a train does is worked out once for each version; listing writes nothing. */
 export async function listShelf(database: Database, { from = 0, count = Infinity }: ShelfPage = {}): Promise<{ readonly rows: readonly ShelfRow[]; readonly total: number }> {
-  const { rows, count: total } = await database.trains.findAndCountAll({
+  const { rows, count: total } = await database.reading.trains.findAndCountAll({
     attributes: ['id', 'name', 'version', 'updatedAt', 'summary', 'summaryVersion'],
     order: [
       ['name', 'ASC'],
@@ -52,6 +52,22 @@ async function summaryOf(database: Database, id: string, version: number): Promi
   if (worked.size >= MAX_WORKED) worked.delete(worked.keys().next().value!);
   worked.set(key, summary);
   return summary;
+}
+
+/** A train is summarised when it was not saved for so long: who goes on changing it looks at no shelf. */
+const STANDS_STILL_MS = 2_000;
+const due = new Map<string, ReturnType<typeof setTimeout>>();
+
+/** Has a train summarised soon; a later save takes its place. */
+export function summariseSoon(database: Database, stored: Stored): void {
+  const key = `${database.file} ${stored.id}`;
+  clearTimeout(due.get(key));
+  const timer = setTimeout(() => {
+    due.delete(key);
+    // The list does without: it works out what is missing.
+    keepSummary(database, stored).catch((error: unknown) => console.error(error));
+  }, STANDS_STILL_MS);
+  due.set(key, timer.unref());
 }
 
 /** Keeps what a train does beside it, so that listing need not work it out; only for the version given, and no change of the train. */

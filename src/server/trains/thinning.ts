@@ -9,9 +9,12 @@ const MINUTE = 60_000;
 const HOUR = 60 * MINUTE;
 const DAY = 24 * HOUR;
 
+/** Of so long nothing is let go. */
+export const KEPT_WHOLE_MS = HOUR;
+
 /** The older a state, the fewer of its neighbours are kept: up to an age, one for each so many milliseconds. */
 const STEPS: readonly { readonly age: number; readonly every: number }[] = [
-  { age: HOUR, every: 0 },
+  { age: KEPT_WHOLE_MS, every: 0 },
   { age: DAY, every: 10 * MINUTE },
   { age: 14 * DAY, every: HOUR },
   { age: Infinity, every: DAY },

@@ -1,9 +1,8 @@
-import { after } from 'next/server';
 import { database } from '@/server/database';
 import { failure, readTrain, savedResponse } from '@/server/http';
 import { route } from '@/server/route';
 import { addTrain } from '@/server/trains/repository';
-import { keepSummary, listShelf } from '@/server/trains/shelf';
+import { listShelf, summariseSoon } from '@/server/trains/shelf';
 
 /** Trains in one answer where a page of the list is asked for. */
 const MOST_LISTED = 500;
@@ -25,7 +24,7 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route({
     const body = await readTrain(request, null);
     if (!body.ok) return body.response;
     const added = await addTrain(await database(), body.train, request.headers.get('idempotency-key'));
-    if (added.outcome === 'saved') after(async () => keepSummary(await database(), added.stored));
+    if (added.outcome === 'saved') summariseSoon(await database(), added.stored);
     return savedResponse(added, true);
   },
 });

@@ -5,7 +5,7 @@ import { failure, keptResponse, readTrain, savedResponse } from '@/server/http';
 import { route } from '@/server/route';
 import { findTrain, putBackTrain, removeTrain, saveTrain } from '@/server/trains/repository';
 import { thinRevisions } from '@/server/trains/revisions';
-import { keepSummary } from '@/server/trains/shelf';
+import { summariseSoon } from '@/server/trains/shelf';
 import { versionNumber } from '@/server/version-number';
 
 /** Old states are thinned out once in so many saves. */
@@ -29,10 +29,8 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: stri
     const { version } = save.data;
     const saved = await saveTrain(await database(), id, version, body.train);
     if (saved.outcome === 'saved') {
-      after(async () => {
-        await keepSummary(await database(), saved.stored);
-        if (version % THIN_EVERY === 0) await thinRevisions(await database(), id, new Date());
-      });
+      summariseSoon(await database(), saved.stored);
+      if (version % THIN_EVERY === 0) after(async () => thinRevisions(await database(), id, new Date()));
     }
     return savedResponse(saved);
   },
