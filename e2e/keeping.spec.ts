@@ -35,6 +35,7 @@ test('what was changed while the server was away waits in the browser and is off
   await context.route('**/api/trains/*', (route) => (route.request().method() === 'PUT' ? route.abort('connectionrefused') : route.continue()));
   await typeTeeth(page, 'drum', 45, 30);
   await expect(page.getByRole('status').filter({ hasText: /^Not saved, kept in this browser$/ })).toBeVisible();
+  await expect(page.getByText('The server cannot be reached. Your change is kept in this browser and saving is tried again.')).toBeVisible();
   await expect(ratio(page)).toHaveText('8.000');
   await page.close();
   await context.unroute('**/api/trains/*');

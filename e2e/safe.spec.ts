@@ -1,6 +1,8 @@
+import { spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import sqlite3 from 'sqlite3';
 import { expect, test } from './journey';
+import { tangledTrain } from '../src/testing/tangled-train';
 import { OwnServer } from './own-server';
 
 const FOLDER = 'test-results/safe';
@@ -73,4 +75,51 @@ test('asked to stop, the server is gone within five seconds, whatever clients do
   await server.end('SIGTERM');
   expect(Date.now() - asked).toBeLessThan(5_000);
   await Promise.all(hanging);
+});
+
+test('every answer carries what protects it, and what cannot be asked is said', async () => {
+  server.start();
+  await server.answers();
+  const ask = (path: string, method = 'GET') => fetch(server.address + path, { method, redirect: 'manual' });
+  for (const path of ['/', '/trains/stirrer', '/icon.svg', '/nowhere', '/api/trains', '/api/nowhere', '/_next/static/nothing.js', '/api/trains/%E0', '/trains/%', '/%00']) {
+    expect(Object.fromEntries((await ask(path)).headers), path).toMatchObject({ 'x-content-type-options': 'nosniff', 'x-frame-options': 'DENY', 'referrer-policy': 'same-origin', 'cross-origin-opener-policy': 'same-origin' });
+  }
+  for (const path of ['/api/trains/%E0', '/trains/%', '/%00', '/_next/static/%ZZ']) expect((await ask(path)).status, path).toBe(400);
+  expect((await ask('/api/nowhere')).status).toBe(404);
+  const refused = await ask('/trains/stirrer', 'PROPFIND');
+  expect([refused.status, refused.headers.get('allow')]).toEqual([405, 'GET, HEAD, OPTIONS']);
+  const listed = await ask('/api/trains');
+  expect([listed.headers.get('cache-control'), listed.headers.get('content-encoding')]).toEqual(['no-store', 'gzip']);
+  expect(await (await ask('/api/health')).json()).toMatchObject({ database: 'answers', freeBytes: expect.any(Number), workers: { threads: expect.any(Number), waiting: 0 } });
+});
+
+test('the demo data is not put back while a server has the file open, on whatever port', async () => {
+  server.start();
+  await server.answers();
+  const reset = spawnSync('bin/demo', ['--reset'], { env: { ...process.env, TINWHEEL_DB: FILE }, encoding: 'utf8' });
+  expect(reset.status).toBe(1);
+  expect(reset.stderr).toContain('is open in another process, so it is not reset');
+  expect(reset.stderr).toContain('dist/serve.cjs');
+  expect((await fetch(`${server.address}/api/trains/stirrer`)).status).toBe(200);
+});
+
+test('a tangle is seen soon on the shelf and on the bench, and can be worked on', async ({ page, context }) => {
+  await context.addCookies([{ name: 'visited', value: 'yes', url: server.address }]);
+  server.start();
+  await server.answers();
+  const tangle = tangledTrain({ sets: 24, couplers: 12, fixed: 8 });
+  const added = await fetch(`${server.address}/api/trains`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(tangle) });
+  await page.goto(server.address);
+  const card = page.getByRole('listitem').filter({ hasText: tangle.name });
+  await card.scrollIntoViewIfNeeded();
+  await expect(card.locator('svg').first()).toBeVisible();
+  await page.goto(`${server.address}/trains/${((await added.json()) as { id: string }).id}`);
+  const drawing = page.locator('svg[data-drawing=side-view]');
+  await expect(drawing).toBeVisible();
+  // Another tooth count shows at once, whatever is still being laid out.
+  const gear = page.getByRole('button', { name: /^Gear on/ }).first();
+  await gear.dispatchEvent('click');
+  await page.getByRole('textbox', { name: 'Teeth' }).fill('41');
+  await expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible();
+  await expect(drawing).toBeVisible();
 });

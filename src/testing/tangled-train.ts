@@ -1,4 +1,4 @@
-import type { Coupler, Gear, Member, Mesh, Train } from '@/core/train';
+import type { Coupler, Gear, Member, Mesh, Train } from '../core/train';
 
 /** How large a tangled train is, and where its chance starts. */
 export interface Tangle {

@@ -3,7 +3,7 @@
  * down; for a drawing that is wanted soon; and for one that may take its time.
  */
 export const FIRST_SIGHT = 1;
-export const AT_ONCE = 150_000;
+export const AT_ONCE = 100_000;
 export const QUICK = 2_000_000;
 export const THOROUGH = 12_000_000;
 

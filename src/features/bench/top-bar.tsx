@@ -123,9 +123,12 @@ const SAVE_TEXT: Record<SaveState['kind'], string> = {
 function SaveNote() {
   const save = useBench((state) => state.save);
   return (
-    <p role="status" className={save.kind === 'failed' || save.kind === 'conflict' ? 'text-sm text-error' : 'muted text-sm'} title={save.kind === 'failed' ? save.message : undefined}>
-      {SAVE_TEXT[save.kind]}
-    </p>
+    <div className="relative">
+      <p role="status" className={save.kind === 'failed' || save.kind === 'conflict' ? 'text-sm text-error' : 'muted text-sm'}>
+        {SAVE_TEXT[save.kind]}
+      </p>
+      {save.kind === 'failed' && <p className="absolute top-full right-0 z-20 mt-2 w-72 border border-error bg-base-100 px-2 py-1 text-sm shadow-md">{save.message}</p>}
+    </div>
   );
 }
 
