@@ -1,3 +1,4 @@
+import { turnedAway } from './gate';
 import { failure, guarded } from './http';
 
 const METHODS = ['GET', 'HEAD', 'POST', 'PUT', 'PATCH', 'DELETE', 'OPTIONS'] as const;
@@ -18,6 +19,10 @@ export function route<P extends Record<string, string | string[]> = Record<strin
   const given = (Object.keys(handlers) as (keyof Handlers<P>)[]).flatMap((method): Method[] => (method === 'GET' ? ['GET', 'HEAD'] : [method]));
   const allow = [...given, 'OPTIONS'].join(', ');
   const answer = async (request: Request, method: Method, context: Context<P>): Promise<Response> => {
+    // The gate is before this too, unless somebody starts Next without it.
+    const { pathname, search } = new URL(request.url);
+    const turned = turnedAway({ method, url: `${pathname}${search}`, headers: request.headers });
+    if (turned) return failure(turned.status, turned.code, turned.message, {}, turned.headers);
     if (method === 'OPTIONS') return new Response(null, { status: 204, headers: { allow } });
     const handler = handlers[method === 'HEAD' ? 'GET' : method];
     if (!handler) return failure(405, 'method', `This address answers ${given.join(', ')} only.`, {}, { allow });

@@ -11,8 +11,8 @@ const handlers = files.flatMap((file) => {
   return METHODS.flatMap((method) => (route[method] ? [[`${method} ${file}`, method, route[method]] as const] : []));
 });
 
-const answer = (handler: Handler, method: string, headers: Record<string, string>, params = { id: 'x', version: '1' }) =>
-  handler(new Request('http://127.0.0.1/api', { method, headers }), { params: Promise.resolve(params) });
+const answer = (handler: Handler, method: string, headers: Record<string, string>, id = 'x') =>
+  handler(new Request(`http://127.0.0.1/api/trains/${encodeURIComponent(id)}`, { method, headers }), { params: Promise.resolve({ id, version: '1' }) });
 const send = async (...sent: Parameters<typeof answer>) => (await answer(...sent)).status;
 
 // A refused request never gets as far as the database.
@@ -26,7 +26,7 @@ describe('every route of the API', () => {
     expect(await send(handler, method, { host: '' })).toBe(421);
   });
 
-  test.each(files)('%s says what it answers, stores nothing in browsers, and refuses the rest with 405', async (file) => {
+  test.each(files.filter((file) => !file.startsWith('[...unknown]')))('%s says what it answers, stores nothing in browsers, and refuses the rest with 405', async (file) => {
     const own = handlers.filter(([name]) => name.endsWith(` ${file}`));
     expect(own.map(([, method]) => method)).toEqual([...METHODS]);
     const options = await answer(own.find(([, method]) => method === 'OPTIONS')![2], 'OPTIONS', { host: '127.0.0.1' });
@@ -41,7 +41,7 @@ describe('every route of the API', () => {
   });
 
   test.each(handlers.filter(([name, method]) => name.includes('[') && ['GET', 'POST', 'PUT', 'DELETE'].includes(method)))('%s takes no address with a NUL in it', async (_name, method, handler) => {
-    expect([400, 405]).toContain(await send(handler, method, { host: '127.0.0.1' }, { id: 'a\u0000b', version: '1' }));
+    expect(await send(handler, method, { host: '127.0.0.1' }, 'a\u0000b')).toBe(400);
   });
 
   test.each(handlers.filter(([, method]) => method !== 'GET' && method !== 'HEAD'))('%s takes nothing from another site', async (_name, method, handler) => {
