@@ -1,4 +1,4 @@
-import type { Page } from '@playwright/test';
+import type { Browser, Page } from '@playwright/test';
 import { BASE, median, withApplication } from './application';
 
 const ROUNDS = 7;
@@ -18,12 +18,43 @@ export const benchPage = (): Promise<void> =>
     console.log('\n== in the browser, production build');
     console.log(`Bench of the winch, from navigation until a picked gear answers: median ${median(loads).toFixed(0)} ms, worst ${Math.max(...loads).toFixed(0)} ms (limit 1 500 ms, cold cache)`);
     console.log(`JavaScript for it: ${(bytes / 1024).toFixed(0)} kB gzipped (limit 350 kB)`);
+    await timeManyEdits(browser);
     const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
     await page.goto(`${BASE}/trains/harvester`);
     await page.getByRole('button', { name: /^Gear on/ }).first().dispatchEvent('click');
     const { work, shown } = await timeEdits(page);
     console.log(`A tooth count typed on the harvester: solved and redrawn in ${median(work).toFixed(1)} ms (worst ${Math.max(...work).toFixed(1)}), painted after ${median(shown).toFixed(1)} ms (worst ${Math.max(...shown).toFixed(1)}; limit 32 ms)`);
   });
+
+const EDITS = 500;
+
+/** Five hundred steps of undo on the range box: what they hold in memory, documents and all that was worked out from them. */
+async function timeManyEdits(browser: Browser): Promise<void> {
+  const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+  await page.goto(`${BASE}/trains/range-box`);
+  await page.getByRole('button', { name: /^Gear on/ }).first().waitFor();
+  const devtools = await page.context().newCDPSession(page);
+  const megabytes = async () => {
+    await devtools.send('HeapProfiler.collectGarbage');
+    return ((await devtools.send('Runtime.getHeapUsage')) as { usedSize: number }).usedSize / 2 ** 20;
+  };
+  const before = await megabytes();
+  await page.evaluate(async (edits) => {
+    const setValue = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!;
+    const frame = () => new Promise((done) => requestAnimationFrame(done));
+    for (let i = 0; i < edits; i++) {
+      document.querySelector('[aria-label^="Gear on"]')!.dispatchEvent(new MouseEvent('click', { bubbles: true }));
+      await frame();
+      const field = document.querySelector<HTMLInputElement>('[role=dialog] input[inputmode=numeric]')!;
+      setValue.call(field, String(20 + (i % 40)));
+      field.dispatchEvent(new Event('input', { bubbles: true }));
+      field.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
+      await frame();
+    }
+  }, EDITS);
+  console.log(`${EDITS} edits of the range box, each a step of undo: ${((await megabytes()) - before).toFixed(1)} MB more than before (limit 60 MB)`);
+  await page.context().close();
+}
 
 async function timeToInteractive(page: Page): Promise<number> {
   const start = performance.now();

@@ -1,14 +1,6 @@
-import { expect, test, type Page } from './journey';
+import { ratio, saved, typeTeeth } from './bench-steps';
+import { expect, test } from './journey';
 import { freshTrain } from './shelf-copies';
-
-const ratio = (page: Page) => page.getByTestId('ratio');
-const saved = (page: Page) => expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible();
-
-async function typeTeeth(page: Page, member: string, from: number, to: number): Promise<void> {
-  await page.getByRole('button', { name: `Gear on ${member}, ${from} teeth. Change its teeth.` }).click();
-  await page.getByRole('textbox', { name: 'Teeth' }).fill(String(to));
-  await page.getByRole('textbox', { name: 'Teeth' }).press('Enter');
-}
 
 test('undo and redo survive a reload', async ({ page, request }) => {
   await page.goto(await freshTrain(request, 'sluice-winch'));

@@ -7,6 +7,8 @@ import {
 } from '@/core/solve';
 import type { Train } from '@/core/train';
 import { workingOf, type Working } from '@/core/working';
+import { engagementIn, type Choice } from './engagement';
+import { DOCUMENTS, Recent } from './recent';
 
 /** Who drives whom: the input drives · the load pushes while the input turns on · the output drives the input. */
 export type FlowKind = 'drive' | 'coast' | 'backward';
@@ -42,7 +44,7 @@ export interface Position {
 }
 
 const KEPT_STATES = 512;
-const analysed = new WeakMap<Train, Analysed>();
+const analysed = new Recent<Train, Analysed>(DOCUMENTS);
 
 function analyse(train: Train): Analysed {
   const found = analysed.get(train);
@@ -52,7 +54,7 @@ function analyse(train: Train): Analysed {
   return fresh;
 }
 
-const checks = new WeakMap<Train, { readonly use: Use; readonly findings: readonly Finding[] }>();
+const checks = new Recent<Train, { readonly use: Use; readonly findings: readonly Finding[] }>(DOCUMENTS);
 
 /** What the checks find for a train and how it is used, worked out when it is first asked for. */
 export function checksOf(train: Train, use: Use): readonly Finding[] {
@@ -119,12 +121,12 @@ function whenAsked<T extends object>(parts: { readonly [K in keyof T]: () => T[K
 /** What decides which position is looked at, and how. */
 export interface Chosen {
   readonly train: Train;
-  readonly now: { readonly engaged: readonly string[] };
+  readonly choice: Choice;
   readonly flow: FlowKind;
   readonly losses: boolean;
 }
 
-export const positionOf = ({ train, now, flow, losses }: Chosen): Position => analyseEngaged(train, now.engaged, flow, losses);
+export const positionOf = ({ train, choice, flow, losses }: Chosen): Position => analyseEngaged(train, engagementIn({ train, choice }).engaged, flow, losses);
 
 /** Speeds per turn of what is cranked. */
 export const speedsOf = (chosen: Chosen): readonly MemberFigures[] => positionOf(chosen).figures;

@@ -1,6 +1,6 @@
 'use client';
 
-import { useCallback, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import type { Train } from '@/core/train';
 import { useKeptPreferences } from '@/ui/preferences';
 import { CrankPanel } from './crank/crank-panel';
@@ -9,14 +9,14 @@ import { SideViewPane } from './drawing/side-view-pane';
 import { EndViewPane } from './end-view/end-view-pane';
 import { FirstVisit } from './first-visit';
 import { InputFields } from './input-fields';
-import { useAutosave } from './keeping/autosave';
 import { ConflictDialog } from './keeping/conflict-dialog';
 import { KeptEdits } from './keeping/kept-edits';
 import { useBenchKeys } from './keys';
 import { KeysSheet } from './keys-sheet';
 import { Panel } from './panel/panel';
 import { PositionsStrip } from './positions-strip';
-import { BenchContext, createBenchStore, createCrank } from './store';
+import { leave, receive, sessionOf, type Session } from './session';
+import { BenchContext } from './store';
 import { TopBar } from './top-bar';
 
 interface Props {
@@ -29,22 +29,28 @@ interface Props {
 
 /** One train on the bench: its side view and end view, the crank with its counters, the positions, and the panel that explains them. */
 export function Bench({ id, version, train, first }: Props) {
-  const [context] = useState(() => {
-    const store = createBenchStore(id, version, train);
-    return { store, crank: createCrank(store) };
-  });
+  const [session] = useState(() => sessionOf({ id, version, train }));
+  useEffect(() => receive(session, { id, version, train }), [session, id, version, train]);
+  useEffect(() => {
+    // Not where the last save failed: it is tried again in its time, and waits in this browser.
+    const flush = () => document.visibilityState === 'hidden' && session.store.getState().save.kind !== 'failed' && session.saving.flush(true);
+    document.addEventListener('visibilitychange', flush);
+    return () => {
+      document.removeEventListener('visibilitychange', flush);
+      leave(session);
+    };
+  }, [session]);
   return (
-    <BenchContext value={context}>
-      <BenchLayout first={first} />
+    <BenchContext value={session}>
+      <BenchLayout session={session} first={first} />
     </BenchContext>
   );
 }
 
-function BenchLayout({ first }: { first: boolean }) {
+function BenchLayout({ session, first }: { session: Session; first: boolean }) {
   const [keys, setKeys] = useState(false);
   const showKeys = useCallback(() => setKeys(true), []);
   useKeptPreferences();
-  useAutosave();
   useLaidOut();
   useBenchKeys(showKeys);
   return (
@@ -66,7 +72,7 @@ function BenchLayout({ first }: { first: boolean }) {
         <InputFields />
       </footer>
       {keys && <KeysSheet onClose={() => setKeys(false)} />}
-      <KeptEdits />
+      <KeptEdits session={session} />
       <ConflictDialog />
     </div>
   );

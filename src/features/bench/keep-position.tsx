@@ -2,13 +2,14 @@
 
 import { useState } from 'react';
 import { keepPosition } from '@/core/train';
-import { choosePosition, useBench, useBenchStore } from './store';
+import { editTrain } from './editing/edit';
+import { choosePosition, useBench, useBenchStore, useNow } from './store';
 
 /** What is engaged belongs to no position: keep it as one, under a name. */
 export function KeepPosition() {
   const store = useBenchStore();
   const train = useBench((state) => state.train);
-  const engaged = useBench((state) => state.now.engaged);
+  const { engaged } = useNow();
   const [name, setName] = useState('');
   const [message, setMessage] = useState<string | null>(null);
   return (
@@ -19,7 +20,7 @@ export function KeepPosition() {
         const edit = keepPosition(train, name, engaged);
         setMessage(edit.ok ? null : edit.message);
         if (!edit.ok) return;
-        store.getState().set({ train: edit.train });
+        editTrain(store, edit.train);
         choosePosition(store, edit.train.positions.at(-1)!.id);
       }}
     >

@@ -6,6 +6,8 @@ import type { Train } from '@/core/train';
 import { useReducedMotion } from '@/ui/reduced-motion';
 import { stationsOf } from './side-views';
 import { paste } from './editing/clip';
+import { redo, undo } from './editing/edit';
+import { engagementIn } from './engagement';
 import { choosePosition, useBenchStore, useCrank } from './store';
 
 /** What the keyboard does, for the sheet that lists it. */
@@ -45,9 +47,10 @@ export function useBenchKeys(showKeys: () => void): void {
       return position !== undefined;
     };
     const step = (by: number) => {
-      const { train, now } = store.getState();
+      const { train, choice } = store.getState();
       if (train.positions.length === 0) return;
-      const at = train.positions.findIndex(({ id }) => id === now.positionId);
+      const now = engagementIn({ train, choice }).positionId;
+      const at = train.positions.findIndex(({ id }) => id === now);
       choosePosition(store, train.positions[(at < 0 ? 0 : at + by + train.positions.length) % train.positions.length]!.id);
     };
     const station = (by: number) => {
@@ -66,10 +69,9 @@ export function useBenchKeys(showKeys: () => void): void {
           return;
         }
         if (key !== 'z' && key !== 'y') return;
-        const { undo, redo } = store.temporal.getState();
         event.preventDefault();
-        if (key === 'y' || event.shiftKey) redo();
-        else undo();
+        if (key === 'y' || event.shiftKey) redo(store);
+        else undo(store);
         return;
       }
       if (event.altKey) return;

@@ -6,13 +6,13 @@ import { deletePosition, engageInPosition, movePosition, renamePosition } from '
 import { Dialog, DialogActions } from '@/ui/dialog';
 import { TextField } from './editing/text-field';
 import { useEdit } from './editing/use-edit';
-import { useBench } from './store';
+import { useBench, useNow } from './store';
 import { couplerName, listed } from './words';
 
 /** The positions as a list: rename, reorder, delete, and take over what is engaged now. */
 export function PositionsDialog({ onClose }: { onClose: () => void }) {
   const train = useBench((state) => state.train);
-  const engaged = useBench((state) => state.now.engaged);
+  const { engaged } = useNow();
   const [message, setMessage] = useState<string | null>(null);
   const edit = useEdit(setMessage);
   return (

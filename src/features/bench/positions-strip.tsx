@@ -8,16 +8,18 @@ import { usePreferences, type KeyFigure } from '@/ui/preferences';
 import type { Solved } from '@/core/solve';
 import type { Train } from '@/core/train';
 import { analyseEngaged } from './analysis';
+import { engagementIn, type Engagement } from './engagement';
 import { KeepPosition } from './keep-position';
 import { PositionsDialog } from './positions-dialog';
-import { choosePosition, useBench, useBenchStore, type Engagement } from './store';
+import { choosePosition, useBench, useBenchStore, useNow } from './store';
 import { useTyped, type TypedInput } from './typed-input';
 import { couplerName, listed, STATUS_WORDS } from './words';
 
 /** The gear positions as keys, always in reach, and what the last change put on and off. */
 export function PositionsStrip() {
   const train = useBench((state) => state.train);
-  const own = useBench((state) => state.now.positionId === null && state.train.couplers.length > 0);
+  const { positionId } = useNow();
+  const own = positionId === null && train.couplers.length > 0;
   const [listing, setListing] = useState(false);
   const close = useCallback(() => setListing(false), []);
   return (
@@ -39,7 +41,7 @@ export function PositionsStrip() {
 }
 
 function Keys({ train }: { train: Train }) {
-  const chosen = useBench((state) => state.now.positionId);
+  const { positionId: chosen } = useNow();
   const losses = useBench((state) => state.losses);
   const convention = usePreferences((state) => state.convention);
   const shows = usePreferences((state) => state.keyFigure);
@@ -119,8 +121,8 @@ function KeyFigureChoice() {
 /** What is engaged; after a change, what went on and off and what that did to the ratio. */
 function ShiftNote() {
   const train = useBench((state) => state.train);
-  const now = useBench((state) => state.now);
-  const before = useBench((state) => state.before);
+  const now = useNow();
+  const before = useBench((state) => state.before && engagementIn({ train: state.train, choice: state.before }));
   const losses = useBench((state) => state.losses);
   const convention = usePreferences((state) => state.convention);
   const names = (ids: readonly string[]) => listed(ids.map((id) => couplerName(train, id)));

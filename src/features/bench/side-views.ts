@@ -1,13 +1,14 @@
 import { AT_ONCE, Drafts, drawSideView, FIRST_SIGHT, QUICK, type DraftsData, type Drawn, SPACES, type SideView } from '@/core/drawing';
 import { endView, type Station } from '@/core/end-view';
 import type { Train } from '@/core/train';
+import { DOCUMENTS, Recent } from './recent';
 
 export type Shown = Extract<Drawn, { ok: true }>;
 
 /** What was found for earlier drawings in this window, here and by the worker. */
 const drafts = new Drafts();
-const drawn = new WeakMap<Train, Drawn>();
-const cut = new WeakMap<Train, { readonly order: readonly string[]; readonly stations: readonly Station[] }>();
+const drawn = new Recent<Train, Drawn>(DOCUMENTS);
+const cut = new Recent<Train, { readonly order: readonly string[]; readonly stations: readonly Station[] }>(DOCUMENTS);
 
 /** A train's side view, where it can be had at once: by a quick search, or from any draft that there is. */
 export function sideViewNow(train: Train): Drawn {

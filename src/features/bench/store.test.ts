@@ -1,7 +1,9 @@
 import { demoTrain } from '@/testing/demo-train';
 import { ONE, toFraction } from '@/core/rational';
-import { removePart, setTeeth, type Train } from '@/core/train';
+import { deletePosition, keepPosition, removePart, setTeeth, type Train } from '@/core/train';
 import { analyseEngaged, positionOf, speedsOf } from './analysis';
+import { editTrain, endVisit, giveUpVisit, redo, undo } from './editing/edit';
+import { engagementIn } from './engagement';
 import { sideViewNow, stationsOf } from './side-views';
 import { choosePosition, createBenchStore, createCrank, engage, toggleCoupler } from './store';
 
@@ -11,22 +13,23 @@ beforeEach(() => {
 });
 
 const bench = (name: string) => createBenchStore(name, 1, demoTrain(name));
+const now = (store: ReturnType<typeof bench>) => engagementIn(store.getState());
 const turns = (store: ReturnType<typeof bench>, member: string) => toFraction(store.getState().turned.members.get(member)!);
 
 describe('what is engaged', () => {
   test('a train opens in its first position that drives forward', () => {
-    expect(bench('pan-rake').getState().now.positionId).toBe('1');
-    expect(bench('wagon-axle').getState().now.positionId).toBe('open');
-    expect(bench('range-box').getState().now.positionId).toBe('p1');
+    expect(now(bench('pan-rake')).positionId).toBe('1');
+    expect(now(bench('wagon-axle')).positionId).toBe('open');
+    expect(now(bench('range-box')).positionId).toBe('p1');
   });
 
   test('toggling a coupler finds the position that it makes, or is a choice of one’s own', () => {
     const store = bench('pan-rake');
     toggleCoupler(store, 'second');
-    expect(store.getState().now).toEqual({ positionId: '1+2', engaged: ['first', 'second'] });
+    expect(now(store)).toEqual({ positionId: '1+2', engaged: ['first', 'second'] });
     toggleCoupler(store, 'third');
-    expect(store.getState().now.positionId).toBeNull();
-    expect(store.getState().before!.positionId).toBe('1+2');
+    expect(now(store).positionId).toBeNull();
+    expect(engagementIn({ train: store.getState().train, choice: store.getState().before! }).positionId).toBe('1+2');
   });
 
   test('choosing the same position again changes nothing', () => {
@@ -37,13 +40,35 @@ describe('what is engaged', () => {
     expect(store.getState()).toBe(before);
   });
 
-  test('a coupler that is removed, or undone, is no longer engaged', () => {
+  test('a coupler that is removed is no longer engaged; brought back, it is again', () => {
     const store = bench('pan-rake');
-    createCrank(store);
     const edit = removePart(store.getState().train, { kind: 'coupler', id: 'first' });
     if (!edit.ok) throw new Error(edit.message);
-    store.getState().set({ train: edit.train });
-    expect(store.getState().now.engaged).toEqual([]);
+    editTrain(store, edit.train);
+    expect(now(store).engaged).toEqual([]);
+    undo(store);
+    expect(now(store)).toEqual({ positionId: '1', engaged: ['first'] });
+  });
+
+  test('of a position that is deleted nothing is left to name', () => {
+    const store = bench('pan-rake');
+    const edit = deletePosition(store.getState().train, '1');
+    if (!edit.ok) throw new Error(edit.message);
+    editTrain(store, edit.train);
+    expect(now(store)).toEqual({ positionId: null, engaged: ['first'] });
+    undo(store);
+    expect(now(store).positionId).toBe('1');
+  });
+
+  test('of positions that engage the same, the one that was meant', () => {
+    const store = bench('pan-rake');
+    const edit = keepPosition(store.getState().train, 'once more', ['first']);
+    if (!edit.ok) throw new Error(edit.message);
+    editTrain(store, edit.train);
+    expect(now(store).positionId).toBe('1');
+    const again = edit.train.positions.at(-1)!.id;
+    choosePosition(store, again);
+    expect(now(store).positionId).toBe(again);
   });
 });
 
@@ -94,6 +119,43 @@ describe('undo', () => {
     store.temporal.getState().undo();
     expect(store.getState().train.gears[0]!.teeth).toBe(14);
     expect(store.getState()).toMatchObject({ flow: 'coast', station: 1 });
+  });
+});
+
+describe('a visit', () => {
+  const type = (store: ReturnType<typeof bench>, teeth: number) => {
+    const edit = setTeeth(store.getState().train, 'c', teeth);
+    if (!edit.ok) throw new Error(edit.message);
+    editTrain(store, edit.train, { merge: 'teeth c' });
+  };
+  const teeth = (store: ReturnType<typeof bench>) => store.getState().train.gears[0]!.teeth;
+
+  test('is one step of undo', () => {
+    const store = bench('sluice-winch');
+    for (const count of [2, 25, 251]) type(store, count);
+    endVisit(store);
+    type(store, 30);
+    undo(store);
+    expect(teeth(store)).toBe(251);
+    undo(store);
+    expect(teeth(store)).toBe(14);
+    redo(store);
+    expect(teeth(store)).toBe(251);
+  });
+
+  test('given up leaves nothing, neither to undo nor to redo, and what could be redone before still can', () => {
+    const store = bench('sluice-winch');
+    type(store, 20);
+    undo(store);
+    const { train } = store.getState();
+    for (const count of [3, 33]) type(store, count);
+    giveUpVisit(store);
+    expect(store.getState().train).toBe(train);
+    expect(store.temporal.getState().pastStates).toHaveLength(0);
+    redo(store);
+    expect(teeth(store)).toBe(20);
+    giveUpVisit(store);
+    expect(teeth(store)).toBe(20);
   });
 });
 

@@ -7,12 +7,13 @@ import { sign } from '@/core/rational';
 import type { PartRef, Position, Train } from '@/core/train';
 import { NOTHING_TURNED, turnOn, type Turned } from '@/core/turning';
 import { analyseEngaged, speedsOf, type FlowKind } from './analysis';
+import { engagementIn, type Choice, type Engagement } from './engagement';
 import type { Shown } from './side-views';
 import { CrankClock } from './crank/crank-clock';
 
+/** How saving stands; whether all is saved shows from the documents themselves. */
 export type SaveState =
-  | { readonly kind: 'saved' }
-  | { readonly kind: 'waiting' }
+  | { readonly kind: 'idle' }
   | { readonly kind: 'saving' }
   | { readonly kind: 'failed'; readonly message: string }
   | { readonly kind: 'conflict'; readonly theirs: { readonly version: number; readonly train: Train } };
@@ -26,11 +27,11 @@ export interface Highlight {
 
 export const highlightOf = (parts: Partial<Highlight>): Highlight => ({ members: [], gears: [], couplers: [], ...parts });
 
-/** What is engaged now, and what was before: to say what went on and off. */
-export interface Engagement {
-  /** The position it is, or null for a choice of one's own. */
-  readonly positionId: string | null;
-  readonly engaged: readonly string[];
+/** Changes that count as one step of undo while they last, and what was there before them. */
+export interface Visit {
+  readonly merge: string;
+  readonly before: Train;
+  readonly future: readonly Partial<{ train: Train }>[];
 }
 
 /** The Bench's one store: the document, what is looked at, how far it is turned, and how its saving stands. */
@@ -41,8 +42,10 @@ export interface BenchState {
   readonly version: number;
   readonly savedTrain: Train;
   readonly save: SaveState;
-  readonly now: Engagement;
-  readonly before: Engagement | null;
+  readonly visit: Visit | null;
+  readonly choice: Choice;
+  /** What was chosen before: to say what went on and off. */
+  readonly before: Choice | null;
   readonly flow: FlowKind;
   readonly losses: boolean;
   readonly turned: Turned;
@@ -72,8 +75,9 @@ export function createBenchStore(id: string, version: number, train: Train) {
         train,
         version,
         savedTrain: train,
-        save: { kind: 'saved' },
-        now: { positionId: first?.id ?? null, engaged: first?.engaged ?? [] },
+        save: { kind: 'idle' },
+        visit: null,
+        choice: { positionId: first?.id ?? null, engaged: first?.engaged ?? [] },
         before: null,
         flow: 'drive',
         losses: false,
@@ -105,12 +109,13 @@ function firstForward(train: Train): Position | undefined {
 export type BenchStore = ReturnType<typeof createBenchStore>;
 
 /** Engages these couplers and remembers what was engaged before. */
-export function engage({ getState }: BenchStore, engaged: readonly string[], positionId?: string): void {
-  const { train, now, set } = getState();
-  const same = (other: readonly string[]) => other.length === engaged.length && other.every((id) => engaged.includes(id));
-  const found = positionId ?? train.positions.find((position) => same(position.engaged))?.id ?? null;
-  if (found === now.positionId && same(now.engaged)) return;
-  set({ now: { positionId: found, engaged }, before: now });
+export function engage({ getState }: BenchStore, engaged: readonly string[], positionId: string | null = null): void {
+  const { train, choice, set } = getState();
+  const now = engagementIn({ train, choice });
+  const next: Choice = { engaged, positionId };
+  const then = engagementIn({ train, choice: next });
+  const same = then.positionId === now.positionId && then.engaged.length === now.engaged.length && then.engaged.every((id) => now.engaged.includes(id));
+  if (!same) set({ choice: next, before: choice });
 }
 
 export function choosePosition(store: BenchStore, id: string): void {
@@ -119,7 +124,7 @@ export function choosePosition(store: BenchStore, id: string): void {
 }
 
 export function toggleCoupler(store: BenchStore, id: string): void {
-  const { engaged } = store.getState().now;
+  const { engaged } = engagementIn(store.getState());
   engage(store, engaged.includes(id) ? engaged.filter((other) => other !== id) : [...engaged, id]);
 }
 
@@ -128,18 +133,10 @@ export function createCrank(store: BenchStore): CrankClock {
   const clock = new CrankClock((by) => count(store.getState(), by));
   const count = (state: BenchState, by: Parameters<typeof turnOn>[2]) => store.getState().set({ turned: turnOn(store.getState().turned, speedsOf(state), by) });
   store.subscribe((state, before) => {
-    forgetRemoved(store);
-    if (state.train === before.train && state.now === before.now && state.flow === before.flow && state.losses === before.losses) return;
+    if (state.train === before.train && state.choice === before.choice && state.flow === before.flow && state.losses === before.losses) return;
     if (speedsOf(state) !== speedsOf(before)) clock.settle((by) => count(before, by));
   });
   return clock;
-}
-
-/** A coupler that an edit or an undo took away is no longer engaged. */
-function forgetRemoved({ getState }: BenchStore): void {
-  const { train, now, set } = getState();
-  const left = now.engaged.filter((id) => train.couplers.some((coupler) => coupler.id === id));
-  if (left.length < now.engaged.length) set({ now: { ...now, engaged: left } });
 }
 
 export const BenchContext = createContext<{ readonly store: BenchStore; readonly crank: CrankClock } | null>(null);
@@ -155,5 +152,8 @@ export const useBenchStore = (): BenchStore => useBenchContext().store;
 export const useCrank = (): CrankClock => useBenchContext().crank;
 
 export const useBench = <T,>(select: (state: BenchState) => T): T => useStore(useBenchStore(), select);
+
+/** What is engaged now. */
+export const useNow = (): Engagement => useBench(engagementIn);
 
 export const useHistory = <T,>(select: (state: ReturnType<BenchStore['temporal']['getState']>) => T): T => useStore(useBenchStore().temporal, select);

@@ -7,14 +7,15 @@ import { renameTrain } from '@/core/train';
 import { FORCE_UNITS, isForce, SPEED_UNITS, TORQUE_UNITS, type ForceUnit, type RatioConvention, type SpeedUnit, type TorqueUnit } from '@/core/units';
 import { usePreferences } from '@/ui/preferences';
 import { ThemeSwitch } from '@/ui/theme-switch';
+import { editTrain, redo, undo } from './editing/edit';
 import { FilesDialog } from './files/files-dialog';
+import { isSaved } from './keeping/autosave';
 import { RevisionsDialog } from './revisions/revisions-dialog';
-import { useBench, useHistory, type SaveState } from './store';
+import { useBench, useBenchStore, useHistory, type SaveState } from './store';
 
 export function TopBar({ onKeys }: { onKeys: () => void }) {
   const { convention, set } = usePreferences();
-  const undo = useHistory((history) => history.undo);
-  const redo = useHistory((history) => history.redo);
+  const store = useBenchStore();
   const canUndo = useHistory((history) => history.pastStates.length > 0);
   const canRedo = useHistory((history) => history.futureStates.length > 0);
   const [open, setOpen] = useState<'revisions' | 'files' | null>(null);
@@ -28,8 +29,8 @@ export function TopBar({ onKeys }: { onKeys: () => void }) {
       <span className="flex-1" />
       <SaveNote />
       <div className="flex">
-        <BarButton label="Undo" title="Undo (Ctrl Z)" onPress={() => undo()} disabled={!canUndo} icon={<Undo2 className="size-4" aria-hidden />} />
-        <BarButton label="Redo" title="Redo (Ctrl Shift Z)" onPress={() => redo()} disabled={!canRedo} icon={<Redo2 className="size-4" aria-hidden />} />
+        <BarButton label="Undo" title="Undo (Ctrl Z)" onPress={() => undo(store)} disabled={!canUndo} icon={<Undo2 className="size-4" aria-hidden />} />
+        <BarButton label="Redo" title="Redo (Ctrl Shift Z)" onPress={() => redo(store)} disabled={!canRedo} icon={<Redo2 className="size-4" aria-hidden />} />
       </div>
       <fieldset className="flex items-center gap-1.5 text-sm" title="in/out: input turns for one turn of the output. out/in: output turns for one turn of the input.">
         <legend className="sr-only">Ratio convention</legend>
@@ -69,7 +70,7 @@ function BarButton({ label, title = label, icon, disabled = false, onPress }: { 
 
 function TrainName() {
   const train = useBench((state) => state.train);
-  const set = useBench((state) => state.set);
+  const store = useBenchStore();
   const [typed, setTyped] = useState<string | null>(null);
   const [message, setMessage] = useState<string | null>(null);
   const finish = () => {
@@ -80,7 +81,7 @@ function TrainName() {
     }
     const edit = renameTrain(train, typed);
     if (edit.ok) {
-      set({ train: edit.train });
+      editTrain(store, edit.train);
       setTyped(null);
       setMessage(null);
     } else setMessage(edit.message);
@@ -113,8 +114,7 @@ function TrainName() {
 }
 
 const SAVE_TEXT: Record<SaveState['kind'], string> = {
-  saved: 'Saved',
-  waiting: 'Not saved yet',
+  idle: 'Not saved yet',
   saving: 'Saving…',
   failed: 'Not saved, kept in this browser',
   conflict: 'Changed elsewhere',
@@ -122,12 +122,14 @@ const SAVE_TEXT: Record<SaveState['kind'], string> = {
 
 function SaveNote() {
   const save = useBench((state) => state.save);
+  const saved = useBench((state) => isSaved(state) && (state.save.kind === 'idle' || state.save.kind === 'failed'));
+  const bad = !saved && (save.kind === 'failed' || save.kind === 'conflict');
   return (
     <div className="relative">
-      <p role="status" className={save.kind === 'failed' || save.kind === 'conflict' ? 'text-sm text-error' : 'muted text-sm'}>
-        {SAVE_TEXT[save.kind]}
+      <p role="status" className={bad ? 'text-sm text-error' : 'muted text-sm'}>
+        {saved ? 'Saved' : SAVE_TEXT[save.kind]}
       </p>
-      {save.kind === 'failed' && <p className="absolute top-full right-0 z-20 mt-2 w-72 border border-error bg-base-100 px-2 py-1 text-sm shadow-md">{save.message}</p>}
+      {!saved && save.kind === 'failed' && <p className="absolute top-full right-0 z-20 mt-2 w-72 border border-error bg-base-100 px-2 py-1 text-sm shadow-md">{save.message}</p>}
     </div>
   );
 }

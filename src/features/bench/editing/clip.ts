@@ -1,6 +1,7 @@
 import { copyPart, pastePart, readClip, type PartRef } from '@/core/train';
 import type { BenchStore } from '../store';
 import { partWords } from '../words';
+import { editTrain } from './edit';
 
 /** Where a copied part waits, so that it can be pasted into another train too. */
 const KEY = 'tin-wheel-clip';
@@ -18,11 +19,11 @@ export function copy({ getState }: BenchStore, part: PartRef): void {
 }
 
 /** Pastes what was copied, and opens the card of the new part. */
-export function paste({ getState }: BenchStore): void {
-  const { id, train, set } = getState();
+export function paste(store: BenchStore): void {
+  const { id, train, set } = store.getState();
   const clip = readClip(localStorage.getItem(KEY) ?? '');
   if (!clip) return set({ notice: 'Nothing was copied yet. Ctrl C copies the part that is picked.' });
   const edit = pastePart(train, clip, localStorage.getItem(FROM) !== id);
   if (!edit.ok) return set({ notice: edit.message });
-  set({ train: edit.train, editing: { kind: clip.part.kind, id: edit.added }, notice: null });
+  editTrain(store, edit.train, { editing: { kind: clip.part.kind, id: edit.added }, notice: null });
 }

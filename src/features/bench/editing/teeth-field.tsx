@@ -3,6 +3,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { readTeeth, setTeeth, type Gear } from '@/core/train';
 import { useBenchStore } from '../store';
+import { editTrain, endVisit, giveUpVisit } from './edit';
 import type { Say } from './use-edit';
 
 /**
@@ -14,12 +15,10 @@ export function TeethField({ gear, say }: { gear: Gear; say: Say }) {
   const [typed, setTyped] = useState(String(gear.teeth));
   const [bad, setBad] = useState(false);
   const field = useRef<HTMLInputElement>(null);
-  const [before] = useState(() => store.getState().train);
 
   useEffect(() => {
     field.current?.select();
-    const history = store.temporal;
-    return () => history.getState().resume();
+    return () => endVisit(store);
   }, [store]);
 
   const type = (text: string) => {
@@ -29,13 +28,11 @@ export function TeethField({ gear, say }: { gear: Gear; say: Say }) {
     setBad(!edit.ok);
     say(edit.ok ? null : edit.message);
     if (!edit.ok) return;
-    store.getState().set({ train: edit.train });
-    store.temporal.getState().pause();
+    editTrain(store, edit.train, { merge: `teeth ${gear.id}` });
   };
   const close = () => store.getState().set({ editing: null });
   const giveUp = () => {
-    store.temporal.getState().resume();
-    if (store.getState().train !== before) store.temporal.getState().undo();
+    giveUpVisit(store);
     close();
   };
   return (
@@ -50,7 +47,7 @@ export function TeethField({ gear, say }: { gear: Gear; say: Say }) {
         value={typed}
         aria-invalid={bad}
         onChange={(event) => type(event.target.value)}
-        onBlur={() => store.temporal.getState().resume()}
+        onBlur={() => endVisit(store)}
         onKeyDown={(event) => {
           if (event.key === 'Enter' && !bad) close();
           if (event.key !== 'Escape') return;

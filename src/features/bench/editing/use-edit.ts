@@ -2,6 +2,7 @@
 
 import type { Addition, Edit, PartRef } from '@/core/train';
 import { useBenchStore } from '../store';
+import { editTrain } from './edit';
 
 /** Says a refusal in the card, or takes it back. */
 export type Say = (message: string | null) => void;
@@ -13,6 +14,6 @@ export function useEdit(say: Say): (edit: Edit | Addition, then?: PartRef | null
     say(edit.ok ? null : edit.message);
     if (!edit.ok) return;
     const next = then === undefined && 'added' in edit ? ({ kind: 'gear', id: edit.added } as const) : then;
-    store.getState().set(next === undefined ? { train: edit.train } : { train: edit.train, editing: next });
+    editTrain(store, edit.train, next === undefined ? {} : { editing: next });
   };
 }

@@ -10,7 +10,7 @@ import { fileName, saveFile } from '@/ui/save-file';
 import { csvText } from '@/ui/table-text';
 import { liveTurns } from '../crank/turns';
 import { colorsOf, useEngagedMeshes, useInks } from '../end-view/inks';
-import { useBench, useBenchStore, useCrank } from '../store';
+import { useBench, useBenchStore, useCrank, useNow } from '../store';
 import { useTyped } from '../typed-input';
 import { useStations } from '../use-position';
 import { endViewSvg, sideViewSvg } from './pictures';
@@ -19,7 +19,7 @@ import { figuresFile, figuresPage, workingFile, workingPage, type Written } from
 /** What can be taken out of the Bench as a file: the train itself, its figures and working, and pictures of both views. */
 export function FilesDialog({ onClose }: { onClose: () => void }) {
   const train = useBench((state) => state.train);
-  const now = useBench((state) => state.now);
+  const now = useNow();
   const [flow, losses] = [useBench((state) => state.flow), useBench((state) => state.losses)];
   const convention = usePreferences((state) => state.convention);
   const typed = useTyped();

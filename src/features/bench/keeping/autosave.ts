@@ -1,41 +1,53 @@
-'use client';
-
-import { useEffect } from 'react';
 import type { Train } from '@/core/train';
-import { useBenchStore, type BenchStore } from '../store';
+import type { BenchState, BenchStore } from '../store';
 
 const PAUSE_MS = 400;
 const RETRY_MS = 3000;
+/** A browser sends so much of a request even while its page goes away. */
+const LAST_WORD_BYTES = 60_000;
+
+/** Saves a document as it changes. */
+export interface Autosave {
+  /** Saves now what is not saved yet; `leaving` where the page may be gone before the answer. */
+  readonly flush: (leaving?: boolean) => void;
+  readonly stop: () => void;
+}
+
+/** Has the server what is on the screen? */
+export const isSaved = ({ train, savedTrain }: Pick<BenchState, 'train' | 'savedTrain'>): boolean => train === savedTrain;
 
 /** Saves a little after the last change, one save at a time, each naming the version it grew from. */
-export function useAutosave(): void {
-  const store = useBenchStore();
-  useEffect(() => {
-    let timer: ReturnType<typeof setTimeout> | undefined;
-    let busy = false;
-    const later = (delay: number) => {
+export function autosave(store: BenchStore): Autosave {
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  let busy = false;
+  let ended = false;
+  const later = (delay: number) => {
+    clearTimeout(timer);
+    timer = setTimeout(() => void run(), delay);
+  };
+  const waits = () => {
+    const state = store.getState();
+    return !ended && !busy && !isSaved(state) && state.save.kind !== 'conflict';
+  };
+  const run = async (leaving = false) => {
+    clearTimeout(timer);
+    if (!waits()) return;
+    busy = true;
+    await saveOnce(store, leaving);
+    busy = false;
+    if (waits()) later(store.getState().save.kind === 'failed' ? RETRY_MS : PAUSE_MS);
+  };
+  const unsubscribe = store.subscribe((state, before) => {
+    if (state.train !== before.train && !isSaved(state)) later(PAUSE_MS);
+  });
+  return {
+    flush: (leaving) => void run(leaving),
+    stop: () => {
+      ended = true;
+      unsubscribe();
       clearTimeout(timer);
-      timer = setTimeout(() => void run(), delay);
-    };
-    const run = async () => {
-      const { train, savedTrain, save } = store.getState();
-      if (busy || train === savedTrain || save.kind === 'conflict') return;
-      busy = true;
-      await saveOnce(store);
-      busy = false;
-      const after = store.getState();
-      if (after.train !== after.savedTrain && after.save.kind !== 'conflict') later(after.save.kind === 'failed' ? RETRY_MS : PAUSE_MS);
-    };
-    const stop = store.subscribe((state, before) => {
-      if (state.train === before.train || state.train === state.savedTrain) return;
-      if (state.save.kind === 'saved') state.set({ save: { kind: 'waiting' } });
-      later(PAUSE_MS);
-    });
-    return () => {
-      stop();
-      clearTimeout(timer);
-    };
-  }, [store]);
+    },
+  };
 }
 
 interface Reply {
@@ -43,19 +55,20 @@ interface Reply {
   readonly error?: { readonly code: string; readonly message: string; readonly current?: { readonly version: number; readonly train: Train } };
 }
 
-async function saveOnce(store: BenchStore): Promise<void> {
+async function saveOnce(store: BenchStore, leaving: boolean): Promise<void> {
   const { id, train, version, set } = store.getState();
   set({ save: { kind: 'saving' } });
   try {
+    const body = JSON.stringify({ version, train });
     const response = await fetch(`/api/trains/${encodeURIComponent(id)}`, {
       method: 'PUT',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ version, train }),
+      keepalive: leaving && body.length < LAST_WORD_BYTES,
+      body,
     });
     const reply = (await response.json()) as Reply;
-    if (response.ok && reply.version !== undefined) {
-      set({ version: reply.version, savedTrain: train, save: { kind: store.getState().train === train ? 'saved' : 'waiting' } });
-    } else if (response.status === 409 && reply.error?.current) set({ save: { kind: 'conflict', theirs: reply.error.current } });
+    if (response.ok && reply.version !== undefined) set({ version: reply.version, savedTrain: train, save: { kind: 'idle' } });
+    else if (response.status === 409 && reply.error?.current) set({ save: { kind: 'conflict', theirs: reply.error.current } });
     else set({ save: { kind: 'failed', message: reply.error?.message ?? 'The server refused the change.' } });
   } catch {
     set({ save: { kind: 'failed', message: 'The server cannot be reached. Your change is kept in this browser and saving is tried again.' } });

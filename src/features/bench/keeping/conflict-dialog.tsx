@@ -17,7 +17,7 @@ export function ConflictDialog() {
   const [shown, setShown] = useState(false);
   if (save.kind !== 'conflict') return null;
   const { theirs } = save;
-  const take = () => store.getState().set({ train: theirs.train, savedTrain: theirs.train, version: theirs.version, save: { kind: 'saved' }, editing: null });
+  const take = () => store.getState().set({ train: theirs.train, savedTrain: theirs.train, version: theirs.version, save: { kind: 'idle' }, editing: null, visit: null });
   const copy = async () => {
     const address = await saveAsCopy(train);
     if (address === null) {

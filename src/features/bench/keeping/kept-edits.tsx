@@ -4,7 +4,8 @@ import { useEffect, useState } from 'react';
 import { serialiseTrain, type Train } from '@/core/train';
 import { Dialog, DialogActions } from '@/ui/dialog';
 import { DifferenceList } from '../difference-list';
-import { useBenchStore, type BenchStore } from '../store';
+import type { Session } from '../session';
+import type { BenchStore } from '../store';
 import { BenchKeeper, findBench, type FoundBench } from './kept-bench';
 import { windowName } from './window-name';
 
@@ -15,11 +16,12 @@ const KEEP_MS = 200;
  * Keeps the document with its undo and redo in the browser: they survive a reload, and changes that the server never got wait
  * there and are offered on return.
  */
-export function KeptEdits() {
-  const store = useBenchStore();
+export function KeptEdits({ session }: { session: Session }) {
+  const { store } = session;
   const [offer, setOffer] = useState<{ readonly found: FoundBench; readonly go: () => void } | null>(null);
   useEffect(() => {
-    let stop: (() => void) | undefined;
+    // Begun once: it goes on while other screens are looked at.
+    if (session.keeping) return;
     let left = false;
     const open = async () => {
       const { id } = store.getState();
@@ -28,7 +30,7 @@ export function KeptEdits() {
       if (left) return;
       const go = () => {
         setOffer(null);
-        stop = keepFrom(store, new BenchKeeper(id, own, found), found?.windowId === own ? null : found);
+        session.keeping ??= keepFrom(store, new BenchKeeper(id, own, found), found?.windowId === own ? null : found);
       };
       if (found && takeUp(store, found) === 'ask') setOffer({ found, go });
       else go();
@@ -37,9 +39,8 @@ export function KeptEdits() {
     open().catch(warn);
     return () => {
       left = true;
-      stop?.();
     };
-  }, [store]);
+  }, [session, store]);
   if (!offer) return null;
   const { found, go } = offer;
   return (
@@ -89,12 +90,12 @@ function takeUp(store: BenchStore, found: FoundBench): 'done' | 'ask' {
 }
 
 function restore(store: BenchStore, { past, future }: FoundBench, present: Train): void {
-  store.getState().set({ train: present });
+  store.getState().set({ train: present, visit: null });
   store.temporal.setState({ pastStates: past.map((train) => ({ train })), futureStates: future.map((train) => ({ train })) });
 }
 
 /** Writes every change soon after it was made, from now on; what was taken over from another window is then let go there. */
-function keepFrom(store: BenchStore, keeper: BenchKeeper, takenOver: FoundBench | null): () => void {
+function keepFrom(store: BenchStore, keeper: BenchKeeper, takenOver: FoundBench | null): NonNullable<Session['keeping']> {
   let timer: ReturnType<typeof setTimeout> | undefined;
   const keep = () => {
     clearTimeout(timer);
@@ -109,10 +110,13 @@ function keepFrom(store: BenchStore, keeper: BenchKeeper, takenOver: FoundBench 
     if (state.train !== before.train || state.savedTrain !== before.savedTrain) timer ??= setTimeout(keepNow, KEEP_MS);
   });
   addEventListener('pagehide', keepNow);
-  return () => {
-    stop();
-    keepNow();
-    removeEventListener('pagehide', keepNow);
+  return {
+    now: keepNow,
+    stop: () => {
+      stop();
+      clearTimeout(timer);
+      removeEventListener('pagehide', keepNow);
+    },
   };
 }
 

@@ -6,6 +6,7 @@ import type { Train } from '@/core/train';
 import { Dialog, DialogActions } from '@/ui/dialog';
 import { DifferenceList } from '../difference-list';
 import { TextField } from '../editing/text-field';
+import { editTrain } from '../editing/edit';
 import { useBench, useBenchStore } from '../store';
 import { nameRevision, readRevision, readRevisions, type Revision } from './revisions-api';
 import { savedWhen } from './saved-when';
@@ -76,7 +77,7 @@ export function RevisionsDialog({ onClose }: { onClose: () => void }) {
           disabled={!chosen || chosen.revision.version === version}
           onClick={() => {
             if (!chosen) return;
-            store.getState().set({ train: chosen.train, editing: null });
+            editTrain(store, chosen.train, { editing: null });
             onClose();
           }}
         >
