@@ -61,7 +61,7 @@ export interface BenchState {
   readonly highlight: Highlight | null;
   /** A line about what was just done or refused. */
   readonly notice: string | null;
-  /** The side view that was shown last. */
+  /** The side view that stands in until there is one of this document. */
   readonly shown: Shown | null;
   readonly set: (change: Partial<Omit<BenchState, 'set' | 'id'>>) => void;
 }

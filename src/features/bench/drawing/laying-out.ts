@@ -4,7 +4,7 @@ import { useEffect } from 'react';
 import { FIRST_SIGHT, SPACES, THOROUGH, type Drawn } from '@/core/drawing';
 import type { Train } from '@/core/train';
 import { Drafting } from '@/workers/drafting';
-import { sideViewNow, takeDrafts, takeDrawn } from '../side-views';
+import { sideViewNow, sideViewToShow, takeDrafts, takeDrawn } from '../side-views';
 import { useBenchStore, type BenchStore } from '../store';
 
 /** A train stands still for so long before a better drawing of it is looked for. */
@@ -16,16 +16,18 @@ export function useLaidOut(): void {
   useEffect(() => {
     const drafting = new Drafting();
     let timer: ReturnType<typeof setTimeout> | undefined;
-    const lay = () => {
+    const lay = (before: Train | null) => {
       clearTimeout(timer);
       drafting.end();
       const now = sideViewNow(store.getState().train);
-      if (now.ok) store.getState().set({ shown: now });
       if (now.ok ? now.finished : !now.later) return;
+      // Until there is a picture of this one, the last one stands in.
+      const last = before && !now.ok ? sideViewNow(before) : null;
+      if (last?.ok) store.getState().set({ shown: last });
       timer = setTimeout(() => void (now.ok ? better(store, drafting) : first(store, drafting)), now.ok ? PAUSE_MS : 0);
     };
-    lay();
-    const stop = store.subscribe((state, before) => state.train !== before.train && lay());
+    lay(null);
+    const stop = store.subscribe((state, before) => state.train !== before.train && lay(before.train));
     return () => {
       stop();
       clearTimeout(timer);
@@ -71,7 +73,7 @@ async function fromServer(id: string, version: number): Promise<Drawn | null> {
   }
 }
 
-const isPointedAt = ({ highlight, editing, shown }: ReturnType<BenchStore['getState']>): boolean => shown !== null && (highlight !== null || editing !== null);
+const isPointedAt = ({ highlight, editing, shown, train }: ReturnType<BenchStore['getState']>): boolean => (highlight !== null || editing !== null) && sideViewToShow(train, shown).ok;
 
 function untilNobodyPoints(store: BenchStore): Promise<void> {
   if (!isPointedAt(store.getState())) return Promise.resolve();
