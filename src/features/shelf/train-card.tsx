@@ -28,7 +28,7 @@ export function TrainCard({ entry, onDuplicate, onSaveFile, onRename, onDelete }
         <div className="border-t border-base-300 px-3 py-2">
           <h3 className="font-semibold">{entry.name}</h3>
           <p className="muted text-sm">{whatItDoes(entry, convention)}</p>
-          <p className="mt-1 text-sm">{entry.notes}</p>
+          <p className="mt-1 line-clamp-6 text-sm wrap-anywhere">{entry.notes}</p>
         </div>
       </Link>
       <div className="relative flex items-center gap-1 border-t border-base-300 px-2 py-1">

@@ -43,6 +43,14 @@ describe('what is dear is done in worker threads', () => {
     expect(order).toEqual(['read', 'drawn']);
   });
 
+  test('a small train does not wait for the drawing of a tangle', async () => {
+    const order: string[] = [];
+    const tangle = inWorker('draw', [GREAT, SPACE]).then(() => order.push('tangle'));
+    await inWorker('draw', [serialiseTrain(demoTrain('stirrer')), SPACE]).then(() => order.push('stirrer'));
+    await tangle;
+    expect(order).toEqual(['stirrer', 'tangle']);
+  });
+
   test('a drawing that nobody waits for any more is ended, and the next is made', async () => {
     const leaving = new AbortController();
     const drawing = inWorker('drawWell', [GREAT, SPACE], leaving.signal);

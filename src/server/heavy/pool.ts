@@ -14,15 +14,21 @@ export class Stopped extends Error {
 }
 
 /**
- * Who waits for what: reading and checking is never behind a drawing, and a drawing never behind what is done in the background.
+ * Who waits for what: reading and checking is never behind a drawing, a small train's never behind a tangle's, and none behind what is
+ * done in the background.
  * Each lane has threads of its own, started when they are first needed, and gives way to others by so much.
  */
 const LANES = {
   reading: { threads: 1, nice: 0 },
+  /** Small trains, which are not to wait behind a tangle. */
+  sketching: { threads: 1, nice: 5 },
   drawing: { threads: Math.max(1, availableParallelism() - 1), nice: 5 },
   background: { threads: 1, nice: 15 },
 } as const;
 type Lane = keyof typeof LANES;
+
+/** The drawing of a document with more characters may take seconds. */
+const SMALL = 12_000;
 
 const LANE_OF: Record<Job, Lane> = { check: 'reading', unreadable: 'reading', draw: 'drawing', summarise: 'background', drawWell: 'background' };
 /** Far more than any document within the limits takes. */
@@ -52,7 +58,8 @@ function lane(name: Lane): Pool {
  */
 export function inWorker<J extends Job>(job: J, args: Parameters<Jobs[J]>, signal?: AbortSignal): Promise<ReturnType<Jobs[J]>> {
   if (signal?.aborted) return Promise.reject(new Stopped('left'));
-  const work = lane(LANE_OF[job]).exec(job, args).timeout(LIMIT_MS[job]);
+  const own = job === 'draw' && (args as Parameters<Jobs['draw']>)[0].length <= SMALL ? 'sketching' : LANE_OF[job];
+  const work = lane(own).exec(job, args).timeout(LIMIT_MS[job]);
   const leave = () => void work.cancel();
   signal?.addEventListener('abort', leave, { once: true });
   return new Promise<ReturnType<Jobs[J]>>((done, fail) => {

@@ -46,7 +46,7 @@ export function Panel() {
           </button>
         ))}
       </div>
-      <div id="panel-body" role="tabpanel" aria-labelledby={`tab-${tab}`} tabIndex={0} className="min-h-0 flex-1 overflow-auto px-4 py-2.5 contain-content">
+      <div id="panel-body" role="tabpanel" aria-labelledby={`tab-${tab}`} tabIndex={0} className="min-h-0 flex-1 overflow-auto px-4 py-2.5 wrap-break-word contain-content">
         <RatioHeadline />
         {BODIES[tab]}
         <Cautions />
