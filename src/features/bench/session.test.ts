@@ -7,7 +7,7 @@ import { freshShelf } from '@/testing/fresh-shelf';
 import { readable } from '@/testing/kept';
 import { editTrain, giveUpVisit, redo, undo } from './editing/edit';
 import { isSaved } from './keeping/autosave';
-import { leave, receive, sessionOf, type Loaded, type Session } from './session';
+import { leave, receive, sessionOf, takeTheirs, type Loaded, type Session } from './session';
 
 const shelf = freshShelf();
 const ID = 'sluice-winch';
@@ -217,10 +217,10 @@ const steps = [
     }
   })),
   fc.constant(step('take theirs', async (model, { session }) => {
-    const { save, set } = session.store.getState();
+    const { save } = session.store.getState();
     if (save.kind !== 'conflict') return;
     const { theirs } = save;
-    set({ train: theirs.train, savedTrain: theirs.train, version: theirs.version, save: { kind: 'idle' }, visit: null });
+    takeTheirs(session.store, theirs);
     change(model, teethOf(theirs.train));
   })),
 ];

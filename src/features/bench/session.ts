@@ -40,9 +40,13 @@ export function sessionOf({ id, version, train }: Loaded): Session {
 export function receive({ store }: Session, { version, train }: Loaded): void {
   const state = store.getState();
   if (version <= state.version || state.save.kind === 'saving') return;
-  if (isSaved(state)) state.set({ train, savedTrain: train, version, save: { kind: 'idle' }, editing: null, visit: null });
+  if (isSaved(state)) takeTheirs(store, { version, train });
   else state.set({ save: { kind: 'conflict', theirs: { version, train } } });
 }
+
+/** What the server has becomes what is here; undo leads back to one's own. */
+export const takeTheirs = ({ getState }: BenchStore, { version, train }: Omit<Loaded, 'id'>): void =>
+  getState().set({ train, savedTrain: train, version, save: { kind: 'idle' }, editing: null, visit: null });
 
 /** The screen is left: what it knows goes to the server and to this browser's storage now. */
 export function leave({ saving, crank, keeping }: Session): void {

@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Dialog, DialogActions } from '@/ui/dialog';
 import { DifferenceList } from '../difference-list';
+import { takeTheirs } from '../session';
 import { useBench, useBenchStore } from '../store';
 import { saveAsCopy } from './autosave';
 
@@ -17,7 +18,7 @@ export function ConflictDialog() {
   const [shown, setShown] = useState(false);
   if (save.kind !== 'conflict') return null;
   const { theirs } = save;
-  const take = () => store.getState().set({ train: theirs.train, savedTrain: theirs.train, version: theirs.version, save: { kind: 'idle' }, editing: null, visit: null });
+  const take = () => takeTheirs(store, theirs);
   const copy = async () => {
     const address = await saveAsCopy(train);
     if (address === null) {
