@@ -18,10 +18,10 @@ type Fields = Readonly<Record<string, string>>;
 const objectText = (fields: Fields): string => `{${Object.entries(fields).map(([name, json]) => `${JSON.stringify(name)}:${json}`).join(',')}}`;
 
 /** A train with its document. */
-export const trainFields = ({ id, version, updatedAt, document }: Pick<KeptTrain, 'id' | 'version' | 'updatedAt' | 'document'>): Fields =>
+const trainFields = ({ id, version, updatedAt, document }: Pick<KeptTrain, 'id' | 'version' | 'updatedAt' | 'document'>): Fields =>
   ({ id: JSON.stringify(id), version: String(version), updatedAt: JSON.stringify(updatedAt), train: document });
 
-export const keptResponse = (kept: KeptTrain): Response => (kept.unreadable === null ? jsonFields(trainFields(kept)) : unreadable({ ...kept, unreadable: kept.unreadable }));
+export const keptResponse = (kept: KeptTrain): Response => (kept.unreadable === null ? jsonFields(trainFields(kept)) : unreadable(kept));
 
 export type Body = { readonly ok: true; readonly value: unknown } | { readonly ok: false; readonly response: Response };
 
@@ -74,7 +74,7 @@ const refused = (problems: readonly Problem[]): Response => {
 };
 
 /** A train is kept that does not read; its document can be had as it is, and replaced by a save that names its version. */
-export const unreadable = ({ version, unreadable: why }: { readonly version: number; readonly unreadable: string }): Response =>
+export const unreadable = ({ version, unreadable: why }: Pick<KeptTrain, 'version' | 'unreadable'>): Response =>
   failure(422, 'unreadable', `This train is kept, but it cannot be read: ${why} It can be saved as it is, put aside or replaced on the shelf.`, { version });
 
 const stale = (current: KeptTrain): Response =>
@@ -90,8 +90,7 @@ export function savedResponse(saved: Saved, created = false): Response {
       // Who saved has the document; only what the next save must name goes back.
       return Response.json({ id: saved.stored.id, version: saved.stored.version, updatedAt: saved.stored.updatedAt }, { status: created ? 201 : 200, headers: UNPACKED });
     case 'stale':
-      if (saved.current.unreadable !== null) return unreadable({ ...saved.current, unreadable: saved.current.unreadable });
-      return stale(saved.current);
+      return saved.current.unreadable === null ? stale(saved.current) : unreadable(saved.current);
     case 'missing':
       return failure(404, 'no-train', 'This train is no longer on the shelf.');
     case 'refused':

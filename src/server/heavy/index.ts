@@ -4,7 +4,7 @@ import { inWorker, Stopped } from './pool';
 import { contentKey, Results } from './results';
 
 export { checkDocument, type Checked, type DrawnText } from './jobs';
-export { Stopped, stopWorkers, workersNow } from './pool';
+export { isSlowToDraw, Stopped, stopWorkers, workersNow } from './pool';
 
 /** Up to so many characters a document is read and checked where the request is: that takes a few milliseconds, as the way to a worker does. */
 const LIGHT = 32_000;

@@ -27,8 +27,10 @@ const LANES = {
 } as const;
 type Lane = keyof typeof LANES;
 
-/** The drawing of a document with more characters may take seconds. */
 const SMALL = 12_000;
+
+/** May the drawing of this document take seconds? */
+export const isSlowToDraw = (document: string): boolean => document.length > SMALL;
 
 const LANE_OF: Record<Job, Lane> = { check: 'reading', unreadable: 'reading', draw: 'drawing', summarise: 'background', drawWell: 'background' };
 /** Far more than any document within the limits takes. */
@@ -58,7 +60,7 @@ function lane(name: Lane): Pool {
  */
 export function inWorker<J extends Job>(job: J, args: Parameters<Jobs[J]>, signal?: AbortSignal): Promise<ReturnType<Jobs[J]>> {
   if (signal?.aborted) return Promise.reject(new Stopped('left'));
-  const own = job === 'draw' && (args as Parameters<Jobs['draw']>)[0].length <= SMALL ? 'sketching' : LANE_OF[job];
+  const own = job === 'draw' && !isSlowToDraw((args as Parameters<Jobs['draw']>)[0]) ? 'sketching' : LANE_OF[job];
   const work = lane(own).exec(job, args).timeout(LIMIT_MS[job]);
   const leave = () => void work.cancel();
   signal?.addEventListener('abort', leave, { once: true });

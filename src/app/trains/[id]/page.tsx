@@ -4,7 +4,7 @@ import { cache } from 'react';
 import { SPACES } from '@/core/drawing';
 import { OpenBench } from '@/features/bench/open-bench';
 import { databaseOrReason } from '@/server/database';
-import { drawDocument } from '@/server/heavy';
+import { drawDocument, isSlowToDraw } from '@/server/heavy';
 import { findTrain } from '@/server/trains/repository';
 import { NoDatabase } from '../../no-database';
 import { Unreadable } from './unreadable';
@@ -15,9 +15,6 @@ interface Props {
   params: Promise<{ id: string }>;
   searchParams: Promise<{ first?: string }>;
 }
-
-/** The side view of a document with so many characters may take long, and will be asked for as soon as the page stands. */
-const TANGLED = 12_000;
 
 const find = cache(async (id: string) => {
   const opened = await databaseOrReason();
@@ -37,6 +34,7 @@ export default async function BenchPage({ params, searchParams }: Props) {
   const { id, version, name, document, unreadable } = found;
   if (unreadable !== null) return <Unreadable id={id} name={name} why={unreadable} />;
   const first = (await searchParams).first !== undefined;
-  if (document.length > TANGLED) drawDocument(document, SPACES.bench, { better: false }).catch((error: unknown) => console.error(error));
+  // It will be asked for as soon as the page stands.
+  if (isSlowToDraw(document)) drawDocument(document, SPACES.bench, { better: false }).catch((error: unknown) => console.error(error));
   return <OpenBench id={id} version={version} name={name} document={document} first={first} />;
 }
