@@ -130,3 +130,21 @@ test('a five-speed countershaft box with reverse is started from its pattern and
   await page.keyboard.press('r');
   await expect(page.getByText('reverse', { exact: true }).first()).toBeVisible();
 });
+
+test('a card that is pressed while its drawing arrives still opens the train', async ({ page, request }) => {
+  const address = await freshTrain(request, 'stirrer');
+  let arrive = () => undefined as void;
+  const held = new Promise<void>((resolve) => (arrive = resolve));
+  await page.route(`**/api${address}/drawing**`, async (route) => {
+    await held;
+    await route.continue();
+  });
+  await page.goto('/');
+  const link = page.locator(`a[href="${address}"]`);
+  await link.getByText('Drawing…').hover({ force: true });
+  await page.mouse.down();
+  arrive();
+  await expect(link.locator('svg').first()).toBeVisible();
+  await page.mouse.up();
+  await expect(page.getByRole('group', { name: 'Positions' })).toBeVisible();
+});

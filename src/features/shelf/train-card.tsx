@@ -23,7 +23,8 @@ export function TrainCard({ entry, onDuplicate, onSaveFile, onRename, onDelete }
   const [renaming, setRenaming] = useState(false);
   return (
     <div className="flex h-full flex-col border border-base-300 [contain-intrinsic-size:auto_20rem] [content-visibility:auto] hover:border-base-content">
-      <Link href={`/trains/${encodeURIComponent(entry.id)}`} prefetch={false} className="block flex-1 hover:bg-base-200">
+      {/* Pressed is always the link itself: a drawing that arrives between press and release would take the press along with what it replaces. */}
+      <Link href={`/trains/${encodeURIComponent(entry.id)}`} prefetch={false} className="block flex-1 *:pointer-events-none hover:bg-base-200">
         <TrainDrawing key={entry.version} entry={entry} />
         <div className="border-t border-base-300 px-3 py-2">
           <h3 className="font-semibold">{entry.name}</h3>
