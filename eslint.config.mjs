@@ -2,7 +2,17 @@ import next from 'eslint-config-next';
 import nextTypescript from 'eslint-config-next/typescript';
 
 const config = [
-  { ignores: ['.next/**', 'dist/**', 'node_modules/**', 'data/**', 'next-env.d.ts', 'test-results/**', 'playwright-report/**'] },
+  {
+    ignores: [
+      '.next/**',
+      'dist/**',
+      'node_modules/**',
+      'data/**',
+      'next-env.d.ts',
+      'test-results/**',
+      'playwright-report/**',
+    ],
+  },
   ...next,
   ...nextTypescript,
   {
@@ -18,7 +28,12 @@ const config = [
   {
     files: ['src/**/*.ts', 'src/**/*.tsx'],
     ignores: ['src/app/**'],
-    rules: { 'no-restricted-syntax': ['error', { selector: 'ExportDefaultDeclaration', message: "Named exports only, outside Next's own files." }] },
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        { selector: 'ExportDefaultDeclaration', message: "Named exports only, outside Next's own files." },
+      ],
+    },
   },
 ];
 

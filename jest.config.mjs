@@ -7,7 +7,18 @@ const config = {
   globalSetup: '<rootDir>/scripts/before-tests.mjs',
   setupFilesAfterEnv: ['<rootDir>/src/testing/seed.ts'],
   testMatch: ['**/*.test.ts'],
-  transform: { '^.+\\.[jt]sx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } } }] },
+  transform: {
+    '^.+\\.[jt]sx?$': [
+      '@swc/jest',
+      {
+        jsc: {
+          target: 'es2022',
+          parser: { syntax: 'typescript', tsx: true },
+          transform: { react: { runtime: 'automatic' } },
+        },
+      },
+    ],
+  },
   // Packages that ship as modules only.
   transformIgnorePatterns: ['/node_modules/(?!markdown-table/)'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },

@@ -12,9 +12,26 @@ export default defineConfig({
   use: {
     baseURL: `http://127.0.0.1:${PORT}`,
     // Not a first visit: the shelf opens, nothing turns by itself.
-    storageState: { cookies: [{ name: 'visited', value: 'yes', domain: '127.0.0.1', path: '/', expires: -1, httpOnly: false, secure: false, sameSite: 'Lax' }], origins: [] },
+    storageState: {
+      cookies: [
+        {
+          name: 'visited',
+          value: 'yes',
+          domain: '127.0.0.1',
+          path: '/',
+          expires: -1,
+          httpOnly: false,
+          secure: false,
+          sameSite: 'Lax',
+        },
+      ],
+      origins: [],
+    },
     viewport: { width: 1280, height: 800 },
-    launchOptions: { executablePath: process.env.TINWHEEL_CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] },
+    launchOptions: {
+      executablePath: process.env.TINWHEEL_CHROMIUM ?? '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+    },
   },
   webServer: {
     command: 'rm -rf test-results/data && node dist/serve.cjs',

@@ -11,10 +11,18 @@ export const BASE = `http://127.0.0.1:${PORT}`;
 export async function withApplication(run: (browser: Browser) => Promise<void>): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), 'tin-wheel-bench-'));
   const server = spawn(process.execPath, ['dist/serve.cjs'], {
-    env: { ...process.env, PORT: String(PORT), TINWHEEL_DB: join(folder, 'bench.sqlite'), NEXT_TELEMETRY_DISABLED: '1' },
+    env: {
+      ...process.env,
+      PORT: String(PORT),
+      TINWHEEL_DB: join(folder, 'bench.sqlite'),
+      NEXT_TELEMETRY_DISABLED: '1',
+    },
     stdio: 'ignore',
   });
-  const browser = await chromium.launch({ executablePath: process.env.TINWHEEL_CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] });
+  const browser = await chromium.launch({
+    executablePath: process.env.TINWHEEL_CHROMIUM ?? '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+  });
   try {
     await answering();
     await run(browser);
@@ -27,10 +35,17 @@ export async function withApplication(run: (browser: Browser) => Promise<void>):
 
 async function answering(): Promise<void> {
   for (let i = 0; i < 100; i++) {
-    if (await fetch(`${BASE}/api/trains`).then((response) => response.ok, () => false)) return;
+    if (
+      await fetch(`${BASE}/api/trains`).then(
+        (response) => response.ok,
+        () => false,
+      )
+    )
+      return;
     await new Promise((done) => setTimeout(done, 200));
   }
   throw new Error('The server did not start. Run npm run build first.');
 }
 
-export const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
+export const median = (values: readonly number[]): number =>
+  [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;

@@ -9,4 +9,8 @@ const parsed = parseTrain(readFileSync('demo/trains/harvester.train.json', 'utf8
 if (!parsed.ok) throw new Error(parsed.problems[0]!.message);
 const start = performance.now();
 const found = listCombinations(networkOf(fourteenCouplers(parsed.train)));
-parentPort!.postMessage({ count: found!.length, milliseconds: performance.now() - start, megabytes: process.memoryUsage().heapUsed / 2 ** 20 });
+parentPort!.postMessage({
+  count: found!.length,
+  milliseconds: performance.now() - start,
+  megabytes: process.memoryUsage().heapUsed / 2 ** 20,
+});

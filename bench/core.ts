@@ -23,7 +23,10 @@ export async function benchCore(): Promise<void> {
 async function benchEdit(): Promise<void> {
   console.log('\n== an edit, without painting: check, solve every position, read figures (limit 16 ms)');
   const bench = new Bench({ time: 500 });
-  for (const [name, gear] of [['sluice-winch', 'l'], ['harvester', 's4']] as const) {
+  for (const [name, gear] of [
+    ['sluice-winch', 'l'],
+    ['harvester', 's4'],
+  ] as const) {
     const train = demoTrain(name);
     let teeth = 10;
     bench.add(name, () => {
@@ -55,11 +58,15 @@ async function benchAgainstFloatingPoint(): Promise<void> {
     const { motion, motionRhs } = systems[i]!;
     const dense = new LuDecomposition(motion).solve(motionRhs);
     solved.network.memberIds.forEach((id, member) => {
-      if (Math.abs(dense.get(member, 0) - toNumber(solved.state.speeds.of(member)!)) > 1e-9) throw new Error(`The floating-point system disagrees on ${id}.`);
+      if (Math.abs(dense.get(member, 0) - toNumber(solved.state.speeds.of(member)!)) > 1e-9)
+        throw new Error(`The floating-point system disagrees on ${id}.`);
     });
   });
   const ids = new Set(positions.map((solved) => [...solved.engaged].join()));
-  const train = { ...network.train, positions: network.train.positions.filter(({ engaged }) => ids.has(engaged.join())) };
+  const train = {
+    ...network.train,
+    positions: network.train.positions.filter(({ engaged }) => ids.has(engaged.join())),
+  };
   const bench = new Bench({ time: 1500 });
   bench.add('exact, this core', () => solvePositions({ ...network, train }).forEach(answers));
   bench.add('floating point, ml-matrix LU', () => {
@@ -69,7 +76,9 @@ async function benchAgainstFloatingPoint(): Promise<void> {
     }
   });
   await bench.run();
-  console.log(`\n== harvester, motion and ideal torque of ${systems.length} positions, ${systems[0]!.motion.rows} unknowns each`);
+  console.log(
+    `\n== harvester, motion and ideal torque of ${systems.length} positions, ${systems[0]!.motion.rows} unknowns each`,
+  );
   console.table(bench.table());
   const [exact, floating] = bench.tasks.map(({ result }) => ('latency' in result ? result.latency.p50 : NaN));
   console.log(`exact takes ${(exact! / floating!).toFixed(2)} of the time that floating point takes (limit 0.6)`);
@@ -91,14 +100,26 @@ function denseSystem({ network, state }: Solved): DenseSystem {
     for (const [member, value] of terms) if (member >= 0) values[member]! += value;
     rows.push(values);
   };
-  for (const { a, b, arm, za, zb } of state.meshes) row([[a, toNumber(za)], [b, toNumber(zb)], [arm, -toNumber(za) - toNumber(zb)]]);
-  for (const { tie } of state.joints) row([[tie.a, 1], [tie.b, -1]]);
+  for (const { a, b, arm, za, zb } of state.meshes)
+    row([
+      [a, toNumber(za)],
+      [b, toNumber(zb)],
+      [arm, -toNumber(za) - toNumber(zb)],
+    ]);
+  for (const { tie } of state.joints)
+    row([
+      [tie.a, 1],
+      [tie.b, -1],
+    ]);
   row([[network.input, 1]]);
   const motion = new Matrix(rows);
   const motionRhs = Matrix.zeros(size, 1);
   motionRhs.set(size - 1, 0, 1);
   const torque = motion.transpose();
-  torque.setColumn(size - 1, network.memberIds.map((_, member) => (network.outputs.includes(member) ? -1 : 0)));
+  torque.setColumn(
+    size - 1,
+    network.memberIds.map((_, member) => (network.outputs.includes(member) ? -1 : 0)),
+  );
   const torqueRhs = Matrix.zeros(size, 1);
   torqueRhs.set(network.input, 0, -1);
   return { motion, motionRhs, torque, torqueRhs };
@@ -116,17 +137,32 @@ function benchLimits(): void {
     openTrain(network);
     const openDone = performance.now();
     const [solved] = solvePositions(network).values();
-    if (solved!.status !== 'drive' || solved!.state.load.outcome !== 'balanced') throw new Error(`The train at the limits must drive, it is ${solved!.status}.`);
+    if (solved!.status !== 'drive' || solved!.state.load.outcome !== 'balanced')
+      throw new Error(`The train at the limits must drive, it is ${solved!.status}.`);
     times.push({ network: networkDone - start, open: openDone - networkDone, position: performance.now() - openDone });
   }
-  const middle = (key: keyof (typeof times)[0]) => times.map((time) => time[key]).sort((a, b) => a - b)[2]!.toFixed(1);
-  console.log(`\n== ${train.members.length} members, ${train.gears.length} gears, ${train.meshes.length} meshes, ${train.couplers.length} couplers`);
-  console.log(`resolve ids ${middle('network')} ms, open train ${middle('open')} ms, one position with its open train and ideal torques ${middle('position')} ms (limit 100 ms)`);
+  const middle = (key: keyof (typeof times)[0]) =>
+    times
+      .map((time) => time[key])
+      .sort((a, b) => a - b)[2]!
+      .toFixed(1);
+  console.log(
+    `\n== ${train.members.length} members, ${train.gears.length} gears, ${train.meshes.length} meshes, ${train.couplers.length} couplers`,
+  );
+  console.log(
+    `resolve ids ${middle('network')} ms, open train ${middle('open')} ms, one position with its open train and ideal torques ${middle('position')} ms (limit 100 ms)`,
+  );
 }
 
 /** All 2^14 combinations in one worker that may use 200 MB. */
 async function benchCombinations(): Promise<void> {
   const worker = new Worker('./dist/bench/combinations-worker.js', { resourceLimits: { maxOldGenerationSizeMb: 200 } });
-  const { count, milliseconds, megabytes } = await new Promise<{ count: number; milliseconds: number; megabytes: number }>((done, fail) => worker.once('message', done).once('error', fail));
-  console.log(`\n== ${count} combinations of a fourteen-coupler train in one worker: ${(milliseconds / 1000).toFixed(2)} s (limit 0.6 s), heap ${megabytes.toFixed(0)} MB (limit 200 MB)`);
+  const { count, milliseconds, megabytes } = await new Promise<{
+    count: number;
+    milliseconds: number;
+    megabytes: number;
+  }>((done, fail) => worker.once('message', done).once('error', fail));
+  console.log(
+    `\n== ${count} combinations of a fourteen-coupler train in one worker: ${(milliseconds / 1000).toFixed(2)} s (limit 0.6 s), heap ${megabytes.toFixed(0)} MB (limit 200 MB)`,
+  );
 }

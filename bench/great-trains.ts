@@ -15,9 +15,17 @@ export function planetaryPositions(): Train {
     members.push({ id: carrier, name: carrier }, { id: planet, name: planet, carrier, copies: 3 });
     if (shifted) members.push({ id: ring, name: ring });
     const [s, p] = [20 + (i % 17), 18 + (i % 11)];
-    gears.push({ id: `s${i}`, member: sun, teeth: s, type: 'external' }, { id: `p${i}`, member: planet, teeth: p, type: 'external' }, { id: `i${i}`, member: ring, teeth: s + 2 * p, type: 'internal' });
+    gears.push(
+      { id: `s${i}`, member: sun, teeth: s, type: 'external' },
+      { id: `p${i}`, member: planet, teeth: p, type: 'external' },
+      { id: `i${i}`, member: ring, teeth: s + 2 * p, type: 'internal' },
+    );
     meshes.push({ id: `x${i}`, gears: [`s${i}`, `p${i}`] }, { id: `y${i}`, gears: [`p${i}`, `i${i}`] });
-    if (shifted) couplers.push({ id: `b${i}`, name: `b${i}`, type: 'brake', joins: [ring, 'frame'] }, { id: `k${i}`, name: `k${i}`, type: 'clutch', joins: [sun, carrier] });
+    if (shifted)
+      couplers.push(
+        { id: `b${i}`, name: `b${i}`, type: 'brake', joins: [ring, 'frame'] },
+        { id: `k${i}`, name: `k${i}`, type: 'clutch', joins: [sun, carrier] },
+      );
   }
   const sets = couplers.length / 2;
   const positions = Array.from({ length: 128 }, (_, n) => ({
@@ -26,7 +34,17 @@ export function planetaryPositions(): Train {
     engaged: Array.from({ length: sets }, (__, i) => ((n >> (i % 7)) & 1 ? `b${i + 1}` : `k${i + 1}`)),
   }));
   const outputs = [members.findLast(({ carrier, id }) => carrier === undefined && id.startsWith('c'))!.id];
-  return { ...header, name: 'Planetary sets in a row', members, gears, meshes, couplers, positions, input: 'c0', outputs };
+  return {
+    ...header,
+    name: 'Planetary sets in a row',
+    members,
+    gears,
+    meshes,
+    couplers,
+    positions,
+    input: 'c0',
+    outputs,
+  };
 }
 
 /** 128 positions of a chain of 400 gears with prime-like counts near 100 000: 200 pairs, each with a clutch past it on the first seven. */
@@ -37,7 +55,11 @@ export function longChain(): Train {
     { id: `a${i}`, member: `s${i}`, teeth: 99_991 - 2 * ((i * 7919) % 4001), type: 'external' },
     { id: `b${i}`, member: `s${i + 1}`, teeth: 99_989 - 2 * ((i * 6101) % 3989), type: 'external' },
   ]).flat();
-  const meshes = Array.from({ length: pairs }, (_, i): Mesh => ({ id: `m${i}`, gears: [`a${i}`, `b${i}`], efficiency: 0.98 }));
+  const meshes = Array.from({ length: pairs }, (_, i): Mesh => ({
+    id: `m${i}`,
+    gears: [`a${i}`, `b${i}`],
+    efficiency: 0.98,
+  }));
   const couplers = Array.from({ length: 7 }, (_, i): Coupler[] => [
     { id: `slide${i}`, name: `slide ${i}`, type: 'sliding-mesh', mesh: `m${i * 20}` },
     { id: `past${i}`, name: `past ${i}`, type: 'clutch', joins: [`s${i * 20}`, `s${i * 20 + 1}`] },
@@ -47,7 +69,17 @@ export function longChain(): Train {
     name: `${n}`,
     engaged: Array.from({ length: 7 }, (__, i) => ((n >> i) & 1 ? `slide${i}` : `past${i}`)),
   }));
-  return { ...header, name: 'Chain of 400 gears', members, gears, meshes, couplers, positions, input: 's0', outputs: [`s${pairs}`] };
+  return {
+    ...header,
+    name: 'Chain of 400 gears',
+    members,
+    gears,
+    meshes,
+    couplers,
+    positions,
+    input: 's0',
+    outputs: [`s${pairs}`],
+  };
 }
 
 /** Shafts on one axis, each pushing the next through a one-way clutch that is always at work. */
@@ -59,7 +91,9 @@ export function rollerChain(count: number): Train {
     members: ids.map((id) => ({ id, name: id })),
     gears: [],
     meshes: [],
-    couplers: ids.slice(1).map((id, i): Coupler => ({ id: `f${i}`, name: `f${i}`, type: 'one-way', joins: [ids[i]!, id] })),
+    couplers: ids
+      .slice(1)
+      .map((id, i): Coupler => ({ id: `f${i}`, name: `f${i}`, type: 'one-way', joins: [ids[i]!, id] })),
     positions: [{ id: 'run', name: 'run', engaged: [] }],
     input: 's0',
     outputs: [`s${count}`],
@@ -72,7 +106,11 @@ export function rollersInParallel(count: number): Train {
   return {
     ...header,
     name: `${count} one-way clutches in parallel`,
-    members: [{ id: 'in', name: 'in' }, { id: 'out', name: 'out' }, ...ways.map((i) => ({ id: `w${i}`, name: `w${i}` }))],
+    members: [
+      { id: 'in', name: 'in' },
+      { id: 'out', name: 'out' },
+      ...ways.map((i) => ({ id: `w${i}`, name: `w${i}` })),
+    ],
     gears: ways.flatMap((i): Gear[] => [
       { id: `a${i}`, member: 'in', teeth: 20 + ((i * 29) % 71), type: 'sprocket' },
       { id: `b${i}`, member: `w${i}`, teeth: 30 + ((i * 17) % 53), type: 'sprocket' },
@@ -91,7 +129,15 @@ export function manyOutputs(count: number): Train {
   return {
     ...header,
     name: `${count} outputs with a one-way clutch each`,
-    members: [{ id: 'c0', name: 'in' }, ...ways.flatMap((i) => [{ id: `o${i}`, name: `o${i}` }, { id: `c${i + 1}`, name: `c${i + 1}` }, { id: `p${i}`, name: `p${i}`, carrier: `c${i}` }, { id: `w${i}`, name: `w${i}` }])],
+    members: [
+      { id: 'c0', name: 'in' },
+      ...ways.flatMap((i) => [
+        { id: `o${i}`, name: `o${i}` },
+        { id: `c${i + 1}`, name: `c${i + 1}` },
+        { id: `p${i}`, name: `p${i}`, carrier: `c${i}` },
+        { id: `w${i}`, name: `w${i}` },
+      ]),
+    ],
     gears: ways.flatMap((i): Gear[] => [
       { id: `a${i}`, member: `o${i}`, teeth: 20 + (i % 7), type: 'bevel' },
       { id: `p${i}`, member: `p${i}`, teeth: 12, type: 'bevel' },

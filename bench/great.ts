@@ -26,7 +26,8 @@ function report(train: Train, limit: number, losses = false): void {
     const start = performance.now();
     for (const { network, state, status } of solvePositions(networkOf(train), { losses }).values()) {
       network.memberIds.forEach((_, member) => state.speeds.of(member));
-      if (status !== 'drive' || state.load.outcome !== 'balanced') throw new Error(`${train.name} must drive, it is ${status}.`);
+      if (status !== 'drive' || state.load.outcome !== 'balanced')
+        throw new Error(`${train.name} must drive, it is ${status}.`);
     }
     return performance.now() - start;
   });
@@ -37,12 +38,25 @@ function report(train: Train, limit: number, losses = false): void {
 /** 2^18 combinations one after the other: what is kept must not grow with their number. */
 function benchMemory(): void {
   const train = fourteenCouplers(demoTrain('harvester'));
-  const more = Array.from({ length: 4 }, (_, i): Coupler => ({ id: `y${i}`, name: `y${i}`, type: 'one-way', control: 'selectable', joins: [train.members[i]!.id, train.members[i + 2]!.id] }));
-  const clutches = more.map((coupler, i): Coupler => ({ id: `z${i}`, name: `z${i}`, type: 'clutch', joins: [train.members[i + 1]!.id, train.members[i + 3]!.id] }));
+  const more = Array.from({ length: 4 }, (_, i): Coupler => ({
+    id: `y${i}`,
+    name: `y${i}`,
+    type: 'one-way',
+    control: 'selectable',
+    joins: [train.members[i]!.id, train.members[i + 2]!.id],
+  }));
+  const clutches = more.map((coupler, i): Coupler => ({
+    id: `z${i}`,
+    name: `z${i}`,
+    type: 'clutch',
+    joins: [train.members[i + 1]!.id, train.members[i + 3]!.id],
+  }));
   const network = networkOf({ ...train, couplers: [...train.couplers, ...more, ...clutches] });
   let count = 0;
   const before = process.memoryUsage().heapUsed;
   for (const combination of walkCombinations(network)) if (combination.status !== 'locked') count++;
   global.gc?.();
-  console.log(`2^18 combinations walked, ${count} not locked: heap ${((process.memoryUsage().heapUsed - before) / 2 ** 20).toFixed(0)} MB more than before`);
+  console.log(
+    `2^18 combinations walked, ${count} not locked: heap ${((process.memoryUsage().heapUsed - before) / 2 ** 20).toFixed(0)} MB more than before`,
+  );
 }

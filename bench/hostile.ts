@@ -15,8 +15,15 @@ const DOCUMENTS: readonly Train[] = [
 /** At every limit that a document has: parts, positions with many couplers each, and words. */
 function fullTrain(): Train {
   const train = trainAtTheLimits();
-  const positions = Array.from({ length: 128 }, (_, i) => ({ id: `p${i}`, name: `p${i}`, engaged: train.couplers.filter((__, j) => (j * 7 + i) % 3 !== 0).map(({ id }) => id) }));
-  const setAside = Array.from({ length: 400 }, (_, i) => ({ finding: `${i} ${'worn '.repeat(190)}`, note: 'seen '.repeat(98) }));
+  const positions = Array.from({ length: 128 }, (_, i) => ({
+    id: `p${i}`,
+    name: `p${i}`,
+    engaged: train.couplers.filter((__, j) => (j * 7 + i) % 3 !== 0).map(({ id }) => id),
+  }));
+  const setAside = Array.from({ length: 400 }, (_, i) => ({
+    finding: `${i} ${'worn '.repeat(190)}`,
+    note: 'seen '.repeat(98),
+  }));
   return { ...train, positions, setAside, notes: 'salt '.repeat(3_900) };
 }
 
@@ -34,7 +41,10 @@ export const benchHostile = (): Promise<void> =>
         id = ((await (await send('/api/trains', 'POST', train)).json()) as { id: string }).id;
         for (let version = 1; version < 6; version++) await send(`/api/trains/${id}`, 'PUT', { version, train });
       }, 'added and saved five times, six in all (limit 1 000 ms each)');
-      await waits(async () => void (await (await fetch(`${BASE}/api/trains/${id}/drawing`)).text()), 'drawn for the shelf');
+      await waits(
+        async () => void (await (await fetch(`${BASE}/api/trains/${id}/drawing`)).text()),
+        'drawn for the shelf',
+      );
       await waits(() => fetchPage(id), 'opened: the page with all its scripts');
       ids.push(id);
     }
@@ -44,7 +54,11 @@ export const benchHostile = (): Promise<void> =>
   });
 
 const send = async (address: string, method: string, body: unknown): Promise<Response> => {
-  const response = await fetch(BASE + address, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+  const response = await fetch(BASE + address, {
+    method,
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(body),
+  });
   if (!response.ok) throw new Error(`${method} ${address}: ${response.status} ${await response.text()}`);
   return response;
 };
@@ -62,9 +76,14 @@ async function openInBrowser(browser: Browser, id: string): Promise<void> {
   await page.goto(`${BASE}/trains/${id}`, { waitUntil: 'commit' });
   await page.locator('section[aria-label="Side view"]').waitFor();
   const mounted = performance.now() - start;
-  await page.locator('svg[data-drawing=side-view], [aria-label="Side view"] p:has-text("too large to draw")').first().waitFor();
+  await page
+    .locator('svg[data-drawing=side-view], [aria-label="Side view"] p:has-text("too large to draw")')
+    .first()
+    .waitFor();
   const name = await page.title();
-  console.log(`  ${name}: the bench stands after ${mounted.toFixed(0)} ms, the drawing ${(performance.now() - start - mounted).toFixed(0)} ms later`);
+  console.log(
+    `  ${name}: the bench stands after ${mounted.toFixed(0)} ms, the drawing ${(performance.now() - start - mounted).toFixed(0)} ms later`,
+  );
   await page.context().close();
 }
 
@@ -87,5 +106,7 @@ async function waits(work: () => Promise<unknown>, what: string): Promise<void> 
   await second;
   times.sort((a, b) => a - b);
   const at = (part: number) => times[Math.min(times.length - 1, Math.floor(times.length * part))]!.toFixed(1);
-  console.log(`  ${what}: ${took.toFixed(0)} ms; ${times.length} others waited p50 ${at(0.5)} ms, p99 ${at(0.99)} ms, at most ${at(1)} ms`);
+  console.log(
+    `  ${what}: ${took.toFixed(0)} ms; ${times.length} others waited p50 ${at(0.5)} ms, p99 ${at(0.99)} ms, at most ${at(1)} ms`,
+  );
 }

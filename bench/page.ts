@@ -16,14 +16,21 @@ export const benchPage = (): Promise<void> =>
       await context.close();
     }
     console.log('\n== in the browser, production build');
-    console.log(`Bench of the winch, from navigation until a picked gear answers: median ${median(loads).toFixed(0)} ms, worst ${Math.max(...loads).toFixed(0)} ms (limit 1 500 ms, cold cache)`);
+    console.log(
+      `Bench of the winch, from navigation until a picked gear answers: median ${median(loads).toFixed(0)} ms, worst ${Math.max(...loads).toFixed(0)} ms (limit 1 500 ms, cold cache)`,
+    );
     console.log(`JavaScript for it: ${(bytes / 1024).toFixed(0)} kB gzipped (limit 350 kB)`);
     await timeManyEdits(browser);
     const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
     await page.goto(`${BASE}/trains/harvester`);
-    await page.getByRole('button', { name: /^Gear on/ }).first().dispatchEvent('click');
+    await page
+      .getByRole('button', { name: /^Gear on/ })
+      .first()
+      .dispatchEvent('click');
     const { work, shown } = await timeEdits(page);
-    console.log(`A tooth count typed on the harvester: solved and redrawn in ${median(work).toFixed(1)} ms (worst ${Math.max(...work).toFixed(1)}), painted after ${median(shown).toFixed(1)} ms (worst ${Math.max(...shown).toFixed(1)}; limit 32 ms)`);
+    console.log(
+      `A tooth count typed on the harvester: solved and redrawn in ${median(work).toFixed(1)} ms (worst ${Math.max(...work).toFixed(1)}), painted after ${median(shown).toFixed(1)} ms (worst ${Math.max(...shown).toFixed(1)}; limit 32 ms)`,
+    );
   });
 
 const EDITS = 500;
@@ -32,7 +39,10 @@ const EDITS = 500;
 async function timeManyEdits(browser: Browser): Promise<void> {
   const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
   await page.goto(`${BASE}/trains/range-box`);
-  await page.getByRole('button', { name: /^Gear on/ }).first().waitFor();
+  await page
+    .getByRole('button', { name: /^Gear on/ })
+    .first()
+    .waitFor();
   const devtools = await page.context().newCDPSession(page);
   const megabytes = async () => {
     await devtools.send('HeapProfiler.collectGarbage');
@@ -52,7 +62,9 @@ async function timeManyEdits(browser: Browser): Promise<void> {
       await frame();
     }
   }, EDITS);
-  console.log(`${EDITS} edits of the range box, each a step of undo: ${((await megabytes()) - before).toFixed(1)} MB more than before (limit 60 MB)`);
+  console.log(
+    `${EDITS} edits of the range box, each a step of undo: ${((await megabytes()) - before).toFixed(1)} MB more than before (limit 60 MB)`,
+  );
   await page.context().close();
 }
 
@@ -67,7 +79,15 @@ async function timeToInteractive(page: Page): Promise<number> {
 }
 
 const scriptBytes = (page: Page): Promise<number> =>
-  page.evaluate(() => performance.getEntriesByType('resource').reduce((total, entry) => total + (entry.name.endsWith('.js') ? (entry as PerformanceResourceTiming).encodedBodySize : 0), 0));
+  page.evaluate(() =>
+    performance
+      .getEntriesByType('resource')
+      .reduce(
+        (total, entry) =>
+          total + (entry.name.endsWith('.js') ? (entry as PerformanceResourceTiming).encodedBodySize : 0),
+        0,
+      ),
+  );
 
 /** Types into the open field from inside the page and waits for the frame that shows it. */
 const timeEdits = (page: Page): Promise<{ work: number[]; shown: number[] }> =>
@@ -82,7 +102,13 @@ const timeEdits = (page: Page): Promise<{ work: number[]; shown: number[] }> =>
       setValue.call(field, String(teeth));
       field.dispatchEvent(new Event('input', { bubbles: true }));
       work.push(performance.now() - start);
-      await new Promise<void>((done) => requestAnimationFrame(() => { const channel = new MessageChannel(); channel.port1.onmessage = () => done(); channel.port2.postMessage(0); }));
+      await new Promise<void>((done) =>
+        requestAnimationFrame(() => {
+          const channel = new MessageChannel();
+          channel.port1.onmessage = () => done();
+          channel.port2.postMessage(0);
+        }),
+      );
       shown.push(performance.now() - start);
     }
     return { work, shown };

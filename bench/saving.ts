@@ -18,7 +18,11 @@ interface Kept {
 }
 
 const send = async (address: string, method: string, body: unknown): Promise<Kept> => {
-  const response = await fetch(BASE + address, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+  const response = await fetch(BASE + address, {
+    method,
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(body),
+  });
   if (!response.ok) throw new Error(`${method} ${address}: ${response.status}`);
   return (await response.json()) as Kept;
 };
@@ -29,9 +33,12 @@ const p99 = (values: readonly number[]): number => [...values].sort((a, b) => a 
 async function bareInserts(text: string, count: number): Promise<number[]> {
   const folder = mkdtempSync(join(tmpdir(), 'tin-wheel-bare-'));
   const database = await new Promise<sqlite3.Database>((done, fail) => {
-    const opened: sqlite3.Database = new sqlite3.Database(join(folder, 'bare.sqlite'), (error) => (error ? fail(error) : done(opened)));
+    const opened: sqlite3.Database = new sqlite3.Database(join(folder, 'bare.sqlite'), (error) =>
+      error ? fail(error) : done(opened),
+    );
   });
-  const run = (sql: string, values: unknown[] = []) => new Promise<void>((done, fail) => database.run(sql, values, (error) => (error ? fail(error) : done())));
+  const run = (sql: string, values: unknown[] = []) =>
+    new Promise<void>((done, fail) => database.run(sql, values, (error) => (error ? fail(error) : done())));
   await run('PRAGMA journal_mode = WAL');
   await run('PRAGMA synchronous = FULL');
   await run('CREATE TABLE kept (id INTEGER PRIMARY KEY, document TEXT NOT NULL)');
@@ -51,13 +58,18 @@ async function saveOften(document: Kept['train']): Promise<void> {
   const { id } = await send('/api/trains', 'POST', { ...document, name: 'Saved often' });
   const times: number[] = [];
   for (let version = 1; version <= OFTEN; version++) {
-    const train = { ...document, gears: document.gears.map((gear, i) => (i === 0 ? { ...gear, teeth: 10 + (version % 50) } : gear)) };
+    const train = {
+      ...document,
+      gears: document.gears.map((gear, i) => (i === 0 ? { ...gear, teeth: 10 + (version % 50) } : gear)),
+    };
     const start = performance.now();
     await send(`/api/trains/${id}`, 'PUT', { version, train });
     times.push(performance.now() - start);
   }
   const [first, last] = [times.slice(100, 1_100), times.slice(-1_000)];
-  console.log(`${OFTEN} saves of one train: median of the first thousand ${median(first).toFixed(1)} ms, of the last ${median(last).toFixed(1)} ms (${(median(last) / median(first)).toFixed(2)} of it), p99 ${p99(times).toFixed(1)} ms`);
+  console.log(
+    `${OFTEN} saves of one train: median of the first thousand ${median(first).toFixed(1)} ms, of the last ${median(last).toFixed(1)} ms (${(median(last) / median(first)).toFixed(2)} of it), p99 ${p99(times).toFixed(1)} ms`,
+  );
 }
 
 /** Twenty people saving different trains at once, none lost; then a long shelf, from the click to what is seen. */
@@ -67,14 +79,21 @@ export const benchSaving = (): Promise<void> =>
     const text = readFileSync('demo/trains/harvester.train.json', 'utf8');
     const document = JSON.parse(text) as Kept['train'];
     const bare = await bareInserts(text, 200);
-    console.log(`a bare insert of the same ${(text.length / 1000).toFixed(1)} kB, in write-ahead mode with full synchronisation: median ${median(bare).toFixed(1)} ms, p99 ${p99(bare).toFixed(1)} ms`);
-    const kept = await Promise.all(Array.from({ length: CLIENTS }, (_, i) => send('/api/trains', 'POST', { ...document, name: `Harvester ${i}` })));
+    console.log(
+      `a bare insert of the same ${(text.length / 1000).toFixed(1)} kB, in write-ahead mode with full synchronisation: median ${median(bare).toFixed(1)} ms, p99 ${p99(bare).toFixed(1)} ms`,
+    );
+    const kept = await Promise.all(
+      Array.from({ length: CLIENTS }, (_, i) => send('/api/trains', 'POST', { ...document, name: `Harvester ${i}` })),
+    );
     const times: number[] = [];
     await Promise.all(
       kept.map(async ({ id }, client) => {
         await new Promise((done) => setTimeout(done, (PAUSE_MS * client) / CLIENTS));
         for (let save = 1; save <= SAVES; save++) {
-          const train = { ...document, gears: document.gears.map((gear, i) => (i === 0 ? { ...gear, teeth: 10 + save } : gear)) };
+          const train = {
+            ...document,
+            gears: document.gears.map((gear, i) => (i === 0 ? { ...gear, teeth: 10 + save } : gear)),
+          };
           const start = performance.now();
           await send(`/api/trains/${id}`, 'PUT', { version: save, train });
           times.push(performance.now() - start);
@@ -82,9 +101,15 @@ export const benchSaving = (): Promise<void> =>
         }
       }),
     );
-    const ends = await Promise.all(kept.map(async ({ id }) => (await (await fetch(`${BASE}/api/trains/${id}`)).json()) as Kept));
-    const lost = ends.filter(({ version, train }) => version !== SAVES + 1 || train.gears[0]!.teeth !== 10 + SAVES).length;
-    console.log(`${CLIENTS} clients, ${SAVES} saves each: median acknowledgement ${median(times).toFixed(1)} ms (limit 40; ${(median(times) / median(bare)).toFixed(1)} bare inserts), p99 ${p99(times).toFixed(1)} ms (limit 150; ${(p99(times) / p99(bare)).toFixed(1)} bare inserts), worst ${Math.max(...times).toFixed(1)} ms; trains with a save lost: ${lost} (limit 0)`);
+    const ends = await Promise.all(
+      kept.map(async ({ id }) => (await (await fetch(`${BASE}/api/trains/${id}`)).json()) as Kept),
+    );
+    const lost = ends.filter(
+      ({ version, train }) => version !== SAVES + 1 || train.gears[0]!.teeth !== 10 + SAVES,
+    ).length;
+    console.log(
+      `${CLIENTS} clients, ${SAVES} saves each: median acknowledgement ${median(times).toFixed(1)} ms (limit 40; ${(median(times) / median(bare)).toFixed(1)} bare inserts), p99 ${p99(times).toFixed(1)} ms (limit 150; ${(p99(times) / p99(bare)).toFixed(1)} bare inserts), worst ${Math.max(...times).toFixed(1)} ms; trains with a save lost: ${lost} (limit 0)`,
+    );
     await saveOften(document);
 
     const rake = JSON.parse(readFileSync('demo/trains/pan-rake.train.json', 'utf8')) as Kept['train'];
@@ -97,7 +122,9 @@ export const benchSaving = (): Promise<void> =>
       const start = performance.now();
       await page.goto(BASE);
       await page.getByText(`Rake ${SHELF - 1}`, { exact: true }).waitFor();
-      console.log(`Shelf of ${SHELF + CLIENTS + 10} trains, ${visit} visit, until listed: ${(performance.now() - start).toFixed(0)} ms (limit 1000)`);
+      console.log(
+        `Shelf of ${SHELF + CLIENTS + 10} trains, ${visit} visit, until listed: ${(performance.now() - start).toFixed(0)} ms (limit 1000)`,
+      );
       await context.close();
     }
   });

@@ -15,24 +15,35 @@ export const benchTurning = (): Promise<void> =>
     await page.goto(`${BASE}/trains/harvester`);
     await page.waitForTimeout(1000);
     const shifts = await timeShifts(page);
-    console.log(`Harvester, change of position until painted: median ${median(shifts).toFixed(1)} ms, worst ${Math.max(...shifts).toFixed(1)} ms (limit 32 ms)`);
+    console.log(
+      `Harvester, change of position until painted: median ${median(shifts).toFixed(1)} ms, worst ${Math.max(...shifts).toFixed(1)} ms (limit 32 ms)`,
+    );
     await page.keyboard.press('Space');
     const playing = await watchFrames(page);
-    console.log(`Harvester playing: ${playing.fps.toFixed(1)} frames a second, ${playing.long.length} tasks over 50 ms (limit none)${playing.long.length > 0 ? `: ${playing.long.map((ms) => ms.toFixed(0)).join(', ')} ms` : ''}`);
+    console.log(
+      `Harvester playing: ${playing.fps.toFixed(1)} frames a second, ${playing.long.length} tasks over 50 ms (limit none)${playing.long.length > 0 ? `: ${playing.long.map((ms) => ms.toFixed(0)).join(', ')} ms` : ''}`,
+    );
 
     const heap = await page.context().newCDPSession(page);
     const before = await heapInUse(heap);
     await page.waitForTimeout(MINUTES * 60_000);
     const after = await heapInUse(heap);
-    console.log(`Memory while playing for ${MINUTES} min: ${before.toFixed(1)} MB before, ${after.toFixed(1)} MB after (limit: flat)`);
+    console.log(
+      `Memory while playing for ${MINUTES} min: ${before.toFixed(1)} MB before, ${after.toFixed(1)} MB after (limit: flat)`,
+    );
 
-    const response = await page.request.post(`${BASE}/api/trains`, { data: wheelsInOnePlane(GEARS), headers: { origin: BASE } });
+    const response = await page.request.post(`${BASE}/api/trains`, {
+      data: wheelsInOnePlane(GEARS),
+      headers: { origin: BASE },
+    });
     const { id } = (await response.json()) as { id: string };
     await page.goto(`${BASE}/trains/${id}`);
     await page.waitForTimeout(1500);
     await page.keyboard.press('Space');
     const many = await watchFrames(page);
-    console.log(`End view with ${GEARS} gears turning: ${many.fps.toFixed(1)} frames a second (limit 60), ${many.long.length} tasks over 50 ms`);
+    console.log(
+      `End view with ${GEARS} gears turning: ${many.fps.toFixed(1)} frames a second (limit 60), ${many.long.length} tasks over 50 ms`,
+    );
   });
 
 /** From a key to the frame that shows the other position, over all positions there and back. */
@@ -43,7 +54,13 @@ const timeShifts = (page: Page): Promise<number[]> =>
       await new Promise(requestAnimationFrame);
       const start = performance.now();
       dispatchEvent(new KeyboardEvent('keydown', { key }));
-      await new Promise<void>((done) => requestAnimationFrame(() => { const channel = new MessageChannel(); channel.port1.onmessage = () => done(); channel.port2.postMessage(0); }));
+      await new Promise<void>((done) =>
+        requestAnimationFrame(() => {
+          const channel = new MessageChannel();
+          channel.port1.onmessage = () => done();
+          channel.port2.postMessage(0);
+        }),
+      );
       times.push(performance.now() - start);
     }
     return times;

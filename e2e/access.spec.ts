@@ -9,7 +9,11 @@ for (const theme of ['salt', 'soot']) {
     const check = async (where: string) => {
       await expect(page.locator('html')).toHaveAttribute('data-theme', theme);
       const { violations } = await new AxeBuilder({ page }).analyze();
-      expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical').map(({ id, nodes }) => `${where}: ${id}: ${nodes[0]?.html}`)).toEqual([]);
+      expect(
+        violations
+          .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+          .map(({ id, nodes }) => `${where}: ${id}: ${nodes[0]?.html}`),
+      ).toEqual([]);
     };
     await page.goto('/');
     await check('shelf');
@@ -28,22 +32,38 @@ for (const theme of ['salt', 'soot']) {
   });
 }
 
-test('a write from another site, to another host name, or of the wrong kind is refused', async ({ request, baseURL }) => {
+test('a write from another site, to another host name, or of the wrong kind is refused', async ({
+  request,
+  baseURL,
+}) => {
   const foreign = await request.post('/api/trains', { data: {}, headers: { origin: 'http://elsewhere.example' } });
   expect(foreign.status()).toBe(403);
   const wrongHost = await request.get('/api/trains', { headers: { host: 'elsewhere.example' } });
   expect(wrongHost.status()).toBe(421);
-  const notJson = await request.post('/api/trains', { data: 'name=x', headers: { origin: baseURL!, 'content-type': 'text/plain' } });
+  const notJson = await request.post('/api/trains', {
+    data: 'name=x',
+    headers: { origin: baseURL!, 'content-type': 'text/plain' },
+  });
   expect(notJson.status()).toBe(415);
-  const bad = await request.post('/api/trains', { data: { format: 'tin-wheel/train', version: 1 }, headers: { origin: baseURL! } });
+  const bad = await request.post('/api/trains', {
+    data: { format: 'tin-wheel/train', version: 1 },
+    headers: { origin: baseURL! },
+  });
   expect(bad.status()).toBe(422);
   expect(((await bad.json()) as { error: { message: string } }).error.message).toContain('name');
 });
 
-test('every answer carries the headers that keep browsers from guessing, and only pages a content policy', async ({ request }) => {
+test('every answer carries the headers that keep browsers from guessing, and only pages a content policy', async ({
+  request,
+}) => {
   for (const path of ['/', '/api/trains']) {
     const headers = (await request.get(path)).headers();
-    expect([headers['x-content-type-options'], headers['x-frame-options'], headers['referrer-policy'], headers['cross-origin-opener-policy']]).toEqual(['nosniff', 'DENY', 'same-origin', 'same-origin']);
+    expect([
+      headers['x-content-type-options'],
+      headers['x-frame-options'],
+      headers['referrer-policy'],
+      headers['cross-origin-opener-policy'],
+    ]).toEqual(['nosniff', 'DENY', 'same-origin', 'same-origin']);
     expect('content-security-policy' in headers).toBe(path === '/');
   }
 });

@@ -3,7 +3,8 @@ import { expect, type Page } from './journey';
 /** What journeys do and see on the Bench. */
 export const ratio = (page: Page) => page.getByTestId('ratio');
 export const saved = (page: Page) => expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible();
-export const gear = (page: Page, words: string) => page.getByRole('button', { name: `Gear on ${words} teeth. Change its teeth.` });
+export const gear = (page: Page, words: string) =>
+  page.getByRole('button', { name: `Gear on ${words} teeth. Change its teeth.` });
 
 /** Types another tooth count into a gear's card, and keeps it. */
 export async function typeTeeth(page: Page, member: string, from: number, to: number): Promise<void> {

@@ -2,15 +2,19 @@ import { expect, test, type Page } from './journey';
 import { freshTrain } from './shelf-copies';
 
 const ratio = (page: Page) => page.getByTestId('ratio');
-const gear = (page: Page, words: string) => page.getByRole('button', { name: `Gear on ${words} teeth. Change its teeth.` });
+const gear = (page: Page, words: string) =>
+  page.getByRole('button', { name: `Gear on ${words} teeth. Change its teeth.` });
 const teeth = (page: Page) => page.getByRole('textbox', { name: 'Teeth' });
-const card = (page: Page) => page.getByRole('dialog').filter({ has: page.getByRole('button', { name: 'Close', exact: true }) });
+const card = (page: Page) =>
+  page.getByRole('dialog').filter({ has: page.getByRole('button', { name: 'Close', exact: true }) });
 const saved = (page: Page) => expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible();
 
 /** Adds a part from a gear's card and gives the new gear its teeth. */
 async function add(page: Page, from: string, part: string, count: number): Promise<void> {
   await gear(page, from).press('e');
-  await card(page).getByRole('button', { name: `+ ${part}` }).click();
+  await card(page)
+    .getByRole('button', { name: `+ ${part}` })
+    .click();
   await expect(teeth(page)).toBeFocused();
   await teeth(page).fill(String(count));
   await teeth(page).press('Enter');
@@ -19,7 +23,9 @@ async function add(page: Page, from: string, part: string, count: number): Promi
 /** Opens the card of the shaft that a gear is fixed to. */
 async function openShaft(page: Page, of: string): Promise<void> {
   await gear(page, of).press('e');
-  await card(page).getByRole('button', { name: `${of.split(',')[0]}…` }).click();
+  await card(page)
+    .getByRole('button', { name: `${of.split(',')[0]}…` })
+    .click();
 }
 
 async function coupleWithOutput(page: Page, of: string): Promise<void> {
@@ -36,7 +42,11 @@ test('a five-speed countershaft box with reverse is built from nothing by editin
   await page.getByRole('dialog', { name: 'New train' }).getByText('Nothing yet').click();
   await page.getByRole('textbox', { name: 'Name' }).fill('Pan winch');
   await page.getByRole('button', { name: 'Put it on the shelf' }).click();
-  await page.getByRole('listitem').filter({ has: page.getByRole('heading', { name: 'Pan winch' }) }).getByRole('link').click();
+  await page
+    .getByRole('listitem')
+    .filter({ has: page.getByRole('heading', { name: 'Pan winch' }) })
+    .getByRole('link')
+    .click();
 
   await page.getByRole('button', { name: '+ Gear on input' }).click();
   await teeth(page).fill('18');
@@ -46,7 +56,12 @@ test('a five-speed countershaft box with reverse is built from nothing by editin
   await card(page).getByLabel('Name').fill('countershaft');
   await card(page).getByLabel('Name').press('Enter');
   await page.keyboard.press('Escape');
-  const pairs = [[14, 40], [20, 34], [26, 28], [31, 23]] as const;
+  const pairs = [
+    [14, 40],
+    [20, 34],
+    [26, 28],
+    [31, 23],
+  ] as const;
   for (const [i, [driver, driven]] of pairs.entries()) {
     await add(page, 'countershaft, 36', 'Gear on this shaft', driver);
     await add(page, `countershaft, ${driver}`, 'Meshing gear', driven);
@@ -58,7 +73,14 @@ test('a five-speed countershaft box with reverse is built from nothing by editin
   await add(page, 'shaft 6, 17', 'Meshing gear', 39);
   await coupleWithOutput(page, 'shaft 7, 39');
 
-  const speeds = [['1', 'A', '5.714'], ['2', 'B', '3.400'], ['3', 'C', '2.154'], ['4', 'D', '1.484'], ['5', 'E', '1.000'], ['R', 'F', '6.000']] as const;
+  const speeds = [
+    ['1', 'A', '5.714'],
+    ['2', 'B', '3.400'],
+    ['3', 'C', '2.154'],
+    ['4', 'D', '1.484'],
+    ['5', 'E', '1.000'],
+    ['R', 'F', '6.000'],
+  ] as const;
   for (const [name, letter, size] of speeds) {
     await page.getByRole('button', { name: new RegExp(`^Clutch ${letter},`) }).press('Enter');
     await expect(ratio(page)).toHaveText(size);
@@ -79,7 +101,10 @@ test('a five-speed countershaft box with reverse is built from nothing by editin
   await expect(page.getByRole('list', { name: 'Checks' }).getByLabel('Wrong')).toHaveCount(0);
 });
 
-test('a gear is dragged along the axis with what it meshes, or moved by keyboard, and that is undone', async ({ page, request }) => {
+test('a gear is dragged along the axis with what it meshes, or moved by keyboard, and that is undone', async ({
+  page,
+  request,
+}) => {
   await page.goto(await freshTrain(request, 'pan-rake'));
   const [wheel, pinion] = [gear(page, 'second wheel, 32'), gear(page, 'countershaft, 19')];
   const x = async (part: typeof wheel) => Math.round((await part.boundingBox())!.x);
@@ -101,7 +126,10 @@ test('a gear is dragged along the axis with what it meshes, or moved by keyboard
   await expect(ratio(page)).toHaveText('4.923');
 });
 
-test('a wheel is copied with its clutch and pasted, and into another train it comes with what it can', async ({ page, request }) => {
+test('a wheel is copied with its clutch and pasted, and into another train it comes with what it can', async ({
+  page,
+  request,
+}) => {
   await page.goto(await freshTrain(request, 'pan-rake'));
   await gear(page, 'second wheel, 32').press('e');
   await card(page).getByRole('button', { name: 'second wheel…' }).click();
@@ -114,7 +142,9 @@ test('a wheel is copied with its clutch and pasted, and into another train it co
   await teeth(page).fill('38');
   await teeth(page).press('Enter');
   await page.keyboard.press('n');
-  await page.getByRole('button', { name: 'Clutch Second 2, second wheel 2 with output shaft: off. Engage it.' }).press('Enter');
+  await page
+    .getByRole('button', { name: 'Clutch Second 2, second wheel 2 with output shaft: off. Engage it.' })
+    .press('Enter');
   // 32/19 · 38/19
   await expect(ratio(page)).toHaveText('3.368');
   await saved(page);

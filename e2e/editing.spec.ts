@@ -2,9 +2,11 @@ import { expect, test, type Page } from './journey';
 import { freshTrain } from './shelf-copies';
 
 const ratio = (page: Page) => page.getByTestId('ratio');
-const gear = (page: Page, words: string) => page.getByRole('button', { name: `Gear on ${words} teeth. Change its teeth.` });
+const gear = (page: Page, words: string) =>
+  page.getByRole('button', { name: `Gear on ${words} teeth. Change its teeth.` });
 const teeth = (page: Page) => page.getByRole('textbox', { name: 'Teeth' });
-const card = (page: Page) => page.getByRole('dialog').filter({ has: page.getByRole('button', { name: 'Close', exact: true }) });
+const card = (page: Page) =>
+  page.getByRole('dialog').filter({ has: page.getByRole('button', { name: 'Close', exact: true }) });
 const saved = (page: Page) => expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible();
 
 test('a further stage is added to the winch, made the output, and taken away again', async ({ page, request }) => {
@@ -32,7 +34,10 @@ test('a further stage is added to the winch, made the output, and taken away aga
   await expect(ratio(page)).toHaveText('24.00');
 });
 
-test('removing says what goes along; the output is not removed; twenty steps are undone and redone', async ({ page, request }) => {
+test('removing says what goes along; the output is not removed; twenty steps are undone and redone', async ({
+  page,
+  request,
+}) => {
   await page.goto(await freshTrain(request, 'pan-rake'));
   await gear(page, 'second wheel, 32').press('e');
   await card(page).getByRole('button', { name: 'Remove' }).click();
@@ -45,7 +50,9 @@ test('removing says what goes along; the output is not removed; twenty steps are
   await card(page).getByRole('button', { name: 'output shaft…' }).click();
   await card(page).getByRole('button', { name: 'Remove' }).click();
   await card(page).getByRole('button', { name: 'Remove all of it' }).click();
-  await expect(card(page).getByRole('alert')).toHaveText('An output would go with it. Make another member the output first.');
+  await expect(card(page).getByRole('alert')).toHaveText(
+    'An output would go with it. Make another member the output first.',
+  );
   await card(page).getByRole('button', { name: 'Close', exact: true }).click();
 
   for (let i = 0; i < 19; i++) {
@@ -63,7 +70,10 @@ test('removing says what goes along; the output is not removed; twenty steps are
   await expect(gear(page, 'second wheel, 32')).toHaveCount(0);
 });
 
-test('Delete removes the part that is picked and says what went with it, or why it stays', async ({ page, request }) => {
+test('Delete removes the part that is picked and says what went with it, or why it stays', async ({
+  page,
+  request,
+}) => {
   await page.goto(await freshTrain(request, 'pan-rake'));
   const said = (text: string) => expect(page.getByRole('status').filter({ hasText: text })).toBeVisible();
   await gear(page, 'third wheel, 25').press('Delete');
@@ -78,7 +88,9 @@ test('Delete removes the part that is picked and says what went with it, or why 
   await expect(page.getByRole('tooltip')).toHaveCount(0);
   await page.getByRole('button', { name: /^Clutch Direct/ }).press('Delete');
   await said('Removed Direct. Ctrl Z brings it back.');
-  await expect(page.getByRole('group', { name: 'Positions' }).getByRole('button', { name: /^4/ })).toContainText('neutral');
+  await expect(page.getByRole('group', { name: 'Positions' }).getByRole('button', { name: /^4/ })).toContainText(
+    'neutral',
+  );
   await page.goto(await freshTrain(request, 'sluice-winch'));
   await gear(page, 'drum, 45').press('Delete');
   await expect(gear(page, 'drum, 45')).toHaveCount(0);
@@ -102,7 +114,10 @@ test('a brake and a planetary set are added round a shaft by keyboard, and engag
   await expect(page.getByRole('button', { name: /^Brake A on ring: engaged/ })).toBeVisible();
   await page.getByLabel('Name of the new position').fill('low');
   await page.getByRole('button', { name: 'Keep as a position' }).click();
-  await expect(page.getByRole('group', { name: 'Positions' }).getByRole('button', { name: /^low/ })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('group', { name: 'Positions' }).getByRole('button', { name: /^low/ })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
 });
 
 test('positions are renamed, reordered and deleted', async ({ page, request }) => {

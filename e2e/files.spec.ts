@@ -18,7 +18,9 @@ test('figures and working are saved as CSV and Markdown, for one position or all
   const figures = await take(page, 'Figures as CSV');
   expect(figures.name).toBe('pan-rake-gearbox-figures-position-2.csv');
   const lines = figures.bytes.toString().trim().split('\r\n');
-  expect(lines[0]).toBe('Position,"Ratio, in/out",Status,Member,Turns per turn put in,"Speed, rpm",Way,"Torque, N·m","Power, W",State');
+  expect(lines[0]).toBe(
+    'Position,"Ratio, in/out",Status,Member,Turns per turn put in,"Speed, rpm",Way,"Torque, N·m","Power, W",State',
+  );
   expect(lines).toContain('2,1024/361,drive,output shaft,361/1024,10.57617,same way,28.36565,31.41593,gives power out');
   expect(lines).toHaveLength(8);
 
@@ -29,8 +31,12 @@ test('figures and working are saved as CSV and Markdown, for one position or all
   expect(working.match(/^## Position /gm)).toHaveLength(7);
   expect(working).toContain('   ω = -19/32 × -19/32 = 361/1024');
   expect((await take(page, 'Working as CSV')).bytes.toString()).toContain('4,1,"1. turned: input shaft, ω = 1"');
-  expect((await take(page, 'Figures as Markdown')).bytes.toString()).toContain('It is locked. Engaged: First and Second.');
-  expect((await take(page, 'The train as JSON')).bytes.toString()).toBe(readFileSync('demo/trains/pan-rake.train.json', 'utf8'));
+  expect((await take(page, 'Figures as Markdown')).bytes.toString()).toContain(
+    'It is locked. Engaged: First and Second.',
+  );
+  expect((await take(page, 'The train as JSON')).bytes.toString()).toBe(
+    readFileSync('demo/trains/pan-rake.train.json', 'utf8'),
+  );
 });
 
 test('both views are saved as SVG and PNG that stand alone', async ({ page, request }) => {
@@ -62,7 +68,10 @@ test('both views are saved as SVG and PNG that stand alone', async ({ page, requ
 });
 
 test('names that look like code or formulas stay names in every file', async ({ page, request }) => {
-  const document = JSON.parse(readFileSync('demo/trains/sluice-winch.train.json', 'utf8')) as { name: string; members: { id: string; name: string }[] };
+  const document = JSON.parse(readFileSync('demo/trains/sluice-winch.train.json', 'utf8')) as {
+    name: string;
+    members: { id: string; name: string }[];
+  };
   document.name = HOSTILE;
   document.members[0]!.name = HOSTILE;
   const { id } = (await (await request.post('/api/trains', { data: document })).json()) as { id: string };

@@ -1,8 +1,13 @@
 import { expect, test, type Page } from './journey';
 import { freshTrain } from './shelf-copies';
 
-const row = (page: Page, member: string) => page.getByRole('region', { name: 'Figures' }).getByRole('row').filter({ has: page.locator('td:first-child', { hasText: new RegExp(`^${member}`) }) });
-const gear = (page: Page, member: string, teeth: number) => page.getByRole('button', { name: `Gear on ${member}, ${teeth} teeth` });
+const row = (page: Page, member: string) =>
+  page
+    .getByRole('region', { name: 'Figures' })
+    .getByRole('row')
+    .filter({ has: page.locator('td:first-child', { hasText: new RegExp(`^${member}`) }) });
+const gear = (page: Page, member: string, teeth: number) =>
+  page.getByRole('button', { name: `Gear on ${member}, ${teeth} teeth` });
 const saved = (page: Page) => expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible();
 
 test('the winch is found on the shelf, traced from crank to drum, changed and kept', async ({ page }) => {
@@ -19,7 +24,9 @@ test('the winch is found on the shelf, traced from crank to drum, changed and ke
   await expect(row(page, 'countershaft').getByRole('cell').nth(2)).toHaveText('20.00');
   await page.getByRole('tab', { name: 'Trace' }).click();
   await expect(page.getByRole('list', { name: 'Trace' }).getByRole('listitem')).toHaveCount(4);
-  await expect(page.getByRole('list', { name: 'Trace' })).toContainText('Driver gear 15 on countershaft turns driven gear 45 on drum the other way.');
+  await expect(page.getByRole('list', { name: 'Trace' })).toContainText(
+    'Driver gear 15 on countershaft turns driven gear 45 on drum the other way.',
+  );
 
   await page.getByRole('tab', { name: 'Working' }).click();
   await expect(page.getByTestId('running-product')).toHaveText(['−25/14', '4', '−12']);
@@ -56,7 +63,10 @@ test('a whole visit to the tooth count is one step of undo, and Esc goes back', 
   await expect(page.getByTestId('ratio')).toHaveText('6.000');
 });
 
-test('bad tooth counts are explained at the gear, nothing is saved, the last good state stands', async ({ page, request }) => {
+test('bad tooth counts are explained at the gear, nothing is saved, the last good state stands', async ({
+  page,
+  request,
+}) => {
   const address = await freshTrain(request, 'sluice-winch');
   let writes = 0;
   page.on('request', (sent) => (writes += sent.method() === 'PUT' ? 1 : 0));

@@ -4,7 +4,12 @@ import { freshTrain } from './shelf-copies';
 
 test('undo and redo survive a reload', async ({ page, request }) => {
   await page.goto(await freshTrain(request, 'sluice-winch'));
-  for (const [from, to] of [[45, 30], [30, 60], [60, 90]] as const) await typeTeeth(page, 'drum', from, to);
+  for (const [from, to] of [
+    [45, 30],
+    [30, 60],
+    [60, 90],
+  ] as const)
+    await typeTeeth(page, 'drum', from, to);
   await page.keyboard.press('Control+z');
   await expect(ratio(page)).toHaveText('16.00');
   await saved(page);
@@ -21,13 +26,21 @@ test('undo and redo survive a reload', async ({ page, request }) => {
   await saved(page);
 });
 
-test('what was changed while the server was away waits in the browser and is offered on return', async ({ page, request, context }) => {
+test('what was changed while the server was away waits in the browser and is offered on return', async ({
+  page,
+  request,
+  context,
+}) => {
   const address = await freshTrain(request, 'sluice-winch');
   await page.goto(address);
-  await context.route('**/api/trains/*', (route) => (route.request().method() === 'PUT' ? route.abort('connectionrefused') : route.continue()));
+  await context.route('**/api/trains/*', (route) =>
+    route.request().method() === 'PUT' ? route.abort('connectionrefused') : route.continue(),
+  );
   await typeTeeth(page, 'drum', 45, 30);
   await expect(page.getByRole('status').filter({ hasText: /^Not saved, kept in this browser$/ })).toBeVisible();
-  await expect(page.getByText('The server cannot be reached. Your change is kept in this browser and saving is tried again.')).toBeVisible();
+  await expect(
+    page.getByText('The server cannot be reached. Your change is kept in this browser and saving is tried again.'),
+  ).toBeVisible();
   await expect(ratio(page)).toHaveText('8.000');
   await page.close();
   await context.unroute('**/api/trains/*');
@@ -57,7 +70,9 @@ test('an offer that is dropped does not come again', async ({ page, request, con
   await typeTeeth(page, 'drum', 45, 90);
   await expect(page.getByRole('status').filter({ hasText: /^Not saved, kept in this browser$/ })).toBeVisible();
   await context.setOffline(false);
-  await context.route('**/api/trains/*', (route) => (route.request().method() === 'PUT' ? route.abort() : route.continue()));
+  await context.route('**/api/trains/*', (route) =>
+    route.request().method() === 'PUT' ? route.abort() : route.continue(),
+  );
   await page.reload();
   const offer = page.getByRole('dialog', { name: 'Changes that were not saved' });
   await offer.getByRole('button', { name: 'Drop them' }).click();
@@ -69,15 +84,25 @@ test('an offer that is dropped does not come again', async ({ page, request, con
   await expect(offer).toHaveCount(0);
 });
 
-test('changed here while offline and elsewhere meanwhile: the difference is shown, nothing is overwritten', async ({ page, request, context }) => {
+test('changed here while offline and elsewhere meanwhile: the difference is shown, nothing is overwritten', async ({
+  page,
+  request,
+  context,
+}) => {
   const address = await freshTrain(request, 'sluice-winch');
   await page.goto(address);
-  await context.route('**/api/trains/*', (route) => (route.request().method() === 'PUT' ? route.abort() : route.continue()));
+  await context.route('**/api/trains/*', (route) =>
+    route.request().method() === 'PUT' ? route.abort() : route.continue(),
+  );
   await typeTeeth(page, 'drum', 45, 30);
   await expect(page.getByRole('status').filter({ hasText: /^Not saved, kept in this browser$/ })).toBeVisible();
   await page.close();
   await context.unroute('**/api/trains/*');
-  const { id, version, train } = (await (await request.get(`/api${address}`)).json()) as { id: string; version: number; train: { gears: { teeth: number }[] } };
+  const { id, version, train } = (await (await request.get(`/api${address}`)).json()) as {
+    id: string;
+    version: number;
+    train: { gears: { teeth: number }[] };
+  };
   train.gears[0]!.teeth = 7;
   expect((await request.put(`/api/trains/${id}`, { data: { version, train } })).ok()).toBe(true);
 

@@ -17,14 +17,17 @@ interface Kept {
 
 const read = async (id: string): Promise<Kept> => (await (await fetch(`${BASE}/api/trains/${id}`)).json()) as Kept;
 
-const send = (address: string, method: string, body: unknown): Promise<Response> => fetch(BASE + address, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+const send = (address: string, method: string, body: unknown): Promise<Response> =>
+  fetch(BASE + address, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
 
 /** What SQLite itself says of the file. */
 const integrity = (): Promise<string> =>
   new Promise((done, fail) => {
     const database = new sqlite3.Database(FILE, sqlite3.OPEN_READONLY, (error) => {
       if (error) return fail(error);
-      database.get('PRAGMA integrity_check', (failed: Error | null, row: { integrity_check: string }) => database.close(() => (failed ? fail(failed) : done(row.integrity_check))));
+      database.get('PRAGMA integrity_check', (failed: Error | null, row: { integrity_check: string }) =>
+        database.close(() => (failed ? fail(failed) : done(row.integrity_check))),
+      );
     });
   });
 
@@ -35,7 +38,13 @@ test('a server that is killed in a burst of saves, twenty times, loses nothing i
   server.start();
   try {
     await server.answers();
-    const ids = await Promise.all(Array.from({ length: TRAINS }, async (_, i) => ((await (await send('/api/trains', 'POST', { ...document, name: `Rake ${i}` })).json()) as Kept).id));
+    const ids = await Promise.all(
+      Array.from(
+        { length: TRAINS },
+        async (_, i) =>
+          ((await (await send('/api/trains', 'POST', { ...document, name: `Rake ${i}` })).json()) as Kept).id,
+      ),
+    );
     let acknowledged = 0;
     for (let round = 0; round < ROUNDS; round++) {
       // Every save writes its version into a tooth count, so that a state says which save it is.
@@ -66,7 +75,9 @@ test('a server that is killed in a burst of saves, twenty times, loses nothing i
         expect(version - least).toBeGreaterThanOrEqual(0);
         expect(version - least).toBeLessThanOrEqual(1);
         if (version > 1) expect(train.gears[0]!.teeth).toBe(version);
-        const { revisions } = (await (await fetch(`${BASE}/api/trains/${id}/revisions`)).json()) as { revisions: { version: number }[] };
+        const { revisions } = (await (await fetch(`${BASE}/api/trains/${id}/revisions`)).json()) as {
+          revisions: { version: number }[];
+        };
         expect(revisions[0]!.version).toBe(version);
       }
     }

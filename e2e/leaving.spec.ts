@@ -11,7 +11,9 @@ test('left right after an edit: nothing is lost, by Back, by a link, or loaded a
   // At once, long before the pause after which it would be saved by itself.
   await page.getByRole('link', { name: 'Shelf' }).click();
   await expect(page.getByRole('searchbox', { name: 'Find a train' })).toBeVisible();
-  await expect.poll(async () => ((await (await request.get(`/api${address}`)).json()) as { version: number }).version).toBe(2);
+  await expect
+    .poll(async () => ((await (await request.get(`/api${address}`)).json()) as { version: number }).version)
+    .toBe(2);
 
   await page.goBack();
   await expect(ratio(page)).toHaveText('8.000');
@@ -38,8 +40,14 @@ test('changed elsewhere while it was left: the newer one is taken on return', as
   await expect(ratio(page)).toHaveText('12.00');
   await page.getByRole('link', { name: 'Shelf' }).click();
   await expect(page.getByRole('searchbox', { name: 'Find a train' })).toBeVisible();
-  const kept = (await (await request.get(`/api${address}`)).json()) as { version: number; train: { gears: { member: string; teeth: number }[] } };
-  const train = { ...kept.train, gears: kept.train.gears.map((one) => (one.member === 'drum' ? { ...one, teeth: 30 } : one)) };
+  const kept = (await (await request.get(`/api${address}`)).json()) as {
+    version: number;
+    train: { gears: { member: string; teeth: number }[] };
+  };
+  const train = {
+    ...kept.train,
+    gears: kept.train.gears.map((one) => (one.member === 'drum' ? { ...one, teeth: 30 } : one)),
+  };
   expect((await request.put(`/api${address}`, { data: { version: kept.version, train } })).status()).toBe(200);
   await page.locator(`a[href="${address}"]`).click();
   await expect(ratio(page)).toHaveText('8.000');

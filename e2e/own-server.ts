@@ -13,13 +13,22 @@ export class OwnServer {
   }
 
   start(): void {
-    this.child = spawn(process.execPath, ['dist/serve.cjs'], { env: { ...process.env, PORT: String(this.port), TINWHEEL_DB: this.file, NEXT_TELEMETRY_DISABLED: '1' }, stdio: 'ignore' });
+    this.child = spawn(process.execPath, ['dist/serve.cjs'], {
+      env: { ...process.env, PORT: String(this.port), TINWHEEL_DB: this.file, NEXT_TELEMETRY_DISABLED: '1' },
+      stdio: 'ignore',
+    });
   }
 
   /** Until it answers at all, or only with success where that is asked for. */
   async answers(ok = true): Promise<void> {
     for (let i = 0; i < 200; i++) {
-      if (await fetch(`${this.address}/api/trains`).then((response) => response.ok || !ok, () => false)) return;
+      if (
+        await fetch(`${this.address}/api/trains`).then(
+          (response) => response.ok || !ok,
+          () => false,
+        )
+      )
+        return;
       await new Promise((done) => setTimeout(done, 100));
     }
     throw new Error('The server does not answer.');

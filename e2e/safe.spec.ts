@@ -19,11 +19,16 @@ const damage = (id: string, document: string): Promise<void> =>
   new Promise((done, fail) => {
     const database = new sqlite3.Database(FILE, (opened) => {
       if (opened) return fail(opened);
-      database.run('UPDATE trains SET document = ?, summary = NULL WHERE id = ?', [document, id], (error) => database.close(() => (error ? fail(error) : done())));
+      database.run('UPDATE trains SET document = ?, summary = NULL WHERE id = ?', [document, id], (error) =>
+        database.close(() => (error ? fail(error) : done())),
+      );
     });
   });
 
-test('a train that cannot be read: listed by name, had as it is, replaced; the others as ever', async ({ page, context }) => {
+test('a train that cannot be read: listed by name, had as it is, replaced; the others as ever', async ({
+  page,
+  context,
+}) => {
   await context.addCookies([{ name: 'visited', value: 'yes', url: server.address }]);
   server.start();
   await server.answers();
@@ -33,7 +38,10 @@ test('a train that cannot be read: listed by name, had as it is, replaced; the o
   await page.getByRole('searchbox', { name: 'Find a train' }).fill('stirrer');
   await expect(card.getByRole('heading')).toBeVisible();
   await expect(card).toContainText('This is not JSON');
-  const [download] = await Promise.all([page.waitForEvent('download'), card.getByRole('link', { name: 'Save it as it is' }).click()]);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    card.getByRole('link', { name: 'Save it as it is' }).click(),
+  ]);
   expect(readFileSync((await download.path())!, 'utf8')).toBe('{"format": "tin-wheel/train", "version": 1');
 
   const other = await context.newPage();
@@ -50,7 +58,10 @@ test('a train that cannot be read: listed by name, had as it is, replaced; the o
   await expect(page.getByTestId('ratio')).toHaveText('4.000');
 });
 
-test('a database that is damaged is said on the page and by the API, and opened once it is mended', async ({ page, context }) => {
+test('a database that is damaged is said on the page and by the API, and opened once it is mended', async ({
+  page,
+  context,
+}) => {
   await context.addCookies([{ name: 'visited', value: 'yes', url: server.address }]);
   writeFileSync(FILE, 'not a database at all, and long enough that nobody takes it for an empty one. '.repeat(20));
   server.start();
@@ -60,7 +71,9 @@ test('a database that is damaged is said on the page and by the API, and opened 
   await expect(page.getByText('Put a copy in its place')).toBeVisible();
   const refused = await fetch(`${server.address}/api/trains`);
   expect(refused.status).toBe(503);
-  expect(await refused.json()).toMatchObject({ error: { code: 'database', message: expect.stringContaining('is no database') } });
+  expect(await refused.json()).toMatchObject({
+    error: { code: 'database', message: expect.stringContaining('is no database') },
+  });
   rmSync(FILE);
   await page.getByRole('link', { name: 'Try again' }).click();
   await expect(page.getByRole('listitem').first()).toBeVisible();
@@ -69,7 +82,14 @@ test('a database that is damaged is said on the page and by the API, and opened 
 test('asked to stop, the server is gone within five seconds, whatever clients do', async () => {
   server.start();
   await server.answers();
-  const hanging = Array.from({ length: 4 }, () => fetch(`${server.address}/api/trains`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: new ReadableStream({ start() {} }), duplex: 'half' } as RequestInit).catch(() => null));
+  const hanging = Array.from({ length: 4 }, () =>
+    fetch(`${server.address}/api/trains`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: new ReadableStream({ start() {} }),
+      duplex: 'half',
+    } as RequestInit).catch(() => null),
+  );
   await new Promise((done) => setTimeout(done, 500));
   const asked = Date.now();
   await server.end('SIGTERM');
@@ -81,16 +101,37 @@ test('every answer carries what protects it, and what cannot be asked is said', 
   server.start();
   await server.answers();
   const ask = (path: string, method = 'GET') => fetch(server.address + path, { method, redirect: 'manual' });
-  for (const path of ['/', '/trains/stirrer', '/icon.svg', '/nowhere', '/api/trains', '/api/nowhere', '/_next/static/nothing.js', '/api/trains/%E0', '/trains/%', '/%00']) {
-    expect(Object.fromEntries((await ask(path)).headers), path).toMatchObject({ 'x-content-type-options': 'nosniff', 'x-frame-options': 'DENY', 'referrer-policy': 'same-origin', 'cross-origin-opener-policy': 'same-origin' });
+  for (const path of [
+    '/',
+    '/trains/stirrer',
+    '/icon.svg',
+    '/nowhere',
+    '/api/trains',
+    '/api/nowhere',
+    '/_next/static/nothing.js',
+    '/api/trains/%E0',
+    '/trains/%',
+    '/%00',
+  ]) {
+    expect(Object.fromEntries((await ask(path)).headers), path).toMatchObject({
+      'x-content-type-options': 'nosniff',
+      'x-frame-options': 'DENY',
+      'referrer-policy': 'same-origin',
+      'cross-origin-opener-policy': 'same-origin',
+    });
   }
-  for (const path of ['/api/trains/%E0', '/trains/%', '/%00', '/_next/static/%ZZ']) expect((await ask(path)).status, path).toBe(400);
+  for (const path of ['/api/trains/%E0', '/trains/%', '/%00', '/_next/static/%ZZ'])
+    expect((await ask(path)).status, path).toBe(400);
   expect((await ask('/api/nowhere')).status).toBe(404);
   const refused = await ask('/trains/stirrer', 'PROPFIND');
   expect([refused.status, refused.headers.get('allow')]).toEqual([405, 'GET, HEAD, OPTIONS']);
   const listed = await ask('/api/trains');
   expect([listed.headers.get('cache-control'), listed.headers.get('content-encoding')]).toEqual(['no-store', 'gzip']);
-  expect(await (await ask('/api/health')).json()).toMatchObject({ database: 'answers', freeBytes: expect.any(Number), workers: { threads: expect.any(Number), waiting: 0 } });
+  expect(await (await ask('/api/health')).json()).toMatchObject({
+    database: 'answers',
+    freeBytes: expect.any(Number),
+    workers: { threads: expect.any(Number), waiting: 0 },
+  });
 });
 
 test('the demo data is not put back while a server has the file open, on whatever port', async () => {
@@ -108,7 +149,11 @@ test('a tangle is seen soon on the shelf and on the bench, and can be worked on'
   server.start();
   await server.answers();
   const tangle = tangledTrain({ sets: 24, couplers: 12, fixed: 8 });
-  const added = await fetch(`${server.address}/api/trains`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(tangle) });
+  const added = await fetch(`${server.address}/api/trains`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(tangle),
+  });
   await page.goto(server.address);
   const card = page.getByRole('listitem').filter({ hasText: tangle.name });
   await card.scrollIntoViewIfNeeded();

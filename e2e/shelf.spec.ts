@@ -2,7 +2,8 @@ import { expect, test } from './journey';
 import { readFileSync } from 'node:fs';
 import { freshTrain } from './shelf-copies';
 
-const card = (page: import('@playwright/test').Page, name: string) => page.getByRole('listitem').filter({ has: page.getByRole('heading', { name, exact: true }) });
+const card = (page: import('@playwright/test').Page, name: string) =>
+  page.getByRole('listitem').filter({ has: page.getByRole('heading', { name, exact: true }) });
 const file = (name: string, body: string) => ({ name, mimeType: 'application/json', buffer: Buffer.from(body) });
 
 test('a train is found, duplicated, deleted and put back', async ({ page }) => {
@@ -30,7 +31,11 @@ test('a train is renamed, and what it was stands among its revisions', async ({ 
   await field.press('Escape');
   await expect(field).toHaveCount(0);
   const renamed = page.locator(`a[href="${address}"]`);
-  await page.getByRole('listitem').filter({ has: renamed }).getByRole('button', { name: 'Rename Stirrer planetary' }).click();
+  await page
+    .getByRole('listitem')
+    .filter({ has: renamed })
+    .getByRole('button', { name: 'Rename Stirrer planetary' })
+    .click();
   await field.fill('Stirrer of the third pan');
   await field.press('Enter');
   await expect(card(page, 'Stirrer of the third pan')).toHaveCount(1);
@@ -39,15 +44,23 @@ test('a train is renamed, and what it was stands among its revisions', async ({ 
 });
 
 test('an example that was changed or deleted becomes what it was', async ({ page, request }) => {
-  const before = (await (await request.get('/api/trains/wagon-axle')).json()) as { version: number; train: { name: string } };
-  await request.put('/api/trains/wagon-axle', { data: { version: before.version, train: { ...before.train, name: 'Bent axle' } } });
+  const before = (await (await request.get('/api/trains/wagon-axle')).json()) as {
+    version: number;
+    train: { name: string };
+  };
+  await request.put('/api/trains/wagon-axle', {
+    data: { version: before.version, train: { ...before.train, name: 'Bent axle' } },
+  });
   await page.goto('/');
   const find = page.getByRole('searchbox', { name: 'Find a train' });
   await find.fill('brine lift');
   await page.getByRole('button', { name: 'Delete Brine lift' }).first().click();
   await expect(page.getByRole('status').filter({ hasText: '“Brine lift” was deleted.' })).toBeVisible();
   await find.clear();
-  for (const [button, name] of [['Make it as it was', 'Wagon axle'], ['Bring it back', 'Brine lift']] as const) {
+  for (const [button, name] of [
+    ['Make it as it was', 'Wagon axle'],
+    ['Bring it back', 'Brine lift'],
+  ] as const) {
     await page.getByRole('button', { name: 'Examples' }).click();
     const line = page.getByRole('dialog', { name: 'Examples' }).getByRole('listitem').filter({ hasText: name });
     await expect(line).toContainText(button);
@@ -71,7 +84,9 @@ test('a train is saved as a file, and the same file is brought in again', async 
   const before = await card(page, 'Wagon axle').count();
   await page.getByLabel('File of a train').setInputFiles(file('axle.json', text));
   const dialog = page.getByRole('dialog', { name: 'Add “Wagon axle”?' });
-  await expect(dialog).toContainText('5 members, 5 gears, 1 couplers and 2 positions, from axle.json. Nothing on the shelf is changed by it.');
+  await expect(dialog).toContainText(
+    '5 members, 5 gears, 1 couplers and 2 positions, from axle.json. Nothing on the shelf is changed by it.',
+  );
   await expect(card(page, 'Wagon axle')).toHaveCount(before);
   await dialog.getByRole('button', { name: 'Add it' }).click();
   await expect(card(page, 'Wagon axle')).toHaveCount(before + 1);
@@ -98,7 +113,9 @@ test('bad files are explained and nothing is added', async ({ page }) => {
   await expect(page.getByRole('listitem')).toHaveCount(before);
 });
 
-test('a stepped planetary is started from its pattern, opened, and one turn is read on the counter', async ({ page }) => {
+test('a stepped planetary is started from its pattern, opened, and one turn is read on the counter', async ({
+  page,
+}) => {
   await page.goto('/');
   await page.getByRole('button', { name: 'New train' }).click();
   const dialog = page.getByRole('dialog', { name: 'New train' });

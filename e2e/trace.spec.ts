@@ -45,7 +45,10 @@ test('two couplers that tie up are named, lit, and one press mends it', async ({
   await expect(ringed).toHaveCount(0);
 });
 
-test('a coupler clicked on the drawing is a choice of one’s own, drive, neutral or locked at once', async ({ page, request }) => {
+test('a coupler clicked on the drawing is a choice of one’s own, drive, neutral or locked at once', async ({
+  page,
+  request,
+}) => {
   await page.goto(await freshTrain(request, 'harvester'));
   await page.getByRole('button', { name: /^Clutch C,/ }).click();
   await expect(page.getByText('Neutral: the input turns and no output is driven.')).toBeVisible();
@@ -53,7 +56,10 @@ test('a coupler clicked on the drawing is a choice of one’s own, drive, neutra
   await expect(ratio(page)).toHaveText('3.297');
   await expect(page.getByText('reverse', { exact: true }).first()).toBeVisible();
   await expect(page.getByText(/57\.74 % of the input power goes round through/)).toBeVisible();
-  await expect(page.getByRole('button', { name: 'R', exact: false }).filter({ hasText: '3.297' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('button', { name: 'R', exact: false }).filter({ hasText: '3.297' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
 });
 
 test('one-way clutches decide for themselves and say so', async ({ page, request }) => {
@@ -68,7 +74,9 @@ test('the tram: first needs two rollers holding at once, second lets one of them
   await page.goto(await freshTrain(request, 'mud-tram'));
   await page.keyboard.press('1');
   await expect(ratio(page)).toHaveText('2.435');
-  await expect(page.getByRole('button', { name: /^One-way clutch Front roller, input with middle shaft: holds/ })).toBeVisible();
+  await expect(
+    page.getByRole('button', { name: /^One-way clutch Front roller, input with middle shaft: holds/ }),
+  ).toBeVisible();
   await expect(page.getByRole('button', { name: /^One-way clutch Rear roller on rear carrier: holds/ })).toBeVisible();
   await expect(page.getByRole('button', { name: /^One-way clutch Hold roller,.*: overruns/ })).toBeVisible();
   const rollers = page.getByRole('region', { name: 'One-way clutches' });
@@ -76,7 +84,9 @@ test('the tram: first needs two rollers holding at once, second lets one of them
   await expect(rollers).toContainText('Nothing else keeps rear carrier from turning back under the load.');
   await page.keyboard.press('2');
   await expect(ratio(page)).toHaveText('1.478');
-  await expect(rollers).toContainText('Overrun: Rear roller, by 0.4510 turns for one of input, rear carrier ahead of the frame.');
+  await expect(rollers).toContainText(
+    'Overrun: Rear roller, by 0.4510 turns for one of input, rear carrier ahead of the frame.',
+  );
   await expect(rollers).toContainText('Would hold with Hold off.');
 });
 
@@ -91,7 +101,10 @@ test('a hub that coasts freewheels: who pushes, what runs ahead, what may stand'
   await expect(page.getByRole('button', { name: /^Engage .*pawls/ })).toHaveCount(0);
 });
 
-test('the answer in the units in force, on the headline and the keys, and both are remembered', async ({ page, request }) => {
+test('the answer in the units in force, on the headline and the keys, and both are remembered', async ({
+  page,
+  request,
+}) => {
   const address = await freshTrain(request, 'pan-rake');
   await page.goto(address);
   const out = page.getByTestId('output');
@@ -113,7 +126,10 @@ test('the answer in the units in force, on the headline and the keys, and both a
   await expect(page.getByTestId('law').first()).toHaveText('left wheel + right wheel = 2 × 11/41 of drive shaft');
 });
 
-test('a planetary stage is worked out by formula or by table, and the school is remembered', async ({ page, request }) => {
+test('a planetary stage is worked out by formula or by table, and the school is remembered', async ({
+  page,
+  request,
+}) => {
   const address = await freshTrain(request, 'crawler');
   await page.goto(address);
   await page.keyboard.press('2');
@@ -121,7 +137,9 @@ test('a planetary stage is worked out by formula or by table, and the school is 
   const sets = page.getByRole('region', { name: 'Sets worked out' });
   await expect(sets).toContainText('ω ring = 95/143');
   await page.getByRole('radio', { name: 'table' }).check({ force: true });
-  await expect(sets.getByRole('table', { name: 'Table of the set on carrier' }).last()).toContainText('added5/11095/143');
+  await expect(sets.getByRole('table', { name: 'Table of the set on carrier' }).last()).toContainText(
+    'added5/11095/143',
+  );
   await page.reload();
   await page.keyboard.press('2');
   await page.getByRole('tab', { name: 'Working' }).click();
@@ -131,7 +149,9 @@ test('a planetary stage is worked out by formula or by table, and the school is 
 test('driven backward, coasting and with losses', async ({ page, request }) => {
   await page.goto(await freshTrain(request, 'crawler'));
   await page.getByText('Drive it backward').click();
-  await expect(page.getByText('Turned at the output, a one-way clutch lets go: the input does not follow.')).toBeVisible();
+  await expect(
+    page.getByText('Turned at the output, a one-way clutch lets go: the input does not follow.'),
+  ).toBeVisible();
   await page.keyboard.press('3');
   await expect(page.getByText('Turned at the output, it drives the input.')).toBeVisible();
   await page.getByText('Coast').click();
@@ -162,7 +182,10 @@ test('figures sort by any column and copy as a table', async ({ page, request, c
 
 test('sentences light their parts on the drawing', async ({ page, request }) => {
   await page.goto(await freshTrain(request, 'pan-rake'));
-  const edge = page.getByRole('button', { name: 'Gear on countershaft, 13 teeth. Change its teeth.' }).locator('rect').last();
+  const edge = page
+    .getByRole('button', { name: 'Gear on countershaft, 13 teeth. Change its teeth.' })
+    .locator('rect')
+    .last();
   const before = await edge.getAttribute('stroke-width');
   await trace(page).getByText('Driver gear 13 on countershaft turns driven gear 38').hover();
   await expect(edge).not.toHaveAttribute('stroke-width', before!);

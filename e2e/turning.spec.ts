@@ -4,7 +4,10 @@ import { freshTrain } from './shelf-copies';
 const turns = (page: Page, member: string) => page.getByTestId(`turns ${member}`);
 const cut = (page: Page) => page.getByRole('region', { name: 'End view' }).getByRole('img');
 
-test('one turn of the stepped lift is read as 11 on the pump’s counter, and back is back', async ({ page, request }) => {
+test('one turn of the stepped lift is read as 11 on the pump’s counter, and back is back', async ({
+  page,
+  request,
+}) => {
   await page.goto(await freshTrain(request, 'brine-lift'));
   await page.getByRole('button', { name: 'Turn exactly 1' }).click();
   await expect(turns(page, 'pump')).toHaveText('11');
@@ -22,7 +25,10 @@ test('one turn of the stepped lift is read as 11 on the pump’s counter, and ba
   await expect(turns(page, 'pump')).toHaveText('0');
 });
 
-test('counters go on when the position changes while the crank plays, and stop on exact steps', async ({ page, request }) => {
+test('counters go on when the position changes while the crank plays, and stop on exact steps', async ({
+  page,
+  request,
+}) => {
   await page.goto(await freshTrain(request, 'pan-rake'));
   await page.keyboard.press('Space');
   await expect(page.getByRole('button', { name: 'Pause' })).toBeVisible();
@@ -32,7 +38,12 @@ test('counters go on when the position changes while the crank plays, and stop o
   await page.keyboard.press('Space');
   await expect(page.getByRole('button', { name: 'Play' })).toBeVisible();
   const [input, lay] = [await turns(page, 'in').textContent(), await turns(page, 'lay').textContent()];
-  const value = (text: string) => text.replace('−', '-').split('/').map(Number).reduce((a, b) => a / b);
+  const value = (text: string) =>
+    text
+      .replace('−', '-')
+      .split('/')
+      .map(Number)
+      .reduce((a, b) => a / b);
   expect(3600 * value(input!)).toBeCloseTo(Math.round(3600 * value(input!)), 6);
   expect(value(lay!) / value(input!)).toBeCloseTo(-19 / 32, 9);
 });
@@ -40,15 +51,22 @@ test('counters go on when the position changes while the crank plays, and stop o
 test('a bad number of turns is explained and nothing turns', async ({ page, request }) => {
   await page.goto(await freshTrain(request, 'brine-lift'));
   await page.getByLabel('Turns to make').fill('a few');
-  await expect(page.getByRole('alert').filter({ hasText: 'Type a number of turns, such as 3, 0.5 or 1/3.' })).toBeVisible();
+  await expect(
+    page.getByRole('alert').filter({ hasText: 'Type a number of turns, such as 3, 0.5 or 1/3.' }),
+  ).toBeVisible();
   await page.getByLabel('Turns to make').press('Enter');
   await expect(turns(page, 'pump')).toHaveText('0');
 });
 
-test('the end view steps through the stations, turns with the crank, and takes marks and drags', async ({ page, request }) => {
+test('the end view steps through the stations, turns with the crank, and takes marks and drags', async ({
+  page,
+  request,
+}) => {
   await page.goto(await freshTrain(request, 'sluice-winch'));
   await expect(page.getByText('station 1 of 2')).toBeVisible();
-  await expect(cut(page)).toHaveAccessibleName('Cut at station 1: 14 teeth on crank, 25 teeth on idler, 56 teeth on countershaft');
+  await expect(cut(page)).toHaveAccessibleName(
+    'Cut at station 1: 14 teeth on crank, 25 teeth on idler, 56 teeth on countershaft',
+  );
   const before = await cut(page).screenshot();
   await page.getByLabel('Turns to make').fill('1/5');
   await page.getByLabel('Turns to make').press('Enter');
@@ -90,7 +108,10 @@ test('the drawing zooms, pans and fits', async ({ page, request }) => {
   await expect(drawing).toHaveAttribute('transform', 'translate(0,0) scale(1)');
 });
 
-test('a first visit opens the rake’s gearbox, turning, with one line that says what to try', async ({ browser, baseURL }) => {
+test('a first visit opens the rake’s gearbox, turning, with one line that says what to try', async ({
+  browser,
+  baseURL,
+}) => {
   const context = await browser.newContext({ baseURL, storageState: { cookies: [], origins: [] } });
   const page = await context.newPage();
   await page.goto('/');

@@ -2,7 +2,8 @@ import { NextRequest } from 'next/server';
 import { proxy } from './proxy';
 
 const HOST = '127.0.0.1:3210';
-const ask = (path: string, method = 'GET', headers: Record<string, string> = {}) => proxy(new NextRequest(`http://${HOST}${path}`, { method, headers: { host: HOST, ...headers } }));
+const ask = (path: string, method = 'GET', headers: Record<string, string> = {}) =>
+  proxy(new NextRequest(`http://${HOST}${path}`, { method, headers: { host: HOST, ...headers } }));
 
 describe('what pages carry', () => {
   const policy = (path: string) => ask(path).headers.get('content-security-policy');

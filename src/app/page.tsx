@@ -14,6 +14,7 @@ export default async function ShelfPage() {
   const opened = await databaseOrReason();
   if ('reason' in opened) return <NoDatabase reason={opened.reason} />;
   const { rows: trains } = await listShelf(opened.database);
-  if (!(await cookies()).has('visited') && trains.some(({ id }) => id === FIRST_TRAIN)) redirect(`/trains/${FIRST_TRAIN}?first`);
+  if (!(await cookies()).has('visited') && trains.some(({ id }) => id === FIRST_TRAIN))
+    redirect(`/trains/${FIRST_TRAIN}?first`);
   return <Shelf entries={trains} />;
 }

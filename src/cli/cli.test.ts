@@ -4,14 +4,24 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
 const ROOT = join(__dirname, '../..');
-const run = (...args: string[]) => spawnSync(process.execPath, ['bin/tinwheel', ...args], { cwd: ROOT, encoding: 'utf8' });
+const run = (...args: string[]) =>
+  spawnSync(process.execPath, ['bin/tinwheel', ...args], { cwd: ROOT, encoding: 'utf8' });
 const train = (name: string) => `demo/trains/${name}.train.json`;
 
 beforeAll(() => void execFileSync(process.execPath, ['scripts/build-cli.mjs'], { cwd: ROOT }));
 
 describe('solve', () => {
   test('prints exact figures of the position asked for, and in units', () => {
-    const { stdout, status } = run('solve', train('pan-rake'), '--position', 'R', '--speed', '592 rpm', '--torque', '1.33Nm');
+    const { stdout, status } = run(
+      'solve',
+      train('pan-rake'),
+      '--position',
+      'R',
+      '--speed',
+      '592 rpm',
+      '--torque',
+      '1.33Nm',
+    );
     expect(status).toBe(0);
     const { losses, positions } = JSON.parse(stdout);
     expect(losses).toBe(false);
@@ -23,7 +33,9 @@ describe('solve', () => {
 
   test('counts losses when asked', () => {
     const { stdout } = run('solve', train('stirrer'), '--losses');
-    expect(JSON.parse(stdout)).toEqual(JSON.parse(readFileSync(join(ROOT, 'src/core/solve/cases/stirrer.expected.json'), 'utf8')));
+    expect(JSON.parse(stdout)).toEqual(
+      JSON.parse(readFileSync(join(ROOT, 'src/core/solve/cases/stirrer.expected.json'), 'utf8')),
+    );
   });
 
   test('drives it backward when asked', () => {
@@ -33,17 +45,28 @@ describe('solve', () => {
 });
 
 test('combinations lists every set, smallest first, and agrees with solving each', () => {
-  const { combinations } = JSON.parse(run('combinations', train('harvester')).stdout) as { combinations: { engaged: string[]; status: string; ratio: string | null }[] };
+  const { combinations } = JSON.parse(run('combinations', train('harvester')).stdout) as {
+    combinations: { engaged: string[]; status: string; ratio: string | null }[];
+  };
   expect(combinations).toHaveLength(32);
-  expect(combinations.map(({ engaged }) => engaged.length)).toEqual([...combinations.map(({ engaged }) => engaged.length)].sort((a, b) => a - b));
+  expect(combinations.map(({ engaged }) => engaged.length)).toEqual(
+    [...combinations.map(({ engaged }) => engaged.length)].sort((a, b) => a - b),
+  );
   expect(combinations.find(({ engaged }) => engaged.join('') === 'ABE')?.ratio).toBe('378/125');
-  expect(combinations.at(-1)).toEqual({ engaged: ['A', 'B', 'C', 'D', 'E'], status: 'locked', mobility: 0, ratio: null });
+  expect(combinations.at(-1)).toEqual({
+    engaged: ['A', 'B', 'C', 'D', 'E'],
+    status: 'locked',
+    mobility: 0,
+    ratio: null,
+  });
 });
 
 test('trace tells the working and the power path', () => {
   const { stdout } = run('trace', train('harvester'), '--position', 'R');
   expect(stdout).toContain('no set has a single unknown; together:');
-  expect(stdout).toContain('(ω(ring 3 & sun 4) − ω(carrier 3)) / (ω(ring 2 & sun 3) − ω(carrier 3)) = -50/18 × 18/86 = -25/43');
+  expect(stdout).toContain(
+    '(ω(ring 3 & sun 4) − ω(carrier 3)) / (ω(ring 2 & sun 3) − ω(carrier 3)) = -50/18 × 18/86 = -25/43',
+  );
   expect(stdout).toContain('Recirculating 425/736');
   const chain = run('trace', train('sluice-winch'), '--convention', 'out/in').stdout;
   expect(chain).toContain('to drum: × -15/45 = -1/12');
@@ -65,9 +88,17 @@ describe('bad input is one line on stderr and exit 2, with nothing half printed'
     ['a missing file', () => ['solve', 'nowhere.json'], /there is no file "nowhere\.json"/],
     ['a folder', () => ['check', folder], /cannot be read/],
     ['no JSON', () => ['check', file('{')], /this is not JSON/i],
-    ['a bad tooth count', () => ['check', file(stirrer.replace('"teeth": 72', '"teeth": 7.2'))], /gears\[2\]\.teeth: A tooth count must be a whole number/],
+    [
+      'a bad tooth count',
+      () => ['check', file(stirrer.replace('"teeth": 72', '"teeth": 7.2'))],
+      /gears\[2\]\.teeth: A tooth count must be a whole number/,
+    ],
     ['a broken name', () => ['check', file(stirrer.replace('"id": "sun"', '"id": "su\\n\\nn"'))], /members\[0\]\.id: /],
-    ['an unknown position', () => ['solve', train('stirrer'), '--position', '9'], /no position "9"\. This train has slow, direct/],
+    [
+      'an unknown position',
+      () => ['solve', train('stirrer'), '--position', '9'],
+      /no position "9"\. This train has slow, direct/,
+    ],
     ['a speed without a unit', () => ['solve', train('stirrer'), '--speed', '12'], /Give --speed in rpm, rad\/s/],
     ['an unknown option', () => ['solve', train('stirrer'), '--fast'], /Unknown option '--fast'/],
     ['an unknown school', () => ['trace', train('stirrer'), '--sets', 'guess'], /--sets is formula or table/],
@@ -83,8 +114,11 @@ describe('bad input is one line on stderr and exit 2, with nothing half printed'
 
   test('sets are traced by formula or by table', () => {
     expect(run('trace', train('crawler'), '--position', '2').stdout).toContain('(ω(ring) − 5/11) / (0 − 5/11) = -6/13');
-    expect(run('trace', train('crawler'), '--position', '2', '--sets', 'table').stdout).toContain('ω(ring) = n + (-6/13)·m = 95/143');
+    expect(run('trace', train('crawler'), '--position', '2', '--sets', 'table').stdout).toContain(
+      'ω(ring) = n + (-6/13)·m = 95/143',
+    );
   });
 
-  test('a sound document is said to be one', () => expect(run('check', train('crawler')).stdout).toMatch(/^Crawler transmission: a sound document with 7 members/));
+  test('a sound document is said to be one', () =>
+    expect(run('check', train('crawler')).stdout).toMatch(/^Crawler transmission: a sound document with 7 members/));
 });

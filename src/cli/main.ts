@@ -31,20 +31,39 @@ function run(argv: readonly string[]): string {
     case 'solve': {
       const options = readOptions(rest, ['position', 'speed', 'torque', 'losses', 'reverse-flow']);
       const train = readTrain(options.file);
-      const report = reportTrain(train, { position: knownPosition(train, options), losses: options.losses, reverse: options.reverse });
+      const report = reportTrain(train, {
+        position: knownPosition(train, options),
+        losses: options.losses,
+        reverse: options.reverse,
+      });
       return json(withUnits(report, options));
     }
     case 'combinations': {
       const network = networkOf(readTrain(readOptions(rest, []).file));
       const count = combinedCouplers(network).length;
-      if (count > MAX_COMBINED) throw new UsageError(`${count} couplers make 2^${count} combinations; at most ${MAX_COMBINED} couplers can be listed.`);
+      if (count > MAX_COMBINED)
+        throw new UsageError(
+          `${count} couplers make 2^${count} combinations; at most ${MAX_COMBINED} couplers can be listed.`,
+        );
       const combinations = listCombinations(network)!;
-      return json({ combinations: combinations.map(({ engaged, status, mobility, ratio }) => ({ engaged, status, mobility, ratio: ratio && toFraction(ratio) })) });
+      return json({
+        combinations: combinations.map(({ engaged, status, mobility, ratio }) => ({
+          engaged,
+          status,
+          mobility,
+          ratio: ratio && toFraction(ratio),
+        })),
+      });
     }
     case 'trace': {
       const options = readOptions(rest, ['position', 'losses', 'convention', 'sets']);
       const train = readTrain(options.file);
-      return traceText(train, { position: knownPosition(train, options), losses: options.losses, convention: options.convention, sets: options.sets });
+      return traceText(train, {
+        position: knownPosition(train, options),
+        losses: options.losses,
+        convention: options.convention,
+        sets: options.sets,
+      });
     }
     case 'check': {
       const { file } = readOptions(rest, []);
@@ -52,7 +71,9 @@ function run(argv: readonly string[]): string {
       return `${name.replace(/\s+/g, ' ')}: a sound document with ${members.length} members, ${gears.length} gears, ${meshes.length} meshes, ${couplers.length} couplers and ${positions.length} positions.\n`;
     }
     default:
-      throw new UsageError(`there is no command "${command.slice(0, 40)}". The commands are solve, combinations, trace and check.`);
+      throw new UsageError(
+        `there is no command "${command.slice(0, 40)}". The commands are solve, combinations, trace and check.`,
+      );
   }
 }
 
@@ -61,12 +82,15 @@ const json = (value: unknown): string => `${JSON.stringify(value, null, 1)}\n`;
 function readTrain(file: string): Train {
   let text: string;
   try {
-    if (statSync(file).size > MAX_TRAIN_BYTES * 4) throw new UsageError(`${file}: the file is larger than a train may be.`);
+    if (statSync(file).size > MAX_TRAIN_BYTES * 4)
+      throw new UsageError(`${file}: the file is larger than a train may be.`);
     text = readFileSync(file, 'utf8');
   } catch (error) {
     if (error instanceof UsageError) throw error;
     const { code } = error as NodeJS.ErrnoException;
-    throw new UsageError(code === 'ENOENT' ? `there is no file "${file}".` : `"${file}" cannot be read${code ? ` (${code})` : ''}.`);
+    throw new UsageError(
+      code === 'ENOENT' ? `there is no file "${file}".` : `"${file}" cannot be read${code ? ` (${code})` : ''}.`,
+    );
   }
   const parsed = parseTrain(text);
   if (parsed.ok) return parsed.train;
@@ -77,7 +101,9 @@ function readTrain(file: string): Train {
 function knownPosition(train: Train, { position }: Options): string | undefined {
   if (position === undefined || train.positions.some(({ id }) => id === position)) return position;
   const ids = train.positions.slice(0, 12).map(({ id }) => id);
-  throw new UsageError(`there is no position "${position}". ${ids.length === 0 ? 'This train has none.' : `This train has ${ids.join(', ')}${train.positions.length > 12 ? ' and more' : ''}.`}`);
+  throw new UsageError(
+    `there is no position "${position}". ${ids.length === 0 ? 'This train has none.' : `This train has ${ids.join(', ')}${train.positions.length > 12 ? ' and more' : ''}.`}`,
+  );
 }
 
 main(process.argv.slice(2));

@@ -1,5 +1,12 @@
 import { parseArgs } from 'node:util';
-import { readQuantity, SPEED_UNITS, TORQUE_UNITS, type RatioConvention, type SpeedUnit, type TorqueUnit } from '@/core/units';
+import {
+  readQuantity,
+  SPEED_UNITS,
+  TORQUE_UNITS,
+  type RatioConvention,
+  type SpeedUnit,
+  type TorqueUnit,
+} from '@/core/units';
 import type { SetSchool } from '@/core/working';
 
 /** Wrong use or bad input: its message is the one line that is printed. */
@@ -41,8 +48,14 @@ export function readOptions(argv: readonly string[], allowed: readonly OptionNam
   return {
     file,
     position: values.position,
-    speed: values.speed === undefined ? undefined : quantity(values.speed, Object.keys(SPEED_UNITS) as SpeedUnit[], '--speed'),
-    torque: values.torque === undefined ? undefined : quantity(values.torque, Object.keys(TORQUE_UNITS) as TorqueUnit[], '--torque'),
+    speed:
+      values.speed === undefined
+        ? undefined
+        : quantity(values.speed, Object.keys(SPEED_UNITS) as SpeedUnit[], '--speed'),
+    torque:
+      values.torque === undefined
+        ? undefined
+        : quantity(values.torque, Object.keys(TORQUE_UNITS) as TorqueUnit[], '--torque'),
     losses: values.losses ?? false,
     reverse: values['reverse-flow'] ?? false,
     convention,

@@ -1,7 +1,16 @@
 import { networkOf, openTrain, type OpenTrain } from '@/core/kinematics';
 import { meshRoles, powerFlow, type PowerPath } from '@/core/powerflow';
 import { sign, toFraction } from '@/core/rational';
-import { driveBackward, lockSet, oneWayAccounts, powerStops, slipPoints, solveEngaged, type OneWayAccount, type Solved } from '@/core/solve';
+import {
+  driveBackward,
+  lockSet,
+  oneWayAccounts,
+  powerStops,
+  slipPoints,
+  solveEngaged,
+  type OneWayAccount,
+  type Solved,
+} from '@/core/solve';
 import { FRAME, type Position, type Train } from '@/core/train';
 import { ratioText, type RatioConvention } from '@/core/units';
 import { workingText, workingOf, type Names, type SetSchool } from '@/core/working';
@@ -21,21 +30,33 @@ export function traceText(train: Train, { position, ...how }: TraceOptions): str
   return `${parts.join('\n\n')}\n`;
 }
 
-function positionText(open: OpenTrain, position: Position, { losses, convention, sets }: Omit<TraceOptions, 'position'>): string[] {
+function positionText(
+  open: OpenTrain,
+  position: Position,
+  { losses, convention, sets }: Omit<TraceOptions, 'position'>,
+): string[] {
   const { train } = open.network;
   const names = namesOf(train);
   const solved = solveEngaged(open, position.engaged, { losses });
   const lines = [`== ${position.name}: ${headline(solved, convention)}`];
   if (position.engaged.length > 0) lines.push(`Engaged: ${position.engaged.map(names.coupler).join(', ')}.`);
-  lines.push(...oneWayAccounts(solved, (engaged) => solveEngaged(open, engaged, { losses })).map((account) => oneWayText(account, names)));
+  lines.push(
+    ...oneWayAccounts(solved, (engaged) => solveEngaged(open, engaged, { losses })).map((account) =>
+      oneWayText(account, names),
+    ),
+  );
   if (solved.status === 'locked') return [...lines, lockText(solved, names)];
   lines.push(...workingText(workingOf(solved), names, convention, sets));
   if (solved.status === 'neutral') lines.push(...neutralText(solved, names));
   lines.push(...powerText(solved, names));
   if (solved.efficiency && losses) lines.push(`Efficiency: ${toFraction(solved.efficiency)}`);
   if (solved.selfLocking) lines.push('Friction holds it: no power comes out (self-locking).');
-  for (const slip of slipPoints(open, solved)) lines.push(`Slips above ${toFraction(slip.inputTorque)} N·m at the input: ${names.coupler(slip.coupler)}; then: ${slip.then}.`);
-  if (solved.status === 'drive') lines.push(`Driven from the output: ${driveBackward(open, position.engaged, { losses }).verdict}.`);
+  for (const slip of slipPoints(open, solved))
+    lines.push(
+      `Slips above ${toFraction(slip.inputTorque)} N·m at the input: ${names.coupler(slip.coupler)}; then: ${slip.then}.`,
+    );
+  if (solved.status === 'drive')
+    lines.push(`Driven from the output: ${driveBackward(open, position.engaged, { losses }).verdict}.`);
   return lines;
 }
 
@@ -45,14 +66,20 @@ const headline = ({ status, ratio }: Solved, convention: RatioConvention): strin
 function namesOf(train: Train): Names {
   const members = new Map(train.members.map(({ id, name }) => [id, name || id]));
   const couplers = new Map(train.couplers.map(({ id, name }) => [id, name || id]));
-  return { member: (id) => plain(members.get(id) ?? id), coupler: (id) => plain(couplers.get(id) ?? id.replace('self-lock:', 'the self-locking worm of ')) };
+  return {
+    member: (id) => plain(members.get(id) ?? id),
+    coupler: (id) => plain(couplers.get(id) ?? id.replace('self-lock:', 'the self-locking worm of ')),
+  };
 }
 
 /** Names come from documents: control characters stay out of the terminal. */
 const plain = (text: string): string => text.replace(/[\u0000-\u001f\u007f-\u009f]+/g, ' ');
 
 /** What a one-way clutch does, why, and what would change it, in one line. */
-function oneWayText({ id, how, pusher, pushed, torque, lead, changes }: OneWayAccount, { member, coupler }: Names): string {
+function oneWayText(
+  { id, how, pusher, pushed, torque, lead, changes }: OneWayAccount,
+  { member, coupler }: Names,
+): string {
   const [from, to] = [pusher, pushed].map((name) => (name === FRAME ? 'the frame' : member(name)));
   const does =
     how === 'holds'
@@ -64,7 +91,9 @@ function oneWayText({ id, how, pusher, pushed, torque, lead, changes }: OneWayAc
 
 function lockText(solved: Solved, names: Names): string {
   const needed = lockSet(solved);
-  return needed.length > 0 ? `It locks because of ${needed.map(names.coupler).join(' with ')}.` : 'The meshes alone lock it.';
+  return needed.length > 0
+    ? `It locks because of ${needed.map(names.coupler).join(' with ')}.`
+    : 'The meshes alone lock it.';
 }
 
 function neutralText(solved: Solved, names: Names): string[] {
@@ -82,10 +111,22 @@ function powerText(solved: Solved, names: Names): string[] {
   const drivers = [...meshRoles(solved)].map(([id, role]) => `${id} ${role}`).join(', ');
   return [
     ...flow.paths.map((path) => `Power ${toFraction(path.share)}: ${pathText(path, names)}`),
-    ...flow.recirculating.map((path) => `Recirculating ${toFraction(path.share)}: ${pathText(path, names)} and round again`),
+    ...flow.recirculating.map(
+      (path) => `Recirculating ${toFraction(path.share)}: ${pathText(path, names)} and round again`,
+    ),
     `Meshes: ${drivers}.`,
   ];
 }
 
 const pathText = ({ stops }: PowerPath, names: Names): string =>
-  stops.map(({ kind, id }) => (kind === 'member' ? names.member(id) : kind === 'joint' ? `[${names.coupler(id)}]` : kind === 'set' ? `(set on ${names.member(id)})` : `(${id})`)).join(' > ');
+  stops
+    .map(({ kind, id }) =>
+      kind === 'member'
+        ? names.member(id)
+        : kind === 'joint'
+          ? `[${names.coupler(id)}]`
+          : kind === 'set'
+            ? `(set on ${names.member(id)})`
+            : `(${id})`,
+    )
+    .join(' > ');

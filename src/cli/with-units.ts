@@ -12,7 +12,15 @@ type Figures = Readonly<Record<string, string | null>>;
 /** Adds `inUnits` to every position: the exact figures times the speed and torque given, as decimals in their units. */
 export function withUnits(report: TrainReport, given: Given): unknown {
   if (!given.speed && !given.torque) return report;
-  return { ...report, positions: Object.fromEntries(Object.entries(report.positions).map(([id, position]) => [id, { ...position, inUnits: unitsOf(position, given) }])) };
+  return {
+    ...report,
+    positions: Object.fromEntries(
+      Object.entries(report.positions).map(([id, position]) => [
+        id,
+        { ...position, inUnits: unitsOf(position, given) },
+      ]),
+    ),
+  };
 }
 
 function unitsOf(position: PositionReport, { speed, torque }: Given): Record<string, unknown> {
@@ -21,9 +29,16 @@ function unitsOf(position: PositionReport, { speed, torque }: Given): Record<str
     ...(torque ? { torque: torque.unit } : {}),
     ...(torque && position.outputTorque ? { outputTorque: scale(position.outputTorque, torque.value) } : {}),
     ...(torque && position.couplerTorque ? { couplerTorque: scale(position.couplerTorque, torque.value) } : {}),
-    ...(speed && torque && position.status === 'drive' ? { inputPowerWatts: powerInWatts(torque.value, torque.unit, speed.value, speed.unit) } : {}),
+    ...(speed && torque && position.status === 'drive'
+      ? { inputPowerWatts: powerInWatts(torque.value, torque.unit, speed.value, speed.unit) }
+      : {}),
   };
 }
 
 const scale = (figures: Figures, by: number): Record<string, number | null> =>
-  Object.fromEntries(Object.entries(figures).map(([id, exact]) => [id, exact === null ? null : toNumber(mul(parseRational(exact)!, fromDecimal(by)))]));
+  Object.fromEntries(
+    Object.entries(figures).map(([id, exact]) => [
+      id,
+      exact === null ? null : toNumber(mul(parseRational(exact)!, fromDecimal(by))),
+    ]),
+  );

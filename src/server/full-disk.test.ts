@@ -6,7 +6,6 @@ import { listShelf } from './trains/shelf';
 
 const shelf = freshShelf();
 
-
 /** Lets the file grow no more, as a full disk does. */
 async function fill(): Promise<void> {
   const [rows] = await shelf().sequelize.query('PRAGMA page_count');
@@ -21,7 +20,9 @@ test('on a full disk reading goes on, and a save says that nothing was saved, wh
   const refused = await guarded(async () => savedResponse(await save(shelf(), 'stirrer', 1, large)));
   log.mockRestore();
   expect(refused.status).toBe(507);
-  expect(await refused.json()).toMatchObject({ error: { code: 'full', message: expect.stringContaining('nothing was saved') } });
+  expect(await refused.json()).toMatchObject({
+    error: { code: 'full', message: expect.stringContaining('nothing was saved') },
+  });
 
   expect((await readable(shelf(), 'stirrer')).train).toEqual(train);
   expect(await listRevisions(shelf(), 'stirrer')).toHaveLength(1);

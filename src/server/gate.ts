@@ -31,9 +31,21 @@ export function turnedAway({ method, url, headers }: Arriving): Turned | null {
   const methods = isApi(url) ? API_METHODS : PAGE_METHODS;
   const refusal = senderRefusal({ method, headers });
   if (refusal) return refusal;
-  if (!methods.includes(method)) return { status: 405, code: 'method', message: `This address answers ${methods.join(', ')} only.`, headers: { allow: methods.join(', ') } };
-  if (!isReadable(url)) return { status: 400, code: 'bad-address', message: 'This address holds a percent sign or a character that no address here can have.' };
-  if (method === 'OPTIONS' && !isApi(url)) return { status: 204, code: '', message: '', headers: { allow: methods.join(', ') } };
+  if (!methods.includes(method))
+    return {
+      status: 405,
+      code: 'method',
+      message: `This address answers ${methods.join(', ')} only.`,
+      headers: { allow: methods.join(', ') },
+    };
+  if (!isReadable(url))
+    return {
+      status: 400,
+      code: 'bad-address',
+      message: 'This address holds a percent sign or a character that no address here can have.',
+    };
+  if (method === 'OPTIONS' && !isApi(url))
+    return { status: 204, code: '', message: '', headers: { allow: methods.join(', ') } };
   return null;
 }
 

@@ -4,8 +4,13 @@ import { checkBody, Stopped, type Checked } from './heavy';
 import type { KeptTrain, Saved } from './trains/repository';
 
 /** Errors leave the server as {error: {code, message, path?}} with an honest status. */
-export const failure = (status: number, code: string, message: string, extra: Record<string, unknown> = {}, headers: Record<string, string> = {}): Response =>
-  Response.json({ error: { code, message, ...extra } }, { status, headers });
+export const failure = (
+  status: number,
+  code: string,
+  message: string,
+  extra: Record<string, unknown> = {},
+  headers: Record<string, string> = {},
+): Response => Response.json({ error: { code, message, ...extra } }, { status, headers });
 
 const MAX_BODY_BYTES = 2_200_000;
 
@@ -15,25 +20,43 @@ export const jsonFields = (fields: Fields, headers: Record<string, string> = {},
 
 type Fields = Readonly<Record<string, string>>;
 
-const objectText = (fields: Fields): string => `{${Object.entries(fields).map(([name, json]) => `${JSON.stringify(name)}:${json}`).join(',')}}`;
+const objectText = (fields: Fields): string =>
+  `{${Object.entries(fields)
+    .map(([name, json]) => `${JSON.stringify(name)}:${json}`)
+    .join(',')}}`;
 
 /** A train with its document. */
-const trainFields = ({ id, version, updatedAt, document }: Pick<KeptTrain, 'id' | 'version' | 'updatedAt' | 'document'>): Fields =>
-  ({ id: JSON.stringify(id), version: String(version), updatedAt: JSON.stringify(updatedAt), train: document });
+const trainFields = ({
+  id,
+  version,
+  updatedAt,
+  document,
+}: Pick<KeptTrain, 'id' | 'version' | 'updatedAt' | 'document'>): Fields => ({
+  id: JSON.stringify(id),
+  version: String(version),
+  updatedAt: JSON.stringify(updatedAt),
+  train: document,
+});
 
-export const keptResponse = (kept: KeptTrain): Response => (kept.unreadable === null ? jsonFields(trainFields(kept)) : unreadable(kept));
+export const keptResponse = (kept: KeptTrain): Response =>
+  kept.unreadable === null ? jsonFields(trainFields(kept)) : unreadable(kept);
 
 export type Body = { readonly ok: true; readonly value: unknown } | { readonly ok: false; readonly response: Response };
 
 type Read = { readonly ok: true; readonly text: string } | { readonly ok: false; readonly response: Response };
 
-const refuse = (status: number, code: string, message: string) => ({ ok: false as const, response: failure(status, code, message) });
+const refuse = (status: number, code: string, message: string) => ({
+  ok: false as const,
+  response: failure(status, code, message),
+});
 const NOT_JSON = () => refuse(400, 'bad-json', 'The body is not valid JSON.');
 
 /** Reads a body that says it is JSON, refusing anything too large before it is all in memory. */
 async function readText(request: Request): Promise<Read> {
-  if (mediaType(request.headers.get('content-type')) !== 'application/json') return refuse(415, 'not-json', 'Send the body as application/json.');
-  if (Number(request.headers.get('content-length') ?? 0) > MAX_BODY_BYTES) return refuse(413, 'too-large', 'The document is larger than 2 MB.');
+  if (mediaType(request.headers.get('content-type')) !== 'application/json')
+    return refuse(415, 'not-json', 'Send the body as application/json.');
+  if (Number(request.headers.get('content-length') ?? 0) > MAX_BODY_BYTES)
+    return refuse(413, 'too-large', 'The document is larger than 2 MB.');
   const chunks: Uint8Array[] = [];
   let size = 0;
   if (request.body) {
@@ -58,7 +81,13 @@ export async function readJson(request: Request): Promise<Body> {
 }
 
 /** Reads a body that is a train, or holds one under the key `train` beside what else it says, and checks it. */
-export async function readTrain(request: Request, under: 'train' | null): Promise<{ readonly ok: true; readonly rest: unknown; readonly train: Checked } | { readonly ok: false; readonly response: Response }> {
+export async function readTrain(
+  request: Request,
+  under: 'train' | null,
+): Promise<
+  | { readonly ok: true; readonly rest: unknown; readonly train: Checked }
+  | { readonly ok: false; readonly response: Response }
+> {
   const read = await readText(request);
   if (!read.ok) return read;
   const checked = await checkBody(read.text, under, request.signal);
@@ -75,10 +104,25 @@ const refused = (problems: readonly Problem[]): Response => {
 
 /** A train is kept that does not read; its document can be had as it is, and replaced by a save that names its version. */
 export const unreadable = ({ version, unreadable: why }: Pick<KeptTrain, 'version' | 'unreadable'>): Response =>
-  failure(422, 'unreadable', `This train is kept, but it cannot be read: ${why} It can be saved as it is, put aside or replaced on the shelf.`, { version });
+  failure(
+    422,
+    'unreadable',
+    `This train is kept, but it cannot be read: ${why} It can be saved as it is, put aside or replaced on the shelf.`,
+    { version },
+  );
 
 const stale = (current: KeptTrain): Response =>
-  jsonFields({ error: objectText({ code: '"stale"', message: '"This train was changed elsewhere since you opened it."', current: objectText(trainFields(current)) }) }, {}, 409);
+  jsonFields(
+    {
+      error: objectText({
+        code: '"stale"',
+        message: '"This train was changed elsewhere since you opened it."',
+        current: objectText(trainFields(current)),
+      }),
+    },
+    {},
+    409,
+  );
 
 /** An answer of a few words, which takes longer to compress than to send; saving is what people do most. */
 const UNPACKED = { 'cache-control': 'no-store, no-transform' };
@@ -88,7 +132,10 @@ export function savedResponse(saved: Saved, created = false): Response {
   switch (saved.outcome) {
     case 'saved':
       // Who saved has the document; only what the next save must name goes back.
-      return Response.json({ id: saved.stored.id, version: saved.stored.version, updatedAt: saved.stored.updatedAt }, { status: created ? 201 : 200, headers: UNPACKED });
+      return Response.json(
+        { id: saved.stored.id, version: saved.stored.version, updatedAt: saved.stored.updatedAt },
+        { status: created ? 201 : 200, headers: UNPACKED },
+      );
     case 'stale':
       return saved.current.unreadable === null ? stale(saved.current) : unreadable(saved.current);
     case 'missing':
@@ -100,9 +147,22 @@ export function savedResponse(saved: Saved, created = false): Response {
 
 /** What keeps the database from storing; then nothing was stored. */
 const STORING: Record<string, { readonly status: number; readonly code: string; readonly message: string }> = {
-  SQLITE_FULL: { status: 507, code: 'full', message: 'There is no room on the server’s disk, so nothing was saved. What you changed waits in this browser until there is.' },
-  SQLITE_READONLY: { status: 503, code: 'read-only', message: 'The server may not write to its database, so nothing was saved. What you changed waits in this browser.' },
-  SQLITE_BUSY: { status: 503, code: 'busy', message: 'The database is held by another program, so nothing was saved. It is tried again.' },
+  SQLITE_FULL: {
+    status: 507,
+    code: 'full',
+    message:
+      'There is no room on the server’s disk, so nothing was saved. What you changed waits in this browser until there is.',
+  },
+  SQLITE_READONLY: {
+    status: 503,
+    code: 'read-only',
+    message: 'The server may not write to its database, so nothing was saved. What you changed waits in this browser.',
+  },
+  SQLITE_BUSY: {
+    status: 503,
+    code: 'busy',
+    message: 'The database is held by another program, so nothing was saved. It is tried again.',
+  },
 };
 
 /** Does the work for a request. Nothing about a failure but a sentence leaves the server; the rest is for its log. */
@@ -111,10 +171,19 @@ export async function guarded(work: () => Promise<Response>): Promise<Response> 
     return await work();
   } catch (error) {
     if (error instanceof StartupError) return failure(503, 'database', error.message);
-    if (error instanceof Stopped) return failure(503, 'stopped', 'The server is too busy to finish this in time. Nothing was changed; try it again in a moment.');
+    if (error instanceof Stopped)
+      return failure(
+        503,
+        'stopped',
+        'The server is too busy to finish this in time. Nothing was changed; try it again in a moment.',
+      );
     const told = STORING[sqliteCode(error) ?? ''];
     console.error(error);
     if (told) return failure(told.status, told.code, told.message);
-    return failure(500, 'server', 'The server could not finish this, and its log says why. Look at what is there before you do it again.');
+    return failure(
+      500,
+      'server',
+      'The server could not finish this, and its log says why. Look at what is there before you do it again.',
+    );
   }
 }

@@ -15,8 +15,12 @@ type Route<P> = (request: Request, context: Context<P>) => Promise<Response>;
 /**
  * One address of the API. Every method is answered by it: those given do their work; the others get 405 with what is allowed. Answers are not stored by browsers unless they say so themselves.
  */
-export function route<P extends Record<string, string | string[]> = Record<string, never>>(handlers: Handlers<P>): Record<Method, Route<P>> {
-  const given = (Object.keys(handlers) as (keyof Handlers<P>)[]).flatMap((method): Method[] => (method === 'GET' ? ['GET', 'HEAD'] : [method]));
+export function route<P extends Record<string, string | string[]> = Record<string, never>>(
+  handlers: Handlers<P>,
+): Record<Method, Route<P>> {
+  const given = (Object.keys(handlers) as (keyof Handlers<P>)[]).flatMap((method): Method[] =>
+    method === 'GET' ? ['GET', 'HEAD'] : [method],
+  );
   const allow = [...given, 'OPTIONS'].join(', ');
   const answer = async (request: Request, method: Method, context: Context<P>): Promise<Response> => {
     // The gate is before this too, unless somebody starts Next without it.
@@ -28,7 +32,10 @@ export function route<P extends Record<string, string | string[]> = Record<strin
     if (!handler) return failure(405, 'method', `This address answers ${given.join(', ')} only.`, {}, { allow });
     return handler(request, (await context.params) ?? ({} as P));
   };
-  const of = (method: Method): Route<P> => async (request, context) => unstored(await guarded(() => answer(request, method, context)));
+  const of =
+    (method: Method): Route<P> =>
+    async (request, context) =>
+      unstored(await guarded(() => answer(request, method, context)));
   return Object.fromEntries(METHODS.map((method) => [method, of(method)])) as Record<Method, Route<P>>;
 }
 

@@ -1,7 +1,8 @@
 import { senderRefusal } from './sender';
 
 const HOST = '127.0.0.1:3210';
-const ask = (method = 'GET', headers: Record<string, string> = {}) => senderRefusal({ method, headers: new Headers({ host: HOST, ...headers }) });
+const ask = (method = 'GET', headers: Record<string, string> = {}) =>
+  senderRefusal({ method, headers: new Headers({ host: HOST, ...headers }) });
 
 describe('who may ask', () => {
   test('this machine by its local names, and the hosts that are added', () => {

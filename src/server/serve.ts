@@ -24,10 +24,16 @@ async function serve(): Promise<void> {
     void handle(request, response);
   });
   server.on('error', (error: NodeJS.ErrnoException) => {
-    console.error(error.code === 'EADDRINUSE' ? `Something is already running on port ${PORT}. Stop it first, or choose another: PORT=${PORT + 1}.` : error.message);
+    console.error(
+      error.code === 'EADDRINUSE'
+        ? `Something is already running on port ${PORT}. Stop it first, or choose another: PORT=${PORT + 1}.`
+        : error.message,
+    );
     process.exit(1);
   });
-  server.listen(PORT, LISTEN, () => console.log(`Tin Wheel: http://${LISTEN.includes(':') ? `[${LISTEN}]` : LISTEN}:${PORT}`));
+  server.listen(PORT, LISTEN, () =>
+    console.log(`Tin Wheel: http://${LISTEN.includes(':') ? `[${LISTEN}]` : LISTEN}:${PORT}`),
+  );
   for (const signal of ['SIGTERM', 'SIGINT'] as const) {
     // What was acknowledged is in the database by then.
     process.once(signal, () => {
@@ -40,12 +46,21 @@ async function serve(): Promise<void> {
 
 function headersOf({ headers }: IncomingMessage): Headers {
   const { host = '', origin, 'sec-fetch-site': site } = headers;
-  return new Headers({ host, ...(origin !== undefined && { origin }), ...(typeof site === 'string' && { 'sec-fetch-site': site }) });
+  return new Headers({
+    host,
+    ...(origin !== undefined && { origin }),
+    ...(typeof site === 'string' && { 'sec-fetch-site': site }),
+  });
 }
 
 function answer(response: ServerResponse, { status, code, message, headers = {} }: Turned): void {
   const body = status === 204 ? undefined : JSON.stringify({ error: { code, message } });
-  response.writeHead(status, { ...headers, 'cache-control': 'no-store', ...(body !== undefined && { 'content-type': 'application/json; charset=utf-8' }), connection: 'close' });
+  response.writeHead(status, {
+    ...headers,
+    'cache-control': 'no-store',
+    ...(body !== undefined && { 'content-type': 'application/json; charset=utf-8' }),
+    connection: 'close',
+  });
   response.end(body);
 }
 

@@ -1,5 +1,19 @@
 import { networkOf, type MemberIndex, type Network } from '@/core/kinematics';
-import { compare, div, isZero, mul, neg, ONE, sign, solveDense, sub, sum, toFraction, ZERO, type Rational } from '@/core/rational';
+import {
+  compare,
+  div,
+  isZero,
+  mul,
+  neg,
+  ONE,
+  sign,
+  solveDense,
+  sub,
+  sum,
+  toFraction,
+  ZERO,
+  type Rational,
+} from '@/core/rational';
 import type { Train } from '@/core/train';
 
 /**
@@ -31,29 +45,45 @@ export interface Asked {
 
 export function bruteForce(train: Train, engaged: ReadonlySet<string>, ask?: Asked): BruteForce {
   const network = networkOf(train);
-  const { driver, speed, receivers, extra = [] } = ask ?? { driver: network.input, speed: ONE, receivers: network.outputs };
+  const {
+    driver,
+    speed,
+    receivers,
+    extra = [],
+  } = ask ?? { driver: network.input, speed: ONE, receivers: network.outputs };
   const size = network.memberIds.length;
   const unit = (member: MemberIndex): Row => Array.from({ length: size }, (_, i) => (i === member ? ONE : ZERO));
   const minus = (a: Row, b: Row): Row => a.map((value, i) => sub(value, b[i]!));
   const times = (factor: Rational, a: Row): Row => a.map((value) => mul(factor, value));
-  const meshRows = network.meshes.map(({ a, b, arm, za, zb }) => minus(times(za, minus(unit(a), unit(arm))), times(neg(zb), minus(unit(b), unit(arm)))));
-  const isIn = (k: number) => network.meshes[k]!.slidBy === null || engaged.has(network.couplers[network.meshes[k]!.slidBy!]!.coupler.id);
+  const meshRows = network.meshes.map(({ a, b, arm, za, zb }) =>
+    minus(times(za, minus(unit(a), unit(arm))), times(neg(zb), minus(unit(b), unit(arm)))),
+  );
+  const isIn = (k: number) =>
+    network.meshes[k]!.slidBy === null || engaged.has(network.couplers[network.meshes[k]!.slidBy!]!.coupler.id);
   const joints = network.couplers.flatMap(({ coupler, acts }) =>
-    acts.kind === 'joins' && coupler.type !== 'one-way' && engaged.has(coupler.id) ? [minus(unit(acts.a), unit(acts.b))] : [],
+    acts.kind === 'joins' && coupler.type !== 'one-way' && engaged.has(coupler.id)
+      ? [minus(unit(acts.a), unit(acts.b))]
+      : [],
   );
   const oneWays = network.couplers.flatMap(({ coupler, acts }) =>
-    acts.kind === 'joins' && coupler.type === 'one-way' && (coupler.control !== 'selectable' || engaged.has(coupler.id)) ? [{ id: coupler.id, lead: minus(unit(acts.b), unit(acts.a)) }] : [],
+    acts.kind === 'joins' && coupler.type === 'one-way' && (coupler.control !== 'selectable' || engaged.has(coupler.id))
+      ? [{ id: coupler.id, lead: minus(unit(acts.b), unit(acts.a)) }]
+      : [],
   );
   const rate = times(div(ONE, speed), unit(driver));
   const leads = oneWays.map(({ lead }) => lead);
 
   // Worms let go of their wheels; one that could not stand without stopping the driver is turned by something else.
   const inMesh = [...meshRows.keys()].filter(isIn);
-  const plain = [...inMesh.filter((k) => !network.meshes[k]!.mesh.selfLocking).map((k) => meshRows[k]!), ...joints, ...extra];
+  const plain = [
+    ...inMesh.filter((k) => !network.meshes[k]!.mesh.selfLocking).map((k) => meshRows[k]!),
+    ...joints,
+    ...extra,
+  ];
   let waiting = inMesh.filter((k) => network.meshes[k]!.mesh.selfLocking);
   let turned: number[] = [];
   const stand = (k: number) => minus(unit(network.meshes[k]!.a), unit(network.meshes[k]!.arm));
-  for (let found = waiting; found.length > 0; ) {
+  for (let found = waiting; found.length > 0;) {
     const rows = [...plain, ...turned.map((k) => meshRows[k]!)];
     found = waiting.filter((k) => leastOf(nullSpace([...rows, stand(k)], size), rate, [], leads) === null);
     turned = [...turned, ...found];
@@ -68,40 +98,72 @@ export function bruteForce(train: Train, engaged: ReadonlySet<string>, ask?: Ask
   if (!least) return { status: 'locked', ratio: null, holds: new Set(), torques: null, standing };
   const moved = !isZero(least.value);
   const vertices = moved ? least.multipliers : [];
-  const pushing = moved ? [...vertices, ...rings(basis, leads)].flatMap((multipliers) => [...multipliers].flatMap(([i, value]) => (sign(value) > 0 ? [i] : []))) : [];
+  const pushing = moved
+    ? [...vertices, ...rings(basis, leads)].flatMap((multipliers) =>
+        [...multipliers].flatMap(([i, value]) => (sign(value) > 0 ? [i] : [])),
+      )
+    : [];
   const holds = new Set(pushing.map((i) => oneWays[i]!.id));
 
   const held = nullSpace([...equalities, ...oneWays.filter(({ id }) => holds.has(id)).map(({ lead }) => lead)], size);
   const speeds = loads.map((load) => determined(held, rate, load));
   const turning = speeds.find((value) => value !== null && !isZero(value));
-  const status = turning ? 'drive' : moved && receivers.length > 1 ? 'split' : speeds.some((value) => value !== null) ? 'held' : 'neutral';
-  const distinct = new Set(vertices.map((multipliers) => [...multipliers].flatMap(([i, value]) => (isZero(value) ? [] : [`${i} ${toFraction(value)}`])).sort().join()));
-  const single = receivers.length === 1 && distinct.size === 1 && rings(basis, leads).length === 0 ? vertices[0]! : null;
+  const status = turning
+    ? 'drive'
+    : moved && receivers.length > 1
+      ? 'split'
+      : speeds.some((value) => value !== null)
+        ? 'held'
+        : 'neutral';
+  const distinct = new Set(
+    vertices.map((multipliers) =>
+      [...multipliers]
+        .flatMap(([i, value]) => (isZero(value) ? [] : [`${i} ${toFraction(value)}`]))
+        .sort()
+        .join(),
+    ),
+  );
+  const single =
+    receivers.length === 1 && distinct.size === 1 && rings(basis, leads).length === 0 ? vertices[0]! : null;
   return {
     status,
     ratio: turning ? div(speed, turning) : null,
     holds,
-    torques: single && new Map([...single].filter(([, value]) => !isZero(value)).map(([i, value]) => [oneWays[i]!.id, div(value, least.value)])),
+    torques:
+      single &&
+      new Map(
+        [...single]
+          .filter(([, value]) => !isZero(value))
+          .map(([i, value]) => [oneWays[i]!.id, div(value, least.value)]),
+      ),
     standing,
   };
 }
 
 /** A basis of the motions that all rows allow. */
 function nullSpace(rows: readonly Row[], size: number): readonly Row[] {
-  return solveDense(rows.length > 0 ? rows : [new Array<Rational>(size).fill(ZERO)], (rows.length > 0 ? rows : [ZERO]).map(() => ZERO))!.directions;
+  return solveDense(
+    rows.length > 0 ? rows : [new Array<Rational>(size).fill(ZERO)],
+    (rows.length > 0 ? rows : [ZERO]).map(() => ZERO),
+  )!.directions;
 }
 
 /** Positive multiples of leads that cancel: what can be added to any set of multipliers. A lead that is zero in every motion does not count. */
 function rings(basis: readonly Row[], leads: readonly Row[]): readonly ReadonlyMap<number, Rational>[] {
   const inBasis = leads.map((lead) => basis.map((motion) => dot(lead, motion)));
   const moving = [...leads.keys()].filter((i) => !inBasis[i]!.every(isZero));
-  return Array.from({ length: 1 << moving.length }, (_, subset) => moving.filter((__, k) => subset & (1 << k))).flatMap((chosen) => {
-    if (chosen.length < 2) return [];
-    const { directions } = solveDense(basis.map((__, j) => chosen.map((i) => inBasis[i]![j]!)), basis.map(() => ZERO))!;
-    const [ring] = directions;
-    const signs = new Set(ring?.map(sign));
-    return directions.length === 1 && signs.size === 1 && !signs.has(0) ? [new Map(chosen.map((i) => [i, ONE]))] : [];
-  });
+  return Array.from({ length: 1 << moving.length }, (_, subset) => moving.filter((__, k) => subset & (1 << k))).flatMap(
+    (chosen) => {
+      if (chosen.length < 2) return [];
+      const { directions } = solveDense(
+        basis.map((__, j) => chosen.map((i) => inBasis[i]![j]!)),
+        basis.map(() => ZERO),
+      )!;
+      const [ring] = directions;
+      const signs = new Set(ring?.map(sign));
+      return directions.length === 1 && signs.size === 1 && !signs.has(0) ? [new Map(chosen.map((i) => [i, ONE]))] : [];
+    },
+  );
 }
 
 const dot = (a: Row, b: Row): Rational => sum(a.map((value, i) => mul(value, b[i]!)));
@@ -138,7 +200,10 @@ function leastOf(basis: readonly Row[], rate: Row, loads: readonly Row[], leads:
       [...d, ZERO, ...held.map(() => ZERO)],
       ...held.map((k) => [...c[k]!, ZERO, ...held.map(() => ZERO)]),
     ];
-    const found = solveDense(rows, rows.map((_, i) => (i === n ? ONE : ZERO)));
+    const found = solveDense(
+      rows,
+      rows.map((_, i) => (i === n ? ONE : ZERO)),
+    );
     if (!found) continue;
     const x = found.particular.slice(0, n);
     if (c.some((lead) => sign(dot(lead, x)) < 0)) continue;
@@ -148,7 +213,8 @@ function leastOf(basis: readonly Row[], rate: Row, loads: readonly Row[], leads:
     if (order > 0) continue;
     const independent = found.directions.every((direction) => direction.slice(n + 1).every(isZero));
     const pushes = held.map((_, i) => found.particular[n + 1 + i]!);
-    if (independent && pushes.every((push) => sign(push) >= 0)) best!.multipliers.push(new Map(held.map((k, i) => [k, pushes[i]!])));
+    if (independent && pushes.every((push) => sign(push) >= 0))
+      best!.multipliers.push(new Map(held.map((k, i) => [k, pushes[i]!])));
   }
   return best;
 }
@@ -156,7 +222,8 @@ function leastOf(basis: readonly Row[], rate: Row, loads: readonly Row[], leads:
 /** What is asked when the outputs, all turned alike in this direction, drive the input. */
 export function askedBackward(network: Network, direction: Rational): Asked {
   const [first, ...others] = network.outputs;
-  const extra = others.map((other): Row => network.memberIds.map((_, i) => (i === first ? ONE : i === other ? neg(ONE) : ZERO)));
+  const extra = others.map((other): Row =>
+    network.memberIds.map((_, i) => (i === first ? ONE : i === other ? neg(ONE) : ZERO)),
+  );
   return { driver: first!, speed: direction, receivers: [network.input], extra };
 }
-

@@ -22,15 +22,46 @@ export function arbitraryTrain(options: Options = {}): fc.Arbitrary<Train> {
       loose: options.oneWays ? fc.integer({ min: 0, max: 2 }) : fc.constant(0),
       series: options.oneWays ? fc.boolean() : fc.constant(false),
       outputs: options.outputs ? fc.integer({ min: 1, max: 3 }) : fc.constant(1),
-      worms: options.worms ? fc.oneof({ weight: 2, arbitrary: fc.constant([]) }, { weight: 1, arbitrary: fc.array(fc.record({ worm: fc.nat(5), wheel: fc.nat(5), teeth: fc.integer({ min: 20, max: 60 }) }), { minLength: 1, maxLength: 2 }) }) : fc.constant([]),
-      sets: fc.array(fc.record({ kind: fc.constantFrom('simple', 'stepped', 'double'), places: fc.array(fc.nat(5), { minLength: 3, maxLength: 3 }), teeth }), {
-        minLength: options.oneWays ? 0 : 1,
-        maxLength: options.oneWays ? 2 : 3,
+      worms: options.worms
+        ? fc.oneof(
+            { weight: 2, arbitrary: fc.constant([]) },
+            {
+              weight: 1,
+              arbitrary: fc.array(
+                fc.record({ worm: fc.nat(5), wheel: fc.nat(5), teeth: fc.integer({ min: 20, max: 60 }) }),
+                { minLength: 1, maxLength: 2 },
+              ),
+            },
+          )
+        : fc.constant([]),
+      sets: fc.array(
+        fc.record({
+          kind: fc.constantFrom('simple', 'stepped', 'double'),
+          places: fc.array(fc.nat(5), { minLength: 3, maxLength: 3 }),
+          teeth,
+        }),
+        {
+          minLength: options.oneWays ? 0 : 1,
+          maxLength: options.oneWays ? 2 : 3,
+        },
+      ),
+      countershaft: fc.option(fc.record({ from: fc.nat(5), to: fc.nat(5), teeth, slides: fc.boolean() }), {
+        nil: null,
       }),
-      countershaft: fc.option(fc.record({ from: fc.nat(5), to: fc.nat(5), teeth, slides: fc.boolean() }), { nil: null }),
-      joints: fc.array(fc.record({ a: fc.nat(8), b: fc.nat(8), oneWay: options.oneWays ? fc.constantFrom(true, true, false) : fc.boolean(), selectable: fc.boolean() }), { minLength: 1, maxLength: options.oneWays ? 8 : 6 }),
+      joints: fc.array(
+        fc.record({
+          a: fc.nat(8),
+          b: fc.nat(8),
+          oneWay: options.oneWays ? fc.constantFrom(true, true, false) : fc.boolean(),
+          selectable: fc.boolean(),
+        }),
+        { minLength: 1, maxLength: options.oneWays ? 8 : 6 },
+      ),
       efficiencies: fc.array(fc.integer({ min: 90, max: 100 }), { minLength: 16, maxLength: 16 }),
-      engaged: fc.array(fc.subarray([0, 1, 2, 3, 4, 5, 6, 7, 8], options.oneWays ? { maxLength: 4 } : {}), { minLength: 1, maxLength: 5 }),
+      engaged: fc.array(fc.subarray([0, 1, 2, 3, 4, 5, 6, 7, 8], options.oneWays ? { maxLength: 4 } : {}), {
+        minLength: 1,
+        maxLength: 5,
+      }),
     })
     .map((recipe) => build(recipe, options.oneWays ?? false));
 }
@@ -44,9 +75,23 @@ interface Recipe {
   readonly series: boolean;
   readonly outputs: number;
   readonly worms: readonly { readonly worm: number; readonly wheel: number; readonly teeth: number }[];
-  readonly sets: readonly { readonly kind: string; readonly places: readonly number[]; readonly teeth: readonly number[] }[];
-  readonly countershaft: { readonly from: number; readonly to: number; readonly teeth: readonly number[]; readonly slides: boolean } | null;
-  readonly joints: readonly { readonly a: number; readonly b: number; readonly oneWay: boolean; readonly selectable: boolean }[];
+  readonly sets: readonly {
+    readonly kind: string;
+    readonly places: readonly number[];
+    readonly teeth: readonly number[];
+  }[];
+  readonly countershaft: {
+    readonly from: number;
+    readonly to: number;
+    readonly teeth: readonly number[];
+    readonly slides: boolean;
+  } | null;
+  readonly joints: readonly {
+    readonly a: number;
+    readonly b: number;
+    readonly oneWay: boolean;
+    readonly selectable: boolean;
+  }[];
   readonly efficiencies: readonly number[];
   readonly engaged: readonly (readonly number[])[];
 }
@@ -55,8 +100,14 @@ function build(recipe: Recipe, oneWays: boolean): Train {
   const members: Member[] = Array.from({ length: recipe.central }, (_, i) => ({ id: `m${i}`, name: `member ${i}` }));
   const gears: Gear[] = [];
   const meshes: Mesh[] = [];
-  const gear = (id: string, member: string, count: number, type: Gear['type'] = 'external') => gears.push({ id, member, teeth: count, type });
-  const mesh = (a: string, b: string) => meshes.push({ id: `x${meshes.length}`, gears: [a, b], efficiency: (recipe.efficiencies[meshes.length % 16] ?? 100) / 100 });
+  const gear = (id: string, member: string, count: number, type: Gear['type'] = 'external') =>
+    gears.push({ id, member, teeth: count, type });
+  const mesh = (a: string, b: string) =>
+    meshes.push({
+      id: `x${meshes.length}`,
+      gears: [a, b],
+      efficiency: (recipe.efficiencies[meshes.length % 16] ?? 100) / 100,
+    });
   recipe.sets.forEach(({ kind, places, teeth: z }, i) => {
     const [sun, ring, carrier] = distinct(places, recipe.central).map((at) => `m${at}`);
     members.push({ id: `p${i}`, name: `planet ${i}`, carrier, copies: 3 });
@@ -90,22 +141,46 @@ function build(recipe: Recipe, oneWays: boolean): Train {
     const [first, second] = distinct([worm, wheel], recipe.central).map((at) => `m${at}`);
     gear(`w${i}`, first!, 2, 'worm');
     gear(`v${i}`, second!, z);
-    meshes.push({ id: `y${i}`, gears: [`w${i}`, `v${i}`], sense: i % 2 === 0 ? 'same' : 'opposite', efficiency: 0.5, selfLocking: true });
+    meshes.push({
+      id: `y${i}`,
+      gears: [`w${i}`, `v${i}`],
+      sense: i % 2 === 0 ? 'same' : 'opposite',
+      efficiency: 0.5,
+      selfLocking: true,
+    });
   });
   for (let i = 0; i < recipe.loose; i++) members.push({ id: `x${i}`, name: `loose ${i}` });
-  const joined = [...Array.from({ length: recipe.central }, (_, i) => `m${i}`), ...Array.from({ length: recipe.loose }, (_, i) => `x${i}`), 'frame'];
+  const joined = [
+    ...Array.from({ length: recipe.central }, (_, i) => `m${i}`),
+    ...Array.from({ length: recipe.loose }, (_, i) => `x${i}`),
+    'frame',
+  ];
   const between = recipe.loose > 0 ? 'x0' : 'm2';
-  const inSeries = recipe.series ? [['m0', between], [between, 'm1']] : [];
+  const inSeries = recipe.series
+    ? [
+        ['m0', between],
+        [between, 'm1'],
+      ]
+    : [];
   const couplers = recipe.joints.flatMap(({ a, b, oneWay, selectable }, i): Coupler[] => {
     const first = inSeries[i]?.[0] ?? joined[a % (i % 4 === 3 ? joined.length : joined.length - 1)]!;
     const second = inSeries[i]?.[1] ?? joined[b % (i % 3 === 0 ? joined.length : joined.length - 1)]!;
     if (first === second) return [];
     const base = { id: `k${i}`, name: `k${i}` };
-    if (oneWays && oneWay && i < 6) return [{ ...base, type: 'one-way', joins: [first, second], control: selectable ? 'selectable' : 'always' }];
+    if (oneWays && oneWay && i < 6)
+      return [{ ...base, type: 'one-way', joins: [first, second], control: selectable ? 'selectable' : 'always' }];
     return [{ ...base, type: first === 'frame' || second === 'frame' ? 'brake' : 'clutch', joins: [first, second] }];
   });
-  if (recipe.countershaft?.slides) couplers.push({ id: 'k8', name: 'k8', type: 'sliding-mesh', mesh: meshes.find(({ gears: [, b] }) => b === 'c4')!.id });
-  const ids = new Set(couplers.flatMap((coupler) => (coupler.type === 'one-way' && coupler.control !== 'selectable' ? [] : [coupler.id])));
+  if (recipe.countershaft?.slides)
+    couplers.push({
+      id: 'k8',
+      name: 'k8',
+      type: 'sliding-mesh',
+      mesh: meshes.find(({ gears: [, b] }) => b === 'c4')!.id,
+    });
+  const ids = new Set(
+    couplers.flatMap((coupler) => (coupler.type === 'one-way' && coupler.control !== 'selectable' ? [] : [coupler.id])),
+  );
   return {
     format: 'tin-wheel/train',
     version: 1,
@@ -114,7 +189,11 @@ function build(recipe: Recipe, oneWays: boolean): Train {
     gears,
     meshes,
     couplers,
-    positions: recipe.engaged.map((engaged, i) => ({ id: `g${i}`, name: `g${i}`, engaged: engaged.map((k) => `k${k}`).filter((id) => ids.has(id)) })),
+    positions: recipe.engaged.map((engaged, i) => ({
+      id: `g${i}`,
+      name: `g${i}`,
+      engaged: engaged.map((k) => `k${k}`).filter((id) => ids.has(id)),
+    })),
     input: 'm0',
     outputs: Array.from({ length: Math.min(recipe.outputs, recipe.central - 1) }, (_, i) => `m${i + 1}`),
   };

@@ -13,4 +13,5 @@ export function done(edit: Edit): Train {
 export const refusal = (edit: Edit): string | null => (edit.ok ? null : edit.message);
 
 /** The exact ratio of a train with these couplers engaged, as text. */
-export const ratio = (train: Train, engaged: readonly string[] = []): string => toFraction(solveEngaged(openTrain(networkOf(train)), engaged).ratio!);
+export const ratio = (train: Train, engaged: readonly string[] = []): string =>
+  toFraction(solveEngaged(openTrain(networkOf(train)), engaged).ratio!);

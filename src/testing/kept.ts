@@ -11,7 +11,9 @@ export async function readable(database: Database, id: string): Promise<KeptTrai
 }
 
 /** Saves a value as a request would: checked first. */
-export const save = (database: Database, id: string, version: number, value: unknown): Promise<Saved> => saveTrain(database, id, version, checkDocument(value));
+export const save = (database: Database, id: string, version: number, value: unknown): Promise<Saved> =>
+  saveTrain(database, id, version, checkDocument(value));
 
 /** Adds a value as a request would: checked first. */
-export const add = (database: Database, value: unknown, key?: string): Promise<Saved> => addTrain(database, checkDocument(value), key);
+export const add = (database: Database, value: unknown, key?: string): Promise<Saved> =>
+  addTrain(database, checkDocument(value), key);

@@ -24,17 +24,30 @@ export function tangledTrain({ sets, couplers: count, fixed = 0, seed = 7 }: Tan
     const [sun, carrier, ring] = threeOf(central, central[i]!, random) as [string, string, string];
     members.push({ id: `p${i}`, name: `planet ${i}`, carrier, copies: 3 });
     const [s, p] = [18 + Math.floor(random() * 20), 15 + Math.floor(random() * 12)];
-    gears.push({ id: `s${i}`, member: sun, teeth: s, type: 'external' }, { id: `p${i}`, member: `p${i}`, teeth: p, type: 'external' }, { id: `r${i}`, member: ring, teeth: s + 2 * p, type: 'internal' });
+    gears.push(
+      { id: `s${i}`, member: sun, teeth: s, type: 'external' },
+      { id: `p${i}`, member: `p${i}`, teeth: p, type: 'external' },
+      { id: `r${i}`, member: ring, teeth: s + 2 * p, type: 'internal' },
+    );
     meshes.push({ id: `x${i}`, gears: [`s${i}`, `p${i}`] }, { id: `y${i}`, gears: [`p${i}`, `r${i}`] });
   }
   for (let i = 0; i < fixed; i += 2) {
     members.push({ id: `l${i}`, name: `layshaft ${i}` });
-    gears.push({ id: `a${i}`, member: central[Math.floor(random() * central.length)]!, teeth: 20 + (i % 13), type: 'external' }, { id: `b${i}`, member: `l${i}`, teeth: 24 + (i % 11), type: 'external' });
+    gears.push(
+      { id: `a${i}`, member: central[Math.floor(random() * central.length)]!, teeth: 20 + (i % 13), type: 'external' },
+      { id: `b${i}`, member: `l${i}`, teeth: 24 + (i % 11), type: 'external' },
+    );
     meshes.push({ id: `z${i}`, gears: [`a${i}`, `b${i}`] });
   }
   const couplers = Array.from({ length: count }, (_, i): Coupler => {
-    const [a, b] = threeOf(central, central[Math.floor(random() * central.length)]!, random) as [string, string, string];
-    return i % 3 === 0 ? { id: `b${i}`, name: `B${i}`, type: 'brake', joins: [a, 'frame'] } : { id: `k${i}`, name: `K${i}`, type: 'clutch', joins: [a, b] };
+    const [a, b] = threeOf(central, central[Math.floor(random() * central.length)]!, random) as [
+      string,
+      string,
+      string,
+    ];
+    return i % 3 === 0
+      ? { id: `b${i}`, name: `B${i}`, type: 'brake', joins: [a, 'frame'] }
+      : { id: `k${i}`, name: `K${i}`, type: 'clutch', joins: [a, b] };
   });
   return {
     format: 'tin-wheel/train',
@@ -54,7 +67,10 @@ export function tangledTrain({ sets, couplers: count, fixed = 0, seed = 7 }: Tan
 function threeOf(from: readonly string[], given: string, random: () => number): string[] {
   const chosen = new Set([given]);
   while (chosen.size < 3) chosen.add(from[Math.floor(random() * from.length)]!);
-  return [...chosen].map((id) => ({ id, at: random() })).sort((a, b) => a.at - b.at).map(({ id }) => id);
+  return [...chosen]
+    .map((id) => ({ id, at: random() }))
+    .sort((a, b) => a.at - b.at)
+    .map(({ id }) => id);
 }
 
 /** Numbers from 0 to 1 by a linear congruence (Numerical Recipes), the same on every machine. */

@@ -8,7 +8,10 @@ export function Exact({ value, className }: { value: Rational | null; className?
   const shown = figure(toNumber(value));
   const exact = toFraction(value);
   return (
-    <span className={clsx('figure', className)} title={exact.replace('-', '−') === shown ? undefined : `exactly ${exact.replace('-', '−')}`}>
+    <span
+      className={clsx('figure', className)}
+      title={exact.replace('-', '−') === shown ? undefined : `exactly ${exact.replace('-', '−')}`}
+    >
       {shown}
     </span>
   );

@@ -25,9 +25,18 @@ interface Preferences extends Choices {
   readonly set: (change: Partial<Choices>) => void;
 }
 
-const FIRST: Choices = { convention: 'in/out', speedUnit: 'rpm', torqueUnit: 'N·m', armMm: 250, keyFigure: 'ratio', setSchool: 'formula' };
+const FIRST: Choices = {
+  convention: 'in/out',
+  speedUnit: 'rpm',
+  torqueUnit: 'N·m',
+  armMm: 250,
+  keyFigure: 'ratio',
+  setSchool: 'formula',
+};
 
-export const usePreferences = create<Preferences>()(persist((set) => ({ ...FIRST, set }), { name: 'tin-wheel-preferences', skipHydration: true }));
+export const usePreferences = create<Preferences>()(
+  persist((set) => ({ ...FIRST, set }), { name: 'tin-wheel-preferences', skipHydration: true }),
+);
 
 /** Reads the kept preferences once the page is live, so that server and first client render agree. */
 export function useKeptPreferences(): void {

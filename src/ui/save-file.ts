@@ -9,4 +9,10 @@ export function saveFile(name: string, type: string, content: string | Blob): vo
 }
 
 /** A name that every file system takes. */
-export const fileName = (name: string, ending: string): string => `${name.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-+|-+$/g, '') || 'train'}${ending}`;
+export const fileName = (name: string, ending: string): string =>
+  `${
+    name
+      .toLowerCase()
+      .replace(/[^\p{L}\p{N}]+/gu, '-')
+      .replace(/^-+|-+$/g, '') || 'train'
+  }${ending}`;

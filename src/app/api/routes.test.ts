@@ -12,7 +12,9 @@ const handlers = files.flatMap((file) => {
 });
 
 const answer = (handler: Handler, method: string, headers: Record<string, string>, id = 'x') =>
-  handler(new Request(`http://127.0.0.1/api/trains/${encodeURIComponent(id)}`, { method, headers }), { params: Promise.resolve({ id, version: '1' }) });
+  handler(new Request(`http://127.0.0.1/api/trains/${encodeURIComponent(id)}`, { method, headers }), {
+    params: Promise.resolve({ id, version: '1' }),
+  });
 const send = async (...sent: Parameters<typeof answer>) => (await answer(...sent)).status;
 
 // A refused request never gets as far as the database.
@@ -26,25 +28,35 @@ describe('every route of the API', () => {
     expect(await send(handler, method, { host: '' })).toBe(421);
   });
 
-  test.each(files.filter((file) => !file.startsWith('[...unknown]')))('%s says what it answers, stores nothing in browsers, and refuses the rest with 405', async (file) => {
-    const own = handlers.filter(([name]) => name.endsWith(` ${file}`));
-    expect(own.map(([, method]) => method)).toEqual([...METHODS]);
-    const options = await answer(own.find(([, method]) => method === 'OPTIONS')![2], 'OPTIONS', { host: '127.0.0.1' });
-    const allowed = options.headers.get('allow')!.split(', ');
-    expect([options.status, options.headers.get('cache-control')]).toEqual([204, 'no-store']);
-    const others = own.filter(([, method]) => !allowed.includes(method));
-    expect(others.length).toBeGreaterThan(0);
-    for (const [, method, handler] of others) {
-      const refused = await answer(handler, method, { host: '127.0.0.1' });
-      expect([refused.status, refused.headers.get('allow')]).toEqual([405, options.headers.get('allow')]);
-    }
-  });
+  test.each(files.filter((file) => !file.startsWith('[...unknown]')))(
+    '%s says what it answers, stores nothing in browsers, and refuses the rest with 405',
+    async (file) => {
+      const own = handlers.filter(([name]) => name.endsWith(` ${file}`));
+      expect(own.map(([, method]) => method)).toEqual([...METHODS]);
+      const options = await answer(own.find(([, method]) => method === 'OPTIONS')![2], 'OPTIONS', {
+        host: '127.0.0.1',
+      });
+      const allowed = options.headers.get('allow')!.split(', ');
+      expect([options.status, options.headers.get('cache-control')]).toEqual([204, 'no-store']);
+      const others = own.filter(([, method]) => !allowed.includes(method));
+      expect(others.length).toBeGreaterThan(0);
+      for (const [, method, handler] of others) {
+        const refused = await answer(handler, method, { host: '127.0.0.1' });
+        expect([refused.status, refused.headers.get('allow')]).toEqual([405, options.headers.get('allow')]);
+      }
+    },
+  );
 
-  test.each(handlers.filter(([name, method]) => name.includes('[') && ['GET', 'POST', 'PUT', 'DELETE'].includes(method)))('%s takes no address with a NUL in it', async (_name, method, handler) => {
+  test.each(
+    handlers.filter(([name, method]) => name.includes('[') && ['GET', 'POST', 'PUT', 'DELETE'].includes(method)),
+  )('%s takes no address with a NUL in it', async (_name, method, handler) => {
     expect(await send(handler, method, { host: '127.0.0.1' }, 'a\u0000b')).toBe(400);
   });
 
-  test.each(handlers.filter(([, method]) => method !== 'GET' && method !== 'HEAD'))('%s takes nothing from another site', async (_name, method, handler) => {
-    expect(await send(handler, method, { host: '127.0.0.1', origin: 'http://elsewhere.example' })).toBe(403);
-  });
+  test.each(handlers.filter(([, method]) => method !== 'GET' && method !== 'HEAD'))(
+    '%s takes nothing from another site',
+    async (_name, method, handler) => {
+      expect(await send(handler, method, { host: '127.0.0.1', origin: 'http://elsewhere.example' })).toBe(403);
+    },
+  );
 });

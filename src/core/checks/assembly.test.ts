@@ -10,19 +10,31 @@ const goesIn = (contacts: readonly Contact[], planets: number) => timingOf(conta
 
 test('for one gear between sun and ring it is the textbook rule: the number divides sun and ring together', () => {
   fc.assert(
-    fc.property(fc.integer({ min: 8, max: 60 }), fc.integer({ min: 8, max: 60 }), fc.integer({ min: 1, max: 9 }), (s, p, n) => {
-      const r = s + 2 * p;
-      expect(goesIn([sun(s, p), ring(r, p)], n)).toBe((s + r) % n === 0);
-    }),
+    fc.property(
+      fc.integer({ min: 8, max: 60 }),
+      fc.integer({ min: 8, max: 60 }),
+      fc.integer({ min: 1, max: 9 }),
+      (s, p, n) => {
+        const r = s + 2 * p;
+        expect(goesIn([sun(s, p), ring(r, p)], n)).toBe((s + r) % n === 0);
+      },
+    ),
   );
 });
 
 test('for stepped planets it is the known rule: number times the common factor of their teeth divides S·p₂ + R·p₁', () => {
   const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b));
   fc.assert(
-    fc.property(fc.integer({ min: 8, max: 40 }), fc.integer({ min: 8, max: 40 }), fc.integer({ min: 8, max: 40 }), fc.integer({ min: 50, max: 120 }), fc.integer({ min: 1, max: 6 }), (s, p1, p2, r, n) => {
-      expect(goesIn([sun(s, p1), ring(r, p2)], n)).toBe((s * p2 + r * p1) % (n * gcd(p1, p2)) === 0);
-    }),
+    fc.property(
+      fc.integer({ min: 8, max: 40 }),
+      fc.integer({ min: 8, max: 40 }),
+      fc.integer({ min: 8, max: 40 }),
+      fc.integer({ min: 50, max: 120 }),
+      fc.integer({ min: 1, max: 6 }),
+      (s, p1, p2, r, n) => {
+        expect(goesIn([sun(s, p1), ring(r, p2)], n)).toBe((s * p2 + r * p1) % (n * gcd(p1, p2)) === 0);
+      },
+    ),
   );
 });
 
@@ -36,14 +48,20 @@ test('turned as it is said, every planet has teeth where its central gears have 
   };
   let seen = 0;
   fc.assert(
-    fc.property(fc.integer({ min: 10, max: 30 }), fc.integer({ min: 10, max: 30 }), fc.integer({ min: 10, max: 30 }), fc.integer({ min: 2, max: 5 }), (s, p1, p2, n) => {
-      const contacts = [sun(s, p1), ring(s + p1 + p2, p2)];
-      for (const { at, mark } of timingOf(contacts, n) ?? []) {
-        for (const contact of contacts) expect(misfit(contact, toNumber(at), toNumber(mark))).toBeLessThan(1e-6);
-        expect(Math.abs(toNumber(mark))).toBeLessThanOrEqual(0.5);
-        seen++;
-      }
-    }),
+    fc.property(
+      fc.integer({ min: 10, max: 30 }),
+      fc.integer({ min: 10, max: 30 }),
+      fc.integer({ min: 10, max: 30 }),
+      fc.integer({ min: 2, max: 5 }),
+      (s, p1, p2, n) => {
+        const contacts = [sun(s, p1), ring(s + p1 + p2, p2)];
+        for (const { at, mark } of timingOf(contacts, n) ?? []) {
+          for (const contact of contacts) expect(misfit(contact, toNumber(at), toNumber(mark))).toBeLessThan(1e-6);
+          expect(Math.abs(toNumber(mark))).toBeLessThanOrEqual(0.5);
+          seen++;
+        }
+      },
+    ),
   );
   expect(seen).toBeGreaterThan(20);
 });
@@ -51,11 +69,16 @@ test('turned as it is said, every planet has teeth where its central gears have 
 test('the brine lift’s stepped planets say how their marks point', () => {
   const lift = demoTrain('brine-lift');
   const planet = lift.members.find(({ carrier }) => carrier !== undefined)!;
-  const found = (copies: number) => checkDesign({ ...lift, members: lift.members.map((member) => (member.id === planet.id ? { ...member, copies } : member)) }).find(({ kind }) => kind === 'timing' || kind === 'assembly')!;
+  const found = (copies: number) =>
+    checkDesign({
+      ...lift,
+      members: lift.members.map((member) => (member.id === planet.id ? { ...member, copies } : member)),
+    }).find(({ kind }) => kind === 'timing' || kind === 'assembly')!;
   const kinds = [2, 3, 4, 5, 6, 7].map((copies) => found(copies).kind);
   expect(kinds).toContain('timing');
   expect(kinds).toContain('assembly');
   const { marks, mend } = found(kinds.indexOf('timing') + 2);
   expect(marks[0]).toMatchObject({ planet: 1, mark: { n: 0 } });
-  if (marks.some(({ mark }) => mark.n !== 0)) expect(mend).toContain(`planet 2 ${toFraction(marks[1]!.mark).replace('-', '−')}`);
+  if (marks.some(({ mark }) => mark.n !== 0))
+    expect(mend).toContain(`planet 2 ${toFraction(marks[1]!.mark).replace('-', '−')}`);
 });

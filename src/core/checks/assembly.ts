@@ -38,7 +38,9 @@ export function timingOf(contacts: readonly Contact[], planets: number): readonl
     let best: number | null = null;
     for (let i = 0; i < first.planetTeeth; i++) {
       const turned = modulo(shown(first, k) + planets * i, whole);
-      const fits = others.every((other) => modulo(other.planetTeeth * turned - shown(other, k) * first.planetTeeth, whole) === 0);
+      const fits = others.every(
+        (other) => modulo(other.planetTeeth * turned - shown(other, k) * first.planetTeeth, whole) === 0,
+      );
       const centred = turned * 2 > whole ? turned - whole : turned;
       if (fits && (best === null || Math.abs(centred) < Math.abs(best))) best = centred;
     }

@@ -11,7 +11,13 @@ export function axisFindings(train: Train): Finding[] {
   const meshes = train.meshes.flatMap(({ gears: pair }): Finding[] => {
     const [a, b] = pair.map((id) => gears.get(id)!) as [Gear, Gear];
     const found: Finding[] = [];
-    if (armOf(a.member, b.member, members) === carrierOf(a.member) && carrierOf(a.member) === carrierOf(b.member) && a.member !== FRAME && b.member !== FRAME && axisOf.get(a.member) === axisOf.get(b.member)) {
+    if (
+      armOf(a.member, b.member, members) === carrierOf(a.member) &&
+      carrierOf(a.member) === carrierOf(b.member) &&
+      a.member !== FRAME &&
+      b.member !== FRAME &&
+      axisOf.get(a.member) === axisOf.get(b.member)
+    ) {
       found.push(
         finding(
           'axes',
@@ -65,4 +71,3 @@ export function axisFindings(train: Train): Finding[] {
   });
   return [...meshes, ...couplers];
 }
-

@@ -6,23 +6,42 @@ import { solvePositions } from '../solve';
 import type { Gear, Train } from '../train';
 import { checkDesign, mendEffects, type Finding, type Mend } from '.';
 
-const kinds = (train: Train) => checkDesign(train).map(({ kind, gears, positions }) => `${kind}: ${[...gears, ...positions].join(' ')}`);
+const kinds = (train: Train) =>
+  checkDesign(train).map(({ kind, gears, positions }) => `${kind}: ${[...gears, ...positions].join(' ')}`);
 const of = (train: Train, kind: Finding['kind']) => checkDesign(train).filter((found) => found.kind === kind);
-const withGears = (train: Train, change: (gear: Gear) => Partial<Gear>): Train => ({ ...train, gears: train.gears.map((gear) => ({ ...gear, ...change(gear) })) });
+const withGears = (train: Train, change: (gear: Gear) => Partial<Gear>): Train => ({
+  ...train,
+  gears: train.gears.map((gear) => ({ ...gear, ...change(gear) })),
+});
 const mended = (train: Train, { apply }: Mend): Train => {
   const edit = apply(train);
   if (!edit.ok) throw new Error(edit.message);
   return edit.train;
 };
-const withCopies = (train: Train, copies: number): Train => ({ ...train, members: train.members.map((member) => (member.carrier ? { ...member, copies } : member)) });
+const withCopies = (train: Train, copies: number): Train => ({
+  ...train,
+  members: train.members.map((member) => (member.carrier ? { ...member, copies } : member)),
+});
 
 describe('meshes', () => {
   const winch = demoTrain('sluice-winch');
 
   test('gears of different module do not mesh', () => {
-    expect(of(withGears(winch, () => ({ module: 2 })), 'module')).toEqual([]);
-    const [found] = of(withGears(winch, ({ id }) => ({ module: id === 'g3b' ? 2.5 : 2 })), 'module');
-    expect(found).toMatchObject({ weight: 'wrong', gears: ['g3a', 'g3b'], what: expect.stringContaining('2 and 2.5 mm') });
+    expect(
+      of(
+        withGears(winch, () => ({ module: 2 })),
+        'module',
+      ),
+    ).toEqual([]);
+    const [found] = of(
+      withGears(winch, ({ id }) => ({ module: id === 'g3b' ? 2.5 : 2 })),
+      'module',
+    );
+    expect(found).toMatchObject({
+      weight: 'wrong',
+      gears: ['g3a', 'g3b'],
+      what: expect.stringContaining('2 and 2.5 mm'),
+    });
   });
 
   test('shared factors: how often the same teeth meet, and what would hunt', () => {
@@ -30,7 +49,12 @@ describe('meshes', () => {
     // 15 and 45: every tooth of 15 meets only 3 of 45, again after 3 turns.
     expect(found!.why).toContain('meets only 3 of 45 teeth, the same ones again after 3 turns');
     expect(found!.mend).toContain('44 or 46 instead of 45 would hunt');
-    expect(of(withGears(winch, ({ id }) => (id === 'g3b' ? { teeth: 46 } : {})), 'shared factor').filter(({ gears }) => gears.includes('g3b'))).toEqual([]);
+    expect(
+      of(
+        withGears(winch, ({ id }) => (id === 'g3b' ? { teeth: 46 } : {})),
+        'shared factor',
+      ).filter(({ gears }) => gears.includes('g3b')),
+    ).toEqual([]);
   });
 
   test('undercut is said of external gears below 17 teeth only', () => {
@@ -45,8 +69,14 @@ describe('shafts', () => {
     expect(of(rake, 'distance')).toEqual([]);
     const even = withGears(rake, () => ({ module: 2 }));
     expect(of(even, 'distance')).toEqual([]);
-    const [found] = of(withGears(even, ({ id }) => (id === 'g2b' ? { teeth: 40 } : {})), 'distance');
-    expect(found).toMatchObject({ what: '13 with 40 wants 53 mm between the shafts, 19 with 32 on the same two wants 51 mm.', mend: expect.stringContaining('add up to 51') });
+    const [found] = of(
+      withGears(even, ({ id }) => (id === 'g2b' ? { teeth: 40 } : {})),
+      'distance',
+    );
+    expect(found).toMatchObject({
+      what: '13 with 40 wants 53 mm between the shafts, 19 with 32 on the same two wants 51 mm.',
+      mend: expect.stringContaining('add up to 51'),
+    });
   });
 });
 
@@ -55,14 +85,20 @@ describe('planetary sets', () => {
 
   test('sun, planet and ring fit round one axis, or it is said what would', () => {
     expect(of(stirrer, 'coaxial')).toEqual([]);
-    const [found] = of(withGears(stirrer, ({ id }) => (id === 'r1' ? { teeth: 76 } : {})), 'coaxial');
+    const [found] = of(
+      withGears(stirrer, ({ id }) => (id === 'r1' ? { teeth: 76 } : {})),
+      'coaxial',
+    );
     expect(found!.mend).toContain('A ring of 72, or a planet of 26, would fit');
   });
 
   test('planets are spaced evenly when their number divides sun and ring together', () => {
     for (const copies of [2, 3, 4, 6]) expect(of(withCopies(stirrer, copies), 'assembly')).toEqual([]);
     const [found] = of(withCopies(stirrer, 5), 'assembly');
-    expect(found).toMatchObject({ why: expect.stringContaining('add up to 96'), mend: expect.stringContaining('2, 3, 4 planets') });
+    expect(found).toMatchObject({
+      why: expect.stringContaining('add up to 96'),
+      mend: expect.stringContaining('2, 3, 4 planets'),
+    });
   });
 
   test('planets that run into each other are counted', () => {
@@ -71,7 +107,10 @@ describe('planetary sets', () => {
   });
 
   test('without a number of planets nothing is guessed', () => {
-    const uncounted = { ...stirrer, members: stirrer.members.map(({ id, name, carrier }) => ({ id, name, ...(carrier && { carrier }) })) };
+    const uncounted = {
+      ...stirrer,
+      members: stirrer.members.map(({ id, name, carrier }) => ({ id, name, ...(carrier && { carrier }) })),
+    };
     expect([...of(uncounted, 'assembly'), ...of(uncounted, 'collision')]).toEqual([]);
   });
 });
@@ -79,9 +118,13 @@ describe('planetary sets', () => {
 describe('positions', () => {
   test('one that locks says who fights; two that engage the same are one', () => {
     const rake = demoTrain('pan-rake');
-    expect(of(rake, 'locked')).toMatchObject([{ positions: ['1+2'], why: 'Nothing is left that can turn with First, Second engaged.' }]);
+    expect(of(rake, 'locked')).toMatchObject([
+      { positions: ['1+2'], why: 'Nothing is left that can turn with First, Second engaged.' },
+    ]);
     const twice = { ...rake, positions: [...rake.positions, { id: 'low', name: 'low', engaged: ['first'] }] };
-    expect(of(twice, 'duplicate')).toMatchObject([{ positions: ['low'], what: 'Positions 1 and low engage the same.' }]);
+    expect(of(twice, 'duplicate')).toMatchObject([
+      { positions: ['low'], what: 'Positions 1 and low engage the same.' },
+    ]);
   });
 });
 
@@ -90,17 +133,30 @@ describe('places', () => {
 
   test('gears that mesh turn about two lines', () => {
     expect(of(rake, 'axes')).toEqual([]);
-    const clash: Train = { ...rake, couplers: [...rake.couplers, { id: 'x', name: 'Lock', type: 'clutch', joins: ['in', 'lay'] }] };
+    const clash: Train = {
+      ...rake,
+      couplers: [...rake.couplers, { id: 'x', name: 'Lock', type: 'clutch', joins: ['in', 'lay'] }],
+    };
     expect(of(clash, 'axes').length).toBeGreaterThan(0);
-    expect(of(clash, 'axes')[0]).toMatchObject({ weight: 'wrong', what: expect.stringContaining('mesh, but turn about one line') });
+    expect(of(clash, 'axes')[0]).toMatchObject({
+      weight: 'wrong',
+      what: expect.stringContaining('mesh, but turn about one line'),
+    });
   });
 
   test('a coupler does not join a planet with what is not carried', () => {
     const stirrer = demoTrain('stirrer');
     const planet = stirrer.members.find(({ carrier }) => carrier !== undefined)!;
-    const [found] = of({ ...stirrer, couplers: [...stirrer.couplers, { id: 'x', name: 'Pin', type: 'clutch', joins: [planet.id, stirrer.input] }] }, 'axes');
+    const [found] = of(
+      {
+        ...stirrer,
+        couplers: [...stirrer.couplers, { id: 'x', name: 'Pin', type: 'clutch', joins: [planet.id, stirrer.input] }],
+      },
+      'axes',
+    );
     expect(found).toMatchObject({ couplers: ['x'], what: expect.stringContaining('whose lines move apart') });
-    for (const file of readdirSync('demo/trains')) expect(of(demoTrain(file.replace('.train.json', '')), 'axes')).toEqual([]);
+    for (const file of readdirSync('demo/trains'))
+      expect(of(demoTrain(file.replace('.train.json', '')), 'axes')).toEqual([]);
   });
 
   test('gears that mesh share a station, and one press gives it', () => {
@@ -116,9 +172,16 @@ describe('outputs', () => {
 
   test('one that no position drives is wrong; a position that engages in vain is noted', () => {
     expect(of(rake, 'floating output')).toEqual([]);
-    const half: Train = { ...rake, positions: [...rake.positions, { id: 'half', name: 'half R', engaged: ['idler-a'] }] };
+    const half: Train = {
+      ...rake,
+      positions: [...rake.positions, { id: 'half', name: 'half R', engaged: ['idler-a'] }],
+    };
     expect(of(half, 'floating output')).toMatchObject([{ weight: 'note', positions: ['half'] }]);
-    const loose: Train = { ...rake, members: [...rake.members, { id: 'pump', name: 'pump' }], outputs: ['out', 'pump'] };
+    const loose: Train = {
+      ...rake,
+      members: [...rake.members, { id: 'pump', name: 'pump' }],
+      outputs: ['out', 'pump'],
+    };
     const [found] = of(loose, 'floating output');
     expect(found).toMatchObject({ weight: 'wrong', members: ['pump'], what: 'No position drives the output “pump”.' });
     expect(of(mended(loose, found!.mends[0]!), 'floating output')).toEqual([]);
@@ -127,14 +190,22 @@ describe('outputs', () => {
 
 describe('what the train is used with', () => {
   const rake = demoTrain('pan-rake');
-  const weak: Train = { ...rake, couplers: rake.couplers.map((coupler) => (coupler.id === 'second' ? { ...coupler, capacity: 40 } : coupler)) };
-  const used = (train: Train, use: { inputSpeed?: number; inputTorque?: number }, kind: Finding['kind']) => checkDesign(train, use).filter((found) => found.kind === kind);
+  const weak: Train = {
+    ...rake,
+    couplers: rake.couplers.map((coupler) => (coupler.id === 'second' ? { ...coupler, capacity: 40 } : coupler)),
+  };
+  const used = (train: Train, use: { inputSpeed?: number; inputTorque?: number }, kind: Finding['kind']) =>
+    checkDesign(train, use).filter((found) => found.kind === kind);
 
   test('a coupler slips above its capacity', () => {
     // Second carries the output torque, 1024/361 of what is put in.
     expect(used(weak, { inputTorque: (40 * 361) / 1024 - 0.01 }, 'capacity')).toEqual([]);
     const [found] = used(weak, { inputTorque: (40 * 361) / 1024 + 0.01 }, 'capacity');
-    expect(found).toMatchObject({ couplers: ['second'], positions: ['2'], why: expect.stringContaining('it holds 14.10 N·m put in') });
+    expect(found).toMatchObject({
+      couplers: ['second'],
+      positions: ['2'],
+      why: expect.stringContaining('it holds 14.10 N·m put in'),
+    });
     expect(of(weak, 'capacity')).toEqual([]);
   });
 
@@ -143,9 +214,13 @@ describe('what the train is used with', () => {
     // 19 teeth of 2 mm: tips at 21 mm.
     const limit = 5 / (2 * Math.PI * 0.021);
     expect(used(printed, { inputSpeed: limit - 0.01 }, 'tip speed')).toEqual([]);
-    expect(used(printed, { inputSpeed: limit + 0.01 }, 'tip speed')).toMatchObject([{ gears: ['g1a'], why: expect.stringContaining('this material (printed) is 5.000 m/s') }]);
+    expect(used(printed, { inputSpeed: limit + 0.01 }, 'tip speed')).toMatchObject([
+      { gears: ['g1a'], why: expect.stringContaining('this material (printed) is 5.000 m/s') },
+    ]);
     expect(used({ ...printed, tipSpeedLimits: { printed: 8 } }, { inputSpeed: limit + 0.01 }, 'tip speed')).toEqual([]);
-    expect(used({ ...printed, tipSpeedLimits: { printed: 2 } }, { inputSpeed: limit / 2 }, 'tip speed')).toHaveLength(1);
+    expect(used({ ...printed, tipSpeedLimits: { printed: 2 } }, { inputSpeed: limit / 2 }, 'tip speed')).toHaveLength(
+      1,
+    );
   });
 });
 
@@ -156,7 +231,9 @@ test('every mend on offer can be done, and what it is for is then gone', () => {
     for (const found of checkDesign(train)) {
       for (const mend of found.mends) {
         const after = checkDesign(mended(train, mend));
-        expect(after.map(({ key, what, why }) => `${key} ${what} ${why}`)).not.toContain(`${found.key} ${found.what} ${found.why}`);
+        expect(after.map(({ key, what, why }) => `${key} ${what} ${why}`)).not.toContain(
+          `${found.key} ${found.what} ${found.why}`,
+        );
         done++;
       }
     }
@@ -177,7 +254,8 @@ test('what is wrong comes before what is worth knowing, and every finding says w
     const findings = checkDesign(demoTrain(file.replace('.train.json', '')));
     const weights = findings.map(({ weight }) => weight);
     expect(weights).toEqual([...weights].sort((a, b) => (a === b ? 0 : a === 'wrong' ? -1 : 1)));
-    for (const { what, why, mend } of findings) for (const text of [what, why, mend]) expect(text).toMatch(/^\S.{10,}\.$/);
+    for (const { what, why, mend } of findings)
+      for (const text of [what, why, mend]) expect(text).toMatch(/^\S.{10,}\.$/);
     found += findings.length;
   }
   expect(found).toBeGreaterThan(10);
@@ -186,21 +264,34 @@ test('what is wrong comes before what is worth knowing, and every finding says w
 
 describe('one-way clutches', () => {
   const tram = demoTrain('mud-tram');
-  const facing: Train = { ...tram, couplers: [...tram.couplers, { id: 'back', name: 'Back roller', type: 'one-way', joins: ['mid', 'in'] }] };
+  const facing: Train = {
+    ...tram,
+    couplers: [...tram.couplers, { id: 'back', name: 'Back roller', type: 'one-way', joins: ['mid', 'in'] }],
+  };
 
   test('two that face each other are said to lock, and turning one round mends it', () => {
     expect(of(tram, 'one-way clutches')).toEqual([]);
     const [found, ...more] = of(facing, 'one-way clutches');
     expect(more).toEqual([]);
-    expect(found).toMatchObject({ weight: 'wrong', what: 'One-way clutches Front roller and Back roller lock each other.', couplers: ['front roller', 'back'] });
+    expect(found).toMatchObject({
+      weight: 'wrong',
+      what: 'One-way clutches Front roller and Back roller lock each other.',
+      couplers: ['front roller', 'back'],
+    });
     expect(of(mended(facing, found!.mends[1]!), 'one-way clutches')).toEqual([]);
   });
 
   test('both ways to the frame they lock each other too; between fixed members one has nothing to do', () => {
     const frame = (id: string, joins: [string, string]) => ({ id, name: id, type: 'one-way' as const, joins });
-    const stopped = of({ ...tram, couplers: [...tram.couplers, frame('up', ['frame', 'out']), frame('down', ['out', 'frame'])] }, 'one-way clutches');
+    const stopped = of(
+      { ...tram, couplers: [...tram.couplers, frame('up', ['frame', 'out']), frame('down', ['out', 'frame'])] },
+      'one-way clutches',
+    );
     expect(stopped.map(({ what }) => what)).toEqual(['One-way clutches up and down lock each other.']);
-    const [idle] = of({ ...tram, couplers: [...tram.couplers, frame('none', ['in', 'in2'])], ...likeCounters(tram) }, 'one-way clutches');
+    const [idle] = of(
+      { ...tram, couplers: [...tram.couplers, frame('none', ['in', 'in2'])], ...likeCounters(tram) },
+      'one-way clutches',
+    );
     expect(idle).toMatchObject({ weight: 'note', couplers: ['none'] });
   });
 
@@ -220,11 +311,19 @@ describe('what a mend would do', () => {
     const rake = demoTrain('pan-rake');
     const [found] = of(rake, 'undercut');
     const effect = mendEffects(rake)(found!.mends[0]!)!;
-    const changed = effect.map(({ position, before, after }) => `${position} ${before.ratio && toFraction(before.ratio)} ${after.ratio && toFraction(after.ratio)}`);
+    const changed = effect.map(
+      ({ position, before, after }) =>
+        `${position} ${before.ratio && toFraction(before.ratio)} ${after.ratio && toFraction(after.ratio)}`,
+    );
     const after = solvePositions(networkOf(mended(rake, found!.mends[0]!)));
     const was = solvePositions(networkOf(rake));
     expect(changed.length).toBeGreaterThan(0);
-    for (const { position } of effect) expect(changed).toContain(`${position} ${toFraction(was.get(position)!.ratio!)} ${toFraction(after.get(position)!.ratio!)}`);
-    for (const [id, { ratio }] of was) if (!effect.some(({ position }) => position === id)) expect(after.get(id)!.ratio && toFraction(after.get(id)!.ratio!)).toBe(ratio && toFraction(ratio));
+    for (const { position } of effect)
+      expect(changed).toContain(
+        `${position} ${toFraction(was.get(position)!.ratio!)} ${toFraction(after.get(position)!.ratio!)}`,
+      );
+    for (const [id, { ratio }] of was)
+      if (!effect.some(({ position }) => position === id))
+        expect(after.get(id)!.ratio && toFraction(after.get(id)!.ratio!)).toBe(ratio && toFraction(ratio));
   });
 });

@@ -7,12 +7,20 @@ const NEAR = 1e-9;
 /** Pairs between the same two shafts whose centre distances disagree; only where the modules are given. */
 export function distanceFindings(train: Train): Finding[] {
   const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
-  const axisOf = new Map(axesOf(train).flatMap((axis, i) => (axis.arm === FRAME ? axis.members.map((id) => [id, i] as const) : [])));
+  const axisOf = new Map(
+    axesOf(train).flatMap((axis, i) => (axis.arm === FRAME ? axis.members.map((id) => [id, i] as const) : [])),
+  );
   const known = new Map<string, { readonly distance: number; readonly pair: [Gear, Gear] }>();
   return train.meshes.flatMap((mesh): Finding[] => {
     const pair = mesh.gears.map((id) => gears.get(id)!) as [Gear, Gear];
     const [a, b] = pair.map(({ member }) => axisOf.get(member));
-    if (a === undefined || b === undefined || a === b || pair.some(({ type, module }) => type !== 'external' || module === undefined)) return [];
+    if (
+      a === undefined ||
+      b === undefined ||
+      a === b ||
+      pair.some(({ type, module }) => type !== 'external' || module === undefined)
+    )
+      return [];
     const distance = pair.reduce((sum, { teeth, module }) => sum + (teeth * module!) / 2, 0);
     const key = [a, b].sort((x, y) => x - y).join('-');
     const first = known.get(key);

@@ -33,4 +33,5 @@ export function mendEffects(train: Train): (mend: Mend) => readonly Change[] | n
   };
 }
 
-const differ = (a: Solved, b: Solved): boolean => a.status !== b.status || (a.ratio !== null && b.ratio !== null && !equals(a.ratio, b.ratio));
+const differ = (a: Solved, b: Solved): boolean =>
+  a.status !== b.status || (a.ratio !== null && b.ratio !== null && !equals(a.ratio, b.ratio));

@@ -2,8 +2,22 @@ import type { Edit, Train } from '../train';
 import type { TimingMark } from './assembly';
 
 export type FindingKind =
-  | 'axes' | 'station' | 'module' | 'distance' | 'assembly' | 'timing' | 'collision' | 'coaxial' | 'shared factor' | 'undercut' | 'tip speed'
-  | 'locked' | 'duplicate' | 'floating output' | 'capacity' | 'one-way clutches';
+  | 'axes'
+  | 'station'
+  | 'module'
+  | 'distance'
+  | 'assembly'
+  | 'timing'
+  | 'collision'
+  | 'coaxial'
+  | 'shared factor'
+  | 'undercut'
+  | 'tip speed'
+  | 'locked'
+  | 'duplicate'
+  | 'floating output'
+  | 'capacity'
+  | 'one-way clutches';
 
 /** The parts that a finding is about. */
 export interface Concerned {

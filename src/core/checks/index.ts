@@ -15,6 +15,13 @@ export { tipSpeed, USUAL_TIP_SPEEDS } from './speeds';
 
 /** Everything that is wrong with a train or worth knowing about it, what is wrong first; speeds and capacities for how it is used. */
 export function checkDesign(train: Train, use: Use = {}): readonly Finding[] {
-  const all = [...axisFindings(train), ...oneWayFindings(train), ...positionFindings(train, use), ...distanceFindings(train), ...planetFindings(train), ...meshFindings(train)];
+  const all = [
+    ...axisFindings(train),
+    ...oneWayFindings(train),
+    ...positionFindings(train, use),
+    ...distanceFindings(train),
+    ...planetFindings(train),
+    ...meshFindings(train),
+  ];
   return [...all.filter(({ weight }) => weight === 'wrong'), ...all.filter(({ weight }) => weight === 'note')];
 }

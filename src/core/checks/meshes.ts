@@ -11,13 +11,23 @@ const toothed = ({ type }: Gear): boolean => type === 'external' || type === 'in
 export function meshFindings(train: Train): Finding[] {
   const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
   const pair = (mesh: Mesh) => mesh.gears.map((id) => gears.get(id)!) as [Gear, Gear];
-  return [...train.meshes.flatMap((mesh) => moduleFinding(...pair(mesh))), ...train.meshes.flatMap((mesh) => huntingFinding(...pair(mesh))), ...train.gears.flatMap(undercutFinding)];
+  return [
+    ...train.meshes.flatMap((mesh) => moduleFinding(...pair(mesh))),
+    ...train.meshes.flatMap((mesh) => huntingFinding(...pair(mesh))),
+    ...train.gears.flatMap(undercutFinding),
+  ];
 }
 
 /** Another tooth count as a mend: "Ring 74 → 72 teeth". */
-export const teethMend = (what: string, gear: Gear, teeth: number): Mend => ({ label: `${what} ${gear.teeth} → ${teeth} teeth`, apply: (train) => setTeeth(train, gear.id, teeth) });
+export const teethMend = (what: string, gear: Gear, teeth: number): Mend => ({
+  label: `${what} ${gear.teeth} → ${teeth} teeth`,
+  apply: (train) => setTeeth(train, gear.id, teeth),
+});
 
-const moduleMend = (gear: Gear, module: number): Mend => ({ label: `Gear ${gear.teeth}: module ${module} mm`, apply: (train) => changeGear(train, gear.id, { module }) });
+const moduleMend = (gear: Gear, module: number): Mend => ({
+  label: `Gear ${gear.teeth}: module ${module} mm`,
+  apply: (train) => changeGear(train, gear.id, { module }),
+});
 
 function moduleFinding(a: Gear, b: Gear): Finding[] {
   if (a.module === undefined || b.module === undefined || a.module === b.module) return [];
@@ -25,7 +35,12 @@ function moduleFinding(a: Gear, b: Gear): Finding[] {
     finding(
       'module',
       'wrong',
-      { what: `Gears ${a.teeth} and ${b.teeth} mesh, but their modules are ${a.module} and ${b.module} mm.`, why: 'Teeth of different size do not run in each other.', mend: 'Give both the same module.', mends: [moduleMend(b, a.module), moduleMend(a, b.module)] },
+      {
+        what: `Gears ${a.teeth} and ${b.teeth} mesh, but their modules are ${a.module} and ${b.module} mm.`,
+        why: 'Teeth of different size do not run in each other.',
+        mend: 'Give both the same module.',
+        mends: [moduleMend(b, a.module), moduleMend(a, b.module)],
+      },
       { gears: [a.id, b.id] },
     ),
   ];
@@ -43,7 +58,10 @@ function huntingFinding(a: Gear, b: Gear): Finding[] {
       {
         what: `Gears ${a.teeth} and ${b.teeth} share the factor ${shared}.`,
         why: `Each tooth of ${small.teeth} meets only ${large.teeth / shared} of ${large.teeth} teeth, the same ones again after ${large.teeth / shared} ${large.teeth === shared ? 'turn' : 'turns'} of it: wear follows that pattern.`,
-        mend: hunting.length > 0 ? `${hunting.join(' or ')} instead of ${large.teeth} would hunt. Round ratios are a fair reason to keep it.` : 'Change either count by one or two.',
+        mend:
+          hunting.length > 0
+            ? `${hunting.join(' or ')} instead of ${large.teeth} would hunt. Round ratios are a fair reason to keep it.`
+            : 'Change either count by one or two.',
         mends: hunting.map((teeth) => teethMend('Gear', large, teeth)),
       },
       { gears: [a.id, b.id] },
@@ -57,7 +75,12 @@ function undercutFinding(gear: Gear): Finding[] {
     finding(
       'undercut',
       'note',
-      { what: `A standard gear of ${gear.teeth} teeth is undercut.`, why: `Below ${LEAST_WITHOUT_UNDERCUT} teeth at 20° the tool cuts the feet of the teeth away, which weakens them.`, mend: `Take ${LEAST_WITHOUT_UNDERCUT} teeth or more, or a profile shift.`, mends: [teethMend('Gear', gear, LEAST_WITHOUT_UNDERCUT)] },
+      {
+        what: `A standard gear of ${gear.teeth} teeth is undercut.`,
+        why: `Below ${LEAST_WITHOUT_UNDERCUT} teeth at 20° the tool cuts the feet of the teeth away, which weakens them.`,
+        mend: `Take ${LEAST_WITHOUT_UNDERCUT} teeth or more, or a profile shift.`,
+        mends: [teethMend('Gear', gear, LEAST_WITHOUT_UNDERCUT)],
+      },
       { gears: [gear.id] },
     ),
   ];

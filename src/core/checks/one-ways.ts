@@ -15,11 +15,15 @@ export function oneWayFindings(train: Train): Finding[] {
       'one-way clutches',
       alone ? 'note' : 'wrong',
       {
-        what: alone ? `One-way clutch ${names[0]} can never run ahead.` : `One-way clutches ${names.slice(0, -1).join(', ')} and ${names.at(-1)} lock each other.`,
+        what: alone
+          ? `One-way clutch ${names[0]} can never run ahead.`
+          : `One-way clutches ${names.slice(0, -1).join(', ')} and ${names.at(-1)} lock each other.`,
         why: alone
           ? 'It joins what the meshes make turn as one anyway, so it has nothing to do.'
           : 'None of them can run ahead, whatever is engaged: what they join turns as one both ways, or stands.',
-        mend: alone ? 'Take it out, or join other members.' : 'Turn one of them round; or put a clutch there, if a rigid joint is wanted.',
+        mend: alone
+          ? 'Take it out, or join other members.'
+          : 'Turn one of them round; or put a clutch there, if a rigid joint is wanted.',
         mends: alone ? [] : ring.map((id) => ({ label: `Turn ${name(id)} round`, apply: (now) => turnRound(now, id) })),
       },
       { couplers: ring },

@@ -17,16 +17,22 @@ export function planetFindings(train: Train): Finding[] {
   const copies = new Map(train.members.map((member) => [member.id, member.copies]));
   return planDrawing(train).figures.flatMap((figure) => {
     if (figure.kind !== 'set') return [];
-    const simple = figure.planes.flatMap(({ sun, ring, planets }: SetPlane) => (planets.length === 1 && sun && ring ? [{ sun, ring, planet: planets[0]! }] : []));
+    const simple = figure.planes.flatMap(({ sun, ring, planets }: SetPlane) =>
+      planets.length === 1 && sun && ring ? [{ sun, ring, planet: planets[0]! }] : [],
+    );
     return [
       ...simple.flatMap(({ sun, ring, planet }) => coaxial(sun, planet, ring)),
       ...planetsOf(figure).flatMap((planet) => goesIn(train, figure, planet, copies.get(planet))),
-      ...figure.planes.flatMap(({ sun, planets }) => (planets.length === 1 && sun ? collision(sun, planets[0]!, copies.get(planets[0]!.member)) : [])),
+      ...figure.planes.flatMap(({ sun, planets }) =>
+        planets.length === 1 && sun ? collision(sun, planets[0]!, copies.get(planets[0]!.member)) : [],
+      ),
     ];
   });
 }
 
-const planetsOf = ({ planes }: SetFigure): string[] => [...new Set(planes.flatMap(({ planets }) => planets.map(({ member }) => member)))];
+const planetsOf = ({ planes }: SetFigure): string[] => [
+  ...new Set(planes.flatMap(({ planets }) => planets.map(({ member }) => member))),
+];
 
 /** With one module, ring = sun + 2 planets (the planet fills the gap between them). */
 function coaxial(sun: Gear, planet: Gear, ring: Gear): Finding[] {
@@ -52,26 +58,42 @@ function coaxial(sun: Gear, planet: Gear, ring: Gear): Finding[] {
 function goesIn(train: Train, { planes, carrier }: SetFigure, planet: string, copies: number | undefined): Finding[] {
   const own = planes.filter(({ planets }) => planets.some(({ member }) => member === planet));
   if (copies === undefined || own.some(({ planets }) => planets.length > 1)) return [];
-  const touched = own.flatMap(({ sun, ring, planets: [gear] }) => [sun, ring].flatMap((central) => (central ? [{ gear: gear!, central }] : [])));
-  const contacts: Contact[] = touched.map(({ gear, central }) => ({ planetTeeth: gear.teeth, centralTeeth: central.teeth, internal: central.type === 'internal' }));
+  const touched = own.flatMap(({ sun, ring, planets: [gear] }) =>
+    [sun, ring].flatMap((central) => (central ? [{ gear: gear!, central }] : [])),
+  );
+  const contacts: Contact[] = touched.map(({ gear, central }) => ({
+    planetTeeth: gear.teeth,
+    centralTeeth: central.teeth,
+    internal: central.type === 'internal',
+  }));
   const gears = [...new Set(touched.flatMap(({ gear, central }) => [gear.id, central.id]))];
   const stepped = new Set(touched.map(({ gear }) => gear.id)).size > 1;
   const marks = timingOf(contacts, copies);
   const name = (id: string) => train.members.find((member) => member.id === id)?.name || id;
   if (marks === null) {
-    const even = PROPOSED.filter((count) => timingOf(contacts, count) !== null && own.every(({ sun, planets: [gear] }) => !sun || clear(sun, gear!, count)));
+    const even = PROPOSED.filter(
+      (count) =>
+        timingOf(contacts, count) !== null && own.every(({ sun, planets: [gear] }) => !sun || clear(sun, gear!, count)),
+    );
     const [{ central: a }, { central: b }] = touched as [(typeof touched)[0], (typeof touched)[0]];
     return [
       finding(
         'assembly',
         'wrong',
         {
-          what: stepped ? `${copies} stepped planets on ${name(carrier)} cannot be spaced evenly.` : `${copies} planets cannot be spaced evenly between ${a.teeth} and ${b.teeth}.`,
+          what: stepped
+            ? `${copies} stepped planets on ${name(carrier)} cannot be spaced evenly.`
+            : `${copies} planets cannot be spaced evenly between ${a.teeth} and ${b.teeth}.`,
           why: stepped
             ? 'Made alike, with their two gears clocked the same, the next planet meets a tooth where it needs a gap.'
             : `Sun and ring teeth add up to ${a.teeth + b.teeth}, which ${copies} does not divide: the last planet finds no gap.`,
           mend: `${even.length > 0 ? `${even.join(', ')} planets would go in evenly` : 'No number up to 8 goes in evenly'}; or change the counts${stepped ? ', or clock each planet’s gears by themselves' : ''}.`,
-          mends: even.slice(0, 3).map((count) => ({ label: `${count} planets`, apply: (now) => changeMember(now, planet, { copies: count }) })),
+          mends: even
+            .slice(0, 3)
+            .map((count) => ({
+              label: `${count} planets`,
+              apply: (now) => changeMember(now, planet, { copies: count }),
+            })),
         },
         { gears },
       ),
@@ -86,7 +108,9 @@ function goesIn(train: Train, { planes, carrier }: SetFigure, planet: string, co
       {
         what: `The ${copies} stepped planets on ${name(carrier)} go in evenly${straight ? ', all marks straight out' : ', each with its mark at its own angle'}.`,
         why: 'Their two gears are clocked to each other, so a planet that is put in a few teeth off does not meet both central gears.',
-        mend: straight ? 'Mark the same place of every planet and put them in with the marks straight out.' : `Mark the same place of every planet. Marks from straight out, in turns counter-clockwise: ${marks.map(({ planet: k, mark }) => `planet ${k} ${toFraction(mark).replace('-', '−')}`).join(', ')}.`,
+        mend: straight
+          ? 'Mark the same place of every planet and put them in with the marks straight out.'
+          : `Mark the same place of every planet. Marks from straight out, in turns counter-clockwise: ${marks.map(({ planet: k, mark }) => `planet ${k} ${toFraction(mark).replace('-', '−')}`).join(', ')}.`,
         marks,
       },
       { gears },
@@ -95,7 +119,8 @@ function goesIn(train: Train, { planes, carrier }: SetFigure, planet: string, co
 }
 
 /** Neighbouring planets clear each other when (sun + planet) · sin(π / number) > planet + 2, in modules. */
-const clear = (sun: Gear, planet: Gear, count: number): boolean => (sun.teeth + planet.teeth) * Math.sin(Math.PI / count) > planet.teeth + TIPS;
+const clear = (sun: Gear, planet: Gear, count: number): boolean =>
+  (sun.teeth + planet.teeth) * Math.sin(Math.PI / count) > planet.teeth + TIPS;
 
 function collision(sun: Gear, planet: Gear, copies: number | undefined): Finding[] {
   if (copies === undefined || copies < 2 || clear(sun, planet, copies)) return [];
@@ -109,10 +134,14 @@ function collision(sun: Gear, planet: Gear, copies: number | undefined): Finding
         what: `${copies} planets of ${planet.teeth} round a sun of ${sun.teeth} run into each other.`,
         why: 'The tips of neighbouring planets overlap.',
         mend: `At most ${most} of them fit; or take smaller planets.`,
-        mends: [{ label: `${most} ${most === 1 ? 'planet' : 'planets'}`, apply: (train) => changeMember(train, planet.member, { copies: most }) }],
+        mends: [
+          {
+            label: `${most} ${most === 1 ? 'planet' : 'planets'}`,
+            apply: (train) => changeMember(train, planet.member, { copies: most }),
+          },
+        ],
       },
       { gears: [planet.id] },
     ),
   ];
 }
-

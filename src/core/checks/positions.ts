@@ -24,14 +24,18 @@ export function positionFindings(train: Train, use: Use): Finding[] {
   const open = openTrain(networkOf(train));
   const cases = train.positions.map((position) => ({ position, solved: solveEngaged(open, position.engaged) }));
   return [
-    ...cases.flatMap((one, i) => [...duplicate(train, one.position, train.positions.slice(0, i)), ...locked(train, one)]),
+    ...cases.flatMap((one, i) => [
+      ...duplicate(train, one.position, train.positions.slice(0, i)),
+      ...locked(train, one),
+    ]),
     ...floatingOutputs(train, open, cases),
     ...(use.inputTorque ? slipping(train, open, cases, use.inputTorque) : []),
     ...(use.inputSpeed ? fastTips(train, cases, use.inputSpeed) : []),
   ];
 }
 
-const couplerName = (train: Train, id: string): string => train.couplers.find((coupler) => coupler.id === id)?.name || id;
+const couplerName = (train: Train, id: string): string =>
+  train.couplers.find((coupler) => coupler.id === id)?.name || id;
 const memberName = (train: Train, id: string): string => train.members.find((member) => member.id === id)?.name || id;
 const sorted = ({ engaged }: Position): string => [...engaged].sort().join('\n');
 
@@ -63,9 +67,22 @@ function locked(train: Train, { position, solved }: Case): Finding[] {
       'wrong',
       {
         what: `Position ${position.name} locks the input.`,
-        why: names.length > 0 ? `Nothing is left that can turn with ${names.join(', ')} engaged.` : 'The meshes alone leave nothing that can turn.',
+        why:
+          names.length > 0
+            ? `Nothing is left that can turn with ${names.join(', ')} engaged.`
+            : 'The meshes alone leave nothing that can turn.',
         mend: 'Release one of them in this position.',
-        mends: fighting.filter((id) => position.engaged.includes(id)).map((id) => ({ label: `Release ${couplerName(train, id)}`, apply: (now) => engageInPosition(now, position.id, position.engaged.filter((other) => other !== id)) })),
+        mends: fighting
+          .filter((id) => position.engaged.includes(id))
+          .map((id) => ({
+            label: `Release ${couplerName(train, id)}`,
+            apply: (now) =>
+              engageInPosition(
+                now,
+                position.id,
+                position.engaged.filter((other) => other !== id),
+              ),
+          })),
       },
       { positions: [position.id] },
     ),
@@ -77,10 +94,15 @@ function floatingOutputs(train: Train, open: OpenTrain, cases: readonly Case[]):
   const solved = cases.length > 0 ? cases.map((one) => one.solved) : [solveEngaged(open, [])];
   const driven = (output: string) => {
     const member = open.network.memberIds.indexOf(output);
-    return solved.some(({ status, state }) => status === 'split' || (status === 'drive' && state.speeds.of(member) !== null));
+    return solved.some(
+      ({ status, state }) => status === 'split' || (status === 'drive' && state.speeds.of(member) !== null),
+    );
   };
   const never = train.outputs.filter((output) => !driven(output));
-  const idle = cases.filter(({ position, solved: { status } }) => status === 'neutral' && position.engaged.length > 0 && cases.some((other) => other.solved.status !== 'neutral'));
+  const idle = cases.filter(
+    ({ position, solved: { status } }) =>
+      status === 'neutral' && position.engaged.length > 0 && cases.some((other) => other.solved.status !== 'neutral'),
+  );
   return [
     ...never.map((output) =>
       finding(
@@ -90,7 +112,10 @@ function floatingOutputs(train: Train, open: OpenTrain, cases: readonly Case[]):
           what: `${cases.length > 0 ? 'No position' : 'Nothing'} drives the output “${memberName(train, output)}”.`,
           why: 'It floats: turned or not, it passes no power on.',
           mend: 'Connect it, engage what leads to it in a position, or make it no output.',
-          mends: train.outputs.length > 1 ? [{ label: `No output: ${memberName(train, output)}`, apply: (now) => toggleOutput(now, output) }] : [],
+          mends:
+            train.outputs.length > 1
+              ? [{ label: `No output: ${memberName(train, output)}`, apply: (now) => toggleOutput(now, output) }]
+              : [],
         },
         { members: [output] },
       ),
@@ -112,7 +137,11 @@ function floatingOutputs(train: Train, open: OpenTrain, cases: readonly Case[]):
 
 /** Couplers whose capacity the torque put in exceeds, each in the position where it slips first. */
 function slipping(train: Train, open: OpenTrain, cases: readonly Case[], torque: number): Finding[] {
-  const slips = cases.flatMap(({ position, solved }) => slipPoints(open, solved).map((point) => ({ position, ...point, at: toNumber(point.inputTorque) }))).filter(({ at }) => at < torque);
+  const slips = cases
+    .flatMap(({ position, solved }) =>
+      slipPoints(open, solved).map((point) => ({ position, ...point, at: toNumber(point.inputTorque) })),
+    )
+    .filter(({ at }) => at < torque);
   return [...new Set(slips.map(({ coupler }) => coupler))].map((id) => {
     const [worst, ...others] = slips.filter(({ coupler }) => coupler === id).sort((a, b) => a.at - b.at);
     return finding(
@@ -135,9 +164,14 @@ function fastTips(train: Train, cases: readonly Case[], turnsPerSecond: number):
     const limit = train.tipSpeedLimits?.[material] ?? USUAL_TIP_SPEEDS[material];
     const runs = cases.flatMap(({ position, solved: { state, network } }) => {
       const speed = state.speeds.of(network.memberIds.indexOf(member));
-      return speed && !isZero(speed) ? [{ position, speed: tipSpeed(teeth, module, toNumber(abs(speed)) * turnsPerSecond) }] : [];
+      return speed && !isZero(speed)
+        ? [{ position, speed: tipSpeed(teeth, module, toNumber(abs(speed)) * turnsPerSecond) }]
+        : [];
     });
-    const fastest = runs.reduce<(typeof runs)[0] | null>((most, one) => (most && most.speed >= one.speed ? most : one), null);
+    const fastest = runs.reduce<(typeof runs)[0] | null>(
+      (most, one) => (most && most.speed >= one.speed ? most : one),
+      null,
+    );
     if (!fastest || fastest.speed <= limit) return [];
     return [
       finding(

@@ -14,4 +14,5 @@ export function fieldChanges<T>(fields: readonly Field<T>[], before: T, after: T
   });
 }
 
-const plain = (value: string | number | boolean | undefined): string => (value === undefined ? 'none' : value === true ? 'yes' : value === false ? 'no' : String(value));
+const plain = (value: string | number | boolean | undefined): string =>
+  value === undefined ? 'none' : value === true ? 'yes' : value === false ? 'no' : String(value);

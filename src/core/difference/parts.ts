@@ -39,41 +39,61 @@ export function partChanges(before: Train, after: Train): string[] {
     ...inOrder(before.members, after.members).flatMap(({ old, now }) => {
       if (!old) return [`${is.member(now.id)} added`];
       if (!now) return [`${was.member(old.id)} removed`];
-      const renamed = was.member(old.id) === is.member(now.id) ? [] : [`${was.member(old.id)}, now called ${is.member(now.id)}`];
-      const carried = old.carrier === now.carrier ? [] : [`carried by ${is.member(now.carrier ?? FRAME)} instead of ${was.member(old.carrier ?? FRAME)}`];
+      const renamed =
+        was.member(old.id) === is.member(now.id) ? [] : [`${was.member(old.id)}, now called ${is.member(now.id)}`];
+      const carried =
+        old.carrier === now.carrier
+          ? []
+          : [`carried by ${is.member(now.carrier ?? FRAME)} instead of ${was.member(old.carrier ?? FRAME)}`];
       return [...renamed, ...about(is.member(now.id), [...carried, ...fieldChanges(MEMBER, old, now)])];
     }),
     ...inOrder(before.gears, after.gears).flatMap(({ old, now }) => {
       if (!old) return [`gear of ${now.teeth} on ${is.member(now.member)} added`];
       if (!now) return [`gear of ${old.teeth} on ${was.member(old.member)} removed`];
       const teeth = old.teeth === now.teeth ? [] : [`${old.teeth} → ${now.teeth} teeth`];
-      const moved = old.member === now.member ? [] : [`fixed to ${is.member(now.member)} instead of ${was.member(old.member)}`];
-      return about(`${was.member(old.member)}’s gear${teeth.length > 0 ? '' : ` of ${now.teeth}`}`, [...teeth, ...moved, ...fieldChanges(GEAR, old, now)], ' ');
+      const moved =
+        old.member === now.member ? [] : [`fixed to ${is.member(now.member)} instead of ${was.member(old.member)}`];
+      return about(
+        `${was.member(old.member)}’s gear${teeth.length > 0 ? '' : ` of ${now.teeth}`}`,
+        [...teeth, ...moved, ...fieldChanges(GEAR, old, now)],
+        ' ',
+      );
     }),
     ...inOrder(before.meshes, after.meshes).flatMap(({ old, now }) => {
       if (!old) return [`${is.mesh(now)} mesh`];
       if (!now) return [`${was.mesh(old)} no longer mesh`];
-      const pair = [...old.gears].sort().join() === [...now.gears].sort().join() ? [] : [`${is.mesh(now)} mesh instead of ${was.mesh(old)}`];
+      const pair =
+        [...old.gears].sort().join() === [...now.gears].sort().join()
+          ? []
+          : [`${is.mesh(now)} mesh instead of ${was.mesh(old)}`];
       return [...pair, ...about(`mesh of ${is.mesh(now)}`, fieldChanges(MESH, old, now))];
     }),
     ...inOrder(before.couplers, after.couplers).flatMap(({ old, now }) => {
       if (!old) return [`${is.coupler(now.id)} added ${is.between(now)}`];
       if (!now) return [`${was.coupler(old.id)} removed`];
-      const renamed = was.coupler(old.id) === is.coupler(now.id) ? [] : [`${was.coupler(old.id)}, now called ${is.coupler(now.id)}`];
+      const renamed =
+        was.coupler(old.id) === is.coupler(now.id) ? [] : [`${was.coupler(old.id)}, now called ${is.coupler(now.id)}`];
       const moved = same(joinedBy(old), joinedBy(now)) ? [] : [`${is.between(now)}, was ${was.between(old)}`];
       return [...renamed, ...about(is.coupler(now.id), [...moved, ...fieldChanges(COUPLER, old, now)])];
     }),
     ...inOrder(before.positions, after.positions).flatMap(({ old, now }) => {
       if (!old) return [`position ${now.name} added`];
       if (!now) return [`position ${old.name} removed`];
-      return [...(old.name === now.name ? [] : [`position ${old.name}, now called ${now.name}`]), ...about(`position ${now.name}`, engagedChanges(old, now, was, is))];
+      return [
+        ...(old.name === now.name ? [] : [`position ${old.name}, now called ${now.name}`]),
+        ...about(`position ${now.name}`, engagedChanges(old, now, was, is)),
+      ];
     }),
     ...orderChange(before.positions, after.positions),
     ...(before.input === after.input ? [] : [`input: ${was.member(before.input)} → ${is.member(after.input)}`]),
-    ...(same(before.outputs, after.outputs) ? [] : [`output: ${before.outputs.map(was.member).join(', ')} → ${after.outputs.map(is.member).join(', ')}`]),
+    ...(same(before.outputs, after.outputs)
+      ? []
+      : [`output: ${before.outputs.map(was.member).join(', ')} → ${after.outputs.map(is.member).join(', ')}`]),
     ...(same(before.selectors ?? [], after.selectors ?? []) ? [] : ['selectors changed']),
     ...(same(before.tipSpeedLimits ?? {}, after.tipSpeedLimits ?? {}) ? [] : ['limits of tip speed changed']),
-    ...(same(before.setAside ?? [], after.setAside ?? []) ? [] : [`findings set aside: ${before.setAside?.length ?? 0} → ${after.setAside?.length ?? 0}`]),
+    ...(same(before.setAside ?? [], after.setAside ?? [])
+      ? []
+      : [`findings set aside: ${before.setAside?.length ?? 0} → ${after.setAside?.length ?? 0}`]),
   ];
 }
 
@@ -103,25 +123,40 @@ function wordsOf(train: Train): Words {
 const joinedBy = (coupler: Coupler): readonly string[] => ('joins' in coupler ? coupler.joins : [coupler.mesh]);
 
 /** The parts of both by id: in the new order, then those that are gone. */
-function inOrder<T extends { readonly id: string }>(before: readonly T[], after: readonly T[]): ({ old: T; now: T } | { old: T; now: undefined } | { old: undefined; now: T })[] {
+function inOrder<T extends { readonly id: string }>(
+  before: readonly T[],
+  after: readonly T[],
+): ({ old: T; now: T } | { old: T; now: undefined } | { old: undefined; now: T })[] {
   const old = new Map(before.map((item) => [item.id, item]));
   const left = new Set(after.map(({ id }) => id));
-  return [...after.map((now) => ({ old: old.get(now.id) as T, now })), ...before.filter(({ id }) => !left.has(id)).map((gone) => ({ old: gone, now: undefined }))];
+  return [
+    ...after.map((now) => ({ old: old.get(now.id) as T, now })),
+    ...before.filter(({ id }) => !left.has(id)).map((gone) => ({ old: gone, now: undefined })),
+  ];
 }
 
-const about = (subject: string, changes: readonly string[], between = ': '): string[] => (changes.length === 0 ? [] : [`${subject}${between}${changes.join(', ')}`]);
+const about = (subject: string, changes: readonly string[], between = ': '): string[] =>
+  changes.length === 0 ? [] : [`${subject}${between}${changes.join(', ')}`];
 
 function engagedChanges(old: Position, now: Position, was: Words, is: Words): string[] {
   const on = now.engaged.filter((id) => !old.engaged.includes(id)).map(is.coupler);
   const off = old.engaged.filter((id) => !now.engaged.includes(id)).map(was.coupler);
-  return [...(on.length > 0 ? [`engages ${on.join(', ')}`] : []), ...(off.length > 0 ? [`releases ${off.join(', ')}`] : [])];
+  return [
+    ...(on.length > 0 ? [`engages ${on.join(', ')}`] : []),
+    ...(off.length > 0 ? [`releases ${off.join(', ')}`] : []),
+  ];
 }
 
 function orderChange(before: readonly Position[], after: readonly Position[]): string[] {
   const left = new Set(after.map(({ id }) => id));
   const known = new Set(before.map(({ id }) => id));
   const [old, now] = [before.filter(({ id }) => left.has(id)), after.filter(({ id }) => known.has(id))];
-  return same(old.map(({ id }) => id), now.map(({ id }) => id)) ? [] : [`positions stand in the order ${after.map(({ name }) => name).join(', ')}`];
+  return same(
+    old.map(({ id }) => id),
+    now.map(({ id }) => id),
+  )
+    ? []
+    : [`positions stand in the order ${after.map(({ name }) => name).join(', ')}`];
 }
 
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);

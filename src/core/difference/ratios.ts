@@ -6,7 +6,10 @@ import { ratioFigure, type RatioConvention } from '../units';
 
 /** What the changes do to the positions that both documents have: "2nd: 2.837 → 2.567", "R: 3.200 reverse → locked". */
 export function ratioChanges(before: Train, after: Train, convention: RatioConvention): string[] {
-  const [was, is] = [before, after].map((train) => solvePositions(networkOf(train))) as [ReadonlyMap<string, Solved>, ReadonlyMap<string, Solved>];
+  const [was, is] = [before, after].map((train) => solvePositions(networkOf(train))) as [
+    ReadonlyMap<string, Solved>,
+    ReadonlyMap<string, Solved>,
+  ];
   return after.positions.flatMap(({ id, name }) => {
     const [old, now] = [was.get(id), is.get(id)];
     if (!old || !now || alike(old, now)) return [];
@@ -14,7 +17,8 @@ export function ratioChanges(before: Train, after: Train, convention: RatioConve
   });
 }
 
-const alike = (a: Solved, b: Solved): boolean => a.status === b.status && (a.ratio && b.ratio ? equals(a.ratio, b.ratio) : a.ratio === b.ratio);
+const alike = (a: Solved, b: Solved): boolean =>
+  a.status === b.status && (a.ratio && b.ratio ? equals(a.ratio, b.ratio) : a.ratio === b.ratio);
 
 /** The ratio with its way as a word, or the status where there is none. */
 function outcome({ status, ratio }: Solved, convention: RatioConvention): string {

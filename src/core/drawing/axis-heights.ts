@@ -25,7 +25,11 @@ const CLEARANCE = 12;
  * them into one plane: each axis is put above or below the one it meshes with, so that the gears touch. Of all
  * ways of folding, the one with the fewest parts on top of each other, then the lowest drawing, is kept.
  */
-export function axisHeights(axes: number, gears: readonly PlacedGear[], contacts: readonly Contact[]): readonly number[] {
+export function axisHeights(
+  axes: number,
+  gears: readonly PlacedGear[],
+  contacts: readonly Contact[],
+): readonly number[] {
   const order = walk(axes, contacts);
   let best: { heights: number[]; cost: number } | null = null;
   const affordable = Math.max(1, Math.min(MAX_TRIES, MOST_WORK / gears.length ** 2));
@@ -39,7 +43,8 @@ export function axisHeights(axes: number, gears: readonly PlacedGear[], contacts
       return;
     }
     const { axis, from, distance } = order[step]!;
-    const candidates = from === null ? [below(heights, gears, axis)] : [heights[from]! + distance, heights[from]! - distance];
+    const candidates =
+      from === null ? [below(heights, gears, axis)] : [heights[from]! + distance, heights[from]! - distance];
     for (const height of candidates) {
       heights[axis] = height;
       place(step + 1, heights);
@@ -55,7 +60,15 @@ function walk(axes: number, contacts: readonly Contact[]): { axis: number; from:
   const order: { axis: number; from: number | null; distance: number }[] = [];
   const placed = new Set<number>();
   while (placed.size < axes) {
-    const next = contacts.flatMap(({ a, b, distance }) => [[a, b, distance], [b, a, distance]] as const).find(([near, far]) => placed.has(near.axis) && !placed.has(far.axis));
+    const next = contacts
+      .flatMap(
+        ({ a, b, distance }) =>
+          [
+            [a, b, distance],
+            [b, a, distance],
+          ] as const,
+      )
+      .find(([near, far]) => placed.has(near.axis) && !placed.has(far.axis));
     const step = next
       ? { axis: next[1].axis, from: next[0].axis, distance: next[2] }
       : { axis: Array.from({ length: axes }, (_, i) => i).find((i) => !placed.has(i))!, from: null, distance: 0 };
@@ -66,7 +79,10 @@ function walk(axes: number, contacts: readonly Contact[]): { axis: number; from:
 }
 
 function below(heights: readonly number[], gears: readonly PlacedGear[], axis: number): number {
-  const lowest = Math.max(-Infinity, ...gears.filter((gear) => heights[gear.axis] !== undefined).map((gear) => heights[gear.axis]! + gear.radius));
+  const lowest = Math.max(
+    -Infinity,
+    ...gears.filter((gear) => heights[gear.axis] !== undefined).map((gear) => heights[gear.axis]! + gear.radius),
+  );
   const own = Math.max(0, ...gears.filter((gear) => gear.axis === axis).map((gear) => gear.radius));
   return Number.isFinite(lowest) ? lowest + own + 2 * CLEARANCE : 0;
 }
@@ -81,11 +97,16 @@ function costOf(heights: readonly number[], gears: readonly PlacedGear[]): numbe
       if (other.plane !== gear.plane || other.axis === gear.axis) continue;
       const upper = heights[other.axis]! < y ? other : gear;
       const lower = upper === gear ? other : gear;
-      if (heights[lower.axis]! - heights[upper.axis]! < (upper.half ? 0 : upper.radius) + lower.radius - 1e-6) clashes += 10;
+      if (heights[lower.axis]! - heights[upper.axis]! < (upper.half ? 0 : upper.radius) + lower.radius - 1e-6)
+        clashes += 10;
     }
     for (const [axis, [from, to]] of reach) {
       if (axis === gear.axis || gear.plane < from || gear.plane > to) continue;
-      if (y - heights[axis]! < gear.radius + CLEARANCE && heights[axis]! - y < (gear.half ? 0 : gear.radius) + CLEARANCE) clashes += 3;
+      if (
+        y - heights[axis]! < gear.radius + CLEARANCE &&
+        heights[axis]! - y < (gear.half ? 0 : gear.radius) + CLEARANCE
+      )
+        clashes += 3;
     }
   }
   const top = Math.min(...gears.map((gear) => heights[gear.axis]! - gear.radius));

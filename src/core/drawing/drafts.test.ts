@@ -40,8 +40,15 @@ describe('with little effort', () => {
   });
 
   test('what would take too long now is put off', () => {
-    expect(drawSideView(GREAT, SPACE, { effort: LITTLE, atOnce: AT_ONCE })).toEqual({ ok: false, later: true, why: 'The drawing of 68 gears is being laid out.' });
-    for (const file of readdirSync('demo/trains')) expect(drawSideView(demoTrain(file.replace('.train.json', '')), SPACE, { effort: QUICK, atOnce: AT_ONCE })).toMatchObject({ ok: true });
+    expect(drawSideView(GREAT, SPACE, { effort: LITTLE, atOnce: AT_ONCE })).toEqual({
+      ok: false,
+      later: true,
+      why: 'The drawing of 68 gears is being laid out.',
+    });
+    for (const file of readdirSync('demo/trains'))
+      expect(
+        drawSideView(demoTrain(file.replace('.train.json', '')), SPACE, { effort: QUICK, atOnce: AT_ONCE }),
+      ).toMatchObject({ ok: true });
   });
 });
 

@@ -39,7 +39,8 @@ export class Drafts {
 }
 
 /** Would this much effort find nothing better? */
-export const serves = <T>(draft: Draft<T> | undefined, effort: number): draft is Draft<T> => draft !== undefined && (draft.finished || draft.allowed >= effort);
+export const serves = <T>(draft: Draft<T> | undefined, effort: number): draft is Draft<T> =>
+  draft !== undefined && (draft.finished || draft.allowed >= effort);
 
 /** Keeps the newest; the one that was kept longest ago goes when there are too many. */
 function keep<T>(kept: Map<string, T>, key: string, value: T, most: number): void {

@@ -5,7 +5,13 @@ import type { PlacedAxes } from './place-axes';
 export const BAR_HALF_WIDTH = 9;
 
 /** A gear's body in the half plane as a shape. `passed` says whether another member runs on the centre line through a column. */
-export function gearShape(body: Body, axis: number, { px, scale }: PlacedAxes, radii: ReadonlyMap<string, number>, passed: (x: number) => boolean): GearShape {
+export function gearShape(
+  body: Body,
+  axis: number,
+  { px, scale }: PlacedAxes,
+  radii: ReadonlyMap<string, number>,
+  passed: (x: number) => boolean,
+): GearShape {
   const { gear, shape, x } = body;
   const base = { gear: gear.id, member: gear.member };
   const at = px({ x, row: body.at }, axis);
@@ -16,11 +22,27 @@ export function gearShape(body: Body, axis: number, { px, scale }: PlacedAxes, r
       const radius = radii.get(gear.id)! * scale.radius;
       const bore = passed(x) || body.from > 1 ? Math.min(scale.row, radius * 0.6) : 0;
       const halfWidth = (last.x - first.x) / 2 + (gear.type === 'worm' ? 2 * BAR_HALF_WIDTH : BAR_HALF_WIDTH);
-      return { ...base, shape: gear.type === 'internal' ? 'cup' : 'bar', ...centre, radius, halfWidth, bore, box: boxAround(centre, halfWidth, radius) };
+      return {
+        ...base,
+        shape: gear.type === 'internal' ? 'cup' : 'bar',
+        ...centre,
+        radius,
+        halfWidth,
+        bore,
+        box: boxAround(centre, halfWidth, radius),
+      };
     }
     case 'planet': {
       const radius = (body.to - body.at + 1) * scale.row - 2;
-      return { ...base, shape, ...at, radius, halfWidth: BAR_HALF_WIDTH, bore: 0, box: boxAround(at, BAR_HALF_WIDTH, radius) };
+      return {
+        ...base,
+        shape,
+        ...at,
+        radius,
+        halfWidth: BAR_HALF_WIDTH,
+        bore: 0,
+        box: boxAround(at, BAR_HALF_WIDTH, radius),
+      };
     }
     case 'side': {
       const low = px({ x, row: body.from - 1 }, axis);
@@ -29,11 +51,32 @@ export function gearShape(body: Body, axis: number, { px, scale }: PlacedAxes, r
       return { ...base, shape, ...middle, radius, halfWidth: 5, bore: 0, box: boxAround(middle, 8, radius) };
     }
     case 'top':
-      return { ...base, shape, ...at, radius: 5, halfWidth: 1.5 * scale.column - 6, bore: 0, box: boxAround(at, 1.5 * scale.column - 6, 8) };
+      return {
+        ...base,
+        shape,
+        ...at,
+        radius: 5,
+        halfWidth: 1.5 * scale.column - 6,
+        bore: 0,
+        box: boxAround(at, 1.5 * scale.column - 6, 8),
+      };
     case 'sun':
     case 'ring':
-      return { ...base, shape, ...at, radius: 0, halfWidth: BAR_HALF_WIDTH + 1, bore: 0, box: boxAround({ x: at.x, y: at.y + (shape === 'sun' ? 3 : -3) }, BAR_HALF_WIDTH + 2, 6) };
+      return {
+        ...base,
+        shape,
+        ...at,
+        radius: 0,
+        halfWidth: BAR_HALF_WIDTH + 1,
+        bore: 0,
+        box: boxAround({ x: at.x, y: at.y + (shape === 'sun' ? 3 : -3) }, BAR_HALF_WIDTH + 2, 6),
+      };
   }
 }
 
-const boxAround = ({ x, y }: Point, halfWidth: number, halfHeight: number): Box => ({ left: x - halfWidth, right: x + halfWidth, top: y - halfHeight, bottom: y + halfHeight });
+const boxAround = ({ x, y }: Point, halfWidth: number, halfHeight: number): Box => ({
+  left: x - halfWidth,
+  right: x + halfWidth,
+  top: y - halfHeight,
+  bottom: y + halfHeight,
+});

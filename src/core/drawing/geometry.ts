@@ -143,9 +143,16 @@ export function labelBox({ text, x, y, anchor }: Label): Box {
   return { left, right: left + width, top: y - TEXT_HEIGHT / 2, bottom: y + TEXT_HEIGHT / 2 };
 }
 
-export const overlap = (a: Box, b: Box): boolean => a.left < b.right && a.right > b.left && a.top < b.bottom && a.bottom > b.top;
+export const overlap = (a: Box, b: Box): boolean =>
+  a.left < b.right && a.right > b.left && a.top < b.bottom && a.bottom > b.top;
 
-export const segmentBox = ({ x1, y1, x2, y2 }: Segment, half = 2): Box => ({ left: Math.min(x1, x2) - half, right: Math.max(x1, x2) + half, top: Math.min(y1, y2) - half, bottom: Math.max(y1, y2) + half });
+export const segmentBox = ({ x1, y1, x2, y2 }: Segment, half = 2): Box => ({
+  left: Math.min(x1, x2) - half,
+  right: Math.max(x1, x2) + half,
+  top: Math.min(y1, y2) - half,
+  bottom: Math.max(y1, y2) + half,
+});
 
 /** How far a point is from a box; 0 inside. */
-export const farFrom = ({ left, right, top, bottom }: Box, { x, y }: Point): number => Math.hypot(Math.max(left - x, 0, x - right), Math.max(top - y, 0, y - bottom));
+export const farFrom = ({ left, right, top, bottom }: Box, { x, y }: Point): number =>
+  Math.hypot(Math.max(left - x, 0, x - right), Math.max(top - y, 0, y - bottom));

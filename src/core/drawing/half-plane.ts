@@ -65,10 +65,14 @@ const PAIRED_REACH = 2;
 /** Lowest row of a loose gear's hub: what runs on the centre line passes under it. */
 const HUB_ROW = 1;
 
-const figureWidth = (figure: Figure): number => (figure.kind === 'bevel' ? 5 : (figure.planes.length - 1) * PLANE_GAP + 1);
+const figureWidth = (figure: Figure): number =>
+  figure.kind === 'bevel' ? 5 : (figure.planes.length - 1) * PLANE_GAP + 1;
 
 /** The first column of each figure when they stand in this order, and the number of columns in all. */
-export function columnsOf(figures: readonly Figure[]): { readonly starts: ReadonlyMap<Figure, number>; readonly columns: number } {
+export function columnsOf(figures: readonly Figure[]): {
+  readonly starts: ReadonlyMap<Figure, number>;
+  readonly columns: number;
+} {
   const starts = new Map<Figure, number>();
   const gap = figures.length >= LONG_ROW && figures.every(({ kind }) => kind === 'bars') ? CLOSE_GAP : GAP;
   let at = gap;
@@ -80,7 +84,12 @@ export function columnsOf(figures: readonly Figure[]): { readonly starts: Readon
 }
 
 /** Puts the figures of one axis into its half plane. `barRows` says how many rows a fixed gear is high. */
-export function halfPlane(plan: DrawingPlan, axis: number, order: readonly Figure[], barRows: (gear: Gear) => number): HalfPlane {
+export function halfPlane(
+  plan: DrawingPlan,
+  axis: number,
+  order: readonly Figure[],
+  barRows: (gear: Gear) => number,
+): HalfPlane {
   const { starts, columns } = columnsOf(order);
   const bodies: Body[] = [];
   const closed: Cell[] = [];
@@ -94,7 +103,10 @@ export function halfPlane(plan: DrawingPlan, axis: number, order: readonly Figur
         if (plan.axisOf.get(gear.member) !== axis) continue;
         const hub = isLoose(plan, gear.member) ? HUB_ROW : 0;
         const to = Math.max(hub + 1, barRows(gear));
-        const [first, last] = [figure.planes.findIndex((plane) => plane.includes(gear)), figure.planes.findLastIndex((plane) => plane.includes(gear))].map((i) => x + i * PLANE_GAP) as [number, number];
+        const [first, last] = [
+          figure.planes.findIndex((plane) => plane.includes(gear)),
+          figure.planes.findLastIndex((plane) => plane.includes(gear)),
+        ].map((i) => x + i * PLANE_GAP) as [number, number];
         bodies.push({ gear, shape: 'bar', x: first, end: last, from: hub + 1, to, at: to });
         terminals.push({ member: gear.member, cells: [{ x: first, row: hub }] });
       }
@@ -109,8 +121,13 @@ export function halfPlane(plan: DrawingPlan, axis: number, order: readonly Figur
   if (axisOf.get(input) === axis) terminals.push({ member: input, cells: [{ x: 0, row: 0 }] });
   const leaving = outputs.filter((output) => axisOf.get(output) === axis);
   leaving.forEach((output, i) => terminals.push({ member: output, cells: [{ x: i === 1 ? 0 : columns - 1, row: 0 }] }));
-  const rows = Math.max(4, ...bodies.map((body) => body.to)) + 4 + Math.min(3, Math.floor(plan.train.couplers.length / 3));
-  const central = new Set(plan.axes[axis]!.filter((member) => member === input || outputs.includes(member) || (!planetary && !isLoose(plan, member))));
+  const rows =
+    Math.max(4, ...bodies.map((body) => body.to)) + 4 + Math.min(3, Math.floor(plan.train.couplers.length / 3));
+  const central = new Set(
+    plan.axes[axis]!.filter(
+      (member) => member === input || outputs.includes(member) || (!planetary && !isLoose(plan, member)),
+    ),
+  );
   return { axis, columns, rows, bodies, closed, terminals, pins, planetary, central };
 }
 
@@ -118,20 +135,32 @@ export function halfPlane(plan: DrawingPlan, axis: number, order: readonly Figur
 export function isLoose({ train, axes, axisOf, figures }: DrawingPlan, member: string): boolean {
   const isEnd = (id: string) => id === train.input || train.outputs.includes(id);
   const gearsOn = (id: string) => train.gears.filter((gear) => gear.member === id).length;
-  const bars = figures.flatMap((figure) => (figure.kind === 'bars' ? figure.gears : [])).filter((gear) => gear.member === member);
+  const bars = figures
+    .flatMap((figure) => (figure.kind === 'bars' ? figure.gears : []))
+    .filter((gear) => gear.member === member);
   if (isEnd(member) || bars.length !== 1) return false;
   return axes[axisOf.get(member)!]!.some((other) => other !== member && (isEnd(other) || gearsOn(other) > 1));
 }
 
-function planes(figure: Extract<Figure, { kind: 'set' }>, start: number, plan: DrawingPlan, bodies: Body[], closed: Cell[], terminals: Terminal[], pins: Pin[]): void {
+function planes(
+  figure: Extract<Figure, { kind: 'set' }>,
+  start: number,
+  plan: DrawingPlan,
+  bodies: Body[],
+  closed: Cell[],
+  terminals: Terminal[],
+  pins: Pin[],
+): void {
   const largest = Math.max(...figure.planes.flatMap((plane) => plane.planets.map((gear) => gear.teeth)));
   const double = figure.planes.some((plane) => plane.planets.length > 1);
   const rowOf = new Map<string, number>();
   const reach = (gear: Gear) => (double ? PAIRED_REACH : 3 + Math.round(2 * (gear.teeth / largest)));
   for (const { planets } of figure.planes) {
-    if (planets.length > 1) planets.forEach((gear, i) => rowOf.set(gear.member, PIN_ROW - PAIRED_REACH + 2 * PAIRED_REACH * i));
+    if (planets.length > 1)
+      planets.forEach((gear, i) => rowOf.set(gear.member, PIN_ROW - PAIRED_REACH + 2 * PAIRED_REACH * i));
   }
-  for (const { planets } of figure.planes) for (const gear of planets) if (!rowOf.has(gear.member)) rowOf.set(gear.member, PIN_ROW);
+  for (const { planets } of figure.planes)
+    for (const gear of planets) if (!rowOf.has(gear.member)) rowOf.set(gear.member, PIN_ROW);
   const span = new Map<string, [number, number]>();
   figure.planes.forEach((plane, i) => {
     const x = start + i * PLANE_GAP;
@@ -153,24 +182,58 @@ function planes(figure: Extract<Figure, { kind: 'set' }>, start: number, plan: D
     }
     if (plane.ring) {
       bodies.push({ gear: plane.ring, shape: 'ring', x, end: x, from: high, to: high, at: high });
-      if (plan.axisOf.has(plane.ring.member)) terminals.push({ member: plane.ring.member, cells: [{ x, row: high + 1 }, { x: x - 1, row: high }, { x: x + 1, row: high }] });
+      if (plan.axisOf.has(plane.ring.member))
+        terminals.push({
+          member: plane.ring.member,
+          cells: [
+            { x, row: high + 1 },
+            { x: x - 1, row: high },
+            { x: x + 1, row: high },
+          ],
+        });
     }
   });
   for (const [planet, [x1, x2]] of span) {
     const row = rowOf.get(planet)!;
     pins.push({ carrier: figure.carrier, planet, row, x1, x2 });
-    terminals.push({ member: figure.carrier, cells: [{ x: x1 - 1, row }, { x: x2 + 1, row }], kept: true });
+    terminals.push({
+      member: figure.carrier,
+      cells: [
+        { x: x1 - 1, row },
+        { x: x2 + 1, row },
+      ],
+      kept: true,
+    });
   }
 }
 
-function bevel(figure: Extract<Figure, { kind: 'bevel' }>, x: number, bodies: Body[], closed: Cell[], terminals: Terminal[], pins: Pin[]): void {
+function bevel(
+  figure: Extract<Figure, { kind: 'bevel' }>,
+  x: number,
+  bodies: Body[],
+  closed: Cell[],
+  terminals: Terminal[],
+  pins: Pin[],
+): void {
   const top = PIN_ROW - 2;
   bodies.push({ gear: figure.left, shape: 'side', x, end: x, from: 3, to: top, at: top });
   bodies.push({ gear: figure.right, shape: 'side', x: x + 4, end: x + 4, from: 3, to: top, at: top });
   bodies.push({ gear: figure.planet, shape: 'top', x: x + 2, end: x + 2, from: top, to: top, at: top });
   closed.push({ x: x + 1, row: top }, { x: x + 3, row: top });
-  terminals.push({ member: figure.left.member, cells: [{ x, row: 2 }, { x: x - 1, row: 4 }] });
-  terminals.push({ member: figure.right.member, cells: [{ x: x + 4, row: 2 }, { x: x + 5, row: 4 }] });
+  terminals.push({
+    member: figure.left.member,
+    cells: [
+      { x, row: 2 },
+      { x: x - 1, row: 4 },
+    ],
+  });
+  terminals.push({
+    member: figure.right.member,
+    cells: [
+      { x: x + 4, row: 2 },
+      { x: x + 5, row: 4 },
+    ],
+  });
   terminals.push({ member: figure.carrier, cells: [{ x: x + 2, row: top + 1 }] });
   pins.push({ carrier: figure.carrier, planet: figure.planet.member, row: top, x1: x + 2, x2: x + 2 });
 }

@@ -10,7 +10,10 @@ function draw(train: Train): SideView {
   return drawn.view;
 }
 
-const named = (train: Train, name: (id: string) => string): Train => ({ ...train, members: train.members.map((member) => ({ ...member, name: name(member.id) })) });
+const named = (train: Train, name: (id: string) => string): Train => ({
+  ...train,
+  members: train.members.map((member) => ({ ...member, name: name(member.id) })),
+});
 
 describe('labels', () => {
   test('input and outputs are named beside their arrows, outside the drawing', () => {
@@ -47,7 +50,9 @@ describe('labels', () => {
     for (const name of ['pan-rake', 'crawler', 'draisine-hub', 'harvester', 'range-box']) {
       const view = draw(demoTrain(name));
       for (const label of view.labels.filter(({ of }) => of.kind === 'coupler')) {
-        const nearest = [...view.couplers].sort((a, b) => farFrom(labelBox(label), a) - farFrom(labelBox(label), b))[0]!;
+        const nearest = [...view.couplers].sort(
+          (a, b) => farFrom(labelBox(label), a) - farFrom(labelBox(label), b),
+        )[0]!;
         expect(`${name} ${nearest.coupler}`).toBe(`${name} ${label.of.id}`);
       }
     }

@@ -1,5 +1,16 @@
 import type { Train } from '../train';
-import { farFrom, labelBox, overlap, segmentBox, TEXT_HEIGHT, textWidth, type Box, type Label, type Point, type SideView } from './geometry';
+import {
+  farFrom,
+  labelBox,
+  overlap,
+  segmentBox,
+  TEXT_HEIGHT,
+  textWidth,
+  type Box,
+  type Label,
+  type Point,
+  type SideView,
+} from './geometry';
 
 /** Pixels from where a shaft leaves the drawing to its name: the arrow stands between. */
 const PORT_GAP = 24;
@@ -21,8 +32,11 @@ export function placeLabels(train: Train, view: Bare): Label[] {
   ];
   const labels: Label[] = [];
   const put = (candidates: readonly Label[]) => {
-    const inside = ({ left, right, top, bottom }: Box) => left >= 0 && right <= view.width && top >= 0 && bottom <= view.height;
-    const clear = candidates.find((label) => inside(labelBox(label)) && !taken.some((box) => overlap(labelBox(label), box)));
+    const inside = ({ left, right, top, bottom }: Box) =>
+      left >= 0 && right <= view.width && top >= 0 && bottom <= view.height;
+    const clear = candidates.find(
+      (label) => inside(labelBox(label)) && !taken.some((box) => overlap(labelBox(label), box)),
+    );
     if (!clear) return false;
     labels.push(clear);
     taken.push(labelBox(clear));
@@ -32,15 +46,29 @@ export function placeLabels(train: Train, view: Bare): Label[] {
   for (const { member, side, x, y } of view.ports) {
     const text = names.get(member)!;
     const anchor = side === 'left' ? 'end' : 'start';
-    put([{ text: cut(text), of: { kind: 'member', id: member }, x: side === 'left' ? x - PORT_GAP : x + PORT_GAP, y, anchor }]);
+    put([
+      {
+        text: cut(text),
+        of: { kind: 'member', id: member },
+        x: side === 'left' ? x - PORT_GAP : x + PORT_GAP,
+        y,
+        anchor,
+      },
+    ]);
   }
   for (const { coupler: id, x, y } of view.couplers) {
     const text = train.couplers.find((coupler) => coupler.id === id)?.name || id;
     const box = { left: x - 11, right: x + 11, top: y - 11, bottom: y + 11 };
     const of = { kind: 'coupler', id } as const;
     // Between narrow neighbours a name stands further over or under its coupler, or is cut shorter, rather than nowhere.
-    const candidates = (shown: string) => [...nearestFirst(around(shown, of, box), { x, y }), ...stacked(shown, of, box)];
-    const own = (label: Label) => view.couplers.every((other) => other.coupler === id || farFrom(labelBox(label), other) > farFrom(labelBox(label), { x, y }));
+    const candidates = (shown: string) => [
+      ...nearestFirst(around(shown, of, box), { x, y }),
+      ...stacked(shown, of, box),
+    ];
+    const own = (label: Label) =>
+      view.couplers.every(
+        (other) => other.coupler === id || farFrom(labelBox(label), other) > farFrom(labelBox(label), { x, y }),
+      );
     [LONGEST, ...SHORTER].some((letters) => put(candidates(cut(text, letters)).filter(own)));
   }
   const done = new Set<string>();
@@ -79,11 +107,14 @@ function nearestFirst(labels: readonly Label[], { x, y }: Point): Label[] {
 
 /** Room that the names at the input and the outputs need beside the drawing. */
 export function portRoom(train: Train): number {
-  const names = [train.input, ...train.outputs].map((id) => train.members.find((member) => member.id === id)?.name || id);
+  const names = [train.input, ...train.outputs].map(
+    (id) => train.members.find((member) => member.id === id)?.name || id,
+  );
   return Math.ceil(PORT_GAP + 6 + Math.max(...names.map((name) => textWidth(cut(name)))));
 }
 
-const cut = (text: string, letters: number = LONGEST): string => (text.length > letters ? `${text.slice(0, letters - 1)}…` : text);
+const cut = (text: string, letters: number = LONGEST): string =>
+  text.length > letters ? `${text.slice(0, letters - 1)}…` : text;
 
 /** Candidates over and under a box, one line of text further away each time. */
 function stacked(text: string, of: Label['of'], { left, right, top, bottom }: Box): Label[] {
@@ -102,11 +133,17 @@ function around(text: string, of: Label['of'], { left, right, top, bottom }: Box
   const across = (left + right) / 2;
   const half = TEXT_HEIGHT / 2;
   const found: Label[] = [];
-  const beside = (y: number, gap: number) => found.push({ text, of, x: right + gap, y, anchor: 'start' }, { text, of, x: left - gap, y, anchor: 'end' });
+  const beside = (y: number, gap: number) =>
+    found.push({ text, of, x: right + gap, y, anchor: 'start' }, { text, of, x: left - gap, y, anchor: 'end' });
   for (const gap of [4, 9]) {
-    for (const y of [Math.min(top + half, middle), Math.max(bottom - half, middle), middle, top - half, bottom + half]) beside(y, gap);
+    for (const y of [Math.min(top + half, middle), Math.max(bottom - half, middle), middle, top - half, bottom + half])
+      beside(y, gap);
     for (const y of [top - half - gap, bottom + half + gap]) {
-      found.push({ text, of, x: across, y, anchor: 'middle' }, { text, of, x: right - 4, y, anchor: 'end' }, { text, of, x: left + 4, y, anchor: 'start' });
+      found.push(
+        { text, of, x: across, y, anchor: 'middle' },
+        { text, of, x: right - 4, y, anchor: 'end' },
+        { text, of, x: left + 4, y, anchor: 'start' },
+      );
     }
   }
   for (const gap of [4, 10, 16, 24, 32]) {

@@ -37,7 +37,9 @@ function mergeCollinear(links: readonly Segment[]): Segment[] {
       if (last && from <= last[1]) last[1] = Math.max(last[1], to);
       else joined.push([from, to]);
     }
-    return joined.map(([from, to]): Segment => (key[0] === 'h' ? { x1: from, y1: fixed, x2: to, y2: fixed } : { x1: fixed, y1: from, x2: fixed, y2: to }));
+    return joined.map(([from, to]): Segment =>
+      key[0] === 'h' ? { x1: from, y1: fixed, x2: to, y2: fixed } : { x1: fixed, y1: from, x2: fixed, y2: to },
+    );
   });
 }
 

@@ -29,7 +29,10 @@ test('a gear is moved with what it meshes, and the drawing follows', () => {
 test('beyond either end it stops at the end', () => {
   const rake = demoTrain('pan-rake');
   const order = orderOf(rake);
-  for (const [to, end] of [[-5, 0], [99, order.length - 1]] as const) {
+  for (const [to, end] of [
+    [-5, 0],
+    [99, order.length - 1],
+  ] as const) {
     const edit = moveFigure(rake, order, 'g1a', to);
     const moved = figureGroups(rake, order).find(({ stations }) => stations.flat().includes('g1a'))!;
     expect(edit.ok && orderOf(edit.train).indexOf(moved.key)).toBe(end);

@@ -10,7 +10,13 @@ export interface FigureGroup {
 
 /** The figures of a drawing in an order, which drawSideView gives with the view. */
 export function figureGroups(train: Train, order: readonly string[]): readonly FigureGroup[] {
-  const figures = planDrawing(train).figures.map((figure) => ({ key: figure.key, stations: meshingGroups(train, gearsOf(figure).map(({ id }) => id)) }));
+  const figures = planDrawing(train).figures.map((figure) => ({
+    key: figure.key,
+    stations: meshingGroups(
+      train,
+      gearsOf(figure).map(({ id }) => id),
+    ),
+  }));
   const at = (key: string) => (order.includes(key) ? order.indexOf(key) : order.length);
   return figures.sort((a, b) => at(a.key) - at(b.key));
 }
@@ -18,7 +24,9 @@ export function figureGroups(train: Train, order: readonly string[]): readonly F
 /** Gears that hang together by their meshes, in the order in which each group's first is named. */
 function meshingGroups(train: Train, gears: readonly string[]): string[][] {
   const groups = new Map([...new Set(gears)].map((id) => [id, [id]]));
-  for (const { gears: [a, b] } of train.meshes) {
+  for (const {
+    gears: [a, b],
+  } of train.meshes) {
     const [keep, drop] = [groups.get(a), groups.get(b)];
     if (!keep || !drop || keep === drop) continue;
     keep.push(...drop);
@@ -34,5 +42,8 @@ export function moveFigure(train: Train, order: readonly string[], gear: string,
   if (from < 0) return { ok: false, message: 'This gear has no place of its own in the side view.' };
   const [moved] = groups.splice(from, 1);
   groups.splice(Math.min(groups.length, Math.max(0, to)), 0, moved!);
-  return setStations(train, groups.flatMap(({ stations }) => stations));
+  return setStations(
+    train,
+    groups.flatMap(({ stations }) => stations),
+  );
 }

@@ -20,18 +20,33 @@ const BAR_ROWS = 5;
  * The figures from left to right. Given stations win, then an order handed in (what the drawing had before), else the one in which
  * the lines cross least is looked for among the permutations, starting from the walk of the power.
  */
-export function orderFigures(plan: DrawingPlan, wanted: readonly string[] | undefined, drafts: Drafts, effort: Effort): Draft<readonly Figure[]> {
+export function orderFigures(
+  plan: DrawingPlan,
+  wanted: readonly string[] | undefined,
+  drafts: Drafts,
+  effort: Effort,
+): Draft<readonly Figure[]> {
   const walked = walkFromInput(plan);
-  const given = (work: readonly Figure[]): Draft<readonly Figure[]> => ({ work, finished: true, allowed: effort.allowed });
+  const given = (work: readonly Figure[]): Draft<readonly Figure[]> => ({
+    work,
+    finished: true,
+    allowed: effort.allowed,
+  });
   const station = (figure: Figure) => gearsOf(figure).find((gear) => gear.station !== undefined)?.station;
   if (plan.figures.some((figure) => station(figure) !== undefined)) {
-    return given(walked.map((figure, i) => ({ figure, at: station(figure) ?? i, i })).sort((a, b) => a.at - b.at || a.i - b.i).map(({ figure }) => figure));
+    return given(
+      walked
+        .map((figure, i) => ({ figure, at: station(figure) ?? i, i }))
+        .sort((a, b) => a.at - b.at || a.i - b.i)
+        .map(({ figure }) => figure),
+    );
   }
   const inOrder = (keys: readonly string[]) => [...walked].sort((a, b) => keys.indexOf(a.key) - keys.indexOf(b.key));
   const key = structureOf(plan);
   const known = drafts.order(key);
   if (known?.finished) return { ...known, work: inOrder(known.work) };
-  const fits = wanted !== undefined && wanted.length === walked.length && walked.every((figure) => wanted.includes(figure.key));
+  const fits =
+    wanted !== undefined && wanted.length === walked.length && walked.every((figure) => wanted.includes(figure.key));
   if (!fits && serves(known, effort.allowed)) return { ...known, work: inOrder(known.work) };
   const found = fits ? given(inOrder(wanted)) : searchOrder(plan, walked, effort);
   drafts.keepOrder(key, { ...found, work: found.work.map((figure) => figure.key) });
@@ -70,19 +85,38 @@ interface Tried {
 /** Two trains with the same structure stand in the same order: the same figures, couplers and ends, whatever their counts and names. */
 function structureOf({ train, figures }: DrawingPlan): string {
   const places = figures.map((figure) => [figure.key, gearsOf(figure).map(({ member }) => member)]);
-  return JSON.stringify([places, train.couplers.map((coupler) => ('joins' in coupler ? coupler.joins : coupler.mesh)), train.input, train.outputs]);
+  return JSON.stringify([
+    places,
+    train.couplers.map((coupler) => ('joins' in coupler ? coupler.joins : coupler.mesh)),
+    train.input,
+    train.outputs,
+  ]);
 }
 
 function tryOrder(plan: DrawingPlan, order: readonly Figure[], rounds: number, effort: Effort): Tried {
   const axes = new Set(order.flatMap((figure) => (figure.kind === 'bars' ? [] : [figure.axis])));
-  const routed = [...axes].map((axis) => routeHalfPlane(halfPlane(plan, axis, order, () => BAR_ROWS), plan.train, rounds, effort).work);
-  return { order, cost: routed.reduce((total, { cost }) => total + cost, 0), nests: routed.every(({ faults, crossings }) => faults === 0 && crossings.length === 0) };
+  const routed = [...axes].map(
+    (axis) =>
+      routeHalfPlane(
+        halfPlane(plan, axis, order, () => BAR_ROWS),
+        plan.train,
+        rounds,
+        effort,
+      ).work,
+  );
+  return {
+    order,
+    cost: routed.reduce((total, { cost }) => total + cost, 0),
+    nests: routed.every(({ faults, crossings }) => faults === 0 && crossings.length === 0),
+  };
 }
 
 export const gearsOf = (figure: Figure): readonly Gear[] =>
-  figure.kind === 'bars' ? figure.gears
-  : figure.kind === 'bevel' ? [figure.left, figure.planet, figure.right]
-  : figure.planes.flatMap((plane) => [plane.sun, ...plane.planets, plane.ring].filter((gear) => gear !== null));
+  figure.kind === 'bars'
+    ? figure.gears
+    : figure.kind === 'bevel'
+      ? [figure.left, figure.planet, figure.right]
+      : figure.planes.flatMap((plane) => [plane.sun, ...plane.planets, plane.ring].filter((gear) => gear !== null));
 
 /** Breadth first from the input: figures in the order in which power can reach them. */
 function walkFromInput({ train, figures }: DrawingPlan): Figure[] {
@@ -95,12 +129,17 @@ function walkFromInput({ train, figures }: DrawingPlan): Figure[] {
     left.delete(next);
     order.push(next);
     membersOf(next).forEach((member) => reached.add(member));
-    for (const coupler of train.couplers) if ('joins' in coupler && coupler.joins.some((id) => reached.has(id))) coupler.joins.forEach((id) => reached.add(id));
+    for (const coupler of train.couplers)
+      if ('joins' in coupler && coupler.joins.some((id) => reached.has(id)))
+        coupler.joins.forEach((id) => reached.add(id));
   }
   return order;
 }
 
-const membersOf = (figure: Figure): string[] => [...gearsOf(figure).map((gear) => gear.member), ...(figure.kind === 'bars' ? [] : [figure.carrier])];
+const membersOf = (figure: Figure): string[] => [
+  ...gearsOf(figure).map((gear) => gear.member),
+  ...(figure.kind === 'bars' ? [] : [figure.carrier]),
+];
 
 /** All orders, those nearest the given one first; lazily, for there may be far too many. */
 function* permutations<T>(items: readonly T[]): Generator<readonly T[]> {

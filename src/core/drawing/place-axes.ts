@@ -35,24 +35,40 @@ function distance(a: Gear, b: Gear, radius: (gear: Gear) => number): number {
 }
 
 /** Finds the scale at which the axes fit the height, and each axis' place and half plane. */
-export function placeAxes(plan: DrawingPlan, order: readonly Figure[], starts: ReadonlyMap<Figure, number>, radii: ReadonlyMap<string, number>, space: { readonly height: number; readonly side: number }, column: number): PlacedAxes {
+export function placeAxes(
+  plan: DrawingPlan,
+  order: readonly Figure[],
+  starts: ReadonlyMap<Figure, number>,
+  radii: ReadonlyMap<string, number>,
+  space: { readonly height: number; readonly side: number },
+  column: number,
+): PlacedAxes {
   const { train, axes } = plan;
   const room = space.height - MARGIN.top - MARGIN.bottom;
   const sets = order.some((figure) => figure.kind !== 'bars');
   const single = axes.length === 1 || !order.some((figure) => figure.kind === 'bars' && figure.gears.length > 1);
   const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
   const figureAt = (x: number) => order.findLast((figure) => starts.get(figure)! <= x)!;
-  const shown = axes.map((members) => members.includes(train.input) || train.gears.some((gear) => members.includes(gear.member)));
+  const shown = axes.map(
+    (members) => members.includes(train.input) || train.gears.some((gear) => members.includes(gear.member)),
+  );
   for (let radius = 44; ; radius *= 0.86) {
     const row = Math.round(single ? Math.min(22, Math.max(13, room / 20)) : Math.min(15, Math.max(9, radius)));
     const drawn = (gear: Gear) => radii.get(gear.id)! * radius;
-    const planes = axes.flatMap((_, axis) => (shown[axis] ? [halfPlane(plan, axis, order, (gear) => Math.round(drawn(gear) / row))] : []));
+    const planes = axes.flatMap((_, axis) =>
+      shown[axis] ? [halfPlane(plan, axis, order, (gear) => Math.round(drawn(gear) / row))] : [],
+    );
     const placed = new Map<string, PlacedGear>();
     const parts: PlacedGear[] = [];
     for (const plane of planes) {
       for (const body of plane.bodies) {
         const bar = body.shape === 'bar';
-        const part: PlacedGear = { axis: plane.axis, plane: order.indexOf(figureAt(body.x)), radius: bar ? drawn(body.gear) : (plane.rows - 1) * row, half: !bar };
+        const part: PlacedGear = {
+          axis: plane.axis,
+          plane: order.indexOf(figureAt(body.x)),
+          radius: bar ? drawn(body.gear) : (plane.rows - 1) * row,
+          half: !bar,
+        };
         if (bar) placed.set(body.gear.id, part);
         parts.push(part);
       }
@@ -66,7 +82,16 @@ export function placeAxes(plan: DrawingPlan, order: readonly Figure[], starts: R
     const bottom = Math.max(...parts.map((part) => raw[part.axis]! + (part.half ? row : part.radius)));
     if (bottom - top > room && radius > (sets ? 5 : 7)) continue;
     const heights = raw.map((y) => Math.round(y - top + MARGIN.top));
-    const px = ({ x, row: out }: Cell, axis: number): Point => ({ x: space.side + x * column, y: heights[axis]! - out * row });
-    return { scale: { column, row, radius }, planes, heights, height: Math.round(bottom - top + MARGIN.top + MARGIN.bottom), px };
+    const px = ({ x, row: out }: Cell, axis: number): Point => ({
+      x: space.side + x * column,
+      y: heights[axis]! - out * row,
+    });
+    return {
+      scale: { column, row, radius },
+      planes,
+      heights,
+      height: Math.round(bottom - top + MARGIN.top + MARGIN.bottom),
+      px,
+    };
   }
 }

@@ -21,7 +21,14 @@ describe('what is to be drawn', () => {
   });
 
   test('planes of sets: stepped planets side by side, double pinions on top of each other', () => {
-    const planes = (name: string) => planDrawing(demoTrain(name)).figures.flatMap((figure) => (figure.kind === 'set' ? figure.planes.map(({ sun, planets, ring }) => [sun?.id, planets.map(({ id }) => id).join('+'), ring?.id].join(' ')) : []));
+    const planes = (name: string) =>
+      planDrawing(demoTrain(name)).figures.flatMap((figure) =>
+        figure.kind === 'set'
+          ? figure.planes.map(({ sun, planets, ring }) =>
+              [sun?.id, planets.map(({ id }) => id).join('+'), ring?.id].join(' '),
+            )
+          : [],
+      );
     expect(planes('brine-lift')).toEqual(['s big ', ' small r']);
     expect(planes('crawler')).toEqual(['gss gps+gpl gr', 'gsl gpl ']);
     expect(planes('draisine-hub')).toEqual(['ga pa ', 'gb pb ', ' pr rg']);
@@ -42,7 +49,8 @@ describe('drawn radii', () => {
         const radii = drawnRadii(train);
         const sizes = train.gears.map(({ id }) => radii.get(id)!);
         expect(Math.max(...sizes) / Math.min(...sizes)).toBeLessThan(8.001);
-        for (const a of train.gears) for (const b of train.gears) if (a.teeth < b.teeth) expect(radii.get(a.id)!).toBeLessThan(radii.get(b.id)!);
+        for (const a of train.gears)
+          for (const b of train.gears) if (a.teeth < b.teeth) expect(radii.get(a.id)!).toBeLessThan(radii.get(b.id)!);
       }),
       { numRuns: 60 },
     );
@@ -50,8 +58,15 @@ describe('drawn radii', () => {
 
   test('all pairs between two shafts are as far apart', () => {
     const rake = demoTrain('pan-rake');
-    const radii = drawnRadii({ ...rake, gears: rake.gears.map((gear) => (gear.id === 'g3b' ? { ...gear, teeth: 70 } : gear)) });
-    const apart = [['g1a', 'g1b'], ['g2a', 'g2b'], ['g3a', 'g3b']].map(([a, b]) => radii.get(a!)! + radii.get(b!)!);
+    const radii = drawnRadii({
+      ...rake,
+      gears: rake.gears.map((gear) => (gear.id === 'g3b' ? { ...gear, teeth: 70 } : gear)),
+    });
+    const apart = [
+      ['g1a', 'g1b'],
+      ['g2a', 'g2b'],
+      ['g3a', 'g3b'],
+    ].map(([a, b]) => radii.get(a!)! + radii.get(b!)!);
     for (const distance of apart) expect(distance).toBeCloseTo(apart[0]!, 9);
   });
 
@@ -96,7 +111,9 @@ describe('any train at all', () => {
         if (!view) return;
         const carried = new Map(train.members.flatMap(({ id, carrier }) => (carrier ? [[id, carrier] as const] : [])));
         const drawn = new Set(view.gears.map(({ gear }) => gear));
-        expect(train.gears.filter(({ id, member }) => !drawn.has(id) && !carried.has(member)).map(({ id }) => id)).toEqual([]);
+        expect(
+          train.gears.filter(({ id, member }) => !drawn.has(id) && !carried.has(member)).map(({ id }) => id),
+        ).toEqual([]);
         for (const { box } of view.gears) {
           expect([box.left, box.right, box.top, box.bottom].every(Number.isFinite)).toBe(true);
           expect(box.left).toBeGreaterThanOrEqual(0);
@@ -133,6 +150,7 @@ describe('any train at all', () => {
   });
 
   test('is drawn the same when it is drawn again', () => {
-    for (const name of ['harvester', 'crawler', 'range-box']) expect(drawnOf(demoTrain(name))).toEqual(drawnOf(demoTrain(name)));
+    for (const name of ['harvester', 'crawler', 'range-box'])
+      expect(drawnOf(demoTrain(name))).toEqual(drawnOf(demoTrain(name)));
   });
 });

@@ -16,11 +16,30 @@ export interface DrawingPlan {
 
 export type Figure =
   /** Gears across fixed axes, touching where they mesh; in several planes where two of one axis mesh the same gear, which is then a long one. */
-  | { readonly kind: 'bars'; readonly key: string; readonly gears: readonly Gear[]; readonly planes: readonly (readonly Gear[])[] }
+  | {
+      readonly kind: 'bars';
+      readonly key: string;
+      readonly gears: readonly Gear[];
+      readonly planes: readonly (readonly Gear[])[];
+    }
   /** A planetary set in half section: one plane after the other, each a stack of gears from the axis outward. */
-  | { readonly kind: 'set'; readonly key: string; readonly axis: number; readonly carrier: string; readonly planes: readonly SetPlane[] }
+  | {
+      readonly kind: 'set';
+      readonly key: string;
+      readonly axis: number;
+      readonly carrier: string;
+      readonly planes: readonly SetPlane[];
+    }
   /** Two bevel gears facing each other with a bevel planet between. */
-  | { readonly kind: 'bevel'; readonly key: string; readonly axis: number; readonly carrier: string; readonly left: Gear; readonly planet: Gear; readonly right: Gear };
+  | {
+      readonly kind: 'bevel';
+      readonly key: string;
+      readonly axis: number;
+      readonly carrier: string;
+      readonly left: Gear;
+      readonly planet: Gear;
+      readonly right: Gear;
+    };
 
 /** One plane of a set: a sun (or none), one planet or two stacked, a ring (or none). */
 export interface SetPlane {
@@ -31,13 +50,20 @@ export interface SetPlane {
 
 /** Sorts a train's gears into figures. */
 export function planDrawing(train: Train): DrawingPlan {
-  const axes = axesOf(train).filter((axis) => axis.arm === FRAME).map((axis) => axis.members);
+  const axes = axesOf(train)
+    .filter((axis) => axis.arm === FRAME)
+    .map((axis) => axis.members);
   const axisOf = new Map(axes.flatMap((members, i) => members.map((id) => [id, i] as const)));
-  const carrierOf = new Map(train.members.flatMap((member) => (member.carrier ? [[member.id, member.carrier] as const] : [])));
+  const carrierOf = new Map(
+    train.members.flatMap((member) => (member.carrier ? [[member.id, member.carrier] as const] : [])),
+  );
   const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
-  const planetary = new Set(train.meshes.filter((mesh) => mesh.gears.some((id) => carrierOf.has(gears.get(id)!.member))).map((mesh) => mesh.id));
+  const planetary = new Set(
+    train.meshes.filter((mesh) => mesh.gears.some((id) => carrierOf.has(gears.get(id)!.member))).map((mesh) => mesh.id),
+  );
   const figures: Figure[] = [];
-  for (const group of fixedGroups(train, carrierOf, planetary, gears)) figures.push({ kind: 'bars', key: `bars ${group[0]!.id}`, gears: group, planes: barPlanes(train, group, axisOf) });
+  for (const group of fixedGroups(train, carrierOf, planetary, gears))
+    figures.push({ kind: 'bars', key: `bars ${group[0]!.id}`, gears: group, planes: barPlanes(train, group, axisOf) });
   for (const planets of planetClusters(train, carrierOf)) {
     const carrier = carrierOf.get(planets[0]!)!;
     const axis = axisOf.get(carrier);
@@ -48,10 +74,17 @@ export function planDrawing(train: Train): DrawingPlan {
 }
 
 /** Gears of fixed members, grouped by the meshes between them; a gear that only meets planets is drawn in its set. */
-function fixedGroups(train: Train, carrierOf: ReadonlyMap<string, string>, planetary: ReadonlySet<string>, gears: ReadonlyMap<string, Gear>): Gear[][] {
+function fixedGroups(
+  train: Train,
+  carrierOf: ReadonlyMap<string, string>,
+  planetary: ReadonlySet<string>,
+  gears: ReadonlyMap<string, Gear>,
+): Gear[][] {
   const inSets = new Set(train.meshes.filter(({ id }) => planetary.has(id)).flatMap((mesh) => mesh.gears));
   const meshed = new Set(train.meshes.filter(({ id }) => !planetary.has(id)).flatMap((mesh) => mesh.gears));
-  const own = train.gears.filter((gear) => !carrierOf.has(gear.member) && gear.member !== FRAME && (meshed.has(gear.id) || !inSets.has(gear.id)));
+  const own = train.gears.filter(
+    (gear) => !carrierOf.has(gear.member) && gear.member !== FRAME && (meshed.has(gear.id) || !inSets.has(gear.id)),
+  );
   const groupOf = new Map(own.map((gear) => [gear.id, [gear]]));
   for (const mesh of train.meshes) {
     if (planetary.has(mesh.id)) continue;
@@ -67,7 +100,8 @@ function fixedGroups(train: Train, carrierOf: ReadonlyMap<string, string>, plane
 function barPlanes(train: Train, group: readonly Gear[], axisOf: ReadonlyMap<string, number>): Gear[][] {
   const own = new Map(group.map((gear) => [gear.id, gear]));
   const planes: Gear[][] = [];
-  const hasRoom = (plane: readonly Gear[], gear: Gear) => plane.every((other) => other === gear || axisOf.get(other.member) !== axisOf.get(gear.member));
+  const hasRoom = (plane: readonly Gear[], gear: Gear) =>
+    plane.every((other) => other === gear || axisOf.get(other.member) !== axisOf.get(gear.member));
   for (const mesh of train.meshes) {
     const [a, b] = mesh.gears.map((id) => own.get(id));
     if (!a || !b) continue;
@@ -92,9 +126,17 @@ function planetClusters(train: Train, carrierOf: ReadonlyMap<string, string>): s
   return [...new Set(clusters.values())];
 }
 
-function setFigure(train: Train, planets: readonly string[], carrier: string, axis: number, gears: ReadonlyMap<string, Gear>): Figure {
+function setFigure(
+  train: Train,
+  planets: readonly string[],
+  carrier: string,
+  axis: number,
+  gears: ReadonlyMap<string, Gear>,
+): Figure {
   const own = new Set(planets);
-  const meshes = train.meshes.map((mesh) => mesh.gears.map((id) => gears.get(id)!)).filter((pair) => pair.some((gear) => own.has(gear.member)));
+  const meshes = train.meshes
+    .map((mesh) => mesh.gears.map((id) => gears.get(id)!))
+    .filter((pair) => pair.some((gear) => own.has(gear.member)));
   const [bevel] = train.gears.filter((gear) => own.has(gear.member) && gear.type === 'bevel');
   if (bevel) {
     const sides = meshes.filter((pair) => pair.includes(bevel)).map((pair) => pair.find((gear) => gear !== bevel)!);
@@ -102,7 +144,15 @@ function setFigure(train: Train, planets: readonly string[], carrier: string, ax
     if (left && right && sides.length === 2) {
       // A second output leaves to the left, so its gear stands there.
       const turned = train.outputs[1] === right.member;
-      return { kind: 'bevel', key: `set ${planets[0]}`, axis, carrier, left: turned ? right : left, planet: bevel, right: turned ? left : right };
+      return {
+        kind: 'bevel',
+        key: `set ${planets[0]}`,
+        axis,
+        carrier,
+        left: turned ? right : left,
+        planet: bevel,
+        right: turned ? left : right,
+      };
     }
   }
   return { kind: 'set', key: `set ${planets[0]}`, axis, carrier, planes: planesOf(own, meshes) };
@@ -141,7 +191,8 @@ function planesOf(planets: ReadonlySet<string>, meshes: readonly (readonly Gear[
     planes.push({ sun, planets: [inner, outer], ring: ringFor(outer) });
   }
   for (const [planet, centres] of suns) {
-    for (const sun of sunned.has(planet) ? centres.slice(1) : centres) planes.push({ sun, planets: [planet], ring: ringFor(planet) });
+    for (const sun of sunned.has(planet) ? centres.slice(1) : centres)
+      planes.push({ sun, planets: [planet], ring: ringFor(planet) });
   }
   for (const [planet, ring] of rings) if (!ringed.has(planet)) planes.push({ sun: null, planets: [planet], ring });
   return planes;

@@ -8,11 +8,25 @@ function flowing(name: string, position: string): { powers: PowerAt[]; lines: Po
   const train = demoTrain(name);
   const drawn = drawSideView(train, { width: 880, height: 400 });
   if (!drawn.ok) throw new Error(drawn.why);
-  const powers = partPowers(solvePositions(networkOf(train)).get(position)!).map((own) => ({ ...own, power: own.power ?? 0 }));
+  const powers = partPowers(solvePositions(networkOf(train)).get(position)!).map((own) => ({
+    ...own,
+    power: own.power ?? 0,
+  }));
   return { powers, lines: powerLines(drawn.view, powers) };
 }
 
-const every = ['sluice-winch wind', 'brine-lift pumping', 'pan-rake 1', 'pan-rake 4', 'pan-rake R', 'draisine-hub 5', 'crawler R', 'harvester 2', 'harvester R', 'conveyor-shifter fast'];
+const every = [
+  'sluice-winch wind',
+  'brine-lift pumping',
+  'pan-rake 1',
+  'pan-rake 4',
+  'pan-rake R',
+  'draisine-hub 5',
+  'crawler R',
+  'harvester 2',
+  'harvester R',
+  'conveyor-shifter fast',
+];
 
 describe('power in the lines', () => {
   test.each(every)('%s: the flow into every point of a member is the flow out of it', (which) => {
@@ -20,7 +34,8 @@ describe('power in the lines', () => {
     const { powers, lines } = flowing(name, position);
     expect(lines.length).toBeGreaterThan(0);
     const net = new Map<string, number>();
-    const count = (member: string, x: number, y: number, share: number) => net.set(`${member} ${x},${y}`, (net.get(`${member} ${x},${y}`) ?? 0) + share);
+    const count = (member: string, x: number, y: number, share: number) =>
+      net.set(`${member} ${x},${y}`, (net.get(`${member} ${x},${y}`) ?? 0) + share);
     for (const { member, from, to, share } of lines) {
       count(member, from.x, from.y, -share);
       count(member, to.x, to.y, share);
@@ -37,14 +52,21 @@ describe('power in the lines', () => {
 
   test('all of it enters at the input and leaves at the output', () => {
     const { lines } = flowing('pan-rake', '4');
-    expect(lines.map(({ member, share }) => [member, share])).toEqual(expect.arrayContaining([['in', 1], ['out', 1]]));
+    expect(lines.map(({ member, share }) => [member, share])).toEqual(
+      expect.arrayContaining([
+        ['in', 1],
+        ['out', 1],
+      ]),
+    );
     for (const { from, to } of lines) expect(to.x).toBeGreaterThanOrEqual(from.x);
   });
 
   test('a member that idles carries none, two paths carry their shares', () => {
     const { lines } = flowing('pan-rake', '4');
     expect(new Set(lines.map(({ member }) => member))).toEqual(new Set(['in', 'out']));
-    const shares = flowing('conveyor-shifter', 'fast').lines.filter(({ member }) => member === 'top').map(({ share }) => share);
+    const shares = flowing('conveyor-shifter', 'fast')
+      .lines.filter(({ member }) => member === 'top')
+      .map(({ share }) => share);
     expect(shares.length).toBeGreaterThan(0);
     for (const share of shares) expect(share).toBeCloseTo(25 / 73, 9);
   });

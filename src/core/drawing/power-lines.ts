@@ -21,8 +21,12 @@ const NOTHING = 1e-9;
  * Which stretches of the members' lines carry power, how much, and which way. A member's lines are a tree; what flows through a link is
  * the sum of what the parts beyond it put in (conservation of power on a rigid member). A link that closes a ring carries none.
  */
-export function powerLines({ lines, attachments }: Pick<SideView, 'lines' | 'attachments'>, powers: readonly PowerAt[]): PowerLine[] {
-  const keyOf = ({ member, part }: { member: string; part: PartOnMember }) => JSON.stringify([member, part.kind, part.id]);
+export function powerLines(
+  { lines, attachments }: Pick<SideView, 'lines' | 'attachments'>,
+  powers: readonly PowerAt[],
+): PowerLine[] {
+  const keyOf = ({ member, part }: { member: string; part: PartOnMember }) =>
+    JSON.stringify([member, part.kind, part.id]);
   const places = new Map(attachments.map((attachment) => [keyOf(attachment), attachment.at]));
   const putAt = new Map<string, Map<string, number>>();
   for (const { member, part, power } of powers) {
@@ -49,7 +53,8 @@ interface FlowingLink {
 /** The flow through every link of one member: leaves first, each passing what it received on to where it hangs. */
 function flowsInTree({ links }: MemberLines, put: ReadonlyMap<string, number>): FlowingLink[] {
   const neighbours = new Map<string, { at: Point; next: Point[] }>();
-  const join = (a: Point, b: Point) => neighbours.set(pointKey(a), { at: a, next: [...(neighbours.get(pointKey(a))?.next ?? []), b] });
+  const join = (a: Point, b: Point) =>
+    neighbours.set(pointKey(a), { at: a, next: [...(neighbours.get(pointKey(a))?.next ?? []), b] });
   for (const { x1, y1, x2, y2 } of links) {
     join({ x: x1, y: y1 }, { x: x2, y: y2 });
     join({ x: x2, y: y2 }, { x: x1, y: y1 });
@@ -85,11 +90,16 @@ function mergeRuns(member: string, flows: readonly FlowingLink[]): PowerLine[] {
   const way = ({ from, to }: FlowingLink) => `${Math.sign(to.x - from.x)},${Math.sign(to.y - from.y)}`;
   const starting = new Map<string, FlowingLink[]>();
   for (const flow of flows) starting.set(pointKey(flow.from), [...(starting.get(pointKey(flow.from)) ?? []), flow]);
-  const follows = (flow: FlowingLink) => (starting.get(pointKey(flow.to)) ?? []).find((next) => way(next) === way(flow) && Math.abs(next.share - flow.share) < NOTHING);
+  const follows = (flow: FlowingLink) =>
+    (starting.get(pointKey(flow.to)) ?? []).find(
+      (next) => way(next) === way(flow) && Math.abs(next.share - flow.share) < NOTHING,
+    );
   const continued = new Set(flows.flatMap((flow) => follows(flow) ?? []));
-  return flows.filter((flow) => !continued.has(flow)).map((first) => {
-    let last = first;
-    for (let next = follows(last); next; next = follows(last)) last = next;
-    return { member, from: first.from, to: last.to, share: first.share };
-  });
+  return flows
+    .filter((flow) => !continued.has(flow))
+    .map((first) => {
+      let last = first;
+      for (let next = follows(last); next; next = follows(last)) last = next;
+      return { member, from: first.from, to: last.to, share: first.share };
+    });
 }

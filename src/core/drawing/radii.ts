@@ -12,7 +12,9 @@ const WORM_TEETH = 12;
  */
 export function drawnRadii(train: Train): ReadonlyMap<string, number> {
   const modules = train.gears.every((gear) => gear.module !== undefined);
-  const sizes = train.gears.map((gear) => (gear.type === 'worm' ? WORM_TEETH : gear.teeth) * (modules ? gear.module! : 1));
+  const sizes = train.gears.map(
+    (gear) => (gear.type === 'worm' ? WORM_TEETH : gear.teeth) * (modules ? gear.module! : 1),
+  );
   const least = Math.min(...sizes);
   const spread = Math.max(...sizes) / least;
   const power = spread > MAX_SPREAD ? Math.log(MAX_SPREAD) / Math.log(spread) : 1;
@@ -24,7 +26,9 @@ function sharedDistances(train: Train, radii: ReadonlyMap<string, number>): Read
   const axisOf = new Map(axesOf(train).flatMap((axis, i) => axis.members.map((id) => [id, i] as const)));
   const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
   const between = new Map<string, [string, string][]>();
-  for (const { gears: [a, b] } of train.meshes) {
+  for (const {
+    gears: [a, b],
+  } of train.meshes) {
     const key = [axisOf.get(gears.get(a)!.member)!, axisOf.get(gears.get(b)!.member)!].sort((x, y) => x - y).join('-');
     between.set(key, [...(between.get(key) ?? []), [a, b]]);
   }

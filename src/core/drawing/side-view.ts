@@ -1,5 +1,15 @@
 import type { Train } from '../train';
-import type { CouplerShape, GearShape, MemberLines, MeshTie, PinShape, Point, Port, Segment, SideView } from './geometry';
+import type {
+  CouplerShape,
+  GearShape,
+  MemberLines,
+  MeshTie,
+  PinShape,
+  Point,
+  Port,
+  Segment,
+  SideView,
+} from './geometry';
 import { Drafts } from './drafts';
 import { Effort, THOROUGH } from './effort';
 import { gearShape } from './gear-shapes';
@@ -50,11 +60,20 @@ const TOUCHING = 4;
  * The side view of any train: axes horizontal, figures left to right, the input at the left; fixed gears as bars that touch where they
  * mesh, sets in half section above their axis, every member a tree of lines that goes round the others.
  */
-export function drawSideView(train: Train, space: Space, { order: wanted, drafts = new Drafts(), effort: allowed = THOROUGH, atOnce = Infinity }: Drawing = {}): Drawn {
+export function drawSideView(
+  train: Train,
+  space: Space,
+  { order: wanted, drafts = new Drafts(), effort: allowed = THOROUGH, atOnce = Infinity }: Drawing = {},
+): Drawn {
   if (train.gears.length === 0) return { ok: false, why: 'There is no gear to draw yet.' };
-  if (train.gears.length > MOST_GEARS) return { ok: false, why: `With ${train.gears.length} gears this train is too large to draw from the side (the most is ${MOST_GEARS}). Its figures, trace and working are in the panel.` };
+  if (train.gears.length > MOST_GEARS)
+    return {
+      ok: false,
+      why: `With ${train.gears.length} gears this train is too large to draw from the side (the most is ${MOST_GEARS}). Its figures, trace and working are in the panel.`,
+    };
   const plan = planDrawing(train);
-  if (plan.figures.length === 0) return { ok: false, why: 'No gear here turns about a fixed axis, so there is nothing to draw yet.' };
+  if (plan.figures.length === 0)
+    return { ok: false, why: 'No gear here turns about a fixed axis, so there is nothing to draw yet.' };
   const radii = drawnRadii(train);
   const effort = new Effort(allowed);
   const { work: order, finished: ordered } = orderFigures(plan, wanted, drafts, effort);
@@ -67,7 +86,8 @@ export function drawSideView(train: Train, space: Space, { order: wanted, drafts
   const height = space.height * Math.max(1, width / space.width);
   const placed = placeAxes(plan, order, starts, radii, { height, side }, column);
   const { heights, planes, px } = placed;
-  if (workFor(planes, train, drafts, allowed) > atOnce) return { ok: false, later: true, why: `The drawing of ${train.gears.length} gears is being laid out.` };
+  if (workFor(planes, train, drafts, allowed) > atOnce)
+    return { ok: false, later: true, why: `The drawing of ${train.gears.length} gears is being laid out.` };
 
   const gears: GearShape[] = [];
   const pins: PinShape[] = [];
@@ -82,8 +102,16 @@ export function drawSideView(train: Train, space: Space, { order: wanted, drafts
     const draft = draftRoute(plane, train, drafts, effort);
     const routed = draft.work;
     finished &&= draft.finished;
-    const passes = new Map([...routed.links].flatMap(([member, links]) => links.flat().filter(({ row }) => row === 0).map(({ x }) => [x, member] as const)));
-    for (const body of plane.bodies) gears.push(gearShape(body, axis, placed, radii, (x) => passes.has(x) && passes.get(x) !== body.gear.member));
+    const passes = new Map(
+      [...routed.links].flatMap(([member, links]) =>
+        links
+          .flat()
+          .filter(({ row }) => row === 0)
+          .map(({ x }) => [x, member] as const),
+      ),
+    );
+    for (const body of plane.bodies)
+      gears.push(gearShape(body, axis, placed, radii, (x) => passes.has(x) && passes.get(x) !== body.gear.member));
     for (const [member, links] of routed.links) for (const [a, b] of links) book.link(member, px(a, axis), px(b, axis));
     hangGears(plane, routed, placed, book);
     pins.push(...hangPins(plane, routed, placed, book));
@@ -95,7 +123,12 @@ export function drawSideView(train: Train, space: Space, { order: wanted, drafts
       book.attach(port.member, { kind: 'port', id: port.member }, at);
     }
     const [from, to] = extentOf(plane);
-    axes.push({ x1: px({ x: from - 1, row: 0 }, axis).x, y1: heights[axis]!, x2: px({ x: to + 1, row: 0 }, axis).x, y2: heights[axis]! });
+    axes.push({
+      x1: px({ x: from - 1, row: 0 }, axis).x,
+      y1: heights[axis]!,
+      x2: px({ x: to + 1, row: 0 }, axis).x,
+      y2: heights[axis]!,
+    });
   }
   for (const plane of planes) carryOn(plan, plane, placed, book);
   const lines = book.lines();
@@ -137,29 +170,48 @@ function hangGears(plane: HalfPlane, routed: Routed, { px }: PlacedAxes, book: L
       book.link(member, place({ x, row: at }), place({ x, row: at - 1 }));
     } else if (shape === 'ring') {
       hang(place({ x, row: at }));
-      for (const cell of [{ x, row: at + 1 }, { x: x - 1, row: at }, { x: x + 1, row: at }]) if (reaches(routed, member, cell)) book.link(member, place({ x, row: at }), place(cell));
+      for (const cell of [
+        { x, row: at + 1 },
+        { x: x - 1, row: at },
+        { x: x + 1, row: at },
+      ])
+        if (reaches(routed, member, cell)) book.link(member, place({ x, row: at }), place(cell));
     } else if (shape === 'side') {
       const [foot, back] = [place({ x, row: 3 }), place({ x, row: 4 })];
       hang(foot);
       book.link(member, foot, back);
       if (reaches(routed, member, { x, row: 2 })) book.link(member, foot, place({ x, row: 2 }));
-      for (const cell of [{ x: x - 1, row: 4 }, { x: x + 1, row: 4 }]) if (reaches(routed, member, cell)) book.link(member, back, place(cell));
+      for (const cell of [
+        { x: x - 1, row: 4 },
+        { x: x + 1, row: 4 },
+      ])
+        if (reaches(routed, member, cell)) book.link(member, back, place(cell));
     }
   }
 }
 
 /** A shaft alone on its axis goes on beyond its outermost gears, to where its bearings stand. */
-function carryOn({ axes }: DrawingPlan, { axis, bodies, columns, terminals }: HalfPlane, { px }: PlacedAxes, book: LineBook): void {
+function carryOn(
+  { axes }: DrawingPlan,
+  { axis, bodies, columns, terminals }: HalfPlane,
+  { px }: PlacedAxes,
+  book: LineBook,
+): void {
   const [member] = axes[axis]!;
   const ends = bodies.filter(({ shape }) => shape === 'bar').flatMap(({ x, end }) => [x, end]);
   if (axes[axis]!.length > 1 || ends.length === 0) return;
   const others = book.lines().flatMap((line) => (line.member === member ? [] : line.segments));
   const out = (end: number) => terminals.some(({ cells }) => cells.length === 1 && cells[0]!.x === end);
-  for (const [x, by, edge] of [[Math.min(...ends), -SHAFT_STUB, 0], [Math.max(...ends), SHAFT_STUB, columns - 1]] as const) {
+  for (const [x, by, edge] of [
+    [Math.min(...ends), -SHAFT_STUB, 0],
+    [Math.max(...ends), SHAFT_STUB, columns - 1],
+  ] as const) {
     if (out(edge)) continue;
     const at = px({ x, row: 0 }, axis);
     // Another axis' lines may come by here: the shaft ends short of them.
-    const free = others.filter(({ x1, y1, y2 }) => Math.min(y1, y2) <= at.y && at.y <= Math.max(y1, y2) && (x1 - at.x) * by > 0).map(({ x1 }) => Math.abs(x1 - at.x) - STUB_CLEARANCE);
+    const free = others
+      .filter(({ x1, y1, y2 }) => Math.min(y1, y2) <= at.y && at.y <= Math.max(y1, y2) && (x1 - at.x) * by > 0)
+      .map(({ x1 }) => Math.abs(x1 - at.x) - STUB_CLEARANCE);
     book.link(member!, at, { x: at.x + Math.sign(by) * Math.min(Math.abs(by), ...free), y: at.y });
   }
 }
@@ -170,26 +222,47 @@ function hangPins(plane: HalfPlane, routed: Routed, { px }: PlacedAxes, book: Li
   return plane.pins.map(({ carrier, planet, row, x1, x2 }) => {
     const [left, right] = [px({ x: x1, row }, axis), px({ x: x2, row }, axis)];
     book.attach(carrier, { kind: 'pin', id: planet }, left);
-    if (plane.bodies.some((body) => body.shape === 'top' && body.gear.member === planet)) book.link(carrier, left, px({ x: x1, row: row + 1 }, axis));
+    if (plane.bodies.some((body) => body.shape === 'top' && body.gear.member === planet))
+      book.link(carrier, left, px({ x: x1, row: row + 1 }, axis));
     else {
       if (x1 !== x2) book.link(carrier, left, right);
-      for (const [end, beside] of [[left, x1 - 1], [right, x2 + 1]] as const) if (reaches(routed, carrier, { x: beside, row })) book.link(carrier, end, px({ x: beside, row }, axis));
+      for (const [end, beside] of [
+        [left, x1 - 1],
+        [right, x2 + 1],
+      ] as const)
+        if (reaches(routed, carrier, { x: beside, row })) book.link(carrier, end, px({ x: beside, row }, axis));
     }
     return { planet, carrier, x1: left.x, x2: right.x, y: left.y };
   });
 }
 
 /** Draws the members' lines up to a coupler's plates. */
-function hangCoupler(train: Train, { coupler: id, at: cell, direction }: Routed['symbols'][0], axis: number, { px, scale }: PlacedAxes, book: LineBook): CouplerShape {
+function hangCoupler(
+  train: Train,
+  { coupler: id, at: cell, direction }: Routed['symbols'][0],
+  axis: number,
+  { px, scale }: PlacedAxes,
+  book: LineBook,
+): CouplerShape {
   const at = px(cell, axis);
   const coupler = train.couplers.find((candidate) => candidate.id === id)!;
   const [first, second] = 'joins' in coupler ? coupler.joins : ['', ''];
   const turn = ([0, 90, 180, 270] as const)[direction]!;
-  const [dx, dy] = ([[1, 0], [0, 1], [-1, 0], [0, -1]] as const)[direction]!;
+  const [dx, dy] = (
+    [
+      [1, 0],
+      [0, 1],
+      [-1, 0],
+      [0, -1],
+    ] as const
+  )[direction]!;
   const reach = direction % 2 === 0 ? scale.column : scale.row;
   const towards = (sign: number, far: number): Point => ({ x: at.x + sign * dx * far, y: at.y + sign * dy * far });
   const frame = first === 'frame' ? 'first' : second === 'frame' ? 'second' : null;
-  for (const [member, sign] of [[first, -1], [second, 1]] as const) {
+  for (const [member, sign] of [
+    [first, -1],
+    [second, 1],
+  ] as const) {
     if (member === 'frame') continue;
     book.link(member, towards(sign, reach), towards(sign, HALF_COUPLER));
     book.attach(member, { kind: 'coupler', id }, towards(sign, HALF_COUPLER));
@@ -205,9 +278,28 @@ function slidesOf(train: Train, shapes: ReadonlyMap<string, GearShape>, ties: re
     const [a, b] = mesh?.gears.map((id) => shapes.get(id)) ?? [];
     if (!a || !b) return [];
     const tie = ties.find(({ mesh: tied }) => tied === coupler.mesh);
-    if (tie) return [{ coupler: coupler.id, kind: 'slide', x: tie.x - SLIDE_GAP - 2, y: Math.round((tie.y1 + tie.y2) / 2), turn: 90, frame: null }];
+    if (tie)
+      return [
+        {
+          coupler: coupler.id,
+          kind: 'slide',
+          x: tie.x - SLIDE_GAP - 2,
+          y: Math.round((tie.y1 + tie.y2) / 2),
+          turn: 90,
+          frame: null,
+        },
+      ];
     const y = a.shape === 'bar' && b.shape === 'bar' ? a.y + Math.sign(b.y - a.y) * a.radius : (a.y + b.y) / 2;
-    return [{ coupler: coupler.id, kind: 'slide', x: narrower(a, b).x + narrower(a, b).halfWidth + SLIDE_GAP, y: Math.round(y), turn: 90, frame: null }];
+    return [
+      {
+        coupler: coupler.id,
+        kind: 'slide',
+        x: narrower(a, b).x + narrower(a, b).halfWidth + SLIDE_GAP,
+        y: Math.round(y),
+        turn: 90,
+        frame: null,
+      },
+    ];
   });
 }
 
@@ -224,20 +316,35 @@ function tiesOf(train: Train, shapes: ReadonlyMap<string, GearShape>): MeshTie[]
     const between = { y1: upper.y + upper.radius, y2: lower.y - lower.radius };
     if (isChained(gears.get(a.gear)!)) return [{ mesh: mesh.id, kind: 'chain', x: narrower(a, b).x, ...between }];
     const apart = Math.abs(between.y2 - between.y1) > TOUCHING;
-    return apart ? [{ mesh: mesh.id, kind: 'folded', x: narrower(a, b).x - narrower(a, b).halfWidth - TIE_GAP, ...between }] : [];
+    return apart
+      ? [{ mesh: mesh.id, kind: 'folded', x: narrower(a, b).x - narrower(a, b).halfWidth - TIE_GAP, ...between }]
+      : [];
   });
 }
 
-function portsOf(plane: HalfPlane, train: Train): { kind: Port['kind']; member: string; side: Port['side']; cell: Cell }[] {
+function portsOf(
+  plane: HalfPlane,
+  train: Train,
+): { kind: Port['kind']; member: string; side: Port['side']; cell: Cell }[] {
   return plane.terminals.flatMap(({ member, cells }) => {
     const [cell] = cells;
     if (cells.length !== 1 || cell!.row !== 0 || (cell!.x !== 0 && cell!.x !== plane.columns - 1)) return [];
-    return [{ kind: member === train.input ? ('input' as const) : ('output' as const), member, side: cell!.x === 0 ? ('left' as const) : ('right' as const), cell: cell! }];
+    return [
+      {
+        kind: member === train.input ? ('input' as const) : ('output' as const),
+        member,
+        side: cell!.x === 0 ? ('left' as const) : ('right' as const),
+        cell: cell!,
+      },
+    ];
   });
 }
 
 function extentOf(plane: HalfPlane): [number, number] {
-  const xs = [...plane.bodies.flatMap(({ x, end }) => [x, end]), ...plane.terminals.flatMap(({ cells }) => cells.map(({ x }) => x))];
+  const xs = [
+    ...plane.bodies.flatMap(({ x, end }) => [x, end]),
+    ...plane.terminals.flatMap(({ cells }) => cells.map(({ x }) => x)),
+  ];
   return [Math.min(...xs), Math.max(...xs)];
 }
 
@@ -249,6 +356,9 @@ function bearingsFor(plan: DrawingPlan, lines: readonly MemberLines[], heights: 
     const own = lines.find(({ member }) => member === members[0] && !isLoose(plan, member));
     const runs = own?.segments.filter((segment) => segment.y1 === y && segment.y2 === y) ?? [];
     if (runs.length === 0) return [];
-    return [{ x: Math.min(...runs.map(({ x1 }) => x1)), y }, { x: Math.max(...runs.map(({ x2 }) => x2)), y }];
+    return [
+      { x: Math.min(...runs.map(({ x1 }) => x1)), y },
+      { x: Math.max(...runs.map(({ x2 }) => x2)), y },
+    ];
   });
 }

@@ -5,4 +5,7 @@ export interface Space {
 }
 
 /** Where side views are shown: small on a card of the shelf, large on the Bench. */
-export const SPACES = { shelf: { width: 480, height: 270 }, bench: { width: 880, height: 380 } } as const satisfies Record<string, Space>;
+export const SPACES = {
+  shelf: { width: 480, height: 270 },
+  bench: { width: 880, height: 380 },
+} as const satisfies Record<string, Space>;

@@ -32,12 +32,19 @@ export function axisPlaces(axes: number, spacings: readonly Spacing[], discs: re
   const places = new Map<number, Place>();
   while (places.size < axes) {
     const next = nextAxis(axes, spacings, places);
-    places.set(next.axis, best(next.candidates, (place) => overlap(next.axis, place, places, discs, spacings)));
+    places.set(
+      next.axis,
+      best(next.candidates, (place) => overlap(next.axis, place, places, discs, spacings)),
+    );
   }
   return Array.from({ length: axes }, (_, axis) => places.get(axis)!);
 }
 
-function nextAxis(axes: number, spacings: readonly Spacing[], places: ReadonlyMap<number, Place>): { axis: number; candidates: Place[] } {
+function nextAxis(
+  axes: number,
+  spacings: readonly Spacing[],
+  places: ReadonlyMap<number, Place>,
+): { axis: number; candidates: Place[] } {
   const waiting = Array.from({ length: axes }, (_, axis) => axis).filter((axis) => !places.has(axis));
   const held = waiting.map((axis) => ({
     axis,
@@ -80,8 +87,15 @@ function intersections(p: { at: Place; distance: number }, q: { at: Place; dista
   }));
 }
 
-function overlap(axis: number, place: Place, places: ReadonlyMap<number, Place>, discs: readonly Disc[], spacings: readonly Spacing[]): number {
-  const meshing = (other: number) => spacings.some(({ a, b }) => (a === axis && b === other) || (b === axis && a === other));
+function overlap(
+  axis: number,
+  place: Place,
+  places: ReadonlyMap<number, Place>,
+  discs: readonly Disc[],
+  spacings: readonly Spacing[],
+): number {
+  const meshing = (other: number) =>
+    spacings.some(({ a, b }) => (a === axis && b === other) || (b === axis && a === other));
   let depth = 0;
   for (const own of discs) {
     if (own.axis !== axis) continue;

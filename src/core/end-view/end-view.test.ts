@@ -5,14 +5,26 @@ import { networkOf } from '../kinematics';
 import { memberFigures } from '../powerflow';
 import { toNumber } from '../rational';
 import { solvePositions } from '../solve';
-import { endView, poseOf, toothOutline, toothPhases, type OutlinePoint, type Pose, type Station, type TurnsOf } from '.';
+import {
+  endView,
+  poseOf,
+  toothOutline,
+  toothPhases,
+  type OutlinePoint,
+  type Pose,
+  type Station,
+  type TurnsOf,
+} from '.';
 
 const ALL = readdirSync('demo/trains').map((file) => file.replace('.train.json', ''));
 const STILL: TurnsOf = () => 0;
 const stations = (name: string) => endView(demoTrain(name), []);
 
 const placed = (outline: readonly OutlinePoint[], { x, y, angle }: Pose, module: number): OutlinePoint[] =>
-  outline.map((p) => ({ x: x + module * (p.x * Math.cos(angle) - p.y * Math.sin(angle)), y: y + module * (p.x * Math.sin(angle) + p.y * Math.cos(angle)) }));
+  outline.map((p) => ({
+    x: x + module * (p.x * Math.cos(angle) - p.y * Math.sin(angle)),
+    y: y + module * (p.x * Math.sin(angle) + p.y * Math.cos(angle)),
+  }));
 
 function inside({ x, y }: OutlinePoint, polygon: readonly OutlinePoint[]): boolean {
   let odd = false;
@@ -24,11 +36,16 @@ function inside({ x, y }: OutlinePoint, polygon: readonly OutlinePoint[]): boole
 }
 
 function depth({ x, y }: OutlinePoint, polygon: readonly OutlinePoint[]): number {
-  return Math.min(...polygon.map((a, i) => {
-    const b = polygon[(i + 1) % polygon.length]!;
-    const along = Math.max(0, Math.min(1, ((x - a.x) * (b.x - a.x) + (y - a.y) * (b.y - a.y)) / ((b.x - a.x) ** 2 + (b.y - a.y) ** 2 || 1)));
-    return Math.hypot(x - a.x - along * (b.x - a.x), y - a.y - along * (b.y - a.y));
-  }));
+  return Math.min(
+    ...polygon.map((a, i) => {
+      const b = polygon[(i + 1) % polygon.length]!;
+      const along = Math.max(
+        0,
+        Math.min(1, ((x - a.x) * (b.x - a.x) + (y - a.y) * (b.y - a.y)) / ((b.x - a.x) ** 2 + (b.y - a.y) ** 2 || 1)),
+      );
+      return Math.hypot(x - a.x - along * (b.x - a.x), y - a.y - along * (b.y - a.y));
+    }),
+  );
 }
 
 /** How deep teeth of two meshing wheels cut into each other, in modules. */
@@ -36,11 +53,20 @@ function cut({ wheels, meshes }: Station, turns: TurnsOf, mesh: Station['meshes'
   const phases = toothPhases(wheels, meshes, STILL);
   const [a, b] = [mesh.a, mesh.b].map((i) => {
     const wheel = wheels[i]!;
-    return { wheel, outline: placed(toothOutline(wheel.teeth, wheel.shape === 'ring', 6), poseOf(wheel, turns, phases[i]!), wheel.module) };
+    return {
+      wheel,
+      outline: placed(
+        toothOutline(wheel.teeth, wheel.shape === 'ring', 6),
+        poseOf(wheel, turns, phases[i]!),
+        wheel.module,
+      ),
+    };
   });
   const ring = [a!, b!].find(({ wheel }) => wheel.shape === 'ring');
   const other = ring === a ? b! : a!;
-  const hits = ring ? other.outline.filter((p) => !inside(p, ring.outline)).map((p) => depth(p, ring.outline)) : a!.outline.filter((p) => inside(p, b!.outline)).map((p) => depth(p, b!.outline));
+  const hits = ring
+    ? other.outline.filter((p) => !inside(p, ring.outline)).map((p) => depth(p, ring.outline))
+    : a!.outline.filter((p) => inside(p, b!.outline)).map((p) => depth(p, b!.outline));
   return Math.max(0, ...hits) / a!.wheel.module;
 }
 
@@ -50,7 +76,9 @@ describe('tooth outlines', () => {
       for (const internal of [false, true]) {
         const outline = toothOutline(teeth, internal, 40);
         const flank = outline.slice(0, 40);
-        const at = flank.reduce((near, p) => (Math.abs(Math.hypot(p.x, p.y) - teeth / 2) < Math.abs(Math.hypot(near.x, near.y) - teeth / 2) ? p : near));
+        const at = flank.reduce((near, p) =>
+          Math.abs(Math.hypot(p.x, p.y) - teeth / 2) < Math.abs(Math.hypot(near.x, near.y) - teeth / 2) ? p : near,
+        );
         expect(Math.abs(Math.atan2(at.y, at.x)) * teeth).toBeCloseTo(Math.PI / 2, 1);
         expect(outline).toHaveLength(80 * teeth);
       }
@@ -59,12 +87,24 @@ describe('tooth outlines', () => {
 
   test('flanks of any two gears run on each other without cutting in', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 18, max: 60 }), fc.integer({ min: 18, max: 60 }), fc.double({ min: 0, max: 1, noNaN: true }), (za, zb, turned) => {
-        const winch = demoTrain('sluice-winch');
-        const train = { ...winch, gears: winch.gears.map((gear) => (gear.id === 'g3a' ? { ...gear, teeth: za } : gear.id === 'g3b' ? { ...gear, teeth: zb } : gear)) };
-        const station = endView(train, []).find(({ wheels }) => wheels.some(({ gear }) => gear === 'g3a'))!;
-        expect(cut(station, (member) => (member === 'lay' ? turned : (-turned * za) / zb), station.meshes[0]!)).toBeLessThan(0.02);
-      }),
+      fc.property(
+        fc.integer({ min: 18, max: 60 }),
+        fc.integer({ min: 18, max: 60 }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (za, zb, turned) => {
+          const winch = demoTrain('sluice-winch');
+          const train = {
+            ...winch,
+            gears: winch.gears.map((gear) =>
+              gear.id === 'g3a' ? { ...gear, teeth: za } : gear.id === 'g3b' ? { ...gear, teeth: zb } : gear,
+            ),
+          };
+          const station = endView(train, []).find(({ wheels }) => wheels.some(({ gear }) => gear === 'g3a'))!;
+          expect(
+            cut(station, (member) => (member === 'lay' ? turned : (-turned * za) / zb), station.meshes[0]!),
+          ).toBeLessThan(0.02);
+        },
+      ),
       { numRuns: 40 },
     );
   });
@@ -93,16 +133,27 @@ describe('end view', () => {
     }
   });
 
-  test.each([['sluice-winch', 'wind'], ['pan-rake', '1'], ['brine-lift', 'pumping'], ['stirrer', 'slow'], ['crawler', '2'], ['harvester', '5']])('%s: teeth stay in their gaps however far it is turned', (name, position) => {
+  test.each([
+    ['sluice-winch', 'wind'],
+    ['pan-rake', '1'],
+    ['brine-lift', 'pumping'],
+    ['stirrer', 'slow'],
+    ['crawler', '2'],
+    ['harvester', '5'],
+  ])('%s: teeth stay in their gaps however far it is turned', (name, position) => {
     const solved = solvePositions(networkOf(demoTrain(name))).get(position)!;
     const figures = memberFigures(solved);
     const engaged = new Set(solved.state.meshes.map(({ mesh }) => mesh.id));
     const speed = new Map(figures.map((row) => [row.id, row.speed ? toNumber(row.speed) : 0]));
     for (const station of stations(name)) {
-      const first = station.meshes.filter(({ a, b, mesh }) => engaged.has(mesh) && station.wheels[a]!.copy === 0 && station.wheels[b]!.copy === 0);
+      const first = station.meshes.filter(
+        ({ a, b, mesh }) => engaged.has(mesh) && station.wheels[a]!.copy === 0 && station.wheels[b]!.copy === 0,
+      );
       // A gear of fewer than 17 standard teeth would be cut away at the foot by its mate; its outline is drawn uncut.
       const undercut = ({ a, b }: (typeof first)[0]) => [a, b].some((i) => station.wheels[i]!.teeth < 17);
-      for (const mesh of first.map((own) => ({ ...own, tolerance: undercut(own) ? 0.6 : 0.3 }))) for (const crank of [0, 0.137, 5.61]) expect(cut(station, (member) => crank * speed.get(member)!, mesh)).toBeLessThan(mesh.tolerance);
+      for (const mesh of first.map((own) => ({ ...own, tolerance: undercut(own) ? 0.6 : 0.3 })))
+        for (const crank of [0, 0.137, 5.61])
+          expect(cut(station, (member) => crank * speed.get(member)!, mesh)).toBeLessThan(mesh.tolerance);
     }
   });
 
@@ -113,7 +164,9 @@ describe('end view', () => {
   });
 
   test('a stepped planet has one pin: both its planes turn at the same distance', () => {
-    const orbits = stations('brine-lift').flatMap(({ wheels }) => wheels.flatMap(({ orbit }) => (orbit ? [orbit.radius] : [])));
+    const orbits = stations('brine-lift').flatMap(({ wheels }) =>
+      wheels.flatMap(({ orbit }) => (orbit ? [orbit.radius] : [])),
+    );
     expect(new Set(orbits.map((radius) => radius.toFixed(6))).size).toBe(1);
     expect(orbits).toHaveLength(6);
   });

@@ -38,15 +38,19 @@ function tipRadius(teeth: number): number {
  */
 export function toothOutline(teeth: number, internal: boolean, flankPoints: number): readonly OutlinePoint[] {
   const pitch = teeth / 2;
-  const [root, tip] = internal ? [pitch + DEDENDUM, Math.max(0.2, pitch - ADDENDUM)] : [Math.max(0.2, pitch - DEDENDUM), tipRadius(teeth)];
+  const [root, tip] = internal
+    ? [pitch + DEDENDUM, Math.max(0.2, pitch - ADDENDUM)]
+    : [Math.max(0.2, pitch - DEDENDUM), tipRadius(teeth)];
   const pitchAngle = (2 * Math.PI) / teeth;
-  const half = (radius: number) => (internal ? pitchAngle / 2 - halfToothAngle(teeth, radius) : halfToothAngle(teeth, radius));
+  const half = (radius: number) =>
+    internal ? pitchAngle / 2 - halfToothAngle(teeth, radius) : halfToothAngle(teeth, radius);
   const flank = Array.from({ length: flankPoints }, (_, i) => {
     const radius = root + ((tip - root) * i) / (flankPoints - 1);
     return { radius, angle: Math.min(pitchAngle / 2, Math.max(0, half(radius))) };
   });
   const points: OutlinePoint[] = [];
-  const put = (radius: number, angle: number) => points.push({ x: radius * Math.cos(angle), y: radius * Math.sin(angle) });
+  const put = (radius: number, angle: number) =>
+    points.push({ x: radius * Math.cos(angle), y: radius * Math.sin(angle) });
   for (let tooth = 0; tooth < teeth; tooth++) {
     const middle = tooth * pitchAngle;
     for (const { radius, angle } of flank) put(radius, middle - angle);

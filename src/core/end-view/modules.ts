@@ -6,7 +6,8 @@ const WORM_MODULES = 8;
 const CHAIN_REACH = 1.5;
 
 /** A gear's pitch radius at a module. */
-export const pitchRadius = (gear: Gear, module: number): number => ((gear.type === 'worm' ? WORM_MODULES : gear.teeth) * module) / 2;
+export const pitchRadius = (gear: Gear, module: number): number =>
+  ((gear.type === 'worm' ? WORM_MODULES : gear.teeth) * module) / 2;
 
 /** From centre to centre of two gears that mesh, both at one module. */
 export function centreDistance(a: Gear, b: Gear, module: number): number {
@@ -24,15 +25,23 @@ export function gearModules(train: Train, lineOf: (member: string) => string): R
   const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
   const groupOf = groups(train);
   const modules = new Map<number, number>();
-  for (const gear of train.gears) if (gear.module !== undefined && !modules.has(groupOf.get(gear.id)!)) modules.set(groupOf.get(gear.id)!, gear.module);
+  for (const gear of train.gears)
+    if (gear.module !== undefined && !modules.has(groupOf.get(gear.id)!))
+      modules.set(groupOf.get(gear.id)!, gear.module);
   const distances = new Map<string, number>();
   const pairs = train.meshes.flatMap((mesh) => {
     const [a, b] = mesh.gears.map((id) => gears.get(id)!) as [Gear, Gear];
     if (a.type === 'bevel' || b.type === 'bevel') return [];
-    return [{ group: groupOf.get(a.id)!, line: [lineOf(a.member), lineOf(b.member)].sort().join('|'), unit: centreDistance(a, b, 1) }];
+    return [
+      {
+        group: groupOf.get(a.id)!,
+        line: [lineOf(a.member), lineOf(b.member)].sort().join('|'),
+        unit: centreDistance(a, b, 1),
+      },
+    ];
   });
   const settle = () => {
-    for (let before = -1; before !== modules.size + distances.size; ) {
+    for (let before = -1; before !== modules.size + distances.size;) {
       before = modules.size + distances.size;
       for (const { group, line, unit } of pairs) {
         const known = modules.get(group);
@@ -54,7 +63,9 @@ export function gearModules(train: Train, lineOf: (member: string) => string): R
 /** Gears that hang together by their teeth. */
 function groups(train: Train): ReadonlyMap<string, number> {
   const groupOf = new Map(train.gears.map((gear, i) => [gear.id, i]));
-  for (const { gears: [a, b] } of train.meshes) {
+  for (const {
+    gears: [a, b],
+  } of train.meshes) {
     const [keep, drop] = [groupOf.get(a)!, groupOf.get(b)!];
     if (keep !== drop) for (const [id, group] of groupOf) if (group === drop) groupOf.set(id, keep);
   }

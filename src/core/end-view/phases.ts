@@ -39,7 +39,12 @@ function phaseAgainst(from: Wheel, phase: number, to: Wheel, turns: TurnsOf): nu
   if (to.shape === 'worm') return outward + Math.PI / 2;
   if (from.shape === 'worm' || from.shape === 'bevel planet' || to.shape === 'bevel planet') return 0;
   // Seen from a ring, the wheel inside touches it on the side where that wheel stands; seen from the wheel, away from the ring's centre.
-  const [contactFrom, contactTo] = from.shape === 'ring' ? [outward, outward] : to.shape === 'ring' ? [outward + Math.PI, outward + Math.PI] : [outward, outward + Math.PI];
+  const [contactFrom, contactTo] =
+    from.shape === 'ring'
+      ? [outward, outward]
+      : to.shape === 'ring'
+        ? [outward + Math.PI, outward + Math.PI]
+        : [outward, outward + Math.PI];
   const past = part(((contactFrom - phase - TURN * turns(from.member)) * from.teeth) / TURN);
   const wanted = from.shape === 'ring' || to.shape === 'ring' ? past + 0.5 : 0.5 - past;
   return contactTo - (wanted * TURN) / to.teeth - TURN * turns(to.member);

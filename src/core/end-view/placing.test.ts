@@ -13,13 +13,20 @@ describe('places of axes', () => {
   });
 
   test('an axis that meshes with two stands where both distances meet', () => {
-    const spacings: Spacing[] = [{ a: 0, b: 1, distance: 50 }, { a: 0, b: 2, distance: 40 }, { a: 1, b: 2, distance: 30 }];
+    const spacings: Spacing[] = [
+      { a: 0, b: 1, distance: 50 },
+      { a: 0, b: 2, distance: 40 },
+      { a: 1, b: 2, distance: 30 },
+    ];
     const places = axisPlaces(3, spacings, []);
     for (const { a, b, distance } of spacings) expect(far(places[a]!, places[b]!)).toBeCloseTo(distance, 6);
   });
 
   test('gears that do not mesh do not lie on each other', () => {
-    const spacings: Spacing[] = [{ a: 0, b: 1, distance: 40 }, { a: 1, b: 2, distance: 40 }];
+    const spacings: Spacing[] = [
+      { a: 0, b: 1, distance: 40 },
+      { a: 1, b: 2, distance: 40 },
+    ];
     const discs: Disc[] = [0, 1, 2].map((axis) => ({ axis, station: 's', radius: 20, hollow: false }));
     const places = axisPlaces(3, spacings, discs);
     expect(far(places[0]!, places[2]!)).toBeGreaterThanOrEqual(40 - 1e-6);
@@ -36,7 +43,10 @@ describe('modules', () => {
 
   test('what is given is kept, what meshes with it has the same', () => {
     const winch = demoTrain('sluice-winch');
-    const train: Train = { ...winch, gears: winch.gears.map((gear) => (gear.id === 'i' ? { ...gear, module: 2.5 } : gear)) };
+    const train: Train = {
+      ...winch,
+      gears: winch.gears.map((gear) => (gear.id === 'i' ? { ...gear, module: 2.5 } : gear)),
+    };
     const modules = gearModules(train, lines);
     expect(['c', 'i', 'l'].map((id) => modules.get(id))).toEqual([2.5, 2.5, 2.5]);
     expect(modules.get('g3a')).toBe(1);
@@ -44,7 +54,10 @@ describe('modules', () => {
 
   test('pairs between the same two shafts are scaled to one distance', () => {
     const rake = demoTrain('pan-rake');
-    const train: Train = { ...rake, gears: rake.gears.map((gear) => (gear.id === 'g2b' ? { ...gear, teeth: 60 } : gear)) };
+    const train: Train = {
+      ...rake,
+      gears: rake.gears.map((gear) => (gear.id === 'g2b' ? { ...gear, teeth: 60 } : gear)),
+    };
     const shaft = (member: string) => (['in', 'out', 'w1', 'w2', 'w3'].includes(member) ? 'upper' : member);
     const modules = gearModules(train, shaft);
     const gear = (id: string) => train.gears.find((one) => one.id === id)!;
@@ -65,12 +78,16 @@ describe('modules', () => {
 describe('wheels', () => {
   test('equal planets stand evenly round the sun, as many as the document says', () => {
     const stirrer = demoTrain('stirrer');
-    const train: Train = { ...stirrer, members: stirrer.members.map((member) => (member.carrier ? { ...member, copies: 4 } : member)) };
+    const train: Train = {
+      ...stirrer,
+      members: stirrer.members.map((member) => (member.carrier ? { ...member, copies: 4 } : member)),
+    };
     const [station] = endView(train, []);
     const planets = station!.wheels.filter(({ orbit }) => orbit !== null);
     expect(planets).toHaveLength(4);
     const places = planets.map((wheel) => poseOf(wheel, () => 0, 0));
-    for (let i = 0; i < 4; i++) expect(far(places[i]!, places[(i + 1) % 4]!)).toBeCloseTo(Math.SQRT2 * planets[0]!.orbit!.radius, 6);
+    for (let i = 0; i < 4; i++)
+      expect(far(places[i]!, places[(i + 1) % 4]!)).toBeCloseTo(Math.SQRT2 * planets[0]!.orbit!.radius, 6);
   });
 
   test('planets are carried round by their carrier, and roll against it', () => {
@@ -90,7 +107,10 @@ describe('wheels', () => {
 
 describe('chains and worms', () => {
   const winch = demoTrain('sluice-winch');
-  const chained: Train = { ...winch, gears: winch.gears.map((gear) => (['g3a', 'g3b'].includes(gear.id) ? { ...gear, type: 'sprocket' } : gear)) };
+  const chained: Train = {
+    ...winch,
+    gears: winch.gears.map((gear) => (['g3a', 'g3b'].includes(gear.id) ? { ...gear, type: 'sprocket' } : gear)),
+  };
 
   test('a chain joins two wheels that stand apart, and is no mesh of teeth', () => {
     const station = endView(chained, []).find(({ wheels }) => wheels.some(({ gear }) => gear === 'g3a'))!;
@@ -101,14 +121,22 @@ describe('chains and worms', () => {
   });
 
   test('pulleys are smooth, sprockets have teeth', () => {
-    const belted: Train = { ...chained, gears: chained.gears.map((gear) => (gear.type === 'sprocket' ? { ...gear, type: 'pulley' } : gear)) };
-    const shapes = (train: Train) => endView(train, []).flatMap(({ wheels }) => wheels.filter(({ gear }) => gear.startsWith('g3')).map(({ shape }) => shape));
+    const belted: Train = {
+      ...chained,
+      gears: chained.gears.map((gear) => (gear.type === 'sprocket' ? { ...gear, type: 'pulley' } : gear)),
+    };
+    const shapes = (train: Train) =>
+      endView(train, []).flatMap(({ wheels }) =>
+        wheels.filter(({ gear }) => gear.startsWith('g3')).map(({ shape }) => shape),
+      );
     expect(shapes(chained)).toEqual(['toothed', 'toothed']);
     expect(shapes(belted)).toEqual(['smooth', 'smooth']);
   });
 
   test('a worm lies under its wheel and keeps its place while its thread comes past', () => {
-    const station = endView(demoTrain('conveyor-shifter'), []).find(({ wheels }) => wheels.some(({ shape }) => shape === 'worm'))!;
+    const station = endView(demoTrain('conveyor-shifter'), []).find(({ wheels }) =>
+      wheels.some(({ shape }) => shape === 'worm'),
+    )!;
     const worm = station.wheels.find(({ shape }) => shape === 'worm')!;
     const wheel = station.wheels.find(({ shape }) => shape === 'toothed')!;
     expect(worm.centre.y).toBeGreaterThan(wheel.centre.y + wheel.radius);

@@ -30,7 +30,9 @@ export function endView(train: Train, order: readonly string[]): readonly Statio
   const sizes = { modules, radius: (gear: Gear) => pitchRadius(gear, modules.get(gear.id)!) };
   const places = placesOf(plan, sizes);
   const figures = [...plan.figures].sort((a, b) => order.indexOf(a.key) - order.indexOf(b.key));
-  return figures.flatMap((figure) => cuts(figure).map((cut, i) => stationOf(plan, figure, `${figure.key} ${i}`, cut, sizes, places)));
+  return figures.flatMap((figure) =>
+    cuts(figure).map((cut, i) => stationOf(plan, figure, `${figure.key} ${i}`, cut, sizes, places)),
+  );
 }
 
 interface Sizes {
@@ -46,8 +48,12 @@ interface Cut {
 
 function cuts(figure: Figure): Cut[] {
   if (figure.kind === 'bars') return figure.planes.map((fixed) => ({ fixed, planets: [] }));
-  if (figure.kind === 'bevel') return [figure.left, figure.right].map((side) => ({ fixed: [side], planets: [figure.planet] }));
-  return figure.planes.map(({ sun, ring, planets }: SetPlane) => ({ fixed: [sun, ring].filter((gear) => gear !== null), planets }));
+  if (figure.kind === 'bevel')
+    return [figure.left, figure.right].map((side) => ({ fixed: [side], planets: [figure.planet] }));
+  return figure.planes.map(({ sun, ring, planets }: SetPlane) => ({
+    fixed: [sun, ring].filter((gear) => gear !== null),
+    planets,
+  }));
 }
 
 function placesOf(plan: DrawingPlan, { modules, radius }: Sizes): readonly Place[] {
@@ -57,71 +63,155 @@ function placesOf(plan: DrawingPlan, { modules, radius }: Sizes): readonly Place
     const [first, second] = mesh.gears.map((id) => gears.get(id)!) as [Gear, Gear];
     const [a, b] = [plan.axisOf.get(first.member), plan.axisOf.get(second.member)];
     // A worm's shaft lies across its wheel's: it says nothing of where the shafts stand in this view.
-    if (a === undefined || b === undefined || a === b || first.type === 'worm' || second.type === 'worm' || spacings.some((known) => (known.a === a && known.b === b) || (known.a === b && known.b === a))) continue;
+    if (
+      a === undefined ||
+      b === undefined ||
+      a === b ||
+      first.type === 'worm' ||
+      second.type === 'worm' ||
+      spacings.some((known) => (known.a === a && known.b === b) || (known.a === b && known.b === a))
+    )
+      continue;
     spacings.push({ a, b, distance: centreDistance(first, second, modules.get(first.id)!) });
   }
   const discs = plan.figures.flatMap((figure): Disc[] =>
-    cuts(figure).flatMap(({ fixed }, i) => fixed.flatMap((gear) => {
-      const axis = plan.axisOf.get(gear.member);
-      return axis === undefined ? [] : [{ axis, station: figure.kind === 'bars' ? `${figure.key} ${i}` : figure.key, radius: radius(gear), hollow: gear.type === 'internal' }];
-    })),
+    cuts(figure).flatMap(({ fixed }, i) =>
+      fixed.flatMap((gear) => {
+        const axis = plan.axisOf.get(gear.member);
+        return axis === undefined
+          ? []
+          : [
+              {
+                axis,
+                station: figure.kind === 'bars' ? `${figure.key} ${i}` : figure.key,
+                radius: radius(gear),
+                hollow: gear.type === 'internal',
+              },
+            ];
+      }),
+    ),
   );
   return axisPlaces(plan.axes.length, spacings, discs);
 }
 
-function stationOf(plan: DrawingPlan, figure: Figure, key: string, { fixed, planets }: Cut, { modules, radius }: Sizes, places: readonly Place[]): Station {
-  const wheelOf = (gear: Gear, copy: number, centre: Place, orbit: Wheel['orbit']): Wheel => ({ gear: gear.id, member: gear.member, teeth: gear.teeth, shape: shapeOf(gear, orbit !== null), module: modules.get(gear.id)!, radius: radius(gear), copy, centre, orbit });
+function stationOf(
+  plan: DrawingPlan,
+  figure: Figure,
+  key: string,
+  { fixed, planets }: Cut,
+  { modules, radius }: Sizes,
+  places: readonly Place[],
+): Station {
+  const wheelOf = (gear: Gear, copy: number, centre: Place, orbit: Wheel['orbit']): Wheel => ({
+    gear: gear.id,
+    member: gear.member,
+    teeth: gear.teeth,
+    shape: shapeOf(gear, orbit !== null),
+    module: modules.get(gear.id)!,
+    radius: radius(gear),
+    copy,
+    centre,
+    orbit,
+  });
   const origin = figure.kind === 'bars' ? null : places[figure.axis]!;
   const placeOf = (gear: Gear) => origin ?? places[plan.axisOf.get(gear.member)!]!;
-  const wheels = fixed.map((gear) => wheelOf(gear, 0, gear.type === 'worm' ? besideMate(plan.train, gear, fixed, modules, placeOf) : placeOf(gear), null));
+  const wheels = fixed.map((gear) =>
+    wheelOf(
+      gear,
+      0,
+      gear.type === 'worm' ? besideMate(plan.train, gear, fixed, modules, placeOf) : placeOf(gear),
+      null,
+    ),
+  );
   if (origin && figure.kind !== 'bars') {
     const orbits = orbitsOf(plan.train, figure, radius);
-    const count = plan.train.members.find(({ id }) => id === planets[0]?.member)?.copies ?? (figure.kind === 'bevel' ? BEVEL_PLANETS : PLANETS);
+    const count =
+      plan.train.members.find(({ id }) => id === planets[0]?.member)?.copies ??
+      (figure.kind === 'bevel' ? BEVEL_PLANETS : PLANETS);
     for (let copy = 0; copy < count; copy++) {
       for (const gear of planets) {
         const { distance, angle } = orbits.get(gear.member)!;
-        wheels.push(wheelOf(gear, copy, origin, { carrier: figure.carrier, radius: distance, angle: angle + (copy * 2 * Math.PI) / count - Math.PI / 2 }));
+        wheels.push(
+          wheelOf(gear, copy, origin, {
+            carrier: figure.carrier,
+            radius: distance,
+            angle: angle + (copy * 2 * Math.PI) / count - Math.PI / 2,
+          }),
+        );
       }
     }
   }
   const shown = meshesOf(plan.train, wheels);
   const gearTypes = new Map(plan.train.gears.map((gear) => [gear.id, gear.type]));
   const isChain = ({ a }: WheelMesh) => ['sprocket', 'pulley'].includes(gearTypes.get(wheels[a]!.gear)!);
-  return { key, figure: figure.key, wheels, meshes: shown.filter((mesh) => !isChain(mesh)), chains: shown.filter(isChain), bounds: boundsOf(wheels) };
+  return {
+    key,
+    figure: figure.key,
+    wheels,
+    meshes: shown.filter((mesh) => !isChain(mesh)),
+    chains: shown.filter(isChain),
+    bounds: boundsOf(wheels),
+  };
 }
 
 /** A worm lies under its wheel. */
-function besideMate(train: Train, worm: Gear, fixed: readonly Gear[], modules: Sizes['modules'], placeOf: (gear: Gear) => Place): Place {
-  const mate = fixed.find((gear) => train.meshes.some(({ gears }) => gears.includes(worm.id) && gears.includes(gear.id) && gear !== worm));
+function besideMate(
+  train: Train,
+  worm: Gear,
+  fixed: readonly Gear[],
+  modules: Sizes['modules'],
+  placeOf: (gear: Gear) => Place,
+): Place {
+  const mate = fixed.find((gear) =>
+    train.meshes.some(({ gears }) => gears.includes(worm.id) && gears.includes(gear.id) && gear !== worm),
+  );
   if (!mate) return placeOf(worm);
   const { x, y } = placeOf(mate);
   return { x, y: y + centreDistance(worm, mate, modules.get(worm.id)!) };
 }
 
 const shapeOf = (gear: Gear, carried: boolean): Wheel['shape'] =>
-  gear.type === 'internal' ? 'ring'
-  : gear.type === 'worm' ? 'worm'
-  : gear.type === 'pulley' ? 'smooth'
-  : gear.type === 'bevel' && carried ? 'bevel planet'
-  : 'toothed';
+  gear.type === 'internal'
+    ? 'ring'
+    : gear.type === 'worm'
+      ? 'worm'
+      : gear.type === 'pulley'
+        ? 'smooth'
+        : gear.type === 'bevel' && carried
+          ? 'bevel planet'
+          : 'toothed';
 
 /** How far from the axis each planet of a set turns, and at what angle behind the first. Planets that mesh with each other stand in a triangle. */
-function orbitsOf(train: Train, figure: Exclude<Figure, { kind: 'bars' }>, radius: (gear: Gear) => number): ReadonlyMap<string, { distance: number; angle: number }> {
+function orbitsOf(
+  train: Train,
+  figure: Exclude<Figure, { kind: 'bars' }>,
+  radius: (gear: Gear) => number,
+): ReadonlyMap<string, { distance: number; angle: number }> {
   if (figure.kind === 'bevel') return new Map([[figure.planet.member, { distance: radius(figure.left), angle: 0 }]]);
   const orbits = new Map<string, { distance: number; angle: number }>();
   for (const { sun, planets, ring } of figure.planes) {
     const [inner, outer = inner] = planets;
-    if (sun && inner && !orbits.has(inner.member)) orbits.set(inner.member, { distance: radius(sun) + radius(inner), angle: 0 });
-    if (ring && outer && !orbits.has(outer.member)) orbits.set(outer.member, { distance: Math.abs(radius(ring) - radius(outer)), angle: 0 });
+    if (sun && inner && !orbits.has(inner.member))
+      orbits.set(inner.member, { distance: radius(sun) + radius(inner), angle: 0 });
+    if (ring && outer && !orbits.has(outer.member))
+      orbits.set(outer.member, { distance: Math.abs(radius(ring) - radius(outer)), angle: 0 });
   }
-  for (const { planets: [inner, outer] } of figure.planes) {
+  for (const {
+    planets: [inner, outer],
+  } of figure.planes) {
     if (!inner || !outer) continue;
     const apart = radius(inner) + radius(outer);
-    const near = orbits.get(inner.member) ?? { distance: Math.max(0, orbits.get(outer.member)!.distance - apart), angle: 0 };
+    const near = orbits.get(inner.member) ?? {
+      distance: Math.max(0, orbits.get(outer.member)!.distance - apart),
+      angle: 0,
+    };
     const far = orbits.get(outer.member) ?? { distance: near.distance + apart, angle: 0 };
     const cosine = (near.distance ** 2 + far.distance ** 2 - apart ** 2) / (2 * near.distance * far.distance);
     orbits.set(inner.member, near);
-    orbits.set(outer.member, { distance: far.distance, angle: near.angle + Math.acos(Math.min(1, Math.max(-1, cosine))) });
+    orbits.set(outer.member, {
+      distance: far.distance,
+      angle: near.angle + Math.acos(Math.min(1, Math.max(-1, cosine))),
+    });
   }
   return orbits;
 }
@@ -129,12 +219,21 @@ function orbitsOf(train: Train, figure: Exclude<Figure, { kind: 'bars' }>, radiu
 /** The pairs of wheels whose teeth are in each other: of equal planets, those of one copy. */
 function meshesOf(train: Train, wheels: readonly Wheel[]): WheelMesh[] {
   return train.meshes.flatMap(({ id, gears: [first, second] }) =>
-    wheels.flatMap((wheel, a) => (wheel.gear !== first ? [] : wheels.flatMap((other, b) => (other.gear === second && (!wheel.orbit || !other.orbit || wheel.copy === other.copy) ? [{ a, b, mesh: id }] : [])))),
+    wheels.flatMap((wheel, a) =>
+      wheel.gear !== first
+        ? []
+        : wheels.flatMap((other, b) =>
+            other.gear === second && (!wheel.orbit || !other.orbit || wheel.copy === other.copy)
+              ? [{ a, b, mesh: id }]
+              : [],
+          ),
+    ),
   );
 }
 
 function boundsOf(wheels: readonly Wheel[]): Station['bounds'] {
-  const reach = ({ radius, module, shape, orbit }: Wheel) => radius + (shape === 'ring' ? 4 : 1.2) * module + (orbit?.radius ?? 0);
+  const reach = ({ radius, module, shape, orbit }: Wheel) =>
+    radius + (shape === 'ring' ? 4 : 1.2) * module + (orbit?.radius ?? 0);
   return {
     left: Math.min(...wheels.map((wheel) => wheel.centre.x - reach(wheel))),
     right: Math.max(...wheels.map((wheel) => wheel.centre.x + reach(wheel))),

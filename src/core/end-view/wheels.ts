@@ -38,7 +38,8 @@ export function centreOf({ centre, orbit }: Wheel, turns: TurnsOf): Place {
 /** A wheel's place and turn. A bevel planet and a worm lie in the picture: they keep the direction of their carrier or their place. */
 export function poseOf(wheel: Wheel, turns: TurnsOf, phase: number): Pose {
   const { x, y } = centreOf(wheel, turns);
-  if (wheel.shape === 'bevel planet') return { x, y, angle: wheel.orbit ? wheel.orbit.angle + TURN * turns(wheel.orbit.carrier) : 0 };
+  if (wheel.shape === 'bevel planet')
+    return { x, y, angle: wheel.orbit ? wheel.orbit.angle + TURN * turns(wheel.orbit.carrier) : 0 };
   if (wheel.shape === 'worm') return { x, y, angle: phase };
   return { x, y, angle: phase + TURN * turns(wheel.member) };
 }

@@ -30,7 +30,8 @@ export const combinedCouplers = (network: Network): readonly string[] =>
  */
 export function* walkCombinations(network: Network): Generator<Combination, void> {
   const ids = combinedCouplers(network);
-  if (ids.length > MAX_COMBINED) throw new RangeError(`${ids.length} couplers make too many combinations; at most ${MAX_COMBINED} can be listed.`);
+  if (ids.length > MAX_COMBINED)
+    throw new RangeError(`${ids.length} couplers make too many combinations; at most ${MAX_COMBINED} can be listed.`);
   const open = openTrain(network);
   yield* walk(0, openMotion(open), []);
 

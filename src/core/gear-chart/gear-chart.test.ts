@@ -17,7 +17,11 @@ describe('combinations', () => {
         expect(new Set(combinations.map(({ engaged }) => engaged.join())).size).toBe(combinations.length);
         for (const { engaged, status, mobility, ratio } of combinations) {
           const alone = solveEngaged(open, engaged);
-          expect({ status, mobility, ratio: ratio && toFraction(ratio) }).toEqual({ status: alone.status, mobility: alone.state.mobility, ratio: alone.ratio && toFraction(alone.ratio) });
+          expect({ status, mobility, ratio: ratio && toFraction(ratio) }).toEqual({
+            status: alone.status,
+            mobility: alone.state.mobility,
+            ratio: alone.ratio && toFraction(alone.ratio),
+          });
         }
       }),
       { numRuns: 60 },
@@ -34,7 +38,15 @@ describe('combinations', () => {
 
   test('can be watched and stopped', () => {
     const train = demoTrain('pan-rake');
-    const couplers = [...train.couplers, ...Array.from({ length: 6 }, (_, i) => ({ id: `x${i}`, name: `x${i}`, type: 'clutch' as const, joins: ['w1', 'w2'] as [string, string] }))];
+    const couplers = [
+      ...train.couplers,
+      ...Array.from({ length: 6 }, (_, i) => ({
+        id: `x${i}`,
+        name: `x${i}`,
+        type: 'clutch' as const,
+        joins: ['w1', 'w2'] as [string, string],
+      })),
+    ];
     const network = networkOf({ ...train, couplers });
     const seen: number[] = [];
     expect(listCombinations(network, { progress: (done) => seen.push(done) })).toHaveLength(4096);
@@ -46,14 +58,24 @@ describe('combinations', () => {
 
   test('too many couplers are refused with their number', () => {
     const train = demoTrain('pan-rake');
-    const couplers = Array.from({ length: 21 }, (_, i) => ({ id: `x${i}`, name: `x${i}`, type: 'clutch' as const, joins: ['w1', 'w2'] as [string, string] }));
-    expect(() => listCombinations(networkOf({ ...train, couplers, positions: [] }))).toThrow('21 couplers make too many combinations');
+    const couplers = Array.from({ length: 21 }, (_, i) => ({
+      id: `x${i}`,
+      name: `x${i}`,
+      type: 'clutch' as const,
+      joins: ['w1', 'w2'] as [string, string],
+    }));
+    expect(() => listCombinations(networkOf({ ...train, couplers, positions: [] }))).toThrow(
+      '21 couplers make too many combinations',
+    );
   });
 });
 
 test('positions with one ratio are found', () => {
   const train = demoTrain('harvester');
-  const doubled = { ...train, positions: [...train.positions, { id: 'again', name: 'again', engaged: ['A', 'B', 'E'] }] };
+  const doubled = {
+    ...train,
+    positions: [...train.positions, { id: 'again', name: 'again', engaged: ['A', 'B', 'E'] }],
+  };
   expect(duplicatePositions(solvePositions(networkOf(train)))).toEqual([]);
   expect(duplicatePositions(solvePositions(networkOf(doubled)))).toEqual([['2', 'again']]);
 });

@@ -1,3 +1,32 @@
-export { FRAME_INDEX, networkOf, turnsSameWay, type MemberIndex, type Network, type NetworkCoupler, type NetworkMesh } from './network';
-export { alwaysIn, inCoordinates, keptWith, openTrain, type Coordinates, type Joint, type MemberVector, type OpenTrain, type Tie } from './open-train';
-export { engage, leadForm, memberForm, mobility, openMotion, speedsPerTurn, stands, tieRow, type Motion, type Speeds } from './motion';
+export {
+  FRAME_INDEX,
+  networkOf,
+  turnsSameWay,
+  type MemberIndex,
+  type Network,
+  type NetworkCoupler,
+  type NetworkMesh,
+} from './network';
+export {
+  alwaysIn,
+  inCoordinates,
+  keptWith,
+  openTrain,
+  type Coordinates,
+  type Joint,
+  type MemberVector,
+  type OpenTrain,
+  type Tie,
+} from './open-train';
+export {
+  engage,
+  leadForm,
+  memberForm,
+  mobility,
+  openMotion,
+  speedsPerTurn,
+  stands,
+  tieRow,
+  type Motion,
+  type Speeds,
+} from './motion';

@@ -23,7 +23,14 @@ function freeMotion(open: OpenTrain): Motion {
 export function tieRow(open: OpenTrain, tie: Tie): Coordinates {
   const rows = keptWith(open, noRows);
   let row = rows.get(tie);
-  if (!row) rows.set(tie, (row = inCoordinates(open, tie.kind === 'joins' ? joinRow(tie.a, tie.b, tie.times) : meshRow(open.network.meshes[tie.mesh]!))));
+  if (!row)
+    rows.set(
+      tie,
+      (row = inCoordinates(
+        open,
+        tie.kind === 'joins' ? joinRow(tie.a, tie.b, tie.times) : meshRow(open.network.meshes[tie.mesh]!),
+      )),
+    );
   return row;
 }
 
@@ -94,10 +101,12 @@ function overFree({ basis, free }: Motion, row: Coordinates): Rational[] {
 }
 
 /** A member's speed in the free coordinates. */
-export const memberForm = (motion: Motion, member: MemberIndex): Coordinates => overFree(motion, member === FRAME_INDEX ? [] : motion.open.speeds[member]!);
+export const memberForm = (motion: Motion, member: MemberIndex): Coordinates =>
+  overFree(motion, member === FRAME_INDEX ? [] : motion.open.speeds[member]!);
 
 /** By how much a joint's second member runs ahead of its first, in the free coordinates. */
-export const leadForm = (motion: Motion, tie: Joint): Coordinates => overFree(motion, tieRow(motion.open, tie)).map(neg);
+export const leadForm = (motion: Motion, tie: Joint): Coordinates =>
+  overFree(motion, tieRow(motion.open, tie)).map(neg);
 
 /** Is this member forced to stand? */
 export const stands = (motion: Motion, member: MemberIndex): boolean => memberForm(motion, member).every(isZero);
@@ -144,7 +153,12 @@ function singleMotion({ basis, free }: Motion, scale: Rational): (row: Coordinat
 }
 
 /** With more, a row is determined when it is a multiple of the driver's. */
-function anyMotion(motion: Motion, drive: Coordinates, key: number, scale: Rational): (row: Coordinates) => Rational | null {
+function anyMotion(
+  motion: Motion,
+  drive: Coordinates,
+  key: number,
+  scale: Rational,
+): (row: Coordinates) => Rational | null {
   return (row) => {
     const vector = overFree(motion, row);
     if (key < 0) return vector.every(isZero) ? ZERO : null;

@@ -29,7 +29,9 @@ export interface NetworkMesh {
 export interface NetworkCoupler {
   readonly coupler: Coupler;
   /** The two members a clutch, brake or one-way clutch joins; a sliding mesh's place among the meshes. */
-  readonly acts: { readonly kind: 'joins'; readonly a: MemberIndex; readonly b: MemberIndex } | { readonly kind: 'mesh'; readonly mesh: number };
+  readonly acts:
+    | { readonly kind: 'joins'; readonly a: MemberIndex; readonly b: MemberIndex }
+    | { readonly kind: 'mesh'; readonly mesh: number };
 }
 
 /** A train with its ids resolved to places: what every computation starts from. Made once per document. */
@@ -58,7 +60,9 @@ export function networkOf(train: Train): Network {
   const members = new Map(train.members.map((member) => [member.id, member]));
   const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
   const at = (id: string) => memberIndex.get(id)!;
-  const slidBy = new Map(train.couplers.flatMap((coupler, i) => (coupler.type === 'sliding-mesh' ? [[coupler.mesh, i] as const] : [])));
+  const slidBy = new Map(
+    train.couplers.flatMap((coupler, i) => (coupler.type === 'sliding-mesh' ? [[coupler.mesh, i] as const] : [])),
+  );
 
   const meshes = train.meshes.map((mesh): NetworkMesh => {
     const a = gears.get(mesh.gears[0])!;
@@ -77,7 +81,10 @@ export function networkOf(train: Train): Network {
   const meshIndex = new Map(train.meshes.map((mesh, i) => [mesh.id, i]));
   const couplers = train.couplers.map((coupler): NetworkCoupler => ({
     coupler,
-    acts: coupler.type === 'sliding-mesh' ? { kind: 'mesh', mesh: meshIndex.get(coupler.mesh)! } : { kind: 'joins', a: at(coupler.joins[0]), b: at(coupler.joins[1]) },
+    acts:
+      coupler.type === 'sliding-mesh'
+        ? { kind: 'mesh', mesh: meshIndex.get(coupler.mesh)! }
+        : { kind: 'joins', a: at(coupler.joins[0]), b: at(coupler.joins[1]) },
   }));
   return {
     train,

@@ -43,7 +43,8 @@ export function openTrain(network: Network, meshes: readonly NetworkMesh[] = alw
   const basis = network.memberIds.map((_, member): Combination => new Map([[member, ONE]]));
   for (const mesh of meshes) impose(basis, meshRow(mesh), network.input);
   const names = new Map<number, number>();
-  for (const combination of basis) for (const key of combination.keys()) if (!names.has(key)) names.set(key, names.size);
+  for (const combination of basis)
+    for (const key of combination.keys()) if (!names.has(key)) names.set(key, names.size);
   const speeds = basis.map((combination) => {
     const vector = new Array<Rational>(names.size).fill(ZERO);
     for (const [key, value] of combination) vector[names.get(key)!] = value;
@@ -52,7 +53,8 @@ export function openTrain(network: Network, meshes: readonly NetworkMesh[] = alw
   return { network, speeds, size: names.size, kept: new Map() };
 }
 
-export const alwaysIn = (network: Network): readonly NetworkMesh[] => network.meshes.filter(({ slidBy }) => slidBy === null);
+export const alwaysIn = (network: Network): readonly NetworkMesh[] =>
+  network.meshes.filter(({ slidBy }) => slidBy === null);
 
 /** One row more: the coordinate that the fewest members lean on is replaced by the others, the input's own only where there is no other. */
 function impose(basis: Combination[], row: Combination, input: MemberIndex): void {
@@ -79,7 +81,10 @@ function rarest(keys: readonly number[], basis: readonly Combination[]): number 
 }
 
 /** What a vector over the members comes to in each coordinate: a row's coefficients, or a torque's generalised force. */
-export function inCoordinates({ speeds, size }: OpenTrain, vector: Iterable<readonly [MemberIndex, Rational]>): Coordinates {
+export function inCoordinates(
+  { speeds, size }: OpenTrain,
+  vector: Iterable<readonly [MemberIndex, Rational]>,
+): Coordinates {
   const result = new Array<Rational>(size).fill(ZERO);
   for (const [member, factor] of vector) {
     if (member === FRAME_INDEX || isZero(factor)) continue;

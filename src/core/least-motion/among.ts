@@ -2,7 +2,9 @@ import { sign } from '../rational';
 import { leastMotion, type Form } from './least-motion';
 
 /** Whether one lead can be positive while none of the others is negative: then those that are positive with it, else those that it stands against. */
-export type Among = { readonly leads: true; readonly along: readonly number[] } | { readonly leads: false; readonly against: readonly number[] };
+export type Among =
+  | { readonly leads: true; readonly along: readonly number[] }
+  | { readonly leads: false; readonly against: readonly number[] };
 
 /** Asks it of one of several leads, by their places. */
 export function leadAmong(forms: readonly Form[], at: number): Among {

@@ -10,9 +10,14 @@ import type { Form, LeastMotion, Programme } from './least-motion';
  */
 export function holding({ leads }: Programme, solution: Extract<LeastMotion, { possible: true }>): ReadonlySet<number> {
   const holds = new Set([...leads.keys()].filter((i) => sign(solution.pushes[i]!) > 0));
-  const undecided = [...leads.keys()].filter((i) => !holds.has(i) && isZero(solution.leads[i]!) && !leads[i]!.every(isZero));
+  const undecided = [...leads.keys()].filter(
+    (i) => !holds.has(i) && isZero(solution.leads[i]!) && !leads[i]!.every(isZero),
+  );
   if (undecided.length === 0) return holds;
-  const forms = modulo([...holds].map((i) => leads[i]!), undecided.map((i) => leads[i]!));
+  const forms = modulo(
+    [...holds].map((i) => leads[i]!),
+    undecided.map((i) => leads[i]!),
+  );
   const decided = new Set<number>();
   undecided.forEach((lead, at) => {
     if (decided.has(at)) return;

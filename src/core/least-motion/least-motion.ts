@@ -43,7 +43,17 @@ export function leastMotion(programme: Programme): LeastMotion {
   const based = new Map(basis.map((lead, column) => [lead, column]));
   const leads = Array.from({ length: count }, (_, i) => (based.has(i) ? solution.z[i]! : solution.w[i]!));
   const pushes = Array.from({ length: count }, (_, i) => (based.has(i) ? solution.w[i]! : solution.z[i]!));
-  return { possible: true, leads, pushes, loads: loads.map((row) => valueAt(row, basis.map((lead) => leads[lead]!))) };
+  return {
+    possible: true,
+    leads,
+    pushes,
+    loads: loads.map((row) =>
+      valueAt(
+        row,
+        basis.map((lead) => leads[lead]!),
+      ),
+    ),
+  };
 }
 
 /** The programme in as few variables as it has: independent leads, the basis, from which all others follow. */
@@ -67,7 +77,10 @@ function reduce({ rate, loads, leads }: Programme): Reduced | null {
   const open: Dictionary = [...leads, ...loads].map(affine);
   const leadAt = new Map<number, number>();
   for (let i = 0; i < leads.length; i++) {
-    const column = leastUsed(open, [...columns.keys()].filter((j) => !leadAt.has(j) && !isZero(open[i]![j]!)));
+    const column = leastUsed(
+      open,
+      [...columns.keys()].filter((j) => !leadAt.has(j) && !isZero(open[i]![j]!)),
+    );
     if (column === null) continue;
     exchange(open, i, column);
     open[i] = [];
@@ -87,17 +100,30 @@ function reduce({ rate, loads, leads }: Programme): Reduced | null {
 
 /** Of these columns the one that fewest rows use: exchanging there disturbs least. */
 function leastUsed(rows: Dictionary, columns: readonly number[]): number | null {
-  const uses = columns.map((j) => rows.reduce((count, row) => (row[j] === undefined || isZero(row[j]) ? count : count + 1), 0));
+  const uses = columns.map((j) =>
+    rows.reduce((count, row) => (row[j] === undefined || isZero(row[j]) ? count : count + 1), 0),
+  );
   return columns[uses.indexOf(Math.min(...uses))] ?? null;
 }
 
 /** The loads with every unlimited variable where it makes them least: projected at right angles to what it moves (Gram and Schmidt). */
-function withoutUnlimited(loads: readonly (readonly Rational[])[], unlimited: readonly number[]): readonly (readonly Rational[])[] {
+function withoutUnlimited(
+  loads: readonly (readonly Rational[])[],
+  unlimited: readonly number[],
+): readonly (readonly Rational[])[] {
   let at = loads;
   for (const column of unlimited) {
     const moved = at.map((row) => row[column]!);
     if (moved.every(isZero)) continue;
-    const shares = (at[0] ?? []).map((_, j) => div(dot(moved, at.map((row) => row[j]!)), dot(moved, moved)));
+    const shares = (at[0] ?? []).map((_, j) =>
+      div(
+        dot(
+          moved,
+          at.map((row) => row[j]!),
+        ),
+        dot(moved, moved),
+      ),
+    );
     at = at.map((row, k) => row.map((value, j) => sub(value, mul(shares[j]!, moved[k]!))));
   }
   return at;
@@ -109,7 +135,12 @@ function withoutUnlimited(loads: readonly (readonly Rational[])[], unlimited: re
  *
  *     pushes of the basis = QᵀQ s − Aᵀ μ + Qᵀc,     other leads = A s + b
  */
-function conditions(count: number, basis: readonly number[], rows: Reduced['rows'], loads: Reduced['loads']): Dictionary {
+function conditions(
+  count: number,
+  basis: readonly number[],
+  rows: Reduced['rows'],
+  loads: Reduced['loads'],
+): Dictionary {
   const columnOf = (j: number) => loads.map((row) => row[j]!);
   const constant = columnOf(basis.length);
   const dictionary: Dictionary = Array.from({ length: count }, () => new Array<Rational>(count + 1).fill(ZERO));
@@ -137,7 +168,8 @@ function certificate(count: number, basis: readonly number[], rows: Reduced['row
   return new Map([...against].map(([lead, weight]) => [lead, div(weight, scale)]));
 }
 
-const valueAt = (row: readonly Rational[], at: readonly Rational[]): Rational => at.reduce((total, value, j) => add(total, mul(row[j]!, value)), row[at.length]!);
+const valueAt = (row: readonly Rational[], at: readonly Rational[]): Rational =>
+  at.reduce((total, value, j) => add(total, mul(row[j]!, value)), row[at.length]!);
 
 function dot(a: readonly Rational[], b: readonly Rational[]): Rational {
   let total = ZERO;

@@ -1,4 +1,15 @@
-import { checked, FRAME, LIMITS, type Coupler, type Edit, type Gear, type Member, type Mesh, type Position, type Train } from '../train';
+import {
+  checked,
+  FRAME,
+  LIMITS,
+  type Coupler,
+  type Edit,
+  type Gear,
+  type Member,
+  type Mesh,
+  type Position,
+  type Train,
+} from '../train';
 
 /** A whole number that a pattern asks for. */
 export interface Ask {
@@ -29,17 +40,49 @@ export interface Parts {
   readonly output: string;
 }
 
-export const teethAsk = (key: string, label: string, start: number): Ask => ({ key, label, start, least: 4, most: LIMITS.teeth });
+export const teethAsk = (key: string, label: string, start: number): Ask => ({
+  key,
+  label,
+  start,
+  least: 4,
+  most: LIMITS.teeth,
+});
 
-export const member = (id: string, carrier?: string, copies?: number): Member => ({ id, name: id, ...(carrier === undefined ? {} : { carrier }), ...(copies === undefined ? {} : { copies }) });
+export const member = (id: string, carrier?: string, copies?: number): Member => ({
+  id,
+  name: id,
+  ...(carrier === undefined ? {} : { carrier }),
+  ...(copies === undefined ? {} : { copies }),
+});
 
-export const gear = (id: string, on: string, teeth: number, type: Gear['type'] = 'external'): Gear => ({ id, member: on, teeth, type });
+export const gear = (id: string, on: string, teeth: number, type: Gear['type'] = 'external'): Gear => ({
+  id,
+  member: on,
+  teeth,
+  type,
+});
 
-export const brake = (id: string, name: string, of: string): Coupler => ({ id, name, type: 'brake', joins: [of, FRAME] });
+export const brake = (id: string, name: string, of: string): Coupler => ({
+  id,
+  name,
+  type: 'brake',
+  joins: [of, FRAME],
+});
 
-export const clutch = (id: string, name: string, a: string, b: string): Coupler => ({ id, name, type: 'clutch', joins: [a, b] });
+export const clutch = (id: string, name: string, a: string, b: string): Coupler => ({
+  id,
+  name,
+  type: 'clutch',
+  joins: [a, b],
+});
 
-export const dog = (id: string, name: string, a: string, b: string): Coupler => ({ id, name, type: 'clutch', joins: [a, b], style: 'dog' });
+export const dog = (id: string, name: string, a: string, b: string): Coupler => ({
+  id,
+  name,
+  type: 'clutch',
+  joins: [a, b],
+  style: 'dog',
+});
 
 export const position = (name: string, ...engaged: string[]): Position => ({ id: name, name, engaged });
 
@@ -48,9 +91,21 @@ export function buildPattern(pattern: Pattern, name: string, answers: Readonly<R
   const answer = (key: string) => answers[key] ?? pattern.asks.find((ask) => ask.key === key)!.start;
   for (const { key, label, least, most } of pattern.asks) {
     const value = answer(key);
-    if (!Number.isInteger(value) || value < least || value > most) return { ok: false, message: `${label} must be a whole number from ${least} to ${most}.` };
+    if (!Number.isInteger(value) || value < least || value > most)
+      return { ok: false, message: `${label} must be a whole number from ${least} to ${most}.` };
   }
   const { members, gears, meshes, couplers = [], positions = [], input, output } = pattern.build(answer);
-  const train: Train = { format: 'tin-wheel/train', version: 1, name: name.trim(), members: [...members], gears: [...gears], meshes: [...meshes], couplers: [...couplers], positions: [...positions], input, outputs: [output] };
+  const train: Train = {
+    format: 'tin-wheel/train',
+    version: 1,
+    name: name.trim(),
+    members: [...members],
+    gears: [...gears],
+    meshes: [...meshes],
+    couplers: [...couplers],
+    positions: [...positions],
+    input,
+    outputs: [output],
+  };
   return checked(train);
 }

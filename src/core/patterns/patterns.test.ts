@@ -16,12 +16,16 @@ function made(key: string, answers: Record<string, number> = {}): Train {
   return built.train;
 }
 
-const ratio = (train: Train, engaged: readonly string[] = []) => toFraction(solveEngaged(openTrain(networkOf(train)), engaged).ratio!);
+const ratio = (train: Train, engaged: readonly string[] = []) =>
+  toFraction(solveEngaged(openTrain(networkOf(train)), engaged).ratio!);
 
 test('every pattern makes a train that drives and can be drawn, as it is', () => {
   for (const { key, asks } of PATTERNS.filter(({ key: one }) => one !== 'nothing')) {
     const train = made(key);
-    const solved = train.positions.length > 0 ? [...solvePositions(networkOf(train)).values()] : [solveEngaged(openTrain(networkOf(train)), [])];
+    const solved =
+      train.positions.length > 0
+        ? [...solvePositions(networkOf(train)).values()]
+        : [solveEngaged(openTrain(networkOf(train)), [])];
     expect(solved.some(({ status }) => status === 'drive')).toBe(true);
     const drawn = drawSideView(train, { width: 880, height: 380 });
     expect(drawn.ok && drawn.view.crossings).toEqual([]);
@@ -40,7 +44,13 @@ test('the counts that are asked for give the textbook ratios', () => {
 });
 
 test('nothing of what a pattern makes is wrong', () => {
-  for (const { key } of PATTERNS.filter(({ key: one }) => one !== 'nothing')) expect([key, ...checkDesign(made(key)).filter(({ weight }) => weight === 'wrong').map(({ what }) => what)]).toEqual([key]);
+  for (const { key } of PATTERNS.filter(({ key: one }) => one !== 'nothing'))
+    expect([
+      key,
+      ...checkDesign(made(key))
+        .filter(({ weight }) => weight === 'wrong')
+        .map(({ what }) => what),
+    ]).toEqual([key]);
 });
 
 test('a train of nothing is two shafts', () => {
@@ -50,7 +60,9 @@ test('a train of nothing is two shafts', () => {
 test('a hub has 1 + 2 speeds for every sun, rising evenly through direct', () => {
   for (const suns of [2, 3]) {
     const train = made('hub', { suns });
-    const ratios = train.positions.map(({ engaged }) => toNumber(solveEngaged(openTrain(networkOf(train)), engaged).ratio!));
+    const ratios = train.positions.map(({ engaged }) =>
+      toNumber(solveEngaged(openTrain(networkOf(train)), engaged).ratio!),
+    );
     expect(ratios).toHaveLength(1 + 2 * suns);
     expect(ratios).toEqual([...ratios].sort((a, b) => b - a));
     expect(ratios[suns]).toBe(1);
@@ -61,7 +73,10 @@ test('a hub has 1 + 2 speeds for every sun, rising evenly through direct', () =>
 
 test('two sets on one sun shaft give the textbook ratios', () => {
   const train = made('two-set', { sun: 30, planet: 18, rearSun: 24, rearPlanet: 21 });
-  const of = (name: string) => toFraction(solveEngaged(openTrain(networkOf(train)), train.positions.find((one) => one.name === name)!.engaged).ratio!);
+  const of = (name: string) =>
+    toFraction(
+      solveEngaged(openTrain(networkOf(train)), train.positions.find((one) => one.name === name)!.engaged).ratio!,
+    );
   // First, the rear carrier held, the sun shaft turning at −R₂/S₂ of the output: (S₁ + R₁ + S₁ R₂/S₂) / R₁ = (30 + 66 + 30 · 66/24) / 66.
   expect(of('1')).toBe('119/44');
   expect(of('2')).toBe('16/11');
@@ -71,7 +86,8 @@ test('two sets on one sun shaft give the textbook ratios', () => {
 
 test('the carrier of a differential adds what comes by two paths', () => {
   const train = made('adder');
-  const of = (name: string) => solveEngaged(openTrain(networkOf(train)), train.positions.find((one) => one.name === name)!.engaged).ratio!;
+  const of = (name: string) =>
+    solveEngaged(openTrain(networkOf(train)), train.positions.find((one) => one.name === name)!.engaged).ratio!;
   expect(toFraction(of('one path'))).toBe('7/2');
   // Ring at 20/40 · 24/72 = 1/6 of the input: (24 + 60/6) / 84.
   expect(toFraction(of('both paths'))).toBe('42/17');
@@ -80,7 +96,8 @@ test('the carrier of a differential adds what comes by two paths', () => {
 test('a range box doubles the speeds, by one factor', () => {
   const train = made('range', { speeds: 3 });
   const solved = solvePositions(networkOf(train));
-  for (const n of [1, 2, 3]) expect(toNumber(solved.get(`L${n}`)!.ratio!) / toNumber(solved.get(`H${n}`)!.ratio!)).toBeCloseTo(1 + 60 / 24, 12);
+  for (const n of [1, 2, 3])
+    expect(toNumber(solved.get(`L${n}`)!.ratio!) / toNumber(solved.get(`H${n}`)!.ratio!)).toBeCloseTo(1 + 60 / 24, 12);
   expect(toFraction(solved.get('H3')!.ratio!)).toBe('1');
   expect(toNumber(solved.get('R')!.ratio!)).toBeLessThan(0);
 });

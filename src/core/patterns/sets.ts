@@ -15,12 +15,31 @@ const hub: Pattern = {
   ],
   build: (answer) => {
     const between = answer('sun') + answer('planet');
-    const steps = Array.from({ length: answer('suns') }, (_, i) => ({ n: i + 1, planet: answer('planet') - i * answer('less') }));
+    const steps = Array.from({ length: answer('suns') }, (_, i) => ({
+      n: i + 1,
+      planet: answer('planet') - i * answer('less'),
+    }));
     const held = steps.map(({ n }) => `hold ${n}`);
     return {
-      members: [member('driver'), member('hub'), member('carrier'), member('ring'), ...steps.map(({ n }) => member(`sun ${n}`)), member('planet', 'carrier', answer('planets'))],
-      gears: [gear('ring gear', 'ring', between + answer('planet'), 'internal'), ...steps.flatMap(({ n, planet }) => [gear(`step ${n}`, 'planet', planet), gear(`sun gear ${n}`, `sun ${n}`, between - planet)])],
-      meshes: [{ id: 'at the ring', gears: ['step 1', 'ring gear'] }, ...steps.map(({ n }) => ({ id: `at sun ${n}`, gears: [`sun gear ${n}`, `step ${n}`] as [string, string] }))],
+      members: [
+        member('driver'),
+        member('hub'),
+        member('carrier'),
+        member('ring'),
+        ...steps.map(({ n }) => member(`sun ${n}`)),
+        member('planet', 'carrier', answer('planets')),
+      ],
+      gears: [
+        gear('ring gear', 'ring', between + answer('planet'), 'internal'),
+        ...steps.flatMap(({ n, planet }) => [
+          gear(`step ${n}`, 'planet', planet),
+          gear(`sun gear ${n}`, `sun ${n}`, between - planet),
+        ]),
+      ],
+      meshes: [
+        { id: 'at the ring', gears: ['step 1', 'ring gear'] },
+        ...steps.map(({ n }) => ({ id: `at sun ${n}`, gears: [`sun gear ${n}`, `step ${n}`] as [string, string] })),
+      ],
       couplers: [
         clutch('ring in', 'Ring in', 'driver', 'ring'),
         clutch('carrier in', 'Carrier in', 'driver', 'carrier'),
@@ -44,9 +63,23 @@ const twoSets: Pattern = {
   key: 'two-set',
   title: 'Two-set automatic',
   says: 'Two sets on one sun shaft; the output carries the front planets and the rear ring. Two clutches and two brakes give three speeds and a reverse.',
-  asks: [teethAsk('sun', 'Front sun teeth', 30), teethAsk('planet', 'Front planet teeth', 18), teethAsk('rearSun', 'Rear sun teeth', 30), teethAsk('rearPlanet', 'Rear planet teeth', 18), planets],
+  asks: [
+    teethAsk('sun', 'Front sun teeth', 30),
+    teethAsk('planet', 'Front planet teeth', 18),
+    teethAsk('rearSun', 'Rear sun teeth', 30),
+    teethAsk('rearPlanet', 'Rear planet teeth', 18),
+    planets,
+  ],
   build: (answer) => ({
-    members: [member('input'), member('output'), member('sun shaft'), member('front ring'), member('rear carrier'), member('front planet', 'output', answer('planets')), member('rear planet', 'rear carrier', answer('planets'))],
+    members: [
+      member('input'),
+      member('output'),
+      member('sun shaft'),
+      member('front ring'),
+      member('rear carrier'),
+      member('front planet', 'output', answer('planets')),
+      member('rear planet', 'rear carrier', answer('planets')),
+    ],
     gears: [
       gear('front sun', 'sun shaft', answer('sun')),
       gear('front planet', 'front planet', answer('planet')),
@@ -61,8 +94,19 @@ const twoSets: Pattern = {
       { id: 'rear inner', gears: ['rear sun', 'rear planet'] },
       { id: 'rear outer', gears: ['rear planet', 'rear ring'] },
     ],
-    couplers: [clutch('ring drive', 'Ring drive', 'input', 'front ring'), clutch('sun drive', 'Sun drive', 'input', 'sun shaft'), brake('sun hold', 'Sun hold', 'sun shaft'), brake('carrier hold', 'Carrier hold', 'rear carrier')],
-    positions: [position('R', 'sun drive', 'carrier hold'), position('N'), position('1', 'ring drive', 'carrier hold'), position('2', 'ring drive', 'sun hold'), position('3', 'ring drive', 'sun drive')],
+    couplers: [
+      clutch('ring drive', 'Ring drive', 'input', 'front ring'),
+      clutch('sun drive', 'Sun drive', 'input', 'sun shaft'),
+      brake('sun hold', 'Sun hold', 'sun shaft'),
+      brake('carrier hold', 'Carrier hold', 'rear carrier'),
+    ],
+    positions: [
+      position('R', 'sun drive', 'carrier hold'),
+      position('N'),
+      position('1', 'ring drive', 'carrier hold'),
+      position('2', 'ring drive', 'sun hold'),
+      position('3', 'ring drive', 'sun drive'),
+    ],
     input: 'input',
     output: 'output',
   }),
@@ -73,9 +117,24 @@ const adder: Pattern = {
   key: 'adder',
   title: 'Two paths added by a differential',
   says: 'The input drives the sun, and by a side shaft the ring; the carrier adds both. With the second path let go and the ring held there is one path alone.',
-  asks: [teethAsk('sun', 'Sun teeth', 24), teethAsk('planet', 'Planet teeth', 18), planets, teethAsk('driver', 'Input gear teeth', 20), teethAsk('side', 'Side shaft gear teeth', 40), teethAsk('pinion', 'Side shaft pinion teeth', 24), teethAsk('rim', 'Teeth round the ring', 72)],
+  asks: [
+    teethAsk('sun', 'Sun teeth', 24),
+    teethAsk('planet', 'Planet teeth', 18),
+    planets,
+    teethAsk('driver', 'Input gear teeth', 20),
+    teethAsk('side', 'Side shaft gear teeth', 40),
+    teethAsk('pinion', 'Side shaft pinion teeth', 24),
+    teethAsk('rim', 'Teeth round the ring', 72),
+  ],
   build: (answer) => ({
-    members: [member('input'), member('output'), member('ring'), member('side wheel'), member('side shaft'), member('planet', 'output', answer('planets'))],
+    members: [
+      member('input'),
+      member('output'),
+      member('ring'),
+      member('side wheel'),
+      member('side shaft'),
+      member('planet', 'output', answer('planets')),
+    ],
     gears: [
       gear('sun gear', 'input', answer('sun')),
       gear('planet gear', 'planet', answer('planet')),
@@ -91,7 +150,10 @@ const adder: Pattern = {
       { id: 'to the side', gears: ['input gear', 'side gear'] },
       { id: 'to the ring', gears: ['pinion', 'rim'] },
     ],
-    couplers: [clutch('second path', 'Second path', 'side wheel', 'side shaft'), brake('ring hold', 'Ring hold', 'ring')],
+    couplers: [
+      clutch('second path', 'Second path', 'side wheel', 'side shaft'),
+      brake('ring hold', 'Ring hold', 'ring'),
+    ],
     positions: [position('one path', 'ring hold'), position('both paths', 'second path')],
     input: 'input',
     output: 'output',

@@ -18,11 +18,22 @@ const idler: Pattern = {
   key: 'idler',
   title: 'Pair with an idler',
   says: 'An idler between two gears: it turns the direction, not the ratio.',
-  asks: [teethAsk('driver', 'Driver teeth', 18), teethAsk('idler', 'Idler teeth', 25), teethAsk('driven', 'Driven teeth', 54)],
+  asks: [
+    teethAsk('driver', 'Driver teeth', 18),
+    teethAsk('idler', 'Idler teeth', 25),
+    teethAsk('driven', 'Driven teeth', 54),
+  ],
   build: (answer) => ({
     members: [member('input'), member('idler'), member('output')],
-    gears: [gear('driver', 'input', answer('driver')), gear('idler', 'idler', answer('idler')), gear('driven', 'output', answer('driven'))],
-    meshes: [{ id: 'mesh 1', gears: ['driver', 'idler'] }, { id: 'mesh 2', gears: ['idler', 'driven'] }],
+    gears: [
+      gear('driver', 'input', answer('driver')),
+      gear('idler', 'idler', answer('idler')),
+      gear('driven', 'output', answer('driven')),
+    ],
+    meshes: [
+      { id: 'mesh 1', gears: ['driver', 'idler'] },
+      { id: 'mesh 2', gears: ['idler', 'driven'] },
+    ],
     input: 'input',
     output: 'output',
   }),
@@ -32,13 +43,20 @@ const compound: Pattern = {
   key: 'compound',
   title: 'Compound train',
   says: 'Stage after stage, each with the same two counts.',
-  asks: [{ key: 'stages', label: 'Stages', start: 3, least: 1, most: 20 }, teethAsk('driver', 'Driver teeth', 17), teethAsk('driven', 'Driven teeth', 52)],
+  asks: [
+    { key: 'stages', label: 'Stages', start: 3, least: 1, most: 20 },
+    teethAsk('driver', 'Driver teeth', 17),
+    teethAsk('driven', 'Driven teeth', 52),
+  ],
   build: (answer) => {
     const shafts = Array.from({ length: answer('stages') + 1 }, (_, i) => `shaft ${i + 1}`);
     const stages = shafts.slice(1).map((to, i) => ({ n: i + 1, from: shafts[i]!, to }));
     return {
       members: shafts.map((id) => member(id)),
-      gears: stages.flatMap(({ n, from, to }) => [gear(`driver ${n}`, from, answer('driver')), gear(`driven ${n}`, to, answer('driven'))]),
+      gears: stages.flatMap(({ n, from, to }) => [
+        gear(`driver ${n}`, from, answer('driver')),
+        gear(`driven ${n}`, to, answer('driven')),
+      ]),
       meshes: stages.map(({ n }) => ({ id: `mesh ${n}`, gears: [`driver ${n}`, `driven ${n}`] })),
       input: shafts[0]!,
       output: shafts.at(-1)!,
@@ -46,7 +64,11 @@ const compound: Pattern = {
   },
 };
 
-const boxAsks: readonly Ask[] = [{ key: 'speeds', label: 'Forward speeds', start: 5, least: 2, most: 12 }, teethAsk('sum', 'Teeth of a pair together', 54), { key: 'first', label: 'First ratio, hundredths', start: 480, least: 110, most: 3000 }];
+const boxAsks: readonly Ask[] = [
+  { key: 'speeds', label: 'Forward speeds', start: 5, least: 2, most: 12 },
+  teethAsk('sum', 'Teeth of a pair together', 54),
+  { key: 'first', label: 'First ratio, hundredths', start: 480, least: 110, most: 3000 },
+];
 
 const countershaft: Pattern = {
   key: 'countershaft',
@@ -60,21 +82,42 @@ const rangeBox: Pattern = {
   key: 'range',
   title: 'Range box behind a box',
   says: 'A countershaft box, and behind it a planetary set that is either locked or goes slow with its ring held: every speed twice.',
-  asks: [{ ...boxAsks[0]!, start: 4 }, ...boxAsks.slice(1).map((ask) => (ask.key === 'first' ? { ...ask, start: 260 } : ask)), teethAsk('sun', 'Range sun teeth', 24), teethAsk('planet', 'Range planet teeth', 18)],
+  asks: [
+    { ...boxAsks[0]!, start: 4 },
+    ...boxAsks.slice(1).map((ask) => (ask.key === 'first' ? { ...ask, start: 260 } : ask)),
+    teethAsk('sun', 'Range sun teeth', 24),
+    teethAsk('planet', 'Range planet teeth', 18),
+  ],
   build: (answer) => {
     const box = countershaftBox(answer('speeds'), answer('sum'), answer('first') / 100, 'main shaft');
     const range = { low: 'range low', high: 'range high' };
     const [sun, planet] = [answer('sun'), answer('planet')];
     const forward = box.positions!.filter(({ name }) => name !== 'R' && name !== 'N');
-    const named = (prefix: string, name: string, engaged: readonly string[]) => position(`${prefix}${name}`, ...engaged);
+    const named = (prefix: string, name: string, engaged: readonly string[]) =>
+      position(`${prefix}${name}`, ...engaged);
     return {
       ...box,
       members: [...box.members, member('output'), member('range ring'), member('range planet', 'output', 3)],
-      gears: [...box.gears, gear('range sun', 'main shaft', sun), gear('range planet', 'range planet', planet), gear('range ring', 'range ring', sun + 2 * planet, 'internal')],
-      meshes: [...box.meshes, { id: 'range inner', gears: ['range sun', 'range planet'] }, { id: 'range outer', gears: ['range planet', 'range ring'] }],
-      couplers: [...box.couplers!, brake(range.low, 'Low', 'range ring'), clutch(range.high, 'High', 'main shaft', 'output')],
+      gears: [
+        ...box.gears,
+        gear('range sun', 'main shaft', sun),
+        gear('range planet', 'range planet', planet),
+        gear('range ring', 'range ring', sun + 2 * planet, 'internal'),
+      ],
+      meshes: [
+        ...box.meshes,
+        { id: 'range inner', gears: ['range sun', 'range planet'] },
+        { id: 'range outer', gears: ['range planet', 'range ring'] },
+      ],
+      couplers: [
+        ...box.couplers!,
+        brake(range.low, 'Low', 'range ring'),
+        clutch(range.high, 'High', 'main shaft', 'output'),
+      ],
       positions: [
-        ...box.positions!.filter(({ name }) => name === 'R').map(({ name, engaged }) => named('', name, [...engaged, range.low])),
+        ...box
+          .positions!.filter(({ name }) => name === 'R')
+          .map(({ name, engaged }) => named('', name, [...engaged, range.low])),
         named('', 'N', []),
         ...forward.map(({ name, engaged }) => named('L', name, [...engaged, range.low])),
         ...forward.map(({ name, engaged }) => named('H', name, [...engaged, range.high])),
@@ -89,7 +132,13 @@ const nothing: Pattern = {
   title: 'Nothing yet',
   says: 'An input and an output shaft without a gear, to be built on the bench part by part.',
   asks: [],
-  build: () => ({ members: [member('input'), member('output')], gears: [], meshes: [], input: 'input', output: 'output' }),
+  build: () => ({
+    members: [member('input'), member('output')],
+    gears: [],
+    meshes: [],
+    input: 'input',
+    output: 'output',
+  }),
 };
 
 /** Driver and driven teeth that add up to a sum and come nearest to a ratio, neither below 4. */
@@ -102,14 +151,27 @@ function share(sum: number, ratio: number): [number, number] {
 function countershaftBox(speeds: number, sum: number, first: number, output = 'output'): Parts {
   const [a, b] = share(sum, Math.sqrt(first));
   const step = first ** (1 / (speeds - 1));
-  const indirect = Array.from({ length: speeds - 1 }, (_, i) => ({ n: i + 1, teeth: share(sum, (first / step ** i) * (a / b)) }));
+  const indirect = Array.from({ length: speeds - 1 }, (_, i) => ({
+    n: i + 1,
+    teeth: share(sum, (first / step ** i) * (a / b)),
+  }));
   const reverse = Math.max(4, Math.round(sum / 4));
   return {
-    members: [member('input'), member('countershaft'), member(output), ...indirect.map(({ n }) => member(`wheel ${n}`)), member('reverse wheel'), member('reverse idler')],
+    members: [
+      member('input'),
+      member('countershaft'),
+      member(output),
+      ...indirect.map(({ n }) => member(`wheel ${n}`)),
+      member('reverse wheel'),
+      member('reverse idler'),
+    ],
     gears: [
       gear('constant driver', 'input', a),
       gear('constant driven', 'countershaft', b),
-      ...indirect.flatMap(({ n, teeth: [driver, driven] }) => [gear(`driver ${n}`, 'countershaft', driver), gear(`driven ${n}`, `wheel ${n}`, driven)]),
+      ...indirect.flatMap(({ n, teeth: [driver, driven] }) => [
+        gear(`driver ${n}`, 'countershaft', driver),
+        gear(`driven ${n}`, `wheel ${n}`, driven),
+      ]),
       gear('reverse driver', 'countershaft', reverse),
       gear('idler', 'reverse idler', reverse + 2),
       gear('reverse driven', 'reverse wheel', 2 * reverse),
@@ -140,7 +202,10 @@ const worm: Pattern = {
   key: 'worm',
   title: 'Worm drive',
   says: 'A worm and its wheel; with one start it usually cannot be driven backward.',
-  asks: [{ key: 'starts', label: 'Starts of the worm', start: 1, least: 1, most: 8 }, teethAsk('wheel', 'Wheel teeth', 30)],
+  asks: [
+    { key: 'starts', label: 'Starts of the worm', start: 1, least: 1, most: 8 },
+    teethAsk('wheel', 'Wheel teeth', 30),
+  ],
   build: (answer) => ({
     members: [member('worm shaft'), member('wheel shaft')],
     gears: [gear('worm', 'worm shaft', answer('starts'), 'worm'), gear('wheel', 'wheel shaft', answer('wheel'))],

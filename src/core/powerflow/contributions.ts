@@ -82,7 +82,10 @@ export function rollingPowers(solved: Solved): ReadonlyMap<string, Rational | nu
     state.meshes.map((mesh) => {
       const lambda = load.outcome === 'balanced' ? (load.torques.meshes.get(mesh) ?? null) : null;
       const speed = rollingSpeed(state.speeds, mesh);
-      return [mesh.mesh.id, lambda && speed && (isZero(lambda) || isZero(speed) ? ZERO : mul(mul(lambda, mesh.za), speed))];
+      return [
+        mesh.mesh.id,
+        lambda && speed && (isZero(lambda) || isZero(speed) ? ZERO : mul(mul(lambda, mesh.za), speed)),
+      ];
     }),
   );
 }

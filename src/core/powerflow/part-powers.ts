@@ -24,7 +24,8 @@ export function partPowers(solved: Solved): readonly PartPower[] {
     if (source.side !== 'arm') return { kind: 'gear', id: source.side === 'a' ? a : b };
     return { kind: 'pin', id: [a, b].map((gear) => memberOf.get(gear)!).find((id) => planets.has(id))! };
   };
-  const powerOf = (torque: Rational | null, speed: Rational | null) => (speed && isZero(speed) ? 0 : torque && speed ? toNumber(mul(torque, speed)) : null);
+  const powerOf = (torque: Rational | null, speed: Rational | null) =>
+    speed && isZero(speed) ? 0 : torque && speed ? toNumber(mul(torque, speed)) : null;
   return contributions(solved).map(({ member, source, torque }) => {
     const id = network.memberIds[member]!;
     return { member: id, part: partOf(source, id), power: powerOf(torque, state.speeds.of(member)) };

@@ -42,7 +42,8 @@ export function powerFlow(solved: Solved): PowerFlow | null {
   const edges = powerEdges(solved);
   if (!edges) return null;
   const stops = new Map<string, Stop>();
-  for (const edge of edges) for (const node of [edge.from, edge.to]) if (node !== SOURCE && node !== SINK) stops.set(node, stopOf(node));
+  for (const edge of edges)
+    for (const node of [edge.from, edge.to]) if (node !== SOURCE && node !== SINK) stops.set(node, stopOf(node));
   const put = sum(edges.filter((edge) => edge.from === SOURCE).map((edge) => edge.power));
   if (isZero(put)) return null;
   const taken = (nodes: readonly string[], power: Rational): PowerPath => ({
@@ -51,7 +52,10 @@ export function powerFlow(solved: Solved): PowerFlow | null {
   });
   const recirculating: PowerPath[] = [];
   for (let loop = findLoop(edges); loop && recirculating.length < MAX_PATHS; loop = findLoop(edges)) {
-    const round = taken(loop.map((edge) => edge.from), takeOut(loop));
+    const round = taken(
+      loop.map((edge) => edge.from),
+      takeOut(loop),
+    );
     // Torque that closes on itself inside parts that turn as one body moves nothing against anything.
     if (round.stops.some((stop) => rolls(solved, stop))) recirculating.push(round);
   }
@@ -85,18 +89,26 @@ function powerEdges(solved: Solved): Edge[] | null {
   const setOf = new Map(state.meshes.map(({ mesh, arm }) => [mesh.id, arm]));
   const flows = new Map<string, Map<string, Rational>>();
   const acting = contributions(solved);
-  const tapped = new Set(acting.flatMap(({ member, source }) => (source.kind === 'mesh' && setOf.get(source.id) !== FRAME_INDEX ? [] : [member])));
+  const tapped = new Set(
+    acting.flatMap(({ member, source }) =>
+      source.kind === 'mesh' && setOf.get(source.id) !== FRAME_INDEX ? [] : [member],
+    ),
+  );
   for (const { member, source, torque } of acting) {
     const speed = state.speeds.of(member);
     if (torque === null || speed === null) return null;
     const power = mul(torque, speed);
     const arm = source.kind === 'mesh' ? setOf.get(source.id)! : FRAME_INDEX;
     const element =
-      source.kind === 'input' ? SOURCE
-      : source.kind === 'output' ? SINK
-      : source.kind === 'joint' ? nodeOf('joint', source.id)
-      : arm === FRAME_INDEX ? nodeOf('mesh', source.id)
-      : nodeOf('set', network.memberIds[arm]!);
+      source.kind === 'input'
+        ? SOURCE
+        : source.kind === 'output'
+          ? SINK
+          : source.kind === 'joint'
+            ? nodeOf('joint', source.id)
+            : arm === FRAME_INDEX
+              ? nodeOf('mesh', source.id)
+              : nodeOf('set', network.memberIds[arm]!);
     // A planet only passes power on inside its set, unless something else takes power from it or gives it some.
     const planet = arm !== FRAME_INDEX && network.train.members[member]!.carrier === network.memberIds[arm]!;
     if (planet && !tapped.has(member)) continue;
@@ -124,13 +136,15 @@ function takeOut(edges: readonly Edge[]): Rational {
   return least;
 }
 
-const live = (edges: readonly Edge[], from: string): Edge[] => edges.filter((edge) => edge.from === from && !isZero(edge.power));
+const live = (edges: readonly Edge[], from: string): Edge[] =>
+  edges.filter((edge) => edge.from === from && !isZero(edge.power));
 
 function findLoop(edges: readonly Edge[]): Edge[] | null {
   const done = new Set<string>();
   const visit = (node: string, trail: Edge[], onTrail: Set<string>): Edge[] | null => {
     for (const edge of live(edges, node)) {
-      if (onTrail.has(edge.to)) return [...trail, edge].slice([...trail, edge].findIndex((step) => step.from === edge.to));
+      if (onTrail.has(edge.to))
+        return [...trail, edge].slice([...trail, edge].findIndex((step) => step.from === edge.to));
       if (done.has(edge.to)) continue;
       const found = visit(edge.to, [...trail, edge], new Set([...onTrail, edge.to]));
       if (found) return found;

@@ -7,7 +7,8 @@ import { add, compare, equals, sum, toFraction, ZERO, type Rational } from '../r
 import { contributions, memberFigures, memberGroups, meshRoles, powerFlow } from '.';
 
 const solve = (name: string, position: string): Solved => solvePositions(networkOf(demoTrain(name))).get(position)!;
-const story = (solved: Solved) => powerFlow(solved)!.paths.map(({ share, stops }) => `${toFraction(share)} ${stops.map(({ id }) => id).join(' ')}`);
+const story = (solved: Solved) =>
+  powerFlow(solved)!.paths.map(({ share, stops }) => `${toFraction(share)} ${stops.map(({ id }) => id).join(' ')}`);
 
 describe('torques on members', () => {
   test('sum to zero on every member of every train', () => {
@@ -34,15 +35,21 @@ describe('torques on members', () => {
 });
 
 describe('power paths', () => {
-  test('the winch has one path through every mesh', () => expect(story(solve('sluice-winch', 'wind'))).toEqual(['1 crank m1 idler m2 lay m3 drum']));
+  test('the winch has one path through every mesh', () =>
+    expect(story(solve('sluice-winch', 'wind'))).toEqual(['1 crank m1 idler m2 lay m3 drum']));
 
   test('two paths are told apart with their exact shares', () => {
-    expect(story(solve('conveyor-shifter', 'fast'))).toEqual(['48/73 in m2 fast S worm m3 cross m4 case case out', '25/73 in m1 top case out']);
+    expect(story(solve('conveyor-shifter', 'fast'))).toEqual([
+      '48/73 in m2 fast S worm m3 cross m4 case case out',
+      '25/73 in m1 top case out',
+    ]);
   });
 
   test('power going round in the harvester in reverse is flagged with its amount', () => {
     const { recirculating } = powerFlow(solve('harvester', 'R'))!;
-    expect(recirculating.map(({ share, stops }) => `${toFraction(share)} ${stops.map(({ id }) => id).join(' ')}`)).toEqual(['425/736 c3 r3s4 out out D c3']);
+    expect(
+      recirculating.map(({ share, stops }) => `${toFraction(share)} ${stops.map(({ id }) => id).join(' ')}`),
+    ).toEqual(['425/736 c3 r3s4 out out D c3']);
   });
 
   test('shares of an ideal train add up to one', () => {
@@ -61,7 +68,14 @@ describe('power paths', () => {
 
   test('a set that turns as one block passes power on like a shaft: nothing goes round in it', () => {
     const stirrer = demoTrain('stirrer');
-    const block = { ...stirrer, outputs: ['ring'], couplers: [...stirrer.couplers, { id: 'joined', name: 'joined', type: 'clutch' as const, joins: ['arm', 'ring'] as [string, string] }] };
+    const block = {
+      ...stirrer,
+      outputs: ['ring'],
+      couplers: [
+        ...stirrer.couplers,
+        { id: 'joined', name: 'joined', type: 'clutch' as const, joins: ['arm', 'ring'] as [string, string] },
+      ],
+    };
     const solved = solveEngaged(openTrain(networkOf(block)), ['joined']);
     expect(toFraction(solved.ratio!)).toBe('1');
     expect(powerFlow(solved)!.recirculating).toEqual([]);
@@ -76,7 +90,8 @@ describe('power paths', () => {
     expect(story(solved)).toEqual([`1 sun arm ${planet}`]);
   });
 
-  test('what is shared between parallel ways is not guessed', () => expect(powerFlow(solve('wagon-axle', 'locked'))).toBeNull());
+  test('what is shared between parallel ways is not guessed', () =>
+    expect(powerFlow(solve('wagon-axle', 'locked'))).toBeNull());
 });
 
 describe('roles', () => {
@@ -90,7 +105,14 @@ describe('roles', () => {
 
   test('members are held, idle, carrying, a block or floating', () => {
     const roles = Object.fromEntries(memberFigures(solve('harvester', '2')).map(({ id, role }) => [id, role]));
-    expect(roles).toMatchObject({ in: 'drives', out: 'gives out', s12: 'holds', c1r4: 'holds', r2s3: 'carries', c3: 'idle' });
+    expect(roles).toMatchObject({
+      in: 'drives',
+      out: 'gives out',
+      s12: 'holds',
+      c1r4: 'holds',
+      r2s3: 'carries',
+      c3: 'idle',
+    });
     expect(memberGroups(memberFigures(solve('harvester', '2'))).block).toEqual(['r2s3', 'c3', 'r3s4', 'p3']);
     expect(memberGroups(memberFigures(solve('harvester', 'N'))).float).toEqual(['c3', 'r3s4', 'out', 'p3', 'p4']);
   });

@@ -20,12 +20,17 @@ export function solveDense(matrix: readonly (readonly Rational[])[], rhs: readon
   const width = matrix[0]?.length ?? 0;
   const rows = matrix.map((row, i) => [...row, rhs[i]!]);
   const pivots: number[] = [];
-  for (let next = leastDisturbing(rows, width, pivots.length); next !== null; next = leastDisturbing(rows, width, pivots.length)) {
+  for (
+    let next = leastDisturbing(rows, width, pivots.length);
+    next !== null;
+    next = leastDisturbing(rows, width, pivots.length)
+  ) {
     const at = pivots.length;
     const pivot = rows[next.row]!;
     rows[next.row] = rows[at]!;
     rows[at] = scaled(pivot, next.column);
-    for (let i = 0; i < rows.length; i++) if (i !== at && !isZero(rows[i]![next.column]!)) subtract(rows[i]!, rows[at]!, next.column);
+    for (let i = 0; i < rows.length; i++)
+      if (i !== at && !isZero(rows[i]![next.column]!)) subtract(rows[i]!, rows[at]!, next.column);
     pivots.push(next.column);
   }
   for (let i = pivots.length; i < rows.length; i++) if (!isZero(rows[i]![width]!)) return null;
@@ -45,7 +50,11 @@ export function solveDense(matrix: readonly (readonly Rational[])[], rhs: readon
 }
 
 /** Where to pivot among the rows from `start` on; null when they are all zero. */
-function leastDisturbing(rows: readonly (readonly Rational[])[], width: number, start: number): { readonly row: number; readonly column: number } | null {
+function leastDisturbing(
+  rows: readonly (readonly Rational[])[],
+  width: number,
+  start: number,
+): { readonly row: number; readonly column: number } | null {
   let row = -1;
   let fewest = Infinity;
   for (let i = start; i < rows.length && fewest > 1; i++) {

@@ -1,6 +1,25 @@
 export {
-  abs, add, compare, div, equals, fraction, fromDecimal, inverse, isZero, MINUS_ONE, mul, neg, ONE, parseRational, sign, sub, sum,
-  toFraction, toNumber, ZERO, type Rational,
+  abs,
+  add,
+  compare,
+  div,
+  equals,
+  fraction,
+  fromDecimal,
+  inverse,
+  isZero,
+  MINUS_ONE,
+  mul,
+  neg,
+  ONE,
+  parseRational,
+  sign,
+  sub,
+  sum,
+  toFraction,
+  toNumber,
+  ZERO,
+  type Rational,
 } from './rational';
 export { accumulate, solveFor, type Combination } from './combination';
 export { solveDense, type Solutions } from './dense';

@@ -1,8 +1,35 @@
 import fc from 'fast-check';
-import { add, compare, div, equals, fraction, fromDecimal, inverse, mul, neg, ONE, parseRational, solveDense, sub, sum, toFraction, toNumber, ZERO, type Rational } from '.';
+import {
+  add,
+  compare,
+  div,
+  equals,
+  fraction,
+  fromDecimal,
+  inverse,
+  mul,
+  neg,
+  ONE,
+  parseRational,
+  solveDense,
+  sub,
+  sum,
+  toFraction,
+  toNumber,
+  ZERO,
+  type Rational,
+} from '.';
 
-const whole = fc.oneof(fc.integer({ min: -1000, max: 1000 }).map(BigInt), fc.bigInt({ min: -(2n ** 80n), max: 2n ** 80n }));
-const rational = fc.tuple(whole, whole.filter((d) => d !== 0n)).map(([n, d]) => fraction(n, d));
+const whole = fc.oneof(
+  fc.integer({ min: -1000, max: 1000 }).map(BigInt),
+  fc.bigInt({ min: -(2n ** 80n), max: 2n ** 80n }),
+);
+const rational = fc
+  .tuple(
+    whole,
+    whole.filter((d) => d !== 0n),
+  )
+  .map(([n, d]) => fraction(n, d));
 
 describe('exact fractions', () => {
   test('follow the laws of a field, across the safe-integer border', () => {
@@ -32,7 +59,9 @@ describe('exact fractions', () => {
   });
 
   test('equal values have equal fields, whatever way they were reached', () => {
-    fc.assert(fc.property(rational, rational, (a, b) => (b.n === 0 ? true : toFraction(mul(div(a, b), b)) === toFraction(a))));
+    fc.assert(
+      fc.property(rational, rational, (a, b) => (b.n === 0 ? true : toFraction(mul(div(a, b), b)) === toFraction(a))),
+    );
     const wide = mul(fraction(2 ** 52), fraction(2 ** 52));
     expect(typeof wide.n).toBe('bigint');
     expect(div(wide, wide)).toEqual(ONE);
@@ -54,7 +83,9 @@ describe('exact fractions', () => {
     ['.5', '1/2'],
   ])('reads %s as %s', (text, expected) => expect(toFraction(parseRational(text)!)).toBe(expected));
 
-  test.each(['', 'abc', '1/0', '1/2/3', '--1', '1e9999', 'NaN', '.', '1 2'])('does not read %p', (text) => expect(parseRational(text)).toBeNull());
+  test.each(['', 'abc', '1/0', '1/2/3', '--1', '1e9999', 'NaN', '.', '1 2'])('does not read %p', (text) =>
+    expect(parseRational(text)).toBeNull(),
+  );
 
   test('a JSON decimal is taken as written', () => expect(toFraction(fromDecimal(0.1))).toBe('1/10'));
 
@@ -81,20 +112,37 @@ describe('linear systems', () => {
     fc.assert(
       fc.property(fc.array(row, { minLength: 1, maxLength: 6 }), row, (matrix, x) => {
         const rows = exact(matrix);
-        const times = (values: readonly Rational[]) => rows.map((coefficients) => sum(coefficients.map((c, i) => mul(c, values[i]!))));
+        const times = (values: readonly Rational[]) =>
+          rows.map((coefficients) => sum(coefficients.map((c, i) => mul(c, values[i]!))));
         const rhs = times(x.map((value) => fraction(value)));
         const solutions = solveDense(rows, rhs)!;
         expect(shown(times(solutions.particular))).toEqual(shown(rhs));
-        for (const direction of solutions.directions) expect(times(direction).every((value) => value.n === 0)).toBe(true);
+        for (const direction of solutions.directions)
+          expect(times(direction).every((value) => value.n === 0)).toBe(true);
       }),
     );
   });
 
   test('unknowns that trade against each other share a direction, the rest have none', () => {
-    const { particular, directions } = solveDense(exact([[1, 1, 0], [0, 0, 2]]), [fraction(5), fraction(3)])!;
+    const { particular, directions } = solveDense(
+      exact([
+        [1, 1, 0],
+        [0, 0, 2],
+      ]),
+      [fraction(5), fraction(3)],
+    )!;
     expect(shown([particular[2]!])).toEqual(['3/2']);
     expect(directions.map(shown)).toEqual([['-1', '1', '0']]);
   });
 
-  test('a contradiction is said', () => expect(solveDense(exact([[1, 1], [2, 2]]), [fraction(1), fraction(3)])).toBeNull());
+  test('a contradiction is said', () =>
+    expect(
+      solveDense(
+        exact([
+          [1, 1],
+          [2, 2],
+        ]),
+        [fraction(1), fraction(3)],
+      ),
+    ).toBeNull());
 });

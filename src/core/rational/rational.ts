@@ -91,7 +91,8 @@ const isSafe = (x: number): boolean => x <= SAFE && x >= -SAFE;
 /** The fraction n/d. @throws RangeError when d is zero or a number is not a whole safe integer. */
 export function fraction(n: number | bigint, d: number | bigint = 1): Rational {
   for (const part of [n, d]) {
-    if (typeof part === 'number' && !Number.isSafeInteger(part)) throw new RangeError(`${part} is not a whole number within the safe range.`);
+    if (typeof part === 'number' && !Number.isSafeInteger(part))
+      throw new RangeError(`${part} is not a whole number within the safe range.`);
   }
   if (d === 0 || d === 0n) throw new RangeError('A fraction cannot have a zero denominator.');
   return typeof n === 'number' && typeof d === 'number' ? small(n, d) : big(BigInt(n), BigInt(d));
@@ -154,7 +155,10 @@ export function mul(a: Rational, b: Rational): Rational {
 function mulBig(an: bigint, ad: bigint, bn: bigint, bd: bigint): Rational {
   const g = bd === 1n ? 1n : gcdBig(an, bd);
   const h = ad === 1n ? 1n : gcdBig(bn, ad);
-  return narrowed((g === 1n ? an : an / g) * (h === 1n ? bn : bn / h), (h === 1n ? ad : ad / h) * (g === 1n ? bd : bd / g));
+  return narrowed(
+    (g === 1n ? an : an / g) * (h === 1n ? bn : bn / h),
+    (h === 1n ? ad : ad / h) * (g === 1n ? bd : bd / g),
+  );
 }
 
 /** @throws RangeError for zero. */

@@ -10,7 +10,11 @@ export type BackwardVerdict = 'drives' | 'slips' | 'jams' | 'nothing connected';
  * drives: the input turns · slips: a one-way clutch lets go · jams: a worm, friction or the engagement itself
  * locks it · nothing connected.
  */
-export function driveBackward(open: OpenTrain, engaged: Iterable<string>, options: { losses?: boolean } = {}): { verdict: BackwardVerdict; solved: Solved } {
+export function driveBackward(
+  open: OpenTrain,
+  engaged: Iterable<string>,
+  options: { losses?: boolean } = {},
+): { verdict: BackwardVerdict; solved: Solved } {
   const on = [...engaged];
   const forward = solveEngaged(open, on, options);
   const output = forward.state.speeds.turns ? forward.state.speeds.of(open.network.outputs[0]!) : null;
@@ -28,14 +32,22 @@ function verdictOf(solved: Solved, forward: Solved): BackwardVerdict {
 
 /** One-way clutches that carry the load in drive and are run ahead of when it pushes. */
 export const letGo = (forward: Solved, pushed: Solved): readonly string[] =>
-  [...forward.state.oneWays].flatMap(([id, how]) => (how === 'holds' && pushed.state.oneWays.get(id) === 'overruns' ? [id] : []));
+  [...forward.state.oneWays].flatMap(([id, how]) =>
+    how === 'holds' && pushed.state.oneWays.get(id) === 'overruns' ? [id] : [],
+  );
 
 /** Would the input turn if the one-way clutches that hold in drive held, or any one of those that overrun, or all of them? */
 function wouldConnect({ network, state, flow }: Solved, heldInDrive: readonly string[]): boolean {
   const overrun = network.couplers.filter(({ coupler }) => state.oneWays.get(coupler.id) === 'overruns');
   const inDrive = overrun.filter(({ coupler }) => heldInDrive.includes(coupler.id));
   return [inDrive, overrun, ...overrun.map((one) => [one])].some((held) => {
-    const speeds = speedsPerTurn(engage(state.motion, held.map(({ acts }) => acts)), flow.driver);
+    const speeds = speedsPerTurn(
+      engage(
+        state.motion,
+        held.map(({ acts }) => acts),
+      ),
+      flow.driver,
+    );
     return flow.receivers.some((member) => {
       const speed = speeds.of(member);
       return speed !== null && !isZero(speed);

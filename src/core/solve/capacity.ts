@@ -22,8 +22,14 @@ export function slipPoints(open: OpenTrain, solved: Solved): readonly SlipPoint[
     const torque = jointTorque(state, id);
     if (coupler?.capacity === undefined || !torque || isZero(torque)) return [];
     const without = kind === 'one-way' ? releaseOneWay(open, id) : open;
-    const after = solveEngaged(without, [...engaged].filter((other) => other !== id), { flow, losses });
-    const moves = network.memberIds.filter((_, member) => !same(state.speeds.of(member), after.state.speeds.of(member)));
+    const after = solveEngaged(
+      without,
+      [...engaged].filter((other) => other !== id),
+      { flow, losses },
+    );
+    const moves = network.memberIds.filter(
+      (_, member) => !same(state.speeds.of(member), after.state.speeds.of(member)),
+    );
     return [{ coupler: id, inputTorque: div(fromDecimal(coupler.capacity), abs(torque)), then: after.status, moves }];
   });
   return found.sort((a, b) => compare(a.inputTorque, b.inputTorque));
@@ -34,7 +40,9 @@ const same = (a: Rational | null, b: Rational | null): boolean => (a && b ? equa
 /** The train with one one-way clutch taken out of the deciding. */
 function releaseOneWay(open: OpenTrain, id: string): OpenTrain {
   const couplers = open.network.couplers.map((entry) =>
-    entry.coupler.id === id && entry.coupler.type === 'one-way' ? { ...entry, coupler: { ...entry.coupler, control: 'selectable' as const } } : entry,
+    entry.coupler.id === id && entry.coupler.type === 'one-way'
+      ? { ...entry, coupler: { ...entry.coupler, control: 'selectable' as const } }
+      : entry,
   );
   return { ...open, network: { ...open.network, couplers } };
 }

@@ -22,5 +22,11 @@ export function solveCoasting(open: OpenTrain, engaged: Iterable<string>, option
   const { state } = pushed;
   const way = sign(state.speeds.of(network.input)!) < 0 ? MINUS_ONE : ONE;
   const holdingBack = heldBackFlow(network, way);
-  return new Solved(network, on, holdingBack, losses, stateWith({ open, engaged: on, flow: holdingBack, losses }, state.settled));
+  return new Solved(
+    network,
+    on,
+    holdingBack,
+    losses,
+    stateWith({ open, engaged: on, flow: holdingBack, losses }, state.settled),
+  );
 }

@@ -18,33 +18,56 @@ export interface OneWay {
 export function engagedJoints({ couplers }: Network, engaged: ReadonlySet<string>): readonly ActiveJoint[] {
   const found: ActiveJoint[] = [];
   for (const { coupler, acts } of couplers) {
-    if (acts.kind === 'joins' && coupler.type !== 'one-way' && engaged.has(coupler.id)) found.push({ id: coupler.id, kind: 'coupler', tie: acts });
+    if (acts.kind === 'joins' && coupler.type !== 'one-way' && engaged.has(coupler.id))
+      found.push({ id: coupler.id, kind: 'coupler', tie: acts });
   }
   return found;
 }
 
 /** Sliding meshes that are engaged, as what they impose. */
-export const engagedSlides = ({ couplers, slides }: Network, engaged: ReadonlySet<string>): readonly { readonly id: string; readonly tie: Tie }[] =>
-  slides ? couplers.flatMap(({ coupler, acts }) => (acts.kind === 'mesh' && engaged.has(coupler.id) ? [{ id: coupler.id, tie: acts }] : [])) : [];
+export const engagedSlides = (
+  { couplers, slides }: Network,
+  engaged: ReadonlySet<string>,
+): readonly { readonly id: string; readonly tie: Tie }[] =>
+  slides
+    ? couplers.flatMap(({ coupler, acts }) =>
+        acts.kind === 'mesh' && engaged.has(coupler.id) ? [{ id: coupler.id, tie: acts }] : [],
+      )
+    : [];
 
 /** One-way clutches at work: those that always are, and the selected ones. */
 export const workingOneWays = ({ couplers, oneWays }: Network, engaged: ReadonlySet<string>): readonly OneWay[] =>
   oneWays
     ? couplers.flatMap(({ coupler, acts }) =>
-        acts.kind === 'joins' && coupler.type === 'one-way' && (coupler.control !== 'selectable' || engaged.has(coupler.id)) ? [{ id: coupler.id, tie: acts }] : [],
+        acts.kind === 'joins' &&
+        coupler.type === 'one-way' &&
+        (coupler.control !== 'selectable' || engaged.has(coupler.id))
+          ? [{ id: coupler.id, tie: acts }]
+          : [],
       )
     : [];
 
 /** The meshes that are in: all that are always in, and the sliding ones that are engaged. */
 export const meshesIn = (network: Network, engaged: ReadonlySet<string>): readonly NetworkMesh[] =>
-  network.slides ? network.meshes.filter((mesh) => mesh.slidBy === null || engaged.has(network.couplers[mesh.slidBy]!.coupler.id)) : network.meshes;
+  network.slides
+    ? network.meshes.filter((mesh) => mesh.slidBy === null || engaged.has(network.couplers[mesh.slidBy]!.coupler.id))
+    : network.meshes;
 
 /** Outputs that are turned together, as ties. */
-export const turnedTogether = ({ flow }: Question): readonly Joint[] => flow.together.map(({ member, times }) => ({ kind: 'joins', a: flow.driver, b: member, times }));
+export const turnedTogether = ({ flow }: Question): readonly Joint[] =>
+  flow.together.map(({ member, times }) => ({ kind: 'joins', a: flow.driver, b: member, times }));
 
 /** What is engaged whatever one-way clutches and worms do, imposed on the open train. */
 export function engagedMotion(question: Question, joints: readonly ActiveJoint[]): Motion {
   const { open, engaged, flow } = question;
-  const motion = question.engagedMotion ?? engage(engage(openMotion(open), engagedSlides(open.network, engaged).map(({ tie }) => tie)), joints.map(({ tie }) => tie));
+  const motion =
+    question.engagedMotion ??
+    engage(
+      engage(
+        openMotion(open),
+        engagedSlides(open.network, engaged).map(({ tie }) => tie),
+      ),
+      joints.map(({ tie }) => tie),
+    );
   return flow.together.length > 0 ? engage(motion, turnedTogether(question)) : motion;
 }

@@ -14,10 +14,20 @@ export interface Flow {
 }
 
 /** Power from the input to the outputs. */
-export const driveFlow = ({ input, outputs }: Network): Flow => ({ driver: input, speed: ONE, torque: ONE, receivers: outputs, together: [] });
+export const driveFlow = ({ input, outputs }: Network): Flow => ({
+  driver: input,
+  speed: ONE,
+  torque: ONE,
+  receivers: outputs,
+  together: [],
+});
 
 /** Power from the outputs to the input, told per turn of the input (the way it is pushed) all the same: the input holds back. */
-export const heldBackFlow = (network: Network, speed: Rational): Flow => ({ ...driveFlow(network), speed, torque: neg(speed) });
+export const heldBackFlow = (network: Network, speed: Rational): Flow => ({
+  ...driveFlow(network),
+  speed,
+  torque: neg(speed),
+});
 
 /**
  * The outputs drive the input, turning in these proportions; the first that turns is the driver and turns once.
@@ -26,12 +36,18 @@ export const heldBackFlow = (network: Network, speed: Rational): Flow => ({ ...d
 export function pushedFlow({ input, outputs }: Network, speeds: readonly Rational[]): Flow {
   const first = speeds.findIndex((speed) => !isZero(speed));
   const speed = div(speeds[first]!, abs(speeds[first]!));
-  const together = outputs.flatMap((member, k) => (k === first ? [] : [{ member, times: div(speeds[k]!, speeds[first]!) }]));
+  const together = outputs.flatMap((member, k) =>
+    k === first ? [] : [{ member, times: div(speeds[k]!, speeds[first]!) }],
+  );
   return { driver: outputs[first]!, speed, torque: speed, receivers: [input], together };
 }
 
 /** The outputs, all turned alike and in the direction given, drive the input. */
-export const backwardFlow = (network: Network, direction: Rational): Flow => pushedFlow(network, network.outputs.map(() => direction));
+export const backwardFlow = (network: Network, direction: Rational): Flow =>
+  pushedFlow(
+    network,
+    network.outputs.map(() => direction),
+  );
 
 /** What one question is asked of. */
 export interface Question {

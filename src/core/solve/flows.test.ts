@@ -101,7 +101,10 @@ describe('friction', () => {
 
   test('back efficiency counts when the second gear drives', () => {
     const winch = demoTrain('sluice-winch');
-    const train: Train = { ...winch, meshes: winch.meshes.map((mesh) => ({ ...mesh, efficiency: 0.9, backEfficiency: 0.5 })) };
+    const train: Train = {
+      ...winch,
+      meshes: winch.meshes.map((mesh) => ({ ...mesh, efficiency: 0.9, backEfficiency: 0.5 })),
+    };
     const open = openOf(train);
     expect(toFraction(solveEngaged(open, [], { losses: true }).efficiency!)).toBe('729/1000');
     expect(toFraction(driveBackward(open, [], { losses: true }).solved.efficiency!)).toBe('1/8');
@@ -121,7 +124,10 @@ describe('capacity', () => {
 
   test('couplers without a capacity, or that carry nothing, have no slip point', () => {
     const train = demoTrain('draisine-hub');
-    const open = openOf({ ...train, couplers: train.couplers.map((coupler) => (coupler.id === 'holdB' ? { ...coupler, capacity: 1 } : coupler)) });
+    const open = openOf({
+      ...train,
+      couplers: train.couplers.map((coupler) => (coupler.id === 'holdB' ? { ...coupler, capacity: 1 } : coupler)),
+    });
     expect(slipPoints(open, solveEngaged(open, engagedIn(train, '3')))).toEqual([]);
   });
 });
@@ -140,8 +146,14 @@ describe('self-locking worm', () => {
       format: 'tin-wheel/train',
       version: 1,
       name: 'Sluice screw',
-      members: [{ id: 'wheel', name: 'wheel' }, { id: 'worm', name: 'worm' }],
-      gears: [{ id: 'w', member: 'worm', teeth: 1, type: 'worm' }, { id: 'z', member: 'wheel', teeth: 40, type: 'external' }],
+      members: [
+        { id: 'wheel', name: 'wheel' },
+        { id: 'worm', name: 'worm' },
+      ],
+      gears: [
+        { id: 'w', member: 'worm', teeth: 1, type: 'worm' },
+        { id: 'z', member: 'wheel', teeth: 40, type: 'external' },
+      ],
       meshes: [{ id: 'm', gears: ['w', 'z'], sense: 'same', selfLocking: true }],
       couplers: [],
       positions: [],

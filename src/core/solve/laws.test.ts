@@ -4,11 +4,21 @@ import { demoTrain } from '@/testing/demo-train';
 import { networkOf, openTrain } from '../kinematics';
 import { compare, div, equals, inverse, isZero, mul, ONE, sign, sum, toFraction, type Rational } from '../rational';
 import { setTeeth, type Train } from '../train';
-import { lockSet, oneWayAccounts, outputLaws, powerStops, reportTrain, solveEngaged, solvePositions, type Solved } from '.';
+import {
+  lockSet,
+  oneWayAccounts,
+  outputLaws,
+  powerStops,
+  reportTrain,
+  solveEngaged,
+  solvePositions,
+  type Solved,
+} from '.';
 
 const EVERY_KIND = { oneWays: true, outputs: true, worms: true };
 
-const each = (train: Train, check: (solved: Solved, id: string) => void, losses = false) => solvePositions(networkOf(train), { losses }).forEach(check);
+const each = (train: Train, check: (solved: Solved, id: string) => void, losses = false) =>
+  solvePositions(networkOf(train), { losses }).forEach(check);
 
 /** Torque and speed of every output, where both are known. */
 function delivered({ state, flow }: Solved): Rational | null {
@@ -47,7 +57,9 @@ describe('laws that hold for every train', () => {
         each(
           train,
           (solved, id) => {
-            expect(solved.ratio && toFraction(solved.ratio)).toBe(ideal.get(id)!.ratio && toFraction(ideal.get(id)!.ratio!));
+            expect(solved.ratio && toFraction(solved.ratio)).toBe(
+              ideal.get(id)!.ratio && toFraction(ideal.get(id)!.ratio!),
+            );
             if (solved.efficiency === null) return;
             driven++;
             expect(compare(solved.efficiency, ONE)).toBeLessThanOrEqual(0);
@@ -77,10 +89,16 @@ describe('laws that hold for every train', () => {
     const renamed = (id: string) => (id === 'frame' ? id : `z${[...id].reverse().join('')}`);
     const changed = (train: Train): Train => ({
       ...train,
-      members: train.members.map((m) => ({ ...m, id: renamed(m.id), ...(m.carrier ? { carrier: renamed(m.carrier) } : {}) })).reverse(),
+      members: train.members
+        .map((m) => ({ ...m, id: renamed(m.id), ...(m.carrier ? { carrier: renamed(m.carrier) } : {}) }))
+        .reverse(),
       gears: train.gears.map((g) => ({ ...g, member: renamed(g.member) })).reverse(),
       meshes: [...train.meshes].reverse(),
-      couplers: train.couplers.map((c) => ('joins' in c ? { ...c, joins: [renamed(c.joins[0]), renamed(c.joins[1])] as [string, string] } : c)).reverse(),
+      couplers: train.couplers
+        .map((c) =>
+          'joins' in c ? { ...c, joins: [renamed(c.joins[0]), renamed(c.joins[1])] as [string, string] } : c,
+        )
+        .reverse(),
       input: renamed(train.input),
       outputs: train.outputs.map(renamed),
     });
@@ -95,9 +113,15 @@ describe('laws that hold for every train', () => {
             expect(other.status).toBe('locked');
             continue;
           }
-          expect({ ...other, speeds: {}, outputTorque: {}, couplerTorque: {} }).toEqual({ ...position, speeds: {}, outputTorque: {}, couplerTorque: {} });
+          expect({ ...other, speeds: {}, outputTorque: {}, couplerTorque: {} }).toEqual({
+            ...position,
+            speeds: {},
+            outputTorque: {},
+            couplerTorque: {},
+          });
           expect(other.couplerTorque).toEqual(position.couplerTorque);
-          for (const [member, speed] of Object.entries(position.speeds)) expect(other.speeds[renamed(member)]).toBe(speed);
+          for (const [member, speed] of Object.entries(position.speeds))
+            expect(other.speeds[renamed(member)]).toBe(speed);
         }
       }),
       { numRuns: 300 },
@@ -115,7 +139,12 @@ describe('laws that hold for every train', () => {
           const needed = lockSet(solved);
           expect(solveEngaged(open, needed).status).toBe('locked');
           for (let subset = 0; subset < (1 << needed.length) - 1; subset++) {
-            expect(solveEngaged(open, needed.filter((_, i) => subset & (1 << i))).status).not.toBe('locked');
+            expect(
+              solveEngaged(
+                open,
+                needed.filter((_, i) => subset & (1 << i)),
+              ).status,
+            ).not.toBe('locked');
           }
         });
       }),
@@ -197,7 +226,8 @@ describe('numbers beyond 2^53', () => {
 describe('reasons', () => {
   const solve = (name: string, position: string) => solvePositions(networkOf(demoTrain(name))).get(position)!;
 
-  test('two wheels locked to one shaft are named', () => expect(lockSet(solve('pan-rake', '1+2'))).toEqual(['first', 'second']));
+  test('two wheels locked to one shaft are named', () =>
+    expect(lockSet(solve('pan-rake', '1+2'))).toEqual(['first', 'second']));
 
   test('of five engaged in the four-set box the smallest fighting set is named', () => {
     const solved = solve('harvester', 'all');
@@ -207,8 +237,18 @@ describe('reasons', () => {
   });
 
   test('in neutral the open joints that the power reaches are named', () => {
-    expect(powerStops(solve('pan-rake', 'N'))).toEqual({ follow: ['in', 'lay', 'w1', 'w2', 'w3'], open: ['first', 'second', 'third', 'direct', 'idler-a'], overrun: [], openSets: [] });
-    expect(powerStops(solve('brine-lift', 'idle'))).toEqual({ follow: ['sails'], open: [], overrun: [], openSets: ['sails'] });
+    expect(powerStops(solve('pan-rake', 'N'))).toEqual({
+      follow: ['in', 'lay', 'w1', 'w2', 'w3'],
+      open: ['first', 'second', 'third', 'direct', 'idler-a'],
+      overrun: [],
+      openSets: [],
+    });
+    expect(powerStops(solve('brine-lift', 'idle'))).toEqual({
+      follow: ['sails'],
+      open: [],
+      overrun: [],
+      openSets: ['sails'],
+    });
   });
 
   test('the direct position turns everything at one speed', () => {
@@ -227,7 +267,9 @@ describe('reasons', () => {
     const solved = solve('mud-tram', '2');
     const open = openTrain(solved.network);
     const accounts = oneWayAccounts(solved, (engaged) => solveEngaged(open, engaged));
-    expect(accounts.map(({ id, how, torque, lead }) => [id, how, torque && toFraction(torque), lead && toFraction(lead)])).toEqual([
+    expect(
+      accounts.map(({ id, how, torque, lead }) => [id, how, torque && toFraction(torque), lead && toFraction(lead)]),
+    ).toEqual([
       ['front roller', 'holds', '1', null],
       ['hold roller', 'holds', '11/23', null],
       ['rear roller', 'overruns', null, '23/51'],

@@ -21,19 +21,28 @@ export interface OneWayAccount {
 const MAX_TRIED = 24;
 
 /** @param again the same question of other engaged couplers. */
-export function oneWayAccounts(solved: Solved, again: (engaged: readonly string[]) => Solved): readonly OneWayAccount[] {
+export function oneWayAccounts(
+  solved: Solved,
+  again: (engaged: readonly string[]) => Solved,
+): readonly OneWayAccount[] {
   const { network, state, engaged, status } = solved;
   if (status === 'locked' || state.oneWays.size === 0) return [];
   const switched = network.couplers.filter(({ coupler }) => coupler.type !== 'one-way');
   const others = (switched.length > MAX_TRIED ? [] : switched).map(({ coupler: { id } }) => {
     const engage = !engaged.has(id);
-    return { coupler: id, engage, then: again(engage ? [...engaged, id] : [...engaged].filter((other) => other !== id)) };
+    return {
+      coupler: id,
+      engage,
+      then: again(engage ? [...engaged, id] : [...engaged].filter((other) => other !== id)),
+    };
   });
   return [...state.oneWays].map(([id, how]) => {
     const { acts } = network.couplers[network.couplerIndex.get(id)!]!;
     if (acts.kind !== 'joins') throw new Error(`One-way clutch ${id} joins no members.`);
     const name = (member: number) => network.memberIds[member] ?? 'frame';
-    const changes = others.filter(({ then }) => then.status !== 'locked' && then.status !== 'neutral' && then.state.oneWays.get(id) !== how);
+    const changes = others.filter(
+      ({ then }) => then.status !== 'locked' && then.status !== 'neutral' && then.state.oneWays.get(id) !== how,
+    );
     return {
       id,
       how,

@@ -16,8 +16,17 @@ const text = (value: Rational | null) => value && toFraction(value);
 const answer = ({ status, ratio, state }: Solved) => ({
   status,
   ratio: text(ratio),
-  holds: status === 'locked' ? [] : [...state.oneWays].filter(([, how]) => how === 'holds').map(([id]) => id).sort(),
-  standing: state.joints.filter(({ kind }) => kind === 'self-lock').map(({ id }) => id).sort(),
+  holds:
+    status === 'locked'
+      ? []
+      : [...state.oneWays]
+          .filter(([, how]) => how === 'holds')
+          .map(([id]) => id)
+          .sort(),
+  standing: state.joints
+    .filter(({ kind }) => kind === 'self-lock')
+    .map(({ id }) => id)
+    .sort(),
 });
 const expected = ({ status, ratio, holds, standing }: BruteForce) => ({
   status,
@@ -48,7 +57,10 @@ function compareEach(train: Train, direction: Rational | null): void {
 
 describe('one-way clutches and worms, against trying every set', () => {
   test('drive, one output or several', () => {
-    fc.assert(fc.property(arbitraryTrain({ oneWays: true, outputs: true, worms: true }), (train) => compareEach(train, null)), { numRuns: RUNS });
+    fc.assert(
+      fc.property(arbitraryTrain({ oneWays: true, outputs: true, worms: true }), (train) => compareEach(train, null)),
+      { numRuns: RUNS },
+    );
     if (process.env.TINWHEEL_RUNS) console.log(JSON.stringify(counted));
     expect(Math.min(counted.drive, counted.neutral, counted.locked)).toBeGreaterThan(RUNS / 6);
     expect(counted.holding).toBeGreaterThan(RUNS / 50);
@@ -57,7 +69,9 @@ describe('one-way clutches and worms, against trying every set', () => {
 
   test('the outputs driving the input, either way', () => {
     fc.assert(
-      fc.property(arbitraryTrain({ oneWays: true, outputs: true, worms: true }), fc.constantFrom(1, -1), (train, way) => compareEach(train, fraction(way))),
+      fc.property(arbitraryTrain({ oneWays: true, outputs: true, worms: true }), fc.constantFrom(1, -1), (train, way) =>
+        compareEach(train, fraction(way)),
+      ),
       { numRuns: RUNS },
     );
   });
@@ -76,7 +90,10 @@ describe('coasting: the roles exchanged', () => {
           const brute = bruteForce(train, new Set(engaged), askedBackward(network, way));
           const solved = solveCoasting(open, engaged);
           const { status, holds, standing } = answer(solved);
-          expect({ status, holds, standing, ratio: text(solved.ratio) }).toEqual({ ...expected(brute), ratio: brute.ratio && text(inverse(brute.ratio)) });
+          expect({ status, holds, standing, ratio: text(solved.ratio) }).toEqual({
+            ...expected(brute),
+            ratio: brute.ratio && text(inverse(brute.ratio)),
+          });
           if (status === 'drive') followed++;
         }
       }),
@@ -103,34 +120,87 @@ describe('coasting: the roles exchanged', () => {
 });
 
 /** Shafts on one axis, joined as given; "in" drives "out". */
-function shafts(ids: readonly string[], couplers: readonly Coupler[], gears: Pick<Train, 'gears' | 'meshes'> = { gears: [], meshes: [] }): Train {
+function shafts(
+  ids: readonly string[],
+  couplers: readonly Coupler[],
+  gears: Pick<Train, 'gears' | 'meshes'> = { gears: [], meshes: [] },
+): Train {
   return {
-    format: 'tin-wheel/train', version: 1, name: 'Sluice shafts', input: 'in', outputs: ['out'], ...gears,
+    format: 'tin-wheel/train',
+    version: 1,
+    name: 'Sluice shafts',
+    input: 'in',
+    outputs: ['out'],
+    ...gears,
     members: ['in', ...ids, 'out'].map((id) => ({ id, name: id })),
     couplers: [...couplers],
     positions: [{ id: 'p', name: 'p', engaged: couplers.filter(({ type }) => type !== 'one-way').map(({ id }) => id) }],
   };
 }
-const roller = (from: string, to: string): Coupler => ({ id: `${from}>${to}`, name: `${from}>${to}`, type: 'one-way', joins: [from, to] });
-const clutch = (a: string, b: string): Coupler => ({ id: `${a}=${b}`, name: `${a}=${b}`, type: b === 'frame' ? 'brake' : 'clutch', joins: [a, b] });
+const roller = (from: string, to: string): Coupler => ({
+  id: `${from}>${to}`,
+  name: `${from}>${to}`,
+  type: 'one-way',
+  joins: [from, to],
+});
+const clutch = (a: string, b: string): Coupler => ({
+  id: `${a}=${b}`,
+  name: `${a}=${b}`,
+  type: b === 'frame' ? 'brake' : 'clutch',
+  joins: [a, b],
+});
 const solved = (train: Train): Solved => solvePositions(networkOf(train)).get('p')!;
 
 describe('by hand', () => {
   test.each<[string, Train, string, string | null, readonly string[]]>([
     ['two in series drive', shafts(['x'], [roller('in', 'x'), roller('x', 'out')]), 'drive', '1', ['in>x', 'x>out']],
     ['the wrong way round they do not', shafts(['x'], [roller('x', 'in'), roller('x', 'out')]), 'neutral', null, []],
-    ['two that face each other are a joint', shafts([], [roller('in', 'out'), roller('out', 'in')]), 'drive', '1', ['in>out', 'out>in']],
-    ['a ring of three drives', shafts(['x'], [roller('in', 'x'), roller('x', 'out'), roller('out', 'in')]), 'drive', '1', ['in>x', 'out>in', 'x>out']],
-    ['a ring that nothing reaches', shafts(['x', 'y'], [clutch('in', 'out'), roller('x', 'y'), roller('y', 'x')]), 'drive', '1', ['x>y', 'y>x']],
-    ['between members clutched together it idles', shafts([], [clutch('in', 'out'), roller('in', 'out')]), 'drive', '1', []],
-    ['an output stopped both ways is not driven', shafts([], [roller('frame', 'out'), roller('out', 'frame')]), 'neutral', null, []],
+    [
+      'two that face each other are a joint',
+      shafts([], [roller('in', 'out'), roller('out', 'in')]),
+      'drive',
+      '1',
+      ['in>out', 'out>in'],
+    ],
+    [
+      'a ring of three drives',
+      shafts(['x'], [roller('in', 'x'), roller('x', 'out'), roller('out', 'in')]),
+      'drive',
+      '1',
+      ['in>x', 'out>in', 'x>out'],
+    ],
+    [
+      'a ring that nothing reaches',
+      shafts(['x', 'y'], [clutch('in', 'out'), roller('x', 'y'), roller('y', 'x')]),
+      'drive',
+      '1',
+      ['x>y', 'y>x'],
+    ],
+    [
+      'between members clutched together it idles',
+      shafts([], [clutch('in', 'out'), roller('in', 'out')]),
+      'drive',
+      '1',
+      [],
+    ],
+    [
+      'an output stopped both ways is not driven',
+      shafts([], [roller('frame', 'out'), roller('out', 'frame')]),
+      'neutral',
+      null,
+      [],
+    ],
   ])('%s', (_, train, status, ratio, holds) => {
     const { status: found, ratio: r, holds: h } = answer(solved(train));
     expect({ found, r, h }).toEqual({ found: status, r: ratio, h: holds });
   });
 
   test.each<[string, Train, readonly string[]]>([
-    ['clutched to an output that two in series stop', shafts(['b'], [clutch('in', 'out'), roller('out', 'b'), roller('b', 'frame')]), ['in=out', 'out>b', 'b>frame']],
+    [
+      'clutched to an output that two in series stop',
+      shafts(['b'], [clutch('in', 'out'), roller('out', 'b'), roller('b', 'frame')]),
+      ['in=out', 'out>b', 'b>frame'],
+    ],
     ['stopped both ways', shafts([], [roller('frame', 'in'), roller('in', 'frame')]), ['in>frame']],
     ['pushing a braked member', shafts(['x'], [clutch('x', 'frame'), roller('in', 'x')]), ['x=frame', 'in>x']],
   ])('locked, and by what: %s', (_, train, blame) => {
@@ -146,7 +216,10 @@ describe('by hand', () => {
         { id: 'c', member: 'lay', teeth: 40, type: 'external' },
         { id: 'd', member: 'y', teeth: 34, type: 'external' },
       ],
-      meshes: [{ id: 'm1', gears: ['a', 'b'] }, { id: 'm2', gears: ['c', 'd'] }],
+      meshes: [
+        { id: 'm1', gears: ['a', 'b'] },
+        { id: 'm2', gears: ['c', 'd'] },
+      ],
     };
     const train = shafts(['x', 'lay', 'y'], [roller('in', 'out'), roller('in', 'x'), roller('y', 'out')], wheels);
     expect(answer(solved(train))).toMatchObject({ status: 'drive', ratio: '17/20', holds: ['in>x', 'y>out'] });
@@ -184,12 +257,28 @@ describe('by hand', () => {
   test('64 in a chain, 64 that all overrun, and 32 outputs with one each', () => {
     const ids = Array.from({ length: 63 }, (_, i) => `s${i}`);
     const chain = ['in', ...ids, 'out'];
-    const serial = solved(shafts(ids, chain.slice(1).map((id, i) => roller(chain[i]!, id))));
+    const serial = solved(
+      shafts(
+        ids,
+        chain.slice(1).map((id, i) => roller(chain[i]!, id)),
+      ),
+    );
     expect([serial.status, text(serial.ratio), answer(serial).holds.length]).toEqual(['drive', '1', 64]);
-    const backward = solved(shafts(ids, chain.slice(1).map((id, i) => roller(id, chain[i]!))));
+    const backward = solved(
+      shafts(
+        ids,
+        chain.slice(1).map((id, i) => roller(id, chain[i]!)),
+      ),
+    );
     expect([backward.status, answer(backward).holds.length]).toEqual(['neutral', 0]);
     const outputs = Array.from({ length: 32 }, (_, i) => `o${i}`);
-    const many: Train = { ...shafts(outputs, outputs.map((id) => roller('in', id))), outputs };
+    const many: Train = {
+      ...shafts(
+        outputs,
+        outputs.map((id) => roller('in', id)),
+      ),
+      outputs,
+    };
     expect([solved(many).status, answer(solved(many)).holds.length]).toEqual(['drive', 32]);
   });
 });

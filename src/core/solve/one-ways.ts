@@ -18,7 +18,11 @@ export interface OneWaysSettled {
  *
  * @param motion what meshes, engaged couplers and standing worms leave.
  */
-export function settleOneWays(motion: Motion, oneWays: readonly OneWay[], { driver, speed, receivers }: Pick<Flow, 'driver' | 'speed' | 'receivers'>): OneWaysSettled {
+export function settleOneWays(
+  motion: Motion,
+  oneWays: readonly OneWay[],
+  { driver, speed, receivers }: Pick<Flow, 'driver' | 'speed' | 'receivers'>,
+): OneWaysSettled {
   const programme = {
     rate: rateForm(motion, driver, speed),
     loads: receivers.map((member) => memberForm(motion, member)),
@@ -31,16 +35,30 @@ export function settleOneWays(motion: Motion, oneWays: readonly OneWay[], { driv
 }
 
 /** The speeds that the loads take at the least motion, where the motion given leaves them open; null when the driver cannot turn. */
-export function leastSpeeds(motion: Motion, { driver, speed, receivers }: Pick<Flow, 'driver' | 'speed' | 'receivers'>): readonly Rational[] | null {
-  const solution = leastMotion({ rate: rateForm(motion, driver, speed), loads: receivers.map((member) => memberForm(motion, member)), leads: [] });
+export function leastSpeeds(
+  motion: Motion,
+  { driver, speed, receivers }: Pick<Flow, 'driver' | 'speed' | 'receivers'>,
+): readonly Rational[] | null {
+  const solution = leastMotion({
+    rate: rateForm(motion, driver, speed),
+    loads: receivers.map((member) => memberForm(motion, member)),
+    leads: [],
+  });
   return solution.possible ? solution.loads : null;
 }
 
 /** Can the driver not turn, in this direction, whatever the one-way clutches do? */
-export function isLocked(motion: Motion, oneWays: readonly OneWay[], { driver, speed }: Pick<Flow, 'driver' | 'speed'>): boolean {
+export function isLocked(
+  motion: Motion,
+  oneWays: readonly OneWay[],
+  { driver, speed }: Pick<Flow, 'driver' | 'speed'>,
+): boolean {
   const rate = rateForm(motion, driver, speed);
   if (rate.every(isZero)) return true;
-  return oneWays.length > 0 && !leastMotion({ rate, loads: [], leads: oneWays.map(({ tie }) => leadForm(motion, tie)) }).possible;
+  return (
+    oneWays.length > 0 &&
+    !leastMotion({ rate, loads: [], leads: oneWays.map(({ tie }) => leadForm(motion, tie)) }).possible
+  );
 }
 
 /**
@@ -58,4 +76,5 @@ export function jammedOneWays(motion: Motion, oneWays: readonly OneWay[]): reado
   return found;
 }
 
-const rateForm = (motion: Motion, driver: MemberIndex, speed: Rational) => memberForm(motion, driver).map((value) => div(value, speed));
+const rateForm = (motion: Motion, driver: MemberIndex, speed: Rational) =>
+  memberForm(motion, driver).map((value) => div(value, speed));

@@ -11,16 +11,29 @@ export interface OutputLaw {
 /** The laws that bind the receivers to each other and to the driver, where they are not determined one by one. */
 export function outputLaws({ network, state, flow }: Solved): readonly OutputLaw[] {
   const open = flow.receivers.filter((member) => state.speeds.of(member) === null);
-  const forms = [...open.map((member) => memberForm(state.motion, member)), memberForm(state.motion, flow.driver).map(neg)];
+  const forms = [
+    ...open.map((member) => memberForm(state.motion, member)),
+    memberForm(state.motion, flow.driver).map(neg),
+  ];
   const equations = (forms[0] ?? []).map((_, coordinate) => forms.map((form) => form[coordinate]!));
-  const { directions } = solveDense(equations, equations.map(() => ZERO))!;
-  return directions.filter((direction) => direction.slice(0, -1).some((value) => !isZero(value))).map((direction) => {
-    const factors = direction.slice(0, -1);
-    const least = factors.filter((value) => !isZero(value)).map(abs).reduce((a, b) => (compare(a, b) <= 0 ? a : b));
-    const scale = sign(factors.find((value) => !isZero(value))!) < 0 ? neg(least) : least;
-    return {
-      terms: open.flatMap((member, k) => (isZero(factors[k]!) ? [] : [{ member: network.memberIds[member]!, factor: div(factors[k]!, scale) }])),
-      driver: div(direction.at(-1)!, scale),
-    };
-  });
+  const { directions } = solveDense(
+    equations,
+    equations.map(() => ZERO),
+  )!;
+  return directions
+    .filter((direction) => direction.slice(0, -1).some((value) => !isZero(value)))
+    .map((direction) => {
+      const factors = direction.slice(0, -1);
+      const least = factors
+        .filter((value) => !isZero(value))
+        .map(abs)
+        .reduce((a, b) => (compare(a, b) <= 0 ? a : b));
+      const scale = sign(factors.find((value) => !isZero(value))!) < 0 ? neg(least) : least;
+      return {
+        terms: open.flatMap((member, k) =>
+          isZero(factors[k]!) ? [] : [{ member: network.memberIds[member]!, factor: div(factors[k]!, scale) }],
+        ),
+        driver: div(direction.at(-1)!, scale),
+      };
+    });
 }

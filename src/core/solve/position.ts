@@ -50,7 +50,11 @@ export class Solved {
 }
 
 /** Solves what is engaged, for one flow of power. */
-export function solveEngaged(open: OpenTrain, engaged: Iterable<string>, options: { flow?: Flow; losses?: boolean; engagedMotion?: Motion } = {}): Solved {
+export function solveEngaged(
+  open: OpenTrain,
+  engaged: Iterable<string>,
+  options: { flow?: Flow; losses?: boolean; engagedMotion?: Motion } = {},
+): Solved {
   const { flow = driveFlow(open.network), losses = false, engagedMotion } = options;
   const on = new Set(engaged);
   return new Solved(open.network, on, flow, losses, stateOf({ open, engaged: on, flow, losses, engagedMotion }));
@@ -59,7 +63,9 @@ export function solveEngaged(open: OpenTrain, engaged: Iterable<string>, options
 /** Every position of a train, in its order. */
 export function solvePositions(network: Network, options: { losses?: boolean } = {}): ReadonlyMap<string, Solved> {
   const open = openTrain(network);
-  return new Map(network.train.positions.map((position) => [position.id, solveEngaged(open, position.engaged, options)]));
+  return new Map(
+    network.train.positions.map((position) => [position.id, solveEngaged(open, position.engaged, options)]),
+  );
 }
 
 function statusOf(state: State, flow: Flow): Status {

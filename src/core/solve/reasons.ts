@@ -21,8 +21,15 @@ export function lockSet({ network, engaged, state, flow }: Solved): readonly str
   const together = flow.together.map(({ member, times }): Tie => ({ kind: 'joins', a: flow.driver, b: member, times }));
   const ground = engage(openMotion(state.motion.open), together);
   const locks = (kept: readonly Suspect[]) => {
-    const motion = engage(ground, kept.flatMap((suspect) => ('oneWay' in suspect ? [] : [suspect.tie])));
-    return isLocked(motion, kept.filter((suspect) => 'oneWay' in suspect), flow);
+    const motion = engage(
+      ground,
+      kept.flatMap((suspect) => ('oneWay' in suspect ? [] : [suspect.tie])),
+    );
+    return isLocked(
+      motion,
+      kept.filter((suspect) => 'oneWay' in suspect),
+      flow,
+    );
   };
   const holds = oneWays.filter(({ id }) => state.oneWays.get(id) === 'holds');
   const first = spared([...ties, ...holds], locks);
@@ -40,7 +47,11 @@ function spared(suspects: readonly Suspect[], locks: (kept: readonly Suspect[]) 
 }
 
 /** A set of fewer than `size` that locks, smallest first; null when there is none, or there are too many to try. */
-function smaller(suspects: readonly Suspect[], size: number, locks: (kept: readonly Suspect[]) => boolean): readonly Suspect[] | null {
+function smaller(
+  suspects: readonly Suspect[],
+  size: number,
+  locks: (kept: readonly Suspect[]) => boolean,
+): readonly Suspect[] | null {
   let tried = 0;
   for (let count = 1; count < size; count++) {
     for (const chosen of choices(suspects, count)) {
@@ -54,7 +65,9 @@ function smaller(suspects: readonly Suspect[], size: number, locks: (kept: reado
 /** Every choice of so many, in order. */
 function* choices<T>(from: readonly T[], count: number, start = 0): Generator<readonly T[], void> {
   if (count === 0) yield [];
-  else for (let i = start; i <= from.length - count; i++) for (const rest of choices(from, count - 1, i + 1)) yield [from[i]!, ...rest];
+  else
+    for (let i = start; i <= from.length - count; i++)
+      for (const rest of choices(from, count - 1, i + 1)) yield [from[i]!, ...rest];
 }
 
 /** Where power stops in neutral. */
@@ -83,7 +96,9 @@ export function powerStops({ network, state, engaged }: Solved): PowerStops {
       const { a, b } = network.meshes[acts.mesh]!;
       return !engaged.has(coupler.id) && ((follows(a) && floats(b)) || (follows(b) && floats(a))) ? [coupler.id] : [];
     }
-    return !active.has(coupler.id) && ((follows(acts.a) && floats(acts.b)) || (follows(acts.b) && floats(acts.a))) ? [coupler.id] : [];
+    return !active.has(coupler.id) && ((follows(acts.a) && floats(acts.b)) || (follows(acts.b) && floats(acts.a)))
+      ? [coupler.id]
+      : [];
   });
   const openSets = new Set<string>();
   for (const { a, b, arm } of state.meshes) {

@@ -27,16 +27,22 @@ export interface TrainReport {
 }
 
 /** Solves every position (or one) and reads the figures out. With `reverse` the outputs drive the input. */
-export function reportTrain(train: Train, options: { losses?: boolean; position?: string; reverse?: boolean } = {}): TrainReport {
+export function reportTrain(
+  train: Train,
+  options: { losses?: boolean; position?: string; reverse?: boolean } = {},
+): TrainReport {
   const network = networkOf(train);
   const open = openTrain(network);
   const losses = options.losses ?? false;
-  const wanted = train.positions.filter((position) => options.position === undefined || position.id === options.position);
+  const wanted = train.positions.filter(
+    (position) => options.position === undefined || position.id === options.position,
+  );
   return {
     losses,
     positions: Object.fromEntries(
       wanted.map(({ id, engaged }) => {
-        if (!options.reverse) return [id, reportPosition(solveEngaged(open, engaged, { flow: driveFlow(network), losses }))];
+        if (!options.reverse)
+          return [id, reportPosition(solveEngaged(open, engaged, { flow: driveFlow(network), losses }))];
         const { verdict, solved } = driveBackward(open, engaged, { losses });
         return [id, { ...reportPosition(solved), backward: verdict }];
       }),
@@ -50,26 +56,44 @@ export function reportPosition(solved: Solved): PositionReport {
   const base = {
     status,
     mobility: state.mobility,
-    speeds: status === 'locked' ? {} : Object.fromEntries(network.memberIds.map((id, member) => [id, text(state.speeds.of(member))])),
+    speeds:
+      status === 'locked'
+        ? {}
+        : Object.fromEntries(network.memberIds.map((id, member) => [id, text(state.speeds.of(member))])),
     oneWays: Object.fromEntries(state.oneWays),
     ...(solved.selfLocking ? { selfLocking: true as const } : {}),
   };
   if (status === 'drive') {
-    return { ...base, ratio: text(solved.ratio), outputTorque: outputTorques(solved, network, flow), couplerTorque: couplerTorques(solved), efficiency: text(solved.efficiency), ...severalEfficiencies(solved) };
+    return {
+      ...base,
+      ratio: text(solved.ratio),
+      outputTorque: outputTorques(solved, network, flow),
+      couplerTorque: couplerTorques(solved),
+      efficiency: text(solved.efficiency),
+      ...severalEfficiencies(solved),
+    };
   }
   return status === 'split' ? { ...base, outputTorque: outputTorques(solved, network, flow) } : base;
 }
 
-const severalEfficiencies = ({ efficiencies }: Solved) => (efficiencies.length > 1 ? { efficiencies: efficiencies.map(toFraction) } : {});
+const severalEfficiencies = ({ efficiencies }: Solved) =>
+  efficiencies.length > 1 ? { efficiencies: efficiencies.map(toFraction) } : {};
 
 const text = (value: Rational | null): string | null => (value === null ? null : toFraction(value));
 
 function outputTorques({ state }: Solved, network: Network, flow: Flow): Record<string, string | null> {
   const { load } = state;
-  return Object.fromEntries(flow.receivers.map((member, k) => [network.memberIds[member]!, load.outcome === 'balanced' ? text(load.torques.receivers[k] ?? null) : null]));
+  return Object.fromEntries(
+    flow.receivers.map((member, k) => [
+      network.memberIds[member]!,
+      load.outcome === 'balanced' ? text(load.torques.receivers[k] ?? null) : null,
+    ]),
+  );
 }
 
 function couplerTorques({ state }: Solved): Record<string, string | null> {
   const { load, joints } = state;
-  return Object.fromEntries(joints.map(({ id }, k) => [id, load.outcome === 'balanced' ? text(load.torques.joints[k] ?? null) : null]));
+  return Object.fromEntries(
+    joints.map(({ id }, k) => [id, load.outcome === 'balanced' ? text(load.torques.joints[k] ?? null) : null]),
+  );
 }

@@ -49,7 +49,11 @@ export function stateOf(question: Question): State {
   const working = workingOneWays(open.network, engaged);
   if (working.length === 0) return stateWith(question, { worms, oneWays: new Map() }, ground);
   const { holds } = settleOneWays(engage(ground.motion, worms.map(standing)), working, flow);
-  return stateWith(question, { worms, oneWays: new Map(working.map(({ id }) => [id, holds.has(id) ? 'holds' : 'overruns'])) }, ground);
+  return stateWith(
+    question,
+    { worms, oneWays: new Map(working.map(({ id }) => [id, holds.has(id) ? 'holds' : 'overruns'])) },
+    ground,
+  );
 }
 
 /** What is engaged whatever decides for itself. */
@@ -67,11 +71,20 @@ function groundOf(question: Question): Ground {
 export function stateWith(question: Question, settled: Settled, ground: Ground = groundOf(question)): State {
   const { open, engaged, flow } = question;
   const deciding = [
-    ...workingOneWays(open.network, engaged).flatMap(({ id, tie }): ActiveJoint[] => (settled.oneWays.get(id) === 'holds' ? [{ id, kind: 'one-way', tie }] : [])),
-    ...settled.worms.map((mesh): ActiveJoint => ({ id: `self-lock:${mesh.mesh.id}`, kind: 'self-lock', tie: standing(mesh) })),
+    ...workingOneWays(open.network, engaged).flatMap(({ id, tie }): ActiveJoint[] =>
+      settled.oneWays.get(id) === 'holds' ? [{ id, kind: 'one-way', tie }] : [],
+    ),
+    ...settled.worms.map((mesh): ActiveJoint => ({
+      id: `self-lock:${mesh.mesh.id}`,
+      kind: 'self-lock',
+      tie: standing(mesh),
+    })),
   ];
   const joints = deciding.length > 0 ? [...ground.joints, ...deciding] : ground.joints;
-  const motion = engage(ground.motion, deciding.map(({ tie }) => tie));
+  const motion = engage(
+    ground.motion,
+    deciding.map(({ tie }) => tie),
+  );
   const speeds = speedsPerTurn(motion, flow.driver, flow.speed);
   const meshes = meshesIn(open.network, engaged);
   const findLoad = (): Loaded => {

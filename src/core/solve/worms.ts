@@ -1,4 +1,14 @@
-import { alwaysIn, engage, keptWith, openMotion, openTrain, type Joint, type Motion, type NetworkMesh, type OpenTrain } from '../kinematics';
+import {
+  alwaysIn,
+  engage,
+  keptWith,
+  openMotion,
+  openTrain,
+  type Joint,
+  type Motion,
+  type NetworkMesh,
+  type OpenTrain,
+} from '../kinematics';
 import { engagedJoints, engagedSlides, meshesIn, turnedTogether, workingOneWays } from './engaged';
 import type { Question } from './flow';
 import { isLocked } from './one-ways';
@@ -20,7 +30,10 @@ export function standingWorms(question: Question): readonly NetworkMesh[] {
   while (waiting.length > 0) {
     const turned = waiting.filter((worm) => locks(motion, standing(worm)));
     if (turned.length === 0) return waiting;
-    motion = engage(motion, turned.map((worm) => ({ kind: 'mesh', mesh: network.meshes.indexOf(worm) })));
+    motion = engage(
+      motion,
+      turned.map((worm) => ({ kind: 'mesh', mesh: network.meshes.indexOf(worm) })),
+    );
     waiting = waiting.filter((worm) => !turned.includes(worm));
   }
   return [];
@@ -41,4 +54,8 @@ function withoutWorms(question: Question): Motion {
   ]);
 }
 
-const trainWithoutWorms = ({ network }: OpenTrain): OpenTrain => openTrain(network, alwaysIn(network).filter(({ mesh }) => !mesh.selfLocking));
+const trainWithoutWorms = ({ network }: OpenTrain): OpenTrain =>
+  openTrain(
+    network,
+    alwaysIn(network).filter(({ mesh }) => !mesh.selfLocking),
+  );

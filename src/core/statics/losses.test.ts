@@ -23,11 +23,16 @@ function outputTorques({ state, flow }: Solved, open: ReturnType<typeof openTrai
   const found = new Set<string>();
   for (let choice = 0; choice < 2 ** rolling.length; choice++) {
     const sides = new Map(rolling.map((mesh, i) => [mesh, choice & (1 << i) ? 1 : -1]));
-    const lossOf = (mesh: NetworkMesh): MeshLoss => (!sides.has(mesh) ? LOSSLESS : sides.get(mesh)! < 0 ? { onA: ONE, onB: LOSS } : { onA: LOSS, onB: ONE });
+    const lossOf = (mesh: NetworkMesh): MeshLoss =>
+      !sides.has(mesh) ? LOSSLESS : sides.get(mesh)! < 0 ? { onA: ONE, onB: LOSS } : { onA: LOSS, onB: ONE };
     const torques = balance(lossyBalancer(open, lossOf), load, lossOf);
     const agrees = rolling.every((mesh) => {
       const lambda = torques?.meshes.get(mesh);
-      return !lambda || isZero(lambda) || sign(mul(mul(lambda, mesh.za), rollingSpeed(state.speeds, mesh)!)) === sides.get(mesh);
+      return (
+        !lambda ||
+        isZero(lambda) ||
+        sign(mul(mul(lambda, mesh.za), rollingSpeed(state.speeds, mesh)!)) === sides.get(mesh)
+      );
     });
     const out = torques?.receivers[0];
     if (agrees && out && sign(mul(out, state.speeds.of(flow.receivers[0]!)!)) > 0) found.add(toFraction(out));
@@ -45,7 +50,8 @@ test('every answer that friction allows is found, and no other', () => {
         const solved = solveEngaged(open, engaged, { losses: true });
         const { load } = solved.state;
         if (solved.status !== 'drive' || solved.state.meshes.length > 6) continue;
-        const answers = load.outcome === 'balanced' ? load.answers.flatMap(({ torques }) => torques.receivers[0] ?? []) : [];
+        const answers =
+          load.outcome === 'balanced' ? load.answers.flatMap(({ torques }) => torques.receivers[0] ?? []) : [];
         expect(answers.map(toFraction).sort()).toEqual(outputTorques(solved, open));
         drives++;
         if (answers.length < 2) continue;
@@ -74,7 +80,10 @@ test('with losses a holding one-way clutch still pushes, and the members still b
           held++;
           expect(sign(torque)).toBe(1);
         });
-        const powers = receivers.map((torque, k) => torque && state.speeds.of(flow.receivers[k]!) && mul(torque, state.speeds.of(flow.receivers[k]!)!));
+        const powers = receivers.map(
+          (torque, k) =>
+            torque && state.speeds.of(flow.receivers[k]!) && mul(torque, state.speeds.of(flow.receivers[k]!)!),
+        );
         if (!powers.every((power) => power !== null)) continue;
         const lost = state.meshes.flatMap((mesh) => {
           const lambda = load.torques.meshes.get(mesh);
@@ -94,12 +103,44 @@ test('with losses a holding one-way clutch still pushes, and the members still b
 });
 
 test('power that can go round either way gives two answers, and what they differ on is open', () => {
-  const count = (id: string, member: string, teeth: number, type: 'external' | 'internal' = 'external') => ({ id, member, teeth, type });
+  const count = (id: string, member: string, teeth: number, type: 'external' | 'internal' = 'external') => ({
+    id,
+    member,
+    teeth,
+    type,
+  });
   const loop: Train = {
-    format: 'tin-wheel/train', version: 1, name: 'Rake loop', input: 'in', outputs: ['out'], positions: [],
-    members: [{ id: 'in', name: 'in' }, { id: 'out', name: 'out' }, { id: 'ring', name: 'ring' }, { id: 'p', name: 'p', carrier: 'out' }, { id: 'q', name: 'q', carrier: 'out' }, { id: 'lay', name: 'lay' }],
-    gears: [count('s', 'in', 65), count('p', 'p', 46), count('q', 'q', 74), count('r', 'ring', 104, 'internal'), count('c1', 'ring', 55), count('c2', 'lay', 54), count('c3', 'lay', 14), count('c4', 'in', 12)],
-    meshes: [['s', 'p'], ['p', 'q'], ['q', 'r'], ['c1', 'c2'], ['c3', 'c4']].map(([a, b], i) => ({ id: `m${i}`, gears: [a!, b!], efficiency: EFFICIENCY })),
+    format: 'tin-wheel/train',
+    version: 1,
+    name: 'Rake loop',
+    input: 'in',
+    outputs: ['out'],
+    positions: [],
+    members: [
+      { id: 'in', name: 'in' },
+      { id: 'out', name: 'out' },
+      { id: 'ring', name: 'ring' },
+      { id: 'p', name: 'p', carrier: 'out' },
+      { id: 'q', name: 'q', carrier: 'out' },
+      { id: 'lay', name: 'lay' },
+    ],
+    gears: [
+      count('s', 'in', 65),
+      count('p', 'p', 46),
+      count('q', 'q', 74),
+      count('r', 'ring', 104, 'internal'),
+      count('c1', 'ring', 55),
+      count('c2', 'lay', 54),
+      count('c3', 'lay', 14),
+      count('c4', 'in', 12),
+    ],
+    meshes: [
+      ['s', 'p'],
+      ['p', 'q'],
+      ['q', 'r'],
+      ['c1', 'c2'],
+      ['c3', 'c4'],
+    ].map(([a, b], i) => ({ id: `m${i}`, gears: [a!, b!], efficiency: EFFICIENCY })),
     couplers: [],
   };
   const solved = solveEngaged(openTrain(networkOf(loop)), [], { losses: true });

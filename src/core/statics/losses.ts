@@ -1,7 +1,16 @@
 import { FRAME_INDEX, type MemberIndex, type NetworkMesh, type OpenTrain, type Speeds } from '../kinematics';
 import { add, equals, fromDecimal, isZero, mul, ONE, sign, sub, ZERO, type Rational } from '../rational';
 import type { Train } from '../train';
-import { balance, balancerOf, LOSSLESS, lossyBalancer, type Load, type MeshLoss, type Torque, type Torques } from './statics';
+import {
+  balance,
+  balancerOf,
+  LOSSLESS,
+  lossyBalancer,
+  type Load,
+  type MeshLoss,
+  type Torque,
+  type Torques,
+} from './statics';
 
 /** What the members carry, and what each mesh loses of it. */
 export interface Answer {
@@ -70,7 +79,12 @@ export function lossyTorques(open: OpenTrain, load: Load, speeds: Speeds): Loade
   const answers = [...(first ? [first] : []), ...others].filter(({ torques }) => gives(load, speeds, torques));
   const [answer] = answers;
   if (!answer) return { outcome: 'self-locking' };
-  return { outcome: 'balanced', torques: answers.map(({ torques }) => torques).reduce(agreed), lossOf: answer.lossOf, answers };
+  return {
+    outcome: 'balanced',
+    torques: answers.map(({ torques }) => torques).reduce(agreed),
+    lossOf: answer.lossOf,
+    answers,
+  };
 }
 
 /** The sides with every choice of groups turned over, but for none; empty where nothing can go round, or there are too many. */
@@ -81,16 +95,28 @@ function turnedOver(meshes: readonly NetworkMesh[], sides: Sides, load: Load): r
   if (groups.length > MAX_TURNED) return [];
   return Array.from({ length: 2 ** groups.length - 1 }, (_, i) => {
     const turned = new Set(groups.filter((__, g) => (i + 1) & (1 << g)).flat());
-    return new Map([...sides].map(([mesh, side]): [NetworkMesh, Side] => [mesh, turned.has(mesh) && side !== 0 ? (side > 0 ? -1 : 1) : side]));
+    return new Map(
+      [...sides].map(([mesh, side]): [NetworkMesh, Side] => [
+        mesh,
+        turned.has(mesh) && side !== 0 ? (side > 0 ? -1 : 1) : side,
+      ]),
+    );
   });
 }
 
 /** Meshes in groups whose powers can only turn over together: through a member that nothing else acts on, one mesh gives just what the other takes. */
 function meshesInLine(meshes: readonly NetworkMesh[], load: Load): readonly (readonly NetworkMesh[])[] {
-  const acted = new Set([load.driver, ...load.receivers, ...load.joints.flatMap(({ a, b }) => [a, b]), ...meshes.map(({ arm }) => arm), FRAME_INDEX]);
+  const acted = new Set([
+    load.driver,
+    ...load.receivers,
+    ...load.joints.flatMap(({ a, b }) => [a, b]),
+    ...meshes.map(({ arm }) => arm),
+    FRAME_INDEX,
+  ]);
   const groups = new Map(meshes.map((mesh) => [mesh, new Set([mesh])]));
   const on = new Map<MemberIndex, NetworkMesh[]>();
-  for (const mesh of meshes) for (const member of [mesh.a, mesh.b]) if (!acted.has(member)) on.set(member, [...(on.get(member) ?? []), mesh]);
+  for (const mesh of meshes)
+    for (const member of [mesh.a, mesh.b]) if (!acted.has(member)) on.set(member, [...(on.get(member) ?? []), mesh]);
   for (const [first, second, ...more] of on.values()) {
     if (!second || more.length > 0 || groups.get(first!) === groups.get(second)) continue;
     const joined = new Set([...groups.get(first!)!, ...groups.get(second)!]);

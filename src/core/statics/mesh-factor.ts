@@ -26,7 +26,9 @@ interface Step {
 /** @param columns for each mesh, what one unit of its λ puts on the members. */
 export function factorMeshes(columns: readonly MemberVector[], members: number): MeshFactor {
   const rows: Map<number, Rational>[] = Array.from({ length: members }, () => new Map());
-  columns.forEach((column, k) => column.forEach(([member, value]) => accumulate(rows[member]!, value, new Map([[k, ONE]]))));
+  columns.forEach((column, k) =>
+    column.forEach(([member, value]) => accumulate(rows[member]!, value, new Map([[k, ONE]]))),
+  );
   const usedIn: Set<number>[] = columns.map(() => new Set());
   rows.forEach((row, member) => row.forEach((_, k) => usedIn[k]!.add(member)));
   const open = new Set(rows.keys());

@@ -1,4 +1,17 @@
-import { alwaysIn, FRAME_INDEX, inCoordinates, keptWith, openTrain, tieRow, type Coordinates, type Joint, type MemberIndex, type MemberVector, type NetworkMesh, type OpenTrain } from '../kinematics';
+import {
+  alwaysIn,
+  FRAME_INDEX,
+  inCoordinates,
+  keptWith,
+  openTrain,
+  tieRow,
+  type Coordinates,
+  type Joint,
+  type MemberIndex,
+  type MemberVector,
+  type NetworkMesh,
+  type OpenTrain,
+} from '../kinematics';
 import { add, isZero, MINUS_ONE, mul, neg, ONE, solveDense, ZERO, type Rational } from '../rational';
 import { factorMeshes, type MeshFactor } from './mesh-factor';
 
@@ -10,7 +23,10 @@ export interface MeshLoss {
 export const LOSSLESS: MeshLoss = { onA: ONE, onB: ONE };
 
 /** What one unit of λ puts on the first and on the second gear's member. */
-export const meshShares = ({ za, zb }: NetworkMesh, { onA, onB }: MeshLoss): { onA: Rational; onB: Rational } => ({ onA: mul(za, onA), onB: mul(zb, onB) });
+export const meshShares = ({ za, zb }: NetworkMesh, { onA, onB }: MeshLoss): { onA: Rational; onB: Rational } => ({
+  onA: mul(za, onA),
+  onB: mul(zb, onB),
+});
 
 /** Who puts torque in, who takes it, and what is engaged on the way. */
 export interface Load {
@@ -58,7 +74,11 @@ export function lossyBalancer({ network }: OpenTrain, lossOf: (mesh: NetworkMesh
   return makeBalancer(openTrain(network, shares), meshes, lossOf);
 }
 
-function makeBalancer(open: OpenTrain, meshes: readonly NetworkMesh[], lossOf: (mesh: NetworkMesh) => MeshLoss): Balancer {
+function makeBalancer(
+  open: OpenTrain,
+  meshes: readonly NetworkMesh[],
+  lossOf: (mesh: NetworkMesh) => MeshLoss,
+): Balancer {
   const columns = meshes.map((mesh) => meshColumn(mesh, lossOf(mesh)));
   return { open, meshes, columns, factor: factorMeshes(columns, open.network.memberIds.length) };
 }
@@ -73,7 +93,8 @@ export function meshColumn(mesh: NetworkMesh, loss: MeshLoss): MemberVector {
   ]);
 }
 
-const onMembers = (vector: MemberVector): MemberVector => vector.filter(([member, value]) => member !== FRAME_INDEX && !isZero(value));
+const onMembers = (vector: MemberVector): MemberVector =>
+  vector.filter(([member, value]) => member !== FRAME_INDEX && !isZero(value));
 
 /**
  * Static balance. Torques are the multipliers of the motion's own rows, and on every member they sum to zero. By virtual
@@ -84,14 +105,26 @@ export function balance(balancer: Balancer, load: Load, lossOf: (mesh: NetworkMe
   const { open, meshes, factor } = balancer;
   const redundant = [...factor.redundant];
   const unknowns: Unknown[] = [
-    ...load.joints.map((tie): Unknown => ({ column: [[tie.a, neg(tie.times ?? ONE)], [tie.b, ONE]], force: tieRow(open, tie).map(neg) })),
-    ...load.receivers.map((member): Unknown => ({ column: [[member, MINUS_ONE]], force: open.speeds[member]!.map(neg) })),
+    ...load.joints.map((tie): Unknown => ({
+      column: [
+        [tie.a, neg(tie.times ?? ONE)],
+        [tie.b, ONE],
+      ],
+      force: tieRow(open, tie).map(neg),
+    })),
+    ...load.receivers.map((member): Unknown => ({
+      column: [[member, MINUS_ONE]],
+      force: open.speeds[member]!.map(neg),
+    })),
     ...load.slides.map((mesh) => withForce(open, meshColumn(mesh, lossOf(mesh)))),
     ...redundant.map((k) => withForce(open, balancer.columns[k]!)),
   ];
   const put = open.speeds[load.driver]!;
   const equations = put.map((_, c) => unknowns.map(({ force }) => force[c]!));
-  const solutions = solveDense(equations, put.map((value) => neg(mul(value, load.torque))));
+  const solutions = solveDense(
+    equations,
+    put.map((value) => neg(mul(value, load.torque))),
+  );
   if (!solutions) return null;
   const { particular, directions } = solutions;
 
@@ -100,13 +133,18 @@ export function balance(balancer: Balancer, load: Load, lossOf: (mesh: NetworkMe
   const lambda = factor.solve(withTorques(acting, unknowns, particular));
   const still = new Array<Rational>(acting.length).fill(ZERO);
   const drifts = directions.map((direction) => factor.solve(withTorques(still, unknowns, direction)));
-  const valueOf = (u: number): Torque => (directions.every((direction) => isZero(direction[u]!)) ? particular[u]! : null);
+  const valueOf = (u: number): Torque =>
+    directions.every((direction) => isZero(direction[u]!)) ? particular[u]! : null;
   const firstSlide = load.joints.length + load.receivers.length;
   const found = new Map<NetworkMesh, Torque>();
   meshes.forEach((mesh, k) => found.set(mesh, drifts.every((drift) => isZero(drift[k]!)) ? lambda[k]! : null));
   load.slides.forEach((mesh, i) => found.set(mesh, valueOf(firstSlide + i)));
   redundant.forEach((k, i) => found.set(meshes[k]!, valueOf(firstSlide + load.slides.length + i)));
-  return { meshes: found, joints: load.joints.map((_, k) => valueOf(k)), receivers: load.receivers.map((_, k) => valueOf(load.joints.length + k)) };
+  return {
+    meshes: found,
+    joints: load.joints.map((_, k) => valueOf(k)),
+    receivers: load.receivers.map((_, k) => valueOf(load.joints.length + k)),
+  };
 }
 
 /** An unknown torque: what a unit of it puts on the members, and its generalised force in the open train's coordinates. */
@@ -118,12 +156,17 @@ interface Unknown {
 const withForce = (open: OpenTrain, column: MemberVector): Unknown => ({ column, force: inCoordinates(open, column) });
 
 /** The torques on all members when the unknowns have these values. */
-function withTorques(acting: readonly Rational[], unknowns: readonly Unknown[], values: readonly Rational[]): Rational[] {
+function withTorques(
+  acting: readonly Rational[],
+  unknowns: readonly Unknown[],
+  values: readonly Rational[],
+): Rational[] {
   const total = acting.slice();
   unknowns.forEach(({ column }, u) => {
     const value = values[u]!;
     if (isZero(value)) return;
-    for (const [member, factor] of column) if (member !== FRAME_INDEX) total[member] = add(total[member]!, mul(factor, value));
+    for (const [member, factor] of column)
+      if (member !== FRAME_INDEX) total[member] = add(total[member]!, mul(factor, value));
   });
   return total;
 }

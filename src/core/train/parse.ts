@@ -4,7 +4,8 @@ import { refuseOversize } from './size';
 import { trainSchema, type Train } from './schema';
 import type { Problem } from './problem';
 
-export type Parsed = { readonly ok: true; readonly train: Train } | { readonly ok: false; readonly problems: readonly Problem[] };
+export type Parsed =
+  { readonly ok: true; readonly train: Train } | { readonly ok: false; readonly problems: readonly Problem[] };
 
 /** Documents of ordinary trains are a few kB; one at every limit stays well below this. Measured on the document as it is kept, wherever it comes from. */
 export const MAX_TRAIN_BYTES = 2_000_000;
@@ -22,8 +23,14 @@ export function checkTrain(value: unknown, { kept = false } = {}): Parsed {
   const result = trainSchema.safeParse(value);
   if (!result.success) return { ok: false, problems: result.error.issues.slice(0, MOST_PROBLEMS).map(toProblem) };
   const size = keptText(result.data).length;
-  if (size > MAX_TRAIN_BYTES) return refuse(`The train takes ${(size / 1e6).toFixed(1)} MB as it is kept; at most ${MAX_TRAIN_BYTES / 1e6} MB are. Shorten its notes or names.`);
-  const problems = [...ruleProblems(result.data, MOST_PROBLEMS), ...(kept ? [] : nameProblems(result.data))].slice(0, MOST_PROBLEMS);
+  if (size > MAX_TRAIN_BYTES)
+    return refuse(
+      `The train takes ${(size / 1e6).toFixed(1)} MB as it is kept; at most ${MAX_TRAIN_BYTES / 1e6} MB are. Shorten its notes or names.`,
+    );
+  const problems = [...ruleProblems(result.data, MOST_PROBLEMS), ...(kept ? [] : nameProblems(result.data))].slice(
+    0,
+    MOST_PROBLEMS,
+  );
   return problems.length > 0 ? { ok: false, problems } : { ok: true, train: result.data };
 }
 
@@ -51,8 +58,12 @@ function toProblem(issue: { code?: string; path: PropertyKey[]; message: string;
   const path = issue.path.map((step) => (typeof step === 'symbol' ? String(step) : step));
   if (issue.code === 'unrecognized_keys') {
     const keys = (issue.keys ?? []).slice(0, 3).map((key) => `"${key.slice(0, 40)}"`);
-    return { path, message: `${keys.join(', ')} ${keys.length === 1 ? 'is not a known key' : 'are not known keys'} here.` };
+    return {
+      path,
+      message: `${keys.join(', ')} ${keys.length === 1 ? 'is not a known key' : 'are not known keys'} here.`,
+    };
   }
-  if (issue.message.startsWith('Invalid input')) return { path, message: `${issue.message.replace('Invalid input: ', 'This should be different: ')}.` };
+  if (issue.message.startsWith('Invalid input'))
+    return { path, message: `${issue.message.replace('Invalid input: ', 'This should be different: ')}.` };
   return { path, message: issue.message };
 }

@@ -11,4 +11,5 @@ export function pathText(path: Problem['path']): string {
 }
 
 /** "gears[2].teeth: A tooth count must be a whole number." — one line, whatever the document holds. */
-export const problemText = ({ path, message }: Problem): string => `${pathText(path)}: ${message}`.replace(/[\u0000-\u001f\u007f-\u009f\u2028\u2029]+/g, ' ');
+export const problemText = ({ path, message }: Problem): string =>
+  `${pathText(path)}: ${message}`.replace(/[\u0000-\u001f\u007f-\u009f\u2028\u2029]+/g, ' ');

@@ -24,7 +24,8 @@ export function ruleProblems(train: Train, most: number): Problem[] {
   train.couplers.forEach((coupler, i) => couplerRules(coupler, i, members, meshes, sliding, say));
   (train.selectors ?? []).forEach((selector, i) =>
     selector.spans.forEach((span, j) => {
-      if (!couplers.has(span.coupler)) say(['selectors', i, 'spans', j, 'coupler'], `There is no coupler "${span.coupler}".`);
+      if (!couplers.has(span.coupler))
+        say(['selectors', i, 'spans', j, 'coupler'], `There is no coupler "${span.coupler}".`);
       if (span.from > span.to) say(['selectors', i, 'spans', j, 'from'], 'A span starts before it ends.');
     }),
   );
@@ -56,7 +57,8 @@ function index<T extends { id: string }>(items: readonly T[], key: string, say: 
 
 function memberRules(member: Member, i: number, members: Index<Member>, say: Say): void {
   if (member.carrier === undefined) {
-    if (member.copies !== undefined) say(['members', i, 'copies'], 'Only a planet, a member with a carrier, has copies.');
+    if (member.copies !== undefined)
+      say(['members', i, 'copies'], 'Only a planet, a member with a carrier, has copies.');
     return;
   }
   if (member.carrier === FRAME) {
@@ -70,7 +72,12 @@ function memberRules(member: Member, i: number, members: Index<Member>, say: Say
   const visited = new Set([member.id]);
   for (let at = members.get(member.carrier); at; at = at.carrier === undefined ? undefined : members.get(at.carrier)) {
     if (at.id === member.id) {
-      say(['members', i, 'carrier'], at === member && member.carrier === member.id ? 'A member cannot carry itself.' : 'The carriers go round in a loop.');
+      say(
+        ['members', i, 'carrier'],
+        at === member && member.carrier === member.id
+          ? 'A member cannot carry itself.'
+          : 'The carriers go round in a loop.',
+      );
       return;
     }
     if (visited.has(at.id)) return;
@@ -95,7 +102,14 @@ export function armOf(a: string, b: string, members: Index<Member>): string | nu
 
 const FLEXIBLE = new Set<Gear['type']>(['sprocket', 'pulley']);
 
-function meshRules(mesh: Mesh, i: number, members: Index<Member>, gears: Index<Gear>, pairs: Set<string>, say: Say): void {
+function meshRules(
+  mesh: Mesh,
+  i: number,
+  members: Index<Member>,
+  gears: Index<Gear>,
+  pairs: Set<string>,
+  say: Say,
+): void {
   const at = (...path: (string | number)[]) => ['meshes', i, ...path];
   const [a, b] = mesh.gears.map((id, side) => {
     const gear = gears.get(id);
@@ -107,25 +121,37 @@ function meshRules(mesh: Mesh, i: number, members: Index<Member>, gears: Index<G
   const pair = JSON.stringify([a.id, b.id].sort());
   if (pairs.has(pair)) return say(at('gears'), `"${a.id}" and "${b.id}" mesh already.`);
   pairs.add(pair);
-  if (a.member === b.member) return say(at('gears'), `"${a.id}" and "${b.id}" are fixed to the same member, so they cannot mesh.`);
+  if (a.member === b.member)
+    return say(at('gears'), `"${a.id}" and "${b.id}" are fixed to the same member, so they cannot mesh.`);
   if (a.type === 'internal' && b.type === 'internal') return say(at('gears'), 'Two internal gears cannot mesh.');
   if (FLEXIBLE.has(a.type) || FLEXIBLE.has(b.type)) {
     if (a.type !== b.type) return say(at('gears'), 'A sprocket runs with a sprocket and a pulley with a pulley.');
   }
   const arm = armOf(a.member, b.member, members);
-  if (arm === null) return say(at('gears'), 'These gears are carried by different carriers, so they cannot stay in mesh.');
-  if (arm !== FRAME && (arm === a.member || arm === b.member)) return say(at('gears'), 'A planet cannot mesh with a gear on its own carrier: that gear would have two roles.');
+  if (arm === null)
+    return say(at('gears'), 'These gears are carried by different carriers, so they cannot stay in mesh.');
+  if (arm !== FRAME && (arm === a.member || arm === b.member))
+    return say(at('gears'), 'A planet cannot mesh with a gear on its own carrier: that gear would have two roles.');
   if (mesh.sense === undefined && [a.type, b.type].some((type) => type === 'bevel' || type === 'worm')) {
     say(at('sense'), 'A bevel or worm mesh must say whether its gears turn the same way or opposite.');
   }
-  if (mesh.selfLocking && a.type !== 'worm') say(at('selfLocking'), 'Only a worm mesh locks itself, and the worm is named first.');
+  if (mesh.selfLocking && a.type !== 'worm')
+    say(at('selfLocking'), 'Only a worm mesh locks itself, and the worm is named first.');
 }
 
-function couplerRules(coupler: Coupler, i: number, members: Index<Member>, meshes: Index<Mesh>, sliding: Map<string, string>, say: Say): void {
+function couplerRules(
+  coupler: Coupler,
+  i: number,
+  members: Index<Member>,
+  meshes: Index<Mesh>,
+  sliding: Map<string, string>,
+  say: Say,
+): void {
   if (coupler.type === 'sliding-mesh') {
     const other = sliding.get(coupler.mesh);
     if (!meshes.has(coupler.mesh)) say(['couplers', i, 'mesh'], `There is no mesh "${coupler.mesh}".`);
-    else if (other !== undefined) say(['couplers', i, 'mesh'], `The mesh "${coupler.mesh}" is already worked by "${other}".`);
+    else if (other !== undefined)
+      say(['couplers', i, 'mesh'], `The mesh "${coupler.mesh}" is already worked by "${other}".`);
     sliding.set(coupler.mesh, coupler.id);
     return;
   }
@@ -134,8 +160,10 @@ function couplerRules(coupler: Coupler, i: number, members: Index<Member>, meshe
   });
   const frames = coupler.joins.filter((id) => id === FRAME).length;
   if (coupler.joins[0] === coupler.joins[1]) say(['couplers', i, 'joins'], 'A coupler joins two different members.');
-  else if (coupler.type === 'brake' && frames === 0) say(['couplers', i, 'joins'], 'A brake joins a member to the frame.');
-  else if (coupler.type === 'clutch' && frames === 1) say(['couplers', i, 'joins'], 'A clutch joins two members; to hold one to the frame use a brake.');
+  else if (coupler.type === 'brake' && frames === 0)
+    say(['couplers', i, 'joins'], 'A brake joins a member to the frame.');
+  else if (coupler.type === 'clutch' && frames === 1)
+    say(['couplers', i, 'joins'], 'A clutch joins two members; to hold one to the frame use a brake.');
 }
 
 function positionRules(engaged: readonly string[], i: number, couplers: Index<Coupler>, say: Say): void {
@@ -145,7 +173,10 @@ function positionRules(engaged: readonly string[], i: number, couplers: Index<Co
     if (!coupler) say(['positions', i, 'engaged', j], `There is no coupler "${id}".`);
     else if (seen.has(id)) say(['positions', i, 'engaged', j], `"${id}" is engaged twice.`);
     else if (coupler.type === 'one-way' && coupler.control !== 'selectable') {
-      say(['positions', i, 'engaged', j], `"${id}" is a one-way clutch that is always on; only a selectable one is engaged.`);
+      say(
+        ['positions', i, 'engaged', j],
+        `"${id}" is a one-way clutch that is always on; only a selectable one is engaged.`,
+      );
     }
     seen.add(id);
   });

@@ -5,7 +5,17 @@ import { z } from 'zod';
  * shape; docs/train.schema.json is generated from it. Rules that tie parts together (dangling ids,
  * impossible meshes) are in rules.ts.
  */
-export const LIMITS = { members: 400, gears: 800, meshes: 1200, couplers: 64, selectors: 64, positions: 128, outputs: 32, setAside: 400, teeth: 100_000 } as const;
+export const LIMITS = {
+  members: 400,
+  gears: 800,
+  meshes: 1200,
+  couplers: 64,
+  selectors: 64,
+  positions: 128,
+  outputs: 32,
+  setAside: 400,
+  teeth: 100_000,
+} as const;
 
 /** What gears are made of, as far as the speed of their tips is limited by it. */
 export const MATERIALS = ['steel', 'cast iron', 'bronze', 'aluminium', 'nylon', 'acetal', 'printed', 'wood'] as const;
@@ -13,20 +23,32 @@ export type Material = (typeof MATERIALS)[number];
 
 const id = z
   .string({ error: 'An id must be a text.' })
-  .regex(/^[\p{L}\p{N}][\p{L}\p{N} _.+:-]{0,63}$/u, 'An id starts with a letter or a digit and has at most 64 letters, digits, spaces or . _ + : -');
+  .regex(
+    /^[\p{L}\p{N}][\p{L}\p{N} _.+:-]{0,63}$/u,
+    'An id starts with a letter or a digit and has at most 64 letters, digits, spaces or . _ + : -',
+  );
 const name = z.string({ error: 'A name must be a text.' }).max(120, 'A name has at most 120 characters.');
 const text = z.string({ error: 'Notes must be a text.' }).max(20_000, 'Notes have at most 20 000 characters.');
 const efficiency = z
   .number({ error: 'An efficiency is a number above 0 and at most 1.' })
   .gt(0, 'An efficiency must be above 0.')
   .max(1, 'An efficiency can be at most 1.');
-const positive = (what: string) => z.number({ error: `${what} must be a number above 0.` }).gt(0, `${what} must be above 0.`).max(1e9, `${what} is too large.`);
-const distance = z.number({ error: 'Travel is a number of mm.' }).min(-1e6, 'Travel is too large.').max(1e6, 'Travel is too large.');
+const positive = (what: string) =>
+  z
+    .number({ error: `${what} must be a number above 0.` })
+    .gt(0, `${what} must be above 0.`)
+    .max(1e9, `${what} is too large.`);
+const distance = z
+  .number({ error: 'Travel is a number of mm.' })
+  .min(-1e6, 'Travel is too large.')
+  .max(1e6, 'Travel is too large.');
 const list = <T extends z.ZodType>(item: T, most: number, what: string) =>
   z.array(item, { error: `${what} must be a list.` }).max(most, `At most ${most} ${what} are allowed.`);
 
 export const teethSchema = z
-  .number({ error: (issue) => (issue.input === undefined ? 'Give a tooth count.' : 'A tooth count must be a whole number.') })
+  .number({
+    error: (issue) => (issue.input === undefined ? 'Give a tooth count.' : 'A tooth count must be a whole number.'),
+  })
   .int('A tooth count must be a whole number.')
   .min(1, 'A tooth count must be at least 1.')
   .max(LIMITS.teeth, 'A tooth count can be at most 100 000.');
@@ -35,17 +57,32 @@ export const memberSchema = z.strictObject({
   id,
   name,
   carrier: id.optional(),
-  copies: z.number().int('The number of planets must be whole.').min(1, 'There is at least 1 planet.').max(64, 'At most 64 planets are allowed.').optional(),
-  color: z.string().regex(/^#[0-9a-fA-F]{6}$/, 'A colour is written like #1a2b3c.').optional(),
+  copies: z
+    .number()
+    .int('The number of planets must be whole.')
+    .min(1, 'There is at least 1 planet.')
+    .max(64, 'At most 64 planets are allowed.')
+    .optional(),
+  color: z
+    .string()
+    .regex(/^#[0-9a-fA-F]{6}$/, 'A colour is written like #1a2b3c.')
+    .optional(),
 });
 
 export const gearSchema = z.strictObject({
   id,
   member: id,
   teeth: teethSchema,
-  type: z.enum(['external', 'internal', 'bevel', 'worm', 'sprocket', 'pulley'], { error: 'A gear is external, internal, bevel, worm, sprocket or pulley.' }),
+  type: z.enum(['external', 'internal', 'bevel', 'worm', 'sprocket', 'pulley'], {
+    error: 'A gear is external, internal, bevel, worm, sprocket or pulley.',
+  }),
   module: positive('A module').optional(),
-  station: z.number({ error: 'A station is a whole number.' }).int('A station is a whole number.').min(-1000, 'A station is at least -1000.').max(1000, 'A station is at most 1000.').optional(),
+  station: z
+    .number({ error: 'A station is a whole number.' })
+    .int('A station is a whole number.')
+    .min(-1000, 'A station is at least -1000.')
+    .max(1000, 'A station is at most 1000.')
+    .optional(),
   faceWidth: positive('A face width').optional(),
   material: z.enum(MATERIALS, { error: `A material is one of ${MATERIALS.join(', ')}.` }).optional(),
 });
@@ -64,7 +101,11 @@ const couplerBase = {
   name,
 };
 const couplerTail = {
-  style: z.enum(['friction', 'dog', 'synchro', 'band', 'pawl', 'roller', 'pin'], { error: 'A style is friction, dog, synchro, band, pawl, roller or pin.' }).optional(),
+  style: z
+    .enum(['friction', 'dog', 'synchro', 'band', 'pawl', 'roller', 'pin'], {
+      error: 'A style is friction, dog, synchro, band, pawl, roller or pin.',
+    })
+    .optional(),
   capacity: positive('A capacity').optional(),
   station: gearSchema.shape.station,
 };
@@ -101,7 +142,10 @@ export const positionSchema = z.strictObject({
 
 /** What a check found and people chose to leave as it is, with why. `finding` names it, see core/checks. */
 export const setAsideSchema = z.strictObject({
-  finding: z.string({ error: 'Name the finding.' }).min(1, 'Name the finding.').max(1000, 'The name of a finding has at most 1000 characters.'),
+  finding: z
+    .string({ error: 'Name the finding.' })
+    .min(1, 'Name the finding.')
+    .max(1000, 'The name of a finding has at most 1000 characters.'),
   note: z.string({ error: 'A note must be a text.' }).max(500, 'A note has at most 500 characters.'),
 });
 
@@ -119,7 +163,9 @@ export const trainSchema = z.strictObject({
   outputs: list(id, LIMITS.outputs, 'outputs').min(1, 'Name at least one output.'),
   notes: text.optional(),
   efficiency: efficiency.optional(),
-  tipSpeedLimits: z.partialRecord(z.enum(MATERIALS), positive('A tip speed'), { error: 'Tip speed limits name materials and m/s.' }).optional(),
+  tipSpeedLimits: z
+    .partialRecord(z.enum(MATERIALS), positive('A tip speed'), { error: 'Tip speed limits name materials and m/s.' })
+    .optional(),
   setAside: list(setAsideSchema, LIMITS.setAside, 'findings set aside').optional(),
 });
 

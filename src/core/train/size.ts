@@ -15,10 +15,16 @@ export function refuseOversize(value: unknown): Problem | null {
   const open: { readonly value: object; readonly path: Problem['path'] }[] = [{ value, path: [] }];
   for (let next = open.pop(); next; next = open.pop()) {
     const { value: holder, path } = next;
-    if (Array.isArray(holder) && holder.length > LONGEST_LIST) return { path, message: `${holder.length} entries are more than any list of a train may have (${LONGEST_LIST}).` };
+    if (Array.isArray(holder) && holder.length > LONGEST_LIST)
+      return {
+        path,
+        message: `${holder.length} entries are more than any list of a train may have (${LONGEST_LIST}).`,
+      };
     for (const [key, entry] of Object.entries(holder)) {
-      if (++seen > MOST_VALUES) return { path: [], message: `This holds more than ${MOST_VALUES} values, which no train has.` };
-      if (typeof entry === 'object' && entry !== null && path.length < DEPTH) open.push({ value: entry as object, path: [...path, Array.isArray(holder) ? Number(key) : key] });
+      if (++seen > MOST_VALUES)
+        return { path: [], message: `This holds more than ${MOST_VALUES} values, which no train has.` };
+      if (typeof entry === 'object' && entry !== null && path.length < DEPTH)
+        open.push({ value: entry as object, path: [...path, Array.isArray(holder) ? Number(key) : key] });
     }
   }
   return null;

@@ -5,7 +5,8 @@ import { fraction, ONE, toFraction } from '../rational';
 import { solvePositions } from '../solve';
 import { handTurn, NOTHING_TURNED, readTurns, teethPassed, turnOn, type Turned } from '.';
 
-const speeds = (name: string, position: string) => memberFigures(solvePositions(networkOf(demoTrain(name))).get(position)!);
+const speeds = (name: string, position: string) =>
+  memberFigures(solvePositions(networkOf(demoTrain(name))).get(position)!);
 const turns = (turned: Turned, member: string) => toFraction(turned.members.get(member)!);
 
 describe('turn counters', () => {
@@ -37,14 +38,22 @@ describe('turn counters', () => {
   test('teeth are counted past a mark, beside a planet in the frame of its carrier', () => {
     const train = demoTrain('brine-lift');
     const turned = turnOn(NOTHING_TURNED, speeds('brine-lift', 'pumping'), ONE);
-    const passed = Object.fromEntries(train.gears.map((gear) => [gear.id, toFraction(teethPassed(train, gear, turned))]));
+    const passed = Object.fromEntries(
+      train.gears.map((gear) => [gear.id, toFraction(teethPassed(train, gear, turned))]),
+    );
     // Ring held: 90 of its teeth go past each planet's small gear, which passes as many; the pump's gear as many as the big one.
     expect(passed).toEqual({ r: '0', small: '-90', big: '-180', s: '198' });
   });
 
   test('a hand stops on exact parts of a turn; typed turns are exact', () => {
     expect(toFraction(handTurn(0.33333))).toBe('1/3');
-    expect(['3', '2.5', '1/3', '−1/4', '0,5'].map((text) => { const read = readTurns(text); return read.ok && toFraction(read.turns); })).toEqual(['3', '5/2', '1/3', '-1/4', '1/2']);
-    for (const bad of ['', 'two', '1/0', '2000000']) expect(readTurns(bad)).toMatchObject({ ok: false, message: expect.stringContaining('urn') });
+    expect(
+      ['3', '2.5', '1/3', '−1/4', '0,5'].map((text) => {
+        const read = readTurns(text);
+        return read.ok && toFraction(read.turns);
+      }),
+    ).toEqual(['3', '5/2', '1/3', '-1/4', '1/2']);
+    for (const bad of ['', 'two', '1/0', '2000000'])
+      expect(readTurns(bad)).toMatchObject({ ok: false, message: expect.stringContaining('urn') });
   });
 });

@@ -37,7 +37,9 @@ export function teethPassed(train: Train, gear: Gear, turned: Turned): Rational 
 const MOST_TURNS = fraction(1_000_000);
 
 /** Reads a typed number of turns exactly: 3, 2.5, 1/3, with either minus sign. At most 1 000 000 turns. */
-export function readTurns(text: string): { readonly ok: true; readonly turns: Rational } | { readonly ok: false; readonly message: string } {
+export function readTurns(
+  text: string,
+): { readonly ok: true; readonly turns: Rational } | { readonly ok: false; readonly message: string } {
   const turns = parseRational(text.trim().replace('\u2212', '-').replace(',', '.'));
   if (!turns) return { ok: false, message: 'Type a number of turns, such as 3, 0.5 or 1/3.' };
   if (compare(abs(turns), MOST_TURNS) > 0) return { ok: false, message: 'Turn at most 1 000 000 turns at once.' };

@@ -9,7 +9,8 @@ export function figure(value: number): string {
   if (!Number.isFinite(value)) return '—';
   if (value === 0) return '0';
   const size = Math.abs(value) < 1000 ? Number(Math.abs(value).toPrecision(4)) : Math.abs(value);
-  if (size >= 1e9 || size < 1e-4) return value.toExponential(3).replace('-', MINUS).replace('e', '\u2009e').replace('+', '');
+  if (size >= 1e9 || size < 1e-4)
+    return value.toExponential(3).replace('-', MINUS).replace('e', '\u2009e').replace('+', '');
   const digits = size >= 1000 ? 0 : Math.max(0, 3 - Math.floor(Math.log10(size)));
   const [whole, part] = size.toFixed(digits).split('.');
   const grouped = whole!.replace(/\B(?=(\d{3})+$)/g, GROUP);
@@ -20,12 +21,16 @@ export function figure(value: number): string {
 export type RatioConvention = 'in/out' | 'out/in';
 
 /** The size of a ratio in a convention: "12.00 : 1 in/out", "0.08333 : 1 out/in". */
-export const ratioText = (ratio: Rational, convention: RatioConvention): string => `${ratioFigure(ratio, convention)} : 1 ${convention}`;
+export const ratioText = (ratio: Rational, convention: RatioConvention): string =>
+  `${ratioFigure(ratio, convention)} : 1 ${convention}`;
 
-export const ratioFigure = (ratio: Rational, convention: RatioConvention): string => figure(toNumber(ratioIn(ratio, convention)));
+export const ratioFigure = (ratio: Rational, convention: RatioConvention): string =>
+  figure(toNumber(ratioIn(ratio, convention)));
 
 /** The size of a ratio, exact, in a convention. */
-export const ratioIn = (ratio: Rational, convention: RatioConvention): Rational => abs(convention === 'in/out' ? ratio : inverse(ratio));
+export const ratioIn = (ratio: Rational, convention: RatioConvention): Rational =>
+  abs(convention === 'in/out' ? ratio : inverse(ratio));
 
 /** Signs as words. */
-export const wayText = (speed: Rational): 'same way' | 'reverse' | 'stands' => (isZero(speed) ? 'stands' : sign(speed) > 0 ? 'same way' : 'reverse');
+export const wayText = (speed: Rational): 'same way' | 'reverse' | 'stands' =>
+  isZero(speed) ? 'stands' : sign(speed) > 0 ? 'same way' : 'reverse';

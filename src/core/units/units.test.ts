@@ -1,8 +1,20 @@
 import { fraction } from '../rational';
-import { figure, isForce, powerInWatts, ratioText, readQuantity, SPEED_UNITS, TORQUE_UNITS, torqueTable, wayText } from '.';
+import {
+  figure,
+  isForce,
+  powerInWatts,
+  ratioText,
+  readQuantity,
+  SPEED_UNITS,
+  TORQUE_UNITS,
+  torqueTable,
+  wayText,
+} from '.';
 
-const torque = (text: string) => readQuantity(text, Object.keys(TORQUE_UNITS) as (keyof typeof TORQUE_UNITS)[], 'N·m', 'the input torque');
-const speed = (text: string) => readQuantity(text, Object.keys(SPEED_UNITS) as (keyof typeof SPEED_UNITS)[], null, 'the speed');
+const torque = (text: string) =>
+  readQuantity(text, Object.keys(TORQUE_UNITS) as (keyof typeof TORQUE_UNITS)[], 'N·m', 'the input torque');
+const speed = (text: string) =>
+  readQuantity(text, Object.keys(SPEED_UNITS) as (keyof typeof SPEED_UNITS)[], null, 'the speed');
 
 describe('figures', () => {
   test.each([
@@ -23,7 +35,8 @@ describe('figures', () => {
     expect(ratioText(fraction(-12), 'out/in')).toBe('0.08333 : 1 out/in');
   });
 
-  test('signs are words', () => expect([fraction(-1, 12), fraction(3), fraction(0)].map(wayText)).toEqual(['reverse', 'same way', 'stands']));
+  test('signs are words', () =>
+    expect([fraction(-1, 12), fraction(3), fraction(0)].map(wayText)).toEqual(['reverse', 'same way', 'stands']));
 });
 
 describe('units', () => {
@@ -45,9 +58,26 @@ describe('units', () => {
 });
 
 describe('quantities', () => {
-  test.each([['3.5Nm', 3.5, 'N·m'], ['3.5 N·m', 3.5, 'N·m'], ['12 lbf·in', 12, 'lbf·in'], ['2,5', 2.5, 'N·m'], ['80 kgf.cm', 80, 'kgf·cm']])('reads torque %p', (text, value, unit) => expect(torque(text)).toEqual({ ok: true, value, unit }));
-  test('a speed without its unit asks for one where there is no default', () => expect(speed('1200')).toEqual({ ok: false, message: 'Give the speed in rpm, rad/s, turns/s, turns/h, turns/day.' }));
-  test.each([['0', 'above 0'], ['-2', 'above 0'], ['fast', 'as a number'], ['', 'as a number'], ['3 parsecs', 'Give the input torque in'], ['1e12', 'at most']])('refuses %p', (text, part) => {
+  test.each([
+    ['3.5Nm', 3.5, 'N·m'],
+    ['3.5 N·m', 3.5, 'N·m'],
+    ['12 lbf·in', 12, 'lbf·in'],
+    ['2,5', 2.5, 'N·m'],
+    ['80 kgf.cm', 80, 'kgf·cm'],
+  ])('reads torque %p', (text, value, unit) => expect(torque(text)).toEqual({ ok: true, value, unit }));
+  test('a speed without its unit asks for one where there is no default', () =>
+    expect(speed('1200')).toEqual({
+      ok: false,
+      message: 'Give the speed in rpm, rad/s, turns/s, turns/h, turns/day.',
+    }));
+  test.each([
+    ['0', 'above 0'],
+    ['-2', 'above 0'],
+    ['fast', 'as a number'],
+    ['', 'as a number'],
+    ['3 parsecs', 'Give the input torque in'],
+    ['1e12', 'at most'],
+  ])('refuses %p', (text, part) => {
     const read = torque(text);
     expect(!read.ok && read.message).toContain(part);
   });

@@ -28,7 +28,12 @@ export type SpeedUnit = keyof typeof SPEED_UNITS;
 
 /** Torques, and forces read on an arm of this length in metres, in N·m for one of each. */
 export function torqueTable(armMetres: number): Readonly<Record<TorqueUnit | ForceUnit, number>> {
-  return { ...TORQUE_UNITS, N: FORCE_UNITS.N * armMetres, kgf: FORCE_UNITS.kgf * armMetres, lbf: FORCE_UNITS.lbf * armMetres };
+  return {
+    ...TORQUE_UNITS,
+    N: FORCE_UNITS.N * armMetres,
+    kgf: FORCE_UNITS.kgf * armMetres,
+    lbf: FORCE_UNITS.lbf * armMetres,
+  };
 }
 
 export const isForce = (unit: TorqueUnit | ForceUnit): unit is ForceUnit => unit in FORCE_UNITS;
@@ -40,10 +45,16 @@ export const MAX_INPUT = 1e9;
 export const powerInWatts = (torque: number, torqueUnit: TorqueUnit, speed: number, speedUnit: SpeedUnit): number =>
   torque * TORQUE_UNITS[torqueUnit] * speed * SPEED_UNITS[speedUnit];
 
-export type Quantity<U> = { readonly ok: true; readonly value: number; readonly unit: U } | { readonly ok: false; readonly message: string };
+export type Quantity<U> =
+  { readonly ok: true; readonly value: number; readonly unit: U } | { readonly ok: false; readonly message: string };
 
 /** Reads "1200rpm", "3.5 N·m" or "3.5Nm"; the bare number takes the unit given. */
-export function readQuantity<U extends string>(text: string, units: readonly U[], fallback: U | null, what: string): Quantity<U> {
+export function readQuantity<U extends string>(
+  text: string,
+  units: readonly U[],
+  fallback: U | null,
+  what: string,
+): Quantity<U> {
   const match = /^\s*([+-]?\d+(?:[.,]\d+)?(?:[eE][+-]?\d+)?)\s*(\S.*)?$/.exec(text);
   if (!match) return { ok: false, message: `Type ${what} as a number.` };
   const value = Number(match[1]!.replace(',', '.'));
@@ -51,6 +62,7 @@ export function readQuantity<U extends string>(text: string, units: readonly U[]
   const unit = match[2] === undefined ? fallback : units.find((candidate) => plain(candidate) === plain(match[2]!));
   if (!unit) return { ok: false, message: `Give ${what} in ${units.join(', ')}.` };
   if (!(value > 0)) return { ok: false, message: `${what[0]!.toUpperCase()}${what.slice(1)} must be above 0.` };
-  if (value > MAX_INPUT) return { ok: false, message: `${what[0]!.toUpperCase()}${what.slice(1)} can be at most 1 000 000 000.` };
+  if (value > MAX_INPUT)
+    return { ok: false, message: `${what[0]!.toUpperCase()}${what.slice(1)} can be at most 1 000 000 000.` };
   return { ok: true, value, unit };
 }

@@ -70,14 +70,25 @@ export function deriveSpeeds(solved: Solved): WorkingStep[] {
     return false;
   };
   const together = (): boolean => {
-    const open = network.memberIds.map((_, member) => member).filter((member) => !known.has(member) && state.speeds.of(member) !== null);
+    const open = network.memberIds
+      .map((_, member) => member)
+      .filter((member) => !known.has(member) && state.speeds.of(member) !== null);
     if (open.length === 0) return false;
     const equations: Equation[] = [
       ...sets.flatMap((set) => setEquations(set, planets, known, name)),
-      ...pairs.filter((mesh) => !known.has(mesh.a) && !known.has(mesh.b)).map((mesh): Equation => ({
-        kind: 'set', arm: FRAME, x: name(mesh.a), y: name(mesh.b), factor: neg(div(mesh.zb, mesh.za)), teeth: toothFactors([mesh], mesh.b, mesh.a),
-      })),
-      ...state.joints.flatMap(({ id, tie }): Equation[] => (known.has(tie.a) || known.has(tie.b) ? [] : [{ kind: 'join', coupler: id, a: name(tie.a), b: name(tie.b) }])),
+      ...pairs
+        .filter((mesh) => !known.has(mesh.a) && !known.has(mesh.b))
+        .map((mesh): Equation => ({
+          kind: 'set',
+          arm: FRAME,
+          x: name(mesh.a),
+          y: name(mesh.b),
+          factor: neg(div(mesh.zb, mesh.za)),
+          teeth: toothFactors([mesh], mesh.b, mesh.a),
+        })),
+      ...state.joints.flatMap(({ id, tie }): Equation[] =>
+        known.has(tie.a) || known.has(tie.b) ? [] : [{ kind: 'join', coupler: id, a: name(tie.a), b: name(tie.b) }],
+      ),
     ];
     const step = solveTogether(equations, new Map([...known].map(([member, speed]) => [name(member), speed])));
     if (step.solution.length === 0) return false;
@@ -97,14 +108,28 @@ function pairStepOf({ network }: Solved, mesh: NetworkMesh, forward: boolean, fr
   const [from, to] = forward ? [mesh.a, mesh.b] : [mesh.b, mesh.a];
   const factor = forward ? neg(div(mesh.za, mesh.zb)) : neg(div(mesh.zb, mesh.za));
   const name = (member: MemberIndex) => (member === FRAME_INDEX ? FRAME : network.memberIds[member]!);
-  return { kind: 'pair', ...toothFactors([mesh], from, to)[0]!, from: name(from), member: name(to), fromSpeed, speed: mul(fromSpeed, factor) };
+  return {
+    kind: 'pair',
+    ...toothFactors([mesh], from, to)[0]!,
+    from: name(from),
+    member: name(to),
+    fromSpeed,
+    speed: mul(fromSpeed, factor),
+  };
 }
 
 /** One member of a set from those that are known; null when they do not settle it. */
-function stepInSet(set: GearSet, wanted: MemberIndex, ready: readonly MemberIndex[], known: ReadonlyMap<MemberIndex, Rational>, name: (member: MemberIndex) => string): SpeedStep | null {
+function stepInSet(
+  set: GearSet,
+  wanted: MemberIndex,
+  ready: readonly MemberIndex[],
+  known: ReadonlyMap<MemberIndex, Rational>,
+  name: (member: MemberIndex) => string,
+): SpeedStep | null {
   const [first] = ready;
   if (first === undefined) return null;
-  if (set.block) return { kind: 'block', arm: name(set.arm), as: name(first), member: name(wanted), speed: known.get(first)! };
+  if (set.block)
+    return { kind: 'block', arm: name(set.arm), as: name(first), member: name(wanted), speed: known.get(first)! };
   const central = ready.filter((member) => member !== set.arm);
   if (wanted === set.arm) return armStep(set, central, known, name);
   const [y] = central;
@@ -112,27 +137,53 @@ function stepInSet(set: GearSet, wanted: MemberIndex, ready: readonly MemberInde
     const arm = known.get(set.arm)!;
     const factor = div(set.factors.get(wanted)!, set.factors.get(y)!);
     const speed = add(arm, mul(factor, sub(known.get(y)!, arm)));
-    return { ...setStepOf(set, wanted, y, name), known: [knownOf(set.arm, known, name), knownOf(y, known, name)], member: name(wanted), speed };
+    return {
+      ...setStepOf(set, wanted, y, name),
+      known: [knownOf(set.arm, known, name), knownOf(y, known, name)],
+      member: name(wanted),
+      speed,
+    };
   }
   const twin = central.find((member) => equals(set.factors.get(member)!, set.factors.get(wanted)!));
   if (twin === undefined) return null;
-  return { kind: 'twin', arm: name(set.arm), as: name(twin), member: name(wanted), teeth: toothFactors(set.meshes, twin, wanted), speed: known.get(twin)! };
+  return {
+    kind: 'twin',
+    arm: name(set.arm),
+    as: name(twin),
+    member: name(wanted),
+    teeth: toothFactors(set.meshes, twin, wanted),
+    speed: known.get(twin)!,
+  };
 }
 
 /** The arm from two others: ω_x − ω_c = f (ω_y − ω_c), so ω_c = (ω_x − f ω_y) / (1 − f). */
-function armStep(set: GearSet, central: readonly MemberIndex[], known: ReadonlyMap<MemberIndex, Rational>, name: (member: MemberIndex) => string): SpeedStep | null {
+function armStep(
+  set: GearSet,
+  central: readonly MemberIndex[],
+  known: ReadonlyMap<MemberIndex, Rational>,
+  name: (member: MemberIndex) => string,
+): SpeedStep | null {
   for (const [i, y] of central.entries()) {
     for (const x of central.slice(i + 1)) {
       const factor = div(set.factors.get(x)!, set.factors.get(y)!);
       if (equals(factor, ONE)) continue;
       const speed = div(sub(known.get(x)!, mul(factor, known.get(y)!)), sub(ONE, factor));
-      return { ...setStepOf(set, x, y, name), known: [knownOf(y, known, name), knownOf(x, known, name)], member: name(set.arm), speed };
+      return {
+        ...setStepOf(set, x, y, name),
+        known: [knownOf(y, known, name), knownOf(x, known, name)],
+        member: name(set.arm),
+        speed,
+      };
     }
   }
   return null;
 }
 
-const knownOf = (member: MemberIndex, known: ReadonlyMap<MemberIndex, Rational>, name: (member: MemberIndex) => string): Known => ({ member: name(member), speed: known.get(member)! });
+const knownOf = (
+  member: MemberIndex,
+  known: ReadonlyMap<MemberIndex, Rational>,
+  name: (member: MemberIndex) => string,
+): Known => ({ member: name(member), speed: known.get(member)! });
 
 const setStepOf = (set: GearSet, x: MemberIndex, y: MemberIndex, name: (member: MemberIndex) => string) => ({
   kind: 'set' as const,
@@ -144,7 +195,12 @@ const setStepOf = (set: GearSet, x: MemberIndex, y: MemberIndex, name: (member: 
 });
 
 /** A set's equations between its central members, each against the first, where something is still unknown. */
-function setEquations(set: GearSet, planets: ReadonlySet<MemberIndex>, known: ReadonlyMap<MemberIndex, Rational>, name: (member: MemberIndex) => string): Equation[] {
+function setEquations(
+  set: GearSet,
+  planets: ReadonlySet<MemberIndex>,
+  known: ReadonlyMap<MemberIndex, Rational>,
+  name: (member: MemberIndex) => string,
+): Equation[] {
   const central = [...set.factors.keys()].filter((member) => !planets.has(member));
   const [first, ...rest] = central;
   if (first === undefined || [...central, set.arm].every((member) => known.has(member))) return [];
@@ -157,7 +213,7 @@ export function chainTo(steps: readonly WorkingStep[], output: string): WorkingS
   const maker = new Map<string, WorkingStep>();
   for (const step of steps) if (step.kind !== 'simultaneous') maker.set(step.member, step);
   const chain: WorkingStep[] = [];
-  for (let at = output; ; ) {
+  for (let at = output; ;) {
     const step = maker.get(at);
     if (!step || step.kind === 'held') return null;
     if (step.kind === 'input') return chain.reverse();

@@ -1,3 +1,14 @@
 export { workingOf } from './working';
-export type { CrossCheck, Elimination, Equation, Found, Join, SetEquation, Stage, ToothFactor, Working, WorkingStep } from './steps';
+export type {
+  CrossCheck,
+  Elimination,
+  Equation,
+  Found,
+  Join,
+  SetEquation,
+  Stage,
+  ToothFactor,
+  Working,
+  WorkingStep,
+} from './steps';
 export { speedInSet, tableOf, workingText, type Names, type SetSchool } from './text';

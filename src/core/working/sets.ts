@@ -26,7 +26,7 @@ function groups(arm: MemberIndex, meshes: readonly NetworkMesh[], planets: Reado
     const factors = new Map<MemberIndex, Rational>([[planets.has(start!.a) ? start!.a : start!.b, ONE]]);
     const own: NetworkMesh[] = [];
     let block = false;
-    for (let grew = true; grew; ) {
+    for (let grew = true; grew;) {
       grew = false;
       for (const mesh of left) {
         const a = factors.get(mesh.a);

@@ -10,9 +10,21 @@ export type WorkingStep =
   /** A member that stands, and the brake, one-way clutch or worm that holds it. */
   | { readonly kind: 'held'; readonly member: string; readonly by: string; readonly speed: Rational }
   /** Two members that turn as one through an engaged coupler. */
-  | { readonly kind: 'joined'; readonly coupler: string; readonly from: string; readonly member: string; readonly speed: Rational }
+  | {
+      readonly kind: 'joined';
+      readonly coupler: string;
+      readonly from: string;
+      readonly member: string;
+      readonly speed: Rational;
+    }
   /** A pair of gears on fixed axes: speed = from speed × factor, factor = ∓ z_from / z_to. */
-  | (ToothFactor & { readonly kind: 'pair'; readonly from: string; readonly member: string; readonly fromSpeed: Rational; readonly speed: Rational })
+  | (ToothFactor & {
+      readonly kind: 'pair';
+      readonly from: string;
+      readonly member: string;
+      readonly fromSpeed: Rational;
+      readonly speed: Rational;
+    })
   /** One planetary set with one of its three left: (ω_x − ω_arm) = factor · (ω_y − ω_arm), solved for x, y or the arm. */
   | (SetEquation & {
       readonly kind: 'set';
@@ -22,9 +34,22 @@ export type WorkingStep =
       readonly speed: Rational;
     })
   /** Two members of a set that turn alike seen from the arm, and so turn alike wherever the arm may be. */
-  | { readonly kind: 'twin'; readonly arm: string; readonly as: string; readonly member: string; readonly teeth: readonly ToothFactor[]; readonly speed: Rational }
+  | {
+      readonly kind: 'twin';
+      readonly arm: string;
+      readonly as: string;
+      readonly member: string;
+      readonly teeth: readonly ToothFactor[];
+      readonly speed: Rational;
+    }
   /** A set whose meshes contradict each other unless nothing rolls: all its members turn as one. */
-  | { readonly kind: 'block'; readonly arm: string; readonly as: string; readonly member: string; readonly speed: Rational }
+  | {
+      readonly kind: 'block';
+      readonly arm: string;
+      readonly as: string;
+      readonly member: string;
+      readonly speed: Rational;
+    }
   /** Sets so coupled that none has a single unknown: the equations together, one member after the other put in terms of the rest, and back. */
   | {
       readonly kind: 'simultaneous';

@@ -13,23 +13,35 @@ export interface Names {
 export type SetSchool = 'formula' | 'table';
 
 /** The working as lines of plain text, in either ratio convention and either school for sets. */
-export function workingText(working: Working, names: Names, convention: RatioConvention, school: SetSchool = 'formula'): string[] {
+export function workingText(
+  working: Working,
+  names: Names,
+  convention: RatioConvention,
+  school: SetSchool = 'formula',
+): string[] {
   const lines = working.steps.flatMap((step, i) => indent(`${i + 1}. `, stepText(step, names, school)));
   if (working.floating.length > 0) lines.push(`Left open: ${working.floating.map(names.member).join(', ')}.`);
   if (working.stages) lines.push(...productText(working.stages, names, convention));
   if (working.checks.length > 0) {
     lines.push('The same ratio:');
-    for (const { way, value } of working.checks) lines.push(`   ${convention === 'in/out' ? way : turnedOver(way)}: ${toFraction(turn(value, convention))}`);
+    for (const { way, value } of working.checks)
+      lines.push(`   ${convention === 'in/out' ? way : turnedOver(way)}: ${toFraction(turn(value, convention))}`);
   }
   return lines;
 }
 
-const indent = (head: string, lines: readonly string[]): string[] => lines.map((line, i) => (i === 0 ? head : ' '.repeat(head.length)) + line);
+const indent = (head: string, lines: readonly string[]): string[] =>
+  lines.map((line, i) => (i === 0 ? head : ' '.repeat(head.length)) + line);
 
-const turn = (ratio: Rational, convention: RatioConvention): Rational => (convention === 'in/out' ? ratio : inverse(ratio));
+const turn = (ratio: Rational, convention: RatioConvention): Rational =>
+  convention === 'in/out' ? ratio : inverse(ratio);
 
 const turnedOver = (way: Working['checks'][number]['way']): string =>
-  way === 'speed in over speed out' ? 'speed out over speed in' : way === 'torque out over torque in' ? 'torque in over torque out' : way;
+  way === 'speed in over speed out'
+    ? 'speed out over speed in'
+    : way === 'torque out over torque in'
+      ? 'torque in over torque out'
+      : way;
 
 function stepText(step: WorkingStep, { member, coupler }: Names, school: SetSchool): string[] {
   switch (step.kind) {
@@ -38,7 +50,9 @@ function stepText(step: WorkingStep, { member, coupler }: Names, school: SetScho
     case 'held':
       return [`held by ${coupler(step.by)}: ${member(step.member)}, ω = 0`];
     case 'joined':
-      return [`joined by ${coupler(step.coupler)}: ${member(step.from)} and ${member(step.member)}, ω = ${toFraction(step.speed)}`];
+      return [
+        `joined by ${coupler(step.coupler)}: ${member(step.from)} and ${member(step.member)}, ω = ${toFraction(step.speed)}`,
+      ];
     case 'pair':
       return [
         `${member(step.from)} (${step.fromTeeth}) with ${member(step.member)} (${step.toTeeth}), ${step.opposite ? 'turning the other way' : 'turning the same way'}:`,
@@ -98,23 +112,39 @@ export function tableOf(step: SetStep): { readonly together: Rational; readonly 
 }
 
 /** The speed of one of the three members of a set's step. */
-export const speedInSet = ({ member, speed, known }: SetStep, id: string): Rational => (id === member ? speed : known.find((one) => one.member === id)!.speed);
+export const speedInSet = ({ member, speed, known }: SetStep, id: string): Rational =>
+  id === member ? speed : known.find((one) => one.member === id)!.speed;
 
-const knownText = ({ known }: SetStep, member: Names['member']): string => known.map(({ member: id, speed }) => `ω(${member(id)}) = ${toFraction(speed)}`).join(', ');
+const knownText = ({ known }: SetStep, member: Names['member']): string =>
+  known.map(({ member: id, speed }) => `ω(${member(id)}) = ${toFraction(speed)}`).join(', ');
 
 const bracketed = (value: string): string => (value.startsWith('-') ? `(${value})` : value);
 
-function togetherText({ equations, eliminations, solution }: Extract<WorkingStep, { kind: 'simultaneous' }>, { member, coupler }: Names, school: SetSchool): string[] {
+function togetherText(
+  { equations, eliminations, solution }: Extract<WorkingStep, { kind: 'simultaneous' }>,
+  { member, coupler }: Names,
+  school: SetSchool,
+): string[] {
   const omega = (id: string) => `ω(${member(id)})`;
   return [
     'no set has a single unknown; together:',
-    ...equations.map((equation, i) => `   (${i + 1}) ${equation.kind === 'join' ? joinText(equation, { member, coupler }) : school === 'formula' ? relation(equation, member) : tableRelation(equation, member)}`),
-    ...eliminations.map((line) => `   from (${line.from + 1})${line === eliminations[0] ? '' : ', with those above put in'}: ${omega(line.member)} = ${sumText(line, omega)}`),
-    ...solution.map(({ member: id, speed, by }) => `   ${omega(id)} = ${by.terms.length > 0 ? `${sumText(by, (other) => bracketed(toFraction(solution.find((found) => found.member === other)!.speed)))} = ` : ''}${toFraction(speed)}`),
+    ...equations.map(
+      (equation, i) =>
+        `   (${i + 1}) ${equation.kind === 'join' ? joinText(equation, { member, coupler }) : school === 'formula' ? relation(equation, member) : tableRelation(equation, member)}`,
+    ),
+    ...eliminations.map(
+      (line) =>
+        `   from (${line.from + 1})${line === eliminations[0] ? '' : ', with those above put in'}: ${omega(line.member)} = ${sumText(line, omega)}`,
+    ),
+    ...solution.map(
+      ({ member: id, speed, by }) =>
+        `   ${omega(id)} = ${by.terms.length > 0 ? `${sumText(by, (other) => bracketed(toFraction(solution.find((found) => found.member === other)!.speed)))} = ` : ''}${toFraction(speed)}`,
+    ),
   ];
 }
 
-const joinText = ({ coupler: id, a, b }: Join, { member, coupler }: Names): string => `ω(${member(a)}) = ω(${member(b)}), ${id === null ? 'as one block' : `joined by ${coupler(id)}`}`;
+const joinText = ({ coupler: id, a, b }: Join, { member, coupler }: Names): string =>
+  `ω(${member(a)}) = ω(${member(b)}), ${id === null ? 'as one block' : `joined by ${coupler(id)}`}`;
 
 /** What is left of a set's table when n and m are taken out of it. */
 function tableRelation({ arm, x, y, factor }: SetEquation, member: Names['member']): string {
@@ -129,7 +159,8 @@ function sumText({ terms, constant }: Elimination, omega: (id: string) => string
   return [...parts, ...(isZero(constant) && parts.length > 0 ? [] : [bracketed(toFraction(constant))])].join(' + ');
 }
 
-const product = (teeth: SetEquation['teeth']): string => teeth.map(({ fromTeeth, toTeeth, opposite }) => `${opposite ? '-' : ''}${fromTeeth}/${toTeeth}`).join(' × ');
+const product = (teeth: SetEquation['teeth']): string =>
+  teeth.map(({ fromTeeth, toTeeth, opposite }) => `${opposite ? '-' : ''}${fromTeeth}/${toTeeth}`).join(' × ');
 
 /** (ω(x) − ω(arm)) / (ω(y) − ω(arm)) = factor; on the frame simply ω(x) / ω(y). */
 function relation({ arm, x, y, factor, teeth }: SetEquation, member: Names['member']): string {
@@ -147,7 +178,10 @@ function productText(stages: readonly Stage[], { member }: Names, convention: Ra
   return stages.length === 0 ? ['The output is the input: ratio 1.'] : [head, ...lines];
 }
 
-function pairFactor({ fromTeeth, toTeeth, opposite }: Extract<WorkingStep, { kind: 'pair' }>, convention: RatioConvention): string {
+function pairFactor(
+  { fromTeeth, toTeeth, opposite }: Extract<WorkingStep, { kind: 'pair' }>,
+  convention: RatioConvention,
+): string {
   const [top, bottom] = convention === 'in/out' ? [toTeeth, fromTeeth] : [fromTeeth, toTeeth];
   return `${opposite ? '-' : ''}${top}/${bottom}`;
 }

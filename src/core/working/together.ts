@@ -12,7 +12,10 @@ interface Sum {
  * the last gives a speed, and going back up each line gives one more. Equations and lines that lead to no
  * speed are left out.
  */
-export function solveTogether(equations: readonly Equation[], known: ReadonlyMap<string, Rational>): Extract<WorkingStep, { kind: 'simultaneous' }> {
+export function solveTogether(
+  equations: readonly Equation[],
+  known: ReadonlyMap<string, Rational>,
+): Extract<WorkingStep, { kind: 'simultaneous' }> {
   const made = new Map<string, { readonly from: number; readonly sum: Sum }>();
   equations.forEach((equation, from) => {
     const left = [...made].reduce((sum, [member, { sum: its }]) => insert(sum, member, its), zeroForm(equation, known));
@@ -23,8 +26,16 @@ export function solveTogether(equations: readonly Equation[], known: ReadonlyMap
   const solution = new Map<string, Found>();
   for (const [member, { from, sum }] of [...made].reverse()) {
     if ([...sum.terms.keys()].some((other) => !solution.has(other))) continue;
-    const by: Elimination = { member, from, terms: [...sum.terms].map(([other, factor]) => ({ member: other, factor })), constant: sum.constant };
-    const speed = by.terms.reduce((total, { member: other, factor }) => add(total, mul(factor, solution.get(other)!.speed)), by.constant);
+    const by: Elimination = {
+      member,
+      from,
+      terms: [...sum.terms].map(([other, factor]) => ({ member: other, factor })),
+      constant: sum.constant,
+    };
+    const speed = by.terms.reduce(
+      (total, { member: other, factor }) => add(total, mul(factor, solution.get(other)!.speed)),
+      by.constant,
+    );
     solution.set(member, { member, speed, by });
   }
   const used = [...solution.values()].map(({ by }) => by).reverse();
@@ -42,8 +53,15 @@ export function solveTogether(equations: readonly Equation[], known: ReadonlyMap
 function zeroForm(equation: Equation, known: ReadonlyMap<string, Rational>): Sum {
   const parts: readonly (readonly [string, Rational])[] =
     equation.kind === 'join'
-      ? [[equation.a, ONE], [equation.b, neg(ONE)]]
-      : [[equation.x, ONE], [equation.y, neg(equation.factor)], [equation.arm, sub(equation.factor, ONE)]];
+      ? [
+          [equation.a, ONE],
+          [equation.b, neg(ONE)],
+        ]
+      : [
+          [equation.x, ONE],
+          [equation.y, neg(equation.factor)],
+          [equation.arm, sub(equation.factor, ONE)],
+        ];
   return parts.reduce<Sum>(
     (sum, [member, factor]) => {
       const speed = known.get(member);
@@ -65,12 +83,20 @@ function plus({ terms, constant }: Sum, member: string, factor: Rational): Sum {
 function insert(sum: Sum, member: string, its: Sum): Sum {
   const factor = sum.terms.get(member);
   if (!factor) return sum;
-  const without: Sum = { terms: new Map([...sum.terms].filter(([other]) => other !== member)), constant: add(sum.constant, mul(factor, its.constant)) };
+  const without: Sum = {
+    terms: new Map([...sum.terms].filter(([other]) => other !== member)),
+    constant: add(sum.constant, mul(factor, its.constant)),
+  };
   return [...its.terms].reduce((total, [other, times]) => plus(total, other, mul(factor, times)), without);
 }
 
 /** What a member equals when the sum is zero. */
 function solvedFor({ terms, constant }: Sum, member: string): Sum {
   const scale = neg(terms.get(member)!);
-  return { terms: new Map([...terms].filter(([other]) => other !== member).map(([other, factor]) => [other, div(factor, scale)])), constant: div(constant, scale) };
+  return {
+    terms: new Map(
+      [...terms].filter(([other]) => other !== member).map(([other, factor]) => [other, div(factor, scale)]),
+    ),
+    constant: div(constant, scale),
+  };
 }

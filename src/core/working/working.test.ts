@@ -2,7 +2,22 @@ import fc from 'fast-check';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
 import { demoTrain } from '@/testing/demo-train';
 import { networkOf, openTrain } from '../kinematics';
-import { abs, add, compare, div, equals, fraction, isZero, mul, ONE, parseRational, sub, toFraction, ZERO, type Rational } from '../rational';
+import {
+  abs,
+  add,
+  compare,
+  div,
+  equals,
+  fraction,
+  isZero,
+  mul,
+  ONE,
+  parseRational,
+  sub,
+  toFraction,
+  ZERO,
+  type Rational,
+} from '../rational';
 import { solveEngaged, solvePositions, type Solved } from '../solve';
 import type { Train } from '../train';
 import { workingOf, workingText, type Working } from '.';
@@ -13,7 +28,9 @@ const NAMES = { member: (id: string) => id, coupler: (id: string) => id };
 
 /** The factor that the tooth counts of a step multiply out to. */
 const product = (teeth: readonly { fromTeeth: number; toTeeth: number; opposite: boolean }[]): Rational =>
-  teeth.map(({ fromTeeth, toTeeth, opposite }) => fraction(opposite ? -fromTeeth : fromTeeth, toTeeth)).reduce(mul, ONE);
+  teeth
+    .map(({ fromTeeth, toTeeth, opposite }) => fraction(opposite ? -fromTeeth : fromTeeth, toTeeth))
+    .reduce(mul, ONE);
 
 describe('the working of any train', () => {
   test('reaches every determined speed, and each step agrees with the solver and with its own tooth counts', () => {
@@ -33,7 +50,12 @@ describe('the working of any train', () => {
               expect(toFraction(result.speed)).toBe(speed(result.member));
             }
             if (step.kind === 'set') expect(toFraction(product(step.teeth))).toBe(toFraction(step.factor));
-            if (step.kind === 'simultaneous') step.equations.forEach((equation) => equation.kind === 'set' && expect(toFraction(product(equation.teeth))).toBe(toFraction(equation.factor)));
+            if (step.kind === 'simultaneous')
+              step.equations.forEach(
+                (equation) =>
+                  equation.kind === 'set' &&
+                  expect(toFraction(product(equation.teeth))).toBe(toFraction(equation.factor)),
+              );
           }
           expect([...found, ...working.floating].sort()).toEqual([...solved.network.memberIds].sort());
           const values = new Set(working.checks.map(({ value }) => toFraction(value)));
@@ -50,7 +72,12 @@ describe('the working of any train', () => {
 function evaluate(sum: string, known: ReadonlyMap<string, Rational>): Rational {
   return sum
     .split(' + ')
-    .map((term) => term.split(' × ').map((part) => known.get(/^ω\((.*)\)$/.exec(part)?.[1] ?? '') ?? parseRational(part.replace(/[()]/g, ''))!).reduce(mul, ONE))
+    .map((term) =>
+      term
+        .split(' × ')
+        .map((part) => known.get(/^ω\((.*)\)$/.exec(part)?.[1] ?? '') ?? parseRational(part.replace(/[()]/g, ''))!)
+        .reduce(mul, ONE),
+    )
     .reduce(add, ZERO);
 }
 
@@ -62,19 +89,37 @@ function root(of: (x: Rational) => Rational): Rational {
 
 /** Solves a set's step from its own lines: the relation, and the values it says it is solved with. */
 function solveFormula([first, second, third]: readonly string[]): { member: string; solved: Rational; said: Rational } {
-  const [, x, arm, y, product, factor] = /\(ω\((.*?)\) − ω\((.*?)\)\) \/ \(ω\((.*?)\) − .*?\)\) = (.*) = (\S+)$/.exec(first!)!;
-  expect(toFraction(product!.split(' × ').map((part) => parseRational(part)!).reduce(mul, ONE))).toBe(factor);
-  const known = new Map([...second!.matchAll(/ω\((\w+)\) = (-?[\d/]+)/g)].map(([, id, value]) => [id!, parseRational(value!)!]));
+  const [, x, arm, y, product, factor] = /\(ω\((.*?)\) − ω\((.*?)\)\) \/ \(ω\((.*?)\) − .*?\)\) = (.*) = (\S+)$/.exec(
+    first!,
+  )!;
+  expect(
+    toFraction(
+      product!
+        .split(' × ')
+        .map((part) => parseRational(part)!)
+        .reduce(mul, ONE),
+    ),
+  ).toBe(factor);
+  const known = new Map(
+    [...second!.matchAll(/ω\((\w+)\) = (-?[\d/]+)/g)].map(([, id, value]) => [id!, parseRational(value!)!]),
+  );
   const [, member, said] = /ω\((.*?)\) = (\S+)$/.exec(third!)!;
   expect([...known.keys(), member].sort()).toEqual([x, y, arm].sort());
   const at = (id: string, value: Rational) => known.get(id) ?? value;
-  const solved = root((value) => sub(sub(at(x!, value), at(arm!, value)), mul(parseRational(factor!)!, sub(at(y!, value), at(arm!, value)))));
+  const solved = root((value) =>
+    sub(sub(at(x!, value), at(arm!, value)), mul(parseRational(factor!)!, sub(at(y!, value), at(arm!, value)))),
+  );
   return { member: member!, solved, said: parseRational(said!)! };
 }
 
 /** Solves a set's step from its table: n and m from the two known sums, then the third. */
 function checkTable(lines: readonly string[]): void {
-  const sums = new Map([...lines[3]!.matchAll(/(\w+) (n(?: \+ (?:\((-?[\d/]+)\)·)?m)?)(?:,|$)/g)].map(([, id, text, f]) => [id!, text === 'n' ? ZERO : f ? parseRational(f)! : ONE]));
+  const sums = new Map(
+    [...lines[3]!.matchAll(/(\w+) (n(?: \+ (?:\((-?[\d/]+)\)·)?m)?)(?:,|$)/g)].map(([, id, text, f]) => [
+      id!,
+      text === 'n' ? ZERO : f ? parseRational(f)! : ONE,
+    ]),
+  );
   const [, n, m] = /: n = (\S+), m = (\S+)$/.exec(lines[4]!)!;
   const [turned, back] = [parseRational(n!)!, parseRational(m!)!];
   const value = (id: string) => toFraction(add(turned, mul(sums.get(id)!, back)));
@@ -84,7 +129,12 @@ function checkTable(lines: readonly string[]): void {
 }
 
 describe('every step can be followed from its own lines', () => {
-  const stepLines = (lines: readonly string[]): string[][] => lines.reduce<string[][]>((steps, line) => (/^\d+\. /.test(line) ? [...steps, [line.replace(/^\d+\. /, '')]] : (steps.at(-1)?.push(line.trim()), steps)), []);
+  const stepLines = (lines: readonly string[]): string[][] =>
+    lines.reduce<string[][]>(
+      (steps, line) =>
+        /^\d+\. /.test(line) ? [...steps, [line.replace(/^\d+\. /, '')]] : (steps.at(-1)?.push(line.trim()), steps),
+      [],
+    );
 
   test('sets by formula and by table, and sets solved together', () => {
     const seen = { set: 0, twin: 0, together: 0 };
@@ -92,8 +142,12 @@ describe('every step can be followed from its own lines', () => {
       fc.property(arbitraryTrain({ oneWays: true, outputs: true, worms: true }), (train) =>
         solvePositions(networkOf(train)).forEach((solved) => {
           const working = workingOf(solved);
-          const formula = stepLines(workingText({ ...working, stages: null, checks: [], floating: [] }, NAMES, 'in/out'));
-          const table = stepLines(workingText({ ...working, stages: null, checks: [], floating: [] }, NAMES, 'in/out', 'table'));
+          const formula = stepLines(
+            workingText({ ...working, stages: null, checks: [], floating: [] }, NAMES, 'in/out'),
+          );
+          const table = stepLines(
+            workingText({ ...working, stages: null, checks: [], floating: [] }, NAMES, 'in/out', 'table'),
+          );
           working.steps.forEach((step, i) => {
             if (step.kind === 'set') {
               seen.set++;
@@ -136,27 +190,58 @@ describe('every step can be followed from its own lines', () => {
     const text = workingText(work('crawler', '2'), NAMES, 'in/out').join('\n');
     expect(text).toContain('with ω(sunL) = 0, ω(sunS) = 1: (1 − ω(arm)) / (0 − ω(arm)) = -6/5\n   ω(arm) = 5/11');
     expect(text).toContain('(ω(ring) − 5/11) / (0 − 5/11) = -6/13\n   ω(ring) = 95/143');
-    expect(workingText(work('crawler', '2'), NAMES, 'in/out', 'table').join('\n')).toContain('n = 5/11, m = -5/11\n   ω(ring) = n + (-6/13)·m = 95/143');
+    expect(workingText(work('crawler', '2'), NAMES, 'in/out', 'table').join('\n')).toContain(
+      'n = 5/11, m = -5/11\n   ω(ring) = n + (-6/13)·m = 95/143',
+    );
   });
 });
 
 describe('the shapes of a derivation', () => {
   test('a planet with the sun’s own count turns with it, though the carrier is left open', () => {
     const train: Train = {
-      format: 'tin-wheel/train', version: 1, name: 'twins', input: 'sun', outputs: ['ring'], couplers: [], positions: [],
-      members: [{ id: 'sun', name: 'sun' }, { id: 'ring', name: 'ring' }, { id: 'arm', name: 'arm' }, { id: 'p', name: 'p', carrier: 'arm' }, { id: 'q', name: 'q', carrier: 'arm' }],
-      gears: [{ id: 's', member: 'sun', teeth: 27, type: 'external' }, { id: 'r', member: 'ring', teeth: 69, type: 'internal' }, { id: 'a', member: 'p', teeth: 9, type: 'external' }, { id: 'b', member: 'q', teeth: 27, type: 'external' }],
-      meshes: [{ id: 'x', gears: ['s', 'a'] }, { id: 'y', gears: ['a', 'b'] }, { id: 'z', gears: ['b', 'r'] }],
+      format: 'tin-wheel/train',
+      version: 1,
+      name: 'twins',
+      input: 'sun',
+      outputs: ['ring'],
+      couplers: [],
+      positions: [],
+      members: [
+        { id: 'sun', name: 'sun' },
+        { id: 'ring', name: 'ring' },
+        { id: 'arm', name: 'arm' },
+        { id: 'p', name: 'p', carrier: 'arm' },
+        { id: 'q', name: 'q', carrier: 'arm' },
+      ],
+      gears: [
+        { id: 's', member: 'sun', teeth: 27, type: 'external' },
+        { id: 'r', member: 'ring', teeth: 69, type: 'internal' },
+        { id: 'a', member: 'p', teeth: 9, type: 'external' },
+        { id: 'b', member: 'q', teeth: 27, type: 'external' },
+      ],
+      meshes: [
+        { id: 'x', gears: ['s', 'a'] },
+        { id: 'y', gears: ['a', 'b'] },
+        { id: 'z', gears: ['b', 'r'] },
+      ],
     };
     const { steps, floating } = workingOf(solveEngaged(openTrain(networkOf(train)), []));
-    expect(steps.map((step) => (step.kind === 'simultaneous' ? '' : `${step.kind} ${step.member} ${toFraction(step.speed)}`))).toEqual(['input sun 1', 'twin q 1']);
+    expect(
+      steps.map((step) =>
+        step.kind === 'simultaneous' ? '' : `${step.kind} ${step.member} ${toFraction(step.speed)}`,
+      ),
+    ).toEqual(['input sun 1', 'twin q 1']);
     expect(floating).toEqual(['ring', 'arm', 'p']);
   });
 
   test('a plain chain ends in the running product, checked three ways', () => {
     const { stages, checks } = work('sluice-winch', 'wind');
     expect(stages!.map(({ running }) => toFraction(running))).toEqual(['-25/14', '4', '-12']);
-    expect(checks.map(({ way, value }) => `${way} ${toFraction(value)}`)).toEqual(['product of stages -12', 'speed in over speed out -12', 'torque out over torque in -12']);
+    expect(checks.map(({ way, value }) => `${way} ${toFraction(value)}`)).toEqual([
+      'product of stages -12',
+      'speed in over speed out -12',
+      'torque out over torque in -12',
+    ]);
   });
 
   test('a single set is one relative-motion step from what is held', () => {
@@ -182,5 +267,8 @@ describe('the shapes of a derivation', () => {
     expect(compare(abs(working.checks[0]!.value), fraction(12))).toBe(0);
   });
 
-  test('what cannot be known is said to be open', () => expect(workingText(work('brine-lift', 'idle'), NAMES, 'in/out').join('\n')).toContain('Left open: pump, ring, planet.'));
+  test('what cannot be known is said to be open', () =>
+    expect(workingText(work('brine-lift', 'idle'), NAMES, 'in/out').join('\n')).toContain(
+      'Left open: pump, ring, planet.',
+    ));
 });

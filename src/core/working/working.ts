@@ -26,11 +26,17 @@ function runningProduct(parts: readonly { step: Stage['step']; ratio: Rational }
  * The same ratio found up to three ways: the product of the stages, the speeds, and the ideal torques
  * (for an ideal train with one output, torque out over torque in equals speed in over speed out).
  */
-function crossChecks({ state, flow, losses }: Solved, stages: readonly Stage[] | null, output: number, at: number): CrossCheck[] {
+function crossChecks(
+  { state, flow, losses }: Solved,
+  stages: readonly Stage[] | null,
+  output: number,
+  at: number,
+): CrossCheck[] {
   const checks: CrossCheck[] = [];
   if (stages) checks.push({ way: 'product of stages', value: stages.at(-1)?.running ?? ONE });
   checks.push({ way: 'speed in over speed out', value: div(flow.speed, state.speeds.of(output)!) });
   const torque = state.load.outcome === 'balanced' ? state.load.torques.receivers[at] : null;
-  if (torque && !losses && flow.receivers.length === 1) checks.push({ way: 'torque out over torque in', value: div(torque, flow.torque) });
+  if (torque && !losses && flow.receivers.length === 1)
+    checks.push({ way: 'torque out over torque in', value: div(torque, flow.torque) });
   return checks;
 }

@@ -1,9 +1,29 @@
 import { checkDesign, type Finding, type Use } from '@/core/checks';
 import { networkOf, openTrain, type OpenTrain } from '@/core/kinematics';
-import { memberFigures, meshRoles, partPowers, powerFlow, type MemberFigures, type MeshRole, type PartPower, type PowerFlow } from '@/core/powerflow';
 import {
-  driveBackward, letGo, lockSet, oneWayAccounts, outputLaws, powerStops, solveCoasting, solveEngaged, type BackwardVerdict, type OneWayAccount, type OutputLaw,
-  type PowerStops, type Solved,
+  memberFigures,
+  meshRoles,
+  partPowers,
+  powerFlow,
+  type MemberFigures,
+  type MeshRole,
+  type PartPower,
+  type PowerFlow,
+} from '@/core/powerflow';
+import {
+  driveBackward,
+  letGo,
+  lockSet,
+  oneWayAccounts,
+  outputLaws,
+  powerStops,
+  solveCoasting,
+  solveEngaged,
+  type BackwardVerdict,
+  type OneWayAccount,
+  type OutputLaw,
+  type PowerStops,
+  type Solved,
 } from '@/core/solve';
 import type { Train } from '@/core/train';
 import { workingOf, type Working } from '@/core/working';
@@ -59,7 +79,8 @@ const checks = new Recent<Train, { readonly use: Use; readonly findings: readonl
 /** What the checks find for a train and how it is used, worked out when it is first asked for. */
 export function checksOf(train: Train, use: Use): readonly Finding[] {
   const found = checks.get(train);
-  if (found && found.use.inputSpeed === use.inputSpeed && found.use.inputTorque === use.inputTorque) return found.findings;
+  if (found && found.use.inputSpeed === use.inputSpeed && found.use.inputTorque === use.inputTorque)
+    return found.findings;
   const findings = checkDesign(train, use);
   checks.set(train, { use, findings });
   return findings;
@@ -84,7 +105,12 @@ function explain(open: OpenTrain, engaged: readonly string[], flow: FlowKind, lo
     solved: () => solved,
     figures: () => memberFigures(solved),
     roles: () => meshRoles(solved),
-    driving: () => new Set(open.network.train.meshes.filter(({ id }) => ['a drives', 'b drives'].includes(position.roles.get(id)!)).flatMap(({ gears }) => gears)),
+    driving: () =>
+      new Set(
+        open.network.train.meshes
+          .filter(({ id }) => ['a drives', 'b drives'].includes(position.roles.get(id)!))
+          .flatMap(({ gears }) => gears),
+      ),
     powers: () => partPowers(solved),
     paths: () => powerFlow(solved),
     working: () => workingOf(solved),
@@ -93,7 +119,8 @@ function explain(open: OpenTrain, engaged: readonly string[], flow: FlowKind, lo
     backward: () => turned?.verdict ?? null,
     flow: () => flow,
     oneWays: () => oneWayAccounts(solved, solve),
-    letGo: () => (flow === 'drive' ? [] : letGo(analyseEngaged(open.network.train, engaged, 'drive', losses).solved, solved)),
+    letGo: () =>
+      flow === 'drive' ? [] : letGo(analyseEngaged(open.network.train, engaged, 'drive', losses).solved, solved),
     laws: () => (solved.status === 'split' ? outputLaws(solved) : []),
   });
   return position;
@@ -126,7 +153,8 @@ export interface Chosen {
   readonly losses: boolean;
 }
 
-export const positionOf = ({ train, choice, flow, losses }: Chosen): Position => analyseEngaged(train, engagementIn({ train, choice }).engaged, flow, losses);
+export const positionOf = ({ train, choice, flow, losses }: Chosen): Position =>
+  analyseEngaged(train, engagementIn({ train, choice }).engaged, flow, losses);
 
 /** Speeds per turn of what is cranked. */
 export const speedsOf = (chosen: Chosen): readonly MemberFigures[] => positionOf(chosen).figures;

@@ -33,7 +33,10 @@ export function Bench({ id, version, train, first }: Props) {
   useEffect(() => receive(session, { id, version, train }), [session, id, version, train]);
   useEffect(() => {
     // Not where the last save failed: it is tried again in its time, and waits in this browser.
-    const flush = () => document.visibilityState === 'hidden' && session.store.getState().save.kind !== 'failed' && session.saving.flush(true);
+    const flush = () =>
+      document.visibilityState === 'hidden' &&
+      session.store.getState().save.kind !== 'failed' &&
+      session.saving.flush(true);
     document.addEventListener('visibilitychange', flush);
     return () => {
       document.removeEventListener('visibilitychange', flush);

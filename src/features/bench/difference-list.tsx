@@ -11,7 +11,12 @@ export function DifferenceList({ before, after }: { before: Train; after: Train 
   const { parts, positions } = useMemo(() => differenceOf(before, after, convention), [before, after, convention]);
   if (parts.length === 0) return <p className="muted mt-2 text-sm">No difference.</p>;
   return (
-    <div className="mt-2 max-h-64 overflow-auto border-y border-base-300 py-1.5 text-sm" tabIndex={0} role="group" aria-label="Differences">
+    <div
+      className="mt-2 max-h-64 overflow-auto border-y border-base-300 py-1.5 text-sm"
+      tabIndex={0}
+      role="group"
+      aria-label="Differences"
+    >
       <ul className="list-disc pl-5">
         {parts.map((text, i) => (
           <li key={i}>{text}</li>

@@ -21,11 +21,18 @@ export function engagementIn({ train, choice }: { readonly train: Train; readonl
   if (known?.train === train) return known.engagement;
   const present = choice.engaged.filter((id) => train.couplers.some((coupler) => coupler.id === id));
   const engaged = present.length === choice.engaged.length ? choice.engaged : present;
-  const same = (other: readonly string[]) => other.length === engaged.length && other.every((id) => engaged.includes(id));
+  const same = (other: readonly string[]) =>
+    other.length === engaged.length && other.every((id) => engaged.includes(id));
   const equal = train.positions.filter((position) => same(position.engaged));
   const positionId = (equal.find(({ id }) => id === choice.positionId) ?? equal[0])?.id ?? null;
   const before = known?.engagement;
-  const engagement = before && before.positionId === positionId && before.engaged.length === engaged.length && before.engaged.every((id, i) => id === engaged[i]) ? before : { engaged, positionId };
+  const engagement =
+    before &&
+    before.positionId === positionId &&
+    before.engaged.length === engaged.length &&
+    before.engaged.every((id, i) => id === engaged[i])
+      ? before
+      : { engaged, positionId };
   found.set(choice, { train, engagement });
   return engagement;
 }

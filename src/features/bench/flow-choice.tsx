@@ -13,21 +13,44 @@ const FLOWS: Record<FlowKind, { label: string; title: string }> = {
 export function FlowChoice() {
   const flow = useBench((state) => state.flow);
   const losses = useBench((state) => state.losses);
-  const lossy = useBench(({ train }) => train.efficiency !== undefined || train.meshes.some(({ efficiency, backEfficiency }) => efficiency !== undefined || backEfficiency !== undefined));
+  const lossy = useBench(
+    ({ train }) =>
+      train.efficiency !== undefined ||
+      train.meshes.some(({ efficiency, backEfficiency }) => efficiency !== undefined || backEfficiency !== undefined),
+  );
   const set = useBench((state) => state.set);
   return (
     <>
       <fieldset className="flex gap-4 text-sm">
         <legend className="sr-only">Who drives</legend>
         {(Object.keys(FLOWS) as FlowKind[]).map((kind) => (
-          <label key={kind} className="muted cursor-pointer border-b-2 border-transparent has-checked:border-primary has-checked:text-base-content has-focus-visible:outline-2 has-focus-visible:outline-accent" title={FLOWS[kind].title}>
-            <input type="radio" name="flow" className="sr-only" checked={flow === kind} onChange={() => set({ flow: kind })} />
+          <label
+            key={kind}
+            className="muted cursor-pointer border-b-2 border-transparent has-checked:border-primary has-checked:text-base-content has-focus-visible:outline-2 has-focus-visible:outline-accent"
+            title={FLOWS[kind].title}
+          >
+            <input
+              type="radio"
+              name="flow"
+              className="sr-only"
+              checked={flow === kind}
+              onChange={() => set({ flow: kind })}
+            />
             {FLOWS[kind].label}
           </label>
         ))}
       </fieldset>
-      <label className="muted flex cursor-pointer items-center gap-1.5 text-sm" title={lossy ? 'Count what each mesh loses.' : 'No efficiencies are given for this train, so nothing is lost.'}>
-        <input type="checkbox" className="checkbox checkbox-xs" checked={losses} disabled={!lossy} onChange={(event) => set({ losses: event.target.checked })} />
+      <label
+        className="muted flex cursor-pointer items-center gap-1.5 text-sm"
+        title={lossy ? 'Count what each mesh loses.' : 'No efficiencies are given for this train, so nothing is lost.'}
+      >
+        <input
+          type="checkbox"
+          className="checkbox checkbox-xs"
+          checked={losses}
+          disabled={!lossy}
+          onChange={(event) => set({ losses: event.target.checked })}
+        />
         Losses
       </label>
     </>

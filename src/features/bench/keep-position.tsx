@@ -24,7 +24,14 @@ export function KeepPosition() {
         choosePosition(store, edit.train.positions.at(-1)!.id);
       }}
     >
-      <input className="input input-xs w-24" aria-label="Name of the new position" placeholder="name" value={name} aria-invalid={message !== null} onChange={(event) => setName(event.target.value)} />
+      <input
+        className="input input-xs w-24"
+        aria-label="Name of the new position"
+        placeholder="name"
+        value={name}
+        aria-invalid={message !== null}
+        onChange={(event) => setName(event.target.value)}
+      />
       <button type="submit" className="btn btn-xs">
         Keep as a position
       </button>

@@ -21,7 +21,10 @@ export const KEYS: readonly { readonly keys: string; readonly does: string }[] =
   { keys: 'E', does: 'Open the card of the part that is picked: change it, add beside it, remove it' },
   { keys: 'Delete', does: 'Remove the part that is picked, with what cannot stay without it' },
   { keys: 'Shift ← →', does: 'Move the gear that is picked along the axis, with what it meshes' },
-  { keys: 'Ctrl C, Ctrl V', does: 'Copy the part that is picked with its connections; paste it, here or in another train' },
+  {
+    keys: 'Ctrl C, Ctrl V',
+    does: 'Copy the part that is picked with its connections; paste it, here or in another train',
+  },
   { keys: 'Ctrl Z, Ctrl Shift Z', does: 'Undo and redo' },
   { keys: '?', does: 'This list' },
 ];
@@ -51,7 +54,10 @@ export function useBenchKeys(showKeys: () => void): void {
       if (train.positions.length === 0) return;
       const now = engagementIn({ train, choice }).positionId;
       const at = train.positions.findIndex(({ id }) => id === now);
-      choosePosition(store, train.positions[(at < 0 ? 0 : at + by + train.positions.length) % train.positions.length]!.id);
+      choosePosition(
+        store,
+        train.positions[(at < 0 ? 0 : at + by + train.positions.length) % train.positions.length]!.id,
+      );
     };
     const station = (by: number) => {
       const { train, station: at, set } = store.getState();
@@ -101,5 +107,10 @@ export function useBenchKeys(showKeys: () => void): void {
 /** The position with this name, however written; a number also means the nth where no position has it as its name. */
 function named(train: Train, name: string) {
   const found = train.positions.find((position) => position.name.toLowerCase() === name.toLowerCase());
-  return found ?? (/^\d+$/.test(name) && !train.positions.some((position) => /^\d+$/.test(position.name)) ? train.positions[Number(name) - 1] : undefined);
+  return (
+    found ??
+    (/^\d+$/.test(name) && !train.positions.some((position) => /^\d+$/.test(position.name))
+      ? train.positions[Number(name) - 1]
+      : undefined)
+  );
 }

@@ -15,7 +15,14 @@ export function Notice() {
     return () => clearTimeout(timer);
   }, [notice, set]);
   return (
-    <p role="status" className={notice === null ? 'sr-only' : 'absolute bottom-10 left-1/2 z-20 -translate-x-1/2 border border-base-content bg-base-100 px-3 py-1.5 text-sm shadow-md'}>
+    <p
+      role="status"
+      className={
+        notice === null
+          ? 'sr-only'
+          : 'absolute bottom-10 left-1/2 z-20 -translate-x-1/2 border border-base-content bg-base-100 px-3 py-1.5 text-sm shadow-md'
+      }
+    >
       {notice}
     </p>
   );

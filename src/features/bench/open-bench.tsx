@@ -15,7 +15,11 @@ interface Props {
 
 /** Opens a train's Bench in the browser: what a large train takes to solve and draw keeps nobody else waiting on the server. */
 export function OpenBench({ id, version, name, document, first }: Props) {
-  const inBrowser = useSyncExternalStore(never, () => true, () => false);
+  const inBrowser = useSyncExternalStore(
+    never,
+    () => true,
+    () => false,
+  );
   const train = useMemo(() => JSON.parse(document) as Train, [document]);
   if (inBrowser) return <Bench key={id} id={id} version={version} train={train} first={first} />;
   return (

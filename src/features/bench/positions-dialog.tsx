@@ -25,18 +25,48 @@ export function PositionsDialog({ onClose }: { onClose: () => void }) {
       <ol className="mt-2 text-sm">
         {train.positions.map((position, i) => (
           <li key={position.id} className="flex items-center gap-2 border-t border-base-300 py-1">
-            <TextField label={`${i + 1}`} value={position.name} onDone={(text) => edit(renamePosition(train, position.id, text))} />
-            <span className="muted min-w-0 flex-1 truncate">{position.engaged.length === 0 ? 'nothing engaged' : listed(position.engaged.map((id) => couplerName(train, id)))}</span>
-            <button type="button" className="btn btn-ghost btn-xs" title="Engage in this position what is engaged now" onClick={() => edit(engageInPosition(train, position.id, engaged))}>
+            <TextField
+              label={`${i + 1}`}
+              value={position.name}
+              onDone={(text) => edit(renamePosition(train, position.id, text))}
+            />
+            <span className="muted min-w-0 flex-1 truncate">
+              {position.engaged.length === 0
+                ? 'nothing engaged'
+                : listed(position.engaged.map((id) => couplerName(train, id)))}
+            </span>
+            <button
+              type="button"
+              className="btn btn-ghost btn-xs"
+              title="Engage in this position what is engaged now"
+              onClick={() => edit(engageInPosition(train, position.id, engaged))}
+            >
               Take over
             </button>
-            <button type="button" className="btn btn-ghost btn-xs btn-square" aria-label={`Move ${position.name} up`} disabled={i === 0} onClick={() => edit(movePosition(train, position.id, -1))}>
+            <button
+              type="button"
+              className="btn btn-ghost btn-xs btn-square"
+              aria-label={`Move ${position.name} up`}
+              disabled={i === 0}
+              onClick={() => edit(movePosition(train, position.id, -1))}
+            >
               <ArrowUp className="size-4" aria-hidden />
             </button>
-            <button type="button" className="btn btn-ghost btn-xs btn-square" aria-label={`Move ${position.name} down`} disabled={i === train.positions.length - 1} onClick={() => edit(movePosition(train, position.id, 1))}>
+            <button
+              type="button"
+              className="btn btn-ghost btn-xs btn-square"
+              aria-label={`Move ${position.name} down`}
+              disabled={i === train.positions.length - 1}
+              onClick={() => edit(movePosition(train, position.id, 1))}
+            >
               <ArrowDown className="size-4" aria-hidden />
             </button>
-            <button type="button" className="btn btn-ghost btn-xs btn-square text-error" aria-label={`Delete ${position.name}`} onClick={() => edit(deletePosition(train, position.id))}>
+            <button
+              type="button"
+              className="btn btn-ghost btn-xs btn-square text-error"
+              aria-label={`Delete ${position.name}`}
+              onClick={() => edit(deletePosition(train, position.id))}
+            >
               <Trash2 className="size-4" aria-hidden />
             </button>
           </li>

@@ -35,7 +35,11 @@ export function PositionsStrip() {
         )}
       </div>
       {listing && <PositionsDialog onClose={close} />}
-      {train.positions.length === 0 ? <p className="muted text-sm">This train has one way of running and no positions.</p> : <Keys train={train} />}
+      {train.positions.length === 0 ? (
+        <p className="muted text-sm">This train has one way of running and no positions.</p>
+      ) : (
+        <Keys train={train} />
+      )}
     </div>
   );
 }
@@ -49,7 +53,12 @@ function Keys({ train }: { train: Train }) {
   const strip = useRef<HTMLDivElement>(null);
   useEffect(() => {
     // After the next frame: asking where things are before it is drawn would lay the page out twice.
-    const frame = requestAnimationFrame(() => void strip.current?.querySelector('[aria-pressed=true]')?.scrollIntoView({ block: 'nearest', inline: 'nearest' }));
+    const frame = requestAnimationFrame(
+      () =>
+        void strip.current
+          ?.querySelector('[aria-pressed=true]')
+          ?.scrollIntoView({ block: 'nearest', inline: 'nearest' }),
+    );
     return () => cancelAnimationFrame(frame);
   }, [chosen]);
   return (
@@ -72,14 +81,31 @@ function Keys({ train }: { train: Train }) {
   );
 }
 
-const Key = memo(function Key({ id, name, shown, way, pressed }: { id: string; name: string; shown: string; way: string; pressed: boolean }) {
+const Key = memo(function Key({
+  id,
+  name,
+  shown,
+  way,
+  pressed,
+}: {
+  id: string;
+  name: string;
+  shown: string;
+  way: string;
+  pressed: boolean;
+}) {
   const store = useBenchStore();
   return (
     <button
       type="button"
       aria-pressed={pressed}
       onClick={() => choosePosition(store, id)}
-      className={clsx('min-w-19 shrink-0 rounded-t-md rounded-b-xl border px-2 py-0.5 text-center leading-tight', pressed ? 'border-primary bg-primary text-primary-content' : 'border-base-content/60 bg-base-200 hover:bg-base-300')}
+      className={clsx(
+        'min-w-19 shrink-0 rounded-t-md rounded-b-xl border px-2 py-0.5 text-center leading-tight',
+        pressed
+          ? 'border-primary bg-primary text-primary-content'
+          : 'border-base-content/60 bg-base-200 hover:bg-base-300',
+      )}
     >
       <span className="block font-semibold">{name}</span>
       <span className="figure block text-sm">{shown}</span>
@@ -89,7 +115,12 @@ const Key = memo(function Key({ id, name, shown, way, pressed }: { id: string; n
 });
 
 /** The figure of a position's key: its ratio, or the first output's speed or torque for what is put in. */
-function keyText({ ratio, state }: Solved, shows: KeyFigure, convention: RatioConvention, { speed, torque }: TypedInput): string {
+function keyText(
+  { ratio, state }: Solved,
+  shows: KeyFigure,
+  convention: RatioConvention,
+  { speed, torque }: TypedInput,
+): string {
   if (shows === 'ratio') return ratio ? ratioFigure(ratio, convention) : '—';
   if (shows === 'speed') return ratio && speed.value !== null ? figure(speed.value / Math.abs(toNumber(ratio))) : '—';
   const out = state.load.outcome === 'balanced' ? state.load.torques.receivers[0] : null;
@@ -106,7 +137,11 @@ function KeyFigureChoice() {
   return (
     <label className="ml-auto flex shrink-0 items-center gap-1.5 text-sm">
       <span className="muted">Keys show</span>
-      <select className="select select-xs w-32" value={keyFigure} onChange={(event) => set({ keyFigure: event.target.value as KeyFigure })}>
+      <select
+        className="select select-xs w-32"
+        value={keyFigure}
+        onChange={(event) => set({ keyFigure: event.target.value as KeyFigure })}
+      >
         {(Object.keys(KEY_FIGURES) as KeyFigure[]).map((kind) => (
           <option key={kind} value={kind}>
             {KEY_FIGURES[kind]}
@@ -126,8 +161,10 @@ function ShiftNote() {
   const losses = useBench((state) => state.losses);
   const convention = usePreferences((state) => state.convention);
   const names = (ids: readonly string[]) => listed(ids.map((id) => couplerName(train, id)));
-  const end = ({ engaged }: Engagement) => ratioWords(analyseEngaged(train, engaged, 'drive', losses).solved, convention);
-  const title = ({ positionId }: Engagement) => train.positions.find(({ id }) => id === positionId)?.name ?? 'own choice';
+  const end = ({ engaged }: Engagement) =>
+    ratioWords(analyseEngaged(train, engaged, 'drive', losses).solved, convention);
+  const title = ({ positionId }: Engagement) =>
+    train.positions.find(({ id }) => id === positionId)?.name ?? 'own choice';
   const on = before ? now.engaged.filter((id) => !before.engaged.includes(id)) : [];
   const off = before ? before.engaged.filter((id) => !now.engaged.includes(id)) : [];
   const changes = [...(on.length > 0 ? [`${names(on)} on`] : []), ...(off.length > 0 ? [`${names(off)} off`] : [])];
@@ -150,4 +187,5 @@ function ShiftNote() {
   );
 }
 
-const ratioWords = ({ ratio, status }: Solved, convention: RatioConvention): string => (ratio ? `${ratioText(ratio, convention)}, ${wayText(inverse(ratio))}` : STATUS_WORDS[status]);
+const ratioWords = ({ ratio, status }: Solved, convention: RatioConvention): string =>
+  ratio ? `${ratioText(ratio, convention)}, ${wayText(inverse(ratio))}` : STATUS_WORDS[status];

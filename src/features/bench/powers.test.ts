@@ -3,7 +3,10 @@ import { SPEED_UNITS, TORQUE_UNITS, type SpeedUnit, type TorqueUnit } from '@/co
 import { memberPower } from './powers';
 import { numberOrNothing } from './editing/text-field';
 
-const typed = (value: number | null, unit: TorqueUnit | SpeedUnit) => ({ value, si: { ...TORQUE_UNITS, ...SPEED_UNITS }[unit] });
+const typed = (value: number | null, unit: TorqueUnit | SpeedUnit) => ({
+  value,
+  si: { ...TORQUE_UNITS, ...SPEED_UNITS }[unit],
+});
 
 test('power is speed times torque, in watts, whatever the units', () => {
   expect(memberPower({ power: ONE }, typed(10, 'N·m'), typed(30, 'rpm'))).toBeCloseTo(31.416, 3);

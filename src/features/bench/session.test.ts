@@ -53,7 +53,8 @@ const withTeeth = (train: Train, teeth: number): Train => {
   return edit.train;
 };
 const teethOf = (train: Train) => train.gears[0]!.teeth;
-const type = ({ store }: Session, teeth: number, merge?: string) => editTrain(store, withTeeth(store.getState().train, teeth), { merge });
+const type = ({ store }: Session, teeth: number, merge?: string) =>
+  editTrain(store, withTeeth(store.getState().train, teeth), { merge });
 
 /** Until no save is under way. */
 async function settled({ store }: Session): Promise<void> {
@@ -85,7 +86,11 @@ describe('a train outlives its screen', () => {
     const back = open(old);
     receive(back, old);
     expect(back).toBe(session);
-    expect([teethOf(back.store.getState().train), isSaved(back.store.getState()), back.store.getState().save.kind]).toEqual([31, true, 'idle']);
+    expect([
+      teethOf(back.store.getState().train),
+      isSaved(back.store.getState()),
+      back.store.getState().save.kind,
+    ]).toEqual([31, true, 'idle']);
     type(back, 32);
     back.saving.flush();
     await settled(back);
@@ -119,7 +124,10 @@ describe('a train outlives its screen', () => {
     expect(isSaved(session.store.getState())).toBe(true);
     type(session, 33, 'teeth c');
     giveUpVisit(session.store);
-    expect([isSaved(session.store.getState()), session.store.temporal.getState().futureStates.length]).toEqual([true, 1]);
+    expect([isSaved(session.store.getState()), session.store.temporal.getState().futureStates.length]).toEqual([
+      true,
+      1,
+    ]);
   });
 });
 
@@ -138,7 +146,11 @@ interface Real {
 
 type Step = fc.AsyncCommand<Model, Real>;
 
-const step = (name: string, run: (model: Model, real: Real) => Promise<void>, may: (model: Model) => boolean = () => true): Step => ({
+const step = (
+  name: string,
+  run: (model: Model, real: Real) => Promise<void>,
+  may: (model: Model) => boolean = () => true,
+): Step => ({
   check: may,
   run: async (model, real) => {
     await run(model, real);
@@ -163,66 +175,95 @@ const change = (model: Model, teeth: number) => {
 };
 
 const steps = [
-  fc.integer({ min: 10, max: 99 }).map((teeth) => step(`edit ${teeth}`, async (model, { session }) => {
-    if (teeth === model.present) return;
-    change(model, teeth);
-    type(session, teeth);
-  })),
-  fc.tuple(fc.integer({ min: 10, max: 99 }), fc.integer({ min: 10, max: 99 }), fc.boolean()).map(([first, second, kept]) => step(`type ${first} ${second} ${kept ? 'Enter' : 'Esc'}`, async (model, { session }) => {
-    if (first === model.present || second === first) return;
-    type(session, first, 'teeth c');
-    type(session, second, 'teeth c');
-    if (kept) {
-      change(model, second);
-      session.store.getState().set({ visit: null });
-    } else giveUpVisit(session.store);
-  })),
-  fc.constant(step('undo', async (model, { session }) => {
-    undo(session.store);
-    model.future.push(model.present);
-    model.present = model.past.pop()!;
-  }, ({ past }) => past.length > 0)),
-  fc.constant(step('redo', async (model, { session }) => {
-    redo(session.store);
-    model.past.push(model.present);
-    model.present = model.future.pop()!;
-  }, ({ future }) => future.length > 0)),
-  fc.constant(step('save', async (_, { session, id }) => {
-    const before = session.store.getState();
-    const newest = (await load(id)).version;
-    session.saving.flush();
-    await settled(session);
-    const { save } = session.store.getState();
-    if (!isSaved(before) && before.save.kind !== 'conflict') expect(save.kind).toBe(newest > before.version ? 'conflict' : 'idle');
-  })),
-  fc.integer({ min: 10, max: 99 }).map((teeth) => step(`elsewhere ${teeth}`, async (_, { id }) => saveElsewhere(id, teeth))),
-  fc.constant(step('leave, and back by the browser’s memory', async (_, real) => {
-    leave(real.session);
-    await settled(real.session);
-    real.session = open(real.stale);
-    receive(real.session, real.stale);
-  })),
-  fc.constant(step('leave, and back by a link', async (model, real) => {
-    leave(real.session);
-    await settled(real.session);
-    const before = real.session.store.getState();
-    const loaded = await load(real.id);
-    real.stale = loaded;
-    real.session = open(loaded);
-    receive(real.session, loaded);
-    if (isSaved(before) && loaded.version > before.version && teethOf(loaded.train) !== undefined) {
-      model.past.push(model.present);
-      model.present = teethOf(loaded.train);
-      model.future = [];
-    }
-  })),
-  fc.constant(step('take theirs', async (model, { session }) => {
-    const { save } = session.store.getState();
-    if (save.kind !== 'conflict') return;
-    const { theirs } = save;
-    takeTheirs(session.store, theirs);
-    change(model, teethOf(theirs.train));
-  })),
+  fc.integer({ min: 10, max: 99 }).map((teeth) =>
+    step(`edit ${teeth}`, async (model, { session }) => {
+      if (teeth === model.present) return;
+      change(model, teeth);
+      type(session, teeth);
+    }),
+  ),
+  fc
+    .tuple(fc.integer({ min: 10, max: 99 }), fc.integer({ min: 10, max: 99 }), fc.boolean())
+    .map(([first, second, kept]) =>
+      step(`type ${first} ${second} ${kept ? 'Enter' : 'Esc'}`, async (model, { session }) => {
+        if (first === model.present || second === first) return;
+        type(session, first, 'teeth c');
+        type(session, second, 'teeth c');
+        if (kept) {
+          change(model, second);
+          session.store.getState().set({ visit: null });
+        } else giveUpVisit(session.store);
+      }),
+    ),
+  fc.constant(
+    step(
+      'undo',
+      async (model, { session }) => {
+        undo(session.store);
+        model.future.push(model.present);
+        model.present = model.past.pop()!;
+      },
+      ({ past }) => past.length > 0,
+    ),
+  ),
+  fc.constant(
+    step(
+      'redo',
+      async (model, { session }) => {
+        redo(session.store);
+        model.past.push(model.present);
+        model.present = model.future.pop()!;
+      },
+      ({ future }) => future.length > 0,
+    ),
+  ),
+  fc.constant(
+    step('save', async (_, { session, id }) => {
+      const before = session.store.getState();
+      const newest = (await load(id)).version;
+      session.saving.flush();
+      await settled(session);
+      const { save } = session.store.getState();
+      if (!isSaved(before) && before.save.kind !== 'conflict')
+        expect(save.kind).toBe(newest > before.version ? 'conflict' : 'idle');
+    }),
+  ),
+  fc
+    .integer({ min: 10, max: 99 })
+    .map((teeth) => step(`elsewhere ${teeth}`, async (_, { id }) => saveElsewhere(id, teeth))),
+  fc.constant(
+    step('leave, and back by the browser’s memory', async (_, real) => {
+      leave(real.session);
+      await settled(real.session);
+      real.session = open(real.stale);
+      receive(real.session, real.stale);
+    }),
+  ),
+  fc.constant(
+    step('leave, and back by a link', async (model, real) => {
+      leave(real.session);
+      await settled(real.session);
+      const before = real.session.store.getState();
+      const loaded = await load(real.id);
+      real.stale = loaded;
+      real.session = open(loaded);
+      receive(real.session, loaded);
+      if (isSaved(before) && loaded.version > before.version && teethOf(loaded.train) !== undefined) {
+        model.past.push(model.present);
+        model.present = teethOf(loaded.train);
+        model.future = [];
+      }
+    }),
+  ),
+  fc.constant(
+    step('take theirs', async (model, { session }) => {
+      const { save } = session.store.getState();
+      if (save.kind !== 'conflict') return;
+      const { theirs } = save;
+      takeTheirs(session.store, theirs);
+      change(model, teethOf(theirs.train));
+    }),
+  ),
 ];
 
 test('edit, undo, redo, save, conflict, leave and return in any order lose nothing and invent nothing', async () => {
@@ -231,7 +272,13 @@ test('edit, undo, redo, save, conflict, leave and return in any order lose nothi
       const id = await freshTrain();
       const loaded = await load(id);
       const session = open(loaded);
-      await fc.asyncModelRun(() => ({ model: { past: [], present: teethOf(loaded.train), future: [] }, real: { id, session, stale: loaded } }), commands);
+      await fc.asyncModelRun(
+        () => ({
+          model: { past: [], present: teethOf(loaded.train), future: [] },
+          real: { id, session, stale: loaded },
+        }),
+        commands,
+      );
     }),
     { numRuns: 40 },
   );

@@ -29,7 +29,8 @@ export function sessionOf({ id, version, train }: Loaded): Session {
   sessions.delete(id);
   const session = open ?? begin(id, version, train);
   sessions.set(id, session);
-  for (const [other, { store }] of [...sessions].slice(0, Math.max(0, sessions.size - MOST_OPEN))) if (isSaved(store.getState())) end(other);
+  for (const [other, { store }] of [...sessions].slice(0, Math.max(0, sessions.size - MOST_OPEN)))
+    if (isSaved(store.getState())) end(other);
   return session;
 }
 

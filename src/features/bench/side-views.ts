@@ -1,4 +1,14 @@
-import { AT_ONCE, Drafts, drawSideView, FIRST_SIGHT, QUICK, type DraftsData, type Drawn, SPACES, type SideView } from '@/core/drawing';
+import {
+  AT_ONCE,
+  Drafts,
+  drawSideView,
+  FIRST_SIGHT,
+  QUICK,
+  type DraftsData,
+  type Drawn,
+  SPACES,
+  type SideView,
+} from '@/core/drawing';
 import { endView, type Station } from '@/core/end-view';
 import type { Train } from '@/core/train';
 import { DOCUMENTS, Recent } from './recent';
@@ -15,7 +25,8 @@ export function sideViewNow(train: Train): Drawn {
   const known = drawn.get(train);
   if (known) return known;
   const quick = drawSideView(train, SPACES.bench, { drafts, effort: QUICK, atOnce: AT_ONCE });
-  const fresh = quick.ok || !quick.later ? quick : drawSideView(train, SPACES.bench, { drafts, effort: FIRST_SIGHT, atOnce: 0 });
+  const fresh =
+    quick.ok || !quick.later ? quick : drawSideView(train, SPACES.bench, { drafts, effort: FIRST_SIGHT, atOnce: 0 });
   drawn.set(train, fresh);
   return fresh;
 }
@@ -36,8 +47,15 @@ export function sideViewToShow(train: Train, before: Shown | null): Drawn {
 }
 
 function showsOnly(view: SideView, train: Train): boolean {
-  const [gears, couplers, members] = [train.gears, train.couplers, train.members].map((parts) => new Set(parts.map(({ id }) => id)));
-  return view.gears.every(({ gear }) => gears!.has(gear)) && view.couplers.every(({ coupler }) => couplers!.has(coupler)) && view.lines.every(({ member }) => members!.has(member)) && view.ties.every(({ mesh }) => train.meshes.some(({ id }) => id === mesh));
+  const [gears, couplers, members] = [train.gears, train.couplers, train.members].map(
+    (parts) => new Set(parts.map(({ id }) => id)),
+  );
+  return (
+    view.gears.every(({ gear }) => gears!.has(gear)) &&
+    view.couplers.every(({ coupler }) => couplers!.has(coupler)) &&
+    view.lines.every(({ member }) => members!.has(member)) &&
+    view.ties.every(({ mesh }) => train.meshes.some(({ id }) => id === mesh))
+  );
 }
 
 /** Its stations, the cuts that the end view shows, in the order of the side view. */

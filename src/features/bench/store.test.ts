@@ -14,7 +14,8 @@ beforeEach(() => {
 
 const bench = (name: string) => createBenchStore(name, 1, demoTrain(name));
 const now = (store: ReturnType<typeof bench>) => engagementIn(store.getState());
-const turns = (store: ReturnType<typeof bench>, member: string) => toFraction(store.getState().turned.members.get(member)!);
+const turns = (store: ReturnType<typeof bench>, member: string) =>
+  toFraction(store.getState().turned.members.get(member)!);
 
 describe('what is engaged', () => {
   test('a train opens in its first position that drives forward', () => {
@@ -165,14 +166,24 @@ describe('what is derived', () => {
   test('is worked out once for a document, an engagement, a flow and losses', () => {
     expect(sideViewNow(train)).toBe(sideViewNow(train));
     expect(stationsOf(train)).toBe(stationsOf(train));
-    expect(analyseEngaged(train, ['A', 'B', 'C'], 'drive', false)).toBe(analyseEngaged(train, ['C', 'A', 'B'], 'drive', false));
-    expect(analyseEngaged(train, ['A', 'B', 'C'], 'drive', true)).not.toBe(analyseEngaged(train, ['A', 'B', 'C'], 'drive', false));
+    expect(analyseEngaged(train, ['A', 'B', 'C'], 'drive', false)).toBe(
+      analyseEngaged(train, ['C', 'A', 'B'], 'drive', false),
+    );
+    expect(analyseEngaged(train, ['A', 'B', 'C'], 'drive', true)).not.toBe(
+      analyseEngaged(train, ['A', 'B', 'C'], 'drive', false),
+    );
   });
 
   test('names what locks it and where power stops', () => {
     const rake = demoTrain('pan-rake');
-    expect(analyseEngaged(rake, ['first', 'second'], 'drive', false)).toMatchObject({ locks: ['first', 'second'], stops: null });
-    expect(analyseEngaged(rake, [], 'drive', false)).toMatchObject({ locks: [], stops: { open: expect.arrayContaining(['first', 'second', 'third', 'direct']) } });
+    expect(analyseEngaged(rake, ['first', 'second'], 'drive', false)).toMatchObject({
+      locks: ['first', 'second'],
+      stops: null,
+    });
+    expect(analyseEngaged(rake, [], 'drive', false)).toMatchObject({
+      locks: [],
+      stops: { open: expect.arrayContaining(['first', 'second', 'third', 'direct']) },
+    });
   });
 
   test('turns round when the output is to drive', () => {

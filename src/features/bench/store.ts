@@ -25,7 +25,12 @@ export interface Highlight {
   readonly couplers: readonly string[];
 }
 
-export const highlightOf = (parts: Partial<Highlight>): Highlight => ({ members: [], gears: [], couplers: [], ...parts });
+export const highlightOf = (parts: Partial<Highlight>): Highlight => ({
+  members: [],
+  gears: [],
+  couplers: [],
+  ...parts,
+});
 
 /** Changes that count as one step of undo while they last, and what was there before them. */
 export interface Visit {
@@ -83,7 +88,10 @@ export function createBenchStore(id: string, version: number, train: Train) {
         losses: false,
         turned: NOTHING_TURNED,
         station: 0,
-        marks: train.gears.filter((gear) => gear.member === train.input).slice(0, 1).map((gear) => gear.id),
+        marks: train.gears
+          .filter((gear) => gear.member === train.input)
+          .slice(0, 1)
+          .map((gear) => gear.id),
         speedText: '30',
         torqueText: '10',
         editing: null,
@@ -92,7 +100,11 @@ export function createBenchStore(id: string, version: number, train: Train) {
         shown: null,
         set,
       }),
-      { partialize: ({ train: document }) => ({ train: document }), equality: (a, b) => a.train === b.train, limit: 500 },
+      {
+        partialize: ({ train: document }) => ({ train: document }),
+        equality: (a, b) => a.train === b.train,
+        limit: 500,
+      },
     ),
   );
 }
@@ -114,7 +126,10 @@ export function engage({ getState }: BenchStore, engaged: readonly string[], pos
   const now = engagementIn({ train, choice });
   const next: Choice = { engaged, positionId };
   const then = engagementIn({ train, choice: next });
-  const same = then.positionId === now.positionId && then.engaged.length === now.engaged.length && then.engaged.every((id) => now.engaged.includes(id));
+  const same =
+    then.positionId === now.positionId &&
+    then.engaged.length === now.engaged.length &&
+    then.engaged.every((id) => now.engaged.includes(id));
   if (!same) set({ choice: next, before: choice });
 }
 
@@ -131,9 +146,16 @@ export function toggleCoupler(store: BenchStore, id: string): void {
 /** The clock that turns the crank; what it has turned is counted with the speeds that held while it turned. */
 export function createCrank(store: BenchStore): CrankClock {
   const clock = new CrankClock((by) => count(store.getState(), by));
-  const count = (state: BenchState, by: Parameters<typeof turnOn>[2]) => store.getState().set({ turned: turnOn(store.getState().turned, speedsOf(state), by) });
+  const count = (state: BenchState, by: Parameters<typeof turnOn>[2]) =>
+    store.getState().set({ turned: turnOn(store.getState().turned, speedsOf(state), by) });
   store.subscribe((state, before) => {
-    if (state.train === before.train && state.choice === before.choice && state.flow === before.flow && state.losses === before.losses) return;
+    if (
+      state.train === before.train &&
+      state.choice === before.choice &&
+      state.flow === before.flow &&
+      state.losses === before.losses
+    )
+      return;
     if (speedsOf(state) !== speedsOf(before)) clock.settle((by) => count(before, by));
   });
   return clock;
@@ -151,9 +173,10 @@ export const useBenchStore = (): BenchStore => useBenchContext().store;
 
 export const useCrank = (): CrankClock => useBenchContext().crank;
 
-export const useBench = <T,>(select: (state: BenchState) => T): T => useStore(useBenchStore(), select);
+export const useBench = <T>(select: (state: BenchState) => T): T => useStore(useBenchStore(), select);
 
 /** What is engaged now. */
 export const useNow = (): Engagement => useBench(engagementIn);
 
-export const useHistory = <T,>(select: (state: ReturnType<BenchStore['temporal']['getState']>) => T): T => useStore(useBenchStore().temporal, select);
+export const useHistory = <T>(select: (state: ReturnType<BenchStore['temporal']['getState']>) => T): T =>
+  useStore(useBenchStore().temporal, select);

@@ -4,7 +4,16 @@ import { Download, History, Keyboard, Redo2, Undo2 } from 'lucide-react';
 import Link from 'next/link';
 import { useState } from 'react';
 import { renameTrain } from '@/core/train';
-import { FORCE_UNITS, isForce, SPEED_UNITS, TORQUE_UNITS, type ForceUnit, type RatioConvention, type SpeedUnit, type TorqueUnit } from '@/core/units';
+import {
+  FORCE_UNITS,
+  isForce,
+  SPEED_UNITS,
+  TORQUE_UNITS,
+  type ForceUnit,
+  type RatioConvention,
+  type SpeedUnit,
+  type TorqueUnit,
+} from '@/core/units';
 import { usePreferences } from '@/ui/preferences';
 import { ThemeSwitch } from '@/ui/theme-switch';
 import { editTrain, redo, undo } from './editing/edit';
@@ -29,10 +38,25 @@ export function TopBar({ onKeys }: { onKeys: () => void }) {
       <span className="flex-1" />
       <SaveNote />
       <div className="flex">
-        <BarButton label="Undo" title="Undo (Ctrl Z)" onPress={() => undo(store)} disabled={!canUndo} icon={<Undo2 className="size-4" aria-hidden />} />
-        <BarButton label="Redo" title="Redo (Ctrl Shift Z)" onPress={() => redo(store)} disabled={!canRedo} icon={<Redo2 className="size-4" aria-hidden />} />
+        <BarButton
+          label="Undo"
+          title="Undo (Ctrl Z)"
+          onPress={() => undo(store)}
+          disabled={!canUndo}
+          icon={<Undo2 className="size-4" aria-hidden />}
+        />
+        <BarButton
+          label="Redo"
+          title="Redo (Ctrl Shift Z)"
+          onPress={() => redo(store)}
+          disabled={!canRedo}
+          icon={<Redo2 className="size-4" aria-hidden />}
+        />
       </div>
-      <fieldset className="flex items-center gap-1.5 text-sm" title="in/out: input turns for one turn of the output. out/in: output turns for one turn of the input.">
+      <fieldset
+        className="flex items-center gap-1.5 text-sm"
+        title="in/out: input turns for one turn of the output. out/in: output turns for one turn of the input."
+      >
         <legend className="sr-only">Ratio convention</legend>
         <span className="muted">Ratio</span>
         <div className="join">
@@ -50,8 +74,16 @@ export function TopBar({ onKeys }: { onKeys: () => void }) {
         </div>
       </fieldset>
       <UnitChoices />
-      <BarButton label="Revisions" onPress={() => setOpen('revisions')} icon={<History className="size-4" aria-hidden />} />
-      <BarButton label="Save as a file" onPress={() => setOpen('files')} icon={<Download className="size-4" aria-hidden />} />
+      <BarButton
+        label="Revisions"
+        onPress={() => setOpen('revisions')}
+        icon={<History className="size-4" aria-hidden />}
+      />
+      <BarButton
+        label="Save as a file"
+        onPress={() => setOpen('files')}
+        icon={<Download className="size-4" aria-hidden />}
+      />
       {open === 'revisions' && <RevisionsDialog onClose={close} />}
       {open === 'files' && <FilesDialog onClose={close} />}
       <BarButton label="Keys" title="Keys (?)" onPress={onKeys} icon={<Keyboard className="size-4" aria-hidden />} />
@@ -60,9 +92,28 @@ export function TopBar({ onKeys }: { onKeys: () => void }) {
   );
 }
 
-function BarButton({ label, title = label, icon, disabled = false, onPress }: { label: string; title?: string; icon: React.ReactNode; disabled?: boolean; onPress: () => void }) {
+function BarButton({
+  label,
+  title = label,
+  icon,
+  disabled = false,
+  onPress,
+}: {
+  label: string;
+  title?: string;
+  icon: React.ReactNode;
+  disabled?: boolean;
+  onPress: () => void;
+}) {
   return (
-    <button type="button" className="btn btn-ghost btn-sm btn-square" aria-label={label} title={title} disabled={disabled} onClick={onPress}>
+    <button
+      type="button"
+      className="btn btn-ghost btn-sm btn-square"
+      aria-label={label}
+      title={title}
+      disabled={disabled}
+      onClick={onPress}
+    >
       {icon}
     </button>
   );
@@ -105,7 +156,10 @@ function TrainName() {
         }}
       />
       {message && (
-        <p role="alert" className="absolute left-0 top-full z-20 mt-1 whitespace-nowrap bg-error px-2 py-1 text-sm text-error-content">
+        <p
+          role="alert"
+          className="absolute left-0 top-full z-20 mt-1 whitespace-nowrap bg-error px-2 py-1 text-sm text-error-content"
+        >
           {message}
         </p>
       )}
@@ -129,7 +183,11 @@ function SaveNote() {
       <p role="status" className={bad ? 'text-sm text-error' : 'muted text-sm'}>
         {saved ? 'Saved' : SAVE_TEXT[save.kind]}
       </p>
-      {!saved && save.kind === 'failed' && <p className="absolute top-full right-0 z-20 mt-2 w-72 border border-error bg-base-100 px-2 py-1 text-sm shadow-md">{save.message}</p>}
+      {!saved && save.kind === 'failed' && (
+        <p className="absolute top-full right-0 z-20 mt-2 w-72 border border-error bg-base-100 px-2 py-1 text-sm shadow-md">
+          {save.message}
+        </p>
+      )}
     </div>
   );
 }
@@ -138,12 +196,22 @@ function UnitChoices() {
   const { torqueUnit, speedUnit, armMm, set } = usePreferences();
   return (
     <div className="flex items-center gap-1.5">
-      <select className="select select-xs w-24" aria-label="Unit of speed" value={speedUnit} onChange={(event) => set({ speedUnit: event.target.value as SpeedUnit })}>
+      <select
+        className="select select-xs w-24"
+        aria-label="Unit of speed"
+        value={speedUnit}
+        onChange={(event) => set({ speedUnit: event.target.value as SpeedUnit })}
+      >
         {Object.keys(SPEED_UNITS).map((unit) => (
           <option key={unit}>{unit}</option>
         ))}
       </select>
-      <select className="select select-xs w-24" aria-label="Unit of torque" value={torqueUnit} onChange={(event) => set({ torqueUnit: event.target.value as TorqueUnit | ForceUnit })}>
+      <select
+        className="select select-xs w-24"
+        aria-label="Unit of torque"
+        value={torqueUnit}
+        onChange={(event) => set({ torqueUnit: event.target.value as TorqueUnit | ForceUnit })}
+      >
         {Object.keys(TORQUE_UNITS).map((unit) => (
           <option key={unit}>{unit}</option>
         ))}
@@ -156,7 +224,17 @@ function UnitChoices() {
       {isForce(torqueUnit) && (
         <label className="flex items-center gap-1 text-sm">
           <span className="muted">on an arm of</span>
-          <input type="number" className="input input-xs figure w-18" aria-label="Length of the arm, mm" min={1} max={100000} defaultValue={armMm} onChange={(event) => event.target.validity.valid && event.target.value !== '' && set({ armMm: Number(event.target.value) })} />
+          <input
+            type="number"
+            className="input input-xs figure w-18"
+            aria-label="Length of the arm, mm"
+            min={1}
+            max={100000}
+            defaultValue={armMm}
+            onChange={(event) =>
+              event.target.validity.valid && event.target.value !== '' && set({ armMm: Number(event.target.value) })
+            }
+          />
           <span className="muted">mm</span>
         </label>
       )}

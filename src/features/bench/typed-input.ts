@@ -29,14 +29,28 @@ export function useTyped(): TypedInput {
   return useMemo(
     () => ({
       speed: read(speedText, SPEED_UNITS, speedUnit, speedUnit, 'the input speed'),
-      torque: read(torqueText, torqueTable(armMm / 1000), torqueUnit, isForce(torqueUnit) ? `${torqueUnit} × ${armMm} mm` : torqueUnit, 'the input torque'),
+      torque: read(
+        torqueText,
+        torqueTable(armMm / 1000),
+        torqueUnit,
+        isForce(torqueUnit) ? `${torqueUnit} × ${armMm} mm` : torqueUnit,
+        'the input torque',
+      ),
     }),
     [speedText, torqueText, speedUnit, torqueUnit, armMm],
   );
 }
 
-function read<U extends string>(text: string, table: Readonly<Record<U, number>>, unit: U, label: string, what: string): Typed {
+function read<U extends string>(
+  text: string,
+  table: Readonly<Record<U, number>>,
+  unit: U,
+  label: string,
+  what: string,
+): Typed {
   const quantity = readQuantity(text, Object.keys(table) as U[], unit, what);
   const typed = { unit: label, si: table[unit] };
-  return quantity.ok ? { ...typed, value: (quantity.value * table[quantity.unit]) / table[unit], message: null } : { ...typed, value: null, message: quantity.message };
+  return quantity.ok
+    ? { ...typed, value: (quantity.value * table[quantity.unit]) / table[unit], message: null }
+    : { ...typed, value: null, message: quantity.message };
 }

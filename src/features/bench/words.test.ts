@@ -8,7 +8,8 @@ import { storyOf } from './panel/sentences';
 import type { TypedInput } from './typed-input';
 import { couplerName, couplerState, couplerWords, decidesForItself, gearWords, listed, memberName } from './words';
 
-const told = (name: string, engaged: readonly string[]) => storyOf(demoTrain(name), analyseEngaged(demoTrain(name), engaged, 'drive', false));
+const told = (name: string, engaged: readonly string[]) =>
+  storyOf(demoTrain(name), analyseEngaged(demoTrain(name), engaged, 'drive', false));
 
 describe('words for parts', () => {
   const rake = demoTrain('pan-rake');
@@ -16,7 +17,11 @@ describe('words for parts', () => {
   const coupler = (train: typeof rake, id: string) => train.couplers.find((one) => one.id === id)!;
 
   test('members, the frame, gears', () => {
-    expect([memberName(rake, 'w1'), memberName(rake, FRAME), memberName(rake, 'gone')]).toEqual(['first wheel', 'the frame', 'gone']);
+    expect([memberName(rake, 'w1'), memberName(rake, FRAME), memberName(rake, 'gone')]).toEqual([
+      'first wheel',
+      'the frame',
+      'gone',
+    ]);
     expect(gearWords(rake, rake.gears[0]!)).toBe('Gear on input shaft, 19 teeth');
   });
 
@@ -24,23 +29,36 @@ describe('words for parts', () => {
     expect(couplerWords(rake, coupler(rake, 'direct'))).toBe('Clutch Direct, input shaft with output shaft');
     expect(couplerWords(crawler, coupler(crawler, 'B1'))).toBe('Brake B1 on large sun');
     expect(couplerWords(crawler, coupler(crawler, 'F1'))).toBe('One-way clutch F1 on carrier');
-    expect(couplerWords(rake, coupler(rake, 'idler-a'))).toBe('Sliding mesh Idler, lay, countershaft with reverse idler');
+    expect(couplerWords(rake, coupler(rake, 'idler-a'))).toBe(
+      'Sliding mesh Idler, lay, countershaft with reverse idler',
+    );
     expect([couplerName(rake, 'first'), couplerName(rake, 'self-lock:m3')]).toEqual(['First', 'the self-locking worm']);
   });
 
   test('only a one-way clutch that nobody selects decides for itself', () => {
     expect(crawler.couplers.filter(decidesForItself).map(({ id }) => id)).toEqual(['F1']);
-    expect(decidesForItself({ ...(coupler(crawler, 'F1') as Extract<(typeof crawler.couplers)[0], { type: 'one-way' }>), control: 'selectable' })).toBe(false);
+    expect(
+      decidesForItself({
+        ...(coupler(crawler, 'F1') as Extract<(typeof crawler.couplers)[0], { type: 'one-way' }>),
+        control: 'selectable',
+      }),
+    ).toBe(false);
   });
 
   test('a one-way clutch holds or overruns, others are engaged or off', () => {
-    const states = (engaged: readonly string[]) => crawler.couplers.map((one) => `${one.id} ${couplerState(one, analyseEngaged(crawler, engaged, 'drive', false))}`);
+    const states = (engaged: readonly string[]) =>
+      crawler.couplers.map((one) => `${one.id} ${couplerState(one, analyseEngaged(crawler, engaged, 'drive', false))}`);
     expect(states(['K1'])).toEqual(['K1 engaged', 'K2 off', 'K3 off', 'B1 off', 'B2 off', 'F1 holds']);
     expect(states(['K1', 'B1'])).toContain('F1 overruns');
   });
 
   test('lists read like sentences', () => {
-    expect([listed([]), listed(['A']), listed(['A', 'B']), listed(['A', 'B', 'C'])]).toEqual(['', 'A', 'A and B', 'A, B and C']);
+    expect([listed([]), listed(['A']), listed(['A', 'B']), listed(['A', 'B', 'C'])]).toEqual([
+      '',
+      'A',
+      'A and B',
+      'A, B and C',
+    ]);
   });
 });
 
@@ -75,7 +93,11 @@ describe('the story', () => {
     expect(texts).toContain('Held by A: sun 1 & 2.');
     expect(texts.some((text) => text.startsWith('Nothing rolls in this set, one block: '))).toBe(true);
     expect(texts.join(' ')).not.toContain('planet 1');
-    expect(sentences.find(({ text }) => text.startsWith('Joined by E,'))!.highlight).toEqual({ members: ['r2s3', 'r3s4'], gears: [], couplers: ['E'] });
+    expect(sentences.find(({ text }) => text.startsWith('Joined by E,'))!.highlight).toEqual({
+      members: ['r2s3', 'r3s4'],
+      gears: [],
+      couplers: ['E'],
+    });
   });
 
   test('in neutral everything that turns is told', () => {
@@ -97,11 +119,17 @@ describe('sentences fit any name', () => {
     members: tram.members.map((member) => ({ ...member, name: member.id === 'in' ? 'sails' : odd })),
     couplers: tram.couplers.map((coupler) => ({ ...coupler, name: coupler.type === 'one-way' ? 'pawls' : 'Hold!' })),
   };
-  const typed: TypedInput = { speed: { value: 30, unit: 'rpm', si: Math.PI / 30, message: null }, torque: { value: 10, unit: 'N·m', si: 1, message: null } };
+  const typed: TypedInput = {
+    speed: { value: 30, unit: 'rpm', si: Math.PI / 30, message: null },
+    torque: { value: 10, unit: 'N·m', si: 1, message: null },
+  };
   const all = named.positions.flatMap(({ engaged }) =>
     (['drive', 'coast', 'backward'] as const).flatMap((flow) => {
       const position = analyseEngaged(named, engaged, flow, false);
-      return [...storyOf(named, position).sentences.map(({ text }) => text), ...position.oneWays.flatMap((account) => oneWayText(named, account, typed, 'sails'))];
+      return [
+        ...storyOf(named, position).sentences.map(({ text }) => text),
+        ...position.oneWays.flatMap((account) => oneWayText(named, account, typed, 'sails')),
+      ];
     }),
   );
 
@@ -117,16 +145,31 @@ describe('sentences fit any name', () => {
   test('the tram in second: which roller holds and why, which is overrun and by how much, and what would change it', () => {
     const { oneWays } = analyseEngaged(tram, ['forward', 'hold'], 'drive', false);
     const texts = oneWays.map((account) => oneWayText(tram, account, typed, 'input'));
-    expect(texts[0]).toEqual(['Holds: Front roller, 10.00 N·m, from input to middle shaft.', 'Nothing else carries the load on from input to middle shaft.', 'Would let go with Front brake on, or Front clutch on.']);
+    expect(texts[0]).toEqual([
+      'Holds: Front roller, 10.00 N·m, from input to middle shaft.',
+      'Nothing else carries the load on from input to middle shaft.',
+      'Would let go with Front brake on, or Front clutch on.',
+    ]);
     expect(texts[1]![0]).toBe('Holds: Hold roller, 4.783 N·m, from stub shaft to long sun.');
-    expect(texts[2]).toEqual(['Overrun: Rear roller, by 0.4510 turns for one of input, rear carrier ahead of the frame.', 'Would hold with Hold off.']);
+    expect(texts[2]).toEqual([
+      'Overrun: Rear roller, by 0.4510 turns for one of input, rear carrier ahead of the frame.',
+      'Would hold with Hold off.',
+    ]);
   });
 
   test('the law of a differential, and of outputs that count differently', () => {
     const axle = demoTrain('wagon-axle');
     const [law] = analyseEngaged(axle, [], 'drive', false).laws;
     expect(lawText(axle, law!, 'drive shaft')).toBe('left wheel + right wheel = 2 × 11/41 of drive shaft');
-    const uneven = { terms: [{ member: 'left', factor: fraction(1) }, { member: 'right', factor: fraction(3, 2) }], driver: fraction(1, 2) };
-    expect(lawText(axle, uneven, 'drive shaft')).toBe('left wheel + 3/2 × right wheel = 1/2 of drive shaft; all alike, each turns 1/5');
+    const uneven = {
+      terms: [
+        { member: 'left', factor: fraction(1) },
+        { member: 'right', factor: fraction(3, 2) },
+      ],
+      driver: fraction(1, 2),
+    };
+    expect(lawText(axle, uneven, 'drive shaft')).toBe(
+      'left wheel + 3/2 × right wheel = 1/2 of drive shaft; all alike, each turns 1/5',
+    );
   });
 });

@@ -15,17 +15,31 @@ export const ROLE_TEXT: Record<MemberRole, string> = {
   floats: 'floats',
 };
 
-export const STATUS_WORDS: Record<Status, string> = { drive: 'drives', split: 'split', neutral: 'neutral', held: 'held', locked: 'locked' };
+export const STATUS_WORDS: Record<Status, string> = {
+  drive: 'drives',
+  split: 'split',
+  neutral: 'neutral',
+  held: 'held',
+  locked: 'locked',
+};
 
 export function memberName(train: Train, id: string): string {
   return id === FRAME ? 'the frame' : train.members.find((member) => member.id === id)?.name || id;
 }
 
-export const couplerName = (train: Train, id: string): string => train.couplers.find((coupler) => coupler.id === id)?.name || (id.startsWith('self-lock') ? 'the self-locking worm' : id);
+export const couplerName = (train: Train, id: string): string =>
+  train.couplers.find((coupler) => coupler.id === id)?.name ||
+  (id.startsWith('self-lock') ? 'the self-locking worm' : id);
 
-export const gearWords = (train: Train, gear: Gear): string => `Gear on ${memberName(train, gear.member)}, ${gear.teeth} teeth`;
+export const gearWords = (train: Train, gear: Gear): string =>
+  `Gear on ${memberName(train, gear.member)}, ${gear.teeth} teeth`;
 
-const COUPLER_KIND: Record<Coupler['type'], string> = { clutch: 'Clutch', brake: 'Brake', 'one-way': 'One-way clutch', 'sliding-mesh': 'Sliding mesh' };
+const COUPLER_KIND: Record<Coupler['type'], string> = {
+  clutch: 'Clutch',
+  brake: 'Brake',
+  'one-way': 'One-way clutch',
+  'sliding-mesh': 'Sliding mesh',
+};
 
 /** "Clutch C, in with r3s4", "Brake A on s12". */
 export function couplerWords(train: Train, coupler: Coupler): string {
@@ -56,10 +70,12 @@ export function couplerState({ id }: Coupler, { solved }: Position): CouplerStat
 }
 
 /** A one-way clutch that nobody selects: it cannot be engaged or released by hand. */
-export const decidesForItself = (coupler: Coupler): boolean => coupler.type === 'one-way' && coupler.control !== 'selectable';
+export const decidesForItself = (coupler: Coupler): boolean =>
+  coupler.type === 'one-way' && coupler.control !== 'selectable';
 
 /** A text as a sentence: closed with a full stop unless the name at its end brings a mark of its own. */
 export const sentence = (text: string): string => (/[.!?…]$/.test(text) ? text : `${text}.`);
 
 /** "A", "A and B", "A, B and C". */
-export const listed = (names: readonly string[]): string => (names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`);
+export const listed = (names: readonly string[]): string =>
+  names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;

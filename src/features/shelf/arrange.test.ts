@@ -4,7 +4,13 @@ import { arrange } from './arrange';
 import type { ReadableEntry, ShelfEntry } from './entry';
 
 const NAMES = ['pan-rake', 'sluice-winch', 'harvester', 'range-box', 'brine-lift'];
-const entries: ReadableEntry[] = NAMES.map((id, i) => ({ id, name: demoTrain(id).name, version: 1, updatedAt: `2026-11-${10 + i}T00:00:00.000Z`, ...summariseTrain(demoTrain(id)) }));
+const entries: ReadableEntry[] = NAMES.map((id, i) => ({
+  id,
+  name: demoTrain(id).name,
+  version: 1,
+  updatedAt: `2026-11-${10 + i}T00:00:00.000Z`,
+  ...summariseTrain(demoTrain(id)),
+}));
 const ids = (found: readonly ShelfEntry[]) => found.map(({ id }) => id);
 
 describe('what the shelf says of a train', () => {
@@ -17,14 +23,26 @@ describe('what the shelf says of a train', () => {
 
 describe('finding and sorting', () => {
   test('by every word, in name or notes, however written', () => {
-    expect(ids(arrange(entries, '', 'name'))).toEqual(['brine-lift', 'range-box', 'harvester', 'pan-rake', 'sluice-winch']);
+    expect(ids(arrange(entries, '', 'name'))).toEqual([
+      'brine-lift',
+      'range-box',
+      'harvester',
+      'pan-rake',
+      'sluice-winch',
+    ]);
     expect(ids(arrange(entries, 'BRINE', 'name'))).toEqual(['brine-lift', 'range-box']);
     expect(ids(arrange(entries, 'brine sixty', 'name'))).toEqual(['range-box']);
     expect(ids(arrange(entries, 'no such thing', 'name'))).toEqual([]);
   });
 
   test('what does not read is found by its name and comes last where figures sort', () => {
-    const broken: ShelfEntry = { id: 'broken', name: 'Aftmost winch', version: 3, updatedAt: '2026-11-20T00:00:00.000Z', unreadable: 'This is not JSON.' };
+    const broken: ShelfEntry = {
+      id: 'broken',
+      name: 'Aftmost winch',
+      version: 3,
+      updatedAt: '2026-11-20T00:00:00.000Z',
+      unreadable: 'This is not JSON.',
+    };
     const all = [broken, ...entries];
     expect(ids(arrange(all, 'aftmost', 'name'))).toEqual(['broken']);
     expect(ids(arrange(all, '', 'name'))[0]).toBe('broken');
@@ -35,6 +53,12 @@ describe('finding and sorting', () => {
     expect(ids(arrange(entries, '', 'changed'))).toEqual([...NAMES].reverse());
     expect(ids(arrange(entries, '', 'positions')).slice(0, 2)).toEqual(['range-box', 'harvester']);
     // Every position of the range box runs in reverse, so it has no forward spread.
-    expect(ids(arrange(entries, '', 'spread'))).toEqual(['harvester', 'pan-rake', 'brine-lift', 'range-box', 'sluice-winch']);
+    expect(ids(arrange(entries, '', 'spread'))).toEqual([
+      'harvester',
+      'pan-rake',
+      'brine-lift',
+      'range-box',
+      'sluice-winch',
+    ]);
   });
 });

@@ -15,7 +15,9 @@ export function arrange(entries: readonly ShelfEntry[], query: string, sort: Sor
 const byName = (a: ShelfEntry, b: ShelfEntry): number => a.name.localeCompare(b.name, 'en', { numeric: true });
 
 /** What does not read has no figures to be sorted by, and comes last. */
-function readableFirst(order: (a: ReadableEntry, b: ReadableEntry) => number): (a: ShelfEntry, b: ShelfEntry) => number {
+function readableFirst(
+  order: (a: ReadableEntry, b: ReadableEntry) => number,
+): (a: ShelfEntry, b: ShelfEntry) => number {
   return (a, b) => (isReadable(a) && isReadable(b) ? order(a, b) : Number(isReadable(b)) - Number(isReadable(a)));
 }
 
@@ -23,5 +25,9 @@ const ORDER: Record<Sort, (a: ShelfEntry, b: ShelfEntry) => number> = {
   name: byName,
   changed: (a, b) => b.updatedAt.localeCompare(a.updatedAt),
   positions: readableFirst((a, b) => b.positions - a.positions),
-  spread: readableFirst((a, b) => (a.spread && b.spread ? compare(parseRational(b.spread)!, parseRational(a.spread)!) : Number(b.spread !== null) - Number(a.spread !== null))),
+  spread: readableFirst((a, b) =>
+    a.spread && b.spread
+      ? compare(parseRational(b.spread)!, parseRational(a.spread)!)
+      : Number(b.spread !== null) - Number(a.spread !== null),
+  ),
 };

@@ -5,7 +5,13 @@ import { Dialog, DialogActions } from '@/ui/dialog';
 import { readExamples, type ExampleState } from './shelf-api';
 
 /** The trains that ship with Tin Wheel: make one what it was, or bring it back. */
-export function ExamplesDialog({ onRestore, onClose }: { onRestore: (example: ExampleState) => void; onClose: () => void }) {
+export function ExamplesDialog({
+  onRestore,
+  onClose,
+}: {
+  onRestore: (example: ExampleState) => void;
+  onClose: () => void;
+}) {
   const [examples, setExamples] = useState<readonly ExampleState[] | null>(null);
   const [message, setMessage] = useState<string | null>(null);
   useEffect(() => {
@@ -13,7 +19,9 @@ export function ExamplesDialog({ onRestore, onClose }: { onRestore: (example: Ex
   }, []);
   return (
     <Dialog title="Examples" onClose={onClose}>
-      <p className="mt-1 text-sm">Make an example what it was, or bring it back to the shelf. What you changed in it stays among its revisions.</p>
+      <p className="mt-1 text-sm">
+        Make an example what it was, or bring it back to the shelf. What you changed in it stays among its revisions.
+      </p>
       {message && (
         <p role="alert" className="mt-2 text-sm text-error">
           {message}
@@ -27,7 +35,12 @@ export function ExamplesDialog({ onRestore, onClose }: { onRestore: (example: Ex
             <span className="muted">{example.state}</span>
             <span className="w-32 text-right">
               {example.state !== 'as it was' && (
-                <button type="button" className="btn btn-xs" aria-label={`Restore ${example.name}`} onClick={() => onRestore(example)}>
+                <button
+                  type="button"
+                  className="btn btn-xs"
+                  aria-label={`Restore ${example.name}`}
+                  onClick={() => onRestore(example)}
+                >
                   {example.state === 'changed' ? 'Make it as it was' : 'Bring it back'}
                 </button>
               )}

@@ -6,7 +6,9 @@ import { MAX_TRAIN_BYTES, parseTrain, problemText, type Train } from '@/core/tra
 import { Dialog, DialogActions } from '@/ui/dialog';
 import { putOnShelf } from './shelf-api';
 
-type Read = { readonly kind: 'good'; readonly file: string; readonly train: Train } | { readonly kind: 'bad'; readonly file: string; readonly problems: readonly string[] };
+type Read =
+  | { readonly kind: 'good'; readonly file: string; readonly train: Train }
+  | { readonly kind: 'bad'; readonly file: string; readonly problems: readonly string[] };
 
 const SHOWN = 5;
 
@@ -19,9 +21,20 @@ export function ImportTrain({ onAdded }: { onAdded: (name: string) => void }) {
     if (!file) return;
     setMessage(null);
     // Measured before it is read: a huge file never gets into memory.
-    if (file.size > MAX_TRAIN_BYTES) return setRead({ kind: 'bad', file: file.name, problems: [`The file has ${Math.round(file.size / 1e6)} MB; a train has at most ${Math.round(MAX_TRAIN_BYTES / 1e6)} MB.`] });
+    if (file.size > MAX_TRAIN_BYTES)
+      return setRead({
+        kind: 'bad',
+        file: file.name,
+        problems: [
+          `The file has ${Math.round(file.size / 1e6)} MB; a train has at most ${Math.round(MAX_TRAIN_BYTES / 1e6)} MB.`,
+        ],
+      });
     const parsed = parseTrain(await file.text());
-    setRead(parsed.ok ? { kind: 'good', file: file.name, train: parsed.train } : { kind: 'bad', file: file.name, problems: parsed.problems.map(problemText) });
+    setRead(
+      parsed.ok
+        ? { kind: 'good', file: file.name, train: parsed.train }
+        : { kind: 'bad', file: file.name, problems: parsed.problems.map(problemText) },
+    );
   };
   const add = async (train: Train) => {
     const answer = await putOnShelf(train);
@@ -31,15 +44,31 @@ export function ImportTrain({ onAdded }: { onAdded: (name: string) => void }) {
   };
   return (
     <>
-      <input ref={field} type="file" accept=".json,application/json" className="sr-only" aria-label="File of a train" tabIndex={-1} onChange={(event) => { void choose(event.target.files?.[0]); event.target.value = ''; }} />
+      <input
+        ref={field}
+        type="file"
+        accept=".json,application/json"
+        className="sr-only"
+        aria-label="File of a train"
+        tabIndex={-1}
+        onChange={(event) => {
+          void choose(event.target.files?.[0]);
+          event.target.value = '';
+        }}
+      />
       <button type="button" className="btn btn-sm" onClick={() => field.current?.click()}>
         <Upload className="size-4" aria-hidden /> Import
       </button>
       {read && (
-        <Dialog title={read.kind === 'good' ? `Add “${read.train.name}”?` : `${read.file} cannot be added`} onClose={() => setRead(null)}>
+        <Dialog
+          title={read.kind === 'good' ? `Add “${read.train.name}”?` : `${read.file} cannot be added`}
+          onClose={() => setRead(null)}
+        >
           {read.kind === 'good' ? (
             <p className="py-2">
-              {read.train.members.length} members, {read.train.gears.length} gears, {read.train.couplers.length} couplers and {read.train.positions.length} positions, from {read.file}. Nothing on the shelf is changed by it.
+              {read.train.members.length} members, {read.train.gears.length} gears, {read.train.couplers.length}{' '}
+              couplers and {read.train.positions.length} positions, from {read.file}. Nothing on the shelf is changed by
+              it.
             </p>
           ) : (
             <ul className="list-disc py-2 pl-5" role="alert">

@@ -17,7 +17,10 @@ export function Preview({ train }: { train: Train }) {
   const convention = usePreferences((state) => state.convention);
   const { rows, findings } = useMemo(() => {
     const solved = solvePositions(networkOf(train));
-    return { rows: train.positions.map(({ id, name }) => ({ id, name, solved: solved.get(id)! })), findings: checkDesign(train) };
+    return {
+      rows: train.positions.map(({ id, name }) => ({ id, name, solved: solved.get(id)! })),
+      findings: checkDesign(train),
+    };
   }, [train]);
   return (
     <div className="text-sm">
@@ -51,7 +54,9 @@ export function Preview({ train }: { train: Train }) {
           </li>
         ))}
       </ul>
-      {findings.length > MAX_TOLD && <p className="muted">and {findings.length - MAX_TOLD} more, on the Bench under Checks.</p>}
+      {findings.length > MAX_TOLD && (
+        <p className="muted">and {findings.length - MAX_TOLD} more, on the Bench under Checks.</p>
+      )}
     </div>
   );
 }

@@ -12,7 +12,17 @@ import type { ShelfEntry, UnreadableEntry } from './entry';
 import { ExamplesDialog } from './examples-dialog';
 import { ImportTrain } from './import-train';
 import { NewTrain } from './new-train';
-import { putBack, putOnShelf, readTrain, restoreExample, saveTrain, takeOffShelf, type Answer, type ExampleState, type Kept } from './shelf-api';
+import {
+  putBack,
+  putOnShelf,
+  readTrain,
+  restoreExample,
+  saveTrain,
+  takeOffShelf,
+  type Answer,
+  type ExampleState,
+  type Kept,
+} from './shelf-api';
 import { TrainCards } from './train-cards';
 
 /** What was just done, and a train that can be put back. */
@@ -48,7 +58,11 @@ export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
     };
     report(await withTrain(entry, renamed), `“${entry.name}” is now “${name}”.`);
   };
-  const duplicate = async (entry: ShelfEntry) => report(await withTrain(entry, ({ train }) => putOnShelf({ ...train, name: `${train.name} (copy)`.slice(0, 120) })), `“${entry.name}” was duplicated.`);
+  const duplicate = async (entry: ShelfEntry) =>
+    report(
+      await withTrain(entry, ({ train }) => putOnShelf({ ...train, name: `${train.name} (copy)`.slice(0, 120) })),
+      `“${entry.name}” was duplicated.`,
+    );
   const save = async (entry: ShelfEntry) => {
     const found = await readTrain(entry.id);
     if (found.ok) saveFile(fileName(entry.name, '.train.json'), 'application/json', serialiseTrain(found.value.train));
@@ -80,10 +94,21 @@ export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
           <h2 className="text-lg font-semibold">Shelf</h2>
           <p className="muted hidden text-sm xl:block">Open a train to put it on the bench.</p>
           <span className="flex-1" />
-          <input type="search" className="input input-sm w-48" placeholder="Find a train" aria-label="Find a train" value={query} onChange={(event) => setQuery(event.target.value)} />
+          <input
+            type="search"
+            className="input input-sm w-48"
+            placeholder="Find a train"
+            aria-label="Find a train"
+            value={query}
+            onChange={(event) => setQuery(event.target.value)}
+          />
           <label className="flex items-center gap-2 text-sm">
             <span className="muted">Sort by</span>
-            <select className="select select-sm w-32" value={sort} onChange={(event) => setSort(event.target.value as Sort)}>
+            <select
+              className="select select-sm w-32"
+              value={sort}
+              onChange={(event) => setSort(event.target.value as Sort)}
+            >
               {(Object.keys(SORTS) as Sort[]).map((key) => (
                 <option key={key} value={key}>
                   {SORTS[key]}
@@ -98,7 +123,10 @@ export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
           <NewTrain onAdded={added} />
         </div>
         {news && (
-          <p role="status" className={`mt-3 flex items-center gap-3 border px-3 py-1.5 text-sm ${news.bad ? 'border-error text-error' : 'border-base-300 bg-base-200'}`}>
+          <p
+            role="status"
+            className={`mt-3 flex items-center gap-3 border px-3 py-1.5 text-sm ${news.bad ? 'border-error text-error' : 'border-base-300 bg-base-200'}`}
+          >
             {news.text}
             {news.putBack && (
               <button type="button" className="btn btn-xs" onClick={() => void bringBack(news.putBack!)}>
@@ -108,7 +136,11 @@ export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
           </p>
         )}
         {shown.length === 0 ? (
-          <p className="muted py-8">{entries.length === 0 ? 'The shelf is empty. Start a new train, import one, or bring the examples back.' : `No train has “${query}” in its name or notes.`}</p>
+          <p className="muted py-8">
+            {entries.length === 0
+              ? 'The shelf is empty. Start a new train, import one, or bring the examples back.'
+              : `No train has “${query}” in its name or notes.`}
+          </p>
         ) : (
           <TrainCards key={`${query} ${sort}`} entries={shown} act={{ rename, duplicate, save, remove, replace }} />
         )}

@@ -24,7 +24,11 @@ export function TrainCard({ entry, onDuplicate, onSaveFile, onRename, onDelete }
   return (
     <div className="flex h-full flex-col border border-base-300 [contain-intrinsic-size:auto_20rem] [content-visibility:auto] hover:border-base-content">
       {/* Pressed is always the link itself: a drawing that arrives between press and release would take the press along with what it replaces. */}
-      <Link href={`/trains/${encodeURIComponent(entry.id)}`} prefetch={false} className="block flex-1 *:pointer-events-none hover:bg-base-200">
+      <Link
+        href={`/trains/${encodeURIComponent(entry.id)}`}
+        prefetch={false}
+        className="block flex-1 *:pointer-events-none hover:bg-base-200"
+      >
         <TrainDrawing key={entry.version} entry={entry} />
         <div className="border-t border-base-300 px-3 py-2">
           <h3 className="font-semibold">{entry.name}</h3>
@@ -46,10 +50,26 @@ export function TrainCard({ entry, onDuplicate, onSaveFile, onRename, onDelete }
             <time className="muted flex-1 pl-1 text-xs" dateTime={entry.updatedAt}>
               changed {entry.updatedAt.slice(0, 10)}
             </time>
-            <CardButton label={`Rename ${entry.name}`} onPress={() => setRenaming(true)} icon={<Pencil className="size-4" aria-hidden />} />
-            <CardButton label={`Duplicate ${entry.name}`} onPress={onDuplicate} icon={<Copy className="size-4" aria-hidden />} />
-            <CardButton label={`Save ${entry.name} as a file`} onPress={onSaveFile} icon={<Download className="size-4" aria-hidden />} />
-            <CardButton label={`Delete ${entry.name}`} onPress={onDelete} icon={<Trash2 className="size-4" aria-hidden />} />
+            <CardButton
+              label={`Rename ${entry.name}`}
+              onPress={() => setRenaming(true)}
+              icon={<Pencil className="size-4" aria-hidden />}
+            />
+            <CardButton
+              label={`Duplicate ${entry.name}`}
+              onPress={onDuplicate}
+              icon={<Copy className="size-4" aria-hidden />}
+            />
+            <CardButton
+              label={`Save ${entry.name} as a file`}
+              onPress={onSaveFile}
+              icon={<Download className="size-4" aria-hidden />}
+            />
+            <CardButton
+              label={`Delete ${entry.name}`}
+              onPress={onDelete}
+              icon={<Trash2 className="size-4" aria-hidden />}
+            />
           </>
         )}
       </div>
@@ -62,7 +82,11 @@ function whatItDoes({ positions, ratios, spread }: ReadableEntry, convention: Ra
   if (ratios) {
     const [least, most] = [parseRational(ratios.least)!, parseRational(ratios.most)!];
     const [low, high] = convention === 'out/in' ? [most, least] : [least, most];
-    parts.push(equals(low, high) ? ratioText(low, convention) : `${ratioFigure(low, convention)} to ${ratioText(high, convention)}`);
+    parts.push(
+      equals(low, high)
+        ? ratioText(low, convention)
+        : `${ratioFigure(low, convention)} to ${ratioText(high, convention)}`,
+    );
   }
   if (spread) parts.push(`spread ${figure(toNumber(parseRational(spread)!))}`);
   return parts.join(' · ');
@@ -81,7 +105,15 @@ function RenameField({ name, onDone }: { name: string; onDone: (name: string | n
       }}
       onKeyDown={(event) => event.key === 'Escape' && onDone(null)}
     >
-      <input className="input input-xs min-w-0 flex-1" aria-label={`New name of ${name}`} autoFocus maxLength={120} value={typed} onFocus={(event) => event.target.select()} onChange={(event) => setTyped(event.target.value)} />
+      <input
+        className="input input-xs min-w-0 flex-1"
+        aria-label={`New name of ${name}`}
+        autoFocus
+        maxLength={120}
+        value={typed}
+        onFocus={(event) => event.target.select()}
+        onChange={(event) => setTyped(event.target.value)}
+      />
       <button type="submit" className="btn btn-neutral btn-xs" disabled={trimmed === ''}>
         Rename
       </button>
@@ -94,7 +126,13 @@ function RenameField({ name, onDone }: { name: string; onDone: (name: string | n
 
 function CardButton({ label, onPress, icon }: { label: string; onPress: () => void; icon: React.ReactNode }) {
   return (
-    <button type="button" className="btn btn-ghost btn-xs btn-square" aria-label={label} title={label} onClick={onPress}>
+    <button
+      type="button"
+      className="btn btn-ghost btn-xs btn-square"
+      aria-label={label}
+      title={label}
+      onClick={onPress}
+    >
       {icon}
     </button>
   );

@@ -41,7 +41,11 @@ export function TrainCards({ entries, act }: { entries: readonly ShelfEntry[]; a
                 onDelete={() => void act.remove(entry)}
               />
             ) : (
-              <UnreadableCard entry={entry} onPutAside={() => void act.remove(entry)} onReplace={(file) => void act.replace(entry, file)} />
+              <UnreadableCard
+                entry={entry}
+                onPutAside={() => void act.remove(entry)}
+                onReplace={(file) => void act.replace(entry, file)}
+              />
             )}
           </li>
         ))}

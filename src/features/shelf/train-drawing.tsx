@@ -7,7 +7,10 @@ import { SmallSideView } from '@/ui/side-view/small-side-view';
 import type { ReadableEntry } from './entry';
 import { readDrawing } from './shelf-api';
 
-type Shown = { readonly kind: 'waiting' } | { readonly kind: 'drawn'; readonly train: Train; readonly drawn: Drawn } | { readonly kind: 'failed'; readonly message: string };
+type Shown =
+  | { readonly kind: 'waiting' }
+  | { readonly kind: 'drawn'; readonly train: Train; readonly drawn: Drawn }
+  | { readonly kind: 'failed'; readonly message: string };
 
 /** A train's small side view; asked for when the card comes near the window, so that a long shelf opens at once. */
 export function TrainDrawing({ entry: { id, version } }: { entry: ReadableEntry }) {
@@ -33,7 +36,15 @@ export function TrainDrawing({ entry: { id, version } }: { entry: ReadableEntry 
       {shown.kind === 'drawn' && shown.drawn.ok ? (
         <SmallSideView view={shown.drawn.view} train={shown.train} className="h-full w-full" />
       ) : (
-        <p className="muted grid h-full place-items-center px-4 text-center text-sm">{shown.kind === 'waiting' ? 'Drawing…' : shown.kind === 'failed' ? shown.message : shown.drawn.ok ? '' : shown.drawn.why}</p>
+        <p className="muted grid h-full place-items-center px-4 text-center text-sm">
+          {shown.kind === 'waiting'
+            ? 'Drawing…'
+            : shown.kind === 'failed'
+              ? shown.message
+              : shown.drawn.ok
+                ? ''
+                : shown.drawn.why}
+        </p>
       )}
     </div>
   );

@@ -26,7 +26,19 @@ export function UnreadableCard({ entry: { id, name, unreadable }, onPutAside, on
         <a className="btn btn-xs" href={`/api/trains/${encodeURIComponent(id)}/document`} download>
           Save it as it is
         </a>
-        <input ref={field} type="file" accept=".json,application/json" className="sr-only" aria-label={`File to replace ${name}`} tabIndex={-1} onChange={(event) => { const [file] = event.target.files ?? []; if (file) onReplace(file); event.target.value = ''; }} />
+        <input
+          ref={field}
+          type="file"
+          accept=".json,application/json"
+          className="sr-only"
+          aria-label={`File to replace ${name}`}
+          tabIndex={-1}
+          onChange={(event) => {
+            const [file] = event.target.files ?? [];
+            if (file) onReplace(file);
+            event.target.value = '';
+          }}
+        />
         <button type="button" className="btn btn-xs" onClick={() => field.current?.click()}>
           Replace it by a file…
         </button>

@@ -17,11 +17,17 @@ export async function prepareForUpgrade(file: string, now: Date = new Date()): P
   try {
     const applied = await appliedMigrations(database);
     const unknown = applied.filter((name) => !KNOWN_MIGRATIONS.includes(name));
-    if (unknown.length > 0) throw new StartupError(`${file} was made by a newer version of Tin Wheel (it has ${unknown[0]}). Start that version, or put an older copy in its place.`);
+    if (unknown.length > 0)
+      throw new StartupError(
+        `${file} was made by a newer version of Tin Wheel (it has ${unknown[0]}). Start that version, or put an older copy in its place.`,
+      );
     const pending = KNOWN_MIGRATIONS.filter((name) => !applied.includes(name));
     if (applied.length === 0 || pending.length === 0) return;
     // To the millisecond, and by which process: servers may start together, and again within a second.
-    const stamp = `${now.toISOString().replace(/[-:.Z]/g, '').replace('T', '-')}-${process.pid}`;
+    const stamp = `${now
+      .toISOString()
+      .replace(/[-:.Z]/g, '')
+      .replace('T', '-')}-${process.pid}`;
     const copy = join(dirname(file), `${copyPrefix(file)}${pending[0]}-${stamp}.sqlite`);
     // Under its own name only when it is whole: this start may be killed in the middle.
     await run(database, 'VACUUM INTO ?', [`${copy}${PART}`]);
@@ -41,14 +47,17 @@ const GIVEN_UP_MS = 3_600_000;
 function forgetOldCopies(file: string): void {
   const own = readdirSync(dirname(file)).filter((name) => name.startsWith(copyPrefix(file)));
   const age = (name: string) => statSync(join(dirname(file), name)).mtimeMs;
-  for (const name of own.filter((one) => one.endsWith(PART) && Date.now() - age(one) > GIVEN_UP_MS)) rmSync(join(dirname(file), name));
+  for (const name of own.filter((one) => one.endsWith(PART) && Date.now() - age(one) > GIVEN_UP_MS))
+    rmSync(join(dirname(file), name));
   const copies = own.filter((name) => name.endsWith('.sqlite'));
   for (const name of copies.sort((a, b) => age(b) - age(a)).slice(KEPT_COPIES)) rmSync(join(dirname(file), name));
 }
 
 const openReadOnly = (file: string): Promise<sqlite3.Database> =>
   new Promise((done, fail) => {
-    const database = new sqlite3.Database(file, sqlite3.OPEN_READONLY, (error) => (error ? fail(error) : done(database)));
+    const database = new sqlite3.Database(file, sqlite3.OPEN_READONLY, (error) =>
+      error ? fail(error) : done(database),
+    );
   });
 
 const run = (database: sqlite3.Database, sql: string, values: readonly string[]): Promise<void> =>

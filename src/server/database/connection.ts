@@ -20,7 +20,8 @@ export interface Database {
 }
 
 /** Where the data lives: TINWHEEL_DB, else data/tinwheel.sqlite under the working folder. */
-export const databaseFile = (): string => resolve(/* turbopackIgnore: true */ process.env.TINWHEEL_DB ?? 'data/tinwheel.sqlite');
+export const databaseFile = (): string =>
+  resolve(/* turbopackIgnore: true */ process.env.TINWHEEL_DB ?? 'data/tinwheel.sqlite');
 
 /**
  * Opens (and creates) a database file, in WAL mode with foreign keys on, and brings it up to date; a copy is kept from before an upgrade.
@@ -30,7 +31,9 @@ export async function openDatabase(file: string): Promise<Database> {
   try {
     mkdirSync(dirname(file), { recursive: true });
   } catch (error) {
-    throw new StartupError(`The folder ${dirname(file)} cannot be made (${(error as NodeJS.ErrnoException).code}). Name another place in TINWHEEL_DB, or make it by hand.`);
+    throw new StartupError(
+      `The folder ${dirname(file)} cannot be made (${(error as NodeJS.ErrnoException).code}). Name another place in TINWHEEL_DB, or make it by hand.`,
+    );
   }
   try {
     await prepareForUpgrade(file);
@@ -69,7 +72,9 @@ async function connect(file: string): Promise<Database> {
 
 /** A file from before it could shrink is written anew, once; where another server has it open, at a later start. */
 async function canShrink(sequelize: Sequelize): Promise<void> {
-  const [[{ auto_vacuum: kind }]] = (await sequelize.query('PRAGMA auto_vacuum')) as unknown as [[{ auto_vacuum: number }]];
+  const [[{ auto_vacuum: kind }]] = (await sequelize.query('PRAGMA auto_vacuum')) as unknown as [
+    [{ auto_vacuum: number }],
+  ];
   if (kind !== 0) return;
   await sequelize.query('PRAGMA auto_vacuum = INCREMENTAL');
   await sequelize.query('VACUUM').catch((error: unknown) => {
@@ -77,4 +82,5 @@ async function canShrink(sequelize: Sequelize): Promise<void> {
   });
 }
 
-const connection = (file: string): Sequelize => new Sequelize({ dialect: 'sqlite', dialectModule: sqlite3, storage: file, logging: false });
+const connection = (file: string): Sequelize =>
+  new Sequelize({ dialect: 'sqlite', dialectModule: sqlite3, storage: file, logging: false });

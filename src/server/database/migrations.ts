@@ -9,7 +9,8 @@ interface Context {
   readonly hasColumn: (table: string, column: string) => Promise<boolean>;
 }
 
-const KEEP = 'INSERT INTO revisions (train_id, version, document, saved_at) VALUES (new.id, new.version, new.document, new.updated_at);';
+const KEEP =
+  'INSERT INTO revisions (train_id, version, document, saved_at) VALUES (new.id, new.version, new.document, new.updated_at);';
 
 /**
  * Every change to the tables, oldest first. A landed migration is never edited in what it makes; the next one corrects it. Each can be
@@ -22,7 +23,11 @@ const MIGRATIONS: RunnableMigration<Context>[] = [
       run(`CREATE TABLE IF NOT EXISTS trains (id VARCHAR(255) PRIMARY KEY, name VARCHAR(255) NOT NULL, document TEXT NOT NULL, version INTEGER NOT NULL,
         created_at DATETIME NOT NULL, updated_at DATETIME NOT NULL)`),
   },
-  { name: '002-marks', up: ({ context: { run } }) => run('CREATE TABLE IF NOT EXISTS marks (name VARCHAR(255) PRIMARY KEY, at DATETIME NOT NULL)') },
+  {
+    name: '002-marks',
+    up: ({ context: { run } }) =>
+      run('CREATE TABLE IF NOT EXISTS marks (name VARCHAR(255) PRIMARY KEY, at DATETIME NOT NULL)'),
+  },
   {
     name: '003-revisions',
     up: async ({ context }) => {
@@ -31,8 +36,12 @@ const MIGRATIONS: RunnableMigration<Context>[] = [
         document TEXT NOT NULL, name VARCHAR(255), saved_at DATETIME NOT NULL, PRIMARY KEY (train_id, version))`);
       // The database itself keeps every saved state, in the same step as the save: none can be missed and none half written.
       await context.run(`CREATE TRIGGER IF NOT EXISTS keep_first_state AFTER INSERT ON trains BEGIN ${KEEP} END`);
-      await context.run(`CREATE TRIGGER IF NOT EXISTS keep_saved_state AFTER UPDATE OF version ON trains BEGIN ${KEEP} END`);
-      await context.run('INSERT OR IGNORE INTO revisions (train_id, version, document, saved_at) SELECT id, version, document, updated_at FROM trains');
+      await context.run(
+        `CREATE TRIGGER IF NOT EXISTS keep_saved_state AFTER UPDATE OF version ON trains BEGIN ${KEEP} END`,
+      );
+      await context.run(
+        'INSERT OR IGNORE INTO revisions (train_id, version, document, saved_at) SELECT id, version, document, updated_at FROM trains',
+      );
     },
   },
   {
@@ -45,12 +54,16 @@ const MIGRATIONS: RunnableMigration<Context>[] = [
   {
     name: '005-requests',
     // Requests that made a train, by the key their sender gave them: repeated, they are recognised.
-    up: ({ context: { run } }) => run('CREATE TABLE IF NOT EXISTS requests (key VARCHAR(255) PRIMARY KEY, train_id VARCHAR(255) NOT NULL, at DATETIME NOT NULL)'),
+    up: ({ context: { run } }) =>
+      run(
+        'CREATE TABLE IF NOT EXISTS requests (key VARCHAR(255) PRIMARY KEY, train_id VARCHAR(255) NOT NULL, at DATETIME NOT NULL)',
+      ),
   },
   {
     name: '006-revisions-by-time',
     // Lists and thins the states of a train without reading their documents.
-    up: ({ context: { run } }) => run('CREATE INDEX IF NOT EXISTS revisions_by_time ON revisions (train_id, saved_at, version, name)'),
+    up: ({ context: { run } }) =>
+      run('CREATE INDEX IF NOT EXISTS revisions_by_time ON revisions (train_id, saved_at, version, name)'),
   },
 ];
 
@@ -66,12 +79,18 @@ export async function migrate(sequelize: Sequelize): Promise<void> {
   await sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, async (transaction) => {
     const rows = async (sql: string) => (await sequelize.query(sql, { transaction }))[0] as { name: string }[];
     const run: Run = (sql) => sequelize.query(sql, { transaction });
-    const context: Context = { run, hasColumn: async (table, column) => (await rows(`PRAGMA table_info(${table})`)).some(({ name }) => name === column) };
+    const context: Context = {
+      run,
+      hasColumn: async (table, column) =>
+        (await rows(`PRAGMA table_info(${table})`)).some(({ name }) => name === column),
+    };
     await run('CREATE TABLE IF NOT EXISTS migrations (name VARCHAR(255) NOT NULL PRIMARY KEY)');
     const storage: UmzugStorage<Context> = {
       executed: async () => (await rows('SELECT name FROM migrations ORDER BY name')).map(({ name }) => name),
-      logMigration: async ({ name }) => void (await sequelize.query('INSERT INTO migrations (name) VALUES (?)', { replacements: [name], transaction })),
-      unlogMigration: async ({ name }) => void (await sequelize.query('DELETE FROM migrations WHERE name = ?', { replacements: [name], transaction })),
+      logMigration: async ({ name }) =>
+        void (await sequelize.query('INSERT INTO migrations (name) VALUES (?)', { replacements: [name], transaction })),
+      unlogMigration: async ({ name }) =>
+        void (await sequelize.query('DELETE FROM migrations WHERE name = ?', { replacements: [name], transaction })),
     };
     await new Umzug({ migrations: MIGRATIONS, context, storage, logger: undefined }).up();
   });

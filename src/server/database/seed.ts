@@ -11,10 +11,19 @@ export async function seedDemoTrains(database: Database, folder: string): Promis
   const { sequelize, trains } = database;
   // At once for writing, so that of two servers that start together one seeds and the other finds it done.
   await sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, async (transaction) => {
-    const [marks] = await sequelize.query('SELECT name FROM marks WHERE name = ?', { replacements: [SEEDED], transaction });
+    const [marks] = await sequelize.query('SELECT name FROM marks WHERE name = ?', {
+      replacements: [SEEDED],
+      transaction,
+    });
     if (marks.length > 0) return;
     const examples = await readExamples(folder);
-    await trains.bulkCreate(examples.map(({ id, name, document }) => firstRow(id, { name, document }, JOBS.summarise(document))), { transaction });
-    await sequelize.query('INSERT INTO marks (name, at) VALUES (?, ?)', { replacements: [SEEDED, new Date()], transaction });
+    await trains.bulkCreate(
+      examples.map(({ id, name, document }) => firstRow(id, { name, document }, JOBS.summarise(document))),
+      { transaction },
+    );
+    await sequelize.query('INSERT INTO marks (name, at) VALUES (?, ?)', {
+      replacements: [SEEDED, new Date()],
+      transaction,
+    });
   });
 }

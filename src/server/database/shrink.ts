@@ -5,7 +5,7 @@ const PAGES = 500;
 
 /** Gives the room that is free in the file back to the disk; the file itself is shorter after SQLite's next checkpoint. */
 export async function shrink({ sequelize }: Database): Promise<void> {
-  for (let free = await freePages(); free > 0; ) {
+  for (let free = await freePages(); free > 0;) {
     await sequelize.query(`PRAGMA incremental_vacuum(${PAGES})`);
     const left = await freePages();
     if (left >= free) return;

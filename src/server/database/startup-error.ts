@@ -4,11 +4,14 @@ export class StartupError extends Error {
 }
 
 const REASONS: Record<string, (file: string) => string> = {
-  SQLITE_NOTADB: (file) => `${file} is no database, or it is damaged. Put a copy in its place, or move it away to start with an empty shelf.`,
-  SQLITE_CORRUPT: (file) => `${file} is damaged. Put a copy in its place, or move it away to start with an empty shelf.`,
+  SQLITE_NOTADB: (file) =>
+    `${file} is no database, or it is damaged. Put a copy in its place, or move it away to start with an empty shelf.`,
+  SQLITE_CORRUPT: (file) =>
+    `${file} is damaged. Put a copy in its place, or move it away to start with an empty shelf.`,
   SQLITE_CANTOPEN: (file) => `${file} cannot be opened. Check that its folder is there and may be written to.`,
   SQLITE_PERM: (file) => `${file} may not be opened by this user. Give it the right to read and write there.`,
-  SQLITE_READONLY: (file) => `${file} cannot be written to. Give this user the right to write there, and to its folder.`,
+  SQLITE_READONLY: (file) =>
+    `${file} cannot be written to. Give this user the right to write there, and to its folder.`,
   SQLITE_IOERR: (file) => `${file} cannot be read from its disk. Check the disk, then start again.`,
   SQLITE_FULL: (file) => `There is no room on the disk of ${file}. Make some, then start again.`,
   SQLITE_BUSY: (file) => `${file} is held by another program. Wait for it or stop it; Tin Wheel goes on trying.`,

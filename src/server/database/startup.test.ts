@@ -53,23 +53,46 @@ const refusal = async (): Promise<StartupError> => {
 
 describe('a file that cannot be used is said in one line, and nothing is written to it', () => {
   test.each<[string, () => Promise<void> | void, RegExp]>([
-    ['made by a newer version', async () => plainly('CREATE TABLE migrations (name VARCHAR(255) PRIMARY KEY)', "INSERT INTO migrations VALUES ('001-trains'), ('099-later')"), /newer version of Tin Wheel \(it has 099-later\)\. Start that version/],
-    ['no database', () => writeFileSync(file, 'a shopping list, long enough to be looked at as a header of a database file'.repeat(20)), /is no database, or it is damaged\. Put a copy in its place/],
-    ['cut off', async () => {
-      const database = await openDatabase(file);
-      await seedDemoTrains(database, DEMO);
-      await database.sequelize.query('PRAGMA wal_checkpoint(TRUNCATE)');
-      await database.close();
-      const whole = readFileSync(file);
-      writeFileSync(file, Buffer.concat([whole.subarray(0, 100), Buffer.alloc(whole.length - 100, 7)]));
-    }, /damaged/],
+    [
+      'made by a newer version',
+      async () =>
+        plainly(
+          'CREATE TABLE migrations (name VARCHAR(255) PRIMARY KEY)',
+          "INSERT INTO migrations VALUES ('001-trains'), ('099-later')",
+        ),
+      /newer version of Tin Wheel \(it has 099-later\)\. Start that version/,
+    ],
+    [
+      'no database',
+      () =>
+        writeFileSync(file, 'a shopping list, long enough to be looked at as a header of a database file'.repeat(20)),
+      /is no database, or it is damaged\. Put a copy in its place/,
+    ],
+    [
+      'cut off',
+      async () => {
+        const database = await openDatabase(file);
+        await seedDemoTrains(database, DEMO);
+        await database.sequelize.query('PRAGMA wal_checkpoint(TRUNCATE)');
+        await database.close();
+        const whole = readFileSync(file);
+        writeFileSync(file, Buffer.concat([whole.subarray(0, 100), Buffer.alloc(whole.length - 100, 7)]));
+      },
+      /damaged/,
+    ],
     ['a folder', () => void mkdirSync(file), /cannot be opened|cannot be read/],
   ])('%s', async (_, make, says) => {
     await make();
     // SQLite's own side files may come with looking at a file; they hold nothing.
     const files = () => readdirSync(folder).filter((name) => !/-(wal|shm)$/.test(name));
     const before = files();
-    const bytes = () => { try { return readFileSync(file).toString('base64'); } catch { return null; } };
+    const bytes = () => {
+      try {
+        return readFileSync(file).toString('base64');
+      } catch {
+        return null;
+      }
+    };
     const was = bytes();
     const { message } = await refusal();
     expect(message).toMatch(says);
@@ -96,7 +119,8 @@ const OLD = [
 
 describe('upgrades', () => {
   test('keep what is there, and a copy from before; the five newest copies stay', async () => {
-    for (let i = 0; i < 6; i++) writeFileSync(join(folder, `test-before-000-old-2025010${i}-000000.sqlite`), 'an older copy');
+    for (let i = 0; i < 6; i++)
+      writeFileSync(join(folder, `test-before-000-old-2025010${i}-000000.sqlite`), 'an older copy');
     await plainly(...OLD);
     const database = await openDatabase(file);
     expect((await listShelf(database)).rows).toMatchObject([{ id: 'stirrer', version: 4, positions: 2 }]);
@@ -107,11 +131,21 @@ describe('upgrades', () => {
     const [copy] = copies.filter((name) => name.startsWith('test-before-003-revisions-'));
     file = join(folder, copy!);
     await plainly('SELECT document FROM trains');
-    expect((await openDatabase(file).then(async (opened) => { const { rows } = await listShelf(opened); await opened.close(); return rows; }))).toHaveLength(1);
+    expect(
+      await openDatabase(file).then(async (opened) => {
+        const { rows } = await listShelf(opened);
+        await opened.close();
+        return rows;
+      }),
+    ).toHaveLength(1);
   });
 
   test('go on from what a start that was killed half way left behind', async () => {
-    await plainly(...OLD, 'ALTER TABLE trains ADD COLUMN deleted_at DATETIME', 'CREATE TABLE revisions (train_id VARCHAR(255) NOT NULL REFERENCES trains (id) ON DELETE CASCADE, version INTEGER NOT NULL, document TEXT NOT NULL, name VARCHAR(255), saved_at DATETIME NOT NULL, PRIMARY KEY (train_id, version))');
+    await plainly(
+      ...OLD,
+      'ALTER TABLE trains ADD COLUMN deleted_at DATETIME',
+      'CREATE TABLE revisions (train_id VARCHAR(255) NOT NULL REFERENCES trains (id) ON DELETE CASCADE, version INTEGER NOT NULL, document TEXT NOT NULL, name VARCHAR(255), saved_at DATETIME NOT NULL, PRIMARY KEY (train_id, version))',
+    );
     const database = await openDatabase(file);
     expect(await listRevisions(database, 'stirrer')).toMatchObject([{ version: 4 }]);
     await database.close();
@@ -131,11 +165,22 @@ test('two servers that start at once on one file: one seeds, both work', async (
 function starter(): (killAfter: number | null) => Promise<number> {
   const program = join(folder, 'start.cjs');
   const external = ['sqlite3', 'sequelize', 'umzug'];
-  buildSync({ entryPoints: [join(ROOT, 'src/testing/start-database.ts')], bundle: true, platform: 'node', outfile: program, alias: { '@': join(ROOT, 'src') }, external, logLevel: 'error' });
+  buildSync({
+    entryPoints: [join(ROOT, 'src/testing/start-database.ts')],
+    bundle: true,
+    platform: 'node',
+    outfile: program,
+    alias: { '@': join(ROOT, 'src') },
+    external,
+    logLevel: 'error',
+  });
   return (killAfter) =>
     new Promise((done) => {
       const began = Date.now();
-      const child = spawn(process.execPath, [program, file, DEMO], { stdio: 'ignore', env: { ...process.env, NODE_PATH: join(ROOT, 'node_modules') } });
+      const child = spawn(process.execPath, [program, file, DEMO], {
+        stdio: 'ignore',
+        env: { ...process.env, NODE_PATH: join(ROOT, 'node_modules') },
+      });
       const timer = killAfter === null ? undefined : setTimeout(() => child.kill('SIGKILL'), killAfter);
       child.on('exit', () => {
         clearTimeout(timer);
@@ -169,7 +214,10 @@ test('thirty kills during an upgrade lose nothing and leave a database that star
     }
     await start(Math.round((whole * (i + 1)) / (KILLS + 1)));
     const database = await openDatabase(file);
-    expect((await listShelf(database)).rows.find(({ id }) => id === 'stirrer')).toMatchObject({ version: 4, positions: 2 });
+    expect((await listShelf(database)).rows.find(({ id }) => id === 'stirrer')).toMatchObject({
+      version: 4,
+      positions: 2,
+    });
     expect(await listRevisions(database, 'stirrer')).toMatchObject([{ version: 4 }]);
     await database.close();
   }

@@ -32,4 +32,8 @@ export const defineTrain = (sequelize: Sequelize): TrainModel =>
   );
 
 /** The row that a new train starts with. */
-export const firstRow = (id: string, { name, document }: { readonly name: string; readonly document: string }, summary: string | null = null) => ({ id, name, document, version: 1, summary, summaryVersion: summary === null ? null : 1 });
+export const firstRow = (
+  id: string,
+  { name, document }: { readonly name: string; readonly document: string },
+  summary: string | null = null,
+) => ({ id, name, document, version: 1, summary, summaryVersion: summary === null ? null : 1 });

@@ -12,7 +12,10 @@ const TANGLED = serialiseTrain(tangledTrain({ sets: 6, couplers: 9 }));
 afterAll(stopWorkers);
 
 /** A sound train that is too large to be looked at on the request thread. */
-const large = (train: Train): Train => ({ ...train, setAside: Array.from({ length: 60 }, (_, i) => ({ finding: `${i} ${'wear '.repeat(150)}`, note: 'seen' })) });
+const large = (train: Train): Train => ({
+  ...train,
+  setAside: Array.from({ length: 60 }, (_, i) => ({ finding: `${i} ${'wear '.repeat(150)}`, note: 'seen' })),
+});
 
 describe('what is dear is done in worker threads', () => {
   test('with the same answers as here', async () => {
@@ -21,9 +24,14 @@ describe('what is dear is done in worker threads', () => {
     const before = workersNow().threads;
     expect(await checkBody(body, 'train')).toEqual(JOBS.check(body, 'train'));
     expect(workersNow().threads).toBe(before + 1);
-    expect(await checkBody(body.replace('"in"', '"nobody"'), 'train')).toMatchObject({ rest: { version: 3 }, train: { ok: false } });
+    expect(await checkBody(body.replace('"in"', '"nobody"'), 'train')).toMatchObject({
+      rest: { version: 3 },
+      train: { ok: false },
+    });
     expect(await checkBody(`${body}]`, 'train')).toBeNull();
-    expect(await summariseDocument(serialiseTrain(demoTrain('harvester')))).toBe(JOBS.summarise(serialiseTrain(demoTrain('harvester'))));
+    expect(await summariseDocument(serialiseTrain(demoTrain('harvester')))).toBe(
+      JOBS.summarise(serialiseTrain(demoTrain('harvester'))),
+    );
     expect(await whyUnreadable(serialiseTrain(large(demoTrain('stirrer'))))).toBeNull();
     expect(await whyUnreadable(`{"name": "${'x'.repeat(50_000)}"`)).toMatch(/^train: This is not JSON/);
   });
@@ -56,7 +64,9 @@ describe('what is dear is done in worker threads', () => {
     const drawing = inWorker('drawWell', [GREAT, SPACE], leaving.signal);
     setTimeout(() => leaving.abort(), 300);
     await expect(drawing).rejects.toThrow(Stopped);
-    expect(JSON.parse(await inWorker('drawWell', [serialiseTrain(demoTrain('stirrer')), SPACE]).then(({ json }) => json))).toMatchObject({ ok: true, finished: true });
+    expect(
+      JSON.parse(await inWorker('drawWell', [serialiseTrain(demoTrain('stirrer')), SPACE]).then(({ json }) => json)),
+    ).toMatchObject({ ok: true, finished: true });
     expect(workersNow()).toMatchObject({ busy: 0, waiting: 0 });
     await expect(inWorker('draw', [GREAT, SPACE], leaving.signal)).rejects.toThrow(Stopped);
   });
@@ -69,7 +79,8 @@ describe('what is dear is done in worker threads', () => {
       await new Promise((done) => setTimeout(done, 50));
       next = await drawDocument(TANGLED, SPACE, { better: true });
     }
-    const crossings = ({ json }: typeof next) => (JSON.parse(json) as { view: { crossings: unknown[] } }).view.crossings.length;
+    const crossings = ({ json }: typeof next) =>
+      (JSON.parse(json) as { view: { crossings: unknown[] } }).view.crossings.length;
     expect(crossings(next)).toBeLessThanOrEqual(crossings(first));
   });
 });

@@ -10,7 +10,11 @@ export { isSlowToDraw, Stopped, stopWorkers, workersNow } from './pool';
 const LIGHT = 32_000;
 
 /** Checks the train in a request's body, alone or under the key `train`; null for what is not JSON. */
-export const checkBody = async (body: string, under: 'train' | null, signal?: AbortSignal): Promise<{ readonly rest: unknown; readonly train: Checked } | null> =>
+export const checkBody = async (
+  body: string,
+  under: 'train' | null,
+  signal?: AbortSignal,
+): Promise<{ readonly rest: unknown; readonly train: Checked } | null> =>
   body.length <= LIGHT ? JOBS.check(body, under) : inWorker('check', [body, under], signal);
 
 const reasons = new Results<string>(500);
@@ -19,7 +23,13 @@ const reasons = new Results<string>(500);
 export async function whyUnreadable(document: string, signal?: AbortSignal): Promise<string | null> {
   if (document.length <= LIGHT) return JOBS.unreadable(document);
   // The empty text stands for none: results are texts.
-  return (await reasons.of(contentKey(document), async (ends) => (await inWorker('unreadable', [document], ends)) ?? '', signal)) || null;
+  return (
+    (await reasons.of(
+      contentKey(document),
+      async (ends) => (await inWorker('unreadable', [document], ends)) ?? '',
+      signal,
+    )) || null
+  );
 }
 
 /** What the shelf says of a document that reads, as JSON. */
@@ -32,18 +42,24 @@ const thorough = new Results<DrawnText>(200);
  * The side view of a document that reads: the best that is known, else what can be found at once.
  * @param better where more effort might better it, that is made in the background, for whoever asks next.
  */
-export async function drawDocument(document: string, space: Space, { better, signal }: { readonly better: boolean; readonly signal?: AbortSignal }): Promise<DrawnText> {
+export async function drawDocument(
+  document: string,
+  space: Space,
+  { better, signal }: { readonly better: boolean; readonly signal?: AbortSignal },
+): Promise<DrawnText> {
   const key = contentKey(JSON.stringify(space), document);
   const best = thorough.get(key);
   if (best) return best;
   const first = await quick.of(key, (ends) => inWorker('draw', [document, space], ends), signal);
   if (better && !first.finished && !thorough.has(key)) {
     void thorough
-      .of(key, () => inWorker('drawWell', [document, space]).catch((error: unknown) => {
-        // The quick one stays what there is; it is not tried again and again.
-        if (error instanceof Stopped) return { ...first, finished: true };
-        throw error;
-      }))
+      .of(key, () =>
+        inWorker('drawWell', [document, space]).catch((error: unknown) => {
+          // The quick one stays what there is; it is not tried again and again.
+          if (error instanceof Stopped) return { ...first, finished: true };
+          throw error;
+        }),
+      )
       .catch((error: unknown) => console.error(error));
   }
   return first;

@@ -49,7 +49,10 @@ export const JOBS = {
   },
 
   /** Its side view, with all that is worth trying: nothing better follows. */
-  drawWell: (document: string, space: Space): DrawnText => ({ ...drawn(document, space, { effort: THOROUGH }), finished: true }),
+  drawWell: (document: string, space: Space): DrawnText => ({
+    ...drawn(document, space, { effort: THOROUGH }),
+    finished: true,
+  }),
 } as const;
 
 function fromJson(text: string): unknown {
@@ -62,7 +65,11 @@ function fromJson(text: string): unknown {
 
 function drawn(document: string, space: Space, how: Drawing): DrawnText & { readonly later: boolean } {
   const found = drawSideView(keptTrain(document), space, how);
-  return { json: JSON.stringify(found), finished: !found.ok || found.finished, later: !found.ok && found.later === true };
+  return {
+    json: JSON.stringify(found),
+    finished: !found.ok || found.finished,
+    later: !found.ok && found.later === true,
+  };
 }
 
 function keptTrain(document: string): Train {

@@ -32,9 +32,21 @@ const SMALL = 12_000;
 /** May the drawing of this document take seconds? */
 export const isSlowToDraw = (document: string): boolean => document.length > SMALL;
 
-const LANE_OF: Record<Job, Lane> = { check: 'reading', unreadable: 'reading', draw: 'drawing', summarise: 'background', drawWell: 'background' };
+const LANE_OF: Record<Job, Lane> = {
+  check: 'reading',
+  unreadable: 'reading',
+  draw: 'drawing',
+  summarise: 'background',
+  drawWell: 'background',
+};
 /** Far more than any document within the limits takes. */
-const LIMIT_MS: Record<Job, number> = { check: 10_000, unreadable: 10_000, draw: 15_000, summarise: 30_000, drawWell: 60_000 };
+const LIMIT_MS: Record<Job, number> = {
+  check: 10_000,
+  unreadable: 10_000,
+  draw: 15_000,
+  summarise: 30_000,
+  drawWell: 60_000,
+};
 /** Jobs that may wait in a lane; then the server says that it is busy. */
 const MOST_WAITING = 500;
 /** How long a thread that is stopped in the middle may take to end by itself. */
@@ -44,13 +56,16 @@ const holder = globalThis as { tinWheelWorkers?: Partial<Record<Lane, Pool>> };
 
 function lane(name: Lane): Pool {
   const pools = (holder.tinWheelWorkers ??= {});
-  return (pools[name] ??= workerpool.pool(resolve(/* turbopackIgnore: true */ process.env.TINWHEEL_WORKER ?? 'dist/heavy-work.cjs'), {
-    workerType: 'thread',
-    maxWorkers: LANES[name].threads,
-    workerThreadOpts: { workerData: { nice: LANES[name].nice } },
-    maxQueueSize: MOST_WAITING,
-    workerTerminateTimeout: TERMINATE_MS,
-  }));
+  return (pools[name] ??= workerpool.pool(
+    resolve(/* turbopackIgnore: true */ process.env.TINWHEEL_WORKER ?? 'dist/heavy-work.cjs'),
+    {
+      workerType: 'thread',
+      maxWorkers: LANES[name].threads,
+      workerThreadOpts: { workerData: { nice: LANES[name].nice } },
+      maxQueueSize: MOST_WAITING,
+      workerTerminateTimeout: TERMINATE_MS,
+    },
+  ));
 }
 
 /**
@@ -58,14 +73,26 @@ function lane(name: Lane): Pool {
  * @param signal ends the job when whoever asked for it has left.
  * @throws Stopped when it was ended before it was done.
  */
-export function inWorker<J extends Job>(job: J, args: Parameters<Jobs[J]>, signal?: AbortSignal): Promise<ReturnType<Jobs[J]>> {
+export function inWorker<J extends Job>(
+  job: J,
+  args: Parameters<Jobs[J]>,
+  signal?: AbortSignal,
+): Promise<ReturnType<Jobs[J]>> {
   if (signal?.aborted) return Promise.reject(new Stopped('left'));
   const own = job === 'draw' && !isSlowToDraw((args as Parameters<Jobs['draw']>)[0]) ? 'sketching' : LANE_OF[job];
   const work = lane(own).exec(job, args).timeout(LIMIT_MS[job]);
   const leave = () => void work.cancel();
   signal?.addEventListener('abort', leave, { once: true });
   return new Promise<ReturnType<Jobs[J]>>((done, fail) => {
-    work.then(done, (error: unknown) => fail(error instanceof workerpool.Promise.TimeoutError ? new Stopped('time') : error instanceof workerpool.Promise.CancellationError ? new Stopped('left') : error));
+    work.then(done, (error: unknown) =>
+      fail(
+        error instanceof workerpool.Promise.TimeoutError
+          ? new Stopped('time')
+          : error instanceof workerpool.Promise.CancellationError
+            ? new Stopped('left')
+            : error,
+      ),
+    );
   }).finally(() => signal?.removeEventListener('abort', leave));
 }
 
@@ -73,7 +100,11 @@ export function inWorker<J extends Job>(job: J, args: Parameters<Jobs[J]>, signa
 export function workersNow(): { readonly threads: number; readonly busy: number; readonly waiting: number } {
   const stats = Object.values(holder.tinWheelWorkers ?? {}).map((pool) => pool.stats());
   const sum = (count: (one: (typeof stats)[number]) => number) => stats.reduce((total, one) => total + count(one), 0);
-  return { threads: sum(({ totalWorkers }) => totalWorkers), busy: sum(({ busyWorkers }) => busyWorkers), waiting: sum(({ pendingTasks }) => pendingTasks) };
+  return {
+    threads: sum(({ totalWorkers }) => totalWorkers),
+    busy: sum(({ busyWorkers }) => busyWorkers),
+    waiting: sum(({ pendingTasks }) => pendingTasks),
+  };
 }
 
 /** Ends all threads. */

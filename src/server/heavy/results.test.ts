@@ -13,7 +13,12 @@ function slowWork() {
       ends.addEventListener('abort', () => fail(new Error('ended')));
     });
   };
-  return { work, finish: (value: string) => finish(value), runs: () => runs, wasEnded: () => ended.some(({ aborted }) => aborted) };
+  return {
+    work,
+    finish: (value: string) => finish(value),
+    runs: () => runs,
+    wasEnded: () => ended.some(({ aborted }) => aborted),
+  };
 }
 
 describe('results by content', () => {

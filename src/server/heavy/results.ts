@@ -8,7 +8,8 @@ interface Running<T> {
 }
 
 /** Names a text by what it says; short texts by themselves would do, long ones would fill the memory. */
-export const contentKey = (...texts: readonly string[]): string => createHash('sha1').update(texts.join('\0')).digest('base64');
+export const contentKey = (...texts: readonly string[]): string =>
+  createHash('sha1').update(texts.join('\0')).digest('base64');
 
 /**
  * Results by what they were worked out from. Those that several ask for at once are worked out once; when the last who waits has left,
@@ -46,13 +47,15 @@ export class Results<T> {
     const result = work(ends.signal);
     const run: Running<T> = { result, ends, waiting: 0 };
     this.running.set(key, run);
-    result.then(
-      (value) => {
-        if (this.done.size >= this.most) this.done.delete(this.done.keys().next().value!);
-        this.done.set(key, value);
-      },
-      () => undefined,
-    ).finally(() => this.forget(key, run));
+    result
+      .then(
+        (value) => {
+          if (this.done.size >= this.most) this.done.delete(this.done.keys().next().value!);
+          this.done.set(key, value);
+        },
+        () => undefined,
+      )
+      .finally(() => this.forget(key, run));
     return run;
   }
 

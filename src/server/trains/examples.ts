@@ -26,7 +26,9 @@ export async function restoreExample(database: Database, folder: string, id: str
   await database.trains.restore({ where: { id } });
   // Whatever is kept there, readable or not, is only replaced.
   const kept = await database.trains.findByPk(id, { attributes: ['version'] });
-  return kept ? saveTrain(database, id, kept.get().version, { ok: true, ...example }) : createExample(database, example);
+  return kept
+    ? saveTrain(database, id, kept.get().version, { ok: true, ...example })
+    : createExample(database, example);
 }
 
 async function createExample({ trains }: Database, { id, name, document }: Example): Promise<Saved> {

@@ -123,7 +123,11 @@ describe('the shelf in a real database file', () => {
   test('reading does not wait for what is being written', async () => {
     await seedDemoTrains(database, DEMO);
     const order: string[] = [];
-    const long = database.sequelize.query('WITH RECURSIVE n (i) AS (SELECT 1 UNION ALL SELECT i + 1 FROM n WHERE i < 3000000) SELECT count(*) FROM n').then(() => order.push('written'));
+    const long = database.sequelize
+      .query(
+        'WITH RECURSIVE n (i) AS (SELECT 1 UNION ALL SELECT i + 1 FROM n WHERE i < 3000000) SELECT count(*) FROM n',
+      )
+      .then(() => order.push('written'));
     await findTrain(database, 'sluice-winch').then(() => order.push('read'));
     await long;
     expect(order).toEqual(['read', 'written']);
@@ -132,7 +136,9 @@ describe('the shelf in a real database file', () => {
   test('of saves that started from one version exactly one is taken', async () => {
     await seedDemoTrains(database, DEMO);
     const { train, version } = await readable(database, 'sluice-winch');
-    const results = await Promise.all([20, 30, 40, 50].map((teeth) => save(database, 'sluice-winch', version, changed(train, teeth))));
+    const results = await Promise.all(
+      [20, 30, 40, 50].map((teeth) => save(database, 'sluice-winch', version, changed(train, teeth))),
+    );
     expect(results.filter(({ outcome }) => outcome === 'saved')).toHaveLength(1);
     expect(results.filter(({ outcome }) => outcome === 'stale')).toHaveLength(3);
     const kept = await readable(database, 'sluice-winch');

@@ -26,15 +26,29 @@ export type Saved =
   | { readonly outcome: 'refused'; readonly problems: readonly Problem[] };
 
 /** @param signal of whoever asks, see heavy/pool.ts */
-export async function findTrain({ reading: { trains } }: Database, id: string, signal?: AbortSignal): Promise<KeptTrain | null> {
+export async function findTrain(
+  { reading: { trains } }: Database,
+  id: string,
+  signal?: AbortSignal,
+): Promise<KeptTrain | null> {
   const row = await trains.findByPk(id);
   if (!row) return null;
   const { name, version, document, updatedAt } = row.get();
-  return { id, version, updatedAt: updatedAt.toISOString(), name, document, unreadable: await whyUnreadable(document, signal) };
+  return {
+    id,
+    version,
+    updatedAt: updatedAt.toISOString(),
+    name,
+    document,
+    unreadable: await whyUnreadable(document, signal),
+  };
 }
 
 /** The document of a train as text, as it is kept, whether it reads or not. */
-export async function findDocument({ reading: { trains } }: Database, id: string): Promise<{ readonly name: string; readonly document: string } | null> {
+export async function findDocument(
+  { reading: { trains } }: Database,
+  id: string,
+): Promise<{ readonly name: string; readonly document: string } | null> {
   const row = await trains.findByPk(id, { attributes: ['name', 'document'] });
   return row ? { name: row.get().name, document: row.get().document } : null;
 }
@@ -55,12 +69,18 @@ export async function addTrain(database: Database, checked: Checked, key: string
  * twice at once, makes the same one. Each step is one statement: none waits for another's transaction.
  */
 async function idFor({ sequelize }: Database, key: string): Promise<string> {
-  await sequelize.query('INSERT OR IGNORE INTO requests (key, train_id, at) VALUES (?, ?, ?)', { replacements: [key, randomUUID(), new Date()] });
+  await sequelize.query('INSERT OR IGNORE INTO requests (key, train_id, at) VALUES (?, ?, ?)', {
+    replacements: [key, randomUUID(), new Date()],
+  });
   const [found] = await sequelize.query('SELECT train_id AS id FROM requests WHERE key = ?', { replacements: [key] });
   return (found as { id: string }[])[0]!.id;
 }
 
-async function makeTrain({ trains }: Database, id: string, sound: { readonly name: string; readonly document: string }) {
+async function makeTrain(
+  { trains }: Database,
+  id: string,
+  sound: { readonly name: string; readonly document: string },
+) {
   const made = await trains.findByPk(id, { paranoid: false });
   if (made) return made;
   try {
@@ -82,13 +102,18 @@ export async function saveTrain(database: Database, id: string, version: number,
   const now = new Date();
   const next = { name, document, version: version + 1, updatedAt: now };
   const [changed] = await database.trains.update(next, { where: { id, version }, silent: true });
-  if (changed === 1) return { outcome: 'saved', stored: { id, version: version + 1, updatedAt: now.toISOString(), document } };
+  if (changed === 1)
+    return { outcome: 'saved', stored: { id, version: version + 1, updatedAt: now.toISOString(), document } };
   const current = await findTrain(database, id);
   return current ? { outcome: 'stale', current } : { outcome: 'missing' };
 }
 
 /** Takes the version of a train that the sender knows off the shelf, with all it was. */
-export async function removeTrain({ trains }: Database, id: string, version: number): Promise<'removed' | 'stale' | 'missing'> {
+export async function removeTrain(
+  { trains }: Database,
+  id: string,
+  version: number,
+): Promise<'removed' | 'stale' | 'missing'> {
   if ((await trains.destroy({ where: { id, version } })) === 1) return 'removed';
   return (await trains.count({ where: { id } })) === 1 ? 'stale' : 'missing';
 }

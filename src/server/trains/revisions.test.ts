@@ -27,8 +27,14 @@ describe('revisions', () => {
     const saved = [await saveTeeth(21), await saveTeeth(23)];
     const kept = await listRevisions(database, 'sluice-winch');
     expect(kept.map(({ version }) => version)).toEqual([3, 2, 1]);
-    expect(await findRevision(database, 'sluice-winch', 2)).toEqual({ document: serialiseTrain(saved[0]!), unreadable: null });
-    expect(await findRevision(database, 'sluice-winch', 3)).toEqual({ document: serialiseTrain(saved[1]!), unreadable: null });
+    expect(await findRevision(database, 'sluice-winch', 2)).toEqual({
+      document: serialiseTrain(saved[0]!),
+      unreadable: null,
+    });
+    expect(await findRevision(database, 'sluice-winch', 3)).toEqual({
+      document: serialiseTrain(saved[1]!),
+      unreadable: null,
+    });
     expect(await findRevision(database, 'sluice-winch', 9)).toBeNull();
   });
 
@@ -46,7 +52,11 @@ describe('revisions', () => {
     expect(await thinRevisions(database, 'sluice-winch', new Date())).toBe(0);
     const monthsLater = new Date(Date.now() + 90 * 86_400_000);
     expect(await thinRevisions(database, 'sluice-winch', monthsLater)).toBe(3);
-    expect(await listRevisions(database, 'sluice-winch')).toMatchObject([{ version: 6 }, { version: 3, name: 'before the flood' }, { version: 1 }]);
+    expect(await listRevisions(database, 'sluice-winch')).toMatchObject([
+      { version: 6 },
+      { version: 3, name: 'before the flood' },
+      { version: 1 },
+    ]);
   });
 });
 
@@ -54,22 +64,39 @@ describe('thinning a train that was saved often', () => {
   const now = new Date('2026-06-15T12:00:00Z');
   /** States of the winch saved so many milliseconds ago, each with a document of its own. */
   const saved = (ages: readonly number[], document = '{}') =>
-    database.revisions.bulkCreate(ages.map((age, i) => ({ trainId: 'sluice-winch', version: ages.length + 1 - i, document, name: null, savedAt: new Date(now.getTime() - age) })));
+    database.revisions.bulkCreate(
+      ages.map((age, i) => ({
+        trainId: 'sluice-winch',
+        version: ages.length + 1 - i,
+        document,
+        name: null,
+        savedAt: new Date(now.getTime() - age),
+      })),
+    );
 
   test('looks only at what is old, with the same outcome', async () => {
     await database.revisions.destroy({ where: { trainId: 'sluice-winch' } });
-    const minutes = (count: number, from: number, every: number) => Array.from({ length: count }, (_, i) => (from + i * every) * 60_000);
+    const minutes = (count: number, from: number, every: number) =>
+      Array.from({ length: count }, (_, i) => (from + i * every) * 60_000);
     await saved([...minutes(40, 0, 1), ...minutes(60, 50, 3), ...minutes(50, 300, 90)]);
-    const before = (await listRevisions(database, 'sluice-winch')).map((state) => ({ ...state, savedAt: new Date(state.savedAt) }));
+    const before = (await listRevisions(database, 'sluice-winch')).map((state) => ({
+      ...state,
+      savedAt: new Date(state.savedAt),
+    }));
     const spare = new Set(thinnedOut(before, now));
     expect(spare.size).toBeGreaterThan(20);
     expect(await thinRevisions(database, 'sluice-winch', now)).toBe(spare.size);
-    expect((await listRevisions(database, 'sluice-winch')).map(({ version }) => version)).toEqual(before.flatMap(({ version }) => (spare.has(version) ? [] : [version])));
+    expect((await listRevisions(database, 'sluice-winch')).map(({ version }) => version)).toEqual(
+      before.flatMap(({ version }) => (spare.has(version) ? [] : [version])),
+    );
   });
 
   test('the file is shorter afterwards', async () => {
     await database.revisions.destroy({ where: { trainId: 'sluice-winch' } });
-    await saved(Array.from({ length: 400 }, (_, i) => i * 60_000 + 30 * 86_400_000), 'x'.repeat(20_000));
+    await saved(
+      Array.from({ length: 400 }, (_, i) => i * 60_000 + 30 * 86_400_000),
+      'x'.repeat(20_000),
+    );
     const size = async () => {
       await database.sequelize.query('PRAGMA wal_checkpoint(TRUNCATE)');
       return statSync(database.file).size;
@@ -83,7 +110,12 @@ describe('thinning a train that was saved often', () => {
 
 describe('thinning', () => {
   const now = new Date('2026-06-15T12:00:00Z');
-  const states = (count: number, everyMs: number, from = 0) => Array.from({ length: count }, (_, i) => ({ version: count - i, savedAt: new Date(now.getTime() - from - i * everyMs), name: null }));
+  const states = (count: number, everyMs: number, from = 0) =>
+    Array.from({ length: count }, (_, i) => ({
+      version: count - i,
+      savedAt: new Date(now.getTime() - from - i * everyMs),
+      name: null,
+    }));
   const left = (all: ReturnType<typeof states>) => all.length - thinnedOut(all, now).length;
 
   test('keeps everything of the last hour', () => expect(left(states(60, 59_000))).toBe(60));

@@ -12,17 +12,38 @@ export interface Revision {
 
 /** The kept states of a train, the newest first. */
 export async function listRevisions(database: Database, trainId: string): Promise<Revision[]> {
-  return (await statesOf(database, { trainId })).map(({ version, savedAt, name }) => ({ version, savedAt: savedAt.toISOString(), name }));
+  return (await statesOf(database, { trainId })).map(({ version, savedAt, name }) => ({
+    version,
+    savedAt: savedAt.toISOString(),
+    name,
+  }));
 }
 
 /** The newest first; without their documents. */
-async function statesOf({ reading: { revisions } }: Database, where: WhereOptions<RevisionRow>, limit?: number): Promise<SavedState[]> {
-  const rows = await revisions.findAll({ where, attributes: ['version', 'savedAt', 'name'], order: [['savedAt', 'DESC'], ['version', 'DESC']], limit });
+async function statesOf(
+  { reading: { revisions } }: Database,
+  where: WhereOptions<RevisionRow>,
+  limit?: number,
+): Promise<SavedState[]> {
+  const rows = await revisions.findAll({
+    where,
+    attributes: ['version', 'savedAt', 'name'],
+    order: [
+      ['savedAt', 'DESC'],
+      ['version', 'DESC'],
+    ],
+    limit,
+  });
   return rows.map((row) => row.get());
 }
 
 /** The document as it was at a version, and why it does not read where it does not; null when that state is not kept. */
-export async function findRevision({ reading: { revisions } }: Database, trainId: string, version: number, signal?: AbortSignal): Promise<{ readonly document: string; readonly unreadable: string | null } | null> {
+export async function findRevision(
+  { reading: { revisions } }: Database,
+  trainId: string,
+  version: number,
+  signal?: AbortSignal,
+): Promise<{ readonly document: string; readonly unreadable: string | null } | null> {
   const row = await revisions.findOne({ where: { trainId, version } });
   if (!row) return null;
   const { document } = row.get();
@@ -30,7 +51,12 @@ export async function findRevision({ reading: { revisions } }: Database, trainId
 }
 
 /** Names a state, which is then kept for good; null takes the name away. False when the state is not kept. */
-export async function nameRevision({ revisions }: Database, trainId: string, version: number, name: string | null): Promise<boolean> {
+export async function nameRevision(
+  { revisions }: Database,
+  trainId: string,
+  version: number,
+  name: string | null,
+): Promise<boolean> {
   const [changed] = await revisions.update({ name }, { where: { trainId, version } });
   return changed === 1;
 }

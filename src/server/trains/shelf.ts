@@ -20,7 +20,10 @@ export interface ShelfPage {
 }
 
 /** The trains by name, or a page of them, and how many there are. What a train does is worked out once for each version; listing writes nothing. */
-export async function listShelf(database: Database, { from = 0, count = Infinity }: ShelfPage = {}): Promise<{ readonly rows: readonly ShelfRow[]; readonly total: number }> {
+export async function listShelf(
+  database: Database,
+  { from = 0, count = Infinity }: ShelfPage = {},
+): Promise<{ readonly rows: readonly ShelfRow[]; readonly total: number }> {
   const { rows, count: total } = await database.reading.trains.findAndCountAll({
     attributes: ['id', 'name', 'version', 'updatedAt', 'summary', 'summaryVersion'],
     order: [
@@ -29,26 +32,42 @@ export async function listShelf(database: Database, { from = 0, count = Infinity
     ],
     ...(from > 0 || count < Infinity ? { offset: from, limit: Number.isFinite(count) ? count : -1 } : {}),
   });
-  return { total, rows: await Promise.all(
-    rows.map(async (row): Promise<ShelfRow> => {
-      const { id, name, version, updatedAt, summary, summaryVersion } = row.get();
-      const known = summaryVersion === version ? readSummary(summary) : null;
-      return { id, name, version, updatedAt: updatedAt.toISOString(), ...(known ?? (await summaryOf(database, id, version))) };
-    }),
-  ) };
+  return {
+    total,
+    rows: await Promise.all(
+      rows.map(async (row): Promise<ShelfRow> => {
+        const { id, name, version, updatedAt, summary, summaryVersion } = row.get();
+        const known = summaryVersion === version ? readSummary(summary) : null;
+        return {
+          id,
+          name,
+          version,
+          updatedAt: updatedAt.toISOString(),
+          ...(known ?? (await summaryOf(database, id, version))),
+        };
+      }),
+    ),
+  };
 }
 
 /** Summaries that are not kept with their trains, by train and version; the oldest goes when there are too many. */
 const worked = new Map<string, TrainSummary | { readonly unreadable: string }>();
 const MAX_WORKED = 2000;
 
-async function summaryOf(database: Database, id: string, version: number): Promise<TrainSummary | { readonly unreadable: string }> {
+async function summaryOf(
+  database: Database,
+  id: string,
+  version: number,
+): Promise<TrainSummary | { readonly unreadable: string }> {
   const key = `${database.file} ${id} ${version}`;
   const found = worked.get(key);
   if (found) return found;
   const kept = await findTrain(database, id);
   if (!kept) return { unreadable: 'It was taken off the shelf just now.' };
-  const summary = kept.unreadable === null ? (JSON.parse(await summariseDocument(kept.document)) as TrainSummary) : { unreadable: kept.unreadable };
+  const summary =
+    kept.unreadable === null
+      ? (JSON.parse(await summariseDocument(kept.document)) as TrainSummary)
+      : { unreadable: kept.unreadable };
   if (worked.size >= MAX_WORKED) worked.delete(worked.keys().next().value!);
   worked.set(key, summary);
   return summary;
@@ -72,7 +91,10 @@ export function summariseSoon(database: Database, stored: Stored): void {
 
 /** Keeps what a train does beside it, so that listing need not work it out; only for the version given, and no change of the train. */
 export async function keepSummary({ trains }: Database, { id, version, document }: Stored): Promise<void> {
-  await trains.update({ summary: await summariseDocument(document), summaryVersion: version }, { where: { id, version }, silent: true });
+  await trains.update(
+    { summary: await summariseDocument(document), summaryVersion: version },
+    { where: { id, version }, silent: true },
+  );
 }
 
 /** A kept summary; null when it is missing or damaged. */

@@ -16,13 +16,18 @@ beforeEach(() => {
 
 /** As bad luck would: the document itself is damaged, behind the application's back. */
 const damage = async (id: string, document: string) =>
-  database.sequelize.query('UPDATE trains SET document = ?, summary = NULL, summary_version = NULL WHERE id = ?', { replacements: [document, id] });
+  database.sequelize.query('UPDATE trains SET document = ?, summary = NULL, summary_version = NULL WHERE id = ?', {
+    replacements: [document, id],
+  });
 
 const DAMAGED: [string, string][] = [
   ['cut off', serialiseTrain(demoTrain('sluice-winch')).slice(0, 400)],
   ['empty', ''],
   ['of a later version', serialiseTrain(demoTrain('sluice-winch')).replace('"version": 1', '"version": 2')],
-  ['with a part that is gone', serialiseTrain(demoTrain('sluice-winch')).replace('"input": "crank"', '"input": "gone"')],
+  [
+    'with a part that is gone',
+    serialiseTrain(demoTrain('sluice-winch')).replace('"input": "crank"', '"input": "gone"'),
+  ],
 ];
 
 describe.each(DAMAGED)('a document %s', (_, document) => {
@@ -30,13 +35,20 @@ describe.each(DAMAGED)('a document %s', (_, document) => {
 
   test('breaks no list: it is listed by name, with why it does not read, and the others as ever', async () => {
     const { rows } = await listShelf(database);
-    expect(rows.find(({ id }) => id === 'sluice-winch')).toMatchObject({ name: 'Sluice winch', version: 1, unreadable: expect.stringMatching(/./) });
+    expect(rows.find(({ id }) => id === 'sluice-winch')).toMatchObject({
+      name: 'Sluice winch',
+      version: 1,
+      unreadable: expect.stringMatching(/./),
+    });
     expect(rows.filter((row) => !('unreadable' in row))).toHaveLength(rows.length - 1);
     expect((await listExamples(database, DEMO)).find(({ id }) => id === 'sluice-winch')!.state).toBe('changed');
   });
 
   test('can be had as it is, put aside and put back, and replaced by naming its version', async () => {
-    expect(await findTrain(database, 'sluice-winch')).toMatchObject({ name: 'Sluice winch', unreadable: expect.any(String) });
+    expect(await findTrain(database, 'sluice-winch')).toMatchObject({
+      name: 'Sluice winch',
+      unreadable: expect.any(String),
+    });
     expect(await findDocument(database, 'sluice-winch')).toEqual({ name: 'Sluice winch', document });
     expect(await removeTrain(database, 'sluice-winch', 1)).toBe('removed');
     expect(await putBackTrain(database, 'sluice-winch')).toMatchObject({ unreadable: expect.any(String) });
@@ -58,13 +70,15 @@ describe.each(DAMAGED)('a document %s', (_, document) => {
 
 test('a kept state that does not read says so', async () => {
   await database.sequelize.query("UPDATE revisions SET document = '{' WHERE train_id = 'sluice-winch'");
-  expect(await findRevision(database, 'sluice-winch', 1)).toMatchObject({ unreadable: expect.stringContaining('not JSON') });
+  expect(await findRevision(database, 'sluice-winch', 1)).toMatchObject({
+    unreadable: expect.stringContaining('not JSON'),
+  });
 });
 
 test('listing writes nothing, even where it has to work something out; a damaged summary is worked out anew', async () => {
   await database.sequelize.query("UPDATE trains SET summary = 'nonsense' WHERE id = 'stirrer'");
   await database.sequelize.query("UPDATE trains SET summary = NULL, summary_version = NULL WHERE id = 'crawler'");
-  const changes = async () => ((await database.sequelize.query('SELECT summary, updated_at FROM trains ORDER BY id'))[0]);
+  const changes = async () => (await database.sequelize.query('SELECT summary, updated_at FROM trains ORDER BY id'))[0];
   const before = await changes();
   const { rows } = await listShelf(database);
   expect(rows.find(({ id }) => id === 'stirrer')).toMatchObject({ positions: 2 });
@@ -81,12 +95,35 @@ describe('one limit, measured on what is kept', () => {
     const couplers = Array.from({ length: 64 }, (_, i) => id('k', i));
     return {
       ...demoTrain('stirrer'),
-      members: [...demoTrain('stirrer').members, ...Array.from({ length: 390 }, (_, i) => ({ id: id('m', i), name: 'n'.repeat(120) }))],
-      gears: [...demoTrain('stirrer').gears, ...Array.from({ length: 790 }, (_, i) => ({ id: id('g', i), member: id('m', i % 390), teeth: 20, type: 'external' as const }))],
-      couplers: couplers.map((coupler, i) => ({ id: coupler, name: 'c'.repeat(120), type: 'clutch', joins: ['sun', id('m', i)] })),
-      selectors: Array.from({ length: 64 }, (_, i) => ({ id: id('s', i), name: 's', spans: couplers.map((coupler) => ({ coupler, from: 0, to: 1 })) })),
+      members: [
+        ...demoTrain('stirrer').members,
+        ...Array.from({ length: 390 }, (_, i) => ({ id: id('m', i), name: 'n'.repeat(120) })),
+      ],
+      gears: [
+        ...demoTrain('stirrer').gears,
+        ...Array.from({ length: 790 }, (_, i) => ({
+          id: id('g', i),
+          member: id('m', i % 390),
+          teeth: 20,
+          type: 'external' as const,
+        })),
+      ],
+      couplers: couplers.map((coupler, i) => ({
+        id: coupler,
+        name: 'c'.repeat(120),
+        type: 'clutch',
+        joins: ['sun', id('m', i)],
+      })),
+      selectors: Array.from({ length: 64 }, (_, i) => ({
+        id: id('s', i),
+        name: 's',
+        spans: couplers.map((coupler) => ({ coupler, from: 0, to: 1 })),
+      })),
       positions: Array.from({ length: 128 }, (_, i) => ({ id: id('p', i), name: 'p', engaged: couplers })),
-      setAside: Array.from({ length: setAside }, (_, i) => ({ finding: `f${i}`.padEnd(1000, 'x'), note: 'n'.repeat(500) })),
+      setAside: Array.from({ length: setAside }, (_, i) => ({
+        finding: `f${i}`.padEnd(1000, 'x'),
+        note: 'n'.repeat(500),
+      })),
     };
   }
 
@@ -96,7 +133,10 @@ describe('one limit, measured on what is kept', () => {
     expect(serialiseTrain(train).length).toBeGreaterThan(MAX_TRAIN_BYTES);
     const count = (await listShelf(database)).rows.length;
     const added = await add(database, train);
-    expect(added).toMatchObject({ outcome: 'refused', problems: [{ message: expect.stringContaining('MB as it is kept; at most 2 MB are') }] });
+    expect(added).toMatchObject({
+      outcome: 'refused',
+      problems: [{ message: expect.stringContaining('MB as it is kept; at most 2 MB are') }],
+    });
     expect((await save(database, 'stirrer', 1, train)).outcome).toBe('refused');
     expect((await listShelf(database)).rows.length).toBe(count);
   });

@@ -3,9 +3,23 @@
  * Fonts come from this very site.
  */
 export async function embeddedFonts(): Promise<string> {
-  const loaded = new Set([...document.fonts].filter(({ status }) => status === 'loaded').map(({ family, weight, unicodeRange }) => faceKey(family, weight, unicodeRange)));
-  const rules = [...document.styleSheets].flatMap((sheet) => [...sheet.cssRules]).filter((rule) => rule instanceof CSSFontFaceRule);
-  const used = rules.filter(({ style }) => loaded.has(faceKey(style.getPropertyValue('font-family'), style.getPropertyValue('font-weight'), style.getPropertyValue('unicode-range'))));
+  const loaded = new Set(
+    [...document.fonts]
+      .filter(({ status }) => status === 'loaded')
+      .map(({ family, weight, unicodeRange }) => faceKey(family, weight, unicodeRange)),
+  );
+  const rules = [...document.styleSheets]
+    .flatMap((sheet) => [...sheet.cssRules])
+    .filter((rule) => rule instanceof CSSFontFaceRule);
+  const used = rules.filter(({ style }) =>
+    loaded.has(
+      faceKey(
+        style.getPropertyValue('font-family'),
+        style.getPropertyValue('font-weight'),
+        style.getPropertyValue('unicode-range'),
+      ),
+    ),
+  );
   const texts = await Promise.all(
     used.map(async ({ style, parentStyleSheet }) => {
       const address = /url\("?([^")]+)"?\)/.exec(style.getPropertyValue('src'))?.[1];
@@ -18,7 +32,8 @@ export async function embeddedFonts(): Promise<string> {
 }
 
 /** Browsers write names and ranges in more than one way. */
-const faceKey = (family: string, weight: string, range: string): string => `${family} ${weight} ${range}`.toLowerCase().replace(/["'\s]|(?<=u\+)0+(?=[0-9a-f])/g, '');
+const faceKey = (family: string, weight: string, range: string): string =>
+  `${family} ${weight} ${range}`.toLowerCase().replace(/["'\s]|(?<=u\+)0+(?=[0-9a-f])/g, '');
 
 const dataAddress = (blob: Blob): Promise<string> =>
   new Promise((done, fail) => {

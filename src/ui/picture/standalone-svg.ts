@@ -1,6 +1,19 @@
 /** What the styles of the page say of a drawing, and a file has to say itself: with what each is when nothing is said. */
-const LINES = { 'fill-opacity': '1', 'stroke-width': '', 'stroke-opacity': '1', 'stroke-dasharray': 'none', 'stroke-linecap': 'butt', 'stroke-linejoin': 'miter' } as const;
-const LETTERS = { 'font-family': '', 'font-size': '', 'font-weight': '400', 'text-anchor': 'start', 'dominant-baseline': 'auto' } as const;
+const LINES = {
+  'fill-opacity': '1',
+  'stroke-width': '',
+  'stroke-opacity': '1',
+  'stroke-dasharray': 'none',
+  'stroke-linecap': 'butt',
+  'stroke-linejoin': 'miter',
+} as const;
+const LETTERS = {
+  'font-family': '',
+  'font-size': '',
+  'font-weight': '400',
+  'text-anchor': 'start',
+  'dominant-baseline': 'auto',
+} as const;
 /** What belongs to the page and not to the drawing. */
 const OF_THE_PAGE = /^(class|style|role|tabindex|aria-.*|data-.*)$/;
 /** Elements with this attribute serve the screen only. */
@@ -18,7 +31,8 @@ export function standaloneSvg(drawing: SVGSVGElement, title: string, background:
   const { width, height } = drawing.viewBox.baseVal;
   const make = (name: string) => document.createElementNS('http://www.w3.org/2000/svg', name);
   const paper = make('rect');
-  for (const [key, value] of Object.entries({ width, height, fill: background })) paper.setAttribute(key, String(value));
+  for (const [key, value] of Object.entries({ width, height, fill: background }))
+    paper.setAttribute(key, String(value));
   const name = make('title');
   name.textContent = title;
   const style = make('style');
@@ -36,7 +50,8 @@ function dress(from: Element, to: Element): void {
   for (const { name } of [...to.attributes]) if (OF_THE_PAGE.test(name)) to.removeAttribute(name);
   if (from.hasAttribute(ZOOMED)) to.removeAttribute('transform');
   if (looks.opacity !== '1') to.setAttribute('opacity', looks.opacity);
-  if (from.children.length === 0 && from instanceof SVGGraphicsElement) write(looks, to, from instanceof SVGTextContentElement ? { ...LINES, ...LETTERS } : LINES);
+  if (from.children.length === 0 && from instanceof SVGGraphicsElement)
+    write(looks, to, from instanceof SVGTextContentElement ? { ...LINES, ...LETTERS } : LINES);
   const pairs = [...from.children].map((child, i) => [child, to.children[i]!] as const);
   for (const [child, twin] of pairs) {
     if (isSeen(child)) dress(child, twin);
@@ -68,7 +83,11 @@ const probe = { context: null as CanvasRenderingContext2D | null, known: new Map
 function paint(element: Element, property: 'fill' | 'stroke', value: string): void {
   const [color, alpha] = value === 'none' ? (['none', 1] as const) : plainColor(value);
   element.setAttribute(property, color);
-  if (alpha < 1) element.setAttribute(`${property}-opacity`, String(alpha * Number(element.getAttribute(`${property}-opacity`) ?? 1)));
+  if (alpha < 1)
+    element.setAttribute(
+      `${property}-opacity`,
+      String(alpha * Number(element.getAttribute(`${property}-opacity`) ?? 1)),
+    );
 }
 
 function plainColor(value: string): readonly [string, number] {

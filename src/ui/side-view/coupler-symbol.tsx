@@ -13,11 +13,21 @@ interface Props {
 }
 
 /** A coupler as textbooks draw its kind: plates that close, teeth that meet, a band on a drum, a roller on its ramp. */
-export function CouplerSymbol({ shape: { x, y, turn, frame, kind }, coupler, closed, overruns = false, stroke = 'var(--color-base-content)' }: Props) {
+export function CouplerSymbol({
+  shape: { x, y, turn, frame, kind },
+  coupler,
+  closed,
+  overruns = false,
+  stroke = 'var(--color-base-content)',
+}: Props) {
   const ink = { stroke, fill: 'none', strokeWidth: closed ? 3.4 : 1.9, strokeLinejoin: 'round' as const };
   return (
     <g transform={`translate(${x} ${y}) rotate(${kind === 'slide' ? 0 : turn})`}>
-      {kind === 'slide' ? <SlidingTeeth closed={closed} ink={ink} /> : <Joint coupler={coupler} frame={frame} closed={closed} overruns={overruns} ink={ink} />}
+      {kind === 'slide' ? (
+        <SlidingTeeth closed={closed} ink={ink} />
+      ) : (
+        <Joint coupler={coupler} frame={frame} closed={closed} overruns={overruns} ink={ink} />
+      )}
     </g>
   );
 }
@@ -25,7 +35,19 @@ export function CouplerSymbol({ shape: { x, y, turn, frame, kind }, coupler, clo
 type Ink = Readonly<{ stroke: string; fill: string; strokeWidth: number; strokeLinejoin: 'round' }>;
 
 /** From the first member on the left to the second on the right; the frame's side is hatched. */
-function Joint({ coupler, frame, closed, overruns, ink }: { coupler: Coupler; frame: CouplerShape['frame']; closed: boolean; overruns: boolean; ink: Ink }) {
+function Joint({
+  coupler,
+  frame,
+  closed,
+  overruns,
+  ink,
+}: {
+  coupler: Coupler;
+  frame: CouplerShape['frame'];
+  closed: boolean;
+  overruns: boolean;
+  ink: Ink;
+}) {
   const apart = closed ? 1.7 : 4;
   const mirrored = frame === 'first';
   return (
@@ -37,7 +59,11 @@ function Joint({ coupler, frame, closed, overruns, ink }: { coupler: Coupler; fr
         ) : coupler.style === 'band' ? (
           <path d={`M -4 -9 V 9 M ${apart - 2} -10 Q ${apart + 5} 0 ${apart - 2} 10`} {...ink} />
         ) : coupler.style === 'dog' || coupler.style === 'synchro' || coupler.style === 'pin' ? (
-          <path d={`M ${-apart} -9 v 4 h 2.4 v 5 h -2.4 v 5 h 2.4 v 4 M ${apart + 1} -9 h -2 v 4 h 2.4 v 5 h -2.4 v 5 h 2.4 v 4`} {...ink} strokeWidth={closed ? 2.6 : 1.8} />
+          <path
+            d={`M ${-apart} -9 v 4 h 2.4 v 5 h -2.4 v 5 h 2.4 v 4 M ${apart + 1} -9 h -2 v 4 h 2.4 v 5 h -2.4 v 5 h 2.4 v 4`}
+            {...ink}
+            strokeWidth={closed ? 2.6 : 1.8}
+          />
         ) : coupler.style === 'pawl' ? (
           <path d={`M -4 -9 V 9 M ${closed ? -3 : 1} -1 L 5 -7 L 5 4`} {...ink} />
         ) : (
@@ -59,8 +85,15 @@ function OneWay({ ink, overruns, mirrored }: { ink: Ink; overruns: boolean; mirr
     <g strokeDasharray={overruns ? '2.5 2' : undefined}>
       <path d="M -4.5 -10 V 10 M 4.5 -10 L 6.5 10" {...ink} strokeWidth={overruns ? 1.6 : ink.strokeWidth} />
       <circle r={3.4} {...ink} fill={overruns ? 'none' : ink.stroke} strokeWidth={1.6} strokeDasharray="none" />
-      <path d={`M ${mirrored ? 4 : -4} -13 h ${mirrored ? -8 : 8} m ${mirrored ? 3 : -3} -2.5 l ${mirrored ? -3 : 3} 2.5 l ${mirrored ? 3 : -3} 2.5`} {...ink} strokeWidth={1.3} strokeDasharray="none" />
-      {overruns && <path d="M -3 13 l 2.5 -3 v 3 l 2.5 -3 v 3 l 2.5 -3 v 3" {...ink} strokeWidth={1.2} strokeDasharray="none" />}
+      <path
+        d={`M ${mirrored ? 4 : -4} -13 h ${mirrored ? -8 : 8} m ${mirrored ? 3 : -3} -2.5 l ${mirrored ? -3 : 3} 2.5 l ${mirrored ? 3 : -3} 2.5`}
+        {...ink}
+        strokeWidth={1.3}
+        strokeDasharray="none"
+      />
+      {overruns && (
+        <path d="M -3 13 l 2.5 -3 v 3 l 2.5 -3 v 3 l 2.5 -3 v 3" {...ink} strokeWidth={1.2} strokeDasharray="none" />
+      )}
     </g>
   );
 }
@@ -76,5 +109,11 @@ function SlidingTeeth({ closed, ink }: { closed: boolean; ink: Ink }) {
       </g>
     );
   }
-  return <path d={`M -9 -9 H 9 M -9 -9 v 3 ${wave} v -3 M -9 9 H 9 M -9 9 v -6 ${wave.replaceAll('5', '4')} v 6`} {...ink} strokeWidth={1.4} />;
+  return (
+    <path
+      d={`M -9 -9 H 9 M -9 -9 v 3 ${wave} v -3 M -9 9 H 9 M -9 9 v -6 ${wave.replaceAll('5', '4')} v 6`}
+      {...ink}
+      strokeWidth={1.4}
+    />
+  );
 }

@@ -4,7 +4,9 @@ import type { Point, Port } from '@/core/drawing';
 export function Ground({ half = 9 }: { half?: number }) {
   const ticks = [];
   for (let y = -half + 1; y <= half; y += 4.5) ticks.push(`M 0 ${y} l 5 -4`);
-  return <path d={`M 0 ${-half} V ${half} ${ticks.join(' ')}`} className="fill-none stroke-base-content" strokeWidth={1.3} />;
+  return (
+    <path d={`M 0 ${-half} V ${half} ${ticks.join(' ')}`} className="fill-none stroke-base-content" strokeWidth={1.3} />
+  );
 }
 
 /** A bearing: the frame, hatched, above and below the shaft. */

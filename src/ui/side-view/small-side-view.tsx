@@ -12,7 +12,13 @@ export function SmallSideView({ view, train, className }: { view: SideView; trai
   return (
     <svg viewBox={`0 0 ${view.width} ${view.height}`} className={className} aria-hidden>
       {view.lines.map(({ member, segments }) => (
-        <path key={member} d={segments.map(({ x1, y1, x2, y2 }) => `M ${x1} ${y1} L ${x2} ${y2}`).join(' ')} stroke={memberColor(train, member)} strokeWidth={2.6} fill="none" />
+        <path
+          key={member}
+          d={segments.map(({ x1, y1, x2, y2 }) => `M ${x1} ${y1} L ${x2} ${y2}`).join(' ')}
+          stroke={memberColor(train, member)}
+          strokeWidth={2.6}
+          fill="none"
+        />
       ))}
       {view.gears.map((shape, i) => {
         const color = memberColor(train, shape.member);

@@ -11,6 +11,12 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route({
     const { sequelize, trains, file } = await database();
     await sequelize.query('PRAGMA schema_version');
     const { bavail, bsize } = await statfs(dirname(file));
-    return Response.json({ version, database: 'answers', trains: await trains.count(), freeBytes: bavail * bsize, workers: workersNow() });
+    return Response.json({
+      version,
+      database: 'answers',
+      trains: await trains.count(),
+      freeBytes: bavail * bsize,
+      workers: workersNow(),
+    });
   },
 });

@@ -13,7 +13,11 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route({
     const { searchParams } = new URL(request.url);
     const asked = { from: Number(searchParams.get('from') ?? 0), count: Number(searchParams.get('count') ?? Infinity) };
     if (!isWhole(asked.from) || !(asked.count === Infinity || (isWhole(asked.count) && asked.count <= MOST_LISTED))) {
-      return failure(400, 'bad-page', `A page of the list starts at a whole number and has at most ${MOST_LISTED} trains.`);
+      return failure(
+        400,
+        'bad-page',
+        `A page of the list starts at a whole number and has at most ${MOST_LISTED} trains.`,
+      );
     }
     const { rows, total } = await listShelf(await database(), asked);
     return Response.json({ trains: rows, total });

@@ -35,6 +35,7 @@ export default async function BenchPage({ params, searchParams }: Props) {
   if (unreadable !== null) return <Unreadable id={id} name={name} why={unreadable} />;
   const first = (await searchParams).first !== undefined;
   // It will be asked for as soon as the page stands.
-  if (isSlowToDraw(document)) drawDocument(document, SPACES.bench, { better: false }).catch((error: unknown) => console.error(error));
+  if (isSlowToDraw(document))
+    drawDocument(document, SPACES.bench, { better: false }).catch((error: unknown) => console.error(error));
   return <OpenBench id={id} version={version} name={name} document={document} first={first} />;
 }

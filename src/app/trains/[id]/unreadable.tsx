@@ -7,8 +7,8 @@ export function Unreadable({ id, name, why }: { id: string; name: string; why: s
       <h1 className="text-2xl font-semibold">{name}</h1>
       <p>This train is kept, but it cannot be read: {why}</p>
       <p>
-        Nothing of it is lost. Save it as it is and mend the file, or go back to the shelf, where it can be put aside or replaced by a file that
-        reads.
+        Nothing of it is lost. Save it as it is and mend the file, or go back to the shelf, where it can be put aside or
+        replaced by a file that reads.
       </p>
       <a className="btn btn-neutral btn-sm self-start" href={`/api/trains/${encodeURIComponent(id)}/document`} download>
         Save it as it is

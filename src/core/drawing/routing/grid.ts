@@ -68,7 +68,9 @@ export class Grid {
 
   /** Does a net lie here that runs straight across this direction, so that it can be crossed? */
   crossable(at: number, direction: number): boolean {
-    return this.net[at]! >= 0 && this.net[at] !== FRAME_NET && this.links[at] === (direction % 2 === 0 ? ACROSS : ALONG);
+    return (
+      this.net[at]! >= 0 && this.net[at] !== FRAME_NET && this.links[at] === (direction % 2 === 0 ? ACROSS : ALONG)
+    );
   }
 
   clear(): void {

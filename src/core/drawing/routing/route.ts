@@ -25,7 +25,10 @@ interface Joint {
 /** About how many places the first round of lines will look at, in the half planes that no draft serves. */
 export function workFor(planes: readonly HalfPlane[], train: Train, drafts: Drafts, effort: number): number {
   const open = planes.filter((plane) => !serves(drafts.route(routeKey(plane, train)), effort));
-  return open.reduce((total, { columns, rows, terminals }) => total + columns * rows * (terminals.length + 2 * train.couplers.length), 0);
+  return open.reduce(
+    (total, { columns, rows, terminals }) => total + columns * rows * (terminals.length + 2 * train.couplers.length),
+    0,
+  );
 }
 
 /** routeHalfPlane in full, or what it found for the same half plane before: it comes back with every edit that does not change its shape. */
@@ -40,7 +43,15 @@ export function draftRoute(plane: HalfPlane, train: Train, drafts: Drafts, effor
 
 function routeKey(plane: HalfPlane, train: Train): string {
   const joints = train.couplers.flatMap((coupler) => ('joins' in coupler ? [[coupler.id, ...coupler.joins]] : []));
-  return JSON.stringify([plane.columns, plane.rows, plane.bodies.map(({ gear, x, end, from, to }) => [gear.member, x, end, from, to]), plane.terminals, plane.pins, [...plane.central], joints]);
+  return JSON.stringify([
+    plane.columns,
+    plane.rows,
+    plane.bodies.map(({ gear, x, end, from, to }) => [gear.member, x, end, from, to]),
+    plane.terminals,
+    plane.pins,
+    [...plane.central],
+    joints,
+  ]);
 }
 
 /** Rounds of negotiation for a drawing that is kept. */
@@ -60,12 +71,18 @@ export function routeHalfPlane(plane: HalfPlane, train: Train, rounds: number, e
   const grid = gridOf(plane, members);
   const trees = new Map<number, Piece>();
   const links = new Map<Joint, Link>();
-  const order = members.map((_, i) => i).sort((a, b) => Number(plane.central.has(members[b]!)) - Number(plane.central.has(members[a]!)));
+  const order = members
+    .map((_, i) => i)
+    .sort((a, b) => Number(plane.central.has(members[b]!)) - Number(plane.central.has(members[a]!)));
   let best: Routed | null = null;
   for (let round = 0; round < rounds; round++) {
     if (best && effort.left === 0) return { work: best, finished: false, allowed: effort.allowed };
     const crossing = 14 + 12 * round;
-    const prices = (net: number): Prices => ({ crossing, share: 60 + 60 * round, centre: plane.central.has(members[net]!) ? 0 : 8 });
+    const prices = (net: number): Prices => ({
+      crossing,
+      share: 60 + 60 * round,
+      centre: plane.central.has(members[net]!) ? 0 : 8,
+    });
     for (const net of order) {
       trees.delete(net);
       paint(net);
@@ -76,7 +93,9 @@ export function routeHalfPlane(plane: HalfPlane, train: Train, rounds: number, e
     links.clear();
     for (const joint of joints) {
       paint();
-      const lost = [joint.a, joint.b].some((net) => net >= 0 && plane.terminals.some(({ member }) => member === members[net]) && cellsOf(net).length === 0);
+      const lost = [joint.a, joint.b].some(
+        (net) => net >= 0 && plane.terminals.some(({ member }) => member === members[net]) && cellsOf(net).length === 0,
+      );
       const crowd = [...links.values()].map(({ symbol }) => symbol.at);
       const link = lost ? null : layLink(grid, joint, cellsOf, prices(Math.max(joint.a, joint.b)), crowd, effort);
       if (link) links.set(joint, link);
@@ -106,18 +125,41 @@ export function routeHalfPlane(plane: HalfPlane, train: Train, rounds: number, e
       if (joint.a === net) cells.push(...a.cells);
       if (joint.b === net) cells.push(...b.cells);
     }
-    for (const terminal of plane.terminals) if (terminal.member === members[net]) cells.push(...terminal.cells.map(grid.at).filter((at) => grid.net[at] === -1));
+    for (const terminal of plane.terminals)
+      if (terminal.member === members[net])
+        cells.push(...terminal.cells.map(grid.at).filter((at) => grid.net[at] === -1));
     return cells;
   }
 
   function result(): Routed {
     const missing = order.filter((net) => !trees.has(net)).length + joints.length - links.size;
-    const pieces = members.map((_, net) => [trees.get(net), ...[...links].flatMap(([joint, { a, b }]) => [joint.a === net ? a : undefined, joint.b === net ? b : undefined])].filter((piece) => piece !== undefined));
-    const cost = [...trees.values(), ...[...links.values()].flatMap(({ a, b }) => [a, b])].reduce((total, piece) => total + piece.cost, 0);
+    const pieces = members.map((_, net) =>
+      [
+        trees.get(net),
+        ...[...links].flatMap(([joint, { a, b }]) => [
+          joint.a === net ? a : undefined,
+          joint.b === net ? b : undefined,
+        ]),
+      ].filter((piece) => piece !== undefined),
+    );
+    const cost = [...trees.values(), ...[...links.values()].flatMap(({ a, b }) => [a, b])].reduce(
+      (total, piece) => total + piece.cost,
+      0,
+    );
     const { crossings, clashes } = grid.conflicts();
-    const cells = new Map(members.map((member, net) => [member, new Set(pieces[net]!.flatMap((piece) => piece.cells.map((at) => cellKey(grid.cell(at)))))]));
+    const cells = new Map(
+      members.map((member, net) => [
+        member,
+        new Set(pieces[net]!.flatMap((piece) => piece.cells.map((at) => cellKey(grid.cell(at))))),
+      ]),
+    );
     return {
-      links: new Map(members.map((member, net) => [member, pieces[net]!.flatMap((piece) => piece.links.map(([from, to]) => [grid.cell(from), grid.cell(to)] as const))])),
+      links: new Map(
+        members.map((member, net) => [
+          member,
+          pieces[net]!.flatMap((piece) => piece.links.map(([from, to]) => [grid.cell(from), grid.cell(to)] as const)),
+        ]),
+      ),
       cells,
       symbols: [...links.values()].map(({ symbol }) => symbol),
       crossings: crossings.map(grid.cell),
@@ -130,10 +172,11 @@ export function routeHalfPlane(plane: HalfPlane, train: Train, rounds: number, e
 function membersOf(plane: HalfPlane, train: Train): string[] {
   const members = new Set(plane.terminals.map(({ member }) => member));
   // Members without a gear are reached through the couplers that join them to others.
-  for (let before = -1; before !== members.size; ) {
+  for (let before = -1; before !== members.size;) {
     before = members.size;
     for (const coupler of train.couplers) {
-      if ('joins' in coupler && coupler.joins.some((id) => members.has(id))) coupler.joins.forEach((id) => id !== FRAME && members.add(id));
+      if ('joins' in coupler && coupler.joins.some((id) => members.has(id)))
+        coupler.joins.forEach((id) => id !== FRAME && members.add(id));
     }
   }
   return [...members];
@@ -150,9 +193,13 @@ function jointsOf(train: Train, members: readonly string[]): Joint[] {
 
 function gridOf(plane: HalfPlane, members: readonly string[]): Grid {
   const grid = new Grid(plane.columns, plane.rows);
-  for (const body of plane.bodies) for (let x = body.x; x <= body.end; x++) for (let row = body.from; row <= body.to; row++) grid.blocked[grid.at({ x, row })] = 1;
+  for (const body of plane.bodies)
+    for (let x = body.x; x <= body.end; x++)
+      for (let row = body.from; row <= body.to; row++) grid.blocked[grid.at({ x, row })] = 1;
   for (const { x, end, from, to } of plane.bodies) {
-    for (const near of [x - 1, end + 1]) for (let row = Math.max(0, from - 1); row <= Math.min(plane.rows - 1, to); row++) grid.beside[grid.at({ x: near, row })] = 1;
+    for (const near of [x - 1, end + 1])
+      for (let row = Math.max(0, from - 1); row <= Math.min(plane.rows - 1, to); row++)
+        grid.beside[grid.at({ x: near, row })] = 1;
   }
   for (const cell of plane.closed) grid.blocked[grid.at(cell)] = 1;
   for (const { row, x1, x2 } of plane.pins) for (let x = x1; x <= x2; x++) grid.blocked[grid.at({ x, row })] = 1;
@@ -166,8 +213,17 @@ function gridOf(plane: HalfPlane, members: readonly string[]): Grid {
 }
 
 /** A member's own lines: its terminals joined one after the other, each by the cheapest way from what lies already. */
-function layTree(grid: Grid, plane: HalfPlane, member: string, net: number, prices: Prices, effort: Effort): Piece | null {
-  const terminals = plane.terminals.filter((terminal) => terminal.member === member).sort((a, b) => a.cells.length - b.cells.length);
+function layTree(
+  grid: Grid,
+  plane: HalfPlane,
+  member: string,
+  net: number,
+  prices: Prices,
+  effort: Effort,
+): Piece | null {
+  const terminals = plane.terminals
+    .filter((terminal) => terminal.member === member)
+    .sort((a, b) => a.cells.length - b.cells.length);
   const [first] = terminals;
   if (!first) return pieceOf([], [], 0);
   const open = new Set(terminals.slice(1));
@@ -179,7 +235,9 @@ function layTree(grid: Grid, plane: HalfPlane, member: string, net: number, pric
   const joined = new Set([first]);
   let starts = free(first);
   while (open.size > 0) {
-    const goals = new Map([...open].flatMap((terminal) => terminal.cells.map((cell) => [grid.at(cell), terminal] as const)));
+    const goals = new Map(
+      [...open].flatMap((terminal) => terminal.cells.map((cell) => [grid.at(cell), terminal] as const)),
+    );
     const met = starts.find((at) => goals.has(at));
     if (met !== undefined) {
       cells.push(met);
@@ -231,7 +289,14 @@ function wayBack(field: Field, last: number): Piece {
 }
 
 /** Puts a coupler on the cheapest way between two members' lines, where three free cells stand in a row. A member −1 is the frame, a member without cells starts anywhere. */
-function layLink(grid: Grid, { id, a, b }: Joint, cellsOf: (net: number) => number[], prices: Prices, crowd: readonly Cell[], effort: Effort): Link | null {
+function layLink(
+  grid: Grid,
+  { id, a, b }: Joint,
+  cellsOf: (net: number) => number[],
+  prices: Prices,
+  crowd: readonly Cell[],
+  effort: Effort,
+): Link | null {
   const startsA = a < 0 ? [] : cellsOf(a);
   const startsB = b < 0 ? [] : cellsOf(b);
   const window = windowOf(grid, [...startsA, ...startsB]);
@@ -243,7 +308,8 @@ function layLink(grid: Grid, { id, a, b }: Joint, cellsOf: (net: number) => numb
     const x = grid.column[middle]!;
     const row = grid.row[middle]!;
     if (x < window.from || x > window.to) continue;
-    const beside = grid.beside[middle] === 1 || crowd.some((other) => Math.abs(other.x - x) < 2 && Math.abs(other.row - row) < 3);
+    const beside =
+      grid.beside[middle] === 1 || crowd.some((other) => Math.abs(other.x - x) < 2 && Math.abs(other.row - row) < 3);
     const crowding = beside ? CROWDING : 0;
     for (let direction = 0; direction < 4; direction++) {
       const towardsB = grid.step(middle, direction);
@@ -257,7 +323,8 @@ function layLink(grid: Grid, { id, a, b }: Joint, cellsOf: (net: number) => numb
   }
   if (!best) return null;
   const { middle, direction } = best;
-  const side = (field: Field | null, end: number, beside: number): Piece => (field ? wayBack(field, end) : pieceOf([beside], [], 0));
+  const side = (field: Field | null, end: number, beside: number): Piece =>
+    field ? wayBack(field, end) : pieceOf([beside], [], 0);
   return {
     symbol: { coupler: id, at: grid.cell(middle), direction },
     middle: pieceOf([middle], [], 0),
@@ -267,11 +334,18 @@ function layLink(grid: Grid, { id, a, b }: Joint, cellsOf: (net: number) => numb
 }
 
 /** Cheapest way for one side of a coupler to stand on a cell. The frame is all round: it wants to be reached outward, with nothing in between. */
-function arrival(grid: Grid, field: Field | null, at: number, direction: number, net: number): { cost: number; state: number } {
+function arrival(
+  grid: Grid,
+  field: Field | null,
+  at: number,
+  direction: number,
+  net: number,
+): { cost: number; state: number } {
   if (!field) {
     if (net >= 0) return { cost: 0, state: -1 };
     let cost = direction === 1 ? 0 : Infinity;
-    for (let out = grid.step(at, 3); out >= 0; out = grid.step(out, 3)) cost += 3 + (grid.net[out] === -1 && !grid.blocked[out] ? 0 : 25);
+    for (let out = grid.step(at, 3); out >= 0; out = grid.step(out, 3))
+      cost += 3 + (grid.net[out] === -1 && !grid.blocked[out] ? 0 : 25);
     return { cost, state: -1 };
   }
   let best = { cost: Infinity, state: -1 };

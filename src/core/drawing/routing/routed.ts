@@ -20,6 +20,7 @@ export interface Routed {
 }
 
 /** Is this cell part of the member's lines? */
-export const reaches = ({ cells }: Routed, member: string, cell: Cell): boolean => cells.get(member)?.has(cellKey(cell)) ?? false;
+export const reaches = ({ cells }: Routed, member: string, cell: Cell): boolean =>
+  cells.get(member)?.has(cellKey(cell)) ?? false;
 
 export const cellKey = ({ x, row }: Cell): string => `${x} ${row}`;

@@ -8,7 +8,8 @@ import { reaches } from './routed';
 import { spread, type Prices } from './search';
 
 const CHEAP: Prices = { crossing: 14, share: 60, centre: 0 };
-const route = (half: HalfPlane, of: Train, rounds: number) => routeHalfPlane(half, of, rounds, new Effort(Infinity)).work;
+const route = (half: HalfPlane, of: Train, rounds: number) =>
+  routeHalfPlane(half, of, rounds, new Effort(Infinity)).work;
 const across = (grid: Grid) => ({ from: 0, to: grid.columns - 1 });
 
 /** A straight piece of line between two cells of one row or column. */
@@ -19,7 +20,11 @@ function line(grid: Grid, from: [number, number], to: [number, number]) {
     cells.push(grid.at({ x, row }));
     if (x === to[0] && row === to[1]) break;
   }
-  return pieceOf(cells, cells.slice(1).map((cell, i) => [cells[i]!, cell] as const), 0);
+  return pieceOf(
+    cells,
+    cells.slice(1).map((cell, i) => [cells[i]!, cell] as const),
+    0,
+  );
 }
 
 describe('the grid', () => {
@@ -66,7 +71,15 @@ describe('the grid', () => {
 describe('the search', () => {
   const reach = (grid: Grid, from: [number, number], to: [number, number], net = 0, window = across(grid)) => {
     const goal = grid.at({ x: to[0], row: to[1] });
-    const field = spread(grid, [grid.at({ x: from[0], row: from[1] })], net, CHEAP, window, new Effort(Infinity), (at) => at === goal);
+    const field = spread(
+      grid,
+      [grid.at({ x: from[0], row: from[1] })],
+      net,
+      CHEAP,
+      window,
+      new Effort(Infinity),
+      (at) => at === goal,
+    );
     return field.reached < 0 ? null : Math.floor(field.cost[field.reached]!);
   };
 
@@ -102,15 +115,46 @@ describe('the search', () => {
 });
 
 describe('routing a half plane', () => {
-  const train = (couplers: Train['couplers'] = []): Train => ({ format: 'tin-wheel/train', version: 1, name: 't', members: [], gears: [], meshes: [], couplers, positions: [], input: 'a', outputs: ['b'] });
-  const plane = (terminals: Terminal[], bodies: Body[] = [], central: string[] = []): HalfPlane => ({ axis: 0, columns: 24, rows: 12, bodies, closed: [], terminals, pins: [], planetary: true, central: new Set(central) });
-  const at = (member: string, ...cells: [number, number][]): Terminal[] => cells.map(([x, row]) => ({ member, cells: [{ x, row }] }));
+  const train = (couplers: Train['couplers'] = []): Train => ({
+    format: 'tin-wheel/train',
+    version: 1,
+    name: 't',
+    members: [],
+    gears: [],
+    meshes: [],
+    couplers,
+    positions: [],
+    input: 'a',
+    outputs: ['b'],
+  });
+  const plane = (terminals: Terminal[], bodies: Body[] = [], central: string[] = []): HalfPlane => ({
+    axis: 0,
+    columns: 24,
+    rows: 12,
+    bodies,
+    closed: [],
+    terminals,
+    pins: [],
+    planetary: true,
+    central: new Set(central),
+  });
+  const at = (member: string, ...cells: [number, number][]): Terminal[] =>
+    cells.map(([x, row]) => ({ member, cells: [{ x, row }] }));
 
   test('joins every terminal of a member, and lets members that need not cross pass each other', () => {
-    const routed = route(plane([...at('a', [2, 2], [12, 2]), ...at('b', [4, 6], [18, 6]), ...at('c', [6, 0], [20, 0])]), train(), 10);
+    const routed = route(
+      plane([...at('a', [2, 2], [12, 2]), ...at('b', [4, 6], [18, 6]), ...at('c', [6, 0], [20, 0])]),
+      train(),
+      10,
+    );
     expect(routed.faults).toBe(0);
     expect(routed.crossings).toEqual([]);
-    for (const [member, x, row] of [['a', 12, 2], ['b', 18, 6], ['c', 20, 0]] as const) expect(reaches(routed, member, { x, row })).toBe(true);
+    for (const [member, x, row] of [
+      ['a', 12, 2],
+      ['b', 18, 6],
+      ['c', 20, 0],
+    ] as const)
+      expect(reaches(routed, member, { x, row })).toBe(true);
   });
 
   test('nests one member under another instead of crossing it', () => {
@@ -123,7 +167,11 @@ describe('routing a half plane', () => {
   test('a crossing that cannot be helped is reported where it is', () => {
     const walls: Body[] = [];
     const gear = { id: 'g', member: 'x', teeth: 10, type: 'external' as const };
-    for (const x of [7, 9]) walls.push({ gear, shape: 'planet', x, end: x, from: 0, to: 4, at: 2 }, { gear, shape: 'planet', x, end: x, from: 6, to: 11, at: 8 });
+    for (const x of [7, 9])
+      walls.push(
+        { gear, shape: 'planet', x, end: x, from: 0, to: 4, at: 2 },
+        { gear, shape: 'planet', x, end: x, from: 6, to: 11, at: 8 },
+      );
     const routed = route(plane([...at('a', [2, 5], [20, 5]), ...at('b', [8, 0], [8, 11])], walls), train(), 14);
     expect(routed.crossings).toEqual([{ x: 8, row: 5 }]);
   });
@@ -136,7 +184,10 @@ describe('routing a half plane', () => {
     const routed = route(plane([...at('a', [3, 3], [5, 3]), ...at('b', [14, 3], [16, 3])]), train(couplers), 10);
     expect(routed.faults).toBe(0);
     const clutch = routed.symbols.find(({ coupler }) => coupler === 'K')!;
-    expect(reaches(routed, 'a', { x: clutch.at.x - 1, row: clutch.at.row }) || reaches(routed, 'a', { x: clutch.at.x, row: clutch.at.row - 1 })).toBe(true);
+    expect(
+      reaches(routed, 'a', { x: clutch.at.x - 1, row: clutch.at.row }) ||
+        reaches(routed, 'a', { x: clutch.at.x, row: clutch.at.row - 1 }),
+    ).toBe(true);
     const brake = routed.symbols.find(({ coupler }) => coupler === 'B')!;
     expect(brake.direction).toBe(3);
     expect(brake.at.row).toBeGreaterThan(3);

@@ -32,7 +32,15 @@ export interface Window {
  * Dijkstra over (cell, direction of arrival): bends cost, and so does what is in the way. States wait in buckets as wide as the
  * cheapest step (Denardo and Fox 1979), so none in a bucket can shorten the way to another in it. With `stop`, ends at the nearest such cell.
  */
-export function spread(grid: Grid, starts: Iterable<number>, net: number, prices: Prices, window: Window, effort: Effort, stop?: (at: number) => boolean): Field & { readonly reached: number } {
+export function spread(
+  grid: Grid,
+  starts: Iterable<number>,
+  net: number,
+  prices: Prices,
+  window: Window,
+  effort: Effort,
+  stop?: (at: number) => boolean,
+): Field & { readonly reached: number } {
   const { columns, neighbours, column, row, blocked, reserved, history, net: owners } = grid;
   const size = grid.size * 4;
   const cost = new Float64Array(size).fill(Infinity);
@@ -68,8 +76,14 @@ export function spread(grid: Grid, starts: Iterable<number>, net: number, prices
         if (next < 0 || blocked[next] || (reserved[next]! >= 0 && reserved[next] !== net)) continue;
         if (column[next]! < window.from || column[next]! > window.to) continue;
         const owner = owners[next]!;
-        const price = sofar + STEP + history[next]! + (turn && !started ? bend : 0) + (next < columns ? prices.centre : 0) + OUTWARD_ROW * row[next]!
-          + (owner === -1 || owner === net ? 0 : grid.crossable(next, direction) ? prices.crossing : prices.share);
+        const price =
+          sofar +
+          STEP +
+          history[next]! +
+          (turn && !started ? bend : 0) +
+          (next < columns ? prices.centre : 0) +
+          OUTWARD_ROW * row[next]! +
+          (owner === -1 || owner === net ? 0 : grid.crossable(next, direction) ? prices.crossing : prices.share);
         const target = next * 4 + direction;
         if (price < cost[target]! - 1e-9) {
           cost[target] = price;

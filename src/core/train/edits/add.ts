@@ -7,7 +7,14 @@ const gearOf = (train: Train, id: string): Gear | undefined => train.gears.find(
 const memberOf = (train: Train, id: string): Member | undefined => train.members.find((member) => member.id === id);
 
 /** What a gear meshes with where nothing else is said. */
-const MATE: Record<Gear['type'], Gear['type']> = { external: 'external', internal: 'external', bevel: 'bevel', worm: 'external', sprocket: 'sprocket', pulley: 'pulley' };
+const MATE: Record<Gear['type'], Gear['type']> = {
+  external: 'external',
+  internal: 'external',
+  bevel: 'bevel',
+  worm: 'external',
+  sprocket: 'sprocket',
+  pulley: 'pulley',
+};
 
 /** A gear on a shaft of its own that meshes with this one: same module, and the kind that runs with it (sprocket with sprocket). */
 export function addMeshingGear(train: Train, gearId: string, teeth: number): Addition {
@@ -19,7 +26,15 @@ export function addMeshingGear(train: Train, gearId: string, teeth: number): Add
   return addition(
     withParts(train, {
       members: [{ id: shaft, name: shaft, ...(carrier === undefined ? {} : { carrier }) }],
-      gears: [{ id, member: shaft, teeth, type: MATE[gear.type], ...(gear.module === undefined ? {} : { module: gear.module }) }],
+      gears: [
+        {
+          id,
+          member: shaft,
+          teeth,
+          type: MATE[gear.type],
+          ...(gear.module === undefined ? {} : { module: gear.module }),
+        },
+      ],
       meshes: [meshOf(train, [gearId, id], [gear])],
     }),
     id,
@@ -44,11 +59,17 @@ export function addIdlerBetween(train: Train, meshId: string, teeth: number): Ad
   const mesh = train.meshes.find(({ id }) => id === meshId);
   const [a, b] = mesh?.gears.map((id) => gearOf(train, id)) ?? [];
   if (!mesh || !a || !b) return refusedAddition(`There is no mesh "${meshId}".`);
-  if (a.type !== 'external' || b.type !== 'external') return refusedAddition('An idler goes between two external gears.');
+  if (a.type !== 'external' || b.type !== 'external')
+    return refusedAddition('An idler goes between two external gears.');
   const shaft = freshId(train.members, 'idler');
   const id = freshId(train.gears, 'idler gear');
   const carrier = memberOf(train, a.member)?.carrier;
-  const opened = { ...train, meshes: train.meshes.map((other) => (other.id === meshId ? { ...other, gears: [a.id, id] as [string, string] } : other)) };
+  const opened = {
+    ...train,
+    meshes: train.meshes.map((other) =>
+      other.id === meshId ? { ...other, gears: [a.id, id] as [string, string] } : other,
+    ),
+  };
   return addition(
     withParts(opened, {
       members: [{ id: shaft, name: shaft, ...(carrier === undefined ? {} : { carrier }) }],
@@ -65,17 +86,26 @@ export function addSetRound(train: Train, member: string, sunTeeth: number, plan
   const carrier = freshId(train.members, 'carrier');
   const ring = freshId(train.members, 'ring');
   const planet = freshId(train.members, 'planet');
-  const [sunGear, planetGear, ringGear] = ['sun gear', 'planet gear', 'ring gear'].map((base) => freshId(train.gears, base)) as [string, string, string];
+  const [sunGear, planetGear, ringGear] = ['sun gear', 'planet gear', 'ring gear'].map((base) =>
+    freshId(train.gears, base),
+  ) as [string, string, string];
   const inner = freshId(train.meshes, 'mesh');
   return addition(
     withParts(train, {
-      members: [{ id: carrier, name: carrier }, { id: ring, name: ring }, { id: planet, name: planet, carrier, copies: 3 }],
+      members: [
+        { id: carrier, name: carrier },
+        { id: ring, name: ring },
+        { id: planet, name: planet, carrier, copies: 3 },
+      ],
       gears: [
         { id: sunGear, member, teeth: sunTeeth, type: 'external' },
         { id: planetGear, member: planet, teeth: planetTeeth, type: 'external' },
         { id: ringGear, member: ring, teeth: sunTeeth + 2 * planetTeeth, type: 'internal' },
       ],
-      meshes: [{ id: inner, gears: [sunGear, planetGear] }, { id: freshId([...train.meshes, { id: inner }], 'mesh'), gears: [planetGear, ringGear] }],
+      meshes: [
+        { id: inner, gears: [sunGear, planetGear] },
+        { id: freshId([...train.meshes, { id: inner }], 'mesh'), gears: [planetGear, ringGear] },
+      ],
     }),
     sunGear,
   );
@@ -90,7 +120,10 @@ export function addStep(train: Train, planet: string, planetTeeth: number, sunTe
   return addition(
     withParts(train, {
       members: [{ id: sun, name: sun }],
-      gears: [{ id: stepGear, member: planet, teeth: planetTeeth, type: 'external' }, { id: sunGear, member: sun, teeth: sunTeeth, type: 'external' }],
+      gears: [
+        { id: stepGear, member: planet, teeth: planetTeeth, type: 'external' },
+        { id: sunGear, member: sun, teeth: sunTeeth, type: 'external' },
+      ],
       meshes: [{ id: freshId(train.meshes, 'mesh'), gears: [stepGear, sunGear] }],
     }),
     stepGear,

@@ -2,7 +2,8 @@ import type { Coupler, Gear, Member, Mesh, Train } from '../schema';
 import { checked, refused, type Edit } from './edit';
 
 /** An addition also says which part is new, so that it can be picked at once. */
-export type Addition = (Edit & { readonly ok: false }) | { readonly ok: true; readonly train: Train; readonly added: string };
+export type Addition =
+  (Edit & { readonly ok: false }) | { readonly ok: true; readonly train: Train; readonly added: string };
 
 /** Takes a grown document over if it holds; `id` is the new part to pick. */
 export const addition = (train: Train, id: string): Addition => {

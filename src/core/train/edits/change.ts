@@ -5,9 +5,12 @@ import { checked, refused, type Edit } from './edit';
 export function readTeeth(text: string): { ok: true; teeth: number } | { ok: false; message: string } {
   const trimmed = text.trim();
   if (trimmed === '') return { ok: false, message: 'Type a tooth count: a whole number from 1 to 100 000.' };
-  if (!/^[+-]?\d+(\.\d+)?([eE][+-]?\d+)?$/.test(trimmed)) return { ok: false, message: `"${trimmed.slice(0, 20)}" is not a number. Type a whole number from 1 to 100 000.` };
+  if (!/^[+-]?\d+(\.\d+)?([eE][+-]?\d+)?$/.test(trimmed))
+    return { ok: false, message: `"${trimmed.slice(0, 20)}" is not a number. Type a whole number from 1 to 100 000.` };
   const result = teethSchema.safeParse(Number(trimmed));
-  return result.success ? { ok: true, teeth: result.data } : { ok: false, message: `${result.error.issues[0]!.message} Type a whole number from 1 to 100 000.` };
+  return result.success
+    ? { ok: true, teeth: result.data }
+    : { ok: false, message: `${result.error.issues[0]!.message} Type a whole number from 1 to 100 000.` };
 }
 
 /** Gives a gear another tooth count. */
@@ -19,21 +22,31 @@ export const renameTrain = (train: Train, name: string): Edit => checked({ ...tr
 type GearChange = Partial<Pick<Gear, 'teeth' | 'module' | 'station' | 'material'>>;
 type MemberChange = Partial<Pick<Member, 'name' | 'color' | 'copies'>>;
 type MeshChange = Partial<Pick<Mesh, 'efficiency' | 'backEfficiency' | 'selfLocking' | 'sense'>>;
-type CouplerChange = { readonly name?: string; readonly style?: Coupler['style']; readonly capacity?: number; readonly control?: 'always' | 'selectable' };
+type CouplerChange = {
+  readonly name?: string;
+  readonly style?: Coupler['style'];
+  readonly capacity?: number;
+  readonly control?: 'always' | 'selectable';
+};
 
 /** Changes a gear's teeth, module, station or material; undefined takes an optional value away. */
-export const changeGear = (train: Train, id: string, change: GearChange): Edit => changeOne(train, 'gears', id, 'gear', change);
+export const changeGear = (train: Train, id: string, change: GearChange): Edit =>
+  changeOne(train, 'gears', id, 'gear', change);
 
 /** Changes a member's name, colour or number of equal planets. */
-export const changeMember = (train: Train, id: string, change: MemberChange): Edit => changeOne(train, 'members', id, 'member', change);
+export const changeMember = (train: Train, id: string, change: MemberChange): Edit =>
+  changeOne(train, 'members', id, 'member', change);
 
 /** Changes what a mesh loses, whether it locks itself, or which way it turns. */
-export const changeMesh = (train: Train, id: string, change: MeshChange): Edit => changeOne(train, 'meshes', id, 'mesh', change);
+export const changeMesh = (train: Train, id: string, change: MeshChange): Edit =>
+  changeOne(train, 'meshes', id, 'mesh', change);
 
 /** Changes a coupler's name, style, capacity or control; a one-way clutch that is always on is engaged in no position. */
 export function changeCoupler(train: Train, id: string, change: CouplerChange): Edit {
   const alwaysOn = change.control === 'always';
-  const positions = alwaysOn ? train.positions.map((position) => ({ ...position, engaged: position.engaged.filter((other) => other !== id) })) : train.positions;
+  const positions = alwaysOn
+    ? train.positions.map((position) => ({ ...position, engaged: position.engaged.filter((other) => other !== id) }))
+    : train.positions;
   return changeOne({ ...train, positions }, 'couplers', id, 'coupler', change);
 }
 
@@ -46,7 +59,12 @@ export function setGearType(train: Train, id: string, type: Gear['type']): Edit 
     const { selfLocking, sense, ...plain } = mesh;
     const gears: Mesh['gears'] = type === 'worm' && mesh.gears[1] === id ? [mesh.gears[1], mesh.gears[0]] : mesh.gears;
     const says = gears.some((gear) => ['bevel', 'worm'].includes(kinds.get(gear)!));
-    return { ...plain, gears, ...(selfLocking && kinds.get(gears[0]) === 'worm' && { selfLocking }), ...(says && { sense: sense ?? 'opposite' }) };
+    return {
+      ...plain,
+      gears,
+      ...(selfLocking && kinds.get(gears[0]) === 'worm' && { selfLocking }),
+      ...(says && { sense: sense ?? 'opposite' }),
+    };
   });
   return changeOne({ ...train, meshes }, 'gears', id, 'gear', { type });
 }
@@ -60,7 +78,10 @@ export function setTipSpeedLimit(train: Train, material: Material, limit: number
 /** Sets a finding of the checks aside, with the reason. */
 export function setAside(train: Train, finding: string, note: string): Edit {
   if (note.trim() === '') return refused('Say in a few words why it may stay as it is.');
-  return checked({ ...train, setAside: [...(train.setAside ?? []).filter((kept) => kept.finding !== finding), { finding, note: note.trim() }] });
+  return checked({
+    ...train,
+    setAside: [...(train.setAside ?? []).filter((kept) => kept.finding !== finding), { finding, note: note.trim() }],
+  });
 }
 
 /** Takes a finding up again that was set aside. */
@@ -69,18 +90,32 @@ export function takeBack(train: Train, finding: string): Edit {
   return checked(without({ ...train, setAside: left.length > 0 ? left : undefined }));
 }
 
-function changeOne(train: Train, list: 'gears' | 'members' | 'meshes' | 'couplers', id: string, what: string, change: object): Edit {
+function changeOne(
+  train: Train,
+  list: 'gears' | 'members' | 'meshes' | 'couplers',
+  id: string,
+  what: string,
+  change: object,
+): Edit {
   const items: readonly { readonly id: string }[] = train[list];
   if (!items.some((item) => item.id === id)) return refused(`There is no ${what} "${id}".`);
-  return checked({ ...train, [list]: items.map((item) => (item.id === id ? without({ ...item, ...change }) : item)) } as Train);
+  return checked({
+    ...train,
+    [list]: items.map((item) => (item.id === id ? without({ ...item, ...change }) : item)),
+  } as Train);
 }
 
 /** Drops keys whose value is undefined: the document holds only what is said. */
-const without = <T extends object>(item: T): T => Object.fromEntries(Object.entries(item).filter(([, value]) => value !== undefined)) as T;
+const without = <T extends object>(item: T): T =>
+  Object.fromEntries(Object.entries(item).filter(([, value]) => value !== undefined)) as T;
 
 /** Makes a member the input; if it was an output, the old input takes its place. */
 export function setInput(train: Train, member: string): Edit {
-  return checked({ ...train, input: member, outputs: train.outputs.map((output) => (output === member ? train.input : output)) });
+  return checked({
+    ...train,
+    input: member,
+    outputs: train.outputs.map((output) => (output === member ? train.input : output)),
+  });
 }
 
 /** Makes a member an output, or no longer one; the last output stays. */

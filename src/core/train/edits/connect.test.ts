@@ -6,7 +6,24 @@ import { networkOf, openTrain } from '../../kinematics';
 import { solveEngaged } from '../../solve';
 import { checkTrain } from '../parse';
 import type { Coupler } from '../schema';
-import { addChain, addCoupler, addGearOn, addMesh, addMeshingGear, changeCoupler, changeMesh, freeGear, joinMembers, setAside, setGearType, setInput, setStations, setTipSpeedLimit, takeBack, turnRound } from '.';
+import {
+  addChain,
+  addCoupler,
+  addGearOn,
+  addMesh,
+  addMeshingGear,
+  changeCoupler,
+  changeMesh,
+  freeGear,
+  joinMembers,
+  setAside,
+  setGearType,
+  setInput,
+  setStations,
+  setTipSpeedLimit,
+  takeBack,
+  turnRound,
+} from '.';
 
 const rake = demoTrain('pan-rake');
 const winch = demoTrain('sluice-winch');
@@ -37,7 +54,9 @@ describe('connecting and separating', () => {
   });
 
   test('a gear that has nothing to be freed from stays', () => {
-    expect(refusal(freeGear(rake, 'g2b'))).toBe('It is the only gear on first wheel, so there is nothing to free it from.');
+    expect(refusal(freeGear(rake, 'g2b'))).toBe(
+      'It is the only gear on first wheel, so there is nothing to free it from.',
+    );
     expect(refusal(freeGear(demoTrain('stirrer'), 'pg1'))).toContain('turn about one pin');
     expect(refusal(freeGear(rake, 'none'))).toBe('There is no gear "none".');
     // The input is more than its gear: the crank stays when its gear is freed.
@@ -53,7 +72,11 @@ describe('connecting and separating', () => {
     fc.assert(
       fc.property(arbitraryTrain(), fc.nat(), fc.nat(), (train, i, j) => {
         const [a, b] = [train.members[i % train.members.length]!, train.members[j % train.members.length]!];
-        for (const edit of [joinMembers(train, a.id, b.id), freeGear(train, train.gears[i % train.gears.length]!.id), addMesh(train, train.gears[i % train.gears.length]!.id, train.gears[j % train.gears.length]!.id)]) {
+        for (const edit of [
+          joinMembers(train, a.id, b.id),
+          freeGear(train, train.gears[i % train.gears.length]!.id),
+          addMesh(train, train.gears[i % train.gears.length]!.id, train.gears[j % train.gears.length]!.id),
+        ]) {
           if (edit.ok) expect(checkTrain(edit.train).ok).toBe(true);
           else expect(edit.message.length).toBeGreaterThan(10);
         }
@@ -75,10 +98,15 @@ describe('chains, worms and bevels', () => {
 
   test('a gear made a worm leads its mesh, says its sense, and only it locks itself', () => {
     const worm = done(setGearType(winch, 'i', 'worm'));
-    expect(worm.meshes.slice(0, 2)).toMatchObject([{ gears: ['i', 'c'], sense: 'opposite' }, { gears: ['i', 'l'], sense: 'opposite' }]);
+    expect(worm.meshes.slice(0, 2)).toMatchObject([
+      { gears: ['i', 'c'], sense: 'opposite' },
+      { gears: ['i', 'l'], sense: 'opposite' },
+    ]);
     const locking = done(changeMesh(worm, 'm1', { selfLocking: true }));
     expect(done(setGearType(locking, 'i', 'external')).meshes[0]).toEqual({ id: 'm1', gears: ['i', 'c'] });
-    expect(ratio(done(setGearType(done(changeMesh(locking, 'm1', { sense: 'same' })), 'i', 'external')))).toBe(ratio(winch));
+    expect(ratio(done(setGearType(done(changeMesh(locking, 'm1', { sense: 'same' })), 'i', 'external')))).toBe(
+      ratio(winch),
+    );
   });
 
   test('a bevel pair may turn either way', () => {
@@ -94,21 +122,39 @@ describe('chains, worms and bevels', () => {
 describe('one-way clutches and places', () => {
   test('a one-way clutch turned round drives the other way round', () => {
     const train = done(addCoupler(rake, 'one-way', 'out', 'w1'));
-    const statuses = [train, done(turnRound(train, 'A'))].map((turned) => solveEngaged(openTrain(networkOf(turned)), []).status);
+    const statuses = [train, done(turnRound(train, 'A'))].map(
+      (turned) => solveEngaged(openTrain(networkOf(turned)), []).status,
+    );
     expect([...statuses].sort()).toEqual(['drive', 'neutral']);
   });
 
   test('one that is always on is engaged in no position', () => {
-    const couplers: Coupler[] = rake.couplers.map((coupler) => (coupler.id === 'first' && 'joins' in coupler ? { ...coupler, type: 'one-way', control: 'selectable' } : coupler));
+    const couplers: Coupler[] = rake.couplers.map((coupler) =>
+      coupler.id === 'first' && 'joins' in coupler ? { ...coupler, type: 'one-way', control: 'selectable' } : coupler,
+    );
     const always = done(changeCoupler({ ...rake, couplers }, 'first', { control: 'always' }));
     expect(always.positions.flatMap(({ engaged }) => engaged)).not.toContain('first');
     expect(always.positions.map(({ id }) => id)).toEqual(rake.positions.map(({ id }) => id));
   });
 
   test('gears are placed group by group along the axis', () => {
-    const placed = done(setStations(rake, [['g1a', 'g1b'], ['g3a', 'g3b'], ['g2a', 'g2b']]));
+    const placed = done(
+      setStations(rake, [
+        ['g1a', 'g1b'],
+        ['g3a', 'g3b'],
+        ['g2a', 'g2b'],
+      ]),
+    );
     const at = (id: string) => placed.gears.find((gear) => gear.id === id)!.station;
-    expect([at('g1a'), at('g1b'), at('g3a'), at('g3b'), at('g2a'), at('g2b'), at('ra')]).toEqual([0, 0, 1, 1, 2, 2, undefined]);
+    expect([at('g1a'), at('g1b'), at('g3a'), at('g3b'), at('g2a'), at('g2b'), at('ra')]).toEqual([
+      0,
+      0,
+      1,
+      1,
+      2,
+      2,
+      undefined,
+    ]);
   });
 });
 

@@ -7,7 +7,18 @@ export function addMesh(train: Train, a: string, b: string): Addition {
   const pair = [a, b].map((id) => train.gears.find((gear) => gear.id === id));
   const worm = pair.findIndex((gear) => gear?.type === 'worm');
   const gears: [string, string] = worm === 1 ? [b, a] : [a, b];
-  return addition(withParts(train, { meshes: [meshOf(train, gears, pair.flatMap((gear) => gear ?? []))] }), a);
+  return addition(
+    withParts(train, {
+      meshes: [
+        meshOf(
+          train,
+          gears,
+          pair.flatMap((gear) => gear ?? []),
+        ),
+      ],
+    }),
+    a,
+  );
 }
 
 /** A mesh of these gears that says which way they turn where it has to. */
@@ -22,41 +33,74 @@ export function freeGear(train: Train, gearId: string): Addition {
   const gear = train.gears.find(({ id }) => id === gearId);
   const member = train.members.find(({ id }) => id === gear?.member);
   if (!gear || !member) return refusedAddition(`There is no gear "${gearId}".`);
-  if (member.carrier !== undefined) return refusedAddition('A gear of a planet cannot be freed from it: both turn about one pin.');
-  if (train.gears.filter((other) => other.member === member.id).length === 1 && !train.members.some(({ carrier }) => carrier === member.id) && train.input !== member.id && !train.outputs.includes(member.id)) {
+  if (member.carrier !== undefined)
+    return refusedAddition('A gear of a planet cannot be freed from it: both turn about one pin.');
+  if (
+    train.gears.filter((other) => other.member === member.id).length === 1 &&
+    !train.members.some(({ carrier }) => carrier === member.id) &&
+    train.input !== member.id &&
+    !train.outputs.includes(member.id)
+  ) {
     return refusedAddition(`It is the only gear on ${member.name || member.id}, so there is nothing to free it from.`);
   }
   const wheel = freshId(train.members, 'wheel');
   const letter = nextLetter(train);
-  const moved = { ...train, gears: train.gears.map((other) => (other.id === gearId ? { ...other, member: wheel } : other)) };
-  return addition(withParts(moved, { members: [{ id: wheel, name: wheel }], couplers: [{ id: letter, name: letter, type: 'clutch', joins: [wheel, member.id] }] }), gearId);
+  const moved = {
+    ...train,
+    gears: train.gears.map((other) => (other.id === gearId ? { ...other, member: wheel } : other)),
+  };
+  return addition(
+    withParts(moved, {
+      members: [{ id: wheel, name: wheel }],
+      couplers: [{ id: letter, name: letter, type: 'clutch', joins: [wheel, member.id] }],
+    }),
+    gearId,
+  );
 }
 
 /** Makes one member of two that turn about the same line: everything on the second goes over to the first. */
 export function joinMembers(train: Train, keep: string, drop: string): Edit {
   if (keep === drop) return refused('Choose two different members.');
   const over = (id: string) => (id === drop ? keep : id);
-  const couplers = train.couplers.filter((coupler) => !('joins' in coupler && over(coupler.joins[0]) === over(coupler.joins[1])));
+  const couplers = train.couplers.filter(
+    (coupler) => !('joins' in coupler && over(coupler.joins[0]) === over(coupler.joins[1])),
+  );
   const left = new Set(couplers.map(({ id }) => id));
   return checked({
     ...train,
     input: over(train.input),
     outputs: [...new Set(train.outputs.map(over))],
-    members: train.members.filter(({ id }) => id !== drop).map((member) => (member.carrier === drop ? { ...member, carrier: keep } : member)),
+    members: train.members
+      .filter(({ id }) => id !== drop)
+      .map((member) => (member.carrier === drop ? { ...member, carrier: keep } : member)),
     gears: train.gears.map((gear) => ({ ...gear, member: over(gear.member) })),
-    couplers: couplers.map((coupler) => ('joins' in coupler ? { ...coupler, joins: coupler.joins.map(over) as [string, string] } : coupler)),
-    positions: train.positions.map((position) => ({ ...position, engaged: position.engaged.filter((id) => left.has(id)) })),
+    couplers: couplers.map((coupler) =>
+      'joins' in coupler ? { ...coupler, joins: coupler.joins.map(over) as [string, string] } : coupler,
+    ),
+    positions: train.positions.map((position) => ({
+      ...position,
+      engaged: position.engaged.filter((id) => left.has(id)),
+    })),
   });
 }
 
 /** Turns a one-way clutch round: what pushed is pushed. */
 export function turnRound(train: Train, couplerId: string): Edit {
-  return checked({ ...train, couplers: train.couplers.map((coupler): Coupler => (coupler.id === couplerId && 'joins' in coupler ? { ...coupler, joins: [coupler.joins[1], coupler.joins[0]] } : coupler)) });
+  return checked({
+    ...train,
+    couplers: train.couplers.map((coupler): Coupler =>
+      coupler.id === couplerId && 'joins' in coupler
+        ? { ...coupler, joins: [coupler.joins[1], coupler.joins[0]] }
+        : coupler,
+    ),
+  });
 }
 
 /** The places of gears along the axis: each group of gears one station further than the group before. */
 export function setStations(train: Train, groups: readonly (readonly string[])[]): Edit {
   const stations = new Map(groups.flatMap((gears, i) => gears.map((id) => [id, i] as const)));
-  return checked({ ...train, gears: train.gears.map((gear) => (stations.has(gear.id) ? { ...gear, station: stations.get(gear.id)! } : gear)) });
+  return checked({
+    ...train,
+    gears: train.gears.map((gear) => (stations.has(gear.id) ? { ...gear, station: stations.get(gear.id)! } : gear)),
+  });
 }
-

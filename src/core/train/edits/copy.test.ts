@@ -25,13 +25,19 @@ describe('copy and paste', () => {
 
   test('a carrier comes with its planets', () => {
     const train = done(pastePart(stirrer, clipOf(copyPart(stirrer, { kind: 'member', id: 'arm' }))));
-    expect(train.members.slice(-2)).toEqual([{ id: 'arm 2', name: 'carrier 2' }, { id: 'p1 2', name: 'planet 2', carrier: 'arm 2', copies: 3 }]);
+    expect(train.members.slice(-2)).toEqual([
+      { id: 'arm 2', name: 'carrier 2' },
+      { id: 'p1 2', name: 'planet 2', carrier: 'arm 2', copies: 3 },
+    ]);
     expect(ratio(done(toggleOutput(done(toggleOutput(train, 'arm 2')), 'arm')), ['hold'])).toBe('4');
   });
 
   test('an idler, and a planet beside others on its carrier, share what they mesh with', () => {
     const idler = done(pastePart(winch, clipOf(copyPart(winch, { kind: 'member', id: 'idler' }))));
-    expect(idler.meshes.slice(-2).map(({ gears }) => gears)).toEqual([['c', 'i 2'], ['i 2', 'l']]);
+    expect(idler.meshes.slice(-2).map(({ gears }) => gears)).toEqual([
+      ['c', 'i 2'],
+      ['i 2', 'l'],
+    ]);
     const planet = done(pastePart(stirrer, clipOf(copyPart(stirrer, { kind: 'member', id: 'p1' }))));
     expect(planet.gears.length).toBe(stirrer.gears.length + 1);
     expect(ratio(planet, ['hold'])).toBe('4');
@@ -54,9 +60,13 @@ describe('copy and paste', () => {
   });
 
   test('a gear alone, or a clutch, needs the members it belongs to', () => {
-    expect(refusal(pastePart(winch, clipOf(copyPart(rake, { kind: 'gear', id: 'g2b' })), true))).toContain('Copy the whole shaft or carrier instead');
+    expect(refusal(pastePart(winch, clipOf(copyPart(rake, { kind: 'gear', id: 'g2b' })), true))).toContain(
+      'Copy the whole shaft or carrier instead',
+    );
     expect(refusal(pastePart(winch, clipOf(copyPart(rake, { kind: 'coupler', id: 'first' })), true))).not.toBeNull();
-    expect(done(pastePart(rake, clipOf(copyPart(rake, { kind: 'coupler', id: 'first' })))).couplers.at(-1)).toMatchObject({ name: 'First 2', joins: ['w1', 'out'] });
+    expect(
+      done(pastePart(rake, clipOf(copyPart(rake, { kind: 'coupler', id: 'first' })))).couplers.at(-1),
+    ).toMatchObject({ name: 'First 2', joins: ['w1', 'out'] });
     expect(copyPart(rake, { kind: 'mesh', id: 'm1' })).toBeNull();
     expect(copyPart(rake, { kind: 'gear', id: 'none' })).toBeNull();
   });
@@ -79,6 +89,7 @@ describe('copy and paste', () => {
   test('a clip survives the clipboard, and foreign text is no clip', () => {
     const clip = copyPart(rake, { kind: 'member', id: 'w2' });
     expect(readClip(JSON.stringify(clip))).toEqual(clip);
-    for (const text of ['', 'hello', '{}', '[1]', '{"part":{"kind":"gear"}}', JSON.stringify({ ...clip, extra: 1 })]) expect(readClip(text)).toBeNull();
+    for (const text of ['', 'hello', '{}', '[1]', '{"part":{"kind":"gear"}}', JSON.stringify({ ...clip, extra: 1 })])
+      expect(readClip(text)).toBeNull();
   });
 });

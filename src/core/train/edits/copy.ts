@@ -1,6 +1,16 @@
 import { z } from 'zod';
 import { axesOf } from '../axes';
-import { couplerSchema, FRAME, gearSchema, LIMITS, memberSchema, meshSchema, type Gear, type Mesh, type Train } from '../schema';
+import {
+  couplerSchema,
+  FRAME,
+  gearSchema,
+  LIMITS,
+  memberSchema,
+  meshSchema,
+  type Gear,
+  type Mesh,
+  type Train,
+} from '../schema';
 import { addition, refusedAddition, withParts, type Addition } from './addition';
 import { freshId } from './edit';
 import type { PartRef } from './remove';
@@ -30,13 +40,24 @@ export function readClip(text: string): Clip | null {
 export function copyPart(train: Train, { kind, id }: PartRef): Clip | null {
   if (kind === 'mesh') return null;
   const members = new Set(kind === 'member' ? [id] : []);
-  for (let size = -1; size !== members.size; ) {
+  for (let size = -1; size !== members.size;) {
     size = members.size;
-    for (const member of train.members) if (member.carrier !== undefined && members.has(member.carrier)) members.add(member.id);
+    for (const member of train.members)
+      if (member.carrier !== undefined && members.has(member.carrier)) members.add(member.id);
   }
-  const gears = new Set(train.gears.filter((gear) => members.has(gear.member) || (kind === 'gear' && gear.id === id)).map((gear) => gear.id));
-  const meshes = new Set(train.meshes.filter((mesh) => mesh.gears.some((gear) => gears.has(gear))).map((mesh) => mesh.id));
-  const couplers = train.couplers.filter((coupler) => ('joins' in coupler ? coupler.joins.some((member) => members.has(member)) || (kind === 'coupler' && coupler.id === id) : meshes.has(coupler.mesh)));
+  const gears = new Set(
+    train.gears
+      .filter((gear) => members.has(gear.member) || (kind === 'gear' && gear.id === id))
+      .map((gear) => gear.id),
+  );
+  const meshes = new Set(
+    train.meshes.filter((mesh) => mesh.gears.some((gear) => gears.has(gear))).map((mesh) => mesh.id),
+  );
+  const couplers = train.couplers.filter((coupler) =>
+    'joins' in coupler
+      ? coupler.joins.some((member) => members.has(member)) || (kind === 'coupler' && coupler.id === id)
+      : meshes.has(coupler.mesh),
+  );
   if (members.size + gears.size + couplers.length === 0) return null;
   return {
     part: { kind, id },
@@ -55,24 +76,45 @@ export function pastePart(train: Train, clip: Clip, elsewhere = false): Addition
   const members = renumbered(train.members, clip.members);
   const gears = renumbered(train.gears, clip.gears);
   const has = {
-    member: (id: string) => id === FRAME || members.has(id) || (!elsewhere && train.members.some((member) => member.id === id)),
+    member: (id: string) =>
+      id === FRAME || members.has(id) || (!elsewhere && train.members.some((member) => member.id === id)),
     gear: (id: string) => gears.has(id) || (!elsewhere && train.gears.some((gear) => gear.id === id)),
   };
   const meshes = clip.meshes.filter((mesh) => mesh.gears.every(has.gear));
   const meshIds = renumbered(train.meshes, meshes);
-  const couplers = clip.couplers.filter((coupler) => ('joins' in coupler ? coupler.joins.every(has.member) : meshIds.has(coupler.mesh)));
+  const couplers = clip.couplers.filter((coupler) =>
+    'joins' in coupler ? coupler.joins.every(has.member) : meshIds.has(coupler.mesh),
+  );
   const couplerIds = renumbered(train.couplers, couplers);
   const own = { gear: gears, member: members, coupler: couplerIds }[clip.part.kind].get(clip.part.id);
-  const homeless = clip.gears.find((gear) => !has.member(gear.member)) ?? clip.members.find(({ carrier }) => carrier !== undefined && !has.member(carrier));
-  if (own === undefined || homeless) return refusedAddition('What it was fixed to is not in this train. Copy the whole shaft or carrier instead.');
+  const homeless =
+    clip.gears.find((gear) => !has.member(gear.member)) ??
+    clip.members.find(({ carrier }) => carrier !== undefined && !has.member(carrier));
+  if (own === undefined || homeless)
+    return refusedAddition('What it was fixed to is not in this train. Copy the whole shaft or carrier instead.');
   const names = new Set([...train.members, ...train.couplers].map(({ name }) => name));
   const parts = {
-    members: clip.members.map((member) => ({ ...member, id: members.get(member.id)!, name: freshName(names, member.name), ...(member.carrier !== undefined && { carrier: members.get(member.carrier) ?? member.carrier }) })),
-    gears: clip.gears.map((gear) => ({ ...gear, id: gears.get(gear.id)!, member: members.get(gear.member) ?? gear.member })),
-    meshes: meshes.map((mesh) => ({ ...mesh, id: meshIds.get(mesh.id)!, gears: mesh.gears.map((id) => gears.get(id) ?? id) as [string, string] })),
+    members: clip.members.map((member) => ({
+      ...member,
+      id: members.get(member.id)!,
+      name: freshName(names, member.name),
+      ...(member.carrier !== undefined && { carrier: members.get(member.carrier) ?? member.carrier }),
+    })),
+    gears: clip.gears.map((gear) => ({
+      ...gear,
+      id: gears.get(gear.id)!,
+      member: members.get(gear.member) ?? gear.member,
+    })),
+    meshes: meshes.map((mesh) => ({
+      ...mesh,
+      id: meshIds.get(mesh.id)!,
+      gears: mesh.gears.map((id) => gears.get(id) ?? id) as [string, string],
+    })),
     couplers: couplers.map((coupler) => {
       const renamed = { id: couplerIds.get(coupler.id)!, name: freshName(names, coupler.name) };
-      return 'joins' in coupler ? { ...coupler, ...renamed, joins: coupler.joins.map((id) => members.get(id) ?? id) as [string, string] } : { ...coupler, ...renamed, mesh: meshIds.get(coupler.mesh)! };
+      return 'joins' in coupler
+        ? { ...coupler, ...renamed, joins: coupler.joins.map((id) => members.get(id) ?? id) as [string, string] }
+        : { ...coupler, ...renamed, mesh: meshIds.get(coupler.mesh)! };
     }),
   };
   return addition(withMates(withParts(train, parts), new Map([...gears].map(([old, fresh]) => [fresh, old]))), own);
@@ -86,11 +128,14 @@ function withMates(train: Train, copied: ReadonlyMap<string, string>): Train {
   const axes = axesOf(train);
   const gearOf = new Map(train.gears.map((gear) => [gear.id, gear]));
   const carrierOf = new Map(train.members.map(({ id, carrier }) => [id, carrier]));
-  const centreOf = (member: string): string => (carrierOf.get(member) === undefined ? member : centreOf(carrierOf.get(member)!));
+  const centreOf = (member: string): string =>
+    carrierOf.get(member) === undefined ? member : centreOf(carrierOf.get(member)!);
   const inTheWay = (fresh: string) => {
     const [at, there] = [fresh, copied.get(fresh)!].map((id) => gearOf.get(id));
     if (!at || !there || centreOf(at.member) === centreOf(there.member)) return false;
-    return axes.some(({ members }) => members.includes(centreOf(at.member)) && members.includes(centreOf(there.member)));
+    return axes.some(
+      ({ members }) => members.includes(centreOf(at.member)) && members.includes(centreOf(there.member)),
+    );
   };
   const mates = new Map<string, Gear>();
   const mateFor = (id: string): string => {
@@ -107,7 +152,10 @@ function withMates(train: Train, copied: ReadonlyMap<string, string>): Train {
 }
 
 /** A new id for each copied part, near to its old one. */
-function renumbered(there: readonly { readonly id: string }[], copied: readonly { readonly id: string }[]): ReadonlyMap<string, string> {
+function renumbered(
+  there: readonly { readonly id: string }[],
+  copied: readonly { readonly id: string }[],
+): ReadonlyMap<string, string> {
   const taken = [...there];
   return new Map(
     copied.map(({ id }) => {

@@ -8,15 +8,35 @@ import { solveEngaged } from '../../solve';
 import { checkTrain } from '../parse';
 import { FRAME } from '../schema';
 import {
-  addCoupler, addGearOn, addIdlerBetween, addMeshingGear, addSetRound, addStep, changeCoupler, changeGear, changeMember, changeMesh, deletePosition, engageInPosition,
-  joinMembers, keepPosition, makeSliding, movePosition, removePart, renamePosition, setInput, toggleOutput, whatGoes,
+  addCoupler,
+  addGearOn,
+  addIdlerBetween,
+  addMeshingGear,
+  addSetRound,
+  addStep,
+  changeCoupler,
+  changeGear,
+  changeMember,
+  changeMesh,
+  deletePosition,
+  engageInPosition,
+  joinMembers,
+  keepPosition,
+  makeSliding,
+  movePosition,
+  removePart,
+  renamePosition,
+  setInput,
+  toggleOutput,
+  whatGoes,
 } from '.';
 
 describe('adding parts', () => {
   test('an idler turns the direction and leaves the size', () => {
     const winch = demoTrain('sluice-winch');
     const before = solveEngaged(openTrain(networkOf(winch)), []).ratio!;
-    for (const teeth of [9, 40, 131]) expect(ratio(done(addIdlerBetween(winch, 'm3', teeth)))).toBe(toFraction(neg(before)));
+    for (const teeth of [9, 40, 131])
+      expect(ratio(done(addIdlerBetween(winch, 'm3', teeth)))).toBe(toFraction(neg(before)));
   });
 
   test('a meshing gear brings its own shaft, and can become the output', () => {
@@ -56,13 +76,22 @@ describe('adding parts', () => {
         const gear = train.gears[at % train.gears.length]!;
         const member = train.members[at % train.members.length]!;
         const mesh = train.meshes[at % train.meshes.length]!;
-        for (const edit of [addMeshingGear(train, gear.id, teeth), addGearOn(train, member.id, teeth), addIdlerBetween(train, mesh.id, teeth), addSetRound(train, member.id, teeth, 20), addCoupler(train, 'clutch', member.id, FRAME)]) {
+        for (const edit of [
+          addMeshingGear(train, gear.id, teeth),
+          addGearOn(train, member.id, teeth),
+          addIdlerBetween(train, mesh.id, teeth),
+          addSetRound(train, member.id, teeth, 20),
+          addCoupler(train, 'clutch', member.id, FRAME),
+        ]) {
           if (!edit.ok) {
             expect(edit.message.length).toBeGreaterThan(10);
             continue;
           }
           expect(checkTrain(edit.train).ok).toBe(true);
-          for (const list of ['members', 'gears', 'couplers'] as const) expect(edit.train[list].map(({ id }) => id)).toEqual(expect.arrayContaining(train[list].map(({ id }) => id)));
+          for (const list of ['members', 'gears', 'couplers'] as const)
+            expect(edit.train[list].map(({ id }) => id)).toEqual(
+              expect.arrayContaining(train[list].map(({ id }) => id)),
+            );
         }
       }),
       { numRuns: 100 },
@@ -78,8 +107,18 @@ describe('removing parts', () => {
   });
 
   test('says what goes along: a wheel takes its mesh and its clutch, a carrier its planets', () => {
-    expect(whatGoes(demoTrain('pan-rake'), { kind: 'member', id: 'w2' })).toEqual({ gears: ['g3b'], members: ['w2'], meshes: ['m3'], couplers: ['second'] });
-    expect(whatGoes(demoTrain('pan-rake'), { kind: 'gear', id: 'g3b' })).toEqual({ gears: ['g3b'], members: ['w2'], meshes: ['m3'], couplers: ['second'] });
+    expect(whatGoes(demoTrain('pan-rake'), { kind: 'member', id: 'w2' })).toEqual({
+      gears: ['g3b'],
+      members: ['w2'],
+      meshes: ['m3'],
+      couplers: ['second'],
+    });
+    expect(whatGoes(demoTrain('pan-rake'), { kind: 'gear', id: 'g3b' })).toEqual({
+      gears: ['g3b'],
+      members: ['w2'],
+      meshes: ['m3'],
+      couplers: ['second'],
+    });
     const { members } = whatGoes(demoTrain('stirrer'), { kind: 'member', id: 'arm' });
     expect(members).toContain('p1');
   });
@@ -90,20 +129,37 @@ describe('removing parts', () => {
   });
 
   test('the input and the outputs cannot go', () => {
-    expect(refusal(removePart(demoTrain('sluice-winch'), { kind: 'member', id: 'crank' }))).toContain('The input would go with it');
-    expect(refusal(removePart(demoTrain('sluice-winch'), { kind: 'member', id: 'drum' }))).toContain('An output would go with it');
+    expect(refusal(removePart(demoTrain('sluice-winch'), { kind: 'member', id: 'crank' }))).toContain(
+      'The input would go with it',
+    );
+    expect(refusal(removePart(demoTrain('sluice-winch'), { kind: 'member', id: 'drum' }))).toContain(
+      'An output would go with it',
+    );
   });
 
   test('any part of any train goes cleanly or is refused with a reason', () => {
     fc.assert(
-      fc.property(arbitraryTrain(), fc.nat(), fc.constantFrom('gear', 'member', 'mesh', 'coupler'), (train, at, kind) => {
-        const list = { gear: train.gears, member: train.members, mesh: train.meshes, coupler: train.couplers }[kind];
-        fc.pre(list.length > 0);
-        const { id } = list[at % list.length]!;
-        const edit = removePart(train, { kind, id });
-        if (edit.ok) expect({ gear: edit.train.gears, member: edit.train.members, mesh: edit.train.meshes, coupler: edit.train.couplers }[kind].some((part) => part.id === id)).toBe(false);
-        else expect(edit.message).toMatch(/would go with it/);
-      }),
+      fc.property(
+        arbitraryTrain(),
+        fc.nat(),
+        fc.constantFrom('gear', 'member', 'mesh', 'coupler'),
+        (train, at, kind) => {
+          const list = { gear: train.gears, member: train.members, mesh: train.meshes, coupler: train.couplers }[kind];
+          fc.pre(list.length > 0);
+          const { id } = list[at % list.length]!;
+          const edit = removePart(train, { kind, id });
+          if (edit.ok)
+            expect(
+              {
+                gear: edit.train.gears,
+                member: edit.train.members,
+                mesh: edit.train.meshes,
+                coupler: edit.train.couplers,
+              }[kind].some((part) => part.id === id),
+            ).toBe(false);
+          else expect(edit.message).toMatch(/would go with it/);
+        },
+      ),
       { numRuns: 150 },
     );
   });
@@ -123,11 +179,18 @@ describe('changing parts', () => {
     expect(wide.gears[0]).toEqual({ ...rake.gears[0], module: 2, station: 3 });
     expect(done(changeGear(wide, 'g1a', { module: undefined, station: undefined }))).toEqual(rake);
     expect(refusal(changeGear(rake, 'g1a', { module: -1 }))).toContain('module');
-    expect(done(changeMember(rake, 'lay', { name: 'cluster', color: '#112233' })).members[1]).toMatchObject({ name: 'cluster', color: '#112233' });
+    expect(done(changeMember(rake, 'lay', { name: 'cluster', color: '#112233' })).members[1]).toMatchObject({
+      name: 'cluster',
+      color: '#112233',
+    });
     expect(refusal(changeMember(rake, 'lay', { copies: 3 }))).toContain('planet');
     expect(done(changeMesh(rake, 'm1', { efficiency: 0.98 })).meshes[0]!.efficiency).toBe(0.98);
     expect(refusal(changeMesh(rake, 'm1', { efficiency: 1.2 }))).toContain('at most 1');
-    expect(done(changeCoupler(rake, 'first', { name: 'low', style: 'dog', capacity: 40 })).couplers[0]).toMatchObject({ name: 'low', style: 'dog', capacity: 40 });
+    expect(done(changeCoupler(rake, 'first', { name: 'low', style: 'dog', capacity: 40 })).couplers[0]).toMatchObject({
+      name: 'low',
+      style: 'dog',
+      capacity: 40,
+    });
     expect(refusal(changeCoupler(rake, 'none', { name: 'x' }))).toBe('There is no coupler "none".');
   });
 
@@ -149,7 +212,11 @@ describe('positions', () => {
     expect(done(renamePosition(kept, 'crawl', 'low')).positions.at(-1)!.name).toBe('low');
     expect(done(engageInPosition(kept, 'crawl', ['first'])).positions.at(-1)!.engaged).toEqual(['first']);
     expect(done(movePosition(kept, 'crawl', -100)).positions[0]!.id).toBe('crawl');
-    expect(done(movePosition(kept, 'R', 1)).positions.map(({ id }) => id).slice(0, 2)).toEqual(['N', 'R']);
+    expect(
+      done(movePosition(kept, 'R', 1))
+        .positions.map(({ id }) => id)
+        .slice(0, 2),
+    ).toEqual(['N', 'R']);
     expect(done(deletePosition(kept, 'crawl'))).toEqual(rake);
   });
 

@@ -1,6 +1,29 @@
 export { checked, type Edit } from './edit';
-export { changeCoupler, changeGear, changeMember, changeMesh, readTeeth, renameTrain, setAside, setGearType, setInput, setTeeth, setTipSpeedLimit, takeBack, toggleOutput } from './change';
-export { addChain, addCoupler, addGearOn, addIdlerBetween, addMeshingGear, addSetRound, addStep, makeSliding } from './add';
+export {
+  changeCoupler,
+  changeGear,
+  changeMember,
+  changeMesh,
+  readTeeth,
+  renameTrain,
+  setAside,
+  setGearType,
+  setInput,
+  setTeeth,
+  setTipSpeedLimit,
+  takeBack,
+  toggleOutput,
+} from './change';
+export {
+  addChain,
+  addCoupler,
+  addGearOn,
+  addIdlerBetween,
+  addMeshingGear,
+  addSetRound,
+  addStep,
+  makeSliding,
+} from './add';
 export type { Addition } from './addition';
 export { addMesh, freeGear, joinMembers, setStations, turnRound } from './connect';
 export { copyPart, pastePart, readClip, type Clip } from './copy';

@@ -5,7 +5,11 @@ import { checked, freshId, refused, type Edit } from './edit';
 export function keepPosition(train: Train, name: string, engaged: readonly string[]): Edit {
   const problem = nameProblem(train, name, null);
   if (problem) return refused(problem);
-  const position: Position = { id: freshId(train.positions, name.trim().replace(/[^\p{L}\p{N} _.+:-]/gu, '') || 'position'), name: name.trim(), engaged: [...engaged] };
+  const position: Position = {
+    id: freshId(train.positions, name.trim().replace(/[^\p{L}\p{N} _.+:-]/gu, '') || 'position'),
+    name: name.trim(),
+    engaged: [...engaged],
+  };
   return checked({ ...train, positions: [...train.positions, position] });
 }
 
@@ -16,7 +20,8 @@ export function renamePosition(train: Train, id: string, name: string): Edit {
 }
 
 /** Says what else is engaged in a position. */
-export const engageInPosition = (train: Train, id: string, engaged: readonly string[]): Edit => changePosition(train, id, { engaged: [...engaged] });
+export const engageInPosition = (train: Train, id: string, engaged: readonly string[]): Edit =>
+  changePosition(train, id, { engaged: [...engaged] });
 
 /** Moves a position by so many places; it stops at either end. */
 export function movePosition(train: Train, id: string, by: number): Edit {
@@ -28,14 +33,22 @@ export function movePosition(train: Train, id: string, by: number): Edit {
   return checked({ ...train, positions });
 }
 
-export const deletePosition = (train: Train, id: string): Edit => checked({ ...train, positions: train.positions.filter((position) => position.id !== id) });
+export const deletePosition = (train: Train, id: string): Edit =>
+  checked({ ...train, positions: train.positions.filter((position) => position.id !== id) });
 
 function changePosition(train: Train, id: string, change: Partial<Position>): Edit {
   if (!train.positions.some((position) => position.id === id)) return refused(`There is no position "${id}".`);
-  return checked({ ...train, positions: train.positions.map((position) => (position.id === id ? { ...position, ...change } : position)) });
+  return checked({
+    ...train,
+    positions: train.positions.map((position) => (position.id === id ? { ...position, ...change } : position)),
+  });
 }
 
 function nameProblem(train: Train, name: string, own: string | null): string | null {
   if (name.trim() === '') return 'Give the position a name, such as 1, R or low.';
-  return train.positions.some((position) => position.id !== own && position.name.toLowerCase() === name.trim().toLowerCase()) ? `There is a position "${name.trim()}" already.` : null;
+  return train.positions.some(
+    (position) => position.id !== own && position.name.toLowerCase() === name.trim().toLowerCase(),
+  )
+    ? `There is a position "${name.trim()}" already.`
+    : null;
 }

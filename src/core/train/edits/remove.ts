@@ -7,7 +7,10 @@ export interface PartRef {
 }
 
 /** Is this part in the train? */
-export const hasPart = (train: Train, { kind, id }: PartRef): boolean => ({ gear: train.gears, member: train.members, mesh: train.meshes, coupler: train.couplers })[kind].some((part: { readonly id: string }) => part.id === id);
+export const hasPart = (train: Train, { kind, id }: PartRef): boolean =>
+  ({ gear: train.gears, member: train.members, mesh: train.meshes, coupler: train.couplers })[kind].some(
+    (part: { readonly id: string }) => part.id === id,
+  );
 
 /** What goes when a part is removed: the part itself and everything that cannot stay without it. */
 export interface Removal {
@@ -22,16 +25,25 @@ export interface Removal {
  * carries and the couplers on it. A member that loses its last gear or planet goes too, unless it has a task or couplers enough to be a link.
  */
 export function whatGoes(train: Train, { kind, id }: PartRef): Removal {
-  const gone = { gear: new Set<string>(), member: new Set<string>(), mesh: new Set<string>(), coupler: new Set<string>() };
+  const gone = {
+    gear: new Set<string>(),
+    member: new Set<string>(),
+    mesh: new Set<string>(),
+    coupler: new Set<string>(),
+  };
   gone[kind].add(id);
   const before = () => gone.gear.size + gone.member.size + gone.mesh.size + gone.coupler.size;
-  for (let size = -1; size !== before(); ) {
+  for (let size = -1; size !== before();) {
     size = before();
-    for (const member of train.members) if (member.carrier !== undefined && gone.member.has(member.carrier)) gone.member.add(member.id);
+    for (const member of train.members)
+      if (member.carrier !== undefined && gone.member.has(member.carrier)) gone.member.add(member.id);
     for (const gear of train.gears) if (gone.member.has(gear.member)) gone.gear.add(gear.id);
     for (const mesh of train.meshes) if (mesh.gears.some((gear) => gone.gear.has(gear))) gone.mesh.add(mesh.id);
-    for (const coupler of train.couplers) if ('joins' in coupler ? coupler.joins.some((member) => gone.member.has(member)) : gone.mesh.has(coupler.mesh)) gone.coupler.add(coupler.id);
-    for (const member of train.members) if (isLeftBare(train, member.id, gone) && !isLeftBare(train, member.id, null)) gone.member.add(member.id);
+    for (const coupler of train.couplers)
+      if ('joins' in coupler ? coupler.joins.some((member) => gone.member.has(member)) : gone.mesh.has(coupler.mesh))
+        gone.coupler.add(coupler.id);
+    for (const member of train.members)
+      if (isLeftBare(train, member.id, gone) && !isLeftBare(train, member.id, null)) gone.member.add(member.id);
   }
   return { gears: [...gone.gear], members: [...gone.member], meshes: [...gone.mesh], couplers: [...gone.coupler] };
 }
@@ -41,8 +53,13 @@ type Gone = Readonly<Record<'gear' | 'member' | 'mesh' | 'coupler', ReadonlySet<
 /** Has a member nothing on it, and no task as input or output? Without its last gear or planet one coupler leads nowhere, two make it a link. */
 function isLeftBare({ members, gears, couplers, input, outputs }: Train, id: string, gone: Gone | null): boolean {
   if (id === FRAME || id === input || outputs.includes(id)) return false;
-  const own = [...gears.filter((gear) => gear.member === id).map((gear) => !gone?.gear.has(gear.id)), ...members.filter(({ carrier }) => carrier === id).map((planet) => !gone?.member.has(planet.id))];
-  const coupled = couplers.filter((coupler) => 'joins' in coupler && coupler.joins.includes(id) && !gone?.coupler.has(coupler.id)).length;
+  const own = [
+    ...gears.filter((gear) => gear.member === id).map((gear) => !gone?.gear.has(gear.id)),
+    ...members.filter(({ carrier }) => carrier === id).map((planet) => !gone?.member.has(planet.id)),
+  ];
+  const coupled = couplers.filter(
+    (coupler) => 'joins' in coupler && coupler.joins.includes(id) && !gone?.coupler.has(coupler.id),
+  ).length;
   return !own.includes(true) && coupled < (own.length > 0 ? 2 : 1);
 }
 
@@ -50,14 +67,23 @@ function isLeftBare({ members, gears, couplers, input, outputs }: Train, id: str
 export function removePart(train: Train, part: PartRef): Edit {
   const { gears, members, meshes, couplers } = whatGoes(train, part);
   if (members.includes(train.input)) return refused('The input would go with it. Make another member the input first.');
-  if (train.outputs.some((output) => members.includes(output))) return refused('An output would go with it. Make another member the output first.');
+  if (train.outputs.some((output) => members.includes(output)))
+    return refused('An output would go with it. Make another member the output first.');
   return checked({
     ...train,
     members: train.members.filter(({ id }) => !members.includes(id)),
     gears: train.gears.filter(({ id }) => !gears.includes(id)),
     meshes: train.meshes.filter(({ id }) => !meshes.includes(id)),
     couplers: train.couplers.filter(({ id }) => !couplers.includes(id)),
-    positions: train.positions.map((position) => ({ ...position, engaged: position.engaged.filter((id) => !couplers.includes(id)) })),
-    ...(train.selectors && { selectors: train.selectors.map((selector) => ({ ...selector, spans: selector.spans.filter(({ coupler }) => !couplers.includes(coupler)) })) }),
+    positions: train.positions.map((position) => ({
+      ...position,
+      engaged: position.engaged.filter((id) => !couplers.includes(id)),
+    })),
+    ...(train.selectors && {
+      selectors: train.selectors.map((selector) => ({
+        ...selector,
+        spans: selector.spans.filter(({ coupler }) => !couplers.includes(coupler)),
+      })),
+    }),
   });
 }

@@ -32,12 +32,17 @@ export function CounterTable() {
       const cell = cells.current.get(key);
       // While it moves only the rounded count is right; exact ones come back when it stands.
       // Of a long table only the rows in view are kept up while it moves.
-      if (cell && (!moving || inView.current.has(cell))) cell.textContent = moving ? live.toFixed(2).replace('-', '−') : shown(exact);
+      if (cell && (!moving || inView.current.has(cell)))
+        cell.textContent = moving ? live.toFixed(2).replace('-', '−') : shown(exact);
     };
     for (const { id } of train.members) write(`turns ${id}`, turned.members.get(id) ?? ZERO, turns(id));
     for (const gear of train.gears) {
       const carrier = carrierOf.get(gear.member);
-      write(`teeth ${gear.id}`, teethPassed(train, gear, turned), gear.teeth * (turns(gear.member) - (carrier ? turns(carrier) : 0)));
+      write(
+        `teeth ${gear.id}`,
+        teethPassed(train, gear, turned),
+        gear.teeth * (turns(gear.member) - (carrier ? turns(carrier) : 0)),
+      );
     }
   });
   const keep = (key: string) => (element: HTMLElement | null) => {
@@ -55,14 +60,24 @@ export function CounterTable() {
     return () => watch.disconnect();
   }, [train]);
   return (
-    <div className="mt-1 min-h-0 flex-1 overflow-auto contain-content" tabIndex={0} role="group" aria-label="Turn counters">
+    <div
+      className="mt-1 min-h-0 flex-1 overflow-auto contain-content"
+      tabIndex={0}
+      role="group"
+      aria-label="Turn counters"
+    >
       <table className="w-full table-fixed text-sm [&_td]:py-0.5 [&_th]:py-0.5 [&_th]:text-left [&_th]:font-normal">
         <thead className="muted sticky top-0 bg-base-100">
           <tr className="[&>th]:border-b [&>th]:border-base-300">
             <th scope="col">Member</th>
             <th scope="col" className="!text-right">
               <label className="inline-flex cursor-pointer items-center gap-1.5" title="Fractions, or four figures">
-                <input type="checkbox" className="checkbox checkbox-xs" checked={fractions} onChange={(event) => setFractions(event.target.checked)} />
+                <input
+                  type="checkbox"
+                  className="checkbox checkbox-xs"
+                  checked={fractions}
+                  onChange={(event) => setFractions(event.target.checked)}
+                />
                 exact turns
               </label>
             </th>
@@ -87,7 +102,11 @@ export function CounterTable() {
                 {i === 0 ? (
                   <>
                     <th scope="row" className="!font-semibold">
-                      <span className="mr-2 inline-block size-2.5 rounded-full" style={{ background: memberColor(train, id) }} aria-hidden />
+                      <span
+                        className="mr-2 inline-block size-2.5 rounded-full"
+                        style={{ background: memberColor(train, id) }}
+                        aria-hidden
+                      />
                       {memberName(train, id)}
                     </th>
                     <td>
@@ -109,4 +128,6 @@ export function CounterTable() {
 }
 
 /** A figure that changes often: contained, so that a new one lays out nothing but itself. */
-const Figure = ({ hold, testId }: { hold: (element: HTMLElement | null) => void; testId: string }) => <span ref={hold} data-testid={testId} className="figure block h-5 text-right contain-[layout_size]" />;
+const Figure = ({ hold, testId }: { hold: (element: HTMLElement | null) => void; testId: string }) => (
+  <span ref={hold} data-testid={testId} className="figure block h-5 text-right contain-[layout_size]" />
+);

@@ -21,7 +21,13 @@ export function CrankPanel() {
   return (
     <section aria-label="Crank and counters" className="flex min-h-0 min-w-0 flex-col px-4 pt-1.5">
       {solved.status === 'locked' ? (
-        <p className="py-1 text-error">Locked: {driver}. {locks.length > 0 ? `Tied up by ${listed(locks.map((id) => couplerName(train, id)))}` : 'The meshes alone lock it'}.</p>
+        <p className="py-1 text-error">
+          Locked: {driver}.{' '}
+          {locks.length > 0
+            ? `Tied up by ${listed(locks.map((id) => couplerName(train, id)))}`
+            : 'The meshes alone lock it'}
+          .
+        </p>
       ) : (
         <CrankControls driver={driver} />
       )}
@@ -43,7 +49,13 @@ function CrankControls({ driver }: { driver: string }) {
       <span className="muted max-w-22 truncate" title={`What is cranked: ${driver}`}>
         {driver}
       </span>
-      <button type="button" className="btn btn-sm btn-square" aria-label={moving === 'play' ? 'Pause' : 'Play'} title={`${moving === 'play' ? 'Pause' : 'Play'} (Space)`} onClick={() => (moving === 'play' ? crank.stop() : crank.play(SPEEDS[pace]!))}>
+      <button
+        type="button"
+        className="btn btn-sm btn-square"
+        aria-label={moving === 'play' ? 'Pause' : 'Play'}
+        title={`${moving === 'play' ? 'Pause' : 'Play'} (Space)`}
+        onClick={() => (moving === 'play' ? crank.stop() : crank.play(SPEEDS[pace]!))}
+      >
         {moving === 'play' ? <Pause className="size-4" aria-hidden /> : <Play className="size-4" aria-hidden />}
       </button>
       <input
@@ -60,7 +72,12 @@ function CrankControls({ driver }: { driver: string }) {
           if (moving === 'play') crank.play(SPEEDS[Number(event.target.value)]!);
         }}
       />
-      <button type="button" className="btn btn-neutral btn-sm px-2.5" title="Turn exactly 1 (T)" onClick={() => crank.turn(ONE, !still)}>
+      <button
+        type="button"
+        className="btn btn-neutral btn-sm px-2.5"
+        title="Turn exactly 1 (T)"
+        onClick={() => crank.turn(ONE, !still)}
+      >
         <RotateCw className="size-4" aria-hidden /> Turn exactly 1
       </button>
       <form
@@ -73,9 +90,22 @@ function CrankControls({ driver }: { driver: string }) {
         <button type="submit" className="btn join-item btn-sm px-2.5" disabled={!wanted.ok}>
           Turn
         </button>
-        <input className="input input-sm join-item figure w-14 aria-invalid:border-error" aria-label="Turns to make" inputMode="decimal" value={typed} aria-invalid={!wanted.ok} title={wanted.ok ? `${toNumber(wanted.turns)} turns` : wanted.message} onChange={(event) => setTyped(event.target.value)} />
+        <input
+          className="input input-sm join-item figure w-14 aria-invalid:border-error"
+          aria-label="Turns to make"
+          inputMode="decimal"
+          value={typed}
+          aria-invalid={!wanted.ok}
+          title={wanted.ok ? `${toNumber(wanted.turns)} turns` : wanted.message}
+          onChange={(event) => setTyped(event.target.value)}
+        />
       </form>
-      <button type="button" className="btn btn-sm px-2.5" title="Turn back exactly 1 (Shift T)" onClick={() => crank.turn(neg(ONE), !still)}>
+      <button
+        type="button"
+        className="btn btn-sm px-2.5"
+        title="Turn back exactly 1 (Shift T)"
+        onClick={() => crank.turn(neg(ONE), !still)}
+      >
         <RotateCcw className="size-4" aria-hidden /> Back 1
       </button>
       <button

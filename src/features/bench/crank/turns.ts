@@ -19,7 +19,8 @@ const speeds = new WeakMap<object, ReadonlyMap<string, number>>();
 /** Exact counts and speeds as plain numbers, made once for each count and each position. */
 function numbersOf(state: BenchState) {
   const figures = speedsOf(state);
-  const base = bases.get(state.turned) ?? new Map([...state.turned.members].map(([id, turns]) => [id, toNumber(turns)]));
+  const base =
+    bases.get(state.turned) ?? new Map([...state.turned.members].map(([id, turns]) => [id, toNumber(turns)]));
   const speed = speeds.get(figures) ?? new Map(figures.map((row) => [row.id, row.speed ? toNumber(row.speed) : 0]));
   bases.set(state.turned, base);
   speeds.set(figures, speed);
@@ -41,5 +42,9 @@ export function useEachFrame(run: (turns: TurnsOf) => void): void {
 /** Whether the crank plays, makes an exact move, or is held in the hand. */
 export function useMoving(): CrankClock['moving'] {
   const crank = useCrank();
-  return useSyncExternalStore(crank.onChange, () => crank.moving, () => null);
+  return useSyncExternalStore(
+    crank.onChange,
+    () => crank.moving,
+    () => null,
+  );
 }

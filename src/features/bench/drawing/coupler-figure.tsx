@@ -30,8 +30,21 @@ export function CouplerFigure({ shape, powered }: { shape: CouplerShape; powered
       onPress={() => toggleCoupler(store, coupler.id)}
     >
       {/* Always there: a ring that comes and goes under a pressed pointer would swallow the click. */}
-      <circle cx={x} cy={y} r={15} className={locks ? 'fill-error/15 stroke-error' : 'fill-accent/15 stroke-accent'} strokeWidth={2} opacity={locks || lit ? 1 : 0} />
-      <CouplerSymbol shape={shape} coupler={coupler} closed={closed} overruns={state === 'overruns'} stroke={locks ? 'var(--color-error)' : powered ? 'var(--color-primary)' : undefined} />
+      <circle
+        cx={x}
+        cy={y}
+        r={15}
+        className={locks ? 'fill-error/15 stroke-error' : 'fill-accent/15 stroke-accent'}
+        strokeWidth={2}
+        opacity={locks || lit ? 1 : 0}
+      />
+      <CouplerSymbol
+        shape={shape}
+        coupler={coupler}
+        closed={closed}
+        overruns={state === 'overruns'}
+        stroke={locks ? 'var(--color-error)' : powered ? 'var(--color-primary)' : undefined}
+      />
     </PartButton>
   );
 }

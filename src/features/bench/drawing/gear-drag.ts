@@ -53,8 +53,12 @@ export function useGearDrag(zoomed: RefObject<SVGGElement | null>, view: SideVie
     line,
     handlers: {
       onPointerDown: (event) => {
-        const gear = (event.target as Element).closest('[data-part^="gear:"]')?.getAttribute('data-part')?.slice('gear:'.length);
-        held.current = gear !== undefined && event.button === 0 ? { gear, from: event.clientX, moved: false, to: -1 } : null;
+        const gear = (event.target as Element)
+          .closest('[data-part^="gear:"]')
+          ?.getAttribute('data-part')
+          ?.slice('gear:'.length);
+        held.current =
+          gear !== undefined && event.button === 0 ? { gear, from: event.clientX, moved: false, to: -1 } : null;
       },
       onPointerMove,
       onPointerUp,
@@ -89,6 +93,8 @@ function placesOf(train: Train, view: SideView, gear: string): Place[] {
     const ids = stations.flat();
     const boxes = view.gears.filter((shape) => ids.includes(shape.gear)).map(({ box }) => box);
     if (ids.includes(gear) || boxes.length === 0) return [];
-    return [{ key, left: Math.min(...boxes.map(({ left }) => left)), right: Math.max(...boxes.map(({ right }) => right)) }];
+    return [
+      { key, left: Math.min(...boxes.map(({ left }) => left)), right: Math.max(...boxes.map(({ right }) => right)) },
+    ];
   });
 }

@@ -14,7 +14,9 @@ import { PartButton } from './part-button';
 export const GearFigure = memo(function GearFigure({ shape, powered }: { shape: GearShape; powered: boolean }) {
   const train = useBench((state) => state.train);
   const editing = useBench((state) => state.editing?.kind === 'gear' && state.editing.id === shape.gear);
-  const lit = useBench((state) => state.highlight?.gears.includes(shape.gear) || state.highlight?.members.includes(shape.member) || false);
+  const lit = useBench(
+    (state) => state.highlight?.gears.includes(shape.gear) || state.highlight?.members.includes(shape.member) || false,
+  );
   const set = useBench((state) => state.set);
   const store = useBenchStore();
   const drawn = useDrawing();
@@ -30,7 +32,13 @@ export const GearFigure = memo(function GearFigure({ shape, powered }: { shape: 
       onPress={() => set({ editing: { kind: 'gear', id: gear.id } })}
       onNudge={(by) => nudge(store, drawn.ok ? drawn.view.order : [], gear.id, by)}
     >
-      <GearOutline shape={shape} type={gear.type} stroke={powered ? 'var(--color-primary)' : color} fill={color} lit={lit || editing} />
+      <GearOutline
+        shape={shape}
+        type={gear.type}
+        stroke={powered ? 'var(--color-primary)' : color}
+        fill={color}
+        lit={lit || editing}
+      />
     </PartButton>
   );
 });

@@ -73,7 +73,8 @@ async function fromServer(id: string, version: number): Promise<Drawn | null> {
   }
 }
 
-const isPointedAt = ({ highlight, editing, shown, train }: ReturnType<BenchStore['getState']>): boolean => (highlight !== null || editing !== null) && sideViewToShow(train, shown).ok;
+const isPointedAt = ({ highlight, editing, shown, train }: ReturnType<BenchStore['getState']>): boolean =>
+  (highlight !== null || editing !== null) && sideViewToShow(train, shown).ok;
 
 function untilNobodyPoints(store: BenchStore): Promise<void> {
   if (!isPointedAt(store.getState())) return Promise.resolve();

@@ -5,7 +5,19 @@ import type { MemberRole } from '@/core/powerflow';
 const TICK_ROOM = 12;
 
 /** A member's lines by its state: thin where it idles, thick and pale where it carries a share that is not known, hatched where it is held, dotted where it floats. */
-export const MemberLine = memo(function MemberLine({ lines, role, color, lit, shared }: { lines: MemberLines; role: MemberRole; color: string; lit: boolean; shared: boolean }) {
+export const MemberLine = memo(function MemberLine({
+  lines,
+  role,
+  color,
+  lit,
+  shared,
+}: {
+  lines: MemberLines;
+  role: MemberRole;
+  color: string;
+  lit: boolean;
+  shared: boolean;
+}) {
   const d = lines.segments.map(({ x1, y1, x2, y2 }) => `M ${x1} ${y1} L ${x2} ${y2}`).join(' ');
   const held = role === 'holds' || role === 'still';
   return (
@@ -28,7 +40,11 @@ export const MemberLine = memo(function MemberLine({ lines, role, color, lit, sh
 /** Small ticks along a line, as on ground: what stands. */
 function hatching({ x1, y1, x2, y2 }: Segment): string {
   const ticks = [];
-  if (y1 === y2) for (let x = Math.min(x1, x2) + TICK_ROOM / 2; x < Math.max(x1, x2) - 4; x += TICK_ROOM) ticks.push(`M ${x} ${y1} l -4 5`);
-  else for (let y = Math.min(y1, y2) + TICK_ROOM / 2; y < Math.max(y1, y2) - 4; y += TICK_ROOM) ticks.push(`M ${x1} ${y} l 5 -4`);
+  if (y1 === y2)
+    for (let x = Math.min(x1, x2) + TICK_ROOM / 2; x < Math.max(x1, x2) - 4; x += TICK_ROOM)
+      ticks.push(`M ${x} ${y1} l -4 5`);
+  else
+    for (let y = Math.min(y1, y2) + TICK_ROOM / 2; y < Math.max(y1, y2) - 4; y += TICK_ROOM)
+      ticks.push(`M ${x1} ${y} l 5 -4`);
   return ticks.join(' ');
 }

@@ -21,7 +21,17 @@ interface Props {
 }
 
 /** A part of the drawing that can be pointed at, focused and pressed, with the pointer or the keyboard. */
-export function PartButton({ label, pressed, disabled = false, box, part, highlight, onPress, onNudge, children }: Props) {
+export function PartButton({
+  label,
+  pressed,
+  disabled = false,
+  box,
+  part,
+  highlight,
+  onPress,
+  onNudge,
+  children,
+}: Props) {
   const store = useBenchStore();
   const set = useBench((state) => state.set);
   const { point, leave } = usePointed();
@@ -77,7 +87,15 @@ export function PartButton({ label, pressed, disabled = false, box, part, highli
       onFocus={(event) => enter(event.currentTarget)}
       onBlur={exit}
     >
-      <rect x={box.left - 4} y={box.top - 4} width={box.right - box.left + 8} height={box.bottom - box.top + 8} rx={4} className="fill-transparent stroke-accent [stroke-opacity:0] group-focus-visible:[stroke-opacity:1]" strokeWidth={2} />
+      <rect
+        x={box.left - 4}
+        y={box.top - 4}
+        width={box.right - box.left + 8}
+        height={box.bottom - box.top + 8}
+        rx={4}
+        className="fill-transparent stroke-accent [stroke-opacity:0] group-focus-visible:[stroke-opacity:1]"
+        strokeWidth={2}
+      />
       {children}
     </g>
   );

@@ -27,16 +27,42 @@ export function PartNote() {
 function Note({ pointed: { part, at } }: { pointed: Pointed }) {
   const train = useBench((state) => state.train);
   const position = usePosition();
-  const left = Math.min(Math.max(8, at.right + 12 + WIDTH > innerWidth ? at.left - WIDTH - 12 : at.right + 12), innerWidth - WIDTH - 8);
+  const left = Math.min(
+    Math.max(8, at.right + 12 + WIDTH > innerWidth ? at.left - WIDTH - 12 : at.right + 12),
+    innerWidth - WIDTH - 8,
+  );
   const top = Math.min(Math.max(8, at.top), innerHeight - 150);
   return (
-    <div role="tooltip" style={{ left, top, width: WIDTH }} className="pointer-events-none fixed z-30 border border-base-content bg-base-100 px-2.5 py-1.5 text-sm leading-snug shadow-md">
-      {part.kind === 'coupler' ? <CouplerLines id={part.id} train={train} position={position} /> : <MemberLines gear={part.kind === 'gear' ? part.id : null} member={part.kind === 'member' ? part.id : train.gears.find(({ id }) => id === part.id)!.member} train={train} position={position} />}
+    <div
+      role="tooltip"
+      style={{ left, top, width: WIDTH }}
+      className="pointer-events-none fixed z-30 border border-base-content bg-base-100 px-2.5 py-1.5 text-sm leading-snug shadow-md"
+    >
+      {part.kind === 'coupler' ? (
+        <CouplerLines id={part.id} train={train} position={position} />
+      ) : (
+        <MemberLines
+          gear={part.kind === 'gear' ? part.id : null}
+          member={part.kind === 'member' ? part.id : train.gears.find(({ id }) => id === part.id)!.member}
+          train={train}
+          position={position}
+        />
+      )}
     </div>
   );
 }
 
-function MemberLines({ gear: gearId, member, train, position }: { gear: string | null; member: string; train: Train; position: Position }) {
+function MemberLines({
+  gear: gearId,
+  member,
+  train,
+  position,
+}: {
+  gear: string | null;
+  member: string;
+  train: Train;
+  position: Position;
+}) {
   const { speed, torque } = useTyped();
   const gear = train.gears.find(({ id }) => id === gearId);
   const row = position.figures.find(({ id }) => id === member);
@@ -47,7 +73,11 @@ function MemberLines({ gear: gearId, member, train, position }: { gear: string |
       {row && (
         <>
           <p>
-            {row.speed === null ? 'Speed is open' : speed.value === null ? wayText(row.speed) : `${figure(Math.abs(toNumber(row.speed)) * speed.value)} ${speed.unit}, ${wayText(row.speed)}`}
+            {row.speed === null
+              ? 'Speed is open'
+              : speed.value === null
+                ? wayText(row.speed)
+                : `${figure(Math.abs(toNumber(row.speed)) * speed.value)} ${speed.unit}, ${wayText(row.speed)}`}
           </p>
           {row.torque !== null && torque.value !== null && (
             <p>
@@ -55,14 +85,22 @@ function MemberLines({ gear: gearId, member, train, position }: { gear: string |
               {watts !== null && watts !== undefined && `, ${figure(watts)} W`}
             </p>
           )}
-          <p className="muted">{[ROLE_TEXT[row.role], ...(gear ? gearRoles(gear.id, train, position) : [])].join('; ')}</p>
+          <p className="muted">
+            {[ROLE_TEXT[row.role], ...(gear ? gearRoles(gear.id, train, position) : [])].join('; ')}
+          </p>
         </>
       )}
     </>
   );
 }
 
-const ROLE_WORDS: Record<Exclude<MeshRole, 'a drives' | 'b drives'>, string> = { 'turns as one block': 'turns as one block with', stands: 'at rest in', idle: 'turns idle with', shared: 'shares torque with', floats: 'floats on' };
+const ROLE_WORDS: Record<Exclude<MeshRole, 'a drives' | 'b drives'>, string> = {
+  'turns as one block': 'turns as one block with',
+  stands: 'at rest in',
+  idle: 'turns idle with',
+  shared: 'shares torque with',
+  floats: 'floats on',
+};
 
 /** What a gear does in each of its meshes. */
 function gearRoles(id: string, train: Train, { roles }: Position): string[] {
@@ -71,7 +109,8 @@ function gearRoles(id: string, train: Train, { roles }: Position): string[] {
     if (!gears.includes(id) || !role) return [];
     const other = train.gears.find((gear) => gear.id === gears.find((one) => one !== id))!;
     const mate = `${other.teeth} on ${memberName(train, other.member)}`;
-    if (role === 'a drives' || role === 'b drives') return [`${(role === 'a drives') === (gears[0] === id) ? 'driver of' : 'driven by'} ${mate}`];
+    if (role === 'a drives' || role === 'b drives')
+      return [`${(role === 'a drives') === (gears[0] === id) ? 'driver of' : 'driven by'} ${mate}`];
     return [`${ROLE_WORDS[role]} ${mate}`];
   });
 }
@@ -83,7 +122,14 @@ function CouplerLines({ id, train, position }: { id: string; train: Train; posit
     <>
       <p className="font-semibold">{couplerWords(train, coupler)}</p>
       <p>{state}</p>
-      <p className="muted">{decidesForItself(coupler) ? 'It holds and lets go by itself.' : state === 'off' ? 'Press to engage it.' : 'Press to release it.'} E or right click to change it.</p>
+      <p className="muted">
+        {decidesForItself(coupler)
+          ? 'It holds and lets go by itself.'
+          : state === 'off'
+            ? 'Press to engage it.'
+            : 'Press to release it.'}{' '}
+        E or right click to change it.
+      </p>
     </>
   );
 }

@@ -9,7 +9,11 @@ export interface Pointed {
 }
 
 /** Kept apart from the Bench's store: it changes with every move of the pointer. */
-export const usePointed = create<{ readonly pointed: Pointed | null; readonly point: (pointed: Pointed) => void; readonly leave: () => void }>()((set) => ({
+export const usePointed = create<{
+  readonly pointed: Pointed | null;
+  readonly point: (pointed: Pointed) => void;
+  readonly leave: () => void;
+}>()((set) => ({
   pointed: null,
   point: (pointed) => set({ pointed }),
   leave: () => set({ pointed: null }),

@@ -14,8 +14,24 @@ export function PowerPath({ lines }: { lines: readonly PowerLine[] }) {
     <g aria-hidden>
       {lines.map(({ from, to, share }, i) => (
         <g key={i}>
-          <line x1={from.x} y1={from.y} x2={to.x} y2={to.y} className="stroke-primary" strokeWidth={powerWidth(share)} strokeLinecap="round" />
-          <line x1={from.x} y1={from.y} x2={to.x} y2={to.y} className={moving ? 'power-dash stroke-base-100' : 'stroke-base-100'} strokeDasharray="2 14" strokeWidth={Math.max(1, powerWidth(share) / 3.4)} />
+          <line
+            x1={from.x}
+            y1={from.y}
+            x2={to.x}
+            y2={to.y}
+            className="stroke-primary"
+            strokeWidth={powerWidth(share)}
+            strokeLinecap="round"
+          />
+          <line
+            x1={from.x}
+            y1={from.y}
+            x2={to.x}
+            y2={to.y}
+            className={moving ? 'power-dash stroke-base-100' : 'stroke-base-100'}
+            strokeDasharray="2 14"
+            strokeWidth={Math.max(1, powerWidth(share) / 3.4)}
+          />
         </g>
       ))}
       {lines.map((line, i) => (
@@ -30,5 +46,12 @@ function Arrowhead({ line: { from, to, share } }: { line: PowerLine }) {
   if (length < ARROW_ROOM) return null;
   const half = 3.4 + powerWidth(share) / 2;
   const angle = (Math.atan2(to.y - from.y, to.x - from.x) * 180) / Math.PI;
-  return <path d={`M ${half} 0 L ${-half} ${-half} L ${-half} ${half} Z`} transform={`translate(${(from.x + to.x) / 2} ${(from.y + to.y) / 2}) rotate(${angle})`} className="fill-primary stroke-base-100" strokeWidth={1} />;
+  return (
+    <path
+      d={`M ${half} 0 L ${-half} ${-half} L ${-half} ${half} Z`}
+      transform={`translate(${(from.x + to.x) / 2} ${(from.y + to.y) / 2}) rotate(${angle})`}
+      className="fill-primary stroke-base-100"
+      strokeWidth={1}
+    />
+  );
 }

@@ -30,7 +30,8 @@ export function Recirculation() {
             onBlur={() => set({ highlight: null })}
           >
             <RefreshCw className="size-4" aria-hidden />
-            {figure(100 * toNumber(share))} % of the input power goes round through {listed([...members.map((id) => memberName(train, id)), ...joints.map((id) => couplerName(train, id))])}
+            {figure(100 * toNumber(share))} % of the input power goes round through{' '}
+            {listed([...members.map((id) => memberName(train, id)), ...joints.map((id) => couplerName(train, id))])}
           </li>
         );
       })}

@@ -64,37 +64,78 @@ function Drawing({ view }: { view: SideView }) {
   const zoom = useZoom(svg);
   const zoomed = useRef<SVGGElement>(null);
   const drag = useGearDrag(zoomed, view);
-  const flowing = useMemo(() => powerLines(view, powers.map((own) => ({ ...own, power: own.power ?? 0 }))), [view, powers]);
+  const flowing = useMemo(
+    () =>
+      powerLines(
+        view,
+        powers.map((own) => ({ ...own, power: own.power ?? 0 })),
+      ),
+    [view, powers],
+  );
   const roleOf = new Map(figures.map(({ id, role }) => [id, role]));
-  const carrying = new Set(powers.filter(({ power }) => power === null || Math.abs(power) > 1e-9).map(({ part }) => `${part.kind} ${part.id}`));
+  const carrying = new Set(
+    powers.filter(({ power }) => power === null || Math.abs(power) > 1e-9).map(({ part }) => `${part.kind} ${part.id}`),
+  );
   const shared = new Set(powers.filter(({ power }) => power === null).map(({ member }) => member));
   return (
     <>
       <PaneHeader>
         <div className="flex" role="group" aria-label="Size of the drawing">
-          <SizeButton label="Smaller" onPress={() => zoom.by(1 / 1.25)} icon={<Minus className="size-4" aria-hidden />} />
+          <SizeButton
+            label="Smaller"
+            onPress={() => zoom.by(1 / 1.25)}
+            icon={<Minus className="size-4" aria-hidden />}
+          />
           <SizeButton label="Larger" onPress={() => zoom.by(1.25)} icon={<Plus className="size-4" aria-hidden />} />
           <SizeButton label="Fit to the space" onPress={zoom.fit} icon={<Maximize className="size-4" aria-hidden />} />
         </div>
       </PaneHeader>
       <div className="relative min-h-0 flex-1 contain-content">
-        <svg ref={svg} data-drawing="side-view" viewBox={`0 0 ${view.width} ${view.height}`} className="absolute inset-0 size-full cursor-grab touch-none select-none active:cursor-grabbing" role="group" aria-label={`Side view of ${train.name}`}>
+        <svg
+          ref={svg}
+          data-drawing="side-view"
+          viewBox={`0 0 ${view.width} ${view.height}`}
+          className="absolute inset-0 size-full cursor-grab touch-none select-none active:cursor-grabbing"
+          role="group"
+          aria-label={`Side view of ${train.name}`}
+        >
           <g ref={zoomed} data-zoomed transform={zoom.transform} {...drag.handlers}>
             {view.axes.map(({ x1, x2, y1 }, i) => (
-              <line key={i} x1={x1 - 12} x2={x2 + 12} y1={y1} y2={y1} className="stroke-base-content/35" strokeWidth={0.9} strokeDasharray="14 4 2 4" aria-hidden />
+              <line
+                key={i}
+                x1={x1 - 12}
+                x2={x2 + 12}
+                y1={y1}
+                y2={y1}
+                className="stroke-base-content/35"
+                strokeWidth={0.9}
+                strokeDasharray="14 4 2 4"
+                aria-hidden
+              />
             ))}
             <MeshTies ties={view.ties} />
             {view.lines.map((lines) => (
               <MemberHandle key={`handle ${lines.member}`} lines={lines} />
-          ))}
-          {view.lines.map((lines) => (
-            <MemberLine key={lines.member} lines={lines} role={roleOf.get(lines.member)!} color={memberColor(train, lines.member)} lit={lit?.includes(lines.member) ?? false} shared={shared.has(lines.member)} />
+            ))}
+            {view.lines.map((lines) => (
+              <MemberLine
+                key={lines.member}
+                lines={lines}
+                role={roleOf.get(lines.member)!}
+                color={memberColor(train, lines.member)}
+                lit={lit?.includes(lines.member) ?? false}
+                shared={shared.has(lines.member)}
+              />
             ))}
             <PowerPath lines={flowing} />
             <CrossingHops view={view} flowing={flowing} colorOf={(member) => memberColor(train, member)} />
             <Bearings at={view.bearings} />
             {view.gears.map((shape, i) => (
-              <GearFigure key={`${shape.gear} ${i}`} shape={shape} powered={carrying.has(`gear ${shape.gear}`) || driving.has(shape.gear)} />
+              <GearFigure
+                key={`${shape.gear} ${i}`}
+                shape={shape}
+                powered={carrying.has(`gear ${shape.gear}`) || driving.has(shape.gear)}
+              />
             ))}
             {view.pins.map(({ planet, x1, x2, y }) => (
               <PlanetPin key={planet} x1={x1} x2={x2} y={y} color={memberColor(train, planet)} />
@@ -107,11 +148,25 @@ function Drawing({ view }: { view: SideView }) {
             ))}
             <Labels labels={view.labels} />
             <StationTabs view={view} />
-            {drag.line !== null && <line x1={drag.line} x2={drag.line} y1={0} y2={view.height} className="pointer-events-none stroke-accent" strokeWidth={2} strokeDasharray="6 4" />}
+            {drag.line !== null && (
+              <line
+                x1={drag.line}
+                x2={drag.line}
+                y1={0}
+                y2={view.height}
+                className="pointer-events-none stroke-accent"
+                strokeWidth={2}
+                strokeDasharray="6 4"
+              />
+            )}
           </g>
         </svg>
         {/* What moves at every frame lies on a sheet of its own, so that the drawing below is not painted again. */}
-        <svg viewBox={`0 0 ${view.width} ${view.height}`} className="pointer-events-none absolute inset-0 size-full will-change-transform" aria-hidden>
+        <svg
+          viewBox={`0 0 ${view.width} ${view.height}`}
+          className="pointer-events-none absolute inset-0 size-full will-change-transform"
+          aria-hidden
+        >
           <g transform={zoom.transform}>
             <MarkDots gears={view.gears} />
           </g>
@@ -125,7 +180,13 @@ function Drawing({ view }: { view: SideView }) {
 
 function SizeButton({ label, onPress, icon }: { label: string; onPress: () => void; icon: React.ReactNode }) {
   return (
-    <button type="button" className="btn btn-ghost btn-xs btn-square" aria-label={label} title={label} onClick={onPress}>
+    <button
+      type="button"
+      className="btn btn-ghost btn-xs btn-square"
+      aria-label={label}
+      title={label}
+      onClick={onPress}
+    >
       {icon}
     </button>
   );
@@ -143,7 +204,11 @@ const Labels = memo(function Labels({ labels }: { labels: readonly Label[] }) {
       y={label.y}
       textAnchor={label.anchor}
       dominantBaseline="central"
-      className={label.of.kind === 'gear' ? 'figure pointer-events-none fill-base-content text-[13.5px]' : 'pointer-events-none fill-base-content text-[15px] font-semibold'}
+      className={
+        label.of.kind === 'gear'
+          ? 'figure pointer-events-none fill-base-content text-[13.5px]'
+          : 'pointer-events-none fill-base-content text-[15px] font-semibold'
+      }
     >
       {label.text}
     </text>

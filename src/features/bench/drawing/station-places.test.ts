@@ -12,7 +12,17 @@ function placesOf(train: Train): (number | null)[] {
 }
 
 describe('where the stations cut the drawing', () => {
-  test.each(['sluice-winch', 'pan-rake', 'harvester', 'crawler', 'draisine-hub', 'brine-lift', 'conveyor-shifter', 'range-box', 'wagon-axle'])('%s: each in a place of its own, from left to right', (name) => {
+  test.each([
+    'sluice-winch',
+    'pan-rake',
+    'harvester',
+    'crawler',
+    'draisine-hub',
+    'brine-lift',
+    'conveyor-shifter',
+    'range-box',
+    'wagon-axle',
+  ])('%s: each in a place of its own, from left to right', (name) => {
     const places = placesOf(demoTrain(name));
     expect(new Set(places).size).toBe(places.length);
     expect(places).not.toContain(null);

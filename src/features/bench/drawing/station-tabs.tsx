@@ -39,10 +39,18 @@ export function StationTabs({ view }: { view: SideView }) {
           >
             <path
               d={`M ${-HALF} ${HALF} V -3 L 0 ${-HALF - 2} L ${HALF} -3 V ${HALF} Z`}
-              className={on ? 'fill-base-content stroke-base-content group-focus-visible:stroke-accent' : 'fill-base-100 stroke-base-content/45 group-hover:fill-base-300 group-focus-visible:stroke-accent'}
+              className={
+                on
+                  ? 'fill-base-content stroke-base-content group-focus-visible:stroke-accent'
+                  : 'fill-base-100 stroke-base-content/45 group-hover:fill-base-300 group-focus-visible:stroke-accent'
+              }
               strokeWidth={1.2}
             />
-            <text textAnchor="middle" y={5} className={on ? 'figure fill-base-100 text-[11px]' : 'figure fill-base-content text-[11px]'}>
+            <text
+              textAnchor="middle"
+              y={5}
+              className={on ? 'figure fill-base-100 text-[11px]' : 'figure fill-base-content text-[11px]'}
+            >
               {i + 1}
             </text>
           </g>

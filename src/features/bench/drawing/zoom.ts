@@ -24,7 +24,11 @@ export function useZoom(svg: RefObject<SVGSVGElement | null>): Zoom {
     const zooming = zoom<SVGSVGElement, unknown>()
       .scaleExtent([0.5, MOST])
       // A press on a part is for the part; the double click is too.
-      .filter((event: Event) => event.type === 'wheel' || (event.type !== 'dblclick' && !(event.target as Element).closest('[role=button], foreignObject')))
+      .filter(
+        (event: Event) =>
+          event.type === 'wheel' ||
+          (event.type !== 'dblclick' && !(event.target as Element).closest('[role=button], foreignObject')),
+      )
       .on('zoom', (event: { transform: typeof zoomIdentity }) => setTransform(event.transform));
     behaviour.current = zooming;
     select(element).call(zooming);

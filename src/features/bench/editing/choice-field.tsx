@@ -13,7 +13,12 @@ export function ChoiceField<T extends string>({ label, value, choices, autoFocus
   return (
     <label className="flex items-center justify-between gap-2">
       <span className="muted">{label}</span>
-      <select className="select select-sm w-40" autoFocus={autoFocus} value={value} onChange={(event) => onChoose(event.target.value as T)}>
+      <select
+        className="select select-sm w-40"
+        autoFocus={autoFocus}
+        value={value}
+        onChange={(event) => onChoose(event.target.value as T)}
+      >
         {(Object.entries(choices) as [T, string][]).map(([key, text]) => (
           <option key={key} value={key}>
             {text}
@@ -25,4 +30,5 @@ export function ChoiceField<T extends string>({ label, value, choices, autoFocus
 }
 
 /** Choices whose values are their own words. */
-export const plainChoices = <T extends string>(values: readonly T[]): Record<T, string> => Object.fromEntries<string>(values.map((value) => [value, value])) as Record<T, string>;
+export const plainChoices = <T extends string>(values: readonly T[]): Record<T, string> =>
+  Object.fromEntries<string>(values.map((value) => [value, value])) as Record<T, string>;

@@ -9,7 +9,13 @@ import { copy } from './clip';
 export function CopyButton({ part }: { part: PartRef }) {
   const store = useBenchStore();
   return (
-    <button type="button" className="btn btn-ghost btn-xs btn-square" aria-label="Copy" title="Copy with its connections (Ctrl C)" onClick={() => copy(store, part)}>
+    <button
+      type="button"
+      className="btn btn-ghost btn-xs btn-square"
+      aria-label="Copy"
+      title="Copy with its connections (Ctrl C)"
+      onClick={() => copy(store, part)}
+    >
       <Copy className="size-4" aria-hidden />
     </button>
   );

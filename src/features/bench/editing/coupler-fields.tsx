@@ -21,9 +21,25 @@ export function CouplerFields({ coupler, say }: { coupler: Coupler; say: Say }) 
   const on = solved.engaged.has(coupler.id);
   return (
     <>
-      <TextField label="Name" value={coupler.name} onDone={(text) => edit(changeCoupler(train, coupler.id, { name: text.trim() }))} />
-      <ChoiceField label="Style" autoFocus value={coupler.style ?? 'friction'} choices={plainChoices(STYLES)} onChoose={(style) => edit(changeCoupler(train, coupler.id, { style }))} />
-      <TextField label="Capacity" unit="N·m" numeric value={coupler.capacity === undefined ? '' : String(coupler.capacity)} onDone={(text) => edit(changeCoupler(train, coupler.id, { capacity: numberOrNothing(text) }))} />
+      <TextField
+        label="Name"
+        value={coupler.name}
+        onDone={(text) => edit(changeCoupler(train, coupler.id, { name: text.trim() }))}
+      />
+      <ChoiceField
+        label="Style"
+        autoFocus
+        value={coupler.style ?? 'friction'}
+        choices={plainChoices(STYLES)}
+        onChoose={(style) => edit(changeCoupler(train, coupler.id, { style }))}
+      />
+      <TextField
+        label="Capacity"
+        unit="N·m"
+        numeric
+        value={coupler.capacity === undefined ? '' : String(coupler.capacity)}
+        onDone={(text) => edit(changeCoupler(train, coupler.id, { capacity: numberOrNothing(text) }))}
+      />
       {coupler.type === 'one-way' && (
         <>
           <ChoiceField
@@ -33,7 +49,8 @@ export function CouplerFields({ coupler, say }: { coupler: Coupler; say: Say }) 
             onChoose={(control) => edit(changeCoupler(train, coupler.id, { control }))}
           />
           <p>
-            {memberName(train, coupler.joins[0])} {coupler.joins[0] === FRAME ? 'keeps' : 'pushes'} {memberName(train, coupler.joins[1])} {coupler.joins[0] === FRAME ? 'from turning backward' : 'forward'}.{' '}
+            {memberName(train, coupler.joins[0])} {coupler.joins[0] === FRAME ? 'keeps' : 'pushes'}{' '}
+            {memberName(train, coupler.joins[1])} {coupler.joins[0] === FRAME ? 'from turning backward' : 'forward'}.{' '}
             <button type="button" className="btn btn-xs" onClick={() => edit(turnRound(train, coupler.id))}>
               Turn it round
             </button>
@@ -49,7 +66,10 @@ export function CouplerFields({ coupler, say }: { coupler: Coupler; say: Say }) 
           </button>
         )}
         <CopyButton part={{ kind: 'coupler', id: coupler.id }} />
-        <GoesAlong part={{ kind: 'coupler', id: coupler.id }} onRemove={() => edit(removePart(train, { kind: 'coupler', id: coupler.id }), null)} />
+        <GoesAlong
+          part={{ kind: 'coupler', id: coupler.id }}
+          onRemove={() => edit(removePart(train, { kind: 'coupler', id: coupler.id }), null)}
+        />
       </div>
     </>
   );

@@ -8,7 +8,11 @@ type Also = Partial<Pick<BenchState, 'editing' | 'notice' | 'highlight' | 'choic
  * The one door for every change of the document: one step of undo, or with `merge` one for all changes of the same visit.
  * @param merge names the visit, such as the typing of one tooth count.
  */
-export function editTrain(store: BenchStore, train: Train, { merge, ...also }: Also & { readonly merge?: string } = {}): void {
+export function editTrain(
+  store: BenchStore,
+  train: Train,
+  { merge, ...also }: Also & { readonly merge?: string } = {},
+): void {
   const { visit, train: before, set } = store.getState();
   const history = store.temporal.getState();
   if (merge === undefined) return set({ ...also, train, visit: null });

@@ -4,8 +4,24 @@ import { ArrowLeft, ArrowRight } from 'lucide-react';
 import { tipSpeed, USUAL_TIP_SPEEDS } from '@/core/checks';
 import { toNumber } from '@/core/rational';
 import {
-  addGearOn, addIdlerBetween, addMesh, addMeshingGear, addSetRound, addStep, changeGear, changeMesh, freeGear, makeSliding, MATERIALS, removePart, setGearType, setTipSpeedLimit,
-  type Gear, type GearType, type Material, type Mesh,
+  addGearOn,
+  addIdlerBetween,
+  addMesh,
+  addMeshingGear,
+  addSetRound,
+  addStep,
+  changeGear,
+  changeMesh,
+  freeGear,
+  makeSliding,
+  MATERIALS,
+  removePart,
+  setGearType,
+  setTipSpeedLimit,
+  type Gear,
+  type GearType,
+  type Material,
+  type Mesh,
 } from '@/core/train';
 import { figure } from '@/core/units';
 import { nudge } from '../drawing/gear-drag';
@@ -34,7 +50,13 @@ export function GearFields({ gear, say }: { gear: Gear; say: Say }) {
   return (
     <>
       <TeethField gear={gear} say={say} />
-      <TextField label="Module" unit="mm" numeric value={gear.module === undefined ? '' : String(gear.module)} onDone={(text) => edit(changeGear(train, gear.id, { module: numberOrNothing(text) }))} />
+      <TextField
+        label="Module"
+        unit="mm"
+        numeric
+        value={gear.module === undefined ? '' : String(gear.module)}
+        onDone={(text) => edit(changeGear(train, gear.id, { module: numberOrNothing(text) }))}
+      />
       <MakeFields gear={gear} say={say} />
       {meshes.map((mesh) => (
         <MeshFields key={mesh.id} mesh={mesh} gear={gear} say={say} />
@@ -42,23 +64,41 @@ export function GearFields({ gear, say }: { gear: Gear; say: Say }) {
       <div role="group" aria-label="Add" className="flex flex-wrap gap-1.5 border-t border-base-300 pt-2">
         <Add label="Meshing gear" onAdd={() => edit(addMeshingGear(train, gear.id, START.gear))} />
         <Add label="Gear on this shaft" onAdd={() => edit(addGearOn(train, gear.member, START.gear))} />
-        {carried ? <Add label="Step and sun" onAdd={() => edit(addStep(train, gear.member, START.planet, START.sun))} /> : <Add label="Planetary set" onAdd={() => edit(addSetRound(train, gear.member, START.sun, START.planet))} />}
+        {carried ? (
+          <Add label="Step and sun" onAdd={() => edit(addStep(train, gear.member, START.planet, START.sun))} />
+        ) : (
+          <Add label="Planetary set" onAdd={() => edit(addSetRound(train, gear.member, START.sun, START.planet))} />
+        )}
         {!carried && <Add label="Clutch to its shaft" onAdd={() => edit(freeGear(train, gear.id))} />}
         <MeshWith gear={gear} say={say} />
       </div>
       <div className="flex flex-wrap items-center justify-between gap-1.5 border-t border-base-300 pt-2">
-        <button type="button" className="btn btn-ghost btn-xs" onClick={() => set({ editing: { kind: 'member', id: gear.member } })}>
+        <button
+          type="button"
+          className="btn btn-ghost btn-xs"
+          onClick={() => set({ editing: { kind: 'member', id: gear.member } })}
+        >
           {memberName(train, gear.member)}…
         </button>
         <Place gear={gear} />
         <CopyButton part={{ kind: 'gear', id: gear.id }} />
-        <GoesAlong part={{ kind: 'gear', id: gear.id }} onRemove={() => edit(removePart(train, { kind: 'gear', id: gear.id }), null)} />
+        <GoesAlong
+          part={{ kind: 'gear', id: gear.id }}
+          onRemove={() => edit(removePart(train, { kind: 'gear', id: gear.id }), null)}
+        />
       </div>
     </>
   );
 }
 
-const KINDS: Record<GearType, string> = { external: 'external', internal: 'internal (ring)', bevel: 'bevel', worm: 'worm', sprocket: 'sprocket', pulley: 'pulley' };
+const KINDS: Record<GearType, string> = {
+  external: 'external',
+  internal: 'internal (ring)',
+  bevel: 'bevel',
+  worm: 'worm',
+  sprocket: 'sprocket',
+  pulley: 'pulley',
+};
 const NO_MATERIAL = 'not given';
 
 /** What a gear is: its kind, what it is made of, and how fast its tips run. */
@@ -69,7 +109,10 @@ function MakeFields({ gear, say }: { gear: Gear; say: Say }) {
   const { speed } = useTyped();
   const { material, module } = gear;
   const turns = figures.find(({ id }) => id === gear.member)?.speed;
-  const tips = module !== undefined && turns && speed.value !== null ? tipSpeed(gear.teeth, module, (toNumber(turns) * speed.value * speed.si) / (2 * Math.PI)) : null;
+  const tips =
+    module !== undefined && turns && speed.value !== null
+      ? tipSpeed(gear.teeth, module, (toNumber(turns) * speed.value * speed.si) / (2 * Math.PI))
+      : null;
   return (
     <details className="group">
       <summary className="cursor-pointer">
@@ -77,12 +120,21 @@ function MakeFields({ gear, say }: { gear: Gear; say: Say }) {
         {material && `, ${material}`}
       </summary>
       <div className="mt-1.5 flex flex-col gap-1.5">
-        <ChoiceField label="Kind" value={gear.type} choices={KINDS} onChoose={(type) => edit(setGearType(train, gear.id, type))} />
+        <ChoiceField
+          label="Kind"
+          value={gear.type}
+          choices={KINDS}
+          onChoose={(type) => edit(setGearType(train, gear.id, type))}
+        />
         <ChoiceField
           label="Material"
           value={material ?? NO_MATERIAL}
-          choices={{ [NO_MATERIAL]: NO_MATERIAL, ...plainChoices(MATERIALS) } as Record<Material | typeof NO_MATERIAL, string>}
-          onChoose={(choice) => edit(changeGear(train, gear.id, { material: choice === NO_MATERIAL ? undefined : choice }))}
+          choices={
+            { [NO_MATERIAL]: NO_MATERIAL, ...plainChoices(MATERIALS) } as Record<Material | typeof NO_MATERIAL, string>
+          }
+          onChoose={(choice) =>
+            edit(changeGear(train, gear.id, { material: choice === NO_MATERIAL ? undefined : choice }))
+          }
         />
         {material && (
           <TextField
@@ -107,10 +159,22 @@ function Place({ gear }: { gear: Gear }) {
   const move = (by: number) => nudge(store, drawn.view.order, gear.id, by);
   return (
     <span className="flex" role="group" aria-label="Place along the axis">
-      <button type="button" className="btn btn-ghost btn-xs btn-square" aria-label="Move left" title="Move left (Shift ←)" onClick={() => move(-1)}>
+      <button
+        type="button"
+        className="btn btn-ghost btn-xs btn-square"
+        aria-label="Move left"
+        title="Move left (Shift ←)"
+        onClick={() => move(-1)}
+      >
         <ArrowLeft className="size-4" aria-hidden />
       </button>
-      <button type="button" className="btn btn-ghost btn-xs btn-square" aria-label="Move right" title="Move right (Shift →)" onClick={() => move(1)}>
+      <button
+        type="button"
+        className="btn btn-ghost btn-xs btn-square"
+        aria-label="Move right"
+        title="Move right (Shift →)"
+        onClick={() => move(1)}
+      >
         <ArrowRight className="size-4" aria-hidden />
       </button>
     </span>
@@ -125,7 +189,12 @@ function MeshWith({ gear, say }: { gear: Gear; say: Say }) {
   const others = train.gears.filter((other) => other.member !== gear.member && !mates.has(other.id));
   if (others.length === 0) return null;
   return (
-    <select className="select select-xs w-auto" aria-label="Mesh with a gear that is there" value="" onChange={(event) => edit(addMesh(train, gear.id, event.target.value), { kind: 'gear', id: gear.id })}>
+    <select
+      className="select select-xs w-auto"
+      aria-label="Mesh with a gear that is there"
+      value=""
+      onChange={(event) => edit(addMesh(train, gear.id, event.target.value), { kind: 'gear', id: gear.id })}
+    >
       <option value="" disabled>
         + Mesh with…
       </option>
@@ -148,7 +217,11 @@ function MeshFields({ mesh, gear, say }: { mesh: Mesh; gear: Gear; say: Say }) {
   const says = [gear.type, other.type].some((type) => type === 'bevel' || type === 'worm');
   const between = gear.type === 'external' && other.type === 'external';
   return (
-    <fieldset className="flex flex-col gap-1.5 border-t border-base-300 pt-2" onPointerEnter={() => set({ highlight: highlightOf({ gears: [gear.id, other.id] }) })} onPointerLeave={() => set({ highlight: null })}>
+    <fieldset
+      className="flex flex-col gap-1.5 border-t border-base-300 pt-2"
+      onPointerEnter={() => set({ highlight: highlightOf({ gears: [gear.id, other.id] }) })}
+      onPointerLeave={() => set({ highlight: null })}
+    >
       <legend className="sr-only">
         Mesh with {other.teeth} on {memberName(train, other.member)}
       </legend>
@@ -157,16 +230,44 @@ function MeshFields({ mesh, gear, say }: { mesh: Mesh; gear: Gear; say: Say }) {
           <span className="muted">Meshes with</span> {other.teeth} on {memberName(train, other.member)}
         </summary>
         <div className="mt-1.5 flex flex-col gap-1.5">
-          {says && <ChoiceField label="They turn" value={mesh.sense ?? 'opposite'} choices={{ opposite: 'opposite ways', same: 'the same way' }} onChoose={(sense) => edit(changeMesh(train, mesh.id, { sense }))} />}
-          <TextField label={`Efficiency, ${first!.teeth} driving`} numeric value={numeral(mesh.efficiency)} onDone={(text) => edit(changeMesh(train, mesh.id, { efficiency: numberOrNothing(text) }))} />
-          <TextField label="Efficiency, the other driving" numeric value={numeral(mesh.backEfficiency)} onDone={(text) => edit(changeMesh(train, mesh.id, { backEfficiency: numberOrNothing(text) }))} />
+          {says && (
+            <ChoiceField
+              label="They turn"
+              value={mesh.sense ?? 'opposite'}
+              choices={{ opposite: 'opposite ways', same: 'the same way' }}
+              onChoose={(sense) => edit(changeMesh(train, mesh.id, { sense }))}
+            />
+          )}
+          <TextField
+            label={`Efficiency, ${first!.teeth} driving`}
+            numeric
+            value={numeral(mesh.efficiency)}
+            onDone={(text) => edit(changeMesh(train, mesh.id, { efficiency: numberOrNothing(text) }))}
+          />
+          <TextField
+            label="Efficiency, the other driving"
+            numeric
+            value={numeral(mesh.backEfficiency)}
+            onDone={(text) => edit(changeMesh(train, mesh.id, { backEfficiency: numberOrNothing(text) }))}
+          />
           {first!.type === 'worm' && (
             <label className="flex items-center justify-between gap-2">
               <span className="muted">Locks itself: the wheel cannot turn the worm</span>
-              <input type="checkbox" className="checkbox checkbox-xs" checked={mesh.selfLocking ?? false} onChange={(event) => edit(changeMesh(train, mesh.id, { selfLocking: event.target.checked || undefined }))} />
+              <input
+                type="checkbox"
+                className="checkbox checkbox-xs"
+                checked={mesh.selfLocking ?? false}
+                onChange={(event) =>
+                  edit(changeMesh(train, mesh.id, { selfLocking: event.target.checked || undefined }))
+                }
+              />
             </label>
           )}
-          <button type="button" className="btn btn-ghost btn-xs self-start text-error" onClick={() => edit(removePart(train, { kind: 'mesh', id: mesh.id }))}>
+          <button
+            type="button"
+            className="btn btn-ghost btn-xs self-start text-error"
+            onClick={() => edit(removePart(train, { kind: 'mesh', id: mesh.id }))}
+          >
             Take them apart
           </button>
         </div>

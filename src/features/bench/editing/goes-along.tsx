@@ -13,14 +13,20 @@ export function GoesAlong({ part, onRemove }: { part: PartRef; onRemove: () => v
   const along = goesAlong(train, part);
   if (!asked) {
     return (
-      <button type="button" className="btn btn-ghost btn-xs text-error" onClick={() => (along.length === 0 ? onRemove() : setAsked(true))}>
+      <button
+        type="button"
+        className="btn btn-ghost btn-xs text-error"
+        onClick={() => (along.length === 0 ? onRemove() : setAsked(true))}
+      >
         Remove
       </button>
     );
   }
   return (
     <div className="w-full">
-      <p>With it {along.length === 1 ? 'goes' : 'go'} {listed(along)}. It can be undone.</p>
+      <p>
+        With it {along.length === 1 ? 'goes' : 'go'} {listed(along)}. It can be undone.
+      </p>
       <div className="mt-1 flex gap-2">
         <button type="button" className="btn btn-error btn-xs" autoFocus onClick={onRemove}>
           Remove all of it

@@ -1,7 +1,18 @@
 'use client';
 
 import { useState } from 'react';
-import { addChain, addCoupler, addGearOn, addSetRound, changeMember, FRAME, joinMembers, removePart, setInput, toggleOutput } from '@/core/train';
+import {
+  addChain,
+  addCoupler,
+  addGearOn,
+  addSetRound,
+  changeMember,
+  FRAME,
+  joinMembers,
+  removePart,
+  setInput,
+  toggleOutput,
+} from '@/core/train';
 import { memberColor } from '@/ui/member-colors';
 import { useBench } from '../store';
 import { memberName } from '../words';
@@ -21,22 +32,46 @@ export function MemberFields({ id, say }: { id: string; say: Say }) {
   const planet = member.carrier !== undefined;
   return (
     <>
-      <TextField label="Name" value={member.name} onDone={(text) => edit(changeMember(train, id, { name: text.trim() }))} />
+      <TextField
+        label="Name"
+        value={member.name}
+        onDone={(text) => edit(changeMember(train, id, { name: text.trim() }))}
+      />
       <label className="flex items-center justify-between gap-2">
         <span className="muted">Colour</span>
-        <input type="color" className="h-7 w-32 cursor-pointer" value={member.color ?? plainColor(memberColor(train, id))} onChange={(event) => edit(changeMember(train, id, { color: event.target.value }))} />
+        <input
+          type="color"
+          className="h-7 w-32 cursor-pointer"
+          value={member.color ?? plainColor(memberColor(train, id))}
+          onChange={(event) => edit(changeMember(train, id, { color: event.target.value }))}
+        />
       </label>
       {planet ? (
-        <TextField label="Equal planets" numeric value={String(member.copies ?? '')} onDone={(text) => edit(changeMember(train, id, { copies: numberOrNothing(text) }))} />
+        <TextField
+          label="Equal planets"
+          numeric
+          value={String(member.copies ?? '')}
+          onDone={(text) => edit(changeMember(train, id, { copies: numberOrNothing(text) }))}
+        />
       ) : (
         <>
           <label className="flex items-center justify-between gap-2">
             <span className="muted">Input</span>
-            <input type="radio" className="radio radio-xs" checked={train.input === id} onChange={() => edit(setInput(train, id))} />
+            <input
+              type="radio"
+              className="radio radio-xs"
+              checked={train.input === id}
+              onChange={() => edit(setInput(train, id))}
+            />
           </label>
           <label className="flex items-center justify-between gap-2">
             <span className="muted">Output</span>
-            <input type="checkbox" className="checkbox checkbox-xs" checked={train.outputs.includes(id)} onChange={() => edit(toggleOutput(train, id))} />
+            <input
+              type="checkbox"
+              className="checkbox checkbox-xs"
+              checked={train.outputs.includes(id)}
+              onChange={() => edit(toggleOutput(train, id))}
+            />
           </label>
           <div className="flex flex-col gap-1.5 border-t border-base-300 pt-2">
             <label className="flex items-center justify-between gap-2">
@@ -51,8 +86,20 @@ export function MemberFields({ id, say }: { id: string; say: Say }) {
               </select>
             </label>
             <div className="flex flex-wrap gap-1.5">
-              <Add label={with_ === FRAME ? 'Brake' : 'Clutch'} onAdd={() => edit(withoutPick(addCoupler(train, 'clutch', id, with_)))} />
-              <Add label="One-way clutch" onAdd={() => edit(withoutPick(addCoupler(train, 'one-way', with_ === FRAME ? FRAME : id, with_ === FRAME ? id : with_)))} />
+              <Add
+                label={with_ === FRAME ? 'Brake' : 'Clutch'}
+                onAdd={() => edit(withoutPick(addCoupler(train, 'clutch', id, with_)))}
+              />
+              <Add
+                label="One-way clutch"
+                onAdd={() =>
+                  edit(
+                    withoutPick(
+                      addCoupler(train, 'one-way', with_ === FRAME ? FRAME : id, with_ === FRAME ? id : with_),
+                    ),
+                  )
+                }
+              />
               {with_ !== FRAME && (
                 <button type="button" className="btn btn-xs" onClick={() => edit(joinMembers(train, id, with_))}>
                   Fix together
@@ -69,17 +116,23 @@ export function MemberFields({ id, say }: { id: string; say: Say }) {
       </div>
       <div className="flex flex-wrap items-center justify-between gap-1.5 border-t border-base-300 pt-2">
         <CopyButton part={{ kind: 'member', id }} />
-        <GoesAlong part={{ kind: 'member', id }} onRemove={() => edit(removePart(train, { kind: 'member', id }), null)} />
+        <GoesAlong
+          part={{ kind: 'member', id }}
+          onRemove={() => edit(removePart(train, { kind: 'member', id }), null)}
+        />
       </div>
     </>
   );
 }
 
 /** A coupler was added: the card stays with the member. */
-const withoutPick = (addition: ReturnType<typeof addCoupler>) => (addition.ok ? { ok: true as const, train: addition.train } : addition);
+const withoutPick = (addition: ReturnType<typeof addCoupler>) =>
+  addition.ok ? { ok: true as const, train: addition.train } : addition;
 
 /** A colour field wants a plain colour: what the palette's name stands for now. */
 function plainColor(color: string): string {
   const name = /^var\((--[\w-]+)\)$/.exec(color)?.[1];
-  return name && typeof document !== 'undefined' ? getComputedStyle(document.documentElement).getPropertyValue(name).trim() : color;
+  return name && typeof document !== 'undefined'
+    ? getComputedStyle(document.documentElement).getPropertyValue(name).trim()
+    : color;
 }

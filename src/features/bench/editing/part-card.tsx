@@ -31,7 +31,8 @@ function Card() {
     const part = document.querySelector(`[data-part="${CSS.escape(partKey(editing))}"]`)?.getBoundingClientRect();
     const height = card.current!.offsetHeight;
     // A member without a line of its own, or one that was found in the table, has its card in the middle.
-    if (!part) return setPlace({ left: Math.max(8, (innerWidth - WIDTH) / 2), top: Math.max(8, (innerHeight - height) / 3) });
+    if (!part)
+      return setPlace({ left: Math.max(8, (innerWidth - WIDTH) / 2), top: Math.max(8, (innerHeight - height) / 3) });
     const left = part.right + 14 + WIDTH > innerWidth ? Math.max(8, part.left - WIDTH - 14) : part.right + 14;
     setPlace({ left, top: Math.max(8, Math.min(part.top, innerHeight - height - 8)) });
     // Not again for each tooth count: a card that stands still is typed into more easily, and is drawn sooner.

@@ -9,13 +9,18 @@ export function removeNow(store: BenchStore, part: PartRef): void {
   const edit = removePart(train, part);
   if (!edit.ok) return set({ notice: edit.message });
   const along = goesAlong(train, part);
-  editTrain(store, edit.train, { editing: null, highlight: null, notice: `Removed ${partWords(train, part)}${along.length > 0 ? `, and with it ${listed(along)}` : ''}. Ctrl Z brings it back.` });
+  editTrain(store, edit.train, {
+    editing: null,
+    highlight: null,
+    notice: `Removed ${partWords(train, part)}${along.length > 0 ? `, and with it ${listed(along)}` : ''}. Ctrl Z brings it back.`,
+  });
 }
 
 /** What else goes when a part goes, in words. */
 export function goesAlong(train: Train, part: PartRef): string[] {
   const { gears, members, meshes, couplers } = whatGoes(train, part);
-  const others = (ids: readonly string[], kind: PartRef['kind']) => ids.filter((id) => kind !== part.kind || id !== part.id);
+  const others = (ids: readonly string[], kind: PartRef['kind']) =>
+    ids.filter((id) => kind !== part.kind || id !== part.id);
   return [
     ...others(members, 'member').map((id) => memberName(train, id)),
     ...others(gears, 'gear').map((id) => `gear ${train.gears.find((gear) => gear.id === id)!.teeth}`),

@@ -42,4 +42,5 @@ export function TextField({ label, value, unit, numeric = false, onDone }: Props
 }
 
 /** A typed number, undefined for an empty field; NaN is for the edit to refuse. */
-export const numberOrNothing = (text: string): number | undefined => (text.trim() === '' ? undefined : Number(text.trim().replace(',', '.')));
+export const numberOrNothing = (text: string): number | undefined =>
+  text.trim() === '' ? undefined : Number(text.trim().replace(',', '.'));

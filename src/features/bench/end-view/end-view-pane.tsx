@@ -34,14 +34,35 @@ export function EndViewPane() {
           station {shown + 1} of {stations.length}
         </span>
         <span className="flex-1" />
-        <button type="button" className="btn btn-ghost btn-xs btn-square" aria-label="Station before" title="Station before ([)" onClick={() => step(-1)} disabled={stations.length < 2}>
+        <button
+          type="button"
+          className="btn btn-ghost btn-xs btn-square"
+          aria-label="Station before"
+          title="Station before ([)"
+          onClick={() => step(-1)}
+          disabled={stations.length < 2}
+        >
           <ChevronLeft className="size-4" aria-hidden />
         </button>
-        <button type="button" className="btn btn-ghost btn-xs btn-square" aria-label="Next station" title="Next station (])" onClick={() => step(1)} disabled={stations.length < 2}>
+        <button
+          type="button"
+          className="btn btn-ghost btn-xs btn-square"
+          aria-label="Next station"
+          title="Next station (])"
+          onClick={() => step(1)}
+          disabled={stations.length < 2}
+        >
           <ChevronRight className="size-4" aria-hidden />
         </button>
       </div>
-      <StationCanvas key={station.key} station={station} label={`Cut at station ${shown + 1}: ${station.wheels.filter(({ copy }) => copy === 0).map(({ teeth, member }) => `${teeth} teeth on ${memberName(train, member)}`).join(', ')}`} />
+      <StationCanvas
+        key={station.key}
+        station={station}
+        label={`Cut at station ${shown + 1}: ${station.wheels
+          .filter(({ copy }) => copy === 0)
+          .map(({ teeth, member }) => `${teeth} teeth on ${memberName(train, member)}`)
+          .join(', ')}`}
+      />
     </section>
   );
 }
@@ -53,7 +74,10 @@ function StationCanvas({ station, label }: { station: Station; label: string }) 
   const crank = useCrank();
   const inks = useInks(station);
   const engagedMeshes = useEngagedMeshes(station);
-  const phases = useMemo(() => toothPhases(station.wheels, engagedMeshes, liveTurns(store, crank)), [station, engagedMeshes, store, crank]);
+  const phases = useMemo(
+    () => toothPhases(station.wheels, engagedMeshes, liveTurns(store, crank)),
+    [station, engagedMeshes, store, crank],
+  );
   const view = fitView(station, size.width, size.height, MARGIN * size.ratio);
 
   useEachFrame((turns) => {
@@ -62,9 +86,23 @@ function StationCanvas({ station, label }: { station: Station; label: string }) 
   });
   const hands = useHands(station, (event) => {
     const box = event.currentTarget.getBoundingClientRect();
-    return { x: ((event.clientX - box.left) * size.ratio - view.x) / view.scale, y: ((event.clientY - box.top) * size.ratio - view.y) / view.scale };
+    return {
+      x: ((event.clientX - box.left) * size.ratio - view.x) / view.scale,
+      y: ((event.clientY - box.top) * size.ratio - view.y) / view.scale,
+    };
   });
-  return <canvas ref={canvas} width={size.width} height={size.height} role="img" aria-label={label} className="min-h-0 w-full flex-1 cursor-pointer touch-none" title="Press a gear to paint a tooth; drag it to turn the train by hand." {...hands} />;
+  return (
+    <canvas
+      ref={canvas}
+      width={size.width}
+      height={size.height}
+      role="img"
+      aria-label={label}
+      className="min-h-0 w-full flex-1 cursor-pointer touch-none"
+      title="Press a gear to paint a tooth; drag it to turn the train by hand."
+      {...hands}
+    />
+  );
 }
 
 function useCanvasSize(canvas: React.RefObject<HTMLCanvasElement | null>) {
@@ -73,7 +111,11 @@ function useCanvasSize(canvas: React.RefObject<HTMLCanvasElement | null>) {
     const element = canvas.current!;
     const watch = new ResizeObserver(() => {
       const ratio = devicePixelRatio || 1;
-      setSize({ width: Math.round(element.clientWidth * ratio), height: Math.round(element.clientHeight * ratio), ratio });
+      setSize({
+        width: Math.round(element.clientWidth * ratio),
+        height: Math.round(element.clientHeight * ratio),
+        ratio,
+      });
     });
     watch.observe(element);
     return () => watch.disconnect();
@@ -90,7 +132,13 @@ function useHands(station: Station, placeOf: (event: PointerEvent<HTMLCanvasElem
   const held = useRef<{ wheel: Wheel; last: number; moved: boolean } | null>(null);
   const wheelAt = (at: At) => {
     const turns = liveTurns(store, crank);
-    const hits = station.wheels.map((wheel) => ({ wheel, far: Math.hypot(at.x - poseOf(wheel, turns, 0).x, at.y - poseOf(wheel, turns, 0).y) - wheel.radius - (wheel.shape === 'ring' ? 4 : 1) * wheel.module }));
+    const hits = station.wheels.map((wheel) => ({
+      wheel,
+      far:
+        Math.hypot(at.x - poseOf(wheel, turns, 0).x, at.y - poseOf(wheel, turns, 0).y) -
+        wheel.radius -
+        (wheel.shape === 'ring' ? 4 : 1) * wheel.module,
+    }));
     const within = hits.filter(({ far }) => far <= 0);
     return (within.find(({ wheel }) => wheel.shape !== 'ring') ?? within[0])?.wheel;
   };
@@ -111,7 +159,8 @@ function useHands(station: Station, placeOf: (event: PointerEvent<HTMLCanvasElem
       if (!held.current) {
         const wheel = wheelAt(at);
         const { highlight, set } = store.getState();
-        if (highlight?.members[0] !== wheel?.member) set({ highlight: wheel ? highlightOf({ members: [wheel.member] }) : null });
+        if (highlight?.members[0] !== wheel?.member)
+          set({ highlight: wheel ? highlightOf({ members: [wheel.member] }) : null });
         return;
       }
       const { wheel, last } = held.current;

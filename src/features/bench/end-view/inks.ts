@@ -24,7 +24,9 @@ export function useInks(station: Station): readonly WheelInk[] {
   const { figures, driving } = usePosition();
   const engaged = useEngagedMeshes(station);
   return useMemo(() => {
-    const carrying = new Set(figures.filter(({ role }) => role === 'drives' || role === 'carries' || role === 'gives out').map(({ id }) => id));
+    const carrying = new Set(
+      figures.filter(({ role }) => role === 'drives' || role === 'carries' || role === 'gives out').map(({ id }) => id),
+    );
     return station.wheels.map(({ gear, member }, i): WheelInk => {
       const meshes = station.meshes.filter(({ a, b }) => a === i || b === i);
       return {
@@ -39,7 +41,10 @@ export function useInks(station: Station): readonly WheelInk[] {
 }
 
 const plainColors = new Map<string, string>();
-const inkColors = new WeakMap<readonly WheelInk[], { readonly theme: string | undefined; readonly colors: [readonly WheelInk[], Paper] }>();
+const inkColors = new WeakMap<
+  readonly WheelInk[],
+  { readonly theme: string | undefined; readonly colors: [readonly WheelInk[], Paper] }
+>();
 
 /** A canvas knows no CSS variables: each is looked up once for each theme, for asking costs the browser a new look at all styles. */
 export function colorsOf(inks: readonly WheelInk[]): [readonly WheelInk[], Paper] {
@@ -54,7 +59,11 @@ export function colorsOf(inks: readonly WheelInk[]): [readonly WheelInk[], Paper
     plainColors.set(key, known);
     return known;
   };
-  const paper = { power: plain('var(--color-primary)'), paper: plain('var(--color-base-100)'), ink: plain('var(--color-base-content)') };
+  const paper = {
+    power: plain('var(--color-primary)'),
+    paper: plain('var(--color-base-100)'),
+    ink: plain('var(--color-base-content)'),
+  };
   const colors: [readonly WheelInk[], Paper] = [inks.map((ink) => ({ ...ink, color: plain(ink.color) })), paper];
   inkColors.set(inks, { theme, colors });
   return colors;

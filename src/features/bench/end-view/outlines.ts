@@ -19,18 +19,34 @@ function once(key: string, make: () => string): string {
 const short = (value: number): string => String(Math.round(value * 1000) / 1000);
 
 export const circle = (radius: number, x = 0): string =>
-  once(`circle ${radius} ${x}`, () => `M${short(x + radius)} 0A${short(radius)} ${short(radius)} 0 1 1 ${short(x - radius)} 0A${short(radius)} ${short(radius)} 0 1 1 ${short(x + radius)} 0Z`);
+  once(
+    `circle ${radius} ${x}`,
+    () =>
+      `M${short(x + radius)} 0A${short(radius)} ${short(radius)} 0 1 1 ${short(x - radius)} 0A${short(radius)} ${short(radius)} 0 1 1 ${short(x + radius)} 0Z`,
+  );
 
-export const line = (x1: number, y1: number, x2: number, y2: number): string => `M${short(x1)} ${short(y1)}L${short(x2)} ${short(y2)}`;
+export const line = (x1: number, y1: number, x2: number, y2: number): string =>
+  `M${short(x1)} ${short(y1)}L${short(x2)} ${short(y2)}`;
 
-export const box = (halfWidth: number, halfHeight: number): string => once(`box ${halfWidth} ${halfHeight}`, () => `M${short(-halfWidth)} ${short(-halfHeight)}h${short(2 * halfWidth)}v${short(2 * halfHeight)}h${short(-2 * halfWidth)}Z`);
+export const box = (halfWidth: number, halfHeight: number): string =>
+  once(
+    `box ${halfWidth} ${halfHeight}`,
+    () =>
+      `M${short(-halfWidth)} ${short(-halfHeight)}h${short(2 * halfWidth)}v${short(2 * halfHeight)}h${short(-2 * halfWidth)}Z`,
+  );
 
 /** A ring's outer edge, from its pitch radius. */
 const outerEdge = (teeth: number): string => circle(teeth / 2 + 3.6);
 
 /** A gear's outline; a ring with its outer edge. */
 export const teethOutline = (teeth: number, ring: boolean, flankPoints: number): string =>
-  once(`teeth ${teeth} ${ring} ${flankPoints}`, () => `${ring ? outerEdge(teeth) : ''}M${toothOutline(teeth, ring, flankPoints).map(({ x, y }) => `${short(x)} ${short(y)}`).join('L')}Z`);
+  once(
+    `teeth ${teeth} ${ring} ${flankPoints}`,
+    () =>
+      `${ring ? outerEdge(teeth) : ''}M${toothOutline(teeth, ring, flankPoints)
+        .map(({ x, y }) => `${short(x)} ${short(y)}`)
+        .join('L')}Z`,
+  );
 
 /** A ring whose teeth are too fine to be seen. */
 export const plainRing = (teeth: number): string => once(`ring ${teeth}`, () => outerEdge(teeth) + circle(teeth / 2));

@@ -31,14 +31,31 @@ const FINEST = 0.9;
 
 /** The view in which a station fits a picture. */
 export function fitView({ bounds }: Station, width: number, height: number, margin: number): View {
-  const scale = Math.min((width - 2 * margin) / (bounds.right - bounds.left), (height - 2 * margin) / (bounds.bottom - bounds.top));
-  return { scale, x: width / 2 - (scale * (bounds.left + bounds.right)) / 2, y: height / 2 - (scale * (bounds.top + bounds.bottom)) / 2 };
+  const scale = Math.min(
+    (width - 2 * margin) / (bounds.right - bounds.left),
+    (height - 2 * margin) / (bounds.bottom - bounds.top),
+  );
+  return {
+    scale,
+    x: width / 2 - (scale * (bounds.left + bounds.right)) / 2,
+    y: height / 2 - (scale * (bounds.top + bounds.bottom)) / 2,
+  };
 }
 
 /** A station as it stands after these turns: chains, then rings, then what runs in them. */
-export function paintStation(pen: Pen, { wheels, chains }: Station, phases: readonly number[], turns: TurnsOf, view: View, inks: readonly WheelInk[], paper: Paper): void {
+export function paintStation(
+  pen: Pen,
+  { wheels, chains }: Station,
+  phases: readonly number[],
+  turns: TurnsOf,
+  view: View,
+  inks: readonly WheelInk[],
+  paper: Paper,
+): void {
   for (const { a, b } of chains) paintChain(pen, wheels[a]!, wheels[b]!, turns, view, paper);
-  const order = wheels.map((_, i) => i).sort((a, b) => Number(wheels[b]!.shape === 'ring') - Number(wheels[a]!.shape === 'ring'));
+  const order = wheels
+    .map((_, i) => i)
+    .sort((a, b) => Number(wheels[b]!.shape === 'ring') - Number(wheels[a]!.shape === 'ring'));
   for (const i of order) paintWheel(pen, wheels[i]!, phases[i]!, turns, view, inks[i]!, paper);
 }
 
@@ -49,14 +66,26 @@ interface Look {
   readonly body: { readonly fill: string; readonly fillAlpha: number };
 }
 
-function paintWheel(pen: Pen, wheel: Wheel, phase: number, turns: TurnsOf, { scale, x: left, y: top }: View, ink: WheelInk, paper: Paper): void {
+function paintWheel(
+  pen: Pen,
+  wheel: Wheel,
+  phase: number,
+  turns: TurnsOf,
+  { scale, x: left, y: top }: View,
+  ink: WheelInk,
+  paper: Paper,
+): void {
   const pose = poseOf(wheel, turns, phase);
   const size = scale * wheel.module;
   const [sin, cos] = [Math.sin(pose.angle), Math.cos(pose.angle)];
   pen.place([cos * size, sin * size, -sin * size, cos * size, left + scale * pose.x, top + scale * pose.y]);
   const look: Look = {
     size,
-    edge: { stroke: ink.powered ? paper.power : ink.color, width: (ink.lit ? 2.6 : 1.3) / size, alpha: ink.out ? 0.3 : 1 },
+    edge: {
+      stroke: ink.powered ? paper.power : ink.color,
+      width: (ink.lit ? 2.6 : 1.3) / size,
+      alpha: ink.out ? 0.3 : 1,
+    },
     body: { fill: ink.color, fillAlpha: (ink.lit ? 0.42 : 0.17) * (ink.out ? 0.5 : 1) },
   };
   if (wheel.shape === 'worm') paintWorm(pen, pitchesPast(wheel, turns), look);
@@ -67,7 +96,12 @@ function paintWheel(pen: Pen, wheel: Wheel, phase: number, turns: TurnsOf, { sca
 function paintTeeth(pen: Pen, { teeth, shape }: Wheel, ink: WheelInk, { size, edge, body }: Look, paper: Paper): void {
   const ring = shape === 'ring';
   const fine = size < FINEST;
-  const outline = shape === 'smooth' || (fine && !ring) ? circle(teeth / 2) : fine ? plainRing(teeth) : teethOutline(teeth, ring, size > 7 ? 7 : size > 3 ? 4 : 2);
+  const outline =
+    shape === 'smooth' || (fine && !ring)
+      ? circle(teeth / 2)
+      : fine
+        ? plainRing(teeth)
+        : teethOutline(teeth, ring, size > 7 ? 7 : size > 3 ? 4 : 2);
   pen.draw(outline, { ...body, ...edge });
   if (!ring) {
     // Hub, and one spoke's worth of asymmetry: a wheel without a mark still shows that it turns.
@@ -85,7 +119,8 @@ function paintWorm(pen: Pen, past: number, { edge, body }: Look): void {
   const outline = box(WORM.long, WORM.half);
   pen.draw(outline, { ...body, ...edge });
   let thread = '';
-  for (let at = -WORM.long - Math.PI * (2 - (past - Math.floor(past))); at < WORM.long + 3; at += Math.PI) thread += line(at, WORM.half, at + Math.PI / 2, -WORM.half);
+  for (let at = -WORM.long - Math.PI * (2 - (past - Math.floor(past))); at < WORM.long + 3; at += Math.PI)
+    thread += line(at, WORM.half, at + Math.PI / 2, -WORM.half);
   pen.draw(thread, { ...edge, within: outline });
 }
 
@@ -104,7 +139,14 @@ function paintBevelPlanet(pen: Pen, { teeth }: Wheel, past: number, { edge, body
   pen.draw(lines, { ...edge, within: outline });
 }
 
-function paintChain(pen: Pen, a: Wheel, b: Wheel, turns: TurnsOf, { scale, x: left, y: top }: View, paper: Paper): void {
+function paintChain(
+  pen: Pen,
+  a: Wheel,
+  b: Wheel,
+  turns: TurnsOf,
+  { scale, x: left, y: top }: View,
+  paper: Paper,
+): void {
   const [p, q] = [centreOf(a, turns), centreOf(b, turns)];
   const apart = Math.hypot(q.x - p.x, q.y - p.y);
   const along = Math.atan2(q.y - p.y, q.x - p.x);
@@ -112,7 +154,12 @@ function paintChain(pen: Pen, a: Wheel, b: Wheel, turns: TurnsOf, { scale, x: le
   pen.place([scale, 0, 0, scale, left, top]);
   const runs = [1, -1].map((side) => {
     const angle = along + side * lean;
-    return line(p.x + a.radius * Math.cos(angle), p.y + a.radius * Math.sin(angle), q.x + b.radius * Math.cos(angle), q.y + b.radius * Math.sin(angle));
+    return line(
+      p.x + a.radius * Math.cos(angle),
+      p.y + a.radius * Math.sin(angle),
+      q.x + b.radius * Math.cos(angle),
+      q.y + b.radius * Math.sin(angle),
+    );
   });
   pen.draw(runs.join(''), { stroke: paper.ink, width: 1.6 / scale, dash: [5 / scale, 2.5 / scale] });
 }

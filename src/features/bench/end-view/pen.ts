@@ -69,7 +69,8 @@ export function svgPen(svg: SVGSVGElement): Pen {
   let place: Matrix = [1, 0, 0, 1, 0, 0];
   const add = (parent: Element, name: string, attributes: Readonly<Record<string, string | number | undefined>>) => {
     const element = svg.ownerDocument.createElementNS('http://www.w3.org/2000/svg', name);
-    for (const [key, value] of Object.entries(attributes)) if (value !== undefined) element.setAttribute(key, String(value));
+    for (const [key, value] of Object.entries(attributes))
+      if (value !== undefined) element.setAttribute(key, String(value));
     return parent.appendChild(element);
   };
   return {
@@ -83,7 +84,18 @@ export function svgPen(svg: SVGSVGElement): Pen {
         clip = `clip-${svg.querySelectorAll('clipPath').length + 1}`;
         add(add(svg, 'clipPath', { id: clip }), 'path', { d: within });
       }
-      add(svg, 'path', { transform, d, fill, 'fill-rule': 'evenodd', 'fill-opacity': fillAlpha, stroke, 'stroke-width': width && Number(width.toFixed(4)), 'stroke-opacity': alpha, 'stroke-dasharray': dash?.join(' '), 'clip-path': clip && `url(#${clip})` });
+      add(svg, 'path', {
+        transform,
+        d,
+        fill,
+        'fill-rule': 'evenodd',
+        'fill-opacity': fillAlpha,
+        stroke,
+        'stroke-width': width && Number(width.toFixed(4)),
+        'stroke-opacity': alpha,
+        'stroke-dasharray': dash?.join(' '),
+        'clip-path': clip && `url(#${clip})`,
+      });
     },
   };
 }

@@ -27,19 +27,28 @@ export function FilesDialog({ onClose }: { onClose: () => void }) {
   const [message, setMessage] = useState<string | null>(null);
   const endView = useEndViewPicture();
   const position = train.positions.find(({ id }) => id === now.positionId);
-  const written: Written = { train, flow, losses, convention, typed, positions: all ? train.positions : [{ name: position?.name ?? 'own choice', engaged: now.engaged }] };
-  const here = all ? 'all positions' : position ? `position ${position.name}` : 'own choice';
-  const save = (what: string, ending: string, type: string, make: () => string | Blob | null | Promise<string | Blob | null>) => async () => {
-    try {
-      const content = await make();
-      if (content === null) return setMessage('There is no drawing to save yet.');
-      const name = fileName([train.name, what].filter(Boolean).join(' '), ending);
-      saveFile(name, type, content);
-      setMessage(`${name} is saved.`);
-    } catch (error) {
-      setMessage((error as Error).message);
-    }
+  const written: Written = {
+    train,
+    flow,
+    losses,
+    convention,
+    typed,
+    positions: all ? train.positions : [{ name: position?.name ?? 'own choice', engaged: now.engaged }],
   };
+  const here = all ? 'all positions' : position ? `position ${position.name}` : 'own choice';
+  const save =
+    (what: string, ending: string, type: string, make: () => string | Blob | null | Promise<string | Blob | null>) =>
+    async () => {
+      try {
+        const content = await make();
+        if (content === null) return setMessage('There is no drawing to save yet.');
+        const name = fileName([train.name, what].filter(Boolean).join(' '), ending);
+        saveFile(name, type, content);
+        setMessage(`${name} is saved.`);
+      } catch (error) {
+        setMessage((error as Error).message);
+      }
+    };
   const sideView = () => sideViewSvg(`${train.name}, side view`);
   return (
     <Dialog title="Save as a file" onClose={onClose}>
@@ -47,18 +56,57 @@ export function FilesDialog({ onClose }: { onClose: () => void }) {
         <legend className="sr-only">Figures and working of</legend>
         {[false, true].map((choice) => (
           <label key={String(choice)} className="flex items-center gap-1.5">
-            <input type="radio" name="positions" className="radio radio-xs" checked={all === choice} onChange={() => setAll(choice)} disabled={choice && train.positions.length === 0} />
+            <input
+              type="radio"
+              name="positions"
+              className="radio radio-xs"
+              checked={all === choice}
+              onChange={() => setAll(choice)}
+              disabled={choice && train.positions.length === 0}
+            />
             {choice ? 'All positions' : position ? `Position ${position.name}` : 'What is engaged'}
           </label>
         ))}
       </fieldset>
       <table className="mt-2 w-full text-sm [&_td]:py-1 [&_tr]:border-t [&_tr]:border-base-300">
         <tbody>
-          <FileRow what="The train" says="to open again here, or elsewhere" files={{ JSON: save('', '.train.json', 'application/json', () => serialiseTrain(train)) }} />
-          <FileRow what="Figures" says={here} files={{ CSV: save(`figures ${here}`, '.csv', 'text/csv', () => csvText(figuresFile(written))), Markdown: save(`figures ${here}`, '.md', 'text/markdown', () => figuresPage(written)) }} />
-          <FileRow what="Working" says={here} files={{ CSV: save(`working ${here}`, '.csv', 'text/csv', () => csvText(workingFile(written))), Markdown: save(`working ${here}`, '.md', 'text/markdown', () => workingPage(written)) }} />
-          <FileRow what="Side view" says="as it stands" files={{ SVG: save('side view', '.svg', 'image/svg+xml', sideView), PNG: save('side view', '.png', 'image/png', async () => pngOrNothing(await sideView())) }} />
-          <FileRow what="End view" says="as it stands" files={{ SVG: save('end view', '.svg', 'image/svg+xml', endView), PNG: save('end view', '.png', 'image/png', async () => pngOrNothing(endView())) }} />
+          <FileRow
+            what="The train"
+            says="to open again here, or elsewhere"
+            files={{ JSON: save('', '.train.json', 'application/json', () => serialiseTrain(train)) }}
+          />
+          <FileRow
+            what="Figures"
+            says={here}
+            files={{
+              CSV: save(`figures ${here}`, '.csv', 'text/csv', () => csvText(figuresFile(written))),
+              Markdown: save(`figures ${here}`, '.md', 'text/markdown', () => figuresPage(written)),
+            }}
+          />
+          <FileRow
+            what="Working"
+            says={here}
+            files={{
+              CSV: save(`working ${here}`, '.csv', 'text/csv', () => csvText(workingFile(written))),
+              Markdown: save(`working ${here}`, '.md', 'text/markdown', () => workingPage(written)),
+            }}
+          />
+          <FileRow
+            what="Side view"
+            says="as it stands"
+            files={{
+              SVG: save('side view', '.svg', 'image/svg+xml', sideView),
+              PNG: save('side view', '.png', 'image/png', async () => pngOrNothing(await sideView())),
+            }}
+          />
+          <FileRow
+            what="End view"
+            says="as it stands"
+            files={{
+              SVG: save('end view', '.svg', 'image/svg+xml', endView),
+              PNG: save('end view', '.png', 'image/png', async () => pngOrNothing(endView())),
+            }}
+          />
         </tbody>
       </table>
       <DialogActions>
@@ -73,7 +121,15 @@ export function FilesDialog({ onClose }: { onClose: () => void }) {
   );
 }
 
-function FileRow({ what, says, files }: { what: string; says: string; files: Readonly<Record<string, () => Promise<void>>> }) {
+function FileRow({
+  what,
+  says,
+  files,
+}: {
+  what: string;
+  says: string;
+  files: Readonly<Record<string, () => Promise<void>>>;
+}) {
   return (
     <tr>
       <th scope="row" className="pr-3 text-left font-semibold">
@@ -82,7 +138,13 @@ function FileRow({ what, says, files }: { what: string; says: string; files: Rea
       <td className="muted">{says}</td>
       <td className="flex justify-end gap-1.5">
         {Object.entries(files).map(([kind, onSave]) => (
-          <button key={kind} type="button" className="btn btn-xs w-20" aria-label={`${what} as ${kind}`} onClick={() => void onSave()}>
+          <button
+            key={kind}
+            type="button"
+            className="btn btn-xs w-20"
+            aria-label={`${what} as ${kind}`}
+            onClick={() => void onSave()}
+          >
             {kind}
           </button>
         ))}
@@ -93,7 +155,14 @@ function FileRow({ what, says, files }: { what: string; says: string; files: Rea
 
 const pngOrNothing = async (svg: string | null): Promise<Blob | null> => (svg === null ? null : pngOf(svg));
 
-const NO_STATION = { key: '', figure: '', wheels: [], meshes: [], chains: [], bounds: { left: 0, right: 1, top: 0, bottom: 1 } } as const;
+const NO_STATION = {
+  key: '',
+  figure: '',
+  wheels: [],
+  meshes: [],
+  chains: [],
+  bounds: { left: 0, right: 1, top: 0, bottom: 1 },
+} as const;
 
 /** The end view at the station that is shown, as it stands now. */
 function useEndViewPicture(): () => string | null {
@@ -109,6 +178,12 @@ function useEndViewPicture(): () => string | null {
     if (station === NO_STATION) return null;
     const turns = liveTurns(store, crank);
     const [colors, paper] = colorsOf(inks);
-    return endViewSvg(`${name}, end view at station ${shown + 1}`, { station, phases: toothPhases(station.wheels, meshes, turns), turns, inks: colors, paper });
+    return endViewSvg(`${name}, end view at station ${shown + 1}`, {
+      station,
+      phases: toothPhases(station.wheels, meshes, turns),
+      turns,
+      inks: colors,
+      paper,
+    });
   };
 }

@@ -25,42 +25,67 @@ interface Solved {
 }
 
 const solvedOf = ({ train, positions, flow, losses }: Written): Solved[] =>
-  positions.map(({ name, engaged }) => ({ name, engaged: listed(engaged.map((id) => couplerName(train, id))) || 'nothing', position: analyseEngaged(train, engaged, flow, losses) }));
+  positions.map(({ name, engaged }) => ({
+    name,
+    engaged: listed(engaged.map((id) => couplerName(train, id))) || 'nothing',
+    position: analyseEngaged(train, engaged, flow, losses),
+  }));
 
-const rowsOf = ({ train, typed }: Written, { figures }: Position) => figures.map((row) => figureRow(row, memberName(train, row.id), typed));
+const rowsOf = ({ train, typed }: Written, { figures }: Position) =>
+  figures.map((row) => figureRow(row, memberName(train, row.id), typed));
 
-const ratioCells = (ratio: Rational | null, status: string, convention: RatioConvention): [string, string] => [ratio ? toFraction(ratioIn(ratio, convention)) : '', ratio && ratio.n < 0 ? `${status}, reverse` : status];
+const ratioCells = (ratio: Rational | null, status: string, convention: RatioConvention): [string, string] => [
+  ratio ? toFraction(ratioIn(ratio, convention)) : '',
+  ratio && ratio.n < 0 ? `${status}, reverse` : status,
+];
 
 /** Every member's figures in every position that is written, a row each. */
 export function figuresFile(written: Written): Table {
   const { convention, typed } = written;
-  const tables = solvedOf(written).map(({ name, position }) => ({ lead: [name, ...ratioCells(position.solved.ratio, position.solved.status, convention)], table: figuresTable(rowsOf(written, position), typed) }));
-  return { head: ['Position', `Ratio, ${convention}`, 'Status', ...figuresTable([], typed).head], rows: tables.flatMap(({ lead, table }) => table.rows.map((row) => [...lead, ...row])) };
+  const tables = solvedOf(written).map(({ name, position }) => ({
+    lead: [name, ...ratioCells(position.solved.ratio, position.solved.status, convention)],
+    table: figuresTable(rowsOf(written, position), typed),
+  }));
+  return {
+    head: ['Position', `Ratio, ${convention}`, 'Status', ...figuresTable([], typed).head],
+    rows: tables.flatMap(({ lead, table }) => table.rows.map((row) => [...lead, ...row])),
+  };
 }
 
 /** The figures as a page of Markdown: a heading and a table for each position. */
 export function figuresPage(written: Written): string {
   const { train, convention, typed } = written;
-  const parts = solvedOf(written).map(({ name, engaged, position }) => `## ${escapeMarkdown(`Position ${name}`)}\n\n${escapeMarkdown(`${summary(position, convention)}. Engaged: ${engaged}.`)}\n\n${markdownText(figuresTable(rowsOf(written, position), typed))}`);
+  const parts = solvedOf(written).map(
+    ({ name, engaged, position }) =>
+      `## ${escapeMarkdown(`Position ${name}`)}\n\n${escapeMarkdown(`${summary(position, convention)}. Engaged: ${engaged}.`)}\n\n${markdownText(figuresTable(rowsOf(written, position), typed))}`,
+  );
   return page(train, 'figures', parts);
 }
 
-const linesOf = ({ train, convention }: Written, { working }: Position): string[] => workingText(working, { member: (id) => memberName(train, id), coupler: (id) => couplerName(train, id) }, convention);
+const linesOf = ({ train, convention }: Written, { working }: Position): string[] =>
+  workingText(working, { member: (id) => memberName(train, id), coupler: (id) => couplerName(train, id) }, convention);
 
 /** The working of every position that is written, a row for each line. */
 export const workingFile = (written: Written): Table => ({
   head: ['Position', 'Line', 'Working'],
-  rows: solvedOf(written).flatMap(({ name, position }) => linesOf(written, position).map((text, i) => [name, String(i + 1), text.trim()])),
+  rows: solvedOf(written).flatMap(({ name, position }) =>
+    linesOf(written, position).map((text, i) => [name, String(i + 1), text.trim()]),
+  ),
 });
 
 /** The working as a page of Markdown, line for line as it is written by hand. */
 export function workingPage(written: Written): string {
-  const parts = solvedOf(written).map(({ name, engaged, position }) => `## ${escapeMarkdown(`Position ${name}`)}\n\n${escapeMarkdown(`${summary(position, written.convention)}. Engaged: ${engaged}.`)}\n\n${fenced(linesOf(written, position))}`);
+  const parts = solvedOf(written).map(
+    ({ name, engaged, position }) =>
+      `## ${escapeMarkdown(`Position ${name}`)}\n\n${escapeMarkdown(`${summary(position, written.convention)}. Engaged: ${engaged}.`)}\n\n${fenced(linesOf(written, position))}`,
+  );
   return page(written.train, 'working', parts);
 }
 
 function summary({ solved: { ratio, status } }: Position, convention: RatioConvention): string {
-  return ratio ? `Ratio ${toFraction(ratioIn(ratio, convention))} ${convention}${ratio.n < 0 ? ', reverse' : ''}` : `It is ${status}`;
+  return ratio
+    ? `Ratio ${toFraction(ratioIn(ratio, convention))} ${convention}${ratio.n < 0 ? ', reverse' : ''}`
+    : `It is ${status}`;
 }
 
 const page = (train: Train, what: string, parts: readonly string[]): string =>
@@ -69,6 +94,8 @@ const page = (train: Train, what: string, parts: readonly string[]): string =>
 /** Lines as they are; the fence is longer than any row of backticks in a name. */
 function fenced(lines: readonly string[]): string {
   const clean = lines.map((line) => line.replace(/[\r\n]+/g, ' '));
-  const fence = '`'.repeat(Math.max(3, ...clean.map((line) => 1 + Math.max(0, ...(line.match(/`+/g) ?? []).map(({ length }) => length)))));
+  const fence = '`'.repeat(
+    Math.max(3, ...clean.map((line) => 1 + Math.max(0, ...(line.match(/`+/g) ?? []).map(({ length }) => length)))),
+  );
   return `${fence}text\n${clean.join('\n')}\n${fence}\n`;
 }

@@ -14,7 +14,8 @@ export interface Autosave {
 }
 
 /** Has the server what is on the screen? */
-export const isSaved = ({ train, savedTrain }: Pick<BenchState, 'train' | 'savedTrain'>): boolean => train === savedTrain;
+export const isSaved = ({ train, savedTrain }: Pick<BenchState, 'train' | 'savedTrain'>): boolean =>
+  train === savedTrain;
 
 /** Saves a little after the last change, one save at a time, each naming the version it grew from. */
 export function autosave(store: BenchStore): Autosave {
@@ -52,7 +53,11 @@ export function autosave(store: BenchStore): Autosave {
 
 interface Reply {
   readonly version?: number;
-  readonly error?: { readonly code: string; readonly message: string; readonly current?: { readonly version: number; readonly train: Train } };
+  readonly error?: {
+    readonly code: string;
+    readonly message: string;
+    readonly current?: { readonly version: number; readonly train: Train };
+  };
 }
 
 async function saveOnce(store: BenchStore, leaving: boolean): Promise<void> {
@@ -67,11 +72,18 @@ async function saveOnce(store: BenchStore, leaving: boolean): Promise<void> {
       body,
     });
     const reply = (await response.json()) as Reply;
-    if (response.ok && reply.version !== undefined) set({ version: reply.version, savedTrain: train, save: { kind: 'idle' } });
-    else if (response.status === 409 && reply.error?.current) set({ save: { kind: 'conflict', theirs: reply.error.current } });
+    if (response.ok && reply.version !== undefined)
+      set({ version: reply.version, savedTrain: train, save: { kind: 'idle' } });
+    else if (response.status === 409 && reply.error?.current)
+      set({ save: { kind: 'conflict', theirs: reply.error.current } });
     else set({ save: { kind: 'failed', message: reply.error?.message ?? 'The server refused the change.' } });
   } catch {
-    set({ save: { kind: 'failed', message: 'The server cannot be reached. Your change is kept in this browser and saving is tried again.' } });
+    set({
+      save: {
+        kind: 'failed',
+        message: 'The server cannot be reached. Your change is kept in this browser and saving is tried again.',
+      },
+    });
   }
 }
 

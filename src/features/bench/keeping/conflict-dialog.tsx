@@ -30,7 +30,10 @@ export function ConflictDialog() {
   };
   return (
     <Dialog title="This train was changed in another window">
-      <p className="mt-2">Your change is not saved yet, and theirs is not overwritten. Keep yours as a train of its own, or drop it and go on from theirs.</p>
+      <p className="mt-2">
+        Your change is not saved yet, and theirs is not overwritten. Keep yours as a train of its own, or drop it and go
+        on from theirs.
+      </p>
       {shown ? (
         <section aria-label="The difference" className="mt-2">
           <h3 className="text-sm font-semibold">From theirs to yours</h3>

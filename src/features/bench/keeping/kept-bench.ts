@@ -29,7 +29,8 @@ const KEPT_STEPS = 200;
 const database = createStore('tin-wheel', 'benches');
 
 export const benchKey = (trainId: string, windowId: string): string => `bench/${trainId}/${windowId}`;
-const stateKey = (trainId: string, windowId: string, number: number): string => `state/${trainId}/${windowId}/${number}`;
+const stateKey = (trainId: string, windowId: string, number: number): string =>
+  `state/${trainId}/${windowId}/${number}`;
 
 /** Writes one window's bench, again and again; documents that were written are not written again. */
 export class BenchKeeper {
@@ -58,12 +59,20 @@ export class BenchKeeper {
       fresh.push([key, train]);
       return key;
     };
-    const entry: Entry = { past: past.slice(-KEPT_STEPS).map(keyOf), present: keyOf(present), future: future.slice(-KEPT_STEPS).map(keyOf), version, unsaved, at: Date.now() };
+    const entry: Entry = {
+      past: past.slice(-KEPT_STEPS).map(keyOf),
+      present: keyOf(present),
+      future: future.slice(-KEPT_STEPS).map(keyOf),
+      version,
+      unsaved,
+      at: Date.now(),
+    };
     const needed = new Set([...entry.past, entry.present, ...entry.future]);
     // A document that fell out of the steps and came back has to be written again.
     for (const train of [...past, present, ...future]) {
       const key = this.keys.get(train);
-      if (key && needed.has(key) && !this.written.has(key) && !fresh.some(([other]) => other === key)) fresh.push([key, train]);
+      if (key && needed.has(key) && !this.written.has(key) && !fresh.some(([other]) => other === key))
+        fresh.push([key, train]);
     }
     const gone = [...this.written].filter((key) => !needed.has(key));
     this.written = needed;
@@ -84,22 +93,43 @@ export interface FoundBench extends KeptBench {
  * What closed or reloaded windows left of a train: this window's own first, then the newest. Benches of windows that are open now are
  * left alone; an older one with nothing unsaved is of no use any more and is forgotten.
  */
-export async function findBench(trainId: string, windowId: string, open: ReadonlySet<string>): Promise<FoundBench | null> {
+export async function findBench(
+  trainId: string,
+  windowId: string,
+  open: ReadonlySet<string>,
+): Promise<FoundBench | null> {
   const all = await entries<string, Entry | Train>(database);
   const states = new Map(all.filter(([key]) => key.startsWith(`state/${trainId}/`)) as [string, Train][]);
   const statesOf = (owner: string) => [...states].filter(([key]) => key.startsWith(`state/${trainId}/${owner}/`));
   const forget = (owner: string) => async () => {
     await del(benchKey(trainId, owner), database);
-    await delMany(statesOf(owner).map(([key]) => key), database);
+    await delMany(
+      statesOf(owner).map(([key]) => key),
+      database,
+    );
   };
   const left = (all.filter(([key]) => key.startsWith(`bench/${trainId}/`)) as [string, Entry][])
     .map(([key, entry]) => ({ owner: key.slice(`bench/${trainId}/`.length), entry }))
     .filter(({ owner, entry }) => (owner === windowId || !open.has(owner)) && states.has(entry.present))
-    .sort((a, b) => Number(b.owner === windowId) - Number(a.owner === windowId) || Number(b.entry.unsaved) - Number(a.entry.unsaved) || b.entry.at - a.entry.at);
+    .sort(
+      (a, b) =>
+        Number(b.owner === windowId) - Number(a.owner === windowId) ||
+        Number(b.entry.unsaved) - Number(a.entry.unsaved) ||
+        b.entry.at - a.entry.at,
+    );
   const [first, ...others] = left;
   for (const { owner, entry } of others) if (!entry.unsaved) await forget(owner)();
   if (!first) return null;
   const { entry, owner } = first;
   const documents = (keys: readonly string[]) => keys.flatMap((key) => states.get(key) ?? []);
-  return { past: documents(entry.past), present: states.get(entry.present)!, future: documents(entry.future), version: entry.version, unsaved: entry.unsaved, windowId: owner, documents: statesOf(owner), forget: forget(owner) };
+  return {
+    past: documents(entry.past),
+    present: states.get(entry.present)!,
+    future: documents(entry.future),
+    version: entry.version,
+    unsaved: entry.unsaved,
+    windowId: owner,
+    documents: statesOf(owner),
+    forget: forget(owner),
+  };
 }

@@ -45,7 +45,9 @@ export function KeptEdits({ session }: { session: Session }) {
   const { found, go } = offer;
   return (
     <Dialog title="Changes that were not saved">
-      <p className="mt-2">When this train was last open here, these changes did not reach the server. They were kept in this browser.</p>
+      <p className="mt-2">
+        When this train was last open here, these changes did not reach the server. They were kept in this browser.
+      </p>
       <DifferenceList before={store.getState().train} after={found.present} />
       <DialogActions>
         <button
@@ -91,18 +93,31 @@ function takeUp(store: BenchStore, found: FoundBench): 'done' | 'ask' {
 
 function restore(store: BenchStore, { past, future }: FoundBench, present: Train): void {
   store.getState().set({ train: present, visit: null });
-  store.temporal.setState({ pastStates: past.map((train) => ({ train })), futureStates: future.map((train) => ({ train })) });
+  store.temporal.setState({
+    pastStates: past.map((train) => ({ train })),
+    futureStates: future.map((train) => ({ train })),
+  });
 }
 
 /** Writes every change soon after it was made, from now on; what was taken over from another window is then let go there. */
-function keepFrom(store: BenchStore, keeper: BenchKeeper, takenOver: FoundBench | null): NonNullable<Session['keeping']> {
+function keepFrom(
+  store: BenchStore,
+  keeper: BenchKeeper,
+  takenOver: FoundBench | null,
+): NonNullable<Session['keeping']> {
   let timer: ReturnType<typeof setTimeout> | undefined;
   const keep = () => {
     clearTimeout(timer);
     timer = undefined;
     const { train, savedTrain, version } = store.getState();
     const { pastStates, futureStates } = store.temporal.getState();
-    return keeper.keep({ past: documentsOf(pastStates), present: train, future: documentsOf(futureStates), version, unsaved: train !== savedTrain });
+    return keeper.keep({
+      past: documentsOf(pastStates),
+      present: train,
+      future: documentsOf(futureStates),
+      version,
+      unsaved: train !== savedTrain,
+    });
   };
   const keepNow = () => void keep().catch(warn);
   if (takenOver) keep().then(takenOver.forget).catch(warn);
@@ -120,6 +135,7 @@ function keepFrom(store: BenchStore, keeper: BenchKeeper, takenOver: FoundBench 
   };
 }
 
-const documentsOf = (states: readonly { readonly train?: Train }[]): readonly Train[] => states.flatMap(({ train }) => train ?? []);
+const documentsOf = (states: readonly { readonly train?: Train }[]): readonly Train[] =>
+  states.flatMap(({ train }) => train ?? []);
 
 const warn = (error: unknown): void => console.warn('Changes cannot be kept in this browser.', error);

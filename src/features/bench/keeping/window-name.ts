@@ -24,5 +24,9 @@ const holding = new Set<string>();
 
 async function openWindows(): Promise<ReadonlySet<string>> {
   const held = (await navigator.locks?.query())?.held ?? [];
-  return new Set(held.flatMap(({ name }) => (name?.startsWith(LOCK) && !holding.has(name.slice(LOCK.length)) ? [name.slice(LOCK.length)] : [])));
+  return new Set(
+    held.flatMap(({ name }) =>
+      name?.startsWith(LOCK) && !holding.has(name.slice(LOCK.length)) ? [name.slice(LOCK.length)] : [],
+    ),
+  );
 }

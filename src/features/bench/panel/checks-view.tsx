@@ -21,7 +21,9 @@ export function ChecksView() {
   return (
     <>
       {open.length === 0 ? (
-        <p className="mt-2.5">Nothing {aside.length > 0 ? 'else ' : ''}was found: counts, distances, planets and positions agree.</p>
+        <p className="mt-2.5">
+          Nothing {aside.length > 0 ? 'else ' : ''}was found: counts, distances, planets and positions agree.
+        </p>
       ) : (
         <ul className="mt-2.5 flex flex-col" aria-label="Checks">
           {open.map((found) => (
@@ -45,7 +47,10 @@ export function ChecksView() {
 
 function usePointing({ gears, members, couplers }: Finding) {
   const set = useBench((state) => state.set);
-  const [on, off] = [() => set({ highlight: highlightOf({ gears, members, couplers }) }), () => set({ highlight: null })];
+  const [on, off] = [
+    () => set({ highlight: highlightOf({ gears, members, couplers }) }),
+    () => set({ highlight: null }),
+  ];
   return { onPointerEnter: on, onPointerLeave: off, onFocus: on, onBlur: off };
 }
 
@@ -61,8 +66,15 @@ function CheckLine({ found, effects }: { found: Finding; effects: Effects }) {
   const edit = useEdit(setMessage);
   const Icon = weight === 'wrong' ? CircleAlert : Info;
   return (
-    <li tabIndex={0} className="flex gap-2.5 border-t border-base-300 py-1.5 leading-snug hover:bg-base-200 focus-visible:bg-base-200" {...usePointing(found)}>
-      <Icon className={clsx('mt-0.5 size-4 shrink-0', weight === 'wrong' ? 'text-error' : 'muted')} aria-label={weight === 'wrong' ? 'Wrong' : 'Worth knowing'} />
+    <li
+      tabIndex={0}
+      className="flex gap-2.5 border-t border-base-300 py-1.5 leading-snug hover:bg-base-200 focus-visible:bg-base-200"
+      {...usePointing(found)}
+    >
+      <Icon
+        className={clsx('mt-0.5 size-4 shrink-0', weight === 'wrong' ? 'text-error' : 'muted')}
+        aria-label={weight === 'wrong' ? 'Wrong' : 'Worth knowing'}
+      />
       <div className="min-w-0 flex-1 text-sm">
         <p className="font-semibold">{what}</p>
         <p>{why}</p>
@@ -70,13 +82,23 @@ function CheckLine({ found, effects }: { found: Finding; effects: Effects }) {
         {marks.length > 0 && <TimingMarks marks={marks} />}
         <div className="mt-1 flex flex-wrap gap-1.5">
           {mends.map((one) => (
-            <button key={one.label} type="button" className="btn btn-xs h-auto py-0.5 text-left" title="Mend it so" onClick={() => edit(one.apply(train))}>
+            <button
+              key={one.label}
+              type="button"
+              className="btn btn-xs h-auto py-0.5 text-left"
+              title="Mend it so"
+              onClick={() => edit(one.apply(train))}
+            >
               {one.label}
               {effects && <MendEffect mend={one} effects={effects} />}
             </button>
           ))}
           {gears.length === 1 && (
-            <button type="button" className="btn btn-xs" onClick={() => set({ editing: { kind: 'gear', id: gears[0]! } })}>
+            <button
+              type="button"
+              className="btn btn-xs"
+              onClick={() => set({ editing: { kind: 'gear', id: gears[0]! } })}
+            >
               Change this gear
             </button>
           )}
@@ -91,7 +113,9 @@ function CheckLine({ found, effects }: { found: Finding; effects: Effects }) {
             </button>
           )}
         </div>
-        {asking && <AsideForm onDone={(note) => edit(setAside(train, found.key, note))} onLeave={() => setAsking(false)} />}
+        {asking && (
+          <AsideForm onDone={(note) => edit(setAside(train, found.key, note))} onLeave={() => setAsking(false)} />
+        )}
         {message && (
           <p role="alert" className="text-error">
             {message}
@@ -114,9 +138,13 @@ function MendEffect({ mend, effects }: { mend: Mend; effects: NonNullable<Effect
   if (!effect) return null;
   const name = (id: string) => train.positions.find((position) => position.id === id)?.name ?? id;
   const says = ({ ratio, status }: Change['before']) => (ratio ? ratioFigure(ratio, convention) : STATUS_WORDS[status]);
-  const told = effect.slice(0, TOLD).map(({ position, before, after }) => `in ${name(position)}: ${says(before)} → ${says(after)}`);
+  const told = effect
+    .slice(0, TOLD)
+    .map(({ position, before, after }) => `in ${name(position)}: ${says(before)} → ${says(after)}`);
   const more = effect.length > TOLD ? `, and ${effect.length - TOLD} more` : '';
-  return <span className="muted font-normal">· {told.length === 0 ? 'every ratio stays' : `${told.join(', ')}${more}`}</span>;
+  return (
+    <span className="muted font-normal">· {told.length === 0 ? 'every ratio stays' : `${told.join(', ')}${more}`}</span>
+  );
 }
 
 function AsideForm({ onDone, onLeave }: { onDone: (note: string) => void; onLeave: () => void }) {
@@ -130,7 +158,15 @@ function AsideForm({ onDone, onLeave }: { onDone: (note: string) => void; onLeav
       }}
       onKeyDown={(event) => event.key === 'Escape' && onLeave()}
     >
-      <input className="input input-xs min-w-0 flex-1" aria-label="Why it may stay" placeholder="why it may stay" autoFocus maxLength={500} value={note} onChange={(event) => setNote(event.target.value)} />
+      <input
+        className="input input-xs min-w-0 flex-1"
+        aria-label="Why it may stay"
+        placeholder="why it may stay"
+        autoFocus
+        maxLength={500}
+        value={note}
+        onChange={(event) => setNote(event.target.value)}
+      />
       <button type="submit" className="btn btn-neutral btn-xs">
         Set aside
       </button>
@@ -143,7 +179,11 @@ function AsideLine({ found, note }: { found: Finding; note: string }) {
   const set = useBench((state) => state.set);
   const edit = useEdit((notice) => set({ notice }));
   return (
-    <li tabIndex={0} className="border-t border-base-300 py-1.5 text-sm leading-snug hover:bg-base-200 focus-visible:bg-base-200" {...usePointing(found)}>
+    <li
+      tabIndex={0}
+      className="border-t border-base-300 py-1.5 text-sm leading-snug hover:bg-base-200 focus-visible:bg-base-200"
+      {...usePointing(found)}
+    >
       <p className="muted">{found.what}</p>
       <p className="flex items-start gap-2">
         <span className="flex-1">“{note}”</span>

@@ -21,7 +21,8 @@ export interface FigureRow {
 }
 
 export function figureRow(row: MemberFigures, name: string, { speed, torque }: Typed): FigureRow {
-  const scaled = (perUnit: number | null, value: number | null) => (perUnit === null || value === null ? null : Math.abs(perUnit) * value);
+  const scaled = (perUnit: number | null, value: number | null) =>
+    perUnit === null || value === null ? null : Math.abs(perUnit) * value;
   return {
     id: row.id,
     name,
@@ -37,8 +38,24 @@ export function figureRow(row: MemberFigures, name: string, { speed, torque }: T
 
 /** The rows as a table for a file or the clipboard, its figures plain numbers for a spreadsheet. */
 export const figuresTable = (rows: readonly FigureRow[], { speed, torque }: Typed): Table => ({
-  head: ['Member', 'Turns per turn put in', `Speed, ${speed.unit}`, 'Way', `Torque, ${torque.unit}`, 'Power, W', 'State'],
-  rows: rows.map((row) => [row.name, row.exact?.replace('−', '-') ?? 'left open', plain(row.speed), row.way, plain(row.torque), plain(row.power), row.state]),
+  head: [
+    'Member',
+    'Turns per turn put in',
+    `Speed, ${speed.unit}`,
+    'Way',
+    `Torque, ${torque.unit}`,
+    'Power, W',
+    'State',
+  ],
+  rows: rows.map((row) => [
+    row.name,
+    row.exact?.replace('−', '-') ?? 'left open',
+    plain(row.speed),
+    row.way,
+    plain(row.torque),
+    plain(row.power),
+    row.state,
+  ]),
 });
 
 const plain = (value: number | null): string => (value === null ? '' : String(Number(value.toPrecision(7))));

@@ -1,6 +1,13 @@
 'use client';
 
-import { createColumnHelper, flexRender, getCoreRowModel, getSortedRowModel, useReactTable, type SortingState } from '@tanstack/react-table';
+import {
+  createColumnHelper,
+  flexRender,
+  getCoreRowModel,
+  getSortedRowModel,
+  useReactTable,
+  type SortingState,
+} from '@tanstack/react-table';
 import { ArrowDown, ArrowUp, Copy } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { figure } from '@/core/units';
@@ -21,22 +28,57 @@ export function FiguresTable() {
   const { figures } = usePosition();
   const typed = useTyped();
   const [sorting, setSorting] = useState<SortingState>([]);
-  const rows = useMemo(() => figures.map((row) => figureRow(row, memberName(train, row.id), typed)), [figures, train, typed]);
+  const rows = useMemo(
+    () => figures.map((row) => figureRow(row, memberName(train, row.id), typed)),
+    [figures, train, typed],
+  );
   const columns = useMemo(
     () => [
-      column.accessor('name', { header: 'Member', cell: ({ row: { original } }) => <MemberName row={original} color={memberColor(train, original.id)} /> }),
-      column.accessor('speed', { header: `Speed, ${typed.speed.unit}`, sortUndefined: 'last', cell: ({ row: { original } }) => <Twice top={shown(original.speed)} below={original.way} exact={original.exact === null ? 'left open' : `exactly ${original.exact} per turn put in`} /> }),
-      column.accessor('torque', { header: `Torque, ${typed.torque.unit}`, cell: ({ getValue }) => <Twice top={shown(getValue())} /> }),
+      column.accessor('name', {
+        header: 'Member',
+        cell: ({ row: { original } }) => <MemberName row={original} color={memberColor(train, original.id)} />,
+      }),
+      column.accessor('speed', {
+        header: `Speed, ${typed.speed.unit}`,
+        sortUndefined: 'last',
+        cell: ({ row: { original } }) => (
+          <Twice
+            top={shown(original.speed)}
+            below={original.way}
+            exact={original.exact === null ? 'left open' : `exactly ${original.exact} per turn put in`}
+          />
+        ),
+      }),
+      column.accessor('torque', {
+        header: `Torque, ${typed.torque.unit}`,
+        cell: ({ getValue }) => <Twice top={shown(getValue())} />,
+      }),
       column.accessor('power', { header: 'Power, W', cell: ({ getValue }) => <Twice top={shown(getValue())} /> }),
     ],
     [train, typed.speed.unit, typed.torque.unit],
   );
   // The table's own functions change with every render; nothing here is kept from one to the next.
   // eslint-disable-next-line react-hooks/incompatible-library
-  const table = useReactTable({ data: rows, columns, state: { sorting }, onSortingChange: setSorting, getCoreRowModel: getCoreRowModel(), getSortedRowModel: getSortedRowModel() });
+  const table = useReactTable({
+    data: rows,
+    columns,
+    state: { sorting },
+    onSortingChange: setSorting,
+    getCoreRowModel: getCoreRowModel(),
+    getSortedRowModel: getSortedRowModel(),
+  });
   return (
     <section aria-label="Figures" className="mt-2.5">
-      <CopyButton text={() => tabText(figuresTable(table.getRowModel().rows.map(({ original }) => original), typed))} />
+      <CopyButton
+        text={() =>
+          tabText(
+            figuresTable(
+              table.getRowModel().rows.map(({ original }) => original),
+              typed,
+            ),
+          )
+        }
+      />
       <table className="w-full text-sm [&_td]:py-0.5 [&_td:not(:first-child)]:text-right [&_th:not(:first-child)]:text-right">
         <thead className="muted">
           {table.getHeaderGroups().map((group) => (
@@ -44,8 +86,17 @@ export function FiguresTable() {
               {group.headers.map((header) => {
                 const sorted = header.column.getIsSorted();
                 return (
-                  <th key={header.id} scope="col" aria-sort={sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : 'none'} className="border-b border-base-300 text-left align-bottom font-normal">
-                    <button type="button" className="leading-tight hover:text-base-content" onClick={header.column.getToggleSortingHandler()}>
+                  <th
+                    key={header.id}
+                    scope="col"
+                    aria-sort={sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : 'none'}
+                    className="border-b border-base-300 text-left align-bottom font-normal"
+                  >
+                    <button
+                      type="button"
+                      className="leading-tight hover:text-base-content"
+                      onClick={header.column.getToggleSortingHandler()}
+                    >
                       {flexRender(header.column.columnDef.header, header.getContext())}
                       {sorted === 'asc' && <ArrowUp className="inline size-3" aria-hidden />}
                       {sorted === 'desc' && <ArrowDown className="inline size-3" aria-hidden />}
@@ -71,7 +122,10 @@ export function FiguresTable() {
           ))}
         </tbody>
       </table>
-      <p className="muted mt-1 text-xs">Point at a speed for its exact part of an input turn. Torque is what a member passes on from its drivers to what it drives.</p>
+      <p className="muted mt-1 text-xs">
+        Point at a speed for its exact part of an input turn. Torque is what a member passes on from its drivers to what
+        it drives.
+      </p>
     </section>
   );
 }
@@ -82,17 +136,36 @@ const shown = (value: number | null): string => (value === null ? '—' : figure
 function MemberName({ row: { id, name, state, carries }, color }: { row: FigureRow; color: string }) {
   const set = useBench((bench) => bench.set);
   return (
-    <button type="button" className="w-full text-left hover:underline" title={`Change ${name}`} onClick={() => set({ editing: { kind: 'member', id } })}>
+    <button
+      type="button"
+      className="w-full text-left hover:underline"
+      title={`Change ${name}`}
+      onClick={() => set({ editing: { kind: 'member', id } })}
+    >
       <Twice top={name} below={state} strong={carries} color={color} />
     </button>
   );
 }
 
-function Twice({ top, below, exact, strong = false, color }: { top: string; below?: string; exact?: string; strong?: boolean; color?: string }) {
+function Twice({
+  top,
+  below,
+  exact,
+  strong = false,
+  color,
+}: {
+  top: string;
+  below?: string;
+  exact?: string;
+  strong?: boolean;
+  color?: string;
+}) {
   return (
     <span className="block leading-tight" title={exact}>
       <span className={color ? 'font-semibold' : 'figure'}>
-        {color && <span className="mr-1.5 inline-block size-2.5 rounded-full" style={{ background: color }} aria-hidden />}
+        {color && (
+          <span className="mr-1.5 inline-block size-2.5 rounded-full" style={{ background: color }} aria-hidden />
+        )}
         {top}
       </span>
       {below && <span className={`block text-xs ${strong ? 'text-primary' : 'muted'}`}>{below}</span>}
@@ -113,7 +186,8 @@ function CopyButton({ text }: { text: () => string }) {
   return (
     <div className="flex justify-end">
       <button type="button" className="btn btn-ghost btn-xs" onClick={() => void copy()}>
-        <Copy className="size-3.5" aria-hidden /> {done === 'copied' ? 'Copied' : done === 'failed' ? 'The browser does not allow copying' : 'Copy the table'}
+        <Copy className="size-3.5" aria-hidden />{' '}
+        {done === 'copied' ? 'Copied' : done === 'failed' ? 'The browser does not allow copying' : 'Copy the table'}
       </button>
     </div>
   );

@@ -23,10 +23,21 @@ export function OneWayLines() {
       <h3 className="font-semibold">One-way clutches</h3>
       <ul>
         {oneWays.map((account) => {
-          const light = highlightOf({ couplers: [account.id], members: [account.pusher, account.pushed].filter((id) => id !== FRAME) });
+          const light = highlightOf({
+            couplers: [account.id],
+            members: [account.pusher, account.pushed].filter((id) => id !== FRAME),
+          });
           const [on, off] = [() => set({ highlight: light }), () => set({ highlight: null })];
           return (
-            <li key={account.id} tabIndex={0} className="border-t border-base-300 py-1 leading-snug hover:bg-base-200 focus-visible:bg-base-200" onPointerEnter={on} onPointerLeave={off} onFocus={on} onBlur={off}>
+            <li
+              key={account.id}
+              tabIndex={0}
+              className="border-t border-base-300 py-1 leading-snug hover:bg-base-200 focus-visible:bg-base-200"
+              onPointerEnter={on}
+              onPointerLeave={off}
+              onFocus={on}
+              onBlur={off}
+            >
               {oneWayText(train, account, typed, memberName(train, turned)).map((text, i) => (
                 <span key={i} className={i === 0 ? 'block' : 'muted block'}>
                   {text}
@@ -41,21 +52,40 @@ export function OneWayLines() {
 }
 
 /** The account in sentences that fit any name: what it does, why, and what would change it. */
-export function oneWayText(train: Train, { id, how, pusher, pushed, torque, lead, changes }: OneWayAccount, typed: TypedInput, turned: string): string[] {
+export function oneWayText(
+  train: Train,
+  { id, how, pusher, pushed, torque, lead, changes }: OneWayAccount,
+  typed: TypedInput,
+  turned: string,
+): string[] {
   const name = couplerName(train, id);
   const [from, to] = [memberName(train, pusher), memberName(train, pushed)];
   const other = changes.map(({ coupler, engage }) => `${couplerName(train, coupler)} ${engage ? 'on' : 'off'}`);
   if (how === 'holds') {
-    const carried = torque === null ? 'torque shared' : typed.torque.value === null ? `${toFraction(torque)} × the torque put in` : `${figure(toNumber(torque) * typed.torque.value)} ${typed.torque.unit}`;
+    const carried =
+      torque === null
+        ? 'torque shared'
+        : typed.torque.value === null
+          ? `${toFraction(torque)} × the torque put in`
+          : `${figure(toNumber(torque) * typed.torque.value)} ${typed.torque.unit}`;
     return [
       sentence(`Holds: ${name}, ${carried}, from ${from} to ${to}`),
-      pusher === FRAME ? `Nothing else keeps ${to} from turning back under the load.` : sentence(`Nothing else carries the load on from ${from} to ${to}`),
+      pusher === FRAME
+        ? `Nothing else keeps ${to} from turning back under the load.`
+        : sentence(`Nothing else carries the load on from ${from} to ${to}`),
       ...(other.length > 0 ? [sentence(`Would let go with ${other.join(', or ')}`)] : []),
     ];
   }
-  const by = lead === null ? 'how fast is left open' : lead.n === 0 ? `at the same speed, with nothing to carry` : `by ${figure(toNumber(lead))} turns for one of ${turned}`;
+  const by =
+    lead === null
+      ? 'how fast is left open'
+      : lead.n === 0
+        ? `at the same speed, with nothing to carry`
+        : `by ${figure(toNumber(lead))} turns for one of ${turned}`;
   return [
-    sentence(lead !== null && lead.n === 0 ? `Idles: ${name}, ${by}` : `Overrun: ${name}, ${by}, ${to} ahead of ${from}`),
+    sentence(
+      lead !== null && lead.n === 0 ? `Idles: ${name}, ${by}` : `Overrun: ${name}, ${by}, ${to} ahead of ${from}`,
+    ),
     ...(other.length > 0 ? [sentence(`Would hold with ${other.join(', or ')}`)] : []),
   ];
 }

@@ -24,8 +24,20 @@ export function Outputs({ position: { solved } }: { position: Position }) {
         return (
           <div key={member} className="flex flex-wrap items-baseline gap-x-4" data-testid="output">
             <dt className="muted text-sm">{memberName(train, network.memberIds[member]!)}</dt>
-            <dd className="figure font-semibold">{turns === null ? 'speed open' : speed.value === null ? wayText(turns) : `${figure(Math.abs(toNumber(turns)) * speed.value)} ${speed.unit}`}</dd>
-            <dd className="figure font-semibold">{carried === null ? 'torque open' : torque.value === null ? '' : `${figure(Math.abs(toNumber(carried)) * torque.value)} ${torque.unit}`}</dd>
+            <dd className="figure font-semibold">
+              {turns === null
+                ? 'speed open'
+                : speed.value === null
+                  ? wayText(turns)
+                  : `${figure(Math.abs(toNumber(turns)) * speed.value)} ${speed.unit}`}
+            </dd>
+            <dd className="figure font-semibold">
+              {carried === null
+                ? 'torque open'
+                : torque.value === null
+                  ? ''
+                  : `${figure(Math.abs(toNumber(carried)) * torque.value)} ${torque.unit}`}
+            </dd>
             {turns !== null && flow.receivers.length > 1 && <dd className="muted text-sm">{wayText(turns)}</dd>}
           </div>
         );
@@ -37,7 +49,10 @@ export function Outputs({ position: { solved } }: { position: Position }) {
 /** The law that binds outputs: "left + right = 2 × 11/41 of drive shaft". */
 export function lawText(train: Train, { terms, driver }: OutputLaw, turned: string): string {
   const name = (id: string) => memberName(train, id);
-  const left = terms.map(({ member, factor }) => (equals(factor, ONE) ? name(member) : `${exact(factor)} × ${name(member)}`)).join(' + ').replaceAll('+ −', '− ');
+  const left = terms
+    .map(({ member, factor }) => (equals(factor, ONE) ? name(member) : `${exact(factor)} × ${name(member)}`))
+    .join(' + ')
+    .replaceAll('+ −', '− ');
   const count = terms.map(({ factor }) => factor).reduce(add);
   const even = terms.every(({ factor }) => equals(factor, ONE)) && terms.length > 1;
   const right: string = even ? `${terms.length} × ${exact(div(driver, fraction(terms.length)))}` : exact(driver);

@@ -11,7 +11,12 @@ import { WorkingView } from './working-view';
 
 const TABS = { trace: 'Trace', figures: 'Figures', working: 'Working', checks: 'Checks' } as const;
 type Tab = keyof typeof TABS;
-const BODIES: Record<Tab, ReactNode> = { trace: <Trace />, figures: <FiguresTable />, working: <WorkingView />, checks: <ChecksView /> };
+const BODIES: Record<Tab, ReactNode> = {
+  trace: <Trace />,
+  figures: <FiguresTable />,
+  working: <WorkingView />,
+  checks: <ChecksView />,
+};
 const ORDER = Object.keys(TABS) as Tab[];
 
 /** The panel that explains what is engaged: its ratio, the story of the power, every member's figures, the sums, and what the checks find. */
@@ -23,7 +28,10 @@ export function Panel() {
     document.getElementById(`tab-${next}`)?.focus();
   };
   return (
-    <aside aria-label="Explanation" className="flex min-h-0 flex-col border-t border-base-content bg-base-100 lg:border-l lg:border-t-0 lg:border-base-300">
+    <aside
+      aria-label="Explanation"
+      className="flex min-h-0 flex-col border-t border-base-content bg-base-100 lg:border-l lg:border-t-0 lg:border-base-300"
+    >
       <div role="tablist" aria-label="Explanation" className="flex gap-4 border-b border-base-300 px-4">
         {ORDER.map((key) => (
           <button
@@ -46,7 +54,13 @@ export function Panel() {
           </button>
         ))}
       </div>
-      <div id="panel-body" role="tabpanel" aria-labelledby={`tab-${tab}`} tabIndex={0} className="min-h-0 flex-1 overflow-auto px-4 py-2.5 wrap-break-word contain-content">
+      <div
+        id="panel-body"
+        role="tabpanel"
+        aria-labelledby={`tab-${tab}`}
+        tabIndex={0}
+        className="min-h-0 flex-1 overflow-auto px-4 py-2.5 wrap-break-word contain-content"
+      >
         <RatioHeadline />
         {BODIES[tab]}
         <Cautions />
@@ -72,8 +86,13 @@ function WrongCount() {
 function Cautions() {
   return (
     <div className="muted mt-4 border-t border-base-300 pt-2 text-xs leading-snug">
-      <p>Torques are ideal or estimated from the losses given; teeth, shafts and housings are not rated for strength.</p>
-      <p className="mt-1">Turning gears pinch and grab: guard them, no loose clothing, power off before reaching in. Springs and balls fly out of opened hubs. Local rules on machinery come first.</p>
+      <p>
+        Torques are ideal or estimated from the losses given; teeth, shafts and housings are not rated for strength.
+      </p>
+      <p className="mt-1">
+        Turning gears pinch and grab: guard them, no loose clothing, power off before reaching in. Springs and balls fly
+        out of opened hubs. Local rules on machinery come first.
+      </p>
     </div>
   );
 }

@@ -45,7 +45,9 @@ function Ratio({ position: { solved, backward } }: { position: Position }) {
         <span className="figure">{toFraction(shown)}</span> {of} turns for one of the {perOne}
         {outputs}
         {solved.losses && efficiency && ` · efficiency ${figure(100 * toNumber(efficiency))} %`}
-        {solved.losses && solved.efficiencies.length > 1 && ` · friction allows efficiencies of ${listed(solved.efficiencies.map((each) => `${figure(100 * toNumber(each))} %`))}`}
+        {solved.losses &&
+          solved.efficiencies.length > 1 &&
+          ` · friction allows efficiencies of ${listed(solved.efficiencies.map((each) => `${figure(100 * toNumber(each))} %`))}`}
       </p>
       {solved.losses && solved.selfLocking && <p className="text-error">Friction alone stops it: self-locking.</p>}
     </>
@@ -60,5 +62,9 @@ const VERDICT: Record<NonNullable<Position['backward']>, string> = {
 };
 
 function BackwardVerdict({ position }: { position: Position }) {
-  return <p className={position.backward === 'jams' ? 'pb-1 font-semibold text-error' : 'pb-1 font-semibold'}>{VERDICT[position.backward!]}</p>;
+  return (
+    <p className={position.backward === 'jams' ? 'pb-1 font-semibold text-error' : 'pb-1 font-semibold'}>
+      {VERDICT[position.backward!]}
+    </p>
+  );
 }

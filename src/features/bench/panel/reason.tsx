@@ -50,19 +50,26 @@ function Locked({ position: { locks, solved, flow } }: { position: Position }) {
         <p>{sentence(`Tied up by one thing alone: ${names[0]}`)}</p>
       ) : (
         <p>
-          {listed(names)} {names.length === 2 ? 'fight each other' : 'tie it up together'}: release one of them and it turns.
+          {listed(names)} {names.length === 2 ? 'fight each other' : 'tie it up together'}: release one of them and it
+          turns.
         </p>
       )}
       <ul className="mt-1.5 flex flex-wrap gap-2">
-        {locks.filter((id) => solved.engaged.has(id)).map((id) => (
-          <li key={id}>
-            <Pointing highlight={highlightOf({ couplers: [id] })}>
-              <button type="button" className="btn btn-outline btn-error btn-xs" onClick={() => toggleCoupler(store, id)}>
-                Release {couplerName(train, id)}
-              </button>
-            </Pointing>
-          </li>
-        ))}
+        {locks
+          .filter((id) => solved.engaged.has(id))
+          .map((id) => (
+            <li key={id}>
+              <Pointing highlight={highlightOf({ couplers: [id] })}>
+                <button
+                  type="button"
+                  className="btn btn-outline btn-error btn-xs"
+                  onClick={() => toggleCoupler(store, id)}
+                >
+                  Release {couplerName(train, id)}
+                </button>
+              </Pointing>
+            </li>
+          ))}
       </ul>
     </div>
   );
@@ -72,13 +79,23 @@ function Stopped({ position: { stops, solved } }: { position: Position }) {
   const train = useBench((state) => state.train);
   return (
     <div>
-      <p className="text-lg font-semibold">{solved.status === 'held' ? 'The output is held while the input turns.' : 'Neutral: the input turns and no output is driven.'}</p>
+      <p className="text-lg font-semibold">
+        {solved.status === 'held'
+          ? 'The output is held while the input turns.'
+          : 'Neutral: the input turns and no output is driven.'}
+      </p>
       <Following ids={(stops?.follow ?? []).filter((id) => id !== train.input)} />
-      {stops && stops.openSets.length > 0 && <p>{sentence(`Nothing held to push against on ${listed(stops.openSets.map((id) => memberName(train, id)))}`)}</p>}
+      {stops && stops.openSets.length > 0 && (
+        <p>
+          {sentence(`Nothing held to push against on ${listed(stops.openSets.map((id) => memberName(train, id)))}`)}
+        </p>
+      )}
       {stops && stops.overrun.length > 0 && (
         <p>
           <Pointing highlight={highlightOf({ couplers: stops.overrun })}>
-            <span tabIndex={0}>{sentence(`Overrun, carrying nothing on: ${listed(stops.overrun.map((id) => couplerName(train, id)))}`)}</span>
+            <span tabIndex={0}>
+              {sentence(`Overrun, carrying nothing on: ${listed(stops.overrun.map((id) => couplerName(train, id)))}`)}
+            </span>
           </Pointing>
         </p>
       )}
@@ -91,19 +108,36 @@ function Stopped({ position: { stops, solved } }: { position: Position }) {
 function RunsAhead({ position: { solved, oneWays, stops, flow, letGo } }: { position: Position }) {
   const train = useBench((state) => state.train);
   const name = (id: string) => memberName(train, id);
-  const pushers = [solved.flow.driver, ...solved.flow.together.map(({ member }) => member)].map((member) => solved.network.memberIds[member]!);
-  const reached = (member: string) => member !== FRAME && (pushers.includes(member) || (stops?.follow.includes(member) ?? false));
-  const overrun = oneWays.filter(({ id, how, pushed }) => how === 'overruns' && (letGo.includes(id) || reached(pushed)));
+  const pushers = [solved.flow.driver, ...solved.flow.together.map(({ member }) => member)].map(
+    (member) => solved.network.memberIds[member]!,
+  );
+  const reached = (member: string) =>
+    member !== FRAME && (pushers.includes(member) || (stops?.follow.includes(member) ?? false));
+  const overrun = oneWays.filter(
+    ({ id, how, pushed }) => how === 'overruns' && (letGo.includes(id) || reached(pushed)),
+  );
   const input = name(train.input);
   return (
     <div>
-      {flow === 'coast' && <p className="text-lg font-semibold">{solved.status === 'held' ? 'The load turns, and the input is held still.' : overrun.length > 0 ? 'Freewheels: the load runs ahead.' : 'Nothing connects the load to the input.'}</p>}
+      {flow === 'coast' && (
+        <p className="text-lg font-semibold">
+          {solved.status === 'held'
+            ? 'The load turns, and the input is held still.'
+            : overrun.length > 0
+              ? 'Freewheels: the load runs ahead.'
+              : 'Nothing connects the load to the input.'}
+        </p>
+      )}
       <ul className="mt-0.5">
         <li>{sentence(`Pushing: ${listed(pushers.map(name))}`)}</li>
         {overrun.length > 0 && (
           <li>
             <Pointing highlight={highlightOf({ couplers: overrun.map(({ id }) => id), members: pushers })}>
-              <span tabIndex={0}>{sentence(`Running ahead of ${listed(overrun.map(({ id }) => couplerName(train, id)))}: ${listed([...new Set(overrun.map(({ pushed }) => name(pushed)))])}`)}</span>
+              <span tabIndex={0}>
+                {sentence(
+                  `Running ahead of ${listed(overrun.map(({ id }) => couplerName(train, id)))}: ${listed([...new Set(overrun.map(({ pushed }) => name(pushed)))])}`,
+                )}
+              </span>
             </Pointing>
           </li>
         )}

@@ -23,10 +23,16 @@ export interface Story {
 
 export function storyOf(train: Train, { working, roles, figures, flow, solved }: Position): Story {
   const name = (id: string) => memberName(train, id);
-  const loaded = new Set(figures.filter(({ role }) => role === 'drives' || role === 'carries' || role === 'gives out' || role === 'shared').map(({ id }) => id));
+  const loaded = new Set(
+    figures
+      .filter(({ role }) => role === 'drives' || role === 'carries' || role === 'gives out' || role === 'shared')
+      .map(({ id }) => id),
+  );
   const block = new Set(figures.filter((row) => row.block).map(({ id }) => id));
   const planets = new Set(train.members.filter(({ carrier }) => carrier !== undefined).map(({ id }) => id));
-  const idling = (step: WorkingStep) => loaded.size > 0 && ((step.kind === 'pair' && roles.get(step.mesh) === 'idle') || (step.kind === 'joined' && !loaded.has(step.member)));
+  const idling = (step: WorkingStep) =>
+    loaded.size > 0 &&
+    ((step.kind === 'pair' && roles.get(step.mesh) === 'idle') || (step.kind === 'joined' && !loaded.has(step.member)));
   // How fast a planet spins on its pin is no part of the story; the figures have it.
   const members = working.steps.filter((step) => step.kind === 'simultaneous' || !planets.has(step.member));
   const told = members.filter((step) => !idling(step));
@@ -37,13 +43,35 @@ export function storyOf(train: Train, { working, roles, figures, flow, solved }:
     const carriesPower = step.kind !== 'simultaneous' && loaded.has(step.member);
     switch (step.kind) {
       case 'input':
-        return { text: closed(inputText(step.member)), sum: `${name(step.member)} = ${exact(step.speed)}`, highlight: highlightOf({ members: [step.member] }), carriesPower };
+        return {
+          text: closed(inputText(step.member)),
+          sum: `${name(step.member)} = ${exact(step.speed)}`,
+          highlight: highlightOf({ members: [step.member] }),
+          carriesPower,
+        };
       case 'held':
-        return { text: closed(`Held by ${couplerName(train, step.by)}: ${name(step.member)}`), sum: `${name(step.member)} = 0`, highlight: highlightOf({ members: [step.member], couplers: [step.by] }), carriesPower };
+        return {
+          text: closed(`Held by ${couplerName(train, step.by)}: ${name(step.member)}`),
+          sum: `${name(step.member)} = 0`,
+          highlight: highlightOf({ members: [step.member], couplers: [step.by] }),
+          carriesPower,
+        };
       case 'joined':
-        return { text: closed(`Joined by ${couplerName(train, step.coupler)}, turning as one: ${listed([name(step.from), name(step.member)])}`), sum: `${name(step.member)} = ${exact(step.speed)}`, highlight: highlightOf({ members: [step.from, step.member], couplers: [step.coupler] }), carriesPower };
+        return {
+          text: closed(
+            `Joined by ${couplerName(train, step.coupler)}, turning as one: ${listed([name(step.from), name(step.member)])}`,
+          ),
+          sum: `${name(step.member)} = ${exact(step.speed)}`,
+          highlight: highlightOf({ members: [step.from, step.member], couplers: [step.coupler] }),
+          carriesPower,
+        };
       case 'pair':
-        return { text: pairText(step, roles.get(step.mesh), train, name), sum: pairSum(step), highlight: highlightOf({ gears: [step.fromGear, step.toGear] }), carriesPower };
+        return {
+          text: pairText(step, roles.get(step.mesh), train, name),
+          sum: pairSum(step),
+          highlight: highlightOf({ gears: [step.fromGear, step.toGear] }),
+          carriesPower,
+        };
       case 'set':
         return {
           text: setText(step, name, block),
@@ -54,7 +82,11 @@ export function storyOf(train: Train, { working, roles, figures, flow, solved }:
       case 'twin':
       case 'block':
         return {
-          text: closed(step.kind === 'twin' ? `Alike on ${name(step.arm)}, wherever that may be: ${listed([name(step.as), name(step.member)])}` : `Nothing can roll in this set, one block: ${listed([name(step.as), name(step.member)])}`),
+          text: closed(
+            step.kind === 'twin'
+              ? `Alike on ${name(step.arm)}, wherever that may be: ${listed([name(step.as), name(step.member)])}`
+              : `Nothing can roll in this set, one block: ${listed([name(step.as), name(step.member)])}`,
+          ),
           sum: `${name(step.member)} = ${exact(step.speed)}`,
           highlight: highlightOf({ members: [step.as, step.member] }),
           carriesPower,
@@ -81,8 +113,15 @@ type SetStep = Extract<WorkingStep, { kind: 'set' }>;
 
 function setText(step: SetStep, name: Name, block: ReadonlySet<string>): string {
   const known = listed(step.known.map(({ member }) => name(member)));
-  if ([step.arm, step.x, step.y].every((id) => block.has(id))) return closed(`Nothing rolls in this set, one block: ${listed([...step.known.map(({ member }) => name(member)), name(step.member)])}`);
-  return closed(step.member === step.arm ? `From ${known} together: ${name(step.member)}, the carrier of the planets` : `From ${known}, through the planets: ${name(step.member)}`);
+  if ([step.arm, step.x, step.y].every((id) => block.has(id)))
+    return closed(
+      `Nothing rolls in this set, one block: ${listed([...step.known.map(({ member }) => name(member)), name(step.member)])}`,
+    );
+  return closed(
+    step.member === step.arm
+      ? `From ${known} together: ${name(step.member)}, the carrier of the planets`
+      : `From ${known}, through the planets: ${name(step.member)}`,
+  );
 }
 
 /** (x − arm) = factor × (y − arm). */
@@ -99,9 +138,12 @@ function pairText(step: PairStep, role: string | undefined, train: Train, name: 
   const from = `gear ${step.fromTeeth} on ${name(step.from)}`;
   const to = `gear ${step.toTeeth} on ${name(step.member)}`;
   if (driver === null) return `${capital(from)} turns ${to} ${way}, with no power passed.`;
-  return driver ? `Driver ${from} turns driven ${to} ${way}.` : `${capital(to)} turns ${way} as ${from}, which it drives.`;
+  return driver
+    ? `Driver ${from} turns driven ${to} ${way}.`
+    : `${capital(to)} turns ${way} as ${from}, which it drives.`;
 }
 
-const pairSum = (step: PairStep): string => `${exact(step.fromSpeed)} × ${step.opposite ? '−' : ''}${step.fromTeeth}/${step.toTeeth} = ${exact(step.speed)}`;
+const pairSum = (step: PairStep): string =>
+  `${exact(step.fromSpeed)} × ${step.opposite ? '−' : ''}${step.fromTeeth}/${step.toTeeth} = ${exact(step.speed)}`;
 
 const capital = (text: string): string => (text[0] ?? '').toUpperCase() + text.slice(1);

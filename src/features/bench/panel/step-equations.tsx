@@ -21,7 +21,9 @@ export function StepEquations({ steps, train }: { steps: readonly WorkingStep[];
           </li>
         ))}
       </ol>
-      <p className="muted text-xs">ω is turns for one turn put in. On a carrier, speeds count from the carrier: relative motion.</p>
+      <p className="muted text-xs">
+        ω is turns for one turn put in. On a carrier, speeds count from the carrier: relative motion.
+      </p>
     </>
   );
 }
@@ -30,23 +32,41 @@ function Equation({ step, train }: { step: WorkingStep; train: Train }) {
   const omega = (id: string) => `ω ${memberName(train, id)}`;
   switch (step.kind) {
     case 'input':
-      return <Row>{omega(step.member)} = {exact(step.speed)}</Row>;
+      return (
+        <Row>
+          {omega(step.member)} = {exact(step.speed)}
+        </Row>
+      );
     case 'held':
       return <Row note={`held by ${couplerName(train, step.by)}`}>{omega(step.member)} = 0</Row>;
     case 'joined':
-      return <Row note={`joined by ${couplerName(train, step.coupler)}`}>{omega(step.member)} = {omega(step.from)} = {exact(step.speed)}</Row>;
+      return (
+        <Row note={`joined by ${couplerName(train, step.coupler)}`}>
+          {omega(step.member)} = {omega(step.from)} = {exact(step.speed)}
+        </Row>
+      );
     case 'pair':
       return (
         <Row>
-          {omega(step.member)} = {exact(step.fromSpeed)} × <Over minus={step.opposite} top={String(step.fromTeeth)} bottom={String(step.toTeeth)} /> = {exact(step.speed)}
+          {omega(step.member)} = {exact(step.fromSpeed)} ×{' '}
+          <Over minus={step.opposite} top={String(step.fromTeeth)} bottom={String(step.toTeeth)} /> ={' '}
+          {exact(step.speed)}
         </Row>
       );
     case 'set':
       return <SetWorking step={step} train={train} />;
     case 'twin':
-      return <Row note={`alike seen from ${memberName(train, step.arm)}, so alike wherever that may be`}>{omega(step.member)} = {omega(step.as)} = {exact(step.speed)}</Row>;
+      return (
+        <Row note={`alike seen from ${memberName(train, step.arm)}, so alike wherever that may be`}>
+          {omega(step.member)} = {omega(step.as)} = {exact(step.speed)}
+        </Row>
+      );
     case 'block':
-      return <Row note="its meshes contradict each other unless nothing rolls: the set turns as one block">{omega(step.member)} = {omega(step.as)} = {exact(step.speed)}</Row>;
+      return (
+        <Row note="its meshes contradict each other unless nothing rolls: the set turns as one block">
+          {omega(step.member)} = {omega(step.as)} = {exact(step.speed)}
+        </Row>
+      );
     case 'simultaneous':
       return <Together step={step} train={train} />;
   }
@@ -71,7 +91,8 @@ function ByFormula({ step, train }: { step: SetStep; train: Train }) {
     <>
       <Relation equation={step} omega={omega} />
       <Row>
-        <Over top={`${value(step.x)} − ${value(step.arm)}`} bottom={`${value(step.y)} − ${value(step.arm)}`} /> = {exact(step.factor)}
+        <Over top={`${value(step.x)} − ${value(step.arm)}`} bottom={`${value(step.y)} − ${value(step.arm)}`} /> ={' '}
+        {exact(step.factor)}
       </Row>
       <Row>
         {omega(step.member)} = <strong>{exact(step.speed)}</strong>
@@ -88,15 +109,22 @@ function ByTable({ step, train }: { step: SetStep; train: Train }) {
   const speedOf = (id: string) => speedInSet(step, id);
   const rows = [
     { says: `all together, ${exact(together)} turns`, cells: columns.map(() => together) },
-    { says: `${name(step.arm)} held, ${name(step.y)} ${exact(back)}`, cells: columns.map((id) => sub(speedOf(id), together)) },
+    {
+      says: `${name(step.arm)} held, ${name(step.y)} ${exact(back)}`,
+      cells: columns.map((id) => sub(speedOf(id), together)),
+    },
   ];
   return (
     <>
       <p className="muted text-xs">
-        Seen from {name(step.arm)}, one turn of {name(step.y)} gives{' '}
-        <Teeth teeth={step.teeth} /> = <span className="figure">{exact(step.factor)}</span> of {name(step.x)}. Known: {step.known.map(({ member, speed }) => `${name(member)} ${exact(speed)}`).join(', ')}.
+        Seen from {name(step.arm)}, one turn of {name(step.y)} gives <Teeth teeth={step.teeth} /> ={' '}
+        <span className="figure">{exact(step.factor)}</span> of {name(step.x)}. Known:{' '}
+        {step.known.map(({ member, speed }) => `${name(member)} ${exact(speed)}`).join(', ')}.
       </p>
-      <table className="w-full [&_td:not(:first-child)]:text-right [&_th:not(:first-child)]:text-right" aria-label={`Table of the set on ${name(step.arm)}`}>
+      <table
+        className="w-full [&_td:not(:first-child)]:text-right [&_th:not(:first-child)]:text-right"
+        aria-label={`Table of the set on ${name(step.arm)}`}
+      >
         <thead>
           <tr className="muted align-bottom text-xs">
             <th />

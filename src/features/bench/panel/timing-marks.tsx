@@ -13,7 +13,12 @@ export function TimingMarks({ marks }: { marks: readonly TimingMark[] }) {
   const planet = Math.min(PLANET, (ORBIT * Math.PI) / marks.length - 4);
   return (
     <figure className="my-1.5 flex items-center gap-4">
-      <svg viewBox={`${-SIZE / 2} ${-SIZE / 2} ${SIZE} ${SIZE}`} className="h-40 w-40 shrink-0" role="img" aria-label="Marks of the planets at assembly">
+      <svg
+        viewBox={`${-SIZE / 2} ${-SIZE / 2} ${SIZE} ${SIZE}`}
+        className="h-40 w-40 shrink-0"
+        role="img"
+        aria-label="Marks of the planets at assembly"
+      >
         <circle r={ORBIT} className="fill-none stroke-base-content/30" strokeDasharray="3 3" />
         <circle r={3} className="fill-base-content/40" />
         {marks.map(({ planet: number, at, mark }) => {
@@ -26,9 +31,22 @@ export function TimingMarks({ marks }: { marks: readonly TimingMark[] }) {
           return (
             <g key={number}>
               <circle cx={x} cy={y} r={planet} className="fill-base-200 stroke-base-content" strokeWidth={1.2} />
-              <line x1={x} y1={y} x2={tip(planet - 4).x} y2={tip(planet - 4).y} className="stroke-base-content" strokeWidth={1.4} />
+              <line
+                x1={x}
+                y1={y}
+                x2={tip(planet - 4).x}
+                y2={tip(planet - 4).y}
+                className="stroke-base-content"
+                strokeWidth={1.4}
+              />
               <circle cx={tip(planet - 4).x} cy={tip(planet - 4).y} r={3.4} className="fill-base-content" />
-              <text x={label.x} y={label.y} textAnchor="middle" dominantBaseline="central" className="figure fill-base-content text-[11px]">
+              <text
+                x={label.x}
+                y={label.y}
+                textAnchor="middle"
+                dominantBaseline="central"
+                className="figure fill-base-content text-[11px]"
+              >
                 {number}
               </text>
             </g>
@@ -57,4 +75,5 @@ export function TimingMarks({ marks }: { marks: readonly TimingMark[] }) {
   );
 }
 
-const degrees = (turns: number): string => (turns === 0 ? '0°' : `${figure(Math.abs(turns) * 360)}° ${turns > 0 ? 'counter-clockwise' : 'clockwise'}`);
+const degrees = (turns: number): string =>
+  turns === 0 ? '0°' : `${figure(Math.abs(turns) * 360)}° ${turns > 0 ? 'counter-clockwise' : 'clockwise'}`;

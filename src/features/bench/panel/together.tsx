@@ -40,7 +40,15 @@ export function Together({ step: { equations, eliminations, solution }, train }:
   );
 }
 
-function TogetherEquation({ equation, train, omega }: { equation: Equation; train: Train; omega: (id: string) => string }) {
+function TogetherEquation({
+  equation,
+  train,
+  omega,
+}: {
+  equation: Equation;
+  train: Train;
+  omega: (id: string) => string;
+}) {
   const school = usePreferences((state) => state.setSchool);
   if (equation.kind === 'join') {
     return (
@@ -62,5 +70,7 @@ function TogetherEquation({ equation, train, omega }: { equation: Equation; trai
 /** Σ factor × term + constant. */
 function sumText({ terms, constant }: Elimination, shown: (id: string) => string): string {
   const parts = terms.map(({ member, factor }) => `${exact(factor)} × ${shown(member)}`);
-  return [...parts, ...(isZero(constant) && parts.length > 0 ? [] : [exact(constant)])].join(' + ').replaceAll('+ −', '− ');
+  return [...parts, ...(isZero(constant) && parts.length > 0 ? [] : [exact(constant)])]
+    .join(' + ')
+    .replaceAll('+ −', '− ');
 }

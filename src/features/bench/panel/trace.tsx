@@ -21,7 +21,11 @@ export function Trace() {
       <ol className="flex flex-col" aria-label="Trace">
         {sentences.map(({ text, sum, highlight, carriesPower }, i) => (
           <Line key={i} highlight={highlight}>
-            <span className={clsx('figure w-4 shrink-0 text-sm', carriesPower ? 'font-semibold text-primary' : 'muted')}>{i + 1}</span>
+            <span
+              className={clsx('figure w-4 shrink-0 text-sm', carriesPower ? 'font-semibold text-primary' : 'muted')}
+            >
+              {i + 1}
+            </span>
             <span className="min-w-0">
               {text}
               <span className="figure muted block text-[13px] leading-snug">{sum}</span>
@@ -34,7 +38,11 @@ export function Trace() {
           Turning along, with no power passed: <Names ids={idle} />.
         </p>
       )}
-      {working.floating.length > 0 && <p className="muted border-t border-base-300 pt-1 text-sm">Left open, free to turn or stand: <Names ids={working.floating} />.</p>}
+      {working.floating.length > 0 && (
+        <p className="muted border-t border-base-300 pt-1 text-sm">
+          Left open, free to turn or stand: <Names ids={working.floating} />.
+        </p>
+      )}
       <OneWayLines />
       <Paths />
     </div>
@@ -58,13 +66,20 @@ function Paths() {
   const train = useBench((state) => state.train);
   const { paths } = usePosition();
   if (!paths || paths.paths.length < 2) return null;
-  const name = ({ kind, id }: Stop) => (kind === 'member' ? memberName(train, id) : kind === 'joint' ? couplerName(train, id) : null);
+  const name = ({ kind, id }: Stop) =>
+    kind === 'member' ? memberName(train, id) : kind === 'joint' ? couplerName(train, id) : null;
   return (
     <section className="mt-3 text-sm" aria-label="Power paths">
       <h3 className="font-semibold">Power goes {paths.paths.length} ways</h3>
       <ul>
         {paths.paths.map(({ share, stops }, i) => (
-          <Line key={i} highlight={highlightOf({ members: stops.filter(({ kind }) => kind === 'member').map(({ id }) => id), couplers: stops.filter(({ kind }) => kind === 'joint').map(({ id }) => id) })}>
+          <Line
+            key={i}
+            highlight={highlightOf({
+              members: stops.filter(({ kind }) => kind === 'member').map(({ id }) => id),
+              couplers: stops.filter(({ kind }) => kind === 'joint').map(({ id }) => id),
+            })}
+          >
             <span className="figure w-16 shrink-0 text-right" title={`exactly ${toFraction(share)}`}>
               {figure(100 * toNumber(share))} %
             </span>

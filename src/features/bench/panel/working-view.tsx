@@ -22,16 +22,30 @@ export function WorkingView() {
     <div className="mt-2.5">
       {backward && <p className="muted mb-1 text-sm">Worked from the output, which is turned.</p>}
       {working.steps.some(({ kind }) => kind === 'set' || kind === 'simultaneous') && <SchoolChoice />}
-      {chained ? <RunningProduct stages={working.stages!} train={train} turned={turned} outIn={convention === 'out/in'} /> : <StepEquations steps={working.steps} train={train} />}
+      {chained ? (
+        <RunningProduct stages={working.stages!} train={train} turned={turned} outIn={convention === 'out/in'} />
+      ) : (
+        <StepEquations steps={working.steps} train={train} />
+      )}
       <OneWayLines />
-      {working.checks.length > 0 && <CrossChecks checks={working.checks.map(({ way, value }) => ({ way: convention === 'in/out' ? way : TURNED_OVER[way], value: turned(value) }))} />}
+      {working.checks.length > 0 && (
+        <CrossChecks
+          checks={working.checks.map(({ way, value }) => ({
+            way: convention === 'in/out' ? way : TURNED_OVER[way],
+            value: turned(value),
+          }))}
+        />
+      )}
     </div>
   );
 }
 
 const SCHOOLS: Record<SetSchool, { label: string; title: string }> = {
   formula: { label: 'formula', title: 'The relative-motion equation of a set, with its values put in.' },
-  table: { label: 'table', title: 'All turned together with the carrier, then the carrier held and one member turned; the two lines added.' },
+  table: {
+    label: 'table',
+    title: 'All turned together with the carrier, then the carrier held and one member turned; the two lines added.',
+  },
 };
 
 /** How planetary sets are worked: two schools. */
@@ -43,8 +57,18 @@ function SchoolChoice() {
       <legend className="sr-only">How planetary sets are worked</legend>
       <span className="muted">Sets worked by</span>
       {(Object.keys(SCHOOLS) as SetSchool[]).map((kind) => (
-        <label key={kind} title={SCHOOLS[kind].title} className="muted cursor-pointer border-b-2 border-transparent has-checked:border-primary has-checked:text-base-content has-focus-visible:outline-2 has-focus-visible:outline-accent">
-          <input type="radio" name="set-school" className="sr-only" checked={school === kind} onChange={() => set({ setSchool: kind })} />
+        <label
+          key={kind}
+          title={SCHOOLS[kind].title}
+          className="muted cursor-pointer border-b-2 border-transparent has-checked:border-primary has-checked:text-base-content has-focus-visible:outline-2 has-focus-visible:outline-accent"
+        >
+          <input
+            type="radio"
+            name="set-school"
+            className="sr-only"
+            checked={school === kind}
+            onChange={() => set({ setSchool: kind })}
+          />
           {SCHOOLS[kind].label}
         </label>
       ))}
@@ -52,7 +76,17 @@ function SchoolChoice() {
   );
 }
 
-function RunningProduct({ stages, train, turned, outIn }: { stages: readonly Stage[]; train: Train; turned: (ratio: Rational) => Rational; outIn: boolean }) {
+function RunningProduct({
+  stages,
+  train,
+  turned,
+  outIn,
+}: {
+  stages: readonly Stage[];
+  train: Train;
+  turned: (ratio: Rational) => Rational;
+  outIn: boolean;
+}) {
   return (
     <>
       <table className="w-full text-sm [&_td]:py-1.5 [&_th]:py-1 [&_th]:font-normal" aria-label="Running product">
@@ -82,7 +116,9 @@ function RunningProduct({ stages, train, turned, outIn }: { stages: readonly Sta
         </tbody>
       </table>
       <StageSets stages={stages} train={train} />
-      <p className="muted mt-1 text-xs">A minus sign turns the direction. A gear that is driven in one stage and driver in the next cancels: an idler.</p>
+      <p className="muted mt-1 text-xs">
+        A minus sign turns the direction. A gear that is driven in one stage and driver in the next cancels: an idler.
+      </p>
     </>
   );
 }
@@ -125,7 +161,9 @@ function CrossChecks({ checks }: { checks: { way: string; value: Rational }[] })
           </div>
         ))}
       </dl>
-      {checks.length > 1 && <p className={agree ? 'muted' : 'text-error'}>{agree ? 'They agree.' : 'They do not agree.'}</p>}
+      {checks.length > 1 && (
+        <p className={agree ? 'muted' : 'text-error'}>{agree ? 'They agree.' : 'They do not agree.'}</p>
+      )}
     </section>
   );
 }
@@ -134,7 +172,11 @@ function stageName({ step }: Stage, train: Train): string {
   const name = (id: string) => memberName(train, id);
   if (step.kind === 'pair') return `${name(step.from)} to ${name(step.member)}`;
   if (step.kind === 'joined') return `${name(step.from)} with ${name(step.member)}`;
-  return step.kind === 'set' ? `set on ${name(step.arm)}, to ${name(step.member)}` : step.kind === 'simultaneous' ? '' : name(step.member);
+  return step.kind === 'set'
+    ? `set on ${name(step.arm)}, to ${name(step.member)}`
+    : step.kind === 'simultaneous'
+      ? ''
+      : name(step.member);
 }
 
 /** One stage as a fraction of tooth counts. */

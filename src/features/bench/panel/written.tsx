@@ -3,7 +3,13 @@ import type { SetEquation } from '@/core/working';
 import { exact } from './sentences';
 
 /** (ω x − ω arm) over (ω y − ω arm) as the fraction of tooth counts that makes it. */
-export function Relation({ equation: { arm, x, y, factor, teeth }, omega }: { equation: SetEquation; omega: (id: string) => string }) {
+export function Relation({
+  equation: { arm, x, y, factor, teeth },
+  omega,
+}: {
+  equation: SetEquation;
+  omega: (id: string) => string;
+}) {
   const relative = (id: string) => (arm === FRAME ? omega(id) : `${omega(id)} − ${omega(arm)}`);
   return (
     <Row>

@@ -20,9 +20,15 @@ async function ask<T>(address: string, init?: RequestInit): Promise<T> {
 const revisionsOf = (id: string): string => `/api/trains/${encodeURIComponent(id)}/revisions`;
 
 /** The saved states of a train, the newest first. Like the others it throws an Error with a sentence for people. */
-export const readRevisions = async (id: string): Promise<readonly Revision[]> => (await ask<{ revisions: Revision[] }>(revisionsOf(id))).revisions;
+export const readRevisions = async (id: string): Promise<readonly Revision[]> =>
+  (await ask<{ revisions: Revision[] }>(revisionsOf(id))).revisions;
 
-export const readRevision = async (id: string, version: number): Promise<Train> => (await ask<{ train: Train }>(`${revisionsOf(id)}/${version}`)).train;
+export const readRevision = async (id: string, version: number): Promise<Train> =>
+  (await ask<{ train: Train }>(`${revisionsOf(id)}/${version}`)).train;
 
 export const nameRevision = (id: string, version: number, name: string): Promise<unknown> =>
-  ask(`${revisionsOf(id)}/${version}`, { method: 'PATCH', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ name }) });
+  ask(`${revisionsOf(id)}/${version}`, {
+    method: 'PATCH',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ name }),
+  });

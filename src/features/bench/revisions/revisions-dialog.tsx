@@ -20,11 +20,15 @@ export function RevisionsDialog({ onClose }: { onClose: () => void }) {
   const [revisions, setRevisions] = useState<readonly Revision[] | null>(null);
   const [chosen, setChosen] = useState<{ readonly revision: Revision; readonly train: Train } | null>(null);
   const [message, setMessage] = useState<string | null>(null);
-  const told = (work: Promise<unknown>) => void work.then(() => setMessage(null)).catch((error: Error) => setMessage(error.message));
+  const told = (work: Promise<unknown>) =>
+    void work.then(() => setMessage(null)).catch((error: Error) => setMessage(error.message));
   useEffect(() => {
-    readRevisions(id).then(setRevisions).catch((error: Error) => setMessage(error.message));
+    readRevisions(id)
+      .then(setRevisions)
+      .catch((error: Error) => setMessage(error.message));
   }, [id, version]);
-  const choose = (revision: Revision) => told(readRevision(id, revision.version).then((found) => setChosen({ revision, train: found })));
+  const choose = (revision: Revision) =>
+    told(readRevision(id, revision.version).then((found) => setChosen({ revision, train: found })));
   const rename = (revision: Revision, name: string) =>
     told(
       nameRevision(id, revision.version, name).then(() => {
@@ -35,7 +39,9 @@ export function RevisionsDialog({ onClose }: { onClose: () => void }) {
     );
   return (
     <Dialog title="Revisions" wide onClose={onClose}>
-      <p className="mt-1 text-sm">Every saved state is kept: all of the last hour, then fewer the older they are. A named state is kept for good.</p>
+      <p className="mt-1 text-sm">
+        Every saved state is kept: all of the last hour, then fewer the older they are. A named state is kept for good.
+      </p>
       {message && (
         <p role="alert" className="mt-2 text-sm text-error">
           {message}
@@ -45,10 +51,22 @@ export function RevisionsDialog({ onClose }: { onClose: () => void }) {
         <ul aria-label="Saved states" className="max-h-80 overflow-auto border-y border-base-300 text-sm">
           {revisions?.map((revision) => (
             <li key={revision.version}>
-              <button type="button" aria-pressed={chosen?.revision.version === revision.version} className={clsx('flex w-full gap-2 px-2 py-1 text-left', chosen?.revision.version === revision.version ? 'bg-neutral text-neutral-content' : 'hover:bg-base-200')} onClick={() => choose(revision)}>
+              <button
+                type="button"
+                aria-pressed={chosen?.revision.version === revision.version}
+                className={clsx(
+                  'flex w-full gap-2 px-2 py-1 text-left',
+                  chosen?.revision.version === revision.version
+                    ? 'bg-neutral text-neutral-content'
+                    : 'hover:bg-base-200',
+                )}
+                onClick={() => choose(revision)}
+              >
                 <span className="figure w-8 shrink-0 text-right opacity-70">{revision.version}</span>
                 <span className="min-w-0">
-                  <span className="block">{revision.version === version ? 'now' : savedWhen(revision.savedAt, new Date())}</span>
+                  <span className="block">
+                    {revision.version === version ? 'now' : savedWhen(revision.savedAt, new Date())}
+                  </span>
                   {revision.name && <span className="block truncate font-semibold">{revision.name}</span>}
                 </span>
               </button>
@@ -58,7 +76,11 @@ export function RevisionsDialog({ onClose }: { onClose: () => void }) {
         </ul>
         {chosen ? (
           <section aria-label="The chosen state" className="min-w-0 text-sm">
-            <TextField label="Name" value={chosen.revision.name ?? ''} onDone={(text) => rename(chosen.revision, text)} />
+            <TextField
+              label="Name"
+              value={chosen.revision.name ?? ''}
+              onDone={(text) => rename(chosen.revision, text)}
+            />
             <h3 className="mt-3 font-semibold">What changed from then to now</h3>
             <DifferenceList before={chosen.train} after={train} />
           </section>

@@ -38,10 +38,18 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: stri
   /** Takes the version named (?version=3) off the shelf; it can be put back. 409 when there is a newer one that the sender has not seen. */
   DELETE: async (request, { id }) => {
     const version = versionNumber(new URL(request.url).searchParams.get('version'));
-    if (version === null) return failure(400, 'bad-version', 'Say which version is to be taken off the shelf: ?version=3.');
+    if (version === null)
+      return failure(400, 'bad-version', 'Say which version is to be taken off the shelf: ?version=3.');
     const removed = await removeTrain(await database(), id, version);
-    if (removed === 'stale') return failure(409, 'stale', 'This train was changed elsewhere in the meantime; look at it before you delete it.');
-    return removed === 'removed' ? Response.json({}) : failure(404, 'no-train', 'This train is no longer on the shelf.');
+    if (removed === 'stale')
+      return failure(
+        409,
+        'stale',
+        'This train was changed elsewhere in the meantime; look at it before you delete it.',
+      );
+    return removed === 'removed'
+      ? Response.json({})
+      : failure(404, 'no-train', 'This train is no longer on the shelf.');
   },
 
   /** Puts a train that was taken off the shelf back. */

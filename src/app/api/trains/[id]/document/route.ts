@@ -9,7 +9,10 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: stri
     const found = await findDocument(await database(), id);
     if (!found) return failure(404, 'no-train', 'There is no such train on the shelf.');
     return new Response(found.document, {
-      headers: { 'content-type': 'application/json; charset=utf-8', 'content-disposition': 'attachment; filename="train-as-kept.json"' },
+      headers: {
+        'content-type': 'application/json; charset=utf-8',
+        'content-disposition': 'attachment; filename="train-as-kept.json"',
+      },
     });
   },
 });

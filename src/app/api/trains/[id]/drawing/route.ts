@@ -15,7 +15,13 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: stri
     if (!found) return failure(404, 'no-train', 'There is no such train on the shelf.');
     if (found.unreadable !== null) return unreadable(found);
     const large = new URL(request.url).searchParams.get('for') === 'bench';
-    const { json, finished } = await drawDocument(found.document, large ? SPACES.bench : SPACES.shelf, { better: !large, signal: request.signal });
-    return jsonFields({ ...(!large && { train: found.document }), drawn: json }, finished ? { 'cache-control': 'private, max-age=3600' } : {});
+    const { json, finished } = await drawDocument(found.document, large ? SPACES.bench : SPACES.shelf, {
+      better: !large,
+      signal: request.signal,
+    });
+    return jsonFields(
+      { ...(!large && { train: found.document }), drawn: json },
+      finished ? { 'cache-control': 'private, max-age=3600' } : {},
+    );
   },
 });

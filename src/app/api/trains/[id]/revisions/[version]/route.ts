@@ -17,7 +17,9 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: stri
     if (version === null) return noVersion();
     const found = await findRevision(await database(), id, version, request.signal);
     if (!found) return notKept();
-    return found.unreadable === null ? jsonFields({ train: found.document }) : failure(422, 'unreadable', `This state is kept, but it cannot be read: ${found.unreadable}`);
+    return found.unreadable === null
+      ? jsonFields({ train: found.document })
+      : failure(422, 'unreadable', `This state is kept, but it cannot be read: ${found.unreadable}`);
   },
 
   /** Names a state, so that it is kept for good. */
@@ -28,6 +30,8 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: stri
     if (!body.ok) return body.response;
     const naming = nameSchema.safeParse(body.value);
     if (!naming.success) return failure(400, 'bad-request', 'A name is a text of at most 120 characters.');
-    return (await nameRevision(await database(), id, version, naming.data.name || null)) ? Response.json({}) : notKept();
+    return (await nameRevision(await database(), id, version, naming.data.name || null))
+      ? Response.json({})
+      : notKept();
   },
 });
