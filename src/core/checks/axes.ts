@@ -1,3 +1,4 @@
+import { gearName, memberName } from '../words';
 import { armOf, axesOf, changeGear, FRAME, type Gear, type Train } from '../train';
 import { finding, type Finding } from './finding';
 
@@ -6,7 +7,7 @@ export function axisFindings(train: Train): Finding[] {
   const members = new Map(train.members.map((member) => [member.id, member]));
   const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
   const axisOf = new Map(axesOf(train).flatMap((axis, i) => axis.members.map((id) => [id, i] as const)));
-  const name = (id: string) => (id === FRAME ? 'the frame' : members.get(id)?.name || id);
+  const name = (id: string) => memberName(train, id);
   const carrierOf = (id: string) => members.get(id)?.carrier ?? FRAME;
   const meshes = train.meshes.flatMap(({ gears: pair }): Finding[] => {
     const [a, b] = pair.map((id) => gears.get(id)!) as [Gear, Gear];
@@ -23,7 +24,7 @@ export function axisFindings(train: Train): Finding[] {
           'axes',
           'wrong',
           {
-            what: `Gears ${a.teeth} on ${name(a.member)} and ${b.teeth} on ${name(b.member)} mesh, but turn about one line.`,
+            what: `Gears ${gearName(train, a)} and ${gearName(train, b)} mesh, but turn about one line.`,
             why: 'Couplers, carriers or planets hold their members on one axis; gears that mesh stand beside each other.',
             mend: 'Take the coupler between their shafts away, or let another gear stand between them.',
           },

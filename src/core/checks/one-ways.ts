@@ -1,13 +1,14 @@
 import { networkOf, openMotion, openTrain } from '../kinematics';
 import { jammedOneWays, workingOneWays } from '../solve';
 import { turnRound, type Train } from '../train';
+import { couplerName, listed } from '../words';
 import { finding, type Finding } from './finding';
 
 /** One-way clutches that are always at work and can never run ahead: they lock each other, or join what turns as one anyway. */
 export function oneWayFindings(train: Train): Finding[] {
   const network = networkOf(train);
   const working = workingOneWays(network, new Set());
-  const name = (id: string) => train.couplers.find((coupler) => coupler.id === id)?.name || id;
+  const name = (id: string) => couplerName(train, id);
   return jammedOneWays(openMotion(openTrain(network)), working).map((ring) => {
     const names = ring.map(name);
     const alone = ring.length === 1;
@@ -17,7 +18,7 @@ export function oneWayFindings(train: Train): Finding[] {
       {
         what: alone
           ? `One-way clutch ${names[0]} can never run ahead.`
-          : `One-way clutches ${names.slice(0, -1).join(', ')} and ${names.at(-1)} lock each other.`,
+          : `One-way clutches ${listed(names)} lock each other.`,
         why: alone
           ? 'It joins what the meshes make turn as one anyway, so it has nothing to do.'
           : 'None of them can run ahead, whatever is engaged: what they join turns as one both ways, or stands.',

@@ -1,6 +1,7 @@
-import { planDrawing, type Figure, type SetPlane } from '../drawing';
+import { structureOf, type Figure, type SetPlane } from '../structure';
 import { toFraction } from '../rational';
 import { changeMember, type Gear, type Train } from '../train';
+import { memberName } from '../words';
 import { timingOf, type Contact } from './assembly';
 import { finding, type Finding } from './finding';
 import { teethMend } from './meshes';
@@ -15,7 +16,7 @@ type SetFigure = Extract<Figure, { kind: 'set' }>;
 /** Checks of planetary sets: one axis, equal planets that go in and do not touch, how stepped planets' marks point. */
 export function planetFindings(train: Train): Finding[] {
   const copies = new Map(train.members.map((member) => [member.id, member.copies]));
-  return planDrawing(train).figures.flatMap((figure) => {
+  return structureOf(train).figures.flatMap((figure) => {
     if (figure.kind !== 'set') return [];
     const simple = figure.planes.flatMap(({ sun, ring, planets }: SetPlane) =>
       planets.length === 1 && sun && ring ? [{ sun, ring, planet: planets[0]! }] : [],
@@ -69,7 +70,7 @@ function goesIn(train: Train, { planes, carrier }: SetFigure, planet: string, co
   const gears = [...new Set(touched.flatMap(({ gear, central }) => [gear.id, central.id]))];
   const stepped = new Set(touched.map(({ gear }) => gear.id)).size > 1;
   const marks = timingOf(contacts, copies);
-  const name = (id: string) => train.members.find((member) => member.id === id)?.name || id;
+  const name = (id: string) => memberName(train, id);
   if (marks === null) {
     const even = PROPOSED.filter(
       (count) =>
@@ -88,12 +89,10 @@ function goesIn(train: Train, { planes, carrier }: SetFigure, planet: string, co
             ? 'Made alike, with their two gears clocked the same, the next planet meets a tooth where it needs a gap.'
             : `Sun and ring teeth add up to ${a.teeth + b.teeth}, which ${copies} does not divide: the last planet finds no gap.`,
           mend: `${even.length > 0 ? `${even.join(', ')} planets would go in evenly` : 'No number up to 8 goes in evenly'}; or change the counts${stepped ? ', or clock each planet’s gears by themselves' : ''}.`,
-          mends: even
-            .slice(0, 3)
-            .map((count) => ({
-              label: `${count} planets`,
-              apply: (now) => changeMember(now, planet, { copies: count }),
-            })),
+          mends: even.slice(0, 3).map((count) => ({
+            label: `${count} planets`,
+            apply: (now) => changeMember(now, planet, { copies: count }),
+          })),
         },
         { gears },
       ),

@@ -3,6 +3,7 @@ import { abs, isZero, toNumber } from '../rational';
 import { lockSet, slipPoints, solveEngaged, type Solved } from '../solve';
 import { deletePosition, engageInPosition, toggleOutput, type Gear, type Position, type Train } from '../train';
 import { figure } from '../units';
+import { couplerName, gearName, memberName } from '../words';
 import { finding, type Finding } from './finding';
 import { tipSpeed, USUAL_TIP_SPEEDS } from './speeds';
 
@@ -34,9 +35,6 @@ export function positionFindings(train: Train, use: Use): Finding[] {
   ];
 }
 
-const couplerName = (train: Train, id: string): string =>
-  train.couplers.find((coupler) => coupler.id === id)?.name || id;
-const memberName = (train: Train, id: string): string => train.members.find((member) => member.id === id)?.name || id;
 const sorted = ({ engaged }: Position): string => [...engaged].sort().join('\n');
 
 function duplicate(train: Train, position: Position, before: readonly Position[]): Finding[] {
@@ -159,7 +157,8 @@ function slipping(train: Train, open: OpenTrain, cases: readonly Case[], torque:
 
 /** Gears of a known module and material whose tips run faster than the material's limit, at their fastest position. */
 function fastTips(train: Train, cases: readonly Case[], turnsPerSecond: number): Finding[] {
-  return train.gears.flatMap(({ id, member, teeth, module, material }: Gear): Finding[] => {
+  return train.gears.flatMap((gear: Gear): Finding[] => {
+    const { id, member, teeth, module, material } = gear;
     if (module === undefined || material === undefined) return [];
     const limit = train.tipSpeedLimits?.[material] ?? USUAL_TIP_SPEEDS[material];
     const runs = cases.flatMap(({ position, solved: { state, network } }) => {
@@ -178,7 +177,7 @@ function fastTips(train: Train, cases: readonly Case[], turnsPerSecond: number):
         'tip speed',
         'wrong',
         {
-          what: `The tips of gear ${teeth} on ${memberName(train, member)} run at ${figure(fastest.speed)} m/s in position ${fastest.position.name}.`,
+          what: `The tips of gear ${gearName(train, gear)} run at ${figure(fastest.speed)} m/s in position ${fastest.position.name}.`,
           why: `The limit set for this material (${material}) is ${figure(limit)} m/s: a fast gear can burst. Shield it and protect your eyes.`,
           mend: 'Turn the input slower, take a smaller gear or another material, or set another limit for the material.',
         },

@@ -1,4 +1,5 @@
 import { FRAME, type Coupler, type Gear, type Member, type Mesh, type Position, type Train } from '../train';
+import { couplerName, gearName, memberName } from '../words';
 import { fieldChanges, type Field } from './fields';
 
 const MEMBER: readonly Field<Member>[] = [
@@ -48,8 +49,8 @@ export function partChanges(before: Train, after: Train): string[] {
       return [...renamed, ...about(is.member(now.id), [...carried, ...fieldChanges(MEMBER, old, now)])];
     }),
     ...inOrder(before.gears, after.gears).flatMap(({ old, now }) => {
-      if (!old) return [`gear of ${now.teeth} on ${is.member(now.member)} added`];
-      if (!now) return [`gear of ${old.teeth} on ${was.member(old.member)} removed`];
+      if (!old) return [`gear of ${is.gear(now)} added`];
+      if (!now) return [`gear of ${was.gear(old)} removed`];
       const teeth = old.teeth === now.teeth ? [] : [`${old.teeth} → ${now.teeth} teeth`];
       const moved =
         old.member === now.member ? [] : [`fixed to ${is.member(now.member)} instead of ${was.member(old.member)}`];
@@ -100,13 +101,14 @@ export function partChanges(before: Train, after: Train): string[] {
 interface Words {
   readonly member: (id: string) => string;
   readonly coupler: (id: string) => string;
+  readonly gear: (gear: Gear) => string;
   readonly mesh: (mesh: Mesh) => string;
   readonly between: (coupler: Coupler) => string;
 }
 
 /** How a document's parts are called. */
 function wordsOf(train: Train): Words {
-  const member = (id: string) => (id === FRAME ? 'the frame' : train.members.find((one) => one.id === id)?.name || id);
+  const member = (id: string) => memberName(train, id);
   const gear = (id: string) => {
     const found = train.gears.find((one) => one.id === id);
     return found ? `${member(found.member)}’s ${found.teeth}` : id;
@@ -117,7 +119,7 @@ function wordsOf(train: Train): Words {
     const slid = train.meshes.find(({ id }) => id === coupler.mesh);
     return slid ? `at ${mesh(slid)}` : '';
   };
-  return { member, coupler: (id) => train.couplers.find((one) => one.id === id)?.name || id, mesh, between };
+  return { member, coupler: (id) => couplerName(train, id), gear: (gear) => gearName(train, gear), mesh, between };
 }
 
 const joinedBy = (coupler: Coupler): readonly string[] => ('joins' in coupler ? coupler.joins : [coupler.mesh]);

@@ -1,5 +1,5 @@
 import type { Gear } from '../train';
-import type { DrawingPlan, Figure } from './plan';
+import type { Structure, Figure } from '../structure';
 
 /** A cell of an axis' half plane: column along the axis, row outward from the centre line (row 0). */
 export interface Cell {
@@ -85,7 +85,7 @@ export function columnsOf(figures: readonly Figure[]): {
 
 /** Puts the figures of one axis into its half plane. `barRows` says how many rows a fixed gear is high. */
 export function halfPlane(
-  plan: DrawingPlan,
+  plan: Structure,
   axis: number,
   order: readonly Figure[],
   barRows: (gear: Gear) => number,
@@ -132,7 +132,7 @@ export function halfPlane(
 }
 
 /** A member with one gear beside others that turns loose on a shaft of its axis: its hub leaves the centre line to that shaft. */
-export function isLoose({ train, axes, axisOf, figures }: DrawingPlan, member: string): boolean {
+export function isLoose({ train, axes, axisOf, figures }: Structure, member: string): boolean {
   const isEnd = (id: string) => id === train.input || train.outputs.includes(id);
   const gearsOn = (id: string) => train.gears.filter((gear) => gear.member === id).length;
   const bars = figures
@@ -145,7 +145,7 @@ export function isLoose({ train, axes, axisOf, figures }: DrawingPlan, member: s
 function planes(
   figure: Extract<Figure, { kind: 'set' }>,
   start: number,
-  plan: DrawingPlan,
+  plan: Structure,
   bodies: Body[],
   closed: Cell[],
   terminals: Terminal[],

@@ -18,5 +18,4 @@ export type {
   Segment,
   SideView,
 } from './geometry';
-export { planDrawing, type DrawingPlan, type Figure, type SetPlane } from './plan';
 export { figureGroups, moveFigure, type FigureGroup } from './move-figure';

@@ -1,3 +1,4 @@
+import { couplerName, memberName } from '../words';
 import type { Train } from '../train';
 import {
   farFrom,
@@ -57,7 +58,7 @@ export function placeLabels(train: Train, view: Bare): Label[] {
     ]);
   }
   for (const { coupler: id, x, y } of view.couplers) {
-    const text = train.couplers.find((coupler) => coupler.id === id)?.name || id;
+    const text = couplerName(train, id);
     const box = { left: x - 11, right: x + 11, top: y - 11, bottom: y + 11 };
     const of = { kind: 'coupler', id } as const;
     // Between narrow neighbours a name stands further over or under its coupler, or is cut shorter, rather than nowhere.
@@ -107,9 +108,7 @@ function nearestFirst(labels: readonly Label[], { x, y }: Point): Label[] {
 
 /** Room that the names at the input and the outputs need beside the drawing. */
 export function portRoom(train: Train): number {
-  const names = [train.input, ...train.outputs].map(
-    (id) => train.members.find((member) => member.id === id)?.name || id,
-  );
+  const names = [train.input, ...train.outputs].map((id) => memberName(train, id));
   return Math.ceil(PORT_GAP + 6 + Math.max(...names.map((name) => textWidth(cut(name)))));
 }
 

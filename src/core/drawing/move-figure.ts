@@ -1,6 +1,6 @@
-import { setStations, type Edit, type Train } from '../train';
+import { components, setStations, type Edit, type Train } from '../train';
 import { gearsOf } from './order';
-import { planDrawing } from './plan';
+import { structureOf } from '../structure';
 
 /** What stands in one place of the side view, with its gears: those that mesh, in groups that share a station. */
 export interface FigureGroup {
@@ -10,29 +10,15 @@ export interface FigureGroup {
 
 /** The figures of a drawing in an order, which drawSideView gives with the view. */
 export function figureGroups(train: Train, order: readonly string[]): readonly FigureGroup[] {
-  const figures = planDrawing(train).figures.map((figure) => ({
+  const figures = structureOf(train).figures.map((figure) => ({
     key: figure.key,
-    stations: meshingGroups(
-      train,
+    stations: components(
       gearsOf(figure).map(({ id }) => id),
+      train.meshes.map((mesh) => mesh.gears),
     ),
   }));
   const at = (key: string) => (order.includes(key) ? order.indexOf(key) : order.length);
   return figures.sort((a, b) => at(a.key) - at(b.key));
-}
-
-/** Gears that hang together by their meshes, in the order in which each group's first is named. */
-function meshingGroups(train: Train, gears: readonly string[]): string[][] {
-  const groups = new Map([...new Set(gears)].map((id) => [id, [id]]));
-  for (const {
-    gears: [a, b],
-  } of train.meshes) {
-    const [keep, drop] = [groups.get(a), groups.get(b)];
-    if (!keep || !drop || keep === drop) continue;
-    keep.push(...drop);
-    for (const id of drop) groups.set(id, keep);
-  }
-  return [...new Set(groups.values())];
 }
 
 /** Moves a gear, with all that meshes with it in one place, to another place along the axis: `to` counts the other figures left of it. */

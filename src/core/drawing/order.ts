@@ -2,7 +2,7 @@ import type { Gear } from '../train';
 import { serves, type Draft, type Drafts } from './drafts';
 import type { Effort } from './effort';
 import { halfPlane } from './half-plane';
-import type { DrawingPlan, Figure } from './plan';
+import type { Structure, Figure } from '../structure';
 import { routeHalfPlane, ROUNDS } from './routing/route';
 
 /** Orders looked at roughly; the first without a crossing is taken, else the best of them are looked at in full. */
@@ -21,7 +21,7 @@ const BAR_ROWS = 5;
  * the lines cross least is looked for among the permutations, starting from the walk of the power.
  */
 export function orderFigures(
-  plan: DrawingPlan,
+  plan: Structure,
   wanted: readonly string[] | undefined,
   drafts: Drafts,
   effort: Effort,
@@ -53,7 +53,7 @@ export function orderFigures(
   return found;
 }
 
-function searchOrder(plan: DrawingPlan, walked: readonly Figure[], effort: Effort): Draft<readonly Figure[]> {
+function searchOrder(plan: Structure, walked: readonly Figure[], effort: Effort): Draft<readonly Figure[]> {
   const { allowed } = effort;
   const sets = walked.filter((figure) => figure.kind !== 'bars');
   if (sets.length < 2 || sets.length > MOST_SETS) return { work: walked, finished: true, allowed };
@@ -83,7 +83,7 @@ interface Tried {
 }
 
 /** Two trains with the same structure stand in the same order: the same figures, couplers and ends, whatever their counts and names. */
-function structureOf({ train, figures }: DrawingPlan): string {
+function structureOf({ train, figures }: Structure): string {
   const places = figures.map((figure) => [figure.key, gearsOf(figure).map(({ member }) => member)]);
   return JSON.stringify([
     places,
@@ -93,7 +93,7 @@ function structureOf({ train, figures }: DrawingPlan): string {
   ]);
 }
 
-function tryOrder(plan: DrawingPlan, order: readonly Figure[], rounds: number, effort: Effort): Tried {
+function tryOrder(plan: Structure, order: readonly Figure[], rounds: number, effort: Effort): Tried {
   const axes = new Set(order.flatMap((figure) => (figure.kind === 'bars' ? [] : [figure.axis])));
   const routed = [...axes].map(
     (axis) =>
@@ -119,7 +119,7 @@ export const gearsOf = (figure: Figure): readonly Gear[] =>
       : figure.planes.flatMap((plane) => [plane.sun, ...plane.planets, plane.ring].filter((gear) => gear !== null));
 
 /** Breadth first from the input: figures in the order in which power can reach them. */
-function walkFromInput({ train, figures }: DrawingPlan): Figure[] {
+function walkFromInput({ train, figures }: Structure): Figure[] {
   const reached = new Set([train.input]);
   const left = new Set(figures);
   const order: Figure[] = [];

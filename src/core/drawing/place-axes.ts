@@ -1,7 +1,7 @@
 import type { Gear } from '../train';
 import { axisHeights, type Contact, type PlacedGear } from './axis-heights';
 import { halfPlane, type Cell, type HalfPlane } from './half-plane';
-import type { DrawingPlan, Figure } from './plan';
+import type { Structure, Figure } from '../structure';
 import type { Point } from './geometry';
 
 /** Room over the drawing, and under it for the tabs of the stations. */
@@ -36,7 +36,7 @@ function distance(a: Gear, b: Gear, radius: (gear: Gear) => number): number {
 
 /** Finds the scale at which the axes fit the height, and each axis' place and half plane. */
 export function placeAxes(
-  plan: DrawingPlan,
+  plan: Structure,
   order: readonly Figure[],
   starts: ReadonlyMap<Figure, number>,
   radii: ReadonlyMap<string, number>,

@@ -7,11 +7,11 @@ import { solvePositions } from '../solve';
 import type { Train } from '../train';
 import { drawSideView, powerLines } from '.';
 import { axisHeights, type PlacedGear } from './axis-heights';
-import { planDrawing } from './plan';
+import { structureOf } from '../structure';
 import { drawnRadii } from './radii';
 
 describe('what is to be drawn', () => {
-  const kinds = (name: string) => planDrawing(demoTrain(name)).figures.map(({ kind }) => kind);
+  const kinds = (name: string) => structureOf(demoTrain(name)).figures.map(({ kind }) => kind);
 
   test('gears that mesh on fixed axes are one figure, a planetary set another, a differential a third', () => {
     expect(kinds('sluice-winch')).toEqual(['bars', 'bars']);
@@ -22,7 +22,7 @@ describe('what is to be drawn', () => {
 
   test('planes of sets: stepped planets side by side, double pinions on top of each other', () => {
     const planes = (name: string) =>
-      planDrawing(demoTrain(name)).figures.flatMap((figure) =>
+      structureOf(demoTrain(name)).figures.flatMap((figure) =>
         figure.kind === 'set'
           ? figure.planes.map(({ sun, planets, ring }) =>
               [sun?.id, planets.map(({ id }) => id).join('+'), ring?.id].join(' '),
@@ -35,7 +35,7 @@ describe('what is to be drawn', () => {
   });
 
   test('a second output leaves a differential on the left', () => {
-    const [figure] = planDrawing(demoTrain('wagon-axle')).figures.filter(({ kind }) => kind === 'bevel');
+    const [figure] = structureOf(demoTrain('wagon-axle')).figures.filter(({ kind }) => kind === 'bevel');
     expect(figure).toMatchObject({ left: { member: 'right' }, right: { member: 'left' } });
   });
 });

@@ -18,7 +18,7 @@ import { placeLabels, portRoom } from './labels';
 import { crossingAt, LineBook } from './member-lines';
 import { orderFigures } from './order';
 import { isChained, placeAxes, type PlacedAxes } from './place-axes';
-import { planDrawing, type DrawingPlan } from './plan';
+import { structureOf, type Structure } from '../structure';
 import { drawnRadii } from './radii';
 import { draftRoute, workFor } from './routing/route';
 import { reaches, type Routed } from './routing/routed';
@@ -71,7 +71,7 @@ export function drawSideView(
       ok: false,
       why: `With ${train.gears.length} gears this train is too large to draw from the side (the most is ${MOST_GEARS}). Its figures, trace and working are in the panel.`,
     };
-  const plan = planDrawing(train);
+  const plan = structureOf(train);
   if (plan.figures.length === 0)
     return { ok: false, why: 'No gear here turns about a fixed axis, so there is nothing to draw yet.' };
   const radii = drawnRadii(train);
@@ -192,7 +192,7 @@ function hangGears(plane: HalfPlane, routed: Routed, { px }: PlacedAxes, book: L
 
 /** A shaft alone on its axis goes on beyond its outermost gears, to where its bearings stand. */
 function carryOn(
-  { axes }: DrawingPlan,
+  { axes }: Structure,
   { axis, bodies, columns, terminals }: HalfPlane,
   { px }: PlacedAxes,
   book: LineBook,
@@ -349,7 +349,7 @@ function extentOf(plane: HalfPlane): [number, number] {
 }
 
 /** Bearings stand at both ends of the shafts that run alone on their centre line. */
-function bearingsFor(plan: DrawingPlan, lines: readonly MemberLines[], heights: readonly number[]): Point[] {
+function bearingsFor(plan: Structure, lines: readonly MemberLines[], heights: readonly number[]): Point[] {
   return plan.axes.flatMap((members, axis): Point[] => {
     if (members.length > 1) return [];
     const y = heights[axis]!;

@@ -1,4 +1,4 @@
-import type { Gear, Train } from '../train';
+import { components, type Gear, type Train } from '../train';
 
 /** A worm's diameter, in modules: its starts say nothing of its thickness. */
 const WORM_MODULES = 8;
@@ -40,7 +40,7 @@ export function gearModules(train: Train, lineOf: (member: string) => string): R
       },
     ];
   });
-  const settle = () => {
+  const spread = () => {
     for (let before = -1; before !== modules.size + distances.size;) {
       before = modules.size + distances.size;
       for (const { group, line, unit } of pairs) {
@@ -51,23 +51,20 @@ export function gearModules(train: Train, lineOf: (member: string) => string): R
       }
     }
   };
-  settle();
+  spread();
   for (const group of new Set(groupOf.values())) {
     if (modules.has(group)) continue;
     modules.set(group, 1);
-    settle();
+    spread();
   }
   return new Map(train.gears.map((gear) => [gear.id, gear.module ?? modules.get(groupOf.get(gear.id)!)!]));
 }
 
 /** Gears that hang together by their teeth. */
-function groups(train: Train): ReadonlyMap<string, number> {
-  const groupOf = new Map(train.gears.map((gear, i) => [gear.id, i]));
-  for (const {
-    gears: [a, b],
-  } of train.meshes) {
-    const [keep, drop] = [groupOf.get(a)!, groupOf.get(b)!];
-    if (keep !== drop) for (const [id, group] of groupOf) if (group === drop) groupOf.set(id, keep);
-  }
-  return groupOf;
-}
+const groups = (train: Train): ReadonlyMap<string, number> =>
+  new Map(
+    components(
+      train.gears.map(({ id }) => id),
+      train.meshes.map((mesh) => mesh.gears),
+    ).flatMap((group, i) => group.map((id) => [id, i] as const)),
+  );

@@ -1,4 +1,4 @@
-import { planDrawing, type DrawingPlan, type Figure, type SetPlane } from '../drawing';
+import { structureOf, type Structure, type Figure, type SetPlane } from '../structure';
 import type { Gear, Train } from '../train';
 import { axisPlaces, type Disc, type Place, type Spacing } from './axis-places';
 import { centreDistance, gearModules, pitchRadius } from './modules';
@@ -24,7 +24,7 @@ const BEVEL_PLANETS = 2;
 
 /** All stations, in the order of the side view's figures. */
 export function endView(train: Train, order: readonly string[]): readonly Station[] {
-  const plan = planDrawing(train);
+  const plan = structureOf(train);
   const lineOf = (member: string) => (plan.axisOf.has(member) ? `axis ${plan.axisOf.get(member)}` : `pin ${member}`);
   const modules = gearModules(train, lineOf);
   const sizes = { modules, radius: (gear: Gear) => pitchRadius(gear, modules.get(gear.id)!) };
@@ -56,7 +56,7 @@ function cuts(figure: Figure): Cut[] {
   }));
 }
 
-function placesOf(plan: DrawingPlan, { modules, radius }: Sizes): readonly Place[] {
+function placesOf(plan: Structure, { modules, radius }: Sizes): readonly Place[] {
   const gears = new Map(plan.train.gears.map((gear) => [gear.id, gear]));
   const spacings: Spacing[] = [];
   for (const mesh of plan.train.meshes) {
@@ -95,7 +95,7 @@ function placesOf(plan: DrawingPlan, { modules, radius }: Sizes): readonly Place
 }
 
 function stationOf(
-  plan: DrawingPlan,
+  plan: Structure,
   figure: Figure,
   key: string,
   { fixed, planets }: Cut,

@@ -1,4 +1,4 @@
-import { engage, openMotion, openTrain, type Motion, type Network } from '../kinematics';
+import { imposeTies, openMotion, openTrain, type Motion, type Network } from '../kinematics';
 import type { Rational } from '../rational';
 import { solveEngaged, type Status } from '../solve';
 
@@ -43,7 +43,7 @@ export function* walkCombinations(network: Network): Generator<Combination, void
     }
     yield* walk(at + 1, motion, engaged);
     const id = ids[at]!;
-    yield* walk(at + 1, engage(motion, [network.couplers[network.couplerIndex.get(id)!]!.acts]), [...engaged, id]);
+    yield* walk(at + 1, imposeTies(motion, [network.couplers[network.couplerIndex.get(id)!]!.acts]), [...engaged, id]);
   }
 }
 

@@ -19,7 +19,7 @@ export {
   type Tie,
 } from './open-train';
 export {
-  engage,
+  imposeTies,
   leadForm,
   memberForm,
   mobility,

@@ -40,7 +40,7 @@ const noRows = (): WeakMap<Tie, Coordinates> => new WeakMap();
 export const mobility = ({ free }: Motion): number => free.length;
 
 /** Imposes ties on a motion; the motion given is left as it was, so that a walk can go back to it. A tie that holds already changes nothing. */
-export function engage(motion: Motion, ties: Iterable<Tie>): Motion {
+export function imposeTies(motion: Motion, ties: Iterable<Tie>): Motion {
   let at = motion;
   for (const tie of ties) at = impose(at, tieRow(motion.open, tie));
   return at;

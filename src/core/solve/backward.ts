@@ -1,4 +1,4 @@
-import { engage, speedsPerTurn, type OpenTrain } from '../kinematics';
+import { imposeTies, speedsPerTurn, type OpenTrain } from '../kinematics';
 import { fraction, isZero, ONE, sign } from '../rational';
 import { backwardFlow } from './flow';
 import { solveEngaged, type Solved } from './position';
@@ -42,7 +42,7 @@ function wouldConnect({ network, state, flow }: Solved, heldInDrive: readonly st
   const inDrive = overrun.filter(({ coupler }) => heldInDrive.includes(coupler.id));
   return [inDrive, overrun, ...overrun.map((one) => [one])].some((held) => {
     const speeds = speedsPerTurn(
-      engage(
+      imposeTies(
         state.motion,
         held.map(({ acts }) => acts),
       ),

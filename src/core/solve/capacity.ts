@@ -21,11 +21,10 @@ export function slipPoints(open: OpenTrain, solved: Solved): readonly SlipPoint[
     const coupler = network.train.couplers.find((candidate) => candidate.id === id);
     const torque = jointTorque(state, id);
     if (coupler?.capacity === undefined || !torque || isZero(torque)) return [];
-    const without = kind === 'one-way' ? releaseOneWay(open, id) : open;
     const after = solveEngaged(
-      without,
+      open,
       [...engaged].filter((other) => other !== id),
-      { flow, losses },
+      { flow, losses, slipping: kind === 'one-way' ? id : null },
     );
     const moves = network.memberIds.filter(
       (_, member) => !same(state.speeds.of(member), after.state.speeds.of(member)),
@@ -36,13 +35,3 @@ export function slipPoints(open: OpenTrain, solved: Solved): readonly SlipPoint[
 }
 
 const same = (a: Rational | null, b: Rational | null): boolean => (a && b ? equals(a, b) : a === b);
-
-/** The train with one one-way clutch taken out of the deciding. */
-function releaseOneWay(open: OpenTrain, id: string): OpenTrain {
-  const couplers = open.network.couplers.map((entry) =>
-    entry.coupler.id === id && entry.coupler.type === 'one-way'
-      ? { ...entry, coupler: { ...entry.coupler, control: 'selectable' as const } }
-      : entry,
-  );
-  return { ...open, network: { ...open.network, couplers } };
-}

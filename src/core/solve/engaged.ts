@@ -1,4 +1,12 @@
-import { engage, openMotion, type Joint, type Motion, type Network, type NetworkMesh, type Tie } from '../kinematics';
+import {
+  imposeTies,
+  openMotion,
+  type Joint,
+  type Motion,
+  type Network,
+  type NetworkMesh,
+  type Tie,
+} from '../kinematics';
 import type { Question } from './flow';
 
 /** A joint that is on: an engaged clutch or brake, a one-way clutch that holds, a worm that stands. */
@@ -47,6 +55,10 @@ export const workingOneWays = ({ couplers, oneWays }: Network, engaged: Readonly
       )
     : [];
 
+/** One-way clutches at work, but for the one that slips. */
+export const oneWaysDeciding = ({ open, engaged, slipping }: Question): readonly OneWay[] =>
+  workingOneWays(open.network, engaged).filter(({ id }) => id !== slipping);
+
 /** The meshes that are in: all that are always in, and the sliding ones that are engaged. */
 export const meshesIn = (network: Network, engaged: ReadonlySet<string>): readonly NetworkMesh[] =>
   network.slides
@@ -62,12 +74,12 @@ export function engagedMotion(question: Question, joints: readonly ActiveJoint[]
   const { open, engaged, flow } = question;
   const motion =
     question.engagedMotion ??
-    engage(
-      engage(
+    imposeTies(
+      imposeTies(
         openMotion(open),
         engagedSlides(open.network, engaged).map(({ tie }) => tie),
       ),
       joints.map(({ tie }) => tie),
     );
-  return flow.together.length > 0 ? engage(motion, turnedTogether(question)) : motion;
+  return flow.together.length > 0 ? imposeTies(motion, turnedTogether(question)) : motion;
 }

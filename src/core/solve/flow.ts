@@ -55,6 +55,8 @@ export interface Question {
   readonly engaged: ReadonlySet<string>;
   readonly flow: Flow;
   readonly losses: boolean;
+  /** A one-way clutch that slips whatever turns: it takes no part in the deciding. */
+  readonly slipping?: string | null;
   /** The motion with `engaged` already imposed, where a walk has it at hand. */
   readonly engagedMotion?: Motion;
 }

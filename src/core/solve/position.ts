@@ -49,15 +49,21 @@ export class Solved {
   }
 }
 
-/** Solves what is engaged, for one flow of power. */
+/** Solves what is engaged, for one flow of power. @param options.slipping a one-way clutch that gives way: it neither holds nor pushes. */
 export function solveEngaged(
   open: OpenTrain,
   engaged: Iterable<string>,
-  options: { flow?: Flow; losses?: boolean; engagedMotion?: Motion } = {},
+  options: { flow?: Flow; losses?: boolean; slipping?: string | null; engagedMotion?: Motion } = {},
 ): Solved {
-  const { flow = driveFlow(open.network), losses = false, engagedMotion } = options;
+  const { flow = driveFlow(open.network), losses = false, slipping = null, engagedMotion } = options;
   const on = new Set(engaged);
-  return new Solved(open.network, on, flow, losses, stateOf({ open, engaged: on, flow, losses, engagedMotion }));
+  return new Solved(
+    open.network,
+    on,
+    flow,
+    losses,
+    stateOf({ open, engaged: on, flow, losses, slipping, engagedMotion }),
+  );
 }
 
 /** Every position of a train, in its order. */

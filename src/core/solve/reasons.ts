@@ -1,4 +1,4 @@
-import { engage, FRAME_INDEX, openMotion, type MemberIndex, type Tie } from '../kinematics';
+import { imposeTies, FRAME_INDEX, openMotion, type MemberIndex, type Tie } from '../kinematics';
 import { isZero } from '../rational';
 import { engagedSlides, workingOneWays, type OneWay } from './engaged';
 import { isLocked } from './one-ways';
@@ -19,9 +19,9 @@ export function lockSet({ network, engaged, state, flow }: Solved): readonly str
   const oneWays = workingOneWays(network, engaged).map((oneWay): Suspect => ({ ...oneWay, oneWay: true }));
   const ties = [...engagedSlides(network, engaged), ...state.joints.filter(({ kind }) => kind !== 'one-way')];
   const together = flow.together.map(({ member, times }): Tie => ({ kind: 'joins', a: flow.driver, b: member, times }));
-  const ground = engage(openMotion(state.motion.open), together);
+  const ground = imposeTies(openMotion(state.motion.open), together);
   const locks = (kept: readonly Suspect[]) => {
-    const motion = engage(
+    const motion = imposeTies(
       ground,
       kept.flatMap((suspect) => ('oneWay' in suspect ? [] : [suspect.tie])),
     );

@@ -1,7 +1,7 @@
-import { engage, mobility, speedsPerTurn, type Motion, type NetworkMesh, type Speeds } from '../kinematics';
+import { imposeTies, mobility, speedsPerTurn, type Motion, type NetworkMesh, type Speeds } from '../kinematics';
 import type { Rational } from '../rational';
 import { idealTorques, lossyTorques, type Load, type Loaded } from '../statics';
-import { engagedJoints, engagedMotion, meshesIn, turnedTogether, workingOneWays, type ActiveJoint } from './engaged';
+import { engagedJoints, engagedMotion, meshesIn, oneWaysDeciding, turnedTogether, type ActiveJoint } from './engaged';
 import type { Question } from './flow';
 import { settleOneWays } from './one-ways';
 import { standing, standingWorms } from './worms';
@@ -43,12 +43,12 @@ interface Settled {
 
 /** Settles the worms, then the one-way clutches, and joins what holds. */
 export function stateOf(question: Question): State {
-  const { open, engaged, flow } = question;
+  const { flow } = question;
   const ground = groundOf(question);
   const worms = standingWorms(question);
-  const working = workingOneWays(open.network, engaged);
+  const working = oneWaysDeciding(question);
   if (working.length === 0) return stateWith(question, { worms, oneWays: new Map() }, ground);
-  const { holds } = settleOneWays(engage(ground.motion, worms.map(standing)), working, flow);
+  const { holds } = settleOneWays(imposeTies(ground.motion, worms.map(standing)), working, flow);
   return stateWith(
     question,
     { worms, oneWays: new Map(working.map(({ id }) => [id, holds.has(id) ? 'holds' : 'overruns'])) },
@@ -71,7 +71,7 @@ function groundOf(question: Question): Ground {
 export function stateWith(question: Question, settled: Settled, ground: Ground = groundOf(question)): State {
   const { open, engaged, flow } = question;
   const deciding = [
-    ...workingOneWays(open.network, engaged).flatMap(({ id, tie }): ActiveJoint[] =>
+    ...oneWaysDeciding(question).flatMap(({ id, tie }): ActiveJoint[] =>
       settled.oneWays.get(id) === 'holds' ? [{ id, kind: 'one-way', tie }] : [],
     ),
     ...settled.worms.map((mesh): ActiveJoint => ({
@@ -81,7 +81,7 @@ export function stateWith(question: Question, settled: Settled, ground: Ground =
     })),
   ];
   const joints = deciding.length > 0 ? [...ground.joints, ...deciding] : ground.joints;
-  const motion = engage(
+  const motion = imposeTies(
     ground.motion,
     deciding.map(({ tie }) => tie),
   );

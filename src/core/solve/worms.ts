@@ -1,6 +1,6 @@
 import {
   alwaysIn,
-  engage,
+  imposeTies,
   keptWith,
   openMotion,
   openTrain,
@@ -9,7 +9,7 @@ import {
   type NetworkMesh,
   type OpenTrain,
 } from '../kinematics';
-import { engagedJoints, engagedSlides, meshesIn, turnedTogether, workingOneWays } from './engaged';
+import { engagedJoints, engagedSlides, meshesIn, turnedTogether, oneWaysDeciding } from './engaged';
 import type { Question } from './flow';
 import { isLocked } from './one-ways';
 
@@ -24,13 +24,13 @@ export function standingWorms(question: Question): readonly NetworkMesh[] {
   if (!network.worms) return [];
   const inMesh = new Set(meshesIn(network, engaged));
   let waiting = network.meshes.filter((mesh) => mesh.mesh.selfLocking && inMesh.has(mesh));
-  const oneWays = workingOneWays(network, engaged);
-  const locks = (motion: Motion, tie: Joint) => isLocked(engage(motion, [tie]), oneWays, flow);
+  const oneWays = oneWaysDeciding(question);
+  const locks = (motion: Motion, tie: Joint) => isLocked(imposeTies(motion, [tie]), oneWays, flow);
   let motion = withoutWorms(question);
   while (waiting.length > 0) {
     const turned = waiting.filter((worm) => locks(motion, standing(worm)));
     if (turned.length === 0) return waiting;
-    motion = engage(
+    motion = imposeTies(
       motion,
       turned.map((worm) => ({ kind: 'mesh', mesh: network.meshes.indexOf(worm) })),
     );
@@ -48,7 +48,7 @@ function withoutWorms(question: Question): Motion {
   const { network } = open;
   const locking = (mesh: number) => network.meshes[mesh]!.mesh.selfLocking ?? false;
   const slides = engagedSlides(network, engaged).filter(({ tie }) => !(tie.kind === 'mesh' && locking(tie.mesh)));
-  return engage(openMotion(keptWith(open, trainWithoutWorms)), [
+  return imposeTies(openMotion(keptWith(open, trainWithoutWorms)), [
     ...[...slides, ...engagedJoints(network, engaged)].map(({ tie }) => tie),
     ...turnedTogether(question),
   ]);

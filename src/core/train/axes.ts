@@ -1,3 +1,4 @@
+import { components } from './components';
 import { armOf } from './rules';
 import { FRAME, type Member, type Train } from './schema';
 
@@ -11,32 +12,15 @@ export interface Axis {
 /**
  * Which members share an axis. Axes are not stored: members joined by a coupler are coaxial; so are a
  * carrier and every gear that its planets mesh with. A mesh on the frame separates two axes.
- * Union-find over the members, in document order.
  */
 export function axesOf(train: Train): readonly Axis[] {
   const members = new Map(train.members.map((member) => [member.id, member]));
-  const parent = new Map(train.members.map((member) => [member.id, member.id]));
-  const find = (id: string): string => {
-    let at = id;
-    while (parent.get(at) !== at) at = parent.get(at)!;
-    parent.set(id, at);
-    return at;
-  };
-  const order = new Map(train.members.map((member, i) => [member.id, i]));
-  const unite = (a: string, b: string) => {
-    if (a === FRAME || b === FRAME) return;
-    const [first, second] = [find(a), find(b)].sort((x, y) => order.get(x)! - order.get(y)!);
-    parent.set(second!, first!);
-  };
-  for (const coupler of train.couplers) if ('joins' in coupler) unite(...coupler.joins);
-  for (const [centre, carrier] of planetaryPairs(train, members)) unite(centre, carrier);
-
-  const groups = new Map<string, string[]>();
-  for (const member of train.members) {
-    const root = find(member.id);
-    groups.set(root, [...(groups.get(root) ?? []), member.id]);
-  }
-  return [...groups.values()].map((group) => ({ members: group, arm: members.get(group[0]!)?.carrier ?? FRAME }));
+  const joined = train.couplers.flatMap((coupler) => ('joins' in coupler ? [coupler.joins] : []));
+  // The frame is no member: what is braked to it stays on its own line.
+  return components(members.keys(), [...joined, ...planetaryPairs(train, members)]).map((group) => ({
+    members: group,
+    arm: members.get(group[0]!)?.carrier ?? FRAME,
+  }));
 }
 
 /** Every (central member, carrier) pair whose axes must be one because a planet of the carrier meshes the member. */

@@ -16,4 +16,5 @@ export { pathText, problemText, type Problem } from './problem';
 export { checkTrain, keptText, MAX_TRAIN_BYTES, parseTrain, serialiseTrain, type Parsed } from './parse';
 export { armOf } from './rules';
 export { axesOf, type Axis } from './axes';
+export { components } from './components';
 export * from './edits';

@@ -1,1 +1,1 @@
-export { handTurn, NOTHING_TURNED, readTurns, teethPassed, turnOn, type Speeds, type Turned } from './turning';
+export { handTurn, NOTHING_TURNED, readTurns, teethPassed, turnOn, type MemberSpeeds, type Turned } from './turning';

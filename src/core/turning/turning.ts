@@ -11,10 +11,10 @@ export interface Turned {
 export const NOTHING_TURNED: Turned = { crank: ZERO, members: new Map() };
 
 /** Speed per turn of the crank of every member, null where it is left open: such a member stays where it is. */
-export type Speeds = readonly { readonly id: string; readonly speed: Rational | null }[];
+export type MemberSpeeds = readonly { readonly id: string; readonly speed: Rational | null }[];
 
 /** Turns the crank on (or back) by so many turns with these speeds; what was counted before stays counted. */
-export function turnOn(turned: Turned, speeds: Speeds, by: Rational): Turned {
+export function turnOn(turned: Turned, speeds: MemberSpeeds, by: Rational): Turned {
   const members = new Map(turned.members);
   for (const { id, speed } of speeds) if (speed) members.set(id, add(members.get(id) ?? ZERO, mul(speed, by)));
   return { crank: add(turned.crank, by), members };

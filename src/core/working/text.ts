@@ -1,3 +1,4 @@
+import { bracketed } from '../words';
 import { inverse, isZero, ONE, sub, toFraction, type Rational } from '../rational';
 import { FRAME } from '../train';
 import type { RatioConvention } from '../units';
@@ -117,8 +118,6 @@ export const speedInSet = ({ member, speed, known }: SetStep, id: string): Ratio
 
 const knownText = ({ known }: SetStep, member: Names['member']): string =>
   known.map(({ member: id, speed }) => `ω(${member(id)}) = ${toFraction(speed)}`).join(', ');
-
-const bracketed = (value: string): string => (value.startsWith('-') ? `(${value})` : value);
 
 function togetherText(
   { equations, eliminations, solution }: Extract<WorkingStep, { kind: 'simultaneous' }>,

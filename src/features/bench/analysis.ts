@@ -36,11 +36,11 @@ export type FlowKind = 'drive' | 'coast' | 'backward';
 /** Everything computed from a document, each thing once: derived, never stored. */
 interface Analysed {
   readonly open: OpenTrain;
-  readonly states: Map<string, Position>;
+  readonly states: Map<string, Explained>;
 }
 
 /** What is engaged, solved and explained. */
-export interface Position {
+export interface Explained {
   readonly solved: Solved;
   readonly figures: readonly MemberFigures[];
   readonly roles: ReadonlyMap<string, MeshRole>;
@@ -86,7 +86,7 @@ export function checksOf(train: Train, use: Use): readonly Finding[] {
   return findings;
 }
 
-export function analyseEngaged(train: Train, engaged: readonly string[], flow: FlowKind, losses: boolean): Position {
+export function analyseEngaged(train: Train, engaged: readonly string[], flow: FlowKind, losses: boolean): Explained {
   const { open, states } = analyse(train);
   const key = JSON.stringify([flow, losses, [...engaged].sort()]);
   const found = states.get(key);
@@ -97,11 +97,11 @@ export function analyseEngaged(train: Train, engaged: readonly string[], flow: F
   return fresh;
 }
 
-function explain(open: OpenTrain, engaged: readonly string[], flow: FlowKind, losses: boolean): Position {
+function explain(open: OpenTrain, engaged: readonly string[], flow: FlowKind, losses: boolean): Explained {
   const turned = flow === 'backward' ? driveBackward(open, engaged, { losses }) : null;
   const solve = (on: readonly string[]) => solveIn(open, on, flow, losses);
   const solved = turned?.solved ?? solve(engaged);
-  const position: Position = whenAsked<Position>({
+  const position: Explained = whenAsked<Explained>({
     solved: () => solved,
     figures: () => memberFigures(solved),
     roles: () => meshRoles(solved),
@@ -153,7 +153,7 @@ export interface Chosen {
   readonly losses: boolean;
 }
 
-export const positionOf = ({ train, choice, flow, losses }: Chosen): Position =>
+export const positionOf = ({ train, choice, flow, losses }: Chosen): Explained =>
   analyseEngaged(train, engagementIn({ train, choice }).engaged, flow, losses);
 
 /** Speeds per turn of what is cranked. */

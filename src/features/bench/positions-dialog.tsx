@@ -7,7 +7,7 @@ import { Dialog, DialogActions } from '@/ui/dialog';
 import { TextField } from './editing/text-field';
 import { useEdit } from './editing/use-edit';
 import { useBench, useNow } from './store';
-import { couplerName, listed } from './words';
+import { couplerName, listed } from '@/core/words';
 
 /** The positions as a list: rename, reorder, delete, and take over what is engaged now. */
 export function PositionsDialog({ onClose }: { onClose: () => void }) {

@@ -13,7 +13,8 @@ import { KeepPosition } from './keep-position';
 import { PositionsDialog } from './positions-dialog';
 import { choosePosition, useBench, useBenchStore, useNow } from './store';
 import { useTyped, type TypedInput } from './typed-input';
-import { couplerName, listed, STATUS_WORDS } from './words';
+import { couplerName, listed } from '@/core/words';
+import { STATUS_WORDS } from './words';
 
 /** The gear positions as keys, always in reach, and what the last change put on and off. */
 export function PositionsStrip() {

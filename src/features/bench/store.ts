@@ -156,7 +156,7 @@ export function createCrank(store: BenchStore): CrankClock {
       state.losses === before.losses
     )
       return;
-    if (speedsOf(state) !== speedsOf(before)) clock.settle((by) => count(before, by));
+    if (speedsOf(state) !== speedsOf(before)) clock.countUp((by) => count(before, by));
   });
   return clock;
 }

@@ -2,7 +2,7 @@
 
 import type { Drawn } from '@/core/drawing';
 import type { Station } from '@/core/end-view';
-import { positionOf, type Position } from './analysis';
+import { positionOf, type Explained } from './analysis';
 import { sideViewToShow, stationsOf } from './side-views';
 import { useBench } from './store';
 
@@ -11,4 +11,4 @@ export const useDrawing = (): Drawn => useBench(({ train, shown }) => sideViewTo
 export const useStations = (): readonly Station[] => useBench((state) => stationsOf(state.train));
 
 /** What is engaged now, solved and explained. */
-export const usePosition = (): Position => useBench(positionOf);
+export const usePosition = (): Explained => useBench(positionOf);

@@ -6,7 +6,8 @@ import { oneWayText } from './panel/one-way-lines';
 import { lawText } from './panel/outputs';
 import { storyOf } from './panel/sentences';
 import type { TypedInput } from './typed-input';
-import { couplerName, couplerState, couplerWords, decidesForItself, gearWords, listed, memberName } from './words';
+import { couplerName, couplerWords, gearWords, listed, memberName } from '@/core/words';
+import { couplerState, decidesForItself } from './words';
 
 const told = (name: string, engaged: readonly string[]) =>
   storyOf(demoTrain(name), analyseEngaged(demoTrain(name), engaged, 'drive', false));

@@ -53,7 +53,7 @@ export function spread(
       buckets[0]!.push(start * 4 + direction);
     }
   }
-  let settled = 0;
+  let looked = 0;
   for (let reach = 0; reach < buckets.length; reach++) {
     const bucket = buckets[reach];
     if (bucket === undefined) continue;
@@ -61,7 +61,7 @@ export function spread(
     for (const state of bucket) {
       if (done[state]) continue;
       done[state] = 1;
-      settled++;
+      looked++;
       const at = state >> 2;
       const arriving = state & 3;
       const sofar = cost[state]!;
@@ -93,11 +93,11 @@ export function spread(
       }
     }
     if (reached >= 0) {
-      effort.spend(settled);
+      effort.spend(looked);
       return { cost, from, reached };
     }
     buckets[reach] = [];
   }
-  effort.spend(settled);
+  effort.spend(looked);
   return { cost, from, reached: -1 };
 }

@@ -1,5 +1,5 @@
 import { FRAME, type Gear, type Member, type Train } from '../schema';
-import { addition, nextLetter, refusedAddition, withParts, type Addition } from './addition';
+import { addition, aGear, nextLetter, refusedAddition, withParts, type Addition } from './addition';
 import { meshOf } from './connect';
 import { freshId } from './edit';
 
@@ -37,20 +37,20 @@ export function addMeshingGear(train: Train, gearId: string, teeth: number): Add
       ],
       meshes: [meshOf(train, [gearId, id], [gear])],
     }),
-    id,
+    aGear(id),
   );
 }
 
 /** A second gear fixed to the same member. */
 export function addGearOn(train: Train, member: string, teeth: number): Addition {
   const id = freshId(train.gears, 'gear');
-  return addition(withParts(train, { gears: [{ id, member, teeth, type: 'external' }] }), id);
+  return addition(withParts(train, { gears: [{ id, member, teeth, type: 'external' }] }), aGear(id));
 }
 
 /** A chain drive: a sprocket on this member, another on a shaft of its own, and the chain between them. */
 export function addChain(train: Train, member: string, teeth: number, otherTeeth: number): Addition {
   const first = freshId(train.gears, 'sprocket');
-  const grown = addition(withParts(train, { gears: [{ id: first, member, teeth, type: 'sprocket' }] }), first);
+  const grown = addition(withParts(train, { gears: [{ id: first, member, teeth, type: 'sprocket' }] }), aGear(first));
   return grown.ok ? addMeshingGear(grown.train, first, otherTeeth) : grown;
 }
 
@@ -76,7 +76,7 @@ export function addIdlerBetween(train: Train, meshId: string, teeth: number): Ad
       gears: [{ id, member: shaft, teeth, type: 'external', ...(a.module === undefined ? {} : { module: a.module }) }],
       meshes: [{ id: freshId(train.meshes, 'mesh'), gears: [id, b.id] }],
     }),
-    id,
+    aGear(id),
   );
 }
 
@@ -107,7 +107,7 @@ export function addSetRound(train: Train, member: string, sunTeeth: number, plan
         { id: freshId([...train.meshes, { id: inner }], 'mesh'), gears: [planetGear, ringGear] },
       ],
     }),
-    sunGear,
+    aGear(sunGear),
   );
 }
 
@@ -126,7 +126,7 @@ export function addStep(train: Train, planet: string, planetTeeth: number, sunTe
       ],
       meshes: [{ id: freshId(train.meshes, 'mesh'), gears: [stepGear, sunGear] }],
     }),
-    stepGear,
+    aGear(stepGear),
   );
 }
 
@@ -134,11 +134,17 @@ export function addStep(train: Train, planet: string, planetTeeth: number, sunTe
 export function addCoupler(train: Train, type: 'clutch' | 'one-way', a: string, b: string): Addition {
   const kind = type === 'clutch' && (a === FRAME || b === FRAME) ? 'brake' : type;
   const id = freshId(train.couplers, nextLetter(train));
-  return addition(withParts(train, { couplers: [{ id, name: id, type: kind, joins: [a, b] }] }), id);
+  return addition(withParts(train, { couplers: [{ id, name: id, type: kind, joins: [a, b] }] }), {
+    kind: 'coupler',
+    id,
+  });
 }
 
 /** Makes a mesh one that slides in and out. */
 export function makeSliding(train: Train, mesh: string): Addition {
   const id = freshId(train.couplers, nextLetter(train));
-  return addition(withParts(train, { couplers: [{ id, name: id, type: 'sliding-mesh', mesh }] }), id);
+  return addition(withParts(train, { couplers: [{ id, name: id, type: 'sliding-mesh', mesh }] }), {
+    kind: 'coupler',
+    id,
+  });
 }

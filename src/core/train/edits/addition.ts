@@ -1,15 +1,18 @@
 import type { Coupler, Gear, Member, Mesh, Train } from '../schema';
 import { checked, refused, type Edit } from './edit';
+import type { PartRef } from './remove';
 
 /** An addition also says which part is new, so that it can be picked at once. */
 export type Addition =
-  (Edit & { readonly ok: false }) | { readonly ok: true; readonly train: Train; readonly added: string };
+  (Edit & { readonly ok: false }) | { readonly ok: true; readonly train: Train; readonly added: PartRef };
 
-/** Takes a grown document over if it holds; `id` is the new part to pick. */
-export const addition = (train: Train, id: string): Addition => {
+/** Takes a grown document over if it holds. */
+export const addition = (train: Train, added: PartRef): Addition => {
   const edit = checked(train);
-  return edit.ok ? { ...edit, added: id } : edit;
+  return edit.ok ? { ...edit, added } : edit;
 };
+
+export const aGear = (id: string): PartRef => ({ kind: 'gear', id });
 
 /** Parts to be added to a document. */
 export interface Parts {

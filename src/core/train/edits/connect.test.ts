@@ -32,7 +32,7 @@ describe('connecting and separating', () => {
   test('two gears that are there are made to mesh', () => {
     const second = addGearOn(winch, 'crank', 20);
     const third = addGearOn(done(second), 'drum', 40);
-    const [a, b] = [second, third].map((edit) => (edit.ok ? edit.added : ''));
+    const [a, b] = [second, third].map((edit) => (edit.ok ? edit.added.id : ''));
     const meshed = done(addMesh(done(third), a!, b!));
     expect(meshed.meshes.at(-1)).toMatchObject({ gears: [a, b] });
     expect(refusal(addMesh(winch, 'c', 'c'))).not.toBeNull();
@@ -90,7 +90,7 @@ describe('chains, worms and bevels', () => {
   test('a chain turns both shafts the same way', () => {
     const grown = addChain(winch, 'drum', 15, 60);
     const train = done(grown);
-    const shaft = train.gears.find(({ id }) => grown.ok && id === grown.added)!.member;
+    const shaft = train.gears.find(({ id }) => grown.ok && id === grown.added.id)!.member;
     // The winch reduces by 12 in reverse; the chain by another 60/15, turning nothing round.
     expect(ratio({ ...train, outputs: [shaft] })).toBe('-48');
     expect(train.gears.slice(-2).map(({ type }) => type)).toEqual(['sprocket', 'sprocket']);

@@ -1,5 +1,5 @@
 import { type Coupler, type Gear, type Mesh, type Train } from '../schema';
-import { addition, nextLetter, refusedAddition, withParts, type Addition } from './addition';
+import { addition, aGear, nextLetter, refusedAddition, withParts, type Addition } from './addition';
 import { checked, freshId, refused, type Edit } from './edit';
 
 /** Lets two gears that are there already mesh; bevel and worm gears turn oppositely until it is said otherwise. */
@@ -17,7 +17,7 @@ export function addMesh(train: Train, a: string, b: string): Addition {
         ),
       ],
     }),
-    a,
+    aGear(a),
   );
 }
 
@@ -54,7 +54,7 @@ export function freeGear(train: Train, gearId: string): Addition {
       members: [{ id: wheel, name: wheel }],
       couplers: [{ id: letter, name: letter, type: 'clutch', joins: [wheel, member.id] }],
     }),
-    gearId,
+    aGear(gearId),
   );
 }
 

@@ -14,7 +14,7 @@ describe('copy and paste', () => {
   test('a wheel comes with its clutch and a driver beside the first, and drives like the one it was copied from', () => {
     const pasted = pastePart(rake, clipOf(copyPart(rake, { kind: 'member', id: 'w2' })));
     const train = done(pasted);
-    expect(pasted.ok && pasted.added).toBe('w2 2');
+    expect(pasted.ok && pasted.added).toEqual({ kind: 'member', id: 'w2 2' });
     expect(train.members.at(-1)).toEqual({ id: 'w2 2', name: 'second wheel 2' });
     expect(train.meshes.at(-1)!.gears).toEqual(['g3a 2', 'g3b 2']);
     expect(train.gears.at(-1)).toEqual({ id: 'g3a 2', member: 'lay', teeth: 19, type: 'external' });
@@ -78,7 +78,7 @@ describe('copy and paste', () => {
         const pasted = pastePart(train, clipOf(copyPart(train, { kind: 'member', id: member.id })));
         if (!pasted.ok) return expect(pasted.message.length).toBeGreaterThan(10);
         expect(checkTrain(pasted.train).ok).toBe(true);
-        const left = done(removePart(pasted.train, { kind: 'member', id: pasted.added }));
+        const left = done(removePart(pasted.train, pasted.added));
         // The mates that the copy got stay on their shafts, and mesh nothing.
         expect({ ...left, gears: left.gears.slice(0, train.gears.length) }).toEqual(train);
       }),

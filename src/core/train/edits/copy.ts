@@ -117,7 +117,10 @@ export function pastePart(train: Train, clip: Clip, elsewhere = false): Addition
         : { ...coupler, ...renamed, mesh: meshIds.get(coupler.mesh)! };
     }),
   };
-  return addition(withMates(withParts(train, parts), new Map([...gears].map(([old, fresh]) => [fresh, old]))), own);
+  return addition(withMates(withParts(train, parts), new Map([...gears].map(([old, fresh]) => [fresh, old]))), {
+    kind: clip.part.kind,
+    id: own,
+  });
 }
 
 /**

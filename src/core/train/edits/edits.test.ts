@@ -43,7 +43,7 @@ describe('adding parts', () => {
     const winch = demoTrain('sluice-winch');
     const grown = addMeshingGear(winch, 'g3b', 90);
     const train = done(grown);
-    const shaft = train.gears.find(({ id }) => grown.ok && id === grown.added)!.member;
+    const shaft = train.gears.find(({ id }) => grown.ok && id === grown.added.id)!.member;
     expect(ratio({ ...train, outputs: [shaft] })).toBe('24');
     expect(refusal(addMeshingGear(winch, 'nothing', 20))).toContain('no gear');
   });
@@ -103,7 +103,7 @@ describe('removing parts', () => {
   test('what was added goes again without a trace', () => {
     const winch = demoTrain('sluice-winch');
     const grown = addMeshingGear(winch, 'g3b', 90);
-    expect(done(removePart(done(grown), { kind: 'gear', id: grown.ok ? grown.added : '' }))).toEqual(winch);
+    expect(done(grown.ok ? removePart(grown.train, grown.added) : grown)).toEqual(winch);
   });
 
   test('says what goes along: a wheel takes its mesh and its clutch, a carrier its planets', () => {

@@ -6,7 +6,7 @@ import { teethPassed } from '@/core/turning';
 import { figure } from '@/core/units';
 import { memberColor } from '@/ui/member-colors';
 import { highlightOf, useBench, useCrank } from '../store';
-import { memberName } from '../words';
+import { memberName } from '@/core/words';
 import { useEachFrame } from './turns';
 
 /** Nobody reads figures that change faster. */

@@ -74,7 +74,7 @@ test('what was turned so far is settled with the speeds that held, and playing g
   crank.play(1);
   pass(1000);
   const settled: string[] = [];
-  crank.settle((by) => settled.push(toFraction(by)));
+  crank.countUp((by) => settled.push(toFraction(by)));
   expect(settled).toEqual(['1']);
   expect(crank.moving).toBe('play');
   pass(500);
@@ -87,7 +87,7 @@ test('an exact move that is interrupted stops where it is', () => {
   crank.turn(ONE);
   pass(700);
   const settled: Rational[] = [];
-  crank.settle((by) => settled.push(by));
+  crank.countUp((by) => settled.push(by));
   expect(crank.moving).toBeNull();
   expect(Number(settled[0]!.d) <= 3600).toBe(true);
   pass(2000);

@@ -46,7 +46,7 @@ export class CrankClock {
   };
 
   play(perSecond: number): void {
-    this.settle(this.count);
+    this.countUp(this.count);
     this.start({ kind: 'play', perSecond, last: performance.now() });
   }
 
@@ -76,13 +76,13 @@ export class CrankClock {
   stop(): void {
     cancelAnimationFrame(this.frame);
     this.move = null;
-    this.settle(this.count);
+    this.countUp(this.count);
     this.tell();
     for (const change of this.changes) change();
   }
 
   /** Counts what was turned so far; playing and dragging go on from there, an exact move ends. */
-  settle(count: (by: Rational) => void): void {
+  countUp(count: (by: Rational) => void): void {
     const by = handTurn(this.since);
     const moved = this.since !== 0;
     this.since = 0;

@@ -7,7 +7,7 @@ import { NOTHING_TURNED, readTurns } from '@/core/turning';
 import { useReducedMotion } from '@/ui/reduced-motion';
 import { useBench, useBenchStore, useCrank } from '../store';
 import { usePosition } from '../use-position';
-import { couplerName, listed, memberName } from '../words';
+import { couplerName, listed, memberName } from '@/core/words';
 import { CounterTable } from './counter-table';
 import { useMoving } from './turns';
 

@@ -4,7 +4,8 @@ import type { CouplerShape } from '@/core/drawing';
 import { CouplerSymbol } from '@/ui/side-view/coupler-symbol';
 import { highlightOf, toggleCoupler, useBench, useBenchStore } from '../store';
 import { usePosition } from '../use-position';
-import { couplerState, couplerWords, decidesForItself } from '../words';
+import { couplerWords } from '@/core/words';
+import { couplerState, decidesForItself } from '../words';
 import { PartButton } from './part-button';
 
 /** A coupler on the drawing, pressed to engage or release it; one that helps to lock the train is ringed. */

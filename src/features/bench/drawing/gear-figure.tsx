@@ -4,7 +4,7 @@ import { memo } from 'react';
 import type { GearShape } from '@/core/drawing';
 import { memberColor } from '@/ui/member-colors';
 import { GearOutline } from '@/ui/side-view/gear-outline';
-import { gearWords } from '../words';
+import { gearWords } from '@/core/words';
 import { highlightOf, useBench, useBenchStore } from '../store';
 import { useDrawing } from '../use-position';
 import { nudge } from './gear-drag';

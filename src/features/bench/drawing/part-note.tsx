@@ -4,11 +4,12 @@ import type { MeshRole } from '@/core/powerflow';
 import { toNumber } from '@/core/rational';
 import { hasPart, type Train } from '@/core/train';
 import { figure, wayText } from '@/core/units';
-import type { Position } from '../analysis';
+import type { Explained } from '../analysis';
 import { useBench } from '../store';
 import { useTyped } from '../typed-input';
 import { usePosition } from '../use-position';
-import { couplerState, couplerWords, decidesForItself, gearWords, memberName, ROLE_TEXT } from '../words';
+import { couplerWords, gearWords, memberName } from '@/core/words';
+import { couplerState, decidesForItself, ROLE_TEXT } from '../words';
 import { usePointed, type Pointed } from './pointed';
 import { memberPower } from '../powers';
 
@@ -61,7 +62,7 @@ function MemberLines({
   gear: string | null;
   member: string;
   train: Train;
-  position: Position;
+  position: Explained;
 }) {
   const { speed, torque } = useTyped();
   const gear = train.gears.find(({ id }) => id === gearId);
@@ -103,7 +104,7 @@ const ROLE_WORDS: Record<Exclude<MeshRole, 'a drives' | 'b drives'>, string> = {
 };
 
 /** What a gear does in each of its meshes. */
-function gearRoles(id: string, train: Train, { roles }: Position): string[] {
+function gearRoles(id: string, train: Train, { roles }: Explained): string[] {
   return train.meshes.flatMap(({ id: mesh, gears }) => {
     const role = roles.get(mesh);
     if (!gears.includes(id) || !role) return [];
@@ -115,7 +116,7 @@ function gearRoles(id: string, train: Train, { roles }: Position): string[] {
   });
 }
 
-function CouplerLines({ id, train, position }: { id: string; train: Train; position: Position }) {
+function CouplerLines({ id, train, position }: { id: string; train: Train; position: Explained }) {
   const coupler = train.couplers.find((candidate) => candidate.id === id)!;
   const state = couplerState(coupler, position);
   return (

@@ -5,7 +5,7 @@ import { toFraction, toNumber } from '@/core/rational';
 import { figure } from '@/core/units';
 import { highlightOf, useBench } from '../store';
 import { usePosition } from '../use-position';
-import { couplerName, listed, memberName } from '../words';
+import { couplerName, listed, memberName } from '@/core/words';
 
 /** Power that goes round in a loop, besides what goes through: how much, and through what. */
 export function Recirculation() {

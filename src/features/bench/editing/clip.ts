@@ -1,6 +1,6 @@
 import { copyPart, pastePart, readClip, type PartRef } from '@/core/train';
 import type { BenchStore } from '../store';
-import { partWords } from '../words';
+import { partWords } from '@/core/words';
 import { editTrain } from './edit';
 
 /** Where a copied part waits, so that it can be pasted into another train too. */
@@ -25,5 +25,5 @@ export function paste(store: BenchStore): void {
   if (!clip) return set({ notice: 'Nothing was copied yet. Ctrl C copies the part that is picked.' });
   const edit = pastePart(train, clip, localStorage.getItem(FROM) !== id);
   if (!edit.ok) return set({ notice: edit.message });
-  editTrain(store, edit.train, { editing: { kind: clip.part.kind, id: edit.added }, notice: null });
+  editTrain(store, edit.train, { editing: edit.added, notice: null });
 }

@@ -3,7 +3,8 @@
 import { changeCoupler, FRAME, removePart, turnRound, type Coupler } from '@/core/train';
 import { toggleCoupler, useBench, useBenchStore } from '../store';
 import { usePosition } from '../use-position';
-import { decidesForItself, memberName } from '../words';
+import { memberName } from '@/core/words';
+import { decidesForItself } from '../words';
 import { ChoiceField, plainChoices } from './choice-field';
 import { CopyButton } from './copy-button';
 import { GoesAlong } from './goes-along';

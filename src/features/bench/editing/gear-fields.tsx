@@ -28,7 +28,7 @@ import { nudge } from '../drawing/gear-drag';
 import { highlightOf, useBench, useBenchStore } from '../store';
 import { useTyped } from '../typed-input';
 import { useDrawing, usePosition } from '../use-position';
-import { memberName } from '../words';
+import { memberName } from '@/core/words';
 import { Add } from './add';
 import { ChoiceField, plainChoices } from './choice-field';
 import { CopyButton } from './copy-button';

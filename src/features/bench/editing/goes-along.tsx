@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import type { PartRef } from '@/core/train';
 import { useBench } from '../store';
-import { listed } from '../words';
+import { listed } from '@/core/words';
 import { goesAlong } from './remove-now';
 
 /** Removes a part, after saying what else goes with it where anything does. */

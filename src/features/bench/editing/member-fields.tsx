@@ -12,10 +12,11 @@ import {
   removePart,
   setInput,
   toggleOutput,
+  type PartRef,
 } from '@/core/train';
 import { memberColor } from '@/ui/member-colors';
 import { useBench } from '../store';
-import { memberName } from '../words';
+import { memberName } from '@/core/words';
 import { Add } from './add';
 import { CopyButton } from './copy-button';
 import { GoesAlong } from './goes-along';
@@ -30,6 +31,7 @@ export function MemberFields({ id, say }: { id: string; say: Say }) {
   const others = train.members.filter((other) => other.id !== id && other.carrier === undefined);
   const [with_, setWith] = useState(FRAME);
   const planet = member.carrier !== undefined;
+  const here: PartRef = { kind: 'member', id };
   return (
     <>
       <TextField
@@ -88,16 +90,12 @@ export function MemberFields({ id, say }: { id: string; say: Say }) {
             <div className="flex flex-wrap gap-1.5">
               <Add
                 label={with_ === FRAME ? 'Brake' : 'Clutch'}
-                onAdd={() => edit(withoutPick(addCoupler(train, 'clutch', id, with_)))}
+                onAdd={() => edit(addCoupler(train, 'clutch', id, with_), here)}
               />
               <Add
                 label="One-way clutch"
                 onAdd={() =>
-                  edit(
-                    withoutPick(
-                      addCoupler(train, 'one-way', with_ === FRAME ? FRAME : id, with_ === FRAME ? id : with_),
-                    ),
-                  )
+                  edit(addCoupler(train, 'one-way', with_ === FRAME ? FRAME : id, with_ === FRAME ? id : with_), here)
                 }
               />
               {with_ !== FRAME && (
@@ -115,19 +113,12 @@ export function MemberFields({ id, say }: { id: string; say: Say }) {
         {!planet && <Add label="Chain" onAdd={() => edit(addChain(train, id, 18, 36))} />}
       </div>
       <div className="flex flex-wrap items-center justify-between gap-1.5 border-t border-base-300 pt-2">
-        <CopyButton part={{ kind: 'member', id }} />
-        <GoesAlong
-          part={{ kind: 'member', id }}
-          onRemove={() => edit(removePart(train, { kind: 'member', id }), null)}
-        />
+        <CopyButton part={here} />
+        <GoesAlong part={here} onRemove={() => edit(removePart(train, here), null)} />
       </div>
     </>
   );
 }
-
-/** A coupler was added: the card stays with the member. */
-const withoutPick = (addition: ReturnType<typeof addCoupler>) =>
-  addition.ok ? { ok: true as const, train: addition.train } : addition;
 
 /** A colour field wants a plain colour: what the palette's name stands for now. */
 function plainColor(color: string): string {

@@ -5,7 +5,7 @@ import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { hasPart } from '@/core/train';
 import { partKey } from '../drawing/pointed';
 import { useBench, useBenchStore } from '../store';
-import { couplerWords, gearWords, memberName } from '../words';
+import { couplerWords, gearWords, memberName } from '@/core/words';
 import { CouplerFields } from './coupler-fields';
 import { GearFields } from './gear-fields';
 import { MemberFields } from './member-fields';

@@ -1,7 +1,7 @@
 import { removePart, whatGoes, type PartRef, type Train } from '@/core/train';
 import type { BenchStore } from '../store';
 import { editTrain } from './edit';
-import { couplerName, listed, memberName, partWords } from '../words';
+import { couplerName, listed, memberName, partWords } from '@/core/words';
 
 /** Removes a part at once and says what went with it, or why it cannot go. */
 export function removeNow(store: BenchStore, part: PartRef): void {

@@ -13,7 +13,7 @@ export function useEdit(say: Say): (edit: Edit | Addition, then?: PartRef | null
   return (edit, then) => {
     say(edit.ok ? null : edit.message);
     if (!edit.ok) return;
-    const next = then === undefined && 'added' in edit ? ({ kind: 'gear', id: edit.added } as const) : then;
+    const next = then === undefined && 'added' in edit ? edit.added : then;
     editTrain(store, edit.train, next === undefined ? {} : { editing: next });
   };
 }

@@ -8,7 +8,7 @@ import { liveTurns, useEachFrame } from '../crank/turns';
 import { speedsOf } from '../analysis';
 import { highlightOf, useBench, useBenchStore, useCrank } from '../store';
 import { useStations } from '../use-position';
-import { memberName } from '../words';
+import { memberName } from '@/core/words';
 import { colorsOf, useEngagedMeshes, useInks } from './inks';
 import { fitView, paintStation } from './paint';
 import { canvasPen } from './pen';

@@ -3,10 +3,10 @@ import type { Train } from '@/core/train';
 import { ratioIn, type RatioConvention } from '@/core/units';
 import { workingText } from '@/core/working';
 import { escapeMarkdown, markdownText, type Table } from '@/ui/table-text';
-import { analyseEngaged, type FlowKind, type Position } from '../analysis';
+import { analyseEngaged, type FlowKind, type Explained } from '../analysis';
 import { figureRow, figuresTable } from '../panel/figure-rows';
 import type { TypedInput } from '../typed-input';
-import { couplerName, listed, memberName } from '../words';
+import { couplerName, listed, memberName } from '@/core/words';
 
 /** What is written into files: one position, or every position of the train. */
 export interface Written {
@@ -18,20 +18,20 @@ export interface Written {
   readonly typed: TypedInput;
 }
 
-interface Solved {
+interface WrittenPosition {
   readonly name: string;
   readonly engaged: string;
-  readonly position: Position;
+  readonly position: Explained;
 }
 
-const solvedOf = ({ train, positions, flow, losses }: Written): Solved[] =>
+const positionsOf = ({ train, positions, flow, losses }: Written): WrittenPosition[] =>
   positions.map(({ name, engaged }) => ({
     name,
     engaged: listed(engaged.map((id) => couplerName(train, id))) || 'nothing',
     position: analyseEngaged(train, engaged, flow, losses),
   }));
 
-const rowsOf = ({ train, typed }: Written, { figures }: Position) =>
+const rowsOf = ({ train, typed }: Written, { figures }: Explained) =>
   figures.map((row) => figureRow(row, memberName(train, row.id), typed));
 
 const ratioCells = (ratio: Rational | null, status: string, convention: RatioConvention): [string, string] => [
@@ -42,7 +42,7 @@ const ratioCells = (ratio: Rational | null, status: string, convention: RatioCon
 /** Every member's figures in every position that is written, a row each. */
 export function figuresFile(written: Written): Table {
   const { convention, typed } = written;
-  const tables = solvedOf(written).map(({ name, position }) => ({
+  const tables = positionsOf(written).map(({ name, position }) => ({
     lead: [name, ...ratioCells(position.solved.ratio, position.solved.status, convention)],
     table: figuresTable(rowsOf(written, position), typed),
   }));
@@ -55,34 +55,34 @@ export function figuresFile(written: Written): Table {
 /** The figures as a page of Markdown: a heading and a table for each position. */
 export function figuresPage(written: Written): string {
   const { train, convention, typed } = written;
-  const parts = solvedOf(written).map(
+  const parts = positionsOf(written).map(
     ({ name, engaged, position }) =>
       `## ${escapeMarkdown(`Position ${name}`)}\n\n${escapeMarkdown(`${summary(position, convention)}. Engaged: ${engaged}.`)}\n\n${markdownText(figuresTable(rowsOf(written, position), typed))}`,
   );
   return page(train, 'figures', parts);
 }
 
-const linesOf = ({ train, convention }: Written, { working }: Position): string[] =>
+const linesOf = ({ train, convention }: Written, { working }: Explained): string[] =>
   workingText(working, { member: (id) => memberName(train, id), coupler: (id) => couplerName(train, id) }, convention);
 
 /** The working of every position that is written, a row for each line. */
 export const workingFile = (written: Written): Table => ({
   head: ['Position', 'Line', 'Working'],
-  rows: solvedOf(written).flatMap(({ name, position }) =>
+  rows: positionsOf(written).flatMap(({ name, position }) =>
     linesOf(written, position).map((text, i) => [name, String(i + 1), text.trim()]),
   ),
 });
 
 /** The working as a page of Markdown, line for line as it is written by hand. */
 export function workingPage(written: Written): string {
-  const parts = solvedOf(written).map(
+  const parts = positionsOf(written).map(
     ({ name, engaged, position }) =>
       `## ${escapeMarkdown(`Position ${name}`)}\n\n${escapeMarkdown(`${summary(position, written.convention)}. Engaged: ${engaged}.`)}\n\n${fenced(linesOf(written, position))}`,
   );
   return page(written.train, 'working', parts);
 }
 
-function summary({ solved: { ratio, status } }: Position, convention: RatioConvention): string {
+function summary({ solved: { ratio, status } }: Explained, convention: RatioConvention): string {
   return ratio
     ? `Ratio ${toFraction(ratioIn(ratio, convention))} ${convention}${ratio.n < 0 ? ', reverse' : ''}`
     : `It is ${status}`;

@@ -16,7 +16,7 @@ import { tabText } from '@/ui/table-text';
 import { highlightOf, useBench } from '../store';
 import { useTyped } from '../typed-input';
 import { usePosition } from '../use-position';
-import { memberName } from '../words';
+import { memberName } from '@/core/words';
 import { figureRow, figuresTable, type FigureRow } from './figure-rows';
 
 const column = createColumnHelper<FigureRow>();

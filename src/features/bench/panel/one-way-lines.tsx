@@ -8,7 +8,7 @@ import { highlightOf, useBench } from '../store';
 import type { TypedInput } from '../typed-input';
 import { useTyped } from '../typed-input';
 import { usePosition } from '../use-position';
-import { couplerName, memberName, sentence } from '../words';
+import { couplerName, memberName, sentence } from '@/core/words';
 
 /** What each one-way clutch does here, why, and what would change it. */
 export function OneWayLines() {

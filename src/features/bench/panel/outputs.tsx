@@ -4,14 +4,13 @@ import { add, div, equals, fraction, isZero, ONE, toNumber } from '@/core/ration
 import type { OutputLaw } from '@/core/solve';
 import type { Train } from '@/core/train';
 import { figure, wayText } from '@/core/units';
-import type { Position } from '../analysis';
+import type { Explained } from '../analysis';
 import { useBench } from '../store';
 import { useTyped } from '../typed-input';
-import { memberName } from '../words';
-import { exact } from './sentences';
+import { exact, memberName } from '@/core/words';
 
 /** What comes out at each output for what is put in: speed, way and torque in the units in force. */
-export function Outputs({ position: { solved } }: { position: Position }) {
+export function Outputs({ position: { solved } }: { position: Explained }) {
   const train = useBench((state) => state.train);
   const { speed, torque } = useTyped();
   const { state, flow, network } = solved;

@@ -3,10 +3,10 @@
 import { inverse, toFraction, toNumber } from '@/core/rational';
 import { figure, ratioFigure, ratioIn, wayText } from '@/core/units';
 import { usePreferences } from '@/ui/preferences';
-import type { Position } from '../analysis';
+import type { Explained } from '../analysis';
 import { useBench } from '../store';
 import { usePosition } from '../use-position';
-import { listed, memberName } from '../words';
+import { listed, memberName } from '@/core/words';
 import { Outputs } from './outputs';
 import { Reason } from './reason';
 
@@ -23,7 +23,7 @@ export function RatioHeadline() {
   );
 }
 
-function Ratio({ position: { solved, backward } }: { position: Position }) {
+function Ratio({ position: { solved, backward } }: { position: Explained }) {
   const convention = usePreferences((state) => state.convention);
   const train = useBench((state) => state.train);
   // Driven backward, the ratio found is output turns per input turn; it is told as the ratio of the train all the same.
@@ -54,14 +54,14 @@ function Ratio({ position: { solved, backward } }: { position: Position }) {
   );
 }
 
-const VERDICT: Record<NonNullable<Position['backward']>, string> = {
+const VERDICT: Record<NonNullable<Explained['backward']>, string> = {
   drives: 'Turned at the output, it drives the input.',
   slips: 'Turned at the output, a one-way clutch lets go: the input does not follow.',
   jams: 'Turned at the output, it jams.',
   'nothing connected': 'Turned at the output, nothing reaches the input.',
 };
 
-function BackwardVerdict({ position }: { position: Position }) {
+function BackwardVerdict({ position }: { position: Explained }) {
   return (
     <p className={position.backward === 'jams' ? 'pb-1 font-semibold text-error' : 'pb-1 font-semibold'}>
       {VERDICT[position.backward!]}

@@ -2,10 +2,10 @@
 
 import type { ReactNode } from 'react';
 import { FRAME } from '@/core/train';
-import type { Position } from '../analysis';
+import type { Explained } from '../analysis';
 import { highlightOf, toggleCoupler, useBench, useBenchStore, type Highlight } from '../store';
 import { usePosition } from '../use-position';
-import { couplerName, listed, memberName, sentence } from '../words';
+import { couplerName, listed, memberName, sentence } from '@/core/words';
 import { lawText } from './outputs';
 
 /** Why nothing comes out: what fights, where the power stops, or what runs ahead; every name lights its part, and a press mends it. */
@@ -21,7 +21,7 @@ export function Reason() {
   }
 }
 
-function Split({ position: { laws, solved } }: { position: Position }) {
+function Split({ position: { laws, solved } }: { position: Explained }) {
   const train = useBench((state) => state.train);
   const turned = memberName(train, solved.network.memberIds[solved.flow.driver]!);
   return (
@@ -36,7 +36,7 @@ function Split({ position: { laws, solved } }: { position: Position }) {
   );
 }
 
-function Locked({ position: { locks, solved, flow } }: { position: Position }) {
+function Locked({ position: { locks, solved, flow } }: { position: Explained }) {
   const store = useBenchStore();
   const train = useBench((state) => state.train);
   const names = locks.map((id) => couplerName(train, id));
@@ -75,7 +75,7 @@ function Locked({ position: { locks, solved, flow } }: { position: Position }) {
   );
 }
 
-function Stopped({ position: { stops, solved } }: { position: Position }) {
+function Stopped({ position: { stops, solved } }: { position: Explained }) {
   const train = useBench((state) => state.train);
   return (
     <div>
@@ -105,7 +105,7 @@ function Stopped({ position: { stops, solved } }: { position: Position }) {
 }
 
 /** The load pushes and the input does not follow: who pushes, what runs ahead, what may stand. */
-function RunsAhead({ position: { solved, oneWays, stops, flow, letGo } }: { position: Position }) {
+function RunsAhead({ position: { solved, oneWays, stops, flow, letGo } }: { position: Explained }) {
   const train = useBench((state) => state.train);
   const name = (id: string) => memberName(train, id);
   const pushers = [solved.flow.driver, ...solved.flow.together.map(({ member }) => member)].map(

@@ -1,9 +1,8 @@
-import { toFraction, type Rational } from '@/core/rational';
 import { FRAME, type Train } from '@/core/train';
 import type { SetEquation, WorkingStep } from '@/core/working';
-import type { Position } from '../analysis';
+import type { Explained } from '../analysis';
 import { highlightOf, type Highlight } from '../store';
-import { couplerName, listed, memberName, sentence as closed } from '../words';
+import { exact, couplerName, listed, memberName, sentence as closed } from '@/core/words';
 
 /** One line of the trace: what happens, the sum behind it, and the parts it is about. */
 export interface Sentence {
@@ -13,15 +12,13 @@ export interface Sentence {
   readonly carriesPower: boolean;
 }
 
-export const exact = (value: Rational): string => toFraction(value).replace('-', '−');
-
 /** The working told as a story, with who drives whom as this position has it; what only turns along is named at the end. */
 export interface Story {
   readonly sentences: readonly Sentence[];
   readonly idle: readonly string[];
 }
 
-export function storyOf(train: Train, { working, roles, figures, flow, solved }: Position): Story {
+export function storyOf(train: Train, { working, roles, figures, flow, solved }: Explained): Story {
   const name = (id: string) => memberName(train, id);
   const loaded = new Set(
     figures

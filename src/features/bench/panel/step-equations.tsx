@@ -4,8 +4,7 @@ import { sub } from '@/core/rational';
 import type { Train } from '@/core/train';
 import { speedInSet, tableOf, type WorkingStep } from '@/core/working';
 import { usePreferences } from '@/ui/preferences';
-import { couplerName, memberName } from '../words';
-import { exact } from './sentences';
+import { bracketed, exact, couplerName, memberName } from '@/core/words';
 import { Together } from './together';
 import { Over, Relation, Row, Teeth } from './written';
 
@@ -159,5 +158,3 @@ function ByTable({ step, train }: { step: SetStep; train: Train }) {
     </>
   );
 }
-
-const bracketed = (value: string): string => (value.startsWith('−') ? `(${value})` : value);

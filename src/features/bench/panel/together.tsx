@@ -4,8 +4,7 @@ import { isZero, ONE, sub } from '@/core/rational';
 import type { Train } from '@/core/train';
 import type { Elimination, Equation, WorkingStep } from '@/core/working';
 import { usePreferences } from '@/ui/preferences';
-import { couplerName, memberName } from '../words';
-import { exact } from './sentences';
+import { exact, couplerName, memberName } from '@/core/words';
 import { Relation, Row } from './written';
 
 type TogetherStep = Extract<WorkingStep, { kind: 'simultaneous' }>;

@@ -6,7 +6,7 @@ import type { Stop } from '@/core/powerflow';
 import { figure } from '@/core/units';
 import { highlightOf, useBench } from '../store';
 import { usePosition } from '../use-position';
-import { couplerName, listed, memberName } from '../words';
+import { couplerName, listed, memberName } from '@/core/words';
 import { OneWayLines } from './one-way-lines';
 import { storyOf } from './sentences';
 

@@ -6,7 +6,7 @@ import type { CrossCheck, SetSchool, Stage } from '@/core/working';
 import { usePreferences } from '@/ui/preferences';
 import { useBench } from '../store';
 import { usePosition } from '../use-position';
-import { memberName } from '../words';
+import { memberName } from '@/core/words';
 import { OneWayLines } from './one-way-lines';
 import { SetWorking, StepEquations } from './step-equations';
 import { Over } from './written';

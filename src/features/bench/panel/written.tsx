@@ -1,6 +1,6 @@
+import { exact } from '@/core/words';
 import { FRAME } from '@/core/train';
 import type { SetEquation } from '@/core/working';
-import { exact } from './sentences';
 
 /** (ω x − ω arm) over (ω y − ω arm) as the fraction of tooth counts that makes it. */
 export function Relation({

@@ -1,11 +1,11 @@
-import { axesOf, FRAME, type Gear, type Train } from '../train';
+import { axesOf, components, FRAME, type Gear, type Train } from '../train';
 
 /**
- * What has to be drawn, before it has a place: axes, and the figures that stand side by side along them.
+ * How a train is built, before anything has a place: its axes, and the figures that stand side by side along them.
  * A figure is a group of gears that belong in one place: a meshing group on fixed axes, a planetary set with all
  * planes of its planets, or a bevel differential.
  */
-export interface DrawingPlan {
+export interface Structure {
   readonly train: Train;
   /** Fixed axes, in document order; each a list of members. */
   readonly axes: readonly (readonly string[])[];
@@ -49,7 +49,7 @@ export interface SetPlane {
 }
 
 /** Sorts a train's gears into figures. */
-export function planDrawing(train: Train): DrawingPlan {
+export function structureOf(train: Train): Structure {
   const axes = axesOf(train)
     .filter((axis) => axis.arm === FRAME)
     .map((axis) => axis.members);
@@ -85,15 +85,11 @@ function fixedGroups(
   const own = train.gears.filter(
     (gear) => !carrierOf.has(gear.member) && gear.member !== FRAME && (meshed.has(gear.id) || !inSets.has(gear.id)),
   );
-  const groupOf = new Map(own.map((gear) => [gear.id, [gear]]));
-  for (const mesh of train.meshes) {
-    if (planetary.has(mesh.id)) continue;
-    const [left, right] = mesh.gears.map((id) => groupOf.get(id));
-    if (!left || !right || left === right) continue;
-    left.push(...right);
-    for (const gear of right) groupOf.set(gear.id, left);
-  }
-  return [...new Set(groupOf.values())].map((group) => group.map((gear) => gears.get(gear.id)!));
+  const links = train.meshes.filter(({ id }) => !planetary.has(id)).map((mesh) => mesh.gears);
+  return components(
+    own.map(({ id }) => id),
+    links,
+  ).map((group) => group.map((id) => gears.get(id)!));
 }
 
 /** Shares a group of meshing gears out among planes, so that no two of one axis stand in the same: each mesh goes into the first plane that has room for both its gears. */
@@ -115,15 +111,10 @@ function barPlanes(train: Train, group: readonly Gear[], axisOf: ReadonlyMap<str
 /** Planets that are drawn together: those of one carrier that mesh with each other. */
 function planetClusters(train: Train, carrierOf: ReadonlyMap<string, string>): string[][] {
   const memberOf = new Map(train.gears.map((gear) => [gear.id, gear.member]));
-  const clusters = new Map(train.members.filter(({ carrier }) => carrier !== undefined).map(({ id }) => [id, [id]]));
-  for (const mesh of train.meshes) {
-    const [a, b] = mesh.gears.map((id) => memberOf.get(id)!);
-    const [left, right] = [clusters.get(a!), clusters.get(b!)];
-    if (!left || !right || left === right || carrierOf.get(a!) !== carrierOf.get(b!)) continue;
-    left.push(...right);
-    for (const id of right) clusters.set(id, left);
-  }
-  return [...new Set(clusters.values())];
+  const links = train.meshes
+    .map((mesh): [string, string] => [memberOf.get(mesh.gears[0])!, memberOf.get(mesh.gears[1])!])
+    .filter(([a, b]) => carrierOf.get(a) === carrierOf.get(b));
+  return components(carrierOf.keys(), links);
 }
 
 function setFigure(

@@ -1,0 +1,1 @@
+export { structureOf, type Figure, type SetPlane, type Structure } from './structure';
