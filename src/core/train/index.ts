@@ -1,5 +1,4 @@
 export { FRAME, LIMITS, MATERIALS, trainSchema } from './schema';
-export { trainJsonSchema } from './json-schema';
 export type {
   Coupler,
   Gear,

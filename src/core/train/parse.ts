@@ -1,3 +1,4 @@
+import type * as z from 'zod/mini';
 import { nameProblems } from './names';
 import { ruleProblems } from './rules';
 import { refuseOversize } from './size';
@@ -54,16 +55,17 @@ export const keptText = (train: Train): string => `${JSON.stringify(train, null,
 
 const refuse = (message: string): Parsed => ({ ok: false, problems: [{ path: [], message }] });
 
-function toProblem(issue: { code?: string; path: PropertyKey[]; message: string; keys?: string[] }): Problem {
+function toProblem(issue: z.core.$ZodIssue): Problem {
   const path = issue.path.map((step) => (typeof step === 'symbol' ? String(step) : step));
   if (issue.code === 'unrecognized_keys') {
-    const keys = (issue.keys ?? []).slice(0, 3).map((key) => `"${key.slice(0, 40)}"`);
+    const keys = issue.keys.slice(0, 3).map((key) => `"${key.slice(0, 40)}"`);
     return {
       path,
       message: `${keys.join(', ')} ${keys.length === 1 ? 'is not a known key' : 'are not known keys'} here.`,
     };
   }
-  if (issue.message.startsWith('Invalid input'))
-    return { path, message: `${issue.message.replace('Invalid input: ', 'This should be different: ')}.` };
+  // Every field says itself what it wants; what does not is something else where fields should be.
+  if (issue.code === 'invalid_type' && issue.expected === 'object')
+    return { path, message: 'This should be an object in braces, with the fields of its kind.' };
   return { path, message: issue.message };
 }

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 
 /**
  * The train document (format "tin-wheel/train", version 1). This schema is the source of truth for its
@@ -21,53 +21,62 @@ export const LIMITS = {
 export const MATERIALS = ['steel', 'cast iron', 'bronze', 'aluminium', 'nylon', 'acetal', 'printed', 'wood'] as const;
 export type Material = (typeof MATERIALS)[number];
 
-const id = z
-  .string({ error: 'An id must be a text.' })
-  .regex(
+const text = (error: string) => z.string({ error });
+const whole = (error: string, least: number, tooLow: string, most: number, tooHigh: string) =>
+  z.number({ error }).check(z.int(error), z.gte(least, tooLow), z.lte(most, tooHigh));
+
+const id = text('An id must be a text.').check(
+  z.regex(
     /^[\p{L}\p{N}][\p{L}\p{N} _.+:-]{0,63}$/u,
     'An id starts with a letter or a digit and has at most 64 letters, digits, spaces or . _ + : -',
-  );
-const name = z.string({ error: 'A name must be a text.' }).max(120, 'A name has at most 120 characters.');
-const text = z.string({ error: 'Notes must be a text.' }).max(20_000, 'Notes have at most 20 000 characters.');
+  ),
+);
+const name = text('A name must be a text.').check(z.maxLength(120, 'A name has at most 120 characters.'));
+const notes = text('Notes must be a text.').check(z.maxLength(20_000, 'Notes have at most 20 000 characters.'));
 const efficiency = z
   .number({ error: 'An efficiency is a number above 0 and at most 1.' })
-  .gt(0, 'An efficiency must be above 0.')
-  .max(1, 'An efficiency can be at most 1.');
+  .check(z.gt(0, 'An efficiency must be above 0.'), z.lte(1, 'An efficiency can be at most 1.'));
 const positive = (what: string) =>
   z
     .number({ error: `${what} must be a number above 0.` })
-    .gt(0, `${what} must be above 0.`)
-    .max(1e9, `${what} is too large.`);
+    .check(z.gt(0, `${what} must be above 0.`), z.lte(1e9, `${what} is too large.`));
 const distance = z
   .number({ error: 'Travel is a number of mm.' })
-  .min(-1e6, 'Travel is too large.')
-  .max(1e6, 'Travel is too large.');
-const list = <T extends z.ZodType>(item: T, most: number, what: string) =>
-  z.array(item, { error: `${what} must be a list.` }).max(most, `At most ${most} ${what} are allowed.`);
+  .check(z.gte(-1e6, 'Travel is too large.'), z.lte(1e6, 'Travel is too large.'));
+const list = <T extends z.ZodMiniType>(item: T, most: number, what: string) =>
+  z.array(item, { error: `${what} must be a list.` }).check(z.maxLength(most, `At most ${most} ${what} are allowed.`));
 
 export const teethSchema = z
   .number({
     error: (issue) => (issue.input === undefined ? 'Give a tooth count.' : 'A tooth count must be a whole number.'),
   })
-  .int('A tooth count must be a whole number.')
-  .min(1, 'A tooth count must be at least 1.')
-  .max(LIMITS.teeth, 'A tooth count can be at most 100 000.');
+  .check(
+    z.int('A tooth count must be a whole number.'),
+    z.gte(1, 'A tooth count must be at least 1.'),
+    z.lte(LIMITS.teeth, 'A tooth count can be at most 100 000.'),
+  );
 
 export const memberSchema = z.strictObject({
   id,
   name,
-  carrier: id.optional(),
-  copies: z
-    .number()
-    .int('The number of planets must be whole.')
-    .min(1, 'There is at least 1 planet.')
-    .max(64, 'At most 64 planets are allowed.')
-    .optional(),
-  color: z
-    .string()
-    .regex(/^#[0-9a-fA-F]{6}$/, 'A colour is written like #1a2b3c.')
-    .optional(),
+  carrier: z.optional(id),
+  copies: z.optional(
+    whole(
+      'The number of planets must be whole.',
+      1,
+      'There is at least 1 planet.',
+      64,
+      'At most 64 planets are allowed.',
+    ),
+  ),
+  color: z.optional(
+    text('A colour is a text.').check(z.regex(/^#[0-9a-fA-F]{6}$/, 'A colour is written like #1a2b3c.')),
+  ),
 });
+
+const station = z.optional(
+  whole('A station is a whole number.', -1000, 'A station is at least -1000.', 1000, 'A station is at most 1000.'),
+);
 
 export const gearSchema = z.strictObject({
   id,
@@ -76,24 +85,19 @@ export const gearSchema = z.strictObject({
   type: z.enum(['external', 'internal', 'bevel', 'worm', 'sprocket', 'pulley'], {
     error: 'A gear is external, internal, bevel, worm, sprocket or pulley.',
   }),
-  module: positive('A module').optional(),
-  station: z
-    .number({ error: 'A station is a whole number.' })
-    .int('A station is a whole number.')
-    .min(-1000, 'A station is at least -1000.')
-    .max(1000, 'A station is at most 1000.')
-    .optional(),
-  faceWidth: positive('A face width').optional(),
-  material: z.enum(MATERIALS, { error: `A material is one of ${MATERIALS.join(', ')}.` }).optional(),
+  module: z.optional(positive('A module')),
+  station,
+  faceWidth: z.optional(positive('A face width')),
+  material: z.optional(z.enum(MATERIALS, { error: `A material is one of ${MATERIALS.join(', ')}.` })),
 });
 
 export const meshSchema = z.strictObject({
   id,
   gears: z.tuple([id, id], { error: 'A mesh has two gears.' }),
-  sense: z.enum(['same', 'opposite'], { error: 'A sense is same or opposite.' }).optional(),
-  efficiency: efficiency.optional(),
-  backEfficiency: efficiency.optional(),
-  selfLocking: z.boolean({ error: 'selfLocking is true or false.' }).optional(),
+  sense: z.optional(z.enum(['same', 'opposite'], { error: 'A sense is same or opposite.' })),
+  efficiency: z.optional(efficiency),
+  backEfficiency: z.optional(efficiency),
+  selfLocking: z.optional(z.boolean({ error: 'selfLocking is true or false.' })),
 });
 
 const couplerBase = {
@@ -101,13 +105,13 @@ const couplerBase = {
   name,
 };
 const couplerTail = {
-  style: z
-    .enum(['friction', 'dog', 'synchro', 'band', 'pawl', 'roller', 'pin'], {
+  style: z.optional(
+    z.enum(['friction', 'dog', 'synchro', 'band', 'pawl', 'roller', 'pin'], {
       error: 'A style is friction, dog, synchro, band, pawl, roller or pin.',
-    })
-    .optional(),
-  capacity: positive('A capacity').optional(),
-  station: gearSchema.shape.station,
+    }),
+  ),
+  capacity: z.optional(positive('A capacity')),
+  station,
 };
 const joins = z.tuple([id, id], { error: 'A coupler joins two members.' });
 
@@ -120,7 +124,7 @@ export const couplerSchema = z.discriminatedUnion(
       ...couplerBase,
       type: z.literal('one-way'),
       joins,
-      control: z.enum(['always', 'selectable'], { error: 'A control is always or selectable.' }).optional(),
+      control: z.optional(z.enum(['always', 'selectable'], { error: 'A control is always or selectable.' })),
       ...couplerTail,
     }),
     z.strictObject({ ...couplerBase, type: z.literal('sliding-mesh'), mesh: id, ...couplerTail }),
@@ -142,31 +146,31 @@ export const positionSchema = z.strictObject({
 
 /** What a check found and people chose to leave as it is, with why. `finding` names it, see core/checks. */
 export const setAsideSchema = z.strictObject({
-  finding: z
-    .string({ error: 'Name the finding.' })
-    .min(1, 'Name the finding.')
-    .max(1000, 'The name of a finding has at most 1000 characters.'),
-  note: z.string({ error: 'A note must be a text.' }).max(500, 'A note has at most 500 characters.'),
+  finding: text('Name the finding.').check(
+    z.minLength(1, 'Name the finding.'),
+    z.maxLength(1000, 'The name of a finding has at most 1000 characters.'),
+  ),
+  note: text('A note must be a text.').check(z.maxLength(500, 'A note has at most 500 characters.')),
 });
 
 export const trainSchema = z.strictObject({
   format: z.literal('tin-wheel/train', { error: 'The format must be "tin-wheel/train".' }),
   version: z.literal(1, { error: 'The version must be 1.' }),
-  name: name.min(1, 'Give the train a name.'),
+  name: name.check(z.minLength(1, 'Give the train a name.')),
   members: list(memberSchema, LIMITS.members, 'members'),
   gears: list(gearSchema, LIMITS.gears, 'gears'),
   meshes: list(meshSchema, LIMITS.meshes, 'meshes'),
   couplers: list(couplerSchema, LIMITS.couplers, 'couplers'),
-  selectors: list(selectorSchema, LIMITS.selectors, 'selectors').optional(),
+  selectors: z.optional(list(selectorSchema, LIMITS.selectors, 'selectors')),
   positions: list(positionSchema, LIMITS.positions, 'positions'),
   input: id,
-  outputs: list(id, LIMITS.outputs, 'outputs').min(1, 'Name at least one output.'),
-  notes: text.optional(),
-  efficiency: efficiency.optional(),
-  tipSpeedLimits: z
-    .partialRecord(z.enum(MATERIALS), positive('A tip speed'), { error: 'Tip speed limits name materials and m/s.' })
-    .optional(),
-  setAside: list(setAsideSchema, LIMITS.setAside, 'findings set aside').optional(),
+  outputs: list(id, LIMITS.outputs, 'outputs').check(z.minLength(1, 'Name at least one output.')),
+  notes: z.optional(notes),
+  efficiency: z.optional(efficiency),
+  tipSpeedLimits: z.optional(
+    z.partialRecord(z.enum(MATERIALS), positive('A tip speed'), { error: 'Tip speed limits name materials and m/s.' }),
+  ),
+  setAside: z.optional(list(setAsideSchema, LIMITS.setAside, 'findings set aside')),
 });
 
 export type Train = z.infer<typeof trainSchema>;

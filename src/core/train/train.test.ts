@@ -302,3 +302,24 @@ describe('edits', () => {
     },
   );
 });
+
+test('every kind of wrong value is explained in words of the format, nowhere by the library', () => {
+  const winch = JSON.parse(serialiseTrain(load('sluice-winch'))) as Record<string, unknown>;
+  const wrong: unknown[] = [5, 'text', null, [], {}, true];
+  const paths = [[], ['name'], ['members'], ['members', 0], ['gears', 0, 'teeth'], ['couplers'], ['meshes', 0, 'gears'], ['meshes', 0, 'gears', 0], ['positions', 0, 'engaged'], ['outputs'], ['input'], ['notes'], ['tipSpeedLimits'], ['setAside']]; // prettier-ignore
+  for (const path of paths)
+    for (const value of wrong) {
+      const parsed = checkTrain(path.length === 0 ? value : replaced(winch, path, value));
+      for (const { message } of parsed.ok ? [] : parsed.problems) {
+        expect(message).not.toMatch(/invalid|undefined|received|expected/i);
+        expect(message).toMatch(/\.$|@|:/);
+      }
+    }
+});
+
+const replaced = (value: unknown, [step, ...rest]: readonly (string | number)[], by: unknown): unknown => {
+  if (step === undefined) return by;
+  if (Array.isArray(value)) return value.map((item: unknown, i) => (i === step ? replaced(item, rest, by) : item));
+  const object = value as Record<string, unknown>;
+  return { ...object, [step]: replaced(object[step], rest, by) };
+};

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { axesOf } from '../axes';
 import {
   couplerSchema,
@@ -17,10 +17,10 @@ import type { PartRef } from './remove';
 
 const clipSchema = z.strictObject({
   part: z.strictObject({ kind: z.enum(['gear', 'member', 'coupler']), id: z.string() }),
-  members: z.array(memberSchema).max(LIMITS.members),
-  gears: z.array(gearSchema).max(LIMITS.gears),
-  meshes: z.array(meshSchema).max(LIMITS.meshes),
-  couplers: z.array(couplerSchema).max(LIMITS.couplers),
+  members: z.array(memberSchema).check(z.maxLength(LIMITS.members)),
+  gears: z.array(gearSchema).check(z.maxLength(LIMITS.gears)),
+  meshes: z.array(meshSchema).check(z.maxLength(LIMITS.meshes)),
+  couplers: z.array(couplerSchema).check(z.maxLength(LIMITS.couplers)),
 });
 
 /** A part that was copied: with a member its gears and the planets it carries, with a gear its meshes, with both what couples them. */

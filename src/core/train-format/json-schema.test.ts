@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { LIMITS, trainJsonSchema } from '.';
+import { LIMITS } from '../train';
+import { trainJsonSchema } from '.';
 
 const DOCS = join(__dirname, '../../../docs');
 

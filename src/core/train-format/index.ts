@@ -1,0 +1,1 @@
+export { trainJsonSchema } from './json-schema';
