@@ -18,6 +18,8 @@ interface Choices {
   readonly armMm: number;
   readonly keyFigure: KeyFigure;
   readonly setSchool: SetSchool;
+  /** Whether what meshes lose counts. */
+  readonly losses: boolean;
 }
 
 /** How a person likes figures shown; kept in the browser. */
@@ -32,6 +34,7 @@ const FIRST: Choices = {
   armMm: 250,
   keyFigure: 'ratio',
   setSchool: 'formula',
+  losses: false,
 };
 
 export const usePreferences = create<Preferences>()(

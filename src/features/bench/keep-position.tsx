@@ -1,14 +1,15 @@
 'use client';
 
+import { useTrain, useNow, useTrainStore } from '@/features/train/use-train';
+import { editTrain } from '@/features/train/edit';
+import { choosePosition } from '@/features/train/choosing';
 import { useState } from 'react';
 import { keepPosition } from '@/core/train';
-import { editTrain } from './editing/edit';
-import { choosePosition, useBench, useBenchStore, useNow } from './store';
 
 /** What is engaged belongs to no position: keep it as one, under a name. */
 export function KeepPosition() {
-  const store = useBenchStore();
-  const train = useBench((state) => state.train);
+  const store = useTrainStore();
+  const train = useTrain((state) => state.train);
   const { engaged } = useNow();
   const [name, setName] = useState('');
   const [message, setMessage] = useState<string | null>(null);

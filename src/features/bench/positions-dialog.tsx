@@ -1,17 +1,17 @@
 'use client';
 
+import { useTrain, useNow } from '@/features/train/use-train';
 import { ArrowDown, ArrowUp, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { deletePosition, engageInPosition, movePosition, renamePosition } from '@/core/train';
 import { Dialog, DialogActions } from '@/ui/dialog';
-import { TextField } from './editing/text-field';
+import { TextField } from '@/ui/text-field';
 import { useEdit } from './editing/use-edit';
-import { useBench, useNow } from './store';
 import { couplerName, listed } from '@/core/words';
 
 /** The positions as a list: rename, reorder, delete, and take over what is engaged now. */
 export function PositionsDialog({ onClose }: { onClose: () => void }) {
-  const train = useBench((state) => state.train);
+  const train = useTrain((state) => state.train);
   const { engaged } = useNow();
   const [message, setMessage] = useState<string | null>(null);
   const edit = useEdit(setMessage);

@@ -1,5 +1,7 @@
 'use client';
 
+import { useTrain, useNow, useTrainStore } from '@/features/train/use-train';
+import { choosePosition } from '@/features/train/choosing';
 import clsx from 'clsx';
 import { memo, useCallback, useEffect, useRef, useState } from 'react';
 import { inverse, toNumber } from '@/core/rational';
@@ -7,18 +9,17 @@ import { figure, ratioFigure, ratioText, wayText, type RatioConvention } from '@
 import { usePreferences, type KeyFigure } from '@/ui/preferences';
 import type { Solved } from '@/core/solve';
 import type { Train } from '@/core/train';
-import { analyseEngaged } from './analysis';
-import { engagementIn, type Engagement } from './engagement';
+import { analyseEngaged } from '@/features/train/analysis';
+import { engagementIn, type Engagement } from '@/features/train/engagement';
 import { KeepPosition } from './keep-position';
 import { PositionsDialog } from './positions-dialog';
-import { choosePosition, useBench, useBenchStore, useNow } from './store';
-import { useTyped, type TypedInput } from './typed-input';
+import { useTyped, type TypedInput } from '@/features/train/input/typed-input';
 import { couplerName, listed } from '@/core/words';
-import { STATUS_WORDS } from './words';
+import { STATUS_WORDS } from '@/features/train/words';
 
 /** The gear positions as keys, always in reach, and what the last change put on and off. */
 export function PositionsStrip() {
-  const train = useBench((state) => state.train);
+  const train = useTrain((state) => state.train);
   const { positionId } = useNow();
   const own = positionId === null && train.couplers.length > 0;
   const [listing, setListing] = useState(false);
@@ -47,7 +48,7 @@ export function PositionsStrip() {
 
 function Keys({ train }: { train: Train }) {
   const { positionId: chosen } = useNow();
-  const losses = useBench((state) => state.losses);
+  const losses = useTrain((state) => state.losses);
   const convention = usePreferences((state) => state.convention);
   const shows = usePreferences((state) => state.keyFigure);
   const typed = useTyped();
@@ -95,7 +96,7 @@ const Key = memo(function Key({
   way: string;
   pressed: boolean;
 }) {
-  const store = useBenchStore();
+  const store = useTrainStore();
   return (
     <button
       type="button"
@@ -156,10 +157,10 @@ function KeyFigureChoice() {
 
 /** What is engaged; after a change, what went on and off and what that did to the ratio. */
 function ShiftNote() {
-  const train = useBench((state) => state.train);
+  const train = useTrain((state) => state.train);
   const now = useNow();
-  const before = useBench((state) => state.before && engagementIn({ train: state.train, choice: state.before }));
-  const losses = useBench((state) => state.losses);
+  const before = useTrain((state) => state.before && engagementIn({ train: state.train, choice: state.before }));
+  const losses = useTrain((state) => state.losses);
   const convention = usePreferences((state) => state.convention);
   const names = (ids: readonly string[]) => listed(ids.map((id) => couplerName(train, id)));
   const end = ({ engaged }: Engagement) =>

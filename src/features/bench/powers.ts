@@ -1,6 +1,6 @@
 import { toNumber } from '@/core/rational';
 import type { MemberFigures } from '@/core/powerflow';
-import type { Typed } from './typed-input';
+import type { Typed } from '@/features/train/input/typed-input';
 
 type Put = Pick<Typed, 'value' | 'si'>;
 

@@ -1,198 +1,81 @@
-import { demoTrain } from '@/testing/demo-train';
 import { ONE, toFraction } from '@/core/rational';
-import { deletePosition, keepPosition, removePart, setTeeth, type Train } from '@/core/train';
-import { analyseEngaged, positionOf, speedsOf } from './analysis';
-import { editTrain, endVisit, giveUpVisit, redo, undo } from './editing/edit';
-import { engagementIn } from './engagement';
-import { sideViewNow, stationsOf } from './side-views';
-import { choosePosition, createBenchStore, createCrank, engage, toggleCoupler } from './store';
+import { setTeeth } from '@/core/train';
+import { choosePosition } from '@/features/train/choosing';
+import { editTrain } from '@/features/train/edit';
+import { leave, ownOf, sessionOf, type Session } from '@/features/train/session';
+import { demoTrain } from '@/testing/demo-train';
+import { createBench } from './store';
 
 beforeEach(() => {
   globalThis.requestAnimationFrame = () => 0;
   globalThis.cancelAnimationFrame = () => undefined;
 });
 
-const bench = (name: string) => createBenchStore(name, 1, demoTrain(name));
-const now = (store: ReturnType<typeof bench>) => engagementIn(store.getState());
-const turns = (store: ReturnType<typeof bench>, member: string) =>
+let opened = 0;
+const sessions: Session[] = [];
+function open(name: string): Session {
+  const session = sessionOf({ id: `${name} ${opened++}`, version: 1, train: demoTrain(name) });
+  sessions.push(session);
+  return session;
+}
+// Else saving is tried again and again: there is no server here.
+afterEach(() => sessions.splice(0).forEach(({ end }) => end()));
+
+const bench = (name: string) => ownOf(open(name), createBench);
+const turns = ({ store }: ReturnType<typeof bench>, member: string) =>
   toFraction(store.getState().turned.members.get(member)!);
-
-describe('what is engaged', () => {
-  test('a train opens in its first position that drives forward', () => {
-    expect(now(bench('pan-rake')).positionId).toBe('1');
-    expect(now(bench('wagon-axle')).positionId).toBe('open');
-    expect(now(bench('range-box')).positionId).toBe('p1');
-  });
-
-  test('toggling a coupler finds the position that it makes, or is a choice of one’s own', () => {
-    const store = bench('pan-rake');
-    toggleCoupler(store, 'second');
-    expect(now(store)).toEqual({ positionId: '1+2', engaged: ['first', 'second'] });
-    toggleCoupler(store, 'third');
-    expect(now(store).positionId).toBeNull();
-    expect(engagementIn({ train: store.getState().train, choice: store.getState().before! }).positionId).toBe('1+2');
-  });
-
-  test('choosing the same position again changes nothing', () => {
-    const store = bench('pan-rake');
-    const before = store.getState();
-    choosePosition(store, '1');
-    choosePosition(store, 'no such');
-    expect(store.getState()).toBe(before);
-  });
-
-  test('a coupler that is removed is no longer engaged; brought back, it is again', () => {
-    const store = bench('pan-rake');
-    const edit = removePart(store.getState().train, { kind: 'coupler', id: 'first' });
-    if (!edit.ok) throw new Error(edit.message);
-    editTrain(store, edit.train);
-    expect(now(store).engaged).toEqual([]);
-    undo(store);
-    expect(now(store)).toEqual({ positionId: '1', engaged: ['first'] });
-  });
-
-  test('of a position that is deleted nothing is left to name', () => {
-    const store = bench('pan-rake');
-    const edit = deletePosition(store.getState().train, '1');
-    if (!edit.ok) throw new Error(edit.message);
-    editTrain(store, edit.train);
-    expect(now(store)).toEqual({ positionId: null, engaged: ['first'] });
-    undo(store);
-    expect(now(store).positionId).toBe('1');
-  });
-
-  test('of positions that engage the same, the one that was meant', () => {
-    const store = bench('pan-rake');
-    const edit = keepPosition(store.getState().train, 'once more', ['first']);
-    if (!edit.ok) throw new Error(edit.message);
-    editTrain(store, edit.train);
-    expect(now(store).positionId).toBe('1');
-    const again = edit.train.positions.at(-1)!.id;
-    choosePosition(store, again);
-    expect(now(store).positionId).toBe(again);
-  });
-});
 
 describe('turning', () => {
   test('what was turned before a change of position is counted with the old speeds', () => {
-    const store = bench('pan-rake');
-    const crank = createCrank(store);
+    const { train, crank, ...own } = bench('pan-rake');
     crank.turn(ONE, false);
     crank.drag(0.5);
-    choosePosition(store, '4');
+    choosePosition(train, '4');
     crank.drag(0.5);
     crank.stop();
-    expect(turns(store, 'in')).toBe('2');
+    expect(turns({ train, crank, ...own }, 'in')).toBe('2');
     // One and a half turns in first (13/64 each), half a turn in direct.
-    expect(turns(store, 'out')).toBe('103/128');
+    expect(turns({ train, crank, ...own }, 'out')).toBe('103/128');
   });
 
   test('a tooth count typed under way is a change of speed as well', () => {
-    const store = bench('sluice-winch');
-    const crank = createCrank(store);
+    const { train, crank, ...own } = bench('sluice-winch');
     crank.drag(1);
-    const edit = setTeeth(store.getState().train, 'g3b', 90);
+    const edit = setTeeth(train.getState().train, 'g3b', 90);
     if (!edit.ok) throw new Error(edit.message);
-    store.getState().set({ train: edit.train });
+    editTrain(train, edit.train);
     crank.drag(1);
     crank.stop();
-    expect(turns(store, 'drum')).toBe('-1/8');
+    expect(turns({ train, crank, ...own }, 'drum')).toBe('-1/8');
   });
 
   test('pointing at parts leaves the crank alone', () => {
-    const store = bench('sluice-winch');
-    const crank = createCrank(store);
+    const { train, crank } = bench('sluice-winch');
     crank.drag(0.3);
-    store.getState().set({ highlight: { members: ['drum'], gears: [], couplers: [] } });
+    train.getState().set({ highlight: { members: ['drum'], gears: [], couplers: [] } });
     expect(crank.turnsSince).toBeCloseTo(0.3, 9);
   });
 });
 
-describe('undo', () => {
-  test('goes back through edits only, not through what was looked at', () => {
-    const store = bench('sluice-winch');
-    const edit = setTeeth(store.getState().train, 'c', 20);
-    if (!edit.ok) throw new Error(edit.message);
-    store.getState().set({ train: edit.train });
-    store.getState().set({ flow: 'coast' });
-    store.getState().set({ station: 1 });
-    expect(store.temporal.getState().pastStates).toHaveLength(1);
-    store.temporal.getState().undo();
-    expect(store.getState().train.gears[0]!.teeth).toBe(14);
-    expect(store.getState()).toMatchObject({ flow: 'coast', station: 1 });
-  });
-});
-
-describe('a visit', () => {
-  const type = (store: ReturnType<typeof bench>, teeth: number) => {
-    const edit = setTeeth(store.getState().train, 'c', teeth);
-    if (!edit.ok) throw new Error(edit.message);
-    editTrain(store, edit.train, { merge: 'teeth c' });
-  };
-  const teeth = (store: ReturnType<typeof bench>) => store.getState().train.gears[0]!.teeth;
-
-  test('is one step of undo', () => {
-    const store = bench('sluice-winch');
-    for (const count of [2, 25, 251]) type(store, count);
-    endVisit(store);
-    type(store, 30);
-    undo(store);
-    expect(teeth(store)).toBe(251);
-    undo(store);
-    expect(teeth(store)).toBe(14);
-    redo(store);
-    expect(teeth(store)).toBe(251);
+describe('what the Bench keeps of its own', () => {
+  test('outlives its screen: counters and station stand when it is looked at again', () => {
+    const session = open('sluice-winch');
+    const first = ownOf(session, createBench);
+    first.crank.turn(ONE, false);
+    first.store.getState().set({ station: 1 });
+    leave(session);
+    const again = ownOf(session, createBench);
+    expect(turns(again, 'crank')).toBe('1');
+    expect(again.store.getState().station).toBe(1);
   });
 
-  test('given up leaves nothing, neither to undo nor to redo, and what could be redone before still can', () => {
-    const store = bench('sluice-winch');
-    type(store, 20);
-    undo(store);
-    const { train } = store.getState();
-    for (const count of [3, 33]) type(store, count);
-    giveUpVisit(store);
-    expect(store.getState().train).toBe(train);
-    expect(store.temporal.getState().pastStates).toHaveLength(0);
-    redo(store);
-    expect(teeth(store)).toBe(20);
-    giveUpVisit(store);
-    expect(teeth(store)).toBe(20);
-  });
-});
-
-describe('what is derived', () => {
-  const train: Train = demoTrain('harvester');
-
-  test('is worked out once for a document, an engagement, a flow and losses', () => {
-    expect(sideViewNow(train)).toBe(sideViewNow(train));
-    expect(stationsOf(train)).toBe(stationsOf(train));
-    expect(analyseEngaged(train, ['A', 'B', 'C'], 'drive', false)).toBe(
-      analyseEngaged(train, ['C', 'A', 'B'], 'drive', false),
-    );
-    expect(analyseEngaged(train, ['A', 'B', 'C'], 'drive', true)).not.toBe(
-      analyseEngaged(train, ['A', 'B', 'C'], 'drive', false),
-    );
-  });
-
-  test('names what locks it and where power stops', () => {
-    const rake = demoTrain('pan-rake');
-    expect(analyseEngaged(rake, ['first', 'second'], 'drive', false)).toMatchObject({
-      locks: ['first', 'second'],
-      stops: null,
-    });
-    expect(analyseEngaged(rake, [], 'drive', false)).toMatchObject({
-      locks: [],
-      stops: { open: expect.arrayContaining(['first', 'second', 'third', 'direct']) },
-    });
-  });
-
-  test('turns round when the output is to drive', () => {
-    const store = bench('crawler');
-    expect(positionOf(store.getState()).backward).toBeNull();
-    store.getState().set({ flow: 'backward' });
-    expect(positionOf(store.getState()).backward).toBe('slips');
-    engage(store, ['K1', 'K3']);
-    expect(positionOf(store.getState()).backward).toBe('drives');
-    expect(toFraction(speedsOf(store.getState()).find(({ id }) => id === 'in')!.speed!)).toBe('1');
+  test('a crank that turns stops when the train is left, with what it turned counted', () => {
+    const session = open('sluice-winch');
+    const { crank, ...own } = ownOf(session, createBench);
+    crank.play(1);
+    crank.drag(0.25);
+    leave(session);
+    expect(crank.moving).toBeNull();
+    expect(turns({ crank, ...own }, 'crank')).toBe('1/4');
   });
 });

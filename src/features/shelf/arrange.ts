@@ -1,5 +1,6 @@
 import { compare, parseRational } from '@/core/rational';
-import { isReadable, type ReadableEntry, type ShelfEntry } from './entry';
+import { isReadable } from './entry';
+import { type ReadableEntry, type ShelfEntry } from '@/wire';
 
 export const SORTS = { changed: 'Last change', name: 'Name', positions: 'Positions', spread: 'Spread' } as const;
 export type Sort = keyof typeof SORTS;

@@ -2,7 +2,7 @@
 
 import { useEffect, useState } from 'react';
 import { Dialog, DialogActions } from '@/ui/dialog';
-import { readExamples, type ExampleState } from './shelf-api';
+import { readExamples, type ExampleState } from '@/wire';
 
 /** The trains that ship with Tin Wheel: make one what it was, or bring it back. */
 export function ExamplesDialog({

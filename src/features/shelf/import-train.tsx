@@ -4,7 +4,7 @@ import { Upload } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { MAX_TRAIN_BYTES, parseTrain, problemText, type Train } from '@/core/train';
 import { Dialog, DialogActions } from '@/ui/dialog';
-import { putOnShelf } from './shelf-api';
+import { putOnShelf } from '@/wire';
 
 type Read =
   | { readonly kind: 'good'; readonly file: string; readonly train: Train }

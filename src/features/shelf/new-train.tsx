@@ -9,7 +9,7 @@ import { buildPattern, PATTERNS, type Ask, type Pattern } from '@/core/patterns'
 import { SmallSideView } from '@/ui/side-view/small-side-view';
 import { Dialog, DialogActions } from '@/ui/dialog';
 import { Preview } from './preview';
-import { putOnShelf } from './shelf-api';
+import { putOnShelf } from '@/wire';
 
 const SPACE = { width: 480, height: 260 };
 

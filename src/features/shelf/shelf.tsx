@@ -8,21 +8,20 @@ import { useKeptPreferences } from '@/ui/preferences';
 import { fileName, saveFile } from '@/ui/save-file';
 import { ThemeSwitch } from '@/ui/theme-switch';
 import { arrange, SORTS, type Sort } from './arrange';
-import type { ShelfEntry, UnreadableEntry } from './entry';
+import { type ShelfEntry, type UnreadableEntry } from '@/wire';
 import { ExamplesDialog } from './examples-dialog';
 import { ImportTrain } from './import-train';
 import { NewTrain } from './new-train';
 import {
   putBack,
-  putOnShelf,
+  putCopyOnShelf,
   readTrain,
   restoreExample,
   saveTrain,
   takeOffShelf,
-  type Answer,
   type ExampleState,
   type Kept,
-} from './shelf-api';
+} from '@/wire';
 import { TrainCards } from './train-cards';
 
 /** What was just done, and a train that can be put back. */
@@ -31,6 +30,9 @@ interface News {
   readonly bad: boolean;
   readonly putBack: ShelfEntry | null;
 }
+
+/** What came of it: done, or a sentence that says why not. */
+type Outcome = { readonly ok: true } | { readonly ok: false; readonly message: string };
 
 /** The trains that are kept: found, opened, renamed, duplicated, brought in, saved as files, deleted and put back. */
 export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
@@ -42,27 +44,24 @@ export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
   const [examples, setExamples] = useState(false);
   const shown = useMemo(() => arrange(entries, query, sort), [entries, query, sort]);
 
-  const report = (answer: Answer, text: string, gone: ShelfEntry | null = null) => {
+  const report = (answer: Outcome, text: string, gone: ShelfEntry | null = null) => {
     setNews(answer.ok ? { text, bad: false, putBack: gone } : { text: answer.message, bad: true, putBack: null });
     router.refresh();
   };
   /** Does something with the document as it is on the shelf now. */
-  const withTrain = async ({ id }: ShelfEntry, act: (kept: Kept) => Promise<Answer>): Promise<Answer> => {
+  const withTrain = async ({ id }: ShelfEntry, act: (kept: Kept) => Promise<Outcome>): Promise<Outcome> => {
     const found = await readTrain(id);
     return found.ok ? act(found.value) : found;
   };
   const rename = async (entry: ShelfEntry, name: string) => {
-    const renamed = async (kept: Kept): Promise<Answer> => {
+    const renamed = async (kept: Kept): Promise<Outcome> => {
       const edit = renameTrain(kept.train, name);
       return edit.ok ? saveTrain({ ...kept, train: edit.train }) : edit;
     };
     report(await withTrain(entry, renamed), `“${entry.name}” is now “${name}”.`);
   };
   const duplicate = async (entry: ShelfEntry) =>
-    report(
-      await withTrain(entry, ({ train }) => putOnShelf({ ...train, name: `${train.name} (copy)`.slice(0, 120) })),
-      `“${entry.name}” was duplicated.`,
-    );
+    report(await withTrain(entry, ({ train }) => putCopyOnShelf(train)), `“${entry.name}” was duplicated.`);
   const save = async (entry: ShelfEntry) => {
     const found = await readTrain(entry.id);
     if (found.ok) saveFile(fileName(entry.name, '.train.json'), 'application/json', serialiseTrain(found.value.train));
@@ -75,7 +74,7 @@ export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
   };
   const remove = async (entry: ShelfEntry) => report(await takeOffShelf(entry), `“${entry.name}” was deleted.`, entry);
   const bringBack = async (entry: ShelfEntry) => report(await putBack(entry.id), `“${entry.name}” is back.`);
-  const added = (name: string) => report({ ok: true, value: null }, `“${name}” was added.`);
+  const added = (name: string) => report({ ok: true }, `“${name}” was added.`);
   const restore = async ({ id, name }: ExampleState) => {
     setExamples(false);
     report(await restoreExample(id), `“${name}” is as it was.`);

@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { equals, parseRational, toNumber } from '@/core/rational';
 import { figure, ratioFigure, ratioText, type RatioConvention } from '@/core/units';
 import { usePreferences } from '@/ui/preferences';
-import type { ReadableEntry } from './entry';
+import { type ReadableEntry } from '@/wire';
 import { TrainDrawing } from './train-drawing';
 
 interface Props {

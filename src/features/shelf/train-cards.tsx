@@ -1,7 +1,8 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import { isReadable, type ShelfEntry, type UnreadableEntry } from './entry';
+import { isReadable } from './entry';
+import { type ShelfEntry, type UnreadableEntry } from '@/wire';
 import { TrainCard } from './train-card';
 import { UnreadableCard } from './unreadable-card';
 

@@ -4,8 +4,8 @@ import { useEffect, useRef, useState } from 'react';
 import type { Drawn } from '@/core/drawing';
 import type { Train } from '@/core/train';
 import { SmallSideView } from '@/ui/side-view/small-side-view';
-import type { ReadableEntry } from './entry';
-import { readDrawing } from './shelf-api';
+import { type ReadableEntry } from '@/wire';
+import { readShelfDrawing } from '@/wire';
 
 type Shown =
   | { readonly kind: 'waiting' }
@@ -23,7 +23,7 @@ export function TrainDrawing({ entry: { id, version } }: { entry: ReadableEntry 
         if (!seen?.isIntersecting || asked) return;
         asked = true;
         watch.disconnect();
-        const answer = await readDrawing(id, version);
+        const answer = await readShelfDrawing(id, version);
         setShown(answer.ok ? { kind: 'drawn', ...answer.value } : { kind: 'failed', message: answer.message });
       },
       { rootMargin: '200px' },

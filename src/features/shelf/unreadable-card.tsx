@@ -2,7 +2,7 @@
 
 import { CircleAlert } from 'lucide-react';
 import { useRef } from 'react';
-import type { UnreadableEntry } from './entry';
+import { type UnreadableEntry } from '@/wire';
 
 interface Props {
   readonly entry: UnreadableEntry;

@@ -1,13 +1,7 @@
+import type { ExampleState } from '@/wire';
 import { firstRow, type Database } from '../database';
 import { readExamples, type Example } from '../examples/read';
 import { findDocument, saveTrain, type Saved } from './repository';
-
-/** An example and how the shelf stands to it. */
-export interface ExampleState {
-  readonly id: string;
-  readonly name: string;
-  readonly state: 'as it was' | 'changed' | 'not on the shelf';
-}
 
 /** The trains that ship with the application, and whether each is on the shelf as it was. */
 export async function listExamples(database: Database, folder: string): Promise<ExampleState[]> {

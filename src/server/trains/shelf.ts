@@ -1,17 +1,8 @@
 import type { TrainSummary } from '@/core/gear-chart';
+import type { ShelfEntry } from '@/wire';
 import type { Database } from '../database';
 import { summariseDocument } from '../heavy';
 import { findTrain, type Stored } from './repository';
-
-interface Listed {
-  readonly id: string;
-  readonly name: string;
-  readonly version: number;
-  readonly updatedAt: string;
-}
-
-/** A train as the shelf lists it: without its document, so that many can be listed at once; one that does not read says why. */
-export type ShelfRow = Listed & (TrainSummary | { readonly unreadable: string });
 
 /** A part of the list; all of it where nothing is said. */
 export interface ShelfPage {
@@ -23,7 +14,7 @@ export interface ShelfPage {
 export async function listShelf(
   database: Database,
   { from = 0, count = Infinity }: ShelfPage = {},
-): Promise<{ readonly rows: readonly ShelfRow[]; readonly total: number }> {
+): Promise<{ readonly rows: readonly ShelfEntry[]; readonly total: number }> {
   const { rows, count: total } = await database.reading.trains.findAndCountAll({
     attributes: ['id', 'name', 'version', 'updatedAt', 'summary', 'summaryVersion'],
     order: [
@@ -35,7 +26,7 @@ export async function listShelf(
   return {
     total,
     rows: await Promise.all(
-      rows.map(async (row): Promise<ShelfRow> => {
+      rows.map(async (row): Promise<ShelfEntry> => {
         const { id, name, version, updatedAt, summary, summaryVersion } = row.get();
         const known = summaryVersion === version ? readSummary(summary) : null;
         return {

@@ -1,41 +1,9 @@
-import type { Metadata } from 'next';
-import { notFound } from 'next/navigation';
-import { cache } from 'react';
-import { SPACES } from '@/core/drawing';
-import { OpenBench } from '@/features/bench/open-bench';
-import { databaseOrReason } from '@/server/database';
-import { drawDocument, isSlowToDraw } from '@/server/heavy';
-import { findTrain } from '@/server/trains/repository';
-import { NoDatabase } from '../../no-database';
-import { Unreadable } from './unreadable';
-
-export const dynamic = 'force-dynamic';
+import { Screen } from '@/features/bench/screen';
 
 interface Props {
-  params: Promise<{ id: string }>;
   searchParams: Promise<{ first?: string }>;
 }
 
-const find = cache(async (id: string) => {
-  const opened = await databaseOrReason();
-  return 'reason' in opened ? opened : findTrain(opened.database, id);
-});
-
-export async function generateMetadata({ params }: Props): Promise<Metadata> {
-  const found = await find((await params).id);
-  if (found && 'reason' in found) return { title: 'The shelf cannot be opened' };
-  return { title: found?.name ?? 'Not on the shelf' };
-}
-
-export default async function BenchPage({ params, searchParams }: Props) {
-  const found = await find((await params).id);
-  if (!found) notFound();
-  if ('reason' in found) return <NoDatabase reason={found.reason} />;
-  const { id, version, name, document, unreadable } = found;
-  if (unreadable !== null) return <Unreadable id={id} name={name} why={unreadable} />;
-  const first = (await searchParams).first !== undefined;
-  // It will be asked for as soon as the page stands.
-  if (isSlowToDraw(document))
-    drawDocument(document, SPACES.bench, { better: false }).catch((error: unknown) => console.error(error));
-  return <OpenBench id={id} version={version} name={name} document={document} first={first} />;
+export default async function BenchPage({ searchParams }: Props) {
+  return <Screen first={(await searchParams).first !== undefined} />;
 }

@@ -1,11 +1,12 @@
 'use client';
 
+import { useTrain, useLight } from '@/features/train/use-train';
+import { useBench, useCrank } from '../use-bench';
 import { useEffect, useRef, useState } from 'react';
 import { toFraction, toNumber, ZERO, type Rational } from '@/core/rational';
 import { teethPassed } from '@/core/turning';
 import { figure } from '@/core/units';
 import { memberColor } from '@/ui/member-colors';
-import { highlightOf, useBench, useCrank } from '../store';
 import { memberName } from '@/core/words';
 import { useEachFrame } from './turns';
 
@@ -14,10 +15,10 @@ const READABLE_MS = 90;
 
 /** Turns of every member since the last reset, exact as soon as it stands, and teeth of each of its gears that went past. */
 export function CounterTable() {
-  const train = useBench((state) => state.train);
+  const train = useTrain((state) => state.train);
   const turned = useBench((state) => state.turned);
   const crank = useCrank();
-  const set = useBench((state) => state.set);
+  const light = useLight();
   const [fractions, setFractions] = useState(true);
   const cells = useRef(new Map<string, HTMLElement>());
   const carrierOf = new Map(train.members.map(({ id, carrier }) => [id, carrier]));
@@ -96,8 +97,8 @@ export function CounterTable() {
               <tr
                 key={`${id} ${gear?.id}`}
                 className={i === 0 ? 'border-t border-base-300/60 hover:bg-base-200' : 'hover:bg-base-200'}
-                onPointerEnter={() => set({ highlight: highlightOf({ members: [id] }) })}
-                onPointerLeave={() => set({ highlight: null })}
+                onPointerEnter={() => light({ members: [id] })}
+                onPointerLeave={() => light(null)}
               >
                 {i === 0 ? (
                   <>

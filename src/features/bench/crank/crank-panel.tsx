@@ -1,12 +1,12 @@
 'use client';
 
+import { useTrain, useExplained } from '@/features/train/use-train';
+import { useCrank, useBench } from '../use-bench';
 import { Pause, Play, RotateCcw, RotateCw, Undo2 } from 'lucide-react';
 import { useState } from 'react';
 import { neg, ONE, toNumber } from '@/core/rational';
 import { NOTHING_TURNED, readTurns } from '@/core/turning';
 import { useReducedMotion } from '@/ui/reduced-motion';
-import { useBench, useBenchStore, useCrank } from '../store';
-import { usePosition } from '../use-position';
 import { couplerName, listed, memberName } from '@/core/words';
 import { CounterTable } from './counter-table';
 import { useMoving } from './turns';
@@ -15,8 +15,8 @@ const SPEEDS = [0.02, 0.05, 0.1, 0.25, 0.5, 1, 2];
 
 /** The crank, which turns the train by hand or by itself, and what every member has turned. */
 export function CrankPanel() {
-  const { solved, locks } = usePosition();
-  const train = useBench((state) => state.train);
+  const { solved, locks } = useExplained();
+  const train = useTrain((state) => state.train);
   const driver = memberName(train, solved.network.memberIds[solved.flow.driver]!);
   return (
     <section aria-label="Crank and counters" className="flex min-h-0 min-w-0 flex-col px-4 pt-1.5">
@@ -37,7 +37,7 @@ export function CrankPanel() {
 }
 
 function CrankControls({ driver }: { driver: string }) {
-  const store = useBenchStore();
+  const setBench = useBench((state) => state.set);
   const crank = useCrank();
   const moving = useMoving();
   const still = useReducedMotion();
@@ -114,7 +114,7 @@ function CrankControls({ driver }: { driver: string }) {
         title="Set every counter to 0"
         onClick={() => {
           crank.stop();
-          store.getState().set({ turned: NOTHING_TURNED });
+          setBench({ turned: NOTHING_TURNED });
         }}
       >
         <Undo2 className="size-4" aria-hidden /> Reset

@@ -1,15 +1,17 @@
 'use client';
 
+import { useBenchItself, useCrank } from '../use-bench';
+import type { Bench } from '../store';
 import { useEffect, useRef, useSyncExternalStore } from 'react';
 import { toNumber } from '@/core/rational';
 import type { TurnsOf } from '@/core/end-view';
-import { speedsOf } from '../analysis';
-import { useBenchStore, useCrank, type BenchState, type BenchStore } from '../store';
+import { speedsOf } from '@/features/train/analysis';
 import type { CrankClock } from './crank-clock';
 
 /** Turns of every member as they are at this moment, counted and under way. */
-export function liveTurns(store: BenchStore, crank: CrankClock): TurnsOf {
-  const { base, speed } = numbersOf(store.getState());
+export function liveTurns(bench: Bench): TurnsOf {
+  const { base, speed } = numbersOf(bench);
+  const { crank } = bench;
   return (member) => (base.get(member) ?? 0) + crank.turnsSince * (speed.get(member) ?? 0);
 }
 
@@ -17,26 +19,25 @@ const bases = new WeakMap<object, ReadonlyMap<string, number>>();
 const speeds = new WeakMap<object, ReadonlyMap<string, number>>();
 
 /** Exact counts and speeds as plain numbers, made once for each count and each position. */
-function numbersOf(state: BenchState) {
-  const figures = speedsOf(state);
-  const base =
-    bases.get(state.turned) ?? new Map([...state.turned.members].map(([id, turns]) => [id, toNumber(turns)]));
+function numbersOf({ train, store }: Bench) {
+  const figures = speedsOf(train.getState());
+  const { turned } = store.getState();
+  const base = bases.get(turned) ?? new Map([...turned.members].map(([id, turns]) => [id, toNumber(turns)]));
   const speed = speeds.get(figures) ?? new Map(figures.map((row) => [row.id, row.speed ? toNumber(row.speed) : 0]));
-  bases.set(state.turned, base);
+  bases.set(turned, base);
   speeds.set(figures, speed);
   return { base, speed };
 }
 
 /** Runs at every frame while something moves, and whenever what is counted or engaged changes. */
 export function useEachFrame(run: (turns: TurnsOf) => void): void {
-  const store = useBenchStore();
-  const crank = useCrank();
+  const bench = useBenchItself();
   const latest = useRef(run);
   useEffect(() => {
     latest.current = run;
-    run(liveTurns(store, crank));
+    run(liveTurns(bench));
   });
-  useEffect(() => crank.onFrame(() => latest.current(liveTurns(store, crank))), [store, crank]);
+  useEffect(() => bench.crank.onFrame(() => latest.current(liveTurns(bench))), [bench]);
 }
 
 /** Whether the crank plays, makes an exact move, or is held in the hand. */

@@ -1,20 +1,21 @@
 'use client';
 
+import { useTrain, useExplained, useTrainStore } from '@/features/train/use-train';
+import { highlightOf } from '@/features/train/highlight';
+import { toggleCoupler } from '@/features/train/choosing';
 import type { CouplerShape } from '@/core/drawing';
 import { CouplerSymbol } from '@/ui/side-view/coupler-symbol';
-import { highlightOf, toggleCoupler, useBench, useBenchStore } from '../store';
-import { usePosition } from '../use-position';
 import { couplerWords } from '@/core/words';
-import { couplerState, decidesForItself } from '../words';
+import { couplerState, decidesForItself } from '@/features/train/words';
 import { PartButton } from './part-button';
 
 /** A coupler on the drawing, pressed to engage or release it; one that helps to lock the train is ringed. */
 export function CouplerFigure({ shape, powered }: { shape: CouplerShape; powered: boolean }) {
-  const store = useBenchStore();
-  const train = useBench((state) => state.train);
-  const position = usePosition();
+  const store = useTrainStore();
+  const train = useTrain((state) => state.train);
+  const position = useExplained();
   const coupler = train.couplers.find(({ id }) => id === shape.coupler)!;
-  const lit = useBench((state) => state.highlight?.couplers.includes(coupler.id) ?? false);
+  const lit = useTrain((state) => state.highlight?.couplers.includes(coupler.id) ?? false);
   const state = couplerState(coupler, position);
   const decides = decidesForItself(coupler);
   const locks = position.locks.includes(coupler.id);

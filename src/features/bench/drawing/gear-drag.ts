@@ -1,9 +1,11 @@
 'use client';
 
+import { useTrainStore } from '@/features/train/use-train';
+import { editTrain } from '@/features/train/edit';
+import type { TrainStore } from '@/features/train/store';
 import { useRef, useState, type PointerEvent, type RefObject } from 'react';
 import { figureGroups, moveFigure, type SideView } from '@/core/drawing';
 import type { Train } from '@/core/train';
-import { useBenchStore, type BenchStore } from '../store';
 
 /** Pixels of the screen before a press becomes a drag. */
 const SLACK = 6;
@@ -27,7 +29,7 @@ export interface GearDrag {
 
 /** Dragging a gear along the axis: it goes, with what it meshes, between the figures where it is let go. */
 export function useGearDrag(zoomed: RefObject<SVGGElement | null>, view: SideView): GearDrag {
-  const store = useBenchStore();
+  const store = useTrainStore();
   const held = useRef<{ readonly gear: string; readonly from: number; moved: boolean; to: number } | null>(null);
   const [line, setLine] = useState<number | null>(null);
   const onPointerMove = (event: PointerEvent) => {
@@ -72,19 +74,20 @@ export function useGearDrag(zoomed: RefObject<SVGGElement | null>, view: SideVie
 }
 
 /** Moves a gear by so many places to the right, or to the left. */
-export function nudge(store: BenchStore, order: readonly string[], gear: string, by: number): void {
+export function nudge(store: TrainStore, order: readonly string[], gear: string, by: number): void {
   const groups = figureGroups(store.getState().train, order);
   const at = groups.findIndex(({ stations }) => stations.some((ids) => ids.includes(gear)));
   const to = at + by;
   if (at >= 0 && to >= 0 && to < groups.length) place(store, order, gear, to);
 }
 
-function place({ getState }: BenchStore, order: readonly string[], gear: string, to: number): void {
-  const { train, set } = getState();
+function place(store: TrainStore, order: readonly string[], gear: string, to: number): void {
+  const { train, set } = store.getState();
   const groups = figureGroups(train, order);
   if (groups.findIndex(({ stations }) => stations.some((ids) => ids.includes(gear))) === to) return;
   const edit = moveFigure(train, order, gear, to);
-  set(edit.ok ? { train: edit.train } : { notice: edit.message });
+  if (edit.ok) editTrain(store, edit.train);
+  else set({ notice: edit.message });
 }
 
 /** The figures other than the gear's own, from left to right, and how wide each is. */

@@ -1,24 +1,25 @@
 'use client';
 
+import { useTrain, useTrainStore } from '@/features/train/use-train';
+import { highlightOf } from '@/features/train/highlight';
+import { useBench, useCard, useDrawing } from '../use-bench';
 import { memo } from 'react';
 import type { GearShape } from '@/core/drawing';
 import { memberColor } from '@/ui/member-colors';
 import { GearOutline } from '@/ui/side-view/gear-outline';
 import { gearWords } from '@/core/words';
-import { highlightOf, useBench, useBenchStore } from '../store';
-import { useDrawing } from '../use-position';
 import { nudge } from './gear-drag';
 import { PartButton } from './part-button';
 
 /** A gear on the drawing, to be picked to change its teeth. Its fill says whose it is, its edge whether power goes through its teeth. */
 export const GearFigure = memo(function GearFigure({ shape, powered }: { shape: GearShape; powered: boolean }) {
-  const train = useBench((state) => state.train);
-  const editing = useBench((state) => state.editing?.kind === 'gear' && state.editing.id === shape.gear);
-  const lit = useBench(
+  const train = useTrain((state) => state.train);
+  const editing = useBench(({ editing: part }) => part?.kind === 'gear' && part.id === shape.gear);
+  const lit = useTrain(
     (state) => state.highlight?.gears.includes(shape.gear) || state.highlight?.members.includes(shape.member) || false,
   );
-  const set = useBench((state) => state.set);
-  const store = useBenchStore();
+  const openCard = useCard();
+  const store = useTrainStore();
   const drawn = useDrawing();
   const gear = train.gears.find(({ id }) => id === shape.gear)!;
   const color = memberColor(train, shape.member);
@@ -29,7 +30,7 @@ export const GearFigure = memo(function GearFigure({ shape, powered }: { shape: 
       box={shape.box}
       part={{ kind: 'gear', id: gear.id }}
       highlight={highlightOf({ members: [shape.member] })}
-      onPress={() => set({ editing: { kind: 'gear', id: gear.id } })}
+      onPress={() => openCard({ kind: 'gear', id: gear.id })}
       onNudge={(by) => nudge(store, drawn.ok ? drawn.view.order : [], gear.id, by)}
     >
       <GearOutline

@@ -1,88 +1,89 @@
 'use client';
 
 import { useEffect } from 'react';
-import { FIRST_SIGHT, SPACES, THOROUGH, type Drawn } from '@/core/drawing';
-import type { Train } from '@/core/train';
+import { FIRST_SIGHT, SPACES, THOROUGH } from '@/core/drawing';
+import { hasPart, type Train } from '@/core/train';
+import { pointsAt } from '@/features/train/highlight';
+import { sideViewNow, sideViewToShow, takeDrafts, takeDrawn } from '@/features/train/side-views';
+import { readBenchDrawing } from '@/wire';
 import { Drafting } from '@/workers/drafting';
-import { sideViewNow, sideViewToShow, takeDrafts, takeDrawn } from '../side-views';
-import { useBenchStore, type BenchStore } from '../store';
+import type { Bench } from '../store';
+import { useBenchItself } from '../use-bench';
 
 /** A train stands still for so long before a better drawing of it is looked for. */
 const PAUSE_MS = 250;
 
 /** Has the side views that cannot be had at once laid out by the worker, and then looks for better ones; a picture that someone points at stays. */
 export function useLaidOut(): void {
-  const store = useBenchStore();
+  const bench = useBenchItself();
   useEffect(() => {
     const drafting = new Drafting();
     let timer: ReturnType<typeof setTimeout> | undefined;
     const lay = (before: Train | null) => {
       clearTimeout(timer);
       drafting.end();
-      const now = sideViewNow(store.getState().train);
+      const now = sideViewNow(bench.train.getState().train);
       if (now.ok ? now.finished : !now.later) return;
       // Until there is a picture of this one, the last one stands in.
       const last = before && !now.ok ? sideViewNow(before) : null;
-      if (last?.ok) store.getState().set({ shown: last });
-      timer = setTimeout(() => void (now.ok ? better(store, drafting) : first(store, drafting)), now.ok ? PAUSE_MS : 0);
+      if (last?.ok) bench.store.getState().set({ shown: last });
+      timer = setTimeout(() => void (now.ok ? better(bench, drafting) : first(bench, drafting)), now.ok ? PAUSE_MS : 0);
     };
     lay(null);
-    const stop = store.subscribe((state, before) => state.train !== before.train && lay(before.train));
+    const stop = bench.train.subscribe((state, before) => state.train !== before.train && lay(before.train));
     return () => {
       stop();
       clearTimeout(timer);
       drafting.end();
     };
-  }, [store]);
+  }, [bench]);
 }
 
 /** A first sight: of the train as it was opened from the server, which may have it already; else from the worker. */
-async function first(store: BenchStore, drafting: Drafting): Promise<void> {
-  const { id, version, savedTrain, train } = store.getState();
-  const drawn = train === savedTrain ? await fromServer(id, version) : null;
-  if (drawn) {
-    if (store.getState().train !== train) return;
-    takeDrawn(train, drawn);
-    show(store, train);
-  } else await better(store, drafting, FIRST_SIGHT);
-  if (store.getState().train === train) await better(store, drafting);
+async function first(bench: Bench, drafting: Drafting): Promise<void> {
+  const { id, version, savedTrain, train } = bench.train.getState();
+  const isThere = () => bench.train.getState().train === train;
+  const answer = train === savedTrain ? await readBenchDrawing(id, version) : null;
+  if (answer?.ok) {
+    if (!isThere()) return;
+    takeDrawn(train, answer.value.drawn);
+    show(bench, train);
+  } else await better(bench, drafting, FIRST_SIGHT);
+  if (isThere()) await better(bench, drafting);
 }
 
 /** What the worker finds with more effort, once nobody points at what is there. */
-async function better(store: BenchStore, drafting: Drafting, effort = THOROUGH): Promise<void> {
-  const { train } = store.getState();
+async function better(bench: Bench, drafting: Drafting, effort = THOROUGH): Promise<void> {
+  const { train } = bench.train.getState();
   const found = await drafting.draft(train, SPACES.bench, effort);
   if (!found) return;
-  await untilNobodyPoints(store);
-  if (store.getState().train !== train) return;
+  await untilNobodyPoints(bench);
+  if (bench.train.getState().train !== train) return;
   takeDrafts(train, found);
-  show(store, train);
+  show(bench, train);
 }
 
-function show(store: BenchStore, train: Train): void {
+function show({ store }: Bench, train: Train): void {
   const now = sideViewNow(train);
   if (now.ok) store.getState().set({ shown: now });
 }
 
-async function fromServer(id: string, version: number): Promise<Drawn | null> {
-  try {
-    const response = await fetch(`/api/trains/${encodeURIComponent(id)}/drawing?for=bench&v=${version}`);
-    return response.ok ? ((await response.json()) as { drawn: Drawn }).drawn : null;
-  } catch {
-    return null;
-  }
+function isPointedAt(bench: Bench): boolean {
+  const { highlight, train } = bench.train.getState();
+  const { editing, shown } = bench.store.getState();
+  const points = editing ? hasPart(train, editing) : highlight !== null && pointsAt(train, highlight);
+  return points && sideViewToShow(train, shown).ok;
 }
 
-const isPointedAt = ({ highlight, editing, shown, train }: ReturnType<BenchStore['getState']>): boolean =>
-  (highlight !== null || editing !== null) && sideViewToShow(train, shown).ok;
-
-function untilNobodyPoints(store: BenchStore): Promise<void> {
-  if (!isPointedAt(store.getState())) return Promise.resolve();
+function untilNobodyPoints(bench: Bench): Promise<void> {
+  if (!isPointedAt(bench)) return Promise.resolve();
+  const { train } = bench.train.getState();
   return new Promise((done) => {
-    const stop = store.subscribe((state, before) => {
-      if (isPointedAt(state) && state.train === before.train) return;
-      stop();
+    const look = () => {
+      if (isPointedAt(bench) && bench.train.getState().train === train) return;
+      for (const stop of stops) stop();
       done();
-    });
+    };
+    const stops = [bench.train.subscribe(look), bench.store.subscribe(look)];
   });
 }

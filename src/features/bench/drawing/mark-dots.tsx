@@ -1,9 +1,9 @@
 'use client';
 
+import { useBench } from '../use-bench';
 import { useRef } from 'react';
 import type { GearShape } from '@/core/drawing';
 import { useEachFrame } from '../crank/turns';
-import { useBench } from '../store';
 
 /** The painted teeth seen from the side: up and down over the gear's face, full in front, hollow behind. */
 export function MarkDots({ gears }: { gears: readonly GearShape[] }) {

@@ -1,12 +1,14 @@
 'use client';
 
+import { useLight } from '@/features/train/use-train';
+import { useCard } from '../use-bench';
 import type { MemberLines } from '@/core/drawing';
-import { highlightOf, useBench } from '../store';
 import { partKey, usePointed } from './pointed';
 
 /** A wide, unseen stroke along a member's lines: pointing at a shaft tells about it, pressing it opens its card. */
 export function MemberHandle({ lines: { member, segments } }: { lines: MemberLines }) {
-  const set = useBench((state) => state.set);
+  const light = useLight();
+  const openCard = useCard();
   const { point, leave } = usePointed();
   const part = { kind: 'member' as const, id: member };
   return (
@@ -18,14 +20,14 @@ export function MemberHandle({ lines: { member, segments } }: { lines: MemberLin
       stroke="transparent"
       strokeWidth={12}
       onPointerEnter={({ clientX, clientY }) => {
-        set({ highlight: highlightOf({ members: [member] }) });
+        light({ members: [member] });
         point({ part, at: new DOMRect(clientX, clientY, 0, 0) });
       }}
       onPointerLeave={() => {
-        set({ highlight: null });
+        light(null);
         leave();
       }}
-      onClick={() => set({ editing: part })}
+      onClick={() => openCard(part)}
     />
   );
 }

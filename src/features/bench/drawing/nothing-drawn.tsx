@@ -1,17 +1,17 @@
 'use client';
 
+import { useTrain, useNotice } from '@/features/train/use-train';
 import { addGearOn } from '@/core/train';
 import { Add } from '../editing/add';
 import { useEdit } from '../editing/use-edit';
-import { useBench } from '../store';
 
 const START_TEETH = 20;
 
 /** Why there is no drawing, and for a train without a gear what to begin with. */
 export function NothingDrawn({ why }: { why: string }) {
-  const train = useBench((state) => state.train);
-  const set = useBench((state) => state.set);
-  const edit = useEdit((notice) => set({ notice }));
+  const train = useTrain((state) => state.train);
+  const say = useNotice();
+  const edit = useEdit(say);
   return (
     <div className="m-auto flex max-w-md flex-col items-center gap-3 p-8 text-center">
       <p className="muted">{why}</p>

@@ -1,10 +1,12 @@
 'use client';
 
+import { useLight } from '@/features/train/use-train';
+import { type Highlight } from '@/features/train/highlight';
+import { useCard, useBenchItself } from '../use-bench';
 import type { ReactNode } from 'react';
 import type { Box } from '@/core/drawing';
 import { copy } from '../editing/clip';
 import { removeNow } from '../editing/remove-now';
-import { useBench, useBenchStore, type Highlight } from '../store';
 import { partKey, usePointed, type Pointed } from './pointed';
 
 interface Props {
@@ -32,15 +34,16 @@ export function PartButton({
   onNudge,
   children,
 }: Props) {
-  const store = useBenchStore();
-  const set = useBench((state) => state.set);
+  const bench = useBenchItself();
+  const light = useLight();
+  const openCard = useCard();
   const { point, leave } = usePointed();
   const enter = (element: Element) => {
-    set({ highlight });
+    light(highlight);
     point({ part, at: element.getBoundingClientRect() });
   };
   const exit = () => {
-    set({ highlight: null });
+    light(null);
     leave();
   };
   return (
@@ -56,21 +59,21 @@ export function PartButton({
       onClick={() => !disabled && onPress()}
       onContextMenu={(event) => {
         event.preventDefault();
-        set({ editing: part });
+        openCard(part);
       }}
       onKeyDown={(event) => {
         if (event.key === 'e') {
           // Else the letter lands in the card's first field.
           event.preventDefault();
-          set({ editing: part });
+          openCard(part);
         }
         if (event.key.toLowerCase() === 'c' && (event.ctrlKey || event.metaKey)) {
           event.preventDefault();
-          copy(store, part);
+          copy(bench.train, part);
         }
         if (event.key === 'Delete' || event.key === 'Backspace') {
           event.preventDefault();
-          removeNow(store, part);
+          removeNow(bench, part);
         }
         if (onNudge && event.shiftKey && (event.key === 'ArrowRight' || event.key === 'ArrowLeft')) {
           event.preventDefault();

@@ -1,15 +1,15 @@
 'use client';
 
+import { useTrain, useExplained } from '@/features/train/use-train';
+import { useOpenCard } from '../use-bench';
 import type { MeshRole } from '@/core/powerflow';
 import { toNumber } from '@/core/rational';
 import { hasPart, type Train } from '@/core/train';
 import { figure, wayText } from '@/core/units';
-import type { Explained } from '../analysis';
-import { useBench } from '../store';
-import { useTyped } from '../typed-input';
-import { usePosition } from '../use-position';
+import type { Explained } from '@/features/train/analysis';
+import { useTyped } from '@/features/train/input/typed-input';
 import { couplerWords, gearWords, memberName } from '@/core/words';
-import { couplerState, decidesForItself, ROLE_TEXT } from '../words';
+import { couplerState, decidesForItself, ROLE_TEXT } from '@/features/train/words';
 import { usePointed, type Pointed } from './pointed';
 import { memberPower } from '../powers';
 
@@ -18,16 +18,16 @@ const WIDTH = 250;
 /** One small label beside the part that is pointed at: how it turns, what it carries, what it does here. */
 export function PartNote() {
   const pointed = usePointed((state) => state.pointed);
-  const editing = useBench((state) => state.editing);
+  const editing = useOpenCard();
   // A part can go while it is pointed at: removed, or taken back by undo.
-  const there = useBench(({ train }) => pointed !== null && hasPart(train, pointed.part));
+  const there = useTrain(({ train }) => pointed !== null && hasPart(train, pointed.part));
   if (!pointed || editing || !there) return null;
   return <Note pointed={pointed} />;
 }
 
 function Note({ pointed: { part, at } }: { pointed: Pointed }) {
-  const train = useBench((state) => state.train);
-  const position = usePosition();
+  const train = useTrain((state) => state.train);
+  const position = useExplained();
   const left = Math.min(
     Math.max(8, at.right + 12 + WIDTH > innerWidth ? at.left - WIDTH - 12 : at.right + 12),
     innerWidth - WIDTH - 8,

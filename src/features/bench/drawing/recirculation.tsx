@@ -1,17 +1,16 @@
 'use client';
 
+import { useTrain, useLight, useExplained } from '@/features/train/use-train';
 import { RefreshCw } from 'lucide-react';
 import { toFraction, toNumber } from '@/core/rational';
 import { figure } from '@/core/units';
-import { highlightOf, useBench } from '../store';
-import { usePosition } from '../use-position';
 import { couplerName, listed, memberName } from '@/core/words';
 
 /** Power that goes round in a loop, besides what goes through: how much, and through what. */
 export function Recirculation() {
-  const train = useBench((state) => state.train);
-  const set = useBench((state) => state.set);
-  const { paths } = usePosition();
+  const train = useTrain((state) => state.train);
+  const light = useLight();
+  const { paths } = useExplained();
   if (!paths || paths.recirculating.length === 0) return null;
   return (
     <ul className="absolute left-4 top-9 flex flex-col gap-1 text-sm">
@@ -24,10 +23,10 @@ export function Recirculation() {
             tabIndex={0}
             className="flex items-center gap-1.5 bg-base-100/90 px-1 text-primary"
             title={`exactly ${toFraction(share)} of the input power`}
-            onPointerEnter={() => set({ highlight: highlightOf({ members, couplers: joints }) })}
-            onPointerLeave={() => set({ highlight: null })}
-            onFocus={() => set({ highlight: highlightOf({ members, couplers: joints }) })}
-            onBlur={() => set({ highlight: null })}
+            onPointerEnter={() => light({ members, couplers: joints })}
+            onPointerLeave={() => light(null)}
+            onFocus={() => light({ members, couplers: joints })}
+            onBlur={() => light(null)}
           >
             <RefreshCw className="size-4" aria-hidden />
             {figure(100 * toNumber(share))} % of the input power goes round through{' '}

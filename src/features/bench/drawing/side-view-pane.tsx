@@ -1,5 +1,7 @@
 'use client';
 
+import { useTrain, useExplained } from '@/features/train/use-train';
+import { useDrawing } from '../use-bench';
 import { Maximize, Minus, Plus } from 'lucide-react';
 import { memo, useMemo, useRef } from 'react';
 import { powerLines, type Label, type SideView } from '@/core/drawing';
@@ -7,10 +9,8 @@ import { memberColor } from '@/ui/member-colors';
 import { BearingMark, PortArrow } from '@/ui/side-view/frame-marks';
 import { PlanetPin } from '@/ui/side-view/planet-pin';
 import { PartCard } from '../editing/part-card';
-import { FlowChoice } from '../flow-choice';
-import { Notice } from '../notice';
-import { useBench } from '../store';
-import { useDrawing, usePosition } from '../use-position';
+import { FlowChoice } from '@/features/train/input/flow-choice';
+import { Notice } from '@/features/train/notice';
 import { CouplerFigure } from './coupler-figure';
 import { CrossingHops } from './crossing-hops';
 import { GearFigure } from './gear-figure';
@@ -57,9 +57,9 @@ function PaneHeader({ children }: { children?: React.ReactNode }) {
 }
 
 function Drawing({ view }: { view: SideView }) {
-  const train = useBench((state) => state.train);
-  const lit = useBench((state) => state.highlight?.members);
-  const { figures, powers, driving } = usePosition();
+  const train = useTrain((state) => state.train);
+  const lit = useTrain((state) => state.highlight?.members);
+  const { figures, powers, driving } = useExplained();
   const svg = useRef<SVGSVGElement>(null);
   const zoom = useZoom(svg);
   const zoomed = useRef<SVGGElement>(null);

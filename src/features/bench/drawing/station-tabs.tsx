@@ -1,8 +1,7 @@
 'use client';
 
+import { useBench, useStations } from '../use-bench';
 import type { SideView } from '@/core/drawing';
-import { useBench } from '../store';
-import { useStations } from '../use-position';
 import { stationPlaces } from './station-places';
 
 const HALF = 9;

@@ -1,7 +1,8 @@
 import { copyPart, pastePart, readClip, type PartRef } from '@/core/train';
-import type { BenchStore } from '../store';
 import { partWords } from '@/core/words';
-import { editTrain } from './edit';
+import { editTrain } from '@/features/train/edit';
+import type { TrainStore } from '@/features/train/store';
+import type { Bench } from '../store';
 
 /** Where a copied part waits, so that it can be pasted into another train too. */
 const KEY = 'tin-wheel-clip';
@@ -9,7 +10,7 @@ const KEY = 'tin-wheel-clip';
 const FROM = 'tin-wheel-clip-from';
 
 /** Copies a part with its connections. */
-export function copy({ getState }: BenchStore, part: PartRef): void {
+export function copy({ getState }: TrainStore, part: PartRef): void {
   const { id, train, set } = getState();
   const clip = copyPart(train, part);
   if (!clip) return;
@@ -19,11 +20,12 @@ export function copy({ getState }: BenchStore, part: PartRef): void {
 }
 
 /** Pastes what was copied, and opens the card of the new part. */
-export function paste(store: BenchStore): void {
+export function paste({ train: store, store: bench }: Bench): void {
   const { id, train, set } = store.getState();
   const clip = readClip(localStorage.getItem(KEY) ?? '');
   if (!clip) return set({ notice: 'Nothing was copied yet. Ctrl C copies the part that is picked.' });
   const edit = pastePart(train, clip, localStorage.getItem(FROM) !== id);
   if (!edit.ok) return set({ notice: edit.message });
-  editTrain(store, edit.train, { editing: edit.added, notice: null });
+  editTrain(store, edit.train);
+  bench.getState().set({ editing: edit.added });
 }

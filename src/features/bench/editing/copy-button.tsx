@@ -1,13 +1,13 @@
 'use client';
 
+import { useTrainStore } from '@/features/train/use-train';
 import { Copy } from 'lucide-react';
 import type { PartRef } from '@/core/train';
-import { useBenchStore } from '../store';
 import { copy } from './clip';
 
 /** Copies a part with its connections. */
 export function CopyButton({ part }: { part: PartRef }) {
-  const store = useBenchStore();
+  const store = useTrainStore();
   return (
     <button
       type="button"

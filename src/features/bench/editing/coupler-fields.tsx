@@ -1,23 +1,23 @@
 'use client';
 
+import { useTrain, useExplained, useTrainStore } from '@/features/train/use-train';
+import { toggleCoupler } from '@/features/train/choosing';
 import { changeCoupler, FRAME, removePart, turnRound, type Coupler } from '@/core/train';
-import { toggleCoupler, useBench, useBenchStore } from '../store';
-import { usePosition } from '../use-position';
 import { memberName } from '@/core/words';
-import { decidesForItself } from '../words';
+import { decidesForItself } from '@/features/train/words';
 import { ChoiceField, plainChoices } from './choice-field';
 import { CopyButton } from './copy-button';
 import { GoesAlong } from './goes-along';
-import { numberOrNothing, TextField } from './text-field';
+import { numberOrNothing, TextField } from '@/ui/text-field';
 import { useEdit, type Say } from './use-edit';
 
 const STYLES = ['friction', 'dog', 'synchro', 'band', 'pawl', 'roller', 'pin'] as const;
 
 /** A coupler's name, style and capacity. */
 export function CouplerFields({ coupler, say }: { coupler: Coupler; say: Say }) {
-  const store = useBenchStore();
-  const train = useBench((state) => state.train);
-  const { solved } = usePosition();
+  const store = useTrainStore();
+  const train = useTrain((state) => state.train);
+  const { solved } = useExplained();
   const edit = useEdit(say);
   const on = solved.engaged.has(coupler.id);
   return (

@@ -1,5 +1,7 @@
 'use client';
 
+import { useTrain, useLight, useExplained, useTrainStore } from '@/features/train/use-train';
+import { useCard, useDrawing } from '../use-bench';
 import { ArrowLeft, ArrowRight } from 'lucide-react';
 import { tipSpeed, USUAL_TIP_SPEEDS } from '@/core/checks';
 import { toNumber } from '@/core/rational';
@@ -25,16 +27,14 @@ import {
 } from '@/core/train';
 import { figure } from '@/core/units';
 import { nudge } from '../drawing/gear-drag';
-import { highlightOf, useBench, useBenchStore } from '../store';
-import { useTyped } from '../typed-input';
-import { useDrawing, usePosition } from '../use-position';
+import { useTyped } from '@/features/train/input/typed-input';
 import { memberName } from '@/core/words';
 import { Add } from './add';
 import { ChoiceField, plainChoices } from './choice-field';
 import { CopyButton } from './copy-button';
 import { GoesAlong } from './goes-along';
 import { TeethField } from './teeth-field';
-import { numberOrNothing, TextField } from './text-field';
+import { numberOrNothing, TextField } from '@/ui/text-field';
 import { useEdit, type Say } from './use-edit';
 
 /** Teeth that new gears start with; each is picked at once to be changed. */
@@ -42,8 +42,8 @@ const START = { gear: 30, idler: 20, sun: 24, planet: 18 };
 
 /** A gear's teeth and module, its meshes, and the parts that make sense beside it. */
 export function GearFields({ gear, say }: { gear: Gear; say: Say }) {
-  const train = useBench((state) => state.train);
-  const set = useBench((state) => state.set);
+  const train = useTrain((state) => state.train);
+  const openCard = useCard();
   const edit = useEdit(say);
   const carried = train.members.find(({ id }) => id === gear.member)?.carrier !== undefined;
   const meshes = train.meshes.filter(({ gears }) => gears.includes(gear.id));
@@ -76,7 +76,7 @@ export function GearFields({ gear, say }: { gear: Gear; say: Say }) {
         <button
           type="button"
           className="btn btn-ghost btn-xs"
-          onClick={() => set({ editing: { kind: 'member', id: gear.member } })}
+          onClick={() => openCard({ kind: 'member', id: gear.member })}
         >
           {memberName(train, gear.member)}…
         </button>
@@ -103,9 +103,9 @@ const NO_MATERIAL = 'not given';
 
 /** What a gear is: its kind, what it is made of, and how fast its tips run. */
 function MakeFields({ gear, say }: { gear: Gear; say: Say }) {
-  const train = useBench((state) => state.train);
+  const train = useTrain((state) => state.train);
   const edit = useEdit(say);
-  const { figures } = usePosition();
+  const { figures } = useExplained();
   const { speed } = useTyped();
   const { material, module } = gear;
   const turns = figures.find(({ id }) => id === gear.member)?.speed;
@@ -153,7 +153,7 @@ function MakeFields({ gear, say }: { gear: Gear; say: Say }) {
 
 /** One place to the left or right in the side view. */
 function Place({ gear }: { gear: Gear }) {
-  const store = useBenchStore();
+  const store = useTrainStore();
   const drawn = useDrawing();
   if (!drawn.ok) return null;
   const move = (by: number) => nudge(store, drawn.view.order, gear.id, by);
@@ -183,7 +183,7 @@ function Place({ gear }: { gear: Gear }) {
 
 /** Lets the gear mesh with one that is there already. */
 function MeshWith({ gear, say }: { gear: Gear; say: Say }) {
-  const train = useBench((state) => state.train);
+  const train = useTrain((state) => state.train);
   const edit = useEdit(say);
   const mates = new Set(train.meshes.filter(({ gears }) => gears.includes(gear.id)).flatMap(({ gears }) => gears));
   const others = train.gears.filter((other) => other.member !== gear.member && !mates.has(other.id));
@@ -208,8 +208,8 @@ function MeshWith({ gear, say }: { gear: Gear; say: Say }) {
 }
 
 function MeshFields({ mesh, gear, say }: { mesh: Mesh; gear: Gear; say: Say }) {
-  const train = useBench((state) => state.train);
-  const set = useBench((state) => state.set);
+  const train = useTrain((state) => state.train);
+  const light = useLight();
   const edit = useEdit(say);
   const other = train.gears.find(({ id }) => id !== gear.id && mesh.gears.includes(id))!;
   const slides = train.couplers.some((coupler) => !('joins' in coupler) && coupler.mesh === mesh.id);
@@ -219,8 +219,8 @@ function MeshFields({ mesh, gear, say }: { mesh: Mesh; gear: Gear; say: Say }) {
   return (
     <fieldset
       className="flex flex-col gap-1.5 border-t border-base-300 pt-2"
-      onPointerEnter={() => set({ highlight: highlightOf({ gears: [gear.id, other.id] }) })}
-      onPointerLeave={() => set({ highlight: null })}
+      onPointerEnter={() => light({ gears: [gear.id, other.id] })}
+      onPointerLeave={() => light(null)}
     >
       <legend className="sr-only">
         Mesh with {other.teeth} on {memberName(train, other.member)}

@@ -1,14 +1,14 @@
 'use client';
 
+import { useTrain } from '@/features/train/use-train';
 import { useState } from 'react';
 import type { PartRef } from '@/core/train';
-import { useBench } from '../store';
 import { listed } from '@/core/words';
 import { goesAlong } from './remove-now';
 
 /** Removes a part, after saying what else goes with it where anything does. */
 export function GoesAlong({ part, onRemove }: { part: PartRef; onRemove: () => void }) {
-  const train = useBench((state) => state.train);
+  const train = useTrain((state) => state.train);
   const [asked, setAsked] = useState(false);
   const along = goesAlong(train, part);
   if (!asked) {

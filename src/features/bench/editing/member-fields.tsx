@@ -1,5 +1,6 @@
 'use client';
 
+import { useTrain } from '@/features/train/use-train';
 import { useState } from 'react';
 import {
   addChain,
@@ -15,17 +16,16 @@ import {
   type PartRef,
 } from '@/core/train';
 import { memberColor } from '@/ui/member-colors';
-import { useBench } from '../store';
 import { memberName } from '@/core/words';
 import { Add } from './add';
 import { CopyButton } from './copy-button';
 import { GoesAlong } from './goes-along';
-import { numberOrNothing, TextField } from './text-field';
+import { numberOrNothing, TextField } from '@/ui/text-field';
 import { useEdit, type Say } from './use-edit';
 
 /** A member's name, colour and task, and what can join it to others. */
 export function MemberFields({ id, say }: { id: string; say: Say }) {
-  const train = useBench((state) => state.train);
+  const train = useTrain((state) => state.train);
   const edit = useEdit(say);
   const member = train.members.find((candidate) => candidate.id === id)!;
   const others = train.members.filter((other) => other.id !== id && other.carrier === undefined);

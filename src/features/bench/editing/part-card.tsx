@@ -1,10 +1,11 @@
 'use client';
 
+import { useTrain } from '@/features/train/use-train';
+import { useCard, useOpenCard } from '../use-bench';
 import { X } from 'lucide-react';
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
-import { hasPart } from '@/core/train';
+import type { PartRef } from '@/core/train';
 import { partKey } from '../drawing/pointed';
-import { useBench, useBenchStore } from '../store';
 import { couplerWords, gearWords, memberName } from '@/core/words';
 import { CouplerFields } from './coupler-fields';
 import { GearFields } from './gear-fields';
@@ -14,16 +15,13 @@ const WIDTH = 300;
 
 /** The card of the part that is being changed, beside it on the drawing. Esc closes it, and so does going elsewhere. */
 export function PartCard() {
-  const editing = useBench((state) => state.editing);
-  const known = useBench(({ train, editing: part }) => part !== null && hasPart(train, part));
-  if (!editing || !known) return null;
-  return <Card key={partKey(editing)} />;
+  const editing = useOpenCard();
+  return editing && <Card key={partKey(editing)} editing={editing} />;
 }
 
-function Card() {
-  const store = useBenchStore();
-  const train = useBench((state) => state.train);
-  const editing = useBench((state) => state.editing)!;
+function Card({ editing }: { editing: PartRef }) {
+  const openCard = useCard();
+  const train = useTrain((state) => state.train);
   const card = useRef<HTMLDivElement>(null);
   const [message, setMessage] = useState<string | null>(null);
   const [place, setPlace] = useState({ left: 0, top: 0 });
@@ -41,7 +39,7 @@ function Card() {
     // Where no field asks for it, the card itself takes the focus, so that Esc closes it wherever it was opened from.
     if (!card.current!.contains(document.activeElement)) card.current!.focus();
   }, []);
-  const close = () => store.getState().set({ editing: null });
+  const close = () => openCard(null);
   const gear = editing.kind === 'gear' ? train.gears.find(({ id }) => id === editing.id) : undefined;
   const coupler = editing.kind === 'coupler' ? train.couplers.find(({ id }) => id === editing.id) : undefined;
   const title = gear ? gearWords(train, gear) : coupler ? couplerWords(train, coupler) : memberName(train, editing.id);

@@ -1,19 +1,18 @@
+import { editTrain } from '@/features/train/edit';
+import type { Bench } from '../store';
 import { removePart, whatGoes, type PartRef, type Train } from '@/core/train';
-import type { BenchStore } from '../store';
-import { editTrain } from './edit';
 import { couplerName, listed, memberName, partWords } from '@/core/words';
 
 /** Removes a part at once and says what went with it, or why it cannot go. */
-export function removeNow(store: BenchStore, part: PartRef): void {
+export function removeNow({ train: store, store: bench }: Bench, part: PartRef): void {
   const { train, set } = store.getState();
   const edit = removePart(train, part);
   if (!edit.ok) return set({ notice: edit.message });
   const along = goesAlong(train, part);
   editTrain(store, edit.train, {
-    editing: null,
-    highlight: null,
     notice: `Removed ${partWords(train, part)}${along.length > 0 ? `, and with it ${listed(along)}` : ''}. Ctrl Z brings it back.`,
   });
+  bench.getState().set({ editing: null });
 }
 
 /** What else goes when a part goes, in words. */

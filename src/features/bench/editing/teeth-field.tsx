@@ -1,9 +1,10 @@
 'use client';
 
+import { useTrainStore } from '@/features/train/use-train';
+import { editTrain, endVisit, giveUpVisit } from '@/features/train/edit';
+import { useCard } from '../use-bench';
 import { useEffect, useRef, useState } from 'react';
 import { readTeeth, setTeeth, type Gear } from '@/core/train';
-import { useBenchStore } from '../store';
-import { editTrain, endVisit, giveUpVisit } from './edit';
 import type { Say } from './use-edit';
 
 /**
@@ -11,7 +12,8 @@ import type { Say } from './use-edit';
  * a bad one gets its message, nothing is taken over, and the last good state stands. Enter keeps it, Esc goes back.
  */
 export function TeethField({ gear, say }: { gear: Gear; say: Say }) {
-  const store = useBenchStore();
+  const store = useTrainStore();
+  const openCard = useCard();
   const [typed, setTyped] = useState(String(gear.teeth));
   const [bad, setBad] = useState(false);
   const field = useRef<HTMLInputElement>(null);
@@ -30,7 +32,7 @@ export function TeethField({ gear, say }: { gear: Gear; say: Say }) {
     if (!edit.ok) return;
     editTrain(store, edit.train, { merge: `teeth ${gear.id}` });
   };
-  const close = () => store.getState().set({ editing: null });
+  const close = () => openCard(null);
   const giveUp = () => {
     giveUpVisit(store);
     close();

@@ -1,13 +1,13 @@
 'use client';
 
+import { useTrain, useLight } from '@/features/train/use-train';
+import { useBench, useBenchItself, useStations } from '../use-bench';
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
 import { poseOf, toothPhases, type Station, type Wheel } from '@/core/end-view';
 import { toNumber } from '@/core/rational';
 import { liveTurns, useEachFrame } from '../crank/turns';
-import { speedsOf } from '../analysis';
-import { highlightOf, useBench, useBenchStore, useCrank } from '../store';
-import { useStations } from '../use-position';
+import { speedsOf } from '@/features/train/analysis';
 import { memberName } from '@/core/words';
 import { colorsOf, useEngagedMeshes, useInks } from './inks';
 import { fitView, paintStation } from './paint';
@@ -20,7 +20,7 @@ export function EndViewPane() {
   const stations = useStations();
   const at = useBench((state) => state.station);
   const set = useBench((state) => state.set);
-  const train = useBench((state) => state.train);
+  const train = useTrain((state) => state.train);
   const shown = Math.min(at, stations.length - 1);
   const station = stations[shown];
   if (!station) return null;
@@ -70,13 +70,12 @@ export function EndViewPane() {
 function StationCanvas({ station, label }: { station: Station; label: string }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const size = useCanvasSize(canvas);
-  const store = useBenchStore();
-  const crank = useCrank();
+  const bench = useBenchItself();
   const inks = useInks(station);
   const engagedMeshes = useEngagedMeshes(station);
   const phases = useMemo(
-    () => toothPhases(station.wheels, engagedMeshes, liveTurns(store, crank)),
-    [station, engagedMeshes, store, crank],
+    () => toothPhases(station.wheels, engagedMeshes, liveTurns(bench)),
+    [station, engagedMeshes, bench],
   );
   const view = fitView(station, size.width, size.height, MARGIN * size.ratio);
 
@@ -127,11 +126,12 @@ type At = { readonly x: number; readonly y: number };
 
 /** Pressing a gear paints or cleans a tooth; dragging it round turns the whole train with it. */
 function useHands(station: Station, placeOf: (event: PointerEvent<HTMLCanvasElement>) => At) {
-  const store = useBenchStore();
-  const crank = useCrank();
+  const bench = useBenchItself();
+  const light = useLight();
+  const { crank } = bench;
   const held = useRef<{ wheel: Wheel; last: number; moved: boolean } | null>(null);
   const wheelAt = (at: At) => {
-    const turns = liveTurns(store, crank);
+    const turns = liveTurns(bench);
     const hits = station.wheels.map((wheel) => ({
       wheel,
       far:
@@ -143,7 +143,7 @@ function useHands(station: Station, placeOf: (event: PointerEvent<HTMLCanvasElem
     return (within.find(({ wheel }) => wheel.shape !== 'ring') ?? within[0])?.wheel;
   };
   const angleOf = (wheel: Wheel, at: At) => {
-    const { x, y } = poseOf(wheel, liveTurns(store, crank), 0);
+    const { x, y } = poseOf(wheel, liveTurns(bench), 0);
     return Math.atan2(at.y - y, at.x - x) / (2 * Math.PI);
   };
   return {
@@ -158,15 +158,14 @@ function useHands(station: Station, placeOf: (event: PointerEvent<HTMLCanvasElem
       const at = placeOf(event);
       if (!held.current) {
         const wheel = wheelAt(at);
-        const { highlight, set } = store.getState();
-        if (highlight?.members[0] !== wheel?.member)
-          set({ highlight: wheel ? highlightOf({ members: [wheel.member] }) : null });
+        const { highlight } = bench.train.getState();
+        if (highlight?.members[0] !== wheel?.member) light(wheel ? { members: [wheel.member] } : null);
         return;
       }
       const { wheel, last } = held.current;
       const angle = angleOf(wheel, at);
       const by = angle - last - Math.round(angle - last);
-      const speed = speedsOf(store.getState()).find(({ id }) => id === wheel.member)?.speed;
+      const speed = speedsOf(bench.train.getState()).find(({ id }) => id === wheel.member)?.speed;
       const perTurn = speed ? toNumber(speed) : 0;
       if (Math.abs(by) < 0.002 || perTurn === 0) return;
       crank.drag(by / perTurn);
@@ -178,11 +177,11 @@ function useHands(station: Station, placeOf: (event: PointerEvent<HTMLCanvasElem
       if (!current) return;
       if (current.moved) crank.stop();
       else {
-        const { marks, set } = store.getState();
+        const { marks, set } = bench.store.getState();
         const { gear } = current.wheel;
         set({ marks: marks.includes(gear) ? marks.filter((id) => id !== gear) : [...marks, gear] });
       }
     },
-    onPointerLeave: () => store.getState().set({ highlight: null }),
+    onPointerLeave: () => light(null),
   };
 }

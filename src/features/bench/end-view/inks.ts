@@ -1,15 +1,15 @@
 'use client';
 
+import { useTrain, useExplained } from '@/features/train/use-train';
+import { useBench } from '../use-bench';
 import { useMemo } from 'react';
 import type { Station } from '@/core/end-view';
 import { memberColor } from '@/ui/member-colors';
-import { useBench } from '../store';
-import { usePosition } from '../use-position';
 import type { Paper, WheelInk } from './paint';
 
 /** The meshes of a station whose gears are in each other now: a sliding gear that is out turns free of its mate. */
 export function useEngagedMeshes(station: Station) {
-  const { solved } = usePosition();
+  const { solved } = useExplained();
   return useMemo(() => {
     const within = new Set(solved.state.meshes.map(({ mesh }) => mesh.id));
     return station.meshes.filter(({ mesh }) => within.has(mesh));
@@ -18,10 +18,10 @@ export function useEngagedMeshes(station: Station) {
 
 /** How every wheel of a station looks now. */
 export function useInks(station: Station): readonly WheelInk[] {
-  const train = useBench((state) => state.train);
+  const train = useTrain((state) => state.train);
   const marks = useBench((state) => state.marks);
-  const highlight = useBench((state) => state.highlight);
-  const { figures, driving } = usePosition();
+  const highlight = useTrain((state) => state.highlight);
+  const { figures, driving } = useExplained();
   const engaged = useEngagedMeshes(station);
   return useMemo(() => {
     const carrying = new Set(

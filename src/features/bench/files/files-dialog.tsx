@@ -1,5 +1,7 @@
 'use client';
 
+import { useTrain, useNow } from '@/features/train/use-train';
+import { useBench, useBenchItself, useStations } from '../use-bench';
 import { useState } from 'react';
 import { toothPhases } from '@/core/end-view';
 import { serialiseTrain } from '@/core/train';
@@ -10,17 +12,15 @@ import { fileName, saveFile } from '@/ui/save-file';
 import { csvText } from '@/ui/table-text';
 import { liveTurns } from '../crank/turns';
 import { colorsOf, useEngagedMeshes, useInks } from '../end-view/inks';
-import { useBench, useBenchStore, useCrank, useNow } from '../store';
-import { useTyped } from '../typed-input';
-import { useStations } from '../use-position';
+import { useTyped } from '@/features/train/input/typed-input';
 import { endViewSvg, sideViewSvg } from './pictures';
 import { figuresFile, figuresPage, workingFile, workingPage, type Written } from './tables';
 
 /** What can be taken out of the Bench as a file: the train itself, its figures and working, and pictures of both views. */
 export function FilesDialog({ onClose }: { onClose: () => void }) {
-  const train = useBench((state) => state.train);
+  const train = useTrain((state) => state.train);
   const now = useNow();
-  const [flow, losses] = [useBench((state) => state.flow), useBench((state) => state.losses)];
+  const [flow, losses] = [useTrain((state) => state.flow), useTrain((state) => state.losses)];
   const convention = usePreferences((state) => state.convention);
   const typed = useTyped();
   const [all, setAll] = useState(false);
@@ -168,15 +168,14 @@ const NO_STATION = {
 function useEndViewPicture(): () => string | null {
   const stations = useStations();
   const shown = useBench((state) => Math.min(state.station, stations.length - 1));
-  const name = useBench((state) => state.train.name);
-  const store = useBenchStore();
-  const crank = useCrank();
+  const name = useTrain((state) => state.train.name);
+  const bench = useBenchItself();
   const station = stations[shown] ?? NO_STATION;
   const inks = useInks(station);
   const meshes = useEngagedMeshes(station);
   return () => {
     if (station === NO_STATION) return null;
-    const turns = liveTurns(store, crank);
+    const turns = liveTurns(bench);
     const [colors, paper] = colorsOf(inks);
     return endViewSvg(`${name}, end view at station ${shown + 1}`, {
       station,

@@ -3,9 +3,9 @@ import type { Train } from '@/core/train';
 import { ratioIn, type RatioConvention } from '@/core/units';
 import { workingText } from '@/core/working';
 import { escapeMarkdown, markdownText, type Table } from '@/ui/table-text';
-import { analyseEngaged, type FlowKind, type Explained } from '../analysis';
+import { analyseEngaged, type FlowKind, type Explained } from '@/features/train/analysis';
 import { figureRow, figuresTable } from '../panel/figure-rows';
-import type { TypedInput } from '../typed-input';
+import type { TypedInput } from '@/features/train/input/typed-input';
 import { couplerName, listed, memberName } from '@/core/words';
 
 /** What is written into files: one position, or every position of the train. */

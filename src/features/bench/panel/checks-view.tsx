@@ -1,5 +1,8 @@
 'use client';
 
+import { useTrain, useLight, useNotice, useTrainStore } from '@/features/train/use-train';
+import { choosePosition } from '@/features/train/choosing';
+import { useCard } from '../use-bench';
 import clsx from 'clsx';
 import { CircleAlert, Info } from 'lucide-react';
 import { useMemo, useState } from 'react';
@@ -8,14 +11,13 @@ import { setAside, takeBack } from '@/core/train';
 import { ratioFigure } from '@/core/units';
 import { usePreferences } from '@/ui/preferences';
 import { useEdit } from '../editing/use-edit';
-import { choosePosition, highlightOf, useBench, useBenchStore } from '../store';
-import { STATUS_WORDS } from '../words';
+import { STATUS_WORDS } from '@/features/train/words';
 import { useFindings } from './findings';
 import { TimingMarks } from './timing-marks';
 
 /** What is wrong with the train or worth knowing: what, why it matters, what would mend it. Pointing lights the parts. */
 export function ChecksView() {
-  const train = useBench((state) => state.train);
+  const train = useTrain((state) => state.train);
   const { open, aside } = useFindings(train);
   const effects = useMemo(() => (train.positions.length > MAX_POSITIONS ? null : mendEffects(train)), [train]);
   return (
@@ -46,11 +48,8 @@ export function ChecksView() {
 }
 
 function usePointing({ gears, members, couplers }: Finding) {
-  const set = useBench((state) => state.set);
-  const [on, off] = [
-    () => set({ highlight: highlightOf({ gears, members, couplers }) }),
-    () => set({ highlight: null }),
-  ];
+  const light = useLight();
+  const [on, off] = [() => light({ gears, members, couplers }), () => light(null)];
   return { onPointerEnter: on, onPointerLeave: off, onFocus: on, onBlur: off };
 }
 
@@ -58,9 +57,9 @@ type Effects = ReturnType<typeof mendEffects> | null;
 
 function CheckLine({ found, effects }: { found: Finding; effects: Effects }) {
   const { weight, what, why, mend, mends, marks, gears, positions } = found;
-  const store = useBenchStore();
-  const train = useBench((state) => state.train);
-  const set = useBench((state) => state.set);
+  const store = useTrainStore();
+  const train = useTrain((state) => state.train);
+  const openCard = useCard();
   const [message, setMessage] = useState<string | null>(null);
   const [asking, setAsking] = useState(false);
   const edit = useEdit(setMessage);
@@ -94,11 +93,7 @@ function CheckLine({ found, effects }: { found: Finding; effects: Effects }) {
             </button>
           ))}
           {gears.length === 1 && (
-            <button
-              type="button"
-              className="btn btn-xs"
-              onClick={() => set({ editing: { kind: 'gear', id: gears[0]! } })}
-            >
+            <button type="button" className="btn btn-xs" onClick={() => openCard({ kind: 'gear', id: gears[0]! })}>
               Change this gear
             </button>
           )}
@@ -132,7 +127,7 @@ const TOLD = 2;
 
 /** What a mend does to the positions, said before it is pressed. */
 function MendEffect({ mend, effects }: { mend: Mend; effects: NonNullable<Effects> }) {
-  const train = useBench((state) => state.train);
+  const train = useTrain((state) => state.train);
   const convention = usePreferences((state) => state.convention);
   const effect = useMemo(() => effects(mend), [effects, mend]);
   if (!effect) return null;
@@ -175,9 +170,9 @@ function AsideForm({ onDone, onLeave }: { onDone: (note: string) => void; onLeav
 }
 
 function AsideLine({ found, note }: { found: Finding; note: string }) {
-  const train = useBench((state) => state.train);
-  const set = useBench((state) => state.set);
-  const edit = useEdit((notice) => set({ notice }));
+  const train = useTrain((state) => state.train);
+  const say = useNotice();
+  const edit = useEdit(say);
   return (
     <li
       tabIndex={0}

@@ -3,8 +3,8 @@ import { toFraction, toNumber } from '@/core/rational';
 import { wayText } from '@/core/units';
 import type { Table } from '@/ui/table-text';
 import { memberPower } from '../powers';
-import type { TypedInput as Typed } from '../typed-input';
-import { ROLE_TEXT } from '../words';
+import type { TypedInput as Typed } from '@/features/train/input/typed-input';
+import { ROLE_TEXT } from '@/features/train/words';
 
 /** What the figures say of one member; speed and torque in the units chosen, power in W, null where not known. */
 export interface FigureRow {

@@ -1,5 +1,7 @@
 'use client';
 
+import { useTrain, useLight, useExplained } from '@/features/train/use-train';
+import { useCard } from '../use-bench';
 import {
   createColumnHelper,
   flexRender,
@@ -13,9 +15,7 @@ import { useMemo, useState } from 'react';
 import { figure } from '@/core/units';
 import { memberColor } from '@/ui/member-colors';
 import { tabText } from '@/ui/table-text';
-import { highlightOf, useBench } from '../store';
-import { useTyped } from '../typed-input';
-import { usePosition } from '../use-position';
+import { useTyped } from '@/features/train/input/typed-input';
 import { memberName } from '@/core/words';
 import { figureRow, figuresTable, type FigureRow } from './figure-rows';
 
@@ -23,9 +23,9 @@ const column = createColumnHelper<FigureRow>();
 
 /** Every member's speed, direction, torque and power for what is put in; sorted by any column, copied as a table. */
 export function FiguresTable() {
-  const train = useBench((state) => state.train);
-  const set = useBench((state) => state.set);
-  const { figures } = usePosition();
+  const train = useTrain((state) => state.train);
+  const light = useLight();
+  const { figures } = useExplained();
   const typed = useTyped();
   const [sorting, setSorting] = useState<SortingState>([]);
   const rows = useMemo(
@@ -112,8 +112,8 @@ export function FiguresTable() {
             <tr
               key={row.original.id}
               className="border-b border-base-300/60 align-top hover:bg-base-200"
-              onPointerEnter={() => set({ highlight: highlightOf({ members: [row.original.id] }) })}
-              onPointerLeave={() => set({ highlight: null })}
+              onPointerEnter={() => light({ members: [row.original.id] })}
+              onPointerLeave={() => light(null)}
             >
               {row.getVisibleCells().map((cell) => (
                 <td key={cell.id}>{flexRender(cell.column.columnDef.cell, cell.getContext())}</td>
@@ -134,13 +134,13 @@ const shown = (value: number | null): string => (value === null ? '—' : figure
 
 /** A member's name opens its card. */
 function MemberName({ row: { id, name, state, carries }, color }: { row: FigureRow; color: string }) {
-  const set = useBench((bench) => bench.set);
+  const openCard = useCard();
   return (
     <button
       type="button"
       className="w-full text-left hover:underline"
       title={`Change ${name}`}
-      onClick={() => set({ editing: { kind: 'member', id } })}
+      onClick={() => openCard({ kind: 'member', id })}
     >
       <Twice top={name} below={state} strong={carries} color={color} />
     </button>

@@ -3,8 +3,8 @@
 import { useMemo } from 'react';
 import type { Finding } from '@/core/checks';
 import type { Train } from '@/core/train';
-import { checksOf } from '../analysis';
-import { useTyped } from '../typed-input';
+import { checksOf } from '@/features/train/analysis';
+import { useTyped } from '@/features/train/input/typed-input';
 
 export interface Findings {
   readonly open: readonly Finding[];

@@ -1,20 +1,19 @@
 'use client';
 
+import { useTrain, useLight, useExplained } from '@/features/train/use-train';
 import { toFraction, toNumber } from '@/core/rational';
 import type { OneWayAccount } from '@/core/solve';
 import { FRAME, type Train } from '@/core/train';
 import { figure } from '@/core/units';
-import { highlightOf, useBench } from '../store';
-import type { TypedInput } from '../typed-input';
-import { useTyped } from '../typed-input';
-import { usePosition } from '../use-position';
+import type { TypedInput } from '@/features/train/input/typed-input';
+import { useTyped } from '@/features/train/input/typed-input';
 import { couplerName, memberName, sentence } from '@/core/words';
 
 /** What each one-way clutch does here, why, and what would change it. */
 export function OneWayLines() {
-  const train = useBench((state) => state.train);
-  const set = useBench((state) => state.set);
-  const { oneWays, solved } = usePosition();
+  const train = useTrain((state) => state.train);
+  const light = useLight();
+  const { oneWays, solved } = useExplained();
   const typed = useTyped();
   if (oneWays.length === 0) return null;
   const turned = solved.network.memberIds[solved.flow.driver]!;
@@ -23,11 +22,11 @@ export function OneWayLines() {
       <h3 className="font-semibold">One-way clutches</h3>
       <ul>
         {oneWays.map((account) => {
-          const light = highlightOf({
+          const lit = {
             couplers: [account.id],
             members: [account.pusher, account.pushed].filter((id) => id !== FRAME),
-          });
-          const [on, off] = [() => set({ highlight: light }), () => set({ highlight: null })];
+          };
+          const [on, off] = [() => light(lit), () => light(null)];
           return (
             <li
               key={account.id}

@@ -1,17 +1,17 @@
 'use client';
 
+import { useTrain } from '@/features/train/use-train';
 import { add, div, equals, fraction, isZero, ONE, toNumber } from '@/core/rational';
 import type { OutputLaw } from '@/core/solve';
 import type { Train } from '@/core/train';
 import { figure, wayText } from '@/core/units';
-import type { Explained } from '../analysis';
-import { useBench } from '../store';
-import { useTyped } from '../typed-input';
+import type { Explained } from '@/features/train/analysis';
+import { useTyped } from '@/features/train/input/typed-input';
 import { exact, memberName } from '@/core/words';
 
 /** What comes out at each output for what is put in: speed, way and torque in the units in force. */
 export function Outputs({ position: { solved } }: { position: Explained }) {
-  const train = useBench((state) => state.train);
+  const train = useTrain((state) => state.train);
   const { speed, torque } = useTyped();
   const { state, flow, network } = solved;
   const torques = state.load.outcome === 'balanced' ? state.load.torques.receivers : [];

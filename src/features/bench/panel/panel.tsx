@@ -1,7 +1,7 @@
 'use client';
 
+import { useTrain } from '@/features/train/use-train';
 import { useDeferredValue, useState, type ReactNode } from 'react';
-import { useBench } from '../store';
 import { ChecksView } from './checks-view';
 import { FiguresTable } from './figures-table';
 import { RatioHeadline } from './ratio-headline';
@@ -71,7 +71,7 @@ export function Panel() {
 
 /** How much the checks find wrong; counted after the drawing has followed an edit. */
 function WrongCount() {
-  const { open } = useFindings(useDeferredValue(useBench((state) => state.train)));
+  const { open } = useFindings(useDeferredValue(useTrain((state) => state.train)));
   const wrong = open.filter(({ weight }) => weight === 'wrong').length;
   if (wrong === 0) return null;
   return (

@@ -1,18 +1,17 @@
 'use client';
 
+import { useTrain, useExplained } from '@/features/train/use-train';
 import { inverse, toFraction, toNumber } from '@/core/rational';
 import { figure, ratioFigure, ratioIn, wayText } from '@/core/units';
 import { usePreferences } from '@/ui/preferences';
-import type { Explained } from '../analysis';
-import { useBench } from '../store';
-import { usePosition } from '../use-position';
+import type { Explained } from '@/features/train/analysis';
 import { listed, memberName } from '@/core/words';
 import { Outputs } from './outputs';
 import { Reason } from './reason';
 
 /** The ratio, large, or why there is none. */
 export function RatioHeadline() {
-  const position = usePosition();
+  const position = useExplained();
   const { solved, backward } = position;
   return (
     <div aria-live="polite">
@@ -25,7 +24,7 @@ export function RatioHeadline() {
 
 function Ratio({ position: { solved, backward } }: { position: Explained }) {
   const convention = usePreferences((state) => state.convention);
-  const train = useBench((state) => state.train);
+  const train = useTrain((state) => state.train);
   // Driven backward, the ratio found is output turns per input turn; it is told as the ratio of the train all the same.
   const ratio = backward ? inverse(solved.ratio!) : solved.ratio!;
   const shown = ratioIn(ratio, convention);

@@ -1,16 +1,17 @@
 'use client';
 
+import { useTrain, useLight, useExplained, useTrainStore } from '@/features/train/use-train';
+import { type Highlight, highlightOf } from '@/features/train/highlight';
+import { toggleCoupler } from '@/features/train/choosing';
 import type { ReactNode } from 'react';
 import { FRAME } from '@/core/train';
-import type { Explained } from '../analysis';
-import { highlightOf, toggleCoupler, useBench, useBenchStore, type Highlight } from '../store';
-import { usePosition } from '../use-position';
+import type { Explained } from '@/features/train/analysis';
 import { couplerName, listed, memberName, sentence } from '@/core/words';
 import { lawText } from './outputs';
 
 /** Why nothing comes out: what fights, where the power stops, or what runs ahead; every name lights its part, and a press mends it. */
 export function Reason() {
-  const position = usePosition();
+  const position = useExplained();
   switch (position.solved.status) {
     case 'locked':
       return <Locked position={position} />;
@@ -22,7 +23,7 @@ export function Reason() {
 }
 
 function Split({ position: { laws, solved } }: { position: Explained }) {
-  const train = useBench((state) => state.train);
+  const train = useTrain((state) => state.train);
   const turned = memberName(train, solved.network.memberIds[solved.flow.driver]!);
   return (
     <div>
@@ -37,8 +38,8 @@ function Split({ position: { laws, solved } }: { position: Explained }) {
 }
 
 function Locked({ position: { locks, solved, flow } }: { position: Explained }) {
-  const store = useBenchStore();
-  const train = useBench((state) => state.train);
+  const store = useTrainStore();
+  const train = useTrain((state) => state.train);
   const names = locks.map((id) => couplerName(train, id));
   const what = flow === 'drive' ? 'the input cannot turn' : 'the load cannot turn it this way';
   return (
@@ -76,7 +77,7 @@ function Locked({ position: { locks, solved, flow } }: { position: Explained }) 
 }
 
 function Stopped({ position: { stops, solved } }: { position: Explained }) {
-  const train = useBench((state) => state.train);
+  const train = useTrain((state) => state.train);
   return (
     <div>
       <p className="text-lg font-semibold">
@@ -106,7 +107,7 @@ function Stopped({ position: { stops, solved } }: { position: Explained }) {
 
 /** The load pushes and the input does not follow: who pushes, what runs ahead, what may stand. */
 function RunsAhead({ position: { solved, oneWays, stops, flow, letGo } }: { position: Explained }) {
-  const train = useBench((state) => state.train);
+  const train = useTrain((state) => state.train);
   const name = (id: string) => memberName(train, id);
   const pushers = [solved.flow.driver, ...solved.flow.together.map(({ member }) => member)].map(
     (member) => solved.network.memberIds[member]!,
@@ -149,7 +150,7 @@ function RunsAhead({ position: { solved, oneWays, stops, flow, letGo } }: { posi
 }
 
 function Following({ ids }: { ids: readonly string[] }) {
-  const train = useBench((state) => state.train);
+  const train = useTrain((state) => state.train);
   const shown = ids.filter((id) => !train.members.some((member) => member.id === id && member.carrier !== undefined));
   if (shown.length === 0) return null;
   return (
@@ -163,8 +164,8 @@ function Following({ ids }: { ids: readonly string[] }) {
 }
 
 function Engageable({ ids }: { ids: readonly string[] }) {
-  const store = useBenchStore();
-  const train = useBench((state) => state.train);
+  const store = useTrainStore();
+  const train = useTrain((state) => state.train);
   if (ids.length === 0) return null;
   return (
     <div className="mt-1.5 flex flex-wrap items-center gap-2">
@@ -182,8 +183,8 @@ function Engageable({ ids }: { ids: readonly string[] }) {
 
 /** Lights parts of the drawing while it is pointed at or focused. */
 function Pointing({ highlight, children }: { highlight: Highlight; children: ReactNode }) {
-  const set = useBench((state) => state.set);
-  const [on, off] = [() => set({ highlight }), () => set({ highlight: null })];
+  const light = useLight();
+  const [on, off] = [() => light(highlight), () => light(null)];
   return (
     <span onPointerEnter={on} onPointerLeave={off} onFocus={on} onBlur={off}>
       {children}

@@ -1,7 +1,7 @@
+import { type Highlight, highlightOf } from '@/features/train/highlight';
 import { FRAME, type Train } from '@/core/train';
 import type { SetEquation, WorkingStep } from '@/core/working';
-import type { Explained } from '../analysis';
-import { highlightOf, type Highlight } from '../store';
+import type { Explained } from '@/features/train/analysis';
 import { exact, couplerName, listed, memberName, sentence as closed } from '@/core/words';
 
 /** One line of the trace: what happens, the sum behind it, and the parts it is about. */

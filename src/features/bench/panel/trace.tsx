@@ -1,19 +1,19 @@
 'use client';
 
+import { useTrain, useLight, useExplained } from '@/features/train/use-train';
+import { highlightOf } from '@/features/train/highlight';
 import clsx from 'clsx';
 import { toFraction, toNumber } from '@/core/rational';
 import type { Stop } from '@/core/powerflow';
 import { figure } from '@/core/units';
-import { highlightOf, useBench } from '../store';
-import { usePosition } from '../use-position';
 import { couplerName, listed, memberName } from '@/core/words';
 import { OneWayLines } from './one-way-lines';
 import { storyOf } from './sentences';
 
 /** The story of the power from the input to the output; pointing at a sentence lights its parts on the drawing. */
 export function Trace() {
-  const train = useBench((state) => state.train);
-  const position = usePosition();
+  const train = useTrain((state) => state.train);
+  const position = useExplained();
   const { working } = position;
   const { sentences, idle } = storyOf(train, position);
   return (
@@ -51,9 +51,9 @@ export function Trace() {
 
 /** Members by name; pointing at them lights them. */
 function Names({ ids }: { ids: readonly string[] }) {
-  const train = useBench((state) => state.train);
-  const set = useBench((state) => state.set);
-  const [on, off] = [() => set({ highlight: highlightOf({ members: ids }) }), () => set({ highlight: null })];
+  const train = useTrain((state) => state.train);
+  const light = useLight();
+  const [on, off] = [() => light({ members: ids }), () => light(null)];
   return (
     <span tabIndex={0} onPointerEnter={on} onPointerLeave={off} onFocus={on} onBlur={off}>
       {listed(ids.map((id) => memberName(train, id)))}
@@ -63,8 +63,8 @@ function Names({ ids }: { ids: readonly string[] }) {
 
 /** The ways by which power goes through, each with its share. */
 function Paths() {
-  const train = useBench((state) => state.train);
-  const { paths } = usePosition();
+  const train = useTrain((state) => state.train);
+  const { paths } = useExplained();
   if (!paths || paths.paths.length < 2) return null;
   const name = ({ kind, id }: Stop) =>
     kind === 'member' ? memberName(train, id) : kind === 'joint' ? couplerName(train, id) : null;
@@ -92,15 +92,15 @@ function Paths() {
 }
 
 function Line({ highlight, children }: { highlight: ReturnType<typeof highlightOf>; children: React.ReactNode }) {
-  const set = useBench((state) => state.set);
+  const light = useLight();
   return (
     <li
       tabIndex={0}
       className="flex gap-3 border-t border-base-300 py-1 leading-snug hover:bg-base-200 focus-visible:bg-base-200"
-      onPointerEnter={() => set({ highlight })}
-      onPointerLeave={() => set({ highlight: null })}
-      onFocus={() => set({ highlight })}
-      onBlur={() => set({ highlight: null })}
+      onPointerEnter={() => light(highlight)}
+      onPointerLeave={() => light(null)}
+      onFocus={() => light(highlight)}
+      onBlur={() => light(null)}
     >
       {children}
     </li>

@@ -1,11 +1,10 @@
 'use client';
 
+import { useTrain, useExplained } from '@/features/train/use-train';
 import { abs, inverse, neg, sign, toFraction, type Rational } from '@/core/rational';
 import type { Train } from '@/core/train';
 import type { CrossCheck, SetSchool, Stage } from '@/core/working';
 import { usePreferences } from '@/ui/preferences';
-import { useBench } from '../store';
-import { usePosition } from '../use-position';
 import { memberName } from '@/core/words';
 import { OneWayLines } from './one-way-lines';
 import { SetWorking, StepEquations } from './step-equations';
@@ -13,9 +12,9 @@ import { Over } from './written';
 
 /** The ratio worked out on paper: the speeds one after the other, the running product where there is a chain, and the ways that check it. */
 export function WorkingView() {
-  const train = useBench((state) => state.train);
+  const train = useTrain((state) => state.train);
   const convention = usePreferences((state) => state.convention);
-  const { working, backward } = usePosition();
+  const { working, backward } = useExplained();
   const turned = (ratio: Rational) => (convention === 'in/out' ? ratio : inverse(ratio));
   const chained = working.stages !== null && working.stages.length > 0;
   return (

@@ -1,5 +1,4 @@
 import { after } from 'next/server';
-import { z } from 'zod';
 import { database } from '@/server/database';
 import { failure, keptResponse, readTrain, savedResponse } from '@/server/http';
 import { route } from '@/server/route';
@@ -7,12 +6,10 @@ import { findTrain, putBackTrain, removeTrain, saveTrain } from '@/server/trains
 import { thinRevisions } from '@/server/trains/revisions';
 import { summariseSoon } from '@/server/trains/shelf';
 import { versionNumber } from '@/server/version-number';
+import { saveRequest } from '@/wire';
 
 /** Old states are thinned out once in so many saves. */
 const THIN_EVERY = 20;
-
-/** What a save says beside the train. */
-const saveSchema = z.strictObject({ version: z.number().int().min(1) });
 
 export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: string }>({
   GET: async (request, { id }) => {
@@ -24,7 +21,7 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: stri
   PUT: async (request, { id }) => {
     const body = await readTrain(request, 'train');
     if (!body.ok) return body.response;
-    const save = saveSchema.safeParse(body.rest);
+    const save = saveRequest.safeParse(body.rest);
     if (!save.success) return failure(400, 'bad-request', 'A save names the version it started from and the train.');
     const { version } = save.data;
     const saved = await saveTrain(await database(), id, version, body.train);

@@ -1,11 +1,9 @@
-import { z } from 'zod';
 import { database } from '@/server/database';
 import { failure, jsonFields, readJson } from '@/server/http';
 import { route } from '@/server/route';
 import { findRevision, nameRevision } from '@/server/trains/revisions';
 import { versionNumber } from '@/server/version-number';
-
-const nameSchema = z.strictObject({ name: z.string().trim().max(120).nullable() });
+import { namingRequest } from '@/wire';
 
 const notKept = () => failure(404, 'no-revision', 'This state is no longer kept.');
 const noVersion = () => failure(400, 'bad-version', 'A version is a whole number from 1.');
@@ -28,7 +26,7 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: stri
     if (version === null) return noVersion();
     const body = await readJson(request);
     if (!body.ok) return body.response;
-    const naming = nameSchema.safeParse(body.value);
+    const naming = namingRequest.safeParse(body.value);
     if (!naming.success) return failure(400, 'bad-request', 'A name is a text of at most 120 characters.');
     return (await nameRevision(await database(), id, version, naming.data.name || null))
       ? Response.json({})

@@ -1,0 +1,14 @@
+'use client';
+
+import type { ComponentProps } from 'react';
+import { OpenTrain } from '@/features/train/frame/open-train';
+import { screen } from '@/features/train/frame/screens';
+
+/** The screens that there are, in the order of the bar. */
+const SCREENS = [
+  screen('Bench', '', 'How does it turn, and where does the power go?', () => import('@/features/bench/screen')),
+];
+
+export const OpenWithScreens = (train: Omit<ComponentProps<typeof OpenTrain>, 'screens'>) => (
+  <OpenTrain {...train} screens={SCREENS} />
+);

@@ -1,0 +1,67 @@
+'use client';
+
+import { Download } from 'lucide-react';
+import { useEffect, useState } from 'react';
+import { BarButton } from '@/features/train/frame/bar-button';
+import { InBar } from '@/features/train/frame/bar-slot';
+import { InputFields } from '@/features/train/input/input-fields';
+import { onDemand, whenIdle } from '@/ui/on-demand';
+import { CrankPanel } from './crank/crank-panel';
+import { useLaidOut } from './drawing/laying-out';
+import { SideViewPane } from './drawing/side-view-pane';
+import { EndViewPane } from './end-view/end-view-pane';
+import { FirstVisit } from './first-visit';
+import { useBenchKeys } from './keys';
+import { Panel } from './panel/panel';
+import { PositionsStrip } from './positions-strip';
+import { useCrank } from './use-bench';
+
+const FilesDialog = onDemand(async () => (await import('./files/files-dialog')).FilesDialog);
+
+/**
+ * One train on the bench: its side view and end view, the crank with its counters, the positions, and the panel that explains them.
+ * @param first the very first visit: the train is turning and a line says what to try.
+ */
+export function Screen({ first = false }: { first?: boolean }) {
+  const crank = useCrank();
+  useLaidOut();
+  useBenchKeys();
+  useEffect(() => () => crank.stop(), [crank]);
+  useEffect(() => whenIdle([FilesDialog.load]), []);
+  return (
+    <>
+      <FilesButton />
+      {first && <FirstVisit />}
+      <main className="print:block grid min-h-0 flex-1 lg:grid-cols-[minmax(0,1fr)_22.5rem] xl:grid-cols-[minmax(0,1fr)_23.5rem] 2xl:grid-cols-[minmax(0,1fr)_29rem]">
+        <div className="flex min-h-0 min-w-0 flex-col">
+          <SideViewPane />
+          <div className="print:hidden grid shrink-0 border-t border-base-300 sm:grid-cols-[15rem_minmax(0,1fr)] lg:h-60 2xl:h-80 2xl:grid-cols-[22rem_minmax(0,1fr)]">
+            <EndViewPane />
+            <CrankPanel />
+          </div>
+        </div>
+        <Panel />
+      </main>
+      <footer className="print:hidden flex flex-wrap items-end gap-x-6 gap-y-2 border-t border-base-content px-4 py-1.5 sm:flex-nowrap">
+        <PositionsStrip />
+        <InputFields />
+      </footer>
+    </>
+  );
+}
+
+function FilesButton() {
+  const [open, setOpen] = useState(false);
+  return (
+    <>
+      <InBar>
+        <BarButton
+          label="Save as a file"
+          onPress={() => setOpen(true)}
+          icon={<Download className="size-4" aria-hidden />}
+        />
+      </InBar>
+      {open && <FilesDialog.Shown onClose={() => setOpen(false)} />}
+    </>
+  );
+}

@@ -1,0 +1,38 @@
+'use client';
+
+import { useCallback } from 'react';
+import { useStore } from 'zustand';
+import type { Drawn } from '@/core/drawing';
+import type { Station } from '@/core/end-view';
+import { hasPart, type PartRef } from '@/core/train';
+import { ownOf } from '@/features/train/session';
+import { sideViewToShow, stationsOf } from '@/features/train/side-views';
+import { useSession, useTrain } from '@/features/train/use-train';
+import type { CrankClock } from './crank/crank-clock';
+import { createBench, type Bench, type BenchState } from './store';
+
+/** The Bench of the train that is open here. */
+export const useBenchItself = (): Bench => ownOf(useSession(), createBench);
+
+export const useBench = <T>(select: (state: BenchState) => T): T => useStore(useBenchItself().store, select);
+
+export const useCrank = (): CrankClock => useBenchItself().crank;
+
+/** Opens the card of a part, or closes whichever is open. */
+export function useCard(): (part: PartRef | null) => void {
+  const { store } = useBenchItself();
+  return useCallback((part) => store.getState().set({ editing: part }), [store]);
+}
+
+/** The part whose card is open, as long as it is there. */
+export function useOpenCard(): PartRef | null {
+  const editing = useBench((state) => state.editing);
+  return useTrain(({ train }) => (editing && hasPart(train, editing) ? editing : null));
+}
+
+export function useDrawing(): Drawn {
+  const shown = useBench((state) => state.shown);
+  return useTrain(({ train }) => sideViewToShow(train, shown));
+}
+
+export const useStations = (): readonly Station[] => useTrain(({ train }) => stationsOf(train));

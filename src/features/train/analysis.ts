@@ -1,0 +1,160 @@
+import { checkDesign, type Finding, type Use } from '@/core/checks';
+import { networkOf, openTrain, type OpenTrain } from '@/core/kinematics';
+import {
+  memberFigures,
+  meshRoles,
+  partPowers,
+  powerFlow,
+  type MemberFigures,
+  type MeshRole,
+  type PartPower,
+  type PowerFlow,
+} from '@/core/powerflow';
+import {
+  driveBackward,
+  letGo,
+  lockSet,
+  oneWayAccounts,
+  outputLaws,
+  powerStops,
+  solveCoasting,
+  solveEngaged,
+  type BackwardVerdict,
+  type OneWayAccount,
+  type OutputLaw,
+  type PowerStops,
+  type Solved,
+} from '@/core/solve';
+import type { Train } from '@/core/train';
+import { workingOf, type Working } from '@/core/working';
+import { engagementIn, type Choice } from './engagement';
+import { DOCUMENTS, Recent } from './recent';
+
+/** Who drives whom: the input drives · the load pushes while the input turns on · the output drives the input. */
+export type FlowKind = 'drive' | 'coast' | 'backward';
+
+/** Everything computed from a document, each thing once: derived, never stored. */
+interface Analysed {
+  readonly open: OpenTrain;
+  readonly states: Map<string, Explained>;
+}
+
+/** What is engaged, solved and explained. */
+export interface Explained {
+  readonly solved: Solved;
+  readonly figures: readonly MemberFigures[];
+  readonly roles: ReadonlyMap<string, MeshRole>;
+  /** Gears in meshes through which power goes. */
+  readonly driving: ReadonlySet<string>;
+  readonly powers: readonly PartPower[];
+  readonly paths: PowerFlow | null;
+  readonly working: Working;
+  /** The smallest set of couplers that locks it; empty unless it is locked. */
+  readonly locks: readonly string[];
+  readonly stops: PowerStops | null;
+  readonly flow: FlowKind;
+  /** What each one-way clutch does, and what would change it. */
+  readonly oneWays: readonly OneWayAccount[];
+  /** One-way clutches that hold in drive and are run ahead of in this flow. */
+  readonly letGo: readonly string[];
+  /** What binds outputs that are not determined one by one; of a split only. */
+  readonly laws: readonly OutputLaw[];
+  /** What comes of turning the output; null unless that was asked. */
+  readonly backward: BackwardVerdict | null;
+}
+
+const KEPT_STATES = 512;
+const analysed = new Recent<Train, Analysed>(DOCUMENTS);
+
+function analyse(train: Train): Analysed {
+  const found = analysed.get(train);
+  if (found) return found;
+  const fresh: Analysed = { open: openTrain(networkOf(train)), states: new Map() };
+  analysed.set(train, fresh);
+  return fresh;
+}
+
+const checks = new Recent<Train, { readonly use: Use; readonly findings: readonly Finding[] }>(DOCUMENTS);
+
+/** What the checks find for a train and how it is used, worked out when it is first asked for. */
+export function checksOf(train: Train, use: Use): readonly Finding[] {
+  const found = checks.get(train);
+  if (found && found.use.inputSpeed === use.inputSpeed && found.use.inputTorque === use.inputTorque)
+    return found.findings;
+  const findings = checkDesign(train, use);
+  checks.set(train, { use, findings });
+  return findings;
+}
+
+export function analyseEngaged(train: Train, engaged: readonly string[], flow: FlowKind, losses: boolean): Explained {
+  const { open, states } = analyse(train);
+  const key = JSON.stringify([flow, losses, [...engaged].sort()]);
+  const found = states.get(key);
+  if (found) return found;
+  const fresh = explain(open, engaged, flow, losses);
+  if (states.size >= KEPT_STATES) states.delete(states.keys().next().value!);
+  states.set(key, fresh);
+  return fresh;
+}
+
+function explain(open: OpenTrain, engaged: readonly string[], flow: FlowKind, losses: boolean): Explained {
+  const turned = flow === 'backward' ? driveBackward(open, engaged, { losses }) : null;
+  const solve = (on: readonly string[]) => solveIn(open, on, flow, losses);
+  const solved = turned?.solved ?? solve(engaged);
+  const position: Explained = whenAsked<Explained>({
+    solved: () => solved,
+    figures: () => memberFigures(solved),
+    roles: () => meshRoles(solved),
+    driving: () =>
+      new Set(
+        open.network.train.meshes
+          .filter(({ id }) => ['a drives', 'b drives'].includes(position.roles.get(id)!))
+          .flatMap(({ gears }) => gears),
+      ),
+    powers: () => partPowers(solved),
+    paths: () => powerFlow(solved),
+    working: () => workingOf(solved),
+    locks: () => (solved.status === 'locked' ? lockSet(solved) : []),
+    stops: () => (solved.status === 'neutral' || solved.status === 'held' ? powerStops(solved) : null),
+    backward: () => turned?.verdict ?? null,
+    flow: () => flow,
+    oneWays: () => oneWayAccounts(solved, solve),
+    letGo: () =>
+      flow === 'drive' ? [] : letGo(analyseEngaged(open.network.train, engaged, 'drive', losses).solved, solved),
+    laws: () => (solved.status === 'split' ? outputLaws(solved) : []),
+  });
+  return position;
+}
+
+function solveIn(open: OpenTrain, engaged: readonly string[], flow: FlowKind, losses: boolean): Solved {
+  if (flow === 'backward') return driveBackward(open, engaged, { losses }).solved;
+  return (flow === 'coast' ? solveCoasting : solveEngaged)(open, engaged, { losses });
+}
+
+/** Each part worked out when it is first asked for, and kept: of most positions only the ratio is ever shown. */
+function whenAsked<T extends object>(parts: { readonly [K in keyof T]: () => T[K] }): T {
+  const made = {};
+  for (const key of Object.keys(parts) as (keyof T)[]) {
+    const get = () => {
+      const value = parts[key]();
+      Object.defineProperty(made, key, { value, enumerable: true });
+      return value;
+    };
+    Object.defineProperty(made, key, { get, enumerable: true, configurable: true });
+  }
+  return made as T;
+}
+
+/** What decides which position is looked at, and how. */
+export interface Chosen {
+  readonly train: Train;
+  readonly choice: Choice;
+  readonly flow: FlowKind;
+  readonly losses: boolean;
+}
+
+export const explainedOf = ({ train, choice, flow, losses }: Chosen): Explained =>
+  analyseEngaged(train, engagementIn({ train, choice }).engaged, flow, losses);
+
+/** Speeds per turn of what is cranked. */
+export const speedsOf = (chosen: Chosen): readonly MemberFigures[] => explainedOf(chosen).figures;

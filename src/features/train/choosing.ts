@@ -1,0 +1,35 @@
+import { engagementIn, type Choice } from './engagement';
+import type { TrainStore } from './store';
+
+/** Engages these couplers and remembers what was engaged before. */
+export function engage({ getState }: TrainStore, engaged: readonly string[], positionId: string | null = null): void {
+  const { train, choice, set } = getState();
+  const now = engagementIn({ train, choice });
+  const next: Choice = { engaged, positionId };
+  const then = engagementIn({ train, choice: next });
+  const same =
+    then.positionId === now.positionId &&
+    then.engaged.length === now.engaged.length &&
+    then.engaged.every((id) => now.engaged.includes(id));
+  if (!same) set({ choice: next, before: choice });
+}
+
+export function choosePosition(store: TrainStore, id: string): void {
+  const position = store.getState().train.positions.find((candidate) => candidate.id === id);
+  if (position) engage(store, position.engaged, id);
+}
+
+export function toggleCoupler(store: TrainStore, id: string): void {
+  const { engaged } = engagementIn(store.getState());
+  engage(store, engaged.includes(id) ? engaged.filter((other) => other !== id) : [...engaged, id]);
+}
+
+/** The position before or after, round and round; from a choice of one's own the first. */
+export function stepPosition(store: TrainStore, by: number): void {
+  const { train, choice } = store.getState();
+  const { length } = train.positions;
+  if (length === 0) return;
+  const { positionId } = engagementIn({ train, choice });
+  const at = train.positions.findIndex(({ id }) => id === positionId);
+  choosePosition(store, train.positions[at < 0 ? 0 : (at + by + length) % length]!.id);
+}

@@ -1,0 +1,51 @@
+import type { Train } from '@/core/train';
+import type { TrainState, TrainStore } from './store';
+
+/** What goes with a change of the document. */
+type Also = Partial<Pick<TrainState, 'notice' | 'choice' | 'before'>>;
+
+/**
+ * The one door for every change of the document: one step of undo, or with `merge` one for all changes of the same visit.
+ * What was said of an earlier change goes; what is looked at or pointed at shows by itself only while it is there.
+ * @param merge names the visit, such as the typing of one tooth count.
+ */
+export function editTrain(
+  store: TrainStore,
+  train: Train,
+  { merge, ...also }: Also & { readonly merge?: string } = {},
+): void {
+  const { visit, train: before, set } = store.getState();
+  const history = store.temporal.getState();
+  const change = { notice: null, ...also, train };
+  if (merge === undefined) return set({ ...change, visit: null });
+  if (visit?.merge !== merge) return set({ ...change, visit: { merge, before, future: history.futureStates } });
+  history.pause();
+  set(change);
+  history.resume();
+}
+
+/** The visit is over: the next change is a step of its own. */
+export function endVisit({ getState }: TrainStore): void {
+  if (getState().visit) getState().set({ visit: null });
+}
+
+/** Takes back all that a visit changed, as if it had not been: what could be redone before can be redone again. */
+export function giveUpVisit(store: TrainStore): void {
+  const { visit, set } = store.getState();
+  if (!visit) return;
+  const { pause, resume, pastStates } = store.temporal.getState();
+  pause();
+  set({ train: visit.before, visit: null });
+  resume();
+  store.temporal.setState({ pastStates: pastStates.slice(0, -1), futureStates: [...visit.future] });
+}
+
+export function undo(store: TrainStore): void {
+  endVisit(store);
+  store.temporal.getState().undo();
+}
+
+export function redo(store: TrainStore): void {
+  endVisit(store);
+  store.temporal.getState().redo();
+}

@@ -1,0 +1,99 @@
+'use client';
+
+import {
+  FORCE_UNITS,
+  isForce,
+  SPEED_UNITS,
+  TORQUE_UNITS,
+  type ForceUnit,
+  type RatioConvention,
+  type SpeedUnit,
+  type TorqueUnit,
+} from '@/core/units';
+import { usePreferences } from '@/ui/preferences';
+
+/** How figures are written, on every screen: which way round a ratio is, and the units of speed and torque. */
+export function FigureChoices() {
+  return (
+    <>
+      <RatioConventions />
+      <UnitChoices />
+    </>
+  );
+}
+
+function RatioConventions() {
+  const { convention, set } = usePreferences();
+  return (
+    <fieldset
+      className="flex items-center gap-1.5 text-sm"
+      title="in/out: input turns for one turn of the output. out/in: output turns for one turn of the input."
+    >
+      <legend className="sr-only">Ratio convention</legend>
+      <span className="muted">Ratio</span>
+      <div className="join">
+        {(['in/out', 'out/in'] satisfies RatioConvention[]).map((choice) => (
+          <input
+            key={choice}
+            type="radio"
+            name="convention"
+            className="btn join-item btn-xs checked:!bg-neutral checked:!text-neutral-content"
+            aria-label={choice}
+            checked={convention === choice}
+            onChange={() => set({ convention: choice })}
+          />
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+function UnitChoices() {
+  const { torqueUnit, speedUnit, armMm, set } = usePreferences();
+  return (
+    <div className="flex items-center gap-1.5">
+      <select
+        className="select select-xs w-24"
+        aria-label="Unit of speed"
+        value={speedUnit}
+        onChange={(event) => set({ speedUnit: event.target.value as SpeedUnit })}
+      >
+        {Object.keys(SPEED_UNITS).map((unit) => (
+          <option key={unit}>{unit}</option>
+        ))}
+      </select>
+      <select
+        className="select select-xs w-24"
+        aria-label="Unit of torque"
+        value={torqueUnit}
+        onChange={(event) => set({ torqueUnit: event.target.value as TorqueUnit | ForceUnit })}
+      >
+        {Object.keys(TORQUE_UNITS).map((unit) => (
+          <option key={unit}>{unit}</option>
+        ))}
+        <optgroup label="force on an arm">
+          {Object.keys(FORCE_UNITS).map((unit) => (
+            <option key={unit}>{unit}</option>
+          ))}
+        </optgroup>
+      </select>
+      {isForce(torqueUnit) && (
+        <label className="flex items-center gap-1 text-sm">
+          <span className="muted">on an arm of</span>
+          <input
+            type="number"
+            className="input input-xs figure w-18"
+            aria-label="Length of the arm, mm"
+            min={1}
+            max={100000}
+            defaultValue={armMm}
+            onChange={(event) =>
+              event.target.validity.valid && event.target.value !== '' && set({ armMm: Number(event.target.value) })
+            }
+          />
+          <span className="muted">mm</span>
+        </label>
+      )}
+    </div>
+  );
+}

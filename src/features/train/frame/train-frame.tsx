@@ -1,0 +1,98 @@
+'use client';
+
+import { usePathname, useSelectedLayoutSegment } from 'next/navigation';
+import { Suspense, useCallback, useEffect, useLayoutEffect, useMemo, useState, type ReactNode } from 'react';
+import type { Train } from '@/core/train';
+import { onDemand, whenIdle } from '@/ui/on-demand';
+import { useKeptPreferences } from '@/ui/preferences';
+import { follow } from '../link';
+import { ConflictDialog } from '../saving/conflict-dialog';
+import { KeptEdits } from '../saving/kept-edits';
+import { leave, receive, sessionOf, type Loaded, type Session } from '../session';
+import { SessionContext } from '../use-train';
+import { BarSlot } from './bar-slot';
+import { useTrainKeys, type KeyLine } from './keys';
+import { ScreenKeys } from './screen-keys';
+import { screenAt, type Screen } from './screens';
+import { TopBar } from './top-bar';
+
+const KeysSheet = onDemand(async () => (await import('./keys-sheet')).KeysSheet);
+
+interface Props {
+  readonly id: string;
+  readonly version: number;
+  readonly train: Train;
+  readonly screens: readonly Screen[];
+  /** The screen that the page itself brought along. */
+  readonly children: ReactNode;
+}
+
+/** A train that is open in this window: the bar above, and below it whichever screen is looked at. */
+export function TrainFrame({ id, version, train, screens, children }: Props) {
+  const [session] = useState(() => sessionOf({ id, version, train }));
+  useKept(
+    session,
+    useMemo(() => ({ id, version, train }), [id, version, train]),
+  );
+  useKeptPreferences();
+  return (
+    <SessionContext value={session}>
+      <Frame session={session} screens={screens}>
+        {children}
+      </Frame>
+    </SessionContext>
+  );
+}
+
+function Frame({ session, screens, children }: { session: Session; screens: readonly Screen[]; children: ReactNode }) {
+  const path = usePathname();
+  const brought = useSelectedLayoutSegment() ?? '';
+  const here = screenAt(screens, path);
+  const [keys, setKeys] = useState(false);
+  const [slot, setSlot] = useState<HTMLElement | null>(null);
+  const [own, setOwn] = useState<readonly KeyLine[]>([]);
+  const showKeys = useCallback(() => setKeys(true), []);
+  useTrainKeys(screens, showKeys);
+  useEffect(() => whenIdle([...screens.map(({ load }) => load), KeysSheet.load]), [screens]);
+  return (
+    <BarSlot value={slot}>
+      <ScreenKeys value={setOwn}>
+        <div className="flex min-h-dvh flex-col lg:h-dvh lg:overflow-hidden print:block print:h-auto print:overflow-visible">
+          <TopBar screens={screens} here={here} onKeys={showKeys} slot={setSlot} />
+          {here && here.segment !== brought ? (
+            <Suspense fallback={<p className="muted m-auto">Opening {here.word}…</p>}>
+              <here.Screen />
+            </Suspense>
+          ) : (
+            children
+          )}
+          {keys && <KeysSheet.Shown own={own} onClose={() => setKeys(false)} />}
+          <KeptEdits session={session} />
+          <ConflictDialog />
+        </div>
+      </ScreenKeys>
+    </BarSlot>
+  );
+}
+
+/** Keeps the session with what the server has and what the address asks for, and lets nothing wait when the window is left. */
+function useKept(session: Session, loaded: Loaded): void {
+  useEffect(() => receive(session, loaded), [session, loaded]);
+  useLayoutEffect(() => {
+    follow(session.store, new URLSearchParams(location.search));
+    // What was asked for is looked at now, and remembered; the address stays the screen's own.
+    if (/[?&](position|flow)=/.test(location.search)) history.replaceState(null, '', location.pathname);
+  }, [session]);
+  useEffect(() => {
+    // Not where the last save failed: it is tried again in its time, and waits in this browser.
+    const flush = () =>
+      document.visibilityState === 'hidden' &&
+      session.store.getState().save.kind !== 'failed' &&
+      session.saving.flush(true);
+    document.addEventListener('visibilitychange', flush);
+    return () => {
+      document.removeEventListener('visibilitychange', flush);
+      leave(session);
+    };
+  }, [session]);
+}

@@ -1,0 +1,56 @@
+'use client';
+
+import { useMemo } from 'react';
+import { isForce, readQuantity, SPEED_UNITS, torqueTable } from '@/core/units';
+import { usePreferences } from '@/ui/preferences';
+import { useTrain } from '../use-train';
+
+/** What is typed at a field, as a number in the unit chosen. */
+export interface Typed {
+  /** Null while what is typed cannot be read. */
+  readonly value: number | null;
+  /** The unit as it is shown: "N·m", or "N × 250 mm" for a force on an arm. */
+  readonly unit: string;
+  /** One of the unit in SI: rad/s or N·m. */
+  readonly si: number;
+  readonly message: string | null;
+}
+
+export interface TypedInput {
+  readonly speed: Typed;
+  readonly torque: Typed;
+}
+
+/** The typed input speed and torque as numbers in the chosen units, or what is wrong with them. */
+export function useTyped(): TypedInput {
+  const { speedUnit, torqueUnit, armMm } = usePreferences();
+  const speedText = useTrain((state) => state.speedText);
+  const torqueText = useTrain((state) => state.torqueText);
+  return useMemo(
+    () => ({
+      speed: read(speedText, SPEED_UNITS, speedUnit, speedUnit, 'the input speed'),
+      torque: read(
+        torqueText,
+        torqueTable(armMm / 1000),
+        torqueUnit,
+        isForce(torqueUnit) ? `${torqueUnit} × ${armMm} mm` : torqueUnit,
+        'the input torque',
+      ),
+    }),
+    [speedText, torqueText, speedUnit, torqueUnit, armMm],
+  );
+}
+
+function read<U extends string>(
+  text: string,
+  table: Readonly<Record<U, number>>,
+  unit: U,
+  label: string,
+  what: string,
+): Typed {
+  const quantity = readQuantity(text, Object.keys(table) as U[], unit, what);
+  const typed = { unit: label, si: table[unit] };
+  return quantity.ok
+    ? { ...typed, value: (quantity.value * table[quantity.unit]) / table[unit], message: null }
+    : { ...typed, value: null, message: quantity.message };
+}

@@ -1,0 +1,67 @@
+import * as z from 'zod/mini';
+import { failureReply } from './replies';
+
+/** What came of asking the server: done, with what it answered, or a sentence that says what went wrong. */
+export type Answer<T = unknown> = { readonly ok: true; readonly value: T } | Refusal;
+
+export interface Refusal {
+  readonly ok: false;
+  /** The server's own code for it; `unreachable` where no answer came, `unclear` where it was none of ours. */
+  readonly code: string;
+  readonly message: string;
+  /** What the server has, where a save started from an older version. */
+  readonly current?: z.infer<typeof failureReply>['error']['current'];
+}
+
+export interface Asking {
+  readonly method?: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
+  readonly body?: unknown;
+  readonly headers?: Readonly<Record<string, string>>;
+  /** Lets it be sent to its end while the page goes away, as far as it is small enough for browsers to do so. */
+  readonly leaving?: boolean;
+  readonly signal?: AbortSignal;
+}
+
+/** A browser sends so much of a request even while its page goes away. */
+const LAST_WORD_BYTES = 60_000;
+
+/** Asks the server. It never throws: every way in which this fails is an answer with a sentence. */
+export async function ask<T extends z.ZodMiniType>(
+  reply: T,
+  address: string,
+  { method = 'GET', body, headers = {}, leaving = false, signal }: Asking = {},
+): Promise<Answer<z.output<T>>> {
+  const text = body === undefined ? undefined : JSON.stringify(body);
+  try {
+    const response = await fetch(address, {
+      method,
+      headers: { ...headers, ...(text !== undefined && { 'content-type': 'application/json' }) },
+      ...(text !== undefined && { body: text, keepalive: leaving && text.length < LAST_WORD_BYTES }),
+      ...(signal && { signal }),
+    });
+    return read(reply, response.ok, await response.json());
+  } catch {
+    return { ok: false, code: 'unreachable', message: UNREACHABLE[method === 'GET' ? 'reading' : 'changing'] };
+  }
+}
+
+function read<T extends z.ZodMiniType>(reply: T, done: boolean, answer: unknown): Answer<z.output<T>> {
+  if (done) {
+    const told = reply.safeParse(answer);
+    return told.success ? { ok: true, value: told.data } : UNCLEAR;
+  }
+  const refused = failureReply.safeParse(answer);
+  return refused.success ? { ok: false, ...refused.data.error } : UNCLEAR;
+}
+
+const UNREACHABLE = {
+  reading: 'The server cannot be reached.',
+  // The request may have arrived all the same; only reading is sure to have changed nothing.
+  changing: 'The server cannot be reached, so this may not have been done. Look again when it is back.',
+};
+
+const UNCLEAR: Refusal = {
+  ok: false,
+  code: 'unclear',
+  message: 'The answer is none that this page understands; the server may be a newer one. Load the page again.',
+};

@@ -1,0 +1,48 @@
+import * as z from 'zod/mini';
+import type { Drawn } from '@/core/drawing';
+import type { TrainSummary } from '@/core/gear-chart';
+import type { Train } from '@/core/train';
+
+/** A document that the server has checked; it is not gone through again. */
+const train = z.custom<Train>((value) => typeof value === 'object' && value !== null);
+const version = z.number().check(z.int(), z.gte(1));
+
+export const nothingReply = z.object({});
+export const storedReply = z.object({ id: z.string(), version, updatedAt: z.string() });
+export const trainReply = z.object({ id: z.string(), version, updatedAt: z.string(), train });
+export const drawnReply = z.object({ drawn: z.custom<Drawn>((value) => typeof value === 'object' && value !== null) });
+export const trainDrawnReply = z.extend(drawnReply, { train });
+export const revisionsReply = z.object({
+  revisions: z.array(z.object({ version, savedAt: z.string(), name: z.nullable(z.string()) })),
+});
+export const revisionReply = z.object({ train });
+export const examplesReply = z.object({
+  examples: z.array(
+    z.object({ id: z.string(), name: z.string(), state: z.enum(['as it was', 'changed', 'not on the shelf']) }),
+  ),
+});
+/** What goes with an honest status: a code for programs, a sentence for people; of a stale save, what is there now. */
+export const failureReply = z.object({
+  error: z.object({ code: z.string(), message: z.string(), current: z.optional(z.object({ version, train })) }),
+});
+
+export type Stored = z.infer<typeof storedReply>;
+/** A train with the version that its document was kept as. */
+export type Kept = Pick<z.infer<typeof trainReply>, 'id' | 'version' | 'train'>;
+/** A saved state of a train. */
+export type Revision = z.infer<typeof revisionsReply>['revisions'][number];
+/** A train that ships with the application, and whether it is on the shelf as it was. */
+export type ExampleState = z.infer<typeof examplesReply>['examples'][number];
+
+interface Listed {
+  readonly id: string;
+  readonly name: string;
+  readonly version: number;
+  readonly updatedAt: string;
+}
+
+/** A train as the shelf lists it: without its document, so that many can be listed at once. */
+export type ReadableEntry = Listed & TrainSummary;
+/** A train that is kept but does not read, and why. */
+export type UnreadableEntry = Listed & { readonly unreadable: string };
+export type ShelfEntry = ReadableEntry | UnreadableEntry;
