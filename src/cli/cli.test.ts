@@ -122,3 +122,12 @@ describe('bad input is one line on stderr and exit 2, with nothing half printed'
   test('a sound document is said to be one', () =>
     expect(run('check', train('crawler')).stdout).toMatch(/^Crawler transmission: a sound document with 7 members/));
 });
+
+test('chart prints the rows with their steps and what they come to', () => {
+  const { positions, forward, duplicates } = JSON.parse(run('chart', train('mud-tram')).stdout);
+  const expected = JSON.parse(readFileSync(join(ROOT, 'src/core/gear-chart/cases/chart.mud-tram.json'), 'utf8'));
+  expect(positions.map(({ id, step }: { id: string; step: string }) => [id, step])).toEqual(
+    expected.positions.map(({ id, step }: { id: string; step: string }) => [id, step]),
+  );
+  expect([forward, duplicates]).toEqual([expected.forward, expected.duplicates]);
+});

@@ -4,6 +4,7 @@ import { MAX_COMBINED, combinedCouplers, listCombinations } from '@/core/gear-ch
 import { toFraction } from '@/core/rational';
 import { reportTrain } from '@/core/solve';
 import { MAX_TRAIN_BYTES, parseTrain, problemText, type Train } from '@/core/train';
+import { chartJson } from './chart';
 import { readOptions, UsageError, type Options } from './options';
 import { traceText } from './trace';
 import { withUnits } from './with-units';
@@ -11,6 +12,7 @@ import { withUnits } from './with-units';
 const USAGE = `usage: tinwheel solve FILE [--position ID] [--speed 1200rpm] [--torque 3.5Nm] [--losses] [--reverse-flow]
        tinwheel combinations FILE
        tinwheel trace FILE [--position ID] [--losses] [--convention in/out|out/in] [--sets formula|table]
+       tinwheel chart FILE
        tinwheel check FILE`;
 
 /** Everything that goes wrong is one line on stderr and exit 2; nothing is printed before the result is whole. */
@@ -65,6 +67,8 @@ function run(argv: readonly string[]): string {
         sets: options.sets,
       });
     }
+    case 'chart':
+      return json(chartJson(readTrain(readOptions(rest, []).file)));
     case 'check': {
       const { file } = readOptions(rest, []);
       const { name, members, gears, meshes, couplers, positions } = readTrain(file);
@@ -72,7 +76,7 @@ function run(argv: readonly string[]): string {
     }
     default:
       throw new UsageError(
-        `there is no command "${command.slice(0, 40)}". The commands are solve, combinations, trace and check.`,
+        `there is no command "${command.slice(0, 40)}". The commands are solve, combinations, trace, chart and check.`,
       );
   }
 }

@@ -12,10 +12,12 @@ import type { Train } from '@/core/train';
 import { analyseEngaged } from '@/features/train/analysis';
 import { engagementIn, type Engagement } from '@/features/train/engagement';
 import { KeepPosition } from './keep-position';
-import { PositionsDialog } from './positions-dialog';
+import { onDemand, whenIdle } from '@/ui/on-demand';
 import { useTyped, type TypedInput } from '@/features/train/input/typed-input';
 import { couplerName, listed } from '@/core/words';
 import { STATUS_WORDS } from '@/features/train/words';
+
+const PositionsDialog = onDemand(async () => (await import('./positions-dialog')).PositionsDialog);
 
 /** The gear positions as keys, always in reach, and what the last change put on and off. */
 export function PositionsStrip() {
@@ -24,6 +26,7 @@ export function PositionsStrip() {
   const own = positionId === null && train.couplers.length > 0;
   const [listing, setListing] = useState(false);
   const close = useCallback(() => setListing(false), []);
+  useEffect(() => whenIdle([PositionsDialog.load]), []);
   return (
     <div className="min-w-0 grow basis-full sm:basis-0">
       <div className="flex items-center gap-3">
@@ -36,7 +39,7 @@ export function PositionsStrip() {
           </button>
         )}
       </div>
-      {listing && <PositionsDialog onClose={close} />}
+      {listing && <PositionsDialog.Shown onClose={close} />}
       {train.positions.length === 0 ? (
         <p className="muted text-sm">This train has one way of running and no positions.</p>
       ) : (

@@ -2,7 +2,7 @@
 
 import { Upload } from 'lucide-react';
 import { useRef, useState } from 'react';
-import { MAX_TRAIN_BYTES, parseTrain, problemText, type Train } from '@/core/train';
+import type { Train } from '@/core/train';
 import { Dialog, DialogActions } from '@/ui/dialog';
 import { putOnShelf } from '@/wire';
 
@@ -20,6 +20,7 @@ export function ImportTrain({ onAdded }: { onAdded: (name: string) => void }) {
   const choose = async (file: File | undefined) => {
     if (!file) return;
     setMessage(null);
+    const { MAX_TRAIN_BYTES, parseTrain, problemText } = await import('@/core/train');
     // Measured before it is read: a huge file never gets into memory.
     if (file.size > MAX_TRAIN_BYTES)
       return setRead({

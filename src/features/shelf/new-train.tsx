@@ -1,28 +1,22 @@
 'use client';
 
-import clsx from 'clsx';
 import { Plus } from 'lucide-react';
-import { useRouter } from 'next/navigation';
-import { useMemo, useState } from 'react';
-import { drawSideView } from '@/core/drawing';
-import { buildPattern, PATTERNS, type Ask, type Pattern } from '@/core/patterns';
-import { SmallSideView } from '@/ui/side-view/small-side-view';
-import { Dialog, DialogActions } from '@/ui/dialog';
-import { Preview } from './preview';
-import { putOnShelf } from '@/wire';
+import { useEffect, useState } from 'react';
+import { onDemand, whenIdle } from '@/ui/on-demand';
 
-const SPACE = { width: 480, height: 260 };
+const PatternDialog = onDemand(async () => (await import('./pattern-dialog')).PatternDialog);
 
-/** A new train from a pattern: a short form with a drawing that follows what is typed. */
+/** A new train from a pattern. */
 export function NewTrain({ onAdded }: { onAdded: (name: string) => void }) {
   const [open, setOpen] = useState(false);
+  useEffect(() => whenIdle([PatternDialog.load]), []);
   return (
     <>
       <button type="button" className="btn btn-neutral btn-sm" onClick={() => setOpen(true)}>
         <Plus className="size-4" aria-hidden /> New train
       </button>
       {open && (
-        <PatternDialog
+        <PatternDialog.Shown
           onClose={() => setOpen(false)}
           onAdded={(name) => {
             setOpen(false);
@@ -33,144 +27,3 @@ export function NewTrain({ onAdded }: { onAdded: (name: string) => void }) {
     </>
   );
 }
-
-function PatternDialog({ onClose, onAdded }: { onClose: () => void; onAdded: (name: string) => void }) {
-  const [pattern, setPattern] = useState<Pattern>(PATTERNS[0]!);
-  const [typed, setTyped] = useState<Readonly<Record<string, string>>>({});
-  const [name, setName] = useState('');
-  const [message, setMessage] = useState<string | null>(null);
-  const built = useMemo(() => buildPattern(pattern, name || pattern.title, numbers(typed)), [pattern, name, typed]);
-  const drawn = useMemo(() => (built.ok ? drawSideView(built.train, SPACE) : null), [built]);
-  const router = useRouter();
-  const add = async (then: (id: string, name: string) => void) => {
-    if (!built.ok) return;
-    const answer = await putOnShelf(built.train);
-    if (answer.ok) then(answer.value.id, built.train.name);
-    else setMessage(answer.message);
-  };
-  return (
-    <Dialog title="New train" wide onClose={onClose}>
-      <form
-        onSubmit={(event) => {
-          event.preventDefault();
-          void add((id) => router.push(`/trains/${id}`));
-        }}
-      >
-        <div className="mt-3 grid gap-5 sm:grid-cols-[12rem_1fr]">
-          <div role="radiogroup" aria-label="Pattern" className="flex flex-col gap-0.5">
-            {PATTERNS.map((one) => (
-              <label
-                key={one.key}
-                className={clsx(
-                  'cursor-pointer px-2 py-1 text-sm has-focus-visible:outline-2 has-focus-visible:outline-accent',
-                  one === pattern ? 'bg-neutral text-neutral-content' : 'hover:bg-base-200',
-                )}
-              >
-                <input
-                  type="radio"
-                  name="pattern"
-                  className="sr-only"
-                  checked={one === pattern}
-                  onChange={() => {
-                    setPattern(one);
-                    setTyped({});
-                  }}
-                />
-                {one.title}
-              </label>
-            ))}
-          </div>
-          <div className="flex min-w-0 flex-col gap-2">
-            <p className="text-sm">{pattern.says}</p>
-            <Field label="Name" value={name} placeholder={pattern.title} onChange={setName} />
-            {pattern.asks.map((ask) => (
-              <AskField
-                key={ask.key}
-                ask={ask}
-                value={typed[ask.key]}
-                onChange={(text) => setTyped({ ...typed, [ask.key]: text })}
-              />
-            ))}
-            {!built.ok && (
-              <p role="alert" className="text-sm text-error">
-                {built.message}
-              </p>
-            )}
-            {message && (
-              <p role="alert" className="text-sm text-error">
-                {message}
-              </p>
-            )}
-            <div className="mt-1 grid h-36 place-items-center border border-base-300">
-              {built.ok && drawn?.ok ? (
-                <SmallSideView view={drawn.view} train={built.train} className="h-36 w-full" />
-              ) : (
-                <p className="muted px-4 text-sm">
-                  {drawn && !drawn.ok ? drawn.why : 'The drawing comes back when the counts are right.'}
-                </p>
-              )}
-            </div>
-            {built.ok && <Preview train={built.train} />}
-          </div>
-        </div>
-        <DialogActions>
-          <button type="button" className="btn btn-sm" onClick={onClose}>
-            Leave it
-          </button>
-          <button
-            type="button"
-            className="btn btn-sm"
-            disabled={!built.ok}
-            onClick={() => void add((_, added) => onAdded(added))}
-          >
-            Put it on the shelf
-          </button>
-          <button type="submit" className="btn btn-neutral btn-sm" disabled={!built.ok}>
-            Open it on the Bench
-          </button>
-        </DialogActions>
-      </form>
-    </Dialog>
-  );
-}
-
-const AskField = ({
-  ask,
-  value,
-  onChange,
-}: {
-  ask: Ask;
-  value: string | undefined;
-  onChange: (text: string) => void;
-}) => <Field label={ask.label} value={value ?? String(ask.start)} numeric onChange={onChange} />;
-
-function Field({
-  label,
-  value,
-  placeholder,
-  numeric = false,
-  onChange,
-}: {
-  label: string;
-  value: string;
-  placeholder?: string;
-  numeric?: boolean;
-  onChange: (text: string) => void;
-}) {
-  return (
-    <label className="flex items-center justify-between gap-3 text-sm">
-      <span>{label}</span>
-      <input
-        className={clsx('input input-sm w-44', numeric && 'figure')}
-        inputMode={numeric ? 'numeric' : undefined}
-        placeholder={placeholder}
-        value={value}
-        onChange={(event) => onChange(event.target.value)}
-      />
-    </label>
-  );
-}
-
-/** What was typed as numbers; an empty or odd text is no number, and the pattern refuses it by name. */
-const numbers = (typed: Readonly<Record<string, string>>): Record<string, number> =>
-  Object.fromEntries(Object.entries(typed).map(([key, text]) => [key, /^\d+$/.test(text.trim()) ? Number(text) : NaN]));

@@ -2,14 +2,13 @@
 
 import { RotateCcw } from 'lucide-react';
 import { useRouter } from 'next/navigation';
-import { useMemo, useState } from 'react';
-import { parseTrain, problemText, renameTrain, serialiseTrain } from '@/core/train';
+import { useEffect, useMemo, useState } from 'react';
 import { useKeptPreferences } from '@/ui/preferences';
 import { fileName, saveFile } from '@/ui/save-file';
 import { ThemeSwitch } from '@/ui/theme-switch';
 import { arrange, SORTS, type Sort } from './arrange';
 import { type ShelfEntry, type UnreadableEntry } from '@/wire';
-import { ExamplesDialog } from './examples-dialog';
+import { onDemand, whenIdle } from '@/ui/on-demand';
 import { ImportTrain } from './import-train';
 import { NewTrain } from './new-train';
 import {
@@ -23,6 +22,10 @@ import {
   type Kept,
 } from '@/wire';
 import { TrainCards } from './train-cards';
+
+/** Reading, checking and changing documents: the list itself needs none of it. */
+const documents = () => import('@/core/train');
+const ExamplesDialog = onDemand(async () => (await import('./examples-dialog')).ExamplesDialog);
 
 /** What was just done, and a train that can be put back. */
 interface News {
@@ -38,6 +41,7 @@ type Outcome = { readonly ok: true } | { readonly ok: false; readonly message: s
 export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
   useKeptPreferences();
   const router = useRouter();
+  useEffect(() => whenIdle([documents, ExamplesDialog.load]), []);
   const [query, setQuery] = useState('');
   const [sort, setSort] = useState<Sort>('changed');
   const [news, setNews] = useState<News | null>(null);
@@ -55,7 +59,7 @@ export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
   };
   const rename = async (entry: ShelfEntry, name: string) => {
     const renamed = async (kept: Kept): Promise<Outcome> => {
-      const edit = renameTrain(kept.train, name);
+      const edit = (await documents()).renameTrain(kept.train, name);
       return edit.ok ? saveTrain({ ...kept, train: edit.train }) : edit;
     };
     report(await withTrain(entry, renamed), `“${entry.name}” is now “${name}”.`);
@@ -64,10 +68,16 @@ export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
     report(await withTrain(entry, ({ train }) => putCopyOnShelf(train)), `“${entry.name}” was duplicated.`);
   const save = async (entry: ShelfEntry) => {
     const found = await readTrain(entry.id);
-    if (found.ok) saveFile(fileName(entry.name, '.train.json'), 'application/json', serialiseTrain(found.value.train));
+    if (found.ok)
+      saveFile(
+        fileName(entry.name, '.train.json'),
+        'application/json',
+        (await documents()).serialiseTrain(found.value.train),
+      );
     else report(found, '');
   };
   const replace = async ({ id, version, name }: UnreadableEntry, file: File) => {
+    const { parseTrain, problemText } = await documents();
     const parsed = parseTrain(await file.text());
     if (parsed.ok) report(await saveTrain({ id, version, train: parsed.train }), `“${name}” was replaced.`);
     else report({ ok: false, message: `${file.name} does not read either: ${problemText(parsed.problems[0]!)}` }, '');
@@ -144,7 +154,9 @@ export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
           <TrainCards key={`${query} ${sort}`} entries={shown} act={{ rename, duplicate, save, remove, replace }} />
         )}
       </main>
-      {examples && <ExamplesDialog onRestore={(example) => void restore(example)} onClose={() => setExamples(false)} />}
+      {examples && (
+        <ExamplesDialog.Shown onRestore={(example) => void restore(example)} onClose={() => setExamples(false)} />
+      )}
     </div>
   );
 }

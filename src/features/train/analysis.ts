@@ -1,4 +1,3 @@
-import { checkDesign, type Finding, type Use } from '@/core/checks';
 import { networkOf, openTrain, type OpenTrain } from '@/core/kinematics';
 import {
   memberFigures,
@@ -72,18 +71,6 @@ function analyse(train: Train): Analysed {
   const fresh: Analysed = { open: openTrain(networkOf(train)), states: new Map() };
   analysed.set(train, fresh);
   return fresh;
-}
-
-const checks = new Recent<Train, { readonly use: Use; readonly findings: readonly Finding[] }>(DOCUMENTS);
-
-/** What the checks find for a train and how it is used, worked out when it is first asked for. */
-export function checksOf(train: Train, use: Use): readonly Finding[] {
-  const found = checks.get(train);
-  if (found && found.use.inputSpeed === use.inputSpeed && found.use.inputTorque === use.inputTorque)
-    return found.findings;
-  const findings = checkDesign(train, use);
-  checks.set(train, { use, findings });
-  return findings;
 }
 
 export function analyseEngaged(train: Train, engaged: readonly string[], flow: FlowKind, losses: boolean): Explained {

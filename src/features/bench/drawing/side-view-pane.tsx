@@ -8,7 +8,7 @@ import { powerLines, type Label, type SideView } from '@/core/drawing';
 import { memberColor } from '@/ui/member-colors';
 import { BearingMark, PortArrow } from '@/ui/side-view/frame-marks';
 import { PlanetPin } from '@/ui/side-view/planet-pin';
-import { PartCard } from '../editing/part-card';
+import { OpenCard } from '../editing/open-card';
 import { FlowChoice } from '@/features/train/input/flow-choice';
 import { Notice } from '@/features/train/notice';
 import { CouplerFigure } from './coupler-figure';
@@ -39,7 +39,7 @@ export function SideViewPane() {
           <NothingDrawn why={drawn.why} />
         </>
       )}
-      <PartCard />
+      <OpenCard />
       <Notice />
     </section>
   );

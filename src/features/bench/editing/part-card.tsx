@@ -1,7 +1,7 @@
 'use client';
 
 import { useTrain } from '@/features/train/use-train';
-import { useCard, useOpenCard } from '../use-bench';
+import { useCard } from '../use-bench';
 import { X } from 'lucide-react';
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import type { PartRef } from '@/core/train';
@@ -14,12 +14,7 @@ import { MemberFields } from './member-fields';
 const WIDTH = 300;
 
 /** The card of the part that is being changed, beside it on the drawing. Esc closes it, and so does going elsewhere. */
-export function PartCard() {
-  const editing = useOpenCard();
-  return editing && <Card key={partKey(editing)} editing={editing} />;
-}
-
-function Card({ editing }: { editing: PartRef }) {
+export function PartCard({ editing }: { editing: PartRef }) {
   const openCard = useCard();
   const train = useTrain((state) => state.train);
   const card = useRef<HTMLDivElement>(null);

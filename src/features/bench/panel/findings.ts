@@ -1,9 +1,9 @@
 'use client';
 
 import { useMemo } from 'react';
-import type { Finding } from '@/core/checks';
+import { checkDesign, type Finding, type Use } from '@/core/checks';
 import type { Train } from '@/core/train';
-import { checksOf } from '@/features/train/analysis';
+import { DOCUMENTS, Recent } from '@/features/train/recent';
 import { useTyped } from '@/features/train/input/typed-input';
 
 export interface Findings {
@@ -25,4 +25,16 @@ export function useFindings(train: Train): Findings {
       aside: findings.flatMap((found) => (notes.has(found.key) ? [{ found, note: notes.get(found.key)! }] : [])),
     };
   }, [train, speed, torque]);
+}
+
+const checks = new Recent<Train, { readonly use: Use; readonly findings: readonly Finding[] }>(DOCUMENTS);
+
+/** What the checks find for a train and how it is used, worked out when it is first asked for. */
+function checksOf(train: Train, use: Use): readonly Finding[] {
+  const found = checks.get(train);
+  if (found && found.use.inputSpeed === use.inputSpeed && found.use.inputTorque === use.inputTorque)
+    return found.findings;
+  const findings = checkDesign(train, use);
+  checks.set(train, { use, findings });
+  return findings;
 }

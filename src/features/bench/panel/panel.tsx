@@ -1,27 +1,28 @@
 'use client';
 
-import { useTrain } from '@/features/train/use-train';
-import { useDeferredValue, useState, type ReactNode } from 'react';
-import { ChecksView } from './checks-view';
-import { FiguresTable } from './figures-table';
+import { useEffect, useState, type ReactNode } from 'react';
+import { onDemand, whenIdle } from '@/ui/on-demand';
 import { RatioHeadline } from './ratio-headline';
-import { useFindings } from './findings';
 import { Trace } from './trace';
-import { WorkingView } from './working-view';
 
 const TABS = { trace: 'Trace', figures: 'Figures', working: 'Working', checks: 'Checks' } as const;
 type Tab = keyof typeof TABS;
+const FiguresTable = onDemand(async () => (await import('./figures-table')).FiguresTable);
+const WorkingView = onDemand(async () => (await import('./working-view')).WorkingView);
+const ChecksView = onDemand(async () => (await import('./checks-view')).ChecksView);
+const WrongCount = onDemand(async () => (await import('./wrong-count')).WrongCount);
 const BODIES: Record<Tab, ReactNode> = {
   trace: <Trace />,
-  figures: <FiguresTable />,
-  working: <WorkingView />,
-  checks: <ChecksView />,
+  figures: <FiguresTable.Shown />,
+  working: <WorkingView.Shown />,
+  checks: <ChecksView.Shown />,
 };
 const ORDER = Object.keys(TABS) as Tab[];
 
 /** The panel that explains what is engaged: its ratio, the story of the power, every member's figures, the sums, and what the checks find. */
 export function Panel() {
   const [tab, setTab] = useState<Tab>('trace');
+  useEffect(() => whenIdle([ChecksView.load, FiguresTable.load, WorkingView.load]), []);
   const go = (by: number) => {
     const next = ORDER[(ORDER.indexOf(tab) + by + ORDER.length) % ORDER.length]!;
     setTab(next);
@@ -50,7 +51,7 @@ export function Panel() {
             className="-mb-px border-b-3 border-transparent py-1.5 aria-selected:border-primary aria-selected:font-semibold"
           >
             {TABS[key]}
-            {key === 'checks' && <WrongCount />}
+            {key === 'checks' && <WrongCount.Shown />}
           </button>
         ))}
       </div>
@@ -66,19 +67,6 @@ export function Panel() {
         <Cautions />
       </div>
     </aside>
-  );
-}
-
-/** How much the checks find wrong; counted after the drawing has followed an edit. */
-function WrongCount() {
-  const { open } = useFindings(useDeferredValue(useTrain((state) => state.train)));
-  const wrong = open.filter(({ weight }) => weight === 'wrong').length;
-  if (wrong === 0) return null;
-  return (
-    <span className="ml-1.5 rounded-full bg-error px-1.5 text-xs text-error-content">
-      {wrong}
-      <span className="sr-only"> wrong</span>
-    </span>
   );
 }
 

@@ -5,6 +5,7 @@ import { Suspense, useCallback, useEffect, useLayoutEffect, useMemo, useState, t
 import type { Train } from '@/core/train';
 import { onDemand, whenIdle } from '@/ui/on-demand';
 import { useKeptPreferences } from '@/ui/preferences';
+import { DifferenceList } from '../difference';
 import { follow } from '../link';
 import { ConflictDialog } from '../saving/conflict-dialog';
 import { KeptEdits } from '../saving/kept-edits';
@@ -53,7 +54,7 @@ function Frame({ session, screens, children }: { session: Session; screens: read
   const [own, setOwn] = useState<readonly KeyLine[]>([]);
   const showKeys = useCallback(() => setKeys(true), []);
   useTrainKeys(screens, showKeys);
-  useEffect(() => whenIdle([...screens.map(({ load }) => load), KeysSheet.load]), [screens]);
+  useEffect(() => whenIdle([...screens.map(({ load }) => load), KeysSheet.load, DifferenceList.load]), [screens]);
   return (
     <BarSlot value={slot}>
       <ScreenKeys value={setOwn}>

@@ -4,7 +4,7 @@ import clsx from 'clsx';
 import { useEffect, useState } from 'react';
 import type { Train } from '@/core/train';
 import { Dialog, DialogActions } from '@/ui/dialog';
-import { DifferenceList } from '../difference-list';
+import { DifferenceList } from '../difference';
 import { TextField } from '@/ui/text-field';
 import { editTrain } from '../edit';
 import { useTrain, useTrainStore } from '../use-train';
@@ -80,7 +80,7 @@ export function RevisionsDialog({ onClose }: { onClose: () => void }) {
               onDone={(text) => void rename(chosen.revision, text)}
             />
             <h3 className="mt-3 font-semibold">What changed from then to now</h3>
-            <DifferenceList before={chosen.train} after={train} />
+            <DifferenceList.Shown before={chosen.train} after={train} />
           </section>
         ) : (
           <p className="muted text-sm">Choose a state to see what changed since.</p>

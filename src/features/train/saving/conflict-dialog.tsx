@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Dialog, DialogActions } from '@/ui/dialog';
-import { DifferenceList } from '../difference-list';
+import { DifferenceList } from '../difference';
 import { takeTheirs } from '../session';
 import { useTrain, useTrainStore } from '../use-train';
 import { putCopyOnShelf } from '@/wire';
@@ -34,7 +34,7 @@ export function ConflictDialog() {
       {shown ? (
         <section aria-label="The difference" className="mt-2">
           <h3 className="text-sm font-semibold">From theirs to yours</h3>
-          <DifferenceList before={theirs.train} after={train} />
+          <DifferenceList.Shown before={theirs.train} after={train} />
         </section>
       ) : (
         <button type="button" className="btn btn-sm mt-3" onClick={() => setShown(true)}>

@@ -3,7 +3,7 @@
 import { useEffect, useState } from 'react';
 import { serialiseTrain, type Train } from '@/core/train';
 import { Dialog, DialogActions } from '@/ui/dialog';
-import { DifferenceList } from '../difference-list';
+import { DifferenceList } from '../difference';
 import type { Session } from '../session';
 import type { TrainStore } from '../store';
 import { WorkKeeper, findWork, type FoundWork } from './kept-work';
@@ -48,7 +48,7 @@ export function KeptEdits({ session }: { session: Session }) {
       <p className="mt-2">
         When this train was last open here, these changes did not reach the server. They were kept in this browser.
       </p>
-      <DifferenceList before={store.getState().train} after={found.present} />
+      <DifferenceList.Shown before={store.getState().train} after={found.present} />
       <DialogActions>
         <button
           type="button"

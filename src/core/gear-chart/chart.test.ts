@@ -1,0 +1,85 @@
+import fc from 'fast-check';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { arbitraryTrain } from '@/testing/arbitrary-train';
+import { demoTrain } from '@/testing/demo-train';
+import { networkOf, openTrain } from '../kinematics';
+import { toFraction, toNumber } from '../rational';
+import { solveEngaged } from '../solve';
+import { chartOf, listCombinations, type Chart } from '.';
+
+const told = ({ rows, forward }: Chart) => ({
+  positions: rows.map(({ id, name, engaged, solved: { status, ratio }, step }) => ({
+    id,
+    name,
+    engaged: [...engaged].sort(),
+    status,
+    ratio: ratio && toFraction(ratio),
+    step: step && toFraction(step),
+  })),
+  forward: { ...forward, spread: forward.spread && toFraction(forward.spread) },
+});
+
+test('the mud tram’s chart is the one that was worked out independently', () => {
+  const { positions, forward } = JSON.parse(
+    readFileSync(join(__dirname, 'cases/chart.mud-tram.json'), 'utf8'),
+  ) as ReturnType<typeof told>;
+  const chart = told(chartOf(demoTrain('mud-tram')));
+  // The demo's members and couplers have names of their own; ids and figures are the case's.
+  expect(chart.positions.map(({ name: _, ...row }) => row)).toEqual(positions.map(({ name: _, ...row }) => row));
+  expect(chart.forward).toEqual({ ...forward, idealStep: expect.closeTo(forward.idealStep!, 12) });
+});
+
+/** A train with as many of its own combinations as positions as the random number says. */
+const charted = fc.tuple(arbitraryTrain({ oneWays: true }), fc.infiniteStream(fc.nat())).map(([train, picks]) => {
+  const sets = listCombinations(networkOf(train))!;
+  const positions = Array.from({ length: 6 }, (_, i) => {
+    const { engaged } = sets[picks.next().value % sets.length]!;
+    return { id: `p${i}`, name: `p${i}`, engaged: [...engaged] };
+  });
+  return { ...train, positions };
+});
+
+test('every step is what two rows solved by themselves give, and steps multiply to the way from first to last', () => {
+  fc.assert(
+    fc.property(charted, (train) => {
+      const open = openTrain(networkOf(train));
+      const alone = train.positions.map(({ engaged }) => {
+        const { ratio } = solveEngaged(open, engaged);
+        return ratio && toNumber(ratio) > 0 ? toNumber(ratio) : null;
+      });
+      const forward = alone.filter((ratio) => ratio !== null);
+      const chart = chartOf(train);
+      const steps = chart.rows.flatMap(({ step }) => (step ? [toNumber(step)] : []));
+      expect(chart.rows.map(({ step }, i) => step !== null && alone[i] === null)).not.toContain(true);
+      expect(steps).toHaveLength(Math.max(0, forward.length - 1));
+      expect(steps.reduce((product, step) => product * step, 1)).toBeCloseTo(
+        forward.length > 0 ? forward[0]! / forward.at(-1)! : 1,
+        6,
+      );
+      const { count, distinct, spread, idealStep } = chart.forward;
+      expect([count, distinct]).toEqual([forward.length, new Set(forward.map((ratio) => ratio.toPrecision(12))).size]);
+      if (idealStep !== null)
+        expect(idealStep ** (distinct - 1)).toBeCloseTo(Math.max(...forward) / Math.min(...forward), 6);
+      expect(idealStep === null).toBe(distinct < 2);
+      expect(spread === null).toBe(count === 0);
+    }),
+    { numRuns: 200 },
+  );
+});
+
+test('a train without positions has a chart without rows', () => {
+  const chart = chartOf({ ...demoTrain('mud-tram'), positions: [] });
+  expect(chart).toEqual({
+    rows: [],
+    forward: { count: 0, distinct: 0, spread: null, idealStep: null },
+    duplicates: [],
+  });
+});
+
+test('rows of one ratio are told as duplicates, by their ids', () => {
+  const train = demoTrain('pan-rake');
+  const [first] = train.positions.filter(({ id }) => id === '1');
+  const twice = { ...train, positions: [...train.positions, { ...first!, id: 'again', name: 'again' }] };
+  expect(chartOf(twice).duplicates).toEqual([['1', 'again']]);
+});

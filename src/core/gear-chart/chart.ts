@@ -1,0 +1,65 @@
+import { networkOf } from '../kinematics';
+import { compare, div, equals, isZero, sign, toNumber, type Rational } from '../rational';
+import { solvePositions, type Solved } from '../solve';
+import type { Train } from '../train';
+import { duplicatePositions } from './duplicates';
+
+/** One row of a shift chart. */
+export interface ChartRow {
+  readonly id: string;
+  readonly name: string;
+  readonly engaged: readonly string[];
+  readonly solved: Solved;
+  /** Its ratio over that of the next forward row, in/out; null where it or every later row drives no way forward. */
+  readonly step: Rational | null;
+}
+
+/** What the forward rows come to together. */
+export interface Forward {
+  readonly count: number;
+  /** Different ratios among them. */
+  readonly distinct: number;
+  /** The largest ratio over the smallest; null without any. */
+  readonly spread: Rational | null;
+  /** The step that would lead through as many ratios evenly: spread^(1/(n−1)); null with fewer than two. */
+  readonly idealStep: number | null;
+}
+
+export interface Chart {
+  readonly rows: readonly ChartRow[];
+  readonly forward: Forward;
+  /** Rows that do one job: groups of equal exact ratio. */
+  readonly duplicates: readonly (readonly string[])[];
+}
+
+/** The shift chart of a train: its positions in their order, the steps between them, and what they come to. */
+export function chartOf(train: Train, { losses = false } = {}): Chart {
+  const solved = solvePositions(networkOf(train), { losses });
+  const rows = train.positions.map(({ id, name, engaged }) => ({ id, name, engaged, solved: solved.get(id)! }));
+  const forward = rows.map((row) => forwardRatio(row.solved));
+  const nextForward = (at: number) => forward.slice(at + 1).find((ratio) => ratio !== null) ?? null;
+  return {
+    rows: rows.map((row, i) => {
+      const [ratio, next] = [forward[i]!, nextForward(i)];
+      return { ...row, step: ratio && next ? div(ratio, next) : null };
+    }),
+    forward: together(forward.filter((ratio) => ratio !== null)),
+    duplicates: duplicatePositions(solved),
+  };
+}
+
+/** The ratio of a position that drives forward; null of any other. */
+export const forwardRatio = ({ ratio }: Solved): Rational | null => (ratio && sign(ratio) > 0 ? ratio : null);
+
+function together(ratios: readonly Rational[]): Forward {
+  const sorted = [...ratios].sort(compare);
+  const distinct = sorted.filter((ratio, i) => i === 0 || !equals(ratio, sorted[i - 1]!)).length;
+  const [least, most] = [sorted[0], sorted.at(-1)];
+  const spread = least && most && !isZero(least) ? div(most, least) : null;
+  return {
+    count: ratios.length,
+    distinct,
+    spread,
+    idealStep: spread && distinct > 1 ? toNumber(spread) ** (1 / (distinct - 1)) : null,
+  };
+}

@@ -1,0 +1,15 @@
+'use client';
+
+import { useEffect } from 'react';
+import { onDemand, whenIdle } from '@/ui/on-demand';
+import { partKey } from '../drawing/pointed';
+import { useOpenCard } from '../use-bench';
+
+const PartCard = onDemand(async () => (await import('./part-card')).PartCard);
+
+/** The card of whichever part is being changed. */
+export function OpenCard() {
+  const editing = useOpenCard();
+  useEffect(() => whenIdle([PartCard.load]), []);
+  return editing && <PartCard.Shown key={partKey(editing)} editing={editing} />;
+}
