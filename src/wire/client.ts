@@ -1,5 +1,4 @@
-import * as z from 'zod/mini';
-import { failureReply } from './replies';
+import type { Failure } from './replies';
 
 /** What came of asking the server: done, with what it answered, or a sentence that says what went wrong. */
 export type Answer<T = unknown> = { readonly ok: true; readonly value: T } | Refusal;
@@ -10,7 +9,7 @@ export interface Refusal {
   readonly code: string;
   readonly message: string;
   /** What the server has, where a save started from an older version. */
-  readonly current?: z.infer<typeof failureReply>['error']['current'];
+  readonly current?: Failure['current'];
 }
 
 export interface Asking {
@@ -25,12 +24,16 @@ export interface Asking {
 /** A browser sends so much of a request even while its page goes away. */
 const LAST_WORD_BYTES = 60_000;
 
-/** Asks the server. It never throws: every way in which this fails is an answer with a sentence. */
-export async function ask<T extends z.ZodMiniType>(
-  reply: T,
+/**
+ * Asks the server. It never throws: every way in which this fails is an answer with a sentence.
+ * @param fields what the reply must have, else it is from another Tin Wheel than this page. Their values are held to the schemas by the
+ *   server's tests; checking them here once more would cost every page the whole of the checking library.
+ */
+export async function ask<T extends object>(
+  fields: readonly (keyof T & string)[],
   address: string,
   { method = 'GET', body, headers = {}, leaving = false, signal }: Asking = {},
-): Promise<Answer<z.output<T>>> {
+): Promise<Answer<T>> {
   const text = body === undefined ? undefined : JSON.stringify(body);
   try {
     const response = await fetch(address, {
@@ -39,20 +42,18 @@ export async function ask<T extends z.ZodMiniType>(
       ...(text !== undefined && { body: text, keepalive: leaving && text.length < LAST_WORD_BYTES }),
       ...(signal && { signal }),
     });
-    return read(reply, response.ok, await response.json());
+    const answer: unknown = await response.json();
+    if (response.ok) return has<T>(answer, fields) ? { ok: true, value: answer } : UNCLEAR;
+    return has<{ error: Failure }>(answer, ['error']) && has<Failure>(answer.error, ['code', 'message'])
+      ? { ok: false, ...answer.error }
+      : UNCLEAR;
   } catch {
     return { ok: false, code: 'unreachable', message: UNREACHABLE[method === 'GET' ? 'reading' : 'changing'] };
   }
 }
 
-function read<T extends z.ZodMiniType>(reply: T, done: boolean, answer: unknown): Answer<z.output<T>> {
-  if (done) {
-    const told = reply.safeParse(answer);
-    return told.success ? { ok: true, value: told.data } : UNCLEAR;
-  }
-  const refused = failureReply.safeParse(answer);
-  return refused.success ? { ok: false, ...refused.data.error } : UNCLEAR;
-}
+const has = <T extends object>(answer: unknown, fields: readonly (keyof T & string)[]): answer is T =>
+  typeof answer === 'object' && answer !== null && fields.every((field) => field in answer);
 
 const UNREACHABLE = {
   reading: 'The server cannot be reached.',

@@ -26,7 +26,11 @@ export const failureReply = z.object({
   error: z.object({ code: z.string(), message: z.string(), current: z.optional(z.object({ version, train })) }),
 });
 
+export type Failure = z.infer<typeof failureReply>['error'];
 export type Stored = z.infer<typeof storedReply>;
+export type ReadTrain = z.infer<typeof trainReply>;
+export type Drawing = z.infer<typeof drawnReply>;
+export type TrainDrawing = z.infer<typeof trainDrawnReply>;
 /** A train with the version that its document was kept as. */
 export type Kept = Pick<z.infer<typeof trainReply>, 'id' | 'version' | 'train'>;
 /** A saved state of a train. */

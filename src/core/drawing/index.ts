@@ -18,4 +18,3 @@ export type {
   Segment,
   SideView,
 } from './geometry';
-export { figureGroups, moveFigure, type FigureGroup } from './move-figure';

@@ -1,8 +1,7 @@
-import type { Gear } from '../train';
 import { serves, type Draft, type Drafts } from './drafts';
 import type { Effort } from './effort';
 import { halfPlane } from './half-plane';
-import type { Structure, Figure } from '../structure';
+import { gearsOf, type Figure, type Structure } from '../structure';
 import { routeHalfPlane, ROUNDS } from './routing/route';
 
 /** Orders looked at roughly; the first without a crossing is taken, else the best of them are looked at in full. */
@@ -110,13 +109,6 @@ function tryOrder(plan: Structure, order: readonly Figure[], rounds: number, eff
     nests: routed.every(({ faults, crossings }) => faults === 0 && crossings.length === 0),
   };
 }
-
-export const gearsOf = (figure: Figure): readonly Gear[] =>
-  figure.kind === 'bars'
-    ? figure.gears
-    : figure.kind === 'bevel'
-      ? [figure.left, figure.planet, figure.right]
-      : figure.planes.flatMap((plane) => [plane.sun, ...plane.planets, plane.ring].filter((gear) => gear !== null));
 
 /** Breadth first from the input: figures in the order in which power can reach them. */
 function walkFromInput({ train, figures }: Structure): Figure[] {

@@ -188,3 +188,10 @@ function planesOf(planets: ReadonlySet<string>, meshes: readonly (readonly Gear[
   for (const [planet, ring] of rings) if (!ringed.has(planet)) planes.push({ sun: null, planets: [planet], ring });
   return planes;
 }
+
+export const gearsOf = (figure: Figure): readonly Gear[] =>
+  figure.kind === 'bars'
+    ? figure.gears
+    : figure.kind === 'bevel'
+      ? [figure.left, figure.planet, figure.right]
+      : figure.planes.flatMap((plane) => [plane.sun, ...plane.planets, plane.ring].filter((gear) => gear !== null));

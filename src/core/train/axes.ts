@@ -1,6 +1,7 @@
 import { components } from './components';
 import { armOf } from './rules';
-import { FRAME, type Member, type Train } from './schema';
+import { FRAME } from './frame';
+import type { Member, Train } from './schema';
 
 /** A set of members that turn about one line. The frame's own line belongs to no axis. */
 export interface Axis {

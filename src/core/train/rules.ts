@@ -1,5 +1,6 @@
 import type { Problem } from './problem';
-import { FRAME, type Coupler, type Gear, type Member, type Mesh, type Train } from './schema';
+import { FRAME } from './frame';
+import type { Coupler, Gear, Member, Mesh, Train } from './schema';
 
 /** The rules that tie the parts of a document together, and the first so many places where it breaks them. An empty list means that it holds. */
 export function ruleProblems(train: Train, most: number): Problem[] {

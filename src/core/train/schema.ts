@@ -1,25 +1,6 @@
 import * as z from 'zod/mini';
 
-/**
- * The train document (format "tin-wheel/train", version 1). This schema is the source of truth for its
- * shape; docs/train.schema.json is generated from it. Rules that tie parts together (dangling ids,
- * impossible meshes) are in rules.ts.
- */
-export const LIMITS = {
-  members: 400,
-  gears: 800,
-  meshes: 1200,
-  couplers: 64,
-  selectors: 64,
-  positions: 128,
-  outputs: 32,
-  setAside: 400,
-  teeth: 100_000,
-} as const;
-
-/** What gears are made of, as far as the speed of their tips is limited by it. */
-export const MATERIALS = ['steel', 'cast iron', 'bronze', 'aluminium', 'nylon', 'acetal', 'printed', 'wood'] as const;
-export type Material = (typeof MATERIALS)[number];
+import { LIMITS, MATERIALS } from './limits';
 
 const text = (error: string) => z.string({ error });
 const whole = (error: string, least: number, tooLow: string, most: number, tooHigh: string) =>
@@ -153,6 +134,11 @@ export const setAsideSchema = z.strictObject({
   note: text('A note must be a text.').check(z.maxLength(500, 'A note has at most 500 characters.')),
 });
 
+/**
+ * The train document (format "tin-wheel/train", version 1). This schema is the source of truth for its
+ * shape; docs/train.schema.json is generated from it. Rules that tie parts together (dangling ids,
+ * impossible meshes) are in rules.ts.
+ */
 export const trainSchema = z.strictObject({
   format: z.literal('tin-wheel/train', { error: 'The format must be "tin-wheel/train".' }),
   version: z.literal(1, { error: 'The version must be 1.' }),
@@ -182,6 +168,3 @@ export type Coupler = z.infer<typeof couplerSchema>;
 export type JoiningCoupler = Extract<Coupler, { joins: [string, string] }>;
 export type SlidingMesh = Extract<Coupler, { type: 'sliding-mesh' }>;
 export type Position = z.infer<typeof positionSchema>;
-
-/** The fixed member: always there, never listed. */
-export const FRAME = 'frame';

@@ -1,5 +1,5 @@
 import type { Problem } from './problem';
-import { LIMITS } from './schema';
+import { LIMITS } from './limits';
 
 /** No list of a train is longer; one that is would only cost time to look through. */
 const LONGEST_LIST = Math.max(...Object.entries(LIMITS).flatMap(([what, most]) => (what === 'teeth' ? [] : [most])));

@@ -4,7 +4,7 @@ import { useTrain, useNow, useTrainStore } from '@/features/train/use-train';
 import { editTrain } from '@/features/train/edit';
 import { choosePosition } from '@/features/train/choosing';
 import { useState } from 'react';
-import { keepPosition } from '@/core/train';
+import { documents } from '@/features/train/documents';
 
 /** What is engaged belongs to no position: keep it as one, under a name. */
 export function KeepPosition() {
@@ -16,9 +16,9 @@ export function KeepPosition() {
   return (
     <form
       className="flex items-center gap-1.5"
-      onSubmit={(event) => {
+      onSubmit={async (event) => {
         event.preventDefault();
-        const edit = keepPosition(train, name, engaged);
+        const edit = (await documents()).keepPosition(train, name, engaged);
         setMessage(edit.ok ? null : edit.message);
         if (!edit.ok) return;
         editTrain(store, edit.train);

@@ -43,7 +43,7 @@ export function useBenchKeys(): void {
 function does(bench: Bench, event: KeyboardEvent, still: boolean): boolean {
   const key = event.key.toLowerCase();
   if (event.ctrlKey || event.metaKey) {
-    if (key === 'v') paste(bench);
+    if (key === 'v') void paste(bench);
     return key === 'v';
   }
   if (event.altKey) return false;

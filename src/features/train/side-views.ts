@@ -3,7 +3,6 @@ import {
   Drafts,
   drawSideView,
   FIRST_SIGHT,
-  QUICK,
   type DraftsData,
   type Drawn,
   SPACES,
@@ -20,11 +19,11 @@ const drafts = new Drafts();
 const drawn = new Recent<Train, Drawn>(DOCUMENTS);
 const cut = new Recent<Train, { readonly order: readonly string[]; readonly stations: readonly Station[] }>(DOCUMENTS);
 
-/** A train's side view, where it can be had at once: by a quick search, or from any draft that there is. */
+/** A train's side view, where it can be had at once: in the best order that a short search finds, or from any draft that there is. */
 export function sideViewNow(train: Train): Drawn {
   const known = drawn.get(train);
   if (known) return known;
-  const quick = drawSideView(train, SPACES.bench, { drafts, effort: QUICK, atOnce: AT_ONCE });
+  const quick = drawSideView(train, SPACES.bench, { drafts, effort: AT_ONCE, atOnce: AT_ONCE });
   const fresh =
     quick.ok || !quick.later ? quick : drawSideView(train, SPACES.bench, { drafts, effort: FIRST_SIGHT, atOnce: 0 });
   drawn.set(train, fresh);

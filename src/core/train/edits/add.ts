@@ -1,4 +1,5 @@
-import { FRAME, type Gear, type Member, type Train } from '../schema';
+import { FRAME } from '../frame';
+import type { Gear, Member, Train } from '../schema';
 import { addition, aGear, nextLetter, refusedAddition, withParts, type Addition } from './addition';
 import { meshOf } from './connect';
 import { freshId } from './edit';

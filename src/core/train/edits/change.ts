@@ -1,4 +1,5 @@
-import { teethSchema, type Coupler, type Gear, type Material, type Member, type Mesh, type Train } from '../schema';
+import type { Material } from '../limits';
+import { teethSchema, type Coupler, type Gear, type Member, type Mesh, type Train } from '../schema';
 import { checked, refused, type Edit } from './edit';
 
 /** Reads a typed tooth count: whole, 1 to 100 000. */

@@ -1,4 +1,4 @@
-import { type Coupler, type Gear, type Mesh, type Train } from '../schema';
+import type { Coupler, Gear, Mesh, Train } from '../schema';
 import { addition, aGear, nextLetter, refusedAddition, withParts, type Addition } from './addition';
 import { checked, freshId, refused, type Edit } from './edit';
 

@@ -6,7 +6,7 @@ import { networkOf, openTrain } from '../../kinematics';
 import { neg, toFraction } from '../../rational';
 import { solveEngaged } from '../../solve';
 import { checkTrain } from '../parse';
-import { FRAME } from '../schema';
+import { FRAME } from '../frame';
 import {
   addCoupler,
   addGearOn,

@@ -27,5 +27,5 @@ export {
 export type { Addition } from './addition';
 export { addMesh, freeGear, joinMembers, setStations, turnRound } from './connect';
 export { copyPart, pastePart, readClip, type Clip } from './copy';
-export { hasPart, removePart, whatGoes, type PartRef, type Removal } from './remove';
+export { removePart, whatGoes, type Removal } from './remove';
 export { deletePosition, engageInPosition, keepPosition, movePosition, renamePosition } from './positions';

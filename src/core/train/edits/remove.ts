@@ -1,16 +1,7 @@
-import { FRAME, type Train } from '../schema';
+import type { PartRef } from '../parts';
+import { FRAME } from '../frame';
+import type { Train } from '../schema';
 import { checked, refused, type Edit } from './edit';
-
-export interface PartRef {
-  readonly kind: 'gear' | 'member' | 'mesh' | 'coupler';
-  readonly id: string;
-}
-
-/** Is this part in the train? */
-export const hasPart = (train: Train, { kind, id }: PartRef): boolean =>
-  ({ gear: train.gears, member: train.members, mesh: train.meshes, coupler: train.couplers })[kind].some(
-    (part: { readonly id: string }) => part.id === id,
-  );
 
 /** What goes when a part is removed: the part itself and everything that cannot stay without it. */
 export interface Removal {

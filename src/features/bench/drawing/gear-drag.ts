@@ -4,7 +4,9 @@ import { useTrainStore } from '@/features/train/use-train';
 import { editTrain } from '@/features/train/edit';
 import type { TrainStore } from '@/features/train/store';
 import { useRef, useState, type PointerEvent, type RefObject } from 'react';
-import { figureGroups, moveFigure, type SideView } from '@/core/drawing';
+import type { SideView } from '@/core/drawing';
+import { figureGroups, movedPlaces } from '@/core/structure';
+import { documents } from '@/features/train/documents';
 import type { Train } from '@/core/train';
 
 /** Pixels of the screen before a press becomes a drag. */
@@ -49,7 +51,7 @@ export function useGearDrag(zoomed: RefObject<SVGGElement | null>, view: SideVie
     const grip = held.current;
     setLine(null);
     if (!grip?.moved) held.current = null;
-    else if (grip.to >= 0) place(store, view.order, grip.gear, grip.to);
+    else if (grip.to >= 0) void place(store, view.order, grip.gear, grip.to);
   };
   return {
     line,
@@ -78,14 +80,17 @@ export function nudge(store: TrainStore, order: readonly string[], gear: string,
   const groups = figureGroups(store.getState().train, order);
   const at = groups.findIndex(({ stations }) => stations.some((ids) => ids.includes(gear)));
   const to = at + by;
-  if (at >= 0 && to >= 0 && to < groups.length) place(store, order, gear, to);
+  if (at >= 0 && to >= 0 && to < groups.length) void place(store, order, gear, to);
 }
 
-function place(store: TrainStore, order: readonly string[], gear: string, to: number): void {
+async function place(store: TrainStore, order: readonly string[], gear: string, to: number): Promise<void> {
+  const { setStations } = await documents();
   const { train, set } = store.getState();
   const groups = figureGroups(train, order);
   if (groups.findIndex(({ stations }) => stations.some((ids) => ids.includes(gear))) === to) return;
-  const edit = moveFigure(train, order, gear, to);
+  const places = movedPlaces(train, order, gear, to);
+  if (!places) return set({ notice: 'This gear has no place of its own in the side view.' });
+  const edit = setStations(train, places);
   if (edit.ok) editTrain(store, edit.train);
   else set({ notice: edit.message });
 }

@@ -6,41 +6,50 @@ import { hasPart, type Train } from '@/core/train';
 import { pointsAt } from '@/features/train/highlight';
 import { sideViewNow, sideViewToShow, takeDrafts, takeDrawn } from '@/features/train/side-views';
 import { readBenchDrawing } from '@/wire';
-import { Drafting } from '@/workers/drafting';
 import type { Bench } from '../store';
 import { useBenchItself } from '../use-bench';
 
 /** A train stands still for so long before a better drawing of it is looked for. */
 const PAUSE_MS = 250;
 
-/** Has the side views that cannot be had at once laid out by the worker, and then looks for better ones; a picture that someone points at stays. */
+/** Has better side views looked for beside the page, and such as cannot be had at once; a picture that someone points at stays. */
 export function useLaidOut(): void {
   const bench = useBenchItself();
   useEffect(() => {
-    const drafting = new Drafting();
+    let left = false;
+    let asked: Lane | null = null;
     let timer: ReturnType<typeof setTimeout> | undefined;
+    const ask = async (): Promise<Lane | null> => {
+      asked ??= (await import('@/workers/beside')).lane();
+      return left ? null : asked;
+    };
     const lay = (before: Train | null) => {
       clearTimeout(timer);
-      drafting.end();
+      asked?.giveUp();
       const now = sideViewNow(bench.train.getState().train);
       if (now.ok ? now.finished : !now.later) return;
       // Until there is a picture of this one, the last one stands in.
       const last = before && !now.ok ? sideViewNow(before) : null;
       if (last?.ok) bench.store.getState().set({ shown: last });
-      timer = setTimeout(() => void (now.ok ? better(bench, drafting) : first(bench, drafting)), now.ok ? PAUSE_MS : 0);
+      const wait = now.ok && before ? PAUSE_MS : 0;
+      timer = setTimeout(() => void (now.ok ? better(bench, ask) : first(bench, ask)), wait);
     };
     lay(null);
     const stop = bench.train.subscribe((state, before) => state.train !== before.train && lay(before.train));
     return () => {
+      left = true;
       stop();
       clearTimeout(timer);
-      drafting.end();
+      asked?.giveUp();
     };
   }, [bench]);
 }
 
-/** A first sight: of the train as it was opened from the server, which may have it already; else from the worker. */
-async function first(bench: Bench, drafting: Drafting): Promise<void> {
+type Lane = ReturnType<typeof import('@/workers/beside').lane>;
+type Ask = () => Promise<Lane | null>;
+
+/** A first sight: of the train as it was opened from the server, which may have it already; else from a worker. */
+async function first(bench: Bench, ask: Ask): Promise<void> {
   const { id, version, savedTrain, train } = bench.train.getState();
   const isThere = () => bench.train.getState().train === train;
   const answer = train === savedTrain ? await readBenchDrawing(id, version) : null;
@@ -48,14 +57,14 @@ async function first(bench: Bench, drafting: Drafting): Promise<void> {
     if (!isThere()) return;
     takeDrawn(train, answer.value.drawn);
     show(bench, train);
-  } else await better(bench, drafting, FIRST_SIGHT);
-  if (isThere()) await better(bench, drafting);
+  } else await better(bench, ask, FIRST_SIGHT);
+  if (isThere()) await better(bench, ask);
 }
 
-/** What the worker finds with more effort, once nobody points at what is there. */
-async function better(bench: Bench, drafting: Drafting, effort = THOROUGH): Promise<void> {
+/** What a worker finds with more effort, once nobody points at what is there. */
+async function better(bench: Bench, ask: Ask, effort = THOROUGH): Promise<void> {
   const { train } = bench.train.getState();
-  const found = await drafting.draft(train, SPACES.bench, effort);
+  const found = await (await ask())?.run('draft', { train, space: SPACES.bench, effort });
   if (!found) return;
   await untilNobodyPoints(bench);
   if (bench.train.getState().train !== train) return;

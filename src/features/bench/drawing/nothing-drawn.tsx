@@ -1,7 +1,7 @@
 'use client';
 
 import { useTrain, useNotice } from '@/features/train/use-train';
-import { addGearOn } from '@/core/train';
+import { documents } from '@/features/train/documents';
 import { Add } from '../editing/add';
 import { useEdit } from '../editing/use-edit';
 
@@ -20,7 +20,11 @@ export function NothingDrawn({ why }: { why: string }) {
           <p>Begin with a gear. Then add what meshes with it, and so on from part to part.</p>
           <div role="group" aria-label="Begin" className="flex flex-wrap justify-center gap-2">
             {train.members.map(({ id, name }) => (
-              <Add key={id} label={`Gear on ${name || id}`} onAdd={() => edit(addGearOn(train, id, START_TEETH))} />
+              <Add
+                key={id}
+                label={`Gear on ${name || id}`}
+                onAdd={async () => edit((await documents()).addGearOn(train, id, START_TEETH))}
+              />
             ))}
           </div>
         </>

@@ -69,11 +69,11 @@ export function PartButton({
         }
         if (event.key.toLowerCase() === 'c' && (event.ctrlKey || event.metaKey)) {
           event.preventDefault();
-          copy(bench.train, part);
+          void copy(bench.train, part);
         }
         if (event.key === 'Delete' || event.key === 'Backspace') {
           event.preventDefault();
-          removeNow(bench, part);
+          void removeNow(bench, part);
         }
         if (onNudge && event.shiftKey && (event.key === 'ArrowRight' || event.key === 'ArrowLeft')) {
           event.preventDefault();

@@ -1,5 +1,6 @@
-import { copyPart, pastePart, readClip, type PartRef } from '@/core/train';
+import type { PartRef } from '@/core/train';
 import { partWords } from '@/core/words';
+import { documents } from '@/features/train/documents';
 import { editTrain } from '@/features/train/edit';
 import type { TrainStore } from '@/features/train/store';
 import type { Bench } from '../store';
@@ -10,7 +11,8 @@ const KEY = 'tin-wheel-clip';
 const FROM = 'tin-wheel-clip-from';
 
 /** Copies a part with its connections. */
-export function copy({ getState }: TrainStore, part: PartRef): void {
+export async function copy({ getState }: TrainStore, part: PartRef): Promise<void> {
+  const { copyPart } = await documents();
   const { id, train, set } = getState();
   const clip = copyPart(train, part);
   if (!clip) return;
@@ -20,7 +22,8 @@ export function copy({ getState }: TrainStore, part: PartRef): void {
 }
 
 /** Pastes what was copied, and opens the card of the new part. */
-export function paste({ train: store, store: bench }: Bench): void {
+export async function paste({ train: store, store: bench }: Bench): Promise<void> {
+  const { pastePart, readClip } = await documents();
   const { id, train, set } = store.getState();
   const clip = readClip(localStorage.getItem(KEY) ?? '');
   if (!clip) return set({ notice: 'Nothing was copied yet. Ctrl C copies the part that is picked.' });

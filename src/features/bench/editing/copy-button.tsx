@@ -14,7 +14,7 @@ export function CopyButton({ part }: { part: PartRef }) {
       className="btn btn-ghost btn-xs btn-square"
       aria-label="Copy"
       title="Copy with its connections (Ctrl C)"
-      onClick={() => copy(store, part)}
+      onClick={() => void copy(store, part)}
     >
       <Copy className="size-4" aria-hidden />
     </button>

@@ -4,7 +4,7 @@ import { useTrain } from '@/features/train/use-train';
 import { useState } from 'react';
 import type { PartRef } from '@/core/train';
 import { listed } from '@/core/words';
-import { goesAlong } from './remove-now';
+import { goesAlong } from './goes-along-words';
 
 /** Removes a part, after saying what else goes with it where anything does. */
 export function GoesAlong({ part, onRemove }: { part: PartRef; onRemove: () => void }) {

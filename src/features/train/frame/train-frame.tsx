@@ -6,6 +6,7 @@ import type { Train } from '@/core/train';
 import { onDemand, whenIdle } from '@/ui/on-demand';
 import { useKeptPreferences } from '@/ui/preferences';
 import { DifferenceList } from '../difference';
+import { documents } from '../documents';
 import { follow } from '../link';
 import { ConflictDialog } from '../saving/conflict-dialog';
 import { KeptEdits } from '../saving/kept-edits';
@@ -54,7 +55,10 @@ function Frame({ session, screens, children }: { session: Session; screens: read
   const [own, setOwn] = useState<readonly KeyLine[]>([]);
   const showKeys = useCallback(() => setKeys(true), []);
   useTrainKeys(screens, showKeys);
-  useEffect(() => whenIdle([...screens.map(({ load }) => load), KeysSheet.load, DifferenceList.load]), [screens]);
+  useEffect(
+    () => whenIdle([...screens.map(({ load }) => load), documents, KeysSheet.load, DifferenceList.load]),
+    [screens],
+  );
   return (
     <BarSlot value={slot}>
       <ScreenKeys value={setOwn}>

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { renameTrain } from '@/core/train';
+import { documents } from '../documents';
 import { editTrain } from '../edit';
 import { useTrain, useTrainStore } from '../use-train';
 
@@ -11,13 +11,13 @@ export function TrainName() {
   const store = useTrainStore();
   const [typed, setTyped] = useState<string | null>(null);
   const [message, setMessage] = useState<string | null>(null);
-  const finish = () => {
+  const finish = async () => {
     if (typed === null) return;
     if (typed.trim() === train.name) {
       setTyped(null);
       return;
     }
-    const renamed = renameTrain(train, typed);
+    const renamed = (await documents()).renameTrain(store.getState().train, typed);
     if (renamed.ok) {
       editTrain(store, renamed.train);
       setTyped(null);
@@ -34,9 +34,9 @@ export function TrainName() {
         title={train.name}
         value={typed ?? train.name}
         onChange={(event) => setTyped(event.target.value)}
-        onBlur={finish}
+        onBlur={() => void finish()}
         onKeyDown={(event) => {
-          if (event.key === 'Enter') finish();
+          if (event.key === 'Enter') void finish();
           if (event.key === 'Escape') {
             setTyped(null);
             setMessage(null);

@@ -1,12 +1,13 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import { serialiseTrain, type Train } from '@/core/train';
+import type { Train } from '@/core/train';
+import { documents } from '../documents';
 import { Dialog, DialogActions } from '@/ui/dialog';
 import { DifferenceList } from '../difference';
 import type { Session } from '../session';
 import type { TrainStore } from '../store';
-import { WorkKeeper, findWork, type FoundWork } from './kept-work';
+import type { FoundWork, WorkKeeper } from './kept-work';
 import { windowName } from './window-name';
 
 /** A change is in the browser's own storage at the latest after this long. */
@@ -25,6 +26,8 @@ export function KeptEdits({ session }: { session: Session }) {
     let left = false;
     const open = async () => {
       const { id } = store.getState();
+      const { findWork, WorkKeeper } = await import('./kept-work');
+      const { serialiseTrain } = await documents();
       const { own, open: windows } = await windowName();
       const found = await findWork(id, own, windows);
       if (left) return;
@@ -32,7 +35,7 @@ export function KeptEdits({ session }: { session: Session }) {
         setOffer(null);
         session.keeping ??= keepFrom(store, new WorkKeeper(id, own, found), found?.windowId === own ? null : found);
       };
-      if (found && takeUp(store, found) === 'ask') setOffer({ found, go });
+      if (found && takeUp(store, found, serialiseTrain) === 'ask') setOffer({ found, go });
       else go();
     };
     // Without storage (some private windows) everything else still works.
@@ -76,7 +79,7 @@ export function KeptEdits({ session }: { session: Session }) {
 }
 
 /** What is to be done with a bench that was left: nothing more, or the person has to be asked. */
-function takeUp(store: TrainStore, found: FoundWork): 'done' | 'ask' {
+function takeUp(store: TrainStore, found: FoundWork, serialiseTrain: (train: Train) => string): 'done' | 'ask' {
   const { train, version } = store.getState();
   if (serialiseTrain(found.present) === serialiseTrain(train)) {
     restore(store, found, train);

@@ -1,6 +1,5 @@
-import { components, setStations, type Edit, type Train } from '../train';
-import { gearsOf } from './order';
-import { structureOf } from '../structure';
+import { components, type Train } from '../train';
+import { gearsOf, structureOf } from './structure';
 
 /** What stands in one place of the side view, with its gears: those that mesh, in groups that share a station. */
 export interface FigureGroup {
@@ -8,7 +7,7 @@ export interface FigureGroup {
   readonly stations: readonly (readonly string[])[];
 }
 
-/** The figures of a drawing in an order, which drawSideView gives with the view. */
+/** The figures in an order from left to right, such as a side view has; those that it does not name come last. */
 export function figureGroups(train: Train, order: readonly string[]): readonly FigureGroup[] {
   const figures = structureOf(train).figures.map((figure) => ({
     key: figure.key,
@@ -21,15 +20,20 @@ export function figureGroups(train: Train, order: readonly string[]): readonly F
   return figures.sort((a, b) => at(a.key) - at(b.key));
 }
 
-/** Moves a gear, with all that meshes with it in one place, to another place along the axis: `to` counts the other figures left of it. */
-export function moveFigure(train: Train, order: readonly string[], gear: string, to: number): Edit {
+/**
+ * The places along the axis when a gear moves, with all that meshes with it in one place: `to` counts the other figures left of it.
+ * @returns groups of gears, each to stand one station further than the one before; null where the gear has no place of its own.
+ */
+export function movedPlaces(
+  train: Train,
+  order: readonly string[],
+  gear: string,
+  to: number,
+): readonly (readonly string[])[] | null {
   const groups = [...figureGroups(train, order)];
   const from = groups.findIndex(({ stations }) => stations.some((ids) => ids.includes(gear)));
-  if (from < 0) return { ok: false, message: 'This gear has no place of its own in the side view.' };
+  if (from < 0) return null;
   const [moved] = groups.splice(from, 1);
   groups.splice(Math.min(groups.length, Math.max(0, to)), 0, moved!);
-  return setStations(
-    train,
-    groups.flatMap(({ stations }) => stations),
-  );
+  return groups.flatMap(({ stations }) => stations);
 }

@@ -1,8 +1,9 @@
 import { readdirSync } from 'node:fs';
 import { demoTrain } from '@/testing/demo-train';
 import { checkDesign } from '../checks';
-import { drawSideView, figureGroups, moveFigure } from '.';
-import type { Train } from '../train';
+import { figureGroups, movedPlaces } from '../structure';
+import { setStations, type Edit, type Train } from '../train';
+import { drawSideView } from '.';
 
 const SPACE = { width: 880, height: 380 };
 
@@ -10,6 +11,11 @@ function orderOf(train: Train): readonly string[] {
   const drawn = drawSideView(train, SPACE);
   if (!drawn.ok) throw new Error(drawn.why);
   return drawn.view.order;
+}
+
+function moveFigure(train: Train, order: readonly string[], gear: string, to: number): Edit {
+  const places = movedPlaces(train, order, gear, to);
+  return places ? setStations(train, places) : { ok: false, message: 'It has no place of its own.' };
 }
 
 test('a gear is moved with what it meshes, and the drawing follows', () => {

@@ -1,0 +1,2 @@
+/** The fixed member: always there, never listed. */
+export const FRAME = 'frame';

@@ -1,0 +1,16 @@
+/** How much a document may hold. */
+export const LIMITS = {
+  members: 400,
+  gears: 800,
+  meshes: 1200,
+  couplers: 64,
+  selectors: 64,
+  positions: 128,
+  outputs: 32,
+  setAside: 400,
+  teeth: 100_000,
+} as const;
+
+/** What gears are made of, as far as the speed of their tips is limited by it. */
+export const MATERIALS = ['steel', 'cast iron', 'bronze', 'aluminium', 'nylon', 'acetal', 'printed', 'wood'] as const;
+export type Material = (typeof MATERIALS)[number];

@@ -1,0 +1,5 @@
+/**
+ * Changing, checking and writing documents: loaded when the page has nothing to do, or when it is first needed. What only looks at a train
+ * needs none of it.
+ */
+export const documents = () => import('@/core/train');

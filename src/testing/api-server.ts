@@ -1,0 +1,66 @@
+import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
+import { database } from '@/server/database';
+import { stopWorkers } from '@/server/heavy';
+
+type Handler = (request: Request, context: { params: Promise<object> }) => Promise<Response>;
+
+interface ApiServer {
+  /** It cannot be reached. */
+  away: boolean;
+  /** Answers instead of the routes. */
+  answer: (() => Response) | null;
+}
+
+const SUMMARISED_MS = 2_500;
+const API = resolve('src/app/api');
+
+/** Answers fetch with the API's own routes on a real database of the test's own, without the way over the network. */
+export function apiServer(): ApiServer {
+  const server: ApiServer = { away: false, answer: null };
+  const { fetch } = globalThis;
+  let folder: string;
+  beforeAll(() => {
+    folder = mkdtempSync(join(tmpdir(), 'tin-wheel-api-'));
+    process.env.TINWHEEL_DB = join(folder, 'test.sqlite');
+    globalThis.fetch = async (address, init) => {
+      if (server.away) throw new TypeError('fetch failed');
+      if (server.answer) return server.answer();
+      const request = new Request(`http://127.0.0.1${String(address)}`, {
+        ...init,
+        headers: { host: '127.0.0.1', ...(init?.headers as Record<string, string>) },
+      });
+      const { handler, params } = routeOf(new URL(request.url).pathname, request.method);
+      return handler(request, { params: Promise.resolve(params) });
+    };
+  });
+  afterEach(() => Object.assign(server, { away: false, answer: null }));
+  afterAll(async () => {
+    globalThis.fetch = fetch;
+    // What was saved last is summarised when it stood still for two seconds; then nothing waits any more.
+    await new Promise((done) => setTimeout(done, SUMMARISED_MS));
+    await stopWorkers();
+    await (await database()).close();
+    rmSync(folder, { recursive: true });
+  });
+  return server;
+}
+
+/** The route file whose folders name the address, as Next finds it: plain names before [names]. */
+function routeOf(pathname: string, method: string): { readonly handler: Handler; readonly params: object } {
+  const steps = pathname.split('/').slice(2).map(decodeURIComponent);
+  const params: Record<string, string> = {};
+  let folder = API;
+  for (const step of steps) {
+    const names = readdirSync(folder, { withFileTypes: true }).flatMap((entry) =>
+      entry.isDirectory() ? entry.name : [],
+    );
+    const name = names.find((one) => one === step) ?? names.find((one) => /^\[\w+\]$/.test(one));
+    if (name === undefined) throw new Error(`No route has the address ${pathname}.`);
+    if (name !== step) params[name.slice(1, -1)] = step;
+    folder = join(folder, name);
+  }
+  const route = jest.requireActual<Record<string, Handler>>(join(folder, 'route.ts'));
+  return { handler: route[method]!, params };
+}

@@ -1,0 +1,62 @@
+import type * as z from 'zod/mini';
+import { setTeeth } from '@/core/train';
+import { demoTrain } from '@/testing/demo-train';
+import { apiServer } from '@/testing/api-server';
+import * as wire from '.';
+import * as replies from './replies';
+
+const server = apiServer();
+
+/** What came back, held to its schema; the answer itself has to be good. */
+function held<T extends z.ZodMiniType>(schema: T, answer: wire.Answer): z.output<T> {
+  if (!answer.ok) throw new Error(answer.message);
+  return schema.parse(answer.value);
+}
+
+test('every call of the client is answered by the routes as its schema says', async () => {
+  const added = held(replies.storedReply, await wire.putOnShelf(demoTrain('sluice-winch')));
+  const kept = held(replies.trainReply, await wire.readTrain(added.id));
+  expect(kept).toMatchObject({ id: added.id, version: 1, train: demoTrain('sluice-winch') });
+  const edit = setTeeth(kept.train, 'c', 20);
+  if (!edit.ok) throw new Error(edit.message);
+  const saved = held(replies.storedReply, await wire.saveTrain({ ...kept, train: edit.train }));
+  expect(saved.version).toBe(2);
+  held(replies.trainDrawnReply, await wire.readShelfDrawing(added.id, 2));
+  held(replies.drawnReply, await wire.readBenchDrawing(added.id, 2));
+  const { revisions } = held(replies.revisionsReply, await wire.readRevisions(added.id));
+  expect(revisions.map(({ version }) => version)).toEqual([2, 1]);
+  held(replies.nothingReply, await wire.nameRevision(added.id, 1, ' As built '));
+  expect(held(replies.revisionsReply, await wire.readRevisions(added.id)).revisions.at(-1)!.name).toBe('As built');
+  expect(held(replies.revisionReply, await wire.readRevision(added.id, 1)).train).toEqual(kept.train);
+  const copy = held(replies.storedReply, await wire.putCopyOnShelf(kept.train));
+  expect(held(replies.trainReply, await wire.readTrain(copy.id)).train.name).toBe(`${kept.train.name} (copy)`);
+  held(replies.nothingReply, await wire.takeOffShelf({ id: copy.id, version: 1 }));
+  held(replies.trainReply, await wire.putBack(copy.id));
+  const { examples } = held(replies.examplesReply, await wire.readExamples());
+  held(replies.storedReply, await wire.restoreExample(examples[0]!.id));
+});
+
+test('a save from an old version is told with what is there now', async () => {
+  const { id } = held(replies.storedReply, await wire.putOnShelf(demoTrain('sluice-winch')));
+  const kept = { id, version: 1, train: demoTrain('sluice-winch') };
+  await wire.saveTrain(kept);
+  const late = await wire.saveTrain(kept);
+  expect(late).toMatchObject({ ok: false, code: 'stale', current: { version: 2, train: kept.train } });
+  expect(replies.failureReply.safeParse({ error: late }).success).toBe(true);
+});
+
+test('what is refused comes with the server’s sentence', async () => {
+  expect(await wire.readTrain('no such train')).toMatchObject({ ok: false, code: 'no-train' });
+  const bad = await wire.putOnShelf({ ...demoTrain('sluice-winch'), input: 'nothing' });
+  expect(bad).toMatchObject({ ok: false, code: 'bad-train', message: expect.stringContaining('nothing') });
+});
+
+test('a server that is away, or another than this page was made for, is told as what it is', async () => {
+  server.away = true;
+  expect(await wire.readTrain('stirrer')).toMatchObject({ ok: false, code: 'unreachable' });
+  server.away = false;
+  server.answer = () => Response.json({ something: 'else' });
+  expect(await wire.readTrain('stirrer')).toMatchObject({ ok: false, code: 'unclear' });
+  server.answer = () => new Response('<html>', { status: 502 });
+  expect(await wire.readTrain('stirrer')).toMatchObject({ ok: false });
+});

@@ -1,0 +1,13 @@
+import type { Jobs } from './jobs';
+import { Pool, type Lane } from './pool';
+
+/** A core is left for the page. */
+const MOST = Math.min(3, Math.max(1, (globalThis.navigator?.hardwareConcurrency ?? 2) - 1));
+
+const pool = new Pool<Jobs>(() => {
+  const worker = new Worker(new URL('./work.worker.ts', import.meta.url), { type: 'module' });
+  return { endpoint: worker, end: () => worker.terminate() };
+}, MOST);
+
+/** Asks for work beside the page; what is asked later takes the place of what was asked before. */
+export const lane = (): Lane<Jobs> => pool.lane();

@@ -1,0 +1,120 @@
+import { proxy, wrap, type Endpoint, type Remote } from 'comlink';
+
+/** A job takes one plain value and gives another; it may tell how far it is. */
+type Job = (input: never, progress: (done: number, total: number) => void) => unknown;
+type InputOf<J> = J extends (input: infer I, ...rest: never[]) => unknown ? I : never;
+type OutputOf<J> = J extends (...args: never[]) => infer O ? Awaited<O> : never;
+
+/** A worker as the pool sees it: what comlink talks to, and a way to end it. */
+export interface Hand {
+  readonly endpoint: Endpoint;
+  readonly end: () => void;
+}
+
+/** Workers that do jobs beside the page, so many at once. */
+export class Pool<J extends Record<string, Job>> {
+  private readonly idle: Hand[] = [];
+  private readonly waiting: (() => void)[] = [];
+  private busy = 0;
+
+  constructor(
+    private readonly start: () => Hand,
+    private readonly most: number,
+  ) {}
+
+  /** One asker: what it asks later takes the place of what it asked before. */
+  lane(): Lane<J> {
+    return new Lane(this);
+  }
+
+  /**
+   * Does one job, as soon as a worker is free. A job that is given up ends its worker, for a search that runs cannot be told to stop.
+   * @throws what the job throws; the signal's reason when it is given up.
+   */
+  async run<K extends keyof J & string>(
+    name: K,
+    input: InputOf<J[K]>,
+    signal: AbortSignal,
+    progress?: (done: number, total: number) => void,
+  ): Promise<OutputOf<J[K]>> {
+    await this.turn(signal);
+    const hand = this.idle.pop() ?? this.start();
+    let ended = false;
+    const end = () => {
+      ended = true;
+      hand.end();
+    };
+    signal.addEventListener('abort', end, { once: true });
+    try {
+      const jobs = wrap<Record<string, Job>>(hand.endpoint) as unknown as Record<K, Remote<Job>>;
+      const told = proxy(progress ?? (() => undefined));
+      return (await Promise.race([jobs[name](input as never, told), rejected(signal)])) as OutputOf<J[K]>;
+    } finally {
+      signal.removeEventListener('abort', end);
+      if (!ended) this.idle.push(hand);
+      this.busy--;
+      this.waiting.shift()?.();
+    }
+  }
+
+  /** Waits until a worker is free. Whoever gives up while waiting lets the next one go before. */
+  private async turn(signal: AbortSignal): Promise<void> {
+    while (this.busy >= this.most && !signal.aborted) {
+      let go!: () => void;
+      const free = new Promise<void>((done) => (go = done));
+      this.waiting.push(go);
+      await Promise.race([free, given(signal)]);
+      const at = this.waiting.indexOf(go);
+      if (at >= 0) this.waiting.splice(at, 1);
+    }
+    if (signal.aborted && this.busy < this.most) this.waiting.shift()?.();
+    signal.throwIfAborted();
+    this.busy++;
+  }
+}
+
+/** What one asker asks of a pool: the latest request wins. */
+export class Lane<J extends Record<string, Job>> {
+  private controller: AbortController | null = null;
+
+  constructor(private readonly pool: Pool<J>) {}
+
+  /** @returns null when something else was asked, or the lane was left, before it was done. */
+  async run<K extends keyof J & string>(
+    name: K,
+    input: InputOf<J[K]>,
+    progress?: (done: number, total: number) => void,
+  ): Promise<OutputOf<J[K]> | null> {
+    this.giveUp();
+    const controller = new AbortController();
+    this.controller = controller;
+    const tell = (done: number, total: number) => !controller.signal.aborted && progress?.(done, total);
+    try {
+      return await this.pool.run(name, input, controller.signal, tell);
+    } catch (error) {
+      if (controller.signal.aborted) return null;
+      throw error;
+    } finally {
+      if (this.controller === controller) this.controller = null;
+    }
+  }
+
+  /** Gives up what is asked. */
+  giveUp(): void {
+    this.controller?.abort();
+    this.controller = null;
+  }
+}
+
+/** There when the signal is given. */
+const given = (signal: AbortSignal): Promise<void> =>
+  new Promise((done) => {
+    if (signal.aborted) done();
+    else signal.addEventListener('abort', () => done(), { once: true });
+  });
+
+/** Rejected when the signal is given. */
+const rejected = async (signal: AbortSignal): Promise<never> => {
+  await given(signal);
+  throw signal.reason;
+};
