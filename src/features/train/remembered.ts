@@ -1,45 +1,51 @@
-import * as z from 'zod/mini';
 import type { TrainState, TrainStore } from './store';
 
 /** What a train is tried with stays with it in this browser. */
-const typedSchema = z.object({
-  speedText: z.string().check(z.maxLength(40)),
-  torqueText: z.string().check(z.maxLength(40)),
-});
-
+type TypedIn = Pick<TrainState, 'speedText' | 'torqueText'>;
 /** What is looked at lasts as long as the window: through a reload, not until next week. */
-const lookedAtSchema = z.object({
-  choice: z.object({ engaged: z.array(z.string()), positionId: z.nullable(z.string()) }),
-  flow: z.enum(['drive', 'coast', 'backward']),
-});
+type LookedAt = Pick<TrainState, 'choice' | 'flow'>;
 
 const typedKey = (id: string): string => `tin-wheel-typed/${id}`;
 const lookedAtKey = (id: string): string => `tin-wheel-looked-at/${id}`;
 
 /** What this browser remembers of a train; nothing where it has no storage. */
-export function recall(id: string): Partial<Pick<TrainState, 'speedText' | 'torqueText' | 'choice' | 'flow'>> {
-  return {
-    ...read('localStorage', typedKey(id), typedSchema),
-    ...read('sessionStorage', lookedAtKey(id), lookedAtSchema),
-  };
-}
+export const recall = (id: string): Partial<TypedIn & LookedAt> => ({
+  ...read('localStorage', typedKey(id), isTypedIn),
+  ...read('sessionStorage', lookedAtKey(id), isLookedAt),
+});
 
 /** Remembers from now on what is typed and looked at. @returns a function that ends it. */
 export function remember(store: TrainStore): () => void {
   return store.subscribe((state, before) => {
     const { id, speedText, torqueText, choice, flow } = state;
     if (speedText !== before.speedText || torqueText !== before.torqueText)
-      write('localStorage', typedKey(id), { speedText, torqueText });
-    if (choice !== before.choice || flow !== before.flow) write('sessionStorage', lookedAtKey(id), { choice, flow });
+      write('localStorage', typedKey(id), { speedText, torqueText } satisfies TypedIn);
+    if (choice !== before.choice || flow !== before.flow)
+      write('sessionStorage', lookedAtKey(id), { choice, flow } satisfies LookedAt);
   });
+}
+
+const isText = (value: unknown): boolean => typeof value === 'string' && value.length <= 40;
+
+const isTypedIn = (value: Record<string, unknown>): boolean => isText(value.speedText) && isText(value.torqueText);
+
+function isLookedAt({ choice, flow }: Record<string, unknown>): boolean {
+  const { engaged, positionId } = (choice ?? {}) as Record<string, unknown>;
+  return (
+    Array.isArray(engaged) &&
+    engaged.every((id) => typeof id === 'string') &&
+    (positionId === null || typeof positionId === 'string') &&
+    ['drive', 'coast', 'backward'].includes(flow as string)
+  );
 }
 
 type Place = 'localStorage' | 'sessionStorage';
 
-function read<T extends z.ZodMiniType>(place: Place, key: string, schema: T): z.output<T> | undefined {
+/** What is kept there; nothing where it is not what it should be, or there is no such place. */
+function read<T>(place: Place, key: string, is: (value: Record<string, unknown>) => boolean): T | undefined {
   try {
-    const found = schema.safeParse(JSON.parse(globalThis[place].getItem(key) ?? 'null'));
-    return found.success ? found.data : undefined;
+    const found = JSON.parse(globalThis[place].getItem(key) ?? '{}') as Record<string, unknown>;
+    return is(found) ? (found as T) : undefined;
   } catch {
     return undefined;
   }

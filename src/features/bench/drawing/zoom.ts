@@ -1,6 +1,7 @@
 'use client';
 
 import { useLayoutEffect, useRef, useState, type RefObject } from 'react';
+import { whenIdle } from '@/ui/on-demand';
 import type { Zooming } from './zooming';
 
 export interface Zoom {
@@ -10,24 +11,33 @@ export interface Zoom {
   readonly fit: () => void;
 }
 
-/** Zooms with the wheel or two fingers, pans by dragging the paper, fits again on demand. */
+/** Zooms with the wheel or two fingers, pans by dragging the paper, fits again on demand. It is there when somebody comes near, at the latest. */
 export function useZoom(svg: RefObject<SVGSVGElement | null>): Zoom {
-  const zooming = useRef<Promise<Zooming | null>>(Promise.resolve(null));
+  const zooming = useRef<() => Promise<Zooming | null>>(async () => null);
   const [transform, setTransform] = useState('translate(0,0) scale(1)');
   useLayoutEffect(() => {
     const element = svg.current;
     if (!element) return;
     let left = false;
-    zooming.current = import('./zooming')
-      .then(({ zoomable }) => (left ? null : zoomable(element, setTransform)))
-      .catch(() => null);
+    let made: Promise<Zooming | null> | null = null;
+    const make = () =>
+      (made ??= import('./zooming')
+        .then(({ zoomable }) => (left ? null : zoomable(element, setTransform)))
+        // With the server away there is no zooming yet.
+        .catch(() => (made = null)));
+    zooming.current = make;
+    const near = () => void make();
+    element.addEventListener('pointerenter', near, { once: true });
+    const leave = whenIdle([make]);
     return () => {
       left = true;
-      void zooming.current.then((found) => found?.end());
+      leave();
+      element.removeEventListener('pointerenter', near);
+      void made?.then((found) => found?.end());
     };
   }, [svg]);
   // What is pressed before zooming is there is done when it is.
-  const act = (run: (found: Zooming) => void) => void zooming.current.then((found) => found && run(found));
+  const act = (run: (found: Zooming) => void) => void zooming.current().then((found) => found && run(found));
   return {
     transform,
     by: (factor) => act((found) => found.by(factor)),

@@ -22,7 +22,17 @@ const ORDER = Object.keys(TABS) as Tab[];
 /** The panel that explains what is engaged: its ratio, the story of the power, every member's figures, the sums, and what the checks find. */
 export function Panel() {
   const [tab, setTab] = useState<Tab>('trace');
-  useEffect(() => whenIdle([ChecksView.load, FiguresTable.load, WorkingView.load]), []);
+  const [counted, setCounted] = useState(false);
+  useEffect(
+    () =>
+      whenIdle([
+        async () => setCounted(Boolean(await WrongCount.load())),
+        ChecksView.load,
+        FiguresTable.load,
+        WorkingView.load,
+      ]),
+    [],
+  );
   const go = (by: number) => {
     const next = ORDER[(ORDER.indexOf(tab) + by + ORDER.length) % ORDER.length]!;
     setTab(next);
@@ -51,7 +61,7 @@ export function Panel() {
             className="-mb-px border-b-3 border-transparent py-1.5 aria-selected:border-primary aria-selected:font-semibold"
           >
             {TABS[key]}
-            {key === 'checks' && <WrongCount.Shown />}
+            {key === 'checks' && counted && <WrongCount.Shown />}
           </button>
         ))}
       </div>

@@ -27,7 +27,6 @@ export function KeptEdits({ session }: { session: Session }) {
     const open = async () => {
       const { id } = store.getState();
       const { findWork, WorkKeeper } = await import('./kept-work');
-      const { serialiseTrain } = await documents();
       const { own, open: windows } = await windowName();
       const found = await findWork(id, own, windows);
       if (left) return;
@@ -35,7 +34,7 @@ export function KeptEdits({ session }: { session: Session }) {
         setOffer(null);
         session.keeping ??= keepFrom(store, new WorkKeeper(id, own, found), found?.windowId === own ? null : found);
       };
-      if (found && takeUp(store, found, serialiseTrain) === 'ask') setOffer({ found, go });
+      if (found && takeUp(store, found, (await documents()).serialiseTrain) === 'ask') setOffer({ found, go });
       else go();
     };
     // Without storage (some private windows) everything else still works.
