@@ -29,6 +29,10 @@ for (const theme of ['salt', 'soot']) {
     await check('neutral');
     await page.keyboard.press('?');
     await check('keys');
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('Shift+Digit2');
+    await expect(page.getByRole('grid', { name: 'Shift chart' })).toBeVisible();
+    await check('chart');
   });
 }
 

@@ -1,10 +1,7 @@
 import { Drafts, drawSideView, type DraftsData, type Space } from '@/core/drawing';
 import type { Train } from '@/core/train';
 
-/** Tells how far a job is. */
-export type Progress = (done: number, total: number) => void;
-
-/** What is worked out beside the page: from plain data to plain data, each told how to say how far it is. */
+/** What is worked out beside the page: from plain data to plain data. */
 export const JOBS = {
   /** What is dear in a train's side view, found with so much effort. */
   draft({

@@ -49,7 +49,7 @@ export function chartOf(train: Train, { losses = false } = {}): Chart {
 }
 
 /** The ratio of a position that drives forward; null of any other. */
-export const forwardRatio = ({ ratio }: Solved): Rational | null => (ratio && sign(ratio) > 0 ? ratio : null);
+const forwardRatio = ({ ratio }: Solved): Rational | null => (ratio && sign(ratio) > 0 ? ratio : null);
 
 function together(ratios: readonly Rational[]): Forward {
   const sorted = [...ratios].sort(compare);

@@ -6,6 +6,6 @@ export {
   type Combination,
   type Watch,
 } from './combinations';
-export { chartOf, forwardRatio, type Chart, type ChartRow, type Forward } from './chart';
+export { chartOf, type Chart, type ChartRow, type Forward } from './chart';
 export { duplicatePositions } from './duplicates';
 export { summariseTrain, type TrainSummary } from './summary';

@@ -1,7 +1,6 @@
 export {
   FRAME_INDEX,
   networkOf,
-  turnsSameWay,
   type MemberIndex,
   type Network,
   type NetworkCoupler,

@@ -5,7 +5,7 @@ export { solveEngaged, solvePositions, type Solved, type Status } from './positi
 export { solveCoasting } from './coasting';
 export { lockSet, powerStops, type PowerStops } from './reasons';
 export { driveBackward, letGo, type BackwardVerdict } from './backward';
-export { reportPosition, reportTrain, type PositionReport, type TrainReport } from './report';
+export { reportTrain, type PositionReport, type TrainReport } from './report';
 export { slipPoints, type SlipPoint } from './capacity';
 export { oneWayAccounts, type OneWayAccount } from './one-way-accounts';
 export { outputLaws, type OutputLaw } from './output-law';

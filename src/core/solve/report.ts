@@ -51,7 +51,7 @@ export function reportTrain(
 }
 
 /** One solved position as text figures: speeds per turn of the driver, torques per unit put in. */
-export function reportPosition(solved: Solved): PositionReport {
+function reportPosition(solved: Solved): PositionReport {
   const { network, state, status, flow } = solved;
   const base = {
     status,

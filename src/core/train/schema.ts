@@ -113,20 +113,20 @@ export const couplerSchema = z.discriminatedUnion(
   { error: 'A coupler is a clutch, brake, one-way or sliding-mesh.' },
 );
 
-export const selectorSchema = z.strictObject({
+const selectorSchema = z.strictObject({
   id,
   name,
   spans: list(z.strictObject({ coupler: id, from: distance, to: distance }), LIMITS.couplers, 'spans'),
 });
 
-export const positionSchema = z.strictObject({
+const positionSchema = z.strictObject({
   id,
   name,
   engaged: list(id, LIMITS.couplers, 'engaged couplers'),
 });
 
 /** What a check found and people chose to leave as it is, with why. `finding` names it, see core/checks. */
-export const setAsideSchema = z.strictObject({
+const setAsideSchema = z.strictObject({
   finding: text('Name the finding.').check(
     z.minLength(1, 'Name the finding.'),
     z.maxLength(1000, 'The name of a finding has at most 1000 characters.'),
@@ -165,6 +165,4 @@ export type Gear = z.infer<typeof gearSchema>;
 export type GearType = Gear['type'];
 export type Mesh = z.infer<typeof meshSchema>;
 export type Coupler = z.infer<typeof couplerSchema>;
-export type JoiningCoupler = Extract<Coupler, { joins: [string, string] }>;
-export type SlidingMesh = Extract<Coupler, { type: 'sliding-mesh' }>;
 export type Position = z.infer<typeof positionSchema>;

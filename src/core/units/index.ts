@@ -1,8 +1,6 @@
 export {
   FORCE_UNITS,
   isForce,
-  LENGTH_UNITS,
-  MAX_INPUT,
   powerInWatts,
   readQuantity,
   SPEED_UNITS,

@@ -20,8 +20,6 @@ export const SPEED_UNITS = {
 /** Forces in newtons; on an arm of a length they are torques. */
 export const FORCE_UNITS = { N: 1, kgf: 9.80665, lbf: 4.4482216152605 } as const;
 
-export const LENGTH_UNITS = { mm: 0.001, in: 0.0254 } as const;
-
 export type TorqueUnit = keyof typeof TORQUE_UNITS;
 export type ForceUnit = keyof typeof FORCE_UNITS;
 export type SpeedUnit = keyof typeof SPEED_UNITS;
@@ -39,7 +37,7 @@ export function torqueTable(armMetres: number): Readonly<Record<TorqueUnit | For
 export const isForce = (unit: TorqueUnit | ForceUnit): unit is ForceUnit => unit in FORCE_UNITS;
 
 /** Typing a speed of zero or beyond this is a slip, not a gear train. */
-export const MAX_INPUT = 1e9;
+const MAX_INPUT = 1e9;
 
 /** Power in watts of a torque and a speed in the units given. */
 export const powerInWatts = (torque: number, torqueUnit: TorqueUnit, speed: number, speedUnit: SpeedUnit): number =>

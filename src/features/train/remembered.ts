@@ -9,10 +9,14 @@ const typedKey = (id: string): string => `tin-wheel-typed/${id}`;
 const lookedAtKey = (id: string): string => `tin-wheel-looked-at/${id}`;
 
 /** What this browser remembers of a train; nothing where it has no storage. */
-export const recall = (id: string): Partial<TypedIn & LookedAt> => ({
-  ...read('localStorage', typedKey(id), isTypedIn),
-  ...read('sessionStorage', lookedAtKey(id), isLookedAt),
-});
+export function recall(id: string): Partial<TypedIn & LookedAt> {
+  const typed = read<TypedIn>('localStorage', typedKey(id), isTypedIn);
+  const lookedAt = read<LookedAt>('sessionStorage', lookedAtKey(id), isLookedAt);
+  return {
+    ...(typed && { speedText: typed.speedText, torqueText: typed.torqueText }),
+    ...(lookedAt && { choice: lookedAt.choice, flow: lookedAt.flow }),
+  };
+}
 
 /** Remembers from now on what is typed and looked at. @returns a function that ends it. */
 export function remember(store: TrainStore): () => void {

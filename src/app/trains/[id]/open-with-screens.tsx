@@ -7,6 +7,7 @@ import { screen } from '@/features/train/frame/screens';
 /** The screens that there are, in the order of the bar. */
 const SCREENS = [
   screen('Bench', '', 'How does it turn, and where does the power go?', () => import('@/features/bench/screen')),
+  screen('Chart', 'chart', 'What does every position give?', () => import('@/features/chart/screen')),
 ];
 
 export const OpenWithScreens = (train: Omit<ComponentProps<typeof OpenTrain>, 'screens'>) => (

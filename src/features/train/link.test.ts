@@ -1,0 +1,48 @@
+import { demoTrain } from '@/testing/demo-train';
+import { engage, choosePosition } from './choosing';
+import { engagementIn } from './engagement';
+import { follow, linkTo } from './link';
+import { createTrainStore } from './store';
+
+const open = (name: string) => createTrainStore(name, 1, demoTrain(name));
+const to = (store: ReturnType<typeof open>, search: string) => follow(store, new URLSearchParams(search));
+
+test('a link leads to a position, by its id or its name, and to a flow', () => {
+  const store = open('pan-rake');
+  to(store, '?position=3&flow=coast');
+  expect(engagementIn(store.getState()).positionId).toBe('3');
+  expect(store.getState().flow).toBe('coast');
+  to(store, '?position=r');
+  expect(engagementIn(store.getState()).positionId).toBe('R');
+  expect(store.getState()).toMatchObject({ flow: 'coast', notice: null });
+});
+
+test('what a link asks for and is not there is said, and nothing else changes', () => {
+  const store = open('pan-rake');
+  const before = engagementIn(store.getState());
+  to(store, '?position=17&flow=sideways');
+  expect(engagementIn(store.getState())).toEqual(before);
+  expect(store.getState().flow).toBe('drive');
+  expect(store.getState().notice).toContain('sideways');
+  to(store, '?position=17');
+  expect(store.getState().notice).toContain('“17”');
+});
+
+test('the link to what is looked at leads back to it, whatever that is', () => {
+  const store = open('mud-tram');
+  for (const { id } of store.getState().train.positions)
+    for (const flow of ['drive', 'coast', 'backward'] as const) {
+      choosePosition(store, id);
+      store.getState().set({ flow });
+      const other = open('mud-tram');
+      to(other, linkTo(store.getState()));
+      expect(engagementIn(other.getState())).toEqual(engagementIn(store.getState()));
+      expect(other.getState().flow).toBe(flow);
+    }
+});
+
+test('a choice of one’s own has no name to link to', () => {
+  const store = open('pan-rake');
+  engage(store, ['first', 'third']);
+  expect(linkTo(store.getState())).toBe('');
+});

@@ -1,0 +1,78 @@
+import { demoTrain } from '@/testing/demo-train';
+import { choosePosition } from './choosing';
+import { recall, remember } from './remembered';
+import { createTrainStore } from './store';
+
+/** A browser's storage, as far as it is used here. */
+function storage(): Storage {
+  const kept = new Map<string, string>();
+  return {
+    getItem: (key: string) => kept.get(key) ?? null,
+    setItem: (key: string, value: string) => void kept.set(key, value),
+  } as Storage;
+}
+
+beforeEach(() => Object.assign(globalThis, { localStorage: storage(), sessionStorage: storage() }));
+
+function changed() {
+  const store = createTrainStore('rake', 1, demoTrain('pan-rake'));
+  const stop = remember(store);
+  store.getState().set({ speedText: '1200', torqueText: '3.5' });
+  choosePosition(store, '3');
+  store.getState().set({ flow: 'coast' });
+  return { store, stop };
+}
+
+test('what was typed and looked at is there after a reload, for this train alone', () => {
+  changed();
+  expect(recall('rake')).toEqual({
+    speedText: '1200',
+    torqueText: '3.5',
+    choice: { engaged: ['third'], positionId: '3' },
+    flow: 'coast',
+  });
+  expect(recall('winch')).toEqual({});
+});
+
+test('in a new window what is looked at starts anew, what was typed stays', () => {
+  changed();
+  globalThis.sessionStorage = storage();
+  expect(recall('rake')).toEqual({ speedText: '1200', torqueText: '3.5' });
+});
+
+test('nothing is remembered after it has ended', () => {
+  const { store, stop } = changed();
+  stop();
+  store.getState().set({ speedText: '7' });
+  expect(recall('rake').speedText).toBe('1200');
+});
+
+test.each([
+  ['no JSON', '{'],
+  ['something else', '5'],
+  ['null', 'null'],
+  ['numbers for texts', '{"speedText":1,"torqueText":2}'],
+  ['a choice of nothing', '{"choice":{"engaged":[1],"positionId":null},"flow":"drive"}'],
+  ['a flow that is none', '{"choice":{"engaged":[],"positionId":null},"flow":"up"}'],
+])('damaged memory (%s) is no memory', (_, text) => {
+  for (const key of ['tin-wheel-typed/rake', 'tin-wheel-looked-at/rake']) {
+    localStorage.setItem(key, text);
+    sessionStorage.setItem(key, text);
+  }
+  expect(recall('rake')).toEqual({});
+});
+
+test('without storage there is no memory, and nothing breaks', () => {
+  const none = {
+    getItem: () => {
+      throw new Error('denied');
+    },
+    setItem: () => {
+      throw new Error('denied');
+    },
+  };
+  Object.assign(globalThis, { localStorage: none, sessionStorage: none });
+  const { store } = changed();
+  expect(recall('rake')).toEqual({});
+  expect(store.getState().flow).toBe('coast');
+});
