@@ -10,8 +10,9 @@ import { liveTurns, useEachFrame } from '../crank/turns';
 import { speedsOf } from '@/features/train/analysis';
 import { memberName } from '@/core/words';
 import { colorsOf, useEngagedMeshes, useInks } from './inks';
-import { fitView, paintStation } from './paint';
+import { fitView, paintMoving } from './paint';
 import { canvasPen } from './pen';
+import { StillPicture } from './still-picture';
 
 const MARGIN = 8;
 
@@ -77,11 +78,19 @@ function StationCanvas({ station, label }: { station: Station; label: string }) 
     () => toothPhases(station.wheels, engagedMeshes, liveTurns(bench)),
     [station, engagedMeshes, bench],
   );
-  const view = fitView(station, size.width, size.height, MARGIN * size.ratio);
+  const view = useMemo(
+    () => fitView(station, size.width, size.height, MARGIN * size.ratio),
+    [station, size.width, size.height, size.ratio],
+  );
+  const still = useRef(new StillPicture());
 
   useEachFrame((turns) => {
     const context = canvas.current?.getContext('2d');
-    if (context && size.width > 0) paintStation(canvasPen(context), station, phases, turns, view, ...colorsOf(inks));
+    if (!context || size.width === 0) return;
+    const [colors, paper] = colorsOf(inks);
+    const pen = canvasPen(context);
+    context.drawImage(still.current.of(station, size, view, colors, paper), 0, 0);
+    paintMoving(pen, station, phases, turns, view, colors, paper);
   });
   const hands = useHands(station, (event) => {
     const box = event.currentTarget.getBoundingClientRect();

@@ -42,8 +42,21 @@ export function fitView({ bounds }: Station, width: number, height: number, marg
   };
 }
 
-/** A station as it stands after these turns: chains, then rings, then what runs in them. */
-export function paintStation(
+/**
+ * What of a station looks the same however far it has turned: wheels on fixed axes whose teeth are too fine to be seen, but for their
+ * spokes and marks. Painted once, it need not be painted at every frame.
+ */
+export function paintStill(pen: Pen, { wheels }: Station, view: View, inks: readonly WheelInk[], paper: Paper): void {
+  for (const i of inOrder(wheels)) {
+    const wheel = wheels[i]!;
+    if (!isRound(wheel, view)) continue;
+    const look = placed(pen, wheel, { ...wheel.centre, angle: 0 }, view, inks[i]!, paper);
+    paintRound(pen, wheel, look, paper);
+  }
+}
+
+/** The rest of a station as it stands after these turns: chains, then rings, then what runs in them, and the spokes and marks of all. */
+export function paintMoving(
   pen: Pen,
   { wheels, chains }: Station,
   phases: readonly number[],
@@ -53,11 +66,15 @@ export function paintStation(
   paper: Paper,
 ): void {
   for (const { a, b } of chains) paintChain(pen, wheels[a]!, wheels[b]!, turns, view, paper);
-  const order = wheels
-    .map((_, i) => i)
-    .sort((a, b) => Number(wheels[b]!.shape === 'ring') - Number(wheels[a]!.shape === 'ring'));
-  for (const i of order) paintWheel(pen, wheels[i]!, phases[i]!, turns, view, inks[i]!, paper);
+  for (const i of inOrder(wheels)) paintWheel(pen, wheels[i]!, phases[i]!, turns, view, inks[i]!, paper);
 }
+
+/** Rings first, so that what runs in them is seen. */
+const inOrder = (wheels: readonly Wheel[]): readonly number[] =>
+  wheels.map((_, i) => i).sort((a, b) => Number(wheels[b]!.shape === 'ring') - Number(wheels[a]!.shape === 'ring'));
+
+const isRound = ({ shape, orbit, module }: Wheel, { scale }: View): boolean =>
+  orbit === null && (shape === 'smooth' || ((shape === 'toothed' || shape === 'ring') && scale * module < FINEST));
 
 /** A wheel's lines and fill, and how large its module is in pixels. */
 interface Look {
@@ -66,20 +83,19 @@ interface Look {
   readonly body: { readonly fill: string; readonly fillAlpha: number };
 }
 
-function paintWheel(
+/** Places the pen at a wheel, and says how the wheel looks there. */
+function placed(
   pen: Pen,
   wheel: Wheel,
-  phase: number,
-  turns: TurnsOf,
+  { x, y, angle }: { readonly x: number; readonly y: number; readonly angle: number },
   { scale, x: left, y: top }: View,
   ink: WheelInk,
   paper: Paper,
-): void {
-  const pose = poseOf(wheel, turns, phase);
+): Look {
   const size = scale * wheel.module;
-  const [sin, cos] = [Math.sin(pose.angle), Math.cos(pose.angle)];
-  pen.place([cos * size, sin * size, -sin * size, cos * size, left + scale * pose.x, top + scale * pose.y]);
-  const look: Look = {
+  const [sin, cos] = [Math.sin(angle), Math.cos(angle)];
+  pen.place([cos * size, sin * size, -sin * size, cos * size, left + scale * x, top + scale * y]);
+  return {
     size,
     edge: {
       stroke: ink.powered ? paper.power : ink.color,
@@ -88,12 +104,28 @@ function paintWheel(
     },
     body: { fill: ink.color, fillAlpha: (ink.lit ? 0.42 : 0.17) * (ink.out ? 0.5 : 1) },
   };
-  if (wheel.shape === 'worm') paintWorm(pen, pitchesPast(wheel, turns), look);
-  else if (wheel.shape === 'bevel planet') paintBevelPlanet(pen, wheel, pitchesPast(wheel, turns), look);
-  else paintTeeth(pen, wheel, ink, look, paper);
 }
 
-function paintTeeth(pen: Pen, { teeth, shape }: Wheel, ink: WheelInk, { size, edge, body }: Look, paper: Paper): void {
+function paintWheel(
+  pen: Pen,
+  wheel: Wheel,
+  phase: number,
+  turns: TurnsOf,
+  view: View,
+  ink: WheelInk,
+  paper: Paper,
+): void {
+  const look = placed(pen, wheel, poseOf(wheel, turns, phase), view, ink, paper);
+  if (wheel.shape === 'worm') return paintWorm(pen, pitchesPast(wheel, turns), look);
+  if (wheel.shape === 'bevel planet') return paintBevelPlanet(pen, wheel, pitchesPast(wheel, turns), look);
+  if (!isRound(wheel, view)) paintRound(pen, wheel, look, paper);
+  paintTurned(pen, wheel, ink, look, paper);
+}
+
+const hubOf = (teeth: number): number => Math.min(teeth * 0.14, Math.max(1.1, teeth * 0.09));
+
+/** A wheel's outline and hub. */
+function paintRound(pen: Pen, { teeth, shape }: Wheel, { size, edge, body }: Look, paper: Paper): void {
   const ring = shape === 'ring';
   const fine = size < FINEST;
   const outline =
@@ -103,12 +135,14 @@ function paintTeeth(pen: Pen, { teeth, shape }: Wheel, ink: WheelInk, { size, ed
         ? plainRing(teeth)
         : teethOutline(teeth, ring, size > 7 ? 7 : size > 3 ? 4 : 2);
   pen.draw(outline, { ...body, ...edge });
-  if (!ring) {
-    // Hub, and one spoke's worth of asymmetry: a wheel without a mark still shows that it turns.
-    const hub = Math.min(teeth * 0.14, Math.max(1.1, teeth * 0.09));
-    pen.draw(circle(hub), { fill: paper.paper, ...edge });
-    pen.draw(line(hub, 0, hub + Math.max(0.5, teeth * 0.06), 0), edge);
-  }
+  if (!ring) pen.draw(circle(hubOf(teeth)), { fill: paper.paper, ...edge });
+}
+
+/** One spoke's worth of asymmetry, by which a wheel without a mark still shows that it turns; and the mark. */
+function paintTurned(pen: Pen, { teeth, shape }: Wheel, ink: WheelInk, { size, edge }: Look, paper: Paper): void {
+  const ring = shape === 'ring';
+  const hub = hubOf(teeth);
+  if (!ring) pen.draw(line(hub, 0, hub + Math.max(0.5, teeth * 0.06), 0), edge);
   if (ink.marked) pen.draw(circle(Math.max(0.7, 3.4 / size), (ring ? 1 : -1) * 1.9 + teeth / 2), { fill: paper.ink });
 }
 

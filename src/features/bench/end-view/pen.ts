@@ -33,7 +33,7 @@ function path2D(data: string): Path2D {
 }
 
 /** Draws on a canvas, which is cleared first. */
-export function canvasPen(context: CanvasRenderingContext2D): Pen {
+export function canvasPen(context: CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D): Pen {
   context.setTransform(1, 0, 0, 1, 0, 0);
   context.clearRect(0, 0, context.canvas.width, context.canvas.height);
   return {

@@ -1,6 +1,6 @@
 import { embeddedFonts } from '@/ui/picture/embedded-fonts';
 import { standaloneSvg } from '@/ui/picture/standalone-svg';
-import { fitView, paintStation, type Paper, type WheelInk } from '../end-view/paint';
+import { fitView, paintMoving, paintStill, type Paper, type WheelInk } from '../end-view/paint';
 import { svgPen } from '../end-view/pen';
 import type { Station, TurnsOf } from '@/core/end-view';
 
@@ -29,7 +29,9 @@ export interface StationSight {
 export function endViewSvg(title: string, { station, phases, turns, inks, paper }: StationSight): string {
   const svg = document.createElementNS('http://www.w3.org/2000/svg', 'svg');
   svg.setAttribute('viewBox', `0 0 ${SIZE} ${SIZE}`);
-  paintStation(svgPen(svg), station, phases, turns, fitView(station, SIZE, SIZE, MARGIN), inks, paper);
+  const [pen, view] = [svgPen(svg), fitView(station, SIZE, SIZE, MARGIN)];
+  paintStill(pen, station, view, inks, paper);
+  paintMoving(pen, station, phases, turns, view, inks, paper);
   document.body.append(svg);
   try {
     return standaloneSvg(svg, title, paperColor());
