@@ -32,16 +32,17 @@ export function placeLabels(train: Train, view: Bare): Label[] {
     ...view.bearings.map(({ x, y }) => ({ left: x - 9, right: x + 9, top: y - 12, bottom: y + 12 })),
   ];
   const labels: Label[] = [];
-  const put = (candidates: readonly Label[]) => {
-    const inside = ({ left, right, top, bottom }: Box) =>
-      left >= 0 && right <= view.width && top >= 0 && bottom <= view.height;
-    const clear = candidates.find(
-      (label) => inside(labelBox(label)) && !taken.some((box) => overlap(labelBox(label), box)),
-    );
-    if (!clear) return false;
-    labels.push(clear);
-    taken.push(labelBox(clear));
-    return true;
+  const inside = ({ left, right, top, bottom }: Box) =>
+    left >= 0 && right <= view.width && top >= 0 && bottom <= view.height;
+  const put = (candidates: readonly Label[], may: (box: Box) => boolean = () => true) => {
+    for (const label of candidates) {
+      const box = labelBox(label);
+      if (!inside(box) || taken.some((other) => overlap(box, other)) || !may(box)) continue;
+      labels.push(label);
+      taken.push(box);
+      return true;
+    }
+    return false;
   };
   const names = new Map(train.members.map((member) => [member.id, member.name || member.id]));
   for (const { member, side, x, y } of view.ports) {
@@ -66,11 +67,11 @@ export function placeLabels(train: Train, view: Bare): Label[] {
       ...nearestFirst(around(shown, of, box), { x, y }),
       ...stacked(shown, of, box),
     ];
-    const own = (label: Label) =>
-      view.couplers.every(
-        (other) => other.coupler === id || farFrom(labelBox(label), other) > farFrom(labelBox(label), { x, y }),
-      );
-    [LONGEST, ...SHORTER].some((letters) => put(candidates(cut(text, letters)).filter(own)));
+    const own = (label: Box) => {
+      const far = farFrom(label, { x, y });
+      return view.couplers.every((other) => other.coupler === id || farFrom(label, other) > far);
+    };
+    [LONGEST, ...SHORTER].some((letters) => put(candidates(cut(text, letters)), own));
   }
   const done = new Set<string>();
   for (const { gear: id, box, shape, x, y } of view.gears) {
@@ -103,7 +104,10 @@ function nearestFirst(labels: readonly Label[], { x, y }: Point): Label[] {
     const { left, right, top, bottom } = labelBox(label);
     return Math.hypot((left + right) / 2 - x, (top + bottom) / 2 - y);
   };
-  return [...labels].sort((a, b) => far(a) - far(b));
+  return labels
+    .map((label) => ({ label, at: far(label) }))
+    .sort((a, b) => a.at - b.at)
+    .map(({ label }) => label);
 }
 
 /** Room that the names at the input and the outputs need beside the drawing. */
