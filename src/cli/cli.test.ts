@@ -131,3 +131,22 @@ test('chart prints the rows with their steps and what they come to', () => {
   );
   expect([forward, duplicates]).toEqual([expected.forward, expected.duplicates]);
 });
+
+test('shifts prints neighbours, or the pair asked for, and says what is wrong with a pair', () => {
+  const cases = JSON.parse(readFileSync(join(ROOT, 'src/core/gear-chart/cases/shifts.mud-tram.json'), 'utf8'));
+  expect(JSON.parse(run('shifts', train('mud-tram')).stdout).shifts.slice(0, 3)).toEqual(cases.shifts);
+  const pair = JSON.parse(run('shifts', train('pan-rake'), '--from', '1', '--to', '3').stdout);
+  expect(pair.shifts).toMatchObject([{ from: '1', to: '3', off: ['first'], on: ['third'], verdict: 'single' }]);
+  expect(run('shifts', train('pan-rake'), '--from', '1').stderr).toContain('--from and --to go together');
+  const unknown = run('shifts', train('pan-rake'), '--from', '1', '--to', 'nine');
+  expect([unknown.status, unknown.stderr]).toEqual([2, expect.stringContaining('there is no position "nine"')]);
+});
+
+test('influence prints every gear of every driving position, exact', () => {
+  const { positions } = JSON.parse(run('influence', train('pan-rake')).stdout);
+  const cases = JSON.parse(
+    readFileSync(join(ROOT, 'src/core/gear-chart/cases/influence.pan-rake.position-2.json'), 'utf8'),
+  );
+  expect(positions['2']).toEqual(cases.positions['2']);
+  expect(Object.keys(positions).sort()).toEqual(['1', '2', '3', '4', 'R']);
+});

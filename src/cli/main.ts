@@ -5,7 +5,9 @@ import { toFraction } from '@/core/rational';
 import { reportTrain } from '@/core/solve';
 import { MAX_TRAIN_BYTES, parseTrain, problemText, type Train } from '@/core/train';
 import { chartJson } from './chart';
-import { readOptions, UsageError, type Options } from './options';
+import { influenceJson } from './influence';
+import { readOptions, UsageError } from './options';
+import { shiftsJson } from './shifts';
 import { traceText } from './trace';
 import { withUnits } from './with-units';
 
@@ -13,6 +15,8 @@ const USAGE = `usage: tinwheel solve FILE [--position ID] [--speed 1200rpm] [--t
        tinwheel combinations FILE
        tinwheel trace FILE [--position ID] [--losses] [--convention in/out|out/in] [--sets formula|table]
        tinwheel chart FILE
+       tinwheel shifts FILE [--from ID --to ID]
+       tinwheel influence FILE
        tinwheel check FILE`;
 
 /** Everything that goes wrong is one line on stderr and exit 2; nothing is printed before the result is whole. */
@@ -34,7 +38,7 @@ function run(argv: readonly string[]): string {
       const options = readOptions(rest, ['position', 'speed', 'torque', 'losses', 'reverse-flow']);
       const train = readTrain(options.file);
       const report = reportTrain(train, {
-        position: knownPosition(train, options),
+        position: knownPosition(train, options.position),
         losses: options.losses,
         reverse: options.reverse,
       });
@@ -61,7 +65,7 @@ function run(argv: readonly string[]): string {
       const options = readOptions(rest, ['position', 'losses', 'convention', 'sets']);
       const train = readTrain(options.file);
       return traceText(train, {
-        position: knownPosition(train, options),
+        position: knownPosition(train, options.position),
         losses: options.losses,
         convention: options.convention,
         sets: options.sets,
@@ -69,6 +73,18 @@ function run(argv: readonly string[]): string {
     }
     case 'chart':
       return json(chartJson(readTrain(readOptions(rest, []).file)));
+    case 'shifts': {
+      const options = readOptions(rest, ['from', 'to']);
+      const train = readTrain(options.file);
+      const ends = [options.from, options.to].flatMap((id) => {
+        const known = knownPosition(train, id);
+        return train.positions.filter((position) => position.id === known);
+      });
+      const [from, to] = ends;
+      return json(shiftsJson(train, from && to ? [from, to] : null));
+    }
+    case 'influence':
+      return json(influenceJson(readTrain(readOptions(rest, []).file)));
     case 'check': {
       const { file } = readOptions(rest, []);
       const { name, members, gears, meshes, couplers, positions } = readTrain(file);
@@ -76,7 +92,7 @@ function run(argv: readonly string[]): string {
     }
     default:
       throw new UsageError(
-        `there is no command "${command.slice(0, 40)}". The commands are solve, combinations, trace, chart and check.`,
+        `there is no command "${command.slice(0, 40)}". The commands are solve, combinations, trace, chart, shifts, influence and check.`,
       );
   }
 }
@@ -102,7 +118,7 @@ function readTrain(file: string): Train {
   throw new UsageError(`${file}: ${problemText(parsed.problems[0]!)}${more}`);
 }
 
-function knownPosition(train: Train, { position }: Options): string | undefined {
+function knownPosition(train: Train, position: string | undefined): string | undefined {
   if (position === undefined || train.positions.some(({ id }) => id === position)) return position;
   const ids = train.positions.slice(0, 12).map(({ id }) => id);
   throw new UsageError(

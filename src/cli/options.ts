@@ -15,6 +15,9 @@ export class UsageError extends Error {}
 export interface Options {
   readonly file: string;
   readonly position?: string;
+  /** Ends of a shift; both or none. */
+  readonly from?: string;
+  readonly to?: string;
   readonly speed?: { readonly value: number; readonly unit: SpeedUnit };
   readonly torque?: { readonly value: number; readonly unit: TorqueUnit };
   readonly losses: boolean;
@@ -25,6 +28,8 @@ export interface Options {
 
 const KINDS = {
   position: 'string',
+  from: 'string',
+  to: 'string',
   speed: 'string',
   torque: 'string',
   convention: 'string',
@@ -41,6 +46,8 @@ export function readOptions(argv: readonly string[], allowed: readonly OptionNam
   const [file, ...extra] = positionals;
   if (file === undefined) throw new UsageError('name the train file.');
   if (extra.length > 0) throw new UsageError(`one train file at a time; "${extra[0]}" is one too many.`);
+  if ((values.from === undefined) !== (values.to === undefined))
+    throw new UsageError('--from and --to go together: name both positions, or none for all neighbours.');
   const convention = values.convention ?? 'in/out';
   if (convention !== 'in/out' && convention !== 'out/in') throw new UsageError('--convention is in/out or out/in.');
   const sets = values.sets ?? 'formula';
@@ -48,6 +55,8 @@ export function readOptions(argv: readonly string[], allowed: readonly OptionNam
   return {
     file,
     position: values.position,
+    from: values.from,
+    to: values.to,
     speed:
       values.speed === undefined
         ? undefined
@@ -65,6 +74,8 @@ export function readOptions(argv: readonly string[], allowed: readonly OptionNam
 
 interface Values {
   readonly position?: string;
+  readonly from?: string;
+  readonly to?: string;
   readonly speed?: string;
   readonly torque?: string;
   readonly convention?: string;

@@ -31,14 +31,16 @@ test('the mud tram’s chart is the one that was worked out independently', () =
 });
 
 /** A train with as many of its own combinations as positions as the random number says. */
-const charted = fc.tuple(arbitraryTrain({ oneWays: true }), fc.infiniteStream(fc.nat())).map(([train, picks]) => {
-  const sets = listCombinations(networkOf(train))!;
-  const positions = Array.from({ length: 6 }, (_, i) => {
-    const { engaged } = sets[picks.next().value % sets.length]!;
-    return { id: `p${i}`, name: `p${i}`, engaged: [...engaged] };
+const charted = fc
+  .tuple(arbitraryTrain({ oneWays: true, outputs: true, worms: true }), fc.infiniteStream(fc.nat()))
+  .map(([train, picks]) => {
+    const sets = listCombinations(networkOf(train))!;
+    const positions = Array.from({ length: 6 }, (_, i) => {
+      const { engaged } = sets[picks.next().value % sets.length]!;
+      return { id: `p${i}`, name: `p${i}`, engaged: [...engaged] };
+    });
+    return { ...train, positions };
   });
-  return { ...train, positions };
-});
 
 test('every step is what two rows solved by themselves give, and steps multiply to the way from first to last', () => {
   fc.assert(

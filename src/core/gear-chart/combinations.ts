@@ -65,10 +65,12 @@ export function listCombinations(network: Network, { progress, cancelled }: Watc
     if (cancelled?.()) return null;
   }
   progress?.(total, total);
-  return found.sort((a, b) => a.engaged.length - b.engaged.length || compareIds(a.engaged, b.engaged));
+  return found.sort((a, b) => byCountThenIds(a.engaged, b.engaged));
 }
 
-function compareIds(a: readonly string[], b: readonly string[]): number {
+/** The order of sets in a list: fewest first, then by their ids, which are sorted. */
+export function byCountThenIds(a: readonly string[], b: readonly string[]): number {
+  if (a.length !== b.length) return a.length - b.length;
   const at = a.findIndex((id, i) => id !== b[i]);
   return at < 0 ? 0 : a[at]! < b[at]! ? -1 : 1;
 }
