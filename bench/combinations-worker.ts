@@ -1,8 +1,8 @@
+import { readFileSync } from 'node:fs';
 import { parentPort } from 'node:worker_threads';
 import { listCombinations } from '../src/core/gear-chart';
 import { networkOf } from '../src/core/kinematics';
 import { parseTrain } from '../src/core/train';
-import { readFileSync } from 'node:fs';
 import { fourteenCouplers } from './limits';
 
 const parsed = parseTrain(readFileSync('demo/trains/harvester.train.json', 'utf8'));

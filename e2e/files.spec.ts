@@ -1,5 +1,5 @@
-import { expect, test, type Page } from './journey';
 import { readFileSync } from 'node:fs';
+import { expect, test, type Page } from './journey';
 import { freshTrain } from './shelf-copies';
 
 const HOSTILE = '=<img src=x onerror=alert(1)>"|`';

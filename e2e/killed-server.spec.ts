@@ -1,6 +1,6 @@
-import { expect, test } from './journey';
 import { readFileSync, rmSync } from 'node:fs';
 import sqlite3 from 'sqlite3';
+import { expect, test } from './journey';
 import { OwnServer } from './own-server';
 
 const FILE = 'test-results/killed/data.sqlite';

@@ -1,8 +1,8 @@
 import { spawn } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import sqlite3 from 'sqlite3';
-import { expect, test } from './journey';
 import { tangledTrain } from '../src/testing/tangled-train';
+import { expect, test } from './journey';
 import { OwnServer } from './own-server';
 
 const FOLDER = 'test-results/safe';

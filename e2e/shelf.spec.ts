@@ -1,5 +1,5 @@
-import { expect, test } from './journey';
 import { readFileSync } from 'node:fs';
+import { expect, test } from './journey';
 import { freshTrain } from './shelf-copies';
 
 const card = (page: import('@playwright/test').Page, name: string) =>

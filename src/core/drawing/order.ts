@@ -1,7 +1,7 @@
+import { gearsOf, type Figure, type Structure } from '../structure';
 import { serves, type Draft, type Drafts } from './drafts';
 import type { Effort } from './effort';
 import { halfPlane } from './half-plane';
-import { gearsOf, type Figure, type Structure } from '../structure';
 import { routeHalfPlane, ROUNDS } from './routing/route';
 
 /** Orders looked at roughly; the first without a crossing is taken, else the best of them are looked at in full. */

@@ -1,8 +1,8 @@
+import type { Structure, Figure } from '../structure';
 import type { Gear } from '../train';
 import { axisHeights, type Contact, type PlacedGear } from './axis-heights';
-import { halfPlane, type Cell, type HalfPlane } from './half-plane';
-import type { Structure, Figure } from '../structure';
 import type { Point } from './geometry';
+import { halfPlane, type Cell, type HalfPlane } from './half-plane';
 
 /** Room over the drawing, and under it for the tabs of the stations. */
 export const MARGIN = { top: 30, bottom: 40 };

@@ -4,10 +4,10 @@ import { demoTrain } from '@/testing/demo-train';
 import { networkOf } from '../kinematics';
 import { partPowers } from '../powerflow';
 import { solvePositions } from '../solve';
+import { structureOf } from '../structure';
 import type { Train } from '../train';
 import { drawSideView, powerLines } from '.';
 import { axisHeights, type PlacedGear } from './axis-heights';
-import { structureOf } from '../structure';
 import { drawnRadii } from './radii';
 
 describe('what is to be drawn', () => {

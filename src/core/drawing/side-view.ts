@@ -1,4 +1,8 @@
+import { structureOf, type Structure } from '../structure';
 import type { Train } from '../train';
+import { Drafts } from './drafts';
+import { Effort, THOROUGH } from './effort';
+import { gearShape } from './gear-shapes';
 import type {
   CouplerShape,
   GearShape,
@@ -10,15 +14,11 @@ import type {
   Segment,
   SideView,
 } from './geometry';
-import { Drafts } from './drafts';
-import { Effort, THOROUGH } from './effort';
-import { gearShape } from './gear-shapes';
 import { columnsOf, isLoose, type Cell, type HalfPlane } from './half-plane';
 import { placeLabels, portRoom } from './labels';
 import { crossingAt, LineBook } from './member-lines';
 import { orderFigures } from './order';
 import { isChained, placeAxes, type PlacedAxes } from './place-axes';
-import { structureOf, type Structure } from '../structure';
 import { drawnRadii } from './radii';
 import { draftRoute, workFor } from './routing/route';
 import { reaches, type Routed } from './routing/routed';

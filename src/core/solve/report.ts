@@ -1,8 +1,8 @@
-import { toFraction, type Rational } from '../rational';
-import { driveFlow, type Flow } from './flow';
 import { networkOf, openTrain, type Network } from '../kinematics';
+import { toFraction, type Rational } from '../rational';
 import type { Train } from '../train';
 import { driveBackward, type BackwardVerdict } from './backward';
+import { driveFlow, type Flow } from './flow';
 import { solveEngaged, type Solved, type Status } from './position';
 
 /** The figures of one position, as exact fractions in text: what `bin/tinwheel solve` prints. */

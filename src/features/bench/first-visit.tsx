@@ -1,9 +1,9 @@
 'use client';
 
-import { useCrank } from './use-bench';
 import { X } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { useReducedMotion } from '@/ui/reduced-motion';
+import { useCrank } from './use-bench';
 
 const SLOWLY = 0.1;
 

@@ -1,10 +1,10 @@
 'use client';
 
-import { useTrain, useNow, useTrainStore } from '@/features/train/use-train';
-import { editTrain } from '@/features/train/edit';
-import { choosePosition } from '@/features/train/choosing';
 import { useState } from 'react';
+import { choosePosition } from '@/features/train/choosing';
 import { documents } from '@/features/train/documents';
+import { editTrain } from '@/features/train/edit';
+import { useTrain, useNow, useTrainStore } from '@/features/train/use-train';
 
 /** What is engaged belongs to no position: keep it as one, under a name. */
 export function KeepPosition() {

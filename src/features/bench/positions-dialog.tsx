@@ -1,13 +1,13 @@
 'use client';
 
-import { useTrain, useNow } from '@/features/train/use-train';
 import { ArrowDown, ArrowUp, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { deletePosition, engageInPosition, movePosition, renamePosition } from '@/core/train';
+import { couplerName, listed } from '@/core/words';
+import { useTrain, useNow } from '@/features/train/use-train';
 import { Dialog, DialogActions } from '@/ui/dialog';
 import { TextField } from '@/ui/text-field';
 import { useEdit } from './editing/use-edit';
-import { couplerName, listed } from '@/core/words';
 
 /** The positions as a list: rename, reorder, delete, and take over what is engaged now. */
 export function PositionsDialog({ onClose }: { onClose: () => void }) {

@@ -1,21 +1,21 @@
 'use client';
 
-import { useTrain, useNow, useTrainStore } from '@/features/train/use-train';
-import { choosePosition } from '@/features/train/choosing';
 import clsx from 'clsx';
 import { memo, useCallback, useEffect, useRef, useState } from 'react';
 import { inverse, toNumber } from '@/core/rational';
-import { figure, ratioFigure, ratioText, wayText, type RatioConvention } from '@/core/units';
-import { usePreferences, type KeyFigure } from '@/ui/preferences';
 import type { Solved } from '@/core/solve';
 import type { Train } from '@/core/train';
-import { analyseEngaged } from '@/features/train/analysis';
-import { engagementIn, type Engagement } from '@/features/train/engagement';
-import { KeepPosition } from './keep-position';
-import { onDemand, whenIdle } from '@/ui/on-demand';
-import { useTyped, type TypedInput } from '@/features/train/input/typed-input';
+import { figure, ratioFigure, ratioText, wayText, type RatioConvention } from '@/core/units';
 import { couplerName, listed } from '@/core/words';
+import { analyseEngaged } from '@/features/train/analysis';
+import { choosePosition } from '@/features/train/choosing';
+import { engagementIn, type Engagement } from '@/features/train/engagement';
+import { useTyped, type TypedInput } from '@/features/train/input/typed-input';
+import { useTrain, useNow, useTrainStore } from '@/features/train/use-train';
 import { STATUS_WORDS } from '@/features/train/words';
+import { onDemand, whenIdle } from '@/ui/on-demand';
+import { usePreferences, type KeyFigure } from '@/ui/preferences';
+import { KeepPosition } from './keep-position';
 
 const PositionsDialog = onDemand(async () => (await import('./positions-dialog')).PositionsDialog);
 

@@ -1,7 +1,7 @@
 import { fraction, ONE } from '@/core/rational';
 import { SPEED_UNITS, TORQUE_UNITS, type SpeedUnit, type TorqueUnit } from '@/core/units';
-import { memberPower } from './powers';
 import { numberOrNothing } from '@/ui/text-field';
+import { memberPower } from './powers';
 
 const typed = (value: number | null, unit: TorqueUnit | SpeedUnit) => ({
   value,

@@ -1,13 +1,13 @@
-import { demoTrain } from '@/testing/demo-train';
 import { fraction } from '@/core/rational';
 import { FRAME, type Train } from '@/core/train';
+import { couplerName, couplerWords, gearWords, listed, memberName } from '@/core/words';
 import { analyseEngaged } from '@/features/train/analysis';
+import type { TypedInput } from '@/features/train/input/typed-input';
+import { couplerState, decidesForItself } from '@/features/train/words';
+import { demoTrain } from '@/testing/demo-train';
 import { oneWayText } from './panel/one-way-lines';
 import { lawText } from './panel/outputs';
 import { storyOf } from './panel/sentences';
-import type { TypedInput } from '@/features/train/input/typed-input';
-import { couplerName, couplerWords, gearWords, listed, memberName } from '@/core/words';
-import { couplerState, decidesForItself } from '@/features/train/words';
 
 const told = (name: string, engaged: readonly string[]) =>
   storyOf(demoTrain(name), analyseEngaged(demoTrain(name), engaged, 'drive', false));

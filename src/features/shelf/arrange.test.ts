@@ -1,7 +1,7 @@
 import { summariseTrain } from '@/core/gear-chart';
 import { demoTrain } from '@/testing/demo-train';
-import { arrange } from './arrange';
 import { type ReadableEntry, type ShelfEntry } from '@/wire';
+import { arrange } from './arrange';
 
 const NAMES = ['pan-rake', 'sluice-winch', 'harvester', 'range-box', 'brine-lift'];
 const entries: ReadableEntry[] = NAMES.map((id, i) => ({

@@ -1,6 +1,6 @@
 import { compare, parseRational } from '@/core/rational';
-import { isReadable } from './entry';
 import { type ReadableEntry, type ShelfEntry } from '@/wire';
+import { isReadable } from './entry';
 
 export const SORTS = { changed: 'Last change', name: 'Name', positions: 'Positions', spread: 'Spread' } as const;
 export type Sort = keyof typeof SORTS;

@@ -5,10 +5,10 @@ import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { drawSideView } from '@/core/drawing';
 import { buildPattern, PATTERNS, type Ask, type Pattern } from '@/core/patterns';
-import { SmallSideView } from '@/ui/side-view/small-side-view';
 import { Dialog, DialogActions } from '@/ui/dialog';
-import { Preview } from './preview';
+import { SmallSideView } from '@/ui/side-view/small-side-view';
 import { putOnShelf } from '@/wire';
+import { Preview } from './preview';
 
 const SPACE = { width: 480, height: 260 };
 

@@ -3,14 +3,11 @@
 import { RotateCcw } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState } from 'react';
+import { onDemand, whenIdle } from '@/ui/on-demand';
 import { useKeptPreferences } from '@/ui/preferences';
 import { fileName, saveFile } from '@/ui/save-file';
 import { ThemeSwitch } from '@/ui/theme-switch';
-import { arrange, SORTS, type Sort } from './arrange';
 import { type ShelfEntry, type UnreadableEntry } from '@/wire';
-import { onDemand, whenIdle } from '@/ui/on-demand';
-import { ImportTrain } from './import-train';
-import { NewTrain } from './new-train';
 import {
   putBack,
   putCopyOnShelf,
@@ -21,6 +18,9 @@ import {
   type ExampleState,
   type Kept,
 } from '@/wire';
+import { arrange, SORTS, type Sort } from './arrange';
+import { ImportTrain } from './import-train';
+import { NewTrain } from './new-train';
 import { TrainCards } from './train-cards';
 
 /** Reading, checking and changing documents: the list itself needs none of it. */

@@ -1,8 +1,8 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import { isReadable } from './entry';
 import { type ShelfEntry, type UnreadableEntry } from '@/wire';
+import { isReadable } from './entry';
 import { TrainCard } from './train-card';
 import { UnreadableCard } from './unreadable-card';
 

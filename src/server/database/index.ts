@@ -1,5 +1,5 @@
-import { databaseFile, openDatabase, type Database } from './connection';
 import { exampleFolder } from '../examples/read';
+import { databaseFile, openDatabase, type Database } from './connection';
 import { seedDemoTrains } from './seed';
 import { StartupError, startupError } from './startup-error';
 

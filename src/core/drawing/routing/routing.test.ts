@@ -1,7 +1,7 @@
 import type { Train } from '../../train';
+import { Effort } from '../effort';
 import type { Body, HalfPlane, Terminal } from '../half-plane';
 import { Grid } from './grid';
-import { Effort } from '../effort';
 import { pieceOf } from './piece';
 import { routeHalfPlane } from './route';
 import { reaches } from './routed';

@@ -1,6 +1,6 @@
+import type { PartRef } from '../parts';
 import type { Coupler, Gear, Member, Mesh, Train } from '../schema';
 import { checked, refused, type Edit } from './edit';
-import type { PartRef } from '../parts';
 
 /** An addition also says which part is new, so that it can be picked at once. */
 export type Addition =

@@ -2,10 +2,10 @@ import * as z from 'zod/mini';
 import { axesOf } from '../axes';
 import { FRAME } from '../frame';
 import { LIMITS } from '../limits';
+import type { PartRef } from '../parts';
 import { couplerSchema, gearSchema, memberSchema, meshSchema, type Gear, type Mesh, type Train } from '../schema';
 import { addition, refusedAddition, withParts, type Addition } from './addition';
 import { freshId } from './edit';
-import type { PartRef } from '../parts';
 
 const clipSchema = z.strictObject({
   part: z.strictObject({ kind: z.enum(['gear', 'member', 'coupler']), id: z.string() }),

@@ -1,13 +1,13 @@
 'use client';
 
-import { useTrain, useLight } from '@/features/train/use-train';
-import { useBench, useCrank } from '../use-bench';
 import { useEffect, useRef, useState } from 'react';
 import { toFraction, toNumber, ZERO, type Rational } from '@/core/rational';
 import { teethPassed } from '@/core/turning';
 import { figure } from '@/core/units';
-import { memberColor } from '@/ui/member-colors';
 import { memberName } from '@/core/words';
+import { useTrain, useLight } from '@/features/train/use-train';
+import { memberColor } from '@/ui/member-colors';
+import { useBench, useCrank } from '../use-bench';
 import { useEachFrame } from './turns';
 
 /** Nobody reads figures that change faster. */

@@ -1,13 +1,13 @@
 'use client';
 
-import { useTrain, useExplained } from '@/features/train/use-train';
-import { useCrank, useBench } from '../use-bench';
 import { Pause, Play, RotateCcw, RotateCw, Undo2 } from 'lucide-react';
 import { useState } from 'react';
 import { neg, ONE, toNumber } from '@/core/rational';
 import { NOTHING_TURNED, readTurns } from '@/core/turning';
-import { useReducedMotion } from '@/ui/reduced-motion';
 import { couplerName, listed, memberName } from '@/core/words';
+import { useTrain, useExplained } from '@/features/train/use-train';
+import { useReducedMotion } from '@/ui/reduced-motion';
+import { useCrank, useBench } from '../use-bench';
 import { CounterTable } from './counter-table';
 import { useMoving } from './turns';
 

@@ -1,11 +1,11 @@
 'use client';
 
-import { useBenchItself, useCrank } from '../use-bench';
-import type { Bench } from '../store';
 import { useEffect, useRef, useSyncExternalStore } from 'react';
-import { toNumber } from '@/core/rational';
 import type { TurnsOf } from '@/core/end-view';
+import { toNumber } from '@/core/rational';
 import { speedsOf } from '@/features/train/analysis';
+import type { Bench } from '../store';
+import { useBenchItself, useCrank } from '../use-bench';
 import type { CrankClock } from './crank-clock';
 
 /** Turns of every member as they are at this moment, counted and under way. */

@@ -1,13 +1,13 @@
 'use client';
 
-import { useTrainStore } from '@/features/train/use-train';
-import { editTrain } from '@/features/train/edit';
-import type { TrainStore } from '@/features/train/store';
 import { useRef, useState, type PointerEvent, type RefObject } from 'react';
 import type { SideView } from '@/core/drawing';
 import { figureGroups, movedPlaces } from '@/core/structure';
-import { documents } from '@/features/train/documents';
 import type { Train } from '@/core/train';
+import { documents } from '@/features/train/documents';
+import { editTrain } from '@/features/train/edit';
+import type { TrainStore } from '@/features/train/store';
+import { useTrainStore } from '@/features/train/use-train';
 
 /** Pixels of the screen before a press becomes a drag. */
 const SLACK = 6;

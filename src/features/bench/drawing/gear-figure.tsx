@@ -1,13 +1,13 @@
 'use client';
 
-import { useTrain, useTrainStore } from '@/features/train/use-train';
-import { highlightOf } from '@/features/train/highlight';
-import { useBench, useCard, useDrawing } from '../use-bench';
 import { memo } from 'react';
 import type { GearShape } from '@/core/drawing';
+import { gearWords } from '@/core/words';
+import { highlightOf } from '@/features/train/highlight';
+import { useTrain, useTrainStore } from '@/features/train/use-train';
 import { memberColor } from '@/ui/member-colors';
 import { GearOutline } from '@/ui/side-view/gear-outline';
-import { gearWords } from '@/core/words';
+import { useBench, useCard, useDrawing } from '../use-bench';
 import { nudge } from './gear-drag';
 import { PartButton } from './part-button';
 

@@ -1,9 +1,9 @@
 'use client';
 
-import { useBench, useCrank } from '../use-bench';
 import { useRef } from 'react';
 import type { GearShape } from '@/core/drawing';
 import { useEachFrame } from '../crank/turns';
+import { useBench, useCrank } from '../use-bench';
 
 /** A little less than two frames. */
 const SEEN_MS = 30;

@@ -1,8 +1,8 @@
 'use client';
 
+import type { MemberLines } from '@/core/drawing';
 import { useLight } from '@/features/train/use-train';
 import { useCard } from '../use-bench';
-import type { MemberLines } from '@/core/drawing';
 import { partKey, usePointed } from './pointed';
 
 /** A wide, unseen stroke along a member's lines: pointing at a shaft tells about it, pressing it opens its card. */

@@ -1,12 +1,12 @@
 'use client';
 
-import { useLight } from '@/features/train/use-train';
-import { type Highlight } from '@/features/train/highlight';
-import { useCard, useBenchItself } from '../use-bench';
 import type { ReactNode } from 'react';
 import type { Box } from '@/core/drawing';
+import { type Highlight } from '@/features/train/highlight';
+import { useLight } from '@/features/train/use-train';
 import { copy } from '../editing/clip';
 import { removeNow } from '../editing/remove-now';
+import { useCard, useBenchItself } from '../use-bench';
 import { partKey, usePointed, type Pointed } from './pointed';
 
 interface Props {

@@ -1,17 +1,17 @@
 'use client';
 
-import { useTrain, useExplained } from '@/features/train/use-train';
-import { useOpenCard } from '../use-bench';
 import type { MeshRole } from '@/core/powerflow';
 import { toNumber } from '@/core/rational';
 import { hasPart, type Train } from '@/core/train';
 import { figure, wayText } from '@/core/units';
+import { couplerWords, gearWords, memberName } from '@/core/words';
 import type { Explained } from '@/features/train/analysis';
 import { useTyped } from '@/features/train/input/typed-input';
-import { couplerWords, gearWords, memberName } from '@/core/words';
+import { useTrain, useExplained } from '@/features/train/use-train';
 import { couplerState, decidesForItself, ROLE_TEXT } from '@/features/train/words';
-import { usePointed, type Pointed } from './pointed';
 import { memberPower } from '../powers';
+import { useOpenCard } from '../use-bench';
+import { usePointed, type Pointed } from './pointed';
 
 const WIDTH = 250;
 

@@ -1,29 +1,29 @@
 'use client';
 
-import { useTrain, useExplained } from '@/features/train/use-train';
-import { useDrawing } from '../use-bench';
 import { Maximize, Minus, Plus } from 'lucide-react';
 import { memo, useMemo, useRef } from 'react';
 import { powerLines, type Label, type SideView } from '@/core/drawing';
+import { FlowChoice } from '@/features/train/input/flow-choice';
+import { Notice } from '@/features/train/notice';
+import { useTrain, useExplained } from '@/features/train/use-train';
 import { memberColor } from '@/ui/member-colors';
 import { BearingMark, PortArrow } from '@/ui/side-view/frame-marks';
 import { PlanetPin } from '@/ui/side-view/planet-pin';
 import { OpenCard } from '../editing/open-card';
-import { FlowChoice } from '@/features/train/input/flow-choice';
-import { Notice } from '@/features/train/notice';
+import { useDrawing } from '../use-bench';
 import { CouplerFigure } from './coupler-figure';
 import { CrossingHops } from './crossing-hops';
+import { useGearDrag } from './gear-drag';
 import { GearFigure } from './gear-figure';
 import { MarkDots } from './mark-dots';
 import { MemberHandle } from './member-handle';
 import { MemberLine } from './member-line';
 import { MeshTies } from './mesh-ties';
+import { NothingDrawn } from './nothing-drawn';
 import { PartNote } from './part-note';
 import { PowerPath } from './power-path';
 import { Recirculation } from './recirculation';
 import { StationTabs } from './station-tabs';
-import { useGearDrag } from './gear-drag';
-import { NothingDrawn } from './nothing-drawn';
 import { useZoom } from './zoom';
 
 /** The side view: the train from the side with its power path; its parts are picked here. */

@@ -1,7 +1,7 @@
 'use client';
 
-import { useBench, useStations } from '../use-bench';
 import type { SideView } from '@/core/drawing';
+import { useBench, useStations } from '../use-bench';
 import { stationPlaces } from './station-places';
 
 const HALF = 9;

@@ -1,8 +1,8 @@
 'use client';
 
-import { useTrainStore } from '@/features/train/use-train';
 import { Copy } from 'lucide-react';
 import type { PartRef } from '@/core/train';
+import { useTrainStore } from '@/features/train/use-train';
 import { copy } from './clip';
 
 /** Copies a part with its connections. */

@@ -1,14 +1,14 @@
 'use client';
 
-import { useTrain, useExplained, useTrainStore } from '@/features/train/use-train';
-import { toggleCoupler } from '@/features/train/choosing';
 import { changeCoupler, FRAME, removePart, turnRound, type Coupler } from '@/core/train';
 import { memberName } from '@/core/words';
+import { toggleCoupler } from '@/features/train/choosing';
+import { useTrain, useExplained, useTrainStore } from '@/features/train/use-train';
 import { decidesForItself } from '@/features/train/words';
+import { numberOrNothing, TextField } from '@/ui/text-field';
 import { ChoiceField, plainChoices } from './choice-field';
 import { CopyButton } from './copy-button';
 import { GoesAlong } from './goes-along';
-import { numberOrNothing, TextField } from '@/ui/text-field';
 import { useEdit, type Say } from './use-edit';
 
 const STYLES = ['friction', 'dog', 'synchro', 'band', 'pawl', 'roller', 'pin'] as const;

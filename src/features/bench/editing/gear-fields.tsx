@@ -1,7 +1,5 @@
 'use client';
 
-import { useTrain, useLight, useExplained, useTrainStore } from '@/features/train/use-train';
-import { useCard, useDrawing } from '../use-bench';
 import { ArrowLeft, ArrowRight } from 'lucide-react';
 import { tipSpeed, USUAL_TIP_SPEEDS } from '@/core/checks';
 import { toNumber } from '@/core/rational';
@@ -26,15 +24,17 @@ import {
   type Mesh,
 } from '@/core/train';
 import { figure } from '@/core/units';
-import { nudge } from '../drawing/gear-drag';
-import { useTyped } from '@/features/train/input/typed-input';
 import { memberName } from '@/core/words';
+import { useTyped } from '@/features/train/input/typed-input';
+import { useTrain, useLight, useExplained, useTrainStore } from '@/features/train/use-train';
+import { numberOrNothing, TextField } from '@/ui/text-field';
+import { nudge } from '../drawing/gear-drag';
+import { useCard, useDrawing } from '../use-bench';
 import { Add } from './add';
 import { ChoiceField, plainChoices } from './choice-field';
 import { CopyButton } from './copy-button';
 import { GoesAlong } from './goes-along';
 import { TeethField } from './teeth-field';
-import { numberOrNothing, TextField } from '@/ui/text-field';
 import { useEdit, type Say } from './use-edit';
 
 /** Teeth that new gears start with; each is picked at once to be changed. */

@@ -1,9 +1,9 @@
 'use client';
 
-import { useTrain } from '@/features/train/use-train';
 import { useState } from 'react';
 import type { PartRef } from '@/core/train';
 import { listed } from '@/core/words';
+import { useTrain } from '@/features/train/use-train';
 import { goesAlong } from './goes-along-words';
 
 /** Removes a part, after saying what else goes with it where anything does. */

@@ -1,6 +1,5 @@
 'use client';
 
-import { useTrain } from '@/features/train/use-train';
 import { useState } from 'react';
 import {
   addChain,
@@ -15,12 +14,13 @@ import {
   toggleOutput,
   type PartRef,
 } from '@/core/train';
-import { memberColor } from '@/ui/member-colors';
 import { memberName } from '@/core/words';
+import { useTrain } from '@/features/train/use-train';
+import { memberColor } from '@/ui/member-colors';
+import { numberOrNothing, TextField } from '@/ui/text-field';
 import { Add } from './add';
 import { CopyButton } from './copy-button';
 import { GoesAlong } from './goes-along';
-import { numberOrNothing, TextField } from '@/ui/text-field';
 import { useEdit, type Say } from './use-edit';
 
 /** A member's name, colour and task, and what can join it to others. */

@@ -1,12 +1,12 @@
 'use client';
 
-import { useTrain } from '@/features/train/use-train';
-import { useCard } from '../use-bench';
 import { X } from 'lucide-react';
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import type { PartRef } from '@/core/train';
-import { partKey } from '../drawing/pointed';
 import { couplerWords, gearWords, memberName } from '@/core/words';
+import { useTrain } from '@/features/train/use-train';
+import { partKey } from '../drawing/pointed';
+import { useCard } from '../use-bench';
 import { CouplerFields } from './coupler-fields';
 import { GearFields } from './gear-fields';
 import { MemberFields } from './member-fields';

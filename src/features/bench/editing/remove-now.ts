@@ -1,8 +1,8 @@
+import type { PartRef } from '@/core/train';
+import { listed, partWords } from '@/core/words';
 import { documents } from '@/features/train/documents';
 import { editTrain } from '@/features/train/edit';
 import type { Bench } from '../store';
-import type { PartRef } from '@/core/train';
-import { listed, partWords } from '@/core/words';
 
 /** Removes a part at once and says what went with it, or why it cannot go. */
 export async function removeNow({ train: store, store: bench }: Bench, part: PartRef): Promise<void> {

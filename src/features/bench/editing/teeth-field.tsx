@@ -1,10 +1,10 @@
 'use client';
 
-import { useTrainStore } from '@/features/train/use-train';
-import { editTrain, endVisit, giveUpVisit } from '@/features/train/edit';
-import { useCard } from '../use-bench';
 import { useEffect, useRef, useState } from 'react';
 import { readTeeth, setTeeth, type Gear } from '@/core/train';
+import { editTrain, endVisit, giveUpVisit } from '@/features/train/edit';
+import { useTrainStore } from '@/features/train/use-train';
+import { useCard } from '../use-bench';
 import type { Say } from './use-edit';
 
 /**

@@ -1,9 +1,9 @@
 'use client';
 
-import { useTrainStore } from '@/features/train/use-train';
-import { editTrain } from '@/features/train/edit';
-import { useCard } from '../use-bench';
 import type { Addition, Edit, PartRef } from '@/core/train';
+import { editTrain } from '@/features/train/edit';
+import { useTrainStore } from '@/features/train/use-train';
+import { useCard } from '../use-bench';
 
 /** Says a refusal in the card, or takes it back. */
 export type Say = (message: string | null) => void;

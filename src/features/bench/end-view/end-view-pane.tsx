@@ -1,14 +1,14 @@
 'use client';
 
-import { useTrain, useLight } from '@/features/train/use-train';
-import { useBench, useBenchItself, useStations } from '../use-bench';
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
 import { poseOf, toothPhases, type Station, type Wheel } from '@/core/end-view';
 import { toNumber } from '@/core/rational';
-import { liveTurns, useEachFrame } from '../crank/turns';
-import { speedsOf } from '@/features/train/analysis';
 import { memberName } from '@/core/words';
+import { speedsOf } from '@/features/train/analysis';
+import { useTrain, useLight } from '@/features/train/use-train';
+import { liveTurns, useEachFrame } from '../crank/turns';
+import { useBench, useBenchItself, useStations } from '../use-bench';
 import { colorsOf, useEngagedMeshes, useInks } from './inks';
 import { fitView, paintMoving } from './paint';
 import { canvasPen } from './pen';

@@ -1,10 +1,10 @@
 'use client';
 
-import { useTrain, useExplained } from '@/features/train/use-train';
-import { useBench } from '../use-bench';
 import { useMemo } from 'react';
 import type { Station } from '@/core/end-view';
+import { useTrain, useExplained } from '@/features/train/use-train';
 import { memberColor } from '@/ui/member-colors';
+import { useBench } from '../use-bench';
 import type { Paper, WheelInk } from './paint';
 
 /** The meshes of a station whose gears are in each other now: a sliding gear that is out turns free of its mate. */

@@ -1,10 +1,10 @@
 'use client';
 
-import { useTrain, useNow } from '@/features/train/use-train';
-import { useBench, useBenchItself, useStations } from '../use-bench';
 import { useState } from 'react';
 import { toothPhases } from '@/core/end-view';
 import { serialiseTrain } from '@/core/train';
+import { useTyped } from '@/features/train/input/typed-input';
+import { useTrain, useNow } from '@/features/train/use-train';
 import { Dialog, DialogActions } from '@/ui/dialog';
 import { pngOf } from '@/ui/picture/png';
 import { usePreferences } from '@/ui/preferences';
@@ -12,7 +12,7 @@ import { fileName, saveFile } from '@/ui/save-file';
 import { csvText } from '@/ui/table-text';
 import { liveTurns } from '../crank/turns';
 import { colorsOf, useEngagedMeshes, useInks } from '../end-view/inks';
-import { useTyped } from '@/features/train/input/typed-input';
+import { useBench, useBenchItself, useStations } from '../use-bench';
 import { endViewSvg, sideViewSvg } from './pictures';
 import { figuresFile, figuresPage, workingFile, workingPage, type Written } from './tables';
 

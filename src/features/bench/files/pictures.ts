@@ -1,8 +1,8 @@
+import type { Station, TurnsOf } from '@/core/end-view';
 import { embeddedFonts } from '@/ui/picture/embedded-fonts';
 import { standaloneSvg } from '@/ui/picture/standalone-svg';
 import { fitView, paintMoving, paintStill, type Paper, type WheelInk } from '../end-view/paint';
 import { svgPen } from '../end-view/pen';
-import type { Station, TurnsOf } from '@/core/end-view';
 
 const paperColor = (): string => getComputedStyle(document.documentElement).getPropertyValue('--color-base-100');
 

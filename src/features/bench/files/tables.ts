@@ -1,12 +1,12 @@
 import { toFraction, type Rational } from '@/core/rational';
 import type { Train } from '@/core/train';
 import { ratioIn, type RatioConvention } from '@/core/units';
-import { workingText } from '@/core/working';
-import { escapeMarkdown, markdownText, type Table } from '@/ui/table-text';
-import { analyseEngaged, type FlowKind, type Explained } from '@/features/train/analysis';
-import { figureRow, figuresTable } from '../panel/figure-rows';
-import type { TypedInput } from '@/features/train/input/typed-input';
 import { couplerName, listed, memberName } from '@/core/words';
+import { workingText } from '@/core/working';
+import { analyseEngaged, type FlowKind, type Explained } from '@/features/train/analysis';
+import type { TypedInput } from '@/features/train/input/typed-input';
+import { escapeMarkdown, markdownText, type Table } from '@/ui/table-text';
+import { figureRow, figuresTable } from '../panel/figure-rows';
 
 /** What is written into files: one position, or every position of the train. */
 export interface Written {

@@ -1,17 +1,17 @@
 'use client';
 
-import { useTrain, useLight, useNotice, useTrainStore } from '@/features/train/use-train';
-import { choosePosition } from '@/features/train/choosing';
-import { useCard } from '../use-bench';
 import clsx from 'clsx';
 import { CircleAlert, Info } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { mendEffects, type Change, type Finding, type Mend } from '@/core/checks';
 import { setAside, takeBack } from '@/core/train';
 import { ratioFigure } from '@/core/units';
+import { choosePosition } from '@/features/train/choosing';
+import { useTrain, useLight, useNotice, useTrainStore } from '@/features/train/use-train';
+import { STATUS_WORDS } from '@/features/train/words';
 import { usePreferences } from '@/ui/preferences';
 import { useEdit } from '../editing/use-edit';
-import { STATUS_WORDS } from '@/features/train/words';
+import { useCard } from '../use-bench';
 import { useFindings } from './findings';
 import { TimingMarks } from './timing-marks';
 

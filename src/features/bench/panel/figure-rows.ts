@@ -1,10 +1,10 @@
 import type { MemberFigures } from '@/core/powerflow';
 import { toFraction, toNumber } from '@/core/rational';
 import { wayText } from '@/core/units';
-import type { Table } from '@/ui/table-text';
-import { memberPower } from '../powers';
 import type { TypedInput as Typed } from '@/features/train/input/typed-input';
 import { ROLE_TEXT } from '@/features/train/words';
+import type { Table } from '@/ui/table-text';
+import { memberPower } from '../powers';
 
 /** What the figures say of one member; speed and torque in the units chosen, power in W, null where not known. */
 export interface FigureRow {

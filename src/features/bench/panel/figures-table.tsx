@@ -1,7 +1,5 @@
 'use client';
 
-import { useTrain, useLight, useExplained } from '@/features/train/use-train';
-import { useCard } from '../use-bench';
 import {
   createColumnHelper,
   flexRender,
@@ -13,10 +11,12 @@ import {
 import { ArrowDown, ArrowUp, Copy } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { figure } from '@/core/units';
+import { memberName } from '@/core/words';
+import { useTyped } from '@/features/train/input/typed-input';
+import { useTrain, useLight, useExplained } from '@/features/train/use-train';
 import { memberColor } from '@/ui/member-colors';
 import { tabText } from '@/ui/table-text';
-import { useTyped } from '@/features/train/input/typed-input';
-import { memberName } from '@/core/words';
+import { useCard } from '../use-bench';
 import { figureRow, figuresTable, type FigureRow } from './figure-rows';
 
 const column = createColumnHelper<FigureRow>();

@@ -1,12 +1,12 @@
 'use client';
 
-import { useTrain, useLight, useExplained } from '@/features/train/use-train';
-import { highlightOf } from '@/features/train/highlight';
 import clsx from 'clsx';
-import { toFraction, toNumber } from '@/core/rational';
 import type { Stop } from '@/core/powerflow';
+import { toFraction, toNumber } from '@/core/rational';
 import { figure } from '@/core/units';
 import { couplerName, listed, memberName } from '@/core/words';
+import { highlightOf } from '@/features/train/highlight';
+import { useTrain, useLight, useExplained } from '@/features/train/use-train';
 import { OneWayLines } from './one-way-lines';
 import { storyOf } from './sentences';
 

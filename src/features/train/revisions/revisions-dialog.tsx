@@ -4,11 +4,11 @@ import clsx from 'clsx';
 import { useEffect, useState } from 'react';
 import type { Train } from '@/core/train';
 import { Dialog, DialogActions } from '@/ui/dialog';
-import { DifferenceList } from '../difference';
 import { TextField } from '@/ui/text-field';
+import { nameRevision, readRevision, readRevisions, type Answer, type Revision } from '@/wire';
+import { DifferenceList } from '../difference';
 import { editTrain } from '../edit';
 import { useTrain, useTrainStore } from '../use-train';
-import { nameRevision, readRevision, readRevisions, type Answer, type Revision } from '@/wire';
 import { savedWhen } from './saved-when';
 
 /** The saved states of the train: see what changed since one, name it so that it is kept for good, go back to it. */

@@ -3,10 +3,10 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Dialog, DialogActions } from '@/ui/dialog';
+import { putCopyOnShelf } from '@/wire';
 import { DifferenceList } from '../difference';
 import { takeTheirs } from '../session';
 import { useTrain, useTrainStore } from '../use-train';
-import { putCopyOnShelf } from '@/wire';
 
 /** Two windows changed the same train: nothing is overwritten until the person has chosen. */
 export function ConflictDialog() {

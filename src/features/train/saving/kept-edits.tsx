@@ -2,9 +2,9 @@
 
 import { useEffect, useState } from 'react';
 import type { Train } from '@/core/train';
-import { documents } from '../documents';
 import { Dialog, DialogActions } from '@/ui/dialog';
 import { DifferenceList } from '../difference';
+import { documents } from '../documents';
 import type { Session } from '../session';
 import type { TrainStore } from '../store';
 import type { FoundWork, WorkKeeper } from './kept-work';
