@@ -1,3 +1,4 @@
+import { openCard } from './bench-steps';
 import { expect, test, type Page } from './journey';
 import { freshTrain } from './shelf-copies';
 
@@ -13,7 +14,7 @@ const saved = (page: Page) => expect(page.getByRole('status').filter({ hasText: 
 test('the winch is found on the shelf, traced from crank to drum, changed and kept', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('searchbox', { name: 'Find a train' }).fill('winch');
-  await page.locator('a[href="/trains/sluice-winch"]').click();
+  await openCard(page, page.locator('a[href="/trains/sluice-winch"]'));
   await expect(page.getByTestId('ratio')).toHaveText('12.00');
 
   await page.getByLabel('Input speed').fill('24');

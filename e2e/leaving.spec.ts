@@ -1,4 +1,4 @@
-import { gear, ratio, saved, typeTeeth } from './bench-steps';
+import { gear, openCard, ratio, saved, typeTeeth } from './bench-steps';
 import { expect, test, type Page } from './journey';
 import { freshTrain } from './shelf-copies';
 
@@ -26,7 +26,7 @@ test('left right after an edit: nothing is lost, by Back, by a link, or loaded a
   await saved(page);
 
   await page.getByRole('link', { name: 'Shelf' }).click();
-  await page.locator(`a[href="${address}"]`).click();
+  await openCard(page, page.locator(`a[href="${address}"]`));
   await expect(ratio(page)).toHaveText('8.000');
   await expect(page.getByRole('button', { name: 'Undo' })).toBeEnabled();
   await page.reload();
@@ -49,7 +49,7 @@ test('changed elsewhere while it was left: the newer one is taken on return', as
     gears: kept.train.gears.map((one) => (one.member === 'drum' ? { ...one, teeth: 30 } : one)),
   };
   expect((await request.put(`/api${address}`, { data: { version: kept.version, train } })).status()).toBe(200);
-  await page.locator(`a[href="${address}"]`).click();
+  await openCard(page, page.locator(`a[href="${address}"]`));
   await expect(ratio(page)).toHaveText('8.000');
   await saved(page);
 });

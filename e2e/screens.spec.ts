@@ -1,5 +1,5 @@
 import { expect, test, type Page } from './journey';
-import { ratio, saved, typeTeeth } from './bench-steps';
+import { openCard, ratio, saved, typeTeeth } from './bench-steps';
 import { freshTrain } from './shelf-copies';
 
 const screens = (page: Page) => page.getByRole('navigation', { name: 'Screens of this train' });
@@ -46,6 +46,7 @@ test('the chart’s figures are the Bench’s, and a coupler switched in it is a
   await page.goto(`${await freshTrain(request, 'pan-rake')}/chart`);
   await expect(row(page, '2')).toContainText('2.837');
   await expect(row(page, '1+2')).toContainText('locked');
+  await expect(row(page, '2').getByTitle('To 3: Second off, Third on.')).toContainText('one for one');
   await cell(page, 'Second', '1').click();
   await expect(row(page, '1')).toContainText('locked');
   await screens(page).getByRole('link', { name: 'Bench' }).click();
@@ -116,7 +117,7 @@ test('an edit made on the chart is there after leaving at once, by Back and by t
   await expect(cell(page, 'Third', '1')).toHaveAttribute('aria-pressed', 'true');
   await saved(page);
   await page.getByRole('link', { name: 'Shelf' }).click();
-  await page.locator(`a[href="${address}"]`).click();
+  await openCard(page, page.locator(`a[href="${address}"]`));
   await screens(page).getByRole('link', { name: 'Chart' }).click();
   await expect(cell(page, 'Third', '1')).toHaveAttribute('aria-pressed', 'true');
   await page.reload();

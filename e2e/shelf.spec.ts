@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { openCard } from './bench-steps';
 import { expect, test } from './journey';
 import { freshTrain } from './shelf-copies';
 
@@ -140,7 +141,7 @@ test('a five-speed countershaft box with reverse is started from its pattern and
   await dialog.getByText('Countershaft box').click();
   await dialog.getByLabel('Name').fill('Slip winch');
   await dialog.getByRole('button', { name: 'Put it on the shelf' }).click();
-  await card(page, 'Slip winch').getByRole('link').click();
+  await openCard(page, card(page, 'Slip winch').getByRole('link'));
   await expect(page.getByRole('group', { name: 'Positions' }).getByRole('button')).toHaveCount(7);
   await page.keyboard.press('5');
   await expect(page.getByTestId('ratio')).toHaveText('1.000');

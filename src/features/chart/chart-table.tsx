@@ -14,6 +14,8 @@ import { decidesForItself } from '@/features/train/words';
 import { usePreferences } from '@/ui/preferences';
 import { CouplerCell } from './coupler-cell';
 import { rowFigures } from './row-figures';
+import { ShiftCell } from './shift-cell';
+import { shiftsFor } from './shifts';
 
 const CELL = 'border-b border-base-300/60 px-2 py-1';
 const HEAD =
@@ -23,6 +25,7 @@ const HEAD =
 export function ChartTable({ chart }: { chart: Chart }) {
   const store = useTrainStore();
   const couplers = useTrain(({ train }) => train.couplers);
+  const shifts = useTrain(({ train }) => shiftsFor(train));
   const { positionId: chosen } = useNow();
   const convention = usePreferences((state) => state.convention);
   const typed = useTyped();
@@ -60,6 +63,9 @@ export function ChartTable({ chart }: { chart: Chart }) {
             </th>
             <NumberHead title="This ratio over the next forward one, in/out">Step</NumberHead>
             <NumberHead title="How far the step is from the even one">off even, %</NumberHead>
+            <th scope="col" className={HEAD} title="To the next row that neither locks, is neutral nor runs in reverse">
+              Shift
+            </th>
             <NumberHead title="Of the first output, for the input speed">Output, {typed.speed.unit}</NumberHead>
             <NumberHead title="Of the first output, for the input torque">Output, {typed.torque.unit}</NumberHead>
           </tr>
@@ -102,11 +108,14 @@ export function ChartTable({ chart }: { chart: Chart }) {
                 <td className={clsx(CELL, 'figure text-right')} title={told.exactRatio && `exactly ${told.exactRatio}`}>
                   {told.ratio}
                 </td>
-                <td className={clsx(CELL, status === 'locked' && 'text-error')}>{told.does}</td>
+                <td className={clsx(CELL, 'whitespace-nowrap', status === 'locked' && 'text-error')}>{told.does}</td>
                 <td className={clsx(CELL, 'figure text-right')} title={told.exactStep && `exactly ${told.exactStep}`}>
                   {told.step}
                 </td>
                 <td className={clsx(CELL, 'figure muted text-right')}>{told.offEven}</td>
+                <td className={clsx(CELL, 'whitespace-nowrap')}>
+                  <ShiftCell shift={shifts.get(row.id)} />
+                </td>
                 <td className={clsx(CELL, 'figure text-right')}>{told.speed}</td>
                 <td className={clsx(CELL, 'figure text-right')}>{told.torque}</td>
               </tr>
@@ -130,7 +139,9 @@ function CouplerHead({ coupler }: { coupler: Coupler }) {
   const train = useTrain((state) => state.train);
   return (
     <th scope="col" className={clsx(HEAD, 'max-w-24 text-center')} title={couplerWords(train, coupler)}>
-      <span className={clsx('line-clamp-2', decidesForItself(coupler) && 'italic')}>{coupler.name || coupler.id}</span>
+      <span className={clsx('line-clamp-2 text-center', decidesForItself(coupler) && 'italic')}>
+        {coupler.name || coupler.id}
+      </span>
     </th>
   );
 }
