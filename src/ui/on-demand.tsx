@@ -10,13 +10,26 @@ export interface OnDemand<P> {
 
 /** Until its code is there, nothing is shown in its place: what was there stays as it is. */
 export function onDemand<P extends object>(load: () => Promise<ComponentType<P>>): OnDemand<P> {
-  const Lazy = lazy(async () => ({ default: await load() }));
+  const Lazy = lazy(async () => ({ default: await insist(load) }));
   const Shown = (props: P) => (
     <Suspense>
       <Lazy {...props} />
     </Suspense>
   );
   return { Shown, load };
+}
+
+const AGAIN_MS = 1500;
+
+/** Loads until it is there: with the server away what is asked for waits, and the page goes on. */
+export async function insist<T>(load: () => Promise<T>): Promise<T> {
+  for (;;) {
+    try {
+      return await load();
+    } catch {
+      await new Promise((done) => setTimeout(done, AGAIN_MS));
+    }
+  }
 }
 
 /** Loads these one after the other while the page has nothing to do. @returns a function that leaves the rest. */

@@ -1,4 +1,5 @@
 import { lazy, type ComponentType } from 'react';
+import { insist } from '@/ui/on-demand';
 
 /** One side that a train is worked on from: a word in the bar, an address, and code that is loaded when it is first opened. */
 export interface Screen {
@@ -17,7 +18,7 @@ export function screen(
   question: string,
   load: () => Promise<{ readonly Screen: ComponentType }>,
 ): Screen {
-  return { word, segment, question, load, Screen: lazy(async () => ({ default: (await load()).Screen })) };
+  return { word, segment, question, load, Screen: lazy(async () => ({ default: (await insist(load)).Screen })) };
 }
 
 const trainAddress = (id: string): string => `/trains/${encodeURIComponent(id)}`;
