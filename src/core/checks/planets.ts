@@ -1,7 +1,6 @@
 import { structureOf, type Figure, type SetPlane } from '../structure';
-import { toFraction } from '../rational';
 import { changeMember, type Gear, type Train } from '../train';
-import { memberName } from '../words';
+import { exact, memberName } from '../words';
 import { timingOf, type Contact } from './assembly';
 import { finding, type Finding } from './finding';
 import { teethMend } from './meshes';
@@ -109,7 +108,7 @@ function goesIn(train: Train, { planes, carrier }: SetFigure, planet: string, co
         why: 'Their two gears are clocked to each other, so a planet that is put in a few teeth off does not meet both central gears.',
         mend: straight
           ? 'Mark the same place of every planet and put them in with the marks straight out.'
-          : `Mark the same place of every planet. Marks from straight out, in turns counter-clockwise: ${marks.map(({ planet: k, mark }) => `planet ${k} ${toFraction(mark).replace('-', '−')}`).join(', ')}.`,
+          : `Mark the same place of every planet. Marks from straight out, in turns counter-clockwise: ${marks.map(({ planet: k, mark }) => `planet ${k} ${exact(mark)}`).join(', ')}.`,
         marks,
       },
       { gears },

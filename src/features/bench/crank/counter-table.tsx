@@ -1,10 +1,10 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import { toFraction, toNumber, ZERO, type Rational } from '@/core/rational';
+import { toNumber, ZERO, type Rational } from '@/core/rational';
 import { teethPassed } from '@/core/turning';
 import { figure } from '@/core/units';
-import { memberName } from '@/core/words';
+import { exact, memberName } from '@/core/words';
 import { useTrain, useLight } from '@/features/train/use-train';
 import { memberColor } from '@/ui/member-colors';
 import { useBench, useCrank } from '../use-bench';
@@ -22,7 +22,7 @@ export function CounterTable() {
   const [fractions, setFractions] = useState(true);
   const cells = useRef(new Map<string, HTMLElement>());
   const carrierOf = new Map(train.members.map(({ id, carrier }) => [id, carrier]));
-  const shown = (value: Rational) => (fractions ? toFraction(value).replace('-', '−') : figure(toNumber(value)));
+  const shown = (value: Rational) => (fractions ? exact(value) : figure(toNumber(value)));
   const last = useRef(0);
   const inView = useRef(new Set<Element>());
   useEachFrame((turns) => {

@@ -1,6 +1,7 @@
 import type { MemberFigures } from '@/core/powerflow';
-import { toFraction, toNumber } from '@/core/rational';
+import { toNumber } from '@/core/rational';
 import { wayText } from '@/core/units';
+import { exact } from '@/core/words';
 import type { TypedInput as Typed } from '@/features/train/input/typed-input';
 import { ROLE_TEXT } from '@/features/train/words';
 import type { Table } from '@/ui/table-text';
@@ -28,7 +29,7 @@ export function figureRow(row: MemberFigures, name: string, { speed, torque }: T
     name,
     state: ROLE_TEXT[row.role] + (row.block && row.role !== 'still' ? ', as one block' : ''),
     carries: row.role === 'carries' || row.role === 'drives' || row.role === 'gives out',
-    exact: row.speed && toFraction(row.speed).replace('-', '−'),
+    exact: row.speed && exact(row.speed),
     way: row.speed ? wayText(row.speed) : 'open',
     speed: scaled(row.speed && toNumber(row.speed), speed.value),
     torque: scaled(row.torque && toNumber(row.torque), torque.value),
