@@ -1,6 +1,7 @@
 import { LuDecomposition, Matrix } from 'ml-matrix';
 import { Bench } from 'tinybench';
 import { Worker } from 'node:worker_threads';
+import { influenceOf, oneToothMore } from '../src/core/gear-chart';
 import { drawSideView } from '../src/core/drawing';
 import { networkOf, openTrain, type Network } from '../src/core/kinematics';
 import { memberFigures } from '../src/core/powerflow';
@@ -17,6 +18,7 @@ export async function benchCore(): Promise<void> {
   await benchAgainstFloatingPoint();
   benchLimits();
   await benchCombinations();
+  await benchInfluence();
   benchGreatTrains();
 }
 
@@ -165,4 +167,15 @@ async function benchCombinations(): Promise<void> {
   console.log(
     `\n== ${count} combinations of a fourteen-coupler train in one worker: ${(milliseconds / 1000).toFixed(2)} s (limit 0.6 s), heap ${megabytes.toFixed(0)} MB (limit 200 MB)`,
   );
+}
+
+/** The influence of every count on every position. */
+async function benchInfluence(): Promise<void> {
+  const train = demoTrain('harvester');
+  const bench = new Bench({ time: 500 });
+  bench.add('influence of the harvester (limit 50 ms)', () => void influenceOf(train));
+  bench.add('one tooth more on the harvester', () => void oneToothMore(train, 's4'));
+  await bench.run();
+  console.log('\n== influence');
+  console.table(bench.table());
 }

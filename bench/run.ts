@@ -1,12 +1,14 @@
 /**
- * `npm run bench -- [core|page|screens|turning|saving|hostile]`: prints how fast the parts are that people wait for. Not a test: nothing fails.
- * The figures of the page, of the screens, of turning, of saving and of hostile documents need a build (`npm run build`).
+ * `npm run bench -- [core|page|screens|chart|teeth|turning|saving|hostile]`: prints how fast the parts are that people wait for. Not a test: nothing fails.
+ * The figures of the page, of the screens, of the chart, of turning, of saving and of hostile documents need a build (`npm run build`).
  */
+import { benchChart } from './chart';
 import { benchCore } from './core';
 import { benchHostile } from './hostile';
 import { benchPage } from './page';
 import { benchSaving } from './saving';
 import { benchScreens } from './screens';
+import { benchTeeth } from './teeth';
 import { benchTurning } from './turning';
 
 async function main(): Promise<void> {
@@ -14,6 +16,8 @@ async function main(): Promise<void> {
   if (only === undefined || only === 'core') await benchCore();
   if (only === undefined || only === 'page') await benchPage();
   if (only === undefined || only === 'screens') await benchScreens();
+  if (only === undefined || only === 'chart') await benchChart();
+  if (only === undefined || only === 'teeth') benchTeeth();
   if (only === undefined || only === 'turning') await benchTurning();
   if (only === undefined || only === 'saving') await benchSaving();
   if (only === undefined || only === 'hostile') await benchHostile();

@@ -173,7 +173,7 @@ test('figures sort by any column and copy as a table', async ({ page, request, c
   await expect(members.first()).toContainText('crank');
   await page.getByRole('button', { name: 'Torque, N·m' }).click();
   await expect(members.first()).toContainText('drum');
-  await page.getByRole('button', { name: 'Copy the table' }).click();
+  await page.getByRole('button', { name: 'Copy', exact: true }).click();
   await expect(page.getByRole('button', { name: 'Copied' })).toBeVisible();
   const copied = await page.evaluate(() => navigator.clipboard.readText());
   expect(copied.split(/\r?\n/)[0]).toBe('Member\tTurns per turn put in\tSpeed, rpm\tWay\tTorque, N·m\tPower, W\tState');

@@ -150,3 +150,64 @@ test('influence prints every gear of every driving position, exact', () => {
   expect(positions['2']).toEqual(cases.positions['2']);
   expect(Object.keys(positions).sort()).toEqual(['1', '2', '3', '4', 'R']);
 });
+
+describe('find', () => {
+  const cases = 'src/core/tooth-search/cases';
+  test('prints the best chains, as was worked out independently', () => {
+    const { stdout, status } = run('find', `${cases}/find.two-stages.spec.json`);
+    expect(status).toBe(0);
+    const { proven, examined, results } = JSON.parse(stdout);
+    const expected = JSON.parse(readFileSync(join(ROOT, `${cases}/find.two-stages.ratios-and-errors.json`), 'utf8'));
+    expect(proven).toBe(expected.proven);
+    expect(examined).toBeGreaterThan(1000);
+    expect(results.map(({ ratio }: { ratio: string }) => ratio)).toEqual(
+      expected.results.map(({ ratio }: { ratio: string }) => ratio),
+    );
+    for (const { pairs, ratio } of results) {
+      const [n, d] = ratio.split('/').map(Number);
+      const product = pairs.reduce((all: number, [driver, driven]: [number, number]) => (all * driven) / driver, 1);
+      expect(product).toBeCloseTo(n! / d!, 12);
+    }
+  });
+
+  test('sets and ladders likewise, and what is wrong is one line', () => {
+    const folder = mkdtempSync(join(tmpdir(), 'tin-wheel-find-'));
+    const find = (spec: unknown) => {
+      writeFileSync(
+        join(folder, 'search.json'),
+        JSON.stringify({ format: 'tin-wheel/search', version: 1, ...(spec as object) }),
+      );
+      return run('find', join(folder, 'search.json'));
+    };
+    const planetary = {
+      input: 'sun',
+      output: 'carrier',
+      held: 'ring',
+      sun: [12, 60],
+      planet: [12, 60],
+      ring: [12, 200],
+      copies: [3, 4],
+    };
+    const [set] = JSON.parse(find({ target: '17/5', planetary }).stdout).results;
+    expect(set).toMatchObject({ ratio: '17/5', error: 0 });
+    expect(set.ring).toBe(set.sun + 2 * set.planet);
+    const ladder = { from: '1', to: '2', positions: 12, steps: 'geometric' };
+    const [best] = JSON.parse(find({ teeth: { min: 20, max: 120 }, ladder }).stdout).results;
+    expect(best.pairs).toHaveLength(12);
+    expect(best.pairs.every(([a, b]: [number, number]) => a + b === best.sum)).toBe(true);
+    expect(best.worst).toBeLessThan(0.02);
+    const fit = { free: { l: [10, 40] }, targets: { wind: '12' } };
+    const fitted = JSON.parse(find({ fit: { ...fit, train: train('sluice-winch') } }).stdout);
+    expect(fitted.proven).toBe(true);
+    expect(fitted.examined).toBe(31);
+    expect(Object.keys(fitted.results[0])).toEqual(['teeth', 'ratios', 'worst']);
+    expect(find({ fit: { ...fit, train: train('sluice-winch'), free: { x: [1, 2] } } }).stderr).toContain(
+      'has no gear "x"',
+    );
+    const bad = find({ target: '0', stages: 2, teeth: { min: 12, max: 60 } });
+    expect(bad.status).toBe(2);
+    expect(bad.stderr).toMatch(/^tinwheel: .*search\.json: target: the ratio must be above 0.*\n$/);
+    expect(run('find', join(folder, 'none.json')).stderr).toContain('there is no file');
+    rmSync(folder, { recursive: true });
+  });
+});

@@ -1,12 +1,13 @@
-import { readFileSync, statSync } from 'node:fs';
 import { networkOf } from '@/core/kinematics';
 import { MAX_COMBINED, combinedCouplers, listCombinations } from '@/core/gear-chart';
 import { toFraction } from '@/core/rational';
 import { reportTrain } from '@/core/solve';
-import { MAX_TRAIN_BYTES, parseTrain, problemText, type Train } from '@/core/train';
+import type { Train } from '@/core/train';
 import { chartJson } from './chart';
+import { findJson } from './find';
 import { influenceJson } from './influence';
 import { readOptions, UsageError } from './options';
+import { readTrain } from './read-train';
 import { shiftsJson } from './shifts';
 import { traceText } from './trace';
 import { withUnits } from './with-units';
@@ -17,6 +18,7 @@ const USAGE = `usage: tinwheel solve FILE [--position ID] [--speed 1200rpm] [--t
        tinwheel chart FILE
        tinwheel shifts FILE [--from ID --to ID]
        tinwheel influence FILE
+       tinwheel find SEARCH
        tinwheel check FILE`;
 
 /** Everything that goes wrong is one line on stderr and exit 2; nothing is printed before the result is whole. */
@@ -85,6 +87,8 @@ function run(argv: readonly string[]): string {
     }
     case 'influence':
       return json(influenceJson(readTrain(readOptions(rest, []).file)));
+    case 'find':
+      return json(findJson(readOptions(rest, []).file));
     case 'check': {
       const { file } = readOptions(rest, []);
       const { name, members, gears, meshes, couplers, positions } = readTrain(file);
@@ -92,31 +96,12 @@ function run(argv: readonly string[]): string {
     }
     default:
       throw new UsageError(
-        `there is no command "${command.slice(0, 40)}". The commands are solve, combinations, trace, chart, shifts, influence and check.`,
+        `there is no command "${command.slice(0, 40)}". The commands are solve, combinations, trace, chart, shifts, influence, find and check.`,
       );
   }
 }
 
 const json = (value: unknown): string => `${JSON.stringify(value, null, 1)}\n`;
-
-function readTrain(file: string): Train {
-  let text: string;
-  try {
-    if (statSync(file).size > MAX_TRAIN_BYTES * 4)
-      throw new UsageError(`${file}: the file is larger than a train may be.`);
-    text = readFileSync(file, 'utf8');
-  } catch (error) {
-    if (error instanceof UsageError) throw error;
-    const { code } = error as NodeJS.ErrnoException;
-    throw new UsageError(
-      code === 'ENOENT' ? `there is no file "${file}".` : `"${file}" cannot be read${code ? ` (${code})` : ''}.`,
-    );
-  }
-  const parsed = parseTrain(text);
-  if (parsed.ok) return parsed.train;
-  const more = parsed.problems.length > 1 ? ` (and ${parsed.problems.length - 1} more)` : '';
-  throw new UsageError(`${file}: ${problemText(parsed.problems[0]!)}${more}`);
-}
 
 function knownPosition(train: Train, position: string | undefined): string | undefined {
   if (position === undefined || train.positions.some(({ id }) => id === position)) return position;

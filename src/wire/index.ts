@@ -10,6 +10,7 @@ export {
   readExamples,
   readRevision,
   readRevisions,
+  readShelf,
   readShelfDrawing,
   readTrain,
   restoreExample,

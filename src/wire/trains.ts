@@ -1,10 +1,13 @@
 import type { Train } from '@/core/train';
 import { ask } from './client';
-import type { Drawing, ExampleState, Kept, ReadTrain, Revision, Stored, TrainDrawing } from './replies';
+import type { Drawing, ExampleState, Kept, ReadTrain, Revision, ShelfEntry, Stored, TrainDrawing } from './replies';
 
 const trainAt = (id: string): string => `/api/trains/${encodeURIComponent(id)}`;
 
 export const readTrain = (id: string) => ask<ReadTrain>(['id', 'version', 'train'], trainAt(id));
+
+/** The trains on the shelf by name, without their documents. */
+export const readShelf = () => ask<{ trains: ShelfEntry[] }>(['trains'], '/api/trains');
 
 /** A new train with this document. Sent twice it is put there once. */
 export const putOnShelf = (train: Train) =>

@@ -11,3 +11,6 @@ const pool = new Pool<Jobs>(() => {
 
 /** Asks for work beside the page; what is asked later takes the place of what was asked before. */
 export const lane = (): Lane<Jobs> => pool.lane();
+
+/** Gets a worker ready; asked for when the page has nothing to do. */
+export const warm = (): void => pool.warm();

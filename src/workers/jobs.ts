@@ -1,3 +1,11 @@
+import {
+  chartOf,
+  singleChanges,
+  tabulateCombinations,
+  type CombinationTable,
+  type SingleChanges,
+} from '@/core/gear-chart';
+import { networkOf } from '@/core/kinematics';
 import { Drafts, drawSideView, type DraftsData, type Space } from '@/core/drawing';
 import type { Train } from '@/core/train';
 
@@ -16,6 +24,17 @@ export const JOBS = {
     const drafts = new Drafts();
     drawSideView(train, space, { drafts, effort });
     return drafts.data();
+  },
+
+  /** Every combination of a train's couplers; told on the way as far as they are found. */
+  combinations({ train }: { readonly train: Train }, tell: (table: CombinationTable) => void): CombinationTable {
+    return tabulateCombinations(networkOf(train), tell);
+  },
+
+  /** Combinations of the positions' own ratios with as few hard shifts as can be. */
+  singles({ train }: { readonly train: Train }): SingleChanges | null {
+    const driving = chartOf(train).rows.filter(({ solved }) => solved.ratio !== null);
+    return singleChanges(train, driving, tabulateCombinations(networkOf(train)));
   },
 };
 

@@ -97,3 +97,12 @@ test('whoever waits behind a job that is given up comes next', async () => {
   expect(await never).toBeNull();
   expect(await counted).toMatchObject({ counted: 1 });
 });
+
+test('a worker that was got ready does the first job', async () => {
+  const one = pool(2);
+  one.warm();
+  one.warm();
+  expect(threads).toHaveLength(1);
+  expect(await one.lane().run('count', 2)).toMatchObject({ counted: 2 });
+  expect(threads).toHaveLength(1);
+});

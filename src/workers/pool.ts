@@ -1,8 +1,9 @@
 import { proxy, wrap, type Endpoint, type Remote } from 'comlink';
 
-/** A job takes one plain value and gives another; it may tell how far it is. */
-type Job = (input: never, progress: (done: number, total: number) => void) => unknown;
+/** A job takes one plain value and gives another; on the way it may tell how far it is, or what it has so far. */
+type Job = (input: never, tell: never) => unknown;
 type InputOf<J> = J extends (input: infer I, ...rest: never[]) => unknown ? I : never;
+type NewsOf<J> = J extends (input: never, tell: (...news: infer N) => void) => unknown ? N : never;
 type OutputOf<J> = J extends (...args: never[]) => infer O ? Awaited<O> : never;
 
 /** A worker as the pool sees it: what comlink talks to, and a way to end it. */
@@ -27,6 +28,11 @@ export class Pool<J extends Record<string, Job>> {
     return new Lane(this);
   }
 
+  /** Starts a worker before there is work for it, so that the first job need not wait for its code. */
+  warm(): void {
+    if (this.busy === 0 && this.idle.length === 0) this.idle.push(this.start());
+  }
+
   /**
    * Does one job, as soon as a worker is free. A job that is given up ends its worker, for a search that runs cannot be told to stop.
    * @throws what the job throws; the signal's reason when it is given up.
@@ -35,7 +41,7 @@ export class Pool<J extends Record<string, Job>> {
     name: K,
     input: InputOf<J[K]>,
     signal: AbortSignal,
-    progress?: (done: number, total: number) => void,
+    tell?: (...news: NewsOf<J[K]>) => void,
   ): Promise<OutputOf<J[K]>> {
     await this.turn(signal);
     const hand = this.idle.pop() ?? this.start();
@@ -47,8 +53,8 @@ export class Pool<J extends Record<string, Job>> {
     signal.addEventListener('abort', end, { once: true });
     try {
       const jobs = wrap<Record<string, Job>>(hand.endpoint) as unknown as Record<K, Remote<Job>>;
-      const told = proxy(progress ?? (() => undefined));
-      return (await Promise.race([jobs[name](input as never, told), rejected(signal)])) as OutputOf<J[K]>;
+      const told = proxy(tell ?? (() => undefined));
+      return (await Promise.race([jobs[name](input as never, told as never), rejected(signal)])) as OutputOf<J[K]>;
     } finally {
       signal.removeEventListener('abort', end);
       if (!ended) this.idle.push(hand);
@@ -83,14 +89,14 @@ export class Lane<J extends Record<string, Job>> {
   async run<K extends keyof J & string>(
     name: K,
     input: InputOf<J[K]>,
-    progress?: (done: number, total: number) => void,
+    tell?: (...news: NewsOf<J[K]>) => void,
   ): Promise<OutputOf<J[K]> | null> {
     this.giveUp();
     const controller = new AbortController();
     this.controller = controller;
-    const tell = (done: number, total: number) => !controller.signal.aborted && progress?.(done, total);
+    const told = (...news: NewsOf<J[K]>) => !controller.signal.aborted && tell?.(...news);
     try {
-      return await this.pool.run(name, input, controller.signal, tell);
+      return await this.pool.run(name, input, controller.signal, told);
     } catch (error) {
       if (controller.signal.aborted) return null;
       throw error;

@@ -1,10 +1,10 @@
+import { gcd } from '../rational';
 import { changeGear, setTeeth, type Gear, type Mesh, type Train } from '../train';
 import { finding, type Finding, type Mend } from './finding';
 
 /** Fewest teeth of a standard gear (20°, full depth) whose feet are not cut away. */
 const LEAST_WITHOUT_UNDERCUT = 17;
 
-const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b));
 const toothed = ({ type }: Gear): boolean => type === 'external' || type === 'internal';
 
 /** Checks of single meshes and gears: one module, hunting teeth, undercut. */

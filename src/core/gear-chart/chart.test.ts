@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { chartJson } from '@/cli/chart';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
+import { countershaftBox } from '@/testing/countershaft-box';
 import { demoTrain } from '@/testing/demo-train';
 import { networkOf, openTrain } from '../kinematics';
 import { toNumber } from '../rational';
@@ -70,6 +71,7 @@ test('a train without positions has a chart without rows', () => {
     rows: [],
     forward: { count: 0, distinct: 0, spread: null, idealStep: null },
     duplicates: [],
+    near: [],
   });
 });
 
@@ -78,4 +80,18 @@ test('rows of one ratio are told as duplicates, by their ids', () => {
   const [first] = train.positions.filter(({ id }) => id === '1');
   const twice = { ...train, positions: [...train.positions, { ...first!, id: 'again', name: 'again' }] };
   expect(chartOf(twice).duplicates).toEqual([['1', 'again']]);
+});
+
+test('rows less than one per cent apart are told as near, by how much, and never across the directions', () => {
+  // By hand: 201/100 and 2 are 0.4975 % apart, 2 and 198/100 one per cent exactly.
+  const box = countershaftBox([
+    [
+      [100, 201],
+      [100, 200],
+      [100, 198],
+    ],
+    [[30, 30]],
+  ]);
+  expect(chartOf(box).near).toEqual([{ ids: ['1', '2'], apart: expect.closeTo(0.49751, 4) }]);
+  expect(chartOf({ ...box, positions: box.positions.slice(1) }).near).toEqual([]);
 });

@@ -2,7 +2,7 @@ import { networkOf } from '../kinematics';
 import { compare, div, equals, isZero, sign, toNumber, type Rational } from '../rational';
 import { solvePositions, type Solved } from '../solve';
 import type { Train } from '../train';
-import { duplicatePositions } from './duplicates';
+import { duplicatePositions, nearDuplicates, type NearDuplicate } from './duplicates';
 
 /** One row of a shift chart. */
 export interface ChartRow {
@@ -30,6 +30,8 @@ export interface Chart {
   readonly forward: Forward;
   /** Rows that do one job: groups of equal exact ratio. */
   readonly duplicates: readonly (readonly string[])[];
+  /** Rows that do nearly one job. */
+  readonly near: readonly NearDuplicate[];
 }
 
 /** The shift chart of a train: its positions in their order, the steps between them, and what they come to. */
@@ -45,11 +47,15 @@ export function chartOf(train: Train, { losses = false } = {}): Chart {
     }),
     forward: together(forward.filter((ratio) => ratio !== null)),
     duplicates: duplicatePositions(solved),
+    near: nearDuplicates(solved),
   };
 }
 
+/** Does a position of this ratio drive forward? */
+export const isForward = (ratio: Rational | null): ratio is Rational => ratio !== null && sign(ratio) > 0;
+
 /** The ratio of a position that drives forward; null of any other. */
-const forwardRatio = ({ ratio }: Solved): Rational | null => (ratio && sign(ratio) > 0 ? ratio : null);
+const forwardRatio = ({ ratio }: Solved): Rational | null => (isForward(ratio) ? ratio : null);
 
 function together(ratios: readonly Rational[]): Forward {
   const sorted = [...ratios].sort(compare);

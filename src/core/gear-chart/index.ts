@@ -1,13 +1,34 @@
+export { combinedCouplers, listCombinations, MAX_COMBINED, walkCombinations } from './combinations';
 export {
-  combinedCouplers,
-  listCombinations,
-  MAX_COMBINED,
-  walkCombinations,
-  type Combination,
-  type Watch,
-} from './combinations';
-export { chartOf, type Chart, type ChartRow, type Forward } from './chart';
-export { influenceOf, influenceOn, type Influence } from './influence';
-export { neighbouringShifts, shiftBetween, type Between, type Shift, type Verdict } from './shifts';
-export { duplicatePositions } from './duplicates';
+  countByStatus,
+  countEngaged,
+  engagedIn,
+  numberOf,
+  ratioIn,
+  statusAt,
+  tabulateCombinations,
+  type CombinationTable,
+} from './combination-table';
+export {
+  groupCombinations,
+  lockCauses,
+  missingForward,
+  type CombinationFilter,
+  type CombinationGroup,
+  type LockCause,
+} from './combination-groups';
+export { chartOf, isForward, type Chart, type ChartRow, type Forward } from './chart';
+export { compareCharts, type MatchBy, type Pairing } from './compare';
+export { duplicatePositions, nearDuplicates, type NearDuplicate } from './duplicates';
+export { gridOf, type Grid, type GridCell } from './grid';
+export { fittedFactor, idealSteps, type IdealSteps, type StepSchool } from './ideals';
+export { influenceOf, influenceOn, oneToothMore, type Influence } from './influence';
+export { readPasted, type ColumnUse, type Pasted } from './pasted';
+export { relativeSpeeds } from './relative-speeds';
+export { sequenceOf, type Click, type Stretch } from './sequence';
+export { shiftDetails, type ShiftDetails } from './shift-details';
+export { neighbouringShifts, possibleShifts, shiftBetween, type Between, type Shift, type Verdict } from './shifts';
+export { singleChanges, type SingleChanges } from './single-changes';
+export { dragged, roundedSpeed, speedLinesOf, speedsWith, type Pin, type SpeedLines } from './speed-lines';
+export { stageProduct, stageTable, type ChainStage, type StageTable } from './stage-table';
 export { summariseTrain, type TrainSummary } from './summary';

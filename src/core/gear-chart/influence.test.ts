@@ -7,7 +7,7 @@ import { networkOf, openTrain } from '../kinematics';
 import { isZero, sum, toFraction, toNumber, type Rational } from '../rational';
 import { solveEngaged, type Solved } from '../solve';
 import type { Train } from '../train';
-import { influenceOf, influenceOn, listCombinations } from '.';
+import { chartOf, influenceOf, influenceOn, listCombinations, oneToothMore } from '.';
 
 const DEMOS = ['crawler', 'harvester', 'mud-tram', 'pan-rake', 'stirrer', 'brine-lift', 'conveyor-shifter', 'wagon-axle', 'draisine-hub', 'ferry-hub'] as const; // prettier-ignore
 
@@ -89,4 +89,14 @@ test('an idler has none, and a gear that meshes nothing neither', () => {
   const [, influence] = [...influenceOf(idle)][0]!;
   const idler = train.gears.find(({ member }) => member === 'idler')!;
   expect([influence.get(idler.id), influence.get('loose')].map((part) => toFraction(part!))).toEqual(['0', '0']);
+});
+
+test('one tooth more on the winch’s first wheel, by hand; a gear of one tooth cannot lose it', () => {
+  const train = demoTrain('sluice-winch');
+  const [wheel] = train.gears;
+  const before = chartOf(train).rows[0]!.solved.ratio!;
+  const after = oneToothMore(train, wheel!.id)!.rows[0]!.solved.ratio!;
+  // The first gear drives, so the ratio is multiplied by z over z + 1.
+  expect(toNumber(after)).toBeCloseTo((toNumber(before) * wheel!.teeth) / (wheel!.teeth + 1), 12);
+  expect(oneToothMore(train, wheel!.id, -wheel!.teeth)).toBeNull();
 });

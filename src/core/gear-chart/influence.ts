@@ -3,6 +3,7 @@ import { add, isZero, mul, neg, ONE, ZERO, type Rational } from '../rational';
 import { solvePositions, type Solved } from '../solve';
 import { idealTorques, rollingSpeed, type Load } from '../statics';
 import type { Train } from '../train';
+import { chartOf, type Chart } from './chart';
 
 /** The influence of each gear's tooth count on a ratio, by gear; null where parallel ways leave it open. */
 export type Influence = ReadonlyMap<string, Rational | null>;
@@ -59,4 +60,13 @@ export function influenceOn({ network, state, flow }: Solved): Influence {
     if (speed && isZero(speed)) return ZERO;
     return lambda && speed && mul(mul(lambda, mesh.za), speed);
   }
+}
+
+/** The chart with so many teeth more on one gear, or fewer; null where that leaves it none. */
+export function oneToothMore(train: Train, gear: string, by = 1): Chart | null {
+  const changed = {
+    ...train,
+    gears: train.gears.map((one) => (one.id === gear ? { ...one, teeth: one.teeth + by } : one)),
+  };
+  return changed.gears.some(({ teeth }) => teeth < 1) ? null : chartOf(changed);
 }

@@ -22,6 +22,9 @@ export type Verdict = 'blocked' | 'by-itself' | 'single' | 'double';
 export interface Shift {
   readonly from: Position;
   readonly to: Position;
+  /** Both ends, solved. */
+  readonly before: Solved;
+  readonly after: Solved;
   /** Engaged only before, and only after; sorted. */
   readonly off: readonly string[];
   readonly on: readonly string[];
@@ -33,21 +36,35 @@ export interface Shift {
 /** So many moving elements make 2^12 sets between. */
 const MOST_MOVING = 12;
 
-/** Shifts between neighbouring rows of the chart; rows that lock, are neutral or run in reverse are left out. */
-export function neighbouringShifts(train: Train): readonly Shift[] {
-  const open = openTrain(networkOf(train));
-  const rows = train.positions.filter(({ engaged }) => {
+/** Rows of the chart that follow one another; those that lock, are neutral or run in reverse are left out. */
+function neighbouringRows(open: OpenTrain): readonly (readonly [Position, Position])[] {
+  const rows = open.network.train.positions.filter(({ engaged }) => {
     const { status, ratio } = solveEngaged(open, engaged);
     return status !== 'locked' && status !== 'neutral' && !(ratio && sign(ratio) < 0);
   });
-  return rows.slice(1).map((to, i) => shift(open, rows[i]!, to));
+  return rows.slice(1).map((to, i) => [rows[i]!, to]);
 }
 
-/** The shift from one position to another. */
+/** The shifts between neighbouring rows. @throws RangeError as shiftBetween does. */
+export function neighbouringShifts(train: Train): readonly Shift[] {
+  const open = openTrain(networkOf(train));
+  return neighbouringRows(open).map(([from, to]) => shift(open, from, to));
+}
+
+/** The shift between two neighbouring rows, by the row it starts from; what would move too much at once is left out. */
+export function possibleShifts(train: Train): ReadonlyMap<string, Shift> {
+  const open = openTrain(networkOf(train));
+  const few = neighbouringRows(open).filter(([from, to]) => {
+    const { off, on } = moved(from, to);
+    return off.length + on.length <= MOST_MOVING;
+  });
+  return new Map(few.map(([from, to]) => [from.id, shift(open, from, to)]));
+}
+
+/** The shift from one position to another. @throws RangeError when more than MOST_MOVING elements move. */
 export const shiftBetween = (train: Train, from: Position, to: Position): Shift =>
   shift(openTrain(networkOf(train)), from, to);
 
-/** @throws RangeError when more than MOST_MOVING elements move. */
 function shift(open: OpenTrain, from: Position, to: Position): Shift {
   const { off, on, kept } = moved(from, to);
   const moving = [...off, ...on];
@@ -65,7 +82,8 @@ function shift(open: OpenTrain, from: Position, to: Position): Shift {
     .slice(1, -1)
     .map((one): Between => ({ engaged: [...one.engaged].sort(), solved: one }))
     .sort((a, b) => byCountThenIds(a.engaged, b.engaged));
-  return { from, to, off, on, between, verdict: verdictOf(solved, off.length, on.length) };
+  const [before, after] = [solved[0]!, solved.at(-1)!];
+  return { from, to, before, after, off, on, between, verdict: verdictOf(solved, off.length, on.length) };
 }
 
 function moved(from: Position, to: Position) {
@@ -78,7 +96,7 @@ function moved(from: Position, to: Position) {
 
 function verdictOf(solved: readonly Solved[], off: number, on: number): Verdict {
   if (!leadsThrough(solved)) return 'blocked';
-  if (off + on === 1 && handsOver(solved[0]!, solved.at(-1)!)) return 'by-itself';
+  if (off + on === 1 && handOvers(solved[0]!, solved.at(-1)!).length > 0) return 'by-itself';
   return off <= 1 && on <= 1 ? 'single' : 'double';
 }
 
@@ -93,9 +111,15 @@ function leadsThrough(solved: readonly Solved[]): boolean {
   return reached[last]!;
 }
 
-/** Does a one-way clutch hold before and overrun after, or the other way round? */
-const handsOver = (before: Solved, after: Solved): boolean =>
-  [...before.state.oneWays].some(([id, how]) => {
-    const then = after.state.oneWays.get(id);
-    return then !== undefined && then !== how;
+/** A one-way clutch that holds at one end of a shift and overruns at the other. */
+export interface HandOver {
+  readonly coupler: string;
+  readonly then: 'holds' | 'overruns';
+}
+
+/** The one-way clutches that take over or let go between two states. */
+export const handOvers = (before: Solved, after: Solved): readonly HandOver[] =>
+  [...before.state.oneWays].flatMap(([coupler, how]) => {
+    const then = after.state.oneWays.get(coupler);
+    return then !== undefined && then !== how ? [{ coupler, then }] : [];
   });

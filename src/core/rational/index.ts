@@ -1,3 +1,4 @@
+export { gcd } from './gcd';
 export {
   abs,
   add,

@@ -1,4 +1,5 @@
 export { workingOf } from './working';
+export { gearSets } from './sets';
 export type {
   CrossCheck,
   Elimination,

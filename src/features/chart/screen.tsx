@@ -1,31 +1,55 @@
 'use client';
 
+import { useEffect, useState } from 'react';
+import { useScreenKeys } from '@/features/train/frame/screen-keys';
+import { LossesChoice } from '@/features/train/input/flow-choice';
 import { InputFields } from '@/features/train/input/input-fields';
 import { Notice } from '@/features/train/notice';
-import { useTrain } from '@/features/train/use-train';
-import { ChartTable } from './chart-table';
-import { chartFor } from './charts';
+import { onDemand, whenIdle } from '@/ui/on-demand';
+import { ChartButtons } from './chart-buttons';
+import { GridView } from './grid-view';
+import { anywhere, CHART_KEYS } from './keys';
 import { NoRows } from './no-rows';
+import { Panel } from './panel/panel';
+import { PasteDialog } from './paste/on-demand';
+import { usePasted } from './paste/clipboard';
+import { ChartTable } from './table/chart-table';
 import { Totals } from './totals';
+import { useRows } from './use-chart';
+import { useView, ViewChoice } from './view-choice';
 
-/** Every position in one table: what is engaged, what comes out, and how large the steps are. */
+const ClicksView = onDemand(async () => (await import('./clicks-view')).ClicksView);
+
+/** Every position in one table: what is engaged, what comes out and how large the steps are; below it, what follows from that. */
 export function Screen() {
-  const chart = useTrain(({ train, losses }) => chartFor(train, losses));
+  const { rows } = useRows();
+  const view = useView();
+  const [pasted, setPasted] = useState<string | null>(null);
+  usePasted(setPasted);
+  useScreenKeys(CHART_KEYS, anywhere);
+  useEffect(() => whenIdle([ClicksView.load, PasteDialog.load]), []);
   return (
-    <main className="relative flex min-h-0 flex-1 flex-col gap-3 px-4 py-3">
-      <div className="flex flex-wrap items-start gap-x-8 gap-y-2">
-        <h2 className="text-lg font-semibold">Shift chart</h2>
+    <main className="relative flex min-h-0 flex-1 flex-col pt-2">
+      <h2 className="sr-only">Shift chart</h2>
+      <div className="flex flex-wrap items-center gap-x-3 gap-y-1 px-4 pb-1.5">
+        <ViewChoice />
+        {rows.length > 0 && <Totals />}
         <span className="flex-1" />
-        <InputFields />
+        <ChartButtons onPaste={() => setPasted('')} />
+        <LossesChoice />
+        <InputFields inline />
       </div>
-      {chart.rows.length === 0 ? (
+      {rows.length === 0 ? (
         <NoRows />
       ) : (
         <>
-          <Totals chart={chart} />
-          <ChartTable chart={chart} />
+          <div className="max-h-[52%] min-h-32 shrink-0 overflow-auto px-4 contain-content" tabIndex={-1}>
+            {view === 'rows' ? <ChartTable /> : view === 'grid' ? <GridView /> : <ClicksView.Shown />}
+          </div>
+          <Panel />
         </>
       )}
+      {pasted !== null && <PasteDialog.Shown text={pasted} onClose={() => setPasted(null)} />}
       <Notice />
     </main>
   );

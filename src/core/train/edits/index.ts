@@ -28,4 +28,12 @@ export type { Addition } from './addition';
 export { addMesh, freeGear, joinMembers, setStations, turnRound } from './connect';
 export { copyPart, pastePart, readClip, type Clip } from './copy';
 export { removePart, whatGoes, type Removal } from './remove';
-export { deletePosition, engageInPosition, keepPosition, movePosition, renamePosition } from './positions';
+export {
+  deletePosition,
+  engageInPosition,
+  keepPosition,
+  movePosition,
+  orderPositions,
+  renamePosition,
+  takePositions,
+} from './positions';

@@ -6,11 +6,37 @@ export function keepPosition(train: Train, name: string, engaged: readonly strin
   const problem = nameProblem(train, name, null);
   if (problem) return refused(problem);
   const position: Position = {
-    id: freshId(train.positions, name.trim().replace(/[^\p{L}\p{N} _.+:-]/gu, '') || 'position'),
+    id: freshId(train.positions, idFrom(name)),
     name: name.trim(),
     engaged: [...engaged],
   };
   return checked({ ...train, positions: [...train.positions, position] });
+}
+
+/**
+ * Takes over a list of positions: what bears the name of a position that is there says what else is engaged in it, the rest is new.
+ * @param replace everything that is there goes, and only the list stays; positions of the same name keep their id.
+ */
+export function takePositions(
+  train: Train,
+  rows: readonly { readonly name: string; readonly engaged: readonly string[] }[],
+  { replace }: { readonly replace: boolean },
+): Edit {
+  const called = (name: string) =>
+    train.positions.find((position) => position.name.toLowerCase() === name.trim().toLowerCase());
+  const positions: Position[] = replace ? [] : [...train.positions];
+  for (const { name, engaged } of rows) {
+    const known = called(name);
+    const position: Position = {
+      id: known?.id ?? freshId([...train.positions, ...positions], idFrom(name)),
+      name: known?.name ?? name.trim(),
+      engaged: [...engaged],
+    };
+    const at = positions.findIndex(({ id }) => id === position.id);
+    if (at < 0) positions.push(position);
+    else positions[at] = position;
+  }
+  return checked({ ...train, positions });
 }
 
 /** Gives a position another name. */
@@ -32,6 +58,18 @@ export function movePosition(train: Train, id: string, by: number): Edit {
   positions.splice(Math.min(positions.length, Math.max(0, from + by)), 0, moved!);
   return checked({ ...train, positions });
 }
+
+/** What of a name can stand in an id. */
+const idFrom = (name: string): string =>
+  name
+    .replace(/[^\p{L}\p{N} _.+:-]/gu, '')
+    .replace(/^[^\p{L}\p{N}]+/u, '')
+    .slice(0, 60)
+    .trim() || 'position';
+
+/** Puts the positions into another order. @param ids all of them. */
+export const orderPositions = (train: Train, ids: readonly string[]): Edit =>
+  checked({ ...train, positions: [...train.positions].sort((a, b) => ids.indexOf(a.id) - ids.indexOf(b.id)) });
 
 export const deletePosition = (train: Train, id: string): Edit =>
   checked({ ...train, positions: train.positions.filter((position) => position.id !== id) });

@@ -8,14 +8,14 @@ import {
   useReactTable,
   type SortingState,
 } from '@tanstack/react-table';
-import { ArrowDown, ArrowUp, Copy } from 'lucide-react';
+import { ArrowDown, ArrowUp } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { figure } from '@/core/units';
 import { memberName } from '@/core/words';
 import { useTyped } from '@/features/train/input/typed-input';
 import { useTrain, useLight, useExplained } from '@/features/train/use-train';
 import { memberColor } from '@/ui/member-colors';
-import { tabText } from '@/ui/table-text';
+import { TableButtons } from '@/ui/table-buttons';
 import { useCard } from '../use-bench';
 import { figureRow, figuresTable, type FigureRow } from './figure-rows';
 
@@ -69,16 +69,17 @@ export function FiguresTable() {
   });
   return (
     <section aria-label="Figures" className="mt-2.5">
-      <CopyButton
-        text={() =>
-          tabText(
+      <div className="flex justify-end">
+        <TableButtons
+          name="figures"
+          table={() =>
             figuresTable(
               table.getRowModel().rows.map(({ original }) => original),
               typed,
-            ),
-          )
-        }
-      />
+            )
+          }
+        />
+      </div>
       <table className="w-full text-sm [&_td]:py-0.5 [&_td:not(:first-child)]:text-right [&_th:not(:first-child)]:text-right">
         <thead className="muted">
           {table.getHeaderGroups().map((group) => (
@@ -170,25 +171,5 @@ function Twice({
       </span>
       {below && <span className={`block text-xs ${strong ? 'text-primary' : 'muted'}`}>{below}</span>}
     </span>
-  );
-}
-
-function CopyButton({ text }: { text: () => string }) {
-  const [done, setDone] = useState<'copied' | 'failed' | null>(null);
-  const copy = async () => {
-    try {
-      await navigator.clipboard.writeText(text());
-      setDone('copied');
-    } catch {
-      setDone('failed');
-    }
-  };
-  return (
-    <div className="flex justify-end">
-      <button type="button" className="btn btn-ghost btn-xs" onClick={() => void copy()}>
-        <Copy className="size-3.5" aria-hidden />{' '}
-        {done === 'copied' ? 'Copied' : done === 'failed' ? 'The browser does not allow copying' : 'Copy the table'}
-      </button>
-    </div>
   );
 }

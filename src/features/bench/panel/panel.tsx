@@ -2,6 +2,7 @@
 
 import { useEffect, useState, type ReactNode } from 'react';
 import { onDemand, whenIdle } from '@/ui/on-demand';
+import { Tabs } from '@/ui/tabs';
 import { RatioHeadline } from './ratio-headline';
 import { Trace } from './trace';
 
@@ -17,7 +18,6 @@ const BODIES: Record<Tab, ReactNode> = {
   working: <WorkingView.Shown />,
   checks: <ChecksView.Shown />,
 };
-const ORDER = Object.keys(TABS) as Tab[];
 
 /** The panel that explains what is engaged: its ratio, the story of the power, every member's figures, the sums, and what the checks find. */
 export function Panel() {
@@ -33,49 +33,23 @@ export function Panel() {
       ]),
     [],
   );
-  const go = (by: number) => {
-    const next = ORDER[(ORDER.indexOf(tab) + by + ORDER.length) % ORDER.length]!;
-    setTab(next);
-    document.getElementById(`tab-${next}`)?.focus();
-  };
   return (
     <aside
       aria-label="Explanation"
       className="flex min-h-0 flex-col border-t border-base-content bg-base-100 lg:border-l lg:border-t-0 lg:border-base-300"
     >
-      <div role="tablist" aria-label="Explanation" className="flex gap-4 border-b border-base-300 px-4">
-        {ORDER.map((key) => (
-          <button
-            key={key}
-            type="button"
-            role="tab"
-            id={`tab-${key}`}
-            aria-selected={tab === key}
-            aria-controls="panel-body"
-            tabIndex={tab === key ? 0 : -1}
-            onClick={() => setTab(key)}
-            onKeyDown={(event) => {
-              if (event.key === 'ArrowRight') go(1);
-              else if (event.key === 'ArrowLeft') go(-1);
-            }}
-            className="-mb-px border-b-3 border-transparent py-1.5 aria-selected:border-primary aria-selected:font-semibold"
-          >
-            {TABS[key]}
-            {key === 'checks' && counted && <WrongCount.Shown />}
-          </button>
-        ))}
-      </div>
-      <div
-        id="panel-body"
-        role="tabpanel"
-        aria-labelledby={`tab-${tab}`}
-        tabIndex={0}
-        className="min-h-0 flex-1 overflow-auto px-4 py-2.5 wrap-break-word contain-content"
+      <Tabs
+        label="Explanation"
+        tabs={TABS}
+        chosen={tab}
+        onChoose={setTab}
+        badge={(key) => key === 'checks' && counted && <WrongCount.Shown />}
+        bodyClass="py-2.5 wrap-break-word contain-content"
       >
         <RatioHeadline />
         {BODIES[tab]}
         <Cautions />
-      </div>
+      </Tabs>
     </aside>
   );
 }

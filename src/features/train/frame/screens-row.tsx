@@ -1,5 +1,6 @@
 'use client';
 
+import { useCallback } from 'react';
 import { useSession } from '../use-train';
 import { screenAddress, type Screen } from './screens';
 
@@ -29,8 +30,14 @@ export function ScreensRow({ screens, here }: { screens: readonly Screen[]; here
   );
 }
 
+/** Goes to the screen of the train that is open here at this segment of its address. */
+export function useGoTo(): (segment: string) => void {
+  const { id } = useSession();
+  return useCallback((segment) => showScreen(id, { segment }), [id]);
+}
+
 /** Shows another screen of the same train; its address stands in the browser's history, and nothing is asked of the server. */
-export function showScreen(id: string, screen: Screen): void {
+export function showScreen(id: string, screen: Pick<Screen, 'segment'>): void {
   const address = screenAddress(id, screen);
   if (location.pathname !== address) history.pushState(null, '', address);
 }

@@ -23,7 +23,7 @@ export function screen(
 
 const trainAddress = (id: string): string => `/trains/${encodeURIComponent(id)}`;
 
-export const screenAddress = (id: string, { segment }: Screen): string =>
+export const screenAddress = (id: string, { segment }: Pick<Screen, 'segment'>): string =>
   segment === '' ? trainAddress(id) : `${trainAddress(id)}/${segment}`;
 
 /** The screen that an address names; undefined where it names none. */

@@ -12,12 +12,6 @@ const FLOWS: Record<FlowKind, { label: string; title: string }> = {
 /** Who drives whom, and whether losses count. */
 export function FlowChoice() {
   const flow = useTrain((state) => state.flow);
-  const losses = useTrain((state) => state.losses);
-  const lossy = useTrain(
-    ({ train }) =>
-      train.efficiency !== undefined ||
-      train.meshes.some(({ efficiency, backEfficiency }) => efficiency !== undefined || backEfficiency !== undefined),
-  );
   const set = useTrain((state) => state.set);
   return (
     <>
@@ -40,19 +34,33 @@ export function FlowChoice() {
           </label>
         ))}
       </fieldset>
-      <label
-        className="muted flex cursor-pointer items-center gap-1.5 text-sm"
-        title={lossy ? 'Count what each mesh loses.' : 'No efficiencies are given for this train, so nothing is lost.'}
-      >
-        <input
-          type="checkbox"
-          className="checkbox checkbox-xs"
-          checked={losses}
-          disabled={!lossy}
-          onChange={(event) => set({ losses: event.target.checked })}
-        />
-        Losses
-      </label>
+      <LossesChoice />
     </>
+  );
+}
+
+/** Whether what the meshes lose counts. */
+export function LossesChoice() {
+  const losses = useTrain((state) => state.losses);
+  const lossy = useTrain(
+    ({ train }) =>
+      train.efficiency !== undefined ||
+      train.meshes.some(({ efficiency, backEfficiency }) => efficiency !== undefined || backEfficiency !== undefined),
+  );
+  const set = useTrain((state) => state.set);
+  return (
+    <label
+      className="muted flex cursor-pointer items-center gap-1.5 text-sm"
+      title={lossy ? 'Count what each mesh loses.' : 'No efficiencies are given for this train, so nothing is lost.'}
+    >
+      <input
+        type="checkbox"
+        className="checkbox checkbox-xs"
+        checked={losses}
+        disabled={!lossy}
+        onChange={(event) => set({ losses: event.target.checked })}
+      />
+      Losses
+    </label>
   );
 }

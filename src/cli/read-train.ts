@@ -1,0 +1,12 @@
+import { MAX_TRAIN_BYTES, parseTrain, problemText, type Train } from '@/core/train';
+import { UsageError } from './options';
+import { readText } from './read-text';
+
+/** A train's document out of its file. @throws UsageError with the first thing that is wrong with it. */
+export function readTrain(file: string): Train {
+  const text = readText(file, MAX_TRAIN_BYTES * 4, 'a train');
+  const parsed = parseTrain(text);
+  if (parsed.ok) return parsed.train;
+  const more = parsed.problems.length > 1 ? ` (and ${parsed.problems.length - 1} more)` : '';
+  throw new UsageError(`${file}: ${problemText(parsed.problems[0]!)}${more}`);
+}

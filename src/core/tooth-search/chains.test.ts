@@ -1,0 +1,173 @@
+import fc from 'fast-check';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { compare, div, fraction, gcd, ONE, parseRational, toFraction, type Rational } from '../rational';
+import { searchChains, type ChainQuestion } from './chains';
+import { errorOf } from './best';
+
+const range = (min: number, max: number): number[] => Array.from({ length: max - min + 1 }, (_, i) => min + i);
+
+const QUESTION: Omit<ChainQuestion, 'target' | 'wheels'> = {
+  stages: 2,
+  coprime: 'any',
+  equalCentres: false,
+  same: false,
+  maxError: null,
+  limit: 5,
+};
+
+/** Another way to the same list: every pair in every stage, nested loops, each ratio once, sorted by exact distance. */
+function bruteForce(question: ChainQuestion): readonly { ratio: string; error: number; pairs: number[][][] }[] {
+  const { target, wheels, stages, coprime, equalCentres, same, maxError, limit } = question;
+  const pairs = wheels
+    .flatMap((a) => wheels.map((b): [number, number] => [a, b]))
+    .filter(([a, b]) => coprime === 'any' || gcd(a, b) === 1);
+  const found = new Map<string, { ratio: Rational; pairs: number[][][] }>();
+  const go = (chosen: [number, number][], n: number, d: number) => {
+    if (chosen.length === stages) {
+      const ratio = div(fraction(n), fraction(d));
+      const key = toFraction(ratio);
+      const known = found.get(key);
+      if (known) known.pairs.push(chosen);
+      else found.set(key, { ratio, pairs: [chosen] });
+      return;
+    }
+    for (const pair of pairs) {
+      const [first] = chosen;
+      if (equalCentres && first && first[0] + first[1] !== pair[0] + pair[1]) continue;
+      if (same && first && (first[0] !== pair[0] || first[1] !== pair[1])) continue;
+      go([...chosen, pair], n * pair[1], d * pair[0]);
+    }
+  };
+  go([], 1, 1);
+  const away = (ratio: Rational) => (compare(ratio, target) >= 0 ? div(ratio, target) : div(target, ratio));
+  return [...found]
+    .map(([ratio, one]) => ({ ratio, away: away(one.ratio), error: errorOf(one.ratio, target), pairs: one.pairs }))
+    .filter(({ error }) => maxError === null || error <= maxError)
+    .sort((a, b) => compare(a.away, b.away))
+    .slice(0, limit);
+}
+
+function check(question: ChainQuestion): number {
+  const { results, proven } = searchChains(question);
+  const expected = bruteForce(question);
+  expect(proven).toBe(true);
+  expect(results.length).toBeGreaterThanOrEqual(expected.length);
+  // Ratios equally far away on either side may stand in either order; how far away each place is, may not.
+  results.slice(0, question.limit).forEach(({ ratio, made }, i) => {
+    expect(errorAway(ratio, question.target)).toBe(errorAway(parseRational(expected[i]!.ratio)!, question.target));
+    const product = made.reduce<Rational>((all, [driver, driven]) => div(multiply(all, driven), fraction(driver)), ONE);
+    expect(toFraction(product)).toBe(toFraction(ratio));
+    expect(made).toHaveLength(question.stages);
+    for (const [driver, driven] of made) {
+      expect(question.wheels).toContain(driver);
+      expect(question.wheels).toContain(driven);
+      if (question.coprime === 'required') expect(gcd(driver, driven)).toBe(1);
+    }
+    if (question.equalCentres) expect(new Set(made.map(([a, b]) => a + b)).size).toBe(1);
+    if (question.same) expect(new Set(made.map((pair) => pair.join())).size).toBe(1);
+    // Nothing makes this ratio with fewer teeth, for up to three stages, where every way is looked at.
+    const own = expected.find((one) => one.ratio === toFraction(ratio));
+    if (own && question.stages <= 2 && !question.equalCentres)
+      expect(sum(made.flat())).toBe(Math.min(...own.pairs.map((pairs) => sum(pairs.flat()))));
+  });
+  return results.length;
+}
+
+const multiply = (a: Rational, by: number): Rational => div(a, div(ONE, fraction(by)));
+const sum = (values: readonly number[]) => values.reduce((total, value) => total + value, 0);
+const errorAway = (ratio: Rational, target: Rational): string =>
+  toFraction(compare(ratio, target) >= 0 ? div(ratio, target) : div(target, ratio));
+
+test('two stages of 15 to 60 for 9.87 are what was worked out independently', () => {
+  const { results } = JSON.parse(
+    readFileSync(join(__dirname, 'cases/find.two-stages.ratios-and-errors.json'), 'utf8'),
+  ) as { results: { ratio: string; error: number }[] };
+  const found = searchChains({ ...QUESTION, target: parseRational('9.87')!, wheels: range(15, 60) });
+  expect(found.results.slice(0, 5).map(({ ratio }) => toFraction(ratio))).toEqual(results.map(({ ratio }) => ratio));
+  found.results
+    .slice(0, 5)
+    .forEach(({ ratio }, i) => expect(errorOf(ratio, parseRational('9.87')!)).toBeCloseTo(results[i]!.error, 15));
+});
+
+const target = fc.oneof(
+  fc
+    .tuple(fc.integer({ min: 1, max: 400 }), fc.integer({ min: 1, max: 400 }))
+    .map(([n, d]) => div(fraction(n), fraction(d))),
+  fc.constant(ONE),
+  fc.integer({ min: 2, max: 90 }).map(fraction),
+);
+const wheels = (most: number) =>
+  fc.oneof(
+    fc
+      .tuple(fc.integer({ min: 6, max: 30 }), fc.integer({ min: 1, max: most - 1 }))
+      .map(([min, more]) => range(min, min + more)),
+    fc
+      .uniqueArray(fc.integer({ min: 6, max: 90 }), { minLength: 1, maxLength: most })
+      .map((all) => all.sort((a, b) => a - b)),
+  );
+const conditions = fc.record({
+  coprime: fc.constantFrom('any' as const, 'required' as const),
+  equalCentres: fc.boolean(),
+  same: fc.boolean(),
+  maxError: fc.option(fc.double({ min: 0, max: 0.4, noNaN: true }), { nil: null }),
+  limit: fc.integer({ min: 1, max: 12 }),
+});
+
+test.each([
+  [1, 12, 150],
+  [2, 10, 200],
+  [3, 5, 120],
+  [4, 3, 60],
+  [5, 2, 60],
+] as const)('%i stages of up to %i wheels: the same places as going through everything', (stages, most, runs) => {
+  let compared = 0;
+  fc.assert(
+    fc.property(target, wheels(most), conditions, (wanted, own, such) => {
+      compared += check({ ...such, target: wanted, wheels: own, stages });
+    }),
+    { numRuns: runs },
+  );
+  expect(compared).toBeGreaterThan(runs / 6);
+});
+
+test('equally far away on either side: fewer teeth first', () => {
+  // 9/10 and 10/9 for 1, where 1 itself is left out by asking for coprime counts of two.
+  const { results } = searchChains({
+    ...QUESTION,
+    stages: 1,
+    target: ONE,
+    wheels: [9, 10, 18],
+    coprime: 'required',
+    limit: 2,
+  });
+  expect(results.map(({ ratio }) => toFraction(ratio)).sort()).toEqual(['10/9', '9/10']);
+});
+
+test('a target beyond everything is answered by the nearest end', () => {
+  for (const [wanted, nearest] of [
+    ['1000000', 81],
+    ['1/1000000', 1 / 81],
+  ] as const) {
+    const { results } = searchChains({
+      ...QUESTION,
+      stages: 4,
+      target: parseRational(wanted)!,
+      wheels: range(20, 60),
+      limit: 1,
+    });
+    expect(results[0]!.ratio.n as number / (results[0]!.ratio.d as number)).toBeCloseTo(nearest, 12); // prettier-ignore
+  }
+});
+
+test('four stages of 12 to 60 hit a whole number of turns exactly, and say so', () => {
+  const { results, proven } = searchChains({
+    ...QUESTION,
+    stages: 4,
+    target: parseRational('360')!,
+    wheels: range(12, 60),
+    limit: 3,
+  });
+  expect(proven).toBe(true);
+  expect(toFraction(results[0]!.ratio)).toBe('360');
+});

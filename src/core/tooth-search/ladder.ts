@@ -1,0 +1,97 @@
+import { gcd, toNumber, type Rational } from '../rational';
+import type { Coprime, Pair } from './stage-fractions';
+
+/** Positions on one centre distance whose ratios lie between two ends. */
+export interface LadderQuestion {
+  readonly from: Rational;
+  readonly to: Rational;
+  /** At least two. */
+  readonly positions: number;
+  /** Each step over the next one: 1 for geometric steps, more for progressive ones. */
+  readonly factor: number;
+  readonly wheels: readonly number[];
+  readonly coprime: Coprime;
+  readonly limit: number;
+}
+
+export interface Ladder {
+  /** Teeth of driver and driven together, the same in every pair. */
+  readonly sum: number;
+  /** One for each position, from the first ratio to the last. */
+  readonly pairs: readonly Pair[];
+  /** Largest |ratio/wanted − 1|. */
+  readonly worst: number;
+}
+
+export interface LadderAnswer {
+  readonly results: readonly Ladder[];
+  readonly proven: boolean;
+  readonly examined: number;
+}
+
+/** For every sum of teeth the pairs that leave the smallest worst deviation; the best sums first, fewer teeth first where they tie. */
+export function searchLadders(question: LadderQuestion): LadderAnswer {
+  const { wheels, limit } = question;
+  const wanted = wantedRatios(question);
+  const sums = [...new Set(wheels.flatMap((a) => wheels.map((b) => a + b)))].sort((a, b) => a - b);
+  const found = sums.flatMap((sum) => ladderOf(sum, wanted, question) ?? []);
+  return {
+    results: found.sort((a, b) => a.worst - b.worst || a.sum - b.sum).slice(0, limit),
+    proven: true,
+    examined: sums.length,
+  };
+}
+
+/**
+ * The ratios from one end to the other: ln r_k = ln r_0 + Σ of the steps before, where step i is the mean step times f^((N−2)/2 − i): all alike for f = 1, each the
+ * next one times f otherwise, taken from the larger ratio down.
+ */
+export function wantedRatios({ from, to, positions, factor }: LadderQuestion): readonly number[] {
+  const [first, last] = [Math.log(toNumber(from)), Math.log(toNumber(to))];
+  const falls = last <= first;
+  const count = positions - 1;
+  const mean = Math.abs(last - first) / count;
+  // From the largest ratio down; read backwards where the ladder rises.
+  const steps = Array.from({ length: count }, (_, i) => mean + Math.log(factor) * ((count - 1) / 2 - i));
+  const top = Math.max(first, last);
+  const logs = steps.reduce((all, step) => [...all, all.at(-1)! - step], [top]);
+  return (falls ? logs : logs.reverse()).map(Math.exp);
+}
+
+/**
+ * Pairs of one sum for all positions, none twice, with the smallest worst deviation. Straight choices are never worse than crossed ones: of two
+ * ratios and two wanted ones in the same order, r/w of both straight matches lies between those of the crossed ones, and |x − 1| is largest at an end. So a
+ * choice is a path through both lists by size: for each position and pair the best worst deviation so far (dynamic programming).
+ */
+function ladderOf(sum: number, wanted: readonly number[], { wheels, coprime }: LadderQuestion): Ladder | null {
+  const all = new Set(wheels);
+  const pairs = wheels
+    .filter((driver) => all.has(sum - driver) && (coprime === 'any' || gcd(driver, sum - driver) === 1))
+    .map((driver): Pair => [driver, sum - driver])
+    .sort((a, b) => a[1] / a[0] - b[1] / b[0]);
+  if (pairs.length < wanted.length) return null;
+  const bySize = wanted.map((_, k) => k).sort((a, b) => wanted[a]! - wanted[b]!);
+  const away = (k: number, j: number) => Math.abs(pairs[j]![1] / pairs[j]![0] / wanted[k]! - 1);
+  // before[step][j]: the pair of the step before, on the best path that ends with pair j.
+  const before: number[][] = [];
+  let worst = pairs.map((_, j) => away(bySize[0]!, j));
+  for (const k of bySize.slice(1)) {
+    const came: number[] = [];
+    const last = worst;
+    let [best, at] = [Infinity, -1];
+    worst = pairs.map((_, j) => {
+      came.push(at);
+      const value = Math.max(best, away(k, j));
+      if (last[j]! < best) [best, at] = [last[j]!, j];
+      return value;
+    });
+    before.push(came);
+  }
+  let at = worst.reduce((best, value, j) => (value < worst[best]! ? j : best), 0);
+  const least = worst[at]!;
+  const path = [at];
+  for (const came of before.reverse()) path.unshift((at = came[at]!));
+  const chosen = new Array<Pair>(wanted.length);
+  bySize.forEach((k, step) => (chosen[k] = pairs[path[step]!]!));
+  return { sum, pairs: chosen, worst: least };
+}

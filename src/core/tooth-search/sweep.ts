@@ -1,0 +1,51 @@
+import type { Best } from './best';
+
+/**
+ * All products of two values of a sorted list that may be among the best. As the smaller factor falls, the larger one that brings the product to
+ * what is wanted rises, so the list is gone through once by two pointers (Horowitz and Sahni's sweep), from the middle outward: the most even products,
+ * of which there are most, come first and soon leave little to look at.
+ * @param left what the product is to come to.
+ * @param take is given the places of both factors, the first not larger.
+ */
+export function sweep<T>(
+  values: Float64Array,
+  left: number,
+  best: Best<T>,
+  take: (i: number, j: number) => void,
+): void {
+  let [least, most] = [left * best.from, left * best.to];
+  const look = (i: number, crossing: number) => {
+    const a = values[i]!;
+    let took = false;
+    for (let j = crossing - 1; j >= i && a * values[j]! >= least; j--) {
+      take(i, j);
+      took = true;
+    }
+    for (let j = crossing; j < values.length && a * values[j]! <= most; j++) {
+      take(i, j);
+      took = true;
+    }
+    if (took) [least, most] = [left * best.from, left * best.to];
+  };
+  const root = firstAbove(values, Math.sqrt(left));
+  let crossing = root;
+  for (let i = root - 1; i >= 0; i--) {
+    const a = values[i]!;
+    while (crossing < values.length && a * values[crossing]! <= left) crossing++;
+    // Even the largest value leaves the product too small, and the factor falls.
+    if (crossing === values.length && a * values[crossing - 1]! < least) break;
+    look(i, crossing);
+  }
+  for (let i = root; i < values.length && values[i]! * values[i]! <= most; i++) look(i, i);
+}
+
+/** The place of the first value above this one. */
+function firstAbove(values: Float64Array, value: number): number {
+  let [from, to] = [0, values.length];
+  while (from < to) {
+    const middle = (from + to) >> 1;
+    if (values[middle]! <= value) from = middle + 1;
+    else to = middle;
+  }
+  return from;
+}

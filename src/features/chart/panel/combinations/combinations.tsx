@@ -1,0 +1,295 @@
+'use client';
+
+import { useDeferredValue, useMemo, useState } from 'react';
+import {
+  countByStatus,
+  engagedIn,
+  groupCombinations,
+  lockCauses,
+  missingForward,
+  numberOf,
+  type CombinationFilter,
+  type CombinationGroup,
+  type CombinationTable,
+  type LockCause,
+} from '@/core/gear-chart';
+import { parseRational, toFraction, toNumber } from '@/core/rational';
+import type { Status } from '@/core/solve';
+import type { Train } from '@/core/train';
+import { ratioFigure, wayText, type RatioConvention } from '@/core/units';
+import { couplerName, exact, listed } from '@/core/words';
+import { engage } from '@/features/train/choosing';
+import { useTrain, useTrainStore } from '@/features/train/use-train';
+import { STATUS_WORDS } from '@/features/train/words';
+import { DataTable, type Column } from '@/ui/data-table';
+import { usePreferences } from '@/ui/preferences';
+import { useEdits } from '../../edits';
+import { chartFor } from '../../results';
+import { FilterFields, NO_FILTER, readSize, type FilterText } from './filter-fields';
+import { useCombinations, type CombinationsNow } from './use-combinations';
+
+/** Every set of couplers that can be engaged: what it does, which ratios nobody listed, and what locks. */
+export function Combinations() {
+  const now = useCombinations();
+  const train = useTrain((state) => state.train);
+  const [filter, setFilter] = useState(NO_FILTER);
+  const convention = usePreferences((state) => state.convention);
+  const { looking } = now;
+  if (looking.kind === 'refused') return <p className="text-sm">{looking.message}</p>;
+  const { table } = looking;
+  if (table && table.couplers.length === 0)
+    return <p className="text-sm">Nothing in this train can be engaged, so there is one combination: it as it is.</p>;
+  return (
+    <>
+      <Progress now={now} table={table} />
+      {table && <Missing table={table} onShow={() => setFilter({ ...NO_FILTER, unlisted: true, way: 'same way' })} />}
+      <div className="mt-2">
+        <FilterFields
+          filter={filter}
+          convention={convention}
+          onChange={(change) => setFilter({ ...filter, ...change })}
+        />
+      </div>
+      {table &&
+        (filter.status === 'locked' ? (
+          <Causes train={train} table={table} />
+        ) : (
+          <Groups table={table} filter={filter} />
+        ))}
+    </>
+  );
+}
+
+function Progress({ now: { looking, stop, again }, table }: { now: CombinationsNow; table: CombinationTable | null }) {
+  const counts = table && countByStatus(table);
+  const total = table?.codes.length ?? 0;
+  return (
+    <div className="flex flex-wrap items-center gap-x-5 gap-y-1 text-sm" role="status">
+      {counts && (
+        <span>
+          <strong className="figure">{grouped(counts.drive)}</strong> of {grouped(total)} combinations drive
+          {(['split', 'neutral', 'held', 'locked'] as Status[])
+            .filter((status) => counts[status] > 0)
+            .map((status) => `, ${grouped(counts[status])} ${STATUS_WORDS[status]}`)
+            .join('')}
+          .
+        </span>
+      )}
+      {looking.kind === 'looking' && (
+        <>
+          <progress className="progress w-40" value={table?.done ?? 0} max={total || 1} aria-label="Looked at" />
+          <button type="button" className="btn btn-xs" onClick={stop}>
+            Stop
+          </button>
+        </>
+      )}
+      {looking.kind === 'stopped' && (
+        <>
+          <span>Stopped after {grouped(table?.done ?? 0)}.</span>
+          <button type="button" className="btn btn-xs" onClick={again}>
+            Begin again
+          </button>
+        </>
+      )}
+    </div>
+  );
+}
+
+/** Forward ratios that some combination gives and no position has. */
+function Missing({ table, onShow }: { table: CombinationTable; onShow: () => void }) {
+  const train = useTrain((state) => state.train);
+  const convention = usePreferences((state) => state.convention);
+  const missing = useMemo(() => missingForward(table, ratiosIn(train)), [table, train]);
+  if (missing.length === 0)
+    return (
+      <p className="mt-1 text-sm">
+        The chart has every forward ratio that there is{table.done < table.codes.length && ' so far'}.
+      </p>
+    );
+  return (
+    <p className="mt-1 text-sm">
+      {missing.length === 1 ? 'One forward ratio is' : `${missing.length} forward ratios are`} not in the chart:{' '}
+      <span className="figure">
+        {missing
+          .slice(0, 8)
+          .map((ratio) => sized(ratio, convention))
+          .join(', ')}
+      </span>
+      {missing.length > 8 && ' …'}{' '}
+      <button type="button" className="link" onClick={onShow}>
+        Show them
+      </button>
+    </p>
+  );
+}
+
+/** Groups shown at once; more when asked. */
+const SHOWN = 100;
+
+function Groups({ table, filter }: { table: CombinationTable; filter: FilterText }) {
+  const train = useTrain((state) => state.train);
+  const store = useTrainStore();
+  const { add } = useEdits();
+  const convention = usePreferences((state) => state.convention);
+  const [most, setMost] = useState(SHOWN);
+  const wanted = useDeferredValue(filter);
+  const groups = useMemo(
+    () => groupCombinations(table, filterOf(wanted, train, convention)),
+    [table, wanted, train, convention],
+  );
+  const listedAs = useMemo(() => namesByNumber(train, table), [train, table]);
+  const name = (number: number) => listed(engagedIn(table, number).map((id) => couplerName(train, id))) || 'nothing';
+  const named = (numbers: readonly number[]) => numbers.flatMap((number) => listedAs.get(number) ?? []);
+  const columns: Column<CombinationGroup>[] = [
+    {
+      head: `Ratio, ${convention}`,
+      numeric: true,
+      value: ({ ratio }) => ratio && Math.abs(toNumber(parseRational(ratio)!)),
+      cell: ({ ratio, status }) =>
+        ratio ? (
+          <span title={`exactly ${exact(parseRational(ratio)!)} in/out`}>{sized(ratio, convention)}</span>
+        ) : (
+          STATUS_WORDS[status]
+        ),
+    },
+    { head: 'Way', value: ({ ratio, status }) => (ratio ? wayText(parseRational(ratio)!) : STATUS_WORDS[status]) },
+    { head: 'Fewest engaged', value: ({ numbers }) => name(numbers[0]!) },
+    {
+      head: 'Sets',
+      numeric: true,
+      title: 'Combinations that come to the same',
+      value: ({ numbers }) => numbers.length,
+      cell: ({ numbers }) =>
+        numbers.length > 1 ? (
+          <details>
+            <summary className="cursor-pointer">{numbers.length}</summary>
+            <ul className="font-sans text-left text-xs whitespace-normal">
+              {numbers.slice(1, 13).map((number) => (
+                <li key={number}>{name(number)}</li>
+              ))}
+              {numbers.length > 13 && <li>and {numbers.length - 13} more</li>}
+            </ul>
+          </details>
+        ) : (
+          '1'
+        ),
+    },
+    {
+      head: 'In the chart as',
+      value: ({ numbers }) => listed(named(numbers)) || null,
+      cell: ({ numbers }) =>
+        named(numbers).length > 0 ? (
+          listed(named(numbers))
+        ) : (
+          <button type="button" className="btn btn-xs" onClick={() => add(engagedIn(table, numbers[0]!))}>
+            Add as position
+          </button>
+        ),
+    },
+    {
+      head: 'Look',
+      value: () => null,
+      cell: ({ numbers }) => (
+        <button
+          type="button"
+          className="link"
+          title="Engage it, as the Bench would"
+          onClick={() => engage(store, engagedIn(table, numbers[0]!))}
+        >
+          engage
+        </button>
+      ),
+    },
+  ];
+  const shown = useMemo(() => groups.slice(0, most), [groups, most]);
+  if (groups.length === 0)
+    return <p className="muted mt-2 text-sm">No combination is so{table.done < table.codes.length && ' yet'}.</p>;
+  const sets = groups.reduce((total, { numbers }) => total + numbers.length, 0);
+  return (
+    <>
+      <DataTable
+        label="Combinations"
+        beside={
+          <span className="muted">
+            {grouped(sets)} {sets === 1 ? 'set' : 'sets'} in {grouped(groups.length)}{' '}
+            {groups.length === 1 ? 'group' : 'groups'}
+          </span>
+        }
+        rows={shown}
+        columns={columns}
+        keyOf={({ ratio, status }) => ratio ?? status}
+      />
+      {groups.length > most && (
+        <button type="button" className="btn btn-xs mt-1" onClick={() => setMost(most + SHOWN)}>
+          Show more of {grouped(groups.length)}
+        </button>
+      )}
+    </>
+  );
+}
+
+/** What locks, by its smallest cause. */
+function Causes({ train, table }: { train: Train; table: CombinationTable }) {
+  const causes = useMemo(() => lockCauses(table), [table]);
+  const name = (number: number) =>
+    engagedIn(table, number)
+      .map((id) => couplerName(train, id))
+      .join(' with ');
+  const columns: Column<LockCause>[] = [
+    { head: 'What fights', value: ({ number }) => name(number) || 'the gears themselves, with nothing engaged' },
+    { head: 'Elements', numeric: true, value: ({ number }) => engagedIn(table, number).length },
+    {
+      head: 'Locks',
+      numeric: true,
+      value: ({ kills }) => kills,
+      cell: ({ kills }) => `${grouped(kills)} of ${grouped(table.codes.length)}`,
+    },
+  ];
+  if (causes.length === 0) return <p className="muted mt-2 text-sm">Nothing locks.</p>;
+  return (
+    <DataTable
+      label="Smallest causes of lock-ups"
+      beside={<span className="muted">Each smallest cause once: none of its elements can be spared</span>}
+      rows={causes.slice(0, 500)}
+      columns={columns}
+      keyOf={({ number }) => `${number}`}
+    />
+  );
+}
+
+function filterOf(text: FilterText, train: Train, convention: RatioConvention): CombinationFilter {
+  const [from, to] = [readSize(text.from), readSize(text.to)];
+  const turned = convention === 'out/in';
+  const inOut = (value: number | undefined) => (value === undefined ? undefined : turned ? 1 / value : value);
+  const near = train.positions.find(({ id }) => id === text.near);
+  const most = readSize(text.most);
+  return {
+    ...(text.status && { status: text.status }),
+    ...(text.way && { way: text.way }),
+    ...(most !== undefined && { most }),
+    ...withSize('ratioFrom', inOut(turned ? to : from)),
+    ...withSize('ratioTo', inOut(turned ? from : to)),
+    ...(text.unlisted && { except: train.positions.map(({ engaged }) => engaged), exceptRatios: ratiosIn(train) }),
+    ...(near && { oneChangeFrom: near.engaged }),
+    ...(text.without && { without: [text.without] }),
+  };
+}
+
+/** The exact ratios that the chart has. */
+const ratiosIn = (train: Train): readonly string[] =>
+  chartFor(train, false).rows.flatMap(({ solved: { ratio } }) => (ratio ? [toFraction(ratio)] : []));
+
+const withSize = <K extends string>(key: K, value: number | undefined) => (value === undefined ? {} : { [key]: value });
+
+function namesByNumber(train: Train, table: CombinationTable): ReadonlyMap<number, readonly string[]> {
+  const names = new Map<number, string[]>();
+  for (const { name, engaged } of train.positions) {
+    const number = numberOf(table, engaged);
+    names.set(number, [...(names.get(number) ?? []), name]);
+  }
+  return names;
+}
+
+const sized = (ratio: string, convention: RatioConvention): string => ratioFigure(parseRational(ratio)!, convention);
+
+const grouped = (count: number): string => String(count).replace(/\B(?=(\d{3})+$)/g, '\u202f');

@@ -1,0 +1,96 @@
+'use client';
+
+import { useEffect, useState } from 'react';
+import type { SingleChanges } from '@/core/gear-chart';
+import type { Train } from '@/core/train';
+import { couplerName, listed } from '@/core/words';
+import { useTrain } from '@/features/train/use-train';
+import { lane } from '@/workers/beside';
+import { useEdits } from '../../edits';
+
+type Found = { readonly train: Train; readonly singles: SingleChanges | null } | { readonly refused: string };
+
+/** Looks, among combinations of the same ratios, for a choice that makes every shift a single change. */
+export function SinglesButton() {
+  const train = useTrain((state) => state.train);
+  const { take } = useEdits();
+  const [asking] = useState(lane);
+  const [found, setFound] = useState<Found | 'looking' | null>(null);
+  useEffect(() => () => asking.giveUp(), [asking]);
+  const look = async () => {
+    setFound('looking');
+    try {
+      const singles = await asking.run('singles', { train });
+      setFound((now) => (now === 'looking' ? { train, singles } : now));
+    } catch (error) {
+      setFound({ refused: error instanceof Error ? error.message : String(error) });
+    }
+  };
+  const answer = found !== null && found !== 'looking' && (!('train' in found) || found.train === train) ? found : null;
+  return (
+    <div className="mt-3 border-t border-base-300 pt-2 text-sm">
+      <button type="button" className="btn btn-xs" disabled={found === 'looking'} onClick={() => void look()}>
+        {found === 'looking' ? 'Looking…' : 'Look for single changes'}
+      </button>
+      <span className="muted ml-2">among sets of the same ratios</span>
+      {answer &&
+        ('refused' in answer ? (
+          <p className="mt-1">{answer.refused}</p>
+        ) : (
+          <Answer train={train} singles={answer.singles} onTake={take} />
+        ))}
+    </div>
+  );
+}
+
+function Answer({
+  train,
+  singles,
+  onTake,
+}: {
+  train: Train;
+  singles: SingleChanges | null;
+  onTake: ReturnType<typeof useEdits>['take'];
+}) {
+  if (!singles) return <p className="mt-1">Fewer than two positions drive.</p>;
+  const before = (id: string) => train.positions.find((position) => position.id === id)!;
+  const changed = singles.rows.filter(
+    ({ position, engaged }) => [...engaged].sort().join() !== combined(train, before(position).engaged).join(),
+  );
+  const left = singles.hard.length;
+  const verdict =
+    left === 0
+      ? 'Every shift becomes a single change.'
+      : `No choice makes all shifts single; ${left === 1 ? 'one stays' : `${left} stay`} hard: from ${listed(singles.hard.map((id) => before(id).name))}.`;
+  if (changed.length === 0)
+    return <p className="mt-1">{left === 0 ? verdict : `${verdict} The chart is as good as it can be.`}</p>;
+  return (
+    <div className="mt-1">
+      <p>{verdict}</p>
+      <ul className="list-disc pl-5">
+        {changed.map(({ position, engaged }) => (
+          <li key={position}>
+            {before(position).name}: {listed(engaged.map((id) => couplerName(train, id))) || 'nothing'} instead of{' '}
+            {listed(before(position).engaged.map((id) => couplerName(train, id))) || 'nothing'}
+          </li>
+        ))}
+      </ul>
+      <button
+        type="button"
+        className="btn btn-neutral btn-xs mt-1"
+        onClick={() =>
+          onTake(
+            changed.map(({ position, engaged }) => ({ name: before(position).name, engaged })),
+            false,
+          )
+        }
+      >
+        Take these over
+      </button>
+    </div>
+  );
+}
+
+/** What of a set is part of combinations, sorted. */
+const combined = ({ couplers }: Train, engaged: readonly string[]): readonly string[] =>
+  engaged.filter((id) => couplers.find((coupler) => coupler.id === id)?.type !== 'one-way').sort();

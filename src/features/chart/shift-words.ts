@@ -1,0 +1,47 @@
+import type { Shift, Verdict } from '@/core/gear-chart';
+import type { Train } from '@/core/train';
+import { couplerName, listed } from '@/core/words';
+import { STATUS_WORDS } from '@/features/train/words';
+
+const VERDICT_WORDS: Record<Verdict, string> = {
+  blocked: 'blocked',
+  'by-itself': 'by itself',
+  single: 'one for one',
+  double: 'several at once',
+};
+
+/** The verdict in a word or two: "by itself", "one for one", "one moves". */
+export function verdictWords({ verdict, off, on }: Pick<Shift, 'verdict' | 'off' | 'on'>): string {
+  const moving = off.length + on.length;
+  if (verdict !== 'single' || moving === 2) return VERDICT_WORDS[verdict];
+  return moving === 1 ? 'one moves' : 'nothing moves';
+}
+
+export const VERDICT_SAYS: Record<Verdict, string> = {
+  blocked: 'Whichever moves first, the train locks on the way.',
+  'by-itself': 'One element moves, and a one-way clutch takes over or lets go by itself.',
+  single: 'At most one goes off and one comes on.',
+  double: 'Several have to move together: hard to time.',
+};
+
+/** What a shift is, in sentences: what goes off and on, the verdict, and what the train does in between. */
+export function shiftSays(train: Train, { to, off, on, between, verdict }: Shift): string {
+  const names = (ids: readonly string[]) => listed(ids.map((id) => couplerName(train, id)));
+  const sets = between.map(
+    ({ engaged, solved: { status } }) => `${names(engaged) || 'nothing'}: ${STATUS_WORDS[status]}`,
+  );
+  return [
+    `To ${to.name}: ${movesSay(train, { off, on })}.`,
+    VERDICT_SAYS[verdict],
+    ...(sets.length > 0
+      ? [`In between, ${sets.slice(0, 6).join('; ')}${sets.length > 6 ? ` and ${sets.length - 6} more` : ''}.`]
+      : []),
+  ].join(' ');
+}
+
+/** "A off, C on"; "nothing moves". */
+export function movesSay(train: Train, { off, on }: Pick<Shift, 'off' | 'on'>): string {
+  const names = (ids: readonly string[]) => listed(ids.map((id) => couplerName(train, id)));
+  const moves = [off.length > 0 && `${names(off)} off`, on.length > 0 && `${names(on)} on`].filter(Boolean);
+  return moves.join(', ') || 'nothing moves';
+}

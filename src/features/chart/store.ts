@@ -1,0 +1,59 @@
+import { createStore } from 'zustand';
+import type { StepSchool } from '@/core/gear-chart';
+import type { Train } from '@/core/train';
+import type { Own } from '@/features/train/session';
+
+/** The chart as rows, as a grid of groups, or as the clicks of its selectors. */
+export type View = 'rows' | 'grid' | 'clicks';
+
+export type Tab = 'pictures' | 'members' | 'shifts' | 'stages' | 'lines' | 'influence' | 'combinations' | 'compare';
+
+/** Two positions between which a shift is looked at; an end that is left open follows the position that is chosen, and the next. */
+export interface Pair {
+  readonly from: string | null;
+  readonly to: string | null;
+}
+
+/** What the chart is compared with: itself with other counts, another train, or a kept state of this one. */
+export type Against =
+  | { readonly kind: 'itself' }
+  | { readonly kind: 'train' | 'revision'; readonly name: string; readonly key: string; readonly train: Train };
+
+/** What the Chart keeps of its own while the train is open in this window. */
+export interface ChartState {
+  readonly view: View;
+  readonly tab: Tab;
+  readonly school: StepSchool;
+  /** Of the progressive school, as typed; empty for the one that fits best. */
+  readonly factorText: string;
+  /** Input speed at which the pictures shift, as typed; empty for the speed that is put in. */
+  readonly shiftSpeedText: string;
+  readonly pair: Pair;
+  /** A gear that is given so many teeth more, to see what comes of it. */
+  readonly more: { readonly gear: string; readonly by: number } | null;
+  readonly against: Against;
+  /** Counts that are tried on the other side, by gear; nothing of it is saved. */
+  readonly whatIf: Readonly<Record<string, number>>;
+  readonly set: (change: Partial<Omit<ChartState, 'set'>>) => void;
+}
+
+export interface ChartItself extends Own {
+  readonly store: ReturnType<typeof createChartStore>;
+}
+
+/** Made once for a session; see ownOf. */
+export const createChart = (): ChartItself => ({ store: createChartStore() });
+
+const createChartStore = () =>
+  createStore<ChartState>()((set) => ({
+    view: 'rows',
+    tab: 'pictures',
+    school: 'even',
+    factorText: '',
+    shiftSpeedText: '',
+    pair: { from: null, to: null },
+    more: null,
+    against: { kind: 'itself' },
+    whatIf: {},
+    set,
+  }));

@@ -1,0 +1,50 @@
+'use client';
+
+import { useTrain } from '@/features/train/use-train';
+import { gridFor, sequenceFor } from './results';
+import type { View } from './store';
+import { useChart } from './use-chart';
+
+const VIEWS: Record<View, { word: string; title: string }> = {
+  rows: { word: 'Rows', title: 'One row for each position' },
+  grid: { word: 'Grid', title: 'Groups of couplers against each other: each position engages one of each' },
+  clicks: { word: 'Clicks', title: 'What moves when the selectors go from one position to the next' },
+};
+
+/** The views that this train's chart has; one that has only rows is given no choice. */
+function useViews(): readonly View[] {
+  const train = useTrain((state) => state.train);
+  return (Object.keys(VIEWS) as View[]).filter(
+    (view) => view === 'rows' || (view === 'grid' ? gridFor(train) !== null : sequenceFor(train) !== null),
+  );
+}
+
+/** The view that is looked at; rows where the train has not the one that was chosen. */
+export function useView(): View {
+  const view = useChart((state) => state.view);
+  return useViews().includes(view) ? view : 'rows';
+}
+
+export function ViewChoice() {
+  const views = useViews();
+  const view = useView();
+  const set = useChart((state) => state.set);
+  if (views.length < 2) return null;
+  return (
+    <fieldset className="join">
+      <legend className="sr-only">The chart as</legend>
+      {views.map((one) => (
+        <input
+          key={one}
+          type="radio"
+          name="chart-view"
+          className="btn join-item btn-xs checked:!bg-neutral checked:!text-neutral-content"
+          aria-label={VIEWS[one].word}
+          title={VIEWS[one].title}
+          checked={view === one}
+          onChange={() => set({ view: one })}
+        />
+      ))}
+    </fieldset>
+  );
+}

@@ -1,0 +1,140 @@
+'use client';
+
+import {
+  flexRender,
+  getCoreRowModel,
+  getSortedRowModel,
+  useReactTable,
+  type ColumnDef,
+  type SortingState,
+} from '@tanstack/react-table';
+import clsx from 'clsx';
+import { ArrowDown, ArrowUp } from 'lucide-react';
+import { useMemo, useState, type ReactNode } from 'react';
+import { TableButtons } from './table-buttons';
+import type { Table } from './table-text';
+
+/** A column of a table: what it sorts and copies by, and how it is shown. */
+export interface Column<Row> {
+  readonly head: string;
+  readonly title?: string;
+  /** Null where there is none: sorted last, copied empty. */
+  readonly value: (row: Row) => string | number | null;
+  /** How it is shown, where that is not the value itself. */
+  readonly cell?: (row: Row) => ReactNode;
+  readonly numeric?: boolean;
+}
+
+interface Props<Row> {
+  /** What the table is, for screen readers and for the name of its file. */
+  readonly label: string;
+  readonly rows: readonly Row[];
+  readonly columns: readonly Column<Row>[];
+  readonly keyOf: (row: Row) => string;
+  /** What stands left of the buttons. */
+  readonly beside?: ReactNode;
+  readonly chosen?: (row: Row) => boolean;
+}
+
+/** A table that sorts by any column, is copied and saved; its head and first column stay in view. */
+export function DataTable<Row>({ label, rows, columns, keyOf, beside, chosen }: Props<Row>) {
+  const [sorting, setSorting] = useState<SortingState>([]);
+  const defined = useMemo(
+    () =>
+      columns.map(({ head, value, cell }, i): ColumnDef<Row> => ({
+        id: `${i}`,
+        header: head,
+        accessorFn: (row) => value(row) ?? undefined,
+        sortUndefined: 'last',
+        cell: ({ row: { original } }) => (cell ? cell(original) : (value(original) ?? '')),
+      })),
+    [columns],
+  );
+  // The table's own functions change with every render; nothing here is kept from one to the next.
+  // eslint-disable-next-line react-hooks/incompatible-library
+  const table = useReactTable<Row>({
+    data: rows as Row[],
+    columns: defined,
+    state: { sorting },
+    onSortingChange: setSorting,
+    getCoreRowModel: getCoreRowModel(),
+    getSortedRowModel: getSortedRowModel(),
+    getRowId: keyOf,
+  });
+  const asText = (): Table => ({
+    head: columns.map(({ head }) => head),
+    rows: table.getSortedRowModel().rows.map(({ original }) => columns.map(({ value }) => plain(value(original)))),
+  });
+  return (
+    <section aria-label={label} className="w-fit min-w-72">
+      <div className="flex items-center gap-3 py-1">
+        <div className="min-w-0 flex-1 text-sm">{beside}</div>
+        <TableButtons name={label} table={asText} />
+      </div>
+      <table className="border-separate border-spacing-0 text-sm">
+        <thead>
+          {table.getHeaderGroups().map((group) => (
+            <tr key={group.id}>
+              {group.headers.map((header, i) => {
+                const sorted = header.column.getIsSorted();
+                const { numeric, title } = columns[i]!;
+                return (
+                  <th
+                    key={header.id}
+                    scope="col"
+                    title={title}
+                    aria-sort={sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : 'none'}
+                    className={clsx(
+                      'muted sticky top-0 border-b border-base-content bg-base-100 px-2 py-1 align-bottom font-normal',
+                      numeric ? 'text-right' : 'text-left',
+                      i === 0 ? 'left-0 z-20' : 'z-10',
+                    )}
+                  >
+                    <button
+                      type="button"
+                      className="max-w-40 text-inherit leading-tight hover:text-base-content"
+                      onClick={header.column.getToggleSortingHandler()}
+                    >
+                      {flexRender(header.column.columnDef.header, header.getContext())}
+                      {sorted === 'asc' && <ArrowUp className="inline size-3" aria-hidden />}
+                      {sorted === 'desc' && <ArrowDown className="inline size-3" aria-hidden />}
+                    </button>
+                  </th>
+                );
+              })}
+            </tr>
+          ))}
+        </thead>
+        <tbody>
+          {table.getRowModel().rows.map((row) => (
+            <tr
+              key={row.id}
+              className={clsx('hover:bg-base-200', chosen?.(row.original) ? 'bg-base-200' : 'bg-base-100')}
+            >
+              {row.getVisibleCells().map((cell, i) => {
+                const Cell = i === 0 ? 'th' : 'td';
+                return (
+                  <Cell
+                    key={cell.id}
+                    scope={i === 0 ? 'row' : undefined}
+                    className={clsx(
+                      'border-b border-base-300/60 px-2 py-1 font-normal',
+                      i === 0 && 'sticky left-0 bg-inherit',
+                      columns[i]!.numeric ? 'figure text-right whitespace-nowrap' : 'text-left',
+                    )}
+                  >
+                    {flexRender(cell.column.columnDef.cell, cell.getContext())}
+                  </Cell>
+                );
+              })}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+/** A value as a spreadsheet reads it. */
+const plain = (value: string | number | null): string =>
+  value === null ? '' : typeof value === 'number' ? String(Number(value.toPrecision(7))) : value;

@@ -1,0 +1,152 @@
+'use client';
+
+import ApexCharts, { type ApexOptions } from 'apexcharts';
+import { Image as ImageIcon, Table2 } from 'lucide-react';
+import { useId, useMemo, useState, type ReactNode } from 'react';
+import ReactApexChart from 'react-apexcharts';
+import { DataTable, type Column } from './data-table';
+import { fileName, saveFile } from './save-file';
+import { useTheme } from './theme';
+
+interface Props<Row> {
+  readonly title: string;
+  readonly kind: 'line' | 'bar' | 'scatter';
+  readonly series: ApexAxisChartSeries;
+  readonly options: ApexOptions;
+  /** The same figures. */
+  readonly rows: readonly Row[];
+  readonly columns: readonly Column<Row>[];
+  readonly keyOf: (row: Row) => string;
+  readonly height: number;
+  /** What is said of a point when it is pointed at. */
+  readonly tip: (series: number, point: number) => string;
+  /** What stands beside the title. */
+  readonly beside?: ReactNode;
+}
+
+/** Pixels of a PNG for one of the screen: sharp on paper too. */
+const SHARPNESS = 3;
+
+/** A chart of figures, quiet: no animation, no gradient; the table behind it at a press, and both to take along. */
+export function Diagram<Row>({ title, kind, series, options, rows, columns, keyOf, height, tip, beside }: Props<Row>) {
+  const [table, setTable] = useState(false);
+  const theme = useTheme();
+  const id = useId().replace(/[^\w-]/g, '');
+  const drawn = useMemo(() => ({ options: quiet(options, theme, id, tip), series }), [options, series, theme, id, tip]);
+  const save = async () => {
+    const { imgURI } = (await ApexCharts.exec(id, 'dataURI', { scale: SHARPNESS })) as { imgURI: string };
+    const bytes = Uint8Array.from(atob(imgURI.slice(imgURI.indexOf(',') + 1)), (letter) => letter.charCodeAt(0));
+    saveFile(fileName(title, '.png'), 'image/png', new Blob([bytes]));
+  };
+  return (
+    <figure aria-label={title} className="min-w-0">
+      <figcaption className="flex items-center gap-2">
+        <span className="text-sm font-semibold">{title}</span>
+        {beside}
+        <span className="flex-1" />
+        <button
+          type="button"
+          className="btn btn-ghost btn-xs"
+          aria-pressed={table}
+          title={table ? 'Show the picture' : 'Show the same figures as a table'}
+          onClick={() => setTable(!table)}
+        >
+          <Table2 className="size-3.5" aria-hidden /> {table ? 'Picture' : 'Table'}
+        </button>
+        {!table && (
+          <button
+            type="button"
+            className="btn btn-ghost btn-xs"
+            title="Save the picture as PNG"
+            onClick={() => void save()}
+          >
+            <ImageIcon className="size-3.5" aria-hidden /> PNG
+          </button>
+        )}
+      </figcaption>
+      {table ? (
+        <div className="overflow-auto" style={{ maxHeight: height }}>
+          <DataTable label={title} rows={rows} columns={columns} keyOf={keyOf} />
+        </div>
+      ) : (
+        <ReactApexChart type={kind} height={height} {...drawn} />
+      )}
+    </figure>
+  );
+}
+
+/** A colour of the theme, as it is now: the charts take no variables. */
+const inkOf = (name: string): string =>
+  getComputedStyle(document.documentElement)
+    .getPropertyValue(name.replace(/^var\((.*)\)$/, '$1'))
+    .trim();
+
+/** A colour that may be a variable of the theme, as the charts need it. */
+export const inkFor = (color: string): string => (color.startsWith('var(') ? inkOf(color) : color);
+
+/** The charts take legends and tooltips as HTML, and names come from documents. */
+function escaped(text: string): string {
+  const box = document.createElement('div');
+  box.textContent = text;
+  return box.innerHTML;
+}
+
+function quiet(options: ApexOptions, theme: string, id: string, tip: Props<unknown>['tip']): ApexOptions {
+  const [ink, muted, line, paper] = ['--color-base-content', '--muted', '--color-base-300', '--color-base-100'].map(
+    inkOf,
+  );
+  const text = { colors: muted!, fontSize: '12px', fontFamily: 'Source Sans 3' };
+  const axisTitle = (title: ApexXAxis['title'] = {}) => ({
+    ...title,
+    style: { color: muted!, fontSize: '12px', fontWeight: 400, fontFamily: 'Source Sans 3' },
+  });
+  const yaxes = [options.yaxis ?? {}].flat();
+  return {
+    ...options,
+    theme: { mode: theme === 'soot' ? 'dark' : 'light' },
+    chart: {
+      id,
+      background: 'transparent',
+      foreColor: ink!,
+      fontFamily: 'Source Sans 3',
+      animations: { enabled: false },
+      toolbar: { show: false },
+      zoom: { enabled: false },
+      parentHeightOffset: 0,
+      ...options.chart,
+    },
+    grid: { borderColor: line!, padding: { left: 12, right: 16, top: -12, bottom: 0 }, ...options.grid },
+    dataLabels: { enabled: false, ...options.dataLabels },
+    states: { hover: { filter: { type: 'none' } }, active: { filter: { type: 'none' } } },
+    legend: {
+      fontSize: '12px',
+      labels: { colors: ink! },
+      markers: { size: 5 },
+      formatter: escaped,
+      ...options.legend,
+    },
+    tooltip: {
+      theme: theme === 'soot' ? 'dark' : 'light',
+      shared: false,
+      intersect: true,
+      ...options.tooltip,
+      custom: ({ seriesIndex, dataPointIndex }: { seriesIndex: number; dataPointIndex: number }) =>
+        `<div class="px-2 py-1 text-sm">${escaped(tip(seriesIndex, dataPointIndex))}</div>`,
+    },
+    xaxis: {
+      ...options.xaxis,
+      title: axisTitle(options.xaxis?.title),
+      labels: { style: text, ...options.xaxis?.labels },
+      axisBorder: { color: ink! },
+      axisTicks: { color: ink! },
+      crosshairs: { show: false },
+      tooltip: { enabled: false },
+    },
+    yaxis: yaxes.map((axis) => ({
+      ...axis,
+      title: axisTitle(axis.title as ApexXAxis['title']) as ApexYAxis['title'],
+      labels: { ...axis.labels, style: { ...text, ...axis.labels?.style } },
+    })),
+    markers: { strokeColors: paper!, ...options.markers },
+  };
+}
