@@ -20,8 +20,14 @@ export async function typeTeeth(page: Page, member: string, from: number, to: nu
  */
 export async function openCard(page: Page, link: Locator): Promise<void> {
   const address = await link.getAttribute('href');
+  // The list stands there a moment before the address is told to be the shelf's: until then it may still be that of the train that was left.
+  await page.waitForURL((url) => url.pathname === '/');
   await expect(async () => {
     if (new URL(page.url()).pathname !== address) await link.click();
     await page.waitForURL((url) => url.pathname === address, { timeout: 4_000 });
   }).toPass({ timeout: 20_000 });
 }
+
+/** Waits until the code of every screen has come: from then on they open with the server away. */
+export const allHere = (page: Page) =>
+  page.waitForFunction(() => performance.getEntriesByName('every screen is here').length > 0);

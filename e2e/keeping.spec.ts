@@ -1,4 +1,4 @@
-import { ratio, saved, typeTeeth } from './bench-steps';
+import { allHere, ratio, saved, typeTeeth } from './bench-steps';
 import { expect, test } from './journey';
 import { freshTrain } from './shelf-copies';
 
@@ -66,7 +66,7 @@ test('what was changed while the server was away waits in the browser and is off
 test('an offer that is dropped does not come again', async ({ page, request, context }) => {
   const address = await freshTrain(request, 'sluice-winch');
   await page.goto(address);
-  await page.waitForLoadState('networkidle');
+  await allHere(page);
   await context.setOffline(true);
   await typeTeeth(page, 'drum', 45, 90);
   await expect(page.getByRole('status').filter({ hasText: /^Not saved, kept in this browser$/ })).toBeVisible();

@@ -1,16 +1,9 @@
 import { expect, test, type Page } from './journey';
-import { openCard, ratio, saved, typeTeeth } from './bench-steps';
+import { allHere, openCard, ratio, saved, typeTeeth } from './bench-steps';
+import { cell, chart, row } from './chart-steps';
 import { freshTrain } from './shelf-copies';
 
 const screens = (page: Page) => page.getByRole('navigation', { name: 'Screens of this train' });
-const chart = (page: Page) => page.getByRole('grid', { name: 'Shift chart' });
-const row = (page: Page, name: string) =>
-  chart(page)
-    .getByRole('row')
-    .filter({ has: page.getByRole('rowheader', { name, exact: true }) });
-const cell = (page: Page, coupler: string, position: string) =>
-  chart(page).getByRole('button', { name: `${coupler} in ${position}`, exact: true });
-
 test('going from screen to screen loses nothing: document, undo, position and what the Bench had', async ({
   page,
   request,
@@ -85,7 +78,7 @@ test('with the server away the other screens open, an edit waits, and is saved w
 }) => {
   const address = await freshTrain(request, 'pan-rake');
   await page.goto(address);
-  await page.waitForLoadState('networkidle');
+  await allHere(page);
   await context.setOffline(true);
   await typeTeeth(page, 'second wheel', 32, 34);
   await screens(page).getByRole('link', { name: 'Chart' }).click();

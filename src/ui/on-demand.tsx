@@ -1,6 +1,6 @@
 'use client';
 
-import { lazy, Suspense, type ComponentType } from 'react';
+import { lazy, Suspense, useState, type ComponentType } from 'react';
 
 /** A component whose code comes when it is first shown, or before when nothing else is to be done. */
 export interface OnDemand<P> {
@@ -8,15 +8,26 @@ export interface OnDemand<P> {
   readonly load: () => Promise<unknown>;
 }
 
-/** Until its code is there, nothing is shown in its place: what was there stays as it is. */
+/**
+ * Until its code is there, nothing is shown in its place: what was there stays as it is. Where the code is there already it is shown at once;
+ * a lazy component would be held back for a third of a second.
+ */
 export function onDemand<P extends object>(load: () => Promise<ComponentType<P>>): OnDemand<P> {
-  const Lazy = lazy(async () => ({ default: await insist(load) }));
-  const Shown = (props: P) => (
-    <Suspense>
-      <Lazy {...props} />
-    </Suspense>
-  );
-  return { Shown, load };
+  let ready: ComponentType<P> | null = null;
+  const loaded = async () => (ready = await load());
+  const Lazy = lazy(async () => ({ default: await insist(loaded) }));
+  const Shown = (props: P) => {
+    // As it was when it was first shown: another kind of component would begin anew.
+    const [Ready] = useState(() => ready);
+    return Ready ? (
+      <Ready {...props} />
+    ) : (
+      <Suspense>
+        <Lazy {...props} />
+      </Suspense>
+    );
+  };
+  return { Shown, load: loaded };
 }
 
 const AGAIN_MS = 1500;
@@ -55,5 +66,10 @@ export function whenIdle(loads: readonly (() => Promise<unknown>)[]): () => void
   };
 }
 
+// A page that always turns something has no idle moment; what waits for one comes all the same.
+const LONGEST_WAIT_MS = 3000;
+
 const idle = (run: () => void): number =>
-  'requestIdleCallback' in globalThis ? requestIdleCallback(run) : Number(setTimeout(run, 200));
+  'requestIdleCallback' in globalThis
+    ? requestIdleCallback(run, { timeout: LONGEST_WAIT_MS })
+    : Number(setTimeout(run, 200));

@@ -20,6 +20,9 @@ import { TopBar } from './top-bar';
 
 const KeysSheet = onDemand(async () => (await import('./keys-sheet')).KeysSheet);
 
+/** The mark in the browser's timeline from which every screen of the train opens without the server. */
+const ALL_HERE = 'every screen is here';
+
 interface Props {
   readonly id: string;
   readonly version: number;
@@ -56,7 +59,18 @@ function Frame({ session, screens, children }: { session: Session; screens: read
   const showKeys = useCallback(() => setKeys(true), []);
   useTrainKeys(screens, showKeys);
   useEffect(
-    () => whenIdle([...screens.map(({ load }) => load), documents, KeysSheet.load, DifferenceList.load]),
+    () =>
+      whenIdle([
+        ...screens.map(({ load }) => load),
+        documents,
+        KeysSheet.load,
+        DifferenceList.load,
+        // From here on the server may go away.
+        async () => {
+          await Promise.all(screens.map(({ load }) => load()));
+          performance.mark(ALL_HERE);
+        },
+      ]),
     [screens],
   );
   return (
