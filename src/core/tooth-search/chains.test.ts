@@ -16,14 +16,24 @@ const QUESTION: Omit<ChainQuestion, 'target' | 'wheels'> = {
   limit: 5,
 };
 
+type Made = readonly [number, number, 'internal'?];
+const centre = ([a, b, teeth]: Made) => (teeth ? b - a : a + b);
+
 /** Another way to the same list: every pair in every stage, nested loops, each ratio once, sorted by exact distance. */
-function bruteForce(question: ChainQuestion): readonly { ratio: string; error: number; pairs: number[][][] }[] {
-  const { target, wheels, stages, coprime, equalCentres, same, maxError, limit } = question;
-  const pairs = wheels
-    .flatMap((a) => wheels.map((b): [number, number] => [a, b]))
-    .filter(([a, b]) => coprime === 'any' || gcd(a, b) === 1);
-  const found = new Map<string, { ratio: Rational; pairs: number[][][] }>();
-  const go = (chosen: [number, number][], n: number, d: number) => {
+function bruteForce(question: ChainQuestion): readonly { ratio: string; error: number; pairs: Made[][] }[] {
+  const { target, stages, coprime, equalCentres, internal, same, maxError, limit } = question;
+  const pairs = wheelsByStage(question).map((wheels) =>
+    wheels
+      .flatMap((a) =>
+        wheels.flatMap((b): Made[] => [
+          [a, b],
+          ...(internal && equalCentres && b - a >= 10 ? [[a, b, 'internal'] as const] : []),
+        ]),
+      )
+      .filter(([a, b]) => coprime !== 'required' || gcd(a, b) === 1),
+  );
+  const found = new Map<string, { ratio: Rational; pairs: Made[][] }>();
+  const go = (chosen: Made[], n: number, d: number) => {
     if (chosen.length === stages) {
       const ratio = div(fraction(n), fraction(d));
       const key = toFraction(ratio);
@@ -32,10 +42,10 @@ function bruteForce(question: ChainQuestion): readonly { ratio: string; error: n
       else found.set(key, { ratio, pairs: [chosen] });
       return;
     }
-    for (const pair of pairs) {
+    for (const pair of pairs[chosen.length]!) {
       const [first] = chosen;
-      if (equalCentres && first && first[0] + first[1] !== pair[0] + pair[1]) continue;
-      if (same && first && (first[0] !== pair[0] || first[1] !== pair[1])) continue;
+      if (equalCentres && first && centre(first) !== centre(pair)) continue;
+      if (same && first && first.join() !== pair.join()) continue;
       go([...chosen, pair], n * pair[1], d * pair[0]);
     }
   };
@@ -48,6 +58,9 @@ function bruteForce(question: ChainQuestion): readonly { ratio: string; error: n
     .slice(0, limit);
 }
 
+const wheelsByStage = ({ wheels, perStage, stages }: ChainQuestion) =>
+  perStage ?? new Array<readonly number[]>(stages).fill(wheels);
+
 function check(question: ChainQuestion): number {
   const { results, proven } = searchChains(question);
   const expected = bruteForce(question);
@@ -59,21 +72,26 @@ function check(question: ChainQuestion): number {
     const product = made.reduce<Rational>((all, [driver, driven]) => div(multiply(all, driven), fraction(driver)), ONE);
     expect(toFraction(product)).toBe(toFraction(ratio));
     expect(made).toHaveLength(question.stages);
-    for (const [driver, driven] of made) {
-      expect(question.wheels).toContain(driver);
-      expect(question.wheels).toContain(driven);
+    made.forEach(([driver, driven], stage) => {
+      expect(wheelsByStage(question)[stage]).toContain(driver);
+      expect(wheelsByStage(question)[stage]).toContain(driven);
       if (question.coprime === 'required') expect(gcd(driver, driven)).toBe(1);
-    }
-    if (question.equalCentres) expect(new Set(made.map(([a, b]) => a + b)).size).toBe(1);
+    });
+    if (question.equalCentres) expect(new Set(made.map(centre)).size).toBe(1);
     if (question.same) expect(new Set(made.map((pair) => pair.join())).size).toBe(1);
     // Nothing makes this ratio with fewer teeth, for up to three stages, where every way is looked at.
     const own = expected.find((one) => one.ratio === toFraction(ratio));
-    if (own && question.stages <= 2 && !question.equalCentres)
-      expect(sum(made.flat())).toBe(Math.min(...own.pairs.map((pairs) => sum(pairs.flat()))));
+    const teeth = (pairs: readonly Made[]) => sum(pairs.flatMap(([a, b]) => [a, b]));
+    if (own && question.stages <= 2 && question.coprime !== 'preferred')
+      expect(teeth(made)).toBe(Math.min(...own.pairs.map(teeth)));
+    // Preferred is not required: the same ratios, and no pair shares a factor where one of the ways has none that does.
+    if (own && question.stages === 1 && question.coprime === 'preferred')
+      expect(sharing(made)).toBe(Math.min(...own.pairs.map(sharing)));
   });
   return results.length;
 }
 
+const sharing = (pairs: readonly Made[]) => pairs.filter(([a, b]) => gcd(a, b) > 1).length;
 const multiply = (a: Rational, by: number): Rational => div(a, div(ONE, fraction(by)));
 const sum = (values: readonly number[]) => values.reduce((total, value) => total + value, 0);
 const errorAway = (ratio: Rational, target: Rational): string =>
@@ -107,8 +125,9 @@ const wheels = (most: number) =>
       .map((all) => all.sort((a, b) => a - b)),
   );
 const conditions = fc.record({
-  coprime: fc.constantFrom('any' as const, 'required' as const),
+  coprime: fc.constantFrom('any' as const, 'preferred' as const, 'required' as const),
   equalCentres: fc.boolean(),
+  internal: fc.boolean(),
   same: fc.boolean(),
   maxError: fc.option(fc.double({ min: 0, max: 0.4, noNaN: true }), { nil: null }),
   limit: fc.integer({ min: 1, max: 12 }),
@@ -129,6 +148,48 @@ test.each([
     { numRuns: runs },
   );
   expect(compared).toBeGreaterThan(runs / 6);
+});
+
+test.each([
+  [1, 12, 60],
+  [2, 9, 120],
+  [3, 5, 80],
+  [4, 3, 200],
+  [5, 2, 60],
+] as const)('%i stages with limits of their own, up to %i wheels each: the same places', (stages, most, runs) => {
+  let compared = 0;
+  const own = fc.array(wheels(most), { minLength: stages, maxLength: stages });
+  fc.assert(
+    fc.property(target, own, conditions, (wanted, perStage, such) => {
+      compared += check({ ...such, target: wanted, wheels: [], perStage, stages });
+    }),
+    { numRuns: runs },
+  );
+  expect(compared).toBeGreaterThan(runs / 20);
+});
+
+test('four stages between the same two shafts keep their distance also where halves are put together', () => {
+  let compared = 0;
+  fc.assert(
+    fc.property(target, wheels(6), fc.boolean(), (wanted, own, internal) => {
+      compared += check({ ...QUESTION, equalCentres: true, internal, target: wanted, wheels: own, stages: 4 });
+    }),
+    { numRuns: 60 },
+  );
+  expect(compared).toBeGreaterThan(60);
+});
+
+test('while it is looked for, good answers are told before the best are known', () => {
+  const told: { proven: boolean; best: number }[] = [];
+  const wanted = parseRational('34.5678')!;
+  const question = { ...QUESTION, stages: 4, target: wanted, wheels: range(12, 40), limit: 3 };
+  const answer = searchChains(question, ({ results, proven }) =>
+    told.push({ proven, best: errorOf(results[0]!.ratio, wanted) }),
+  );
+  expect(told.length).toBeGreaterThan(0);
+  expect(told.every(({ proven }) => !proven)).toBe(true);
+  expect(told[0]!.best).toBeLessThan(1e-3);
+  expect(errorOf(answer.results[0]!.ratio, wanted)).toBeLessThanOrEqual(told.at(-1)!.best);
 });
 
 test('equally far away on either side: fewer teeth first', () => {

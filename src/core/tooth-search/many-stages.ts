@@ -1,10 +1,30 @@
 import { compare, toFraction } from '../rational';
 import { timesAway, type Found } from './best';
-import { orderOfChains, searchChains, type Chain, type ChainAnswer, type ChainQuestion } from './chains';
+import { searchChains, type ChainAnswer, type ChainQuestion } from './chains';
+import { orderOfChains, type Chain } from './way';
 
 /** Chains of several numbers of stages: the best of all of them, each ratio once, by the chain with the fewest teeth. */
-export function searchManyStages(stages: readonly number[], question: Omit<ChainQuestion, 'stages'>): ChainAnswer {
-  const answers = stages.map((count) => searchChains({ ...question, stages: count }));
+export function searchManyStages(
+  stages: readonly number[],
+  question: Omit<ChainQuestion, 'stages'>,
+  tell: (so: ChainAnswer) => void = () => undefined,
+): ChainAnswer {
+  const answers: ChainAnswer[] = [];
+  for (const [i, count] of stages.entries()) {
+    const asked = { ...question, stages: count, perStage: question.perStage?.slice(0, count) };
+    const answer = searchChains(asked, (so) => {
+      const all = together([...answers, so], question);
+      tell({ ...all, proven: false, part: (i + so.part) / stages.length });
+    });
+    answers.push(answer);
+  }
+  return together(answers, question);
+}
+
+function together(
+  answers: readonly ChainAnswer[],
+  { target, limit }: Pick<ChainQuestion, 'target' | 'limit'>,
+): ChainAnswer {
   const all = new Map<string, Found<Chain>>();
   for (const one of answers.flatMap(({ results }) => results)) {
     const key = toFraction(one.ratio);
@@ -13,13 +33,10 @@ export function searchManyStages(stages: readonly number[], question: Omit<Chain
   }
   return {
     results: [...all.values()]
-      .sort(
-        (a, b) =>
-          compare(timesAway(a.ratio, question.target), timesAway(b.ratio, question.target)) ||
-          orderOfChains(a.made, b.made),
-      )
-      .slice(0, question.limit),
+      .sort((a, b) => compare(timesAway(a.ratio, target), timesAway(b.ratio, target)) || orderOfChains(a.made, b.made))
+      .slice(0, limit),
     proven: answers.every(({ proven }) => proven),
     examined: answers.reduce((sum, { examined }) => sum + examined, 0),
+    part: 1,
   };
 }

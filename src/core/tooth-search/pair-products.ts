@@ -12,9 +12,22 @@ export function pairProducts(fractions: readonly StageFraction[]): Float64Array 
     const { n, d } = fractions[i]!;
     for (let j = i; j < count; j++) products[at++] = (n * fractions[j]!.n) / (d * fractions[j]!.d);
   }
+  return eachOnce(products);
+}
+
+/** The different products of a stage out of each list, likewise. */
+export function crossProducts(first: readonly StageFraction[], second: readonly StageFraction[]): Float64Array {
+  const products = new Float64Array(first.length * second.length);
+  let at = 0;
+  for (const a of first) for (const b of second) products[at++] = (a.n * b.n) / (a.d * b.d);
+  return eachOnce(products);
+}
+
+function eachOnce(products: Float64Array): Float64Array {
   products.sort();
   let kept = 0;
-  for (let i = 0; i < at; i++) if (i === 0 || products[i] !== products[i - 1]) products[kept++] = products[i]!;
+  for (let i = 0; i < products.length; i++)
+    if (i === 0 || products[i] !== products[i - 1]) products[kept++] = products[i]!;
   return products.subarray(0, kept);
 }
 

@@ -14,18 +14,14 @@ export function sweep<T>(
   take: (i: number, j: number) => void,
 ): void {
   let [least, most] = [left * best.from, left * best.to];
+  const taken = (i: number, j: number) => {
+    take(i, j);
+    [least, most] = [left * best.from, left * best.to];
+  };
   const look = (i: number, crossing: number) => {
     const a = values[i]!;
-    let took = false;
-    for (let j = crossing - 1; j >= i && a * values[j]! >= least; j--) {
-      take(i, j);
-      took = true;
-    }
-    for (let j = crossing; j < values.length && a * values[j]! <= most; j++) {
-      take(i, j);
-      took = true;
-    }
-    if (took) [least, most] = [left * best.from, left * best.to];
+    for (let j = crossing - 1; j >= i && a * values[j]! >= least; j--) taken(i, j);
+    for (let j = crossing; j < values.length && a * values[j]! <= most; j++) taken(i, j);
   };
   const root = firstAbove(values, Math.sqrt(left));
   let crossing = root;
@@ -37,6 +33,37 @@ export function sweep<T>(
     look(i, crossing);
   }
   for (let i = root; i < values.length && values[i]! * values[i]! <= most; i++) look(i, i);
+}
+
+/**
+ * The same with a value out of each of two lists: as the first factor rises, the second falls.
+ * @param take is given the place in each list.
+ */
+export function sweepTwo<T>(
+  first: Float64Array,
+  second: Float64Array,
+  left: number,
+  best: Best<T>,
+  take: (i: number, j: number) => void,
+): void {
+  let crossing = second.length;
+  // From the middle of the first list upward, then downward: what is found there leaves little to look at elsewhere.
+  const middle = first.length >> 1;
+  const look = (i: number) => {
+    const a = first[i]!;
+    for (let j = crossing - 1; j >= 0 && a * second[j]! >= left * best.from; j--) take(i, j);
+    for (let j = crossing; j < second.length && a * second[j]! <= left * best.to; j++) take(i, j);
+  };
+  for (let i = middle; i < first.length; i++) {
+    while (crossing > 0 && first[i]! * second[crossing - 1]! > left) crossing--;
+    look(i);
+  }
+  if (middle === 0) return;
+  crossing = firstAbove(second, left / first[middle - 1]!);
+  for (let i = middle - 1; i >= 0; i--) {
+    while (crossing < second.length && first[i]! * second[crossing]! <= left) crossing++;
+    look(i);
+  }
 }
 
 /** The place of the first value above this one. */

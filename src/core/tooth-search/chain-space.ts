@@ -1,0 +1,182 @@
+import { div, fraction, mul, ONE, type Rational } from '../rational';
+import type { Best } from './best';
+import { crossProducts, fractionOf, pairProducts } from './pair-products';
+import type { StageFraction } from './stage-fractions';
+import { sweep, sweepTwo } from './sweep';
+import { mostOf, type Halves, type Way } from './way';
+
+/** Chains among which the best are looked for: one list of fractions a stage, smallest first. */
+export interface Space {
+  readonly lists: readonly (readonly StageFraction[])[];
+  /** All stages have the same list, so that their order does not matter. */
+  readonly alike: boolean;
+  /** The same pair in every stage. */
+  readonly same: boolean;
+  readonly best: Best<Way>;
+  readonly target: number;
+}
+
+/** Products gone through before a search of five stages ends without having covered everything: some twenty seconds of one core. */
+const MOST_STEPS = 5e9;
+
+/** Products of two stages that fit into memory, 8 bytes each. */
+const MOST_PRODUCTS = 4e7;
+
+/** What the floating-point product of two stages' products can be off by. */
+const ROUNDING = 4e-15;
+
+/** Offers everything in the space that may be among the best. @returns whether everything was covered. */
+export function searchSpace(space: Space, tell: (part: number) => void): boolean {
+  return (space.same ? samePairs : SEARCHES[space.lists.length]!)(space, tell);
+}
+
+/** One search a number of stages. */
+const SEARCHES: Readonly<Record<number, (space: Space, tell: (part: number) => void) => boolean>> = {
+  1: (space) => {
+    for (const one of space.lists[0]!) offer(space, [one]);
+    return true;
+  },
+  2: (space) => {
+    twoMore(space, [], space.target);
+    return true;
+  },
+  3: (space, tell) => {
+    const firsts = evenFirst(space, space.lists[0]!);
+    const now = patient(tell);
+    firsts.forEach((first, i) => {
+      twoMore(space, [first], space.target / first.value);
+      now(i / firsts.length);
+    });
+    return true;
+  },
+  4: (space, tell) => {
+    const halves = halvesOf(space);
+    tell(0.5);
+    fourMore(space, halves, [], space.target);
+    return halves.whole;
+  },
+  5: (space, tell) => {
+    const halves = halvesOf(space);
+    const firsts = evenFirst(space, space.lists[0]!);
+    const now = patient(tell);
+    const each = halves.first.length + halves.second.length;
+    for (const [i, first] of firsts.entries()) {
+      if ((i + 1) * each > MOST_STEPS) return false;
+      fourMore(space, halves, [first], space.target / first.value);
+      now(i / Math.min(firsts.length, MOST_STEPS / each));
+    }
+    return halves.whole;
+  },
+};
+
+function samePairs(space: Space): boolean {
+  for (const one of space.lists[0]!) offer(space, new Array<StageFraction>(space.lists.length).fill(one));
+  return true;
+}
+
+/** First stages, those nearest to an even share first: they find good answers early. */
+function evenFirst({ target, lists }: Space, fractions: readonly StageFraction[]): readonly StageFraction[] {
+  const root = Math.log(target) / lists.length;
+  return [...fractions].sort((a, b) => Math.abs(Math.log(a.value) - root) - Math.abs(Math.log(b.value) - root));
+}
+
+/** The last two stages. */
+function twoMore(space: Space, before: readonly StageFraction[], left: number): void {
+  const { lists, alike, best } = space;
+  const [a, b] = [lists.at(-2)!, lists.at(-1)!];
+  const take = (i: number, j: number) => offer(space, [...before, a[i]!, b[j]!]);
+  if (alike) sweep(valuesOf(a), left, best, take);
+  else sweepTwo(valuesOf(a), valuesOf(b), left, best, take);
+}
+
+const values = new WeakMap<readonly StageFraction[], Float64Array>();
+
+function valuesOf(fractions: readonly StageFraction[]): Float64Array {
+  const known = values.get(fractions) ?? Float64Array.from(fractions, ({ value }) => value);
+  values.set(fractions, known);
+  return known;
+}
+
+/** The products of two stages that the last four stages are made of. */
+interface Products {
+  readonly first: Float64Array;
+  readonly second: Float64Array;
+  readonly of: readonly [Halves, Halves];
+  /** All products are there, none left out for want of memory. */
+  readonly whole: boolean;
+}
+
+function halvesOf(space: Space): Products {
+  const four = space.lists.slice(-4);
+  if (space.alike) {
+    const [few, whole] = asManyAsFit(space, four[0]!, Math.floor(Math.sqrt(2 * MOST_PRODUCTS)));
+    const [products, halves] = [pairProducts(few), { first: few, second: few }];
+    return { first: products, second: products, of: [halves, halves], whole };
+  }
+  const most = Math.floor(Math.sqrt(MOST_PRODUCTS / 2));
+  const cut = four.map((list) => asManyAsFit(space, list, most));
+  const halves = [0, 2].map((i): Halves => ({ first: cut[i]![0], second: cut[i + 1]![0] })) as [Halves, Halves];
+  const [first, second] = halves.map((half) => crossProducts(half.first, half.second)) as [Float64Array, Float64Array];
+  return { first, second, of: halves, whole: cut.every(([, all]) => all) };
+}
+
+/** All fractions, or where there are too many those nearest to an even share of the target. */
+function asManyAsFit(
+  space: Space,
+  fractions: readonly StageFraction[],
+  most: number,
+): [fractions: readonly StageFraction[], whole: boolean] {
+  return fractions.length <= most ? [fractions, true] : [evenFirst(space, fractions).slice(0, most), false];
+}
+
+function fourMore(
+  { best, alike }: Space,
+  { first, second, of }: Products,
+  before: readonly StageFraction[],
+  left: number,
+): void {
+  const [mostFirst, mostSecond] = of.map((half) => mostOf(half.first) * mostOf(half.second)) as [number, number];
+  const known = ratioOf(before);
+  // Ratios of these wheels lie at least so far from a target that they do not meet exactly.
+  const gap = 1 / (mostFirst * mostSecond * before.reduce((product, { d }) => product * d, 1) * best.scale);
+  const take = (i: number, j: number) => {
+    const [a, b] = [first[i]!, second[j]!];
+    // Whole multitudes of chains meet a simple target exactly; a few are enough to choose from.
+    if (gap > ROUNDING && Math.abs((a * b) / left - 1) < ROUNDING && best.isFull(best.target)) return;
+    const ratio = mul(known, mul(asFraction(a, mostFirst), asFraction(b, mostSecond)));
+    best.offer(ratio, {
+      stages: before,
+      products: [
+        { value: a, of: of[0] },
+        { value: b, of: of[1] },
+      ],
+    });
+  };
+  if (alike) sweep(first, left, best, take);
+  else sweepTwo(first, second, left, best, take);
+}
+
+function asFraction(value: number, most: number): Rational {
+  const { n, d } = fractionOf(value, most);
+  return div(fraction(n), fraction(d));
+}
+
+function offer({ best }: Space, stages: readonly StageFraction[]): void {
+  best.offer(ratioOf(stages), { stages, products: [] });
+}
+
+const ratioOf = (stages: readonly StageFraction[]): Rational =>
+  stages.reduce<Rational>((product, { n, d }) => mul(product, div(fraction(n), fraction(d))), ONE);
+
+/** Tells at most so often, ms: what is found is listed anew each time. */
+const PATIENCE_MS = 150;
+
+function patient(tell: (part: number) => void): (part: number) => void {
+  let last = performance.now();
+  return (part) => {
+    const now = performance.now();
+    if (now - last < PATIENCE_MS) return;
+    last = now;
+    tell(part);
+  };
+}
