@@ -207,6 +207,29 @@ describe('find', () => {
     const bad = find({ target: '0', stages: 2, teeth: { min: 12, max: 60 } });
     expect(bad.status).toBe(2);
     expect(bad.stderr).toMatch(/^tinwheel: .*search\.json: target: the ratio must be above 0.*\n$/);
+    const short = find({ target: '400', stages: 2, teeth: { stock: [12, 24, 60] } });
+    expect(short.status).toBe(2);
+    expect(short.stderr).toMatch(/reach from 0.04000 to 25.00, and 400.0 lies beyond/);
+    // Nothing within a largest error is an answer, with its reason.
+    const none = find({ target: '3.1', stages: 2, teeth: { min: 12, max: 60 }, same: true, maxError: 1e-9 });
+    expect(none.status).toBe(0);
+    expect(JSON.parse(none.stdout)).toMatchObject({
+      proven: true,
+      results: [],
+      why: expect.stringMatching(/exclude each other/),
+    });
+    const outputs = [
+      { name: 'minute', wanted: { form: 'period', in: '1 rpm', time: '1 h' } },
+      { name: 'hour', wanted: { form: 'period', in: '1 rpm', time: '12 h' } },
+    ];
+    const [dials] = JSON.parse(find({ outputs, stages: [1, 2], teeth: { min: 8, max: 80 } }).stdout).results;
+    expect(dials).toMatchObject({
+      worst: 0,
+      outputs: [
+        { name: 'minute', ratio: '60' },
+        { name: 'hour', ratio: '720' },
+      ],
+    });
     expect(run('find', join(folder, 'none.json')).stderr).toContain('there is no file');
     rmSync(folder, { recursive: true });
   });

@@ -1,15 +1,8 @@
 import { existsSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { toFraction } from '@/core/rational';
-import {
-  errorOf,
-  readSearch,
-  searchFit,
-  searchLadders,
-  searchManyStages,
-  searchPlanetary,
-  type WrittenFit,
-} from '@/core/tooth-search';
+import { readSearch, search, type Finding, type Question } from '@/core/tooth-search';
+import type { Train } from '@/core/train';
 import { UsageError } from './options';
 import { readText } from './read-text';
 import { readTrain } from './read-train';
@@ -20,62 +13,70 @@ const MOST_BYTES = 1_000_000;
 export function findJson(file: string): unknown {
   const read = readSearch(readText(file, MOST_BYTES, 'a search'));
   if (!read.ok) throw new UsageError(`${file}: ${read.message}`);
-  const { value } = read;
-  switch (value.kind) {
-    case 'chains': {
-      const { results, proven, examined } = searchManyStages(value.stages, value.question);
-      return {
-        proven,
-        examined,
-        results: results.map(({ ratio, made }) => ({
-          pairs: made,
-          ratio: toFraction(ratio),
-          error: errorOf(ratio, value.question.target),
-        })),
-      };
+  const question = read.value;
+  const train = question.kind === 'fit' ? trainOfFit(file, question) : null;
+  try {
+    const { findings, proven, examined, why } = search(question, train);
+    if (why !== null && isBadInput(question, findings)) throw new UsageError(`${file}: ${why}`);
+    return { proven, examined, results: findings.map(asJson), ...(why !== null && { why }) };
+  } catch (error) {
+    if (error instanceof RangeError) throw new UsageError(`${file}: ${error.message}`);
+    throw error;
+  }
+}
+
+/** Nothing can be found for it: a stock that does not reach the target, or conditions that exclude each other; a largest error that nothing meets is an answer. */
+const isBadInput = (question: Question, findings: readonly Finding[]): boolean =>
+  question.kind === 'chains' &&
+  (findings.length === 0 ? question.question.maxError === null : question.stock && findings[0]!.error > FAR);
+
+/** So far off, the stock does not reach the target's size. */
+const FAR = 0.1;
+
+function asJson({ made, ratios, error, centres }: Finding): unknown {
+  const [first] = ratios;
+  switch (made.kind) {
+    case 'chain':
+      return { pairs: made.chain, ratio: toFraction(first!.ratio), error };
+    case 'sets': {
+      const sets = made.sets.map(({ angles, ...set }) => ({
+        ...set,
+        ...(angles && { angles: angles.map(toFraction) }),
+      }));
+      return { ...(sets.length === 1 ? sets[0] : { sets }), ratio: toFraction(first!.ratio), error };
     }
-    case 'planetary': {
-      const { results, proven, examined } = searchPlanetary(value.question);
+    case 'pairs':
+      return { sum: 2 * centres[0]!, pairs: made.pairs, worst: error };
+    case 'dials':
       return {
-        proven,
-        examined,
-        results: results.map(({ made, ratio, size }) => ({
-          ...made,
+        outputs: made.dials.taps.map(({ name, chain, ratio, error: off }) => ({
+          name,
+          pairs: chain,
           ratio: toFraction(ratio),
-          error: errorOf(size, value.question.target),
+          error: off,
         })),
+        worst: made.dials.worst,
+        total: made.dials.total,
       };
-    }
-    case 'ladder':
-      return searchLadders(value.question);
-    case 'fit':
-      return fitJson(file, value.question);
+    case 'teeth':
+      return {
+        teeth: Object.fromEntries(made.teeth),
+        ratios: Object.fromEntries(ratios.map(({ id, ratio }) => [id, toFraction(ratio)])),
+        worst: error,
+      };
   }
 }
 
 /** The train's file is looked for beside the search, then where the command is given. */
-function fitJson(search: string, { file, free, targets, ...rest }: WrittenFit): unknown {
-  const beside = join(dirname(search), file);
+function trainOfFit(searchFile: string, { file, question }: Extract<Question, { kind: 'fit' }>): Train {
+  if (file === undefined) throw new UsageError(`${searchFile}: fit.train: name the file of the train.`);
+  const beside = join(dirname(searchFile), file);
   const train = readTrain(existsSync(beside) ? beside : file);
-  for (const id of free.keys())
+  for (const id of question.free.keys())
     if (!train.gears.some((gear) => gear.id === id))
-      throw new UsageError(`${search}: fit.free: ${file} has no gear "${id}".`);
-  for (const id of targets.keys())
+      throw new UsageError(`${searchFile}: fit.free: ${file} has no gear "${id}".`);
+  for (const id of question.targets.keys())
     if (!train.positions.some((position) => position.id === id))
-      throw new UsageError(`${search}: fit.targets: ${file} has no position "${id}".`);
-  try {
-    const { results, proven, examined } = searchFit({ train, free, targets, ...rest });
-    return {
-      proven,
-      examined,
-      results: results.map(({ teeth, ratios, worst }) => ({
-        teeth: Object.fromEntries(teeth),
-        ratios: Object.fromEntries([...ratios].map(([id, ratio]) => [id, toFraction(ratio)])),
-        worst,
-      })),
-    };
-  } catch (error) {
-    if (error instanceof RangeError) throw new UsageError(`${search}: ${error.message}`);
-    throw error;
-  }
+      throw new UsageError(`${searchFile}: fit.targets: ${file} has no position "${id}".`);
+  return train;
 }

@@ -7,7 +7,7 @@ import { oneWayFindings } from './one-ways';
 import { planetFindings } from './planets';
 import { positionFindings, type Use } from './positions';
 
-export type { TimingMark } from './assembly';
+export { timingOf, type TimingMark } from './assembly';
 export type { Finding, Mend } from './finding';
 export { mendEffects, type Change } from './effect';
 export type { Use } from './positions';

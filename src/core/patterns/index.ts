@@ -3,7 +3,18 @@ import { PLANETARY_PATTERNS } from './planetary';
 import { SET_PATTERNS } from './sets';
 import { SHAFT_PATTERNS } from './shafts';
 
-export { buildPattern, type Ask, type Pattern } from './pattern';
+export {
+  brake,
+  buildPattern,
+  dog,
+  gear,
+  member,
+  position,
+  trainOf,
+  type Ask,
+  type Parts,
+  type Pattern,
+} from './pattern';
 
 /** What a new train can be started from. */
 export const PATTERNS: readonly Pattern[] = [...SHAFT_PATTERNS, ...PLANETARY_PATTERNS, ...SET_PATTERNS];

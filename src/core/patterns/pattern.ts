@@ -38,6 +38,8 @@ export interface Parts {
   readonly positions?: readonly Position[];
   readonly input: string;
   readonly output: string;
+  /** Outputs besides. */
+  readonly more?: readonly string[];
 }
 
 export const teethAsk = (key: string, label: string, start: number): Ask => ({
@@ -94,7 +96,12 @@ export function buildPattern(pattern: Pattern, name: string, answers: Readonly<R
     if (!Number.isInteger(value) || value < least || value > most)
       return { ok: false, message: `${label} must be a whole number from ${least} to ${most}.` };
   }
-  const { members, gears, meshes, couplers = [], positions = [], input, output } = pattern.build(answer);
+  return trainOf(name, pattern.build(answer));
+}
+
+/** The document of a train of these parts, or what is wrong with it. */
+export function trainOf(name: string, parts: Parts): Edit {
+  const { members, gears, meshes, couplers = [], positions = [], input, output, more = [] } = parts;
   const train: Train = {
     format: 'tin-wheel/train',
     version: 1,
@@ -105,7 +112,7 @@ export function buildPattern(pattern: Pattern, name: string, answers: Readonly<R
     couplers: [...couplers],
     positions: [...positions],
     input,
-    outputs: [output],
+    outputs: [output, ...more],
   };
   return checked(train);
 }

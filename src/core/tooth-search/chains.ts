@@ -1,8 +1,8 @@
 import type { Rational } from '../rational';
 import { Best, type Found } from './best';
 import { searchSpace, type Space } from './chain-space';
-import { fractionsAt, stageFractions, type Coprime, type StageFraction } from './stage-fractions';
-import { bestChain, orderOfChains, type Chain, type Way } from './way';
+import { fractionsAt, stageFractions, type Coprime, type StageFraction, type Chain } from './stage-fractions';
+import { bestChain, orderOfChains, type Way } from './way';
 
 /** What a chain of pairs is looked for among. */
 export interface ChainQuestion {

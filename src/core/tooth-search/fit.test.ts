@@ -113,13 +113,15 @@ test('of a two-speed box: what going through every choice finds, in the same pla
 test('sets stay sets: the ring follows sun and planet, and planets go on standing evenly', () => {
   const train = demoTrain('stirrer');
   const [condition] = setConditions(train);
-  const at = (place: number) => train.gears[place]!.id;
+  const at = (place: number | undefined) => train.gears[place!]!.id;
+  const [sunAt, planetAt, ringAt] = condition!.gears;
+  const { copies } = train.members.find(({ id }) => id === train.gears[planetAt!]!.member)!;
   const { results, proven } = searchFit({
     train,
     free: new Map([
-      [at(condition!.sun), [18, 40]],
-      [at(condition!.planet), [18, 40]],
-      [at(condition!.ring), [40, 160]],
+      [at(sunAt), [18, 40]],
+      [at(planetAt), [18, 40]],
+      [at(ringAt), [40, 160]],
     ]),
     targets: new Map([['slow', { ratio: parseRational('3.6')!, weight: 1 }]]),
     coprime: 'any',
@@ -129,11 +131,9 @@ test('sets stay sets: the ring follows sun and planet, and planets go on standin
   // By hand: 1 + R/S = 3.6 asks for R = 2.6 S, so S = 20, R = 52, P = 16 is too small a planet; S = 30, R = 78, P = 24 fits three planets.
   expect(results[0]!.worst).toBe(0);
   for (const { teeth } of results) {
-    const [sun, planet, ring] = [condition!.sun, condition!.planet, condition!.ring].map((place) =>
-      teeth.get(at(place))!,
-    );
+    const [sun, planet, ring] = [sunAt, planetAt, ringAt].map((place) => teeth.get(at(place))!);
     expect(sun! + 2 * planet!).toBe(ring);
-    expect((sun! + ring!) % condition!.copies).toBe(0);
+    expect((sun! + ring!) % copies!).toBe(0);
   }
 });
 

@@ -3,7 +3,7 @@ import { abs, gcd, toNumber, type Rational } from '../rational';
 import { solveEngaged } from '../solve';
 import type { Train } from '../train';
 import { errorOf } from './best';
-import { following, meets, setConditions } from './fit-conditions';
+import { centreConditions, following, meets, setConditions } from './fit-conditions';
 import type { Span } from './planetary';
 import { ratioFunction } from './ratio-function';
 import type { Coprime } from './stage-fractions';
@@ -16,8 +16,10 @@ export interface FitQuestion {
   /** By position: the size of the ratio, and how much a deviation from it counts. */
   readonly targets: ReadonlyMap<string, { readonly ratio: Rational; readonly weight: number }>;
   readonly coprime: Coprime;
+  /** Pairs between the same two shafts go on agreeing about their distance. */
+  readonly holdCentres?: boolean | undefined;
   readonly limit: number;
-  /** Choices that are tried at the most. */
+  /** Choices up to which all are tried, and that are tried by exchange beyond. */
   readonly tries?: number;
 }
 
@@ -26,6 +28,8 @@ export interface Fit {
   readonly teeth: ReadonlyMap<string, number>;
   /** Exact ratios of the wanted positions. */
   readonly ratios: ReadonlyMap<string, Rational>;
+  /** |ratio/target − 1| of each, not weighted. */
+  readonly errors: ReadonlyMap<string, number>;
   /** Largest weight · |ratio/target − 1|. */
   readonly worst: number;
 }
@@ -35,10 +39,18 @@ export interface FitAnswer {
   /** Every choice of counts was tried. */
   readonly proven: boolean;
   readonly examined: number;
+  /** How much of the search is behind, from 0 to 1. */
+  readonly part: number;
 }
 
-/** Choices that are all tried; beyond that as many are tried by exchange. Some twenty seconds of one core with eight positions. */
-const MOST_TRIED = 400_000;
+/** Choices up to which all are tried; by exchange so many are, first, or instead. */
+const [MOST_ALL, MOST_EXCHANGED, FIRST_EXCHANGED] = [10_000_000, 400_000, 5_000];
+
+/** After so long a search ends with the best found. */
+const BUDGET_MS = 30_000;
+
+/** What is found so far is told first after, and then every, so many milliseconds; the clock is looked at once a batch. */
+const [FIRST_MS, EVERY_MS, BATCH] = [150, 500, 64];
 
 interface Candidate {
   readonly counts: readonly number[];
@@ -51,12 +63,12 @@ interface Candidate {
  * time, from many starts, and the answer is the best found.
  * @throws RangeError where a wanted position does not drive.
  */
-export function searchFit(question: FitQuestion): FitAnswer {
-  const { train, limit, tries = MOST_TRIED } = question;
+export function searchFit(question: FitQuestion, tell: (so: FitAnswer) => void = () => undefined): FitAnswer {
+  const { train, limit } = question;
   const judge = judgeOf(question);
   const places = new Map(train.gears.map(({ id }, i) => [id, i]));
   const spans = new Map([...question.free].map(([id, span]) => [places.get(id)!, span]));
-  const conditions = setConditions(train);
+  const conditions = [...setConditions(train), ...(question.holdCentres ? centreConditions(train) : [])];
   const follows = following(conditions, new Set(spans.keys()));
   const own = [...spans.keys()].filter((gear) => !follows.some((one) => one.gear === gear));
   const start = train.gears.map(({ teeth }) => teeth);
@@ -65,43 +77,65 @@ export function searchFit(question: FitQuestion): FitAnswer {
       ([gear, [least, most]]) => counts[gear]! >= least && counts[gear]! <= most && Number.isInteger(counts[gear]!),
     ) &&
     meets(conditions, counts) &&
-    (question.coprime === 'any' || coprimeMeshes(train, counts, new Set(spans.keys())));
+    (question.coprime !== 'required' || coprimeMeshes(train, counts, new Set(spans.keys())));
   const best = new Map<string, Candidate>();
   let examined = 0;
+  let cut = Infinity;
+  const end = performance.now() + BUDGET_MS;
+  let next = performance.now() + FIRST_MS;
+  const answer = () => keepBest(best, limit).flatMap(({ counts }) => verified(question, counts) ?? []);
+  const size = own.reduce((product, gear) => product * (spans.get(gear)![1] - spans.get(gear)![0] + 1), 1);
+  const exhaustive = size <= (question.tries ?? MOST_ALL);
+  const most = exhaustive ? size : (question.tries ?? MOST_EXCHANGED);
   /** Tries the counts with what follows from them. @returns how good they are; NaN where they are not allowed. */
   const attempt = (counts: number[]): number => {
     for (const { gear, from } of follows) counts[gear] = from(counts);
     if (!allowed(counts)) return NaN;
     examined++;
+    if (examined % BATCH === 0 && performance.now() > next) {
+      tell({ results: answer(), proven: false, examined, part: Math.min(1, examined / most) });
+      next = performance.now() + EVERY_MS;
+    }
     const worst = judge(counts);
-    if (Number.isNaN(worst)) return NaN;
+    if (Number.isNaN(worst) || worst > cut) return worst;
     best.set(counts.join(), { counts: [...counts], worst });
-    if (best.size > 4 * limit + 64) keepBest(best, limit);
+    // What is as good as the last that is kept may still have fewer teeth.
+    if (best.size > 4 * limit + 64) cut = keepBest(best, limit).at(-1)!.worst + 1e-12;
     return worst;
   };
-  const size = own.reduce((product, gear) => product * (spans.get(gear)![1] - spans.get(gear)![0] + 1), 1);
-  const proven = size <= tries;
-  if (proven) tryAll(own, spans, [...start], attempt);
-  else exchange(own, spans, start, attempt, () => examined < tries);
-  return { results: keepBest(best, limit).flatMap(({ counts }) => verified(question, counts) ?? []), proven, examined };
+  const inTime = () => performance.now() < end;
+  // Good answers come early by exchange, also where everything is tried afterwards.
+  const first = exhaustive ? Math.min(FIRST_EXCHANGED, size / 4) : most;
+  exchange(own, spans, start, attempt, () => examined < first && inTime());
+  if (!exhaustive) return { results: answer(), proven: false, examined, part: 1 };
+  examined = 0;
+  const proven = tryAll(own, spans, [...start], attempt, inTime);
+  return { results: answer(), proven, examined, part: 1 };
 }
 
+/** @returns false where it was stopped before the last choice. */
 function tryAll(
   own: readonly number[],
   spans: ReadonlyMap<number, Span>,
   counts: number[],
   attempt: (counts: number[]) => number,
-): void {
-  const go = (k: number): void => {
+  goOn: () => boolean,
+): boolean {
+  let asked = 0;
+  const go = (k: number): boolean => {
     const gear = own[k];
-    if (gear === undefined) return void attempt(counts);
+    if (gear === undefined) {
+      attempt(counts);
+      return ++asked % BATCH !== 0 || goOn();
+    }
     const [least, most] = spans.get(gear)!;
     for (let teeth = least; teeth <= most; teeth++) {
       counts[gear] = teeth;
-      go(k + 1);
+      if (!go(k + 1)) return false;
     }
+    return true;
   };
-  go(0);
+  return go(0);
 }
 
 const STEPS = [-3, -2, -1, 1, 2, 3];
@@ -201,13 +235,16 @@ function verified({ train, free, targets }: FitQuestion, counts: readonly number
   const changed = { ...train, gears: train.gears.map((gear, i) => ({ ...gear, teeth: counts[i]! })) };
   const open = openTrain(networkOf(changed));
   const ratios = new Map<string, Rational>();
+  const errors = new Map<string, number>();
   let worst = 0;
   for (const [id, { ratio: target, weight }] of targets) {
     const { ratio } = solveEngaged(open, train.positions.find((position) => position.id === id)!.engaged);
     if (!ratio) return null;
     ratios.set(id, ratio);
-    worst = Math.max(worst, weight * errorOf(abs(ratio), abs(target)));
+    const error = errorOf(abs(ratio), abs(target));
+    errors.set(id, error);
+    worst = Math.max(worst, weight * error);
   }
   const teeth = new Map([...free.keys()].map((id) => [id, counts[train.gears.findIndex((gear) => gear.id === id)]!]));
-  return { teeth, ratios, worst };
+  return { teeth, ratios, errors, worst };
 }

@@ -1,17 +1,33 @@
 import { gcd, toNumber, type Rational } from '../rational';
 import type { Coprime, Pair } from './stage-fractions';
+import { sharing } from './way';
+
+/** What pairs on one centre distance are looked for among. */
+interface OneCentre {
+  readonly wheels: readonly number[];
+  readonly coprime: Coprime;
+  readonly limit: number;
+}
 
 /** Positions on one centre distance whose ratios lie between two ends. */
-export interface LadderQuestion {
+export interface LadderQuestion extends OneCentre {
   readonly from: Rational;
   readonly to: Rational;
   /** At least two. */
   readonly positions: number;
   /** Each step over the next one: 1 for geometric steps, more for progressive ones. */
   readonly factor: number;
-  readonly wheels: readonly number[];
-  readonly coprime: Coprime;
-  readonly limit: number;
+}
+
+/** Ranges behind a ladder of so many positions, so far apart that the ladder goes on where the range before ended. */
+export interface RangesQuestion extends OneCentre {
+  /** Ratio of a position over that of the next. */
+  readonly step: number;
+  /** Positions of the ladder in front. */
+  readonly positions: number;
+  readonly ranges: number;
+  /** Ratio of the fastest range. */
+  readonly first: Rational;
 }
 
 export interface Ladder {
@@ -29,14 +45,30 @@ export interface LadderAnswer {
   readonly examined: number;
 }
 
+/** The ladder whose worst deviation is smallest. */
+export const searchLadders = (question: LadderQuestion): LadderAnswer => onOneCentre(wantedRatios(question), question);
+
+/** The ranges whose worst deviation from first · f^k is smallest, f = step^positions. */
+export const searchRanges = (question: RangesQuestion): LadderAnswer => onOneCentre(wantedRanges(question), question);
+
+/** The factor from range to range: so many steps of the ladder. */
+export const rangeFactor = ({ step, positions }: Pick<RangesQuestion, 'step' | 'positions'>): number =>
+  step ** positions;
+
+/** The ranges' ratios, the slowest first. */
+export function wantedRanges(question: RangesQuestion): readonly number[] {
+  const [first, factor] = [toNumber(question.first), rangeFactor(question)];
+  return Array.from({ length: question.ranges }, (_, k) => first * factor ** (question.ranges - 1 - k));
+}
+
 /** For every sum of teeth the pairs that leave the smallest worst deviation; the best sums first, fewer teeth first where they tie. */
-export function searchLadders(question: LadderQuestion): LadderAnswer {
+function onOneCentre(wanted: readonly number[], question: OneCentre): LadderAnswer {
   const { wheels, limit } = question;
-  const wanted = wantedRatios(question);
   const sums = [...new Set(wheels.flatMap((a) => wheels.map((b) => a + b)))].sort((a, b) => a - b);
   const found = sums.flatMap((sum) => ladderOf(sum, wanted, question) ?? []);
+  const shared = ({ pairs }: Ladder) => (question.coprime === 'preferred' ? sharing(pairs) : 0);
   return {
-    results: found.sort((a, b) => a.worst - b.worst || a.sum - b.sum).slice(0, limit),
+    results: found.sort((a, b) => a.worst - b.worst || shared(a) - shared(b) || a.sum - b.sum).slice(0, limit),
     proven: true,
     examined: sums.length,
   };
@@ -63,10 +95,10 @@ export function wantedRatios({ from, to, positions, factor }: LadderQuestion): r
  * ratios and two wanted ones in the same order, r/w of both straight matches lies between those of the crossed ones, and |x − 1| is largest at an end. So a
  * choice is a path through both lists by size: for each position and pair the best worst deviation so far (dynamic programming).
  */
-function ladderOf(sum: number, wanted: readonly number[], { wheels, coprime }: LadderQuestion): Ladder | null {
+function ladderOf(sum: number, wanted: readonly number[], { wheels, coprime }: OneCentre): Ladder | null {
   const all = new Set(wheels);
   const pairs = wheels
-    .filter((driver) => all.has(sum - driver) && (coprime === 'any' || gcd(driver, sum - driver) === 1))
+    .filter((driver) => all.has(sum - driver) && (coprime !== 'required' || gcd(driver, sum - driver) === 1))
     .map((driver): Pair => [driver, sum - driver])
     .sort((a, b) => a[1] / a[0] - b[1] / b[0]);
   if (pairs.length < wanted.length) return null;

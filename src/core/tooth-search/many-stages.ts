@@ -1,7 +1,8 @@
 import { compare, toFraction } from '../rational';
 import { timesAway, type Found } from './best';
 import { searchChains, type ChainAnswer, type ChainQuestion } from './chains';
-import { orderOfChains, type Chain } from './way';
+import { orderOfChains } from './way';
+import type { Chain } from './stage-fractions';
 
 /** Chains of several numbers of stages: the best of all of them, each ratio once, by the chain with the fewest teeth. */
 export function searchManyStages(

@@ -1,4 +1,4 @@
-import type { Chain } from './way';
+import type { Chain } from './stage-fractions';
 
 /**
  * The ways to pair the same wheels, drivers with driven ones, whose product is the same: each once, in the order of their drivers. Wheels with their

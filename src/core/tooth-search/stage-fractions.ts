@@ -2,6 +2,9 @@ import { gcd } from '../rational';
 /** Driver and driven teeth of one stage; the driven wheel may have its teeth inside. */
 export type Pair = readonly [driver: number, driven: number, teeth?: 'internal'];
 
+/** A chain: its pairs, the largest ratio first; or, where each stage has limits of its own, in the order of the stages. */
+export type Chain = readonly Pair[];
+
 /** A stage's ratio, driven over driver in lowest terms, with the pair of wheels that makes it. */
 export interface StageFraction {
   readonly n: number;

@@ -1,10 +1,7 @@
 import { gcd } from '../rational';
 import { fractionOf } from './pair-products';
 import { pairingsOf } from './pairings';
-import type { Coprime, Pair, StageFraction } from './stage-fractions';
-
-/** A chain: its pairs, the largest ratio first; or, where each stage has limits of its own, in the order of the stages. */
-export type Chain = readonly Pair[];
+import type { Chain, Coprime, StageFraction } from './stage-fractions';
 
 /** The lists that two stages were chosen from, one each. */
 export interface Halves {

@@ -1,0 +1,155 @@
+import { brake, dog, gear, member, position, trainOf, type Parts } from '../patterns';
+import { setTeeth, type Edit, type Train } from '../train';
+import type { Arranged } from './arranged';
+import type { Dials } from './outputs';
+import type { SetQuestion } from './planetary';
+import type { PlanetarySet } from './planetary-sets';
+import type { Pair } from './stage-fractions';
+
+/** What all trains that are made of findings have. */
+export interface Making {
+  readonly name: string;
+  /** Module of every wheel, mm. */
+  readonly module?: number | undefined;
+}
+
+const made = ({ name, module }: Making, parts: Parts): Edit =>
+  trainOf(name, module === undefined ? parts : { ...parts, gears: parts.gears.map((one) => ({ ...one, module })) });
+
+/** Shafts one after the other with a pair between neighbours; with equal centres every second one on the same axis, which an open clutch says. */
+export function chainTrain(making: Making, { chain, idler }: Arranged, equalCentres: boolean): Edit {
+  const shafts = ['input', ...chain.slice(1).map((_, i) => `shaft ${i + 2}`), 'output'];
+  const parts = stagesBetween(chain, shafts, idler ? chain[0]! : null);
+  const coaxial = equalCentres ? shafts.slice(2).map((shaft, i) => [shafts[i]!, shaft] as const) : [];
+  return made(making, {
+    ...parts,
+    couplers: coaxial.map(([a, b]) => dog(`${a} to ${b}`, `${a} to ${b}`, a, b)),
+    positions: coaxial.length > 0 ? [position('geared')] : [],
+    input: shafts[0]!,
+    output: shafts.at(-1)!,
+  });
+}
+
+function stagesBetween(chain: readonly Pair[], shafts: readonly string[], idler: Pair | null) {
+  const gears = chain.flatMap(([driver, driven, teeth], i) => [
+    gear(`driver ${i + 1}`, shafts[i]!, driver),
+    gear(`driven ${i + 1}`, shafts[i + 1]!, driven, teeth === 'internal' ? 'internal' : 'external'),
+  ]);
+  const meshes = chain.map((_, i) => ({
+    id: `mesh ${i + 1}`,
+    gears: [`driver ${i + 1}`, `driven ${i + 1}`] as [string, string],
+  }));
+  if (!idler) return { members: shafts.map((id) => member(id)), gears, meshes };
+  return {
+    members: [...shafts, 'idler'].map((id) => member(id)),
+    gears: [...gears, gear('idler wheel', 'idler', Math.min(idler[0], idler[1]))],
+    meshes: [
+      { id: 'mesh 1', gears: ['driver 1', 'idler wheel'] as [string, string] },
+      { id: 'mesh idler', gears: ['idler wheel', 'driven 1'] as [string, string] },
+      ...meshes.slice(1),
+    ],
+  };
+}
+
+/** One chain with an output wherever it is tapped. */
+export function dialsTrain(making: Making, { taps }: Dials): Edit {
+  const shafts = ['input'];
+  for (const { name, chain } of taps) {
+    for (let i = 1; i < chain.length; i++) shafts.push(`shaft ${shafts.length + 1}`);
+    shafts.push(name);
+  }
+  const chain = taps.flatMap((tap) => tap.chain);
+  const names = taps.map(({ name }) => name);
+  return made(making, {
+    ...stagesBetween(chain, shafts, null),
+    input: 'input',
+    output: names[0]!,
+    more: names.slice(1),
+  });
+}
+
+/** A pair for each position between two shafts, each driven wheel taken to the output by its own dog. */
+export function ladderTrain(making: Making, pairs: readonly Pair[], names: readonly string[]): Edit {
+  return made(making, {
+    members: [member('input'), member('output'), ...pairs.map((_, i) => member(`wheel ${i + 1}`))],
+    gears: pairs.flatMap(([driver, driven], i) => [
+      gear(`driver ${i + 1}`, 'input', driver),
+      gear(`driven ${i + 1}`, `wheel ${i + 1}`, driven),
+    ]),
+    meshes: pairs.map((_, i) => ({ id: `pair ${i + 1}`, gears: [`driver ${i + 1}`, `driven ${i + 1}`] })),
+    couplers: pairs.map((_, i) => dog(`dog ${i + 1}`, names[i]!, `wheel ${i + 1}`, 'output')),
+    positions: pairs.map((_, i) => position(names[i]!, `dog ${i + 1}`)),
+    input: 'input',
+    output: 'output',
+  });
+}
+
+/** A set, or one behind the other, each with the held member braked. */
+export function planetaryTrain(making: Making, sets: readonly PlanetarySet[], asked: readonly SetQuestion[]): Edit {
+  // The first set's output is the second one's input.
+  const prefix = (i: number) => (sets.length === 1 ? '' : i === 0 ? 'first ' : 'second ');
+  const idOf = (i: number, role: string): string =>
+    i === 1 && role === asked[1]!.input ? idOf(0, asked[0]!.output) : `${prefix(i)}${role}`;
+  const members = new Set(sets.flatMap((_, i) => ['sun', 'carrier', 'ring'].map((role) => idOf(i, role))));
+  return made(making, {
+    members: [
+      ...[...members].map((id) => member(id)),
+      ...sets.flatMap((set, i) => planetsOf(set, asked[i]!, prefix(i), idOf(i, 'carrier'))),
+    ],
+    gears: sets.flatMap(({ sun, planet, second, ring }, i) => [
+      gear(`${prefix(i)}sun gear`, idOf(i, 'sun'), sun),
+      gear(`${prefix(i)}planet gear`, `${prefix(i)}planet`, planet),
+      ...(second === undefined
+        ? []
+        : [
+            gear(
+              `${prefix(i)}planet gear at the ring`,
+              `${prefix(i)}${asked[i]!.shape === 'double-pinion' ? 'outer planet' : 'planet'}`,
+              second,
+            ),
+          ]),
+      gear(`${prefix(i)}ring gear`, idOf(i, 'ring'), ring, 'internal'),
+    ]),
+    meshes: sets.flatMap(({ second }, i) => {
+      const named = (id: string) => `${prefix(i)}${id}`;
+      const atRing = named(second === undefined ? 'planet gear' : 'planet gear at the ring');
+      return [
+        { id: named('sun mesh'), gears: [named('sun gear'), named('planet gear')] as [string, string] },
+        ...(asked[i]!.shape === 'double-pinion'
+          ? [{ id: named('planet mesh'), gears: [named('planet gear'), atRing] as [string, string] }]
+          : []),
+        { id: named('ring mesh'), gears: [atRing, named('ring gear')] as [string, string] },
+      ];
+    }),
+    couplers: sets.map((_, i) =>
+      brake(`${prefix(i)}brake`, `Hold ${prefix(i)}${asked[i]!.held}`, idOf(i, asked[i]!.held)),
+    ),
+    positions: [position('held', ...sets.map((_, i) => `${prefix(i)}brake`))],
+    input: idOf(0, asked[0]!.input),
+    output: idOf(sets.length - 1, asked.at(-1)!.output),
+  });
+}
+
+const planetsOf = ({ copies }: PlanetarySet, { shape }: SetQuestion, prefix: string, carrier: string) => [
+  member(`${prefix}planet`, carrier, copies),
+  ...(shape === 'double-pinion' ? [member(`${prefix}outer planet`, carrier, copies)] : []),
+];
+
+/** The open train with other counts. */
+export function withTeeth(train: Train, teeth: ReadonlyMap<string, number>): Edit {
+  let edit: Edit = { ok: true, train };
+  for (const [id, count] of teeth) if (edit.ok) edit = setTeeth(edit.train, id, count);
+  return edit;
+}
+
+/** The open train with the wheels of these meshes given the counts of the pairs, one after the other; each mesh driver first. */
+export function withStages(
+  train: Train,
+  meshes: readonly (readonly [driver: string, driven: string])[],
+  chain: readonly Pair[],
+): Edit {
+  const teeth = new Map(
+    meshes.flatMap(([driver, driven], i) => [[driver, chain[i]![0]] as const, [driven, chain[i]![1]] as const]),
+  );
+  return withTeeth(train, teeth);
+}

@@ -1,0 +1,138 @@
+import { fraction, toFraction, toNumber } from '../rational';
+import type { Train } from '../train';
+import type { Fit } from './fit';
+import type { Dials } from './outputs';
+import type { PlanetarySet } from './planetary-sets';
+import type { NamedRatio } from './question';
+import type { Pair, Chain } from './stage-fractions';
+import { sharing } from './way';
+
+/** What a finding is made of. */
+export type Made =
+  | { readonly kind: 'chain'; readonly chain: Chain }
+  | { readonly kind: 'sets'; readonly sets: readonly PlanetarySet[] }
+  | { readonly kind: 'pairs'; readonly pairs: readonly Pair[] }
+  | { readonly kind: 'dials'; readonly dials: Dials }
+  | { readonly kind: 'teeth'; readonly teeth: ReadonlyMap<string, number> };
+
+/** One way to meet what is asked, ready to be listed. */
+export interface Finding {
+  /** Tells it apart from the others of its answer. */
+  readonly key: string;
+  readonly made: Made;
+  readonly ratios: readonly NamedRatio[];
+  /** The largest of their errors; of a fit the largest weighted one. */
+  readonly error: number;
+  readonly largest: number;
+  /** Teeth of all wheels together, each planet counted. */
+  readonly teeth: number;
+  /** Distances between shafts in modules, one for each pair. */
+  readonly centres: readonly number[];
+  /** Pairs whose counts have a factor in common. */
+  readonly sharing: number;
+}
+
+/** Positions are numbered, ranges are letters, the slowest first. */
+export const namesOf = (count: number, letters: boolean): readonly string[] =>
+  Array.from({ length: count }, (_, i) => (letters ? String.fromCharCode(65 + i) : `${i + 1}`));
+
+const centreOf = ([driver, driven, teeth]: Pair): number =>
+  (teeth === 'internal' ? driven - driver : driver + driven) / 2;
+
+function fromPairs(pairs: readonly Pair[]) {
+  const wheels = pairs.flatMap(([a, b]) => [a, b]);
+  return {
+    largest: Math.max(...wheels),
+    teeth: wheels.reduce((sum, count) => sum + count, 0),
+    centres: pairs.map(centreOf),
+    sharing: sharing(pairs),
+  };
+}
+
+const keyOf = (pairs: readonly Pair[]): string => pairs.map((pair) => pair.join('/')).join(' ');
+
+export const chainFinding = (chain: Chain, ratio: NamedRatio): Finding => ({
+  key: keyOf(chain),
+  made: { kind: 'chain', chain },
+  ratios: [ratio],
+  error: ratio.error,
+  ...fromPairs(chain),
+});
+
+export function pairsFinding(pairs: readonly Pair[], wanted: readonly number[], worst: number): Finding {
+  const names = namesOf(pairs.length, false);
+  const ratios = pairs.map(([driver, driven], i): NamedRatio => {
+    const ratio = fraction(driven, driver);
+    return { id: names[i]!, name: names[i]!, ratio, error: Math.abs(toNumber(ratio) / wanted[i]! - 1) };
+  });
+  return { key: keyOf(pairs), made: { kind: 'pairs', pairs }, ratios, error: worst, ...fromPairs(pairs) };
+}
+
+export function dialsFinding(dials: Dials): Finding {
+  const pairs = dials.taps.flatMap(({ chain }) => chain);
+  return {
+    key: dials.taps.map(({ chain }) => keyOf(chain)).join(' | '),
+    made: { kind: 'dials', dials },
+    ratios: dials.taps.map(({ name, ratio, error }) => ({ id: name, name, ratio, error })),
+    error: dials.worst,
+    ...fromPairs(pairs),
+  };
+}
+
+export function setsFinding(sets: readonly PlanetarySet[], ratio: NamedRatio): Finding {
+  const meshes = sets.flatMap(({ sun, planet, second = planet, ring }): Pair[] => [
+    [sun, planet],
+    [second, ring, 'internal'],
+  ]);
+  return {
+    key: sets.map((set) => `${set.sun}/${set.planet}/${set.second ?? ''}/${set.ring}×${set.copies}`).join(' '),
+    made: { kind: 'sets', sets },
+    ratios: [ratio],
+    error: ratio.error,
+    ...fromPairs(meshes),
+    teeth: sets.reduce(
+      (sum, { sun, planet, second = 0, ring, copies }) => sum + sun + ring + copies * (planet + second),
+      0,
+    ),
+  };
+}
+
+export function fitFinding({ teeth, ratios, worst, errors }: Fit, train: Train): Finding {
+  const counts = new Map(train.gears.map((gear) => [gear.id, teeth.get(gear.id) ?? gear.teeth]));
+  const pairs = train.meshes
+    .filter((mesh) => mesh.gears.some((id) => teeth.has(id)))
+    .map(({ gears: [a, b] }): Pair => [counts.get(a)!, counts.get(b)!]);
+  const nameOf = (id: string) => train.positions.find((position) => position.id === id)?.name ?? id;
+  return {
+    key: [...teeth.values()].join(' '),
+    made: { kind: 'teeth', teeth },
+    ratios: [...ratios].map(([id, ratio]) => ({ id, name: nameOf(id), ratio, error: errors.get(id)! })),
+    error: worst,
+    largest: Math.max(...counts.values()),
+    teeth: [...counts.values()].reduce((sum, count) => sum + count, 0),
+    centres: [],
+    sharing: sharing(pairs),
+  };
+}
+
+/** What is counted, in words: "18/54 · 20/60". */
+export function countsText({ made }: Pick<Finding, 'made'>, nameOf: (gear: string) => string = (gear) => gear): string {
+  const pairText = ([a, b, teeth]: Pair) => `${a}/${b}${teeth ? ' inside' : ''}`;
+  switch (made.kind) {
+    case 'chain':
+      return made.chain.map(pairText).join(' · ');
+    case 'pairs':
+      return made.pairs.map(pairText).join(' · ');
+    case 'dials':
+      return made.dials.taps.map(({ name, chain }) => `${chain.map(pairText).join(' · ')} → ${name}`).join(' · ');
+    case 'sets':
+      return made.sets
+        .map(
+          ({ sun, planet, second, ring, copies, angles }) =>
+            `${sun} · ${second === undefined ? planet : `${planet}/${second}`} · ${ring}, ${copies} planets${angles ? ` at ${angles.map((at) => toFraction(at)).join(', ')} turn` : ''}`,
+        )
+        .join(' + ');
+    case 'teeth':
+      return [...made.teeth].map(([gear, count]) => `${nameOf(gear)} ${count}`).join(', ');
+  }
+}

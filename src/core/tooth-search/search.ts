@@ -1,0 +1,122 @@
+import type { Train } from '../train';
+import { mounted } from './arranged';
+import { errorOf } from './best';
+import { chainFinding, dialsFinding, fitFinding, pairsFinding, setsFinding, type Finding } from './findings';
+import { searchFit } from './fit';
+import { searchLadders, searchRanges, wantedRanges, wantedRatios } from './ladder';
+import { searchManyStages } from './many-stages';
+import { searchOutputs } from './outputs';
+import { searchPlanetary } from './planetary';
+import type { Chains, Question } from './question';
+import { beyondReach, conflictOf } from './why-none';
+
+export interface Answer {
+  /** Best first. */
+  readonly findings: readonly Finding[];
+  /** Everything that there is was covered: nothing better exists. */
+  readonly proven: boolean;
+  readonly examined: number;
+  /** How much of the search is behind, from 0 to 1. */
+  readonly part: number;
+  /** Why nothing, or nothing near, is found; null where something is. */
+  readonly why: string | null;
+}
+
+/**
+ * Answers a search.
+ * @param train the open train, which a fit asks for.
+ * @throws RangeError where a wanted position of a fit does not drive.
+ */
+export function search(question: Question, train: Train | null, tell: (so: Answer) => void = () => undefined): Answer {
+  switch (question.kind) {
+    case 'chains': {
+      const stages = mountable(question);
+      if (stages.length === 0)
+        return {
+          findings: [],
+          proven: true,
+          examined: 0,
+          part: 1,
+          why: `“All stages between the same two shafts” and “the output turns ${question.turning === 'same' ? 'the same way' : 'the other way'}” exclude each other: an idler would move the shafts apart. Take ${question.turning === 'same' ? 'an even' : 'an odd'} number of stages, or allow internal wheels.`,
+        };
+      const told = (so: ReturnType<typeof searchManyStages>): Answer => ({
+        ...so,
+        why: null,
+        findings: so.results
+          .filter(({ made }) => mounted(question, made) !== null)
+          .map(({ made, ratio }) =>
+            chainFinding(made, { id: '', name: '', ratio, error: errorOf(ratio, question.question.target) }),
+          ),
+      });
+      const answer = told(searchManyStages(stages, question.question, (so) => tell(told(so))));
+      const beyond = beyondReach(stages, question.question);
+      return {
+        ...answer,
+        why: beyond ?? (answer.findings.length === 0 ? conflictOf(stages, question.question) : null),
+      };
+    }
+    case 'planetary': {
+      const answer = searchPlanetary(question.question);
+      const findings = answer.results.map(({ made, ratio, size }) =>
+        setsFinding(made, { id: '', name: '', ratio, error: errorOf(size, question.question.target) }),
+      );
+      return {
+        ...answer,
+        findings,
+        part: 1,
+        why:
+          findings.length > 0
+            ? null
+            : 'No set within these spans goes together with its planets evenly spaced and with room between them: widen a span, allow other numbers of planets, or a larger error.',
+      };
+    }
+    case 'ladder':
+    case 'ranges': {
+      const wanted = question.kind === 'ladder' ? wantedRatios(question.question) : wantedRanges(question.question);
+      const answer = question.kind === 'ladder' ? searchLadders(question.question) : searchRanges(question.question);
+      return {
+        ...answer,
+        part: 1,
+        findings: answer.results.map(({ pairs, worst }) => pairsFinding(pairs, wanted, worst)),
+        why:
+          answer.results.length > 0
+            ? null
+            : `No centre distance has ${wanted.length} different pairs of these wheels${question.question.coprime === 'required' ? ' without a common factor' : ''}: allow smaller or larger wheels.`,
+      };
+    }
+    case 'outputs': {
+      const told = (so: ReturnType<typeof searchOutputs>): Answer => ({
+        ...so,
+        why: null,
+        findings: so.results.map(dialsFinding),
+      });
+      const answer = told(searchOutputs(question.question, (so) => tell(told(so))));
+      return answer.findings.length > 0
+        ? answer
+        : {
+            ...answer,
+            why: 'No chain reaches every output with these wheels: allow more stages between taps, or larger wheels.',
+          };
+    }
+    case 'fit': {
+      if (!train) throw new RangeError('A fit needs a train.');
+      const answer = searchFit({ ...question.question, train }, (so) =>
+        tell({ ...so, findings: so.results.map((fit) => fitFinding(fit, train)), why: null }),
+      );
+      return {
+        ...answer,
+        findings: answer.results.map((fit) => fitFinding(fit, train)),
+        why:
+          answer.results.length > 0
+            ? null
+            : 'No choice of these counts keeps what has to hold (sets on one axis, planets evenly spaced, centre distances, common factors): free more gears, widen their limits, or hold less.',
+      };
+    }
+  }
+}
+
+/** Numbers of stages that can turn the wanted way: between the same two shafts there is no room for an idler. */
+function mountable({ stages, turning, question: { equalCentres, internal } }: Chains): readonly number[] {
+  if (turning === 'any' || !equalCentres || internal) return stages;
+  return stages.filter((count) => (count % 2 === 0) === (turning === 'same'));
+}

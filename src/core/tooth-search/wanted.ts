@@ -1,0 +1,145 @@
+import { compare, div, fraction, inverse, isZero, mul, parseRational, sign, type Rational } from '../rational';
+import { durationOf } from './durations';
+
+/** A wanted ratio in the form that people have it; every figure as it was typed. */
+export type Wanted =
+  /** Input speed over output speed, a fraction or a decimal. */
+  | { readonly form: 'ratio'; readonly ratio: string }
+  | { readonly form: 'speeds'; readonly in: string; readonly out: string }
+  /** One turn of the output in so long a time. */
+  | { readonly form: 'period'; readonly in: string; readonly time: string }
+  /** The rim of a wheel of so large a diameter on the output. */
+  | { readonly form: 'tip'; readonly in: string; readonly speed: string; readonly diameter: string }
+  /** The input turns so often while the output turns so often. */
+  | { readonly form: 'turns'; readonly in: string; readonly out: string };
+
+/** A field of a form that could not be read, and what to do. */
+export interface Unread {
+  readonly ok: false;
+  readonly field: string;
+  readonly message: string;
+}
+
+export type ReadWanted =
+  | {
+      readonly ok: true;
+      readonly ratio: Rational;
+      /** Turns of the input in a minute, where the form tells them. */
+      readonly inRpm: Rational | null;
+    }
+  | Unread;
+
+/** π as a fraction, to 30 digits: a tip speed has no exact ratio. */
+export const PI = parseRational('3.14159265358979323846264338328')!;
+
+/** Turns a minute of one of each unit. */
+const SPEEDS: Readonly<Record<string, Rational>> = {
+  rpm: fraction(1),
+  '/min': fraction(1),
+  'rad/s': div(fraction(30), PI),
+  'turns/s': fraction(60),
+  'turns/h': fraction(1, 60),
+  'turns/day': fraction(1, 1440),
+};
+
+/** Metres a minute of one of each unit. */
+const RIM_SPEEDS: Readonly<Record<string, Rational>> = {
+  'm/s': fraction(60),
+  'm/min': fraction(1),
+  'mm/s': fraction(6, 100),
+  'cm/s': fraction(6, 10),
+  'km/h': fraction(1000, 60),
+};
+
+/** Metres of one of each unit. */
+const LENGTHS: Readonly<Record<string, Rational>> = {
+  mm: fraction(1, 1000),
+  cm: fraction(1, 100),
+  m: fraction(1),
+};
+
+/** The largest ratio that is looked for, and its inverse the smallest. */
+const MOST = fraction(1_000_000_000_000);
+
+/** The exact ratio, input speed over output speed, that a form says. A figure without a unit has the form's first: rpm, m/s, mm. */
+export function readWanted(wanted: Wanted): ReadWanted {
+  const read = figuresOf(wanted);
+  if (!Array.isArray(read)) return read as Unread;
+  const [ratio, inRpm] = read as readonly [Rational, Rational | null];
+  if (compare(ratio, MOST) > 0 || compare(inverse(ratio), MOST) > 0)
+    return unread(lastField(wanted), 'The ratio lies beyond 10^12 or below 10^-12: is a unit or a power of ten wrong?');
+  return { ok: true, ratio, inRpm };
+}
+
+function figuresOf(wanted: Wanted): readonly [Rational, Rational | null] | Unread {
+  switch (wanted.form) {
+    case 'ratio': {
+      const ratio = plainNumber(wanted.ratio, 'ratio', 'the ratio, input speed over output speed');
+      return 'ok' in ratio ? ratio : [ratio, null];
+    }
+    case 'speeds': {
+      const [a, b] = [speed(wanted.in, 'in', 'the input speed'), speed(wanted.out, 'out', 'the output speed')];
+      return 'ok' in a ? a : 'ok' in b ? b : [div(a, b), a];
+    }
+    case 'period': {
+      const a = speed(wanted.in, 'in', 'the input speed');
+      if ('ok' in a) return a;
+      const minutes = durationOf(wanted.time);
+      return minutes
+        ? [mul(a, minutes), a]
+        : unread('time', 'Write the time of one turn like "24 h 50 min 28.3 s", "36.5 d" or "1:30:00".');
+    }
+    case 'tip': {
+      const a = speed(wanted.in, 'in', 'the input speed');
+      const rim = withUnit(wanted.speed, 'speed', 'the speed of the rim', RIM_SPEEDS);
+      const diameter = withUnit(wanted.diameter, 'diameter', 'the diameter', LENGTHS);
+      if ('ok' in a) return a;
+      if ('ok' in rim) return rim;
+      return 'ok' in diameter ? diameter : [div(mul(a, mul(PI, diameter)), rim), a];
+    }
+    case 'turns': {
+      const a = plainNumber(wanted.in, 'in', 'the turns of the input');
+      const b = plainNumber(wanted.out, 'out', 'the turns of the output');
+      return 'ok' in a ? a : 'ok' in b ? b : [div(a, b), null];
+    }
+  }
+}
+
+const speed = (text: string, field: string, what: string) => withUnit(text, field, what, SPEEDS);
+
+/** The number with its unit, in the table's unit of 1; without a unit in the table's first. */
+function withUnit(
+  text: string,
+  field: string,
+  what: string,
+  units: Readonly<Record<string, Rational>>,
+): Rational | Unread {
+  const [, number = '', unit = ''] =
+    /^\s*([+−-]?[\d.,/eE+-]*?)\s*((?:turns)?\/?[a-z][a-z/]*|\/min)?\s*$/i.exec(text) ?? [];
+  const factor = unit === '' ? Object.values(units)[0]! : units[unit.toLowerCase()];
+  if (!factor) return unread(field, `Give ${what} in ${Object.keys(units).join(', ')}.`);
+  const value = plainNumber(number, field, what);
+  return 'ok' in value ? value : mul(value, factor);
+}
+
+function plainNumber(text: string, field: string, what: string): Rational | Unread {
+  const trimmed = text
+    .trim()
+    .replace('−', '-')
+    .replace(/^(\d+),(\d+)$/, '$1.$2');
+  const value = parseRational(trimmed);
+  if (trimmed === '') return unread(field, `Give ${what}.`);
+  if (!value)
+    return unread(
+      field,
+      `“${trimmed.slice(0, 40)}” is no number: write ${what} as a fraction like 360/7 or a decimal like 51.43.`,
+    );
+  if (isZero(value)) return unread(field, `${capital(what)} cannot be 0.`);
+  if (sign(value) < 0)
+    return unread(field, `${capital(what)} must be above 0; which way it turns is chosen under Way of turning.`);
+  return value;
+}
+
+const unread = (field: string, message: string): Unread => ({ ok: false, field, message });
+const capital = (text: string): string => `${text[0]!.toUpperCase()}${text.slice(1)}`;
+const lastField = (wanted: Wanted): string => Object.keys(wanted).at(-1)!;
