@@ -1,3 +1,5 @@
+import { setFlagsFromString } from 'node:v8';
+import { runInNewContext } from 'node:vm';
 import { Worker } from 'node:worker_threads';
 import nodeEndpoint from 'comlink/dist/umd/node-adapter';
 import { Pool } from './pool';
@@ -32,6 +34,16 @@ function pool(most: number): Pool<Jobs> {
   }, most);
 }
 
+/** What nobody keeps is gone afterwards, and whoever wanted to hear of it has. */
+async function collectGarbage(): Promise<void> {
+  setFlagsFromString('--expose-gc');
+  const collect = runInNewContext('gc') as () => void;
+  for (let round = 0; round < 5; round++) {
+    collect();
+    await later(20);
+  }
+}
+
 const later = (ms: number) => new Promise((done) => setTimeout(done, ms));
 afterEach(async () => {
   await Promise.all(threads.splice(0).map((thread) => thread.terminate()));
@@ -45,6 +57,14 @@ test('a job gives its result, tells how far it is, and its thread is used again'
   expect(first).toMatchObject({ counted: 3 });
   expect(told).toEqual([1, 2, 3]);
   expect(second!.threadId).toBe(first!.threadId);
+});
+
+test('a thread that waited while memory was cleared up is used again, and answers', async () => {
+  const own = pool(1);
+  const first = await own.lane().run('count', 1);
+  await collectGarbage();
+  const second = await own.lane().run('count', 2);
+  expect(second).toEqual({ counted: 2, threadId: first!.threadId });
 });
 
 test('the latest request of a lane wins, even over a job that never ends', async () => {

@@ -12,9 +12,15 @@ export interface Hand {
   readonly end: () => void;
 }
 
+/** A worker with what is called on it: kept together, for what comlink calls is taken as given up, by both sides, once nobody keeps it. */
+interface Engaged<J> {
+  readonly hand: Hand;
+  readonly jobs: Remote<J>;
+}
+
 /** Workers that do jobs beside the page, so many at once. */
 export class Pool<J extends Record<string, Job>> {
-  private readonly idle: Hand[] = [];
+  private readonly idle: Engaged<J>[] = [];
   private readonly waiting: (() => void)[] = [];
   private busy = 0;
 
@@ -30,7 +36,7 @@ export class Pool<J extends Record<string, Job>> {
 
   /** Starts a worker before there is work for it, so that the first job need not wait for its code. */
   warm(): void {
-    if (this.busy === 0 && this.idle.length === 0) this.idle.push(this.start());
+    if (this.busy === 0 && this.idle.length === 0) this.idle.push(this.begin());
   }
 
   /**
@@ -44,23 +50,28 @@ export class Pool<J extends Record<string, Job>> {
     tell?: (...news: NewsOf<J[K]>) => void,
   ): Promise<OutputOf<J[K]>> {
     await this.turn(signal);
-    const hand = this.idle.pop() ?? this.start();
+    const engaged = this.idle.pop() ?? this.begin();
     let ended = false;
     const end = () => {
       ended = true;
-      hand.end();
+      engaged.hand.end();
     };
     signal.addEventListener('abort', end, { once: true });
     try {
-      const jobs = wrap<Record<string, Job>>(hand.endpoint) as unknown as Record<K, Remote<Job>>;
+      const jobs = engaged.jobs as unknown as Record<K, Remote<Job>>;
       const told = proxy(tell ?? (() => undefined));
       return (await Promise.race([jobs[name](input as never, told as never), rejected(signal)])) as OutputOf<J[K]>;
     } finally {
       signal.removeEventListener('abort', end);
-      if (!ended) this.idle.push(hand);
+      if (!ended) this.idle.push(engaged);
       this.busy--;
       this.waiting.shift()?.();
     }
+  }
+
+  private begin(): Engaged<J> {
+    const hand = this.start();
+    return { hand, jobs: wrap<J>(hand.endpoint) };
   }
 
   /** Waits until a worker is free. Whoever gives up while waiting lets the next one go before. */
