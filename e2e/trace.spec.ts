@@ -109,6 +109,7 @@ test('the answer in the units in force, on the headline and the keys, and both a
   await page.goto(address);
   const out = page.getByTestId('output');
   await expect(out).toHaveText(/output shaft\s*6\.094 rpm\s*49\.23 N·m/);
+  await page.getByTitle(/^Which way round ratios are written/).click();
   await page.getByLabel('Unit of torque').selectOption('N');
   await page.getByLabel('Length of the arm, mm').fill('500');
   await expect(out).toContainText('49.23 N × 500 mm');

@@ -34,10 +34,14 @@ interface Props<Row> {
   /** What stands left of the buttons. */
   readonly beside?: ReactNode;
   readonly chosen?: (row: Row) => boolean;
+  /** No cell breaks its text: the table grows wider than its place instead. */
+  readonly oneLine?: boolean;
+  /** Makes rows pressable: anywhere with the mouse, by their first cell with the keyboard. */
+  readonly onChoose?: (row: Row) => void;
 }
 
 /** A table that sorts by any column, is copied and saved; its head and first column stay in view. */
-export function DataTable<Row>({ label, rows, columns, keyOf, beside, chosen }: Props<Row>) {
+export function DataTable<Row>({ label, rows, columns, keyOf, beside, chosen, oneLine = false, onChoose }: Props<Row>) {
   const [sorting, setSorting] = useState<SortingState>([]);
   const defined = useMemo(
     () =>
@@ -67,7 +71,7 @@ export function DataTable<Row>({ label, rows, columns, keyOf, beside, chosen }: 
   });
   return (
     <section aria-label={label} className="w-fit min-w-72">
-      <div className="flex items-center gap-3 py-1">
+      <div className={clsx('flex items-center gap-3 py-1', oneLine && 'sticky left-0 w-fit')}>
         <div className="min-w-0 flex-1 text-sm">{beside}</div>
         <TableButtons name={label} table={asText} />
       </div>
@@ -92,7 +96,7 @@ export function DataTable<Row>({ label, rows, columns, keyOf, beside, chosen }: 
                   >
                     <button
                       type="button"
-                      className="max-w-40 text-inherit leading-tight hover:text-base-content"
+                      className="max-w-40 [text-align:inherit] text-inherit leading-tight hover:text-base-content"
                       onClick={header.column.getToggleSortingHandler()}
                     >
                       {flexRender(header.column.columnDef.header, header.getContext())}
@@ -109,10 +113,17 @@ export function DataTable<Row>({ label, rows, columns, keyOf, beside, chosen }: 
           {table.getRowModel().rows.map((row) => (
             <tr
               key={row.id}
-              className={clsx('hover:bg-base-200', chosen?.(row.original) ? 'bg-base-200' : 'bg-base-100')}
+              aria-current={chosen?.(row.original) || undefined}
+              className={clsx(
+                'hover:bg-base-200',
+                onChoose && 'cursor-pointer',
+                chosen?.(row.original) ? 'bg-base-200' : 'bg-base-100',
+              )}
+              onClick={onChoose && (() => onChoose(row.original))}
             >
               {row.getVisibleCells().map((cell, i) => {
                 const Cell = i === 0 ? 'th' : 'td';
+                const shown = flexRender(cell.column.columnDef.cell, cell.getContext());
                 return (
                   <Cell
                     key={cell.id}
@@ -121,9 +132,16 @@ export function DataTable<Row>({ label, rows, columns, keyOf, beside, chosen }: 
                       'border-b border-base-300/60 px-2 py-1 font-normal',
                       i === 0 && 'sticky left-0 bg-inherit',
                       columns[i]!.numeric ? 'figure text-right whitespace-nowrap' : 'text-left',
+                      oneLine && 'whitespace-nowrap',
                     )}
                   >
-                    {flexRender(cell.column.columnDef.cell, cell.getContext())}
+                    {i === 0 && onChoose ? (
+                      <button type="button" className="text-left text-inherit">
+                        {shown}
+                      </button>
+                    ) : (
+                      shown
+                    )}
                   </Cell>
                 );
               })}

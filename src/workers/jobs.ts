@@ -7,6 +7,7 @@ import {
 } from '@/core/gear-chart';
 import { networkOf } from '@/core/kinematics';
 import { Drafts, drawSideView, type DraftsData, type Space } from '@/core/drawing';
+import { checksOf, search, type Answer, type Question } from '@/core/tooth-search';
 import type { Train } from '@/core/train';
 
 /** What is worked out beside the page: from plain data to plain data. */
@@ -35,6 +36,16 @@ export const JOBS = {
   singles({ train }: { readonly train: Train }): SingleChanges | null {
     const driving = chartOf(train).rows.filter(({ solved }) => solved.ratio !== null);
     return singleChanges(train, driving, tabulateCombinations(networkOf(train)));
+  },
+
+  /** Tooth counts for what is wanted; told on the way as far as they are found, and at the end with what the checks say of each. */
+  teeth(
+    { question, train }: { readonly question: Question; readonly train: Train | null },
+    tell: (answer: Answer) => void,
+  ): Answer & { readonly checks: ReadonlyMap<string, readonly string[]> } {
+    const answer = search(question, train, tell);
+    const checks = new Map(answer.findings.map((finding) => [finding.key, checksOf(question, finding, train)]));
+    return { ...answer, checks };
   },
 };
 

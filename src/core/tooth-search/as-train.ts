@@ -1,10 +1,11 @@
 import { brake, dog, gear, member, position, trainOf, type Parts } from '../patterns';
-import { setTeeth, type Edit, type Train } from '../train';
+import { changeMember, refused, setTeeth, type Edit, type Train } from '../train';
 import type { Arranged } from './arranged';
 import type { Dials } from './outputs';
 import type { SetQuestion } from './planetary';
 import type { PlanetarySet } from './planetary-sets';
 import type { Pair } from './stage-fractions';
+import type { TrainSet, TrainStage } from './stages-of';
 
 /** What all trains that are made of findings have. */
 export interface Making {
@@ -142,14 +143,20 @@ export function withTeeth(train: Train, teeth: ReadonlyMap<string, number>): Edi
   return edit;
 }
 
-/** The open train with the wheels of these meshes given the counts of the pairs, one after the other; each mesh driver first. */
-export function withStages(
-  train: Train,
-  meshes: readonly (readonly [driver: string, driven: string])[],
-  chain: readonly Pair[],
-): Edit {
-  const teeth = new Map(
-    meshes.flatMap(([driver, driven], i) => [[driver, chain[i]![0]] as const, [driven, chain[i]![1]] as const]),
-  );
-  return withTeeth(train, teeth);
+/** The open train with the wheels of these stages given the counts of the pairs, one after the other. */
+export function withStages(train: Train, stages: readonly TrainStage[], chain: readonly Pair[]): Edit {
+  const given = stages.flatMap(({ driver, driven }, i) => [
+    [driver, chain[i]![0]] as const,
+    [driven, chain[i]![1]] as const,
+  ]);
+  const twice = given.find(([gear, teeth]) => given.some(([other, count]) => other === gear && count !== teeth));
+  return twice
+    ? refused('One wheel stands in two of these pairs and cannot have two counts: choose other pairs.')
+    : withTeeth(train, new Map(given));
+}
+
+/** The open train with the counts, and the number of planets, of one of its sets. */
+export function withSet(train: Train, set: TrainSet, { sun, planet, ring, copies }: PlanetarySet): Edit {
+  const edit = withTeeth(train, new Map([[set.sun, sun], [set.planet, planet], [set.ring, ring]])); // prettier-ignore
+  return edit.ok ? changeMember(edit.train, set.planets, { copies }) : edit;
 }

@@ -1,6 +1,7 @@
 import { fraction, toFraction, toNumber } from '../rational';
 import type { Train } from '../train';
-import type { Fit } from './fit';
+import type { Fit, FitQuestion } from './fit';
+import { deviation } from './ladder';
 import type { Dials } from './outputs';
 import type { PlanetarySet } from './planetary-sets';
 import type { NamedRatio } from './question';
@@ -63,7 +64,13 @@ export function pairsFinding(pairs: readonly Pair[], wanted: readonly number[], 
   const names = namesOf(pairs.length, false);
   const ratios = pairs.map(([driver, driven], i): NamedRatio => {
     const ratio = fraction(driven, driver);
-    return { id: names[i]!, name: names[i]!, ratio, error: Math.abs(toNumber(ratio) / wanted[i]! - 1) };
+    return {
+      id: names[i]!,
+      name: names[i]!,
+      ratio,
+      wanted: wanted[i]!,
+      error: deviation(toNumber(ratio), wanted[i]!),
+    };
   });
   return { key: keyOf(pairs), made: { kind: 'pairs', pairs }, ratios, error: worst, ...fromPairs(pairs) };
 }
@@ -73,7 +80,13 @@ export function dialsFinding(dials: Dials): Finding {
   return {
     key: dials.taps.map(({ chain }) => keyOf(chain)).join(' | '),
     made: { kind: 'dials', dials },
-    ratios: dials.taps.map(({ name, ratio, error }) => ({ id: name, name, ratio, error })),
+    ratios: dials.taps.map(({ name, ratio, target, error }) => ({
+      id: name,
+      name,
+      ratio,
+      wanted: toNumber(target),
+      error,
+    })),
     error: dials.worst,
     ...fromPairs(pairs),
   };
@@ -97,7 +110,11 @@ export function setsFinding(sets: readonly PlanetarySet[], ratio: NamedRatio): F
   };
 }
 
-export function fitFinding({ teeth, ratios, worst, errors }: Fit, train: Train): Finding {
+export function fitFinding(
+  { teeth, ratios, worst, errors }: Fit,
+  train: Train,
+  targets: FitQuestion['targets'],
+): Finding {
   const counts = new Map(train.gears.map((gear) => [gear.id, teeth.get(gear.id) ?? gear.teeth]));
   const pairs = train.meshes
     .filter((mesh) => mesh.gears.some((id) => teeth.has(id)))
@@ -106,7 +123,13 @@ export function fitFinding({ teeth, ratios, worst, errors }: Fit, train: Train):
   return {
     key: [...teeth.values()].join(' '),
     made: { kind: 'teeth', teeth },
-    ratios: [...ratios].map(([id, ratio]) => ({ id, name: nameOf(id), ratio, error: errors.get(id)! })),
+    ratios: [...ratios].map(([id, ratio]) => ({
+      id,
+      name: nameOf(id),
+      ratio,
+      wanted: toNumber(targets.get(id)!.ratio),
+      error: errors.get(id)!,
+    })),
     error: worst,
     largest: Math.max(...counts.values()),
     teeth: [...counts.values()].reduce((sum, count) => sum + count, 0),

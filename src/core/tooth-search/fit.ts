@@ -3,7 +3,9 @@ import { abs, gcd, toNumber, type Rational } from '../rational';
 import { solveEngaged } from '../solve';
 import type { Train } from '../train';
 import { errorOf } from './best';
-import { centreConditions, following, meets, setConditions } from './fit-conditions';
+import { choicesOf } from './fit-blocks';
+import { centreConditions, meets, setConditions } from './fit-conditions';
+import { exchange, tryAll } from './fit-tries';
 import type { Span } from './planetary';
 import { ratioFunction } from './ratio-function';
 import type { Coprime } from './stage-fractions';
@@ -59,8 +61,8 @@ interface Candidate {
 
 /**
  * The counts that bring the positions nearest to the wanted ratios: the smallest worst deviation first, then the fewest teeth. What holds of the sets goes on
- * holding: sun and ring on one axis, planets evenly spaced. All choices where there are few enough; otherwise counts are exchanged by one to three teeth, one or two at a
- * time, from many starts, and the answer is the best found.
+ * holding: sun and ring on one axis, planets evenly spaced. All choices where there are few enough; otherwise counts are exchanged, one or two
+ * sets or gears at a time, from many starts, and the answer is the best found.
  * @throws RangeError where a wanted position does not drive.
  */
 export function searchFit(question: FitQuestion, tell: (so: FitAnswer) => void = () => undefined): FitAnswer {
@@ -68,26 +70,23 @@ export function searchFit(question: FitQuestion, tell: (so: FitAnswer) => void =
   const judge = judgeOf(question);
   const places = new Map(train.gears.map(({ id }, i) => [id, i]));
   const spans = new Map([...question.free].map(([id, span]) => [places.get(id)!, span]));
-  const conditions = [...setConditions(train), ...(question.holdCentres ? centreConditions(train) : [])];
-  const follows = following(conditions, new Set(spans.keys()));
-  const own = [...spans.keys()].filter((gear) => !follows.some((one) => one.gear === gear));
   const start = train.gears.map(({ teeth }) => teeth);
+  const conditions = [...setConditions(train), ...(question.holdCentres ? centreConditions(train) : [])];
+  const { blocks, follows, left } = choicesOf(spans, conditions, start);
+  const free = new Set(spans.keys());
   const allowed = (counts: readonly number[]) =>
-    [...spans].every(
-      ([gear, [least, most]]) => counts[gear]! >= least && counts[gear]! <= most && Number.isInteger(counts[gear]!),
-    ) &&
-    meets(conditions, counts) &&
-    (question.coprime !== 'required' || coprimeMeshes(train, counts, new Set(spans.keys())));
+    follows.every(({ gear }) => isWithin(counts[gear]!, spans.get(gear)!)) &&
+    meets(left, counts) &&
+    (question.coprime !== 'required' || coprimeMeshes(train, counts, free));
+  const size = blocks.reduce((product, { options }) => product * options.length, 1);
+  const exhaustive = size <= (question.tries ?? MOST_ALL);
+  const most = exhaustive ? size : (question.tries ?? MOST_EXCHANGED);
   const best = new Map<string, Candidate>();
   let examined = 0;
   let cut = Infinity;
   const end = performance.now() + BUDGET_MS;
   let next = performance.now() + FIRST_MS;
   const answer = () => keepBest(best, limit).flatMap(({ counts }) => verified(question, counts) ?? []);
-  const size = own.reduce((product, gear) => product * (spans.get(gear)![1] - spans.get(gear)![0] + 1), 1);
-  const exhaustive = size <= (question.tries ?? MOST_ALL);
-  const most = exhaustive ? size : (question.tries ?? MOST_EXCHANGED);
-  /** Tries the counts with what follows from them. @returns how good they are; NaN where they are not allowed. */
   const attempt = (counts: number[]): number => {
     for (const { gear, from } of follows) counts[gear] = from(counts);
     if (!allowed(counts)) return NaN;
@@ -106,92 +105,15 @@ export function searchFit(question: FitQuestion, tell: (so: FitAnswer) => void =
   const inTime = () => performance.now() < end;
   // Good answers come early by exchange, also where everything is tried afterwards.
   const first = exhaustive ? Math.min(FIRST_EXCHANGED, size / 4) : most;
-  exchange(own, spans, start, attempt, () => examined < first && inTime());
+  if (size > 0) exchange(blocks, start, attempt, () => examined < first && inTime());
   if (!exhaustive) return { results: answer(), proven: false, examined, part: 1 };
   examined = 0;
-  const proven = tryAll(own, spans, [...start], attempt, inTime);
+  const proven = tryAll(blocks, start, attempt, inTime);
   return { results: answer(), proven, examined, part: 1 };
 }
 
-/** @returns false where it was stopped before the last choice. */
-function tryAll(
-  own: readonly number[],
-  spans: ReadonlyMap<number, Span>,
-  counts: number[],
-  attempt: (counts: number[]) => number,
-  goOn: () => boolean,
-): boolean {
-  let asked = 0;
-  const go = (k: number): boolean => {
-    const gear = own[k];
-    if (gear === undefined) {
-      attempt(counts);
-      return ++asked % BATCH !== 0 || goOn();
-    }
-    const [least, most] = spans.get(gear)!;
-    for (let teeth = least; teeth <= most; teeth++) {
-      counts[gear] = teeth;
-      if (!go(k + 1)) return false;
-    }
-    return true;
-  };
-  return go(0);
-}
-
-const STEPS = [-3, -2, -1, 1, 2, 3];
-
-/** Goes downhill from the present counts, then from counts drawn at random (always the same ones), until no more may be tried. */
-function exchange(
-  own: readonly number[],
-  spans: ReadonlyMap<number, Span>,
-  start: readonly number[],
-  attempt: (counts: number[]) => number,
-  goOn: () => boolean,
-): void {
-  const random = drawn(1);
-  let idle = 0;
-  for (let counts = [...start]; goOn() && idle < 2000; counts = scattered(counts)) {
-    let value = attempt([...counts]);
-    idle = Number.isNaN(value) ? idle + 1 : 0;
-    for (let better = !Number.isNaN(value); better && goOn();) {
-      better = false;
-      for (const next of neighbours(counts)) {
-        const found = attempt(next);
-        if (!(found < value)) continue;
-        [counts, value, better] = [next, found, true];
-        break;
-      }
-    }
-  }
-
-  function scattered(counts: readonly number[]): number[] {
-    const next = [...counts];
-    for (const gear of own) {
-      const [least, most] = spans.get(gear)!;
-      next[gear] = least + Math.floor(random() * (most - least + 1));
-    }
-    return next;
-  }
-
-  function* neighbours(counts: readonly number[]): Generator<number[]> {
-    for (const gear of own) for (const step of STEPS) yield moved(counts, [[gear, step]]);
-    for (const [i, a] of own.entries())
-      for (const b of own.slice(i + 1))
-        for (const x of STEPS) for (const y of STEPS) yield moved(counts, [[a, x], [b, y]]); // prettier-ignore
-  }
-}
-
-function moved(counts: readonly number[], steps: readonly (readonly [number, number])[]): number[] {
-  const next = [...counts];
-  for (const [gear, step] of steps) next[gear]! += step;
-  return next;
-}
-
-/** A row of numbers from 0 to 1 that is the same every time (Park and Miller). */
-function drawn(seed: number): () => number {
-  let at = seed;
-  return () => (at = (at * 48_271) % 2_147_483_647) / 2_147_483_647;
-}
+const isWithin = (count: number, [least, most]: Span): boolean =>
+  Number.isInteger(count) && count >= least && count <= most;
 
 /** How far counts leave the positions from what is wanted, in floating point. */
 function judgeOf({ train, targets }: FitQuestion): (counts: readonly number[]) => number {

@@ -15,4 +15,7 @@ export { missWords, slipWords, wantedWords } from './wanted-words';
 export { wheelsWithin, type WheelLimits } from './wheel-limits';
 export type { Chain } from './stage-fractions';
 export { uneven } from './way';
-export { withStages } from './as-train';
+export { withSet, withStages, withTeeth } from './as-train';
+export { checksOf } from './finding-checks';
+export { simpleSetsOf, stagesOf, type TrainSet, type TrainStage } from './stages-of';
+export { undominated, type Size } from './undominated';

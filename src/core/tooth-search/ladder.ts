@@ -61,6 +61,12 @@ export function wantedRanges(question: RangesQuestion): readonly number[] {
   return Array.from({ length: question.ranges }, (_, k) => first * factor ** (question.ranges - 1 - k));
 }
 
+/** |ratio/wanted − 1|; the wanted ratios are powers, which floating point leaves a hair off. */
+export function deviation(ratio: number, wanted: number): number {
+  const off = Math.abs(ratio / wanted - 1);
+  return off < 1e-14 ? 0 : off;
+}
+
 /** For every sum of teeth the pairs that leave the smallest worst deviation; the best sums first, fewer teeth first where they tie. */
 function onOneCentre(wanted: readonly number[], question: OneCentre): LadderAnswer {
   const { wheels, limit } = question;
@@ -103,7 +109,7 @@ function ladderOf(sum: number, wanted: readonly number[], { wheels, coprime }: O
     .sort((a, b) => a[1] / a[0] - b[1] / b[0]);
   if (pairs.length < wanted.length) return null;
   const bySize = wanted.map((_, k) => k).sort((a, b) => wanted[a]! - wanted[b]!);
-  const away = (k: number, j: number) => Math.abs(pairs[j]![1] / pairs[j]![0] / wanted[k]! - 1);
+  const away = (k: number, j: number) => deviation(pairs[j]![1] / pairs[j]![0], wanted[k]!);
   // before[step][j]: the pair of the step before, on the best path that ends with pair j.
   const before: number[][] = [];
   let worst = pairs.map((_, j) => away(bySize[0]!, j));

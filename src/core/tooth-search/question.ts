@@ -44,6 +44,7 @@ export interface NamedRatio {
   /** The position, range or output; empty where there is only one. */
   readonly name: string;
   readonly ratio: Rational;
-  /** |ratio/target − 1|. */
+  readonly wanted: number;
+  /** |ratio/wanted − 1|. */
   readonly error: number;
 }

@@ -1,3 +1,4 @@
+import { toNumber, type Rational } from '../rational';
 import type { Train } from '../train';
 import { mounted } from './arranged';
 import { errorOf } from './best';
@@ -7,7 +8,7 @@ import { searchLadders, searchRanges, wantedRanges, wantedRatios } from './ladde
 import { searchManyStages } from './many-stages';
 import { searchOutputs } from './outputs';
 import { searchPlanetary } from './planetary';
-import type { Chains, Question } from './question';
+import type { Chains, NamedRatio, Question } from './question';
 import { beyondReach, conflictOf } from './why-none';
 
 export interface Answer {
@@ -44,9 +45,7 @@ export function search(question: Question, train: Train | null, tell: (so: Answe
         why: null,
         findings: so.results
           .filter(({ made }) => mounted(question, made) !== null)
-          .map(({ made, ratio }) =>
-            chainFinding(made, { id: '', name: '', ratio, error: errorOf(ratio, question.question.target) }),
-          ),
+          .map(({ made, ratio }) => chainFinding(made, plainRatio(ratio, question.question.target, ratio))),
       });
       const answer = told(searchManyStages(stages, question.question, (so) => tell(told(so))));
       const beyond = beyondReach(stages, question.question);
@@ -58,7 +57,7 @@ export function search(question: Question, train: Train | null, tell: (so: Answe
     case 'planetary': {
       const answer = searchPlanetary(question.question);
       const findings = answer.results.map(({ made, ratio, size }) =>
-        setsFinding(made, { id: '', name: '', ratio, error: errorOf(size, question.question.target) }),
+        setsFinding(made, plainRatio(ratio, question.question.target, size)),
       );
       return {
         ...answer,
@@ -101,11 +100,15 @@ export function search(question: Question, train: Train | null, tell: (so: Answe
     case 'fit': {
       if (!train) throw new RangeError('A fit needs a train.');
       const answer = searchFit({ ...question.question, train }, (so) =>
-        tell({ ...so, findings: so.results.map((fit) => fitFinding(fit, train)), why: null }),
+        tell({
+          ...so,
+          findings: so.results.map((fit) => fitFinding(fit, train, question.question.targets)),
+          why: null,
+        }),
       );
       return {
         ...answer,
-        findings: answer.results.map((fit) => fitFinding(fit, train)),
+        findings: answer.results.map((fit) => fitFinding(fit, train, question.question.targets)),
         why:
           answer.results.length > 0
             ? null
@@ -120,3 +123,12 @@ function mountable({ stages, turning, question: { equalCentres, internal } }: Ch
   if (turning === 'any' || !equalCentres || internal) return stages;
   return stages.filter((count) => (count % 2 === 0) === (turning === 'same'));
 }
+
+/** A ratio that is the only one. @param size of it, which is held against the target */
+const plainRatio = (ratio: Rational, target: Rational, size: Rational): NamedRatio => ({
+  id: '',
+  name: '',
+  ratio,
+  wanted: toNumber(target),
+  error: errorOf(size, target),
+});

@@ -49,7 +49,7 @@ export function missWords(wanted: Wanted, ratio: Rational): string {
     }
     case 'turns':
     case 'ratio':
-      return `one turn of the output ${slow ? 'behind' : 'ahead'} in ${figure(Math.abs((1 + off) / off))}`;
+      return `one turn ${slow ? 'late' : 'early'} in ${figure(Math.abs((1 + off) / off))} turns`;
   }
 }
 

@@ -74,10 +74,8 @@ test('how far off a ratio is, in the words of what is wanted', () => {
   const rim: Wanted = { form: 'tip', in: '60 rpm', speed: '1 m/s', diameter: '1 m' };
   // π is wanted; at 3.2 the rim makes π/3.2 m/s.
   expect(missWords(rim, parseRational('3.2')!)).toBe('18.25 mm/s too slow at the rim');
-  // 101 turns of the input where 100 are wanted: after 101 turns the output has made 100 of them.
-  expect(missWords({ form: 'ratio', ratio: '100' }, parseRational('101')!)).toBe(
-    'one turn of the output behind in 101.0',
-  );
+  // 101 turns of the input where 100 are wanted: in the time of 101 turns the output makes 100.
+  expect(missWords({ form: 'ratio', ratio: '100' }, parseRational('101')!)).toBe('one turn late in 101.0 turns');
 });
 
 test('a factor of 10, 60 or 1000, and a ratio turned over, are pointed out; others are not', () => {

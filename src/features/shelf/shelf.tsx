@@ -1,6 +1,7 @@
 'use client';
 
 import { RotateCcw } from 'lucide-react';
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState } from 'react';
 import { onDemand, whenIdle } from '@/ui/on-demand';
@@ -96,6 +97,9 @@ export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
         <h1 className="text-2xl font-semibold">Tin Wheel</h1>
         <p className="muted hidden sm:block">The gear trains of the saltworks at Marrow Point</p>
         <span className="flex-1" />
+        <Link href="/teeth" className="link-hover text-sm">
+          Tooth counts for a ratio
+        </Link>
         <ThemeSwitch />
       </header>
       <main className="py-5">

@@ -1,4 +1,4 @@
-export { checked, type Edit } from './edit';
+export { checked, refused, type Edit } from './edit';
 export {
   changeCoupler,
   changeGear,

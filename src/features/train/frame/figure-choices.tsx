@@ -1,5 +1,7 @@
 'use client';
 
+import { ChevronDown } from 'lucide-react';
+import { useEffect, useRef } from 'react';
 import {
   FORCE_UNITS,
   isForce,
@@ -12,13 +14,41 @@ import {
 } from '@/core/units';
 import { usePreferences } from '@/ui/preferences';
 
-/** How figures are written, on every screen: which way round a ratio is, and the units of speed and torque. */
+/** How figures are written, on every screen: which way round a ratio is, and the units of speed and torque; opened from the bar. */
 export function FigureChoices() {
+  const { convention, speedUnit, torqueUnit } = usePreferences();
+  const place = useRef<HTMLDetailsElement>(null);
+  useEffect(() => {
+    const details = place.current!;
+    const close = (event: Event) => {
+      const elsewhere =
+        event instanceof KeyboardEvent ? event.key === 'Escape' : !details.contains(event.target as Node);
+      if (!details.open || !elsewhere) return;
+      details.open = false;
+      if (event instanceof KeyboardEvent) details.querySelector('summary')!.focus();
+    };
+    addEventListener('pointerdown', close);
+    details.addEventListener('keydown', close);
+    return () => {
+      removeEventListener('pointerdown', close);
+      details.removeEventListener('keydown', close);
+    };
+  }, []);
   return (
-    <>
-      <RatioConventions />
-      <UnitChoices />
-    </>
+    <details ref={place} className="relative">
+      <summary
+        className="flex cursor-pointer list-none items-center gap-1 px-1 text-sm whitespace-nowrap hover:bg-base-200"
+        title="Which way round ratios are written, and the units of speed and torque"
+      >
+        <span className="sr-only">Figures: </span>
+        {convention} · {speedUnit} · {torqueUnit}
+        <ChevronDown className="size-3.5" aria-hidden />
+      </summary>
+      <div className="absolute right-0 z-30 mt-1 flex w-max flex-col gap-2 border border-base-content bg-base-100 p-3 shadow-md">
+        <RatioConventions />
+        <UnitChoices />
+      </div>
+    </details>
   );
 }
 

@@ -1,0 +1,190 @@
+import AxeBuilder from '@axe-core/playwright';
+import { ratio, saved } from './bench-steps';
+import { expect, test } from './journey';
+import { freshTrain } from './shelf-copies';
+import { alert, chosen, proven, resultRow, results, search, stages } from './teeth-steps';
+
+test('a year dial’s slow wheel is found from its motor, taken over, turned, and read off its counter', async ({
+  page,
+}) => {
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Tooth counts for a ratio' }).click();
+  await page.getByLabel('Given as').selectOption({ label: 'the time of one turn' });
+  await page.getByLabel('Input speed').fill('1 turns/day');
+  await page.getByLabel('One turn of the output in').fill('365.2422 d');
+  await expect(page.getByText('The output turns once in 365 d 5 h 48 min 46.08 s at 1 turns/day.')).toBeVisible();
+  // Two stages of up to 100 teeth do not get there, and that is said with what would.
+  await expect(alert(page)).toContainText('2 stages of these wheels reach from 0.01440 to 69.44');
+  await expect(alert(page)).toContainText('take 3 stages');
+  await stages(page, 3);
+  await proven(page);
+  await expect(resultRow(page, 0)).toContainText(/one turn (late|early) in [\d ,.]+ years/);
+  const written = (await resultRow(page, 0).getByRole('cell').first().innerText()).trim();
+  const [turnsIn, turnsOut] = written.split('/');
+  await page.getByLabel('Name of the new train').fill('Year dial of the brine calendar');
+  await page.getByRole('button', { name: 'Use it as a new train' }).click();
+  await expect(page.getByRole('heading', { name: 'Year dial of the brine calendar' })).toBeVisible();
+  await expect(ratio(page)).toHaveText('365.2');
+  // So many turns of the input are, exactly, so many of the dial; the third mesh turns it round.
+  await page.getByLabel('Turns to make').fill(turnsIn!);
+  await page.getByLabel('Turns to make').press('Enter');
+  await expect(page.getByTestId('turns output')).toHaveText(`−${turnsOut ?? '1'}`, { timeout: 20_000 });
+});
+
+test('two stages between the same two shafts: equal distances, and as a train nothing is wrong with it', async ({
+  page,
+}) => {
+  await page.goto('/teeth');
+  await page.getByLabel('Ratio, in/out').fill('6.5');
+  await page.getByRole('checkbox', { name: 'All stages between the same two shafts' }).check();
+  await proven(page);
+  const counts = await resultRow(page, 0).getByRole('rowheader').innerText();
+  const pairs = counts.split('·').map((pair) => pair.trim().split('/').map(Number));
+  expect(pairs).toHaveLength(2);
+  const [sum, other] = pairs.map(([a, b]) => a! + b!);
+  expect(sum).toBe(other);
+  await page.getByRole('button', { name: 'Use it as a new train' }).click();
+  await expect(ratio(page)).toHaveText('6.500');
+  await page.getByRole('tab', { name: /Checks/ }).click();
+  await expect(page.getByText('want', { exact: false }).filter({ hasText: 'between the shafts' })).toHaveCount(0);
+});
+
+test('out of a stock list, and one that does not reach says what it can', async ({ page }) => {
+  await page.goto('/teeth');
+  await page.getByLabel('Ratio, in/out').fill('7.5');
+  await page.getByLabel('Only from stock').fill('20, 24 30 48;60');
+  await proven(page);
+  const counts = (await resultRow(page, 0).getByRole('rowheader').innerText()).match(/\d+/g)!.map(Number);
+  for (const count of counts) expect([20, 24, 30, 48, 60]).toContain(count);
+  await page.getByLabel('Ratio, in/out').fill('75');
+  await expect(alert(page)).toContainText(
+    'reach from 0.1111 to 9.000, and 75.00 lies beyond: take 4 stages, or a wheel of 174 on a pinion of 20',
+  );
+  await page.getByLabel('Only from stock').fill('20 and a half');
+  await expect(alert(page).filter({ hasText: 'A wheel in stock is a whole number' })).toBeVisible();
+});
+
+test('limits from bore and space that leave no wheel, and conditions that exclude each other, are explained', async ({
+  page,
+}) => {
+  await page.goto('/teeth');
+  await page.getByText('What they go round and into').click();
+  await page.getByLabel('Module').fill('2');
+  await page.getByLabel('Outside of bearing or bore').fill('30');
+  await page.getByLabel('Wall left round it').fill('4');
+  await expect(page.getByText('Least 22, from the bore of 30 mm with walls of 4 mm')).toBeVisible();
+  await page.getByLabel('Largest outside diameter').fill('40');
+  await expect(alert(page).first()).toContainText(
+    'the bore of 30 mm with walls of 4 mm asks for at least 22 teeth, the space of 40 mm allows at most 18',
+  );
+  await page.getByLabel('Largest outside diameter').fill('');
+  await page.getByRole('checkbox', { name: 'The same pair in every stage' }).check();
+  await page.getByLabel('Largest error').fill('0.000001');
+  await expect(alert(page)).toContainText('“The same pair in every stage” and “the largest error” exclude each other');
+  await page.getByLabel('Largest error').fill('');
+  await proven(page);
+  await page.getByLabel('Ratio, in/out').fill('nought');
+  await expect(alert(page).first()).toContainText('“nought” is no number');
+  await page.getByLabel('Ratio, in/out').fill('-3');
+  await expect(alert(page).first()).toContainText('must be above 0; which way it turns is chosen');
+});
+
+test('the harvester’s eight ratios are moved to another ladder, taken over in one step, and undone', async ({
+  page,
+  request,
+}) => {
+  const address = await freshTrain(request, 'harvester');
+  await page.goto(`${address}/teeth`);
+  await page.getByLabel('Look for').selectOption({ label: 'this train, other counts' });
+  await expect(alert(page)).toContainText('Name at least one position');
+  await page.getByLabel('Wanted ratio of 1', { exact: true }).fill('4.6');
+  await page.getByLabel('Wanted ratio of 8').fill('0.68');
+  await page.getByRole('button', { name: 'Even steps' }).click();
+  await page.getByRole('button', { name: 'All', exact: true }).click();
+  await proven(page);
+  const [worst, first] = await Promise.all([
+    resultRow(page, 0).getByRole('rowheader').innerText(),
+    resultRow(page, 0).getByRole('cell').first().innerText(),
+  ]);
+  expect(worst).toMatch(/%$/);
+  await chosen(page)
+    .getByRole('button', { name: /^Use it in this train: \d+ gears change/ })
+    .click();
+  await expect(
+    page.getByRole('status').filter({ hasText: 'gears have new counts. Undo takes it back.' }),
+  ).toBeVisible();
+  await page.getByRole('link', { name: 'Bench', exact: true }).click();
+  await page.keyboard.press('1');
+  await expect(ratio(page)).toHaveText(first);
+  await saved(page);
+  await page.keyboard.press('Control+z');
+  await expect(ratio(page)).toHaveText('4.320');
+});
+
+test('a search of five stages is stopped at once, keeps what it has, and begins again', async ({ page }) => {
+  await page.goto('/teeth');
+  await page.getByLabel('Ratio, in/out').fill('4321.987');
+  await stages(page, 5);
+  await expect(results(page)).toBeVisible({ timeout: 20_000 });
+  await expect(search(page)).toContainText(/Best so far: .*(off|exact)/);
+  await search(page).getByRole('button', { name: 'Stop' }).click();
+  await expect(search(page)).toContainText('Stopped: these are the best so far, not proven.', { timeout: 2_000 });
+  await expect(resultRow(page, 0)).toContainText('/');
+  await search(page).getByRole('button', { name: 'Search again' }).click();
+  await expect(search(page)).toContainText('Searching…');
+  await search(page).getByRole('button', { name: 'Stop' }).click();
+  await stages(page, 2);
+  await expect(search(page)).toContainText('Proven best', { timeout: 20_000 });
+});
+
+test('stages of the open train take the counts that were found; a slip of ten is pointed out', async ({
+  page,
+  request,
+}) => {
+  const address = await freshTrain(request, 'sluice-winch');
+  await page.goto(address);
+  await expect(ratio(page)).toHaveText('12.00');
+  await page.keyboard.press('Shift+Digit3');
+  await expect(page.getByLabel('Ratio, in/out')).toHaveValue('12');
+  await page.getByLabel('Ratio, in/out').fill('120');
+  await expect(page.getByText('This is 10 times what the open train gives: is a factor of 10 wrong?')).toBeVisible();
+  await page.getByLabel('Ratio, in/out').fill('13.3');
+  await proven(page);
+  await expect(chosen(page).getByText(/^The open train would give/)).toBeVisible();
+  await chosen(page).getByRole('button', { name: 'Use it in this train' }).click();
+  await saved(page);
+  const { train } = (await (await request.get(`/api${address}`)).json()) as { train: { gears: { teeth: number }[] } };
+  const counts = (await resultRow(page, 0).getByRole('rowheader').innerText()).match(/\d+/g)!.map(Number);
+  for (const count of counts) expect(train.gears.map(({ teeth }) => teeth)).toContain(count);
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Shift+Digit1');
+  await expect(ratio(page)).toHaveText('12.00');
+});
+
+test('sets, dials, ladders and ranges are found, sorted, and read by everyone', async ({ page }) => {
+  await page.goto('/teeth');
+  await page.getByLabel('Look for').selectOption({ label: 'planetary sets' });
+  await page.getByLabel('Ratio, in/out').fill('4.2');
+  await expect(results(page)).toContainText('20 · 22 · 64, 3 planets');
+  // A member that is given another part changes places with the one that had it.
+  await page.getByLabel('Held').selectOption('sun');
+  await expect(page.getByLabel('Input')).toHaveValue('ring');
+  await page.getByLabel('Kind').selectOption({ label: 'stepped planets' });
+  await expect(search(page)).toContainText('Proven best');
+  await page.getByLabel('Look for').selectOption({ label: 'several outputs of one chain' });
+  await expect(chosen(page).getByRole('row', { name: /^hour 720\.0 720\.0 exact/ })).toBeVisible({ timeout: 30_000 });
+  await expect(search(page)).toContainText('Best found, not proven', { timeout: 30_000 });
+  await page.getByLabel('Look for').selectOption({ label: 'ranges behind a ladder' });
+  await expect(page.getByText('From range to range 2.441')).toBeVisible();
+  await page.getByLabel('Look for').selectOption({ label: 'a ladder of positions' });
+  await proven(page);
+  await expect(chosen(page).getByRole('row', { name: /^3 2\.000 2\.000 exact/ })).toBeVisible();
+  const worst = () => resultRow(page, 0).getByRole('cell').first().innerText();
+  const best = await worst();
+  await results(page).getByRole('button', { name: 'Teeth', exact: true }).click();
+  await expect.poll(worst).not.toBe(best);
+  await resultRow(page, 2).getByRole('rowheader').getByRole('button').press('Enter');
+  await expect(resultRow(page, 2)).toHaveAttribute('aria-current', 'true');
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map(({ id, nodes }) => `${id}: ${nodes[0]!.html}`)).toEqual([]);
+});

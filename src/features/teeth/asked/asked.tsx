@@ -1,0 +1,65 @@
+import type { Kind } from '../form';
+import { useAsk, useForm, useOpenTrain } from '../use-teeth';
+import { ConditionFields } from './condition-fields';
+import { Group } from './fields';
+import { FitFields } from './fit-fields';
+import { LadderFields, RangeFields } from './ladder-fields';
+import { OutputFields } from './output-fields';
+import { SetFields } from './set-fields';
+import { SlipNote, WantedFields } from './wanted-fields';
+import { WheelFields } from './wheel-fields';
+
+const KINDS: Record<Kind, string> = {
+  chains: 'a chain of pairs',
+  planetary: 'planetary sets',
+  ladder: 'a ladder of positions',
+  ranges: 'ranges behind a ladder',
+  outputs: 'several outputs of one chain',
+  fit: 'this train, other counts',
+};
+
+/** What is asked: what for, and within which limits. */
+export function Asked() {
+  const { kind, wanted } = useForm();
+  const ask = useAsk();
+  const train = useOpenTrain();
+  const kinds = (Object.keys(KINDS) as Kind[]).filter((one) => one !== 'fit' || train !== null);
+  return (
+    <form aria-label="What is asked" className="pb-4" onSubmit={(event) => event.preventDefault()}>
+      <div className="px-4 py-2 text-sm">
+        <label className="flex items-center justify-between gap-2">
+          <span className="font-semibold whitespace-nowrap">Look for</span>
+          <select
+            className="select select-sm w-50"
+            value={kind}
+            onChange={(event) => ask({ kind: event.target.value as Kind })}
+          >
+            {kinds.map((one) => (
+              <option key={one} value={one}>
+                {KINDS[one]}
+              </option>
+            ))}
+          </select>
+        </label>
+      </div>
+      {(kind === 'chains' || kind === 'planetary') && (
+        <Group name="Wanted">
+          <WantedFields wanted={wanted} onChange={(changed) => ask({ wanted: changed })} />
+          {kind === 'chains' && <SlipNote wanted={wanted} />}
+        </Group>
+      )}
+      {kind === 'ladder' && <LadderFields />}
+      {kind === 'ranges' && <RangeFields />}
+      {kind === 'outputs' && <OutputFields />}
+      {kind === 'planetary' && <SetFields />}
+      {kind === 'fit' ? (
+        <FitFields />
+      ) : (
+        <>
+          {kind !== 'planetary' && <WheelFields />}
+          <ConditionFields />
+        </>
+      )}
+    </form>
+  );
+}

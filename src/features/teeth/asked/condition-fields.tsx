@@ -1,0 +1,68 @@
+import type { Form } from '../form';
+import { useAsk, useForm } from '../use-teeth';
+import { Field, Group, Pick, Tick } from './fields';
+
+const COPRIME: Record<Form['coprime'], string> = {
+  any: 'allowed',
+  preferred: 'rather not',
+  required: 'not allowed',
+};
+const TURNING: Record<Form['turning'], string> = {
+  any: 'either',
+  same: 'as the input',
+  opposite: 'against the input',
+};
+
+const HUNTING =
+  'Without a common factor each tooth meets all of the other wheel (hunting), so wear evens out; with round ratios the same teeth meet again, which some prefer for timing and marking. Both are good practice.';
+
+/** What a chain, a ladder or its ranges have to meet besides. */
+export function ConditionFields() {
+  const form = useForm();
+  const ask = useAsk();
+  const chains = form.kind === 'chains';
+  return (
+    <Group name="Conditions">
+      <Pick
+        label="Common factors"
+        title={HUNTING}
+        value={form.coprime}
+        choices={COPRIME}
+        onChange={(coprime) => ask({ coprime })}
+      />
+      {chains && (
+        <>
+          <Pick
+            label="The output turns"
+            title="Where the meshes alone turn it the other way, an idler is added, or a wheel with its teeth inside where that is allowed."
+            value={form.turning}
+            choices={TURNING}
+            onChange={(turning) => ask({ turning })}
+          />
+          <Tick
+            label="All stages between the same two shafts"
+            title="The same centre distance in every stage (reverted)."
+            checked={form.equalCentres}
+            onChange={(equalCentres) => ask({ equalCentres })}
+          />
+          <Tick label="The same pair in every stage" checked={form.same} onChange={(same) => ask({ same })} />
+          <Tick
+            label="Wheels with their teeth inside allowed"
+            title="Where they have at least 10 teeth more than their pinion."
+            checked={form.internal}
+            onChange={(internal) => ask({ internal })}
+          />
+        </>
+      )}
+      {(chains || form.kind === 'planetary') && (
+        <Field
+          label="Largest error"
+          unit="%"
+          placeholder="any"
+          value={form.maxError}
+          onChange={(maxError) => ask({ maxError })}
+        />
+      )}
+    </Group>
+  );
+}

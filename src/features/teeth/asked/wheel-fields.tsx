@@ -1,0 +1,103 @@
+import { wheelsWithin } from '@/core/tooth-search';
+import { teethOf, type Spans, type WheelsText } from '../form';
+import { useAsk, useForm } from '../use-teeth';
+import { Field, Group, SpanField, Tick } from './fields';
+
+/** Which wheels there are: by count, out of stock, or from what they have to go round and into. */
+export function WheelFields() {
+  const { wheels, kind, perStage, stages } = useForm();
+  const ask = useAsk();
+  const set = (change: Partial<WheelsText>) => ask({ wheels: { ...wheels, ...change } });
+  const spans: Spans = [wheels.min, wheels.max];
+  const found = wheelsWithin(teethOf(wheels));
+  return (
+    <Group name="Wheels">
+      {perStage && kind === 'chains' ? (
+        perStage
+          .slice(0, stages[1])
+          .map((span, i) => (
+            <SpanField
+              key={i}
+              label={`Teeth, stage ${i + 1}`}
+              value={span}
+              onChange={(changed) => ask({ perStage: perStage.map((one, k) => (k === i ? changed : one)) })}
+            />
+          ))
+      ) : (
+        <>
+          <SpanField label="Teeth" value={spans} onChange={([min, max]) => set({ min, max })} />
+          <Field
+            wide
+            label="Only from stock"
+            placeholder="any"
+            title="Tooth counts that you have, with spaces or commas between; empty for any."
+            value={wheels.stock}
+            onChange={(stock) => set({ stock })}
+          />
+        </>
+      )}
+      {kind === 'chains' && (
+        <Tick
+          label="Each stage its own limits"
+          checked={perStage !== null}
+          onChange={(own) => ask({ perStage: own ? Array.from({ length: 5 }, () => spans) : null })}
+        />
+      )}
+      <details open={wheels.module !== '' || undefined}>
+        <summary className="cursor-pointer">What they go round and into</summary>
+        <div className="mt-1 flex flex-col gap-1">
+          <Field label="Module" unit="mm" value={wheels.module} onChange={(module) => set({ module })} />
+          <Field
+            label="Outside of bearing or bore"
+            unit="mm"
+            title="The root circle, m (z − 2.5), has to leave room for it."
+            value={wheels.bore}
+            onChange={(bore) => set({ bore })}
+          />
+          <Field label="Wall left round it" unit="mm" value={wheels.wall} onChange={(wall) => set({ wall })} />
+          <Field
+            label="Largest outside diameter"
+            unit="mm"
+            title="m (z + 2) has to stay within it."
+            value={wheels.space}
+            onChange={(space) => set({ space })}
+          />
+          <Tick
+            label="No undercut"
+            title="From 2 (1 − x)/sin² of the pressure angle: 17 teeth at 20° without shift."
+            checked={wheels.undercut}
+            onChange={(undercut) => set({ undercut })}
+          />
+          {wheels.undercut && (
+            <>
+              <Field
+                label="Pressure angle"
+                unit="°"
+                value={wheels.pressureAngle}
+                onChange={(pressureAngle) => set({ pressureAngle })}
+              />
+              <Field
+                label="Profile shift"
+                unit="m"
+                title="In modules."
+                value={wheels.shift}
+                onChange={(shift) => set({ shift })}
+              />
+            </>
+          )}
+        </div>
+      </details>
+      {found.ok ? (
+        (wheels.module !== '' || wheels.undercut) && (
+          <p className="muted">
+            Least {found.least}; most {found.most}.
+          </p>
+        )
+      ) : (
+        <p role="alert" className="text-error">
+          {found.message}
+        </p>
+      )}
+    </Group>
+  );
+}

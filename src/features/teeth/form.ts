@@ -1,0 +1,300 @@
+import { toFraction, type Rational } from '@/core/rational';
+import type { Question, Wanted, WrittenSearch } from '@/core/tooth-search';
+import type { Train } from '@/core/train';
+
+export type Kind = Question['kind'];
+export type Spans = readonly [least: string, most: string];
+
+/** Every form of a target at once, so that going from one to another loses nothing. */
+export interface WantedText {
+  readonly form: Wanted['form'];
+  readonly ratio: string;
+  readonly speedIn: string;
+  readonly speedOut: string;
+  readonly time: string;
+  readonly rimSpeed: string;
+  readonly diameter: string;
+  readonly turnsIn: string;
+  readonly turnsOut: string;
+}
+
+/** What limits the wheels, as typed; empty where it does not. */
+export interface WheelsText {
+  readonly min: string;
+  readonly max: string;
+  /** Tooth counts in stock; empty for any. */
+  readonly stock: string;
+  readonly module: string;
+  readonly bore: string;
+  readonly wall: string;
+  readonly space: string;
+  readonly undercut: boolean;
+  readonly pressureAngle: string;
+  readonly shift: string;
+}
+
+type SetMember = 'sun' | 'carrier' | 'ring';
+
+export interface SetText {
+  readonly shape: 'simple' | 'stepped' | 'double-pinion';
+  readonly input: SetMember;
+  readonly output: SetMember;
+  readonly held: SetMember;
+  readonly sun: Spans;
+  readonly planet: Spans;
+  readonly second: Spans;
+  readonly ring: Spans;
+  readonly copies: Spans;
+}
+
+export interface OutputText {
+  readonly name: string;
+  readonly wanted: WantedText;
+}
+
+/** A gear whose count may change, and a position whose ratio is wanted. */
+export interface FreeText {
+  readonly free: boolean;
+  readonly span: Spans;
+}
+export interface TargetText {
+  readonly ratio: string;
+  readonly weight: string;
+}
+
+/** What is asked, as it is typed. */
+export interface Form {
+  readonly kind: Kind;
+  readonly wanted: WantedText;
+  readonly stages: readonly [least: number, most: number];
+  readonly wheels: WheelsText;
+  /** Limits of each stage; null while all have the same. */
+  readonly perStage: readonly Spans[] | null;
+  readonly coprime: 'any' | 'preferred' | 'required';
+  readonly equalCentres: boolean;
+  readonly same: boolean;
+  readonly internal: boolean;
+  readonly turning: 'any' | 'same' | 'opposite';
+  /** Per cent; empty for any. */
+  readonly maxError: string;
+  /** Of one mesh, per cent; for the question of how many stages. */
+  readonly efficiency: string;
+  readonly ladder: {
+    readonly from: string;
+    readonly to: string;
+    readonly positions: string;
+    readonly progressive: boolean;
+    readonly factor: string;
+  };
+  readonly ranges: {
+    readonly step: string;
+    readonly positions: string;
+    readonly ranges: string;
+    readonly first: string;
+  };
+  readonly outputs: readonly OutputText[];
+  readonly between: readonly [least: number, most: number];
+  readonly set: SetText;
+  readonly behind: SetText | null;
+  readonly uneven: boolean;
+  readonly fit: {
+    readonly free: Readonly<Record<string, FreeText>>;
+    readonly targets: Readonly<Record<string, TargetText>>;
+    readonly holdCentres: boolean;
+  };
+}
+
+const SET: SetText = {
+  shape: 'simple',
+  input: 'sun',
+  output: 'carrier',
+  held: 'ring',
+  sun: ['15', '40'],
+  planet: ['15', '40'],
+  second: ['12', '30'],
+  ring: ['30', '120'],
+  copies: ['3', '4'],
+};
+export const setBehind: SetText = SET;
+
+export const wantedAs = (ratio: string): WantedText => ({
+  form: 'ratio',
+  ratio,
+  speedIn: '1500 rpm',
+  speedOut: '25 rpm',
+  time: '24 h',
+  rimSpeed: '0.2 m/s',
+  diameter: '400 mm',
+  turnsIn: '235',
+  turnsOut: '19',
+});
+
+/** The form as it opens: the open train's own ratio is the target, its gears may change a little. */
+export function firstForm(train: Train | null, ratio: Rational | null): Form {
+  return {
+    kind: 'chains',
+    wanted: wantedAs(ratio ? toFraction(ratio).replace('-', '') : '9.87'),
+    stages: [2, 2],
+    wheels: {
+      min: '12',
+      max: '100',
+      stock: '',
+      module: '',
+      bore: '',
+      wall: '',
+      space: '',
+      undercut: false,
+      pressureAngle: '20',
+      shift: '0',
+    },
+    perStage: null,
+    coprime: 'any',
+    equalCentres: false,
+    same: false,
+    internal: false,
+    turning: 'any',
+    maxError: '',
+    efficiency: '98',
+    ladder: { from: '4', to: '1', positions: '5', progressive: false, factor: '1.05' },
+    ranges: { step: '1.25', positions: '4', ranges: '2', first: '1' },
+    outputs: [
+      { name: 'minute', wanted: { ...wantedAs('60'), form: 'period', speedIn: '1 rpm', time: '1 h' } },
+      { name: 'hour', wanted: { ...wantedAs('720'), form: 'period', speedIn: '1 rpm', time: '12 h' } },
+    ],
+    between: [1, 2],
+    set: SET,
+    behind: null,
+    uneven: false,
+    fit: {
+      free: Object.fromEntries((train?.gears ?? []).map(({ id, teeth }) => [id, freeAround(teeth)])),
+      targets: {},
+      holdCentres: true,
+    },
+  };
+}
+
+/** A span of a few teeth either way. */
+export const freeAround = (teeth: number, by = 4): FreeText => ({
+  free: false,
+  span: [String(Math.max(4, teeth - by)), String(teeth + by)],
+});
+
+/** What is typed as a search is written; what cannot be read is left for the reader of searches to name. */
+export function writtenOf(form: Form, train: Train | null): WrittenSearch {
+  const { kind, wheels, coprime } = form;
+  const head = { format: 'tin-wheel/search', version: 1, limit: kind === 'fit' ? 20 : 100 } as const;
+  const limits = { teeth: teethOf(wheels), coprime };
+  const target = { wanted: wantedOf(form.wanted) };
+  const maxError = form.maxError.trim() === '' ? null : typed(form.maxError) / 100;
+  switch (kind) {
+    case 'chains': {
+      const { stages, perStage, equalCentres, same, internal, turning } = form;
+      const own = perStage?.slice(0, stages[1]).map(([min, max]) => teethOf({ ...wheels, stock: '', min, max }));
+      return {
+        ...head,
+        ...target,
+        ...limits,
+        stages: [...stages],
+        ...(own && { perStage: own }),
+        equalCentres,
+        same,
+        internal,
+        turning,
+        maxError,
+      };
+    }
+    case 'planetary': {
+      const { set, behind, uneven } = form;
+      const planetary = { ...setOf(set), uneven, ...(behind && { behind: setOf(behind) }) };
+      return { ...head, ...target, maxError, teeth: { ...teethOf({ ...wheels, stock: '' }) }, planetary };
+    }
+    case 'ladder': {
+      const { from, to, positions, progressive, factor } = form.ladder;
+      const steps = progressive ? ({ steps: 'progressive', factor: typed(factor) } as const) : {};
+      return { ...head, ...limits, ladder: { from, to, positions: typed(positions), ...steps } };
+    }
+    case 'ranges': {
+      const { step, positions, ranges, first } = form.ranges;
+      return {
+        ...head,
+        ...limits,
+        ranges: { step: typed(step), positions: typed(positions), ranges: typed(ranges), first },
+      };
+    }
+    case 'outputs':
+      return {
+        ...head,
+        ...limits,
+        stages: [...form.between],
+        outputs: form.outputs.map(({ name, wanted }) => ({ name, wanted: wantedOf(wanted) })),
+      };
+    case 'fit': {
+      const { free, targets, holdCentres } = form.fit;
+      const gears = (train?.gears ?? []).filter(({ id }) => free[id]?.free);
+      const wanted = (train?.positions ?? []).filter(({ id }) => (targets[id]?.ratio ?? '').trim() !== '');
+      return {
+        ...head,
+        coprime,
+        fit: {
+          free: Object.fromEntries(gears.map(({ id }) => [id, spanOf(free[id]!.span)])),
+          targets: Object.fromEntries(wanted.map(({ id }) => [id, commaAsPoint(targets[id]!.ratio)])),
+          weights: Object.fromEntries(wanted.map(({ id }) => [id, typed(targets[id]!.weight || '1')])),
+          holdCentres,
+        },
+      };
+    }
+  }
+}
+
+export function wantedOf(wanted: WantedText): Wanted {
+  const { form, ratio, speedIn, speedOut, time, rimSpeed, diameter, turnsIn, turnsOut } = wanted;
+  switch (form) {
+    case 'ratio':
+      return { form, ratio };
+    case 'speeds':
+      return { form, in: speedIn, out: speedOut };
+    case 'period':
+      return { form, in: speedIn, time };
+    case 'tip':
+      return { form, in: speedIn, speed: rimSpeed, diameter };
+    case 'turns':
+      return { form, in: turnsIn, out: turnsOut };
+  }
+}
+
+export function teethOf({ min, max, stock, module, bore, wall, space, undercut, pressureAngle, shift }: WheelsText) {
+  const list = stock.split(/[\s,;]+/).filter(Boolean);
+  return {
+    ...given('min', min),
+    ...given('max', max),
+    ...(list.length > 0 && { stock: list.map(typed) }),
+    ...given('module', module),
+    ...given('bore', bore),
+    ...(bore.trim() !== '' && given('wall', wall)),
+    ...given('space', space),
+    ...(undercut && { undercut: { pressureAngle: typed(pressureAngle), shift: typed(shift) } }),
+  };
+}
+
+const setOf = ({ shape, input, output, held, sun, planet, second, ring, copies }: SetText) => ({
+  shape,
+  input,
+  output,
+  held,
+  sun: spanOf(sun),
+  planet: spanOf(planet),
+  ...(shape !== 'simple' && { second: spanOf(second) }),
+  ring: spanOf(ring),
+  copies: spanOf(copies),
+});
+
+const given = <K extends string>(key: K, text: string): { [key in K]?: number } =>
+  text.trim() === '' ? {} : ({ [key]: typed(text) } as { [key in K]: number });
+const spanOf = ([least, most]: Spans): [number, number] => [typed(least), typed(most)];
+const commaAsPoint = (text: string): string => text.trim().replace(/^(\d+),(\d+)$/, '$1.$2');
+
+/** A typed number; NaN where it is none, which the reader of searches refuses by name. */
+const typed = (text: string): number => (text.trim() === '' ? NaN : Number(commaAsPoint(text)));
+
+/** A decimal that a field is filled with: six significant figures. */
+export const decimalText = (value: number): string => String(Number(value.toPrecision(6)));

@@ -1,0 +1,178 @@
+import { useMemo } from 'react';
+import { drawSideView } from '@/core/drawing';
+import { abs, gcd, toFraction, toNumber } from '@/core/rational';
+import {
+  countsText,
+  pairingsOf,
+  trainOfFinding,
+  uneven,
+  type Chain,
+  type Finding,
+  type NamedRatio,
+  type Question,
+} from '@/core/tooth-search';
+import type { Train } from '@/core/train';
+import { figure } from '@/core/units';
+import { listed, memberName } from '@/core/words';
+import { SmallSideView } from '@/ui/side-view/small-side-view';
+import { errorText } from './error-text';
+import { UseIt } from './use-it';
+
+const SPACE = { width: 420, height: 210 };
+
+interface Props {
+  readonly question: Question;
+  readonly train: Train | null;
+  readonly finding: Finding;
+  readonly checks: readonly string[] | undefined;
+  /** Another pairing of the same wheels is taken. */
+  readonly onPairing: (chain: Chain) => void;
+}
+
+/** The chosen finding: drawn, what the checks say, the other ways to pair its wheels, and what can be done with it. */
+export function Chosen({ question, train, finding, checks, onPairing }: Props) {
+  const name = nameFor(question);
+  const made = useMemo(() => trainOfFinding(question, finding, name, train), [question, finding, name, train]);
+  const drawn = useMemo(() => (made.ok ? drawSideView(made.train, SPACE) : null), [made]);
+  return (
+    <section aria-label="The chosen one" className="border-t border-base-content px-4 py-2 text-sm">
+      <h3 className="font-semibold">
+        {question.kind === 'fit' ? 'This train with other counts' : countsText(finding)}
+      </h3>
+      <div className="my-1 grid h-32 place-items-center border border-base-300">
+        {made.ok && drawn?.ok ? (
+          <SmallSideView view={drawn.view} train={made.train} className="h-32 w-full" />
+        ) : (
+          <p className="muted px-4">{made.ok ? (drawn && !drawn.ok ? drawn.why : '') : made.message}</p>
+        )}
+      </div>
+      {made.ok && <UseIt question={question} finding={finding} made={made.train} />}
+      {finding.ratios.length > 1 && <Ratios ratios={finding.ratios} />}
+      {finding.made.kind === 'teeth' && train && <Changes train={train} teeth={finding.made.teeth} />}
+      {finding.made.kind === 'chain' && (
+        <Pairings question={question} chain={finding.made.chain} onPairing={onPairing} />
+      )}
+      {checks && checks.length > 0 && (
+        <ul aria-label="What the checks say" className="list-disc pl-4">
+          {checks.slice(0, MOST_TOLD).map((what, i) => (
+            <li key={i}>{what}</li>
+          ))}
+          {checks.length > MOST_TOLD && (
+            <li className="muted">and {checks.length - MOST_TOLD} more, on the Bench under Checks</li>
+          )}
+        </ul>
+      )}
+    </section>
+  );
+}
+
+/** What a new train is called until it is given a name. */
+function nameFor(question: Question): string {
+  switch (question.kind) {
+    case 'chains':
+      return `Chain for ${figure(toNumber(question.question.target))}`;
+    case 'planetary':
+      return `Planetary for ${figure(toNumber(question.question.target))}`;
+    case 'ladder':
+      return `Ladder of ${question.question.positions}`;
+    case 'ranges':
+      return `${question.question.ranges} ranges`;
+    case 'outputs':
+      return listed(question.question.outputs.map(({ name }) => name)).slice(0, 100);
+    case 'fit':
+      return 'fitted';
+  }
+}
+
+/** What was wanted and what comes, of each position, range or output. */
+const Ratios = ({ ratios }: { ratios: readonly NamedRatio[] }) => (
+  <table aria-label="Wanted and found" className="my-1 w-full">
+    <thead className="muted">
+      <tr className="[&_th]:font-normal">
+        <th scope="col" className="text-left">
+          Of
+        </th>
+        <th scope="col" className="text-right">
+          Wanted, in/out
+        </th>
+        <th scope="col" className="text-right">
+          Found
+        </th>
+        <th scope="col" className="text-right">
+          Error
+        </th>
+      </tr>
+    </thead>
+    <tbody>
+      {ratios.map(({ id, name, ratio, wanted, error }) => (
+        <tr key={id} className="border-t border-base-300/60">
+          <th scope="row" className="text-left font-normal">
+            {name}
+          </th>
+          <td className="figure text-right">{figure(wanted)}</td>
+          <td className="figure text-right" title={toFraction(abs(ratio))}>
+            {figure(Math.abs(toNumber(ratio)))}
+          </td>
+          <td className="figure text-right">{errorText(error)}</td>
+        </tr>
+      ))}
+    </tbody>
+  </table>
+);
+
+/** The counts that would change: "sun 40 → 36". */
+const Changes = ({ train, teeth }: { train: Train; teeth: ReadonlyMap<string, number> }) => (
+  <ul aria-label="Counts that change" className="my-1 columns-2">
+    {train.gears
+      .filter(({ id, teeth: now }) => (teeth.get(id) ?? now) !== now)
+      .map(({ id, member, teeth: now }) => (
+        <li key={id} className="flex justify-between gap-2">
+          <span className="truncate">{memberName(train, member)}</span>
+          <span className="figure whitespace-nowrap">
+            {now} → {teeth.get(id)}
+          </span>
+        </li>
+      ))}
+  </ul>
+);
+
+const MOST_TOLD = 4;
+/** Pairings offered: the most even ones. */
+const MOST_PAIRINGS = 8;
+
+function Pairings({ question, chain, onPairing }: { question: Question; chain: Chain; onPairing: Props['onPairing'] }) {
+  const others = useMemo(() => otherPairings(question, chain), [question, chain]);
+  if (others.length < 2) return null;
+  const text = (one: Chain) => countsText({ made: { kind: 'chain', chain: one } });
+  return (
+    <label className="flex items-center justify-between gap-2 py-0.5">
+      <span className="muted">Paired</span>
+      <select
+        className="select select-xs w-64"
+        title="The same wheels can be paired in several ways with the same product."
+        value={text(chain)}
+        onChange={(event) => onPairing(others.find((one) => text(one) === event.target.value)!)}
+      >
+        {others.map((one) => (
+          <option key={text(one)} value={text(one)}>
+            {text(one)} ({one.map(([a, b]) => figure(b / a)).join(', ')})
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+/** The pairings that keep what was asked, the most even stages first; the one that is chosen is always among them. */
+function otherPairings(question: Question, chain: Chain): readonly Chain[] {
+  if (question.kind !== 'chains') return [chain];
+  const { equalCentres, coprime, perStage, same } = question.question;
+  if (equalCentres || perStage || same) return [chain];
+  const all = pairingsOf(chain)
+    .filter((one) => coprime !== 'required' || one.every(([a, b]) => gcd(a, b) === 1))
+    .map((one): Chain => [...one].sort((a, b) => b[1] / b[0] - a[1] / a[0]))
+    .sort((a, b) => uneven(a) - uneven(b));
+  const key = (one: Chain) => one.map((pair) => pair.join('/')).join(' ');
+  const few = all.slice(0, MOST_PAIRINGS);
+  return few.some((one) => key(one) === key(chain)) ? few : [chain, ...few];
+}

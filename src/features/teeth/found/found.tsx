@@ -1,0 +1,57 @@
+import clsx from 'clsx';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import type { Chain, Finding } from '@/core/tooth-search';
+import { onDemand, whenIdle } from '@/ui/on-demand';
+import { warm } from '@/workers/beside';
+import { useTeeth } from '../use-teeth';
+import { Chosen } from './chosen';
+import { ResultsTable } from './results-table';
+
+const ErrorPicture = onDemand(async () => (await import('./error-picture')).ErrorPicture);
+
+/** What was found so far: as a table, as a picture, and the chosen one drawn. */
+export function Found() {
+  const shown = useTeeth((state) => state.shown);
+  const stale = useTeeth(({ looking }) => !('written' in looking) || looking.written !== shown?.written);
+  const chosenKey = useTeeth((state) => state.chosen);
+  const set = useTeeth((state) => state.set);
+  const choose = useCallback((key: string) => set({ chosen: key }), [set]);
+  const [pairing, setPairing] = useState<{ readonly of: Finding; readonly chain: Chain } | null>(null);
+  useEffect(() => whenIdle([ErrorPicture.load, async () => warm()]), []);
+  const findings = shown?.answer.findings ?? NONE;
+  const chosen = findings.find(({ key }) => key === chosenKey) ?? findings[0] ?? null;
+  const drawn = useMemo<Finding | null>(
+    () => (chosen && pairing?.of === chosen ? { ...chosen, made: { kind: 'chain', chain: pairing.chain } } : chosen),
+    [chosen, pairing],
+  );
+  if (!shown || !drawn || !chosen) return null;
+  const { question, train, answer } = shown;
+  return (
+    <div className={clsx('flex min-h-0 flex-1 flex-col xl:flex-row', stale && 'opacity-50')}>
+      <div className="min-h-48 min-w-0 flex-1 overflow-auto px-4 contain-content" tabIndex={-1}>
+        <ResultsTable
+          question={question}
+          train={train}
+          findings={findings}
+          checks={answer.checks}
+          chosen={chosen.key}
+          onChoose={choose}
+        />
+      </div>
+      <div className="shrink-0 overflow-auto border-base-content xl:w-96 xl:border-l">
+        <div className="px-2 pt-1">
+          <ErrorPicture.Shown findings={findings} chosen={chosen.key} onChoose={choose} />
+        </div>
+        <Chosen
+          question={question}
+          train={train}
+          finding={drawn}
+          checks={answer.checks?.get(chosen.key)}
+          onPairing={(chain) => setPairing({ of: chosen, chain })}
+        />
+      </div>
+    </div>
+  );
+}
+
+const NONE: readonly Finding[] = [];

@@ -1,0 +1,116 @@
+import type { Question } from '@/core/tooth-search';
+import type { Looking, Shown } from '../store';
+import { errorText } from './error-text';
+
+interface Props {
+  readonly looking: Looking;
+  readonly shown: Shown | null;
+  readonly stop: () => void;
+  readonly again: () => void;
+}
+
+/** How far the search is, what it covered, and whether anything better can exist. */
+export function Progress({ looking, shown, stop, again }: Props) {
+  if (looking.kind === 'not yet') return <p className="px-4 py-2 text-sm">…</p>;
+  if (looking.kind === 'refused')
+    return (
+      <p role="alert" className="px-4 py-2 text-sm text-error">
+        {withoutPlace(looking.message)}
+      </p>
+    );
+  // What stands there still may be the answer to the question before.
+  const own = shown?.written === looking.written ? shown : null;
+  const best = own?.answer.findings[0];
+  return (
+    <div
+      role="status"
+      aria-label="The search"
+      className="flex min-h-9 flex-wrap items-center gap-x-3 gap-y-1 px-4 py-1.5 text-sm"
+    >
+      {looking.kind === 'done' && own && <Outcome shown={own} tookMs={looking.tookMs} />}
+      {looking.kind === 'looking' && (
+        <>
+          <span>
+            Searching…{best && ` Best so far: ${best.error === 0 ? 'exact' : `${errorText(best.error)} off`}.`}
+          </span>
+          <progress
+            className="progress w-40"
+            value={own?.answer.part ?? 0}
+            max={1}
+            aria-label="How much of the search is behind"
+          />
+          <button type="button" className="btn btn-xs" onClick={stop}>
+            Stop
+          </button>
+        </>
+      )}
+      {looking.kind === 'stopped' && (
+        <>
+          <span>
+            <strong>Stopped</strong>
+            {best ? ': these are the best so far, not proven.' : ' before anything was found.'}
+          </span>
+          <button type="button" className="btn btn-xs" onClick={again}>
+            Search again
+          </button>
+        </>
+      )}
+    </div>
+  );
+}
+
+function Outcome({ shown: { question, answer }, tookMs }: { shown: Shown; tookMs: number }) {
+  const { proven, examined, why } = answer;
+  return (
+    <>
+      {examined > 0 && (
+        <span>
+          <strong>{proven ? 'Proven best' : 'Best found, not proven'}</strong>
+          {proven ? `: all ${counted(examined)} ${things(question)} were covered` : `. ${covered(question, examined)}`}
+          <span className="muted"> in {seconds(tookMs)}</span>.
+        </span>
+      )}
+      {why && (
+        <span role="alert" className="basis-full border-l-3 border-warning pl-2">
+          {why}
+        </span>
+      )}
+    </>
+  );
+}
+
+const things = ({ kind }: Question): string =>
+  ({
+    chains: 'chains',
+    planetary: 'sets',
+    ladder: 'centre distances',
+    ranges: 'centre distances',
+    outputs: 'chains',
+    fit: 'choices of counts that hold what has to hold',
+  })[kind];
+
+/** What of the whole was looked at, where not everything was. */
+function covered({ kind }: Question, examined: number): string {
+  if (kind === 'outputs')
+    return `Every tap’s own search was complete (${counted(examined)} chains); only the best chains to each tap were gone on from`;
+  if (kind === 'fit') return `${counted(examined)} choices of counts were tried, by small changes from many starts`;
+  return `${counted(examined)} chains are there; those nearest to an even share of the ratio were covered`;
+}
+
+const counted = (count: number): string =>
+  count < 1e7
+    ? Math.round(count).toLocaleString('en').replaceAll(',', ' ')
+    : count
+        .toExponential(1)
+        .replace(
+          /e\+(\d+)/,
+          (_, power: string) => ` × 10${power.replace(/\d/g, (digit) => '⁰¹²³⁴⁵⁶⁷⁸⁹'[Number(digit)]!)}`,
+        );
+
+const seconds = (ms: number): string => (ms < 1000 ? `${Math.round(ms)} ms` : `${(ms / 1000).toFixed(1)} s`);
+
+/** A search file's place says nothing to someone who typed into fields. */
+const withoutPlace = (message: string): string => {
+  const text = message.replace(/^[\w.]+: /, '');
+  return `${text[0]!.toUpperCase()}${text.slice(1)}`;
+};

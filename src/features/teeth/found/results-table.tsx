@@ -1,0 +1,191 @@
+import { useMemo } from 'react';
+import { abs, toFraction, toNumber } from '@/core/rational';
+import { countsText, missWords, type Finding, type Question, type Wanted } from '@/core/tooth-search';
+import type { Train } from '@/core/train';
+import { figure, ratioIn, type RatioConvention } from '@/core/units';
+import { memberName } from '@/core/words';
+import { DataTable, type Column } from '@/ui/data-table';
+import { usePreferences } from '@/ui/preferences';
+import { errorText } from './error-text';
+
+interface Props {
+  readonly question: Question;
+  readonly train: Train | null;
+  readonly findings: readonly Finding[];
+  readonly checks: ReadonlyMap<string, readonly string[]> | undefined;
+  readonly chosen: string | null;
+  readonly onChoose: (key: string) => void;
+}
+
+/** What was found, best first. */
+export function ResultsTable({ question, train, findings, checks, chosen, onChoose }: Props) {
+  const convention = usePreferences((state) => state.convention);
+  const columns = useMemo(() => columnsOf(question, train, checks, convention), [question, train, checks, convention]);
+  return (
+    <DataTable
+      label="What was found"
+      rows={findings}
+      columns={columns}
+      keyOf={({ key }) => key}
+      chosen={({ key }) => key === chosen}
+      oneLine
+      onChoose={({ key }) => onChoose(key)}
+    />
+  );
+}
+
+function columnsOf(
+  question: Question,
+  train: Train | null,
+  checks: Props['checks'],
+  convention: RatioConvention,
+): readonly Column<Finding>[] {
+  const tail = [
+    LARGEST,
+    TEETH,
+    ...(hasCentres(question) ? [centresColumn(question.module)] : []),
+    SHARING,
+    checksColumn(checks),
+  ];
+  switch (question.kind) {
+    case 'chains':
+      return [COUNTS, ratioColumn(convention), ERROR, missColumn(question.wanted), ...tail];
+    case 'planetary':
+      return [
+        { ...COUNTS, head: 'Sun · planet · ring' },
+        ratioColumn(convention),
+        ERROR,
+        missColumn(question.wanted),
+        ...tail,
+      ];
+    case 'outputs':
+      return [
+        COUNTS,
+        WORST,
+        TOTAL,
+        ...question.question.outputs.map(({ name }) => ({
+          ...ERROR,
+          head: name,
+          title: `Error of ${name}, from the input`,
+          value: ({ ratios }: Finding) => ratios.find((one) => one.name === name)?.error ?? null,
+          cell: ({ ratios }: Finding) => errorText(ratios.find((one) => one.name === name)?.error ?? 0),
+        })),
+        ...tail,
+      ];
+    case 'ladder':
+    case 'ranges':
+      return [
+        { head: 'Teeth of a pair', numeric: true, value: ({ centres }) => 2 * centres[0]! },
+        WORST,
+        ...Array.from({ length: pairsOf(question) }, (_, i): Column<Finding> => ({
+          head: question.kind === 'ranges' ? String.fromCharCode(65 + i) : `${i + 1}`,
+          value: ({ made }) => (made.kind === 'pairs' ? made.pairs[i]!.join('/') : ''),
+          cell: ({ made, ratios }) =>
+            made.kind === 'pairs' && (
+              <span title={`${figure(toNumber(ratios[i]!.ratio))} in/out, ${errorText(ratios[i]!.error)}`}>
+                {made.pairs[i]!.join('/')}
+              </span>
+            ),
+        })),
+        ...tail,
+      ];
+    case 'fit':
+      return [
+        WORST,
+        ...[...question.question.targets].map(([id, { ratio }]): Column<Finding> => ({
+          head: train?.positions.find((position) => position.id === id)?.name ?? id,
+          title: `Ratio, in/out; wanted ${figure(toNumber(ratio))}`,
+          numeric: true,
+          value: ({ ratios }) => Math.abs(toNumber(ratios.find((one) => one.id === id)!.ratio)),
+          cell: ({ ratios }) => figure(Math.abs(toNumber(ratios.find((one) => one.id === id)!.ratio))),
+        })),
+        ...tail,
+        ...[...question.question.free.keys()].map((gear): Column<Finding> => ({
+          head: nameOfGear(train, gear),
+          title: 'Teeth',
+          numeric: true,
+          value: ({ made }) => (made.kind === 'teeth' ? made.teeth.get(gear)! : null),
+        })),
+      ];
+  }
+}
+
+const hasCentres = ({ kind }: Question): boolean => kind === 'chains' || kind === 'outputs';
+const pairsOf = (question: Extract<Question, { kind: 'ladder' | 'ranges' }>): number =>
+  question.kind === 'ladder' ? question.question.positions : question.question.ranges;
+
+function nameOfGear(train: Train | null, id: string): string {
+  const gear = train?.gears.find((one) => one.id === id);
+  return gear ? memberName(train!, gear.member) : id;
+}
+
+const COUNTS: Column<Finding> = { head: 'Driver/driven', value: (finding) => countsText(finding) };
+const ERROR: Column<Finding> = {
+  head: 'Error',
+  numeric: true,
+  value: ({ error }) => error,
+  cell: ({ error }) => errorText(error),
+};
+const WORST: Column<Finding> = { ...ERROR, head: 'Worst error' };
+const totalError = ({ ratios }: Finding): number => ratios.reduce((sum, { error }) => sum + error, 0);
+const TOTAL: Column<Finding> = {
+  head: 'Total error',
+  numeric: true,
+  value: totalError,
+  cell: (finding) => errorText(totalError(finding)),
+};
+const LARGEST: Column<Finding> = { head: 'Largest wheel', numeric: true, value: ({ largest }) => largest };
+const TEETH: Column<Finding> = {
+  head: 'Teeth',
+  title: 'Of all wheels together, each planet counted',
+  numeric: true,
+  value: ({ teeth }) => teeth,
+};
+const SHARING: Column<Finding> = {
+  head: 'Common factors',
+  title: 'Pairs whose counts have a factor in common',
+  numeric: true,
+  value: ({ sharing }) => sharing,
+  cell: ({ sharing }) => (sharing === 0 ? 'none' : `${sharing} ${sharing === 1 ? 'pair' : 'pairs'}`),
+};
+
+const ratioColumn = (convention: RatioConvention): Column<Finding> => ({
+  head: `Ratio, ${convention}`,
+  numeric: true,
+  value: ({ ratios: [one] }) => toNumber(ratioIn(one!.ratio, convention)),
+  cell: ({ ratios: [one] }) => {
+    const ratio = ratioIn(one!.ratio, convention);
+    return <span title={figure(toNumber(ratio))}>{longest(toFraction(ratio))}</span>;
+  },
+});
+
+const missColumn = (wanted: Wanted): Column<Finding> => ({
+  head: 'Which is',
+  value: ({ ratios: [one] }) => missWords(wanted, abs(one!.ratio)),
+});
+
+const checksColumn = (checks: Props['checks']): Column<Finding> => ({
+  head: 'Checks',
+  value: ({ key }) => checks?.get(key)?.join(' ') ?? '',
+  cell: ({ key }) => {
+    const told = checks?.get(key);
+    if (!told) return '';
+    return told.length === 0 ? 'nothing' : <span title={told.join('\n')}>{told.length} to know</span>;
+  },
+});
+
+function centresColumn(module: number | undefined): Column<Finding> {
+  const apart = ({ centres }: Finding) =>
+    [...new Set(centres)].map((centre) => (module === undefined ? centre : centre * module));
+  return {
+    head: module === undefined ? 'Centres, modules' : 'Centres, mm',
+    value: (finding) =>
+      apart(finding)
+        .map((centre) => Number(centre.toPrecision(6)))
+        .join(' · '),
+  };
+}
+
+/** Digits that a cell has room for. */
+const MOST_LETTERS = 22;
+const longest = (text: string): string => (text.length <= MOST_LETTERS ? text : `${text.slice(0, MOST_LETTERS)}…`);
