@@ -1,4 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
+import { readFileSync } from 'node:fs';
 import { ratio, saved } from './bench-steps';
 import { expect, test } from './journey';
 import { freshTrain } from './shelf-copies';
@@ -135,6 +136,43 @@ test('a search of five stages is stopped at once, keeps what it has, and begins 
   await search(page).getByRole('button', { name: 'Stop' }).click();
   await stages(page, 2);
   await expect(search(page)).toContainText('Proven best', { timeout: 20_000 });
+});
+
+test('a search is kept beside its train, goes along with a copy, and is saved and opened as a file', async ({
+  page,
+  request,
+}) => {
+  const address = await freshTrain(request, 'stirrer');
+  await page.goto(`${address}/teeth`);
+  await page.getByLabel('Look for').selectOption({ label: 'planetary sets' });
+  await page.getByLabel('Ratio, in/out').fill('4.2');
+  await page.getByLabel('Name of the search').fill('Slower stirrer');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText('“Slower stirrer” is kept with this train.')).toBeVisible();
+  const saving = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save as a file' }).click();
+  const file = await (await saving).path();
+  await page.reload();
+  await expect(page.getByLabel('Look for')).toHaveValue('chains');
+  await page.getByLabel('Open a kept search').selectOption({ label: 'Slower stirrer' });
+  await expect(page.getByLabel('Look for')).toHaveValue('planetary');
+  await expect(page.getByLabel('Ratio, in/out')).toHaveValue('4.2');
+  await expect(results(page)).toContainText('20 · 22 · 64, 3 planets');
+  const id = address.split('/').at(-1)!;
+  const { train } = (await (await request.get(`/api/trains/${id}`)).json()) as { train: object };
+  const copy = (await (await request.post(`/api/trains?beside=${id}`, { data: train })).json()) as { id: string };
+  await page.goto(`/trains/${copy.id}/teeth`);
+  await expect(page.getByLabel('Open a kept search').getByRole('option', { name: 'Slower stirrer' })).toBeAttached();
+  await page.getByLabel('Open a kept search').selectOption({ label: 'Slower stirrer' });
+  await page.getByRole('button', { name: 'Remove the kept search' }).click();
+  await expect(page.getByText('It is no longer kept.')).toBeVisible();
+  await page.goto('/teeth');
+  await page
+    .getByLabel('Open a file')
+    .setInputFiles({ name: 'search.json', mimeType: 'application/json', buffer: readFileSync(file) });
+  await expect(page.getByLabel('Look for')).toHaveValue('planetary');
+  await page.getByLabel('Open a file').setInputFiles({ name: 'odd.json', mimeType: 'application/json', buffer: Buffer.from('{"format":"tin-wheel/search","version":2}') }); // prettier-ignore
+  await expect(alert(page)).toContainText('odd.json: version: The version must be 1.');
 });
 
 test('stages of the open train take the counts that were found; a slip of ten is pointed out', async ({

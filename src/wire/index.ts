@@ -1,7 +1,9 @@
 export type { Answer, Refusal } from './client';
-export type { ExampleState, Kept, ReadableEntry, Revision, ShelfEntry, UnreadableEntry } from './replies';
-export { namingRequest, saveRequest } from './requests';
+export type { ExampleState, Kept, KeptSearch, ReadableEntry, Revision, ShelfEntry, UnreadableEntry } from './replies';
+export { namingRequest, saveRequest, searchRequest } from './requests';
 export {
+  forgetSearch,
+  keepSearch,
   nameRevision,
   putBack,
   putCopyOnShelf,
@@ -10,6 +12,7 @@ export {
   readExamples,
   readRevision,
   readRevisions,
+  readSearches,
   readShelf,
   readShelfDrawing,
   readTrain,

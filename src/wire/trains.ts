@@ -1,6 +1,17 @@
+import type { WrittenSearch } from '@/core/tooth-search';
 import type { Train } from '@/core/train';
 import { ask } from './client';
-import type { Drawing, ExampleState, Kept, ReadTrain, Revision, ShelfEntry, Stored, TrainDrawing } from './replies';
+import type {
+  Drawing,
+  ExampleState,
+  Kept,
+  KeptSearch,
+  ReadTrain,
+  Revision,
+  ShelfEntry,
+  Stored,
+  TrainDrawing,
+} from './replies';
 
 const trainAt = (id: string): string => `/api/trains/${encodeURIComponent(id)}`;
 
@@ -9,19 +20,23 @@ export const readTrain = (id: string) => ask<ReadTrain>(['id', 'version', 'train
 /** The trains on the shelf by name, without their documents. */
 export const readShelf = () => ask<{ trains: ShelfEntry[] }>(['trains'], '/api/trains');
 
-/** A new train with this document. Sent twice it is put there once. */
-export const putOnShelf = (train: Train) =>
-  ask<Stored>(['id', 'version'], '/api/trains', {
-    method: 'POST',
-    body: train,
-    headers: { 'idempotency-key': crypto.randomUUID() },
-  });
+/** A new train with this document. Sent twice it is put there once. @param original the train that it is a copy of: what is kept beside that goes along */
+export const putOnShelf = (train: Train, original: string | null = null) =>
+  ask<Stored>(
+    ['id', 'version'],
+    original === null ? '/api/trains' : `/api/trains?beside=${encodeURIComponent(original)}`,
+    {
+      method: 'POST',
+      body: train,
+      headers: { 'idempotency-key': crypto.randomUUID() },
+    },
+  );
 
 const MOST_LETTERS = 120;
 
 /** Puts a copy of a train on the shelf beside it. */
-export const putCopyOnShelf = (train: Train) =>
-  putOnShelf({ ...train, name: `${train.name} (copy)`.slice(0, MOST_LETTERS) });
+export const putCopyOnShelf = ({ id, train }: Pick<Kept, 'id' | 'train'>) =>
+  putOnShelf({ ...train, name: `${train.name} (copy)`.slice(0, MOST_LETTERS) }, id);
 
 /** Saves over the version named; refused as `stale`, with what is there, when that is no longer the newest. */
 export const saveTrain = ({ id, version, train }: Kept, { leaving = false } = {}) =>
@@ -39,6 +54,16 @@ export const readShelfDrawing = (id: string, version: number) =>
 /** The large side view of a train, as it is at a version. */
 export const readBenchDrawing = (id: string, version: number) =>
   ask<Drawing>(['drawn'], `${trainAt(id)}/drawing?for=bench&v=${version}`);
+
+/** The searches that are kept beside a train, the newest first. */
+export const readSearches = (id: string) => ask<{ searches: KeptSearch[] }>(['searches'], `${trainAt(id)}/searches`);
+
+/** Keeps a search beside a train under a key of its own. */
+export const keepSearch = (id: string, key: string, name: string, search: WrittenSearch) =>
+  ask<object>([], `${trainAt(id)}/searches/${key}`, { method: 'PUT', body: { name, search } });
+
+export const forgetSearch = (id: string, key: string) =>
+  ask<object>([], `${trainAt(id)}/searches/${key}`, { method: 'DELETE' });
 
 /** The saved states of a train, the newest first. */
 export const readRevisions = (id: string) => ask<{ revisions: Revision[] }>(['revisions'], `${trainAt(id)}/revisions`);

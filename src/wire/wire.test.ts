@@ -28,10 +28,26 @@ test('every call of the client is answered by the routes as its schema says', as
   held(replies.nothingReply, await wire.nameRevision(added.id, 1, ' As built '));
   expect(held(replies.revisionsReply, await wire.readRevisions(added.id)).revisions.at(-1)!.name).toBe('As built');
   expect(held(replies.revisionReply, await wire.readRevision(added.id, 1)).train).toEqual(kept.train);
-  const copy = held(replies.storedReply, await wire.putCopyOnShelf(kept.train));
+  const search = {
+    format: 'tin-wheel/search',
+    version: 1,
+    target: '9.87',
+    stages: 2,
+    teeth: { min: 12, max: 60 },
+  } as const;
+  held(replies.nothingReply, await wire.keepSearch(added.id, 'a', ' Slow drum ', search));
+  held(replies.nothingReply, await wire.keepSearch(added.id, 'a', 'Slow drum', { ...search, target: '9.9' }));
+  held(replies.nothingReply, await wire.keepSearch(added.id, 'b', 'To be forgotten', search));
+  held(replies.nothingReply, await wire.forgetSearch(added.id, 'b'));
+  const copy = held(replies.storedReply, await wire.putCopyOnShelf(kept));
   expect(held(replies.trainReply, await wire.readTrain(copy.id)).train.name).toBe(`${kept.train.name} (copy)`);
+  for (const id of [added.id, copy.id])
+    expect(held(replies.searchesReply, await wire.readSearches(id)).searches).toEqual([
+      { id: 'a', name: 'Slow drum', savedAt: expect.any(String), search: { ...search, target: '9.9' } },
+    ]);
   held(replies.nothingReply, await wire.takeOffShelf({ id: copy.id, version: 1 }));
   held(replies.trainReply, await wire.putBack(copy.id));
+  expect(held(replies.searchesReply, await wire.readSearches(copy.id)).searches).toHaveLength(1);
   const { examples } = held(replies.examplesReply, await wire.readExamples());
   held(replies.storedReply, await wire.restoreExample(examples[0]!.id));
 });
@@ -43,6 +59,25 @@ test('a save from an old version is told with what is there now', async () => {
   const late = await wire.saveTrain(kept);
   expect(late).toMatchObject({ ok: false, code: 'stale', current: { version: 2, train: kept.train } });
   expect(replies.failureReply.safeParse({ error: late }).success).toBe(true);
+});
+
+test('a search that does not read, or has no train, is not kept', async () => {
+  const { id } = held(replies.storedReply, await wire.putOnShelf(demoTrain('sluice-winch')));
+  const search = {
+    format: 'tin-wheel/search',
+    version: 1,
+    target: '0',
+    stages: 2,
+    teeth: { min: 12, max: 60 },
+  } as const;
+  expect(await wire.keepSearch(id, 'a', 'None', search)).toMatchObject({ ok: false, code: 'bad-search', message: expect.stringMatching(/^target: the ratio must be above 0/) }); // prettier-ignore
+  expect(await wire.keepSearch(id, 'a', '', { ...search, target: '3' })).toMatchObject({
+    ok: false,
+    code: 'bad-request',
+  });
+  expect(await wire.keepSearch('no such train', 'a', 'None', { ...search, target: '3' })).toMatchObject({ ok: false, code: 'no-train' }); // prettier-ignore
+  expect(await wire.forgetSearch(id, 'a')).toMatchObject({ ok: false, code: 'no-search' });
+  expect(held(replies.searchesReply, await wire.readSearches(id)).searches).toEqual([]);
 });
 
 test('what is refused comes with the server’s sentence', async () => {

@@ -7,7 +7,7 @@ export { plainly, type NamedRatio, type Question } from './question';
 export { countsText, type Finding, type Made } from './findings';
 export { search, type Answer } from './search';
 export { trainOfFinding } from './train-of-finding';
-export { readSearch, readWritten, type ReadQuestion } from './search-file';
+export { readSearch, readSearchFile, readWritten, type ReadQuestion } from './search-file';
 export type { WrittenSearch } from './search-schema';
 export { stageChoices, type StageChoice } from './stage-choices';
 export { readWanted, type Wanted } from './wanted';

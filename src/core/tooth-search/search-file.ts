@@ -24,6 +24,14 @@ export function readSearch(text: string): ReadQuestion {
   }
 }
 
+/** Reads a search file as it is written, once it is known to ask something. */
+export function readSearchFile(
+  text: string,
+): { readonly ok: true; readonly value: WrittenSearch } | { readonly ok: false; readonly message: string } {
+  const read = readSearch(text);
+  return read.ok ? { ok: true, value: JSON.parse(text) as WrittenSearch } : read;
+}
+
 /** The same from what the text says. */
 export function readWritten(json: unknown): ReadQuestion {
   const parsed = searchSchema.safeParse(json);

@@ -66,7 +66,7 @@ export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
     report(await withTrain(entry, renamed), `“${entry.name}” is now “${name}”.`);
   };
   const duplicate = async (entry: ShelfEntry) =>
-    report(await withTrain(entry, ({ train }) => putCopyOnShelf(train)), `“${entry.name}” was duplicated.`);
+    report(await withTrain(entry, (kept) => putCopyOnShelf(kept)), `“${entry.name}” was duplicated.`);
   const save = async (entry: ShelfEntry) => {
     const found = await readTrain(entry.id);
     if (found.ok)

@@ -4,17 +4,23 @@ import { Sequelize } from 'sequelize';
 import sqlite3 from 'sqlite3';
 import { defineTrain, type TrainModel } from './train-model';
 import { defineRevision, type RevisionModel } from './revision-model';
+import { defineBeside, type BesideModel } from './beside-model';
 import { prepareForUpgrade } from './before-upgrade';
 import { migrate } from './migrations';
 import { sqliteCode, StartupError, startupError } from './startup-error';
 
-/** The open database: the connection and its models. */
-export interface Database {
-  readonly sequelize: Sequelize;
+interface Tables {
   readonly trains: TrainModel;
   readonly revisions: RevisionModel;
+  /** Searches kept beside trains. */
+  readonly searches: BesideModel;
+}
+
+/** The open database: the connection and its models. */
+export interface Database extends Tables {
+  readonly sequelize: Sequelize;
   /** The same tables through a connection of its own, which never waits for a save that is being written. */
-  readonly reading: { readonly trains: TrainModel; readonly revisions: RevisionModel };
+  readonly reading: Tables;
   readonly file: string;
   readonly close: () => Promise<void>;
 }
@@ -62,13 +68,18 @@ async function connect(file: string): Promise<Database> {
   }
   return {
     sequelize,
-    trains: defineTrain(sequelize),
-    revisions: defineRevision(sequelize),
-    reading: { trains: defineTrain(reader), revisions: defineRevision(reader) },
+    ...tablesOf(sequelize),
+    reading: tablesOf(reader),
     file,
     close: async () => void (await Promise.all([sequelize.close(), reader.close()])),
   };
 }
+
+const tablesOf = (sequelize: Sequelize): Tables => ({
+  trains: defineTrain(sequelize),
+  revisions: defineRevision(sequelize),
+  searches: defineBeside(sequelize, 'searches'),
+});
 
 /** A file from before it could shrink is written anew, once; where another server has it open, at a later start. */
 async function canShrink(sequelize: Sequelize): Promise<void> {

@@ -7,6 +7,7 @@ export { openDatabase, type Database } from './connection';
 export { sqliteCode, StartupError } from './startup-error';
 export { seedDemoTrains } from './seed';
 export { shrink } from './shrink';
+export type { BesideModel } from './beside-model';
 export type { RevisionRow } from './revision-model';
 export { firstRow } from './train-model';
 

@@ -65,6 +65,13 @@ const MIGRATIONS: RunnableMigration<Context>[] = [
     up: ({ context: { run } }) =>
       run('CREATE INDEX IF NOT EXISTS revisions_by_time ON revisions (train_id, saved_at, version, name)'),
   },
+  {
+    name: '007-searches',
+    // Searches for tooth counts, kept beside the train that they were made for.
+    up: ({ context: { run } }) =>
+      run(`CREATE TABLE IF NOT EXISTS searches (train_id VARCHAR(255) NOT NULL REFERENCES trains (id) ON DELETE CASCADE, id VARCHAR(255) NOT NULL,
+        name VARCHAR(255) NOT NULL, document TEXT NOT NULL, saved_at DATETIME NOT NULL, PRIMARY KEY (train_id, id))`),
+  },
 ];
 
 /** The names of all migrations that this version knows. */

@@ -1,6 +1,7 @@
 import { database } from '@/server/database';
 import { failure, readTrain, savedResponse } from '@/server/http';
 import { route } from '@/server/route';
+import { copyBeside } from '@/server/trains/beside';
 import { addTrain } from '@/server/trains/repository';
 import { listShelf, summariseSoon } from '@/server/trains/shelf';
 
@@ -23,11 +24,13 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route({
     return Response.json({ trains: rows, total });
   },
 
-  /** Puts a document on the shelf as a new train. */
+  /** Puts a document on the shelf as a new train; what is kept beside another one goes along where it is a copy of that (?beside=its-id). */
   POST: async (request) => {
     const body = await readTrain(request, null);
     if (!body.ok) return body.response;
     const added = await addTrain(await database(), body.train, request.headers.get('idempotency-key'));
+    const original = new URL(request.url).searchParams.get('beside');
+    if (added.outcome === 'saved' && original !== null) await copyBeside(await database(), original, added.stored.id);
     if (added.outcome === 'saved') summariseSoon(await database(), added.stored);
     return savedResponse(added, true);
   },

@@ -3,6 +3,7 @@ import { useAsk, useForm, useOpenTrain } from '../use-teeth';
 import { ConditionFields } from './condition-fields';
 import { Group } from './fields';
 import { FitFields } from './fit-fields';
+import { KeptSearches } from './kept-searches';
 import { LadderFields, RangeFields } from './ladder-fields';
 import { OutputFields } from './output-fields';
 import { SetFields } from './set-fields';
@@ -45,7 +46,7 @@ export function Asked() {
       {(kind === 'chains' || kind === 'planetary') && (
         <Group name="Wanted">
           <WantedFields wanted={wanted} onChange={(changed) => ask({ wanted: changed })} />
-          {kind === 'chains' && <SlipNote wanted={wanted} />}
+          <SlipNote wanted={wanted} />
         </Group>
       )}
       {kind === 'ladder' && <LadderFields />}
@@ -60,6 +61,7 @@ export function Asked() {
           <ConditionFields />
         </>
       )}
+      <KeptSearches />
     </form>
   );
 }

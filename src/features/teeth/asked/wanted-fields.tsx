@@ -104,7 +104,7 @@ export function WantedFields({ wanted, onChange }: { wanted: WantedText; onChang
       )}
       {read.ok ? (
         <p>
-          <span className="figure">
+          <span className="figure" title={toFraction(read.ratio)}>
             {shortFraction(toFraction(read.ratio))} in/out
             {toFraction(read.ratio).includes('/') && <> = {figure(toNumber(read.ratio))}</>}
           </span>

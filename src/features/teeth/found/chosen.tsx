@@ -62,6 +62,10 @@ export function Chosen({ question, train, finding, checks, onPairing }: Props) {
           )}
         </ul>
       )}
+      <p className="muted pt-1 text-xs">
+        Counts settle motion only: strength of teeth, shafts and bearings is not rated here, and local rules on
+        machinery come first.
+      </p>
     </section>
   );
 }

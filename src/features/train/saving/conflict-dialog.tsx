@@ -13,6 +13,7 @@ export function ConflictDialog() {
   const save = useTrain((state) => state.save);
   const train = useTrain((state) => state.train);
   const store = useTrainStore();
+  const id = useTrain((state) => state.id);
   const router = useRouter();
   const [failed, setFailed] = useState<string | null>(null);
   const [shown, setShown] = useState(false);
@@ -20,7 +21,7 @@ export function ConflictDialog() {
   const { theirs } = save;
   const take = () => takeTheirs(store, theirs);
   const copy = async () => {
-    const copied = await putCopyOnShelf(train);
+    const copied = await putCopyOnShelf({ id, train });
     if (!copied.ok) return setFailed(copied.message);
     take();
     router.push(`/trains/${encodeURIComponent(copied.value.id)}`);

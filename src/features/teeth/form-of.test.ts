@@ -1,0 +1,79 @@
+import { readWritten } from '@/core/tooth-search';
+import { demoTrain } from '@/testing/demo-train';
+import { firstForm, freeAround, writtenOf, type Form } from './form';
+import { formOf } from './form-of';
+
+const train = demoTrain('stirrer');
+const first = firstForm(train, null);
+
+const FORMS: Readonly<Record<string, Partial<Form>>> = {
+  'a chain as it opens': {},
+  'a chain with everything': {
+    stages: [2, 4],
+    wanted: { ...first.wanted, form: 'tip', speedIn: '1450 rpm', rimSpeed: '30 mm/s', diameter: '1.2 m' },
+    wheels: {
+      ...first.wheels,
+      min: '14',
+      max: '90',
+      module: '1.5',
+      bore: '10',
+      wall: '2',
+      space: '120',
+      undercut: true,
+      pressureAngle: '25',
+      shift: '0.1',
+    },
+    coprime: 'required',
+    equalCentres: true,
+    internal: true,
+    turning: 'opposite',
+    maxError: '0.05',
+  },
+  'a chain with limits of its own in each stage': {
+    stages: [3, 3],
+    perStage: [
+      ['12', '40'],
+      ['14', '60'],
+      ['16', '80'],
+    ],
+  },
+  'a chain out of stock': { wheels: { ...first.wheels, stock: '20 24 36', min: '', max: '' }, same: true },
+  'two sets': {
+    kind: 'planetary',
+    set: { ...first.set, shape: 'stepped' },
+    behind: { ...first.set, input: 'ring', held: 'sun' },
+  },
+  'a progressive ladder': {
+    kind: 'ladder',
+    ladder: { from: '9/2', to: '0.8', positions: '7', progressive: true, factor: '1.08' },
+  },
+  ranges: { kind: 'ranges', ranges: { step: '1.3', positions: '6', ranges: '3', first: '5/4' } },
+  outputs: { kind: 'outputs', between: [1, 3] },
+  'a fit': {
+    kind: 'fit',
+    coprime: 'required',
+    fit: {
+      free: { ...first.fit.free, [train.gears[0]!.id]: { ...freeAround(30, 6), free: true } },
+      targets: { slow: { ratio: '3.7', weight: '2' } },
+      holdCentres: false,
+    },
+  },
+};
+
+test.each(Object.entries(FORMS))('%s: kept and opened again it asks the same', (_, change) => {
+  const form = { ...first, ...change };
+  const written = writtenOf(form, train);
+  const read = readWritten(JSON.parse(JSON.stringify(written)));
+  expect(read).toMatchObject({ ok: true });
+  // Opened over a form that asks something else altogether.
+  const other: Form = {
+    ...first,
+    kind: 'ladder',
+    stages: [1, 5],
+    equalCentres: true,
+    same: true,
+    maxError: '3',
+    perStage: [['9', '9']],
+  };
+  expect(writtenOf(formOf(written, other), train)).toEqual(written);
+});
