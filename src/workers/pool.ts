@@ -18,6 +18,9 @@ interface Engaged<J> {
   readonly jobs: Remote<J>;
 }
 
+/** A job that has run for so long may well be given up, which ends its worker: another one is got ready for what is asked instead. */
+const LONG_MS = 400;
+
 /** Workers that do jobs beside the page, so many at once. */
 export class Pool<J extends Record<string, Job>> {
   private readonly idle: Engaged<J>[] = [];
@@ -57,11 +60,13 @@ export class Pool<J extends Record<string, Job>> {
       engaged.hand.end();
     };
     signal.addEventListener('abort', end, { once: true });
+    const spare = setTimeout(() => this.idle.length === 0 && this.idle.push(this.begin()), LONG_MS);
     try {
       const jobs = engaged.jobs as unknown as Record<K, Remote<Job>>;
       const told = proxy(tell ?? (() => undefined));
       return (await Promise.race([jobs[name](input as never, told as never), rejected(signal)])) as OutputOf<J[K]>;
     } finally {
+      clearTimeout(spare);
       signal.removeEventListener('abort', end);
       if (!ended) this.idle.push(engaged);
       this.busy--;

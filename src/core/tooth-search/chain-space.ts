@@ -169,7 +169,7 @@ const ratioOf = (stages: readonly StageFraction[]): Rational =>
   stages.reduce<Rational>((product, { n, d }) => mul(product, div(fraction(n), fraction(d))), ONE);
 
 /** Tells at most so often, ms: what is found is listed anew each time. */
-const PATIENCE_MS = 150;
+const PATIENCE_MS = 100;
 
 function patient(tell: (part: number) => void): (part: number) => void {
   let last = performance.now();

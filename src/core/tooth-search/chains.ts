@@ -38,8 +38,8 @@ export interface ChainAnswer {
 
 export const MOST_STAGES = 5;
 
-/** Fractions of a stage that a first look takes: good answers are there at once, and are told before the whole search has begun. */
-const FIRST_LOOK = 250;
+/** Fractions of a stage that a first look takes, by stages: good answers are there at once, and are told before the whole search has begun. */
+const FIRST_LOOK: readonly number[] = [0, 0, 0, 250, 250, 60];
 
 /**
  * The chains whose ratio comes nearest to the target, exactly the best ones. Two stages are one sweep over all fractions; three a sweep for each first
@@ -51,7 +51,7 @@ export function searchChains(question: ChainQuestion, tell: (so: ChainAnswer) =>
   const best = new Best<Way>(question.target, question.limit, question.maxError);
   const spaces = spacesOf(question).filter((lists) => lists.every(({ length }) => length > 0));
   let [examined, proven] = [0, true];
-  if (question.stages >= 4 && !question.same) {
+  if (question.stages >= 3 && !question.same) {
     for (const lists of spaces) searchSpace(spaceOf(nearEven(lists, question, spaces.length), best, question), nothing);
     tell({ results: listed(best, question), proven: false, examined, part: 0 });
   }
@@ -74,7 +74,7 @@ function nearEven(lists: Lists, { target, stages }: ChainQuestion, spaces: numbe
   const cut = new Map<Lists[number], Lists[number]>();
   for (const list of lists)
     if (!cut.has(list)) {
-      const few = [...list].sort((a, b) => away(a) - away(b)).slice(0, Math.max(2, FIRST_LOOK / spaces));
+      const few = [...list].sort((a, b) => away(a) - away(b)).slice(0, Math.max(2, FIRST_LOOK[stages]! / spaces));
       cut.set(
         list,
         few.sort((a, b) => a.value - b.value),

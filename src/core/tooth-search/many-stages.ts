@@ -18,6 +18,7 @@ export function searchManyStages(
       tell({ ...all, proven: false, part: (i + so.part) / stages.length });
     });
     answers.push(answer);
+    if (i + 1 < stages.length) tell({ ...together(answers, question), proven: false, part: (i + 1) / stages.length });
   }
   return together(answers, question);
 }

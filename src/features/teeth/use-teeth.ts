@@ -2,7 +2,7 @@
 
 import { createContext, useCallback, useContext, useEffect, useMemo, useRef } from 'react';
 import { useStore } from 'zustand';
-import { readSearch, type ReadQuestion } from '@/core/tooth-search';
+import { readSearch, type Answer, type ReadQuestion } from '@/core/tooth-search';
 import type { Train } from '@/core/train';
 import { useSettled } from '@/ui/settled';
 import { writtenOf } from './form';
@@ -43,6 +43,9 @@ export function useQuestion(): ReadQuestion {
   return useMemo(() => readSearch(written), [written]);
 }
 
+/** What is told on the way changes soon: the first of it are enough to look at, and quick to show. */
+const beginningOf = (answer: Answer): Answer => ({ ...answer, findings: answer.findings.slice(0, 20) });
+
 /** Searches whenever what is asked has settled; what was asked before is given up. @returns functions that stop it and begin again. */
 export function useSearching(): { readonly stop: () => void; readonly again: () => void } {
   const { itself, train } = useTeethItself();
@@ -63,7 +66,9 @@ export function useSearching(): { readonly stop: () => void; readonly again: () 
     const start = performance.now();
     set({ looking: { kind: 'looking', written } });
     itself.lane
-      .run('teeth', { question: asked.question, train: open }, (answer) => set({ shown: { ...asked, answer } }))
+      .run('teeth', { question: asked.question, train: open }, (answer) =>
+        set({ shown: { ...asked, answer: beginningOf(answer) } }),
+      )
       .then(
         (answer) =>
           answer &&

@@ -27,8 +27,8 @@ export function Found() {
   if (!shown || !drawn || !chosen) return null;
   const { question, train, answer } = shown;
   return (
-    <div className={clsx('flex min-h-0 flex-1 flex-col xl:flex-row', stale && 'opacity-50')}>
-      <div className="min-h-48 min-w-0 flex-1 overflow-auto px-4 contain-content" tabIndex={-1}>
+    <div className={clsx('flex min-h-0 flex-1 flex-col max-xl:overflow-auto xl:flex-row', stale && 'opacity-50')}>
+      <div className="min-w-0 flex-1 overflow-auto px-4 contain-content max-xl:max-h-96 max-xl:min-h-72" tabIndex={-1}>
         <ResultsTable
           question={question}
           train={train}
