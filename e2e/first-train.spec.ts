@@ -91,6 +91,7 @@ test('the ratio convention is chosen once and every figure follows', async ({ pa
   await page.goto(await freshTrain(request, 'sluice-winch'));
   await page.getByTitle(/^Which way round ratios are written/).click();
   await page.getByRole('radio', { name: 'out/in' }).check();
+  await page.keyboard.press('Escape');
   await expect(page.getByTestId('ratio')).toHaveText('0.08333');
   await expect(page.getByRole('group', { name: 'Positions' })).toContainText('0.08333');
   await expect(page.getByText(': 1 out/in')).toBeVisible();

@@ -179,6 +179,29 @@ test('four stages between the same two shafts keep their distance also where hal
   expect(compared).toBeGreaterThan(60);
 });
 
+test('the worst a space can do is half its widest gap, and no target between fares worse', () => {
+  const wheels = range(12, 20);
+  // Every ratio of two stages between 1/2 and 2, found by nested loops.
+  const singles = wheels.flatMap((a) => wheels.map((b) => b / a));
+  const all = [...new Set(singles.flatMap((a) => singles.map((b) => Number((a * b).toPrecision(14)))))]
+    .filter((value) => value >= 0.5 && value <= 2)
+    .sort((a, b) => a - b);
+  const gaps = all.slice(1).map((value, i) => ({ from: all[i]!, to: value, wide: Math.log(value / all[i]!) }));
+  const widest = gaps.reduce((a, b) => (b.wide > a.wide ? b : a));
+  const away = (value: number): number => {
+    const wanted = parseRational(value.toFixed(12))!;
+    const [best] = searchChains({ ...QUESTION, target: wanted, wheels, limit: 1 }).results;
+    return Math.abs(Math.log1p(errorOf(best!.ratio, wanted) * (compare(best!.ratio, wanted) >= 0 ? 1 : -1)));
+  };
+  expect(away(Math.sqrt(widest.from * widest.to))).toBeCloseTo(widest.wide / 2, 9);
+  fc.assert(
+    fc.property(fc.double({ min: all[0]!, max: all.at(-1)!, noNaN: true }), (value) => {
+      expect(away(value)).toBeLessThanOrEqual(widest.wide / 2 + 1e-9);
+    }),
+    { numRuns: 200 },
+  );
+});
+
 test('while it is looked for, good answers are told before the best are known', () => {
   const told: { proven: boolean; best: number }[] = [];
   const wanted = parseRational('34.5678')!;

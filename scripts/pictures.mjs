@@ -1,0 +1,159 @@
+// `npm run pictures [name …]`: takes the pictures of docs/screenshots anew, from demo data on a database of their own. Build first.
+import { chromium } from '@playwright/test';
+import { spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { setTimeout as later } from 'node:timers/promises';
+
+const PORT = 3223;
+const HERE = `http://127.0.0.1:${PORT}`;
+
+const tab = (page, name) => page.getByRole('tab', { name, exact: true }).click();
+const teeth = async (page, gear, count) => {
+  await page.getByRole('button', { name: `Gear on ${gear} teeth. Change its teeth.` }).click();
+  await page.getByRole('textbox', { name: 'Teeth' }).fill(String(count));
+  await page.getByRole('textbox', { name: 'Teeth' }).press('Enter');
+};
+
+/** Where each picture is taken, and what is done before. */
+const PICTURES = {
+  shelf: { at: '/' },
+  'new-train': {
+    at: '/',
+    async steps(page) {
+      await page.getByRole('button', { name: 'New train' }).click();
+      await page.getByText('Countershaft box', { exact: true }).click();
+    },
+  },
+  bench: { at: '/trains/harvester', steps: (page) => page.keyboard.press('2') },
+  'bench-card': {
+    at: '/trains/sluice-winch',
+    steps: (page) =>
+      page
+        .getByRole('button', { name: 'Gear on countershaft, 15 teeth. Change its teeth.' })
+        .click({ button: 'right' }),
+  },
+  'bench-checks': { at: '/trains/pan-rake', steps: (page) => page.getByRole('tab', { name: /^Checks/ }).click() },
+  'bench-figures': { at: '/trains/conveyor-shifter', steps: (page) => tab(page, 'Figures') },
+  'bench-locked-soot': {
+    at: '/trains/pan-rake',
+    theme: 'dark',
+    steps: (page) => page.getByRole('button', { name: /^1\+2/ }).click(),
+  },
+  'bench-working': {
+    at: '/trains/crawler',
+    async steps(page) {
+      await page.keyboard.press('2');
+      await tab(page, 'Working');
+    },
+  },
+  'one-way-clutches': { at: '/trains/mud-tram', steps: (page) => page.keyboard.press('1') },
+  revisions: {
+    at: '/trains/stirrer',
+    async steps(page) {
+      await teeth(page, 'sun, 24', 25);
+      await page.waitForTimeout(1500);
+      await teeth(page, 'planet, 24', 26);
+      await page.waitForTimeout(1500);
+      await page.getByRole('button', { name: 'Revisions' }).click();
+      await page.getByRole('dialog').getByText('ago').last().click();
+    },
+  },
+  conflict: {
+    at: '/trains/sluice-winch',
+    async steps(page) {
+      const other = await page.context().newPage();
+      await other.goto(`${HERE}/trains/sluice-winch`);
+      await teeth(page, 'drum, 45', 48);
+      await page.waitForTimeout(1500);
+      await teeth(other, 'drum, 45', 60);
+      await page.waitForTimeout(2000);
+      await other.getByRole('button', { name: 'See the difference' }).click();
+      return other;
+    },
+  },
+  files: { at: '/trains/pan-rake', steps: (page) => page.getByRole('button', { name: 'Save as a file' }).click() },
+  chart: { at: '/trains/mud-tram/chart' },
+  'chart-grid': { at: '/trains/range-box/chart', steps: (page) => page.getByLabel('Grid').check() },
+  'chart-shifts': {
+    at: '/trains/harvester/chart',
+    async steps(page) {
+      await tab(page, 'Shifts');
+      await page.getByRole('button', { name: '3 → 4' }).click();
+    },
+  },
+  'chart-combinations': { at: '/trains/ferry-hub/chart', steps: (page) => tab(page, 'Combinations') },
+  'chart-speed-lines-soot': {
+    at: '/trains/mud-tram/chart',
+    theme: 'dark',
+    steps: (page) => tab(page, 'Speed lines'),
+  },
+  teeth: {
+    at: '/teeth',
+    async steps(page) {
+      await page.getByLabel('Given as').selectOption('period');
+      await page.getByLabel('Input speed').fill('1 turns/day');
+      await page.getByLabel('One turn of the output in').fill('365.2422 d');
+      await page.getByLabel('Search 3 stages').check();
+      await page.getByLabel('Search 2 stages').uncheck();
+      await page.getByText('Proven best').waitFor();
+    },
+  },
+  'teeth-fit': {
+    at: '/trains/harvester/teeth',
+    async steps(page) {
+      await page.getByLabel('Look for').selectOption('fit');
+      await page.getByLabel('Wanted ratio of 1', { exact: true }).fill('4.6');
+      await page.getByLabel('Wanted ratio of 8').fill('0.68');
+      await page.getByRole('button', { name: 'Even steps' }).click();
+      await page.getByRole('button', { name: 'All', exact: true }).click();
+      await page.getByText('choices of counts that hold').waitFor({ timeout: 30_000 });
+    },
+  },
+};
+
+const folder = mkdtempSync(join(tmpdir(), 'tin-wheel-pictures-'));
+const server = spawn('node', ['dist/serve.cjs'], {
+  env: {
+    ...process.env,
+    PORT: String(PORT),
+    TINWHEEL_DB: join(folder, 'pictures.sqlite'),
+    NEXT_TELEMETRY_DISABLED: '1',
+  },
+  stdio: 'ignore',
+});
+const browser = await chromium.launch({
+  executablePath: process.env.TINWHEEL_CHROMIUM ?? '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu'],
+});
+try {
+  for (let tries = 0; tries < 60; tries++) {
+    if (await fetch(`${HERE}/api/health`).then(({ ok }) => ok, () => false)) break; // prettier-ignore
+    await later(500);
+  }
+  const wanted = process.argv.slice(2);
+  for (const [name, { at, steps, theme = 'light' }] of Object.entries(PICTURES)) {
+    if (wanted.length > 0 && !wanted.includes(name)) continue;
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, colorScheme: theme });
+    await context.addCookies([{ name: 'visited', value: 'yes', domain: '127.0.0.1', path: '/' }]);
+    const page = await context.newPage();
+    await page.goto(HERE + at);
+    await page.waitForTimeout(1500);
+    page.setDefaultTimeout(10_000);
+    try {
+      const shown = await steps?.(page);
+      await page.waitForTimeout(800);
+      await (shown?.screenshot ? shown : page).screenshot({ path: `docs/screenshots/${name}.png` });
+      console.log(name);
+    } catch (error) {
+      console.error(`${name}: ${error instanceof Error ? error.message.split('\n', 2).join(' ') : error}`);
+      process.exitCode = 1;
+    }
+    await context.close();
+  }
+} finally {
+  await browser.close();
+  server.kill();
+  rmSync(folder, { recursive: true, force: true });
+}
