@@ -151,6 +151,37 @@ test('influence prints every gear of every driving position, exact', () => {
   expect(Object.keys(positions).sort()).toEqual(['1', '2', '3', '4', 'R']);
 });
 
+describe('scenarios', () => {
+  const cases = 'src/core/shifting/cases';
+  test('points prints operating points and shift points', () => {
+    const { stdout, status } = run('points', train('pan-rake'), '--scenario', `${cases}/points.pan-rake.scenario.json`);
+    expect(status).toBe(0);
+    const { positions, shifts } = JSON.parse(stdout);
+    expect(positions['1'].inputRpm).toBeCloseTo(152.578125, 9);
+    expect(shifts[0]).toMatchObject({ from: '1', to: '2', downAt: expect.closeTo(0.3655536028119508, 12) });
+  });
+
+  test('run prints what happened and where the energy went, or its samples as CSV', () => {
+    const scenario = ['--scenario', `${cases}/points.pan-rake.scenario.json`];
+    const { events, final, energy, verdicts } = JSON.parse(run('run', train('pan-rake'), ...scenario).stdout);
+    expect(events[0]).toMatchObject({ kind: 'shift', from: '1', to: '2' });
+    expect(final).toMatchObject({ position: '2', inputRpm: expect.closeTo(132.40722656, 6) });
+    expect(energy.motorJ).toBeCloseTo(energy.loadJ + energy.lossJ + energy.storedJ, 3);
+    expect(verdicts).toEqual([]);
+    const [head, first] = run('run', train('pan-rake'), ...scenario, '--csv').stdout.split('\n');
+    expect(head).toBe('timeS,position,inputRpm,outputRpm,inputTorqueNm,outputTorqueNm,powerShare,read');
+    expect(first).toMatch(/^0,1,0,0,6,/);
+  });
+
+  test('travel prints every selector’s stretches; what is missing is one line', () => {
+    const { a } = JSON.parse(run('travel', train('range-box')).stdout);
+    expect(a[0]).toEqual({ fromMm: 0, toMm: 12, engaged: ['a1'], status: 'neutral', ratio: null });
+    expect(run('points', train('pan-rake')).stderr).toBe('tinwheel: --scenario: name the scenario file.\n');
+    const bad = run('run', train('sluice-winch'), '--scenario', `${cases}/points.pan-rake.scenario.json`);
+    expect([bad.status, bad.stderr]).toEqual([2, expect.stringMatching(/order: there is no position "1"/)]);
+  });
+});
+
 describe('find', () => {
   const cases = 'src/core/tooth-search/cases';
   test('prints the best chains, as was worked out independently', () => {

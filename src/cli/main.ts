@@ -8,6 +8,7 @@ import { findJson } from './find';
 import { influenceJson } from './influence';
 import { readOptions, UsageError } from './options';
 import { readTrain } from './read-train';
+import { pointsJson, runCsv, runJson, travelJson } from './scenario';
 import { shiftsJson } from './shifts';
 import { traceText } from './trace';
 import { withUnits } from './with-units';
@@ -19,6 +20,9 @@ const USAGE = `usage: tinwheel solve FILE [--position ID] [--speed 1200rpm] [--t
        tinwheel shifts FILE [--from ID --to ID]
        tinwheel influence FILE
        tinwheel find SEARCH
+       tinwheel points FILE --scenario SCENARIO
+       tinwheel run FILE --scenario SCENARIO [--csv]
+       tinwheel travel FILE
        tinwheel check FILE`;
 
 /** Everything that goes wrong is one line on stderr and exit 2; nothing is printed before the result is whole. */
@@ -89,6 +93,16 @@ function run(argv: readonly string[]): string {
       return json(influenceJson(readTrain(readOptions(rest, []).file)));
     case 'find':
       return json(findJson(readOptions(rest, []).file));
+    case 'points': {
+      const { file, scenario } = readOptions(rest, ['scenario']);
+      return json(pointsJson(readTrain(file), scenario));
+    }
+    case 'run': {
+      const { file, scenario, csv } = readOptions(rest, ['scenario', 'csv']);
+      return csv ? runCsv(readTrain(file), scenario) : json(runJson(readTrain(file), scenario));
+    }
+    case 'travel':
+      return json(travelJson(readTrain(readOptions(rest, []).file)));
     case 'check': {
       const { file } = readOptions(rest, []);
       const { name, members, gears, meshes, couplers, positions } = readTrain(file);
@@ -96,7 +110,7 @@ function run(argv: readonly string[]): string {
     }
     default:
       throw new UsageError(
-        `there is no command "${command.slice(0, 40)}". The commands are solve, combinations, trace, chart, shifts, influence, find and check.`,
+        `there is no command "${command.slice(0, 40)}". The commands are solve, combinations, trace, chart, shifts, influence, find, points, run, travel and check.`,
       );
   }
 }

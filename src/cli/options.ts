@@ -24,6 +24,9 @@ export interface Options {
   readonly reverse: boolean;
   readonly convention: RatioConvention;
   readonly sets: SetSchool;
+  /** A scenario's file. */
+  readonly scenario?: string;
+  readonly csv: boolean;
 }
 
 const KINDS = {
@@ -34,6 +37,8 @@ const KINDS = {
   torque: 'string',
   convention: 'string',
   sets: 'string',
+  scenario: 'string',
+  csv: 'boolean',
   losses: 'boolean',
   'reverse-flow': 'boolean',
 } as const;
@@ -68,6 +73,8 @@ export function readOptions(argv: readonly string[], allowed: readonly OptionNam
     losses: values.losses ?? false,
     reverse: values['reverse-flow'] ?? false,
     convention,
+    scenario: values.scenario,
+    csv: values.csv ?? false,
     sets,
   };
 }
@@ -80,6 +87,8 @@ interface Values {
   readonly torque?: string;
   readonly convention?: string;
   readonly sets?: string;
+  readonly scenario?: string;
+  readonly csv?: boolean;
   readonly losses?: boolean;
   readonly 'reverse-flow'?: boolean;
 }

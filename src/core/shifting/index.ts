@@ -1,0 +1,6 @@
+export { pointsOf, type Points } from './points';
+export type { RunEvent } from './events';
+export { runScenario, type Run, type Sample } from './run';
+export { readScenario, type ReadScenario } from './scenario-file';
+export type { Scenario } from './scenario-schema';
+export { travelOf, type TravelStretch } from './travel';

@@ -1,0 +1,46 @@
+import type { WrittenLoad } from './scenario-schema';
+
+const GRAVITY = 9.80665;
+
+/** A load at the output: a + b ω + c ω² and what a profile adds over time, in N·m against the motion at ω rad/s; with its inertia. */
+export interface Load {
+  readonly a: number;
+  readonly b: number;
+  readonly c: number;
+  readonly profile: readonly (readonly [timeS: number, torqueNm: number])[];
+  readonly inertiaKgM2: number;
+}
+
+/**
+ * A vehicle on a grade (rise over run) with rolling drag, m g (sin θ + c cos θ) at the rim of its wheel; without grade and rolling a mass hangs from the drum, m g.
+ * Either way it turns with the output as m (d/2)².
+ */
+export function loadOf(written: WrittenLoad): Load {
+  const { massKg, wheelDiameterMm, grade, rolling } = written;
+  const arm = (wheelDiameterMm ?? 0) / 2000;
+  const mass = massKg ?? 0;
+  const hangs = (grade ?? null) === null && (rolling ?? null) === null;
+  const slope = Math.atan(grade ?? 0);
+  const share = hangs ? 1 : Math.sin(slope) + (rolling ?? 0) * Math.cos(slope);
+  return {
+    a: (written.constantNm ?? 0) + mass * GRAVITY * share * arm,
+    b: written.linearNmPerRadS ?? 0,
+    c: written.squareNmPerRadS2 ?? 0,
+    profile: written.profile ?? [],
+    inertiaKgM2: mass * arm ** 2,
+  };
+}
+
+/** Torque against the motion, N·m, at an output speed in rad/s and a time. */
+export const loadTorque = (load: Load, radS: number, timeS: number): number =>
+  load.a + load.b * radS + load.c * radS ** 2 + profileAt(load.profile, timeS);
+
+/** Straight between the points of a profile; before the first and after the last it stays. */
+function profileAt(profile: Load['profile'], timeS: number): number {
+  if (profile.length === 0) return 0;
+  const next = profile.findIndex(([at]) => at > timeS);
+  if (next === 0) return profile[0]![1];
+  if (next < 0) return profile.at(-1)![1];
+  const [[from, a], [to, b]] = [profile[next - 1]!, profile[next]!];
+  return a + ((b - a) * (timeS - from)) / (to - from);
+}

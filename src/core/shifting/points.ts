@@ -1,0 +1,34 @@
+import type { Train } from '../train';
+import { gearingsOf } from './gearings';
+import { loadOf } from './load';
+import { motorLine } from './motor';
+import { operatingPoint, type OperatingPoint } from './operating-point';
+import type { Scenario } from './scenario-schema';
+import { linearShiftPoint, shiftPoint, type ShiftPoint } from './shift-points';
+
+/** Operating points of the positions in their order, and where to change between neighbours. */
+export interface Points {
+  readonly positions: ReadonlyMap<string, OperatingPoint>;
+  /** `from` is the slower position, with the larger ratio; without a point where one of the two is always the better. */
+  readonly shifts: readonly { readonly from: string; readonly to: string; readonly point: ShiftPoint | null }[];
+}
+
+/** @throws RangeError where a position of the order does not drive. */
+export function pointsOf(train: Train, { motor, load, order, losses = false }: Scenario): Points {
+  const gearings = gearingsOf(train, order, losses);
+  const line = motorLine(motor);
+  const against = loadOf(load);
+  return {
+    positions: new Map(order.map((id) => [id, operatingPoint(line, against, gearings.get(id)!)])),
+    shifts: order.slice(1).map((id, i) => {
+      const pair = [order[i]!, id] as const;
+      const [from, to] = gearings.get(pair[0])!.ratio >= gearings.get(id)!.ratio ? pair : ([pair[1], pair[0]] as const);
+      const [before, after] = [gearings.get(from)!, gearings.get(to)!];
+      return {
+        from,
+        to,
+        point: motor.kind === 'linear' ? linearShiftPoint(before.ratio, after.ratio) : shiftPoint(line, before, after),
+      };
+    }),
+  };
+}

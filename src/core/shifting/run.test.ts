@@ -1,0 +1,163 @@
+import fc from 'fast-check';
+import { countershaftBox } from '@/testing/countershaft-box';
+import { RAD_S_PER_RPM } from './operating-point';
+import { pointsOf } from './points';
+import { runScenario } from './run';
+import type { Scenario } from './scenario-schema';
+
+/** Three speeds: 4, 2 and 1. */
+const BOX = countershaftBox([[[20, 80], [20, 40], [30, 30]]]); // prettier-ignore
+const [FIRST, SECOND, THIRD] = BOX.positions.map(({ id }) => id) as [string, string, string];
+
+const BASE: Scenario = {
+  format: 'tin-wheel/scenario',
+  version: 1,
+  motor: { kind: 'linear', stallTorqueNm: 2, noLoadRpm: 300 },
+  load: { constantNm: 1.5 },
+  inertia: { inputKgM2: 0.01, outputKgM2: 0.5 },
+  order: [FIRST, SECOND, THIRD],
+  durationS: 20,
+};
+
+test('a linear motor into an inertia runs up along an exponential', () => {
+  const run = runScenario(BOX, { ...BASE, load: {}, start: { position: SECOND }, order: [SECOND], durationS: 10 });
+  // J = J_m + J_L/i², and T = T₀ (1 − ω/ω₀): the time constant is J ω₀/T₀.
+  const tau = ((0.01 + 0.5 / 4) * 300 * RAD_S_PER_RPM) / 2;
+  for (const { timeS, inputRpm } of run.samples) expect(inputRpm).toBeCloseTo(300 * (1 - Math.exp(-timeS / tau)), 6);
+  expect(run.events).toEqual([]);
+});
+
+test('left alone it comes to rest at the operating point, in every position', () => {
+  for (const id of BASE.order) {
+    const point = pointsOf(BOX, BASE).positions.get(id)!;
+    const { final } = runScenario(BOX, { ...BASE, start: { position: id }, durationS: 300 });
+    expect(final.inputRpm).toBeCloseTo(point.inputRpm, 6);
+    expect(final.outputRpm).toBeCloseTo(point.outputRpm, 6);
+  }
+});
+
+const scenario = fc.record({
+  constantNm: fc.double({ min: -0.5, max: 4, noNaN: true }),
+  squareNmPerRadS2: fc.double({ min: 0, max: 0.2, noNaN: true }),
+  inputKgM2: fc.double({ min: 0.002, max: 0.05, noNaN: true }),
+  outputKgM2: fc.double({ min: 0.05, max: 2, noNaN: true }),
+  up: fc.double({ min: 0.5, max: 0.9, noNaN: true }),
+  down: fc.double({ min: 0.1, max: 0.45, noNaN: true }),
+  shiftS: fc.double({ min: 0, max: 0.4, noNaN: true }),
+  between: fc.constantFrom('neutral' as const, 'overlap' as const, 'one-way' as const),
+  cue: fc.constantFrom('speed' as const, 'hand' as const),
+  rising: fc.double({ min: 0, max: 3, noNaN: true }),
+});
+
+type Drawn = typeof scenario extends fc.Arbitrary<infer T> ? T : never;
+
+const written = ({
+  constantNm,
+  squareNmPerRadS2,
+  inputKgM2,
+  outputKgM2,
+  up,
+  down,
+  rising,
+  ...rule
+}: Drawn): Scenario => ({
+  ...BASE,
+  load: { constantNm, squareNmPerRadS2, profile: [[2, 0], [4, rising]] }, // prettier-ignore
+  inertia: { inputKgM2, outputKgM2 },
+  durationS: 6,
+  rule: {
+    ...rule,
+    minimumS: 0.2,
+    up: { [FIRST]: up, [SECOND]: up },
+    down: { [SECOND]: down, [THIRD]: down },
+    schedule: [[1, SECOND], [2, THIRD], [3, FIRST]], // prettier-ignore
+  },
+});
+
+test('energy in is energy out, lost and stored, to a thousandth, in every kind of run; the same again to the last bit', () => {
+  const seen = new Set<string>();
+  fc.assert(
+    fc.property(scenario, (one) => {
+      const asked = written(one);
+      const run = runScenario(BOX, asked);
+      const { motorJ, loadJ, lossJ, storedJ } = run.energy;
+      expect(Math.abs(motorJ - loadJ - lossJ - storedJ)).toBeLessThan(1e-3 * Math.max(1, Math.abs(motorJ)));
+      expect(lossJ).toBeGreaterThan(-1e-6);
+      expect(JSON.stringify(runScenario(BOX, asked))).toBe(JSON.stringify(run));
+      for (const { kind } of run.events) seen.add(kind);
+    }),
+    { numRuns: 40 },
+  );
+  expect([...seen].sort()).toEqual(expect.arrayContaining(['engaged', 'shift', 'stall']));
+});
+
+test('steps half as long move no event by a millisecond', () => {
+  fc.assert(
+    fc.property(scenario, (one) => {
+      const asked = written(one);
+      const [whole, half] = [runScenario(BOX, asked), runScenario(BOX, asked, { stepS: 5e-4 })];
+      expect(half.events.map(({ kind, from, to }) => [kind, from, to])).toEqual(
+        whole.events.map(({ kind, from, to }) => [kind, from, to]),
+      );
+      whole.events.forEach(({ timeS }, i) => expect(Math.abs(half.events[i]!.timeS - timeS)).toBeLessThan(1e-3));
+    }),
+    { numRuns: 25 },
+  );
+});
+
+const speedRule = (up: number, down: number, more: object = {}) => ({
+  cue: 'speed' as const,
+  up: { [FIRST]: up, [SECOND]: up },
+  down: { [SECOND]: down, [THIRD]: down },
+  shiftS: 0.1,
+  between: 'overlap' as const,
+  ...more,
+});
+
+test('thresholds without the band hunt; with it they do not', () => {
+  // r = 1/2: down at 1/3, up only above 2/3. Up at 0.5 lands at 0.25, below 0.3.
+  const load = { constantNm: 3.2 };
+  const hunting = runScenario(BOX, { ...BASE, load, rule: speedRule(0.5, 0.3) });
+  expect(hunting.verdicts).toContain('hunting');
+  expect(runScenario(BOX, { ...BASE, load, rule: speedRule(0.7, 1 / 3) }).verdicts).toEqual([]);
+});
+
+test('a load that rises and falls is followed down and up, and is not called hunting', () => {
+  const load = { profile: [[0, 0.5], [8, 0.5], [12, 5], [20, 5], [24, 0.5]] as [number, number][] }; // prettier-ignore
+  const { events, verdicts } = runScenario(BOX, { ...BASE, load, durationS: 40, rule: speedRule(0.72, 1 / 3) });
+  const shifts = events.filter(({ kind }) => kind === 'shift').map(({ from, to }) => `${from}>${to}`);
+  expect(shifts).toEqual([`${FIRST}>${SECOND}`, `${SECOND}>${THIRD}`, `${THIRD}>${SECOND}`, `${SECOND}>${FIRST}`, `${FIRST}>${SECOND}`, `${SECOND}>${THIRD}`]); // prettier-ignore
+  expect(verdicts).toEqual([]);
+});
+
+test('through neutral a torque detector that follows slowly feels no load and chatters; handed over it does not', () => {
+  const torque = (between: 'neutral' | 'overlap') =>
+    runScenario(BOX, {
+      ...BASE,
+      load: { constantNm: 3 },
+      start: { position: THIRD, outputRpm: 100 },
+      rule: { cue: 'torque', down: { [THIRD]: 1.8, [SECOND]: 3.6 }, up: { [FIRST]: 1.2, [SECOND]: 1.2 }, shiftS: 0.6, between, detector: { lagS: 0.2 } }, // prettier-ignore
+    });
+  expect(torque('neutral').verdicts).toContain('chatter');
+  expect(torque('overlap').verdicts).not.toContain('chatter');
+});
+
+test('a winch that the weight holds stalls, and moves again when it is let down', () => {
+  const { events, verdicts, final } = runScenario(BOX, {
+    ...BASE,
+    order: [THIRD],
+    load: { profile: [[2, 1], [3, 4], [6, 4], [7, 1]] }, // prettier-ignore
+    durationS: 80,
+  });
+  expect(events.map(({ kind }) => kind)).toEqual(['stall', 'moves']);
+  // It stands until the load falls below the 2 N·m of the motor: at 6 + 2/3 s.
+  expect(events[1]!.timeS).toBeCloseTo(6 + 2 / 3, 2);
+  expect(verdicts).toEqual(['stalls']);
+  expect(final.inputRpm).toBeCloseTo(150, 1);
+});
+
+test('what a run needs is asked for by name', () => {
+  expect(() => runScenario(BOX, { ...BASE, durationS: undefined })).toThrow(/^durationS/);
+  expect(() => runScenario(BOX, { ...BASE, inertia: { outputKgM2: 1 } })).toThrow(/^inertia.inputKgM2/);
+  expect(() => runScenario(BOX, { ...BASE, inertia: { inputKgM2: 1 } })).toThrow(/^inertia.outputKgM2/);
+});

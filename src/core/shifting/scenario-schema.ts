@@ -1,0 +1,110 @@
+import * as z from 'zod/mini';
+import { LIMITS } from '../train';
+
+/** Motor, load, inertias and shift rule as a file (format "tin-wheel/scenario", version 1); docs/scenario-format.md says what each means. */
+const number = (what: string, least: number, most: number) => {
+  const error = `${what} is a number from ${least} to ${most}.`;
+  return z.number({ error }).check(z.gte(least, error), z.lte(most, error));
+};
+const above = (what: string, most: number) => {
+  const error = `${what} is a number above 0, at most ${most}.`;
+  return z.number({ error }).check(z.gt(0, error), z.lte(most, error));
+};
+const optional = <T extends z.ZodMiniType>(item: T) => z.optional(z.nullable(item));
+const positionId = z.string({ error: 'Name a position by its id.' });
+const pairs = (what: string, least: number) =>
+  z
+    .array(z.tuple([number(`${what}, the first figure`, 0, 1e7), number(`${what}, the second figure`, -1e9, 1e9)]), {
+      error: `${what} is a list of pairs of numbers.`,
+    })
+    .check(
+      z.minLength(least, `${what} has at least ${least} points.`),
+      z.maxLength(10_000, `${what} has at most 10 000 points.`),
+      z.refine(
+        (points) => points.every(([x], i) => i === 0 || x > points[i - 1]![0]),
+        `${what}: the first figures must rise from point to point.`,
+      ),
+    );
+
+export const motorSchema = z.discriminatedUnion(
+  'kind',
+  [
+    z.strictObject({
+      kind: z.literal('linear'),
+      stallTorqueNm: above('The stall torque, N·m,', 1e9),
+      noLoadRpm: above('The no-load speed, rpm,', 1e7),
+      supply: z.optional(above('The supply, a fraction,', 10)),
+    }),
+    z.strictObject({ kind: z.literal('table'), points: pairs('The measured line', 2) }),
+    z.strictObject({
+      kind: z.literal('hand'),
+      torqueNm: above('The torque by hand, N·m,', 1e6),
+      rpm: above('The speed by hand, rpm,', 1e5),
+    }),
+  ],
+  { error: 'The kind of a motor is linear, table or hand.' },
+);
+
+export const loadSchema = z.strictObject({
+  constantNm: optional(number('constantNm', -1e9, 1e9)),
+  linearNmPerRadS: optional(number('linearNmPerRadS', 0, 1e9)),
+  squareNmPerRadS2: optional(number('squareNmPerRadS2', 0, 1e9)),
+  profile: optional(pairs('The profile', 1)),
+  massKg: optional(above('massKg', 1e9)),
+  wheelDiameterMm: optional(above('wheelDiameterMm', 1e6)),
+  grade: optional(number('grade', -10, 10)),
+  rolling: optional(number('rolling', 0, 10)),
+});
+
+const thresholds = z.record(z.string(), z.number({ error: 'A threshold is a number.' }), {
+  error: 'Thresholds name positions with numbers.',
+});
+
+const ruleSchema = z.strictObject({
+  cue: z.enum(['speed', 'torque', 'hand'], { error: 'A cue is speed, torque or hand.' }),
+  down: z.optional(thresholds),
+  up: z.optional(thresholds),
+  detector: z.optional(
+    z.strictObject({
+      /** Time constant with which the detector follows, s. */
+      lagS: z.optional(number('lagS', 0, 100)),
+    }),
+  ),
+  minimumS: z.optional(number('minimumS', 0, 1e5)),
+  shiftS: z.optional(number('shiftS', 0, 1e4)),
+  between: z.optional(z.enum(['neutral', 'overlap', 'one-way'], { error: 'between is neutral, overlap or one-way.' })),
+  schedule: z.optional(
+    z.array(z.tuple([number('A time of the schedule, s,', 0, 1e6), positionId]), {
+      error: 'The schedule is a list of [time, position].',
+    }),
+  ),
+});
+
+export const scenarioSchema = z.strictObject({
+  format: z.literal('tin-wheel/scenario', { error: 'The format must be "tin-wheel/scenario".' }),
+  version: z.literal(1, { error: 'The version must be 1.' }),
+  name: z.optional(
+    z.string({ error: 'A name is a text.' }).check(z.maxLength(120, 'A name has at most 120 characters.')),
+  ),
+  motor: motorSchema,
+  load: loadSchema,
+  inertia: z.optional(
+    z.strictObject({
+      inputKgM2: z.optional(number('inputKgM2', 0, 1e9)),
+      outputKgM2: z.optional(number('outputKgM2', 0, 1e9)),
+    }),
+  ),
+  order: z
+    .array(positionId, { error: 'order is a list of positions.' })
+    .check(z.minLength(1, 'order names at least one position.'), z.maxLength(LIMITS.positions, 'order is too long.')),
+  start: z.optional(z.strictObject({ position: positionId, outputRpm: z.optional(number('outputRpm', 0, 1e7)) })),
+  rule: z.optional(ruleSchema),
+  durationS: z.optional(above('durationS', 3600)),
+  losses: z.optional(z.boolean({ error: 'losses is true or false.' })),
+});
+
+/** A scenario as it is written. */
+export type Scenario = z.infer<typeof scenarioSchema>;
+export type Motor = z.infer<typeof motorSchema>;
+export type WrittenLoad = z.infer<typeof loadSchema>;
+export type Rule = z.infer<typeof ruleSchema>;

@@ -1,0 +1,51 @@
+import type { Load } from './load';
+import type { RunEvent } from './events';
+
+/**
+ * hunting: the same pair is shifted three times or more in a row while the load stands still · chatter: a position is left within the time that a shift takes ·
+ * stalls: the load brings everything to a stand.
+ */
+export type Verdict = 'hunting' | 'chatter' | 'stalls';
+
+interface Whole {
+  readonly shiftS: number;
+  readonly profile: Load['profile'];
+}
+
+const HUNTS = 3;
+
+/** What people would say of a run. */
+export function verdictsOf(events: readonly RunEvent[], whole: Whole): readonly Verdict[] {
+  return [
+    ...(hunts(events, whole) ? (['hunting'] as const) : []),
+    ...(chatters(events, whole) ? (['chatter'] as const) : []),
+    ...(events.some(({ kind }) => kind === 'stall') ? (['stalls'] as const) : []),
+  ];
+}
+
+function hunts(events: readonly RunEvent[], { profile }: Whole): boolean {
+  const shifts = events.filter(({ kind }) => kind === 'shift');
+  const pair = ({ from, to }: RunEvent) => [from, to].sort().join('\n');
+  return shifts.some((first, i) => {
+    const three = shifts.slice(i, i + HUNTS);
+    return (
+      three.length === HUNTS &&
+      three.every((shift) => pair(shift) === pair(first)) &&
+      standsStill(profile, first.timeS, three.at(-1)!.timeS)
+    );
+  });
+}
+
+/** Does the load keep its torque between two times? */
+function standsStill(profile: Whole['profile'], from: number, to: number): boolean {
+  return profile.every(([at, torque], i) => {
+    const next = profile[i + 1];
+    return !next || next[0] <= from || at >= to || next[1] === torque;
+  });
+}
+
+const chatters = (events: readonly RunEvent[], { shiftS }: Whole): boolean =>
+  events.some((event, i) => {
+    const next = events.slice(i + 1).find(({ kind }) => kind === 'shift');
+    return event.kind === 'engaged' && next !== undefined && next.timeS - event.timeS < shiftS;
+  });
