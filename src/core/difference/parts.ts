@@ -5,6 +5,7 @@ import { fieldChanges, type Field } from './fields';
 const MEMBER: readonly Field<Member>[] = [
   { word: 'equal planets', read: ({ copies }) => copies },
   { word: 'colour', read: ({ color }) => color },
+  { word: 'allowed torque', read: ({ limit }) => limit, unit: 'N·m' },
 ];
 const GEAR: readonly Field<Gear>[] = [
   { word: 'type', read: ({ type }) => type },

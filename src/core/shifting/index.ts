@@ -1,3 +1,4 @@
+export { adviceOf, marginsOf, type Advice } from './advice';
 export { pointsOf, type Points } from './points';
 export type { RunEvent } from './events';
 export { runScenario, type Run, type Sample } from './run';

@@ -53,6 +53,8 @@ export const memberSchema = z.strictObject({
   color: z.optional(
     text('A colour is a text.').check(z.regex(/^#[0-9a-fA-F]{6}$/, 'A colour is written like #1a2b3c.')),
   ),
+  /** Torque, N·m, that people allow it. */
+  limit: z.optional(positive('A torque limit')),
 });
 
 const station = z.optional(

@@ -21,7 +21,7 @@ export const setTeeth = (train: Train, gear: string, teeth: number): Edit => cha
 export const renameTrain = (train: Train, name: string): Edit => checked({ ...train, name: name.trim() });
 
 type GearChange = Partial<Pick<Gear, 'teeth' | 'module' | 'station' | 'material'>>;
-type MemberChange = Partial<Pick<Member, 'name' | 'color' | 'copies'>>;
+type MemberChange = Partial<Pick<Member, 'name' | 'color' | 'copies' | 'limit'>>;
 type MeshChange = Partial<Pick<Mesh, 'efficiency' | 'backEfficiency' | 'selfLocking' | 'sense'>>;
 type CouplerChange = {
   readonly name?: string;

@@ -48,6 +48,13 @@ export function MemberFields({ id, say }: { id: string; say: Say }) {
           onChange={(event) => edit(changeMember(train, id, { color: event.target.value }))}
         />
       </label>
+      <TextField
+        label="Allowed torque"
+        unit="N·m"
+        numeric
+        value={member.limit === undefined ? '' : String(member.limit)}
+        onDone={(text) => edit(changeMember(train, id, { limit: numberOrNothing(text) }))}
+      />
       {planet ? (
         <TextField
           label="Equal planets"
