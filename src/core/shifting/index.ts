@@ -5,3 +5,4 @@ export { runScenario, type Run, type Sample } from './run';
 export { readScenario, type ReadScenario } from './scenario-file';
 export type { Scenario } from './scenario-schema';
 export { travelOf, type TravelStretch } from './travel';
+export { twoPathsIn, type SummedPath, type TwoPaths } from './two-paths';

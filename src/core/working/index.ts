@@ -1,5 +1,5 @@
 export { workingOf } from './working';
-export { gearSets } from './sets';
+export { gearSets, type GearSet } from './sets';
 export type {
   CrossCheck,
   Elimination,

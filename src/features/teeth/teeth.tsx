@@ -9,9 +9,8 @@ import { useForm, useSearching, useTeeth } from './use-teeth';
 /** Left what is asked; right first how many stages, then what is found, as it is found. */
 export function Teeth() {
   const { kind } = useForm();
-  const looking = useTeeth((state) => state.looking);
   const shown = useTeeth((state) => state.shown);
-  const { stop, again } = useSearching();
+  const { looking, stop, again } = useSearching();
   return (
     <main className="relative flex min-h-0 flex-1 flex-col lg:flex-row">
       <h2 className="sr-only">Tooth counts</h2>
@@ -21,7 +20,7 @@ export function Teeth() {
       <div className="flex min-h-0 min-w-0 flex-1 flex-col">
         {kind === 'chains' && <StageQuestion />}
         <Progress looking={looking} shown={shown} stop={stop} again={again} />
-        <Found />
+        <Found looking={looking} />
       </div>
     </main>
   );

@@ -6,7 +6,7 @@ import { readSearch, type Answer, type ReadQuestion } from '@/core/tooth-search'
 import type { Train } from '@/core/train';
 import { useSettled } from '@/ui/settled';
 import { writtenOf } from './form';
-import type { TeethItself, TeethState } from './store';
+import type { Looking, TeethItself, TeethState } from './store';
 
 /** The screen's own store, and the train that is open; null where there is none. */
 export interface Teeth {
@@ -46,8 +46,8 @@ export function useQuestion(): ReadQuestion {
 /** What is told on the way changes soon: the first of it are enough to look at, and quick to show. */
 const beginningOf = (answer: Answer): Answer => ({ ...answer, findings: answer.findings.slice(0, 20) });
 
-/** Searches whenever what is asked has settled; what was asked before is given up. @returns functions that stop it and begin again. */
-export function useSearching(): { readonly stop: () => void; readonly again: () => void } {
+/** Searches whenever what is asked has settled; what was asked before is given up. @returns how far it is, and functions that stop it and begin again. */
+export function useSearching(): { readonly looking: Looking; readonly stop: () => void; readonly again: () => void } {
   const { itself, train } = useTeethItself();
   const latest = useWritten();
   const written = useSettled(latest);
@@ -88,12 +88,17 @@ export function useSearching(): { readonly stop: () => void; readonly again: () 
   const stop = useCallback(() => {
     stopped.current = latest;
     itself.lane.giveUp();
-    const { looking, set } = itself.store.getState();
-    if (looking.kind === 'looking') set({ looking: { ...looking, kind: 'stopped' } });
+    itself.store.getState().set({ looking: { kind: 'stopped', written: latest } });
   }, [itself, latest]);
   const again = useCallback(() => {
     stopped.current = null;
     begin();
   }, [begin]);
-  return { stop, again };
+  const asked = useTeeth((state) => state.looking);
+  // What is typed will be searched as soon as it has settled: what stands there no longer answers it.
+  const looking: Looking =
+    latest === written || ('written' in asked && asked.written === latest)
+      ? asked
+      : { kind: 'looking', written: latest };
+  return { looking, stop, again };
 }

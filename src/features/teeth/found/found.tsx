@@ -3,6 +3,7 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { Chain, Finding } from '@/core/tooth-search';
 import { onDemand, whenIdle } from '@/ui/on-demand';
 import { warm } from '@/workers/beside';
+import type { Looking } from '../store';
 import { useTeeth } from '../use-teeth';
 import { Chosen } from './chosen';
 import { ResultsTable } from './results-table';
@@ -10,9 +11,9 @@ import { ResultsTable } from './results-table';
 const ErrorPicture = onDemand(async () => (await import('./error-picture')).ErrorPicture);
 
 /** What was found so far: as a table, as a picture, and the chosen one drawn. */
-export function Found() {
+export function Found({ looking }: { looking: Looking }) {
   const shown = useTeeth((state) => state.shown);
-  const stale = useTeeth(({ looking }) => !('written' in looking) || looking.written !== shown?.written);
+  const stale = !('written' in looking) || looking.written !== shown?.written;
   const chosenKey = useTeeth((state) => state.chosen);
   const set = useTeeth((state) => state.set);
   const choose = useCallback((key: string) => set({ chosen: key }), [set]);
