@@ -5,4 +5,5 @@ export { runScenario, type Run, type Sample } from './run';
 export { readScenario, type ReadScenario } from './scenario-file';
 export type { Scenario } from './scenario-schema';
 export { travelOf, type TravelStretch } from './travel';
+export { jamsOf, longestEntry, type Jam } from './travel-advice';
 export { twoPathsIn, type SummedPath, type TwoPaths } from './two-paths';
