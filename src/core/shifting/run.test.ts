@@ -142,6 +142,46 @@ test('through neutral a torque detector that follows slowly feels no load and ch
   expect(torque('overlap').verdicts).not.toContain('chatter');
 });
 
+test('through neutral, by closed forms: the motor runs up freely, the output slows down, and both meet at one speed', () => {
+  const shiftS = 0.4;
+  const load = { constantNm: 0.9 };
+  const start = { position: FIRST, outputRpm: 40 };
+  const rule = {
+    cue: 'hand' as const,
+    schedule: [[1, SECOND]] as [number, string][],
+    shiftS,
+    between: 'neutral' as const,
+  };
+  const { samples, events } = runScenario(BOX, { ...BASE, load, start, rule, durationS: 1 + shiftS + 1e-6 });
+  const [noLoad, stall, ji, jo] = [300 * RAD_S_PER_RPM, 2, 0.01, 0.5];
+  /** ω after a time of T₀ (1 − ω/ω₀) − T on an inertia. */
+  const runUp = (from: number, against: number, inertia: number, time: number) => {
+    const end = noLoad * (1 - against / stall);
+    return end + (from - end) * Math.exp((-time * stall) / (inertia * noLoad));
+  };
+  const before = runUp(40 * 4 * RAD_S_PER_RPM, 0.9 / 4, ji + jo / 16, 1);
+  const motor = runUp(before, 0, ji, shiftS);
+  const output = before / 4 - (0.9 / jo) * shiftS;
+  const met = (ji * motor + (jo * output) / 2) / (ji + jo / 4);
+  expect(events.map(({ kind, timeS }) => [kind, Number(timeS.toFixed(5))])).toEqual([['shift', 1], ['engaged', 1.4]]); // prettier-ignore
+  const last = samples.at(-1)!;
+  expect(last.inputRpm * RAD_S_PER_RPM).toBeCloseTo(met, 4);
+  expect(last.outputRpm * RAD_S_PER_RPM).toBeCloseTo(met / 2, 4);
+});
+
+test('positions that are run through quickly on the way up are not called chatter', () => {
+  const { events, verdicts } = runScenario(BOX, {
+    ...BASE,
+    load: {},
+    start: { position: FIRST, outputRpm: 200 },
+    rule: speedRule(0.6, 0.1, { shiftS: 0.5, between: 'one-way' }),
+  });
+  const shifts = events.filter(({ kind }) => kind === 'shift');
+  expect(shifts.map(({ from, to }) => `${from}>${to}`)).toEqual([`${FIRST}>${SECOND}`, `${SECOND}>${THIRD}`]);
+  expect(shifts[1]!.timeS - shifts[0]!.timeS).toBeLessThan(0.5);
+  expect(verdicts).toEqual([]);
+});
+
 test('a winch that the weight holds stalls, and moves again when it is let down', () => {
   const { events, verdicts, final } = runScenario(BOX, {
     ...BASE,

@@ -2,7 +2,8 @@ import type { Load } from './load';
 import type { RunEvent } from './events';
 
 /**
- * hunting: the same pair is shifted three times or more in a row while the load stands still · chatter: a position is left within the time that a shift takes ·
+ * hunting: the same pair is shifted three times or more in a row while the load stands still · chatter: a position is left again, back to where it was come from,
+ * within the time that a shift takes, for what the detector read meanwhile was not the load ·
  * stalls: the load brings everything to a stand.
  */
 export type Verdict = 'hunting' | 'chatter' | 'stalls';
@@ -47,5 +48,7 @@ function standsStill(profile: Whole['profile'], from: number, to: number): boole
 const chatters = (events: readonly RunEvent[], { shiftS }: Whole): boolean =>
   events.some((event, i) => {
     const next = events.slice(i + 1).find(({ kind }) => kind === 'shift');
-    return event.kind === 'engaged' && next !== undefined && next.timeS - event.timeS < shiftS;
+    return (
+      event.kind === 'engaged' && next !== undefined && next.to === event.from && next.timeS - event.timeS < shiftS
+    );
   });
