@@ -184,7 +184,7 @@ test.each([
   [{ ...SCENARIO, load: { massKg: 3 } }, /^load.wheelDiameterMm: a mass needs/],
   [{ ...SCENARIO, start: { position: 'nine' } }, /^start.position: "nine" is not in order/],
   [{ ...SCENARIO, durationS: 1e9 }, /^durationS: durationS is a number above 0, at most 3600/],
-  [{ ...SCENARIO, extra: 1 }, /There is no such field: extra/],
+  [{ ...SCENARIO, extra: 1 }, /^There is no such field: extra/],
   [{ ...SCENARIO, rule: { cue: 'speed', up: { nine: 0.8 } } }, /^rule.up: position "nine" is not in order/],
   [{ ...SCENARIO, rule: { cue: 'speed', up: { 1: 0.3 }, down: { 1: 0.4 } } }, /^rule.up.1: .* must lie above 0.4/],
   [{ ...SCENARIO, rule: { cue: 'torque', up: { 1: 3 }, down: { 1: 2 } } }, /^rule.down.1: .* must lie above 3/],

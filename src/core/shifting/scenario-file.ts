@@ -1,4 +1,4 @@
-import { pathText, type Train } from '../train';
+import { issueText, type Train } from '../train';
 import { scenarioSchema, type Scenario } from './scenario-schema';
 
 export type ReadScenario =
@@ -13,13 +13,7 @@ export function readScenario(text: string, train: Train): ReadScenario {
     return { ok: false, message: `This is not JSON: ${error instanceof Error ? error.message : String(error)}` };
   }
   const parsed = scenarioSchema.safeParse(json);
-  if (!parsed.success) {
-    const [issue] = parsed.error.issues;
-    const place = pathText(issue!.path as (string | number)[]);
-    const message =
-      issue!.code === 'unrecognized_keys' ? `There is no such field: ${issue!.keys.join(', ')}.` : issue!.message;
-    return { ok: false, message: `${place ? `${place}: ` : ''}${message}` };
-  }
+  if (!parsed.success) return { ok: false, message: issueText(parsed.error.issues[0]!) };
   const wrong = wrongIn(parsed.data, train);
   return wrong === null ? { ok: true, value: parsed.data } : { ok: false, message: wrong };
 }

@@ -23,7 +23,8 @@ test.each([
   [{ ...SPEC, teeth: undefined, stock: [] }, /^stock: The stock is empty/],
   [{ ...SPEC, stock: [12] }, /^teeth and stock: give one of them/],
   [{ ...SPEC, teeth: { min: 1, max: 100_000 } }, /^teeth: 100000 different wheels are too many/],
-  [{ ...SPEC, extra: 1 }, /There is no such field: extra/],
+  [{ ...SPEC, extra: 1 }, /^There is no such field: extra/],
+  [{ ...SPEC, 'two\nlines': 1 }, /^There is no such field: two lines\.$/],
   [{ ...SPEC, stages: undefined }, /^Say what is looked for/],
   [{ ...SPEC, ladder: { from: '1', to: '2', positions: 3 } }, /^Ask for one of stages and ladder/],
   [

@@ -1,5 +1,5 @@
 import { compare, fraction, inverse, parseRational, type Rational } from '../rational';
-import { pathText } from '../train';
+import { issueText } from '../train';
 import type { Span } from './planetary';
 import { plainly, type Question } from './question';
 import { searchSchema, type WrittenSearch, type WrittenWheels } from './search-schema';
@@ -35,13 +35,7 @@ export function readSearchFile(
 /** The same from what the text says. */
 export function readWritten(json: unknown): ReadQuestion {
   const parsed = searchSchema.safeParse(json);
-  if (!parsed.success) {
-    const [issue] = parsed.error.issues;
-    const place = pathText(issue!.path as (string | number)[]);
-    const message =
-      issue!.code === 'unrecognized_keys' ? `There is no such field: ${issue!.keys.join(', ')}.` : issue!.message;
-    return { ok: false, message: `${place ? `${place}: ` : ''}${message}` };
-  }
+  if (!parsed.success) return { ok: false, message: issueText(parsed.error.issues[0]!) };
   try {
     return { ok: true, value: questionOf(parsed.data) };
   } catch (error) {
