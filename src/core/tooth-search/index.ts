@@ -1,15 +1,13 @@
-export { errorOf } from './best';
-export { clockTime, roughTime } from './durations';
 export { rangeFactor, wantedRatios } from './ladder';
 export { pairingsOf } from './pairings';
-export { SET_MEMBERS, type SetMember, type SetShape } from './planetary-sets';
+export type { SetMember, SetShape } from './planetary-sets';
 export { plainly, type NamedRatio, type Question } from './question';
 export { countsText, type Finding, type Made } from './findings';
 export { search, type Answer } from './search';
 export { trainOfFinding } from './train-of-finding';
 export { readSearch, readSearchFile, readWritten, type ReadQuestion } from './search-file';
 export type { WrittenSearch } from './search-schema';
-export { stageChoices, type StageChoice } from './stage-choices';
+export { stageChoices } from './stage-choices';
 export { readWanted, type Wanted } from './wanted';
 export { missWords, slipWords, wantedWords } from './wanted-words';
 export { wheelsWithin, type WheelLimits } from './wheel-limits';

@@ -1,5 +1,5 @@
 import { toFraction, type Rational } from '@/core/rational';
-import type { Question, Wanted, WrittenSearch } from '@/core/tooth-search';
+import type { Question, SetMember, SetShape, Wanted, WrittenSearch } from '@/core/tooth-search';
 import type { Train } from '@/core/train';
 
 export type Kind = Question['kind'];
@@ -33,10 +33,8 @@ export interface WheelsText {
   readonly shift: string;
 }
 
-type SetMember = 'sun' | 'carrier' | 'ring';
-
 export interface SetText {
-  readonly shape: 'simple' | 'stepped' | 'double-pinion';
+  readonly shape: SetShape;
   readonly input: SetMember;
   readonly output: SetMember;
   readonly held: SetMember;

@@ -8,4 +8,5 @@ export function errorText(error: number): string {
     : error.toExponential(1).replace('e-', ' × 10⁻').replace(/\d+$/, superscript);
 }
 
-const superscript = (digits: string): string => digits.replace(/\d/g, (digit) => '⁰¹²³⁴⁵⁶⁷⁸⁹'[Number(digit)]!);
+/** Digits as an exponent has them. */
+export const superscript = (digits: string): string => digits.replace(/\d/g, (digit) => '⁰¹²³⁴⁵⁶⁷⁸⁹'[Number(digit)]!);

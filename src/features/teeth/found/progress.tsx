@@ -1,6 +1,6 @@
 import type { Question } from '@/core/tooth-search';
 import type { Looking, Shown } from '../store';
-import { errorText } from './error-text';
+import { errorText, superscript } from './error-text';
 
 interface Props {
   readonly looking: Looking;
@@ -100,12 +100,7 @@ function covered({ kind }: Question, examined: number): string {
 const counted = (count: number): string =>
   count < 1e7
     ? Math.round(count).toLocaleString('en').replaceAll(',', ' ')
-    : count
-        .toExponential(1)
-        .replace(
-          /e\+(\d+)/,
-          (_, power: string) => ` × 10${power.replace(/\d/g, (digit) => '⁰¹²³⁴⁵⁶⁷⁸⁹'[Number(digit)]!)}`,
-        );
+    : count.toExponential(1).replace(/e\+(\d+)/, (_, power: string) => ` × 10${superscript(power)}`);
 
 const seconds = (ms: number): string => (ms < 1000 ? `${Math.round(ms)} ms` : `${(ms / 1000).toFixed(1)} s`);
 
