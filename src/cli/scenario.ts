@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { toFraction } from '@/core/rational';
-import { pointsOf, readScenario, runScenario, travelOf, type Scenario } from '@/core/shifting';
+import { pointsOf, readScenario, runScenario, samplesOf, travelOf, type Scenario } from '@/core/shifting';
 import type { Train } from '@/core/train';
 import { UsageError } from './options';
 import { readText } from './read-text';
@@ -35,10 +35,11 @@ export const runJson = (train: Train, file: string | undefined): unknown =>
 
 /** The samples of a run as CSV. */
 export const runCsv = (train: Train, file: string | undefined): string =>
-  explained(
-    file,
-    () => `${Papa.unparse([...runScenario(train, readScenarioFile(file, train)).samples], { newline: '\n' })}\n`,
-  );
+  explained(file, () => {
+    const scenario = readScenarioFile(file, train);
+    const { traces } = runScenario(train, scenario);
+    return `${Papa.unparse([...samplesOf(traces, scenario.order)], { newline: '\n' })}\n`;
+  });
 
 /** What each selector's travel gives, stretch by stretch, as JSON. */
 export const travelJson = (train: Train): unknown =>

@@ -1,6 +1,6 @@
 import { countershaftBox } from '@/testing/countershaft-box';
 import type { Train } from '../train';
-import { adviceOf, marginsOf } from './advice';
+import { adviceOf, heatOf, stallMargin } from './advice';
 import { gearingsOf } from './gearings';
 import { pointsOf } from './points';
 import type { Scenario } from './scenario-schema';
@@ -49,9 +49,15 @@ test('a member that would carry more at stall than people allow it is named with
   ]);
 });
 
-test('margins: stall torque over load, and heat', () => {
-  const asked = scenario(1);
-  const margins = marginsOf(asked, pointsOf(BOX, asked), gearingsOf(BOX, order, false));
-  expect(margins.get(first)).toEqual({ stallMargin: 8, heat: expect.closeTo((0.25 / 2) ** 2, 12) });
-  expect(margins.get(third)).toEqual({ stallMargin: 2, heat: expect.closeTo(0.25, 12) });
+test('margins: stall torque over load, and heat, held to what people allow', () => {
+  const asked = { ...scenario(1), heatLimit: 0.2 };
+  const gearings = gearingsOf(BOX, order, false);
+  expect(stallMargin(asked, gearings.get(first)!)).toBe(8);
+  expect(stallMargin(asked, gearings.get(third)!)).toBe(2);
+  expect(stallMargin(scenario(-1), gearings.get(first)!)).toBeNull();
+  const points = pointsOf(BOX, asked);
+  expect(heatOf(asked, points.positions.get(third)!.inputTorqueNm)).toBeCloseTo(0.25, 12);
+  expect(adviceOf(BOX, asked, points).map(({ says }) => says)).toEqual([
+    `${third} heats the motor: (T/T₀)² is 0.2500, you gave 0.2000 for continuous running.`,
+  ]);
 });

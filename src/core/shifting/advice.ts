@@ -7,12 +7,13 @@ import { figure } from '../units';
 import { listed, memberName } from '../words';
 import { loadOf, loadTorque } from './load';
 import { motorLine, noLoadOf, torqueAt } from './motor';
+import type { Gearing } from './operating-point';
 import type { Points } from './points';
 import type { Scenario } from './scenario-schema';
 
 /** Something worth knowing about how positions suit the motor and the load, in a sentence. */
 export interface Advice {
-  readonly kind: 'stalls' | 'too tall' | 'never better' | 'limit';
+  readonly kind: 'stalls' | 'too tall' | 'heat' | 'never better' | 'limit';
   readonly positions: readonly string[];
   /** The member that is overloaded; of limits only. */
   readonly member: string | null;
@@ -28,6 +29,7 @@ export function adviceOf(train: Train, scenario: Scenario, { positions }: Points
   return [
     ...stalling(nameOf, positions),
     ...tooTall(scenario, nameOf, positions),
+    ...heating(scenario, nameOf, positions),
     ...beaten(nameOf, positions),
     ...overloaded(train, scenario, nameOf),
   ];
@@ -50,6 +52,21 @@ function tooTall({ motor }: Scenario, nameOf: Names, positions: Points['position
     if (stalls || share >= TALL) return [];
     const says = `${nameOf(id)} is too tall: this motor would sit at ${Math.round(share * 100)} % of its no-load speed, mostly heating.`;
     return [{ kind: 'too tall', positions: [id], member: null, says }];
+  });
+}
+
+/** Heat at the operating point, (T/T₀)², against what people allow for continuous running. */
+export const heatOf = ({ motor }: Pick<Scenario, 'motor'>, inputTorqueNm: number): number =>
+  (inputTorqueNm / torqueAt(motorLine(motor), 0)) ** 2;
+
+function heating(scenario: Scenario, nameOf: Names, positions: Points['positions']): readonly Advice[] {
+  const limit = scenario.heatLimit ?? null;
+  if (limit === null) return [];
+  return [...positions].flatMap(([id, { inputTorqueNm }]): Advice[] => {
+    const heat = heatOf(scenario, inputTorqueNm);
+    if (!(heat > limit)) return [];
+    const says = `${nameOf(id)} heats the motor: (T/T₀)² is ${figure(heat)}, you gave ${figure(limit)} for continuous running.`;
+    return [{ kind: 'heat', positions: [id], member: null, says }];
   });
 }
 
@@ -84,21 +101,11 @@ function overloaded(train: Train, { motor, order, losses = false }: Scenario, na
   });
 }
 
-/** Of each position: stall torque at the output over the load at standstill, above 1 where it moves it; and how much the motor heats, (T/T₀)². */
-export function marginsOf(
-  { motor, load }: Scenario,
-  { positions }: Points,
-  ratios: ReadonlyMap<string, { readonly ratio: number; readonly drive: number }>,
-) {
-  const line = motorLine(motor);
-  const [stall, still] = [torqueAt(line, 0), loadTorque(loadOf(load), 0, 0)];
-  return new Map(
-    [...positions].map(([id, { inputTorqueNm }]) => {
-      const { ratio, drive } = ratios.get(id)!;
-      return [
-        id,
-        { stallMargin: still > 0 ? (stall * ratio * drive) / still : null, heat: (inputTorqueNm / stall) ** 2 },
-      ] as const;
-    }),
-  );
+/** Stall torque at the output over the load at standstill: above 1 where the position moves it. Null where nothing holds it. */
+export function stallMargin(
+  { motor, load }: Pick<Scenario, 'motor' | 'load'>,
+  { ratio, drive }: Gearing,
+): number | null {
+  const still = loadTorque(loadOf(load), 0, 0);
+  return still > 0 ? (torqueAt(motorLine(motor), 0) * ratio * drive) / still : null;
 }

@@ -1,3 +1,6 @@
+/** Moments are found to within this, s. */
+export const EVENT_S = 1e-7;
+
 /** Something that happened in a run. */
 export interface RunEvent {
   readonly timeS: number;

@@ -13,7 +13,7 @@ export interface Load {
 
 /**
  * A vehicle on a grade (rise over run) with rolling drag, m g (sin θ + c cos θ) at the rim of its wheel; without grade and rolling a mass hangs from the drum, m g.
- * Either way it turns with the output as m (d/2)².
+ * Let down, it drives. Either way it turns with the output as m (d/2)². Air drag k v² at the rim is k (d/2)³ ω².
  */
 export function loadOf(written: WrittenLoad): Load {
   const { massKg, wheelDiameterMm, grade, rolling } = written;
@@ -21,11 +21,11 @@ export function loadOf(written: WrittenLoad): Load {
   const mass = massKg ?? 0;
   const hangs = (grade ?? null) === null && (rolling ?? null) === null;
   const slope = Math.atan(grade ?? 0);
-  const share = hangs ? 1 : Math.sin(slope) + (rolling ?? 0) * Math.cos(slope);
+  const share = hangs ? (written.lowering ? -1 : 1) : Math.sin(slope) + (rolling ?? 0) * Math.cos(slope);
   return {
     a: (written.constantNm ?? 0) + mass * GRAVITY * share * arm,
     b: written.linearNmPerRadS ?? 0,
-    c: written.squareNmPerRadS2 ?? 0,
+    c: (written.squareNmPerRadS2 ?? 0) + (written.airNAt1MS ?? 0) * arm ** 3,
     profile: written.profile ?? [],
     inertiaKgM2: mass * arm ** 2,
   };

@@ -110,12 +110,16 @@ export const storedJ = (
   { input, output }: Pick<Motion, 'input' | 'output'>,
 ): number => (inputKgM2 * input ** 2 + outputKgM2 * output ** 2) / 2;
 
-/** The common speeds after the two sides are joined at once: angular momentum at the input is kept, energy is not. */
+/**
+ * The common speeds after the two sides are joined at once: momentum, as the new position sees it, is kept, energy is not. `carried` is the inertia at the output
+ * by which what turned as in the old position counts in the new one; without inertias of members it is that of the output itself.
+ */
 export function joinedSpeeds(
   { inputKgM2: ji, outputKgM2: jo }: Machine,
+  carried: number,
   { ratio }: Gearing,
   { input, output }: Pick<Motion, 'input' | 'output'>,
 ) {
-  const common = (ji * input + (jo * output) / ratio) / (ji + jo / ratio ** 2);
+  const common = (ji * input + (carried * output) / ratio) / (ji + jo / ratio ** 2);
   return { input: common, output: common / ratio };
 }

@@ -2,7 +2,7 @@ import type { Train } from '../train';
 import { gearingsOf } from './gearings';
 import { loadOf } from './load';
 import { motorLine } from './motor';
-import { operatingPoint, type OperatingPoint } from './operating-point';
+import { operatingPoint, type Gearing, type OperatingPoint } from './operating-point';
 import type { Scenario } from './scenario-schema';
 import { linearShiftPoint, shiftPoint, type ShiftPoint } from './shift-points';
 
@@ -14,8 +14,14 @@ export interface Points {
 }
 
 /** @throws RangeError where a position of the order does not drive. */
-export function pointsOf(train: Train, { motor, load, order, losses = false }: Scenario): Points {
-  const gearings = gearingsOf(train, order, losses);
+export const pointsOf = (train: Train, scenario: Scenario): Points =>
+  pointsWith(gearingsOf(train, scenario.order, scenario.losses ?? false), scenario);
+
+/** The same where the solver has said already what the positions do. */
+export function pointsWith(
+  gearings: ReadonlyMap<string, Gearing>,
+  { motor, load, order }: Pick<Scenario, 'motor' | 'load' | 'order'>,
+): Points {
   const line = motorLine(motor);
   const against = loadOf(load);
   return {

@@ -1,29 +1,18 @@
 import type { Train } from '../train';
-import type { RunEvent } from './events';
-import { gearingsOf } from './gearings';
-import { loadOf, type Load } from './load';
-import { forces, joinedSpeeds, storedJ, type Joined, type Machine, type Motion } from './machine';
-import { motorLine, noLoadOf, peakPower, torqueAt } from './motor';
-import { RAD_S_PER_RPM, type Gearing } from './operating-point';
-import type { Rule, Scenario } from './scenario-schema';
+import { detentMoves, lagOf, readingOf, shownTo } from './detector';
+import { EVENT_S, type RunEvent } from './events';
+import { forces, joinedSpeeds, storedJ, type Motion } from './machine';
+import { peakPower } from './motor';
+import { RAD_S_PER_RPM } from './operating-point';
+import { wantedBy } from './rule';
+import type { Scenario } from './scenario-schema';
+import { settingsOf, type Now, type Settings } from './settings';
+import { Recorder, type Sample, type Traces } from './traces';
 import { verdictsOf, type Verdict } from './verdicts';
-
-export interface Sample {
-  readonly timeS: number;
-  /** Null between two positions. */
-  readonly position: string | null;
-  readonly inputRpm: number;
-  readonly outputRpm: number;
-  readonly inputTorqueNm: number;
-  readonly outputTorqueNm: number;
-  readonly powerShare: number;
-  /** What the detector reads, in the cue's unit. */
-  readonly read: number;
-}
 
 export interface Run {
   readonly events: readonly RunEvent[];
-  readonly samples: readonly Sample[];
+  readonly traces: Traces;
   readonly final: { readonly position: string; readonly inputRpm: number; readonly outputRpm: number };
   readonly energy: {
     readonly motorJ: number;
@@ -32,59 +21,44 @@ export interface Run {
     readonly storedJ: number;
   };
   readonly verdicts: readonly Verdict[];
+  /** It went on so far: to its end, unless so much happened that it was given up before. */
+  readonly untilS: number;
 }
 
-/** Step of the integration, s; events are found to within a millionth. */
+/** Step of the integration, s. */
 const STEP_S = 1e-3;
-const EVENT_S = 1e-7;
-const SAMPLE_S = 0.01;
+/** What is there so far is offered every so many samples. */
+const TOLD_EVERY = 100;
 /** A run with so many events ends: it chatters without end. */
 const MOST_EVENTS = 5000;
 
-interface Settings {
-  readonly machine: Machine;
-  readonly gearings: ReadonlyMap<string, Gearing>;
-  readonly order: readonly string[];
-  readonly rule: Rule;
-  readonly durationS: number;
-  readonly noLoadRpm: number | null;
-  readonly stepS: number;
-  /** Times at which something changes by itself, the end the last of them. */
-  readonly marks: readonly number[];
-}
-
-/** What a run is at a moment. */
-interface Now {
-  readonly timeS: number;
-  readonly motion: Motion;
-  readonly joined: Joined;
-  /** The position that is in, or on its way in. */
-  readonly position: string;
-  /** The position before it. */
-  readonly came: string;
-  /** It has been in, or on its way in, since then. */
-  readonly since: number;
+export interface RunOptions {
+  readonly stepS?: number;
+  /** Told on the way, with what fetches the samples so far. */
+  readonly tell?: (soFar: () => Traces) => void;
 }
 
 /**
  * A scenario run through time: fourth-order Runge and Kutta in fixed steps, cut where something happens, so that the same scenario gives the same run to the
  * last bit. @throws RangeError where something is missing that a run needs, or a position does not drive.
  */
-export function runScenario(
-  train: Train,
-  scenario: Scenario,
-  { stepS = STEP_S }: { readonly stepS?: number } = {},
-): Run {
+export function runScenario(train: Train, scenario: Scenario, { stepS = STEP_S, tell }: RunOptions = {}): Run {
   const settings = settingsOf(train, scenario, stepS);
   const events: RunEvent[] = [];
-  const samples: Sample[] = [];
+  const { order, durationS, sampleS } = settings;
+  const recorder = new Recorder(Math.ceil(durationS / sampleS) + 3);
+  const record = () => {
+    const sample = sampleOf(settings, now);
+    recorder.add(sample, sample.position === null ? -1 : order.indexOf(sample.position));
+  };
   let now = beginning(settings, scenario);
-  const begin = storedJ(settings.machine, now.motion);
-  let nextSample = 0;
-  while (now.timeS < settings.durationS - EVENT_S && events.length < MOST_EVENTS) {
-    if (now.timeS >= nextSample) {
-      samples.push(sampleOf(settings, now));
-      nextSample = (Math.floor(now.timeS / SAMPLE_S + 1e-9) + 1) * SAMPLE_S;
+  const begin = storedJ(now.machine, now.motion);
+  let taken = 0;
+  while (now.timeS < durationS - EVENT_S && events.length < MOST_EVENTS) {
+    if (now.timeS >= taken * sampleS - EVENT_S) {
+      record();
+      taken = Math.floor(now.timeS / sampleS + 1e-9) + 1;
+      if (taken % TOLD_EVERY === 0) tell?.(() => recorder.soFar());
     }
     const changed = transition(settings, now);
     if (changed) {
@@ -94,79 +68,38 @@ export function runScenario(
     }
     now = advance(settings, now);
   }
-  samples.push(sampleOf(settings, now));
+  record();
   const { motion } = now;
   const energy = {
     motorJ: motion.motorJ,
     loadJ: motion.loadJ,
     lossJ: motion.lossJ,
-    storedJ: storedJ(settings.machine, motion) - begin,
+    storedJ: storedJ(now.machine, motion) - begin,
   };
   return {
     events,
-    samples,
+    traces: recorder.soFar(),
     final: { position: now.position, inputRpm: motion.input / RAD_S_PER_RPM, outputRpm: motion.output / RAD_S_PER_RPM },
     energy,
-    verdicts: verdictsOf(events, { shiftS: settings.rule.shiftS ?? 0, profile: settings.machine.load.profile }),
+    verdicts: verdictsOf(events, { shiftS: settings.rule.shiftS ?? 0, profile: now.machine.load.profile }),
+    untilS: now.timeS,
   };
 }
 
-function settingsOf(train: Train, scenario: Scenario, stepS: number): Settings {
-  const { motor, load, inertia = {}, order, rule = { cue: 'hand' }, durationS, losses = false } = scenario;
-  if (durationS === undefined) throw new RangeError('durationS: say how long the run is to last.');
-  const against: Load = loadOf(load);
-  const line = motorLine(motor);
-  const machine: Machine = {
-    line,
-    load: against,
-    inputKgM2: inertia.inputKgM2 ?? 0,
-    outputKgM2: (inertia.outputKgM2 ?? 0) + against.inertiaKgM2,
-    clutchNm: 2 * Math.max(torqueAt(line, 0), torqueAt(line, peakPower(line).rpm)),
-  };
-  if (machine.inputKgM2 <= 0) throw new RangeError('inertia.inputKgM2: a run needs the inertia of the motor, above 0.');
-  if (machine.outputKgM2 <= 0)
-    throw new RangeError('inertia.outputKgM2: a run needs the inertia at the output, or a mass, above 0.');
-  return {
-    machine,
-    gearings: gearingsOf(train, order, losses),
-    order,
-    rule,
-    durationS,
-    noLoadRpm: noLoadOf(motor),
-    marks: [durationS, ...(rule.schedule ?? []).map(([at]) => at), ...against.profile.map(([at]) => at)]
-      .filter((at) => at <= durationS)
-      .sort((a, b) => a - b),
-    stepS,
-  };
-}
-
-function beginning({ gearings, order }: Settings, { start }: Scenario): Now {
+function beginning({ machines, gearings, order }: Settings, { start }: Scenario): Now {
   const position = start?.position ?? order[0]!;
-  const gearing = gearings.get(position)!;
+  const [machine, gearing] = [machines.get(position)!, gearings.get(position)!];
   const output = (start?.outputRpm ?? 0) * RAD_S_PER_RPM;
   const motion: Motion = { input: output * gearing.ratio, output, read: 0, motorJ: 0, loadJ: 0, lossJ: 0 };
-  return { timeS: 0, motion, joined: { kind: 'engaged', gearing }, position, came: position, since: 0 };
+  const joined = { kind: 'engaged', gearing } as const;
+  return { timeS: 0, motion, joined, machine, position, came: position, since: 0, letGo: false };
 }
-
-/** What the detector is shown, in the cue's unit. */
-function shownTo({ rule, machine, noLoadRpm }: Settings, { joined }: Now, motion: Motion, timeS: number): number {
-  if (rule.cue === 'torque') return forces(machine, joined, motion, timeS).out;
-  const rpm = motion.input / RAD_S_PER_RPM;
-  return noLoadRpm === null ? rpm : rpm / noLoadRpm;
-}
-
-const lagOf = ({ rule }: Settings): number => rule.detector?.lagS ?? 0;
-
-/** What the detector reads: what it is shown, or, with a lag, what it has followed so far. */
-const readingOf = (settings: Settings, now: Now, motion: Motion, timeS: number): number =>
-  lagOf(settings) > 0 ? motion.read : shownTo(settings, now, motion, timeS);
 
 type Rates = { readonly [K in keyof Motion]: number };
 
 function rates(settings: Settings, now: Now, motion: Motion, timeS: number): Rates {
-  const { machine } = settings;
-  const { motor, load, through, out, inputRate, outputRate } = forces(machine, now.joined, motion, timeS);
-  const lag = lagOf(settings);
+  const { motor, load, through, out, inputRate, outputRate } = forces(now.machine, now.joined, motion, timeS);
+  const lag = lagOf(settings.rule.detector);
   const still = now.joined.kind === 'still';
   return {
     input: inputRate,
@@ -237,9 +170,10 @@ interface Changed {
 
 /** What changes at this moment by itself: a shift begins or ends, a clutch locks, everything comes to a stand or moves again. */
 function transition(settings: Settings, now: Now): Changed | null {
-  const { joined, motion, timeS, position } = now;
-  const { rule, machine } = settings;
+  const { joined, motion, timeS, position, machine } = now;
+  const { rule } = settings;
   const event = (kind: RunEvent['kind']): RunEvent => ({ timeS, kind, from: position, to: position });
+  if (detentMoves(settings, now)) return { now: { ...now, letGo: !now.letGo }, events: [] };
   switch (joined.kind) {
     case 'gap':
       return timeS < now.since + (rule.shiftS ?? 0) - EVENT_S ? null : engage(settings, now);
@@ -262,23 +196,6 @@ function transition(settings: Settings, now: Now): Changed | null {
   return to === null ? null : leave(settings, now, to);
 }
 
-/** The position that the rule wants instead of the one that is in; null where it wants none. */
-function wantedBy(settings: Settings, now: Now): string | null {
-  const { rule, order } = settings;
-  const { timeS, position, since } = now;
-  if (rule.cue === 'hand') {
-    const wanted = (rule.schedule ?? []).filter(([at]) => at <= timeS + EVENT_S).at(-1)?.[1];
-    return wanted === undefined || wanted === position ? null : wanted;
-  }
-  if (timeS < since + (rule.minimumS ?? 0) - EVENT_S) return null;
-  const read = readingOf(settings, now, now.motion, timeS);
-  const at = order.indexOf(position);
-  const [down, up] = [rule.down?.[position], rule.up?.[position]];
-  const falls = down !== undefined && (rule.cue === 'speed' ? read <= down : read >= down);
-  const rises = up !== undefined && (rule.cue === 'speed' ? read >= up : read <= up);
-  return (falls ? order[at - 1] : rises ? order[at + 1] : undefined) ?? null;
-}
-
 /** Leaves a position for another: through neutral, by a clutch that takes over, or at once. */
 function leave(settings: Settings, now: Now, to: string): Changed {
   const { rule, gearings } = settings;
@@ -298,20 +215,20 @@ function leave(settings: Settings, now: Now, to: string): Changed {
 }
 
 /** Joins both sides at once; what their speeds differ by is lost. */
-function engage({ machine, gearings }: Settings, now: Now): Changed {
+function engage({ machines, gearings, carriedOver }: Settings, now: Now): Changed {
   const { motion, position, came, timeS } = now;
-  const gearing = gearings.get(position)!;
-  const speeds = joinedSpeeds(machine, gearing, motion);
-  const lossJ = motion.lossJ + storedJ(machine, motion) - storedJ(machine, speeds);
+  const [machine, gearing] = [machines.get(position)!, gearings.get(position)!];
+  const speeds = joinedSpeeds(machine, carriedOver(came, position), gearing, motion);
+  const lossJ = motion.lossJ + storedJ(now.machine, motion) - storedJ(machine, speeds);
+  const joined = { kind: 'engaged', gearing } as const;
   return {
-    now: { ...now, motion: { ...motion, ...speeds, lossJ }, joined: { kind: 'engaged', gearing }, since: timeS },
+    now: { ...now, motion: { ...motion, ...speeds, lossJ }, joined, machine, since: timeS },
     events: [{ timeS, kind: 'engaged', from: came, to: position }],
   };
 }
 
 function sampleOf(settings: Settings, now: Now): Sample {
-  const { machine } = settings;
-  const { motion, timeS, joined, position } = now;
+  const { motion, timeS, joined, position, machine } = now;
   const { motor, out } = forces(machine, joined, motion, timeS);
   const inputRpm = motion.input / RAD_S_PER_RPM;
   const { power } = peakPower(machine.line);

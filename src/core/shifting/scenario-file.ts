@@ -1,8 +1,15 @@
-import { issueText, type Train } from '../train';
-import { scenarioSchema, type Scenario } from './scenario-schema';
+import { issueText, pathText, type Train } from '../train';
+import { MOST_SAMPLES, SAMPLE_S, scenarioSchema, type Scenario } from './scenario-schema';
 
 export type ReadScenario =
-  { readonly ok: true; readonly value: Scenario } | { readonly ok: false; readonly message: string };
+  | { readonly ok: true; readonly value: Scenario }
+  | {
+      readonly ok: false;
+      /** In one line, its place first. */
+      readonly message: string;
+      /** The field that it is about, "motor.stallTorqueNm"; empty for the whole. */
+      readonly place: string;
+    };
 
 /** Reads a scenario out of a file's text, for a train whose positions it names. What is wrong is one sentence that names the place. */
 export function readScenario(text: string, train: Train): ReadScenario {
@@ -10,16 +17,28 @@ export function readScenario(text: string, train: Train): ReadScenario {
   try {
     json = JSON.parse(text);
   } catch (error) {
-    return { ok: false, message: `This is not JSON: ${error instanceof Error ? error.message : String(error)}` };
+    const message = `This is not JSON: ${error instanceof Error ? error.message : String(error)}`;
+    return { ok: false, message, place: '' };
   }
+  return readWrittenScenario(json, train);
+}
+
+/** The same of a value that is no text any more. */
+export function readWrittenScenario(json: unknown, train: Train): ReadScenario {
   const parsed = scenarioSchema.safeParse(json);
-  if (!parsed.success) return { ok: false, message: issueText(parsed.error.issues[0]!) };
+  if (!parsed.success) {
+    const issue = parsed.error.issues[0]!;
+    return { ok: false, message: issueText(issue), place: pathText(issue.path as (string | number)[]) };
+  }
   const wrong = wrongIn(parsed.data, train);
-  return wrong === null ? { ok: true, value: parsed.data } : { ok: false, message: wrong };
+  return wrong === null
+    ? { ok: true, value: parsed.data }
+    : { ok: false, message: wrong, place: wrong.slice(0, wrong.indexOf(':')) };
 }
 
 /** What no schema sees: positions that are not there, and thresholds the wrong way round. */
-function wrongIn({ order, start, rule, load }: Scenario, train: Train): string | null {
+function wrongIn(scenario: Scenario, train: Train): string | null {
+  const { order, start, rule, load, inertia } = scenario;
   const known = new Set(train.positions.map(({ id }) => id));
   const stray = order.find((id) => !known.has(id));
   if (stray !== undefined) return `order: there is no position "${stray}".`;
@@ -28,7 +47,17 @@ function wrongIn({ order, start, rule, load }: Scenario, train: Train): string |
   if (start && !order.includes(start.position)) return `start.position: "${start.position}" is not in order.`;
   if ((load.massKg ?? null) !== null && (load.wheelDiameterMm ?? null) === null)
     return 'load.wheelDiameterMm: a mass needs the diameter of its wheel or drum.';
+  if ((load.airNAt1MS ?? 0) > 0 && (load.wheelDiameterMm ?? null) === null)
+    return 'load.wheelDiameterMm: air drag needs the diameter of the wheel.';
+  const nobody = Object.keys(inertia?.membersKgM2 ?? {}).find((id) => !train.members.some((one) => one.id === id));
+  if (nobody !== undefined) return `inertia.membersKgM2: there is no member "${nobody}".`;
+  const samples = (scenario.durationS ?? 0) / (scenario.sampleS ?? SAMPLE_S);
+  if (samples > MOST_SAMPLES)
+    return `sampleS: ${Math.round(samples)} samples are asked for; a run keeps at most ${MOST_SAMPLES}. Take a longer sampleS or a shorter durationS.`;
   if (!rule) return null;
+  const { detentOnNm, detentOffNm } = rule.detector ?? {};
+  if ((detentOnNm ?? null) !== null && (detentOffNm ?? 0) >= detentOnNm!)
+    return `rule.detector.detentOffNm: the detent takes the lever back at ${detentOffNm} N·m, which must lie below ${detentOnNm}, where it lets go.`;
   for (const name of ['down', 'up'] as const)
     for (const id of Object.keys(rule[name] ?? {}))
       if (!order.includes(id)) return `rule.${name}: position "${id}" is not in order.`;

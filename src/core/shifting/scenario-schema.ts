@@ -26,6 +26,11 @@ const pairs = (what: string, least: number) =>
       ),
     );
 
+/** A run lasts at most so long, and keeps at most so many samples. */
+export const MOST_SECONDS = 3600;
+export const MOST_SAMPLES = 400_000;
+export const SAMPLE_S = 0.01;
+
 export const motorSchema = z.discriminatedUnion(
   'kind',
   [
@@ -52,27 +57,44 @@ export const loadSchema = z.strictObject({
   profile: optional(pairs('The profile', 1)),
   massKg: optional(above('massKg', 1e9)),
   wheelDiameterMm: optional(above('wheelDiameterMm', 1e6)),
+  /** A hanging mass is let down: it drives. */
+  lowering: optional(z.boolean({ error: 'lowering is true or false.' })),
   grade: optional(number('grade', -10, 10)),
   rolling: optional(number('rolling', 0, 10)),
+  /** Air drag at the rim of the wheel, N at 1 m/s; with the square of the speed. */
+  airNAt1MS: optional(number('airNAt1MS', 0, 1e6)),
 });
 
 const thresholds = z.record(z.string(), z.number({ error: 'A threshold is a number.' }), {
   error: 'Thresholds name positions with numbers.',
 });
 
+/** What feels when to shift. A spring turns by (torque − preload) / stiffness, its damping over its stiffness is the time in which it follows. */
+export const detectorSchema = z.strictObject({
+  /** Where the torque is felt: at the output, or before the selector, as the motor's speed tells it. */
+  feels: z.optional(z.enum(['output', 'motor'], { error: 'feels is output or motor.' })),
+  /** Time constant with which the detector follows, s. */
+  lagS: optional(number('lagS', 0, 100)),
+  stiffnessNmPerDeg: optional(above('The stiffness, N·m per degree,', 1e6)),
+  preloadNm: optional(number('preloadNm', 0, 1e9)),
+  dampingNmSPerDeg: optional(number('dampingNmSPerDeg', 0, 1e6)),
+  /** A detent lets the lever go at one torque and takes it back at a smaller one. */
+  detentOnNm: optional(above('detentOnNm', 1e9)),
+  detentOffNm: optional(number('detentOffNm', 0, 1e9)),
+  /** Arm of a scale that shows the same torque as a force. */
+  armMm: optional(above('armMm', 1e6)),
+});
+
 const ruleSchema = z.strictObject({
   cue: z.enum(['speed', 'torque', 'hand'], { error: 'A cue is speed, torque or hand.' }),
   down: z.optional(thresholds),
   up: z.optional(thresholds),
-  detector: z.optional(
-    z.strictObject({
-      /** Time constant with which the detector follows, s. */
-      lagS: z.optional(number('lagS', 0, 100)),
-    }),
-  ),
+  detector: z.optional(detectorSchema),
   minimumS: z.optional(number('minimumS', 0, 1e5)),
   shiftS: z.optional(number('shiftS', 0, 1e4)),
   between: z.optional(z.enum(['neutral', 'overlap', 'one-way'], { error: 'between is neutral, overlap or one-way.' })),
+  /** A drum goes through every position on the way; else it goes straight to the one that is wanted. */
+  path: z.optional(z.enum(['direct', 'sequence'], { error: 'path is direct or sequence.' })),
   schedule: z.optional(
     z.array(z.tuple([number('A time of the schedule, s,', 0, 1e6), positionId]), {
       error: 'The schedule is a list of [time, position].',
@@ -92,6 +114,12 @@ export const scenarioSchema = z.strictObject({
     z.strictObject({
       inputKgM2: z.optional(number('inputKgM2', 0, 1e9)),
       outputKgM2: z.optional(number('outputKgM2', 0, 1e9)),
+      /** Of members by their ids, about their own axes. */
+      membersKgM2: z.optional(
+        z.record(z.string(), number('The inertia of a member, kg m²,', 0, 1e9), {
+          error: 'membersKgM2 names members with numbers.',
+        }),
+      ),
     }),
   ),
   order: z
@@ -99,8 +127,12 @@ export const scenarioSchema = z.strictObject({
     .check(z.minLength(1, 'order names at least one position.'), z.maxLength(LIMITS.positions, 'order is too long.')),
   start: z.optional(z.strictObject({ position: positionId, outputRpm: z.optional(number('outputRpm', 0, 1e7)) })),
   rule: z.optional(ruleSchema),
-  durationS: z.optional(above('durationS', 3600)),
+  durationS: z.optional(above('durationS', MOST_SECONDS)),
+  /** Time between two samples. */
+  sampleS: z.optional(number('sampleS', 0.001, 10)),
   losses: z.optional(z.boolean({ error: 'losses is true or false.' })),
+  /** (T/T₀)² that people allow the motor for continuous running. */
+  heatLimit: optional(above('heatLimit, a fraction,', 1)),
 });
 
 /** A scenario as it is written. */
@@ -108,3 +140,4 @@ export type Scenario = z.infer<typeof scenarioSchema>;
 export type Motor = z.infer<typeof motorSchema>;
 export type WrittenLoad = z.infer<typeof loadSchema>;
 export type Rule = z.infer<typeof ruleSchema>;
+export type Detector = z.infer<typeof detectorSchema>;

@@ -13,11 +13,16 @@ export interface TravelStretch {
   readonly ratio: Rational | null;
 }
 
+export type Selector = NonNullable<Train['selectors']>[number];
+
 /** Each selector over its whole travel, from its first span's beginning to its last one's end, with nothing engaged besides: solved, not declared. */
-export function travelOf(train: Train): ReadonlyMap<string, readonly TravelStretch[]> {
+export function travelOf(
+  train: Train,
+  selectors: readonly Selector[] = train.selectors ?? [],
+): ReadonlyMap<string, readonly TravelStretch[]> {
   const open = openTrain(networkOf(train));
   return new Map(
-    (train.selectors ?? []).map(({ id, spans }) => {
+    selectors.map(({ id, spans }) => {
       const marks = [...new Set(spans.flatMap(({ from, to }) => [from, to]))].sort((a, b) => a - b);
       const stretches = marks.slice(1).map((toMm, i) => {
         const fromMm = marks[i]!;

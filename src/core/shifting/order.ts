@@ -1,0 +1,18 @@
+import { networkOf, openTrain } from '../kinematics';
+import { abs, compare, sign } from '../rational';
+import { solveEngaged } from '../solve';
+import type { Train } from '../train';
+
+/** Positions that drive the output one way, the slowest first: forward ones, or, where there is none, those in reverse. Of equal ratios the first stands for all. */
+export function orderOf(train: Train): readonly string[] {
+  const open = openTrain(networkOf(train));
+  const driving = train.positions.flatMap(({ id, engaged }) => {
+    const { ratio } = solveEngaged(open, engaged);
+    return ratio && sign(ratio) !== 0 ? [{ id, ratio }] : [];
+  });
+  const forward = driving.filter(({ ratio }) => sign(ratio) > 0);
+  const sorted = (forward.length > 0 ? forward : driving).sort((a, b) => compare(abs(b.ratio), abs(a.ratio)));
+  return sorted
+    .filter(({ ratio }, i) => i === 0 || compare(abs(ratio), abs(sorted[i - 1]!.ratio)) !== 0)
+    .map(({ id }) => id);
+}
