@@ -1,22 +1,23 @@
 export type { Answer, Refusal } from './client';
-export type { ExampleState, Kept, KeptSearch, ReadableEntry, Revision, ShelfEntry, UnreadableEntry } from './replies';
-export { namingRequest, saveRequest, searchRequest } from './requests';
+export type { ExampleState, Kept, KeptBeside, ReadableEntry, Revision, ShelfEntry, UnreadableEntry } from './replies';
+export { namingRequest, saveRequest, keepingRequest } from './requests';
 export {
-  forgetSearch,
-  keepSearch,
+  forgetBeside,
+  keepBeside,
   nameRevision,
   putBack,
   putCopyOnShelf,
   putOnShelf,
   readBenchDrawing,
+  readBeside,
   readExamples,
   readRevision,
   readRevisions,
-  readSearches,
   readShelf,
   readShelfDrawing,
   readTrain,
   restoreExample,
   saveTrain,
   takeOffShelf,
+  type BesideKind,
 } from './trains';

@@ -1,7 +1,6 @@
 import * as z from 'zod/mini';
 import type { Drawn } from '@/core/drawing';
 import type { TrainSummary } from '@/core/gear-chart';
-import type { WrittenSearch } from '@/core/tooth-search';
 import type { Train } from '@/core/train';
 
 /** A document that the server has checked; it is not gone through again. */
@@ -16,14 +15,14 @@ export const trainDrawnReply = z.extend(drawnReply, { train });
 export const revisionsReply = z.object({
   revisions: z.array(z.object({ version, savedAt: z.string(), name: z.nullable(z.string()) })),
 });
-/** Searches kept beside a train; each was read when it was kept. */
-export const searchesReply = z.object({
-  searches: z.array(
+/** What is kept beside a train; each was read when it was kept. */
+export const besideReply = z.object({
+  kept: z.array(
     z.object({
       id: z.string(),
       name: z.string(),
       savedAt: z.string(),
-      search: z.custom<WrittenSearch>((value) => typeof value === 'object' && value !== null),
+      document: z.custom<object>((value) => typeof value === 'object' && value !== null),
     }),
   ),
 });
@@ -47,8 +46,8 @@ export type TrainDrawing = z.infer<typeof trainDrawnReply>;
 export type Kept = Pick<z.infer<typeof trainReply>, 'id' | 'version' | 'train'>;
 /** A saved state of a train. */
 export type Revision = z.infer<typeof revisionsReply>['revisions'][number];
-/** A search that is kept beside a train. */
-export type KeptSearch = z.infer<typeof searchesReply>['searches'][number];
+/** A document that is kept beside a train. */
+export type KeptBeside = z.infer<typeof besideReply>['kept'][number];
 /** A train that ships with the application, and whether it is on the shelf as it was. */
 export type ExampleState = z.infer<typeof examplesReply>['examples'][number];
 

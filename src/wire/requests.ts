@@ -3,10 +3,10 @@ import * as z from 'zod/mini';
 /** A save names the version that it started from; the train stands beside it under `train`. */
 export const saveRequest = z.strictObject({ version: z.number().check(z.int(), z.gte(1)) });
 
-/** A search to be kept, as its file has it, and what it is called. */
-export const searchRequest = z.strictObject({
+/** What is to be kept beside a train, as its file has it, and what it is called. */
+export const keepingRequest = z.strictObject({
   name: z.string().check(z.trim(), z.minLength(1), z.maxLength(120)),
-  search: z.custom<object>((value) => typeof value === 'object' && value !== null),
+  document: z.custom<object>((value) => typeof value === 'object' && value !== null),
 });
 
 /** A state's name, for good; null or blanks take it away. */

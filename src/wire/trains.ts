@@ -1,17 +1,19 @@
-import type { WrittenSearch } from '@/core/tooth-search';
 import type { Train } from '@/core/train';
 import { ask } from './client';
 import type {
   Drawing,
   ExampleState,
   Kept,
-  KeptSearch,
+  KeptBeside,
   ReadTrain,
   Revision,
   ShelfEntry,
   Stored,
   TrainDrawing,
 } from './replies';
+
+/** Kinds of documents that are kept beside trains, as their addresses name them. */
+export type BesideKind = 'searches' | 'scenarios';
 
 const trainAt = (id: string): string => `/api/trains/${encodeURIComponent(id)}`;
 
@@ -55,15 +57,16 @@ export const readShelfDrawing = (id: string, version: number) =>
 export const readBenchDrawing = (id: string, version: number) =>
   ask<Drawing>(['drawn'], `${trainAt(id)}/drawing?for=bench&v=${version}`);
 
-/** The searches that are kept beside a train, the newest first. */
-export const readSearches = (id: string) => ask<{ searches: KeptSearch[] }>(['searches'], `${trainAt(id)}/searches`);
+/** What of this kind is kept beside a train, the newest first. */
+export const readBeside = (kind: BesideKind, id: string) =>
+  ask<{ kept: KeptBeside[] }>(['kept'], `${trainAt(id)}/${kind}`);
 
-/** Keeps a search beside a train under a key of its own. */
-export const keepSearch = (id: string, key: string, name: string, search: WrittenSearch) =>
-  ask<object>([], `${trainAt(id)}/searches/${key}`, { method: 'PUT', body: { name, search } });
+/** Keeps a document beside a train under a key of its own. */
+export const keepBeside = (kind: BesideKind, id: string, key: string, name: string, document: object) =>
+  ask<object>([], `${trainAt(id)}/${kind}/${key}`, { method: 'PUT', body: { name, document } });
 
-export const forgetSearch = (id: string, key: string) =>
-  ask<object>([], `${trainAt(id)}/searches/${key}`, { method: 'DELETE' });
+export const forgetBeside = (kind: BesideKind, id: string, key: string) =>
+  ask<object>([], `${trainAt(id)}/${kind}/${key}`, { method: 'DELETE' });
 
 /** The saved states of a train, the newest first. */
 export const readRevisions = (id: string) => ask<{ revisions: Revision[] }>(['revisions'], `${trainAt(id)}/revisions`);

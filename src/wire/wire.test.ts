@@ -35,19 +35,27 @@ test('every call of the client is answered by the routes as its schema says', as
     stages: 2,
     teeth: { min: 12, max: 60 },
   } as const;
-  held(replies.nothingReply, await wire.keepSearch(added.id, 'a', ' Slow drum ', search));
-  held(replies.nothingReply, await wire.keepSearch(added.id, 'a', 'Slow drum', { ...search, target: '9.9' }));
-  held(replies.nothingReply, await wire.keepSearch(added.id, 'b', 'To be forgotten', search));
-  held(replies.nothingReply, await wire.forgetSearch(added.id, 'b'));
+  held(replies.nothingReply, await wire.keepBeside('searches', added.id, 'a', ' Slow drum ', search));
+  held(
+    replies.nothingReply,
+    await wire.keepBeside('searches', added.id, 'a', 'Slow drum', { ...search, target: '9.9' }),
+  );
+  held(replies.nothingReply, await wire.keepBeside('searches', added.id, 'b', 'To be forgotten', search));
+  held(replies.nothingReply, await wire.forgetBeside('searches', added.id, 'b'));
+  const scenario = { format: 'tin-wheel/scenario', version: 1, motor: { kind: 'hand', torqueNm: 2, rpm: 40 }, load: {}, order: ['wind'] }; // prettier-ignore
+  held(replies.nothingReply, await wire.keepBeside('scenarios', added.id, 'a', 'By hand', scenario));
   const copy = held(replies.storedReply, await wire.putCopyOnShelf(kept));
   expect(held(replies.trainReply, await wire.readTrain(copy.id)).train.name).toBe(`${kept.train.name} (copy)`);
   for (const id of [added.id, copy.id])
-    expect(held(replies.searchesReply, await wire.readSearches(id)).searches).toEqual([
-      { id: 'a', name: 'Slow drum', savedAt: expect.any(String), search: { ...search, target: '9.9' } },
+    expect(held(replies.besideReply, await wire.readBeside('searches', id)).kept).toEqual([
+      { id: 'a', name: 'Slow drum', savedAt: expect.any(String), document: { ...search, target: '9.9' } },
     ]);
+  expect(held(replies.besideReply, await wire.readBeside('scenarios', copy.id)).kept).toEqual([
+    { id: 'a', name: 'By hand', savedAt: expect.any(String), document: scenario },
+  ]);
   held(replies.nothingReply, await wire.takeOffShelf({ id: copy.id, version: 1 }));
   held(replies.trainReply, await wire.putBack(copy.id));
-  expect(held(replies.searchesReply, await wire.readSearches(copy.id)).searches).toHaveLength(1);
+  expect(held(replies.besideReply, await wire.readBeside('searches', copy.id)).kept).toHaveLength(1);
   const { examples } = held(replies.examplesReply, await wire.readExamples());
   held(replies.storedReply, await wire.restoreExample(examples[0]!.id));
 });
@@ -70,14 +78,15 @@ test('a search that does not read, or has no train, is not kept', async () => {
     stages: 2,
     teeth: { min: 12, max: 60 },
   } as const;
-  expect(await wire.keepSearch(id, 'a', 'None', search)).toMatchObject({ ok: false, code: 'bad-search', message: expect.stringMatching(/^target: the ratio must be above 0/) }); // prettier-ignore
-  expect(await wire.keepSearch(id, 'a', '', { ...search, target: '3' })).toMatchObject({
+  expect(await wire.keepBeside('searches', id, 'a', 'None', search)).toMatchObject({ ok: false, code: 'bad-document', message: expect.stringMatching(/^target: the ratio must be above 0/) }); // prettier-ignore
+  expect(await wire.keepBeside('searches', id, 'a', '', { ...search, target: '3' })).toMatchObject({
     ok: false,
     code: 'bad-request',
   });
-  expect(await wire.keepSearch('no such train', 'a', 'None', { ...search, target: '3' })).toMatchObject({ ok: false, code: 'no-train' }); // prettier-ignore
-  expect(await wire.forgetSearch(id, 'a')).toMatchObject({ ok: false, code: 'no-search' });
-  expect(held(replies.searchesReply, await wire.readSearches(id)).searches).toEqual([]);
+  expect(await wire.keepBeside('searches', 'no such train', 'a', 'None', { ...search, target: '3' })).toMatchObject({ ok: false, code: 'no-train' }); // prettier-ignore
+  expect(await wire.keepBeside('scenarios', id, 'a', 'None', { format: 'tin-wheel/scenario' })).toMatchObject({ ok: false, code: 'bad-document', message: expect.stringMatching(/^version/) }); // prettier-ignore
+  expect(await wire.forgetBeside('searches', id, 'a')).toMatchObject({ ok: false, code: 'not-kept' });
+  expect(held(replies.besideReply, await wire.readBeside('searches', id)).kept).toEqual([]);
 });
 
 test('what is refused comes with the server’s sentence', async () => {

@@ -8,6 +8,7 @@ import {
 import { networkOf } from '@/core/kinematics';
 import { Drafts, drawSideView, type DraftsData, type Space } from '@/core/drawing';
 import { checksOf, search, type Answer, type Question } from '@/core/tooth-search';
+import { runScenario, type Run, type Scenario, type Traces } from '@/core/shifting';
 import type { Train } from '@/core/train';
 
 /** What is worked out beside the page: from plain data to plain data. */
@@ -47,6 +48,45 @@ export const JOBS = {
     const checks = new Map(answer.findings.map((finding) => [finding.key, checksOf(question, finding, train)]));
     return { ...answer, checks };
   },
+
+  /** A scenario run through time; told on the way with the samples so far. */
+  run({ train, scenario }: Running, tell: (traces: Traces) => void): Run {
+    let told = -Infinity;
+    return runScenario(train, scenario, {
+      tell: (soFar) => {
+        const now = performance.now();
+        if (now - told < TOLD_MS) return;
+        told = now;
+        tell(soFar());
+      },
+    });
+  },
+
+  /** Every mend tried: told one by one what a run with it comes to. */
+  tries(
+    { train, scenarios }: { readonly train: Train; readonly scenarios: readonly Scenario[] },
+    tell: (at: number, tried: Tried) => void,
+  ): null {
+    scenarios.forEach((scenario, at) => {
+      const { verdicts, events } = runScenario(train, scenario);
+      tell(at, { verdicts, shifts: events.filter(({ kind }) => kind === 'shift').length });
+    });
+    return null;
+  },
 };
+
+interface Running {
+  readonly train: Train;
+  readonly scenario: Scenario;
+}
+
+/** What a run comes to. */
+export interface Tried {
+  readonly verdicts: Run['verdicts'];
+  readonly shifts: number;
+}
+
+/** Between two looks at a run that goes on. */
+const TOLD_MS = 150;
 
 export type Jobs = typeof JOBS;

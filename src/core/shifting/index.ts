@@ -15,7 +15,7 @@ export { pointsOf, pointsWith, type Points } from './points';
 export { orderOf } from './order';
 export { PRESETS, presetFor, type Preset } from './presets';
 export { runScenario, type Run } from './run';
-export { readScenario, readWrittenScenario, type ReadScenario } from './scenario-file';
+export { readScenario, readWrittenScenario, shapeOfScenario, type ReadScenario } from './scenario-file';
 export { MOST_SAMPLES, MOST_SECONDS, type Scenario } from './scenario-schema';
 export { leastRatioForShare } from './shift-points';
 export { slidingSpans } from './sliding-spans';

@@ -25,15 +25,17 @@ export function readScenario(text: string, train: Train): ReadScenario {
 
 /** The same of a value that is no text any more. */
 export function readWrittenScenario(json: unknown, train: Train): ReadScenario {
+  const read = shapeOfScenario(json);
+  const wrong = read.ok ? wrongIn(read.value, train) : null;
+  return wrong === null ? read : { ok: false, message: wrong, place: wrong.slice(0, wrong.indexOf(':')) };
+}
+
+/** Whether a value has the shape of a scenario, for whatever train. */
+export function shapeOfScenario(json: unknown): ReadScenario {
   const parsed = scenarioSchema.safeParse(json);
-  if (!parsed.success) {
-    const issue = parsed.error.issues[0]!;
-    return { ok: false, message: issueText(issue), place: pathText(issue.path as (string | number)[]) };
-  }
-  const wrong = wrongIn(parsed.data, train);
-  return wrong === null
-    ? { ok: true, value: parsed.data }
-    : { ok: false, message: wrong, place: wrong.slice(0, wrong.indexOf(':')) };
+  if (parsed.success) return { ok: true, value: parsed.data };
+  const issue = parsed.error.issues[0]!;
+  return { ok: false, message: issueText(issue), place: pathText(issue.path as (string | number)[]) };
 }
 
 /** What no schema sees: positions that are not there, and thresholds the wrong way round. */

@@ -12,8 +12,9 @@ import { sqliteCode, StartupError, startupError } from './startup-error';
 interface Tables {
   readonly trains: TrainModel;
   readonly revisions: RevisionModel;
-  /** Searches kept beside trains. */
+  /** Searches for tooth counts, and scenarios of motor and load, kept beside trains. */
   readonly searches: BesideModel;
+  readonly scenarios: BesideModel;
 }
 
 /** The open database: the connection and its models. */
@@ -79,6 +80,7 @@ const tablesOf = (sequelize: Sequelize): Tables => ({
   trains: defineTrain(sequelize),
   revisions: defineRevision(sequelize),
   searches: defineBeside(sequelize, 'searches'),
+  scenarios: defineBeside(sequelize, 'scenarios'),
 });
 
 /** A file from before it could shrink is written anew, once; where another server has it open, at a later start. */

@@ -68,11 +68,20 @@ const MIGRATIONS: RunnableMigration<Context>[] = [
   {
     name: '007-searches',
     // Searches for tooth counts, kept beside the train that they were made for.
-    up: ({ context: { run } }) =>
-      run(`CREATE TABLE IF NOT EXISTS searches (train_id VARCHAR(255) NOT NULL REFERENCES trains (id) ON DELETE CASCADE, id VARCHAR(255) NOT NULL,
-        name VARCHAR(255) NOT NULL, document TEXT NOT NULL, saved_at DATETIME NOT NULL, PRIMARY KEY (train_id, id))`),
+    up: ({ context: { run } }) => run(besideTable('searches')),
+  },
+  {
+    name: '008-scenarios',
+    // Motors, loads and rules for shifting.
+    up: ({ context: { run } }) => run(besideTable('scenarios')),
   },
 ];
+
+/** A table of documents beside trains, which go when their train goes. */
+function besideTable(name: string): string {
+  return `CREATE TABLE IF NOT EXISTS ${name} (train_id VARCHAR(255) NOT NULL REFERENCES trains (id) ON DELETE CASCADE, id VARCHAR(255) NOT NULL,
+    name VARCHAR(255) NOT NULL, document TEXT NOT NULL, saved_at DATETIME NOT NULL, PRIMARY KEY (train_id, id))`;
+}
 
 /** The names of all migrations that this version knows. */
 export const KNOWN_MIGRATIONS: readonly string[] = MIGRATIONS.map(({ name }) => name);

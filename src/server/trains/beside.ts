@@ -39,8 +39,8 @@ export const forgetBeside = async (table: BesideModel, trainId: string, id: stri
   (await table.destroy({ where: { trainId, id } })) === 1;
 
 /** What is kept beside one train goes along with its copy; done twice it is there once. */
-export async function copyBeside({ searches }: Database, from: string, to: string): Promise<void> {
-  for (const table of [searches]) {
+export async function copyBeside({ searches, scenarios }: Database, from: string, to: string): Promise<void> {
+  for (const table of [searches, scenarios]) {
     const rows = (await table.findAll({ where: { trainId: from } })).map((row) => ({ ...row.get(), trainId: to }));
     await table.bulkCreate(rows, { ignoreDuplicates: true });
   }
