@@ -64,6 +64,15 @@ export function peakPower(line: readonly Stretch[]): { readonly rpm: number; rea
   return best;
 }
 
-/** The speed as a share of no load, of a linear motor; null for others, which have none. */
+/** The speed at which a line's torque is gone, rpm; where it never is, twice that of its peak. */
+export function freeSpeed(line: readonly Stretch[]): number {
+  for (const { from, to, a, b } of line) {
+    const zero = b < 0 ? -a / b : NaN;
+    if (zero >= from && zero <= to) return zero;
+  }
+  return 2 * peakPower(line).rpm || 1;
+}
+
+/** The no-load speed of a linear motor, rpm; null for others. */
 export const noLoadOf = (motor: Motor): number | null =>
   motor.kind === 'linear' ? motor.noLoadRpm * (motor.supply ?? 1) : null;

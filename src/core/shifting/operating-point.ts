@@ -67,6 +67,20 @@ export function operatingPoint(line: readonly Stretch[], load: Load, gearing: Ge
   };
 }
 
+/** Output torque, N·m, that a position gives from the motor at an output speed, rpm. */
+export const outputTorque = (line: readonly Stretch[], { ratio, drive }: Gearing, outputRpm: number): number =>
+  torqueAt(line, outputRpm * ratio) * ratio * drive;
+
+const NEAR = 1e-6;
+
+/** Whether a little more speed leaves less than nothing over, so that it comes back; true where the load holds it. */
+export const isStable = (
+  line: readonly Stretch[],
+  load: Load,
+  gearing: Gearing,
+  { inputRpm }: OperatingPoint,
+): boolean => surplus(line, load, gearing, inputRpm * (1 + NEAR) + NEAR) < 0;
+
 function firstCrossing(line: readonly Stretch[], load: Load, { ratio, drive, back }: Gearing, timeS: number): number {
   const perRpm = RAD_S_PER_RPM / ratio;
   const still = loadTorque(load, 0, timeS);

@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import type { SideView } from '@/core/drawing';
 import type { Train } from '@/core/train';
 import { memberColor } from '../member-colors';
@@ -5,8 +6,18 @@ import { CouplerSymbol } from './coupler-symbol';
 import { GearOutline } from './gear-outline';
 import { PlanetPin } from './planet-pin';
 
-/** The side view as a picture: nothing engaged, no words, nothing to press. */
-export function SmallSideView({ view, train, className }: { view: SideView; train: Train; className?: string }) {
+interface Props {
+  readonly view: SideView;
+  readonly train: Train;
+  readonly className?: string;
+  /** Couplers that are engaged. */
+  readonly closed?: ReadonlySet<string>;
+  /** What is drawn over it, in its own measures. */
+  readonly children?: ReactNode;
+}
+
+/** The side view as a picture: no words, nothing to press. */
+export function SmallSideView({ view, train, className, closed, children }: Props) {
   const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
   const couplers = new Map(train.couplers.map((coupler) => [coupler.id, coupler]));
   return (
@@ -28,8 +39,14 @@ export function SmallSideView({ view, train, className }: { view: SideView; trai
         <PlanetPin key={planet} x1={x1} x2={x2} y={y} color={memberColor(train, planet)} />
       ))}
       {view.couplers.map((shape) => (
-        <CouplerSymbol key={shape.coupler} shape={shape} coupler={couplers.get(shape.coupler)!} closed={false} />
+        <CouplerSymbol
+          key={shape.coupler}
+          shape={shape}
+          coupler={couplers.get(shape.coupler)!}
+          closed={closed?.has(shape.coupler) ?? false}
+        />
       ))}
+      {children}
     </svg>
   );
 }

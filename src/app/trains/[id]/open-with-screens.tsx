@@ -8,6 +8,12 @@ import { screen } from '@/features/train/frame/screens';
 const SCREENS = [
   screen('Bench', '', 'How does it turn, and where does the power go?', () => import('@/features/bench/screen')),
   screen('Chart', 'chart', 'What does every position give?', () => import('@/features/chart/screen')),
+  screen(
+    'Shifting',
+    'shifting',
+    'Does it suit its motor and load, and what does its shifter do?',
+    () => import('@/features/shifting/screen'),
+  ),
   screen('Teeth', 'teeth', 'Which tooth counts give the wanted ratios?', () => import('@/features/teeth/screen')),
 ];
 

@@ -21,7 +21,7 @@ import { MemberLine } from './member-line';
 import { MeshTies } from './mesh-ties';
 import { NothingDrawn } from './nothing-drawn';
 import { PartNote } from './part-note';
-import { PowerPath } from './power-path';
+import { PowerPath } from '@/ui/side-view/power-path';
 import { Recirculation } from './recirculation';
 import { StationTabs } from './station-tabs';
 import { useZoom } from './zoom';

@@ -1,7 +1,7 @@
 import type { Kind } from '../form';
 import { useAsk, useForm, useOpenTrain } from '../use-teeth';
 import { ConditionFields } from './condition-fields';
-import { Group } from './fields';
+import { Group } from '@/ui/form-fields';
 import { FitFields } from './fit-fields';
 import { KeptSearches } from './kept-searches';
 import { LadderFields, RangeFields } from './ladder-fields';

@@ -1,6 +1,6 @@
 import type { Form } from '../form';
 import { useAsk, useForm } from '../use-teeth';
-import { Field, Group, Pick, Tick } from './fields';
+import { Field, Group, Pick, Tick } from '@/ui/form-fields';
 
 const COPRIME: Record<Form['coprime'], string> = {
   any: 'allowed',

@@ -6,7 +6,7 @@ import { memberName } from '@/core/words';
 import { useMemo } from 'react';
 import { decimalText, freeAround, type FreeText, type TargetText } from '../form';
 import { useAsk, useForm, useOpenTrain } from '../use-teeth';
-import { Group, Tick } from './fields';
+import { Group, Tick } from '@/ui/form-fields';
 
 /** Which counts of the open train may change, and which ratios its positions are to have. */
 export function FitFields() {

@@ -1,7 +1,7 @@
 import { rangeFactor, wantedRatios } from '@/core/tooth-search';
 import { figure } from '@/core/units';
 import { useAsk, useForm, useQuestion } from '../use-teeth';
-import { Field, Group, Pick } from './fields';
+import { Field, Group, Pick } from '@/ui/form-fields';
 
 /** A ladder of positions on one centre distance. */
 export function LadderFields() {

@@ -1,6 +1,6 @@
 import { Plus, X } from 'lucide-react';
 import { useAsk, useForm } from '../use-teeth';
-import { Field, Group } from './fields';
+import { Field, Group } from '@/ui/form-fields';
 import { StageSpan } from './stage-span';
 import { wantedAs } from '../form';
 import { WantedFields } from './wanted-fields';

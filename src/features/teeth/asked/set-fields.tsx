@@ -1,6 +1,7 @@
 import { setBehind, type SetText } from '../form';
 import { useAsk, useForm } from '../use-teeth';
-import { Group, Pick, SpanField, Tick } from './fields';
+import { Group, Pick, Tick } from '@/ui/form-fields';
+import { SpanField } from './span-field';
 
 const SHAPES: Record<SetText['shape'], string> = {
   simple: 'simple',

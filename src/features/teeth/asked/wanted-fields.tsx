@@ -3,7 +3,7 @@ import { readWanted, slipWords, wantedWords } from '@/core/tooth-search';
 import { figure } from '@/core/units';
 import { wantedOf, type WantedText } from '../form';
 import { usePresentRatio } from '../present';
-import { Field, Pick } from './fields';
+import { Field, Pick } from '@/ui/form-fields';
 
 const FORMS: Record<WantedText['form'], string> = {
   ratio: 'a ratio',
@@ -102,7 +102,7 @@ export function WantedFields({ wanted, onChange }: { wanted: WantedText; onChang
           />
         </>
       )}
-      {read.ok ? (
+      {read.ok && (
         <p>
           <span className="figure" title={toFraction(read.ratio)}>
             {shortFraction(toFraction(read.ratio))} in/out
@@ -111,10 +111,6 @@ export function WantedFields({ wanted, onChange }: { wanted: WantedText; onChang
           <span className="muted">, </span>
           <span className="figure">{figure(toNumber(inverse(read.ratio)))} out/in</span>
           <span className="muted">. {wantedWords(wantedOf(wanted), read.ratio)}</span>
-        </p>
-      ) : (
-        <p role="alert" className="text-error">
-          {read.message}
         </p>
       )}
     </>

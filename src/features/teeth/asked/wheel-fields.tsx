@@ -1,7 +1,8 @@
 import { wheelsWithin } from '@/core/tooth-search';
 import { teethOf, type Spans, type WheelsText } from '../form';
 import { useAsk, useForm } from '../use-teeth';
-import { Field, Group, SpanField, Tick } from './fields';
+import { Field, Group, Tick } from '@/ui/form-fields';
+import { SpanField } from './span-field';
 
 /** Which wheels there are: by count, out of stock, or from what they have to go round and into. */
 export function WheelFields() {

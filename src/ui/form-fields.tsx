@@ -1,6 +1,5 @@
 import clsx from 'clsx';
 import { useId, type ReactNode } from 'react';
-import type { Spans } from '../form';
 
 interface FieldProps {
   readonly label: string;
@@ -11,11 +10,24 @@ interface FieldProps {
   readonly message?: string | null;
   readonly wide?: boolean;
   readonly placeholder?: string;
+  /** Room for the unit, the same in a group of fields. */
+  readonly unitWidth?: string;
   readonly onChange: (text: string) => void;
 }
 
-/** A label, and beside it what is typed. */
-export function Field({ label, value, unit, title, message = null, wide = false, placeholder, onChange }: FieldProps) {
+/** A label, and beside it what is typed; below it what is wrong with that. */
+export function Field({
+  label,
+  value,
+  unit,
+  title,
+  message = null,
+  wide = false,
+  placeholder,
+  unitWidth = 'w-8',
+  onChange,
+}: FieldProps) {
+  const says = useId();
   return (
     <label className="flex flex-wrap items-center justify-between gap-x-2" title={title}>
       <span className="muted">{label}</span>
@@ -25,44 +37,17 @@ export function Field({ label, value, unit, title, message = null, wide = false,
           value={value}
           placeholder={placeholder}
           aria-invalid={message !== null}
+          aria-describedby={message === null ? undefined : says}
           onChange={(event) => onChange(event.target.value)}
         />
-        {unit && <span className="w-8">{unit}</span>}
+        {unit && <span className={unitWidth}>{unit}</span>}
       </span>
+      {message !== null && (
+        <span id={says} role="alert" className="basis-full text-error">
+          {message}
+        </span>
+      )}
     </label>
-  );
-}
-
-/** From least to most. */
-export function SpanField({
-  label,
-  value: [least, most],
-  title,
-  onChange,
-}: {
-  label: string;
-  value: Spans;
-  title?: string;
-  onChange: (span: Spans) => void;
-}) {
-  const field = (text: string, what: string, change: (text: string) => Spans) => (
-    <input
-      className="input input-xs figure w-14"
-      inputMode="numeric"
-      aria-label={`${label}, ${what}`}
-      value={text}
-      onChange={(event) => onChange(change(event.target.value))}
-    />
-  );
-  return (
-    <div className="flex items-center justify-between gap-2" title={title}>
-      <span className="muted">{label}</span>
-      <span className="flex items-center gap-1.5">
-        {field(least, 'least', (text) => [text, most])}
-        <span className="muted">to</span>
-        {field(most, 'most', (text) => [least, text])}
-      </span>
-    </div>
   );
 }
 

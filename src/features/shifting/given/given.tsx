@@ -1,0 +1,87 @@
+import { PRESETS, presetFor, shapeOfScenario, type Preset } from '@/core/shifting';
+import { KeptBeside } from '@/features/train/kept/kept-beside';
+import { useTrain } from '@/features/train/use-train';
+import { writtenOf } from '../form';
+import { formOf } from '../form-of';
+import { gearingsNow, possibleOrder } from '../model';
+import { useFill, useForm, useRead } from '../use-shifting';
+import { InertiaFields } from './inertia-fields';
+import { LoadFields } from './load-fields';
+import { MotorFields } from './motor-fields';
+import { OrderFields } from './order-fields';
+import { RuleFields } from './rule-fields';
+
+/** What is given: motor, load, positions and rule; begun from a job of the saltworks, kept with the train. */
+export function Given() {
+  return (
+    <form aria-label="What is given" className="pb-4" onSubmit={(event) => event.preventDefault()}>
+      <PresetChoice />
+      <MotorFields />
+      <LoadFields />
+      <OrderFields />
+      <RuleFields />
+      <InertiaFields />
+      <KeptScenarios />
+    </form>
+  );
+}
+
+function KeptScenarios() {
+  const form = useForm();
+  const fill = useFill();
+  const read = useRead();
+  const open = (text: string) => {
+    const scenario = shapeOfScenario(parsed(text));
+    if (!scenario.ok) return scenario.message;
+    fill(formOf(scenario.value, form));
+    return null;
+  };
+  return (
+    <KeptBeside
+      kind="scenarios"
+      noun="scenario"
+      text={JSON.stringify(writtenOf(form))}
+      sound={read.ok}
+      suffix=".scenario.json"
+      about="Motor, load and rule as a file, which the command line’s points and run take"
+      onOpen={open}
+    />
+  );
+}
+
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return null;
+  }
+}
+
+function PresetChoice() {
+  const train = useTrain((state) => state.train);
+  const form = useForm();
+  const fill = useFill();
+  const order = possibleOrder(train);
+  const take = (preset: Preset) =>
+    fill(formOf(presetFor(preset, order, gearingsNow(train, order, form.losses), form.losses), form));
+  return (
+    <label className="flex items-center justify-between gap-2 px-4 py-2 text-sm">
+      <span className="font-semibold whitespace-nowrap">Begin with</span>
+      <select
+        className="select select-sm w-44"
+        disabled={order.length === 0}
+        value=""
+        onChange={(event) => take(event.target.value as Preset)}
+      >
+        <option value="" disabled>
+          {order.length === 0 ? 'no position drives' : 'a job…'}
+        </option>
+        {(Object.keys(PRESETS) as Preset[]).map((preset) => (
+          <option key={preset} value={preset}>
+            {PRESETS[preset]}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}

@@ -1,0 +1,179 @@
+import { useState } from 'react';
+import { calibrate, freeSpeed, motorLine, peakPower, torqueAt, type Calibration } from '@/core/shifting';
+import { figure } from '@/core/units';
+import { Field, Group, Pick } from '@/ui/form-fields';
+import type { Form, MotorKind } from '../form';
+import { useFill, useTyped, useModel, useWrong } from '../use-shifting';
+import { LinesField } from './lines-field';
+import { SmallCurve } from './small-curve';
+
+const KINDS: Record<MotorKind, string> = {
+  linear: 'straight line',
+  table: 'measured line',
+  hand: 'by hand',
+};
+
+const SUPPLY = 'Of the voltage that the stall torque and the no-load speed are given for; it scales both.';
+const HEAT = 'Of (T/T₀)²: what you allow this motor for continuous running. Empty for no limit.';
+
+/** The source of power, with its line as it stands. */
+export function MotorFields() {
+  const { motor, heatLimit } = useTyped('motor', 'heatLimit');
+  const fill = useFill();
+  const wrong = useWrong();
+  const set = (change: Partial<Form['motor']>) => fill({ motor: { ...motor, ...change } });
+  return (
+    <Group name="Motor">
+      <Pick label="Its line" value={motor.kind} choices={KINDS} onChange={(kind) => set({ kind })} />
+      {motor.kind === 'linear' && (
+        <>
+          <Field
+            label="Stall torque"
+            unit="N·m"
+            value={motor.stallTorque}
+            message={wrong('motor.stallTorqueNm')}
+            onChange={(stallTorque) => set({ stallTorque })}
+          />
+          <Field
+            label="No-load speed"
+            unit="rpm"
+            value={motor.noLoad}
+            message={wrong('motor.noLoadRpm')}
+            onChange={(noLoad) => set({ noLoad })}
+          />
+          <Field
+            label="Supply"
+            unit="%"
+            title={SUPPLY}
+            value={motor.supply}
+            message={wrong('motor.supply')}
+            onChange={(supply) => set({ supply })}
+          />
+        </>
+      )}
+      {motor.kind === 'table' && (
+        <>
+          <LinesField
+            label="Measured line"
+            heads={['rpm', 'N·m']}
+            value={motor.points}
+            message={wrong('motor.points')}
+            onChange={(points) => set({ points })}
+          />
+          <Uneven />
+        </>
+      )}
+      {motor.kind === 'hand' && (
+        <>
+          <Field
+            label="Torque kept up"
+            unit="N·m"
+            value={motor.handTorque}
+            message={wrong('motor.torqueNm')}
+            onChange={(handTorque) => set({ handTorque })}
+          />
+          <Field
+            label="at up to"
+            unit="rpm"
+            value={motor.handRpm}
+            message={wrong('motor.rpm')}
+            onChange={(handRpm) => set({ handRpm })}
+          />
+        </>
+      )}
+      <Field
+        label="Heat allowed"
+        title={HEAT}
+        unit="(T/T₀)²"
+        value={heatLimit}
+        message={wrong('heatLimit')}
+        onChange={(text) => fill({ heatLimit: text })}
+      />
+      <MotorCurve />
+      {motor.kind === 'linear' && <Reading />}
+    </Group>
+  );
+}
+
+/** A line that rises somewhere is taken as it is, and that is said. */
+function Uneven() {
+  const model = useModel();
+  if (model?.scenario.motor.kind !== 'table') return null;
+  const rises = motorLine(model.scenario.motor).some(({ b }) => b > 0);
+  return rises ? (
+    <p role="status" className="border-l-3 border-warning pl-2">
+      Its torque rises with speed somewhere. It is taken as it is: the first point met from standstill counts, and shift
+      points are where powers are equal.
+    </p>
+  ) : null;
+}
+
+const STEPS = 60;
+
+function MotorCurve() {
+  const model = useModel();
+  if (!model) return null;
+  const line = motorLine(model.scenario.motor);
+  const { rpm, power } = peakPower(line);
+  const most = freeSpeed(line);
+  const speeds = Array.from({ length: STEPS + 1 }, (_, i) => (i / STEPS) * most);
+  const torques = speeds.map((speed): [number, number] => [speed, Math.max(0, torqueAt(line, speed))]);
+  const highest = Math.max(...torques.map(([, torque]) => torque));
+  const hump = torques.map(([speed, torque]): [number, number] => [
+    speed,
+    power > 0 ? ((speed * torque) / power) * highest : 0,
+  ]);
+  return (
+    <SmallCurve
+      title={`Torque ${figure(torqueAt(line, 0))} N·m at a stand; most power, ${figure((power * Math.PI) / 30)} W, at ${figure(rpm)} rpm`}
+      xUnit="rpm"
+      yUnit="N·m"
+      curves={[{ points: torques }, { points: hump, power: true }]}
+    />
+  );
+}
+
+/** One reading of the no-load speed with the box on says what the box eats. */
+function Reading() {
+  const { motor } = useTyped('motor');
+  const fill = useFill();
+  const model = useModel();
+  const [text, setText] = useState('');
+  const read = Number(text.replace(',', '.'));
+  const linear = model?.scenario.motor.kind === 'linear' ? model.scenario.motor : null;
+  const found: Calibration | null = linear && text.trim() !== '' && read > 0 ? calibrate(linear, read) : null;
+  return (
+    <details>
+      <summary className="muted cursor-pointer">One reading with the box on</summary>
+      <Field
+        label="It turns, unloaded, at"
+        unit="rpm"
+        value={text}
+        message={text.trim() === '' || found ? null : 'A speed above 0 and at most the no-load speed.'}
+        onChange={setText}
+      />
+      {found && (
+        <>
+          <p>
+            The box eats {figure(found.torqueNm)} N·m at the motor: {figure(found.watts)} W lost.
+          </p>
+          <button
+            type="button"
+            className="btn btn-xs"
+            onClick={() =>
+              fill({
+                motor: {
+                  ...motor,
+                  stallTorque: String(Number(found.motor.stallTorqueNm.toPrecision(6))),
+                  noLoad: String(Number(found.motor.noLoadRpm.toPrecision(6))),
+                },
+              })
+            }
+          >
+            Use the motor as it comes through the box
+          </button>
+        </>
+      )}
+    </details>
+  );
+}

@@ -1,0 +1,146 @@
+import { soundThresholds } from '@/core/shifting';
+import { Field, Group, Pick } from '@/ui/form-fields';
+import type { Between, Cue, Form } from '../form';
+import { useFill, useTyped, useModel, useNameOf, useWrong } from '../use-shifting';
+import { DetectorFields } from './detector-fields';
+import { ScheduleField } from './schedule-field';
+
+const CUES: Record<Cue, string> = { speed: 'input speed', torque: 'output torque', hand: 'by hand, at times' };
+const BETWEENS: Record<Between, string> = {
+  neutral: 'neutral: nothing engaged',
+  overlap: 'hand-over: no gap',
+  'one-way': 'one-way clutch: at once',
+};
+const BETWEEN_HELP =
+  'In neutral the motor runs free and a torque detector feels nothing. A hand-over, by friction clutches or two paths, never lets go. A one-way clutch takes over at once.';
+const PATHS = { direct: 'straight to it', sequence: 'drum: one after another' } as const;
+
+/** When it shifts, and what happens meanwhile. */
+export function RuleFields() {
+  const { rule, motor, duration } = useTyped('rule', 'motor', 'duration');
+  const fill = useFill();
+  const wrong = useWrong();
+  const set = (change: Partial<Form['rule']>) => fill({ rule: { ...rule, ...change } });
+  const unit = rule.cue === 'torque' ? 'N·m' : motor.kind === 'linear' ? 'n/n₀' : 'rpm';
+  return (
+    <Group name="Shifting" beside={rule.cue !== 'hand' && <FromPoints cue={rule.cue} />}>
+      <Pick label="It feels" value={rule.cue} choices={CUES} onChange={(cue) => set({ cue })} />
+      {rule.cue === 'hand' ? (
+        <>
+          <ScheduleField />
+          <Pick label="The selector goes" value={rule.path} choices={PATHS} onChange={(path) => set({ path })} />
+        </>
+      ) : (
+        <Thresholds unit={unit} />
+      )}
+      {rule.cue !== 'hand' && <DetectorFields cue={rule.cue} />}
+      <Pick
+        label="In between"
+        title={BETWEEN_HELP}
+        value={rule.between}
+        choices={BETWEENS}
+        onChange={(between) => set({ between })}
+      />
+      <Field
+        label="A shift takes"
+        unit="s"
+        value={rule.shift}
+        placeholder="0"
+        message={wrong('rule.shiftS')}
+        onChange={(shift) => set({ shift })}
+      />
+      <Field
+        label="At least in a position"
+        unit="s"
+        value={rule.minimum}
+        placeholder="0"
+        message={wrong('rule.minimumS')}
+        onChange={(minimum) => set({ minimum })}
+      />
+      <Field
+        label="A run lasts"
+        unit="s"
+        value={duration}
+        message={wrong('durationS', 'sampleS')}
+        onChange={(text) => fill({ duration: text })}
+      />
+    </Group>
+  );
+}
+
+/** Thresholds of section “Shift points”, with their band. */
+function FromPoints({ cue }: { cue: 'speed' | 'torque' }) {
+  const model = useModel();
+  const { rule } = useTyped('rule');
+  const fill = useFill();
+  const take = () => {
+    if (!model) return;
+    const { down, up } = soundThresholds(model.gearings, model.points, model.scenario.motor, cue);
+    fill({ rule: { ...rule, down: texts(down), up: texts(up) } });
+  };
+  return (
+    <button
+      type="button"
+      className="btn btn-xs"
+      disabled={!model}
+      title="Down where the power is equal, up a little above"
+      onClick={take}
+    >
+      Sound thresholds
+    </button>
+  );
+}
+
+const texts = (values: Readonly<Record<string, number>>) =>
+  Object.fromEntries(Object.entries(values).map(([id, value]) => [id, String(Number(value.toPrecision(4)))]));
+
+function Thresholds({ unit }: { unit: string }) {
+  const { rule, order } = useTyped('rule', 'order');
+  const fill = useFill();
+  const wrong = useWrong();
+  const nameOf = useNameOf();
+  const message = wrong('rule.down', 'rule.up');
+  const field = (way: 'down' | 'up', id: string, to: string | undefined) =>
+    to === undefined ? (
+      <td />
+    ) : (
+      <td className="py-0.5">
+        <input
+          className="input input-xs figure w-20 aria-invalid:border-error"
+          aria-label={`${nameOf(id)} ${way} to ${nameOf(to)} at`}
+          aria-invalid={wrong(`rule.${way}.${id}`) !== null}
+          value={rule[way][id] ?? ''}
+          onChange={(event) => fill({ rule: { ...rule, [way]: { ...rule[way], [id]: event.target.value } } })}
+        />
+      </td>
+    );
+  return (
+    <>
+      <table>
+        <thead>
+          <tr className="muted text-left">
+            <th className="font-normal">leave</th>
+            <th className="font-normal">down at</th>
+            <th className="font-normal">up at</th>
+            <td className="w-9" />
+          </tr>
+        </thead>
+        <tbody>
+          {order.map((id, i) => (
+            <tr key={id}>
+              <th className="max-w-16 truncate text-left font-normal">{nameOf(id)}</th>
+              {field('down', id, order[i - 1])}
+              {field('up', id, order[i + 1])}
+              <td>{unit}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {message !== null && (
+        <p role="alert" className="text-error">
+          {message}
+        </p>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,304 @@
+import { useMemo } from 'react';
+import type { Band } from '@/core/shifting';
+import { figure } from '@/core/units';
+import { choosePosition } from '@/features/train/choosing';
+import { useNow, useTrainStore } from '@/features/train/use-train';
+import { DataTable } from '@/ui/data-table';
+import { DrawnFigure } from '@/ui/drawn-figure';
+import type { Model } from '../model';
+import { useNameOf, useUnits } from '../use-shifting';
+import { Axes } from './axes';
+import { envelope, forceAt, forceCurve, frameOf, loadCurve, pathOf, type Frame } from './frame';
+import { Hump } from './hump';
+import { inkOf } from './inks';
+import { LoadHandle, ThresholdHandles } from './handles';
+
+/** Output torque over output speed: what each position can do, what the load asks, where they meet, and where it shifts. */
+export function ForceSpeed({ model }: { model: Model }) {
+  const chosen = useChosen(model);
+  return (
+    <DrawnFigure
+      title="Force and speed at the output"
+      beside={<PositionChips model={model} chosen={chosen} />}
+      className="flex-1 max-xl:min-h-72"
+      table={() => <ForceTable model={model} />}
+    >
+      {(width, height) => <Picture model={model} chosen={chosen} width={width} height={height} />}
+    </DrawnFigure>
+  );
+}
+
+/** The position that is looked at on every screen, where it is one of the order's. */
+function useChosen({ scenario }: Model): string {
+  const { positionId } = useNow();
+  return positionId !== null && scenario.order.includes(positionId) ? positionId : scenario.order[0]!;
+}
+
+function PositionChips({ model, chosen }: { model: Model; chosen: string }) {
+  const store = useTrainStore();
+  const nameOf = useNameOf();
+  return (
+    <span role="group" aria-label="Position whose power is drawn" className="flex flex-wrap items-center gap-1">
+      <span className="muted pl-2 text-xs">power in</span>
+      {model.scenario.order.map((id) => (
+        <button
+          key={id}
+          type="button"
+          className="btn btn-ghost btn-xs min-w-7 aria-pressed:bg-base-300"
+          aria-pressed={id === chosen}
+          onClick={() => choosePosition(store, id)}
+        >
+          {nameOf(id)}
+        </button>
+      ))}
+    </span>
+  );
+}
+
+interface PictureProps {
+  readonly model: Model;
+  readonly chosen: string;
+  readonly width: number;
+  readonly height: number;
+}
+
+function Picture({ model, chosen, width, height }: PictureProps) {
+  const units = useUnits();
+  const nameOf = useNameOf();
+  const frame = useMemo(() => frameOf(model, width, height), [model, width, height]);
+  const { left, right, top, bottom } = frame;
+  const { order } = model.scenario;
+  return (
+    <svg
+      width={width}
+      height={height}
+      viewBox={`0 0 ${width} ${height}`}
+      className="absolute inset-0 select-none"
+      role="group"
+      aria-label="Output torque over output speed"
+    >
+      <clipPath id="force-speed">
+        <rect x={left} y={top} width={Math.max(0, right - left)} height={Math.max(0, bottom - top)} />
+      </clipPath>
+      <Hump frame={frame} model={model} id={chosen} />
+      <Axes frame={frame} units={units} />
+      <g clipPath="url(#force-speed)">
+        <path
+          d={pathOf(frame, envelope(frame, model))}
+          className="fill-none stroke-base-content/12"
+          strokeWidth={9}
+          strokeLinejoin="round"
+        />
+        {order.map((id) => (
+          <path
+            key={id}
+            d={pathOf(frame, forceCurve(frame, model, id))}
+            fill="none"
+            stroke={inkOf(order, id)}
+            strokeWidth={id === chosen ? 2.8 : 1.6}
+          />
+        ))}
+        <Bands frame={frame} model={model} />
+        {frame.mostLoadAt && (
+          <path
+            d={pathOf(frame, loadCurve(frame.mostLoadAt, frame))}
+            className="fill-none stroke-base-content"
+            strokeWidth={1.2}
+            strokeDasharray="2 4"
+          />
+        )}
+        <path
+          d={pathOf(frame, loadCurve(frame.loadAt, frame))}
+          className="fill-none stroke-base-content"
+          strokeWidth={2}
+          strokeDasharray="9 4"
+        />
+      </g>
+      <LoadWords frame={frame} />
+      {order.map((id) => (
+        <CurveName key={id} frame={frame} model={model} id={id} name={nameOf(id)} />
+      ))}
+      {order.map((id) => (
+        <MeetingPoint
+          key={id}
+          frame={frame}
+          model={model}
+          id={id}
+          chosen={id === chosen}
+          says={`${nameOf(id)}: ${pointText(model, id, units)}`}
+        />
+      ))}
+      <LoadHandle frame={frame} model={model} />
+      <ThresholdHandles frame={frame} model={model} />
+    </svg>
+  );
+}
+
+function pointText({ points }: Model, id: string, { speed, torque }: ReturnType<typeof useUnits>): string {
+  const { stalls, outputRpm, outputTorqueNm, powerShare } = points.positions.get(id)!;
+  return stalls
+    ? 'stalls'
+    : `${speed(outputRpm)}, ${torque(outputTorqueNm)}, ${figure(powerShare * 100)} % of peak power`;
+}
+
+/** Where the two positions of a pair give the same power, and the band between a rule's own thresholds. */
+function Bands({ frame, model }: { frame: Frame; model: Model }) {
+  return model.bands.map((band) => (
+    <BandMark key={`${band.from} ${band.to}`} frame={frame} model={model} band={band} />
+  ));
+}
+
+function BandMark({
+  frame: { x, top, bottom },
+  model: { gearings },
+  band,
+}: {
+  frame: Frame;
+  model: Model;
+  band: Band;
+}) {
+  const [before, after] = [gearings.get(band.from)!, gearings.get(band.to)!];
+  const own = band.own && [x(band.own.downRpm / after.ratio), x(band.own.upRpm / before.ratio)];
+  return (
+    <g aria-hidden>
+      {own && (
+        <rect
+          x={Math.min(...own)}
+          width={Math.max(1, Math.abs(own[1]! - own[0]!))}
+          y={top}
+          height={Math.max(0, bottom - top)}
+          className={band.own!.verdict === 'sound' ? 'fill-accent/12' : 'fill-warning/25'}
+        />
+      )}
+      {band.equal && (
+        <line
+          x1={x(band.equal.downRpm / after.ratio)}
+          x2={x(band.equal.downRpm / after.ratio)}
+          y1={top}
+          y2={bottom}
+          className="stroke-accent"
+          strokeWidth={1}
+          strokeDasharray="2 3"
+        />
+      )}
+    </g>
+  );
+}
+
+/** The load's name where its line leaves the plot on the right, or, where it is too large for it, at the top. */
+function LoadWords({ frame: { x, y, right, top, loadAt, mostLoadAt, mostRpm } }: { frame: Frame }) {
+  const word = (at: (rpm: number) => number, text: string) => {
+    const rpm = 0.78 * mostRpm;
+    const height = y(at(rpm));
+    return height < top + 10 ? null : (
+      <text
+        x={Math.min(right - 4, x(rpm))}
+        y={height - 5}
+        textAnchor="middle"
+        className="fill-base-content stroke-base-100 text-[11px]"
+        strokeWidth={3}
+        paintOrder="stroke"
+      >
+        {text}
+      </text>
+    );
+  };
+  return (
+    <g aria-hidden>
+      {word(loadAt, mostLoadAt ? 'load at first' : 'load')}
+      {mostLoadAt && word(mostLoadAt, 'load at its most')}
+    </g>
+  );
+}
+
+function CurveName({
+  frame: { x, y, free },
+  model,
+  id,
+  name,
+}: {
+  frame: Frame;
+  model: Model;
+  id: string;
+  name: string;
+}) {
+  const { ratio } = model.gearings.get(id)!;
+  const rpm = (0.3 * free) / ratio;
+  const torque = forceAt(model, id, rpm);
+  return (
+    <text
+      x={x(rpm) + 5}
+      y={y(torque) - 4}
+      fill={inkOf(model.scenario.order, id)}
+      className="stroke-base-100 text-xs font-semibold"
+      strokeWidth={3}
+      paintOrder="stroke"
+      aria-hidden
+    >
+      {name}
+    </text>
+  );
+}
+
+interface PointProps {
+  readonly frame: Frame;
+  readonly model: Model;
+  readonly id: string;
+  readonly chosen: boolean;
+  readonly says: string;
+}
+
+/** Where motor and load meet; on the axis, hollow, where the position stalls. */
+function MeetingPoint({ frame: { x, y, right, top, bottom }, model, id, chosen, says }: PointProps) {
+  const { stalls, outputRpm, outputTorqueNm } = model.points.positions.get(id)!;
+  if (!Number.isFinite(outputRpm)) return null;
+  const [px, py] = [Math.min(right, x(outputRpm)), Math.min(bottom, Math.max(top, y(outputTorqueNm)))];
+  const ink = inkOf(model.scenario.order, id);
+  return (
+    <g transform={`translate(${px} ${py})`}>
+      <title>{says}</title>
+      <circle
+        r={chosen ? 6 : 4.5}
+        fill={stalls ? 'var(--color-base-100)' : chosen ? 'var(--color-primary)' : ink}
+        stroke={ink}
+        strokeWidth={2}
+      />
+      {stalls && <path d="M -3 -3 L 3 3 M -3 3 L 3 -3" stroke={ink} strokeWidth={1.5} />}
+    </g>
+  );
+}
+
+function ForceTable({ model }: { model: Model }) {
+  const { perRpm, perNm, speedUnit, torqueUnit } = useUnits();
+  const nameOf = useNameOf();
+  const { order } = model.scenario;
+  const frame = frameOf(model, 1000, 1000);
+  const rows = Array.from({ length: 41 }, (_, i) => (i / 40) * frame.mostRpm);
+  return (
+    <DataTable
+      label="Force and speed at the output"
+      rows={rows}
+      keyOf={(rpm) => String(rpm)}
+      columns={[
+        {
+          head: `Output speed, ${speedUnit}`,
+          numeric: true,
+          value: (rpm) => rpm * perRpm,
+          cell: (rpm) => figure(rpm * perRpm),
+        },
+        ...order.map((id) => ({
+          head: `${nameOf(id)}, ${torqueUnit}`,
+          numeric: true,
+          value: (rpm: number) => forceAt(model, id, rpm) * perNm,
+          cell: (rpm: number) => figure(forceAt(model, id, rpm) * perNm),
+        })),
+        {
+          head: `Load, ${torqueUnit}`,
+          numeric: true,
+          value: (rpm) => frame.loadAt(rpm) * perNm,
+          cell: (rpm) => figure(frame.loadAt(rpm) * perNm),
+        },
+      ]}
+    />
+  );
+}

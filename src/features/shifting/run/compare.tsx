@@ -1,0 +1,100 @@
+import { useEffect, useState } from 'react';
+import { gearingsOf, orderOf, pointsWith, soundThresholds, type Scenario } from '@/core/shifting';
+import type { Train } from '@/core/train';
+import { useSession, useNotice } from '@/features/train/use-train';
+import { lane } from '@/workers/beside';
+import { readShelf, readTrain, type ShelfEntry } from '@/wire';
+import { useShifting } from '../use-shifting';
+
+/** Lays runs over one another: this one kept for the next to lie over, or another train's on the same motor and load. */
+export function Compare() {
+  const made = useShifting((state) => state.made);
+  const beside = useShifting((state) => state.beside);
+  const set = useShifting((state) => state.set);
+  return (
+    <span className="flex flex-wrap items-center gap-1">
+      <button
+        type="button"
+        className="btn btn-ghost btn-xs"
+        title="Keep this run, so that the next lies over it"
+        disabled={made === null}
+        onClick={() => made && set({ beside: [...beside, { ...made, name: `${beside.length + 1}: as it was` }] })}
+      >
+        Lay the next over this
+      </button>
+      <AnotherTrain />
+      {beside.length > 0 && (
+        <button type="button" className="btn btn-ghost btn-xs" onClick={() => set({ beside: [] })}>
+          Only this run ({beside.length} below it)
+        </button>
+      )}
+    </span>
+  );
+}
+
+/** Another box of the shelf on the same motor, load and kind of rule, with thresholds that are sound for it. */
+function AnotherTrain() {
+  const { id } = useSession();
+  const notice = useNotice();
+  const made = useShifting((state) => state.made);
+  const set = useShifting((state) => state.set);
+  const [shelf, setShelf] = useState<readonly ShelfEntry[]>([]);
+  const [runs] = useState(lane);
+  useEffect(() => () => runs.giveUp(), [runs]);
+  const look = async () => {
+    const answer = await readShelf();
+    if (answer.ok) setShelf(answer.value.trains);
+    else notice(answer.message);
+  };
+  const compare = async (other: string) => {
+    if (!made) return;
+    const answer = await readTrain(other);
+    if (!answer.ok) return notice(answer.message);
+    const { train } = answer.value;
+    const scenario = onOther(train, made.scenario);
+    if (!scenario) return notice(`${train.name} drives in no position, so it cannot run this.`);
+    try {
+      const run = await runs.run('run', { train, scenario });
+      if (run) set({ beside: [{ name: train.name, train, scenario, run }] });
+    } catch (error) {
+      notice(error instanceof Error ? error.message : String(error));
+    }
+  };
+  return (
+    <select
+      className="select select-xs w-36"
+      aria-label="Another train on the same motor and load"
+      value=""
+      disabled={made === null}
+      onFocus={() => void look()}
+      onChange={(event) => void compare(event.target.value)}
+    >
+      <option value="" disabled>
+        another train…
+      </option>
+      {shelf
+        .filter((entry) => entry.id !== id)
+        .map((entry) => (
+          <option key={entry.id} value={entry.id}>
+            {entry.name}
+          </option>
+        ))}
+    </select>
+  );
+}
+
+function onOther(train: Train, scenario: Scenario): Scenario | null {
+  const order = orderOf(train);
+  if (order.length === 0) return null;
+  const { motor, load, rule, losses = false, inertia } = scenario;
+  const gearings = gearingsOf(train, order, losses);
+  const points = pointsWith(gearings, { motor, load, order: [...order] });
+  const cue = rule?.cue === 'torque' ? 'torque' : 'speed';
+  return {
+    ...scenario,
+    order: [...order],
+    start: { position: order[0]!, outputRpm: 0 },
+    inertia: { inputKgM2: inertia?.inputKgM2, outputKgM2: inertia?.outputKgM2 },
+    rule: { ...rule, cue, schedule: undefined, ...soundThresholds(gearings, points, motor, cue) },
+  };
+}

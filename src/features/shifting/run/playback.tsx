@@ -1,0 +1,131 @@
+import { Pause, Play } from 'lucide-react';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { powerLines, type SideView } from '@/core/drawing';
+import { playbackOf, sampleAt, sampleBefore } from '@/core/shifting';
+import { analyseEngaged } from '@/features/train/analysis';
+import { sideViewNow } from '@/features/train/side-views';
+import { PowerPath } from '@/ui/side-view/power-path';
+import { SmallSideView } from '@/ui/side-view/small-side-view';
+import type { Made } from '../store';
+import { useShifting, useShiftingItself } from '../use-shifting';
+
+const RATES = ['0.1', '0.25', '1', '4'] as const;
+
+/** The side view at the moment under the cursor: what is engaged, where power flows, and how far everything has turned. */
+export function Playback({ made }: { made: Made }) {
+  const cursorS = useShifting((state) => state.cursorS);
+  const { train, scenario, run } = made;
+  const drawn = sideViewNow(train);
+  const playback = useMemo(() => playbackOf(train, scenario.order, run.traces), [train, scenario, run]);
+  const { position } = sampleAt(run.traces, scenario.order, sampleBefore(run.traces, cursorS));
+  const engaged = train.positions.find(({ id }) => id === position)?.engaged;
+  const turns = playback.turnsAt(cursorS);
+  return (
+    <div className="flex flex-col">
+      <PlayButtons untilS={run.untilS} />
+      {drawn.ok ? (
+        <SmallSideView view={drawn.view} train={train} className="h-32 w-full px-2" closed={new Set(engaged ?? [])}>
+          {engaged && <Flow view={drawn.view} made={made} engaged={engaged} />}
+          <Marks view={drawn.view} turns={turns} />
+        </SmallSideView>
+      ) : (
+        <p className="muted px-4 text-sm">{drawn.why}</p>
+      )}
+    </div>
+  );
+}
+
+function Flow({
+  view,
+  made: { train, scenario },
+  engaged,
+}: {
+  view: SideView;
+  made: Made;
+  engaged: readonly string[];
+}) {
+  const { powers } = analyseEngaged(train, engaged, 'drive', scenario.losses ?? false);
+  const lines = useMemo(
+    () =>
+      powerLines(
+        view,
+        powers.map((own) => ({ ...own, power: own.power ?? 0 })),
+      ),
+    [view, powers],
+  );
+  return <PowerPath lines={lines} />;
+}
+
+/** A painted tooth on every gear that is seen whole: up and down over its face, full in front, hollow behind. */
+function Marks({ view, turns }: { view: SideView; turns: (member: string) => number }) {
+  return (
+    <g className="fill-base-content stroke-base-content" strokeWidth={1.3}>
+      {view.gears
+        .filter(({ shape }) => shape === 'bar')
+        .map(({ gear, member, x, y, radius }) => {
+          const angle = 2 * Math.PI * turns(member);
+          return (
+            <circle
+              key={gear}
+              cx={x}
+              cy={y - (radius - 5) * Math.cos(angle)}
+              r={4.5}
+              fillOpacity={Math.sin(angle) >= 0 ? 1 : 0}
+            />
+          );
+        })}
+    </g>
+  );
+}
+
+/** The cursor goes on by itself, as fast as the run or slower. */
+function PlayButtons({ untilS }: { untilS: number }) {
+  const { store } = useShiftingItself();
+  const [playing, setPlaying] = useState(false);
+  const [rate, setRate] = useState<(typeof RATES)[number]>('1');
+  const last = useRef<number | null>(null);
+  useEffect(() => {
+    if (!playing) return;
+    let frame = 0;
+    const next = (now: number) => {
+      const { cursorS, set } = store.getState();
+      const to = cursorS + (Number(rate) * (now - (last.current ?? now))) / 1000;
+      last.current = now;
+      set({ cursorS: Math.min(untilS, to) });
+      if (to >= untilS) setPlaying(false);
+      else frame = requestAnimationFrame(next);
+    };
+    frame = requestAnimationFrame(next);
+    return () => {
+      cancelAnimationFrame(frame);
+      last.current = null;
+    };
+  }, [playing, rate, untilS, store]);
+  const press = () => {
+    const { cursorS, set } = store.getState();
+    if (!playing && cursorS >= untilS - 1e-6) set({ cursorS: 0 });
+    setPlaying(!playing);
+  };
+  return (
+    <div className="flex items-center gap-2 px-4 pt-1 text-sm">
+      <button type="button" className="btn btn-xs" onClick={press}>
+        {playing ? <Pause className="size-3.5" aria-hidden /> : <Play className="size-3.5" aria-hidden />}
+        {playing ? 'Pause' : 'Play the run'}
+      </button>
+      <label className="flex items-center gap-1">
+        <span className="muted">at</span>
+        <select
+          className="select select-xs w-18"
+          value={rate}
+          onChange={(event) => setRate(event.target.value as typeof rate)}
+        >
+          {RATES.map((one) => (
+            <option key={one} value={one}>
+              {one} ×
+            </option>
+          ))}
+        </select>
+      </label>
+    </div>
+  );
+}

@@ -1,0 +1,74 @@
+import { heatOf, isStable, loadOf, motorLine, stallMargin } from '@/core/shifting';
+import { figure } from '@/core/units';
+import { DataTable } from '@/ui/data-table';
+import type { Model } from '../model';
+import { useNameOf, useUnits } from '../use-shifting';
+
+/** Where motor and load meet, position by position. */
+export function PointsTable({ model }: { model: Model }) {
+  const { scenario, points, gearings } = model;
+  const { perRpm, perNm, speedUnit, torqueUnit } = useUnits();
+  const nameOf = useNameOf();
+  const [line, load] = [motorLine(scenario.motor), loadOf(scenario.load)];
+  const { wheelDiameterMm } = scenario.load;
+  const rows = scenario.order.map((id) => {
+    const point = points.positions.get(id)!;
+    const gearing = gearings.get(id)!;
+    return {
+      id,
+      ...point,
+      margin: stallMargin(scenario, gearing),
+      heat: heatOf(scenario, point.inputTorqueNm),
+      stable: isStable(line, load, gearing, point),
+    };
+  });
+  type Row = (typeof rows)[number];
+  const column = (head: string, title: string, value: (row: Row) => number | null) => ({
+    head,
+    title,
+    numeric: true,
+    value,
+    cell: (row: Row) => {
+      const number = value(row);
+      return number === null ? '—' : figure(number);
+    },
+  });
+  const diameter = wheelDiameterMm ?? null;
+  return (
+    <>
+      <DataTable
+        label="Operating points"
+        oneLine
+        rows={rows}
+        keyOf={({ id }) => id}
+        columns={[
+          { head: 'Position', value: ({ id }) => nameOf(id) },
+          {
+            head: 'It',
+            value: ({ stalls, stable }) => (stalls ? 'stalls' : stable ? 'holds' : 'runs away'),
+            title: 'holds: a little faster, and it comes back',
+          },
+          column(`Out, ${speedUnit}`, 'Output speed', ({ outputRpm }) => outputRpm * perRpm),
+          column(`Out, ${torqueUnit}`, 'Output torque', ({ outputTorqueNm }) => outputTorqueNm * perNm),
+          column(`In, ${speedUnit}`, 'Input speed', ({ inputRpm }) => inputRpm * perRpm),
+          column(`In, ${torqueUnit}`, 'Input torque', ({ inputTorqueNm }) => inputTorqueNm * perNm),
+          column('Power, %', 'Share of the motor’s peak power', ({ powerShare }) => powerShare * 100),
+          column('Stall margin', 'Stall torque at the output over the load at a stand', ({ margin }) => margin),
+          column('Heat', '(T/T₀)²', ({ heat }) => heat),
+          ...(diameter === null
+            ? []
+            : [
+                column(
+                  'Wheel, m/s',
+                  'Speed at the rim of the wheel or drum',
+                  ({ outputRpm }) => (outputRpm * Math.PI * diameter) / 60_000,
+                ),
+              ]),
+        ]}
+      />
+      {(scenario.load.profile ?? []).length > 0 && (
+        <p className="muted mt-1">With the load as it is at the start; over time the run shows it.</p>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,49 @@
+import { adviceOf } from '@/core/shifting';
+import { Tabs } from '@/ui/tabs';
+import type { Model } from '../model';
+import type { Says as Tab } from '../store';
+import { useShifting } from '../use-shifting';
+import { Couplers } from './couplers';
+import { PointsTable } from './points-table';
+import { ShiftPoints } from './shift-points';
+import { Travel } from './travel';
+import { Verdict } from './verdict';
+
+const TABS: Record<Tab, string> = {
+  verdict: 'Verdict',
+  points: 'Points',
+  shifts: 'Shift points',
+  travel: 'Travel',
+  couplers: 'Couplers',
+};
+
+/** What follows: whether it suits, where it works, when it should shift, how the sleeves travel, what couplers carry. */
+export function Says({ model }: { model: Model }) {
+  const says = useShifting((state) => state.says);
+  const set = useShifting((state) => state.set);
+  const badge = (tab: Tab) => {
+    const count = tab === 'shifts' ? model.bands.filter(({ own }) => own?.verdict === 'hunts').length : 0;
+    return count > 0 && <span className="badge badge-warning badge-xs ml-1">{count}</span>;
+  };
+  return (
+    <section
+      aria-label="What follows"
+      className="flex min-h-0 shrink-0 flex-col border-base-content max-xl:border-t xl:w-96 xl:border-l"
+    >
+      <Tabs
+        label="What follows"
+        tabs={TABS}
+        chosen={says}
+        onChoose={(tab) => set({ says: tab })}
+        badge={badge}
+        bodyClass="py-2 text-sm"
+      >
+        {says === 'verdict' && <Verdict model={model} advice={adviceOf(model.train, model.scenario, model.points)} />}
+        {says === 'points' && <PointsTable model={model} />}
+        {says === 'shifts' && <ShiftPoints model={model} />}
+        {says === 'travel' && <Travel />}
+        {says === 'couplers' && <Couplers model={model} />}
+      </Tabs>
+    </section>
+  );
+}

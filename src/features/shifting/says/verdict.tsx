@@ -1,0 +1,174 @@
+import { useMemo } from 'react';
+import { bearableStep, mendsFor, summaryOf, type Advice, type Mend } from '@/core/shifting';
+import { figure } from '@/core/units';
+import { listed } from '@/core/words';
+import { formOf } from '../form-of';
+import type { Model } from '../model';
+import type { Made } from '../store';
+import { useFill, useForm, useNameOf, useShifting } from '../use-shifting';
+
+/** Whether it suits its motor and load, and what its shifter does: each verdict with what would mend it. */
+export function Verdict({ model, advice }: { model: Model; advice: readonly Advice[] }) {
+  const made = useShifting((state) => state.made);
+  return (
+    <div className="flex flex-col gap-3">
+      {made && made.scenario === model.scenario && <RunVerdict made={made} model={model} />}
+      <section aria-label="Motor and load">
+        <h3 className="font-semibold">Motor and load</h3>
+        {advice.length === 0 ? (
+          <p>Every position moves this load, and none is too tall for it.</p>
+        ) : (
+          <ul className="flex flex-col gap-1">
+            {advice.map(({ kind, says }) => (
+              <li
+                key={says}
+                className={
+                  kind === 'stalls' || kind === 'limit'
+                    ? 'border-l-3 border-error pl-2'
+                    : 'border-l-3 border-warning pl-2'
+                }
+              >
+                {says}
+              </li>
+            ))}
+          </ul>
+        )}
+      </section>
+      <Cautions hot={advice.some(({ kind }) => kind === 'stalls' || kind === 'too tall' || kind === 'heat')} />
+    </div>
+  );
+}
+
+const WORDS = {
+  hunting: 'It hunts: the same two positions follow each other three times or more while the load stands still.',
+  chatter:
+    'It chatters: it leaves a position within the time of a shift, because the gap in between fooled the detector.',
+  stalls: 'It stalls: the load brings everything to a stand.',
+} as const;
+
+function RunVerdict({ made, model }: { made: Made; model: Model }) {
+  const { run, scenario } = made;
+  const mends = useMemo(() => mendsFor(model.gearings, model.points, scenario, run), [model, scenario, run]);
+  return (
+    <section aria-label="The run">
+      <h3 className="font-semibold">The run</h3>
+      {run.verdicts.length === 0 && <p>It neither hunts nor chatters nor stalls.</p>}
+      {run.verdicts.map((verdict) => (
+        <div key={verdict} className="mb-2">
+          <p className="border-l-3 border-error pl-2">{WORDS[verdict]}</p>
+          <ul aria-label={`What could mend ${verdict}`} className="mt-1 flex flex-col gap-1">
+            {mends
+              .filter((mend) => mend.verdict === verdict)
+              .map((mend) => (
+                <TryIt key={mend.key} mend={mend} />
+              ))}
+          </ul>
+          {verdict === 'hunting' && <AnotherStep model={model} />}
+          {verdict === 'stalls' && <LargerRatio model={model} />}
+        </div>
+      ))}
+      <Account made={made} />
+    </section>
+  );
+}
+
+/** One mend: what a run with it comes to, tried beside the page; pressed, it is taken over and the runs lie over one another. */
+function TryIt({ mend }: { mend: Mend }) {
+  const tried = useShifting((state) => state.tried.get(mend.key));
+  const made = useShifting((state) => state.made);
+  const beside = useShifting((state) => state.beside);
+  const set = useShifting((state) => state.set);
+  const form = useForm();
+  const fill = useFill();
+  const take = () => {
+    if (made) set({ beside: [...beside, { ...made, name: `before: ${mend.says.split(':')[0]!.toLowerCase()}` }] });
+    fill(formOf(mend.scenario, form));
+  };
+  return (
+    <li className="flex items-baseline gap-2">
+      <button type="button" className="btn btn-xs shrink-0" aria-label={`Try it: ${mend.says}`} onClick={take}>
+        Try it
+      </button>
+      <span>
+        {mend.says}.{' '}
+        <span className="muted">
+          {tried === undefined
+            ? 'Trying…'
+            : tried.verdicts.length === 0
+              ? `Mends it: ${shifts(tried.shifts)}.`
+              : `Still ${listed(tried.verdicts.map((verdict) => STILL[verdict]))}, ${shifts(tried.shifts)}.`}
+        </span>
+      </span>
+    </li>
+  );
+}
+
+const STILL = { hunting: 'hunts', chatter: 'chatters', stalls: 'stalls' } as const;
+const shifts = (count: number): string => `${count} ${count === 1 ? 'shift' : 'shifts'}`;
+
+/** The ratio that the thresholds would bear. */
+function AnotherStep({ model }: { model: Model }) {
+  const nameOf = useNameOf();
+  return bearableStep(model.gearings, model.points, model.scenario).map(({ from, to, r, above }) => (
+    <p key={`${from} ${to}`} className="mt-1">
+      Or another ratio: from {nameOf(from)} to {nameOf(to)} r is {figure(r)}; these thresholds bear a step above{' '}
+      {figure(above)}. Teeth finds the counts.
+    </p>
+  ));
+}
+
+/** What the slowest position would need. */
+function LargerRatio({ model }: { model: Model }) {
+  const nameOf = useNameOf();
+  const slowest = model.scenario.order[0]!;
+  const point = model.points.positions.get(slowest)!;
+  return point.stalls ? (
+    <p className="mt-1">
+      {nameOf(slowest)} itself cannot move it: a larger ratio, a stronger motor or a lighter load is needed.
+    </p>
+  ) : (
+    <p className="mt-1">{nameOf(slowest)} could move it: begin there, or let the rule go down to it.</p>
+  );
+}
+
+/** Shifts, time in each position, mean share of the peak power, and where the energy went. */
+function Account({ made: { run, scenario } }: { made: Made }) {
+  const nameOf = useNameOf();
+  const { shifts: count, seconds, betweenS, powerShare, unexplained } = summaryOf(run, scenario.order);
+  const { motorJ, loadJ, lossJ, storedJ } = run.energy;
+  const times = [...seconds].filter(([, time]) => time > 0).map(([id, time]) => `${nameOf(id)}: ${spent(time)}`);
+  return (
+    <dl className="grid grid-cols-[auto_1fr] gap-x-3">
+      <dt className="muted">Shifts</dt>
+      <dd className="figure">{count}</dd>
+      <dt className="muted">Time in</dt>
+      <dd>{[...times, ...(betweenS > 0 ? [`between: ${spent(betweenS)}`] : [])].join(' · ')}</dd>
+      <dt className="muted">Mean power</dt>
+      <dd>
+        <span className="figure">{figure(powerShare * 100)} %</span> of the motor’s peak
+      </dd>
+      <dt className="muted">Energy</dt>
+      <dd title={`Not accounted for: ${figure(unexplained * 100)} %`}>
+        <span className="figure">{figure(motorJ)} J</span> in = <span className="figure">{figure(loadJ)} J</span> to the
+        load + <span className="figure">{figure(lossJ)} J</span> lost +{' '}
+        <span className="figure">{figure(storedJ)} J</span> stored
+      </dd>
+    </dl>
+  );
+}
+
+/** Seconds, a tenth where they are few. */
+const spent = (time: number): string => `${time.toFixed(time < 10 ? 2 : 1)} s`;
+
+/** The usual cautions; that of the motor first where it is held near a stand. */
+function Cautions({ hot }: { hot: boolean }) {
+  return (
+    <section aria-label="Cautions" className="muted text-xs">
+      {hot && <p className="font-semibold text-base-content">A motor held near a stall burns.</p>}
+      <p>
+        While testing: wheels off the ground or the machine fixed; hands off while a shifter is live; a spring-loaded
+        selector snaps. Local rules and licensed practice come first.
+      </p>
+    </section>
+  );
+}

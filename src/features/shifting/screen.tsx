@@ -1,0 +1,19 @@
+'use client';
+
+import { useDeferredValue } from 'react';
+import { Notice } from '@/features/train/notice';
+import { Shifting } from './shifting';
+import { ReadingContext, useReadForm } from './use-shifting';
+
+/** Does the train suit its motor and load, and what does its shifter do. */
+export function Screen() {
+  const reading = useReadForm();
+  // The picture follows what is dragged at once; all else when there is time.
+  const later = useDeferredValue(reading);
+  return (
+    <ReadingContext value={later}>
+      <Shifting now={reading.model} />
+      <Notice />
+    </ReadingContext>
+  );
+}

@@ -1,0 +1,43 @@
+'use client';
+
+import { memo } from 'react';
+import { Given } from './given/given';
+import { ForceSpeed } from './picture/force-speed';
+import { RunPane } from './run/run-pane';
+import { Says } from './says/says';
+import type { Model } from './model';
+import { useModel, useRead, sentenceOf } from './use-shifting';
+
+/** What is given does not change with what is drawn. */
+const Left = memo(Given);
+const Right = memo(Says);
+const Below = memo(RunPane);
+
+/** Left motor, load and rule; in the middle force over speed, right what follows from it; below the run. */
+export function Shifting({ now }: { now: Model | null }) {
+  const model = useModel();
+  const read = useRead();
+  return (
+    <main className="relative flex min-h-0 flex-1 flex-col lg:flex-row">
+      <h2 className="sr-only">Shifting</h2>
+      <div className="shrink-0 overflow-auto lg:w-72 lg:border-r lg:border-base-content" tabIndex={-1}>
+        <Left />
+      </div>
+      {model && now ? (
+        <div className="flex min-h-0 min-w-0 flex-1 flex-col max-lg:overflow-visible">
+          <div className="flex min-h-0 flex-1 flex-col xl:flex-row">
+            <ForceSpeed model={now} />
+            <Right model={model} />
+          </div>
+          <Below model={model} />
+        </div>
+      ) : (
+        <p className="muted m-auto max-w-96 p-6 text-center">
+          {read.ok
+            ? ''
+            : `Here motor and load meet in every position, and an automatic shifter runs. ${sentenceOf(read)}`}
+        </p>
+      )}
+    </main>
+  );
+}

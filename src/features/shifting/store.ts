@@ -1,0 +1,84 @@
+import { createStore } from 'zustand';
+import { gearingsOf, orderOf, presetFor, type Run, type Scenario, type Traces } from '@/core/shifting';
+import type { Train } from '@/core/train';
+import type { Own, Session } from '@/features/train/session';
+import { lane, type Tried } from '@/workers/beside';
+import type { Form } from './form';
+import { formOf } from './form-of';
+
+/** A run with what it was asked of. */
+export interface Made {
+  /** What it is called beside others. */
+  readonly name: string;
+  readonly train: Train;
+  readonly scenario: Scenario;
+  readonly run: Run;
+}
+
+/** How far the run is that was asked for last. */
+export type Running =
+  | { readonly kind: 'not yet' }
+  | { readonly kind: 'refused'; readonly message: string }
+  | { readonly kind: 'running' | 'stopped'; readonly asked: string; readonly traces: Traces | null }
+  | { readonly kind: 'done'; readonly asked: string };
+
+export type Says = 'verdict' | 'points' | 'shifts' | 'travel' | 'couplers';
+
+/** What the Shifting screen keeps. */
+export interface ShiftingState {
+  readonly form: Form;
+  readonly running: Running;
+  /** The last run that came to its end. */
+  readonly made: Made | null;
+  /** Runs that it is laid over, the oldest first. */
+  readonly beside: readonly Made[];
+  /** What came of mends that were tried, by the key of each; of the run that is made. */
+  readonly tried: ReadonlyMap<string, Tried>;
+  /** The time that is looked at, s. */
+  readonly cursorS: number;
+  readonly says: Says;
+  readonly set: (change: Partial<Omit<ShiftingState, 'set' | 'fill'>>) => void;
+  /** Changes what is typed. */
+  readonly fill: (change: Partial<Form>) => void;
+}
+
+export interface ShiftingItself extends Own {
+  readonly store: ReturnType<typeof createShiftingStore>;
+  readonly runs: ReturnType<typeof lane>;
+  readonly tries: ReturnType<typeof lane>;
+}
+
+/** Made once for a session, see ownOf; a run that goes on is given up when the train is left. */
+export const createShifting = (session: Session): ShiftingItself => {
+  const [runs, tries] = [lane(), lane()];
+  const store = createShiftingStore(firstForm(session.store.getState().train));
+  const leave = () => {
+    runs.giveUp();
+    tries.giveUp();
+    const { running, set } = store.getState();
+    if (running.kind === 'running') set({ running: { ...running, kind: 'stopped' } });
+  };
+  return { store, runs, tries, leave };
+};
+
+/** The conveyor of the saltworks, sized to the train; of a train that drives in no position there is nothing to size. */
+function firstForm(train: Train): Form {
+  const order = orderOf(train);
+  if (order.length > 0) return formOf(presetFor('conveyor', order, gearingsOf(train, order, false), false));
+  const motor = { kind: 'linear', stallTorqueNm: 0.6, noLoadRpm: 250 } as const;
+  const empty = formOf({ format: 'tin-wheel/scenario', version: 1, motor, load: {}, order: [''] });
+  return { ...empty, order: [], start: { position: '', outputRpm: '' } };
+}
+
+const createShiftingStore = (form: Form) =>
+  createStore<ShiftingState>()((set) => ({
+    form,
+    running: { kind: 'not yet' },
+    made: null,
+    beside: [],
+    tried: new Map(),
+    cursorS: 0,
+    says: 'verdict',
+    set,
+    fill: (change) => set((state) => ({ form: { ...state.form, ...change } })),
+  }));

@@ -1,0 +1,126 @@
+'use client';
+
+import { createContext, useContext, useMemo, useState } from 'react';
+import { useStore } from 'zustand';
+import { useShallow } from 'zustand/react/shallow';
+import { readWrittenScenario } from '@/core/shifting';
+import { figure, isForce, SPEED_UNITS, torqueTable } from '@/core/units';
+import { ownOf } from '@/features/train/session';
+import { useSession, useTrain } from '@/features/train/use-train';
+import { usePreferences } from '@/ui/preferences';
+import { writtenOf, type Form } from './form';
+import { modelOf, type Model } from './model';
+import { createShifting, type ShiftingItself, type ShiftingState } from './store';
+
+export const useShiftingItself = (): ShiftingItself => ownOf(useSession(), createShifting);
+
+export const useShifting = <T>(select: (state: ShiftingState) => T): T => useStore(useShiftingItself().store, select);
+
+export const useForm = () => useShifting((state) => state.form);
+
+/** Some of what is typed: what else is typed does not draw it anew. */
+export function useTyped<K extends keyof Form>(...keys: readonly K[]): Pick<Form, K> {
+  const select = ({ form }: ShiftingState) => Object.fromEntries(keys.map((key) => [key, form[key]])) as Pick<Form, K>;
+  return useStore(useShiftingItself().store, useShallow(select));
+}
+export const useFill = () => useShifting((state) => state.fill);
+
+export type Read =
+  | { readonly ok: true; readonly model: Model }
+  | { readonly ok: false; readonly message: string; readonly place: string };
+
+/** What the screen's parts have in common: what is typed, read once, and the last that read. */
+export interface Reading {
+  readonly read: Read;
+  /** What is drawn stays while something else is typed; null until something reads. */
+  readonly model: Model | null;
+}
+
+export const ReadingContext = createContext<Reading | null>(null);
+
+/** Reads what is typed: a scenario with what follows from it, or what is wrong with it and where. */
+export function useReadForm(): Reading {
+  const train = useTrain((state) => state.train);
+  const form = useForm();
+  const read = useMemo(() => readForm(train, writtenOf(form)), [train, form]);
+  const [last, setLast] = useState<Model | null>(null);
+  const model = read.ok ? read.model : last?.train === train ? last : null;
+  if (model !== last) setLast(model);
+  return { read, model };
+}
+
+function readForm(...[train, written]: Parameters<typeof modelOf>): Read {
+  if (written.order.length === 0)
+    return { ok: false, place: 'order', message: 'order: tick the positions that are used.' };
+  const read = readWrittenScenario(written, train);
+  if (!read.ok) return read;
+  try {
+    return { ok: true, model: modelOf(train, read.value) };
+  } catch (error) {
+    if (error instanceof RangeError) return { ok: false, place: 'order', message: error.message };
+    throw error;
+  }
+}
+
+function useReading(): Reading {
+  const reading = useContext(ReadingContext);
+  if (!reading) throw new Error('The Shifting screen is not open.');
+  return reading;
+}
+
+export const useRead = (): Read => useReading().read;
+export const useModel = (): Model | null => useReading().model;
+
+/** What is wrong at a place of the scenario, without the place; null where nothing is. */
+export function useWrong(): (...places: readonly string[]) => string | null {
+  const read = useRead();
+  return (...places) =>
+    !read.ok &&
+    places.some(
+      (place) => read.place === place || read.place.startsWith(`${place}.`) || read.place.startsWith(`${place}[`),
+    )
+      ? sentenceOf(read)
+      : null;
+}
+
+/** A message without the place that it begins with. */
+export function sentenceOf({ message, place }: { readonly message: string; readonly place: string }): string {
+  const says = message.startsWith(`${place}: `) ? message.slice(place.length + 2) : message;
+  return `${says[0]!.toUpperCase()}${says.slice(1)}`;
+}
+
+/** Speeds and torques in the units that people have chosen. */
+export interface Units {
+  readonly speedUnit: string;
+  readonly torqueUnit: string;
+  /** One rpm, one N·m, in these units. */
+  readonly perRpm: number;
+  readonly perNm: number;
+  readonly speed: (rpm: number) => string;
+  readonly torque: (nm: number) => string;
+}
+
+export function useUnits(): Units {
+  const { speedUnit, torqueUnit, armMm } = usePreferences();
+  return useMemo(() => {
+    const perRpm = SPEED_UNITS.rpm / SPEED_UNITS[speedUnit];
+    const perNm = 1 / torqueTable(armMm / 1000)[torqueUnit];
+    return {
+      speedUnit,
+      torqueUnit: isForce(torqueUnit) ? `${torqueUnit} at ${armMm} mm` : torqueUnit,
+      perRpm,
+      perNm,
+      speed: (rpm) => `${figure(rpm * perRpm)} ${speedUnit}`,
+      torque: (nm) => `${figure(nm * perNm)} ${torqueUnit}`,
+    };
+  }, [speedUnit, torqueUnit, armMm]);
+}
+
+/** A position's name. */
+export function useNameOf(): (id: string) => string {
+  const positions = useTrain((state) => state.train.positions);
+  return useMemo(() => {
+    const names = new Map(positions.map(({ id, name }) => [id, name || id]));
+    return (id) => names.get(id) ?? id;
+  }, [positions]);
+}
