@@ -182,7 +182,7 @@ test('stages of the open train take the counts that were found; a slip of ten is
   const address = await freshTrain(request, 'sluice-winch');
   await page.goto(address);
   await expect(ratio(page)).toHaveText('12.00');
-  await page.keyboard.press('Shift+Digit3');
+  await page.keyboard.press('Shift+Digit4');
   await expect(page.getByLabel('Ratio, in/out')).toHaveValue('12');
   await page.getByLabel('Ratio, in/out').fill('120');
   await expect(page.getByText('This is 10 times what the open train gives: is a factor of 10 wrong?')).toBeVisible();

@@ -1,6 +1,6 @@
 import { countershaftBox } from '@/testing/countershaft-box';
 import type { Train } from '../train';
-import { adviceOf, heatOf, stallMargin } from './advice';
+import { adviceOf, heatOf, ratioToMove, stallMargin } from './advice';
 import { gearingsOf } from './gearings';
 import { pointsOf } from './points';
 import type { Scenario } from './scenario-schema';
@@ -54,6 +54,7 @@ test('margins: stall torque over load, and heat, held to what people allow', () 
   const gearings = gearingsOf(BOX, order, false);
   expect(stallMargin(asked, gearings.get(first)!)).toBe(8);
   expect(stallMargin(asked, gearings.get(third)!)).toBe(2);
+  expect(ratioToMove({ ...asked, load: { constantNm: 1, profile: [[0, 0], [5, 8]] } }, gearings.get(first)!)).toBe(4.5); // prettier-ignore
   expect(stallMargin(scenario(-1), gearings.get(first)!)).toBeNull();
   const points = pointsOf(BOX, asked);
   expect(heatOf(asked, points.positions.get(third)!.inputTorqueNm)).toBeCloseTo(0.25, 12);

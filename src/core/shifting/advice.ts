@@ -101,6 +101,13 @@ function overloaded(train: Train, { motor, order, losses = false }: Scenario, na
   });
 }
 
+/** The ratio, in/out, above which this motor moves the load at its most from a stand, through as much of losses as this position has. */
+export function ratioToMove({ motor, load: written }: Pick<Scenario, 'motor' | 'load'>, { drive }: Gearing): number {
+  const load = loadOf(written);
+  const most = Math.max(...[0, ...load.profile.map(([at]) => at)].map((at) => loadTorque(load, 0, at)));
+  return most / (torqueAt(motorLine(motor), 0) * drive);
+}
+
 /** Stall torque at the output over the load at standstill: above 1 where the position moves it. Null where nothing holds it. */
 export function stallMargin(
   { motor, load }: Pick<Scenario, 'motor' | 'load'>,

@@ -77,7 +77,7 @@ test('hunting is mended by the band that is offered, and no mend leaves another 
   const run = runScenario(BOX, hunting);
   expect(run.verdicts).toContain('hunting');
   const mends = mendsFor(gearings, pointsOf(BOX, hunting), hunting, run);
-  expect(mends.filter(({ verdict }) => verdict === 'hunting').map(({ key }) => key)).toEqual(['hunting band', 'hunting minimum', 'hunting one-way']); // prettier-ignore
+  expect(mends.map(({ key }) => key)).toEqual(['band', 'one-way', 'minimum']);
   const band = mends[0]!;
   expect(runScenario(BOX, band.scenario).verdicts).toEqual([]);
   expect(readScenario(JSON.stringify(band.scenario), BOX)).toEqual({ ok: true, value: band.scenario });
@@ -93,8 +93,8 @@ test('chatter through neutral is offered a hand-over without a gap, which cures 
   };
   const run = runScenario(BOX, chatters);
   expect(run.verdicts).toContain('chatter');
-  const offered = mendsFor(gearings, pointsOf(BOX, chatters), chatters, run).filter(({ verdict }) => verdict === 'chatter'); // prettier-ignore
-  expect(offered.map(({ key }) => key.split(' ')[1])).toEqual(['overlap', 'one-way', 'before', 'minimum']);
+  const offered = mendsFor(gearings, pointsOf(BOX, chatters), chatters, run).filter(({ verdicts }) => verdicts.includes('chatter')); // prettier-ignore
+  expect(offered.map(({ key }) => key)).toEqual(['overlap', 'one-way', 'before', 'minimum']);
   expect(runScenario(BOX, offered[0]!.scenario).verdicts).not.toContain('chatter');
 });
 
@@ -246,6 +246,8 @@ test('what couplers carry and shafts offer: by hand in a box of three speeds', (
 test('members in the playback have turned as the traces say, summed again by hand; time in positions and the share add up', () => {
   const scenario = { ...BASE, load: { constantNm: 1 }, rule: { ...speedRule(0.6, 0.2), between: 'neutral' as const } };
   const run = runScenario(BOX, scenario);
+  // One every hundredth of a second and the last, whatever happens in between.
+  expect(run.traces.timeS).toHaveLength(2001);
   const { turnsAt } = playbackOf(BOX, order, run.traces);
   const samples = samplesOf(run.traces, order);
   let [input, output] = [0, 0];

@@ -1,4 +1,4 @@
-export { adviceOf, heatOf, stallMargin, type Advice } from './advice';
+export { adviceOf, heatOf, ratioToMove, stallMargin, type Advice } from './advice';
 export { bandsOf, cueReading, cueSpeed, soundThresholds, type Band } from './bands';
 export { calibrate, type Calibration } from './calibration';
 export { couplerDuties, shaftDuties, type CouplerDuty, type Dog, type ShaftDuty } from './coupler-duty';

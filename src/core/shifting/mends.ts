@@ -6,15 +6,16 @@ import type { Run } from './run';
 import type { Rule, Scenario } from './scenario-schema';
 import type { Verdict } from './verdicts';
 
-/** Something that could mend what a verdict says: a scenario to try. Whether it does is for a run to show. */
+/** Something that could mend what verdicts say: a scenario to try. Whether it does is for a run to show. */
 export interface Mend {
-  readonly key: string;
-  readonly verdict: Verdict;
+  readonly key: 'band' | 'minimum' | 'overlap' | 'one-way' | 'before';
+  /** The verdicts that it is offered for. */
+  readonly verdicts: readonly Verdict[];
   readonly says: string;
   readonly scenario: Scenario;
 }
 
-/** What could be tried against each verdict of a run. */
+/** What could be tried against the verdicts of a run, each once. */
 export function mendsFor(
   gearings: ReadonlyMap<string, Gearing>,
   points: Points,
@@ -23,81 +24,50 @@ export function mendsFor(
 ): readonly Mend[] {
   const { rule } = scenario;
   if (!rule) return [];
-  const mend = (verdict: Verdict, key: string, says: string, change: Partial<Rule>): Mend => ({
-    key: `${verdict} ${key}`,
-    verdict,
-    says,
-    scenario: { ...scenario, rule: { ...rule, ...change } },
-  });
   const { cue, shiftS = 0, minimumS = 0, between = 'neutral' } = rule;
-  const own = cue === 'hand' ? null : cue;
   const longer = longerThan(minimumS, events);
-  const gapless = [
-    ...(between === 'overlap' || shiftS === 0
+  const gap = between === 'neutral' && shiftS > 0;
+  const ways: Readonly<Record<Mend['key'], Way>> = {
+    band: {
+      against: cue === 'hand' ? [] : ['hunting', 'stalls'],
+      says: 'A wider band: down where the power is equal, up a little above',
+      rule: () => soundThresholds(gearings, points, scenario.motor, cue === 'torque' ? 'torque' : 'speed'),
+    },
+    overlap: {
+      against: gap ? ['hunting', 'chatter'] : [],
+      says: 'Hand over without a gap: two paths, or friction clutches that overlap',
+      rule: () => ({ between: 'overlap' }),
+    },
+    'one-way': {
+      against: between === 'one-way' ? [] : ['hunting', 'chatter'],
+      says: 'A one-way clutch in the slower position: no gap',
+      rule: () => ({ between: 'one-way' }),
+    },
+    before: {
+      against: cue === 'torque' && rule.detector?.feels !== 'motor' ? ['chatter'] : [],
+      says: 'The detector before the selector: torque from the motor’s speed',
+      rule: () => ({ detector: { ...rule.detector, feels: 'motor' } }),
+    },
+    minimum: {
+      against: ['hunting', 'chatter'],
+      says: `Stay at least ${longer} s in a position`,
+      rule: () => ({ minimumS: longer }),
+    },
+  };
+  return (Object.keys(ways) as Mend['key'][]).flatMap((key) => {
+    const { against, says, rule: change } = ways[key];
+    const meant = verdicts.filter((verdict) => against.includes(verdict));
+    return meant.length === 0
       ? []
-      : [
-          [
-            'overlap',
-            'Hand over without a gap: two paths, or friction clutches that overlap',
-            { between: 'overlap' },
-          ] as const,
-        ]),
-    ...(between === 'one-way'
-      ? []
-      : [['one-way', 'A one-way clutch in the slower position: no gap', { between: 'one-way' }] as const]),
-  ];
-  const feelsMotor = cue === 'torque' && rule.detector?.feels !== 'motor';
-  return verdicts.flatMap((verdict): readonly Mend[] => {
-    switch (verdict) {
-      case 'hunting':
-        return own === null
-          ? []
-          : [
-              mend(
-                verdict,
-                'band',
-                'A wider band: down where the power is equal, up a little above',
-                wider(gearings, points, scenario, own),
-              ),
-              mend(verdict, 'minimum', `Stay at least ${longer} s in a position`, { minimumS: longer }),
-              ...gapless.map(([key, says, change]) => mend(verdict, key, says, change)),
-            ];
-      case 'chatter':
-        return [
-          ...gapless.map(([key, says, change]) => mend(verdict, key, says, change)),
-          ...(feelsMotor
-            ? [
-                mend(verdict, 'before', 'The detector before the selector: torque from the motor’s speed', {
-                  detector: { ...rule.detector, feels: 'motor' },
-                }),
-              ]
-            : []),
-          mend(verdict, 'minimum', `Stay at least ${longer} s in a position`, { minimumS: longer }),
-        ];
-      case 'stalls':
-        return own === null
-          ? []
-          : [
-              mend(
-                verdict,
-                'band',
-                'Change down sooner: where the power is equal',
-                wider(gearings, points, scenario, own),
-              ),
-            ];
-    }
+      : [{ key, verdicts: meant, says, scenario: { ...scenario, rule: { ...rule, ...change() } } }];
   });
 }
 
-const wider = (
-  gearings: ReadonlyMap<string, Gearing>,
-  points: Points,
-  { motor }: Scenario,
-  cue: 'speed' | 'torque',
-) => {
-  const { down, up } = soundThresholds(gearings, points, motor, cue);
-  return { down, up };
-};
+interface Way {
+  readonly against: readonly Verdict[];
+  readonly says: string;
+  readonly rule: () => Partial<Rule>;
+}
 
 /** A time that is longer than what lay between two shifts, and twice what was asked: in half seconds. */
 function longerThan(minimumS: number, events: Run['events']): number {

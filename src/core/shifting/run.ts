@@ -57,7 +57,7 @@ export function runScenario(train: Train, scenario: Scenario, { stepS = STEP_S, 
   while (now.timeS < durationS - EVENT_S && events.length < MOST_EVENTS) {
     if (now.timeS >= taken * sampleS - EVENT_S) {
       record();
-      taken = Math.floor(now.timeS / sampleS + 1e-9) + 1;
+      taken = Math.max(taken, Math.floor(now.timeS / sampleS + 1e-9)) + 1;
       if (taken % TOLD_EVERY === 0) tell?.(() => recorder.soFar());
     }
     const changed = transition(settings, now);

@@ -106,11 +106,13 @@ function Progress({ running, duration, stop, again }: ProgressProps) {
         <span role="status" aria-label="Progress of the run" className="muted text-sm">
           {made && made.run.untilS < duration - 1e-6
             ? `given up at ${seconds(made.run.untilS)}: it shifts without end`
-            : `${duration} s, ${made ? `${made.run.events.filter(({ kind }) => kind === 'shift').length} shifts` : ''}`}
+            : `${duration} s, ${made ? counted(made.run.events.filter(({ kind }) => kind === 'shift').length) : ''}`}
         </span>
       );
   }
 }
+
+const counted = (shifts: number): string => `${shifts} ${shifts === 1 ? 'shift' : 'shifts'}`;
 
 /** Runs that lie over one another, in figures. */
 function SideBySide({ made }: { made: readonly Made[] }) {

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { bearableStep, mendsFor, summaryOf, type Advice, type Mend } from '@/core/shifting';
+import { bearableStep, mendsFor, ratioToMove, summaryOf, type Advice, type Mend } from '@/core/shifting';
 import { figure } from '@/core/units';
 import { listed } from '@/core/words';
 import { formOf } from '../form-of';
@@ -54,19 +54,19 @@ function RunVerdict({ made, model }: { made: Made; model: Model }) {
       <h3 className="font-semibold">The run</h3>
       {run.verdicts.length === 0 && <p>It neither hunts nor chatters nor stalls.</p>}
       {run.verdicts.map((verdict) => (
-        <div key={verdict} className="mb-2">
-          <p className="border-l-3 border-error pl-2">{WORDS[verdict]}</p>
-          <ul aria-label={`What could mend ${verdict}`} className="mt-1 flex flex-col gap-1">
-            {mends
-              .filter((mend) => mend.verdict === verdict)
-              .map((mend) => (
-                <TryIt key={mend.key} mend={mend} />
-              ))}
-          </ul>
-          {verdict === 'hunting' && <AnotherStep model={model} />}
-          {verdict === 'stalls' && <LargerRatio model={model} />}
-        </div>
+        <p key={verdict} className="mb-1 border-l-3 border-error pl-2">
+          {WORDS[verdict]}
+        </p>
       ))}
+      {mends.length > 0 && (
+        <ul aria-label="What could mend it" className="my-1 flex flex-col gap-1">
+          {mends.map((mend) => (
+            <TryIt key={mend.key} mend={mend} />
+          ))}
+        </ul>
+      )}
+      {run.verdicts.includes('hunting') && <AnotherStep model={model} />}
+      {run.verdicts.includes('stalls') && <LargerRatio model={model} />}
       <Account made={made} />
     </section>
   );
@@ -91,12 +91,12 @@ function TryIt({ mend }: { mend: Mend }) {
       </button>
       <span>
         {mend.says}.{' '}
-        <span className="muted">
+        <span className={tried?.verdicts.length === 0 ? 'font-semibold' : 'muted'}>
           {tried === undefined
             ? 'Trying…'
             : tried.verdicts.length === 0
               ? `Mends it: ${shifts(tried.shifts)}.`
-              : `Still ${listed(tried.verdicts.map((verdict) => STILL[verdict]))}, ${shifts(tried.shifts)}.`}
+              : `Then it ${listed(tried.verdicts.map((verdict) => STILL[verdict]))}, ${shifts(tried.shifts)}.`}
         </span>
       </span>
     </li>
@@ -117,17 +117,20 @@ function AnotherStep({ model }: { model: Model }) {
   ));
 }
 
-/** What the slowest position would need. */
-function LargerRatio({ model }: { model: Model }) {
+/** What moving the load would take. */
+function LargerRatio({ model: { scenario, gearings } }: { model: Model }) {
   const nameOf = useNameOf();
-  const slowest = model.scenario.order[0]!;
-  const point = model.points.positions.get(slowest)!;
-  return point.stalls ? (
+  const slowest = scenario.order[0]!;
+  const gearing = gearings.get(slowest)!;
+  const needed = ratioToMove(scenario, gearing);
+  return (
     <p className="mt-1">
-      {nameOf(slowest)} itself cannot move it: a larger ratio, a stronger motor or a lighter load is needed.
+      Moving it at its most takes more than <span className="figure">{figure(needed)}</span> : 1 in/out from this motor;{' '}
+      {nameOf(slowest)} has <span className="figure">{figure(gearing.ratio)}</span>.{' '}
+      {gearing.ratio > needed
+        ? 'Begin there, or let the rule go down to it.'
+        : 'A larger ratio, a stronger motor or a lighter load is needed.'}
     </p>
-  ) : (
-    <p className="mt-1">{nameOf(slowest)} could move it: begin there, or let the rule go down to it.</p>
   );
 }
 
