@@ -8,7 +8,7 @@ const config = {
   setupFilesAfterEnv: ['<rootDir>/src/testing/seed.ts'],
   testMatch: ['**/*.test.ts'],
   transform: {
-    '^.+\\.[jt]sx?$': [
+    '^.+\\.m?[jt]sx?$': [
       '@swc/jest',
       {
         jsc: {
@@ -20,7 +20,7 @@ const config = {
     ],
   },
   // Packages that ship as modules only.
-  transformIgnorePatterns: ['/node_modules/(?!markdown-table/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(markdown-table|d3-[a-z-]+|internmap)/)'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
 };
 

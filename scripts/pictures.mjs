@@ -35,7 +35,6 @@ const PICTURES = {
         .click({ button: 'right' }),
   },
   'bench-checks': { at: '/trains/pan-rake', steps: (page) => page.getByRole('tab', { name: /^Checks/ }).click() },
-  'bench-figures': { at: '/trains/conveyor-shifter', steps: (page) => tab(page, 'Figures') },
   'bench-locked-soot': {
     at: '/trains/pan-rake',
     theme: 'dark',
@@ -73,7 +72,6 @@ const PICTURES = {
       return other;
     },
   },
-  files: { at: '/trains/pan-rake', steps: (page) => page.getByRole('button', { name: 'Save as a file' }).click() },
   chart: { at: '/trains/mud-tram/chart' },
   'chart-grid': { at: '/trains/range-box/chart', steps: (page) => page.getByLabel('Grid').check() },
   'chart-shifts': {
@@ -88,6 +86,31 @@ const PICTURES = {
     at: '/trains/mud-tram/chart',
     theme: 'dark',
     steps: (page) => tab(page, 'Speed lines'),
+  },
+  shifting: {
+    at: '/trains/pan-rake/shifting',
+    async steps(page) {
+      await page.getByLabel('1 up to 2 at').fill('0.45');
+      await page.getByLabel('2 up to 3 at').fill('0.5');
+      await page.getByRole('button', { name: /^Try it: A wider band/ }).waitFor();
+      await page
+        .getByText(/^(Mends it|Then it)/)
+        .nth(2)
+        .waitFor({ timeout: 30_000 });
+      const time = page.getByRole('slider', { name: 'Time that is looked at' });
+      await time.focus();
+      for (let i = 0; i < 9; i++) await time.press('PageDown');
+      await time.blur();
+    },
+  },
+  'shifting-paths-soot': {
+    at: '/trains/conveyor-shifter/shifting',
+    theme: 'dark',
+    async steps(page) {
+      await tab(page, 'Couplers');
+      await page.getByRole('region', { name: 'Two paths' }).scrollIntoViewIfNeeded();
+      await page.waitForTimeout(1500);
+    },
   },
   teeth: {
     at: '/teeth',

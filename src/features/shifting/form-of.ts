@@ -103,9 +103,9 @@ const detectorText = (detector: Written = {}): DetectorText => ({
   arm: text(detector.armMm),
 });
 
-/** Enough digits to be the same again. */
-const text = (value: number | null | undefined): string => (value === null || value === undefined ? '' : String(Number(value.toPrecision(12)))); // prettier-ignore
-const perCent = (value: number): string => text(value * 100);
+const text = (value: number | null | undefined): string => (value === null || value === undefined ? '' : String(value));
+/** A hundred times a decimal has digits that nobody wrote. */
+const perCent = (value: number): string => text(Number((value * 100).toPrecision(12)));
 const texts = (values: Readonly<Record<string, number>> = {}): Readonly<Record<string, string>> =>
   Object.fromEntries(Object.entries(values).map(([key, value]) => [key, text(value)]));
 const lines = (pairs: readonly (readonly (number | string)[])[]): string =>

@@ -24,8 +24,8 @@ export function Shifting({ now }: { now: Model | null }) {
         <Left />
       </div>
       {model && now ? (
-        <div className="flex min-h-0 min-w-0 flex-1 flex-col max-lg:overflow-visible">
-          <div className="flex min-h-0 flex-1 flex-col xl:flex-row">
+        <div className="flex min-h-0 min-w-0 flex-1 flex-col lg:max-xl:overflow-auto">
+          <div className="flex min-h-0 flex-col max-xl:shrink-0 xl:flex-1 xl:flex-row">
             <ForceSpeed model={now} />
             <Right model={model} />
           </div>

@@ -48,17 +48,11 @@ export interface ShiftingItself extends Own {
   readonly tries: ReturnType<typeof lane>;
 }
 
-/** Made once for a session, see ownOf; a run that goes on is given up when the train is left. */
+/** Made once for a session, see ownOf; a run that goes on is given up when the screen is left. */
 export const createShifting = (session: Session): ShiftingItself => {
   const [runs, tries] = [lane(), lane()];
   const store = createShiftingStore(firstForm(session.store.getState().train));
-  const leave = () => {
-    runs.giveUp();
-    tries.giveUp();
-    const { running, set } = store.getState();
-    if (running.kind === 'running') set({ running: { ...running, kind: 'stopped' } });
-  };
-  return { store, runs, tries, leave };
+  return { store, runs, tries };
 };
 
 /** The conveyor of the saltworks, sized to the train; of a train that drives in no position there is nothing to size. */

@@ -18,9 +18,9 @@ export function ForceSpeed({ model }: { model: Model }) {
   const chosen = useChosen(model);
   return (
     <DrawnFigure
-      title="Force and speed at the output"
+      title="Force and speed"
       beside={<PositionChips model={model} chosen={chosen} />}
-      className="flex-1 max-xl:min-h-72"
+      className="xl:flex-1 max-xl:h-80"
       table={() => <ForceTable model={model} />}
     >
       {(width, height) => <Picture model={model} chosen={chosen} width={width} height={height} />}

@@ -4,7 +4,7 @@ import type { Frame } from './frame';
 
 const SAMPLES = 80;
 
-/** The motor's power in one position as a share of its peak, over the output speed; its axis stands on the right. */
+/** The motor's power in one position as a share of its peak, over the output speed, with the operating point on it; its axis stands on the right. */
 export function Hump({
   frame: { x, top, bottom, right, line, free },
   model,
@@ -16,6 +16,7 @@ export function Hump({
 }) {
   const { ratio } = model.gearings.get(id)!;
   const { power } = peakPower(line);
+  const { stalls, outputRpm, powerShare } = model.points.positions.get(id)!;
   const height = (share: number) => bottom - share * (bottom - top - 6);
   const points = Array.from({ length: SAMPLES + 1 }, (_, i) => (i / SAMPLES) * free).map((rpm) => {
     const share = power > 0 ? Math.max(0, (torqueAt(line, rpm) * rpm) / power) : 0;
@@ -28,6 +29,14 @@ export function Hump({
         className="fill-primary/10 stroke-primary/45"
         strokeWidth={1}
       />
+      {!stalls && Number.isFinite(outputRpm) && (
+        <g transform={`translate(${x(outputRpm)} ${height(powerShare)})`}>
+          <circle r={3.5} className="fill-primary" />
+          <text x={7} y={4} className="fill-primary stroke-base-100 text-[11px]" strokeWidth={3} paintOrder="stroke">
+            {Math.round(powerShare * 100)} %
+          </text>
+        </g>
+      )}
       <g className="fill-primary text-[11px]">
         {[0, 0.5, 1].map((share) => (
           <text key={share} x={right + 5} y={height(share) + 4}>

@@ -26,7 +26,7 @@ export function RunPane({ model }: { model: Model }) {
     >
       <DrawnFigure
         title="Run"
-        className="flex-1 max-xl:h-96"
+        className="max-xl:h-96 xl:flex-1"
         beside={
           <>
             <Progress running={running} duration={model.scenario.durationS ?? 0} stop={stop} again={again} />
@@ -37,7 +37,7 @@ export function RunPane({ model }: { model: Model }) {
       >
         {(width, height) => shown && <Strip shown={shown} beside={layers} width={width} height={height} />}
       </DrawnFigure>
-      <div className="flex min-h-0 shrink-0 flex-col border-base-content max-xl:border-t xl:w-96 xl:border-l">
+      <div className="flex min-h-0 shrink-0 flex-col border-base-content max-xl:max-h-96 max-xl:border-t xl:w-100 xl:border-l">
         {made && <Playback made={made} />}
         {beside.length > 0 && made && <SideBySide made={[...beside, made]} />}
         {made && <EventsList events={made.run.events} />}

@@ -1,6 +1,6 @@
 import { scaleLinear, type ScaleLinear } from 'd3-scale';
 import { memo, useMemo, type KeyboardEvent, type PointerEvent } from 'react';
-import { noLoadOf, sampleAt, sampleBefore, type Scenario, type Traces } from '@/core/shifting';
+import { noLoadOf, sampleBefore, type Scenario, type Traces } from '@/core/shifting';
 import { figure } from '@/core/units';
 import { inkOf } from '../picture/inks';
 import { useNameOf, useShifting, useUnits } from '../use-shifting';
@@ -225,12 +225,10 @@ interface CursorProps {
 
 function Cursor({ shown, x, width, height }: CursorProps) {
   const cursorS = useShifting((state) => state.cursorS);
-  const nameOf = useNameOf();
   const lanes = useLanes(shown, height);
   const { traces, scenario } = shown;
   if (traces.timeS.length === 0) return null;
   const at = sampleBefore(traces, cursorS);
-  const { position } = sampleAt(traces, scenario.order, at);
   const { wheelDiameterMm } = scenario.load;
   return (
     <g aria-hidden>
@@ -244,7 +242,7 @@ function Cursor({ shown, x, width, height }: CursorProps) {
       />
       <g className="figure fill-base-content text-xs">
         <text x={width - ROOM.right + 6} y={ROOM.top + 14}>
-          {seconds(cursorS)} · {position === null ? '–' : nameOf(position)}
+          {seconds(cursorS)}
         </text>
         {lanes.map(({ name, per, of, top }) => (
           <text key={name}>

@@ -34,14 +34,17 @@ export function useRunning(model: Model): {
   useEffect(() => {
     if (stopped.current === asked) return;
     stopped.current = null;
-    const { made, running } = itself.store.getState();
+    const { made, running, set } = itself.store.getState();
     // Come back to the screen: the run of the same train and scenario stands.
     if (running.kind === 'done' && running.asked === asked && made?.train === settled.train) {
-      itself.store.getState().set({ made: { ...made, scenario: settled.scenario } });
+      set({ made: { ...made, scenario: settled.scenario } });
+      tryMends(itself, settled, made.run);
       return;
     }
     begin();
   }, [begin, itself, asked, settled]);
+  // Nothing goes on for a screen that nobody looks at; other screens have their own work.
+  useEffect(() => () => giveUp(itself), [itself]);
   const stop = useCallback(() => {
     stopped.current = asked;
     itself.runs.giveUp();
@@ -68,12 +71,29 @@ function done(
     made: { name: scenario.name ?? 'this run', train, scenario, run },
     cursorS: Math.min(cursorS, run.untilS),
   });
-  const mends = mendsFor(gearings, points, scenario, run);
+  tryMends({ store, tries }, { train, scenario, gearings, points }, run);
+}
+
+/** What could mend a run's verdicts is tried beside the page, as far as it has not been. */
+function tryMends(
+  { store, tries }: Pick<ShiftingItself, 'store' | 'tries'>,
+  { train, scenario, gearings, points }: Omit<Model, 'bands'>,
+  run: Run,
+): void {
+  const { tried } = store.getState();
+  const mends = mendsFor(gearings, points, scenario, run).filter(({ key }) => !tried.has(key));
   if (mends.length === 0) return;
   tries
-    .run('tries', { train, scenarios: mends.map((mend) => mend.scenario) }, (at, tried) => {
-      const { tried: before } = store.getState();
-      set({ tried: new Map([...before, [mends[at]!.key, tried]]) });
+    .run('tries', { train, scenarios: mends.map((mend) => mend.scenario) }, (at, found) => {
+      const { tried: before, set } = store.getState();
+      set({ tried: new Map([...before, [mends[at]!.key, found]]) });
     })
     .catch((error: unknown) => console.error(error));
+}
+
+function giveUp({ store, runs, tries }: ShiftingItself): void {
+  runs.giveUp();
+  tries.giveUp();
+  const { running, set } = store.getState();
+  if (running.kind === 'running') set({ running: { kind: 'not yet' } });
 }

@@ -42,10 +42,10 @@ export function Paths({ model }: { model: Model }) {
                 <tr key={member}>
                   <th className="text-left font-normal">{memberName(train, member)}</th>
                   <td className="figure text-right">{ratioText(turns)}</td>
-                  <td className="figure text-right" title={toFraction(share)}>
+                  <td className="figure text-right whitespace-nowrap" title={toFraction(share)}>
                     {percent(share)}
                   </td>
-                  <td className="figure text-right">{percent(share)}</td>
+                  <td className="figure text-right whitespace-nowrap">{percent(share)}</td>
                 </tr>
               ))}
             </tbody>

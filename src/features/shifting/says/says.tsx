@@ -28,7 +28,7 @@ export function Says({ model }: { model: Model }) {
   return (
     <section
       aria-label="What follows"
-      className="flex min-h-0 shrink-0 flex-col border-base-content max-xl:border-t xl:w-96 xl:border-l"
+      className="flex min-h-0 shrink-0 flex-col border-base-content max-xl:h-96 max-xl:border-t xl:w-100 xl:border-l"
     >
       <Tabs
         label="What follows"

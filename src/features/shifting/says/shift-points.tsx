@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { leastRatioForShare, noLoadOf, torqueAt, motorLine, type Band } from '@/core/shifting';
+import { leastRatioForShare, noLoadOf, readAs, torqueAt, motorLine, type Band } from '@/core/shifting';
 import { figure } from '@/core/units';
 import { DataTable } from '@/ui/data-table';
 import type { Model } from '../model';
@@ -8,10 +8,19 @@ import { useNameOf, useUnits } from '../use-shifting';
 /** When to change between neighbours, in every cue’s own unit; the band that it needs; and how small a step has to be for a share of the power. */
 export function ShiftPoints({ model }: { model: Model }) {
   const nameOf = useNameOf();
-  const { perRpm, speedUnit } = useUnits();
+  const { perRpm, perNm, speedUnit, torqueUnit } = useUnits();
   const noLoad = noLoadOf(model.scenario.motor);
   const line = motorLine(model.scenario.motor);
   const number = (value: number | null) => (value === null ? '—' : figure(value));
+  const detector = model.scenario.rule?.detector ?? {};
+  const outputAt = ({ to, equal }: Band) => {
+    const { ratio, drive } = model.gearings.get(to)!;
+    return equal && torqueAt(line, equal.downRpm) * ratio * drive;
+  };
+  const read = (band: Band) => {
+    const torque = outputAt(band);
+    return torque === null ? null : readAs(detector, torque);
+  };
   const column = (head: string, title: string, value: (band: Band) => number | null) => ({
     head,
     title,
@@ -52,8 +61,27 @@ export function ShiftPoints({ model }: { model: Model }) {
                   ]),
               column(`Down, ${speedUnit}`, 'Input speed', ({ equal }) => equal && equal.downRpm * perRpm),
               column(`Up above, ${speedUnit}`, 'Input speed', ({ equal }) => equal && equal.upRpm * perRpm),
-              column('Down, N·m', 'Motor torque there', ({ equal }) => equal && torqueAt(line, equal.downRpm)),
-              column('Up above, N·m', 'Motor torque there', ({ equal }) => equal && torqueAt(line, equal.upRpm)),
+              column(
+                `Down, ${torqueUnit} in`,
+                'Motor torque there',
+                ({ equal }) => equal && torqueAt(line, equal.downRpm) * perNm,
+              ),
+              column(
+                `Up above, ${torqueUnit} in`,
+                'Motor torque there',
+                ({ equal }) => equal && torqueAt(line, equal.upRpm) * perNm,
+              ),
+              column(
+                `Either, ${torqueUnit} out`,
+                'Output torque there: equal power at one output speed is equal torque',
+                (band) => scaled(outputAt(band), perNm),
+              ),
+              ...(detector.stiffnessNmPerDeg
+                ? [column('Lever, °', 'Turn of the detector’s spring', (band) => read(band)?.degrees ?? null)]
+                : []),
+              ...(detector.armMm
+                ? [column('Scale, N', 'On the detector’s arm', (band) => read(band)?.forceN ?? null)]
+                : []),
             ]}
           />
         </>
@@ -62,6 +90,8 @@ export function ShiftPoints({ model }: { model: Model }) {
     </div>
   );
 }
+
+const scaled = (value: number | null, by: number): number | null => value && value * by;
 
 const VERDICTS = {
   sound: 'sound: up lands above where it goes down',

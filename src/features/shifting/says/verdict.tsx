@@ -151,10 +151,13 @@ function Account({ made: { run, scenario } }: { made: Made }) {
         <span className="figure">{figure(powerShare * 100)} %</span> of the motor’s peak
       </dd>
       <dt className="muted">Energy</dt>
-      <dd title={`Not accounted for: ${figure(unexplained * 100)} %`}>
+      <dd>
         <span className="figure">{figure(motorJ)} J</span> in = <span className="figure">{figure(loadJ)} J</span> to the
         load + <span className="figure">{figure(lossJ)} J</span> lost +{' '}
         <span className="figure">{figure(storedJ)} J</span> stored
+        <span className="muted">
+          ; {unexplained < 1e-6 ? 'the account closes' : `${figure(unexplained * 100)} % is not accounted for`}
+        </span>
       </dd>
     </dl>
   );
