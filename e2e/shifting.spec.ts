@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { readFileSync } from 'node:fs';
-import { saved } from './bench-steps';
+import { gear, saved } from './bench-steps';
 import { expect, test } from './journey';
 import { freshTrain } from './shelf-copies';
 import { field, follows, handle, motorAndLoad, ran, runPane, says, threeSpeedBox } from './shifting-steps';
@@ -147,6 +147,31 @@ test('a sleeve that jams is shown, dragged, and shortened at a press; undo takes
   await expect(jam).toBeHidden();
   await page.keyboard.press('Control+z');
   await expect(jam).toContainText('From 7.5 to 9 mm');
+});
+
+test('sliding wheels have spans by their face widths, given on the Bench, and stations; taken over they are the train’s', async ({
+  page,
+  request,
+}) => {
+  const address = await freshTrain(request, 'pan-rake');
+  await page.goto(`${address}/shifting`);
+  await says(page, 'Travel');
+  await expect(follows(page)).toContainText('Give the wheels of its sliding meshes face widths');
+  await page.keyboard.press('Shift+Digit1');
+  for (const words of ['countershaft, 14', 'reverse idler, 21', 'output shaft, 37']) {
+    await gear(page, words).first().click({ button: 'right' });
+    await page.getByLabel('Face width').fill('8');
+    await page.getByLabel('Face width').press('Enter');
+    await page.keyboard.press('Escape');
+  }
+  await page.keyboard.press('Shift+Digit3');
+  await follows(page).getByRole('button', { name: 'Take these spans over' }).first().click();
+  await saved(page);
+  const { train } = (await (await request.get(`/api${address}`)).json()) as {
+    train: { selectors: { spans: object[] }[] };
+  };
+  // The idler slides into both at once: its faces overlap theirs from 8 mm before to 8 mm behind.
+  expect(train.selectors[0]!.spans).toEqual([{ coupler: 'idler-a', from: -8, to: 8 }, { coupler: 'idler-b', from: -8, to: 8 }]); // prettier-ignore
 });
 
 test('a winch with too much on its drum stalls, and what it would take is said; by hand it goes down through the drum', async ({

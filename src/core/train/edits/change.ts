@@ -20,7 +20,7 @@ export const setTeeth = (train: Train, gear: string, teeth: number): Edit => cha
 /** Renames the train. */
 export const renameTrain = (train: Train, name: string): Edit => checked({ ...train, name: name.trim() });
 
-type GearChange = Partial<Pick<Gear, 'teeth' | 'module' | 'station' | 'material'>>;
+type GearChange = Partial<Pick<Gear, 'teeth' | 'module' | 'faceWidth' | 'station' | 'material'>>;
 type MemberChange = Partial<Pick<Member, 'name' | 'color' | 'copies' | 'limit'>>;
 type MeshChange = Partial<Pick<Mesh, 'efficiency' | 'backEfficiency' | 'selfLocking' | 'sense'>>;
 type CouplerChange = {
@@ -30,7 +30,7 @@ type CouplerChange = {
   readonly control?: 'always' | 'selectable';
 };
 
-/** Changes a gear's teeth, module, station or material; undefined takes an optional value away. */
+/** Changes a gear's teeth, module, face width, station or material; undefined takes an optional value away. */
 export const changeGear = (train: Train, id: string, change: GearChange): Edit =>
   changeOne(train, 'gears', id, 'gear', change);
 

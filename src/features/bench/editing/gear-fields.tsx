@@ -57,6 +57,13 @@ export function GearFields({ gear, say }: { gear: Gear; say: Say }) {
         value={gear.module === undefined ? '' : String(gear.module)}
         onDone={(text) => edit(changeGear(train, gear.id, { module: numberOrNothing(text) }))}
       />
+      <TextField
+        label="Face width"
+        unit="mm"
+        numeric
+        value={gear.faceWidth === undefined ? '' : String(gear.faceWidth)}
+        onDone={(text) => edit(changeGear(train, gear.id, { faceWidth: numberOrNothing(text) }))}
+      />
       <MakeFields gear={gear} say={say} />
       {meshes.map((mesh) => (
         <MeshFields key={mesh.id} mesh={mesh} gear={gear} say={say} />

@@ -257,7 +257,9 @@ function Cursor({ shown, x, width, height }: CursorProps) {
               </tspan>
             ))}
             {name === 'Output speed' && wheelDiameterMm ? (
-              <title>{figure((traces.outputRpm[at]! * Math.PI * wheelDiameterMm) / 60_000)} m/s at the rim</title>
+              <tspan x={width - ROOM.right + 6} y={top + 23} className="fill-(--muted)">
+                {figure((traces.outputRpm[at]! * Math.PI * wheelDiameterMm) / 60_000)} m/s
+              </tspan>
             ) : null}
           </text>
         ))}
