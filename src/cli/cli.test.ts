@@ -151,6 +151,25 @@ test('influence prints every gear of every driving position, exact', () => {
   expect(Object.keys(positions).sort()).toEqual(['1', '2', '3', '4', 'R']);
 });
 
+describe('the bench', () => {
+  const cases = (name: string) => join(__dirname, '../core', name);
+
+  test('measure prints what readings prove; a log that does not fit the train is told in one line', () => {
+    const log = cases('measurement/cases/measure.mud-tram.log.json');
+    const { readings } = JSON.parse(run('measure', train('mud-tram'), '--log', log).stdout) as { readings: { verdict: string }[] }; // prettier-ignore
+    expect(readings.map(({ verdict }) => verdict)).toEqual(['agrees', 'agrees', 'does-not-agree', 'no-verdict']);
+    expect(run('measure', train('sluice-winch'), '--log', log)).toMatchObject({ status: 2, stderr: expect.stringMatching(/reading "a": position: there is no position "1" in this train\.\n$/) }); // prettier-ignore
+    expect(run('measure', train('mud-tram'))).toMatchObject({ status: 2, stderr: expect.stringContaining('--log') });
+  });
+
+  test('diagnose prints suspects and what to try next', () => {
+    const seen = cases('faults/cases/diagnose.mud-tram.seen.json');
+    const { suspects } = JSON.parse(run('diagnose', train('mud-tram'), '--seen', seen).stdout) as { suspects: object[] }; // prettier-ignore
+    expect(suspects[0]).toEqual({ fault: 'never-holds', part: 'front roller', agrees: 8, of: 8 });
+    expect(run('diagnose', train('pan-rake'), '--seen', seen)).toMatchObject({ status: 2, stderr: expect.stringContaining('there is no position') }); // prettier-ignore
+  });
+});
+
 describe('scenarios', () => {
   const cases = 'src/core/shifting/cases';
   test('points prints operating points and shift points', () => {

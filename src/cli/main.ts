@@ -3,6 +3,7 @@ import { MAX_COMBINED, combinedCouplers, listCombinations } from '@/core/gear-ch
 import { toFraction } from '@/core/rational';
 import { reportTrain } from '@/core/solve';
 import type { Train } from '@/core/train';
+import { diagnoseJson, measureJson } from './bench';
 import { chartJson } from './chart';
 import { findJson } from './find';
 import { influenceJson } from './influence';
@@ -23,6 +24,8 @@ const USAGE = `usage: tinwheel solve FILE [--position ID] [--speed 1200rpm] [--t
        tinwheel points FILE --scenario SCENARIO
        tinwheel run FILE --scenario SCENARIO [--csv]
        tinwheel travel FILE
+       tinwheel measure FILE --log LOG
+       tinwheel diagnose FILE --seen SEEN
        tinwheel check FILE`;
 
 /** Everything that goes wrong is one line on stderr and exit 2; nothing is printed before the result is whole. */
@@ -103,6 +106,14 @@ function run(argv: readonly string[]): string {
     }
     case 'travel':
       return json(travelJson(readTrain(readOptions(rest, []).file)));
+    case 'measure': {
+      const { file, log } = readOptions(rest, ['log']);
+      return json(measureJson(readTrain(file), log));
+    }
+    case 'diagnose': {
+      const { file, seen } = readOptions(rest, ['seen']);
+      return json(diagnoseJson(readTrain(file), seen));
+    }
     case 'check': {
       const { file } = readOptions(rest, []);
       const { name, members, gears, meshes, couplers, positions } = readTrain(file);
@@ -110,7 +121,7 @@ function run(argv: readonly string[]): string {
     }
     default:
       throw new UsageError(
-        `there is no command "${command.slice(0, 40)}". The commands are solve, combinations, trace, chart, shifts, influence, find, points, run, travel and check.`,
+        `there is no command "${command.slice(0, 40)}". The commands are solve, combinations, trace, chart, shifts, influence, find, points, run, travel, measure, diagnose and check.`,
       );
   }
 }

@@ -26,6 +26,9 @@ export interface Options {
   readonly sets: SetSchool;
   /** A scenario's file. */
   readonly scenario?: string;
+  /** The file of a log, and of what was seen. */
+  readonly log?: string;
+  readonly seen?: string;
   readonly csv: boolean;
 }
 
@@ -38,6 +41,8 @@ const KINDS = {
   convention: 'string',
   sets: 'string',
   scenario: 'string',
+  log: 'string',
+  seen: 'string',
   csv: 'boolean',
   losses: 'boolean',
   'reverse-flow': 'boolean',
@@ -74,6 +79,8 @@ export function readOptions(argv: readonly string[], allowed: readonly OptionNam
     reverse: values['reverse-flow'] ?? false,
     convention,
     scenario: values.scenario,
+    log: values.log,
+    seen: values.seen,
     csv: values.csv ?? false,
     sets,
   };
@@ -88,6 +95,8 @@ interface Values {
   readonly convention?: string;
   readonly sets?: string;
   readonly scenario?: string;
+  readonly log?: string;
+  readonly seen?: string;
   readonly csv?: boolean;
   readonly losses?: boolean;
   readonly 'reverse-flow'?: boolean;

@@ -1,0 +1,60 @@
+import { networkOf, openTrain } from '../kinematics';
+import { toNumber } from '../rational';
+import { solveEngaged } from '../solve';
+import type { Train } from '../train';
+import { plain } from './arithmetic';
+import type { Judge, Judged } from './judge';
+
+/** What power comes out of what goes in, as measured in one position. */
+export interface MeasuredEfficiency {
+  readonly position: string;
+  readonly value: number;
+  readonly least: number;
+  readonly most: number;
+  /** Of each mesh on the path, were all alike: η^(1/k). Null where it is not known how many they are. */
+  readonly perMesh: number | null;
+  readonly meshes: number | null;
+}
+
+/** Efficiencies from torques whose input was measured too; several readings of a position as what all of them allow, or, where they exclude each other, as the last. */
+export function efficiencies(judge: Judge, judged: readonly Judged[]): readonly MeasuredEfficiency[] {
+  const found = new Map<string, MeasuredEfficiency>();
+  for (const { reading, efficiency } of judged) {
+    if (!efficiency || reading.position === undefined) continue;
+    const own = plain(efficiency);
+    const before = found.get(reading.position);
+    const [least, most] = [Math.max(own.least, before?.least ?? 0), Math.min(own.most, before?.most ?? Infinity)];
+    const both = before && least <= most ? { least, most, value: Math.min(most, Math.max(least, (before.value + own.value) / 2)) } : own; // prettier-ignore
+    const meshes = judge.meshesOf(reading);
+    found.set(reading.position, {
+      position: reading.position,
+      ...both,
+      meshes,
+      perMesh: meshes === null ? null : both.value ** (1 / meshes),
+    });
+  }
+  return [...found.values()];
+}
+
+const ROUNDS = 24;
+
+/**
+ * The efficiency of every mesh of a train, all alike, with which a position would let through what was measured: by halving, through the solver, so that it holds for
+ * trains whose power goes more than one way. Four decimals; null where no such value does.
+ */
+export function meshEfficiencyFor(train: Train, engaged: readonly string[], measuredShare: number): number | null {
+  const plainTrain = { ...train, meshes: train.meshes.map(({ efficiency: _, ...mesh }) => mesh) };
+  const through = (efficiency: number): number => {
+    const solved = solveEngaged(openTrain(networkOf({ ...plainTrain, efficiency })), engaged, { losses: true });
+    return solved.efficiency ? toNumber(solved.efficiency) : 0;
+  };
+  if (!(measuredShare > 0 && measuredShare <= 1)) return null;
+  let [low, high] = [0.2, 1];
+  if (through(low) > measuredShare) return null;
+  for (let i = 0; i < ROUNDS && high - low > 1e-6; i++) {
+    const middle = Number(((low + high) / 2).toFixed(7));
+    if (through(middle) < measuredShare) low = middle;
+    else high = middle;
+  }
+  return Number(((low + high) / 2).toFixed(4));
+}

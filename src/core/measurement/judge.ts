@@ -1,0 +1,257 @@
+import { networkOf, openTrain, type OpenTrain } from '../kinematics';
+import { memberFigures, meshRoles, type MemberFigures } from '../powerflow';
+import { abs, div, fraction, fromDecimal, inverse, isZero, mul, toNumber, type Rational } from '../rational';
+import { solveCoasting, solveEngaged, type Solved } from '../solve';
+import type { Train } from '../train';
+import { memberName } from '../words';
+import { measured, plain, type Measured } from './arithmetic';
+import { otherEngagements, slips, turnsToTell, type Explanation } from './explanations';
+import { contains, exactly, over, read, times, type Interval } from './interval';
+import type { Reading } from './log-schema';
+
+/**
+ * agrees: the computed value lies in the interval, and that of no other position does · cannot-tell: those of others do too · does-not-agree: it lies outside ·
+ * no-verdict: there is nothing to compare with.
+ */
+export type Verdict = 'agrees' | 'cannot-tell' | 'does-not-agree' | 'no-verdict';
+
+/** A reading against what was computed. */
+export interface Judged extends Measured {
+  readonly reading: Reading;
+  /** In the reading's own quantity, exact; null where nothing can be compared. */
+  readonly computed: Rational | null;
+  readonly verdict: Verdict;
+  /** Ids of other positions that would agree. */
+  readonly others: readonly string[];
+  /** Turns of the input that would tell them apart; null where there is nothing to tell, or no turning tells it. */
+  readonly turnsToTell: number | null;
+  /** Of torques whose input was measured too. */
+  readonly efficiency: Interval | null;
+  /** Speed of the output, rpm, that follows from one of the input. */
+  readonly outputRpm: Interval | null;
+}
+
+/** What a reading says, for one train: what is solved is solved once. */
+export interface Judge {
+  /** @throws RangeError with a sentence where a reading cannot be one of this train */
+  readonly judge: (reading: Reading) => Judged;
+  /** What would explain a reading that does not agree: other engagements, and the usual slips. */
+  readonly explain: (judged: Judged) => readonly Explanation[];
+  /** Meshes that carry power where a reading was taken; null where that is not one path. */
+  readonly meshesOf: (reading: Reading) => number | null;
+}
+
+export function judgeFor(train: Train): Judge {
+  const open = openTrain(networkOf(train));
+  const kept = new Map<string, Known>();
+  const know = (engaged: readonly string[], flow: Reading['flow']): Known => {
+    const key = JSON.stringify([flow, [...engaged].sort()]);
+    const found = kept.get(key) ?? known(open, engaged, flow);
+    kept.set(key, found);
+    return found;
+  };
+  const engagedIn = (reading: Reading): readonly string[] | null => engagedOf(train, reading);
+  const computedIn = (reading: Reading) => (engaged: readonly string[]) =>
+    computedFor(train, know(engaged, reading.flow), reading);
+  const judge = (reading: Reading): Judged => {
+    const engaged = engagedIn(reading);
+    const own = measuredOrSentence(reading);
+    const state = engaged && know(engaged, reading.flow);
+    check(train, reading, state);
+    const computed = state ? computedFor(train, state, reading) : fixedFor(train, reading);
+    const compared = comparedOf(reading, own.interval);
+    const rest = { ...own, reading, computed, ...follows(train, state, reading, own.interval) };
+    const silent = { verdict: 'no-verdict' as const, others: [], turnsToTell: null };
+    if (computed === null || compared === null) return { ...rest, ...silent };
+    const others = engaged === null ? [] : agreeing(train, engaged, computedIn(reading), compared);
+    if (contains(compared, computed)) {
+      if (others.length === 0) return { ...rest, verdict: 'agrees', others: [], turnsToTell: null };
+      const ratios = others.map((id) => computedIn(reading)(train.positions.find((one) => one.id === id)!.engaged)!);
+      return { ...rest, verdict: 'cannot-tell', others, turnsToTell: turnsToTell(reading, computed, ratios) };
+    }
+    // A torque below the ideal one is what losses leave; above it nothing explains it.
+    if (own.quantity === 'torqueNm' && toNumber(compared.most) < toNumber(computed)) return { ...rest, ...silent };
+    return { ...rest, verdict: 'does-not-agree', others, turnsToTell: null };
+  };
+  return {
+    judge,
+    explain: ({ reading, interval, computed }) => {
+      const engaged = engagedIn(reading);
+      const compared = comparedOf(reading, interval);
+      if (engaged === null || compared === null || computed === null) return [];
+      return [
+        ...slips(open, engaged, reading, computed),
+        ...otherEngagements(train, engaged, computedIn(reading), compared),
+      ];
+    },
+    meshesOf: (reading) => {
+      const engaged = engagedIn(reading);
+      if (engaged === null) return null;
+      const { solved } = know(engaged, reading.flow);
+      const driving = [...meshRoles(solved).values()].filter(
+        (role) => role === 'a drives' || role === 'b drives',
+      ).length;
+      return solved.status === 'drive' && driving > 0 ? driving : null;
+    },
+  };
+}
+
+interface Known {
+  readonly solved: Solved;
+  readonly figures: ReadonlyMap<string, MemberFigures>;
+}
+
+function known(open: OpenTrain, engaged: readonly string[], flow: Reading['flow']): Known {
+  const solved = (flow === 'coast' ? solveCoasting : solveEngaged)(open, engaged);
+  return { solved, figures: new Map(memberFigures(solved).map((row) => [row.id, row])) };
+}
+
+/** What was engaged when it was read; null where that is not told. */
+function engagedOf(train: Train, { position, engaged, kind }: Reading): readonly string[] | null {
+  if (engaged) return engaged;
+  if (position === undefined || kind === 'radii' || kind === 'teeth' || kind === 'event') return null;
+  const found = train.positions.find(({ id }) => id === position);
+  if (!found) throw new RangeError(`position: there is no position "${position}" in this train.`);
+  return found.engaged;
+}
+
+function measuredOrSentence(reading: Reading): Measured {
+  try {
+    return measured(reading);
+  } catch (error) {
+    if (error instanceof RangeError)
+      throw new RangeError('resolution: it is as large as what was read, so nothing is known.');
+    throw error;
+  }
+}
+
+/** Readings that no such train can give are refused with a sentence. @throws RangeError */
+function check(train: Train, reading: Reading, state: Known | null): void {
+  if ('member' in reading) {
+    const { member } = reading;
+    if (!train.members.some(({ id }) => id === member)) throw new RangeError(`member: there is no member "${member}".`);
+    if (!state) return;
+    const where = reading.position === undefined ? 'what is engaged' : `position "${reading.position}"`;
+    if (state.solved.status === 'locked') throw new RangeError(`position: ${where} locks, so nothing turns in it.`);
+    const speed = state.figures.get(member)?.speed ?? null;
+    const turns = ['marks', 'turns', 'angle', 'frames', 'tachometer', 'tip'].includes(reading.kind);
+    if (turns && speed !== null && isZero(speed))
+      throw new RangeError(`member: ${memberName(train, member)} does not turn in ${where}.`);
+    if (
+      reading.kind === 'turns' &&
+      reading.against !== undefined &&
+      !train.members.some(({ id }) => id === reading.against)
+    )
+      // prettier-ignore
+      throw new RangeError(`against: there is no member "${reading.against}".`);
+  }
+  if (reading.kind === 'radii' && !train.meshes.some(({ id }) => id === reading.mesh))
+    throw new RangeError(`mesh: there is no mesh "${reading.mesh}".`);
+  if (reading.kind === 'teeth' && !train.gears.some(({ id }) => id === reading.gear))
+    throw new RangeError(`gear: there is no gear "${reading.gear}".`);
+}
+
+/** The computed value in an engagement, in the quantity that is compared. */
+function computedFor(train: Train, { figures }: Known, reading: Reading): Rational | null {
+  const speedOf = (member: string) => {
+    const speed = figures.get(member)?.speed ?? null;
+    return speed === null || isZero(speed) ? null : abs(speed);
+  };
+  switch (reading.kind) {
+    case 'marks':
+    case 'turns':
+    case 'angle': {
+      const signed = figures.get(reading.member)?.speed ?? null;
+      const [speed, against] = [speedOf(reading.member), speedOf(('against' in reading ? reading.against : undefined) ?? train.input)]; // prettier-ignore
+      if (speed === null || against === null) return null;
+      if (reading.way !== undefined && signed && (signed.n > 0 ? 'same' : 'reverse') !== reading.way) return null;
+      return div(against, speed);
+    }
+    case 'frames':
+    case 'tachometer': {
+      const speed = speedOf(reading.member);
+      return speed && reading.inputRpm ? mul(fromDecimal(reading.inputRpm), speed) : null;
+    }
+    case 'scale':
+    case 'weight': {
+      const torque = figures.get(reading.member)?.torque ?? null;
+      return torque && reading.inputTorqueNm && !isZero(torque) ? mul(abs(torque), fromDecimal(reading.inputTorqueNm)) : null; // prettier-ignore
+    }
+    default:
+      return null;
+  }
+}
+
+/** What does not depend on a position. */
+function fixedFor(train: Train, reading: Reading): Rational | null {
+  if (reading.kind === 'teeth') return fraction(train.gears.find(({ id }) => id === reading.gear)!.teeth, 1);
+  if (reading.kind !== 'radii') return null;
+  const [a, b] = train.meshes.find(({ id }) => id === reading.mesh)!.gears.map((id) => train.gears.find((gear) => gear.id === id)!.teeth); // prettier-ignore
+  return fraction(b!, a!);
+}
+
+/** The interval that is compared: with an input that was itself read, as much wider as that is. */
+function comparedOf(reading: Reading, interval: Interval | null): Interval | null {
+  if (interval === null) return null;
+  if ((reading.kind === 'frames' || reading.kind === 'tachometer') && reading.inputRpm && reading.inputResolution)
+    return times(
+      interval,
+      over(exactly(fromDecimal(reading.inputRpm)), read(reading.inputRpm, reading.inputResolution)),
+    );
+  if ((reading.kind === 'scale' || reading.kind === 'weight') && reading.inputTorqueNm && reading.inputResolutionNm)
+    return times(interval, over(exactly(fromDecimal(reading.inputTorqueNm)), read(reading.inputTorqueNm, reading.inputResolutionNm))); // prettier-ignore
+  return interval;
+}
+
+function agreeing(
+  train: Train,
+  engaged: readonly string[],
+  computedIn: (on: readonly string[]) => Rational | null,
+  interval: Interval,
+): readonly string[] {
+  const key = (on: readonly string[]) => [...on].sort().join('\n');
+  return train.positions
+    .filter((position) => key(position.engaged) !== key(engaged))
+    .filter((position) => {
+      const computed = computedIn(position.engaged);
+      return computed !== null && contains(interval, computed);
+    })
+    .map(({ id }) => id);
+}
+
+/** What else follows: the efficiency of a torque, the output's speed of one of the input. */
+function follows(
+  train: Train,
+  state: Known | null,
+  reading: Reading,
+  interval: Interval | null,
+): Pick<Judged, 'efficiency' | 'outputRpm'> {
+  const none = { efficiency: null, outputRpm: null };
+  if (state === null || interval === null) return none;
+  if (reading.kind === 'scale' || reading.kind === 'weight') {
+    const compared = comparedOf(reading, interval)!;
+    const ideal = computedFor(train, state, reading);
+    return ideal ? { ...none, efficiency: times(compared, exactly(inverse(ideal))) } : none;
+  }
+  const ofInput = (reading.kind === 'frames' || reading.kind === 'tachometer') && reading.member === train.input;
+  const { ratio } = state.solved;
+  return ofInput && ratio ? { ...none, outputRpm: times(interval, exactly(inverse(abs(ratio)))) } : none;
+}
+
+/** A verdict as numbers, as the command line prints it. */
+export function judgedJson(
+  { reading, quantity, interval, computed, verdict, others, turnsToTell: turns, efficiency, outputRpm }: Judged,
+  asText: (value: Rational) => string,
+) {
+  return {
+    id: reading.id,
+    quantity,
+    ...(interval && plain(interval)),
+    ...(computed && { computed: asText(computed) }),
+    verdict,
+    ...(verdict !== 'no-verdict' && { others }),
+    ...(turns !== null && { turnsToTell: turns }),
+    ...(efficiency && { efficiency: plain(efficiency) }),
+    ...(outputRpm && { outputRpm: plain(outputRpm) }),
+  };
+}

@@ -1,0 +1,94 @@
+import * as z from 'zod/mini';
+
+/** Readings of a train at the bench as a file (format "tin-wheel/log", version 1); docs/log-format.md says what each means. */
+const number = (what: string, least: number, most = 1e12) => {
+  const error = `${what} is a number from ${least} to ${most}.`;
+  return z.number({ error }).check(z.gte(least, error), z.lte(most, error));
+};
+const above = (what: string, most = 1e12) => {
+  const error = `${what} is a number above 0.`;
+  return z.number({ error }).check(z.gt(0, error), z.lte(most, `${what} is at most ${most}.`));
+};
+const optional = <T extends z.ZodMiniType>(item: T) => z.optional(z.nullable(item));
+const text = (what: string, most: number) =>
+  z.string({ error: `${what} is a text.` }).check(z.maxLength(most, `${what} has at most ${most} characters.`));
+const id = text('An id', 64).check(z.minLength(1, 'Give the reading an id.'));
+const resolution = z.optional(number('The resolution', 0));
+
+/** What every reading says besides what was read. */
+const base = {
+  id,
+  /** The position it was read in, or what was engaged. */
+  position: z.optional(text('A position', 120)),
+  engaged: z.optional(z.array(text('A coupler', 64), { error: 'engaged is a list of couplers.' })),
+  flow: z.optional(z.enum(['drive', 'coast'], { error: 'flow is drive or coast.' })),
+  /** The output was loaded, or not. */
+  loaded: z.optional(z.boolean({ error: 'loaded is true or false.' })),
+  /** When it was read; ISO 8601. */
+  at: z.optional(text('at', 40)),
+  /** The kept revision of the train that it belongs to. */
+  revision: z.optional(z.number({ error: 'revision is a whole number.' })),
+  run: z.optional(text('A run', 64)),
+  note: z.optional(text('A note', 2000)),
+  /** The picture that goes with it, by its id. */
+  picture: z.optional(text('A picture', 64)),
+  /** Read by the simulated bench, not by a person. */
+  simulated: z.optional(z.boolean({ error: 'simulated is true or false.' })),
+};
+const member = text('A member', 64).check(z.minLength(1, 'Name the member that was read.'));
+const inputTurns = z.optional(above('inputTurns'));
+/** The way it turned, seen against the input. */
+const way = z.optional(z.enum(['same', 'reverse'], { error: 'way is same or reverse.' }));
+
+export const readingSchema = z.discriminatedUnion(
+  'kind',
+  [
+    z.strictObject({ ...base, kind: z.literal('marks'), member, way, marks: above('marks'), passed: above('passed'), resolution, inputTurns }), // prettier-ignore
+    z.strictObject({ ...base, kind: z.literal('turns'), member, way, turns: above('turns'), resolution, inputTurns, against: z.optional(member) }), // prettier-ignore
+    z.strictObject({ ...base, kind: z.literal('angle'), member, way, degrees: above('degrees'), resolution, inputTurns }), // prettier-ignore
+    z.strictObject({ ...base, kind: z.literal('frames'), member, frames: above('frames'), frameRate: above('frameRate'), turns: z.optional(above('turns')), resolution, inputRpm: optional(above('inputRpm')), inputResolution: optional(number('inputResolution', 0)) }), // prettier-ignore
+    z.strictObject({ ...base, kind: z.literal('tachometer'), member, rpm: above('rpm'), resolution, inputRpm: optional(above('inputRpm')), inputResolution: optional(number('inputResolution', 0)) }), // prettier-ignore
+    z.strictObject({ ...base, kind: z.literal('scale'), member, grams: above('grams'), resolutionG: z.optional(number('resolutionG', 0)), armMm: above('armMm'), resolutionMm: z.optional(number('resolutionMm', 0)), inputTorqueNm: optional(above('inputTorqueNm')), inputResolutionNm: optional(number('inputResolutionNm', 0)) }), // prettier-ignore
+    z.strictObject({ ...base, kind: z.literal('weight'), member, massKg: above('massKg'), resolutionKg: z.optional(number('resolutionKg', 0)), drumMm: above('drumMm'), resolutionMm: z.optional(number('resolutionMm', 0)), inputTorqueNm: optional(above('inputTorqueNm')), inputResolutionNm: optional(number('inputResolutionNm', 0)) }), // prettier-ignore
+    z.strictObject({ ...base, kind: z.literal('slowing'), stallTorqueNm: above('stallTorqueNm'), freeRpm: above('freeRpm'), rpm: above('rpm'), resolution }), // prettier-ignore
+    z.strictObject({ ...base, kind: z.literal('radii'), mesh: text('A mesh', 64), radiusMm: above('radiusMm'), otherMm: above('otherMm'), resolutionMm: z.optional(number('resolutionMm', 0)) }), // prettier-ignore
+    z.strictObject({ ...base, kind: z.literal('teeth'), gear: text('A gear', 64), teeth: above('teeth'), resolution }),
+    z.strictObject({ ...base, kind: z.literal('tip'), member, diameterMm: above('diameterMm'), resolutionMm: z.optional(number('resolutionMm', 0)), rpm: above('rpm'), resolution }), // prettier-ignore
+    z.strictObject({ ...base, kind: z.literal('event'), part: text('A part', 64), what: text('What happened', 2000).check(z.minLength(1, 'Say what happened.')) }), // prettier-ignore
+  ],
+  {
+    error:
+      'The kind of a reading is marks, turns, angle, frames, tachometer, scale, weight, slowing, radii, teeth, tip or event.',
+  },
+);
+
+const correctionSchema = z.strictObject({
+  of: id,
+  why: text('Why', 500).check(z.minLength(1, 'Say why it is corrected.')),
+  reading: readingSchema,
+});
+
+const runSchema = z.strictObject({
+  id,
+  name: text('A name', 120),
+  at: z.optional(text('at', 40)),
+  built: z.optional(text('What was built', 2000)),
+  next: z.optional(text('The next action', 2000)),
+});
+
+/** Readings in one log. */
+export const MOST_READINGS = 20_000;
+
+export const logSchema = z.strictObject({
+  format: z.literal('tin-wheel/log', { error: 'The format must be "tin-wheel/log".' }),
+  version: z.literal(1, { error: 'The version must be 1.' }),
+  readings: z
+    .array(readingSchema, { error: 'readings is a list.' })
+    .check(z.maxLength(MOST_READINGS, `A log has at most ${MOST_READINGS} readings.`)),
+  corrections: z.optional(z.array(correctionSchema, { error: 'corrections is a list.' })),
+  runs: z.optional(z.array(runSchema, { error: 'runs is a list.' })),
+});
+
+export type Reading = z.infer<typeof readingSchema>;
+export type Correction = z.infer<typeof correctionSchema>;
+export type Log = z.infer<typeof logSchema>;

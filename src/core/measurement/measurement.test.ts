@@ -1,0 +1,218 @@
+import fc from 'fast-check';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { demoTrain } from '@/testing/demo-train';
+import { networkOf } from '../kinematics';
+import {
+  abs,
+  compare,
+  div,
+  fraction,
+  fromDecimal,
+  inverse,
+  mul,
+  sub,
+  toFraction,
+  toNumber,
+  type Rational,
+} from '../rational';
+import { solvePositions } from '../solve';
+import { contains, exactly, minus, over, read, times, type Interval } from './interval';
+import { countedIn, efficiencies, judgedJson, judgeFor, judgeLog, measured, meshEfficiencyFor, plain, readLog, readReading, type Log, type Reading } from '.'; // prettier-ignore
+
+const TRAM = demoTrain('mud-tram');
+const RAKE = demoTrain('pan-rake');
+
+test('the worked example, as given', () => {
+  const log = readLog(readFileSync(join(__dirname, 'cases/measure.mud-tram.log.json'), 'utf8'));
+  if (!log.ok) throw new Error(log.message);
+  const expected = JSON.parse(readFileSync(join(__dirname, 'cases/measure.mud-tram.expected.json'), 'utf8')) as { readings: object[] }; // prettier-ignore
+  const found = judgeLog(TRAM, log.value).map((one) => judgedJson(one, toFraction));
+  expect(found).toHaveLength(expected.readings.length);
+  found.forEach((one, i) => expect(one).toMatchObject(expected.readings[i]!));
+});
+
+const of = (reading: Omit<Extract<Reading, { kind: 'marks' }>, 'id'> | object): Reading => ({ id: 'a', ...reading }) as Reading; // prettier-ignore
+const bounds = (reading: object) => {
+  const { least, value, most } = plain(measured(of(reading)).interval!);
+  return [least, value, most];
+};
+
+test('every kind of reading, by hand', () => {
+  expect(bounds({ kind: 'turns', member: 'out', turns: 4, resolution: 0.25, inputTurns: 10 })).toEqual([10 / 4.25, 2.5, 10 / 3.75]); // prettier-ignore
+  expect(bounds({ kind: 'angle', member: 'out', degrees: 90, resolution: 2, inputTurns: 1 })).toEqual([360 / 92, 4, 360 / 88]); // prettier-ignore
+  expect(bounds({ kind: 'frames', member: 'out', frames: 30, frameRate: 60, turns: 2, resolution: 1 })).toEqual([7200 / 31, 240, 7200 / 29]); // prettier-ignore
+  expect(bounds({ kind: 'tachometer', member: 'out', rpm: 120, resolution: 0.5 })).toEqual([119.5, 120, 120.5]);
+  // 250 g at 100 mm: 0.25 · 9.80665 · 0.1 N·m.
+  const [least, value, most] = bounds({ kind: 'scale', member: 'out', grams: 250, resolutionG: 5, armMm: 100, resolutionMm: 1 }); // prettier-ignore
+  expect(least).toBeCloseTo(0.245 * 9.80665 * 0.099, 12);
+  expect(value).toBeCloseTo(0.2451662, 6);
+  expect(most).toBeCloseTo(0.255 * 9.80665 * 0.101, 12);
+  expect(bounds({ kind: 'weight', member: 'out', massKg: 2, resolutionKg: 0, drumMm: 80, resolutionMm: 0 })[1]).toBeCloseTo(2 * 9.80665 * 0.04, 12); // prettier-ignore
+  // A motor of 0.6 N·m that turns at 250 rpm free and at 200 with the box gives it a fifth.
+  expect(bounds({ kind: 'slowing', stallTorqueNm: 0.6, freeRpm: 250, rpm: 200, resolution: 0 })[1]).toBeCloseTo(0.12, 12); // prettier-ignore
+  expect(bounds({ kind: 'radii', mesh: 'm5', radiusMm: 20, otherMm: 30, resolutionMm: 0.5 })).toEqual([29.5 / 20.5, 1.5, 30.5 / 19.5]); // prettier-ignore
+  expect(bounds({ kind: 'tip', member: 'out', diameterMm: 100, resolutionMm: 0, rpm: 600, resolution: 0 })[1]).toBeCloseTo(Math.PI, 12); // prettier-ignore
+  expect(measured(of({ kind: 'event', part: 'lay', what: 'pin sheared' }))).toMatchObject({ quantity: 'event', interval: null }); // prettier-ignore
+  expect(measured(of({ kind: 'marks', member: 'out', marks: 24, passed: 8.5, resolution: 0.5, inputTurns: 1 })).line).toBe('24 marks × 1 turns in / (8.5 ± 0.5) passed'); // prettier-ignore
+});
+
+const decimal = fc.integer({ min: -10_000, max: 10_000 }).map((value) => fromDecimal(value / 100));
+const interval = fc.tuple(decimal, decimal, decimal).map((three): Interval => {
+  const [least, value, most] = [...three].sort(compare) as [Rational, Rational, Rational];
+  return { least, value, most };
+});
+
+test('an interval of a product, a quotient, a difference contains all of them', () => {
+  const share = fc.integer({ min: 0, max: 100 }).map((value) => fraction(value, 100));
+  const within = ({ least, most }: Interval, at: Rational) => sub(least, mul(at, sub(least, most)));
+  fc.assert(
+    fc.property(interval, interval, share, share, (a, b, s, t) => {
+      const [x, y] = [within(a, s), within(b, t)];
+      expect(contains(times(a, b), mul(x, y))).toBe(true);
+      expect(contains(minus(a, b), sub(x, y))).toBe(true);
+      if (!contains(b, fraction(0, 1))) expect(contains(over(a, b), div(x, y))).toBe(true);
+      else expect(() => over(a, b)).toThrow(RangeError);
+    }),
+  );
+  expect(toFraction(exactly(fraction(2, 3)).most)).toBe('2/3');
+  expect(plain(read(0.3, 0.1))).toEqual({ value: 0.3, least: 0.2, most: 0.4 });
+});
+
+test('a true value read with errors inside the stated resolution is never said not to agree', () => {
+  const driving = [TRAM, RAKE, demoTrain('harvester')].flatMap((train) =>
+    [...solvePositions(networkOf(train))].flatMap(([id, { ratio }]) =>
+      ratio ? [{ train, id, ratio: abs(ratio) }] : [],
+    ),
+  );
+  const judges = new Map(driving.map(({ train }) => [train, judgeFor(train)]));
+  fc.assert(
+    fc.property(
+      fc.nat(driving.length - 1),
+      fc.integer({ min: 1, max: 40 }),
+      fc.integer({ min: 4, max: 60 }),
+      fc.integer({ min: -100, max: 100 }),
+      (at, inputTurns, marks, error) => {
+        const { train, id, ratio } = driving[at]!;
+        const exact = toNumber(inverse(ratio)) * marks * inputTurns;
+        const passed = Number((exact + (0.5 * error) / 101).toFixed(9));
+        fc.pre(passed > 0.6);
+        const { verdict, others } = judges.get(train)!.judge(of({ kind: 'marks', position: id, member: train.outputs[0], marks, passed, resolution: 0.5, inputTurns })); // prettier-ignore
+        expect(['agrees', 'cannot-tell']).toContain(verdict);
+        expect(verdict === 'cannot-tell').toBe(others.length > 0);
+      },
+    ),
+    { numRuns: 300 },
+  );
+});
+
+test('where it cannot tell, so many turns would: with them it can, with one less it need not', () => {
+  const { judge } = judgeFor(RAKE);
+  const reading = { kind: 'turns' as const, position: '2', member: 'out', resolution: 0.25 };
+  // 2.837 : 1 and 1.614 : 1 …: one turn of the input is 0.3525 ± 0.25 of the output, which second, third and first could be.
+  const first = judge(of({ ...reading, turns: 0.35, inputTurns: 1 }));
+  expect(first.verdict).toBe('cannot-tell');
+  expect(first.others).toEqual(expect.arrayContaining(['1']));
+  const gaps = first.others.map((id) => {
+    const ratio = (one: string) => 1 / Math.abs(toNumber(solvePositions(networkOf(RAKE)).get(one)!.ratio!));
+    return Math.abs(ratio('2') - ratio(id));
+  });
+  const n = first.turnsToTell!;
+  expect(2 * 0.25 / n).toBeLessThan(Math.min(...gaps)); // prettier-ignore
+  expect(2 * 0.25 / (n - 1)).toBeGreaterThanOrEqual(Math.min(...gaps)); // prettier-ignore
+  const exact = n / Math.abs(toNumber(solvePositions(networkOf(RAKE)).get('2')!.ratio!));
+  expect(judge(of({ ...reading, turns: Number(exact.toFixed(6)), inputTurns: n })).verdict).toBe('agrees');
+});
+
+describe('what does not agree is explained', () => {
+  const explained = (train: typeof TRAM, reading: object) => {
+    const { judge, explain } = judgeFor(train);
+    const judged = judge(of(reading));
+    expect(judged.verdict).toBe('does-not-agree');
+    return explain(judged).map(({ says }) => says);
+  };
+  const turns = (position: string, value: number, inputTurns = 100) => ({ kind: 'turns', position, member: 'out', turns: value, resolution: 0.01, inputTurns }); // prettier-ignore
+
+  test('by one element engaged instead of another: two clutches were swapped', () => {
+    // First of the rake is 64/13; read as second's 122/43.
+    const second = (100 * 43) / 122;
+    expect(explained(RAKE, turns('1', Number(second.toFixed(2))))).toContain('agrees with position 2');
+    const alone = { ...RAKE, positions: RAKE.positions.filter(({ id }) => id !== '2') };
+    expect(explained(alone, turns('1', Number(second.toFixed(2))))).toContain('agrees with Second engaged instead of First'); // prettier-ignore
+  });
+
+  test('by the usual slips', () => {
+    const ratio = Math.abs(toNumber(solvePositions(networkOf(RAKE)).get('1')!.ratio!));
+    expect(explained(RAKE, turns('1', Number((100 * ratio).toFixed(2))))).toContain('the other way up: out/in for in/out'); // prettier-ignore
+    expect(explained(RAKE, turns('1', Number((1000 / ratio).toFixed(2))))).toContain('10 times too little: a factor of 10 left out'); // prettier-ignore
+    expect(explained(RAKE, turns('1', Number((6000 / ratio).toFixed(2))))).toContain('60 times too little: a factor of 60 left out'); // prettier-ignore
+    const marks = (24 * 4) / ratio;
+    expect(explained(RAKE, { kind: 'marks', position: '1', member: 'out', marks: 24, passed: Number((marks - 1).toFixed(2)), resolution: 0.25, inputTurns: 4 })).toContain('one mark counted too few'); // prettier-ignore
+    expect(explained(RAKE, { kind: 'marks', position: '1', member: 'out', marks: 24, passed: Number((marks + 1).toFixed(2)), resolution: 0.25, inputTurns: 4 })).toContain('one mark counted too many'); // prettier-ignore
+  });
+});
+
+test('torques: below the ideal is loss, with its efficiency for each mesh; above it nothing explains it', () => {
+  const judge = judgeFor(RAKE);
+  const scale = (grams: number): Reading => of({ kind: 'scale', position: '1', member: 'out', grams, resolutionG: 1, armMm: 100, resolutionMm: 0, inputTorqueNm: 0.1 }); // prettier-ignore
+  const ideal = 0.1 * Math.abs(toNumber(solvePositions(networkOf(RAKE)).get('1')!.ratio!));
+  const gramsAt = (share: number) => Number(((share * ideal) / 9.80665 / 0.1 * 1000).toFixed(1)); // prettier-ignore
+  const lossy = judge.judge(scale(gramsAt(0.9)));
+  expect(lossy.verdict).toBe('no-verdict');
+  const [found] = efficiencies(judge, [lossy]);
+  expect(found!.value).toBeCloseTo(0.9, 3);
+  expect(found!.meshes).toBe(2);
+  expect(found!.perMesh).toBeCloseTo(Math.sqrt(0.9), 3);
+  expect(judge.judge(scale(gramsAt(1.1))).verdict).toBe('does-not-agree');
+  const engaged = RAKE.positions.find(({ id }) => id === '1')!.engaged;
+  expect(meshEfficiencyFor(RAKE, engaged, 0.9)).toBeCloseTo(Math.sqrt(0.9), 3);
+  expect(meshEfficiencyFor(RAKE, engaged, 1.2)).toBeNull();
+});
+
+test('a correction takes the place of what it corrects, and both stay; corrections of corrections too', () => {
+  const reading = (id: string, passed: number): Reading => of({ id, kind: 'marks', position: '1', member: 'out', marks: 24, passed }); // prettier-ignore
+  const log: Log = {
+    format: 'tin-wheel/log',
+    version: 1,
+    readings: [reading('a', 16), reading('b', 10)],
+    corrections: [
+      { of: 'a', why: 'wrong count typed', reading: reading('a2', 11) },
+      { of: 'a2', why: 'wrong again', reading: reading('a3', 10) },
+    ],
+  };
+  expect(readLog(JSON.stringify(log))).toEqual({ ok: true, value: log });
+  const [first, second] = countedIn(log);
+  expect(first!.reading.id).toBe('a3');
+  expect(first!.was.map(({ reading: { id }, why }) => [id, why])).toEqual([['a', 'wrong count typed'], ['a2', 'wrong again']]); // prettier-ignore
+  expect(second).toEqual({ reading: log.readings[1], was: [] });
+  expect(judgeLog(TRAM, log).map(({ verdict }) => verdict)).toEqual(['agrees', 'agrees']);
+});
+
+const LOG = { format: 'tin-wheel/log', version: 1 } as const;
+const MARKS = { id: 'a', kind: 'marks', position: '1', member: 'out', marks: 24, passed: 10 } as const;
+
+test.each([
+  [{ ...LOG, readings: [MARKS, MARKS] }, 'readings[1].id: "a" stands in the log twice.'],
+  [{ ...LOG, readings: [], corrections: [{ of: 'z', why: 'x', reading: MARKS }] }, 'corrections[0].of: there is no reading "z".'], // prettier-ignore
+  [{ ...LOG, readings: [{ ...MARKS, passed: 0 }] }, 'readings[0].passed: passed is a number above 0.'],
+  [{ ...LOG, version: 2, readings: [] }, 'version: The version must be 1.'],
+])('the log %j is refused with its place', (log, message) => {
+  expect(readLog(JSON.stringify(log))).toEqual({ ok: false, message });
+});
+
+test.each([
+  [{ ...MARKS, kind: 'frames', frames: 0, frameRate: 50, marks: undefined, passed: undefined }, 'frames'],
+  [{ id: 'a', kind: 'frames', member: 'out', frames: 3, frameRate: 0 }, 'frameRate'],
+  [{ id: 'a', kind: 'scale', member: 'out', grams: 10, armMm: 0 }, 'armMm'],
+  [{ ...MARKS, position: '9' }, 'position'],
+  [{ ...MARKS, member: 'nobody' }, 'member'],
+  [{ ...MARKS, resolution: 10 }, 'resolution'],
+  [{ ...MARKS, position: '4', member: 'frontSun' }, 'member'],
+])('the reading %j is refused at its field', (reading, place) => {
+  expect(readReading(reading, TRAM)).toMatchObject({ ok: false, place });
+});
+
+test('a position that locks is no place for a reading', () => {
+  const locked = readReading({ ...MARKS, position: '1+2' }, RAKE);
+  expect(locked).toMatchObject({ ok: false, place: 'position', message: expect.stringContaining('locks') });
+});
