@@ -1,10 +1,11 @@
 /**
- * `npm run bench -- [core|page|screens|chart|teeth|shifting|turning|saving|hostile]`: prints how fast the parts are that people wait for. Not a test: nothing fails.
+ * `npm run bench -- [core|page|screens|chart|teeth|shifting|log|turning|saving|hostile]`: prints how fast the parts are that people wait for. Not a test: nothing fails.
  * The figures of the page, of the screens, of the chart, of turning, of saving and of hostile documents need a build (`npm run build`).
  */
 import { benchChart } from './chart';
 import { benchCore } from './core';
 import { benchHostile } from './hostile';
+import { benchLog } from './log';
 import { benchPage } from './page';
 import { benchSaving } from './saving';
 import { benchScreens } from './screens';
@@ -20,6 +21,7 @@ async function main(): Promise<void> {
   if (only === undefined || only === 'chart') await benchChart();
   if (only === undefined || only === 'teeth') benchTeeth();
   if (only === undefined || only === 'shifting') benchShifting();
+  if (only === undefined || only === 'log') benchLog();
   if (only === undefined || only === 'turning') await benchTurning();
   if (only === undefined || only === 'saving') await benchSaving();
   if (only === undefined || only === 'hostile') await benchHostile();

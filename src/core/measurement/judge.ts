@@ -43,13 +43,8 @@ export interface Judge {
 
 export function judgeFor(train: Train): Judge {
   const open = openTrain(networkOf(train));
-  const kept = new Map<string, Known>();
-  const know = (engaged: readonly string[], flow: Reading['flow']): Known => {
-    const key = JSON.stringify([flow, [...engaged].sort()]);
-    const found = kept.get(key) ?? known(open, engaged, flow);
-    kept.set(key, found);
-    return found;
-  };
+  const kept = { drive: keeper(open, 'drive'), coast: keeper(open, 'coast') };
+  const know = (engaged: readonly string[], flow: Reading['flow']): Known => kept[flow ?? 'drive'](engaged);
   const engagedIn = (reading: Reading): readonly string[] | null => engagedOf(train, reading);
   const computedIn = (reading: Reading) => (engaged: readonly string[]) =>
     computedFor(train, know(engaged, reading.flow), reading);
@@ -63,7 +58,16 @@ export function judgeFor(train: Train): Judge {
     const rest = { ...own, reading, computed, ...follows(train, state, reading, own.interval) };
     const silent = { verdict: 'no-verdict' as const, others: [], turnsToTell: null };
     if (computed === null || compared === null) return { ...rest, ...silent };
-    const others = engaged === null ? [] : agreeing(train, engaged, computedIn(reading), compared);
+    const others =
+      state === null
+        ? []
+        : agreeing(
+            train,
+            state,
+            kept[reading.flow ?? 'drive'],
+            (known) => computedFor(train, known, reading),
+            compared,
+          );
     if (contains(compared, computed)) {
       if (others.length === 0) return { ...rest, verdict: 'agrees', others: [], turnsToTell: null };
       const ratios = others.map((id) => computedIn(reading)(train.positions.find((one) => one.id === id)!.engaged)!);
@@ -97,13 +101,30 @@ export function judgeFor(train: Train): Judge {
 }
 
 interface Known {
+  /** The same for the same engagement in whatever order. */
+  readonly key: string;
   readonly solved: Solved;
   readonly figures: ReadonlyMap<string, MemberFigures>;
 }
 
-function known(open: OpenTrain, engaged: readonly string[], flow: Reading['flow']): Known {
+/** Engagements solved once; a position's own list is known again without looking into it. */
+function keeper(open: OpenTrain, flow: 'drive' | 'coast'): (engaged: readonly string[]) => Known {
+  const byList = new WeakMap<readonly string[], Known>();
+  const byKey = new Map<string, Known>();
+  return (engaged) => {
+    const known = byList.get(engaged);
+    if (known) return known;
+    const key = [...engaged].sort().join('\n');
+    const fresh = byKey.get(key) ?? solvedAs(open, engaged, flow, key);
+    byKey.set(key, fresh);
+    byList.set(engaged, fresh);
+    return fresh;
+  };
+}
+
+function solvedAs(open: OpenTrain, engaged: readonly string[], flow: 'drive' | 'coast', key: string): Known {
   const solved = (flow === 'coast' ? solveCoasting : solveEngaged)(open, engaged);
-  return { solved, figures: new Map(memberFigures(solved).map((row) => [row.id, row])) };
+  return { key, solved, figures: new Map(memberFigures(solved).map((row) => [row.id, row])) };
 }
 
 /** What was engaged when it was read; null where that is not told. */
@@ -205,18 +226,16 @@ function comparedOf(reading: Reading, interval: Interval | null): Interval | nul
 
 function agreeing(
   train: Train,
-  engaged: readonly string[],
-  computedIn: (on: readonly string[]) => Rational | null,
+  own: Known,
+  know: (engaged: readonly string[]) => Known,
+  computedIn: (known: Known) => Rational | null,
   interval: Interval,
 ): readonly string[] {
-  const key = (on: readonly string[]) => [...on].sort().join('\n');
-  return train.positions
-    .filter((position) => key(position.engaged) !== key(engaged))
-    .filter((position) => {
-      const computed = computedIn(position.engaged);
-      return computed !== null && contains(interval, computed);
-    })
-    .map(({ id }) => id);
+  return train.positions.flatMap(({ id, engaged }) => {
+    const known = know(engaged);
+    const computed = known.key === own.key ? null : computedIn(known);
+    return computed !== null && contains(interval, computed) ? [id] : [];
+  });
 }
 
 /** What else follows: the efficiency of a torque, the output's speed of one of the input. */
