@@ -57,16 +57,24 @@ async function readText(request: Request): Promise<Read> {
     return refuse(415, 'not-json', 'Send the body as application/json.');
   if (Number(request.headers.get('content-length') ?? 0) > MAX_BODY_BYTES)
     return refuse(413, 'too-large', 'The document is larger than 2 MB.');
+  const bytes = await readBytes(request, MAX_BODY_BYTES);
+  return bytes
+    ? { ok: true, text: bytes.toString('utf8') }
+    : refuse(413, 'too-large', 'The document is larger than 2 MB.');
+}
+
+/** A body's bytes; null as soon as there are more of them than may be, before they are all in memory. */
+export async function readBytes(request: Request, most: number): Promise<Buffer | null> {
   const chunks: Uint8Array[] = [];
   let size = 0;
   if (request.body) {
     for await (const chunk of request.body as unknown as AsyncIterable<Uint8Array>) {
       size += chunk.byteLength;
-      if (size > MAX_BODY_BYTES) return refuse(413, 'too-large', 'The document is larger than 2 MB.');
+      if (size > most) return null;
       chunks.push(chunk);
     }
   }
-  return { ok: true, text: Buffer.concat(chunks).toString('utf8') };
+  return Buffer.concat(chunks);
 }
 
 /** Reads a small JSON body. */

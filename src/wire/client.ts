@@ -14,6 +14,7 @@ export interface Refusal {
 
 export interface Asking {
   readonly method?: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
+  /** A value that goes as JSON, or bytes that go as what they say they are. */
   readonly body?: unknown;
   readonly headers?: Readonly<Record<string, string>>;
   /** Lets it be sent to its end while the page goes away, as far as it is small enough for browsers to do so. */
@@ -34,11 +35,13 @@ export async function ask<T extends object>(
   address: string,
   { method = 'GET', body, headers = {}, leaving = false, signal }: Asking = {},
 ): Promise<Answer<T>> {
-  const text = body === undefined ? undefined : JSON.stringify(body);
+  const bytes = body instanceof Blob ? body : null;
+  const text = body === undefined || bytes ? undefined : JSON.stringify(body);
   try {
     const response = await fetch(address, {
       method,
       headers: { ...headers, ...(text !== undefined && { 'content-type': 'application/json' }) },
+      ...(bytes && { body: bytes }),
       ...(text !== undefined && { body: text, keepalive: leaving && text.length < LAST_WORD_BYTES }),
       ...(signal && { signal }),
     });

@@ -1,10 +1,22 @@
 export type { Answer, Refusal } from './client';
-export type { ExampleState, Kept, KeptBeside, ReadableEntry, Revision, ShelfEntry, UnreadableEntry } from './replies';
-export { namingRequest, saveRequest, keepingRequest } from './requests';
+export type {
+  ExampleState,
+  Kept,
+  KeptBeside,
+  LogEntry,
+  ReadableEntry,
+  Revision,
+  ShelfEntry,
+  UnreadableEntry,
+} from './replies';
+export { logRequest, namingRequest, saveRequest, keepingRequest } from './requests';
 export {
+  addToTrainLog,
   forgetBeside,
   keepBeside,
+  keepPicture,
   nameRevision,
+  pictureAddress,
   putBack,
   putCopyOnShelf,
   putOnShelf,
@@ -16,6 +28,7 @@ export {
   readShelf,
   readShelfDrawing,
   readTrain,
+  readTrainLog,
   restoreExample,
   saveTrain,
   takeOffShelf,

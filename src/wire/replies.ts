@@ -26,6 +26,18 @@ export const besideReply = z.object({
     }),
   ),
 });
+/** A train's log as it was written. */
+export const logReply = z.object({
+  entries: z.array(
+    z.object({
+      id: z.string(),
+      kind: z.enum(['reading', 'correction', 'run']),
+      savedAt: z.string(),
+      document: z.custom<object>((value) => typeof value === 'object' && value !== null),
+    }),
+  ),
+});
+export const pictureReply = z.object({ id: z.string() });
 export const revisionReply = z.object({ train });
 export const examplesReply = z.object({
   examples: z.array(
@@ -48,6 +60,8 @@ export type Kept = Pick<z.infer<typeof trainReply>, 'id' | 'version' | 'train'>;
 export type Revision = z.infer<typeof revisionsReply>['revisions'][number];
 /** A document that is kept beside a train. */
 export type KeptBeside = z.infer<typeof besideReply>['kept'][number];
+/** An entry of a train's log. */
+export type LogEntry = z.infer<typeof logReply>['entries'][number];
 /** A train that ships with the application, and whether it is on the shelf as it was. */
 export type ExampleState = z.infer<typeof examplesReply>['examples'][number];
 

@@ -9,6 +9,19 @@ export const keepingRequest = z.strictObject({
   document: z.custom<object>((value) => typeof value === 'object' && value !== null),
 });
 
+/** Entries of a log: each is kept once, under its id. */
+export const logRequest = z.strictObject({
+  entries: z
+    .array(
+      z.strictObject({
+        id: z.string().check(z.minLength(1), z.maxLength(64)),
+        kind: z.enum(['reading', 'correction', 'run']),
+        document: z.custom<object>((value) => typeof value === 'object' && value !== null),
+      }),
+    )
+    .check(z.minLength(1), z.maxLength(2000)),
+});
+
 /** A state's name, for good; null or blanks take it away. */
 export const namingRequest = z.strictObject({
   name: z.nullable(z.string().check(z.trim(), z.maxLength(120))),

@@ -5,6 +5,7 @@ import type {
   ExampleState,
   Kept,
   KeptBeside,
+  LogEntry,
   ReadTrain,
   Revision,
   ShelfEntry,
@@ -67,6 +68,20 @@ export const keepBeside = (kind: BesideKind, id: string, key: string, name: stri
 
 export const forgetBeside = (kind: BesideKind, id: string, key: string) =>
   ask<object>([], `${trainAt(id)}/${kind}/${key}`, { method: 'DELETE' });
+
+/** A train's log, as it was written. */
+export const readTrainLog = (id: string) => ask<{ entries: LogEntry[] }>(['entries'], `${trainAt(id)}/log`);
+
+/** Adds entries to a train's log; sent twice they are there once. */
+export const addToTrainLog = (id: string, entries: readonly Omit<LogEntry, 'savedAt'>[]) =>
+  ask<object>([], `${trainAt(id)}/log`, { method: 'POST', body: { entries } });
+
+/** Keeps a picture beside a train, under a name that its bytes give it. */
+export const keepPicture = (id: string, picture: Blob) =>
+  ask<{ id: string }>(['id'], `${trainAt(id)}/pictures`, { method: 'POST', body: picture });
+
+export const pictureAddress = (id: string, picture: string): string =>
+  `${trainAt(id)}/pictures/${encodeURIComponent(picture)}`;
 
 /** The saved states of a train, the newest first. */
 export const readRevisions = (id: string) => ask<{ revisions: Revision[] }>(['revisions'], `${trainAt(id)}/revisions`);

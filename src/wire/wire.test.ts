@@ -44,6 +44,13 @@ test('every call of the client is answered by the routes as its schema says', as
   held(replies.nothingReply, await wire.forgetBeside('searches', added.id, 'b'));
   const scenario = { format: 'tin-wheel/scenario', version: 1, motor: { kind: 'hand', torqueNm: 2, rpm: 40 }, load: {}, order: ['wind'] }; // prettier-ignore
   held(replies.nothingReply, await wire.keepBeside('scenarios', added.id, 'a', 'By hand', scenario));
+  const reading = { id: 'r1', kind: 'turns', position: 'wind', member: 'drum', turns: 2, inputTurns: 24 } as const;
+  const entry = { id: 'r1', kind: 'reading', document: reading } as const;
+  held(replies.nothingReply, await wire.addToTrainLog(added.id, [entry]));
+  // A record is never changed: under the same id the first one stays.
+  held(replies.nothingReply, await wire.addToTrainLog(added.id, [{ ...entry, document: { ...reading, turns: 3 } }]));
+  const dot = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mP8z8BQDwAEhQGAhKmMIQAAAABJRU5ErkJggg==', 'base64'); // prettier-ignore
+  const picture = held(replies.pictureReply, await wire.keepPicture(added.id, new Blob([dot], { type: 'image/png' })));
   const copy = held(replies.storedReply, await wire.putCopyOnShelf(kept));
   expect(held(replies.trainReply, await wire.readTrain(copy.id)).train.name).toBe(`${kept.train.name} (copy)`);
   for (const id of [added.id, copy.id])
@@ -53,6 +60,12 @@ test('every call of the client is answered by the routes as its schema says', as
   expect(held(replies.besideReply, await wire.readBeside('scenarios', copy.id)).kept).toEqual([
     { id: 'a', name: 'By hand', savedAt: expect.any(String), document: scenario },
   ]);
+  for (const id of [added.id, copy.id]) {
+    expect(held(replies.logReply, await wire.readTrainLog(id)).entries).toEqual([{ ...entry, savedAt: expect.any(String) }]); // prettier-ignore
+    const shown = await fetch(wire.pictureAddress(id, picture.id));
+    expect(shown.headers.get('content-type')).toBe('image/png');
+    expect(Buffer.from(await shown.arrayBuffer()).equals(dot)).toBe(true);
+  }
   held(replies.nothingReply, await wire.takeOffShelf({ id: copy.id, version: 1 }));
   held(replies.trainReply, await wire.putBack(copy.id));
   expect(held(replies.besideReply, await wire.readBeside('searches', copy.id)).kept).toHaveLength(1);
@@ -87,6 +100,22 @@ test('a search that does not read, or has no train, is not kept', async () => {
   expect(await wire.keepBeside('scenarios', id, 'a', 'None', { format: 'tin-wheel/scenario' })).toMatchObject({ ok: false, code: 'bad-document', message: expect.stringMatching(/^version/) }); // prettier-ignore
   expect(await wire.forgetBeside('searches', id, 'a')).toMatchObject({ ok: false, code: 'not-kept' });
   expect(held(replies.besideReply, await wire.readBeside('searches', id)).kept).toEqual([]);
+});
+
+test('entries that do not read, and pictures that are none, are not kept', async () => {
+  const { id } = held(replies.storedReply, await wire.putOnShelf(demoTrain('sluice-winch')));
+  const good = {
+    id: 'a',
+    kind: 'reading',
+    document: { id: 'a', kind: 'event', part: 'drum', what: 'pin sheared' },
+  } as const;
+  const bad = { id: 'b', kind: 'reading', document: { id: 'b', kind: 'frames', member: 'drum', frames: 0, frameRate: 50 } } as const; // prettier-ignore
+  expect(await wire.addToTrainLog(id, [good, bad])).toMatchObject({ ok: false, code: 'bad-entry', message: 'entries[1].frames: frames is a number above 0.' }); // prettier-ignore
+  // All or none.
+  expect(held(replies.logReply, await wire.readTrainLog(id)).entries).toEqual([]);
+  expect(await wire.addToTrainLog('no such train', [good])).toMatchObject({ ok: false, code: 'no-train' });
+  expect(await wire.keepPicture(id, new Blob(['<svg/>'], { type: 'image/png' }))).toMatchObject({ ok: false, code: 'no-picture' }); // prettier-ignore
+  expect(await wire.keepPicture(id, new Blob([new Uint8Array(5_000_001)]))).toMatchObject({ ok: false, code: 'too-large' }); // prettier-ignore
 });
 
 test('what is refused comes with the server’s sentence', async () => {

@@ -2,5 +2,5 @@ export { measured, plain, SOUND, watts, type Quantity } from './arithmetic';
 export { efficiencies, meshEfficiencyFor, type MeasuredEfficiency } from './efficiency';
 export type { Explanation } from './explanations';
 export { judgedJson, judgeFor, type Judge, type Judged, type Verdict } from './judge';
-export { countedIn, judgeLog, readLog, readReading, type Counted, type ReadReading } from './log-file';
+export { countedIn, judgeLog, readLog, readReading, shapeOfEntry, type Counted, type ReadReading } from './log-file';
 export { MOST_READINGS, type Correction, type Log, type Reading } from './log-schema';

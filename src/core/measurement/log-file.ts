@@ -1,6 +1,6 @@
 import { issueText, pathText, type Train } from '../train';
 import { judgeFor, type Judged } from './judge';
-import { logSchema, readingSchema, type Log, type Reading } from './log-schema';
+import { correctionSchema, logSchema, readingSchema, runSchema, type Log, type Reading } from './log-schema';
 
 export type ReadLog = { readonly ok: true; readonly value: Log } | { readonly ok: false; readonly message: string };
 
@@ -32,6 +32,14 @@ function wrongIn({ readings, corrections = [] }: Log): string | null {
   }
   return null;
 }
+
+/** What is wrong with an entry of a log, whatever train it is of; null where nothing is. */
+export function shapeOfEntry(kind: keyof typeof ENTRIES, document: unknown): string | null {
+  const parsed = ENTRIES[kind].safeParse(document);
+  return parsed.success ? null : issueText(parsed.error.issues[0]!);
+}
+
+const ENTRIES = { reading: readingSchema, correction: correctionSchema, run: runSchema };
 
 export type ReadReading =
   | { readonly ok: true; readonly value: Reading }

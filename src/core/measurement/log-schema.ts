@@ -62,13 +62,13 @@ export const readingSchema = z.discriminatedUnion(
   },
 );
 
-const correctionSchema = z.strictObject({
+export const correctionSchema = z.strictObject({
   of: id,
   why: text('Why', 500).check(z.minLength(1, 'Say why it is corrected.')),
   reading: readingSchema,
 });
 
-const runSchema = z.strictObject({
+export const runSchema = z.strictObject({
   id,
   name: text('A name', 120),
   at: z.optional(text('at', 40)),

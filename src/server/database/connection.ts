@@ -5,6 +5,7 @@ import sqlite3 from 'sqlite3';
 import { defineTrain, type TrainModel } from './train-model';
 import { defineRevision, type RevisionModel } from './revision-model';
 import { defineBeside, type BesideModel } from './beside-model';
+import { definePicture, type PictureModel } from './picture-model';
 import { prepareForUpgrade } from './before-upgrade';
 import { migrate } from './migrations';
 import { sqliteCode, StartupError, startupError } from './startup-error';
@@ -15,6 +16,9 @@ interface Tables {
   /** Searches for tooth counts, and scenarios of motor and load, kept beside trains. */
   readonly searches: BesideModel;
   readonly scenarios: BesideModel;
+  /** Entries of logs: readings, corrections and runs, by their kind as name; never changed. */
+  readonly log: BesideModel;
+  readonly pictures: PictureModel;
 }
 
 /** The open database: the connection and its models. */
@@ -81,6 +85,8 @@ const tablesOf = (sequelize: Sequelize): Tables => ({
   revisions: defineRevision(sequelize),
   searches: defineBeside(sequelize, 'searches'),
   scenarios: defineBeside(sequelize, 'scenarios'),
+  log: defineBeside(sequelize, 'log_entries'),
+  pictures: definePicture(sequelize),
 });
 
 /** A file from before it could shrink is written anew, once; where another server has it open, at a later start. */

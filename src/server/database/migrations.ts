@@ -75,6 +75,15 @@ const MIGRATIONS: RunnableMigration<Context>[] = [
     // Motors, loads and rules for shifting.
     up: ({ context: { run } }) => run(besideTable('scenarios')),
   },
+  {
+    name: '009-log',
+    // What was read at the bench, and the pictures of it.
+    up: async ({ context: { run } }) => {
+      await run(besideTable('log_entries'));
+      await run(`CREATE TABLE IF NOT EXISTS pictures (train_id VARCHAR(255) NOT NULL REFERENCES trains (id) ON DELETE CASCADE, id VARCHAR(255) NOT NULL,
+        type VARCHAR(255) NOT NULL, bytes BLOB NOT NULL, saved_at DATETIME NOT NULL, PRIMARY KEY (train_id, id))`);
+    },
+  },
 ];
 
 /** A table of documents beside trains, which go when their train goes. */

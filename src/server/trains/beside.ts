@@ -39,9 +39,18 @@ export const forgetBeside = async (table: BesideModel, trainId: string, id: stri
   (await table.destroy({ where: { trainId, id } })) === 1;
 
 /** What is kept beside one train goes along with its copy; done twice it is there once. */
-export async function copyBeside({ searches, scenarios }: Database, from: string, to: string): Promise<void> {
-  for (const table of [searches, scenarios]) {
+export async function copyBeside(
+  { searches, scenarios, log, pictures }: Database,
+  from: string,
+  to: string,
+): Promise<void> {
+  for (const table of [searches, scenarios, log]) {
     const rows = (await table.findAll({ where: { trainId: from } })).map((row) => ({ ...row.get(), trainId: to }));
     await table.bulkCreate(rows, { ignoreDuplicates: true });
+  }
+  // One by one: together they could be more than fits.
+  for (const row of await pictures.findAll({ where: { trainId: from }, attributes: ['id'] })) {
+    const whole = await pictures.findOne({ where: { trainId: from, id: row.get().id } });
+    if (whole) await pictures.bulkCreate([{ ...whole.get(), trainId: to }], { ignoreDuplicates: true });
   }
 }

@@ -1,0 +1,36 @@
+import { shapeOfEntry } from '@/core/measurement';
+import { database } from '@/server/database';
+import { failure, jsonFields, readJson } from '@/server/http';
+import { route } from '@/server/route';
+import { addToLog, listLog } from '@/server/trains/log';
+import { logRequest } from '@/wire';
+
+export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: string }>({
+  /** A train's log, in the order in which it was written. */
+  GET: async (_, { id }) => {
+    const rows = await listLog(await database(), id);
+    const entries = rows.map(
+      ({ document, ...rest }) => `{${JSON.stringify(rest).slice(1, -1)},"document":${document}}`,
+    );
+    return jsonFields({ entries: `[${entries.join(',')}]` });
+  },
+
+  /** Adds entries, all or none; what is there already stays as it is. */
+  POST: async (request, { id }) => {
+    const body = await readJson(request);
+    if (!body.ok) return body.response;
+    const asked = logRequest.safeParse(body.value);
+    if (!asked.success)
+      return failure(400, 'bad-request', 'Send up to 2000 entries, each with an id, its kind and the document.');
+    const { entries } = asked.data;
+    for (const [i, { kind, document }] of entries.entries()) {
+      const wrong = shapeOfEntry(kind, document);
+      if (wrong !== null) return failure(422, 'bad-entry', `entries[${i}].${wrong}`);
+    }
+    const added = await addToLog(await database(), id, entries.map((entry) => ({ ...entry, document: JSON.stringify(entry.document) }))); // prettier-ignore
+    if (added === 'missing') return failure(404, 'no-train', 'There is no such train on the shelf.');
+    return added === 'kept'
+      ? Response.json({})
+      : failure(409, 'full', 'This log has 50 000 entries, which is as many as there can be.');
+  },
+});

@@ -1,0 +1,27 @@
+import { createHash } from 'node:crypto';
+import { database } from '@/server/database';
+import { failure, readBytes } from '@/server/http';
+import { route } from '@/server/route';
+import { plainPicture } from '@/server/trains/picture-bytes';
+
+const MOST_BYTES = 5_000_000;
+const MOST_PICTURES = 500;
+
+export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: string }>({
+  /** Keeps a PNG or a JPEG without what cameras write beside it. The same picture twice is kept once. */
+  POST: async (request, { id }) => {
+    const bytes = await readBytes(request, MOST_BYTES);
+    if (!bytes) return failure(413, 'too-large', 'A picture can have at most 5 MB.');
+    const picture = plainPicture(bytes);
+    if (!picture)
+      return failure(415, 'no-picture', 'This is neither a PNG nor a JPEG picture, whatever its name says.');
+    const { trains, pictures } = await database();
+    if ((await trains.count({ where: { id } })) === 0)
+      return failure(404, 'no-train', 'There is no such train on the shelf.');
+    if ((await pictures.count({ where: { trainId: id } })) >= MOST_PICTURES)
+      return failure(409, 'full', 'Beside this train 500 pictures are kept, which is as many as there can be.');
+    const key = createHash('sha256').update(picture.bytes).digest('hex').slice(0, 32);
+    await pictures.bulkCreate([{ trainId: id, id: key, ...picture, savedAt: new Date() }], { ignoreDuplicates: true });
+    return Response.json({ id: key }, { status: 201 });
+  },
+});

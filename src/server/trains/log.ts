@@ -1,0 +1,40 @@
+import type { Database } from '../database';
+
+/** An entry of a train's log as it is kept. */
+export interface LogRow {
+  readonly id: string;
+  readonly kind: LogKind;
+  readonly document: string;
+  readonly savedAt: string;
+}
+
+export type LogKind = 'reading' | 'correction' | 'run';
+
+/** Entries of one train. */
+const MOST_ENTRIES = 50_000;
+/** Entries are put in so many at a time. */
+const BATCH = 500;
+
+/** The log of a train, in the order in which it was written. */
+export async function listLog({ reading: { log } }: Database, trainId: string): Promise<readonly LogRow[]> {
+  const rows = (await log.findAll({ where: { trainId }, order: [['savedAt', 'ASC'], ['id', 'ASC']], raw: true })) as unknown as { id: string; name: LogKind; document: string; savedAt: string | Date }[]; // prettier-ignore
+  return rows.map(({ id, name, document, savedAt }) => ({ id, kind: name, document, savedAt: new Date(savedAt).toISOString() })); // prettier-ignore
+}
+
+/** Adds entries, all or none. What is there already under an id stays as it is: a record is never changed, and a request sent twice adds once. */
+export async function addToLog(
+  { sequelize, trains, log }: Database,
+  trainId: string,
+  entries: readonly Pick<LogRow, 'id' | 'kind' | 'document'>[],
+): Promise<'kept' | 'missing' | 'full'> {
+  if ((await trains.count({ where: { id: trainId } })) === 0) return 'missing';
+  if ((await log.count({ where: { trainId } })) + entries.length > MOST_ENTRIES) return 'full';
+  const now = Date.now();
+  // A millisecond for each, so that they stay in their order.
+  const rows = entries.map(({ id, kind, document }, i) => ({ trainId, id, name: kind, document, savedAt: new Date(now + i) })); // prettier-ignore
+  await sequelize.transaction(async (transaction) => {
+    for (let at = 0; at < rows.length; at += BATCH)
+      await log.bulkCreate(rows.slice(at, at + BATCH), { ignoreDuplicates: true, transaction });
+  });
+  return 'kept';
+}
