@@ -1,0 +1,29 @@
+import { couplerName, gearName, memberName } from '../words';
+import type { Train } from '../train';
+import type { Fault } from './hypotheses';
+
+/** A fault as a mechanic would say it: "Second never engages". */
+export function faultWords(train: Train, { fault, part }: Fault): string {
+  switch (fault) {
+    case 'never-engages':
+      return `${couplerName(train, part)} never engages`;
+    case 'stuck-on':
+      return `${couplerName(train, part)} is stuck on`;
+    case 'never-holds':
+      return `${couplerName(train, part)} never holds`;
+    case 'seized':
+      return `${couplerName(train, part)} is seized: it holds both ways`;
+    case 'mesh-lost': {
+      const gears = train.meshes.find(({ id }) => id === part)?.gears ?? [];
+      const names = gears.map((id) =>
+        gearName(
+          train,
+          train.gears.find((gear) => gear.id === id)!,
+        ),
+      );
+      return `the teeth of ${names.join(' or ')} are gone`;
+    }
+    case 'member-held':
+      return `${memberName(train, part)} is stuck to the frame`;
+  }
+}
