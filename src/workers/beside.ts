@@ -1,7 +1,7 @@
 import type { Jobs } from './jobs';
 import { Pool, type Lane } from './pool';
 
-export type { Tried } from './jobs';
+export type { Diagnosis, TestWords, Tried } from './jobs';
 
 /** A core is left for the page. */
 const MOST = Math.min(3, Math.max(1, (globalThis.navigator?.hardwareConcurrency ?? 2) - 1));

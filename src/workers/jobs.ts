@@ -8,6 +8,8 @@ import {
 import { networkOf } from '@/core/kinematics';
 import { Drafts, drawSideView, type DraftsData, type Space } from '@/core/drawing';
 import { checksOf, search, type Answer, type Question } from '@/core/tooth-search';
+import { behavioursOf, nextTestFor, outcomeKey, suspectsFor, type Seen, type Suspected } from '@/core/faults';
+import { toNumber } from '@/core/rational';
 import { runScenario, type Run, type Scenario, type Traces } from '@/core/shifting';
 import type { Train } from '@/core/train';
 
@@ -73,7 +75,59 @@ export const JOBS = {
     });
     return null;
   },
+
+  /** Suspects for what was seen, and the next test, without what only works in here. */
+  diagnose({ train, seen }: { readonly train: Train; readonly seen: Seen }, tell: (part: number) => void): Diagnosis {
+    const suspected = suspectsFor(train, seen, tell);
+    const next = nextTestFor(train, suspected);
+    const sound = behavioursOf(train)([]);
+    const plain = ({ faults, agrees, of, failsOn }: Suspected['suspects'][number]) => ({ faults, agrees, of, failsOn });
+    return {
+      suspects: suspected.suspects.slice(0, MOST_SUSPECTS).map(plain),
+      open: suspected.suspects.filter(({ agrees, of }) => agrees === of).length,
+      sound: suspected.sound,
+      part: 1,
+      nextTest: next && {
+        position: next.position,
+        engaged: next.engaged,
+        left: next.left,
+        outcomes: next.outcomes.map(({ outcome, suspects }) => ({
+          status: outcome.status,
+          ratio: outcome.ratio && toNumber(outcome.ratio),
+          asComputed: outcomeKey(outcome) === outcomeKey(sound(next.engaged)),
+          suspects: suspects.length,
+        })),
+      },
+    };
+  },
 };
+
+/** Suspects that are worth looking through. */
+const MOST_SUSPECTS = 400;
+
+/** What may be wrong, as plain data. */
+export interface Diagnosis {
+  readonly suspects: readonly Omit<Suspected['suspects'][number], 'behaviour'>[];
+  /** How many of them explain everything. */
+  readonly open: number;
+  readonly sound: boolean;
+  /** How far the pairs are. */
+  readonly part: number;
+  readonly nextTest: TestWords | null;
+}
+
+export interface TestWords {
+  readonly position: string | null;
+  readonly engaged: readonly string[];
+  readonly left: number;
+  readonly outcomes: readonly {
+    readonly status: string;
+    /** Signed, in/out; null where nothing drives. */
+    readonly ratio: number | null;
+    readonly asComputed: boolean;
+    readonly suspects: number;
+  }[];
+}
 
 interface Running {
   readonly train: Train;

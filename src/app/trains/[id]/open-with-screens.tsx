@@ -15,6 +15,7 @@ const SCREENS = [
     () => import('@/features/shifting/screen'),
   ),
   screen('Teeth', 'teeth', 'Which tooth counts give the wanted ratios?', () => import('@/features/teeth/screen')),
+  screen('Log', 'log', 'What did the real thing do, and does that agree?', () => import('@/features/log/screen')),
 ];
 
 export const OpenWithScreens = (train: Omit<ComponentProps<typeof OpenTrain>, 'screens'>) => (

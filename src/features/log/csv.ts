@@ -1,0 +1,82 @@
+import Papa from 'papaparse';
+import { countedIn, readReading, type Log, type Reading } from '@/core/measurement';
+import type { Train } from '@/core/train';
+import type { Table } from '@/ui/table-text';
+import { KINDS } from './kinds';
+
+/** Columns of a log as CSV: what every reading says, then every figure with its unit. */
+const HEAD = ['id', 'at', 'position', 'kind', 'member', 'mesh', 'gear', 'part', 'what', 'note', 'revision', 'run', 'simulated'] as const; // prettier-ignore
+
+/** Figures by their keys, with their units, each once. */
+const FIGURES: ReadonlyMap<string, string> = new Map(
+  Object.values(KINDS).flatMap(({ fields }) => fields.filter(({ key }) => key !== 'full').map(({ key, unit }) => [key, unit] as const)), // prettier-ignore
+);
+const headOf = (key: string): string => (FIGURES.has(key) ? `${key} (${FIGURES.get(key)})` : key);
+
+/** The readings that count as a table. */
+export function csvOf(log: Log): Table {
+  const keys = [...HEAD, ...FIGURES.keys()];
+  const rows = countedIn(log).map(({ reading }) => {
+    const values = reading as unknown as Readonly<Record<string, unknown>>;
+    return keys.map((key) => (values[key] === undefined || values[key] === null ? '' : String(values[key])));
+  });
+  return { head: keys.map(headOf), rows };
+}
+
+/** What a column of a file can be. */
+export const MEANINGS: readonly string[] = [...HEAD.slice(1), ...FIGURES.keys()];
+
+export interface ReadCsv {
+  readonly head: readonly string[];
+  readonly rows: readonly (readonly string[])[];
+  /** What each column means, as far as its head says; empty where it does not. */
+  readonly meant: readonly string[];
+}
+
+/** A file's table, and what its heads say. */
+export function readCsv(text: string): ReadCsv {
+  const { data } = Papa.parse<string[]>(text.trim(), { skipEmptyLines: true });
+  const [head = [], ...rows] = data;
+  const known = new Set([...MEANINGS, 'id']);
+  const meant = head.map((cell) => {
+    const key = cell.trim().replace(/\s*\(.*\)$/, '');
+    return known.has(key) ? key : '';
+  });
+  return { head, rows, meant };
+}
+
+export type Imported =
+  { readonly ok: true; readonly readings: readonly Reading[] } | { readonly ok: false; readonly message: string };
+
+/** Its rows as readings for a train, by what its columns mean; all, or the first row that is wrong. @param start what readings say that have no column for it */
+export function readingsOf(
+  train: Train,
+  { rows }: ReadCsv,
+  meant: readonly string[],
+  start: Readonly<Record<string, string>>,
+): Imported {
+  const readings: Reading[] = [];
+  for (const [i, row] of rows.entries()) {
+    const texts: Record<string, string> = { ...start };
+    meant.forEach((key, at) => {
+      if (key !== '' && (row[at] ?? '').trim() !== '') texts[key] = row[at]!.trim();
+    });
+    const written = Object.fromEntries(
+      Object.entries(texts)
+        .filter(([, text]) => text !== '')
+        .map(([key, text]) => [key, valueOf(key, text)]),
+    );
+    const read = readReading({ id: crypto.randomUUID(), ...written }, train);
+    // The first row is the head, and people count from one.
+    if (!read.ok) return { ok: false, message: `Row ${i + 2}: ${read.message}` };
+    readings.push(read.value);
+  }
+  return { ok: true, readings };
+}
+
+function valueOf(key: string, text: string): unknown {
+  if (key === 'simulated' || key === 'loaded') return text === 'true';
+  if (key !== 'revision' && !FIGURES.has(key)) return text;
+  const value = Number(text.replace(/^([+-]?\d*),(\d+)$/, '$1.$2'));
+  return Number.isNaN(value) ? text : value;
+}

@@ -1,0 +1,113 @@
+import type { ReadReading } from '@/core/measurement';
+import { couplerName, memberName } from '@/core/words';
+import { useTrain } from '@/features/train/use-train';
+import { KINDS, type Draft } from '../kinds';
+import { useLog } from '../use-log';
+import { FIRST_FIGURE } from './keys';
+
+/** The fields of the kind that is taken, the reading itself first. */
+export function FigureFields({ read }: { read: ReadReading }) {
+  const draft = useLog((state) => state.draft);
+  const set = useLog((state) => state.set);
+  const change = (some: Partial<Draft>) => set({ draft: { ...draft, ...some } });
+  const { fields, of } = KINDS[draft.kind];
+  const begunTyping = fields.some(({ key, stays }) => !stays && (draft.figures[key] ?? '').trim() !== '');
+  const wrong = (key: string) => (!read.ok && read.place === key && begunTyping ? sentence(read.message) : null);
+  return (
+    <div className="flex flex-col gap-1 border-t border-base-300 px-4 py-2">
+      {of !== null && <PartChoice draft={draft} change={change} />}
+      {(wrong('member') ?? wrong('position')) && (
+        <p role="alert" className="text-error">
+          {wrong('member') ?? wrong('position')}
+        </p>
+      )}
+      {fields.map(({ key, label, unit, optional }, i) => (
+        <label key={key} className="flex flex-wrap items-center justify-between gap-x-2">
+          <span className="muted">{label}</span>
+          <span className="flex items-center gap-1.5">
+            <input
+              id={i === 0 ? FIRST_FIGURE : undefined}
+              className="input input-xs figure w-20 aria-invalid:border-error"
+              inputMode="decimal"
+              value={draft.figures[key] ?? ''}
+              placeholder={optional ? '—' : undefined}
+              aria-invalid={wrong(key) !== null}
+              onChange={(event) => change({ figures: { ...draft.figures, [key]: event.target.value } })}
+            />
+            <span className="w-16">{unit}</span>
+          </span>
+          {wrong(key) !== null && (
+            <span role="alert" className="basis-full text-error">
+              {wrong(key)}
+            </span>
+          )}
+        </label>
+      ))}
+      {draft.kind === 'event' && (
+        <label className="flex flex-col">
+          <span className="muted">What happened</span>
+          <input
+            id={FIRST_FIGURE}
+            className="input input-xs w-full"
+            value={draft.what}
+            maxLength={2000}
+            placeholder="the pin sheared"
+            onChange={(event) => change({ what: event.target.value })}
+          />
+        </label>
+      )}
+      <label className="flex items-center gap-2">
+        <span className="muted">Note</span>
+        <input
+          className="input input-xs flex-1"
+          value={draft.note}
+          maxLength={2000}
+          onChange={(event) => change({ note: event.target.value })}
+        />
+      </label>
+    </div>
+  );
+}
+
+const sentence = (message: string): string => {
+  const says = message.replace(/^[\w[\]]+: /, '');
+  return `${says[0]!.toUpperCase()}${says.slice(1)}`;
+};
+
+/** What the reading is of: a member, a pair, a gear, or any part. */
+function PartChoice({ draft, change }: { draft: Draft; change: (some: Partial<Draft>) => void }) {
+  const train = useTrain((state) => state.train);
+  const { of } = KINDS[draft.kind];
+  const member = (id: string) => memberName(train, id);
+  const gear = (id: string) => {
+    const found = train.gears.find((one) => one.id === id);
+    return found ? `${found.teeth} on ${member(found.member)}` : id;
+  };
+  const choices = {
+    member: train.members.map(({ id }) => ({ id, name: member(id) })),
+    mesh: train.meshes.map(({ id, gears }) => ({ id, name: gears.map(gear).join(' with ') })),
+    gear: train.gears.map(({ id }) => ({ id, name: gear(id) })),
+    part: [
+      ...train.members.map(({ id }) => ({ id, name: member(id) })),
+      ...train.couplers.map(({ id }) => ({ id, name: couplerName(train, id) })),
+      ...train.gears.map(({ id }) => ({ id, name: `gear ${gear(id)}` })),
+    ],
+  };
+  if (of === null) return null;
+  return (
+    <label className="flex items-center justify-between gap-2">
+      <span className="muted">Of</span>
+      <select
+        className="select select-xs w-48"
+        value={draft[of]}
+        onChange={(event) => change({ [of]: event.target.value })}
+      >
+        {choices[of].map(({ id, name }) => (
+          <option key={id} value={id}>
+            {name}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}

@@ -1,0 +1,95 @@
+import { FileDown, FileUp } from 'lucide-react';
+import { useState } from 'react';
+import { readLog, type Log } from '@/core/measurement';
+import { useTrain } from '@/features/train/use-train';
+import { fileName, saveFile } from '@/ui/save-file';
+import { csvText } from '@/ui/table-text';
+import { csvOf } from '../csv';
+import { useJudgement, useLogItself } from '../use-log';
+import { ImportCsv } from './import-csv';
+
+/** The log as a file, and readings out of files: JSON as it is kept, CSV for spreadsheets. */
+export function LogFiles() {
+  const { log: kept } = useJudgement();
+  const { log } = useLogItself();
+  const name = useTrain((state) => state.train.name);
+  const [csv, setCsv] = useState<{ readonly name: string; readonly text: string } | null>(null);
+  const [told, setTold] = useState<{ readonly text: string; readonly bad: boolean } | null>(null);
+  const openJson = async (file: File) => {
+    const read = readLog(await file.text());
+    if (!read.ok) return setTold({ text: `${file.name}: ${read.message}`, bad: true });
+    const entries = entriesOf(read.value);
+    const answer = entries.length > 0 ? await log.add(entries) : { ok: true as const, value: {} };
+    setTold({
+      text: answer.ok ? `${entries.length} entries of ${file.name} are in the log.` : answer.message,
+      bad: !answer.ok,
+    });
+  };
+  const open = async (file: File) => {
+    setTold(null);
+    if (/\.json$/i.test(file.name)) await openJson(file);
+    else setCsv({ name: file.name, text: await file.text() });
+  };
+  return (
+    <section aria-label="Files of the log" className="flex flex-col gap-1 border-t border-base-300 px-4 py-2">
+      <div className="flex flex-wrap gap-1">
+        <button
+          type="button"
+          className="btn btn-ghost btn-xs"
+          onClick={() =>
+            saveFile(fileName(`${name} log`, '.json'), 'application/json', `${JSON.stringify(kept, null, 1)}\n`)
+          }
+        >
+          <FileDown className="size-3.5" aria-hidden /> JSON
+        </button>
+        <button
+          type="button"
+          className="btn btn-ghost btn-xs"
+          onClick={() => saveFile(fileName(`${name} log`, '.csv'), 'text/csv;charset=utf-8', csvText(csvOf(kept)))}
+        >
+          <FileDown className="size-3.5" aria-hidden /> CSV
+        </button>
+        <label className="btn btn-ghost btn-xs has-focus-visible:outline-2">
+          <FileUp className="size-3.5" aria-hidden /> Open a file
+          <input
+            type="file"
+            className="sr-only"
+            accept=".json,.csv,application/json,text/csv"
+            onChange={(event) => {
+              const [file] = event.target.files ?? [];
+              if (file) void open(file);
+              event.target.value = '';
+            }}
+          />
+        </label>
+      </div>
+      {csv && (
+        <ImportCsv
+          key={csv.text}
+          file={csv}
+          onDone={(text, bad) => {
+            setTold({ text, bad });
+            if (!bad) setCsv(null);
+          }}
+          onLeave={() => setCsv(null)}
+        />
+      )}
+      {told && (
+        <p role={told.bad ? 'alert' : 'status'} className={told.bad ? 'text-error' : undefined}>
+          {told.text}
+        </p>
+      )}
+    </section>
+  );
+}
+
+/** A log's file as entries; ids that it has are kept, so that the same file twice is there once. */
+const entriesOf = ({ readings, corrections = [], runs = [] }: Log) => [
+  ...runs.map((run) => ({ id: run.id, kind: 'run' as const, document: run })),
+  ...readings.map((reading) => ({ id: reading.id, kind: 'reading' as const, document: reading })),
+  ...corrections.map((correction) => ({
+    id: correction.reading.id,
+    kind: 'correction' as const,
+    document: correction,
+  })),
+];

@@ -1,0 +1,26 @@
+import type { Seen } from '@/core/faults';
+import type { Sight, Tried } from '../store';
+
+/** What is marked as a file of what was seen; what is marked as another ratio without sound bounds is left out. */
+export function seenOf(sights: Readonly<Record<string, Sight>>, tried: readonly Tried[]): Seen {
+  const entries = Object.entries(sights);
+  return {
+    format: 'tin-wheel/seen',
+    version: 1,
+    positions: Object.fromEntries(entries.flatMap(([id, { look }]) => (look === 'ratio' ? [] : [[id, look]]))),
+    ratios: Object.fromEntries(entries.flatMap(([id, sight]) => ratioOf(sight, (bounds) => [id, bounds] as const))),
+    tried: tried.flatMap(({ engaged, sight }): NonNullable<Seen['tried']> =>
+      sight.look === 'ratio'
+        ? ratioOf(sight, (ratio) => ({ engaged: [...engaged], ratio }))
+        : [{ engaged: [...engaged], seen: sight.look }],
+    ),
+  };
+}
+
+function ratioOf<T>({ look, least, most }: Sight, make: (bounds: [number, number]) => T): T[] {
+  const [low, high] = [least, most].map((text) => (text.trim() === '' ? NaN : Number(text.replace(',', '.')))) as [
+    number,
+    number,
+  ];
+  return look === 'ratio' && low > 0 && high >= low ? [make([low, high])] : [];
+}

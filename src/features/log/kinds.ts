@@ -1,0 +1,212 @@
+import type { Reading } from '@/core/measurement';
+
+export type Kind = Reading['kind'];
+
+/** A figure of a reading, as a field. */
+export interface FigureField {
+  readonly key: string;
+  readonly label: string;
+  readonly unit: string;
+  /** What it begins with. */
+  readonly start?: string;
+  /** It stays from one reading to the next: what is set up once a day. */
+  readonly stays?: boolean;
+  readonly optional?: boolean;
+}
+
+/** A kind of reading: how it is called and picked, and what is typed for it. */
+export interface KindForm {
+  readonly letter: string;
+  readonly name: string;
+  /** What the reading is of. */
+  readonly of: 'member' | 'mesh' | 'gear' | 'part' | null;
+  readonly fields: readonly FigureField[];
+}
+
+const field = (key: string, label: string, unit: string, more: Partial<FigureField> = {}): FigureField => ({ key, label, unit, ...more }); // prettier-ignore
+const stays = (start: string): Partial<FigureField> => ({ stays: true, start });
+const INPUT_TURNS = field('inputTurns', 'while the input made', 'turns', stays('1'));
+const INPUT_SPEED = field('inputRpm', 'Input read at the same time', 'rpm', { stays: true, optional: true });
+const INPUT_TORQUE = field('inputTorqueNm', 'Torque put in', 'N·m', { stays: true, optional: true });
+
+export const KINDS: Readonly<Record<Kind, KindForm>> = {
+  marks: {
+    letter: 'm',
+    name: 'Marks passed',
+    of: 'member',
+    fields: [
+      field('passed', 'Marks that passed', 'marks'),
+      field('full', 'besides full turns', 'turns', { optional: true }),
+      field('marks', 'of', 'on a turn', stays('24')),
+      INPUT_TURNS,
+      field('resolution', 'told to within', 'marks', stays('0.5')),
+    ],
+  },
+  turns: {
+    letter: 't',
+    name: 'Turns counted',
+    of: 'member',
+    fields: [
+      field('turns', 'It made', 'turns'),
+      INPUT_TURNS,
+      field('resolution', 'told to within', 'turns', stays('0.25')),
+    ],
+  },
+  angle: {
+    letter: 'a',
+    name: 'Angle',
+    of: 'member',
+    fields: [
+      field('degrees', 'It turned by', '°'),
+      INPUT_TURNS,
+      field('resolution', 'told to within', '°', stays('1')),
+    ],
+  },
+  frames: {
+    letter: 'f',
+    name: 'Frames of a film',
+    of: 'member',
+    fields: [
+      field('frames', 'It took', 'frames'),
+      field('turns', 'for', 'turns', stays('1')),
+      field('frameRate', 'at', 'frames/s', stays('50')),
+      field('resolution', 'told to within', 'frames', stays('0.5')),
+      INPUT_SPEED,
+    ],
+  },
+  tachometer: {
+    letter: 'o',
+    name: 'Tachometer',
+    of: 'member',
+    fields: [field('rpm', 'It shows', 'rpm'), field('resolution', 'told to within', 'rpm', stays('1')), INPUT_SPEED],
+  },
+  scale: {
+    letter: 's',
+    name: 'Scale on an arm',
+    of: 'member',
+    fields: [
+      field('grams', 'It shows', 'g'),
+      field('resolutionG', 'told to within', 'g', stays('1')),
+      field('armMm', 'on an arm of', 'mm', stays('100')),
+      field('resolutionMm', 'told to within', 'mm', stays('1')),
+      INPUT_TORQUE,
+    ],
+  },
+  weight: {
+    letter: 'w',
+    name: 'Pull of a weight',
+    of: 'member',
+    fields: [
+      field('massKg', 'It just lifts', 'kg'),
+      field('resolutionKg', 'told to within', 'kg', stays('0.01')),
+      field('drumMm', 'on a drum of', 'mm', stays('80')),
+      field('resolutionMm', 'told to within', 'mm', stays('1')),
+      INPUT_TORQUE,
+    ],
+  },
+  slowing: {
+    letter: 'l',
+    name: 'Motor slowed down',
+    of: null,
+    fields: [
+      field('rpm', 'With the box or load it turns at', 'rpm'),
+      field('freeRpm', 'alone at', 'rpm', stays('250')),
+      field('stallTorqueNm', 'Its stall torque', 'N·m', stays('0.6')),
+      field('resolution', 'told to within', 'rpm', stays('1')),
+    ],
+  },
+  radii: {
+    letter: 'u',
+    name: 'Two radii',
+    of: 'mesh',
+    fields: [
+      field('radiusMm', 'First wheel', 'mm'),
+      field('otherMm', 'Second wheel', 'mm'),
+      field('resolutionMm', 'told to within', 'mm', stays('0.5')),
+    ],
+  },
+  teeth: { letter: 'c', name: 'Teeth counted', of: 'gear', fields: [field('teeth', 'Teeth', 'teeth')] },
+  tip: {
+    letter: 'p',
+    name: 'Tip speed',
+    of: 'member',
+    fields: [
+      field('rpm', 'It turns at', 'rpm'),
+      field('resolution', 'told to within', 'rpm', stays('1')),
+      field('diameterMm', 'Diameter', 'mm', stays('100')),
+      field('resolutionMm', 'told to within', 'mm', stays('1')),
+    ],
+  },
+  event: { letter: 'e', name: 'Event', of: 'part', fields: [] },
+};
+
+export const KIND_ORDER = Object.keys(KINDS) as Kind[];
+
+/** What is typed for a reading. */
+export interface Draft {
+  readonly kind: Kind;
+  readonly figures: Readonly<Record<string, string>>;
+  readonly member: string;
+  readonly mesh: string;
+  readonly gear: string;
+  readonly part: string;
+  readonly what: string;
+  readonly note: string;
+  readonly loaded: boolean;
+}
+
+/** The fields of a kind as they begin; what stays from one reading to the next stays from one kind to another too. */
+export const begun = (kind: Kind, before: Readonly<Record<string, string>> = {}): Readonly<Record<string, string>> =>
+  Object.fromEntries(
+    KINDS[kind].fields.map(({ key, start = '', stays: keeps }) => [key, keeps ? (before[key] ?? start) : '']),
+  );
+
+/** What is wrong before anything is computed; null where nothing is. */
+export function wrongMarks({ kind, figures }: Draft): string | null {
+  if (kind !== 'marks') return null;
+  const [passed, marks] = [number(figures.passed ?? ''), number(figures.marks ?? '')];
+  if (typeof passed !== 'number' || typeof marks !== 'number' || passed <= marks || (figures.full ?? '').trim() !== '') return null; // prettier-ignore
+  return `More marks than the ${marks} of one turn: say how many full turns it made besides (0 where you counted through).`;
+}
+
+/** A typed figure; what is none stays text, which the reader of readings refuses at its place. */
+const number = (text: string): number | string => {
+  const value = Number(text.trim().replace(/^([+-]?\d*),(\d+)$/, '$1.$2'));
+  return text.trim() === '' || Number.isNaN(value) ? text : value;
+};
+
+/** What is typed as a reading is written. */
+export function writtenOf(
+  draft: Draft,
+  rest: { readonly id: string; readonly position: string | null; readonly engaged: readonly string[] } & object,
+): object {
+  // prettier-ignore
+  const { kind, figures, note, loaded } = draft;
+  const { of, fields } = KINDS[kind];
+  const { position, engaged, ...others } = rest;
+  const given = fields.filter(
+    ({ key, optional }) => key !== 'full' && !(optional && (figures[key] ?? '').trim() === ''),
+  );
+  const values = Object.fromEntries(given.map(({ key }) => [key, number(figures[key] ?? '')]));
+  const full = number(figures.full ?? '');
+  if (
+    kind === 'marks' &&
+    typeof full === 'number' &&
+    typeof values.passed === 'number' &&
+    typeof values.marks === 'number'
+  )
+    values.passed = values.passed + full * values.marks;
+  const placed = of === 'member' || kind === 'slowing';
+  return {
+    ...others,
+    kind,
+    ...(of === 'member' && { member: draft.member }),
+    ...(of === 'mesh' && { mesh: draft.mesh }),
+    ...(of === 'gear' && { gear: draft.gear }),
+    ...(of === 'part' && { part: draft.part, what: draft.what }),
+    ...(placed && (position === null ? { engaged } : { position })),
+    ...(placed && { loaded }),
+    ...values,
+    ...(note.trim() !== '' && { note: note.trim() }),
+  };
+}

@@ -1,0 +1,209 @@
+import { useMemo, useState } from 'react';
+import { useStore } from 'zustand';
+import { memberName } from '@/core/words';
+import { useTrain } from '@/features/train/use-train';
+import { DataTable } from '@/ui/data-table';
+import { intervalText, valueText } from '../figures-text';
+import { KIND_ORDER, KINDS } from '../kinds';
+import { VERDICTS, type Row } from '../rows';
+import type { Filter } from '../store';
+import { useJudgement, useLog, useLogItself } from '../use-log';
+import { Timeline } from './timeline';
+
+/** Rows that are drawn at once; the others are a press away. */
+const PAGE = 200;
+
+/** All readings that count, the newest first, with what each proves. */
+export function Readings() {
+  const { rows, there } = useJudgement();
+  const filter = useLog((state) => state.filter);
+  const chosen = useLog((state) => state.chosen);
+  const set = useLog((state) => state.set);
+  const nameOf = useNames();
+  const message = useStore(useLogItself().log.store, (state) => state.message);
+  const [pages, setPages] = useState(1);
+  const shown = useMemo(() => rows.filter((row) => passes(row, filter)), [rows, filter]);
+  if (message !== null)
+    return (
+      <p role="alert" className="m-auto p-6 text-error">
+        {message}
+      </p>
+    );
+  if (there && rows.length === 0) return <NothingLogged />;
+  const first = shown.slice(0, pages * PAGE);
+  return (
+    <div className="flex min-h-0 min-w-0 flex-1 flex-col">
+      <Filters count={shown.length} all={rows.length} />
+      <Timeline rows={shown} />
+      <div className="min-h-0 flex-1 overflow-auto px-4 contain-content max-xl:min-h-80" tabIndex={-1}>
+        <DataTable
+          label="Readings"
+          oneLine
+          rows={first}
+          keyOf={({ id }) => id}
+          chosen={({ id }) => id === chosen}
+          onChoose={({ id }) => set({ chosen: id, side: 'reading' })}
+          columns={[
+            { head: 'When', value: ({ reading }) => reading.at ?? '', cell: ({ reading }) => whenText(reading.at) },
+            { head: 'Position', value: ({ reading }) => nameOf.position(reading.position ?? null) },
+            { head: 'Verdict', value: (row) => verdictText(row), cell: (row) => <VerdictCell row={row} /> },
+            { head: 'Comes to', value: ({ judged }) => (judged ? intervalText(judged) : '') },
+            {
+              head: 'Computed',
+              value: ({ judged }) => (judged?.computed ? valueText(judged, judged.computed) : ''),
+            },
+            { head: 'Read', value: ({ judged, reading }) => judged?.line ?? KINDS[reading.kind].name },
+            { head: 'Of', value: ({ reading }) => nameOf.of(reading) },
+            {
+              head: 'Note',
+              value: ({ reading, was }) =>
+                [
+                  was.length > 0 ? `corrected: ${was.at(-1)!.why}` : '',
+                  reading.simulated ? 'simulated' : '',
+                  reading.note ?? '',
+                ]
+                  .filter(Boolean)
+                  .join(' · '),
+            },
+          ]}
+        />
+        {shown.length > first.length && (
+          <button type="button" className="btn btn-sm my-2" onClick={() => setPages(pages + 1)}>
+            {PAGE} more of {shown.length - first.length}
+          </button>
+        )}
+      </div>
+    </div>
+  );
+}
+
+const verdictText = ({ judged, refused }: Row): string => (refused !== null ? 'does not fit' : judged ? VERDICTS[judged.verdict] : ''); // prettier-ignore
+
+function VerdictCell({ row }: { row: Row }) {
+  const text = verdictText(row);
+  const bad = row.refused !== null || row.judged?.verdict === 'does-not-agree';
+  return (
+    <span className={bad ? 'font-semibold text-error' : row.judged?.verdict === 'agrees' ? 'font-semibold' : undefined}>
+      {text}
+    </span>
+  );
+}
+
+const WHEN = new Intl.DateTimeFormat(undefined, { month: 'short', day: 'numeric', hour: '2-digit', minute: '2-digit' });
+
+const whenText = (at: string | undefined): string => {
+  const date = new Date(at ?? '');
+  return Number.isNaN(date.getTime()) ? (at ?? '') : WHEN.format(date);
+};
+
+function useNames() {
+  const train = useTrain((state) => state.train);
+  return useMemo(() => {
+    const positions = new Map(train.positions.map(({ id, name }) => [id, name || id]));
+    return {
+      position: (id: string | null) => (id === null ? '' : (positions.get(id) ?? id)),
+      of: (reading: Row['reading']) => ('member' in reading ? memberName(train, reading.member) : 'part' in reading ? reading.part : ''), // prettier-ignore
+    };
+  }, [train]);
+}
+
+function passes(row: Row, { position, kind, run, verdict, text }: Filter): boolean {
+  const { reading, judged } = row;
+  if (position !== '' && reading.position !== position) return false;
+  if (kind !== '' && reading.kind !== kind) return false;
+  if (run !== '' && reading.run !== run) return false;
+  if (verdict !== '' && verdictText(row) !== verdict) return false;
+  if (text.trim() === '') return true;
+  const words = [
+    reading.note,
+    'what' in reading ? reading.what : '',
+    judged?.line,
+    row.was.map(({ why }) => why).join(' '),
+  ];
+  return words.some((word) => word?.toLowerCase().includes(text.trim().toLowerCase()));
+}
+
+function Filters({ count, all }: { count: number; all: number }) {
+  const { log } = useJudgement();
+  const filter = useLog((state) => state.filter);
+  const set = useLog((state) => state.set);
+  const positions = useTrain((state) => state.train.positions);
+  const change = (some: Partial<Filter>) => set({ filter: { ...filter, ...some } });
+  const select = (
+    label: string,
+    key: Exclude<keyof Filter, 'text'>,
+    all: string,
+    choices: readonly (readonly [string, string])[],
+  ) => (
+    <select
+      className="select select-xs w-auto max-w-32"
+      aria-label={label}
+      value={filter[key]}
+      onChange={(event) => change({ [key]: event.target.value })}
+    >
+      <option value="">{all}</option>
+      {choices.map(([value, name]) => (
+        <option key={value} value={value}>
+          {name}
+        </option>
+      ))}
+    </select>
+  );
+  return (
+    <div className="flex flex-wrap items-center gap-2 px-4 py-1.5 text-sm" role="group" aria-label="Which readings">
+      <h3 className="font-semibold">Readings</h3>
+      {select(
+        'Position shown',
+        'position',
+        'every position',
+        positions.map(({ id, name }) => [id, name || id]),
+      )}
+      {select(
+        'Kind shown',
+        'kind',
+        'every kind',
+        KIND_ORDER.map((kind) => [kind, KINDS[kind].name]),
+      )}
+      {select(
+        'Verdict shown',
+        'verdict',
+        'every verdict',
+        ['agrees', 'cannot tell', 'does not agree', 'does not fit'].map((one) => [one, one]),
+      )}
+      {(log.runs ?? []).length > 0 &&
+        select(
+          'Run shown',
+          'run',
+          'every run',
+          (log.runs ?? []).map(({ id, name }) => [id, name]),
+        )}
+      <input
+        className="input input-xs w-32"
+        aria-label="Search the notes"
+        placeholder="search"
+        value={filter.text}
+        onChange={(event) => change({ text: event.target.value })}
+      />
+      <span className="muted">{count === all ? `${all}` : `${count} of ${all}`}</span>
+    </div>
+  );
+}
+
+function NothingLogged() {
+  return (
+    <div className="m-auto flex max-w-110 flex-col gap-2 p-6 text-center">
+      <p>
+        <strong>Nothing is logged yet.</strong>
+      </p>
+      <p className="muted">
+        Here readings of the real thing are kept as they were read, with the arithmetic in sight, and held against what
+        was computed. Choose the position, press a letter for what you read with, type the figures, press Enter.
+      </p>
+      <p className="muted">No bench at hand? The simulated one, on the left, reads this train for you.</p>
+      <p className="muted text-xs">
+        Wheels off the ground or the machine fixed; hands and sleeves away from what turns. Local rules and licensed
+        practice come first.
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,86 @@
+import { createStore } from 'zustand';
+import type { Train } from '@/core/train';
+import { createTrainLog, type TrainLog } from '@/features/train/log/train-log';
+import { ownOf, type Own, type Session } from '@/features/train/session';
+import { lane } from '@/workers/beside';
+import { begun, type Draft, type Kind } from './kinds';
+
+export type Side = 'reading' | 'efficiency' | 'faults';
+
+/** How a position was seen, for the fault finder. */
+export type Look = 'ok' | 'neutral' | 'locked' | 'ratio';
+export interface Sight {
+  readonly look: Look;
+  /** Bounds of a ratio, as typed. */
+  readonly least: string;
+  readonly most: string;
+}
+
+/** An engagement of one's own that was tried. */
+export interface Tried {
+  readonly engaged: readonly string[];
+  readonly sight: Sight;
+}
+
+/** Which readings are shown. */
+export interface Filter {
+  readonly position: string;
+  readonly kind: Kind | '';
+  readonly run: string;
+  readonly verdict: string;
+  readonly text: string;
+}
+
+/** What the Log screen keeps. */
+export interface LogState {
+  readonly draft: Draft;
+  readonly run: string | null;
+  readonly filter: Filter;
+  readonly chosen: string | null;
+  /** The reading that is being corrected. */
+  readonly correcting: string | null;
+  readonly side: Side;
+  readonly sights: Readonly<Record<string, Sight>>;
+  readonly tried: readonly Tried[];
+  readonly set: (change: Partial<Omit<LogState, 'set'>>) => void;
+}
+
+export interface LogItself extends Own {
+  readonly store: ReturnType<typeof createLogStore>;
+  readonly log: TrainLog;
+  readonly finding: ReturnType<typeof lane>;
+}
+
+/** Made once for a session, see ownOf. */
+export const createLog = (session: Session): LogItself => {
+  const finding = lane();
+  return {
+    store: createLogStore(session.store.getState().train),
+    log: ownOf(session, createTrainLog),
+    finding,
+    leave: () => finding.giveUp(),
+  };
+};
+
+const createLogStore = ({ outputs, meshes, gears, members }: Train) =>
+  createStore<LogState>()((set) => ({
+    draft: {
+      kind: 'marks',
+      figures: begun('marks'),
+      member: outputs[0] ?? members[0]?.id ?? '',
+      mesh: meshes[0]?.id ?? '',
+      gear: gears[0]?.id ?? '',
+      part: members[0]?.id ?? '',
+      what: '',
+      note: '',
+      loaded: false,
+    },
+    run: null,
+    filter: { position: '', kind: '', run: '', verdict: '', text: '' },
+    chosen: null,
+    correcting: null,
+    side: 'reading',
+    sights: {},
+    tried: [],
+    set,
+  }));

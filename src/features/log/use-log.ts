@@ -1,0 +1,51 @@
+'use client';
+
+import { createContext, useContext, useEffect, useMemo } from 'react';
+import { useStore } from 'zustand';
+import { readReading, type Log, type ReadReading } from '@/core/measurement';
+import { engagementIn } from '@/features/train/engagement';
+import { logOf } from '@/features/train/log/train-log';
+import { ownOf } from '@/features/train/session';
+import { useSession, useTrain } from '@/features/train/use-train';
+import { writtenOf } from './kinds';
+import { rowsOf, type Rows } from './rows';
+import { createLog, type LogItself, type LogState } from './store';
+
+export const useLogItself = (): LogItself => ownOf(useSession(), createLog);
+export const useLog = <T>(select: (state: LogState) => T): T => useStore(useLogItself().store, select);
+
+/** The log as it is kept, with every reading judged against the train as it is now. */
+export interface Judgement extends Rows {
+  readonly log: Log;
+  /** Whether it is there. */
+  readonly there: boolean;
+}
+
+export const JudgementContext = createContext<Judgement | null>(null);
+
+/** Reads the log when the screen opens, and judges it anew when it or the train changes. */
+export function useJudging(): Judgement {
+  const { log } = useLogItself();
+  const train = useTrain((state) => state.train);
+  const entries = useStore(log.store, (state) => state.entries);
+  useEffect(() => void log.load(), [log]);
+  const read = useMemo(() => logOf(entries ?? []), [entries]);
+  return useMemo(() => ({ log: read, there: entries !== null, ...rowsOf(train, read) }), [train, read, entries]);
+}
+
+export function useJudgement(): Judgement {
+  const judgement = useContext(JudgementContext);
+  if (!judgement) throw new Error('The Log screen is not open.');
+  return judgement;
+}
+
+/** What is typed as a reading, against the train: what it comes to, or what is wrong with it and where. */
+export function useDraftReading(): ReadReading {
+  const draft = useLog((state) => state.draft);
+  const train = useTrain((state) => state.train);
+  const { positionId, engaged } = useTrain(engagementIn);
+  return useMemo(
+    () => readReading(writtenOf(draft, { id: 'draft', position: positionId, engaged }), train),
+    [draft, train, positionId, engaged],
+  );
+}

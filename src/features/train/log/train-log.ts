@@ -1,0 +1,61 @@
+import { createStore } from 'zustand';
+import type { Correction, Log, Reading } from '@/core/measurement';
+import type { Own, Session } from '@/features/train/session';
+import { addToTrainLog, readTrainLog, type Answer, type LogEntry } from '@/wire';
+
+/** What was read at the bench of a train: entries as the server keeps them, in their order; null until they are there. */
+export interface TrainLogState {
+  readonly entries: readonly LogEntry[] | null;
+  /** Why they are not there. */
+  readonly message: string | null;
+}
+
+export interface TrainLog extends Own {
+  readonly store: ReturnType<typeof createLogStore>;
+  /** Reads it, unless it is there already. */
+  readonly load: () => Promise<void>;
+  /** Adds entries; they are shown once the server has them. */
+  readonly add: (entries: readonly Omit<LogEntry, 'savedAt'>[]) => Promise<Answer>;
+}
+
+/** One request takes so many. */
+const BATCH = 1000;
+
+/** Made once for a session, see ownOf. */
+export function createTrainLog({ id }: Session): TrainLog {
+  const store = createLogStore();
+  return {
+    store,
+    load: async () => {
+      if (store.getState().entries !== null) return;
+      const answer = await readTrainLog(id);
+      store.setState(answer.ok ? { entries: answer.value.entries, message: null } : { message: answer.message });
+    },
+    add: async (entries) => {
+      for (let at = 0; at < entries.length; at += BATCH) {
+        const some = entries.slice(at, at + BATCH);
+        const answer = await addToTrainLog(id, some);
+        if (!answer.ok) return answer;
+        const savedAt = new Date().toISOString();
+        const known = new Set((store.getState().entries ?? []).map((entry) => entry.id));
+        const fresh = some.filter((entry) => !known.has(entry.id)).map((entry) => ({ ...entry, savedAt }));
+        store.setState({ entries: [...(store.getState().entries ?? []), ...fresh] });
+      }
+      return { ok: true, value: {} };
+    },
+  };
+}
+
+const createLogStore = () => createStore<TrainLogState>()(() => ({ entries: null, message: null }));
+
+/** The entries as a log's file has them. Each was checked when it was kept. */
+export function logOf(entries: readonly LogEntry[]): Log {
+  const of = <T>(kind: LogEntry['kind']) => entries.filter((entry) => entry.kind === kind).map(({ document }) => document as T); // prettier-ignore
+  return {
+    format: 'tin-wheel/log',
+    version: 1,
+    readings: of<Reading>('reading'),
+    corrections: of<Correction>('correction'),
+    runs: of<NonNullable<Log['runs']>[number]>('run'),
+  };
+}
