@@ -169,11 +169,24 @@ export function wrongMarks({ kind, figures }: Draft): string | null {
   return `More marks than the ${marks} of one turn: say how many full turns it made besides (0 where you counted through).`;
 }
 
-/** A typed figure; what is none stays text, which the reader of readings refuses at its place. */
-const number = (text: string): number | string => {
-  const value = Number(text.trim().replace(/^([+-]?\d*),(\d+)$/, '$1.$2'));
-  return text.trim() === '' || Number.isNaN(value) ? text : value;
+/** Units that may stand behind a figure, for one of the field's own: a scale in newtons is grams by the same pull. */
+const WRITTEN_UNITS: Readonly<Record<string, Readonly<Record<string, number>>>> = {
+  g: { g: 1, kg: 1000, n: 1000 / 9.80665, kgf: 1000, lbf: 453.59237, lb: 453.59237, oz: 28.349523125 },
+  kg: { kg: 1, g: 0.001, lb: 0.45359237 },
+  mm: { mm: 1, cm: 10, m: 1000, in: 25.4 },
+  rpm: { rpm: 1, 'turns/s': 60, 'rad/s': 30 / Math.PI },
+  'N·m': { nm: 1, 'n·m': 1, 'n·cm': 0.01, 'lbf·ft': 1.3558179483314004 },
 };
+
+/** A typed figure, with a unit behind it if need be; what is none stays text, which the reader of readings refuses at its place. */
+function number(text: string, unit = ''): number | string {
+  const match = /^\s*([+-]?\d*[.,]?\d+(?:[eE][+-]?\d+)?)\s*(\S*)\s*$/.exec(text);
+  if (!match) return text;
+  const value = Number(match[1]!.replace(',', '.'));
+  const factor = match[2] === '' ? 1 : WRITTEN_UNITS[unit]?.[match[2]!.toLowerCase()];
+  if (factor === undefined || Number.isNaN(value)) return text;
+  return factor === 1 ? value : Number((value * factor).toPrecision(12));
+}
 
 /** What is typed as a reading is written. */
 export function writtenOf(
@@ -187,7 +200,7 @@ export function writtenOf(
   const given = fields.filter(
     ({ key, optional }) => key !== 'full' && !(optional && (figures[key] ?? '').trim() === ''),
   );
-  const values = Object.fromEntries(given.map(({ key }) => [key, number(figures[key] ?? '')]));
+  const values = Object.fromEntries(given.map(({ key, unit }) => [key, number(figures[key] ?? '', unit)]));
   const full = number(figures.full ?? '');
   if (
     kind === 'marks' &&

@@ -13,19 +13,33 @@ export interface Rows {
   readonly rows: readonly Row[];
 }
 
-/** Every reading of a log judged, the newest first. */
+/** Every reading of a log, the newest first; each is judged when it is first looked at, for of many thousands only some are. */
 export function rowsOf(train: Train, log: Log): Rows {
   const judge = judgeFor(train);
   const rows = countedIn(log).map((counted): Row => {
-    const { id } = counted.reading;
-    try {
-      return { ...counted, id, judged: judge.judge(counted.reading), refused: null };
-    } catch (error) {
-      if (!(error instanceof RangeError)) throw error;
-      return { ...counted, id, judged: null, refused: error.message };
-    }
+    let known: Pick<Row, 'judged' | 'refused'> | null = null;
+    const look = () => (known ??= judgedOrRefused(judge, counted.reading));
+    return {
+      ...counted,
+      id: counted.reading.id,
+      get judged() {
+        return look().judged;
+      },
+      get refused() {
+        return look().refused;
+      },
+    };
   });
   return { judge, rows: rows.reverse() };
+}
+
+function judgedOrRefused(judge: Judge, reading: Row['reading']): Pick<Row, 'judged' | 'refused'> {
+  try {
+    return { judged: judge.judge(reading), refused: null };
+  } catch (error) {
+    if (error instanceof RangeError) return { judged: null, refused: error.message };
+    throw error;
+  }
 }
 
 export const VERDICTS = {

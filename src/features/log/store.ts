@@ -29,6 +29,8 @@ export interface Filter {
   readonly run: string;
   readonly verdict: string;
   readonly text: string;
+  /** The first day that is shown, as a date field has it. */
+  readonly since: string;
 }
 
 /** What the Log screen keeps. */
@@ -76,7 +78,7 @@ const createLogStore = ({ outputs, meshes, gears, members }: Train) =>
       loaded: false,
     },
     run: null,
-    filter: { position: '', kind: '', run: '', verdict: '', text: '' },
+    filter: { position: '', kind: '', run: '', verdict: '', text: '', since: '' },
     chosen: null,
     correcting: null,
     side: 'reading',

@@ -1,6 +1,7 @@
 'use client';
 
 import { useEffect, useState, type ReactNode } from 'react';
+import { MeasuredHere } from '@/features/train/log/measured-here';
 import { onDemand, whenIdle } from '@/ui/on-demand';
 import { Tabs } from '@/ui/tabs';
 import { RatioHeadline } from './ratio-headline';
@@ -14,7 +15,12 @@ const ChecksView = onDemand(async () => (await import('./checks-view')).ChecksVi
 const WrongCount = onDemand(async () => (await import('./wrong-count')).WrongCount);
 const BODIES: Record<Tab, ReactNode> = {
   trace: <Trace />,
-  figures: <FiguresTable.Shown />,
+  figures: (
+    <>
+      <FiguresTable.Shown />
+      <MeasuredHere />
+    </>
+  ),
   working: <WorkingView.Shown />,
   checks: <ChecksView.Shown />,
 };

@@ -27,6 +27,8 @@ interface Props {
   readonly chosen: boolean;
   readonly reachable: boolean;
   readonly lossy: boolean;
+  /** Something was measured, so there is a column for it. */
+  readonly measuring: boolean;
   readonly edits: ChartEdits;
   readonly onChoose: (id: string) => void;
   readonly onOpen: (id: string) => void;
@@ -35,7 +37,21 @@ interface Props {
 
 /** One position of the chart. It is written anew only where something in it changed. */
 export const ChartLine = memo(function ChartLine(props: Props) {
-  const { row, told, couplers, coasting, shift, chosen, reachable, lossy, edits, onChoose, onOpen, onShift } = props;
+  const {
+    row,
+    told,
+    couplers,
+    coasting,
+    shift,
+    chosen,
+    reachable,
+    lossy,
+    measuring,
+    edits,
+    onChoose,
+    onOpen,
+    onShift,
+  } = props;
   const { setNodeRef, transform, transition, listeners, isDragging } = useSortable({ id: row.id });
   const { status, state } = row.solved;
   return (
@@ -113,6 +129,7 @@ export const ChartLine = memo(function ChartLine(props: Props) {
       <td className={clsx(CELL, 'figure text-right')}>{told.speed}</td>
       <td className={clsx(CELL, 'figure text-right')}>{told.torque}</td>
       {lossy && <td className={clsx(CELL, 'figure text-right')}>{told.efficiency}</td>}
+      {measuring && <td className={clsx(CELL, 'whitespace-nowrap')}>{told.measured}</td>}
     </tr>
   );
 }, sameLine);
@@ -123,6 +140,7 @@ function sameLine(a: Props, b: Props): boolean {
     a.chosen === b.chosen &&
     a.reachable === b.reachable &&
     a.lossy === b.lossy &&
+    a.measuring === b.measuring &&
     a.couplers === b.couplers &&
     sameShift(a.shift, b.shift) &&
     a.row.id === b.row.id &&

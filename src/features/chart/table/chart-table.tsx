@@ -13,6 +13,8 @@ import { useTyped } from '@/features/train/input/typed-input';
 import { useGoTo } from '@/features/train/frame/screens-row';
 import { useNow, useTrain, useTrainStore } from '@/features/train/use-train';
 import { decidesForItself } from '@/features/train/words';
+import type { MeasuredTrain } from '@/features/train/log/measured';
+import { useMeasured } from '@/features/train/log/use-measured';
 import { usePreferences } from '@/ui/preferences';
 import { useEdits } from '../edits';
 import { shiftsFor } from '../results';
@@ -57,6 +59,7 @@ export function ChartTable() {
     },
     [choose, goTo],
   );
+  const measured = useMeasured();
   const look = useCallback(
     (shift: Shift) => set({ tab: 'shifts', pair: { from: shift.from.id, to: shift.to.id } }),
     [set],
@@ -125,6 +128,15 @@ export function ChartTable() {
               <NumberHead title="Of the first output, for the input speed">Output, {typed.speed.unit}</NumberHead>
               <NumberHead title="Of the first output, for the input torque">Output, {typed.torque.unit}</NumberHead>
               {losses && <NumberHead title="Power out over power in">Efficiency, %</NumberHead>}
+              {measured && (
+                <th
+                  scope="col"
+                  className={HEAD}
+                  title="The last reading of the output there, in/out, and what it proves"
+                >
+                  Measured
+                </th>
+              )}
             </tr>
           </thead>
           <tbody>
@@ -132,13 +144,14 @@ export function ChartTable() {
               <ChartLine
                 key={row.id}
                 row={row}
-                told={rowFigures(row, chart, ideals, convention, typed)}
+                told={rowFigures(row, chart, ideals, convention, typed, measuredText(measured, row.id))}
                 couplers={couplers}
                 coasting={coasts ? analyseEngaged(train, row.engaged, 'coast', losses).solved : null}
                 shift={shifts.get(row.id)}
                 chosen={row.id === positionId}
                 reachable={row.id === positionId || (positionId === null && i === 0)}
                 lossy={losses}
+                measuring={measured !== null}
                 edits={edits}
                 onChoose={choose}
                 onOpen={open}
@@ -156,6 +169,19 @@ export function ChartTable() {
     </DndContext>
   );
 }
+
+/** The last ratio measured in a position, and what it proves. */
+function measuredText(measured: MeasuredTrain | null, id: string): string {
+  const found = measured?.positions.get(id)?.find(({ ratio }) => ratio);
+  return found ? `${found.text.replace(' in/out', '')} ${MEASURED_WORDS[found.verdict]}` : '';
+}
+
+const MEASURED_WORDS = {
+  agrees: 'agrees',
+  'cannot-tell': 'cannot tell',
+  'does-not-agree': 'does not agree',
+  'no-verdict': '',
+} as const;
 
 /** A new row begins as a copy of the one it is made from. */
 const engagedIn = ({ positions }: Train, id: string): readonly string[] =>

@@ -22,6 +22,8 @@ export interface RowFigures {
   readonly speed: string;
   readonly torque: string;
   readonly efficiency: string;
+  /** The ratio that was last measured there, and what it proves. */
+  readonly measured: string;
 }
 
 const NONE = '—';
@@ -32,6 +34,7 @@ export function rowFigures(
   ideals: IdealSteps,
   convention: RatioConvention,
   { speed, torque }: TypedInput,
+  measured = '',
 ): RowFigures {
   const { ratio, status, efficiency } = solved;
   const out = outputTorque(solved);
@@ -47,6 +50,7 @@ export function rowFigures(
     speed: ratio && speed.value !== null ? figure(speed.value / Math.abs(toNumber(ratio))) : NONE,
     torque: out && torque.value !== null ? figure(Math.abs(toNumber(out)) * torque.value) : NONE,
     efficiency: efficiency ? (100 * toNumber(efficiency)).toFixed(1) : NONE,
+    measured,
   };
 }
 

@@ -4,12 +4,13 @@ import { toNumber } from '@/core/rational';
 import { figure } from '@/core/units';
 import { couplerName } from '@/core/words';
 import { engage } from '@/features/train/choosing';
-import { useLight, useTrain, useTrainStore } from '@/features/train/use-train';
+import { useTrain, useTrainStore } from '@/features/train/use-train';
 import { fileName, saveFile } from '@/ui/save-file';
 import { useSettled } from '@/ui/settled';
 import type { Diagnosis, TestWords } from '@/workers/beside';
 import type { Look, Sight } from '../store';
 import { useJudgement, useLog, useLogItself } from '../use-log';
+import { Looked } from './looked';
 import { seenOf } from './seen-of';
 
 const LOOKS: Record<Look | '', string> = {
@@ -185,9 +186,10 @@ function FromReadings() {
 
 function Suspects({ found }: { found: Diagnosis }) {
   const train = useTrain((state) => state.train);
-  const light = useLight();
   const [all, setAll] = useState(false);
+  const [looked, setLooked] = useState<string | null>(null);
   const shown = all ? found.suspects : found.suspects.slice(0, Math.max(6, found.open));
+  const keyOf = ({ faults }: Diagnosis['suspects'][number]) => JSON.stringify(faults);
   return (
     <section aria-label="Suspects" className="flex flex-col gap-1">
       <h3 className="font-semibold">
@@ -201,28 +203,29 @@ function Suspects({ found }: { found: Diagnosis }) {
         <progress className="progress w-40" value={found.part} max={1} aria-label="How many pairs are behind" />
       )}
       <ol className="flex flex-col gap-0.5">
-        {shown.map(({ faults, agrees, of, failsOn }, i) => (
-          <li key={i}>
-            <button
-              type="button"
-              className={`w-full text-left hover:bg-base-200 ${agrees === of ? 'font-semibold' : 'muted'}`}
-              title="Light it up on the drawing"
-              onClick={() =>
-                light({
-                  members: faults.flatMap((fault) => membersOf(train, fault)),
-                  couplers: faults.map(({ part }) => part),
-                })
-              }
-            >
-              {faults.map((fault) => faultWords(train, fault)).join(', and ')}
-              <span className="muted font-normal">
-                {' '}
-                · {agrees} of {of}
-                {failsOn !== null && `, not ${failsOn}`}
-              </span>
-            </button>
-          </li>
-        ))}
+        {shown.map((suspect) => {
+          const { faults, agrees, of, failsOn } = suspect;
+          const key = keyOf(suspect);
+          return (
+            <li key={key}>
+              <button
+                type="button"
+                className={`w-full text-left hover:bg-base-200 ${agrees === of ? 'font-semibold' : 'muted'}`}
+                title="Show it on the drawing, and what the train would do"
+                aria-expanded={looked === key}
+                onClick={() => setLooked(looked === key ? null : key)}
+              >
+                {faults.map((fault) => faultWords(train, fault)).join(', and ')}
+                <span className="muted font-normal">
+                  {' '}
+                  · {agrees} of {of}
+                  {failsOn !== null && `, not ${failsOn}`}
+                </span>
+              </button>
+              {looked === key && <Looked train={train} faults={faults} />}
+            </li>
+          );
+        })}
       </ol>
       {found.suspects.length > shown.length && (
         <button type="button" className="btn btn-ghost btn-xs self-start" onClick={() => setAll(true)}>
@@ -231,17 +234,6 @@ function Suspects({ found }: { found: Diagnosis }) {
       )}
     </section>
   );
-}
-
-type Fault = Diagnosis['suspects'][number]['faults'][number];
-
-function membersOf(train: Parameters<typeof couplerName>[0], { fault, part }: Fault): readonly string[] {
-  if (fault === 'member-held') return [part];
-  if (fault === 'mesh-lost') {
-    const gears = train.meshes.find(({ id }) => id === part)?.gears ?? [];
-    return gears.flatMap((id) => train.gears.filter((gear) => gear.id === id).map(({ member }) => member));
-  }
-  return [];
 }
 
 /** What to try next, what each outcome would mean, and a press that tells what came of it. */
@@ -271,6 +263,9 @@ function NextTest({ test, open }: { test: TestWords; open: number }) {
           Engage it here
         </button>
       </p>
+      {test.outcomes.some(({ asComputed, status }) => asComputed && status === 'locked') && (
+        <p>As it is computed this locks: turn it by hand only, slowly.</p>
+      )}
       <ul className="flex flex-col gap-1">
         {test.outcomes.map((outcome, i) => (
           <li key={i} className="flex items-baseline gap-2">

@@ -11,7 +11,7 @@ import { useJudgement, useLog, useLogItself } from '../use-log';
 import { Timeline } from './timeline';
 
 /** Rows that are drawn at once; the others are a press away. */
-const PAGE = 200;
+const PAGE = 100;
 
 /** All readings that count, the newest first, with what each proves. */
 export function Readings() {
@@ -107,12 +107,13 @@ function useNames() {
   }, [train]);
 }
 
-function passes(row: Row, { position, kind, run, verdict, text }: Filter): boolean {
+function passes(row: Row, { position, kind, run, verdict, text, since }: Filter): boolean {
   const { reading, judged } = row;
   if (position !== '' && reading.position !== position) return false;
   if (kind !== '' && reading.kind !== kind) return false;
   if (run !== '' && reading.run !== run) return false;
   if (verdict !== '' && verdictText(row) !== verdict) return false;
+  if (since !== '' && (reading.at ?? '').slice(0, 10) < since) return false;
   if (text.trim() === '') return true;
   const words = [
     reading.note,
@@ -131,7 +132,7 @@ function Filters({ count, all }: { count: number; all: number }) {
   const change = (some: Partial<Filter>) => set({ filter: { ...filter, ...some } });
   const select = (
     label: string,
-    key: Exclude<keyof Filter, 'text'>,
+    key: Exclude<keyof Filter, 'text' | 'since'>,
     all: string,
     choices: readonly (readonly [string, string])[],
   ) => (
@@ -178,11 +179,18 @@ function Filters({ count, all }: { count: number; all: number }) {
           (log.runs ?? []).map(({ id, name }) => [id, name]),
         )}
       <input
-        className="input input-xs w-32"
+        className="input input-xs w-24"
         aria-label="Search the notes"
         placeholder="search"
         value={filter.text}
         onChange={(event) => change({ text: event.target.value })}
+      />
+      <input
+        type="date"
+        className="input input-xs w-32"
+        aria-label="Since this day"
+        value={filter.since}
+        onChange={(event) => change({ since: event.target.value })}
       />
       <span className="muted">{count === all ? `${all}` : `${count} of ${all}`}</span>
     </div>

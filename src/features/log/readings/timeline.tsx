@@ -5,8 +5,8 @@ import { VERDICTS, type Row } from '../rows';
 import { useLog } from '../use-log';
 
 const [HEIGHT, MIDDLE] = [40, 14];
-/** Marks that are drawn; more lie over one another anyway. */
-const MOST = 2000;
+/** Marks that are drawn: more would lie over one another. */
+const MOST = 300;
 
 /** Readings over time: filled where they agree, a cross where they do not, a ring where it cannot be told. */
 export function Timeline({ rows }: { rows: readonly Row[] }) {
@@ -14,7 +14,10 @@ export function Timeline({ rows }: { rows: readonly Row[] }) {
   const size = useSize(place);
   const chosen = useLog((state) => state.chosen);
   const set = useLog((state) => state.set);
-  const dated = rows.slice(0, MOST).flatMap((row) => {
+  // Of many, every so many-th, so that the whole time is seen.
+  const every = Math.ceil(rows.length / MOST);
+  const some = every > 1 ? rows.filter(({ id }, i) => i % every === 0 || id === chosen) : rows;
+  const dated = some.flatMap((row) => {
     const time = new Date(row.reading.at ?? '').getTime();
     return Number.isNaN(time) ? [] : [{ row, time }];
   });

@@ -1,0 +1,58 @@
+import { judgeFor, countedIn, plain, type Judged, type Log, type Verdict } from '@/core/measurement';
+import type { Train } from '@/core/train';
+import { figure } from '@/core/units';
+import { memberName } from '@/core/words';
+
+/** The last reading of a member in a position, in words. */
+export interface Measured {
+  readonly id: string;
+  readonly member: string;
+  readonly name: string;
+  /** "2.400 (2.286 to 2.526) : 1" */
+  readonly text: string;
+  readonly verdict: Verdict;
+  /** Of the first output, and a ratio: what stands beside the computed one. */
+  readonly ratio: boolean;
+}
+
+const UNITS = { ratio: ' : 1 in/out', rpm: ' rpm', torqueNm: ' N·m', tipMetresPerSecond: ' m/s', teeth: ' teeth', event: '' } as const; // prettier-ignore
+
+/** By position, the last reading of each member and quantity that counts; and what happened to parts. */
+export interface MeasuredTrain {
+  readonly positions: ReadonlyMap<string, readonly Measured[]>;
+  readonly events: readonly { readonly id: string; readonly part: string; readonly what: string }[];
+}
+
+export function measuredOf(train: Train, log: Log): MeasuredTrain {
+  const { judge } = judgeFor(train);
+  const positions = new Map<string, Map<string, Measured>>();
+  const events: { id: string; part: string; what: string }[] = [];
+  for (const { reading } of countedIn(log)) {
+    if (reading.kind === 'event') events.push({ id: reading.id, part: reading.part, what: reading.what });
+    if (!('member' in reading) || reading.position === undefined) continue;
+    const judged = judgedOrNull(() => judge(reading));
+    if (!judged?.interval) continue;
+    const { value, least, most } = plain(judged.interval);
+    const own = positions.get(reading.position) ?? new Map<string, Measured>();
+    positions.set(reading.position, own);
+    own.set(`${reading.member} ${judged.quantity}`, {
+      id: reading.id,
+      member: reading.member,
+      name: memberName(train, reading.member),
+      text: `${figure(value)} (${figure(least)} to ${figure(most)})${UNITS[judged.quantity]}`,
+      verdict: judged.verdict,
+      ratio: judged.quantity === 'ratio' && reading.member === train.outputs[0],
+    });
+  }
+  return { positions: new Map([...positions].map(([id, own]) => [id, [...own.values()]])), events };
+}
+
+/** Readings that do not fit the train any more stand on the Log only. */
+function judgedOrNull(judge: () => Judged): Judged | null {
+  try {
+    return judge();
+  } catch (error) {
+    if (error instanceof RangeError) return null;
+    throw error;
+  }
+}
