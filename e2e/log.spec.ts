@@ -155,6 +155,52 @@ test('readings come out of a CSV with heads of its own, and go out as CSV and JS
   await expect(readings(page).getByRole('row')).toHaveCount(3);
 });
 
+test('measured stands beside computed on Bench and Chart; events are marked on the drawing; runs tell what changed between them', async ({
+  page,
+  request,
+}) => {
+  await page.goto(`${await freshTrain(request, 'pan-rake')}/log`);
+  const run = async (name: string) => {
+    await page.getByRole('button', { name: 'New…' }).click();
+    await page.getByLabel('Name of the run').fill(name);
+    await page.getByRole('button', { name: 'Begin this run' }).click();
+    await expect(page.getByLabel('Run that readings belong to')).toContainText(name);
+  };
+  const marks = async (passed: string) => {
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('1');
+    await page.keyboard.press('m');
+    await page.keyboard.type(passed);
+    await page.keyboard.press('Enter');
+    await expect(entry(page).getByText('Logged.')).toBeVisible();
+    await page.keyboard.press('Escape');
+  };
+  await run('As built');
+  await marks('4.875');
+  await page.keyboard.press('e');
+  await page.keyboard.type('key sheared');
+  await entry(page).getByRole('combobox', { name: /^Of/ }).selectOption('lay');
+  await logIt(page);
+  await expect(reading(page, 'key sheared')).toBeVisible();
+  await expect(entry(page).getByLabel('What happened')).toHaveValue('');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Shift+Digit2');
+  await expect(page.getByRole('grid', { name: 'Shift chart' }).getByRole('row', { name: /^1\s/ })).toContainText('4.923 (4.465 to 5.486) : 1 agrees'); // prettier-ignore
+  await page.keyboard.press('Shift+Digit1');
+  await page.getByRole('tab', { name: 'Figures' }).click();
+  await expect(page.getByRole('region', { name: 'Measured' })).toContainText(
+    'output shaft: 4.923 (4.465 to 5.486) : 1 in/out agrees',
+  );
+  await expect(page.getByRole('img', { name: 'key sheared' })).toBeVisible();
+  await typeTeeth(page, 'input shaft', 19, 20);
+  await saved(page);
+  await page.keyboard.press('Shift+Digit5');
+  await run('New wheel');
+  await marks('5.125');
+  await page.getByRole('button', { name: 'What changed since “As built”?' }).click();
+  await expect(page.getByRole('group', { name: 'Differences' })).toContainText('20');
+});
+
 test('what cannot be a reading is said at its field; pictures that are none are refused, a real one is kept; everyone can read it', async ({
   page,
   request,

@@ -35,11 +35,6 @@ const PICTURES = {
         .click({ button: 'right' }),
   },
   'bench-checks': { at: '/trains/pan-rake', steps: (page) => page.getByRole('tab', { name: /^Checks/ }).click() },
-  'bench-locked-soot': {
-    at: '/trains/pan-rake',
-    theme: 'dark',
-    steps: (page) => page.getByRole('button', { name: /^1\+2/ }).click(),
-  },
   'bench-working': {
     at: '/trains/crawler',
     async steps(page) {
@@ -57,19 +52,6 @@ const PICTURES = {
       await page.waitForTimeout(1500);
       await page.getByRole('button', { name: 'Revisions' }).click();
       await page.getByRole('dialog').getByText('ago').last().click();
-    },
-  },
-  conflict: {
-    at: '/trains/sluice-winch',
-    async steps(page) {
-      const other = await page.context().newPage();
-      await other.goto(`${HERE}/trains/sluice-winch`);
-      await teeth(page, 'drum, 45', 48);
-      await page.waitForTimeout(1500);
-      await teeth(other, 'drum, 45', 60);
-      await page.waitForTimeout(2000);
-      await other.getByRole('button', { name: 'See the difference' }).click();
-      return other;
     },
   },
   chart: { at: '/trains/mud-tram/chart' },
@@ -110,6 +92,35 @@ const PICTURES = {
       await tab(page, 'Couplers');
       await page.getByRole('region', { name: 'Two paths' }).scrollIntoViewIfNeeded();
       await page.waitForTimeout(1500);
+    },
+  },
+  log: {
+    at: '/trains/pan-rake/log',
+    async steps(page) {
+      await page.getByText('Simulated bench', { exact: true }).click();
+      await page.getByLabel('Wrong with it').selectOption('swapped');
+      for (const [instrument, turns] of [
+        ['scale', '1'],
+        ['marks', '10'],
+      ]) {
+        await page.getByLabel('Instrument').selectOption(instrument);
+        if (instrument === 'marks') await page.getByLabel('Turns of the input').fill(turns);
+        await page.getByRole('button', { name: 'Read every position' }).click();
+        await page.waitForTimeout(800);
+      }
+      await page.getByRole('row').filter({ hasText: 'does not agree' }).first().getByRole('button').click();
+      await page.getByRole('form', { name: 'The reading' }).getByText('Position', { exact: true }).scrollIntoViewIfNeeded();
+    },
+  },
+  'log-faults-soot': {
+    at: '/trains/mud-tram/log',
+    theme: 'dark',
+    async steps(page) {
+      await tab(page, 'Fault finder');
+      await page.getByLabel('1 was seen', { exact: true }).selectOption('neutral');
+      await page.getByLabel('4 was seen', { exact: true }).selectOption('ok');
+      await page.getByRole('region', { name: 'Suspects' }).getByRole('button').first().click();
+      await page.getByRole('region', { name: 'Next test' }).scrollIntoViewIfNeeded();
     },
   },
   teeth: {

@@ -14,6 +14,7 @@ import { useDrawing } from '../use-bench';
 import { CouplerFigure } from './coupler-figure';
 import { CrossingHops } from './crossing-hops';
 import { useGearDrag } from './gear-drag';
+import { EventMarks } from './event-marks';
 import { GearFigure } from './gear-figure';
 import { MarkDots } from './mark-dots';
 import { MemberHandle } from './member-handle';
@@ -147,6 +148,7 @@ function Drawing({ view }: { view: SideView }) {
               <PortArrow key={port.member} port={port} />
             ))}
             <Labels labels={view.labels} />
+            <EventMarks view={view} />
             <StationTabs view={view} />
             {drag.line !== null && (
               <line

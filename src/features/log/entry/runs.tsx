@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { ChangedSince } from './changed-since';
 import { useJudgement, useLog, useLogItself } from '../use-log';
 
 /** Readings of one session belong together: what was built, and what is to be done next. */
@@ -47,6 +48,7 @@ export function Runs() {
       </div>
       {chosen?.built && <p className="muted">Built: {chosen.built}</p>}
       {chosen?.next && <p className="muted">Next: {chosen.next}</p>}
+      {run !== null && <ChangedSince key={run} log={kept} run={run} />}
       {open && (
         <div className="flex flex-col gap-1">
           {(['name', 'built', 'next'] as const).map((key) => (
