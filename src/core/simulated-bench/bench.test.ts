@@ -85,3 +85,19 @@ test('a hidden fault shows in some position; what cannot be read is said as it i
     expect(odd.length).toBeGreaterThan(0);
   }
 });
+
+test('belts slip a little: a train with pulleys reads slower than it is computed, others do not', () => {
+  const train = demoTrain('pan-rake');
+  const belted = { ...train, gears: train.gears.map((gear) => (gear.id === 'g1a' || gear.id === 'g1b' ? { ...gear, type: 'pulley' as const } : gear)) }; // prettier-ignore
+  const marks = (of: typeof train, seed: number) => {
+    const got = simulatedBench(of, seed, 'nothing').read('marks', { ...asked('a', '4', 'out'), inputTurns: 200 });
+    return got.ok && got.reading.kind === 'marks' ? got.reading.passed : NaN;
+  };
+  expect(simulatedBench(train, 3, 'nothing').secret.slip).toBe(0);
+  const slips = [1, 2, 3, 4].map((seed) => simulatedBench(belted, seed, 'nothing').secret.slip);
+  expect(Math.max(...slips)).toBeGreaterThan(0.001);
+  [1, 2, 3, 4].forEach((seed, i) => {
+    expect(marks(belted, seed)).toBeCloseTo(4800 * (1 - slips[i]!), -0.5);
+    expect(marks(train, seed)).toBeCloseTo(4800, -0.5);
+  });
+});

@@ -53,7 +53,8 @@ export function simulatedBench(train: Train, seed: number, trick: Trick): Simula
       const solved = solveEngaged(open, engagedBy(secret.rewired(told)), { losses: true });
       const figures = memberFigures(solved).find((one) => one.id === member);
       if (solved.status === 'locked') return { ok: false, seen: 'It is locked: the input cannot be turned.' };
-      const speed = figures?.speed ? Math.abs(toNumber(figures.speed)) : 0;
+      const slips = member === train.input ? 1 : 1 - secret.slip;
+      const speed = figures?.speed ? Math.abs(toNumber(figures.speed)) * slips : 0;
       if (speed === 0) return { ok: false, seen: 'It does not turn: nothing drives it.' };
       const base = { id, position, member, simulated: true } as const;
       switch (instrument) {

@@ -9,6 +9,8 @@ export type Trick = 'nothing' | 'swapped' | 'fault';
 export interface Secret {
   /** Of every mesh. */
   readonly meshEfficiency: number;
+  /** Share of its speed that a train with belts loses. */
+  readonly slip: number;
   readonly faults: readonly Fault[];
   /** What is engaged when a position is taken: two couplers may be connected the wrong way round. */
   readonly rewired: (engaged: readonly string[]) => readonly string[];
@@ -17,11 +19,15 @@ export interface Secret {
 }
 
 const [LEAST, MOST] = [0.93, 0.99];
+const MOST_SLIP = 0.02;
 
 export function secretOf(train: Train, trick: Trick, random: () => number): Secret {
   const meshEfficiency = Number((LEAST + (MOST - LEAST) * random()).toFixed(3));
+  const belts = train.gears.some(({ type }) => type === 'pulley');
+  const slip = belts ? Number((MOST_SLIP * random()).toFixed(4)) : 0;
   const sound: Secret = {
     meshEfficiency,
+    slip,
     faults: [],
     rewired: (engaged) => engaged,
     says: 'Nothing is wrong with it.',

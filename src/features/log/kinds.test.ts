@@ -5,7 +5,7 @@ import { begun, KIND_ORDER, KINDS, wrongMarks, writtenOf, type Draft } from './k
 import { seenOf } from './faults/seen-of';
 
 const RAKE = demoTrain('pan-rake');
-const draft = (kind: Draft['kind'], figures: Readonly<Record<string, string>>): Draft => ({ kind, figures: { ...begun(kind), ...figures }, member: 'out', mesh: 'm5', gear: 'g1a', part: 'lay', what: 'pin sheared', note: '', loaded: false }); // prettier-ignore
+const draft = (kind: Draft['kind'], figures: Readonly<Record<string, string>>): Draft => ({ kind, figures: { ...begun(kind), ...figures }, member: 'out', mesh: 'm5', gear: 'g1a', part: 'lay', what: 'pin sheared', note: '', loaded: false, way: '' }); // prettier-ignore
 const AT = { id: 'a', position: '1', engaged: ['first'] };
 
 test('every kind has a letter of its own, and with a figure in each field it reads', () => {

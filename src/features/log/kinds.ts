@@ -25,7 +25,7 @@ export interface KindForm {
 
 const field = (key: string, label: string, unit: string, more: Partial<FigureField> = {}): FigureField => ({ key, label, unit, ...more }); // prettier-ignore
 const stays = (start: string): Partial<FigureField> => ({ stays: true, start });
-const INPUT_TURNS = field('inputTurns', 'while the input made', 'turns', stays('1'));
+const INPUT_TURNS = field('inputTurns', 'Input made', 'turns', stays('1'));
 const INPUT_SPEED = field('inputRpm', 'Input read at the same time', 'rpm', { stays: true, optional: true });
 const INPUT_TORQUE = field('inputTorqueNm', 'Torque put in', 'N·m', { stays: true, optional: true });
 
@@ -142,6 +142,9 @@ export const KINDS: Readonly<Record<Kind, KindForm>> = {
 
 export const KIND_ORDER = Object.keys(KINDS) as Kind[];
 
+/** Kinds that tell a ratio, and with it which way it turns. */
+export const HAS_WAY: ReadonlySet<Kind> = new Set(['marks', 'turns', 'angle']);
+
 /** What is typed for a reading. */
 export interface Draft {
   readonly kind: Kind;
@@ -153,6 +156,8 @@ export interface Draft {
   readonly what: string;
   readonly note: string;
   readonly loaded: boolean;
+  /** The way it turned, seen against the input; empty where nobody looked. */
+  readonly way: '' | 'same' | 'reverse';
 }
 
 /** The fields of a kind as they begin; what stays from one reading to the next stays from one kind to another too. */
@@ -194,7 +199,7 @@ export function writtenOf(
   rest: { readonly id: string; readonly position: string | null; readonly engaged: readonly string[] } & object,
 ): object {
   // prettier-ignore
-  const { kind, figures, note, loaded } = draft;
+  const { kind, figures, note, loaded, way } = draft;
   const { of, fields } = KINDS[kind];
   const { position, engaged, ...others } = rest;
   const given = fields.filter(
@@ -214,6 +219,7 @@ export function writtenOf(
     ...others,
     kind,
     ...(of === 'member' && { member: draft.member }),
+    ...(HAS_WAY.has(kind) && way !== '' && { way }),
     ...(of === 'mesh' && { mesh: draft.mesh }),
     ...(of === 'gear' && { gear: draft.gear }),
     ...(of === 'part' && { part: draft.part, what: draft.what }),

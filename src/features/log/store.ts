@@ -76,6 +76,7 @@ const createLogStore = ({ outputs, meshes, gears, members }: Train) =>
       what: '',
       note: '',
       loaded: false,
+      way: '',
     },
     run: null,
     filter: { position: '', kind: '', run: '', verdict: '', text: '', since: '' },

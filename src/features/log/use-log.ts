@@ -39,13 +39,20 @@ export function useJudgement(): Judgement {
   return judgement;
 }
 
+/** Where a reading is taken: the position, what is engaged, and whether the load pushes. */
+export function usePlaced() {
+  const { positionId, engaged } = useTrain(engagementIn);
+  const coasts = useTrain((state) => state.flow === 'coast');
+  return useMemo(
+    () => ({ position: positionId, engaged, ...(coasts && { flow: 'coast' as const }) }),
+    [positionId, engaged, coasts],
+  );
+}
+
 /** What is typed as a reading, against the train: what it comes to, or what is wrong with it and where. */
 export function useDraftReading(): ReadReading {
   const draft = useLog((state) => state.draft);
   const train = useTrain((state) => state.train);
-  const { positionId, engaged } = useTrain(engagementIn);
-  return useMemo(
-    () => readReading(writtenOf(draft, { id: 'draft', position: positionId, engaged }), train),
-    [draft, train, positionId, engaged],
-  );
+  const placed = usePlaced();
+  return useMemo(() => readReading(writtenOf(draft, { id: 'draft', ...placed }), train), [draft, train, placed]);
 }

@@ -6,7 +6,7 @@ import { engagementIn } from '@/features/train/engagement';
 import { useSession, useTrain, useTrainStore } from '@/features/train/use-train';
 import { keepPicture } from '@/wire';
 import { begun, KIND_ORDER, KINDS, wrongMarks, writtenOf } from '../kinds';
-import { useDraftReading, useJudgement, useLog, useLogItself } from '../use-log';
+import { useDraftReading, useJudgement, useLog, useLogItself, usePlaced } from '../use-log';
 import { FigureFields } from './figure-fields';
 import { focusFirst, pickKind } from './keys';
 import { LogFiles } from './log-files';
@@ -22,7 +22,7 @@ export function Entry() {
   const run = useLog((state) => state.run);
   const correcting = useLog((state) => state.correcting);
   const set = useLog((state) => state.set);
-  const { positionId, engaged } = useTrain(engagementIn);
+  const placed = usePlaced();
   const read = useDraftReading();
   const [why, setWhy] = useState('');
   const [picture, setPicture] = useState<File | null>(null);
@@ -40,7 +40,7 @@ export function Entry() {
       kept = answer.value.id;
     }
     const { version } = session.store.getState();
-    const rest = { id, position: positionId, engaged, at: new Date().toISOString(), revision: version, ...(run !== null && { run }), ...(kept && { picture: kept }) }; // prettier-ignore
+    const rest = { id, ...placed, at: new Date().toISOString(), revision: version, ...(run !== null && { run }), ...(kept && { picture: kept }) }; // prettier-ignore
     const reading = writtenOf(draft, rest) as Reading;
     const entry = correcting === null ? { id, kind: 'reading' as const, document: reading } : { id, kind: 'correction' as const, document: { of: correcting, why: why.trim(), reading } }; // prettier-ignore
     const answer = await log.add([entry]);
@@ -132,6 +132,7 @@ function PositionChoice() {
   const { positionId, engaged } = useTrain(engagementIn);
   const set = useLog((state) => state.set);
   const draft = useLog((state) => state.draft);
+  const coasts = useTrain((state) => state.flow === 'coast');
   return (
     <div className="flex flex-col gap-1 px-4 py-2">
       <label className="flex items-center justify-between gap-2">
@@ -160,6 +161,7 @@ function PositionChoice() {
         />
         the output is loaded
       </label>
+      {coasts && <p className="muted">Read in coasting: the load pushes while the input turns on.</p>}
     </div>
   );
 }

@@ -1,7 +1,7 @@
 import type { ReadReading } from '@/core/measurement';
 import { couplerName, memberName } from '@/core/words';
 import { useTrain } from '@/features/train/use-train';
-import { KINDS, type Draft } from '../kinds';
+import { HAS_WAY, KINDS, type Draft } from '../kinds';
 import { useLog } from '../use-log';
 import { FIRST_FIGURE } from './keys';
 
@@ -43,6 +43,20 @@ export function FigureFields({ read }: { read: ReadReading }) {
           )}
         </label>
       ))}
+      {HAS_WAY.has(draft.kind) && (
+        <label className="flex items-center justify-between gap-2">
+          <span className="muted">It turned</span>
+          <select
+            className="select select-xs w-40"
+            value={draft.way}
+            onChange={(event) => change({ way: event.target.value as Draft['way'] })}
+          >
+            <option value="">way not noted</option>
+            <option value="same">the same way as the input</option>
+            <option value="reverse">in reverse</option>
+          </select>
+        </label>
+      )}
       {draft.kind === 'event' && (
         <label className="flex flex-col">
           <span className="muted">What happened</span>
