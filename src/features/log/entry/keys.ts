@@ -1,24 +1,36 @@
 'use client';
 
-import { useEffect } from 'react';
+import { useCallback } from 'react';
+import type { KeyLine } from '@/features/train/frame/keys';
+import { useScreenKeys } from '@/features/train/frame/screen-keys';
 import { begun, KIND_ORDER, KINDS, type Kind } from '../kinds';
 import { useLogItself } from '../use-log';
+
+/** What the keyboard does on the Log. */
+const LOG_KEYS: readonly KeyLine[] = [
+  {
+    keys: KIND_ORDER.map((kind) => KINDS[kind].letter).join(' '),
+    does: 'The kind of the next reading, as its list says',
+  },
+  { keys: 'Enter', does: 'In a field of the reading: log it; what is set up once a day stays' },
+  { keys: 'Esc', does: 'Out of the field, so that keys choose positions and kinds again' },
+];
 
 /** A letter picks the kind of the next reading and goes to its first figure: as fast as on paper. */
 export function useLogKeys(): void {
   const { store } = useLogItself();
-  useEffect(() => {
-    const press = (event: KeyboardEvent) => {
+  const press = useCallback(
+    (event: KeyboardEvent) => {
       if (event.ctrlKey || event.metaKey || event.altKey || event.shiftKey || isTyping(event.target)) return;
       const kind = KIND_ORDER.find((one) => KINDS[one].letter === event.key);
       if (!kind) return;
       event.preventDefault();
       pickKind(store, kind);
       requestAnimationFrame(focusFirst);
-    };
-    addEventListener('keydown', press);
-    return () => removeEventListener('keydown', press);
-  }, [store]);
+    },
+    [store],
+  );
+  useScreenKeys(LOG_KEYS, press);
 }
 
 /** The first figure of the reading that is taken. */
@@ -31,4 +43,5 @@ export function pickKind({ getState }: ReturnType<typeof useLogItself>['store'],
 }
 
 const isTyping = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && (target.matches('input, textarea, select') || target.isContentEditable || target.closest('dialog') !== null); // prettier-ignore
+  target instanceof HTMLElement &&
+  (target.matches('input, textarea, select') || target.isContentEditable || target.closest('dialog') !== null);
