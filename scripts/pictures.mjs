@@ -109,7 +109,10 @@ const PICTURES = {
         await page.waitForTimeout(800);
       }
       await page.getByRole('row').filter({ hasText: 'does not agree' }).first().getByRole('button').click();
-      await page.getByRole('form', { name: 'The reading' }).getByText('Position', { exact: true }).scrollIntoViewIfNeeded();
+      await page
+        .getByRole('form', { name: 'The reading' })
+        .getByText('Position', { exact: true })
+        .scrollIntoViewIfNeeded();
     },
   },
   'log-faults-soot': {
