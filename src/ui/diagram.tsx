@@ -1,10 +1,10 @@
 'use client';
 
 import ApexCharts, { type ApexOptions } from 'apexcharts';
-import { Image as ImageIcon, Table2 } from 'lucide-react';
 import { useId, useMemo, useState, type ReactNode } from 'react';
 import ReactApexChart from 'react-apexcharts';
 import { DataTable, type Column } from './data-table';
+import { FigureHead } from './figure-head';
 import { fileName, saveFile } from './save-file';
 import { useTheme } from './theme';
 
@@ -41,28 +41,7 @@ export function Diagram<Row>({ title, kind, series, options, rows, columns, keyO
   return (
     <figure aria-label={title} className="min-w-0">
       <figcaption className="flex items-center gap-2">
-        <span className="text-sm font-semibold">{title}</span>
-        {beside}
-        <span className="flex-1" />
-        <button
-          type="button"
-          className="btn btn-ghost btn-xs"
-          aria-pressed={table}
-          title={table ? 'Show the picture' : 'Show the same figures as a table'}
-          onClick={() => setTable(!table)}
-        >
-          <Table2 className="size-3.5" aria-hidden /> {table ? 'Picture' : 'Table'}
-        </button>
-        {!table && (
-          <button
-            type="button"
-            className="btn btn-ghost btn-xs"
-            title="Save the picture as PNG"
-            onClick={() => void save()}
-          >
-            <ImageIcon className="size-3.5" aria-hidden /> PNG
-          </button>
-        )}
+        <FigureHead title={title} beside={beside} table={table} onTable={setTable} onSave={() => void save()} />
       </figcaption>
       {table ? (
         <div className="overflow-auto" style={{ maxHeight: height }}>

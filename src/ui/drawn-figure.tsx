@@ -1,7 +1,7 @@
 'use client';
 
-import { Image as ImageIcon, Table2 } from 'lucide-react';
 import { useRef, useState, type ReactNode } from 'react';
+import { FigureHead } from './figure-head';
 import { embeddedFonts } from './picture/embedded-fonts';
 import { pngOf } from './picture/png';
 import { standaloneSvg } from './picture/standalone-svg';
@@ -36,28 +36,7 @@ export function DrawnFigure({ title, beside, table, className = '', children }: 
   return (
     <figure aria-label={title} className={`flex min-h-0 min-w-0 flex-col ${className}`}>
       <figcaption className="flex flex-wrap items-center gap-x-2 px-4 pt-1">
-        <span className="text-sm font-semibold">{title}</span>
-        {beside}
-        <span className="flex-1" />
-        <button
-          type="button"
-          className="btn btn-ghost btn-xs"
-          aria-pressed={asTable}
-          title={asTable ? 'Show the picture' : 'Show the same figures as a table'}
-          onClick={() => setAsTable(!asTable)}
-        >
-          <Table2 className="size-3.5" aria-hidden /> {asTable ? 'Picture' : 'Table'}
-        </button>
-        {!asTable && (
-          <button
-            type="button"
-            className="btn btn-ghost btn-xs"
-            title="Save the picture as PNG"
-            onClick={() => void save()}
-          >
-            <ImageIcon className="size-3.5" aria-hidden /> PNG
-          </button>
-        )}
+        <FigureHead title={title} beside={beside} table={asTable} onTable={setAsTable} onSave={() => void save()} />
       </figcaption>
       {asTable && <div className="min-h-0 flex-1 overflow-auto px-4">{table()}</div>}
       <div ref={place} className={asTable ? 'hidden' : 'relative min-h-0 flex-1'}>

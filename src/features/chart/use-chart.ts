@@ -7,6 +7,7 @@ import { ownOf } from '@/features/train/session';
 import { useSession, useTrain } from '@/features/train/use-train';
 import { chartFor } from './results';
 import { createChart, type ChartState } from './store';
+import { typedNumber } from '@/ui/typed-number';
 
 /** What the Chart of the train that is open here keeps of its own. */
 export const useChart = <T>(select: (state: ChartState) => T): T =>
@@ -25,6 +26,6 @@ export function useIdeals(): IdealSteps {
 
 /** A typed factor from 1 to 3; null where there is none to be read. */
 export function readFactor(text: string): number | null {
-  const value = Number(text.trim().replace(',', '.'));
+  const value = typedNumber(text);
   return text.trim() !== '' && value >= 1 && value <= 3 ? value : null;
 }

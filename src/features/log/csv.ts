@@ -3,6 +3,7 @@ import { countedIn, readReading, type Log, type Reading } from '@/core/measureme
 import type { Train } from '@/core/train';
 import type { Table } from '@/ui/table-text';
 import { KINDS } from './kinds';
+import { typedNumber } from '@/ui/typed-number';
 
 /** Columns of a log as CSV: what every reading says, then every figure with its unit. */
 const HEAD = ['id', 'at', 'position', 'kind', 'member', 'mesh', 'gear', 'part', 'what', 'note', 'revision', 'run', 'simulated'] as const; // prettier-ignore
@@ -77,6 +78,6 @@ export function readingsOf(
 function valueOf(key: string, text: string): unknown {
   if (key === 'simulated' || key === 'loaded') return text === 'true';
   if (key !== 'revision' && !FIGURES.has(key)) return text;
-  const value = Number(text.replace(/^([+-]?\d*),(\d+)$/, '$1.$2'));
+  const value = typedNumber(text);
   return Number.isNaN(value) ? text : value;
 }

@@ -1,4 +1,5 @@
 import type { Scenario } from '@/core/shifting';
+import { typedNumber } from '@/ui/typed-number';
 
 export type MotorKind = Scenario['motor']['kind'];
 /** What the load is besides the torques that are typed: nothing, a weight on a drum, or a vehicle. */
@@ -73,8 +74,8 @@ export interface DetectorText {
 
 /** What is typed as a number; what is none stays text, which the reader of scenarios refuses at its place. */
 const typed = (text: string): number => {
-  const value = Number(text.trim().replace(/^([+-]?\d*),(\d+)$/, '$1.$2'));
-  return (text.trim() === '' || Number.isNaN(value) ? text : value) as number;
+  const value = typedNumber(text);
+  return (Number.isNaN(value) ? text : value) as number;
 };
 const percent = (text: string): number => {
   const value = typed(text);

@@ -9,7 +9,7 @@ import { ownOf } from '@/features/train/session';
 import { useSession, useTrain } from '@/features/train/use-train';
 import { usePreferences } from '@/ui/preferences';
 import { writtenOf, type Form } from './form';
-import { modelOf, type Model } from './model';
+import { modelOf, possibleOrder, type Model } from './model';
 import { createShifting, type ShiftingItself, type ShiftingState } from './store';
 
 export const useShiftingItself = (): ShiftingItself => ownOf(useSession(), createShifting);
@@ -51,7 +51,14 @@ export function useReadForm(): Reading {
 
 function readForm(...[train, written]: Parameters<typeof modelOf>): Read {
   if (written.order.length === 0)
-    return { ok: false, place: 'order', message: 'order: tick the positions that are used.' };
+    return {
+      ok: false,
+      place: 'order',
+      message:
+        possibleOrder(train).length > 0
+          ? 'order: tick the positions that are used.'
+          : 'order: this train has no position that drives. Give it positions on the Bench or the Chart.',
+    };
   const read = readWrittenScenario(written, train);
   if (!read.ok) return read;
   try {

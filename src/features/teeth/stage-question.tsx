@@ -4,6 +4,7 @@ import { readWanted, stageChoices, wheelsWithin } from '@/core/tooth-search';
 import { figure } from '@/core/units';
 import { teethOf, wantedOf } from './form';
 import { useAsk, useForm } from './use-teeth';
+import { typedNumber } from '@/ui/typed-number';
 
 /** The stages that are searched, of those that are told. */
 const SEARCHED = 5;
@@ -14,7 +15,7 @@ export function StageQuestion() {
   const ask = useAsk();
   const read = readWanted(wantedOf(wanted));
   const found = wheelsWithin(teethOf(wheels));
-  const kept = Number(efficiency.replace(',', '.'));
+  const kept = typedNumber(efficiency);
   if (!read.ok || !found.ok) return null;
   const pinion = found.wheels[0]!;
   const largest = found.wheels.at(-1)!;

@@ -1,7 +1,8 @@
-import { FileDown, FileUp } from 'lucide-react';
+import { FileDown } from 'lucide-react';
 import { useState } from 'react';
 import { readLog, type Log } from '@/core/measurement';
 import { useTrain } from '@/features/train/use-train';
+import { OpenFile } from '@/ui/open-file';
 import { fileName, saveFile } from '@/ui/save-file';
 import { csvText } from '@/ui/table-text';
 import { csvOf } from '../csv';
@@ -49,19 +50,7 @@ export function LogFiles() {
         >
           <FileDown className="size-3.5" aria-hidden /> CSV
         </button>
-        <label className="btn btn-ghost btn-xs has-focus-visible:outline-2">
-          <FileUp className="size-3.5" aria-hidden /> Open a file
-          <input
-            type="file"
-            className="sr-only"
-            accept=".json,.csv,application/json,text/csv"
-            onChange={(event) => {
-              const [file] = event.target.files ?? [];
-              if (file) void open(file);
-              event.target.value = '';
-            }}
-          />
-        </label>
+        <OpenFile word="Open a file" accept=".json,.csv,application/json,text/csv" onOpen={(file) => void open(file)} />
       </div>
       {csv && (
         <ImportCsv

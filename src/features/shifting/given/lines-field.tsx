@@ -1,5 +1,6 @@
-import { FileDown, FileUp } from 'lucide-react';
+import { FileDown } from 'lucide-react';
 import { useId } from 'react';
+import { OpenFile } from '@/ui/open-file';
 import { fileName, saveFile } from '@/ui/save-file';
 import { csvText } from '@/ui/table-text';
 import { linesOf } from '../form';
@@ -29,20 +30,11 @@ export function LinesField({ label, heads, value, message, onChange }: Props) {
           {label} <span className="whitespace-nowrap">({heads.join(', ')})</span>
         </label>
         <span className="flex">
-          <label className="btn btn-ghost btn-xs btn-square has-focus-visible:outline-2" title="Open a CSV file">
-            <FileUp className="size-3.5" aria-hidden />
-            <input
-              type="file"
-              className="sr-only"
-              aria-label={`${label}: open a CSV file`}
-              accept=".csv,text/csv,text/plain"
-              onChange={(event) => {
-                const [file] = event.target.files ?? [];
-                if (file) void open(file);
-                event.target.value = '';
-              }}
-            />
-          </label>
+          <OpenFile
+            label={`${label}: open a CSV file`}
+            accept=".csv,text/csv,text/plain"
+            onOpen={(file) => void open(file)}
+          />
           <button
             type="button"
             className="btn btn-ghost btn-xs btn-square"

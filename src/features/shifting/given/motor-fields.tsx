@@ -6,6 +6,7 @@ import type { Form, MotorKind } from '../form';
 import { useFill, useTyped, useModel, useWrong } from '../use-shifting';
 import { LinesField } from './lines-field';
 import { SmallCurve } from './small-curve';
+import { typedNumber } from '@/ui/typed-number';
 
 const KINDS: Record<MotorKind, string> = {
   linear: 'straight line',
@@ -139,7 +140,7 @@ function Reading() {
   const fill = useFill();
   const model = useModel();
   const [text, setText] = useState('');
-  const read = Number(text.replace(',', '.'));
+  const read = typedNumber(text);
   const linear = model?.scenario.motor.kind === 'linear' ? model.scenario.motor : null;
   const found: Calibration | null = linear && text.trim() !== '' && read > 0 ? calibrate(linear, read) : null;
   return (

@@ -6,6 +6,7 @@ import { DataTable } from '@/ui/data-table';
 import type { Model } from '../model';
 import { useNameOf, useUnits } from '../use-shifting';
 import { Paths } from './paths';
+import { typedNumber } from '@/ui/typed-number';
 
 const FIELDS = { teeth: 'Dog teeth', radiusMm: 'Mean radius, mm', friction: 'Friction' } as const;
 
@@ -13,7 +14,7 @@ const FIELDS = { teeth: 'Dog teeth', radiusMm: 'Mean radius, mm', friction: 'Fri
 export function Couplers({ model }: { model: Model }) {
   const [text, setText] = useState({ teeth: '6', radiusMm: '15', friction: '0.15' });
   const dog = Object.fromEntries(
-    Object.entries(text).map(([key, value]) => [key, Number(value.replace(',', '.'))]),
+    Object.entries(text).map(([key, value]) => [key, typedNumber(value)]),
   ) as unknown as Dog;
   const sound = dog.teeth >= 1 && dog.radiusMm > 0 && dog.friction >= 0;
   return (

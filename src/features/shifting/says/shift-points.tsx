@@ -4,6 +4,7 @@ import { figure } from '@/core/units';
 import { DataTable } from '@/ui/data-table';
 import type { Model } from '../model';
 import { useNameOf, useUnits } from '../use-shifting';
+import { typedNumber } from '@/ui/typed-number';
 
 /** When to change between neighbours, in every cue’s own unit; the band that it needs; and how small a step has to be for a share of the power. */
 export function ShiftPoints({ model }: { model: Model }) {
@@ -140,7 +141,7 @@ function BandWords({ model, band: { from, to, equal, own } }: { model: Model; ba
 /** The largest step that stays above a share of the peak power, and the least number of positions for the spread of these. */
 function StepForShare({ model: { gearings, scenario } }: { model: Model }) {
   const [text, setText] = useState('75');
-  const share = Number(text.replace(',', '.')) / 100;
+  const share = typedNumber(text) / 100;
   const sound = share > 0 && share < 1;
   const r = leastRatioForShare(share);
   const ratios = scenario.order.map((id) => gearings.get(id)!.ratio);

@@ -8,6 +8,7 @@ import { editTrain } from '@/features/train/edit';
 import { useTrain, useTrainStore } from '@/features/train/use-train';
 import { Field } from '@/ui/form-fields';
 import { TravelBar } from './travel-bar';
+import { typedNumber } from '@/ui/typed-number';
 
 /** What each sleeve or drum does along its travel: solved, stretch by stretch; and where it jams, what would mend it. */
 export function Travel() {
@@ -15,8 +16,8 @@ export function Travel() {
   const store = useTrainStore();
   const [gap, setGap] = useState('1');
   const [station, setStation] = useState('20');
-  const gapMm = Number(gap.replace(',', '.'));
-  const stationMm = Number(station.replace(',', '.'));
+  const gapMm = typedNumber(gap);
+  const stationMm = typedNumber(station);
   const selectors = train.selectors ?? NONE;
   const travel = useMemo(() => travelOf(train), [train]);
   const jams = useMemo(() => (gapMm >= 0 ? jamsOf(train, travel, gapMm) : []), [train, travel, gapMm]);

@@ -1,8 +1,9 @@
 'use client';
 
-import { FileDown, FileUp, Trash2 } from 'lucide-react';
+import { FileDown, Trash2 } from 'lucide-react';
 import { useContext, useEffect, useState, type ReactNode } from 'react';
 import { SessionContext } from '@/features/train/use-train';
+import { OpenFile } from '@/ui/open-file';
 import { fileName, saveFile } from '@/ui/save-file';
 import { forgetBeside, keepBeside, readBeside, type BesideKind, type KeptBeside as Kept } from '@/wire';
 
@@ -134,19 +135,7 @@ export function KeptBeside({ kind, noun, text, sound, suffix, about, onOpen, chi
         >
           <FileDown className="size-3.5" aria-hidden /> Save as a file
         </button>
-        <label className="btn btn-ghost btn-xs has-focus-visible:outline-2">
-          <FileUp className="size-3.5" aria-hidden /> Open a file
-          <input
-            type="file"
-            className="sr-only"
-            accept=".json,application/json"
-            onChange={(event) => {
-              const [file] = event.target.files ?? [];
-              if (file) void openFile(file);
-              event.target.value = '';
-            }}
-          />
-        </label>
+        <OpenFile word="Open a file" accept=".json,application/json" onOpen={(file) => void openFile(file)} />
       </div>
       {children}
       {told && (

@@ -4,6 +4,7 @@ import type { ReactNode } from 'react';
 import type { Status } from '@/core/solve';
 import { useTrain } from '@/features/train/use-train';
 import { STATUS_WORDS } from '@/features/train/words';
+import { typedNumber } from '@/ui/typed-number';
 
 /** The filter as it is typed and chosen; empty texts ask for nothing. */
 export interface FilterText {
@@ -136,6 +137,6 @@ function NumberField({ label, value, onChange }: { label: string; value: string;
 
 /** A typed number of 0 or more; undefined where there is none. */
 export function readSize(text: string): number | undefined {
-  const value = Number(text.trim().replace(',', '.'));
+  const value = typedNumber(text);
   return text.trim() !== '' && value >= 0 ? value : undefined;
 }

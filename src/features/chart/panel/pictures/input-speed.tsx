@@ -11,6 +11,7 @@ import { useTheme } from '@/ui/theme';
 import { percent } from '../../table/row-figures';
 import { useChart, useRows } from '../../use-chart';
 import { roundAxis, tickText } from './axes';
+import { typedNumber } from '@/ui/typed-number';
 
 /** A position between the output speeds at which it is shifted into and out of. */
 interface Stretch {
@@ -32,7 +33,7 @@ export function InputSpeed() {
   const theme = useTheme();
   const typed = useChart((state) => state.shiftSpeedText);
   const set = useChart((state) => state.set);
-  const value = Number(typed.trim().replace(',', '.'));
+  const value = typedNumber(typed);
   const bad = typed.trim() !== '' && !(value > 0 && value <= 1e9);
   const shiftAt = typed.trim() !== '' && !bad ? value : speed.value;
   const stretches = useMemo(() => (shiftAt === null ? [] : stretchesOf(chart, shiftAt)), [chart, shiftAt]);
