@@ -25,7 +25,8 @@ export function DrawnFigure({ title, beside, table, className = '', children }: 
   const place = useRef<HTMLDivElement>(null);
   const size = useSize(place);
   const save = async () => {
-    const svg = place.current!.querySelector('svg')!;
+    const svg = place.current!.querySelector('svg');
+    if (!svg) return;
     const paper = getComputedStyle(document.documentElement).getPropertyValue('--color-base-100');
     saveFile(
       fileName(title, '.png'),

@@ -1,4 +1,4 @@
-import { judgeFor, countedIn, plain, type Judged, type Log, type Verdict } from '@/core/measurement';
+import { countedIn, judgeFor, plain, type Judged, type Log, type Reading, type Verdict } from '@/core/measurement';
 import type { Train } from '@/core/train';
 import { figure } from '@/core/units';
 import { memberName } from '@/core/words';
@@ -23,19 +23,21 @@ export interface MeasuredTrain {
   readonly events: readonly { readonly id: string; readonly part: string; readonly what: string }[];
 }
 
+/** The newest of each are judged, and only those: a long log costs no more than a short one. */
 export function measuredOf(train: Train, log: Log): MeasuredTrain {
   const { judge } = judgeFor(train);
   const positions = new Map<string, Map<string, Measured>>();
   const events: { id: string; part: string; what: string }[] = [];
-  for (const { reading } of countedIn(log)) {
+  for (const { reading } of [...countedIn(log)].reverse()) {
     if (reading.kind === 'event') events.push({ id: reading.id, part: reading.part, what: reading.what });
     if (!('member' in reading) || reading.position === undefined) continue;
-    const judged = judgedOrNull(() => judge(reading));
+    const own = positions.get(reading.position) ?? new Map<string, Measured>();
+    const key = `${reading.member} ${WHAT[reading.kind]}`;
+    const judged = own.has(key) ? null : judgedOrNull(() => judge(reading));
     if (!judged?.interval) continue;
     const { value, least, most } = plain(judged.interval);
-    const own = positions.get(reading.position) ?? new Map<string, Measured>();
     positions.set(reading.position, own);
-    own.set(`${reading.member} ${judged.quantity}`, {
+    own.set(key, {
       id: reading.id,
       member: reading.member,
       name: memberName(train, reading.member),
@@ -46,6 +48,18 @@ export function measuredOf(train: Train, log: Log): MeasuredTrain {
   }
   return { positions: new Map([...positions].map(([id, own]) => [id, [...own.values()]])), events };
 }
+
+/** What kinds of readings tell: one takes the place of another that tells the same. */
+const WHAT: Partial<Record<Reading['kind'], string>> = {
+  marks: 'ratio',
+  turns: 'ratio',
+  angle: 'ratio',
+  frames: 'speed',
+  tachometer: 'speed',
+  scale: 'torque',
+  weight: 'torque',
+  tip: 'tip',
+};
 
 /** Readings that do not fit the train any more stand on the Log only. */
 function judgedOrNull(judge: () => Judged): Judged | null {

@@ -24,26 +24,34 @@ const BATCH = 1000;
 /** Made once for a session, see ownOf. */
 export function createTrainLog({ id }: Session): TrainLog {
   const store = createLogStore();
+  const load = async () => {
+    if (store.getState().entries !== null) return;
+    const answer = await readTrainLog(id);
+    store.setState(answer.ok ? { entries: answer.value.entries, message: null } : { message: answer.message });
+  };
   return {
     store,
-    load: async () => {
-      if (store.getState().entries !== null) return;
-      const answer = await readTrainLog(id);
-      store.setState(answer.ok ? { entries: answer.value.entries, message: null } : { message: answer.message });
-    },
+    load,
     add: async (entries) => {
       for (let at = 0; at < entries.length; at += BATCH) {
         const some = entries.slice(at, at + BATCH);
         const answer = await addToTrainLog(id, some);
         if (!answer.ok) return answer;
-        const savedAt = new Date().toISOString();
-        const known = new Set((store.getState().entries ?? []).map((entry) => entry.id));
-        const fresh = some.filter((entry) => !known.has(entry.id)).map((entry) => ({ ...entry, savedAt }));
-        store.setState({ entries: [...(store.getState().entries ?? []), ...fresh] });
+        const { entries: before } = store.getState();
+        // What was there before these is not known yet: the server has all.
+        if (before === null) await load();
+        else store.setState({ entries: [...before, ...freshOf(before, some)] });
       }
       return { ok: true, value: {} };
     },
   };
+}
+
+/** Those that are not there yet, as the server has just kept them. */
+function freshOf(before: readonly LogEntry[], entries: readonly Omit<LogEntry, 'savedAt'>[]): readonly LogEntry[] {
+  const known = new Set(before.map(({ id }) => id));
+  const savedAt = new Date().toISOString();
+  return entries.filter(({ id }) => !known.has(id)).map((entry) => ({ ...entry, savedAt }));
 }
 
 const createLogStore = () => createStore<TrainLogState>()(() => ({ entries: null, message: null }));
