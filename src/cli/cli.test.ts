@@ -151,6 +151,26 @@ test('influence prints every gear of every driving position, exact', () => {
   expect(Object.keys(positions).sort()).toEqual(['1', '2', '3', '4', 'R']);
 });
 
+describe('practice', () => {
+  test('prints questions with answers, slips and working; the same seed the same, a skill alone', () => {
+    const ask = (...options: string[]) => run('practice', train('pan-rake'), ...options).stdout;
+    const { questions } = JSON.parse(ask('--seed', '7', '--count', '12')) as { questions: Record<string, unknown>[] };
+    expect(questions).toHaveLength(12);
+    expect(questions[0]).toMatchObject({ id: 'q1', skill: expect.any(String), text: expect.any(String), answer: expect.objectContaining({ kind: expect.any(String) }), slips: expect.any(Array), working: expect.any(Array) }); // prettier-ignore
+    expect(ask('--seed', '7', '--count', '12')).toBe(ask('--seed', '7', '--count', '12'));
+    const ratios = JSON.parse(ask('--skill', 'ratio', '--count', '3')) as { questions: { skill: string }[] };
+    expect(ratios.questions.map(({ skill }) => skill)).toEqual(['ratio', 'ratio', 'ratio']);
+  });
+
+  test.each([
+    [['--skill', 'juggling'], '--skill: there is no skill "juggling"'],
+    [['--seed', 'x'], '--seed is a whole number'],
+    [['--count', '0'], '--count is a whole number from 1 to 1000'],
+  ])('%j is refused', (options, message) => {
+    expect(run('practice', train('pan-rake'), ...options)).toMatchObject({ status: 2, stderr: expect.stringContaining(message) }); // prettier-ignore
+  });
+});
+
 describe('the bench', () => {
   const cases = (name: string) => join(__dirname, '../core', name);
 

@@ -9,6 +9,7 @@ import { findJson } from './find';
 import { influenceJson } from './influence';
 import { readOptions, UsageError } from './options';
 import { readTrain } from './read-train';
+import { practiceJson } from './practice';
 import { pointsJson, runCsv, runJson, travelJson } from './scenario';
 import { shiftsJson } from './shifts';
 import { traceText } from './trace';
@@ -26,6 +27,7 @@ const USAGE = `usage: tinwheel solve FILE [--position ID] [--speed 1200rpm] [--t
        tinwheel travel FILE
        tinwheel measure FILE --log LOG
        tinwheel diagnose FILE --seen SEEN
+       tinwheel practice FILE [--seed N] [--count N] [--skill NAME]
        tinwheel check FILE`;
 
 /** Everything that goes wrong is one line on stderr and exit 2; nothing is printed before the result is whole. */
@@ -114,6 +116,10 @@ function run(argv: readonly string[]): string {
       const { file, seen } = readOptions(rest, ['seen']);
       return json(diagnoseJson(readTrain(file), seen));
     }
+    case 'practice': {
+      const { file, seed, count, skill } = readOptions(rest, ['seed', 'count', 'skill']);
+      return json(practiceJson(readTrain(file), { seed, count, skill }));
+    }
     case 'check': {
       const { file } = readOptions(rest, []);
       const { name, members, gears, meshes, couplers, positions } = readTrain(file);
@@ -121,7 +127,7 @@ function run(argv: readonly string[]): string {
     }
     default:
       throw new UsageError(
-        `there is no command "${command.slice(0, 40)}". The commands are solve, combinations, trace, chart, shifts, influence, find, points, run, travel, measure, diagnose and check.`,
+        `there is no command "${command.slice(0, 40)}". The commands are solve, combinations, trace, chart, shifts, influence, find, points, run, travel, measure, diagnose, practice and check.`,
       );
   }
 }

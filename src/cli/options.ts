@@ -29,6 +29,10 @@ export interface Options {
   /** The file of a log, and of what was seen. */
   readonly log?: string;
   readonly seen?: string;
+  /** Of questions: the seed that chooses them, how many, of which skill; as written. */
+  readonly seed?: string;
+  readonly count?: string;
+  readonly skill?: string;
   readonly csv: boolean;
 }
 
@@ -43,6 +47,9 @@ const KINDS = {
   scenario: 'string',
   log: 'string',
   seen: 'string',
+  seed: 'string',
+  count: 'string',
+  skill: 'string',
   csv: 'boolean',
   losses: 'boolean',
   'reverse-flow': 'boolean',
@@ -81,6 +88,9 @@ export function readOptions(argv: readonly string[], allowed: readonly OptionNam
     scenario: values.scenario,
     log: values.log,
     seen: values.seen,
+    seed: values.seed,
+    count: values.count,
+    skill: values.skill,
     csv: values.csv ?? false,
     sets,
   };
@@ -97,6 +107,9 @@ interface Values {
   readonly scenario?: string;
   readonly log?: string;
   readonly seen?: string;
+  readonly seed?: string;
+  readonly count?: string;
+  readonly skill?: string;
   readonly csv?: boolean;
   readonly losses?: boolean;
   readonly 'reverse-flow'?: boolean;

@@ -5,7 +5,7 @@ import { solveEngaged } from '../solve';
 import type { Reading } from '../measurement';
 import { withFaults } from '../faults';
 import type { Train } from '../train';
-import { seeded } from './seeded';
+import { seeded } from '../chance';
 import { secretOf, type Secret, type Trick } from './secret';
 
 /** Instruments that read a train as it really is: with what its meshes lose, what may be wrong with it, and the errors of whoever reads. */

@@ -1,0 +1,3 @@
+export { practise, type Practice } from './practice';
+export type { Answer, Question, Slip } from './question';
+export { SKILLS, type Skill } from './skills';

@@ -1,0 +1,20 @@
+import { couplerName } from '../../words';
+import type { Ask } from './skill';
+
+/** What is let go and what is put in between two positions. */
+export const change: Ask = ({ train, places }, draw) => {
+  const [from, to] = draw.shuffled(places);
+  if (!from || !to) return undefined;
+  const off = from.engaged.filter((id) => !to.engaged.includes(id));
+  const on = to.engaged.filter((id) => !from.engaged.includes(id));
+  const value = [...off, ...on].sort();
+  if (value.length === 0) return undefined;
+  const names = (ids: readonly string[]) => ids.map((id) => couplerName(train, id)).join(', ') || 'nothing';
+  return {
+    position: from.id,
+    text: `From position ${from.name} to ${to.name}: which elements have to be let go or put in?`,
+    answer: { kind: 'parts', value },
+    slips: [],
+    working: [`Let go: ${names(off)}.`, `Put in: ${names(on)}.`],
+  };
+};

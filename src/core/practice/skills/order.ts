@@ -1,0 +1,20 @@
+import { abs, compare, sign } from '../../rational';
+import { size } from '../subject';
+import type { Ask } from './skill';
+
+const MOST = 6;
+
+/** Forward positions in their order, the slowest output first. */
+export const order: Ask = ({ driving }, draw) => {
+  const forward = draw.shuffled(driving.filter(({ ratio }) => sign(ratio) > 0));
+  const apart = forward.filter((one, i) => forward.findIndex((other) => compare(one.ratio, other.ratio) === 0) === i).slice(0, MOST); // prettier-ignore
+  if (apart.length < 3) return undefined;
+  const sorted = [...apart].sort((a, b) => compare(abs(b.ratio), abs(a.ratio)));
+  return {
+    position: null,
+    text: `Put these positions in order, the slowest output first: ${apart.map(({ name }) => name).join(', ')}.`,
+    answer: { kind: 'order', value: sorted.map(({ id }) => id) },
+    slips: [],
+    working: sorted.map(({ name, ratio }) => `${name}: ${size(ratio)} in/out`),
+  };
+};

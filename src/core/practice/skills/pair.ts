@@ -1,0 +1,20 @@
+import { fraction, inverse } from '../../rational';
+import { slipsApart, tenfold } from '../slips';
+import { size } from '../subject';
+import type { Ask } from './skill';
+
+/** The ratio of one pair of gears. */
+export const pair: Ask = ({ train }, draw) => {
+  const mesh = draw.pick(train.meshes);
+  if (!mesh) return undefined;
+  const gears = draw.shuffled(mesh.gears).map((id) => train.gears.find((gear) => gear.id === id)!);
+  const [driver, driven] = gears as [(typeof gears)[0], (typeof gears)[0]];
+  const right = fraction(driven.teeth, driver.teeth);
+  return {
+    position: null,
+    text: `A gear of ${driver.teeth} teeth drives one of ${driven.teeth}, both on shafts that stay where they are. What is the ratio of the pair (in/out)?`,
+    answer: { kind: 'number', value: size(right) },
+    slips: slipsApart(right, [['upside-down', inverse(right)], ...tenfold(right)]),
+    working: [`driven over driver: ${driven.teeth}/${driver.teeth} = ${size(right)}`],
+  };
+};

@@ -1,0 +1,17 @@
+import { ratioSlips } from '../slips';
+import { size, workingLines } from '../subject';
+import type { Ask } from './skill';
+
+/** The ratio of a position. */
+export const ratio: Ask = (subject, draw) => {
+  const place = draw.pick(subject.driving);
+  return (
+    place && {
+      position: place.id,
+      text: `In position ${place.name}: how many turns of the input make one turn of the output (in/out)?`,
+      answer: { kind: 'number', value: size(place.ratio) },
+      slips: ratioSlips(subject, place, place.ratio),
+      working: workingLines(subject, place),
+    }
+  );
+};

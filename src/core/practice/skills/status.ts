@@ -1,0 +1,29 @@
+import { lockSet, solveEngaged } from '../../solve';
+import { couplerName, listed } from '../../words';
+import type { Ask } from './skill';
+
+const CHOICES = ['drive', 'neutral', 'locked'] as const;
+
+/** Whether a set of engaged elements drives, leaves the input free, or ties everything up. */
+export const status: Ask = ({ train, open }, draw) => {
+  const able = train.couplers
+    .filter((one) => one.type !== 'one-way' || one.control === 'selectable')
+    .map(({ id }) => id);
+  const most = Math.max(0, ...train.positions.map(({ engaged }) => engaged.length)) + 1;
+  const engaged = draw.shuffled(able).slice(0, draw.whole(0, Math.min(most, able.length)));
+  const solved = solveEngaged(open, engaged);
+  // An output that is forced to stand, or several that share, are none of the three.
+  const value = CHOICES.find((one) => one === solved.status);
+  if (able.length === 0 || value === undefined) return undefined;
+  const names = engaged.map((id) => couplerName(train, id));
+  return {
+    position: null,
+    text: `Engaged ${names.length === 0 ? 'is nothing' : `${names.length === 1 ? 'is' : 'are'} ${listed(names)}`}. Does the train drive, is it neutral, or is it locked?`,
+    answer: { kind: 'choice', value, choices: CHOICES },
+    slips: [],
+    working:
+      value === 'locked'
+        ? [`Tied up by ${listed(lockSet(solved).map((id) => couplerName(train, id)))}.`]
+        : [`Solved: ${value}.`],
+  };
+};

@@ -1,0 +1,35 @@
+import { networkOf, openTrain } from '../../kinematics';
+import { abs, equals, inverse } from '../../rational';
+import { solveEngaged } from '../../solve';
+import { memberName } from '../../words';
+import { slipsApart, tenfold } from '../slips';
+import { size, workingLines } from '../subject';
+import type { Ask } from './skill';
+
+/** What a position's ratio becomes when a gear has one tooth more. */
+export const tooth: Ask = (subject, draw) => {
+  const { train, driving } = subject;
+  const place = draw.pick(driving);
+  const mesh = draw.pick(train.meshes);
+  if (!place || !mesh) return undefined;
+  const [id, other] = draw.shuffled(mesh.gears) as [string, string];
+  const ratioWith = (gear: string) => {
+    const gears = train.gears.map((one) => (one.id === gear ? { ...one, teeth: one.teeth + 1 } : one));
+    return solveEngaged(openTrain(networkOf({ ...train, gears })), place.engaged).ratio;
+  };
+  const right = ratioWith(id);
+  // A tooth that changes nothing there asks nothing.
+  if (!right || equals(right, place.ratio)) return undefined;
+  const gear = train.gears.find((one) => one.id === id)!;
+  return {
+    position: place.id,
+    text: `The gear of ${gear.teeth} teeth on ${memberName(train, gear.member)} gets ${gear.teeth + 1}. What is the ratio of position ${place.name} then (in/out)?`,
+    answer: { kind: 'number', value: size(right) },
+    slips: slipsApart(right, [
+      ['one-tooth-on-the-other', ratioWith(other)],
+      ['upside-down', inverse(abs(right))],
+      ...tenfold(right),
+    ]),
+    working: [...workingLines(subject, place), `with ${gear.teeth + 1} teeth: ${size(right)}`],
+  };
+};

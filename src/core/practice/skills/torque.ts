@@ -1,0 +1,19 @@
+import { abs, fraction, inverse, mul } from '../../rational';
+import { slipsApart, tenfold } from '../slips';
+import { size, workingLines } from '../subject';
+import type { Ask } from './skill';
+
+/** The torque at the output for one that is put in, without losses. */
+export const torque: Ask = (subject, draw) => {
+  const place = draw.pick(subject.driving);
+  if (!place) return undefined;
+  const input = fraction(draw.whole(1, 12), 1);
+  const right = mul(abs(place.ratio), input);
+  return {
+    position: place.id,
+    text: `In position ${place.name}, without losses: ${size(input)} N·m are put in. What torque is there at the output, in N·m?`,
+    answer: { kind: 'number', value: size(right) },
+    slips: slipsApart(right, [['torque-like-speed', mul(input, inverse(abs(place.ratio)))], ...tenfold(right)]),
+    working: [...workingLines(subject, place), `${size(input)} N·m × ${size(place.ratio)} = ${size(right)} N·m`],
+  };
+};

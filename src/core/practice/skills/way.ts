@@ -1,0 +1,19 @@
+import { sign } from '../../rational';
+import { workingLines } from '../subject';
+import type { Ask } from './skill';
+
+const CHOICES = ['same way', 'reverse'] as const;
+
+/** Which way the output turns. */
+export const way: Ask = (subject, draw) => {
+  const place = draw.pick(subject.driving);
+  if (!place) return undefined;
+  const value = sign(place.ratio) > 0 ? CHOICES[0] : CHOICES[1];
+  return {
+    position: place.id,
+    text: `In position ${place.name}: which way does the output turn, seen against the input?`,
+    answer: { kind: 'choice', value, choices: CHOICES },
+    slips: [{ value: CHOICES.find((one) => one !== value)!, slip: 'way-of-a-pair' }],
+    working: workingLines(subject, place),
+  };
+};

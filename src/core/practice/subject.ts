@@ -1,0 +1,48 @@
+import { networkOf, openTrain, type OpenTrain } from '../kinematics';
+import { memberFigures, type MemberFigures } from '../powerflow';
+import { abs, toFraction, type Rational } from '../rational';
+import { solveEngaged, type Solved } from '../solve';
+import type { Train } from '../train';
+import { couplerName, memberName } from '../words';
+import { workingOf, workingText } from '../working';
+
+/** A position of the train that is asked about, solved. */
+export interface Place {
+  readonly id: string;
+  readonly name: string;
+  readonly engaged: readonly string[];
+  readonly solved: Solved;
+  readonly figures: ReadonlyMap<string, MemberFigures>;
+}
+
+/** What questions are made from. */
+export interface Subject {
+  readonly train: Train;
+  readonly open: OpenTrain;
+  readonly places: readonly Place[];
+  /** Those in which one output is driven. */
+  readonly driving: readonly (Place & { readonly ratio: Rational })[];
+}
+
+export function subjectOf(train: Train): Subject {
+  const open = openTrain(networkOf(train));
+  const places = train.positions.map(({ id, name, engaged }): Place => {
+    const solved = solveEngaged(open, engaged);
+    const figures = new Map(memberFigures(solved).map((row) => [row.id, row]));
+    return { id, name: name || id, engaged, solved, figures };
+  });
+  const driving = places.flatMap((place) => (place.solved.ratio ? [{ ...place, ratio: place.solved.ratio }] : []));
+  return { train, open, places, driving };
+}
+
+/** How a position's ratio comes about. */
+export const workingLines = ({ train }: Subject, { solved }: Place): readonly string[] =>
+  workingText(
+    workingOf(solved),
+    { member: (id) => memberName(train, id), coupler: (id) => couplerName(train, id) },
+    'in/out',
+    'formula',
+  );
+
+/** The size of a figure, exact. */
+export const size = (value: Rational): string => toFraction(abs(value));
