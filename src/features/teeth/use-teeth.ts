@@ -95,10 +95,8 @@ export function useSearching(): { readonly looking: Looking; readonly stop: () =
     begin();
   }, [begin]);
   const asked = useTeeth((state) => state.looking);
-  // What is typed will be searched as soon as it has settled: what stands there no longer answers it.
-  const looking: Looking =
-    latest === written || ('written' in asked && asked.written === latest)
-      ? asked
-      : { kind: 'looking', written: latest };
+  // What is typed will be searched as soon as it has settled: what stands there no longer answers it, also for the moment until that search has begun.
+  const answers = 'written' in asked ? asked.written === latest : latest === written;
+  const looking: Looking = answers ? asked : { kind: 'looking', written: latest };
   return { looking, stop, again };
 }
