@@ -41,10 +41,3 @@ function judgedOrRefused(judge: Judge, reading: Row['reading']): Pick<Row, 'judg
     throw error;
   }
 }
-
-export const VERDICTS = {
-  agrees: 'agrees',
-  'cannot-tell': 'cannot tell',
-  'does-not-agree': 'does not agree',
-  'no-verdict': '',
-} as const;

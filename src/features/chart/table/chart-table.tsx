@@ -15,6 +15,7 @@ import { useNow, useTrain, useTrainStore } from '@/features/train/use-train';
 import { decidesForItself } from '@/features/train/words';
 import type { MeasuredTrain } from '@/features/train/log/measured';
 import { useMeasured } from '@/features/train/log/use-measured';
+import { VERDICTS } from '@/features/train/log/verdict-words';
 import { usePreferences } from '@/ui/preferences';
 import { useEdits } from '../edits';
 import { shiftsFor } from '../results';
@@ -173,15 +174,8 @@ export function ChartTable() {
 /** The last ratio measured in a position, and what it proves. */
 function measuredText(measured: MeasuredTrain | null, id: string): string {
   const found = measured?.positions.get(id)?.find(({ ratio }) => ratio);
-  return found ? `${found.text.replace(' in/out', '')} ${MEASURED_WORDS[found.verdict]}` : '';
+  return found ? `${found.text} ${VERDICTS[found.verdict]}` : '';
 }
-
-const MEASURED_WORDS = {
-  agrees: 'agrees',
-  'cannot-tell': 'cannot tell',
-  'does-not-agree': 'does not agree',
-  'no-verdict': '',
-} as const;
 
 /** A new row begins as a copy of the one it is made from. */
 const engagedIn = ({ positions }: Train, id: string): readonly string[] =>

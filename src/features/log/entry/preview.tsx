@@ -1,8 +1,8 @@
 import { measured, type ReadReading } from '@/core/measurement';
 import { useMemo } from 'react';
 import { useJudgement } from '../use-log';
-import { VERDICTS } from '../rows';
-import { intervalText, valueText } from '../figures-text';
+import { VERDICTS } from '@/features/train/log/verdict-words';
+import { intervalText, valueText } from '@/features/train/log/figures-text';
 
 /** The arithmetic while it is typed, and what it would prove. */
 export function Preview({ read, wrong }: { read: ReadReading; wrong: string | null }) {

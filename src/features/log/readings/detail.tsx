@@ -7,9 +7,10 @@ import { listed } from '@/core/words';
 import { engage } from '@/features/train/choosing';
 import { useSession, useTrain, useTrainStore } from '@/features/train/use-train';
 import { pictureAddress, readRevision } from '@/wire';
-import { intervalText, valueText } from '../figures-text';
+import { intervalText, valueText } from '@/features/train/log/figures-text';
 import { KINDS } from '../kinds';
-import { VERDICTS, type Row } from '../rows';
+import { VERDICTS } from '@/features/train/log/verdict-words';
+import type { Row } from '../rows';
 import { focusFirst } from '../entry/keys';
 import { useJudgement, useLog } from '../use-log';
 

@@ -1,7 +1,8 @@
 import { scaleTime } from 'd3-scale';
 import { useRef } from 'react';
 import { useSize } from '@/ui/use-size';
-import { VERDICTS, type Row } from '../rows';
+import { VERDICTS } from '@/features/train/log/verdict-words';
+import type { Row } from '../rows';
 import { useLog } from '../use-log';
 
 const [HEIGHT, MIDDLE] = [40, 14];

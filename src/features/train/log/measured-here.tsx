@@ -4,13 +4,7 @@ import Link from 'next/link';
 import { engagementIn } from '@/features/train/engagement';
 import { useLight, useSession, useTrain } from '@/features/train/use-train';
 import { useMeasured } from './use-measured';
-
-const VERDICTS = {
-  agrees: 'agrees',
-  'cannot-tell': 'cannot tell',
-  'does-not-agree': 'does not agree',
-  'no-verdict': '',
-} as const;
+import { VERDICTS } from './verdict-words';
 
 /** Measured beside computed: the last readings of this position, and what happened to parts. Nothing where nothing was read. */
 export function MeasuredHere() {
@@ -32,7 +26,7 @@ export function MeasuredHere() {
       <ul>
         {here.map((one) => (
           <li key={one.id} onMouseEnter={() => light({ members: [one.member] })} onMouseLeave={() => light(null)}>
-            {one.name}: <span className="figure">{one.text}</span>{' '}
+            {one.name}: <span className="figure">{one.quantity === 'ratio' ? `${one.text} in/out` : one.text}</span>{' '}
             <span className={one.verdict === 'does-not-agree' ? 'font-semibold text-error' : 'muted'}>
               {VERDICTS[one.verdict]}
             </span>

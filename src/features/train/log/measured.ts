@@ -1,7 +1,15 @@
-import { countedIn, judgeFor, plain, type Judged, type Log, type Reading, type Verdict } from '@/core/measurement';
+import {
+  countedIn,
+  judgeFor,
+  type Judged,
+  type Log,
+  type Quantity,
+  type Reading,
+  type Verdict,
+} from '@/core/measurement';
 import type { Train } from '@/core/train';
-import { figure } from '@/core/units';
 import { memberName } from '@/core/words';
+import { intervalText } from './figures-text';
 
 /** The last reading of a member in a position, in words. */
 export interface Measured {
@@ -10,12 +18,11 @@ export interface Measured {
   readonly name: string;
   /** "2.400 (2.286 to 2.526) : 1" */
   readonly text: string;
+  readonly quantity: Quantity;
   readonly verdict: Verdict;
   /** Of the first output, and a ratio: what stands beside the computed one. */
   readonly ratio: boolean;
 }
-
-const UNITS = { ratio: ' : 1 in/out', rpm: ' rpm', torqueNm: ' N·m', tipMetresPerSecond: ' m/s', teeth: ' teeth', event: '' } as const; // prettier-ignore
 
 /** By position, the last reading of each member and quantity that counts; and what happened to parts. */
 export interface MeasuredTrain {
@@ -35,13 +42,13 @@ export function measuredOf(train: Train, log: Log): MeasuredTrain {
     const key = `${reading.member} ${WHAT[reading.kind]}`;
     const judged = own.has(key) ? null : judgedOrNull(() => judge(reading));
     if (!judged?.interval) continue;
-    const { value, least, most } = plain(judged.interval);
     positions.set(reading.position, own);
     own.set(key, {
       id: reading.id,
       member: reading.member,
       name: memberName(train, reading.member),
-      text: `${figure(value)} (${figure(least)} to ${figure(most)})${UNITS[judged.quantity]}`,
+      text: intervalText(judged),
+      quantity: judged.quantity,
       verdict: judged.verdict,
       ratio: judged.quantity === 'ratio' && reading.member === train.outputs[0],
     });

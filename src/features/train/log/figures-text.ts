@@ -4,8 +4,6 @@ import { figure } from '@/core/units';
 
 const UNITS = { ratio: ' : 1', rpm: ' rpm', torqueNm: ' N·m', tipMetresPerSecond: ' m/s', teeth: ' teeth', event: '' } as const; // prettier-ignore
 
-export const unitOf = ({ quantity }: Pick<Judged, 'quantity'>): string => UNITS[quantity];
-
 /** "2.400 (2.286 to 2.526) : 1" */
 export function intervalText({ quantity, interval }: Pick<Judged, 'quantity' | 'interval'>): string {
   if (!interval) return '';
