@@ -31,6 +31,8 @@ export interface BruteForce {
   readonly torques: ReadonlyMap<string, Rational> | null;
   /** Ids of self-locking meshes whose worm stands. */
   readonly standing: ReadonlySet<string>;
+  /** Of every member per unit of the driver's speed, null where it is left open; none where it is locked. */
+  readonly speeds: ReadonlyMap<string, Rational | null>;
 }
 
 type Row = readonly Rational[];
@@ -95,7 +97,7 @@ export function bruteForce(train: Train, engaged: ReadonlySet<string>, ask?: Ask
   const basis = nullSpace(equalities, size);
   const loads = receivers.map(unit);
   const least = leastOf(basis, rate, loads, leads);
-  if (!least) return { status: 'locked', ratio: null, holds: new Set(), torques: null, standing };
+  if (!least) return { status: 'locked', ratio: null, holds: new Set(), torques: null, standing, speeds: new Map() };
   const moved = !isZero(least.value);
   const vertices = moved ? least.multipliers : [];
   const pushing = moved
@@ -137,6 +139,7 @@ export function bruteForce(train: Train, engaged: ReadonlySet<string>, ask?: Ask
           .map(([i, value]) => [oneWays[i]!.id, div(value, least.value)]),
       ),
     standing,
+    speeds: new Map(network.memberIds.map((id, i) => [id, determined(held, times(speed, rate), unit(i))])),
   };
 }
 

@@ -1,3 +1,19 @@
-export { practise, type Practice } from './practice';
-export type { Answer, Question, Slip } from './question';
-export { SKILLS, type Skill } from './skills';
+export {
+  bestHunt,
+  faultHunt,
+  huntStanding,
+  showingFaults,
+  type Hunt,
+  type HuntStanding,
+  type HuntTest,
+} from './fault-hunt';
+export { LEVEL_NAMES, LEVELS, levelOf, type Level } from './level';
+export { mark, type Given, type Mark } from './mark';
+export { drill, practise, type DrillQuestion, type Practice } from './practice';
+export type { Answer, Question, Slip, SlipName } from './question';
+export { RANDOM_KINDS, randomTrain } from './random-train';
+export { rolesTable, type Cell, type RolesRow } from './roles-table';
+export { SKILL_NAMES, SKILLS, type Skill } from './skills';
+export { SLIPS } from './slip-words';
+export { subjectOf, type Subject } from './subject';
+export { readWorksheet, worksheetOf, worksheetText, type Worksheet, type WorksheetFile } from './worksheet';

@@ -2,7 +2,7 @@ import type { Train } from '../train';
 import { drawFrom } from './draw';
 import type { Question } from './question';
 import { SKILLS, type Skill } from './skills';
-import { subjectOf } from './subject';
+import { subjectOf, type Subject } from './subject';
 
 export interface PracticeOptions {
   readonly seed: number;
@@ -19,6 +19,7 @@ export interface Practice {
 
 /** A skill that chance does not favour is tried so often before it is given up. */
 const TRIES = 12;
+const MOST_SEED = 2 ** 32 - 1;
 
 /** Questions from a train: the same seed gives the same ones on every machine. The same question is not asked twice as long as there are others. */
 export function practise(train: Train, { seed, count, skill }: PracticeOptions): Practice {
@@ -31,13 +32,58 @@ export function practise(train: Train, { seed, count, skill }: PracticeOptions):
   for (let round = 0; round <= count * TRIES && questions.length < count && skipped.size < skills.length; round++) {
     for (const own of draw.shuffled(skills.filter((one) => !skipped.has(one)))) {
       if (questions.length >= count) break;
-      let made = SKILLS[own](subject, draw);
-      for (let tries = 1; tries < TRIES && (!made || asked.has(made.text)); tries++) made = SKILLS[own](subject, draw);
-      if (made) {
-        asked.add(made.text);
-        questions.push({ id: `q${questions.length + 1}`, skill: own, ...made });
-      } else if (round === 0) skipped.add(own);
+      const made = ask(subject, own, () => draw.whole(0, MOST_SEED), asked);
+      if (made) questions.push({ ...made, id: `q${questions.length + 1}` });
+      else if (round === 0) skipped.add(own);
     }
   }
   return { questions, skipped: [...skipped] };
+}
+
+/** The question that a skill makes of a train with this seed; undefined where it makes none. It is the same wherever it is asked. */
+export function questionOf(subject: Subject, skill: Skill, seed: number): Omit<Question, 'id'> | undefined {
+  const made = SKILLS[skill](subject, drawFrom(seed));
+  return made && { skill, seed, ...made };
+}
+
+/** A question of one skill that was not asked yet, or if need be one that was. */
+function ask(subject: Subject, skill: Skill, seed: () => number, asked: Set<string>): Omit<Question, 'id'> | undefined {
+  let made: Omit<Question, 'id'> | undefined;
+  for (let tries = 0; tries < TRIES && (!made || asked.has(made.text)); tries++) made = questionOf(subject, skill, seed()) ?? made; // prettier-ignore
+  if (made) asked.add(made.text);
+  return made;
+}
+
+/** A question, and the train it is asked of, by its place in the list. */
+export interface DrillQuestion extends Question {
+  readonly train: number;
+}
+
+export interface DrillOptions {
+  readonly seed: number;
+  readonly count: number;
+  /** Skills in the order in which they are wanted; begun again from the first when there are more questions. */
+  readonly skills: readonly Skill[];
+}
+
+/** Questions out of several trains, skill by skill. A skill that one train cannot be asked is asked of another; one that none can is left out. */
+export function drill(subjects: readonly Subject[], { seed, count, skills }: DrillOptions): readonly DrillQuestion[] {
+  const draw = drawFrom(seed);
+  const asked = new Set<string>();
+  const questions: DrillQuestion[] = [];
+  const barren = new Set<Skill>();
+  for (let at = 0; questions.length < count && barren.size < skills.length; at++) {
+    const skill = skills[at % skills.length]!;
+    if (barren.has(skill)) continue;
+    let found = false;
+    for (const train of draw.shuffled(subjects.map((_, i) => i))) {
+      const made = ask(subjects[train]!, skill, () => draw.whole(0, MOST_SEED), asked);
+      if (!made) continue;
+      questions.push({ ...made, train, id: `q${questions.length + 1}` });
+      found = true;
+      break;
+    }
+    if (!found) barren.add(skill);
+  }
+  return questions;
 }

@@ -22,6 +22,8 @@ export interface Subject {
   readonly places: readonly Place[];
   /** Those in which one output is driven. */
   readonly driving: readonly (Place & { readonly ratio: Rational })[];
+  /** Members that turn about fixed axes: those that can be pointed at and asked about. */
+  readonly central: readonly string[];
 }
 
 export function subjectOf(train: Train): Subject {
@@ -32,7 +34,8 @@ export function subjectOf(train: Train): Subject {
     return { id, name: name || id, engaged, solved, figures };
   });
   const driving = places.flatMap((place) => (place.solved.ratio ? [{ ...place, ratio: place.solved.ratio }] : []));
-  return { train, open, places, driving };
+  const central = train.members.filter(({ carrier }) => carrier === undefined).map(({ id }) => id);
+  return { train, open, places, driving, central };
 }
 
 /** How a position's ratio comes about. */
@@ -43,6 +46,10 @@ export const workingLines = ({ train }: Subject, { solved }: Place): readonly st
     'in/out',
     'formula',
   );
+
+/** What is engaged, in words: what the question says of its position. */
+export const engagedText = ({ train }: Subject, engaged: readonly string[]): string =>
+  engaged.map((id) => couplerName(train, id)).join(' + ') || 'nothing engaged';
 
 /** The size of a figure, exact. */
 export const size = (value: Rational): string => toFraction(abs(value));

@@ -3,6 +3,7 @@ import type { Ask } from './skill';
 
 /** What is let go and what is put in between two positions. */
 export const change: Ask = ({ train, places }, draw) => {
+  const able = train.couplers.filter((one) => one.type !== 'one-way' || one.control === 'selectable').map(({ id }) => id); // prettier-ignore
   const [from, to] = draw.shuffled(places);
   if (!from || !to) return undefined;
   const off = from.engaged.filter((id) => !to.engaged.includes(id));
@@ -13,8 +14,11 @@ export const change: Ask = ({ train, places }, draw) => {
   return {
     position: from.id,
     text: `From position ${from.name} to ${to.name}: which elements have to be let go or put in?`,
-    answer: { kind: 'parts', value },
-    slips: [],
+    answer: { kind: 'parts', value, of: 'couplers', choices: able },
+    slips:
+      off.length > 0 && on.length > 0
+        ? [off, on].map((half) => ({ value: [...half].sort().join(), slip: 'half-a-change' }))
+        : [],
     working: [`Let go: ${names(off)}.`, `Put in: ${names(on)}.`],
   };
 };

@@ -1,18 +1,24 @@
 import { isZero } from '../../rational';
 import { listed, memberName } from '../../words';
+import { workingLines } from '../subject';
 import type { Ask } from './skill';
 
 /** Which members stand still. */
-export const held: Ask = ({ train, driving }, draw) => {
+export const held: Ask = (subject, draw) => {
+  const { train, driving, central } = subject;
   const place = draw.pick(driving);
   if (!place) return undefined;
-  const value = [...place.figures.values()].filter(({ speed }) => speed && isZero(speed)).map(({ id }) => id).sort(); // prettier-ignore
-  if (value.length === 0) return undefined;
+  const stands = (id: string) => {
+    const { speed } = place.figures.get(id)!;
+    return speed !== null && isZero(speed);
+  };
+  const value = central.filter(stands).sort();
+  if (value.length === 0 || value.length === central.length) return undefined;
   return {
     position: place.id,
     text: `In position ${place.name}: which members stand still?`,
-    answer: { kind: 'parts', value },
+    answer: { kind: 'parts', value, of: 'members', choices: central },
     slips: [],
-    working: [`${listed(value.map((id) => memberName(train, id)))}.`],
+    working: [`At rest: ${listed(value.map((id) => memberName(train, id)))}.`, ...workingLines(subject, place)],
   };
 };

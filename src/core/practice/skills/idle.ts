@@ -1,17 +1,19 @@
 import { listed, memberName } from '../../words';
+import { workingLines } from '../subject';
 import type { Ask } from './skill';
 
 /** Which members turn and carry nothing. */
-export const idle: Ask = ({ train, driving }, draw) => {
+export const idle: Ask = (subject, draw) => {
+  const { train, driving, central } = subject;
   const place = draw.pick(driving);
   if (!place) return undefined;
-  const value = [...place.figures.values()].filter(({ role }) => role === 'idle').map(({ id }) => id).sort(); // prettier-ignore
+  const value = central.filter((id) => place.figures.get(id)!.role === 'idle').sort();
   if (value.length === 0) return undefined;
   return {
     position: place.id,
     text: `In position ${place.name}: which members turn without carrying any torque?`,
-    answer: { kind: 'parts', value },
+    answer: { kind: 'parts', value, of: 'members', choices: central },
     slips: [],
-    working: [`${listed(value.map((id) => memberName(train, id)))}.`],
+    working: [`Turning idle: ${listed(value.map((id) => memberName(train, id)))}.`, ...workingLines(subject, place)],
   };
 };

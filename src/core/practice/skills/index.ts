@@ -1,11 +1,18 @@
 import { backward } from './backward';
+import { basic } from './basic';
+import { block } from './block';
 import { change } from './change';
+import { drives } from './drives';
+import { elements } from './elements';
 import { faster } from './faster';
 import { held } from './held';
 import { idle } from './idle';
 import { order } from './order';
+import { overrun } from './overrun';
 import { pair } from './pair';
+import { path } from './path';
 import { ratio } from './ratio';
+import { removed } from './removed';
 import type { Ask } from './skill';
 import { speed } from './speed';
 import { status } from './status';
@@ -21,17 +28,50 @@ export const SKILLS = {
   way,
   faster,
   'torque-change': torqueChange,
+  drives,
   ratio,
+  basic,
   turns,
   speed,
   torque,
   held,
   idle,
+  block,
+  overrun,
+  path,
   status,
+  elements,
   change,
   order,
   backward,
+  removed,
   tooth,
 } as const satisfies Readonly<Record<string, Ask>>;
 
 export type Skill = keyof typeof SKILLS;
+
+/** What a skill is called where it is chosen. */
+export const SKILL_NAMES: Readonly<Record<Skill, string>> = {
+  pair: 'Ratio of a pair',
+  way: 'Which way it turns',
+  faster: 'Faster or slower',
+  'torque-change': 'More or less torque',
+  drives: 'Who drives whom',
+  ratio: 'Ratio of a position',
+  basic: 'A planetary set by itself',
+  turns: 'Turns for turns of the crank',
+  speed: 'Speed of a member',
+  torque: 'Torque at the output',
+  held: 'What stands still',
+  idle: 'What turns idle',
+  block: 'What turns as one block',
+  overrun: 'One-way clutches',
+  path: 'Where power goes',
+  status: 'Drive, neutral or locked',
+  elements: 'Which elements give it',
+  change: 'From one position to another',
+  order: 'Positions in order',
+  backward: 'Driven from the output',
+  removed: 'A gear taken out',
+  tooth: 'One tooth more',
+};

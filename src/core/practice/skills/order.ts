@@ -13,8 +13,16 @@ export const order: Ask = ({ driving }, draw) => {
   return {
     position: null,
     text: `Put these positions in order, the slowest output first: ${apart.map(({ name }) => name).join(', ')}.`,
-    answer: { kind: 'order', value: sorted.map(({ id }) => id) },
-    slips: [],
+    answer: { kind: 'order', value: sorted.map(({ id }) => id), of: 'positions', choices: apart.map(({ id }) => id) },
+    slips: [
+      {
+        value: sorted
+          .map(({ id }) => id)
+          .reverse()
+          .join(),
+        slip: 'the-other-way-round',
+      },
+    ],
     working: sorted.map(({ name, ratio }) => `${name}: ${size(ratio)} in/out`),
   };
 };

@@ -9,7 +9,7 @@ export const ratio: Ask = (subject, draw) => {
     place && {
       position: place.id,
       text: `In position ${place.name}: how many turns of the input make one turn of the output (in/out)?`,
-      answer: { kind: 'number', value: size(place.ratio) },
+      answer: { kind: 'number', value: size(place.ratio), unit: '' },
       slips: ratioSlips(subject, place, place.ratio),
       working: workingLines(subject, place),
     }

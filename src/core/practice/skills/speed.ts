@@ -16,7 +16,7 @@ export const speed: Ask = (subject, draw) => {
   return {
     position: place.id,
     text: `In position ${place.name} the input turns at ${size(input)} rpm. How fast does ${memberName(train, member.id)} turn, in rpm?`,
-    answer: { kind: 'number', value: size(right) },
+    answer: { kind: 'number', value: size(right), unit: 'rpm' },
     slips: slipsApart(right, [['upside-down', mul(input, inverse(abs(member.speed)))], ...tenfold(right)]),
     working: [
       ...workingLines(subject, place),

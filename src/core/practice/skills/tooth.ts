@@ -24,7 +24,7 @@ export const tooth: Ask = (subject, draw) => {
   return {
     position: place.id,
     text: `The gear of ${gear.teeth} teeth on ${memberName(train, gear.member)} gets ${gear.teeth + 1}. What is the ratio of position ${place.name} then (in/out)?`,
-    answer: { kind: 'number', value: size(right) },
+    answer: { kind: 'number', value: size(right), unit: '' },
     slips: slipsApart(right, [
       ['one-tooth-on-the-other', ratioWith(other)],
       ['upside-down', inverse(abs(right))],

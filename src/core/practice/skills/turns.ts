@@ -12,7 +12,7 @@ export const turns: Ask = (subject, draw) => {
   return {
     position: place.id,
     text: `In position ${place.name}: the crank makes ${size(crank)} turns. How many does the output make?`,
-    answer: { kind: 'number', value: size(right) },
+    answer: { kind: 'number', value: size(right), unit: 'turns' },
     slips: slipsApart(right, [['upside-down', mul(crank, abs(place.ratio))], ...tenfold(right)]),
     working: [...workingLines(subject, place), `${size(crank)} turns / ${size(place.ratio)} = ${size(right)} turns`],
   };

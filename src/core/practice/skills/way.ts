@@ -8,12 +8,13 @@ const CHOICES = ['same way', 'reverse'] as const;
 export const way: Ask = (subject, draw) => {
   const place = draw.pick(subject.driving);
   if (!place) return undefined;
+  const internal = subject.train.gears.some(({ type }) => type === 'internal');
   const value = sign(place.ratio) > 0 ? CHOICES[0] : CHOICES[1];
   return {
     position: place.id,
     text: `In position ${place.name}: which way does the output turn, seen against the input?`,
     answer: { kind: 'choice', value, choices: CHOICES },
-    slips: [{ value: CHOICES.find((one) => one !== value)!, slip: 'way-of-a-pair' }],
+    slips: [{ value: CHOICES.find((one) => one !== value)!, slip: internal ? 'internal-sign' : 'way-of-a-pair' }],
     working: workingLines(subject, place),
   };
 };

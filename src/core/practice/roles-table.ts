@@ -1,0 +1,76 @@
+import { meshRoles, powerFlow } from '../powerflow';
+import { abs, fraction, inverse, toFraction } from '../rational';
+import type { Gear } from '../train';
+import { gearName } from '../words';
+import type { Answer, Slip } from './question';
+import { ratioSlips, slipsApart, tenfold } from './slips';
+import { size, type Subject } from './subject';
+
+/** A figure or a name that is to be filled in; marked like the answer of a question. */
+export interface Cell {
+  readonly key: string;
+  readonly answer: Extract<Answer, { kind: 'number' | 'choice' }>;
+  readonly slips: readonly Slip[];
+}
+
+/** One pair that power goes through. */
+export interface RolesStage {
+  readonly mesh: string;
+  readonly driver: Cell;
+  readonly driven: Cell;
+  readonly ratio: Cell;
+  /** Its driven gear drives the next pair: its teeth cancel. */
+  readonly idler: boolean;
+}
+
+/** A position: the pairs that power goes through, one after the other, none where it is direct; and what they come to. */
+export interface RolesRow {
+  readonly position: string;
+  readonly name: string;
+  readonly stages: readonly RolesStage[];
+  readonly overall: Cell;
+}
+
+/** The roles table of a train on fixed axes: driver, driven, ratio and overall, position by position. Positions whose power is shared, or goes through a set, have no row. */
+export function rolesTable(subject: Subject): readonly RolesRow[] {
+  const { train, driving, central } = subject;
+  const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
+  const choices = [...new Set(train.gears.filter(({ member }) => central.includes(member)).map((gear) => gearName(train, gear)))]; // prettier-ignore
+  return driving.flatMap((place) => {
+    const flow = powerFlow(place.solved);
+    if (flow?.paths.length !== 1 || flow.recirculating.length > 0) return [];
+    const { stops } = flow.paths[0]!;
+    if (stops.some(({ kind }) => kind === 'set')) return [];
+    const roles = meshRoles(place.solved);
+    const pairs = stops.flatMap(({ kind, id }) => {
+      if (kind !== 'mesh') return [];
+      const [a, b] = train.meshes.find((mesh) => mesh.id === id)!.gears.map((gear) => gears.get(gear)!) as [Gear, Gear];
+      return [roles.get(id) === 'a drives' ? { mesh: id, driver: a, driven: b } : { mesh: id, driver: b, driven: a }];
+    });
+    const named = (key: string, gear: Gear, mate: Gear): Cell => ({
+      key: `${place.id} ${key}`,
+      answer: { kind: 'choice', value: gearName(train, gear), choices },
+      slips: [{ value: gearName(train, mate), slip: 'upside-down' }],
+    });
+    const stages = pairs.map(({ mesh, driver, driven }, i): RolesStage => {
+      const right = fraction(driven.teeth, driver.teeth);
+      return {
+        mesh,
+        driver: named(`${i} driver`, driver, driven),
+        driven: named(`${i} driven`, driven, driver),
+        ratio: {
+          key: `${place.id} ${i} ratio`,
+          answer: { kind: 'number', value: toFraction(right), unit: '' },
+          slips: slipsApart(right, [['upside-down', inverse(right)], ...tenfold(right)]),
+        },
+        idler: pairs[i + 1]?.driver === driven,
+      };
+    });
+    const overall: Cell = {
+      key: `${place.id} overall`,
+      answer: { kind: 'number', value: size(place.ratio), unit: '' },
+      slips: ratioSlips(subject, place, abs(place.ratio)),
+    };
+    return [{ position: place.id, name: place.name, stages, overall }];
+  });
+}

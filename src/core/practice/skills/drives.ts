@@ -1,0 +1,27 @@
+import { meshRoles } from '../../powerflow';
+import { gearName } from '../../words';
+import type { Ask } from './skill';
+
+const NOTHING = 'neither: no power goes through';
+
+/** Which gear of a mesh drives the other, here. */
+export const drives: Ask = ({ train, driving, central }, draw) => {
+  const place = draw.pick(driving);
+  const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
+  const fixed = train.meshes.filter((mesh) => mesh.gears.every((id) => central.includes(gears.get(id)!.member)));
+  const mesh = draw.pick(fixed);
+  if (!place || !mesh) return undefined;
+  const role = meshRoles(place.solved).get(mesh.id) ?? 'idle';
+  const [a, b] = mesh.gears.map((id) => gearName(train, gears.get(id)!)) as [string, string];
+  const value =
+    role === 'a drives' ? a : role === 'b drives' ? b : role === 'idle' || role === 'stands' ? NOTHING : null;
+  if (value === null || a === b) return undefined;
+  const [first, second] = draw.shuffled([a, b]) as [string, string];
+  return {
+    position: place.id,
+    text: `In position ${place.name}: ${first} meshes with ${second}. Which of the two drives the other?`,
+    answer: { kind: 'choice', value, choices: [first, second, NOTHING] },
+    slips: [],
+    working: [value === NOTHING ? 'They only turn along, or stand.' : `${value} drives ${value === a ? b : a}.`],
+  };
+};

@@ -1,0 +1,104 @@
+import * as z from 'zod/mini';
+import { checkTrain, issueText, problemText, type Train } from '../train';
+import { questionOf, type DrillQuestion } from './practice';
+import type { Question } from './question';
+import { rolesTable, type RolesRow } from './roles-table';
+import { SKILLS, type Skill } from './skills';
+import { subjectOf, type Subject } from './subject';
+
+const MOST_TRAINS = 50;
+const MOST_QUESTIONS = 500;
+
+const whole = (most: number, message: string) => z.number({ error: message }).check(z.int(message), z.gte(0, message), z.lte(most, message)); // prettier-ignore
+
+/** Questions out of chosen trains as a file (format "tin-wheel/worksheet", version 1): the trains themselves, and of each question only what makes it again. */
+const worksheetSchema = z.strictObject({
+  format: z.literal('tin-wheel/worksheet', { error: 'The format must be "tin-wheel/worksheet".' }),
+  version: z.literal(1, { error: 'This version of the format is not known here: it must be 1.' }),
+  name: z.string({ error: 'A worksheet has a name.' }).check(z.trim(), z.minLength(1, 'A worksheet has a name.'), z.maxLength(120, 'A name has at most 120 characters.')), // prettier-ignore
+  trains: z
+    .array(
+      z.strictObject({
+        /** Where it stands on the shelf it comes from. */
+        id: z.optional(z.string({ error: 'An id is a text.' }).check(z.maxLength(255))),
+        train: z.unknown(),
+      }),
+      { error: 'trains is a list of trains.' },
+    )
+    .check(z.minLength(1, 'A worksheet is about one train at least.'), z.maxLength(MOST_TRAINS, `A worksheet is about at most ${MOST_TRAINS} trains.`)), // prettier-ignore
+  /** Trains whose roles table is to be filled, by their place in the list. */
+  tables: z.optional(z.array(whole(MOST_TRAINS, 'A table names a train by its place, from 0.'))),
+  questions: z
+    .array(
+      z.strictObject({
+        train: whole(MOST_TRAINS, 'A question names its train by its place, from 0.'),
+        skill: z.enum(Object.keys(SKILLS) as [Skill, ...Skill[]], {
+          error: `The skills are ${Object.keys(SKILLS).join(', ')}.`,
+        }),
+        seed: whole(2 ** 32 - 1, 'A seed is a whole number.'),
+      }),
+      { error: 'questions is a list.' },
+    )
+    .check(z.maxLength(MOST_QUESTIONS, `A worksheet has at most ${MOST_QUESTIONS} questions.`)),
+});
+
+export type WorksheetFile = Omit<z.infer<typeof worksheetSchema>, 'trains'> & {
+  readonly trains: readonly { readonly id?: string | undefined; readonly train: Train }[];
+};
+
+/** A worksheet whose questions are made: what is asked on screen and on paper. */
+export interface Worksheet {
+  readonly name: string;
+  readonly trains: readonly { readonly id?: string | undefined; readonly train: Train; readonly subject: Subject }[];
+  readonly tables: readonly { readonly train: number; readonly rows: readonly RolesRow[] }[];
+  readonly questions: readonly DrillQuestion[];
+}
+
+export type ReadWorksheet =
+  | { readonly ok: true; readonly file: WorksheetFile; readonly sheet: Worksheet }
+  | { readonly ok: false; readonly message: string };
+
+/** Reads a worksheet out of a file's text and makes its questions. What is wrong is one sentence with its place. */
+export function readWorksheet(text: string): ReadWorksheet {
+  let json: unknown;
+  try {
+    json = JSON.parse(text);
+  } catch (error) {
+    return { ok: false, message: `This is not JSON: ${error instanceof Error ? error.message : String(error)}` };
+  }
+  const parsed = worksheetSchema.safeParse(json);
+  if (!parsed.success) return { ok: false, message: issueText(parsed.error.issues[0]!) };
+  const trains: { readonly id?: string; readonly train: Train }[] = [];
+  for (const [i, one] of parsed.data.trains.entries()) {
+    const checked = checkTrain(one.train);
+    if (!checked.ok) return { ok: false, message: `trains[${i}].train: ${problemText(checked.problems[0]!)}` };
+    trains.push({ ...(one.id !== undefined && { id: one.id }), train: checked.train });
+  }
+  return worksheetOf({ ...parsed.data, trains });
+}
+
+/** Makes the questions of a worksheet. */
+export function worksheetOf(file: WorksheetFile): ReadWorksheet {
+  const trains = file.trains.map((one) => ({ ...one, subject: subjectOf(one.train) }));
+  const refuse = (message: string) => ({ ok: false, message }) as const;
+  const questions: (Question & { readonly train: number })[] = [];
+  for (const [i, { train, skill, seed }] of file.questions.entries()) {
+    const own = trains[train];
+    if (!own) return refuse(`questions[${i}].train: there is no train ${train}, they count from 0.`);
+    const made = questionOf(own.subject, skill, seed);
+    if (!made) return refuse(`questions[${i}]: ${own.train.name} gives no question of the skill “${skill}” with this seed.`); // prettier-ignore
+    questions.push({ ...made, train, id: `q${i + 1}` });
+  }
+  const tables: { readonly train: number; readonly rows: readonly RolesRow[] }[] = [];
+  for (const [i, train] of (file.tables ?? []).entries()) {
+    const own = trains[train];
+    if (!own) return refuse(`tables[${i}]: there is no train ${train}, they count from 0.`);
+    const rows = rolesTable(own.subject);
+    if (rows.length === 0) return refuse(`tables[${i}]: ${own.train.name} has no position on fixed axes to fill a roles table for.`); // prettier-ignore
+    tables.push({ train, rows });
+  }
+  return { ok: true, file, sheet: { name: file.name, trains, tables, questions } };
+}
+
+/** The file's text: the same worksheet gives the same text. */
+export const worksheetText = (file: WorksheetFile): string => `${JSON.stringify(file, null, 1)}\n`;
