@@ -19,7 +19,10 @@ import { askedBackward, bruteForce, type BruteForce } from './all-subsets';
 import { numericStatics, type Passing } from './numeric-statics';
 
 const size = (ratio: Rational): string => toFraction(abs(ratio));
-const turning = (speed: Rational | null | undefined): speed is Rational => speed != null && !isZero(speed);
+const turning = (speed: Rational | null | undefined): speed is Rational =>
+  speed !== null && speed !== undefined && !isZero(speed);
+const standing = (speed: Rational | null | undefined): boolean =>
+  speed !== null && speed !== undefined && isZero(speed);
 
 /**
  * The answer of a question by other routes than the one that made it: motion by the brute force over one-way clutches, torque and power by singular values in floating
@@ -69,7 +72,7 @@ export function answeredAgain(train: Train, question: Question): string | readon
       return of === sun && one === ring ? size(mul(R, inverse(S))) : undefined;
     }
     case 'held':
-      return central.filter((id) => brute!.speeds.get(id) != null && isZero(brute!.speeds.get(id)!)).sort();
+      return central.filter((id) => standing(brute!.speeds.get(id))).sort();
     case 'block':
       return blockAgain(train, engaged, brute!, central);
     case 'idle': {
@@ -198,7 +201,7 @@ function carries(statics: readonly Passing[], member: string): boolean {
 function powerInto(torques: ReadonlyMap<string, number> | undefined, { speeds }: BruteForce, member: string): number {
   const speed = speeds.get(member);
   const torque = torques?.get(member) ?? 0;
-  return speed == null || isZero(speed) ? 0 : Math.sign(torque) * sign(speed);
+  return turning(speed) ? Math.sign(torque) * sign(speed) : 0;
 }
 
 const balanceOf = (statics: readonly Passing[], brute: BruteForce, member: string): boolean =>
@@ -213,8 +216,12 @@ function blockAgain(train: Train, engaged: ReadonlySet<string>, { speeds }: Brut
     const own = meshes.filter((mesh) => mesh.arm === arm && (mesh.slidBy === null || engaged.has(couplers[mesh.slidBy]!.coupler.id))); // prettier-ignore
     const turn = speeds.get(memberIds[arm]!);
     const touching = own.flatMap(({ a, b }) => [a, b]);
-    const along = touching.every((i) => (i < 0 ? false : speeds.get(memberIds[i]!) != null && turn != null && equals(speeds.get(memberIds[i]!)!, turn))); // prettier-ignore
-    if (turning(turn) && along && own.length > 0) [arm, ...touching].forEach((i) => found.add(memberIds[i]!));
+    const alongWith = (speed: Rational, i: number) => {
+      const other = speeds.get(memberIds[i]!);
+      return turning(other) && equals(other, speed);
+    };
+    if (turning(turn) && own.length > 0 && touching.every((i) => alongWith(turn, i)))
+      [arm, ...touching].forEach((i) => found.add(memberIds[i]!));
   }
   return central.filter((id) => found.has(id)).sort();
 }

@@ -3,13 +3,27 @@ export type {
   ExampleState,
   Kept,
   KeptBeside,
+  KeptWorksheet,
   LogEntry,
+  Person,
+  PracticeAnswer,
   ReadableEntry,
   Revision,
   ShelfEntry,
   UnreadableEntry,
 } from './replies';
-export { logRequest, namingRequest, saveRequest, keepingRequest } from './requests';
+export { answersRequest, logRequest, namingRequest, personRequest, saveRequest, keepingRequest } from './requests';
+export {
+  addAnswers,
+  addPerson,
+  forgetWorksheet,
+  keepWorksheet,
+  readAnswers,
+  readPeople,
+  readWorksheets,
+  readKeptWorksheet,
+  removePerson,
+} from './practice';
 export {
   addToTrainLog,
   forgetBeside,

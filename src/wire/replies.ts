@@ -2,6 +2,7 @@ import * as z from 'zod/mini';
 import type { Drawn } from '@/core/drawing';
 import type { TrainSummary } from '@/core/gear-chart';
 import type { Train } from '@/core/train';
+import { answerDocument } from './requests';
 
 /** A document that the server has checked; it is not gone through again. */
 const train = z.custom<Train>((value) => typeof value === 'object' && value !== null);
@@ -37,6 +38,17 @@ export const logReply = z.object({
     }),
   ),
 });
+/** Who practises here, by name. */
+export const peopleReply = z.object({ people: z.array(z.object({ id: z.string(), name: z.string() })) });
+/** What a person has answered, the oldest first. */
+export const answersReply = z.object({ answers: z.array(answerDocument) });
+/** Worksheets that are kept, the newest first, without what is in them. */
+export const worksheetsReply = z.object({
+  worksheets: z.array(z.object({ id: z.string(), name: z.string(), savedAt: z.string() })),
+});
+export const worksheetReply = z.object({
+  document: z.custom<object>((value) => typeof value === 'object' && value !== null),
+});
 export const pictureReply = z.object({ id: z.string() });
 export const revisionReply = z.object({ train });
 export const examplesReply = z.object({
@@ -62,6 +74,12 @@ export type Revision = z.infer<typeof revisionsReply>['revisions'][number];
 export type KeptBeside = z.infer<typeof besideReply>['kept'][number];
 /** An entry of a train's log. */
 export type LogEntry = z.infer<typeof logReply>['entries'][number];
+/** Someone who practises here: a name on this installation. */
+export type Person = z.infer<typeof peopleReply>['people'][number];
+/** What was answered. */
+export type PracticeAnswer = z.infer<typeof answerDocument>;
+/** A worksheet that is kept. */
+export type KeptWorksheet = z.infer<typeof worksheetsReply>['worksheets'][number];
 /** A train that ships with the application, and whether it is on the shelf as it was. */
 export type ExampleState = z.infer<typeof examplesReply>['examples'][number];
 

@@ -22,6 +22,28 @@ export const logRequest = z.strictObject({
     .check(z.minLength(1), z.maxLength(2000)),
 });
 
+/** Who is to practise here. */
+export const personRequest = z.strictObject({
+  id: z.string().check(z.minLength(1), z.maxLength(64)),
+  name: z.string().check(z.trim(), z.minLength(1), z.maxLength(60)),
+});
+
+/** What was answered: when, about which train, and whether it was right. */
+export const answerDocument = z.strictObject({
+  at: z.iso.datetime(),
+  train: z.string().check(z.maxLength(200)),
+  skill: z.string().check(z.minLength(1), z.maxLength(40)),
+  right: z.boolean(),
+  slip: z.nullable(z.string().check(z.maxLength(40))),
+});
+
+/** Answers of one person: each is kept once, under its id. */
+export const answersRequest = z.strictObject({
+  answers: z
+    .array(z.strictObject({ id: z.string().check(z.minLength(1), z.maxLength(64)), answer: answerDocument }))
+    .check(z.minLength(1), z.maxLength(1000)),
+});
+
 /** A state's name, for good; null or blanks take it away. */
 export const namingRequest = z.strictObject({
   name: z.nullable(z.string().check(z.trim(), z.maxLength(120))),

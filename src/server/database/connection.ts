@@ -6,6 +6,14 @@ import { defineTrain, type TrainModel } from './train-model';
 import { defineRevision, type RevisionModel } from './revision-model';
 import { defineBeside, type BesideModel } from './beside-model';
 import { definePicture, type PictureModel } from './picture-model';
+import {
+  defineAnswers,
+  definePeople,
+  defineWorksheets,
+  type AnswersModel,
+  type PeopleModel,
+  type WorksheetsModel,
+} from './practice-models';
 import { prepareForUpgrade } from './before-upgrade';
 import { migrate } from './migrations';
 import { sqliteCode, StartupError, startupError } from './startup-error';
@@ -19,6 +27,10 @@ interface Tables {
   /** Entries of logs: readings, corrections and runs, by their kind as name; never changed. */
   readonly log: BesideModel;
   readonly pictures: PictureModel;
+  /** Who practises on this installation, and what each has answered. */
+  readonly people: PeopleModel;
+  readonly answers: AnswersModel;
+  readonly worksheets: WorksheetsModel;
 }
 
 /** The open database: the connection and its models. */
@@ -87,6 +99,9 @@ const tablesOf = (sequelize: Sequelize): Tables => ({
   scenarios: defineBeside(sequelize, 'scenarios'),
   log: defineBeside(sequelize, 'log_entries'),
   pictures: definePicture(sequelize),
+  people: definePeople(sequelize),
+  answers: defineAnswers(sequelize),
+  worksheets: defineWorksheets(sequelize),
 });
 
 /** A file from before it could shrink is written anew, once; where another server has it open, at a later start. */

@@ -84,6 +84,16 @@ const MIGRATIONS: RunnableMigration<Context>[] = [
         type VARCHAR(255) NOT NULL, bytes BLOB NOT NULL, saved_at DATETIME NOT NULL, PRIMARY KEY (train_id, id))`);
     },
   },
+  {
+    name: '010-practice',
+    // Who practises here, what each has answered, and worksheets out of several trains.
+    up: async ({ context: { run } }) => {
+      await run('CREATE TABLE IF NOT EXISTS people (id VARCHAR(255) PRIMARY KEY, name VARCHAR(255) NOT NULL UNIQUE COLLATE NOCASE, saved_at DATETIME NOT NULL)'); // prettier-ignore
+      await run(`CREATE TABLE IF NOT EXISTS practice_answers (person_id VARCHAR(255) NOT NULL REFERENCES people (id) ON DELETE CASCADE, id VARCHAR(255) NOT NULL,
+        document TEXT NOT NULL, saved_at DATETIME NOT NULL, PRIMARY KEY (person_id, id))`);
+      await run('CREATE TABLE IF NOT EXISTS worksheets (id VARCHAR(255) PRIMARY KEY, name VARCHAR(255) NOT NULL, document TEXT NOT NULL, saved_at DATETIME NOT NULL)'); // prettier-ignore
+    },
+  },
 ];
 
 /** A table of documents beside trains, which go when their train goes. */

@@ -17,6 +17,10 @@ export const checkBody = async (
 ): Promise<{ readonly rest: unknown; readonly train: Checked } | null> =>
   body.length <= LIGHT ? JOBS.check(body, under) : inWorker('check', [body, under], signal);
 
+/** What is wrong with a worksheet's text; null where it reads. */
+export const wrongInWorksheet = (text: string, signal?: AbortSignal): Promise<string | null> =>
+  inWorker('worksheet', [text], signal);
+
 const reasons = new Results<string>(500);
 
 /** Why a kept document does not read; null when it does. */

@@ -1,5 +1,6 @@
 import { AT_ONCE, drawSideView, FIRST_SIGHT, QUICK, THOROUGH, type Drawing, type Space } from '@/core/drawing';
 import { summariseTrain } from '@/core/gear-chart';
+import { readWorksheet } from '@/core/practice';
 import { checkTrain, keptText, parseTrain, problemText, type Problem, type Train } from '@/core/train';
 
 /** A document that was checked: as text in its canonical form, or what is wrong with it. */
@@ -37,6 +38,12 @@ export const JOBS = {
   unreadable: (document: string): string | null => {
     const parsed = parseTrain(document, { kept: true });
     return parsed.ok ? null : problemText(parsed.problems[0]!);
+  },
+
+  /** What is wrong with a worksheet; null when all its questions can be made. */
+  worksheet: (text: string): string | null => {
+    const read = readWorksheet(text);
+    return read.ok ? null : read.message;
   },
 
   /** What the shelf says of a kept document, as JSON. */

@@ -34,6 +34,7 @@ export const isSlowToDraw = (document: string): boolean => document.length > SMA
 
 const LANE_OF: Record<Job, Lane> = {
   check: 'reading',
+  worksheet: 'background',
   unreadable: 'reading',
   draw: 'drawing',
   summarise: 'background',
@@ -42,6 +43,7 @@ const LANE_OF: Record<Job, Lane> = {
 /** Far more than any document within the limits takes. */
 const LIMIT_MS: Record<Job, number> = {
   check: 10_000,
+  worksheet: 30_000,
   unreadable: 10_000,
   draw: 15_000,
   summarise: 30_000,

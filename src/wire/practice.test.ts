@@ -1,0 +1,57 @@
+import type * as z from 'zod/mini';
+import { SKILLS, type Skill, subjectOf, drill } from '@/core/practice';
+import { apiServer } from '@/testing/api-server';
+import { demoTrain } from '@/testing/demo-train';
+import * as wire from '.';
+import * as replies from './replies';
+
+apiServer();
+
+/** What came back, held to its schema; the answer itself has to be good. */
+function held<T extends z.ZodMiniType>(schema: T, answer: wire.Answer): z.output<T> {
+  if (!answer.ok) throw new Error(answer.message);
+  return schema.parse(answer.value);
+}
+
+const answer = { at: '2026-11-26T08:00:00.000Z', train: 'Pan rake', skill: 'ratio', right: false, slip: 'upside-down' };
+const people = async () => held(replies.peopleReply, await wire.readPeople()).people;
+
+test('people by name: once each, and what they answered goes with them', async () => {
+  held(replies.nothingReply, await wire.addPerson({ id: 'p1', name: ' Ansel ' }));
+  held(replies.nothingReply, await wire.addPerson({ id: 'p1', name: 'Ansel' }));
+  held(replies.nothingReply, await wire.addPerson({ id: 'p2', name: 'Bette' }));
+  expect(await people()).toEqual([{ id: 'p1', name: 'Ansel' }, { id: 'p2', name: 'Bette' }]); // prettier-ignore
+  expect(await wire.addPerson({ id: 'p3', name: 'ANSEL' })).toMatchObject({ ok: false, code: 'taken' });
+  expect(await wire.addPerson({ id: 'p3', name: ' ' })).toMatchObject({ ok: false, code: 'bad-request' });
+  held(replies.nothingReply, await wire.addAnswers('p1', [{ id: 'a', answer }, { id: 'b', answer: { ...answer, right: true, slip: null } }])); // prettier-ignore
+  // Sent again, or changed: it stays as it was written.
+  held(replies.nothingReply, await wire.addAnswers('p1', [{ id: 'a', answer: { ...answer, right: true } }]));
+  expect(held(replies.answersReply, await wire.readAnswers('p1')).answers.map(({ right }) => right)).toEqual([false, true]); // prettier-ignore
+  expect(await wire.addAnswers('p1', [{ id: 'c', answer: { ...answer, at: 'yesterday' } }])).toMatchObject({ ok: false, code: 'bad-request' }); // prettier-ignore
+  expect(await wire.addAnswers('nobody', [{ id: 'a', answer }])).toMatchObject({ ok: false, code: 'no-person' });
+  expect(await wire.readAnswers('nobody')).toMatchObject({ ok: false, code: 'no-person' });
+  held(replies.nothingReply, await wire.removePerson('p1'));
+  held(replies.nothingReply, await wire.addPerson({ id: 'p1', name: 'Ansel' }));
+  expect(held(replies.answersReply, await wire.readAnswers('p1')).answers).toEqual([]);
+});
+
+test('worksheets are kept when all their questions can be made, and come back as they were', async () => {
+  const subject = subjectOf(demoTrain('pan-rake'));
+  const questions = drill([subject], { seed: 2, count: 6, skills: Object.keys(SKILLS) as Skill[] });
+  const sheet = {
+    format: 'tin-wheel/worksheet',
+    version: 1,
+    name: 'Week one',
+    trains: [{ id: 'pan-rake', train: subject.train }],
+    questions: questions.map(({ train, skill, seed }) => ({ train, skill, seed })),
+  };
+  held(replies.nothingReply, await wire.keepWorksheet('w1', 'Week one', sheet));
+  held(replies.nothingReply, await wire.keepWorksheet('w1', 'Week one, again', sheet));
+  expect(held(replies.worksheetsReply, await wire.readWorksheets()).worksheets).toMatchObject([{ id: 'w1', name: 'Week one, again' }]); // prettier-ignore
+  expect(held(replies.worksheetReply, await wire.readKeptWorksheet('w1')).document).toEqual(sheet);
+  const broken = { ...sheet, questions: [{ train: 3, skill: 'ratio', seed: 1 }] };
+  expect(await wire.keepWorksheet('w2', 'Broken', broken)).toMatchObject({ ok: false, code: 'bad-worksheet', message: 'questions[0].train: there is no train 3, they count from 0.' }); // prettier-ignore
+  expect(await wire.readKeptWorksheet('w2')).toMatchObject({ ok: false, code: 'no-worksheet' });
+  held(replies.nothingReply, await wire.forgetWorksheet('w1'));
+  expect(await wire.forgetWorksheet('w1')).toMatchObject({ ok: false, code: 'no-worksheet' });
+});

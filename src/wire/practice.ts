@@ -1,0 +1,29 @@
+import { ask } from './client';
+import type { KeptWorksheet, Person, PracticeAnswer } from './replies';
+
+const personAt = (id: string): string => `/api/people/${encodeURIComponent(id)}`;
+
+/** Who practises here, by name. */
+export const readPeople = () => ask<{ people: Person[] }>(['people'], '/api/people');
+
+export const addPerson = (person: Person) => ask<object>([], '/api/people', { method: 'POST', body: person });
+
+/** Takes a name off, with all that was answered under it. */
+export const removePerson = (id: string) => ask<object>([], personAt(id), { method: 'DELETE' });
+
+/** What someone has answered, the oldest first. */
+export const readAnswers = (id: string) => ask<{ answers: PracticeAnswer[] }>(['answers'], `${personAt(id)}/answers`);
+
+/** Adds answers; sent twice they are there once. */
+export const addAnswers = (id: string, answers: readonly { readonly id: string; readonly answer: PracticeAnswer }[]) =>
+  ask<object>([], `${personAt(id)}/answers`, { method: 'POST', body: { answers } });
+
+/** Worksheets that are kept, the newest first. */
+export const readWorksheets = () => ask<{ worksheets: KeptWorksheet[] }>(['worksheets'], '/api/worksheets');
+
+export const readKeptWorksheet = (key: string) => ask<{ document: object }>(['document'], `/api/worksheets/${key}`);
+
+export const keepWorksheet = (key: string, name: string, document: object) =>
+  ask<object>([], `/api/worksheets/${key}`, { method: 'PUT', body: { name, document } });
+
+export const forgetWorksheet = (key: string) => ask<object>([], `/api/worksheets/${key}`, { method: 'DELETE' });
