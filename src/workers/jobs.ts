@@ -8,7 +8,16 @@ import {
 import { networkOf } from '@/core/kinematics';
 import { Drafts, drawSideView, type DraftsData, type Space } from '@/core/drawing';
 import { checksOf, search, type Answer, type Question } from '@/core/tooth-search';
-import { behavioursOf, nextTestFor, outcomeKey, suspectsFor, type Seen, type Suspected } from '@/core/faults';
+import {
+  behavioursOf,
+  nextTestFor,
+  outcomeKey,
+  suspectsFor,
+  type Fault,
+  type Seen,
+  type Suspected,
+} from '@/core/faults';
+import { bestHunt, faultHunt, huntStanding, type Hunt, type HuntStanding } from '@/core/practice';
 import { toNumber } from '@/core/rational';
 import { runScenario, type Run, type Scenario, type Traces } from '@/core/shifting';
 import type { Train } from '@/core/train';
@@ -100,7 +109,25 @@ export const JOBS = {
       },
     };
   },
+
+  /** A hunt for the bad part, and how few tests the best hunter needs; null where nothing would show. */
+  hunt({ train, seed, named }: HuntAsked): { readonly hunt: Hunt; readonly best: ReturnType<typeof bestHunt> } | null {
+    const hunt = faultHunt(train, seed, named);
+    return hunt && { hunt, best: bestHunt(hunt) };
+  },
+
+  /** What the tests of a hunt showed and were worth. */
+  huntTests({ hunt, tried }: { readonly hunt: Hunt; readonly tried: readonly (readonly string[])[] }): HuntStanding {
+    return huntStanding(hunt, tried);
+  },
 };
+
+interface HuntAsked {
+  readonly train: Train;
+  readonly seed: number;
+  /** The bad part, where the teacher chooses it. */
+  readonly named?: Fault;
+}
 
 /** Suspects that are worth looking through. */
 const MOST_SUSPECTS = 400;

@@ -12,7 +12,7 @@ export { mark, type Given, type Mark } from './mark';
 export { drill, practise, type DrillQuestion, type Practice } from './practice';
 export type { Answer, Question, Slip, SlipName } from './question';
 export { RANDOM_KINDS, randomTrain } from './random-train';
-export { rolesTable, type Cell, type RolesRow } from './roles-table';
+export { NO_PAIR, rolesTable, type Cell, type RolesRow } from './roles-table';
 export { SKILL_NAMES, SKILLS, type Skill } from './skills';
 export { SLIPS } from './slip-words';
 export { subjectOf, type Subject } from './subject';

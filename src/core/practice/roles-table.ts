@@ -13,17 +13,19 @@ export interface Cell {
   readonly slips: readonly Slip[];
 }
 
-/** One pair that power goes through. */
+/** One pair that power goes through; where a position has fewer pairs than others, the answer is that there is none, and no ratio is asked. */
 export interface RolesStage {
-  readonly mesh: string;
   readonly driver: Cell;
   readonly driven: Cell;
-  readonly ratio: Cell;
+  readonly ratio: Cell | null;
   /** Its driven gear drives the next pair: its teeth cancel. */
   readonly idler: boolean;
 }
 
-/** A position: the pairs that power goes through, one after the other, none where it is direct; and what they come to. */
+/** What is answered where power goes through no further pair. */
+export const NO_PAIR = 'no pair';
+
+/** A position: the pairs that power goes through, one after the other, as many lines for each position so that none gives itself away; and what they come to. */
 export interface RolesRow {
   readonly position: string;
   readonly name: string;
@@ -35,8 +37,8 @@ export interface RolesRow {
 export function rolesTable(subject: Subject): readonly RolesRow[] {
   const { train, driving, central } = subject;
   const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
-  const choices = [...new Set(train.gears.filter(({ member }) => central.includes(member)).map((gear) => gearName(train, gear)))]; // prettier-ignore
-  return driving.flatMap((place) => {
+  const choices = [NO_PAIR, ...new Set(train.gears.filter(({ member }) => central.includes(member)).map((gear) => gearName(train, gear)))]; // prettier-ignore
+  const rows = driving.flatMap((place) => {
     const flow = powerFlow(place.solved);
     if (flow?.paths.length !== 1 || flow.recirculating.length > 0) return [];
     const { stops } = flow.paths[0]!;
@@ -45,17 +47,16 @@ export function rolesTable(subject: Subject): readonly RolesRow[] {
     const pairs = stops.flatMap(({ kind, id }) => {
       if (kind !== 'mesh') return [];
       const [a, b] = train.meshes.find((mesh) => mesh.id === id)!.gears.map((gear) => gears.get(gear)!) as [Gear, Gear];
-      return [roles.get(id) === 'a drives' ? { mesh: id, driver: a, driven: b } : { mesh: id, driver: b, driven: a }];
+      return [roles.get(id) === 'a drives' ? { driver: a, driven: b } : { driver: b, driven: a }];
     });
     const named = (key: string, gear: Gear, mate: Gear): Cell => ({
       key: `${place.id} ${key}`,
       answer: { kind: 'choice', value: gearName(train, gear), choices },
       slips: [{ value: gearName(train, mate), slip: 'upside-down' }],
     });
-    const stages = pairs.map(({ mesh, driver, driven }, i): RolesStage => {
+    const stages = pairs.map(({ driver, driven }, i): RolesStage => {
       const right = fraction(driven.teeth, driver.teeth);
       return {
-        mesh,
         driver: named(`${i} driver`, driver, driven),
         driven: named(`${i} driven`, driven, driver),
         ratio: {
@@ -72,5 +73,19 @@ export function rolesTable(subject: Subject): readonly RolesRow[] {
       slips: ratioSlips(subject, place, abs(place.ratio)),
     };
     return [{ position: place.id, name: place.name, stages, overall }];
+  });
+  const most = Math.max(0, ...rows.map(({ stages }) => stages.length));
+  const none = (key: string): Cell => ({ key, answer: { kind: 'choice', value: NO_PAIR, choices }, slips: [] });
+  return rows.map((row) => {
+    const missing = Array.from({ length: most - row.stages.length }, (_, i): RolesStage => {
+      const at = row.stages.length + i;
+      return {
+        driver: none(`${row.position} ${at} driver`),
+        driven: none(`${row.position} ${at} driven`),
+        ratio: null,
+        idler: false,
+      };
+    });
+    return { ...row, stages: [...row.stages, ...missing] };
   });
 }

@@ -93,7 +93,8 @@ function besideDirect({ train }: Subject, { figures }: Place): readonly Rational
     ]);
 }
 
-const equalTo = (value: Rational | null | undefined, to: Rational): boolean => value !== null && value !== undefined && equals(value, to);
+const equalTo = (value: Rational | null | undefined, to: Rational): boolean =>
+  value !== null && value !== undefined && equals(value, to);
 
 /** Meshes between gears on axes that stay where they are. */
 function fixedPairs(train: Train): readonly { readonly mesh: string; readonly a: Gear; readonly b: Gear }[] {

@@ -97,6 +97,9 @@ export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
         <h1 className="text-2xl font-semibold">Tin Wheel</h1>
         <p className="muted hidden sm:block">The gear trains of the saltworks at Marrow Point</p>
         <span className="flex-1" />
+        <Link href="/practice" className="link-hover text-sm">
+          Practice
+        </Link>
         <Link href="/teeth" className="link-hover text-sm">
           Tooth counts for a ratio
         </Link>

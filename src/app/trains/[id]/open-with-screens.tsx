@@ -16,6 +16,12 @@ const SCREENS = [
   ),
   screen('Teeth', 'teeth', 'Which tooth counts give the wanted ratios?', () => import('@/features/teeth/screen')),
   screen('Log', 'log', 'What did the real thing do, and does that agree?', () => import('@/features/log/screen')),
+  screen(
+    'Practice',
+    'practice',
+    'Can you say what will happen before it turns?',
+    () => import('@/features/practice/screen'),
+  ),
 ];
 
 export const OpenWithScreens = (train: Omit<ComponentProps<typeof OpenTrain>, 'screens'>) => (

@@ -6,6 +6,7 @@ import { analyseEngaged } from '@/features/train/analysis';
 import { sideViewNow } from '@/features/train/side-views';
 import { PowerPath } from '@/ui/side-view/power-path';
 import { SmallSideView } from '@/ui/side-view/small-side-view';
+import { TurnMarks } from '@/ui/side-view/turn-marks';
 import type { Made } from '../store';
 import { useShifting, useShiftingItself } from '../use-shifting';
 
@@ -26,7 +27,7 @@ export function Playback({ made }: { made: Made }) {
       {drawn.ok ? (
         <SmallSideView view={drawn.view} train={train} className="h-32 w-full px-2" closed={new Set(engaged ?? [])}>
           {engaged && <Flow view={drawn.view} made={made} engaged={engaged} />}
-          <Marks view={drawn.view} turns={turns} />
+          <TurnMarks view={drawn.view} turns={turns} />
         </SmallSideView>
       ) : (
         <p className="muted px-4 text-sm">{drawn.why}</p>
@@ -54,28 +55,6 @@ function Flow({
     [view, powers],
   );
   return <PowerPath lines={lines} />;
-}
-
-/** A painted tooth on every gear that is seen whole: up and down over its face, full in front, hollow behind. */
-function Marks({ view, turns }: { view: SideView; turns: (member: string) => number }) {
-  return (
-    <g className="fill-base-content stroke-base-content" strokeWidth={1.3}>
-      {view.gears
-        .filter(({ shape }) => shape === 'bar')
-        .map(({ gear, member, x, y, radius }) => {
-          const angle = 2 * Math.PI * turns(member);
-          return (
-            <circle
-              key={gear}
-              cx={x}
-              cy={y - (radius - 5) * Math.cos(angle)}
-              r={4.5}
-              fillOpacity={Math.sin(angle) >= 0 ? 1 : 0}
-            />
-          );
-        })}
-    </g>
-  );
 }
 
 /** The cursor goes on by itself, as fast as the run or slower. */

@@ -1,0 +1,59 @@
+import { Dices } from 'lucide-react';
+import { Field } from '@/ui/form-fields';
+import type { Wanted } from '../store';
+import { anySeed, type Numbers } from './numbers';
+
+interface Props {
+  readonly wanted: Wanted;
+  readonly numbers: Numbers;
+  readonly onChange: (change: Partial<Wanted>) => void;
+}
+
+/** How many questions, and the seed that chooses them. */
+export function NumberFields({ wanted, numbers, onChange }: Props) {
+  const wrong = (field: 'count' | 'seed') => (!numbers.ok && numbers.field === field ? numbers.message : null);
+  return (
+    <>
+      <Field
+        label="Questions"
+        value={wanted.count}
+        message={wrong('count')}
+        onChange={(count) => onChange({ count })}
+      />
+      <SeedField seed={wanted.seed} message={wrong('seed')} onChange={(seed) => onChange({ seed })} />
+    </>
+  );
+}
+
+export function SeedField({
+  seed,
+  message,
+  onChange,
+}: {
+  seed: string;
+  message: string | null;
+  onChange: (seed: string) => void;
+}) {
+  return (
+    <div className="flex items-start gap-1">
+      <div className="flex-1">
+        <Field
+          label="Seed"
+          value={seed}
+          message={message}
+          title="The same seed asks the same again, on every machine"
+          onChange={onChange}
+        />
+      </div>
+      <button
+        type="button"
+        className="btn btn-ghost btn-xs btn-square"
+        aria-label="Another seed"
+        title="Another seed"
+        onClick={() => onChange(anySeed())}
+      >
+        <Dices className="size-3.5" aria-hidden />
+      </button>
+    </div>
+  );
+}

@@ -1,0 +1,62 @@
+import { drill, mark, SKILL_NAMES, type Given, type Mark, type Skill } from '@/core/practice';
+import { readNumbers } from '../asked/numbers';
+import { skillsOf } from '../asked/skills';
+import { gatherTrains } from '../gather';
+import { drillOrder } from '../progress/repeats';
+import { record } from '../record';
+import type { PracticeStore } from '../store';
+import type { Here } from '../use-practice';
+
+export const MOST_IN_A_DRILL = 100;
+
+/** Begins a drill with what is wanted: what is due first, under whoever's name it is. */
+export async function beginDrill(store: PracticeStore, here: Here | null): Promise<void> {
+  const { wanted, answers, set } = store.getState();
+  const numbers = readNumbers(wanted, MOST_IN_A_DRILL);
+  if (!numbers.ok) return set({ told: { text: `${numbers.field}: ${numbers.message}`, bad: true } });
+  set({ busy: true, told: null });
+  const gathered = await gatherTrains(wanted, here, numbers.seed);
+  if (!gathered.ok) return set({ busy: false, told: { text: gathered.message, bad: true } });
+  const asked = skillsOf(wanted.skills);
+  const questions = drill(
+    gathered.trains.map(({ subject }) => subject),
+    { seed: numbers.seed, count: numbers.count, skills: drillOrder(answers, asked, new Date()) },
+  );
+  const missing = asked.filter((skill) => !questions.some((one) => one.skill === skill));
+  const none = missing.length === asked.length;
+  set({
+    busy: false,
+    told: none
+      ? { text: 'These trains give no question of these skills: tick others.', bad: true }
+      : skippedNote(missing, wanted.skills.length > 0 && questions.length >= asked.length),
+    drill: none
+      ? null
+      : { id: crypto.randomUUID(), trains: gathered.trains, questions, at: 0, answers: [], begunAt: Date.now(), endedAt: null }, // prettier-ignore
+  });
+}
+
+/** Says which of the skills that were ticked these trains cannot be asked. */
+const skippedNote = (missing: readonly Skill[], chosen: boolean) =>
+  chosen && missing.length > 0
+    ? { text: `Skipped, for these trains give no question of it: ${missing.map((skill) => SKILL_NAMES[skill]).join(', ')}.`, bad: false } // prettier-ignore
+    : null;
+
+/** Marks an answer to the question that is asked. What cannot be marked is said, and nothing is written down. */
+export function giveAnswer(store: PracticeStore, given: Given): Mark | null {
+  const { drill: own, set } = store.getState();
+  const question = own?.questions[own.at];
+  if (!own || !question || own.answers.length > own.at) return null;
+  const marked = mark(question, given);
+  if (marked.verdict === 'unread') return marked;
+  set({ drill: { ...own, answers: [...own.answers, { given, mark: marked }] } });
+  void record(store, `${own.id}-${question.id}`, { train: own.trains[question.train]!.train.name, skill: question.skill, mark: marked }); // prettier-ignore
+  return marked;
+}
+
+/** Goes on to the next question, or to the end. */
+export function goOn(store: PracticeStore): void {
+  const { drill: own, set } = store.getState();
+  if (!own || own.answers.length <= own.at) return;
+  const at = own.at + 1;
+  set({ drill: { ...own, at, endedAt: at === own.questions.length ? Date.now() : null } });
+}

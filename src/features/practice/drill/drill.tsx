@@ -1,0 +1,135 @@
+import { useEffect, useState } from 'react';
+import { SKILL_NAMES, type Given, type Skill } from '@/core/practice';
+import { AnswerField, toggled } from '../question/answer-field';
+import { GivenLists, showsChart } from '../question/given';
+import { TrainFigure, type Part } from '../question/train-figure';
+import { Counters, useTurning } from '../question/turning';
+import { Verdict } from '../question/verdict';
+import type { Drill as OpenDrill } from '../store';
+import { usePractice, usePracticeItself } from '../use-practice';
+import { giveAnswer, goOn } from './begin';
+import { DrillEnd } from './drill-end';
+import { useDrillKeys } from './keys';
+import { timeText } from './time-text';
+
+/** One question at a time over the side view: predicted first, then marked, then turned. */
+export function Drill({ clock }: { clock: boolean }) {
+  const drill = usePractice((state) => state.drill);
+  if (!drill) return <Nothing />;
+  if (drill.at >= drill.questions.length) return <DrillEnd drill={drill} />;
+  return <Asking key={`${drill.id} ${drill.at}`} drill={drill} clock={clock} />;
+}
+
+const Nothing = () => (
+  <div className="m-auto max-w-prose p-6">
+    <h3 className="text-lg font-semibold">Say what will happen, then turn it.</h3>
+    <p className="muted mt-1">
+      Choose what is to be asked and begin. Each question shows the train; answer first, then see it turn, with the
+      working and, where it was a usual slip, what kind it was. All of it works by the keyboard: digits and letters
+      pick, Enter answers and goes on, T turns.
+    </p>
+  </div>
+);
+
+function Asking({ drill, clock }: { drill: OpenDrill; clock: boolean }) {
+  const { store } = usePracticeItself();
+  const question = drill.questions[drill.at]!;
+  const { train } = drill.trains[question.train]!;
+  const answered = drill.answers[drill.at] ?? null;
+  const [given, setGiven] = useState<Given>(question.answer.kind === 'number' ? '' : []);
+  const [message, setMessage] = useState<string | null>(null);
+  const place = train.positions.find(({ id }) => id === question.position) ?? null;
+  const turned = useTurning(train, place?.engaged ?? null);
+  const give = (own: Given) => {
+    const marked = giveAnswer(store, own);
+    setMessage(marked?.verdict === 'unread' ? marked.message : null);
+    if (marked?.verdict !== 'unread') setGiven(own);
+  };
+  const next = () => goOn(store);
+  const { answer } = question;
+  const tap = ({ kind, id }: Part) => {
+    if (answered || (answer.kind !== 'order' && answer.kind !== 'parts')) return;
+    if (answer.of === kind && answer.choices.includes(id))
+      setGiven((before) => toggled(before as readonly string[], id));
+  };
+  useDrillKeys({
+    question,
+    given,
+    answered: answered !== null,
+    setGiven,
+    give,
+    next,
+    turn: place ? turned.start : null,
+  });
+  const picked = typeof given === 'string' ? [] : given;
+  return (
+    <article
+      aria-label={`Question ${drill.at + 1}`}
+      className="flex min-h-0 flex-1 flex-col gap-2 overflow-auto px-5 py-3"
+    >
+      <header className="muted flex items-baseline gap-3 text-sm">
+        <span>
+          Question {drill.at + 1} of {drill.questions.length}
+        </span>
+        <span>{train.name}</span>
+        <span>{SKILL_NAMES[question.skill as Skill]}</span>
+        <span className="flex-1" />
+        {clock && <Clock since={drill.begunAt} />}
+        <RightSoFar drill={drill} />
+      </header>
+      <h3 className="max-w-[75ch] text-lg font-semibold">{question.text}</h3>
+      <TrainFigure
+        train={train}
+        engaged={place?.engaged ?? null}
+        power={answered !== null}
+        picked={picked}
+        turns={turned.turns}
+        onTap={tap}
+        className="max-h-[46dvh] min-h-56 w-full flex-1"
+      />
+      {answered ? (
+        <>
+          {place && <Counters train={train} turned={turned} hint="T" />}
+          <Verdict train={train} question={question} given={answered.given} mark={answered.mark} />
+          <div>
+            <button type="button" className="btn btn-sm btn-accent" autoFocus onClick={next}>
+              {drill.at + 1 === drill.questions.length ? 'To the end' : 'Next question'}{' '}
+              <kbd className="kbd kbd-xs text-base-content">Enter</kbd>
+            </button>
+          </div>
+        </>
+      ) : (
+        <>
+          <AnswerField
+            train={train}
+            question={question}
+            given={given}
+            message={message}
+            onChange={setGiven}
+            onGive={give}
+          />
+          <GivenLists train={train} chart={showsChart(question.skill)} />
+        </>
+      )}
+    </article>
+  );
+}
+
+function RightSoFar({ drill: { answers } }: { drill: OpenDrill }) {
+  if (answers.length === 0) return null;
+  return (
+    <span>
+      {answers.filter(({ mark }) => mark.verdict === 'right').length} of {answers.length} right
+    </span>
+  );
+}
+
+/** Minutes and seconds since the drill began. */
+function Clock({ since }: { since: number }) {
+  const [now, setNow] = useState(since);
+  useEffect(() => {
+    const timer = setInterval(() => setNow(Date.now()), 500);
+    return () => clearInterval(timer);
+  }, []);
+  return <span className="figure">{timeText(now - since)}</span>;
+}

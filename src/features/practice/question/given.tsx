@@ -1,0 +1,47 @@
+import type { Train } from '@/core/train';
+import { couplerName, couplerWords, gearName, memberName } from '@/core/words';
+
+/** All that a question can be answered from, in words: what meshes with what, what the couplers join, and what each position engages. */
+export function GivenLists({ train, chart }: { train: Train; chart: boolean }) {
+  const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
+  return (
+    <div className="grid gap-x-6 gap-y-1 text-sm sm:grid-cols-3">
+      <ul aria-label="Meshes">
+        {train.meshes.map(({ id, gears: [a, b] }) => (
+          <li key={id}>
+            {gearName(train, gears.get(a)!)} with {gearName(train, gears.get(b)!)}
+            {(gears.get(a)!.type === 'internal' || gears.get(b)!.type === 'internal') && ', internal'}
+          </li>
+        ))}
+      </ul>
+      <ul aria-label="Couplers">
+        <li>
+          In: {memberName(train, train.input)}; out: {train.outputs.map((id) => memberName(train, id)).join(', ')}
+        </li>
+        {train.members
+          .filter(({ carrier }) => carrier !== undefined)
+          .map(({ id, carrier }) => (
+            <li key={id}>
+              {memberName(train, id)} on carrier {memberName(train, carrier!)}
+            </li>
+          ))}
+        {train.couplers.map((coupler) => (
+          <li key={coupler.id}>{couplerWords(train, coupler)}</li>
+        ))}
+      </ul>
+      {chart && train.positions.length > 0 && (
+        <ul aria-label="Positions">
+          {train.positions.map(({ id, name, engaged }) => (
+            <li key={id}>
+              <span className="font-semibold">{name || id}</span>:{' '}
+              {engaged.map((one) => couplerName(train, one)).join(' + ') || 'nothing engaged'}
+            </li>
+          ))}
+        </ul>
+      )}
+    </div>
+  );
+}
+
+/** Questions whose answer the list of positions would be. */
+export const showsChart = (skill: string): boolean => skill !== 'elements';

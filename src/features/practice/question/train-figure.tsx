@@ -1,0 +1,127 @@
+import { useMemo } from 'react';
+import { powerLines, type SideView } from '@/core/drawing';
+import type { Train } from '@/core/train';
+import { analyseEngaged } from '@/features/train/analysis';
+import { sideViewNow } from '@/features/train/side-views';
+import { PowerPath } from '@/ui/side-view/power-path';
+import { SmallSideView } from '@/ui/side-view/small-side-view';
+import { TurnMarks } from '@/ui/side-view/turn-marks';
+
+/** What is pressed on the drawing. */
+export type Part = { readonly kind: 'members' | 'couplers'; readonly id: string };
+
+interface Props {
+  readonly train: Train;
+  /** What is drawn as engaged; nothing where that would give the answer away. */
+  readonly engaged: readonly string[] | null;
+  /** Where power goes is shown once the answer is given. */
+  readonly power?: boolean;
+  readonly picked?: readonly string[];
+  /** How far everything has been turned. */
+  readonly turns?: ((member: string) => number) | null;
+  readonly onTap?: (part: Part) => void;
+  readonly className?: string;
+}
+
+/** The side view with its names and counts, as it is shown beside a question. Members and couplers can be pressed. */
+export function TrainFigure({ train, engaged, power = false, picked = [], turns = null, onTap, className }: Props) {
+  const drawn = sideViewNow(train);
+  const closed = useMemo(() => new Set(engaged ?? []), [engaged]);
+  if (!drawn.ok) return <p className="muted p-4 text-sm">{drawn.why}</p>;
+  const { view } = drawn;
+  return (
+    <SmallSideView view={view} train={train} closed={closed} className={className}>
+      {power && engaged && <Flow view={view} train={train} engaged={engaged} />}
+      <Picked view={view} picked={picked} />
+      {view.labels.map(({ text, x, y, anchor, of }) => (
+        <text
+          key={`${of.kind} ${of.id}`}
+          x={x}
+          y={y}
+          textAnchor={anchor}
+          dominantBaseline="central"
+          className={of.kind === 'gear' ? 'figure fill-base-content text-[13.5px]' : 'fill-base-content text-[15px] font-semibold'} // prettier-ignore
+        >
+          {text}
+        </text>
+      ))}
+      {turns && <TurnMarks view={view} turns={turns} />}
+      {onTap && <Taps view={view} onTap={onTap} />}
+    </SmallSideView>
+  );
+}
+
+function Flow({ view, train, engaged }: { view: SideView; train: Train; engaged: readonly string[] }) {
+  const { powers } = analyseEngaged(train, engaged, 'drive', false);
+  const lines = useMemo(
+    () =>
+      powerLines(
+        view,
+        powers.map((own) => ({ ...own, power: own.power ?? 0 })),
+      ),
+    [view, powers],
+  );
+  return <PowerPath lines={lines} />;
+}
+
+/** What was picked, ringed. */
+function Picked({ view, picked }: { view: SideView; picked: readonly string[] }) {
+  return (
+    <g className="fill-none stroke-accent" strokeWidth={3}>
+      {view.lines
+        .filter(({ member }) => picked.includes(member))
+        .map(({ member, segments }) => (
+          <path key={member} d={pathOf(segments)} strokeWidth={9} strokeOpacity={0.45} strokeLinecap="round" />
+        ))}
+      {view.couplers
+        .filter(({ coupler }) => picked.includes(coupler))
+        .map(({ coupler, x, y }) => (
+          <circle key={coupler} cx={x} cy={y} r={16} />
+        ))}
+    </g>
+  );
+}
+
+/** Wide, unseen strokes over members and their gears, and discs over couplers. */
+function Taps({ view, onTap }: { view: SideView; onTap: (part: Part) => void }) {
+  return (
+    <g className="cursor-pointer fill-transparent stroke-transparent">
+      {view.lines.map(({ member, segments }) => (
+        <path
+          key={member}
+          d={pathOf(segments)}
+          fill="none"
+          strokeWidth={16}
+          pointerEvents="stroke"
+          data-member={member}
+          onClick={() => onTap({ kind: 'members', id: member })}
+        />
+      ))}
+      {view.gears.map(({ member, x, y, radius, halfWidth }, i) => (
+        <rect
+          key={i}
+          x={x - halfWidth - 3}
+          y={y - radius - 2}
+          width={2 * halfWidth + 6}
+          height={2 * radius + 4}
+          pointerEvents="all"
+          onClick={() => onTap({ kind: 'members', id: member })}
+        />
+      ))}
+      {view.couplers.map(({ coupler, x, y }) => (
+        <circle
+          key={coupler}
+          cx={x}
+          cy={y}
+          r={17}
+          pointerEvents="all"
+          data-coupler={coupler}
+          onClick={() => onTap({ kind: 'couplers', id: coupler })}
+        />
+      ))}
+    </g>
+  );
+}
+
+const pathOf = (segments: SideView['lines'][number]['segments']): string =>
+  segments.map(({ x1, y1, x2, y2 }) => `M ${x1} ${y1} L ${x2} ${y2}`).join(' ');

@@ -1,0 +1,56 @@
+import { Check, X } from 'lucide-react';
+import { SLIPS, type Given, type Mark, type Question } from '@/core/practice';
+import { parseRational, toNumber } from '@/core/rational';
+import type { Train } from '@/core/train';
+import { figure } from '@/core/units';
+import { answerWords } from './choices';
+
+interface Props {
+  readonly train: Train;
+  readonly question: Pick<Question, 'answer' | 'working'>;
+  readonly given: Given;
+  readonly mark: Mark;
+}
+
+/** Whether it was right, what the answer is, what kind of slip it was, and how the answer comes about. */
+export function Verdict({ train, question, given, mark }: Props) {
+  if (mark.verdict === 'unread') return null;
+  const right = mark.verdict === 'right';
+  return (
+    <section aria-label="Verdict" className="flex flex-col gap-1.5" role="status">
+      <p className="flex items-center gap-2 text-lg font-semibold">
+        {right ? <Check className="size-5 text-accent" aria-hidden /> : <X className="size-5 text-error" aria-hidden />}
+        {right ? 'Right' : 'Not so'}: <RightAnswer train={train} question={question} />
+      </p>
+      {!right && <p className="muted">You said: {answerWords(train, question, given) || 'nothing'}</p>}
+      {mark.verdict === 'wrong' && mark.slip !== null && (
+        <p className="border-l-3 border-error pl-2">
+          <span className="font-semibold">A usual slip, {SLIPS[mark.slip].name}.</span> {SLIPS[mark.slip].says}
+        </p>
+      )}
+      <WorkingList lines={question.working} />
+    </section>
+  );
+}
+
+/** The exact figure, and what it comes to. */
+export function RightAnswer({ train, question }: Pick<Props, 'train' | 'question'>) {
+  const { answer } = question;
+  const words = answerWords(train, question);
+  if (answer.kind !== 'number') return <span>{words}</span>;
+  const decimal = figure(toNumber(parseRational(answer.value)!));
+  return (
+    <span className="figure">
+      {words}
+      {answer.value.includes('/') && ` = ${decimal}`}
+    </span>
+  );
+}
+
+export const WorkingList = ({ lines }: { lines: readonly string[] }) => (
+  <ol aria-label="Working" className="figure text-sm">
+    {lines.map((line, i) => (
+      <li key={i}>{line}</li>
+    ))}
+  </ol>
+);

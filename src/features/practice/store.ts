@@ -1,0 +1,113 @@
+import { createStore } from 'zustand';
+import type { Fault } from '@/core/faults';
+import type { DrillQuestion, Given, Hunt, HuntStanding, Level, Mark, Skill, Subject, Worksheet, WorksheetFile } from '@/core/practice'; // prettier-ignore
+import type { Train } from '@/core/train';
+import type { Person, PracticeAnswer } from '@/wire';
+import { lane } from '@/workers/beside';
+
+export type Mode = 'drill' | 'sheet' | 'hunt' | 'progress';
+
+/** Where questions come from: the train that is open, chosen ones of the shelf, or ones by chance. */
+export type Source = 'here' | 'shelf' | 'random';
+
+/** A train that is asked about, and where it stands on the shelf if it does. */
+export interface AskedTrain {
+  readonly id?: string | undefined;
+  readonly train: Train;
+  readonly subject: Subject;
+}
+
+/** What is asked for: alike for drills and worksheets. */
+export interface Wanted {
+  readonly source: Source;
+  readonly shelf: readonly string[];
+  readonly kind: string;
+  readonly level: Level | '';
+  /** None means all of them. */
+  readonly skills: readonly Skill[];
+  readonly count: string;
+  readonly seed: string;
+}
+
+/** A drill as it goes on: each answer as it was given and marked. */
+export interface Drill {
+  readonly id: string;
+  readonly trains: readonly AskedTrain[];
+  readonly questions: readonly DrillQuestion[];
+  readonly at: number;
+  readonly answers: readonly { readonly given: Given; readonly mark: Exclude<Mark, { verdict: 'unread' }> }[];
+  readonly begunAt: number;
+  readonly endedAt: number | null;
+}
+
+/** A worksheet that is open: what is typed into it, by question or cell, and which of that is marked. */
+export interface OpenSheet {
+  /** Of this time of filling it in. */
+  readonly id: string;
+  readonly file: WorksheetFile;
+  readonly sheet: Worksheet;
+  readonly given: Readonly<Record<string, Given>>;
+  readonly marked: readonly string[];
+  readonly atOnce: boolean;
+  readonly answersOnPaper: boolean;
+  /** Trains that are otherwise on the shelf now. */
+  readonly changed: readonly string[];
+}
+
+/** A hunt for the bad part: what was tried, and what came of it. */
+export interface OpenHunt {
+  readonly id: string;
+  readonly hunt: Hunt;
+  readonly best: { readonly tests: readonly (readonly string[])[]; readonly alike: readonly Fault[] };
+  readonly engaged: readonly string[];
+  readonly tried: readonly (readonly string[])[];
+  readonly standing: HuntStanding | null;
+  readonly named: readonly Fault[];
+  readonly over: boolean;
+}
+
+export interface PracticeState {
+  readonly mode: Mode;
+  /** Null until they were read. */
+  readonly people: readonly Person[] | null;
+  readonly person: string | null;
+  readonly answers: readonly PracticeAnswer[];
+  readonly wanted: Wanted;
+  readonly drill: Drill | null;
+  readonly sheet: OpenSheet | null;
+  readonly hunt: OpenHunt | null;
+  /** One line about what was done or refused. */
+  readonly told: { readonly text: string; readonly bad: boolean } | null;
+  readonly busy: boolean;
+  readonly set: (change: Partial<Omit<PracticeState, 'set'>>) => void;
+}
+
+export type PracticeStore = ReturnType<typeof createPracticeStore>;
+
+/** @param here whether a train is open */
+export const createPracticeStore = (here: boolean, first: Skill[] = []) =>
+  createStore<PracticeState>()((set) => ({
+    mode: 'drill',
+    people: null,
+    person: null,
+    answers: [],
+    wanted: { source: here ? 'here' : 'shelf', shelf: [], kind: 'countershaft', level: '', skills: first, count: '10', seed: '1' }, // prettier-ignore
+    drill: null,
+    sheet: null,
+    hunt: null,
+    told: null,
+    busy: false,
+    set,
+  }));
+
+/** What Practice keeps while it is open, and what works beside the page for it. */
+export interface PracticeItself {
+  readonly store: PracticeStore;
+  readonly hunting: ReturnType<typeof lane>;
+  readonly leave: () => void;
+}
+
+export function createPractice(here: boolean): PracticeItself {
+  const hunting = lane();
+  return { store: createPracticeStore(here), hunting, leave: () => hunting.giveUp() };
+}

@@ -1,0 +1,50 @@
+import { useEffect } from 'react';
+import { readAnswers, readPeople } from '@/wire';
+import type { PracticeStore } from '../store';
+import { usePracticeItself } from '../use-practice';
+
+const KEPT = 'tin-wheel-practice-person';
+
+/** Reads who practises here, and takes up whoever did last in this browser. */
+export function usePeople(): void {
+  const { store } = usePracticeItself();
+  useEffect(() => void readPeopleAgain(store), [store]);
+}
+
+async function readPeopleAgain(store: PracticeStore): Promise<void> {
+  const answer = await readPeople();
+  if (!answer.ok) return store.getState().set({ people: [], told: { text: answer.message, bad: true } });
+  const { people } = answer.value;
+  store.getState().set({ people });
+  const last = lastPerson();
+  if (store.getState().person === null && people.some(({ id }) => id === last)) await takeUp(store, last);
+}
+
+/** From now on answers go under this name; null for nobody's. */
+export async function takeUp(store: PracticeStore, person: string | null): Promise<void> {
+  store.getState().set({ person, answers: [] });
+  keepPerson(person);
+  if (person === null) return;
+  const answer = await readAnswers(person);
+  if (store.getState().person !== person) return;
+  if (answer.ok) store.getState().set({ answers: answer.value.answers });
+  else store.getState().set({ told: { text: answer.message, bad: true } });
+}
+
+function lastPerson(): string | null {
+  try {
+    return localStorage.getItem(KEPT);
+  } catch {
+    // A browser may forbid keeping anything; then nobody is taken up by themselves.
+    return null;
+  }
+}
+
+function keepPerson(person: string | null): void {
+  try {
+    if (person === null) localStorage.removeItem(KEPT);
+    else localStorage.setItem(KEPT, person);
+  } catch {
+    // The same.
+  }
+}
