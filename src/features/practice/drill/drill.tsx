@@ -1,10 +1,10 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { SKILL_NAMES, type Given, type Skill } from '@/core/practice';
 import { AnswerField, toggled } from '../question/answer-field';
 import { GivenLists, showsChart } from '../question/given';
 import { TrainFigure, type Part } from '../question/train-figure';
 import { Counters, useTurning } from '../question/turning';
-import { Verdict } from '../question/verdict';
+import { Verdict, WorkingList } from '../question/verdict';
 import type { Drill as OpenDrill } from '../store';
 import { usePractice, usePracticeItself } from '../use-practice';
 import { giveAnswer, goOn } from './begin';
@@ -38,6 +38,11 @@ function Asking({ drill, clock }: { drill: OpenDrill; clock: boolean }) {
   const answered = drill.answers[drill.at] ?? null;
   const [given, setGiven] = useState<Given>(question.answer.kind === 'number' ? '' : []);
   const [message, setMessage] = useState<string | null>(null);
+  const article = useRef<HTMLElement>(null);
+  // From here keys belong to the question, not to the button that began the drill; a number's field takes them by itself.
+  useEffect(() => {
+    if (question.answer.kind !== 'number') article.current?.focus({ preventScroll: true });
+  }, [question]);
   const place = train.positions.find(({ id }) => id === question.position) ?? null;
   const turned = useTurning(train, place?.engaged ?? null);
   const give = (own: Given) => {
@@ -64,8 +69,10 @@ function Asking({ drill, clock }: { drill: OpenDrill; clock: boolean }) {
   const picked = typeof given === 'string' ? [] : given;
   return (
     <article
+      ref={article}
+      tabIndex={-1}
       aria-label={`Question ${drill.at + 1}`}
-      className="flex min-h-0 flex-1 flex-col gap-2 overflow-auto px-5 py-3"
+      className="flex min-h-0 flex-1 flex-col gap-2 overflow-auto px-5 py-3 outline-none"
     >
       <header className="muted flex items-baseline gap-3 text-sm">
         <span>
@@ -78,6 +85,27 @@ function Asking({ drill, clock }: { drill: OpenDrill; clock: boolean }) {
         <RightSoFar drill={drill} />
       </header>
       <h3 className="max-w-[75ch] text-lg font-semibold">{question.text}</h3>
+      {answered ? (
+        <div className="flex flex-wrap items-start gap-x-6 gap-y-2">
+          <div className="min-w-0 flex-1">
+            <Verdict train={train} question={question} given={answered.given} mark={answered.mark} />
+          </div>
+          <button type="button" className="btn btn-sm btn-accent" autoFocus onClick={next}>
+            {drill.at + 1 === drill.questions.length ? 'To the end' : 'Next question'}{' '}
+            <kbd className="kbd kbd-xs text-base-content">Enter</kbd>
+          </button>
+        </div>
+      ) : (
+        <AnswerField
+          train={train}
+          question={question}
+          given={given}
+          message={message}
+          onChange={setGiven}
+          onGive={give}
+        />
+      )}
+      {answered && place && <Counters train={train} turned={turned} hint="T" />}
       <TrainFigure
         train={train}
         engaged={place?.engaged ?? null}
@@ -85,31 +113,15 @@ function Asking({ drill, clock }: { drill: OpenDrill; clock: boolean }) {
         picked={picked}
         turns={turned.turns}
         onTap={tap}
-        className="max-h-[46dvh] min-h-56 w-full flex-1"
+        className="max-h-[44dvh] min-h-56 w-full shrink-0"
       />
       {answered ? (
-        <>
-          {place && <Counters train={train} turned={turned} hint="T" />}
-          <Verdict train={train} question={question} given={answered.given} mark={answered.mark} />
-          <div>
-            <button type="button" className="btn btn-sm btn-accent" autoFocus onClick={next}>
-              {drill.at + 1 === drill.questions.length ? 'To the end' : 'Next question'}{' '}
-              <kbd className="kbd kbd-xs text-base-content">Enter</kbd>
-            </button>
-          </div>
-        </>
+        <section aria-label="How it comes about">
+          <h4 className="font-semibold">How it comes about</h4>
+          <WorkingList lines={question.working} />
+        </section>
       ) : (
-        <>
-          <AnswerField
-            train={train}
-            question={question}
-            given={given}
-            message={message}
-            onChange={setGiven}
-            onGive={give}
-          />
-          <GivenLists train={train} chart={showsChart(question.skill)} />
-        </>
+        <GivenLists train={train} chart={showsChart(question.skill)} />
       )}
     </article>
   );

@@ -56,7 +56,7 @@ function Hunting({ own }: { own: OpenHunt }) {
         onTap={({ kind, id }) => {
           if (kind === 'couplers' && able.some((one) => one.id === id) && !own.over) engage(toggled(own.engaged, id));
         }}
-        className="max-h-[38dvh] min-h-48 w-full"
+        className="max-h-[44dvh] min-h-64 w-full"
       />
       {own.over ? (
         <HuntEnd own={own} />

@@ -1,4 +1,5 @@
 import { SKILL_NAMES, SLIPS, type Skill, type SlipName } from '@/core/practice';
+import type { PracticeAnswer } from '@/wire';
 import { beginDrill } from '../drill/begin';
 import { useHere, usePractice, usePracticeItself } from '../use-practice';
 import { BOX_DAYS, dueWords, isDue, standingsOf, type Standing } from './repeats';
@@ -53,9 +54,28 @@ export function Progress() {
           {standings.map((one) => (
             <Row key={one.skill} standing={one} now={now} />
           ))}
+          <HuntRow answers={answers} />
         </tbody>
       </table>
     </article>
+  );
+}
+
+/** Fault hunts do not come back by themselves: how often the part that was named was the bad one. */
+function HuntRow({ answers }: { answers: readonly PracticeAnswer[] }) {
+  const hunts = answers.filter(({ skill }) => skill === 'fault-hunt');
+  return (
+    <tr className={hunts.length === 0 ? 'muted' : ''}>
+      <th scope="row" className="py-0.5 text-left font-normal">
+        Fault hunts: parts named
+      </th>
+      <td />
+      <td className="figure">
+        {hunts.length === 0 ? '–' : `${hunts.filter(({ right }) => right).length} of ${hunts.length}`}
+      </td>
+      <td />
+      <td />
+    </tr>
   );
 }
 

@@ -22,7 +22,7 @@ export function GivenLists({ train, chart }: { train: Train; chart: boolean }) {
           .filter(({ carrier }) => carrier !== undefined)
           .map(({ id, carrier }) => (
             <li key={id}>
-              {memberName(train, id)} on carrier {memberName(train, carrier!)}
+              {memberName(train, id)}, carried by {memberName(train, carrier!)}
             </li>
           ))}
         {train.couplers.map((coupler) => (

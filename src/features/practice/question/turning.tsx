@@ -2,7 +2,6 @@ import { RotateCw } from 'lucide-react';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { abs, toNumber } from '@/core/rational';
 import type { Train } from '@/core/train';
-import { figure } from '@/core/units';
 import { memberName } from '@/core/words';
 import { analyseEngaged } from '@/features/train/analysis';
 import { useReducedMotion } from '@/ui/reduced-motion';
@@ -52,14 +51,14 @@ export function Counters({ train, turned, hint }: { train: Train; turned: Turned
       </button>
       {turned.turns && (
         <ul aria-label="Counters" className="flex flex-wrap gap-x-4">
+          <li className="muted">Turns:</li>
           {shown.map(({ id }) => (
             <li key={id} className={id === train.input || train.outputs.includes(id) ? 'font-semibold' : 'muted'}>
-              {memberName(train, id)} <span className="figure">{figure(turned.turns!(id))}</span>
+              {memberName(train, id)} <span className="figure">{turned.turns!(id).toFixed(2).replace('-', '−')}</span>
             </li>
           ))}
         </ul>
       )}
-      {turned.turns && <span className="muted">turns</span>}
     </div>
   );
 }

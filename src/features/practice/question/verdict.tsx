@@ -7,12 +7,12 @@ import { answerWords } from './choices';
 
 interface Props {
   readonly train: Train;
-  readonly question: Pick<Question, 'answer' | 'working'>;
+  readonly question: Pick<Question, 'answer'>;
   readonly given: Given;
   readonly mark: Mark;
 }
 
-/** Whether it was right, what the answer is, what kind of slip it was, and how the answer comes about. */
+/** Whether it was right, what the answer is, and what kind of slip it was. */
 export function Verdict({ train, question, given, mark }: Props) {
   if (mark.verdict === 'unread') return null;
   const right = mark.verdict === 'right';
@@ -28,7 +28,6 @@ export function Verdict({ train, question, given, mark }: Props) {
           <span className="font-semibold">A usual slip, {SLIPS[mark.slip].name}.</span> {SLIPS[mark.slip].says}
         </p>
       )}
-      <WorkingList lines={question.working} />
     </section>
   );
 }
@@ -48,7 +47,7 @@ export function RightAnswer({ train, question }: Pick<Props, 'train' | 'question
 }
 
 export const WorkingList = ({ lines }: { lines: readonly string[] }) => (
-  <ol aria-label="Working" className="figure text-sm">
+  <ol aria-label="Working" className="figure text-sm print:text-[10px] print:leading-snug">
     {lines.map((line, i) => (
       <li key={i}>{line}</li>
     ))}

@@ -26,7 +26,11 @@ export function RolesTable({ open, table, rows }: Props) {
       <thead>
         <tr className="border-b border-base-content text-left">
           <th scope="col">Position</th>
-          {pairs > 1 && <th scope="col">Pair</th>}
+          {pairs > 1 && (
+            <th scope="col" className="px-2">
+              Pair
+            </th>
+          )}
           <th scope="col">Driver</th>
           <th scope="col">Driven</th>
           <th scope="col">Ratio</th>
@@ -43,7 +47,7 @@ export function RolesTable({ open, table, rows }: Props) {
                   <span className="muted block font-normal">{engagedIn(train, position)}</span>
                 </th>
               )}
-              {pairs > 1 && <td>{i + 1}</td>}
+              {pairs > 1 && <td className="px-2 align-top">{i + 1}</td>}
               {stage ? (
                 <>
                   <CellField open={open} table={table} cell={stage.driver} label={`${name} pair ${i + 1} driver`} />
@@ -124,7 +128,7 @@ function CellField({ open, table, cell, label, rows }: FieldProps) {
             ))}
           </select>
         )}
-        {marked && <MarkWords mark={mark} />}
+        {marked && mark && <MarkWords mark={mark} />}
         {marked && mark?.verdict !== 'right' && (
           <span className="muted text-xs print:hidden">it is {cell.answer.value}</span>
         )}

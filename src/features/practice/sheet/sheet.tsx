@@ -1,17 +1,16 @@
 import { Printer, Table2 } from 'lucide-react';
-import type { Worksheet } from '@/core/practice';
 import { Tick } from '@/ui/form-fields';
 import { fileName, saveFile } from '@/ui/save-file';
 import { csvText } from '@/ui/table-text';
 import { GivenLists, showsChart } from '../question/given';
 import { TrainFigure } from '../question/train-figure';
-import { RightAnswer, WorkingList } from '../question/verdict';
 import type { OpenSheet } from '../store';
 import { usePractice, usePracticeItself } from '../use-practice';
+import { AnswerPages } from './answer-pages';
 import { markItems, markOf } from './begin';
 import { itemsOf, resultsTable } from './items';
 import { QuestionLine } from './question-line';
-import { RolesAnswers, RolesTable } from './roles-table';
+import { RolesTable } from './roles-table';
 
 /** A worksheet as it lies on the table: by train the drawing, the roles table and the questions; on paper, the answers on pages of their own. */
 export function Sheet() {
@@ -116,35 +115,6 @@ function TrainPart({ open, at }: { open: OpenSheet; at: number }) {
         {own.map(({ question, number }) => (
           <QuestionLine key={question.id} open={open} train={train} question={question} number={number} />
         ))}
-      </ol>
-    </section>
-  );
-}
-
-/** The answers with their working, for paper only. */
-function AnswerPages({ sheet }: { sheet: Worksheet }) {
-  const { trains, tables, questions } = sheet;
-  return (
-    <section aria-label="Answers" className="hidden break-before-page flex-col gap-2 print:flex">
-      <h3 className="text-lg font-semibold">{sheet.name}: answers</h3>
-      {tables.map(({ train, rows }, i) => (
-        <RolesAnswers key={i} train={trains[train]!.train} rows={rows} />
-      ))}
-      <ol className="flex flex-col gap-2">
-        {questions.map((question, i) => {
-          const { train } = trains[question.train]!;
-          return (
-            <li key={question.id} className="break-inside-avoid">
-              <p>
-                <span className="font-semibold">{i + 1}.</span> {question.text}
-              </p>
-              <p className="font-semibold">
-                <RightAnswer train={train} question={question} />
-              </p>
-              <WorkingList lines={question.working} />
-            </li>
-          );
-        })}
       </ol>
     </section>
   );

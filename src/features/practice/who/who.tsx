@@ -1,5 +1,5 @@
 import { Trash2 } from 'lucide-react';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { addPerson, removePerson } from '@/wire';
 import { Dialog, DialogActions } from '@/ui/dialog';
 import { usePractice, usePracticeItself } from '../use-practice';
@@ -14,6 +14,7 @@ export function Who() {
   const [name, setName] = useState('');
   const [message, setMessage] = useState<string | null>(null);
   const [removing, setRemoving] = useState(false);
+  const choice = useRef<HTMLSelectElement>(null);
   const known = people ?? [];
   const chosen = known.find(({ id }) => id === person);
   const add = async () => {
@@ -23,6 +24,8 @@ export function Who() {
     if (!answer.ok) return;
     setName('');
     store.getState().set({ people: [...known, own].sort((a, b) => a.name.localeCompare(b.name)) });
+    // The field that was typed in goes away; whoever has gone on meanwhile is left where they are.
+    if (document.activeElement?.closest('[data-new-name]')) choice.current?.focus();
     await takeUp(store, own.id);
   };
   const remove = async () => {
@@ -38,6 +41,7 @@ export function Who() {
         <label className="flex flex-1 items-center justify-between gap-2">
           <span className="font-semibold">Who practises</span>
           <select
+            ref={choice}
             className="select select-xs w-32"
             value={person ?? ''}
             onChange={(event) => void takeUp(store, event.target.value || null)}
@@ -63,6 +67,7 @@ export function Who() {
       </div>
       {person === null && (
         <form
+          data-new-name
           className="flex items-center gap-2"
           onSubmit={(event) => {
             event.preventDefault();
