@@ -80,18 +80,18 @@ function HuntRow({ answers }: { answers: readonly PracticeAnswer[] }) {
 }
 
 function Row({ standing, now }: { standing: Standing; now: Date }) {
-  const { skill, asked, right, box, slips } = standing;
+  const { skill, asked, right, sure, slips } = standing;
   return (
     <tr className={asked === 0 ? 'muted border-b border-base-300' : 'border-b border-base-300'}>
       <th scope="row" className="py-0.5 text-left font-normal">
         {SKILL_NAMES[skill satisfies Skill]}
       </th>
       <td>
-        <span role="img" aria-label={`step ${box} of ${BOX_DAYS.length}`} className="inline-flex gap-0.5 align-middle">
+        <span role="img" aria-label={`step ${sure} of ${BOX_DAYS.length}`} className="inline-flex gap-0.5 align-middle">
           {BOX_DAYS.map((days, i) => (
             <span
               key={days}
-              className={`inline-block h-3 w-5 border border-base-content ${i < box ? 'bg-accent' : ''}`}
+              className={`inline-block h-3 w-5 border border-base-content ${i < sure ? 'bg-accent' : ''}`}
             />
           ))}
         </span>

@@ -25,7 +25,7 @@ test('wrong goes back to the first box on any day; right before its day changes 
   const up = [on('11-01', true), on('11-02', true)];
   expect(ratio([...up, on('11-03', true)])).toMatchObject({ box: 2, asked: 3, right: 3 });
   expect(ratio([...up, on('11-03', true)]).due).toEqual(ratio(up).due);
-  expect(ratio([...up, on('11-03', false)])).toMatchObject({ box: 1, asked: 3, right: 2 });
+  expect(ratio([...up, on('11-03', false)])).toMatchObject({ box: 1, sure: 0, asked: 3, right: 2 });
   expect(dueWords(ratio([...up, on('11-03', false)]), noon('11-03'))).toBe('due tomorrow');
 });
 

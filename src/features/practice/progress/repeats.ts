@@ -12,6 +12,8 @@ export interface Standing {
   readonly right: number;
   /** 0 before it was ever asked, then 1 to 4. */
   readonly box: number;
+  /** How sure: the box, or none as long as the last answer was wrong. */
+  readonly sure: number;
   /** The beginning of the day on which it comes back; null before it was ever asked. */
   readonly due: Date | null;
   /** Slips that were made, the most frequent first. */
@@ -33,7 +35,15 @@ export function standingsOf(answers: readonly PracticeAnswer[]): readonly Standi
     const times = new Map<string, number>();
     for (const { slip } of own) if (slip !== null) times.set(slip, (times.get(slip) ?? 0) + 1);
     const slips = [...times].map(([slip, count]) => ({ slip, times: count })).sort((a, b) => b.times - a.times);
-    return { skill, asked: own.length, right: own.filter((one) => one.right).length, box, due, slips };
+    return {
+      skill,
+      asked: own.length,
+      right: own.filter((one) => one.right).length,
+      box,
+      sure: own.at(-1)?.right ? box : 0,
+      due,
+      slips,
+    };
   });
 }
 
