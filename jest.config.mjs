@@ -20,7 +20,7 @@ const config = {
     ],
   },
   // Packages that ship as modules only.
-  transformIgnorePatterns: ['/node_modules/(?!(markdown-table|d3-[a-z-]+|internmap)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(markdown-table|d3-[a-z-]+|internmap|earcut)/)'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
 };
 

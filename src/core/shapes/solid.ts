@@ -1,0 +1,134 @@
+import earcut from 'earcut';
+import { circle, turned, type Loop } from './loop';
+import { toothForm } from './tooth-form';
+import { boreLoop, USUAL_TOLERANCE_MM, type Wheel } from './wheel';
+
+/** Corners of triangles in threes, x y z after one another, mm; seen from outside each runs counter-clockwise. */
+export type Triangles = readonly number[];
+
+/** A slice of a solid between two heights: what is round it and what goes through it; some of these lines turn on the way up. */
+interface Slice {
+  readonly outer: Wall;
+  readonly holes: readonly Wall[];
+  readonly from: number;
+  readonly to: number;
+}
+
+/** A line that is drawn up along the axis. */
+interface Wall {
+  readonly loop: Loop;
+  /** By how much it is turned at a height. */
+  readonly twist: (z: number) => number;
+  /** Heights at which it has corners, both ends included. */
+  readonly heights: readonly number[];
+}
+
+/** Between the slices of a stepped wheel whose teeth would meet in the air. */
+const NECK_MM = 1;
+
+/** A wheel as a solid: its teeth straight, helical or herringbone, its hub on top. */
+export const wheelSolid = (wheel: Wheel): Triangles => stacked([wheel]);
+
+/** Wheels one above the other as one piece, with the bore of the first; between two of which neither covers the other there is a neck. */
+export function stacked(wheels: readonly Wheel[]): Triangles {
+  const slices: Slice[] = [];
+  let z = 0;
+  const [first] = wheels;
+  const tolerance = first?.spec.toleranceMm ?? USUAL_TOLERANCE_MM;
+  const bore = first && boreLoop(first.spec, tolerance);
+  const straight = (loop: Loop, from: number, to: number): Wall => ({ loop, twist: () => 0, heights: [from, to] });
+  const through = (from: number, to: number) => (bore ? [straight([...bore].reverse(), from, to)] : []);
+  const roundOf = (wheel: Wheel) => toothForm(wheel.spec);
+  wheels.forEach((wheel, i) => {
+    const before = wheels[i - 1];
+    if (before && !covers(before, wheel) && !covers(wheel, before)) {
+      const neck = Math.min(roundOf(before).rootRadius, roundOf(wheel).rootRadius) - 0.25 * wheel.spec.moduleMm;
+      slices.push({ outer: straight(circle(neck, tolerance), z, z + NECK_MM), holes: through(z, z + NECK_MM), from: z, to: z + NECK_MM }); // prettier-ignore
+      z += NECK_MM;
+    }
+    const to = z + wheel.spec.widthMm;
+    const toothed = toothedWall(wheel, z, to, tolerance);
+    const others = wheel.holes.slice(wheel.spec.internal || wheel.holes.length === 0 || !boreLoop(wheel.spec, tolerance) ? 0 : 1); // prettier-ignore
+    slices.push(
+      wheel.spec.internal
+        ? { outer: straight(wheel.outer, z, to), holes: [toothed], from: z, to }
+        : { outer: toothed, holes: [...through(z, to), ...others.map((loop) => straight(loop, z, to))], from: z, to },
+    );
+    z = to;
+  });
+  const hub = wheels.at(-1)?.spec.hub;
+  if (hub) {
+    const to = z + hub.longMm;
+    slices.push({ outer: straight(circle(hub.outsideMm / 2, tolerance), z, to), holes: through(z, to), from: z, to });
+  }
+  return trianglesOf(slices);
+}
+
+/** Whether the whole of one wheel stands on the body of the other, within its roots. */
+const covers = (a: Wheel, b: Wheel): boolean => toothForm(a.spec).rootRadius > toothForm(b.spec).tipRadius;
+
+/** The line of a wheel's teeth on its way up: straight, in a helix, or half the way one hand and back the other. */
+function toothedWall({ spec, outer, holes }: Wheel, from: number, to: number, tolerance: number): Wall {
+  const loop = spec.internal ? holes[0]! : outer;
+  const { pitchRadius, tipRadius, rootRadius } = toothForm(spec);
+  // A ring has the hand of the gear that it meets.
+  const perMm = Math.tan(((spec.helixDegrees ?? 0) * Math.PI) / 180) / pitchRadius;
+  const width = to - from;
+  const twist = (z: number) => perMm * (spec.herringbone ? width / 2 - Math.abs(z - from - width / 2) : z - from);
+  const reach = Math.max(tipRadius, rootRadius);
+  // A chord of the helix stays as near to it as the outline's chords to theirs.
+  const step = 2 * Math.acos(Math.max(0.5, 1 - tolerance / reach));
+  const stretch = spec.herringbone ? width / 2 : width;
+  const layers = Math.max(1, Math.ceil(Math.abs(perMm * stretch) / step));
+  const count = spec.herringbone ? 2 * layers : layers;
+  return { loop, twist, heights: Array.from({ length: count + 1 }, (_, i) => (i === count ? to : from + (width * i) / count)) }; // prettier-ignore
+}
+
+function trianglesOf(slices: readonly Slice[]): Triangles {
+  const triangles: number[] = [];
+  for (const { outer, holes } of slices) for (const wall of [outer, ...holes]) addWall(triangles, wall);
+  slices.forEach((slice, i) => {
+    const [below, above] = [slices[i - 1], slices[i + 1]];
+    if (!below) addCap(triangles, slice, null, slice.from, false);
+    addCap(triangles, slice, above ?? null, slice.to, true);
+  });
+  return triangles;
+}
+
+/** The sides along one line, two triangles between each two corners and heights. */
+function addWall(triangles: number[], { loop, twist, heights }: Wall): void {
+  const rings = heights.map((z) => loop.map((point) => ({ ...turned(point, twist(z)), z })));
+  for (let layer = 1; layer < rings.length; layer++) {
+    const [low, high] = [rings[layer - 1]!, rings[layer]!];
+    for (let i = 0; i < loop.length; i++) {
+      const next = (i + 1) % loop.length;
+      const [a, b, c, d] = [low[i]!, low[next]!, high[next]!, high[i]!];
+      triangles.push(a.x, a.y, a.z, b.x, b.y, b.z, c.x, c.y, c.z, a.x, a.y, a.z, c.x, c.y, c.z, d.x, d.y, d.z);
+    }
+  }
+}
+
+/** What closes a slice at its end: all of it, or what the next one does not cover; where the next one is the wider, what that overhangs. */
+function addCap(triangles: number[], slice: Slice, next: Slice | null, z: number, up: boolean): void {
+  const at = ({ loop, twist }: Wall) => loop.map((point) => turned(point, twist(z)));
+  const same = (a: Wall, b: Wall) => a.loop.length === b.loop.length && a.loop.every((p, i) => p.x === b.loop[i]!.x && p.y === b.loop[i]!.y); // prettier-ignore
+  if (!next) return fill(triangles, at(slice.outer), slice.holes.map(at), z, up);
+  const wider = reachOf(slice.outer.loop) > reachOf(next.outer.loop) ? slice : next;
+  const narrower = wider === slice ? next : slice;
+  const own = wider.holes.filter((hole) => !narrower.holes.some((other) => same(hole, other)));
+  fill(triangles, at(wider.outer), [at(narrower.outer), ...own.map(at)], z, wider === slice);
+}
+
+const reachOf = (loop: Loop): number => Math.max(...loop.map(({ x, y }) => Math.hypot(x, y)));
+
+/** Fills a line with holes by triangles, seen from above or from below. */
+function fill(triangles: number[], outer: Loop, holes: readonly Loop[], z: number, up: boolean): void {
+  const points = [...outer, ...holes.flat()];
+  const starts = holes.map((_, i) => outer.length + holes.slice(0, i).reduce((sum, hole) => sum + hole.length, 0));
+  const corners = earcut(points.flatMap(({ x, y }) => [x, y]), starts); // prettier-ignore
+  for (let i = 0; i < corners.length; i += 3) {
+    const [a, b, c] = [corners[i]!, corners[i + 1]!, corners[i + 2]!].map((corner) => points[corner]!) as [Loop[number], Loop[number], Loop[number]]; // prettier-ignore
+    const counterClockwise = (b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x) > 0;
+    for (const { x, y } of counterClockwise === up ? [a, b, c] : [a, c, b]) triangles.push(x, y, z);
+  }
+}

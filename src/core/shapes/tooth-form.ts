@@ -1,0 +1,174 @@
+import { polar, type Point } from './loop';
+
+/** Teeth as they are ordered: the basic rack has 20°, an addendum of one module, a dedendum of 1.25 and a tip rounded with 0.38 (ISO 53, profile A). */
+export interface ToothSpec {
+  readonly teeth: number;
+  /** Across the axis, mm. */
+  readonly moduleMm: number;
+  readonly internal?: boolean;
+  /** In modules; of a ring too it makes the spaces wider, as it makes the teeth of a gear thicker. */
+  readonly shift?: number;
+  /** Clearance of the pair along the pitch circle, mm: half of it is taken off each wheel's teeth. */
+  readonly backlashMm?: number;
+}
+
+export const PRESSURE_ANGLE = (20 * Math.PI) / 180;
+const ADDENDUM = 1;
+const DEDENDUM = 1.25;
+const TIP_ROUNDING = 0.38;
+
+/** inv α = tan α − α. */
+export const involute = (angle: number): number => Math.tan(angle) - angle;
+
+/**
+ * The form of one tooth, or of a ring one space: its radii, and half its width as an angle at any radius of the flank. s = m (π/2 + 2 x tan α), less half the backlash;
+ * ψ(ρ) = s / 2r + inv α − inv acos(r_b / ρ). Of a ring all this is the space, which has the form of a gear's tooth.
+ */
+export interface ToothForm {
+  readonly pitchRadius: number;
+  readonly baseRadius: number;
+  /** Of the tooth's own end: of a ring the inner one. */
+  readonly tipRadius: number;
+  readonly rootRadius: number;
+  /** Width of the tooth (of a ring: of the space) along the pitch circle, mm. */
+  readonly widthMm: number;
+  readonly halfAngleAt: (radius: number) => number;
+  /** The flank would end in a point before its full height: the tip is cut back. */
+  readonly pointed: boolean;
+  /** Half a tooth from its inner end to its outer one: radius and half-angle, in pieces that are smooth. */
+  readonly pieces: readonly Piece[];
+}
+
+/** A smooth piece of half a tooth's line, from its parameter's first value to its last: where it is, as radius and half-angle. */
+export interface Piece {
+  readonly from: number;
+  readonly to: number;
+  readonly at: (t: number) => { readonly radius: number; readonly half: number };
+}
+
+export function toothForm({
+  teeth,
+  moduleMm: m,
+  internal = false,
+  shift: x = 0,
+  backlashMm: j = 0,
+}: ToothSpec): ToothForm {
+  const r = (m * teeth) / 2;
+  const base = r * Math.cos(PRESSURE_ANGLE);
+  const width = m * (Math.PI / 2 + 2 * x * Math.tan(PRESSURE_ANGLE)) + (internal ? j / 2 : -j / 2);
+  const halfAngleAt = (radius: number) =>
+    width / (2 * r) + involute(PRESSURE_ANGLE) - involute(Math.acos(Math.min(1, base / radius)));
+  const flank = (from: number, to: number): readonly Piece[] =>
+    // Broken at the pitch circle, so that a place lies on it.
+    [from, ...(from < r && r < to ? [r] : []), to].flatMap((at, i, all) =>
+      i === 0 ? [] : [{ from: all[i - 1]!, to: at, at: (radius: number) => ({ radius, half: halfAngleAt(radius) }) }],
+    );
+  const common = { pitchRadius: r, baseRadius: base, widthMm: width, halfAngleAt };
+  if (internal) {
+    const tip = Math.max(r - m * (ADDENDUM - x), ringTipLimit(r, base, m, x));
+    const root = r + m * (DEDENDUM + x);
+    const { fillet, start } = ringFillet(halfAngleAt, base, tip, root, m);
+    return { ...common, tipRadius: tip, rootRadius: root, pointed: false, pieces: [...flank(tip, start), fillet] };
+  }
+  const full = r + m * (ADDENDUM + x);
+  const tip = halfAngleAt(full) > 0 ? full : zeroOf(halfAngleAt, base, full);
+  const { fillet, start } = trochoid(teeth, m, x, j, halfAngleAt, base, r);
+  return {
+    ...common,
+    tipRadius: tip,
+    rootRadius: r - m * (DEDENDUM - x),
+    pointed: tip < full,
+    pieces: [fillet, ...flank(start, tip)],
+  };
+}
+
+/**
+ * What the rounded corner of the basic rack leaves at the root while the gear rolls on its pitch line. The corner's centre lies H below the pitch line and y beside the middle of the
+ * space; the cut lies its radius farther along the normal, which goes through the pitch point. From the bottom of the space to where the straight flank begins, or, where the teeth are
+ * undercut, to where the cut meets the flank.
+ */
+function trochoid(
+  teeth: number,
+  m: number,
+  x: number,
+  j: number,
+  halfAngleAt: (radius: number) => number,
+  base: number,
+  r: number,
+) {
+  // prettier-ignore
+  const rounding = TIP_ROUNDING * m;
+  const deep = DEDENDUM * m - rounding;
+  const H = deep - x * m;
+  const y = (Math.PI * m) / 4 + j / 4 - deep * Math.tan(PRESSURE_ANGLE) - rounding / Math.cos(PRESSURE_ANGLE);
+  const at = (u: number) => {
+    const turn = (u - y) / r;
+    const reach = Math.hypot(u, H);
+    const point: Point = { x: u + (rounding * u) / reach, y: r - H - (rounding * H) / reach };
+    const [c, s] = [Math.cos(turn), Math.sin(turn)];
+    const [px, py] = [point.x * c - point.y * s, point.x * s + point.y * c];
+    return { radius: Math.hypot(px, py), half: Math.PI / teeth - Math.atan2(px, py) };
+  };
+  const end = H / Math.tan(PRESSURE_ANGLE);
+  // Fatter than the flank would be: from there on the flank is what is left.
+  const past = (u: number) => {
+    const { radius, half } = at(u);
+    return radius > base && half >= halfAngleAt(radius);
+  };
+  const STEPS = 64;
+  // Without undercut the cut runs into the flank where the straight flank of the rack begins, and lies outside its line before.
+  const undercut = H > r * Math.sin(PRESSURE_ANGLE) ** 2;
+  const met = undercut ? Array.from({ length: STEPS }, (_, i) => (end * (i + 1)) / STEPS).find(past) : undefined;
+  const to = met === undefined ? end : bisected(past, met - end / STEPS, met);
+  return { fillet: { from: 0, to, at }, start: Math.max(at(to).radius, base) };
+}
+
+/**
+ * A ring's teeth end where they would meet the root fillet of the gear in it, which begins at the same place of the line of action for every gear of the basic rack: (1.25 − 0.38 − x) m / sin α
+ * before the pitch point. Never within the base circle, where there is no involute.
+ */
+function ringTipLimit(r: number, base: number, m: number, x: number): number {
+  const along = r * Math.sin(PRESSURE_ANGLE) - ((DEDENDUM - TIP_ROUNDING - x) * m) / Math.sin(PRESSURE_ANGLE);
+  return Math.hypot(base, Math.max(0, along));
+}
+
+/** An arc between a ring's flank and its root circle: it touches both. */
+function ringFillet(halfAngleAt: (radius: number) => number, base: number, tip: number, root: number, m: number) {
+  const flankAt = (radius: number) => polar(radius, halfAngleAt(radius));
+  /** The centre of the arc that touches the flank at this radius, inside the space: along the normal, which is a tangent of the base circle. */
+  const centreAt = (radius: number, rounding: number) => {
+    const { x, y } = flankAt(radius);
+    const direction = halfAngleAt(radius) - Math.acos(Math.min(1, base / radius)) - Math.PI / 2;
+    return { x: x + rounding * Math.cos(direction), y: y + rounding * Math.sin(direction), direction };
+  };
+  for (let rounding = TIP_ROUNDING * m; ; rounding *= 0.8) {
+    const low = (radius: number) => {
+      const { x, y } = centreAt(radius, rounding);
+      return Math.hypot(x, y) >= root - rounding;
+    };
+    if (low(tip)) continue;
+    const start = bisected(low, tip, root);
+    const { x, y, direction } = centreAt(start, rounding);
+    // It has to end before the middle of the space.
+    if (Math.atan2(y, x) < 0 && rounding > 1e-3 * m) continue;
+    const [from, to] = [direction + Math.PI, Math.atan2(y, x)];
+    const at = (t: number) => {
+      const [px, py] = [x + rounding * Math.cos(t), y + rounding * Math.sin(t)];
+      return { radius: Math.hypot(px, py), half: Math.atan2(py, px) };
+    };
+    return { fillet: { from, to, at }, start };
+  }
+}
+
+/** Where a condition that holds at the far end begins to hold. */
+function bisected(holds: (t: number) => boolean, from: number, to: number): number {
+  let [low, high] = [from, to];
+  for (let i = 0; i < 80; i++) {
+    const middle = (low + high) / 2;
+    if (holds(middle)) high = middle;
+    else low = middle;
+  }
+  return high;
+}
+
+const zeroOf = (f: (t: number) => number, from: number, to: number): number => bisected((t) => f(t) <= 0, from, to);
