@@ -45,7 +45,7 @@ test('base pitch: along a normal of the flanks, tooth to tooth is π m cos α', 
   const { baseRadius, halfAngleAt, pitchRadius, tipRadius } = toothForm(own);
   // A flank crosses the tangent at T of the base circle at distance rb·(roll angle); neighbours one pitch on cross it one base pitch on.
   const rollOf = (rho: number) => Math.sqrt(rho ** 2 - baseRadius ** 2);
-  const places = gearOutline(own, 1e-4).filter((p) => radius(p) > baseRadius * 1.001 && radius(p) < tipRadius - 1e-9 && angle(p) > 0 && angle(p) < Math.PI / 40); // prettier-ignore
+  const places = gearOutline(own, 1e-4).filter((p) => radius(p) > pitchRadius - 0.5 && radius(p) < tipRadius - 1e-9 && angle(p) > 0 && angle(p) < Math.PI / 40); // prettier-ignore
   expect(places.length).toBeGreaterThan(10);
   for (const p of places) {
     const rho = radius(p);
