@@ -15,7 +15,7 @@ module.exports = {
     room('ui-uses-core', 'ui', ['core']),
     room('features-use-ui-wire-workers-and-core', 'features', ['ui', 'core', 'workers', 'wire']),
     room('workers-use-core', 'workers', ['core']),
-    room('cli-uses-core', 'cli', ['core']),
+    room('cli-uses-core-and-tables', 'cli', ['core', 'ui']),
     {
       name: 'core-is-pure',
       severity: 'error',

@@ -6,9 +6,11 @@ import type { Train } from '@/core/train';
 import { diagnoseJson, measureJson } from './bench';
 import { chartJson } from './chart';
 import { findJson } from './find';
+import { gearFile } from './gear';
 import { influenceJson } from './influence';
 import { readOptions, UsageError } from './options';
 import { readTrain } from './read-train';
+import { partsText } from './parts';
 import { practiceJson } from './practice';
 import { pointsJson, runCsv, runJson, travelJson } from './scenario';
 import { shiftsJson } from './shifts';
@@ -28,6 +30,8 @@ const USAGE = `usage: tinwheel solve FILE [--position ID] [--speed 1200rpm] [--t
        tinwheel measure FILE --log LOG
        tinwheel diagnose FILE --seen SEEN
        tinwheel practice FILE [--seed N] [--count N] [--skill NAME]
+       tinwheel parts FILE [--speed 1200rpm] [--torque 3.5Nm] [--csv | --markdown]
+       tinwheel gear --teeth N --module MM [--internal] [--shift X] [--backlash MM] [--width MM] [--helix DEG [--herringbone]] [--bore MM] --format svg|dxf|stl -o FILE
        tinwheel check FILE`;
 
 /** Everything that goes wrong is one line on stderr and exit 2; nothing is printed before the result is whole. */
@@ -120,6 +124,12 @@ function run(argv: readonly string[]): string {
       const { file, seed, count, skill } = readOptions(rest, ['seed', 'count', 'skill']);
       return json(practiceJson(readTrain(file), { seed, count, skill }));
     }
+    case 'parts': {
+      const { file, ...options } = readOptions(rest, ['speed', 'torque', 'csv', 'markdown']);
+      return partsText(readTrain(file), options);
+    }
+    case 'gear':
+      return gearFile(rest);
     case 'check': {
       const { file } = readOptions(rest, []);
       const { name, members, gears, meshes, couplers, positions } = readTrain(file);
@@ -127,7 +137,7 @@ function run(argv: readonly string[]): string {
     }
     default:
       throw new UsageError(
-        `there is no command "${command.slice(0, 40)}". The commands are solve, combinations, trace, chart, shifts, influence, find, points, run, travel, measure, diagnose, practice and check.`,
+        `there is no command "${command.slice(0, 40)}". The commands are solve, combinations, trace, chart, shifts, influence, find, points, run, travel, measure, diagnose, practice, parts, gear and check.`,
       );
   }
 }

@@ -34,6 +34,9 @@ export interface Options {
   readonly count?: string;
   readonly skill?: string;
   readonly csv: boolean;
+  readonly markdown: boolean;
+  /** Of a sheet. */
+  readonly format?: string;
 }
 
 const KINDS = {
@@ -50,7 +53,9 @@ const KINDS = {
   seed: 'string',
   count: 'string',
   skill: 'string',
+  format: 'string',
   csv: 'boolean',
+  markdown: 'boolean',
   losses: 'boolean',
   'reverse-flow': 'boolean',
 } as const;
@@ -92,6 +97,8 @@ export function readOptions(argv: readonly string[], allowed: readonly OptionNam
     count: values.count,
     skill: values.skill,
     csv: values.csv ?? false,
+    markdown: values.markdown ?? false,
+    format: values.format,
     sets,
   };
 }
@@ -110,7 +117,9 @@ interface Values {
   readonly seed?: string;
   readonly count?: string;
   readonly skill?: string;
+  readonly format?: string;
   readonly csv?: boolean;
+  readonly markdown?: boolean;
   readonly losses?: boolean;
   readonly 'reverse-flow'?: boolean;
 }

@@ -1,0 +1,67 @@
+import { parseArgs } from 'node:util';
+import { readWheel, stlBytes, wheelDxf, wheelSolid, wheelSvg, type WheelSpec } from '@/core/shapes';
+import { UsageError } from './options';
+import { writeWhole } from './write-whole';
+
+const NUMBERS = { teeth: 'teeth', module: 'moduleMm', shift: 'shift', backlash: 'backlashMm', width: 'widthMm', helix: 'helixDegrees', bore: 'boreMm', square: 'squareMm', holes: 'lighteningHoles', rim: 'rimMm', tolerance: 'toleranceMm' } as const; // prettier-ignore
+const PAIRS = { key: 'keyway', hub: 'hub' } as const;
+const USUAL_WIDTH_MM = 10;
+const FORMATS = ['svg', 'dxf', 'stl'] as const;
+
+const GEAR_USAGE = 'gear --teeth N --module MM [--internal] [--shift X] [--backlash MM] [--width MM] [--helix DEG --herringbone] [--bore MM [--key WIDTHxDEPTH] | --square MM] [--hub OUTSIDExLENGTH] [--holes N] [--rim MM] [--tolerance MM] --format svg|dxf|stl -o FILE'; // prettier-ignore
+
+/** Writes one wheel true to size as a file, and says what was written. @throws UsageError */
+export function gearFile(argv: readonly string[]): string {
+  const { values, positionals } = parse(argv);
+  if (positionals.length > 0) throw new UsageError(`"${positionals[0]}" is one too many: ${GEAR_USAGE}`);
+  const { format, output } = values as { readonly format?: string; readonly output?: string };
+  if (!FORMATS.includes(format as (typeof FORMATS)[number])) throw new UsageError('--format is svg, dxf or stl.');
+  if (output === undefined) throw new UsageError('name the file that is to be written with -o.');
+  const spec: Record<string, unknown> = { widthMm: USUAL_WIDTH_MM, internal: values.internal === true, herringbone: values.herringbone === true }; // prettier-ignore
+  for (const [option, field] of Object.entries(NUMBERS))
+    if (values[option] !== undefined) spec[field] = number(`--${option}`, String(values[option]));
+  for (const [option, field] of Object.entries(PAIRS)) {
+    if (values[option] === undefined) continue;
+    const [a, b, ...more] = String(values[option]).split('x');
+    if (a === undefined || b === undefined || more.length > 0) throw new UsageError(`--${option} is two measures with an x between them, such as 16x6.`); // prettier-ignore
+    const [first, second] = [number(`--${option}`, a), number(`--${option}`, b)];
+    spec[field] = option === 'key' ? { widthMm: first, deepMm: second } : { outsideMm: first, longMm: second };
+  }
+  for (const needed of ['teeth', 'module'] as const)
+    if (values[needed] === undefined) throw new UsageError(`--${needed} is needed: ${GEAR_USAGE}`);
+  const read = readWheel(spec as unknown as WheelSpec);
+  if (!read.ok) throw new UsageError(`--${optionOf(read.field)}: ${read.message}`);
+  const { wheel } = read;
+  const title = `${wheel.spec.teeth} teeth, module ${wheel.spec.moduleMm} mm`;
+  writeWhole(
+    output,
+    format === 'stl' ? stlBytes(wheelSolid(wheel), title) : format === 'dxf' ? wheelDxf(wheel) : wheelSvg(wheel, title),
+  );
+  return [`${output}: ${title}, area ${wheel.areaMm2.toFixed(3)} mm².`, ...wheel.hints].map((line) => `${line}\n`).join(''); // prettier-ignore
+}
+
+const optionOf = (field: keyof WheelSpec): string =>
+  Object.entries({ ...NUMBERS, ...PAIRS }).find(([, name]) => name === field)?.[0] ?? field;
+
+function number(option: string, text: string): number {
+  const value = text.trim() === '' ? NaN : Number(text);
+  if (!Number.isFinite(value)) throw new UsageError(`${option}: "${text.slice(0, 40)}" is not a number.`);
+  return value;
+}
+
+function parse(argv: readonly string[]): {
+  values: Record<string, string | boolean | undefined>;
+  positionals: string[];
+} {
+  // prettier-ignore
+  try {
+    const options = Object.fromEntries([...Object.keys(NUMBERS), ...Object.keys(PAIRS), 'format'].map((name) => [name, { type: 'string' as const }])); // prettier-ignore
+    return parseArgs({
+      args: [...argv],
+      options: { ...options, internal: { type: 'boolean' }, herringbone: { type: 'boolean' }, output: { type: 'string', short: 'o' } }, // prettier-ignore
+      allowPositionals: true,
+    });
+  } catch (error) {
+    throw new UsageError((error as Error).message.split('\n')[0]!.replace(/\. To specify.*$/, '.'));
+  }
+}

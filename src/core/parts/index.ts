@@ -1,0 +1,4 @@
+export { contactRatioOf, spanOf, type Span } from './measures';
+export { partsOf, type PartRow, type PartsList, type PartsUse } from './parts';
+export { gearSizes } from './sizes';
+export { partsTable } from './table';

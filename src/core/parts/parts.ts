@@ -1,0 +1,143 @@
+import { USUAL_TIP_SPEEDS } from '../checks';
+import { networkOf, openTrain } from '../kinematics';
+import { contributions } from '../powerflow';
+import { abs, toNumber } from '../rational';
+import { solveEngaged, type Solved } from '../solve';
+import type { Gear, Train } from '../train';
+import { gearName } from '../words';
+import { contactRatioOf, spanOf, type Span } from './measures';
+import { gearSizes } from './sizes';
+
+/** How a train is used: speed and torque put in; null where they are not given. */
+export interface PartsUse {
+  readonly speedRpm: number | null;
+  readonly torqueNm: number | null;
+}
+
+/** What the workshop has to know of one gear. Sizes are null where no module is given and none follows from those that are. */
+export interface PartRow {
+  readonly gear: string;
+  readonly name: string;
+  readonly member: string;
+  readonly type: Gear['type'];
+  readonly teeth: number;
+  /** How many of it: planets are made as often as they stand round. */
+  readonly copies: number;
+  readonly material: Gear['material'] | null;
+  readonly moduleMm: number | null;
+  /** Diameters: of the pitch circle, over the tips, at the roots; of a ring the tips are inside. */
+  readonly pitchMm: number | null;
+  readonly outsideMm: number | null;
+  readonly rootMm: number | null;
+  readonly faceWidthMm: number | null;
+  /** π m cos 20°. */
+  readonly basePitchMm: number | null;
+  /** By mate. */
+  readonly centreDistancesMm: Readonly<Record<string, number>>;
+  readonly contactRatio: Readonly<Record<string, number>>;
+  /** Over how many teeth it is measured, and what that gives. */
+  readonly span: Span | null;
+  /** The position in which its teeth carry most: its speed there, and the largest torque of one of its meshes. Null where it never carries. */
+  readonly worst: {
+    readonly position: string;
+    readonly speedRpm: number | null;
+    readonly torqueNm: number | null;
+  } | null;
+  /** At its fastest position. */
+  readonly tipMetresPerSecond: number | null;
+  /** What its material is usually kept below, or the train's own limit. */
+  readonly tipLimit: number | null;
+}
+
+export interface PartsList {
+  readonly parts: readonly PartRow[];
+  /** Wheels to be made, copies counted, and how many different ones they are: of one kind, count, module and width. */
+  readonly wheels: number;
+  readonly different: number;
+}
+
+/** Every wheel of a train, with its measures and what it has to bear; exact kinematics without losses, turned into decimals at the end. */
+export function partsOf(train: Train, { speedRpm, torqueNm }: PartsUse): PartsList {
+  const open = openTrain(networkOf(train));
+  const cases = train.positions.map(({ id, engaged }) => ({ id, solved: solveEngaged(open, engaged) }));
+  const sizes = gearSizes(train);
+  const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
+  const copies = new Map(train.members.map((member) => [member.id, member.copies ?? 1]));
+  const parts = train.gears.map((gear): PartRow => {
+    const { moduleMm, pitchMm, outsideMm, rootMm } = sizes.of(gear);
+    const mates = train.meshes.filter((mesh) => mesh.gears.includes(gear.id)).map((mesh) => gears.get(mesh.gears.find((id) => id !== gear.id)!)!); // prettier-ignore
+    const known = (value: (mate: Gear) => number | null) =>
+      Object.fromEntries(mates.flatMap((mate) => {
+        const one = value(mate);
+        return one === null ? [] : [[mate.id, round(one)]];
+      })); // prettier-ignore
+    const limit = gear.material ? (train.tipSpeedLimits?.[gear.material] ?? USUAL_TIP_SPEEDS[gear.material]) : null;
+    const fastest = Math.max(0, ...cases.map(({ solved }) => Math.abs(speedOf(solved, gear.member))));
+    return {
+      gear: gear.id,
+      name: gearName(train, gear),
+      member: gear.member,
+      type: gear.type,
+      teeth: gear.teeth,
+      copies: copies.get(gear.member) ?? 1,
+      material: gear.material ?? null,
+      moduleMm: rounded(moduleMm),
+      pitchMm: rounded(pitchMm),
+      outsideMm: rounded(outsideMm),
+      rootMm: rounded(rootMm),
+      faceWidthMm: gear.faceWidth ?? null,
+      basePitchMm: rounded(moduleMm === null || outsideMm === null ? null : Math.PI * moduleMm * Math.cos((20 * Math.PI) / 180)), // prettier-ignore
+      centreDistancesMm: known((mate) => sizes.centreDistance(gear, mate)),
+      contactRatio: known((mate) => contactRatioOf(gear, mate)),
+      span: moduleMm === null ? null : spanOf(gear, moduleMm),
+      worst: worstOf(cases, gear, speedRpm, torqueNm),
+      tipMetresPerSecond: outsideMm === null || speedRpm === null ? null : round((Math.PI * outsideMm * fastest * speedRpm) / 60_000), // prettier-ignore
+      tipLimit: limit,
+    };
+  });
+  const kinds = new Set(parts.map(({ type, teeth, moduleMm, faceWidthMm }) => JSON.stringify([type, teeth, moduleMm, faceWidthMm]))); // prettier-ignore
+  return { parts, wheels: parts.reduce((sum, part) => sum + part.copies, 0), different: kinds.size };
+}
+
+interface Case {
+  readonly id: string;
+  readonly solved: Solved;
+}
+
+/** Turns for one of the input; 0 where that is left open. */
+function speedOf({ state, network }: Solved, member: string): number {
+  const speed = state.speeds.of(network.memberIds.indexOf(member));
+  return speed ? toNumber(speed) : 0;
+}
+
+function worstOf(
+  cases: readonly Case[],
+  gear: Gear,
+  speedRpm: number | null,
+  torqueNm: number | null,
+): PartRow['worst'] {
+  const found = cases.map(({ id, solved }) => ({ id, speed: speedOf(solved, gear.member), torque: toothTorque(solved, gear.id) })); // prettier-ignore
+  const worst = found.reduce<(typeof found)[0] | null>((most, one) => (one.torque > (most?.torque ?? 0) ? one : most), null); // prettier-ignore
+  return (
+    worst && {
+      position: worst.id,
+      speedRpm: speedRpm === null ? null : round(worst.speed * speedRpm),
+      torqueNm: torqueNm === null ? null : round(worst.torque * torqueNm),
+    }
+  );
+}
+
+/** The largest torque that one of a gear's meshes puts on it, per unit put in. What is shared between parallel ways is not counted. */
+function toothTorque(solved: Solved, gear: string): number {
+  const meshes = new Map(solved.network.meshes.map(({ mesh }) => [mesh.id, mesh.gears]));
+  const own = contributions(solved).flatMap(({ source, torque }) =>
+    source.kind === 'mesh' && source.side !== 'arm' && torque && meshes.get(source.id)![source.side === 'a' ? 0 : 1] === gear // prettier-ignore
+      ? [toNumber(abs(torque))]
+      : [],
+  );
+  return Math.max(0, ...own);
+}
+
+/** To six figures behind the point: what is computed in decimals is not longer than that. */
+const round = (value: number): number => Number(value.toFixed(6));
+const rounded = (value: number | null): number | null => (value === null ? null : round(value));
