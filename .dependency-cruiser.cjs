@@ -15,7 +15,11 @@ module.exports = {
     room('ui-uses-core', 'ui', ['core']),
     room('features-use-ui-wire-workers-and-core', 'features', ['ui', 'core', 'workers', 'wire']),
     room('workers-use-core', 'workers', ['core']),
-    room('cli-uses-core-and-tables', 'cli', ['core', 'ui']),
+    {
+      ...room('cli-uses-core-and-tables', 'cli', ['core', 'ui']),
+      from: { path: '^src/cli/', pathNot: ['\\.test\\.tsx?$', '^src/cli/data/'] },
+    },
+    room('data-commands-use-the-server', 'cli/data', ['core', 'server', 'cli']),
     {
       name: 'core-is-pure',
       severity: 'error',

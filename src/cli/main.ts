@@ -32,7 +32,11 @@ const USAGE = `usage: tinwheel solve FILE [--position ID] [--speed 1200rpm] [--t
        tinwheel practice FILE [--seed N] [--count N] [--skill NAME]
        tinwheel parts FILE [--speed 1200rpm] [--torque 3.5Nm] [--csv | --markdown]
        tinwheel gear --teeth N --module MM [--internal] [--shift X] [--backlash MM] [--width MM] [--helix DEG [--herringbone]] [--bore MM] --format svg|dxf|stl -o FILE
-       tinwheel check FILE`;
+       tinwheel check FILE
+       tinwheel bundle ID… | --everything -o FILE.zip
+       tinwheel unbundle FILE.zip [--existing skip|both|replace] [--dry-run]
+       tinwheel backup DEST.sqlite
+       tinwheel restore SOURCE.sqlite`;
 
 /** Everything that goes wrong is one line on stderr and exit 2; nothing is printed before the result is whole. */
 function main(argv: readonly string[]): void {
@@ -137,7 +141,7 @@ function run(argv: readonly string[]): string {
     }
     default:
       throw new UsageError(
-        `there is no command "${command.slice(0, 40)}". The commands are solve, combinations, trace, chart, shifts, influence, find, points, run, travel, measure, diagnose, practice, parts, gear and check.`,
+        `there is no command "${command.slice(0, 40)}". The commands are solve, combinations, trace, chart, shifts, influence, find, points, run, travel, measure, diagnose, practice, parts, gear, check, bundle, unbundle, backup and restore.`,
       );
   }
 }

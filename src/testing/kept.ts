@@ -17,3 +17,10 @@ export const save = (database: Database, id: string, version: number, value: unk
 /** Adds a value as a request would: checked first. */
 export const add = (database: Database, value: unknown, key?: string): Promise<Saved> =>
   addTrain(database, checkDocument(value), key);
+
+/** Adds a value, and gives back under which id it stands on the shelf. */
+export async function shelved(database: Database, value: unknown): Promise<string> {
+  const added = await add(database, value);
+  if (added.outcome !== 'saved') throw new Error(added.outcome);
+  return added.stored.id;
+}

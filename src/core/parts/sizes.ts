@@ -24,8 +24,8 @@ export function gearSizes(train: Train): Sizes {
   const doubled = gearModules(timesTwo(train), lineOf);
   // What follows from the modules that are given doubles with them; what is only assumed does not.
   const moduleOf = (gear: Gear) => {
-    const module = modules.get(gear.id)!;
-    return Math.abs(doubled.get(gear.id)! / module - 2) < 1e-9 ? module : null;
+    const own = modules.get(gear.id)!;
+    return Math.abs(doubled.get(gear.id)! / own - 2) < 1e-9 ? own : null;
   };
   return {
     of: (gear) => {
@@ -38,9 +38,9 @@ export function gearSizes(train: Train): Sizes {
       return { moduleMm, pitchMm, outsideMm: pitchMm + sense * 2 * ADDENDUM * moduleMm, rootMm: pitchMm - sense * 2 * DEDENDUM * moduleMm }; // prettier-ignore
     },
     centreDistance: (a, b) => {
-      const module = moduleOf(a);
+      const own = moduleOf(a);
       const plain = [a, b].every(({ type }) => type === 'external' || type === 'internal' || type === 'worm');
-      return module === null || !plain ? null : centreDistance(a, b, module);
+      return own === null || !plain ? null : centreDistance(a, b, own);
     },
   };
 }

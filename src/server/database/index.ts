@@ -3,7 +3,7 @@ import { databaseFile, openDatabase, type Database } from './connection';
 import { seedDemoTrains } from './seed';
 import { StartupError, startupError } from './startup-error';
 
-export { openDatabase, type Database } from './connection';
+export { databaseFile, openDatabase, type Database } from './connection';
 export { sqliteCode, StartupError } from './startup-error';
 export { seedDemoTrains } from './seed';
 export { shrink } from './shrink';

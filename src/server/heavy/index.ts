@@ -2,6 +2,8 @@ import type { Space } from '@/core/drawing';
 import { JOBS, type Checked, type DrawnText } from './jobs';
 import { inWorker, Stopped } from './pool';
 import { contentKey, Results } from './results';
+import type { CheckedBundle } from '../bundle/check';
+import type { Files } from '../bundle/zip';
 
 export { checkDocument, type Checked, type DrawnText } from './jobs';
 export { isSlowToDraw, Stopped, stopWorkers, workersNow } from './pool';
@@ -20,6 +22,13 @@ export const checkBody = async (
 /** What is wrong with a worksheet's text; null where it reads. */
 export const wrongInWorksheet = (text: string, signal?: AbortSignal): Promise<string | null> =>
   inWorker('worksheet', [text], signal);
+
+/** Files as a zip. */
+export const zipFiles = (files: Files, signal?: AbortSignal): Promise<Uint8Array> => inWorker('zip', [files], signal);
+
+/** A bundle with everything in it read. */
+export const readBundle = (bytes: Uint8Array, signal?: AbortSignal): Promise<CheckedBundle> =>
+  inWorker('unbundle', [bytes], signal);
 
 const reasons = new Results<string>(500);
 

@@ -1,5 +1,7 @@
 import { AT_ONCE, drawSideView, FIRST_SIGHT, QUICK, THOROUGH, type Drawing, type Space } from '@/core/drawing';
 import { summariseTrain } from '@/core/gear-chart';
+import { checkBundle, type CheckedBundle } from '../bundle/check';
+import { zipped, type Files } from '../bundle/zip';
 import { readWorksheet } from '@/core/practice';
 import { checkTrain, keptText, parseTrain, problemText, type Problem, type Train } from '@/core/train';
 
@@ -21,7 +23,7 @@ export function checkDocument(value: unknown): Checked {
 }
 
 /**
- * What costs time on the server, as functions from text to text: so nothing dear is done on either side of a thread's border. Each may
+ * What costs time on the server, as functions from text or bytes to the like: so nothing dear is done on either side of a thread's border. Each may
  * run on the request thread for a small document, and in a worker for any.
  */
 export const JOBS = {
@@ -45,6 +47,10 @@ export const JOBS = {
     const read = readWorksheet(text);
     return read.ok ? null : read.message;
   },
+
+  /** Files as a zip, and a bundle with everything in it read. */
+  zip: (files: Files): Uint8Array => zipped(files),
+  unbundle: (bytes: Uint8Array): CheckedBundle => checkBundle(bytes),
 
   /** What the shelf says of a kept document, as JSON. */
   summarise: (document: string): string => JSON.stringify(summariseTrain(keptTrain(document))),

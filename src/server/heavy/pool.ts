@@ -35,6 +35,8 @@ export const isSlowToDraw = (document: string): boolean => document.length > SMA
 const LANE_OF: Record<Job, Lane> = {
   check: 'reading',
   worksheet: 'background',
+  zip: 'background',
+  unbundle: 'background',
   unreadable: 'reading',
   draw: 'drawing',
   summarise: 'background',
@@ -44,6 +46,8 @@ const LANE_OF: Record<Job, Lane> = {
 const LIMIT_MS: Record<Job, number> = {
   check: 10_000,
   worksheet: 30_000,
+  zip: 120_000,
+  unbundle: 120_000,
   unreadable: 10_000,
   draw: 15_000,
   summarise: 30_000,
