@@ -12,6 +12,13 @@ const common = {
 await build({ ...common, entryPoints: ['src/cli/main.ts'], outfile: 'dist/tinwheel.mjs' });
 await build({
   ...common,
+  entryPoints: ['src/cli/sheet/main.ts'],
+  outfile: 'dist/tinwheel-sheet.mjs',
+  alias: { ...common.alias, 'react-dom/server': 'react-dom/server.browser' },
+  define: { 'process.env.NODE_ENV': '"production"' },
+});
+await build({
+  ...common,
   entryPoints: ['src/cli/data/main.ts'],
   outfile: 'dist/tinwheel-data.mjs',
   external: ['sequelize', 'sqlite3', 'umzug', 'workerpool'],

@@ -13,6 +13,7 @@ import { readTrain } from './read-train';
 import { partsText } from './parts';
 import { practiceJson } from './practice';
 import { pointsJson, runCsv, runJson, travelJson } from './scenario';
+import { said } from './said';
 import { shiftsJson } from './shifts';
 import { traceText } from './trace';
 import { withUnits } from './with-units';
@@ -32,22 +33,12 @@ const USAGE = `usage: tinwheel solve FILE [--position ID] [--speed 1200rpm] [--t
        tinwheel practice FILE [--seed N] [--count N] [--skill NAME]
        tinwheel parts FILE [--speed 1200rpm] [--torque 3.5Nm] [--csv | --markdown]
        tinwheel gear --teeth N --module MM [--internal] [--shift X] [--backlash MM] [--width MM] [--helix DEG [--herringbone]] [--bore MM] --format svg|dxf|stl -o FILE
+       tinwheel sheet FILE [--format html|markdown] [--speed 1200rpm] [--torque 3.5Nm] [--convention in/out|out/in]
        tinwheel check FILE
        tinwheel bundle ID… | --everything -o FILE.zip
        tinwheel unbundle FILE.zip [--existing skip|both|replace] [--dry-run]
        tinwheel backup DEST.sqlite
        tinwheel restore SOURCE.sqlite`;
-
-/** Everything that goes wrong is one line on stderr and exit 2; nothing is printed before the result is whole. */
-function main(argv: readonly string[]): void {
-  try {
-    process.stdout.write(run(argv));
-  } catch (error) {
-    if (!(error instanceof UsageError)) throw error;
-    process.stderr.write(`tinwheel: ${error.message}\n`);
-    process.exitCode = 2;
-  }
-}
 
 function run(argv: readonly string[]): string {
   const [command, ...rest] = argv;
@@ -141,7 +132,7 @@ function run(argv: readonly string[]): string {
     }
     default:
       throw new UsageError(
-        `there is no command "${command.slice(0, 40)}". The commands are solve, combinations, trace, chart, shifts, influence, find, points, run, travel, measure, diagnose, practice, parts, gear, check, bundle, unbundle, backup and restore.`,
+        `there is no command "${command.slice(0, 40)}". The commands are solve, combinations, trace, chart, shifts, influence, find, points, run, travel, measure, diagnose, practice, parts, gear, sheet, check, bundle, unbundle, backup and restore.`,
       );
   }
 }
@@ -156,4 +147,4 @@ function knownPosition(train: Train, position: string | undefined): string | und
   );
 }
 
-main(process.argv.slice(2));
+void said(() => run(process.argv.slice(2)));

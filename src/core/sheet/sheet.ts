@@ -1,0 +1,241 @@
+import { checkDesign } from '../checks';
+import { endView, type Station } from '../end-view';
+import { chartOf, type ChartRow } from '../gear-chart';
+import { countedIn, judgeFor, type Log } from '../measurement';
+import { gearSizes, partsOf, partsTable } from '../parts';
+import { memberFigures } from '../powerflow';
+import { toFraction, toNumber } from '../rational';
+import type { Train } from '../train';
+import { figure, ratioIn, type RatioConvention } from '../units';
+import { couplerName, memberName } from '../words';
+import { workingOf, workingText } from '../working';
+
+/** What a sheet can be composed of, in its order. */
+export const SECTIONS = {
+  'side-view': 'Side view',
+  'end-views': 'End views',
+  chart: 'Shift chart',
+  working: 'Working',
+  figures: 'Figures',
+  parts: 'Parts list',
+  checks: 'Checks',
+  log: 'Log',
+  cautions: 'Cautions',
+} as const;
+export type SectionKey = keyof typeof SECTIONS;
+
+/** What is on the sheet, and what stands in its title block. */
+export interface SheetAsked {
+  readonly sections: readonly SectionKey[];
+  /** A notebook derives every position three ways, and leaves room for remarks. */
+  readonly style: 'sheet' | 'notebook';
+  readonly convention: RatioConvention;
+  readonly speedRpm: number | null;
+  readonly torqueNm: number | null;
+  /** Stations shown; all where nothing is said. */
+  readonly stations?: readonly string[];
+  readonly log?: Log | null;
+  readonly by?: string;
+  readonly date?: string;
+  readonly revision?: string;
+}
+
+export type Block =
+  | { readonly kind: 'text'; readonly text: string }
+  | { readonly kind: 'list'; readonly items: readonly string[] }
+  /** Lines of a derivation. */
+  | { readonly kind: 'lines'; readonly title: string; readonly lines: readonly string[] }
+  | { readonly kind: 'table'; readonly caption?: string; readonly head: readonly string[]; readonly rows: readonly (readonly string[])[] } // prettier-ignore
+  | { readonly kind: 'side-view' }
+  | { readonly kind: 'end-view'; readonly station: Station; readonly name: string; readonly scale: Scale | null }
+  /** Room to write. */
+  | { readonly kind: 'remarks' };
+
+/** How large a drawing is on paper: millimetres of paper for one of the train, and how that is written. */
+export interface Scale {
+  readonly paperPerMm: number;
+  readonly text: string;
+}
+
+export interface Sheet {
+  readonly title: string;
+  /** The title block: what, and what it says. */
+  readonly head: readonly (readonly [string, string])[];
+  /** Stands on every page: how ratios and signs are meant. */
+  readonly convention: string;
+  readonly sections: readonly { readonly key: SectionKey; readonly title: string; readonly blocks: readonly Block[] }[];
+}
+
+/** A train as a document for the workshop: what there is to draw, tables, lists and lines, whoever shows it. @param order figures from left to right, as the side view has them */
+export function sheetOf(train: Train, asked: SheetAsked, order: readonly string[] = []): Sheet {
+  const { convention, speedRpm, torqueNm, by, date, revision } = asked;
+  const input = [speedRpm === null ? null : `${figure(speedRpm)} rpm`, torqueNm === null ? null : `${figure(torqueNm)} N·m`].filter((one) => one !== null); // prettier-ignore
+  const head: readonly (readonly [string, string | undefined])[] = [
+    ['Input', input.join(', ') || undefined],
+    ['Revision', revision],
+    ['Date', date],
+    ['By', by],
+  ];
+  return {
+    title: train.name,
+    head: head.flatMap(([what, says]): (readonly [string, string])[] => (says ? [[what, says]] : [])),
+    convention: `Ratios are ${convention}: ${convention === 'in/out' ? 'turns put in for one that comes out' : 'turns that come out for one put in'}; a minus means the other way round. Without losses.`,
+    sections: (Object.keys(SECTIONS) as SectionKey[])
+      .filter((key) => asked.sections.includes(key))
+      .map((key) => ({ key, title: SECTIONS[key], blocks: BLOCKS[key](train, asked, order) }))
+      .filter(({ blocks }) => blocks.length > 0),
+  };
+}
+
+type Make = (train: Train, asked: SheetAsked, order: readonly string[]) => readonly Block[];
+
+const BLOCKS: Readonly<Record<SectionKey, Make>> = {
+  'side-view': () => [{ kind: 'side-view' }],
+  'end-views': (train, { stations: wanted }, order) => {
+    const sizes = gearSizes(train);
+    const known = (station: Station) => station.wheels.every(({ gear }) => sizes.of(train.gears.find(({ id }) => id === gear)!).moduleMm !== null); // prettier-ignore
+    return endView(train, order)
+      .filter(({ key }) => !wanted || wanted.includes(key))
+      .map((station): Block => ({ kind: 'end-view', station, name: stationName(train, station), scale: known(station) ? scaleFor(station) : null })); // prettier-ignore
+  },
+  chart: (train, { convention }) => {
+    const { rows, forward } = chartOf(train);
+    if (rows.length === 0) return [];
+    return [
+      {
+        kind: 'table',
+        head: ['position', ...train.couplers.map(({ id }) => couplerName(train, id)), 'does', `ratio ${convention}`, 'exact', 'step'], // prettier-ignore
+        rows: rows.map((row) => chartRow(train, row, convention)),
+      },
+      ...(forward.spread ? [{ kind: 'text', text: `${forward.count} forward, spread ${figure(toNumber(forward.spread))}.` } as const] : []), // prettier-ignore
+    ];
+  },
+  working: (train, { style, convention }) =>
+    chartOf(train).rows.flatMap(({ name, id, solved }): Block[] => {
+      if (solved.status !== 'drive') return [];
+      const names = { member: (one: string) => memberName(train, one), coupler: (one: string) => couplerName(train, one) }; // prettier-ignore
+      const lines = (school: 'formula' | 'table') => workingText(workingOf(solved), names, convention, school);
+      const title = `Position ${name || id}`;
+      const one: Block = { kind: 'lines', title, lines: lines('formula') };
+      if (style === 'sheet') return [one];
+      const counted = memberFigures(solved).map((row) => [memberName(train, row.id), row.speed ? toFraction(row.speed) : 'open']); // prettier-ignore
+      return [
+        { ...one, title: `${title}: by the formula` },
+        { kind: 'lines', title: `${title}: carrier first, then the rest turned back`, lines: lines('table') },
+        { kind: 'table', caption: `${title}: turn the input once and count`, head: ['member', 'turns'], rows: counted },
+        { kind: 'remarks' },
+      ];
+    }),
+  figures: (train, { speedRpm, torqueNm }) =>
+    chartOf(train).rows.flatMap(({ id, name, solved }): Block[] => {
+      if (solved.status !== 'drive') return [];
+      return [
+        {
+          kind: 'table',
+          caption: `Position ${name || id}`,
+          head: ['member', 'turns for one of the input', ...(speedRpm === null ? [] : ['rpm']), ...(torqueNm === null ? [] : ['N·m']), 'does'], // prettier-ignore
+          rows: memberFigures(solved).map(({ id: member, speed, torque, role }) => [
+            memberName(train, member),
+            speed ? toFraction(speed) : 'open',
+            ...(speedRpm === null ? [] : [speed ? figure(toNumber(speed) * speedRpm) : 'open']),
+            ...(torqueNm === null ? [] : [torque ? figure(Math.abs(toNumber(torque)) * torqueNm) : 'shared']),
+            role,
+          ]),
+        },
+      ];
+    }),
+  parts: (train, { speedRpm, torqueNm }) => {
+    const list = partsOf(train, { speedRpm, torqueNm });
+    return [
+      { kind: 'table', ...withoutEmpty(partsTable(list)) },
+      { kind: 'text', text: `${list.wheels} wheels, ${list.different} different ones.` },
+    ];
+  },
+  checks: (train, { speedRpm, torqueNm }) => {
+    const found = checkDesign(train, { inputSpeed: speedRpm === null ? null : speedRpm / 60, inputTorque: torqueNm });
+    const notes = new Map((train.setAside ?? []).map(({ finding, note }) => [finding, note]));
+    const open = found.filter(({ key }) => !notes.has(key)).map(({ what, weight }) => `${weight === 'wrong' ? 'Open' : 'To know'}: ${what}`); // prettier-ignore
+    const aside = found.filter(({ key }) => notes.has(key)).map(({ what, key }) => `Set aside: ${what} ${notes.get(key)}`); // prettier-ignore
+    const items = [...open, ...aside];
+    return [items.length > 0 ? { kind: 'list', items } : { kind: 'text', text: 'Nothing is open.' }];
+  },
+  log: (train, { log }) => {
+    if (!log || log.readings.length === 0) return [];
+    const { judge } = judgeFor(train);
+    const judged = countedIn(log).flatMap(({ reading }) => {
+      try {
+        return [{ reading, judged: judge(reading) }];
+      } catch (error) {
+        // A reading of a part that is gone by now is counted, and cannot be judged.
+        if (error instanceof RangeError) return [];
+        throw error;
+      }
+    });
+    const count = (verdict: string) => judged.filter((one) => one.judged.verdict === verdict).length;
+    const said = `${log.readings.length} readings: ${count('agrees')} agree, ${count('does-not-agree')} do not, ${count('cannot-tell')} cannot tell.`; // prettier-ignore
+    const odd = judged.filter((one) => one.judged.verdict === 'does-not-agree').slice(-MOST_ODD);
+    return [
+      { kind: 'text', text: said },
+      ...(odd.length > 0 ? [{ kind: 'list', items: odd.map(({ reading }) => `Does not agree: ${reading.kind}${reading.position ? ` in position ${reading.position}` : ''}${reading.at ? `, ${reading.at}` : ''}${reading.note ? `: ${reading.note}` : ''}`) } as const] : []), // prettier-ignore
+    ];
+  },
+  cautions: (train) => [{ kind: 'list', items: cautionsFor(train) }],
+};
+
+const MOST_ODD = 10;
+
+function chartRow(
+  train: Train,
+  { id, name, engaged, solved, step }: ChartRow,
+  convention: RatioConvention,
+): readonly string[] {
+  // prettier-ignore
+  const { ratio, status } = solved;
+  return [
+    name || id,
+    ...train.couplers.map((coupler) => (engaged.includes(coupler.id) ? '●' : '')),
+    status === 'drive' && ratio && toNumber(ratio) < 0 ? 'reverse' : status,
+    ratio ? figure(toNumber(ratioIn(ratio, convention))) : '',
+    ratio ? toFraction(ratioIn(ratio, convention)) : '',
+    step ? figure(toNumber(step)) : '',
+  ];
+}
+
+const stationName = (train: Train, { wheels }: Station): string =>
+  [...new Set(wheels.map(({ teeth, member }) => `${teeth} on ${memberName(train, member)}`))].join(', ');
+
+/** Paper that a drawing may take, mm. */
+const [PAPER_WIDTH, PAPER_HEIGHT] = [170, 110];
+const SCALES = [10, 5, 2, 1, 1 / 2, 1 / 5, 1 / 10, 1 / 20, 1 / 50, 1 / 100];
+
+/** The largest usual scale at which a station fits the paper. */
+function scaleFor({ bounds: { left, right, top, bottom } }: Station): Scale {
+  const fits = (scale: number) => (right - left) * scale <= PAPER_WIDTH && Math.abs(bottom - top) * scale <= PAPER_HEIGHT; // prettier-ignore
+  const scale = SCALES.find(fits) ?? SCALES.at(-1)!;
+  return { paperPerMm: scale, text: scale >= 1 ? `${scale}:1` : `1:${Math.round(1 / scale)}` };
+}
+
+/** Columns in which nothing stands are left out: they say nothing. */
+function withoutEmpty({
+  head,
+  rows,
+}: {
+  readonly head: readonly string[];
+  readonly rows: readonly (readonly string[])[];
+}) {
+  // prettier-ignore
+  const kept = head.map((_, i) => rows.some((row) => row[i] !== ''));
+  return { head: head.filter((_, i) => kept[i]), rows: rows.map((row) => row.filter((_, i) => kept[i])) };
+}
+
+/** What the workshop is told where it applies; local rules come first. */
+function cautionsFor(train: Train): readonly string[] {
+  const printed = train.gears.some(({ material }) => material === 'printed' || material === 'nylon');
+  return [
+    'This computes motion and ideal or estimated torque. It does not rate teeth, shafts, bearings or housings for strength or fatigue.',
+    'Rotating parts pinch and grab: guards on, no loose clothing, power off before reaching in.',
+    `${printed ? 'Printed' : 'Fast or printed'} gears can burst: keep below the tip speed of the material, with a shield and eye protection.`,
+    'Springs and balls fly out of opened hubs. Jacked vehicles, brakes and steering belong to licensed practice and the maker’s service data.',
+    'Local rules on machinery and vehicles come first.',
+  ];
+}
