@@ -1,5 +1,7 @@
 export type { Answer, Refusal } from './client';
 export type {
+  BundlePlan,
+  BundleRestored,
   ExampleState,
   Kept,
   KeptBeside,
@@ -13,6 +15,7 @@ export type {
   UnreadableEntry,
 } from './replies';
 export { answersRequest, logRequest, namingRequest, personRequest, saveRequest, keepingRequest } from './requests';
+export { bundleAddress, planBundle, restoreBundle, type BundleChoice } from './bundles';
 export {
   addAnswers,
   addPerson,

@@ -50,6 +50,27 @@ export const worksheetReply = z.object({
   document: z.custom<object>((value) => typeof value === 'object' && value !== null),
 });
 export const pictureReply = z.object({ id: z.string() });
+/** What a bundle would bring, and what it brought. */
+export const planReply = z.object({
+  plan: z.object({
+    trains: z.array(
+      z.object({
+        id: z.string(),
+        name: z.string(),
+        revisions: z.number(),
+        readings: z.number(),
+        pictures: z.number(),
+        beside: z.number(),
+        there: z.nullable(z.object({ name: z.string(), same: z.boolean() })),
+      }),
+    ),
+    worksheets: z.number(),
+    people: z.number(),
+  }),
+});
+export const restoredReply = z.object({
+  restored: z.object({ added: z.array(z.string()), replaced: z.array(z.string()), skipped: z.array(z.string()) }),
+});
 export const revisionReply = z.object({ train });
 export const examplesReply = z.object({
   examples: z.array(
@@ -78,6 +99,10 @@ export type LogEntry = z.infer<typeof logReply>['entries'][number];
 export type Person = z.infer<typeof peopleReply>['people'][number];
 /** What was answered. */
 export type PracticeAnswer = z.infer<typeof answerDocument>;
+/** What a bundle would bring. */
+export type BundlePlan = z.infer<typeof planReply>['plan'];
+/** What a bundle brought. */
+export type BundleRestored = z.infer<typeof restoredReply>['restored'];
 /** A worksheet that is kept. */
 export type KeptWorksheet = z.infer<typeof worksheetsReply>['worksheets'][number];
 /** A train that ships with the application, and whether it is on the shelf as it was. */

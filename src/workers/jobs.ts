@@ -19,6 +19,8 @@ import {
 } from '@/core/faults';
 import { bestHunt, faultHunt, huntStanding, type Hunt, type HuntStanding } from '@/core/practice';
 import { toNumber } from '@/core/rational';
+import { shapesZip, shapeStl, type ShapeAsked } from './shapes';
+import type { WheelSpec } from '@/core/shapes';
 import { runScenario, type Run, type Scenario, type Traces } from '@/core/shifting';
 import type { Train } from '@/core/train';
 
@@ -114,6 +116,20 @@ export const JOBS = {
   hunt({ train, seed, named }: HuntAsked): { readonly hunt: Hunt; readonly best: ReturnType<typeof bestHunt> } | null {
     const hunt = faultHunt(train, seed, named);
     return hunt && { hunt, best: bestHunt(hunt) };
+  },
+
+  /** One wheel as a solid, binary STL. */
+  solid({ spec, title }: { readonly spec: WheelSpec; readonly title: string }): Uint8Array {
+    return shapeStl(spec, title);
+  },
+
+  /** Every wheel as lines and as a solid, in one zip with a manifest; told on the way how many are done. */
+  shapes(
+    { name, wheels }: { readonly name: string; readonly wheels: readonly ShapeAsked[] },
+    tell: (done: number) => void,
+  ): Uint8Array {
+    // prettier-ignore
+    return shapesZip(name, wheels, tell);
   },
 
   /** What the tests of a hunt showed and were worth. */

@@ -1,6 +1,6 @@
 'use client';
 
-import { RotateCcw } from 'lucide-react';
+import { FileArchive, RotateCcw } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState } from 'react';
@@ -26,6 +26,7 @@ import { TrainCards } from './train-cards';
 
 /** Reading, checking and changing documents: the list itself needs none of it. */
 const documents = () => import('@/core/train');
+const BundleDialog = onDemand(async () => (await import('./bundle-dialog')).BundleDialog);
 const ExamplesDialog = onDemand(async () => (await import('./examples-dialog')).ExamplesDialog);
 
 /** What was just done, and a train that can be put back. */
@@ -47,6 +48,7 @@ export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
   const [sort, setSort] = useState<Sort>('changed');
   const [news, setNews] = useState<News | null>(null);
   const [examples, setExamples] = useState(false);
+  const [bundles, setBundles] = useState(false);
   const shown = useMemo(() => arrange(entries, query, sort), [entries, query, sort]);
 
   const report = (answer: Outcome, text: string, gone: ShelfEntry | null = null) => {
@@ -135,6 +137,9 @@ export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
           <button type="button" className="btn btn-sm" onClick={() => setExamples(true)}>
             <RotateCcw className="size-4" aria-hidden /> Examples
           </button>
+          <button type="button" className="btn btn-sm" onClick={() => setBundles(true)}>
+            <FileArchive className="size-4" aria-hidden /> Bundles
+          </button>
           <ImportTrain onAdded={added} />
           <NewTrain onAdded={added} />
         </div>
@@ -161,6 +166,16 @@ export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
           <TrainCards key={`${query} ${sort}`} entries={shown} act={{ rename, duplicate, save, remove, replace }} />
         )}
       </main>
+      {bundles && (
+        <BundleDialog
+          entries={entries}
+          onRestored={(text) => {
+            setBundles(false);
+            report({ ok: true }, text);
+          }}
+          onClose={() => setBundles(false)}
+        />
+      )}
       {examples && (
         <ExamplesDialog.Shown onRestore={(example) => void restore(example)} onClose={() => setExamples(false)} />
       )}

@@ -22,6 +22,7 @@ const SCREENS = [
     'Can you say what will happen before it turns?',
     () => import('@/features/practice/screen'),
   ),
+  screen('Sheet', 'sheet', 'What goes to the workshop?', () => import('@/features/sheet/screen')),
 ];
 
 export const OpenWithScreens = (train: Omit<ComponentProps<typeof OpenTrain>, 'screens'>) => (

@@ -1,0 +1,32 @@
+import { useTrain } from '@/features/train/use-train';
+import { SheetDocument } from '@/ui/sheet/sheet-document';
+import { useSheet } from '../use-sheet';
+import { usePaper } from './use-paper';
+
+/** Where the sheet stands on the page. */
+export const PAPER = 'sheet-paper';
+const WIDTH = { A4: '210mm', Letter: '216mm' } as const;
+
+/** The sheet as it will be printed: the preview is the page. */
+export function Paper() {
+  const train = useTrain((state) => state.train);
+  const paper = useSheet((state) => state.paper);
+  const { sheet, drawn } = usePaper();
+  return (
+    <div
+      className="min-h-0 flex-1 overflow-auto bg-base-300 p-4 print:overflow-visible print:bg-white print:p-0"
+      tabIndex={0}
+      role="region"
+      aria-label="The page"
+    >
+      <style>{`@page{size:${paper};margin:12mm}`}</style>
+      <div
+        id={PAPER}
+        style={{ maxWidth: WIDTH[paper] }}
+        className="mx-auto bg-white p-[12mm] shadow-md print:max-w-none! print:p-0 print:shadow-none"
+      >
+        <SheetDocument sheet={sheet} train={train} view={drawn.ok ? drawn.view : null} />
+      </div>
+    </div>
+  );
+}

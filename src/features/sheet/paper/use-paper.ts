@@ -1,0 +1,51 @@
+import { useEffect, useMemo } from 'react';
+import { useStore } from 'zustand';
+import { format } from 'date-fns';
+import { sheetOf, type Sheet } from '@/core/sheet';
+import { createTrainLog, logOf } from '@/features/train/log/train-log';
+import { ownOf } from '@/features/train/session';
+import { sideViewNow, stationsOf } from '@/features/train/side-views';
+import { useSession, useTrain } from '@/features/train/use-train';
+import { usePreferences } from '@/ui/preferences';
+import { useInput, useSheet } from '../use-sheet';
+
+/** The sheet as it is composed now, with the side view that it shows. */
+export function usePaper(): { readonly sheet: Sheet; readonly drawn: ReturnType<typeof sideViewNow> } {
+  const session = useSession();
+  const log = ownOf(session, createTrainLog);
+  const entries = useStore(log.store, (state) => state.entries);
+  useEffect(() => void log.load(), [log]);
+  const train = useTrain((state) => state.train);
+  const version = useTrain((state) => state.version);
+  const convention = usePreferences((state) => state.convention);
+  const { speedRpm, torqueNm } = useInput();
+  const sections = useSheet((state) => state.sections);
+  const style = useSheet((state) => state.style);
+  const by = useSheet((state) => state.by);
+  const revision = useSheet((state) => state.revision);
+  const without = useSheet((state) => state.without);
+  const drawn = sideViewNow(train);
+  const sheet = useMemo(
+    () =>
+      sheetOf(
+        train,
+        {
+          sections,
+          style,
+          convention,
+          speedRpm,
+          torqueNm,
+          by,
+          revision: revision || `saved state ${version}`,
+          date: format(new Date(), 'yyyy-MM-dd'),
+          stations: stationsOf(train)
+            .map(({ key }) => key)
+            .filter((key) => !without.includes(key)),
+          log: entries && logOf(entries),
+        },
+        drawn.ok ? drawn.view.order : [],
+      ),
+    [train, version, sections, style, convention, speedRpm, torqueNm, by, revision, without, entries, drawn],
+  );
+  return { sheet, drawn };
+}

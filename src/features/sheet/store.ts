@@ -1,0 +1,47 @@
+import { createStore } from 'zustand';
+import { SECTIONS, type SectionKey, type SheetAsked } from '@/core/sheet';
+import type { Own, Session } from '@/features/train/session';
+import { lane } from '@/workers/beside';
+import { FIRST_FORM, type ShapeForm } from './shapes/form';
+
+export type Tab = 'paper' | 'parts' | 'shapes';
+
+/** What the Sheet screen keeps. */
+export interface SheetState {
+  readonly tab: Tab;
+  readonly sections: readonly SectionKey[];
+  readonly style: SheetAsked['style'];
+  readonly paper: 'A4' | 'Letter';
+  readonly by: string;
+  readonly revision: string;
+  /** Stations that are left off. */
+  readonly without: readonly string[];
+  readonly gear: string | null;
+  readonly shape: ShapeForm;
+  readonly set: (change: Partial<Omit<SheetState, 'set'>>) => void;
+}
+
+export interface SheetItself extends Own {
+  readonly store: ReturnType<typeof createSheetStore>;
+  readonly making: ReturnType<typeof lane>;
+}
+
+/** Made once for a session, see ownOf. */
+export const createSheet = (_: Session): SheetItself => {
+  const making = lane();
+  return { store: createSheetStore(), making, leave: () => making.giveUp() };
+};
+
+const createSheetStore = () =>
+  createStore<SheetState>()((set) => ({
+    tab: 'paper',
+    sections: (Object.keys(SECTIONS) as SectionKey[]).filter((key) => key !== 'working'),
+    style: 'sheet',
+    paper: 'A4',
+    by: '',
+    revision: '',
+    without: [],
+    gear: null,
+    shape: FIRST_FORM,
+    set,
+  }));

@@ -1,0 +1,168 @@
+'use client';
+
+import { FileArchive } from 'lucide-react';
+import { useState } from 'react';
+import { Dialog, DialogActions } from '@/ui/dialog';
+import { Tick } from '@/ui/form-fields';
+import { OpenFile } from '@/ui/open-file';
+import { bundleAddress, planBundle, restoreBundle, type BundleChoice, type BundlePlan, type ShelfEntry } from '@/wire';
+
+interface Props {
+  readonly entries: readonly ShelfEntry[];
+  readonly onRestored: (text: string) => void;
+  readonly onClose: () => void;
+}
+
+const CHOICES: Record<BundleChoice, string> = { skip: 'leave mine', both: 'keep both', replace: 'replace mine' };
+
+interface Opened {
+  readonly file: File;
+  readonly plan: BundlePlan;
+  readonly choices: Readonly<Record<string, BundleChoice>>;
+}
+
+/** Trains with everything beside them as one file, and such a file brought back: first shown, then done. */
+export function BundleDialog({ entries, onRestored, onClose }: Props) {
+  const [ticked, setTicked] = useState<readonly string[]>([]);
+  const [opened, setOpened] = useState<Opened | null>(null);
+  const [message, setMessage] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const open = async (file: File) => {
+    setBusy(true);
+    const answer = await planBundle(file);
+    setBusy(false);
+    setMessage(answer.ok ? null : `${file.name}: ${answer.message}`);
+    setOpened(answer.ok ? { file, plan: answer.value.plan, choices: {} } : null);
+  };
+  const restore = async ({ file, choices }: Opened) => {
+    setBusy(true);
+    const answer = await restoreBundle(file, choices);
+    setBusy(false);
+    if (!answer.ok) return setMessage(answer.message);
+    const { added, replaced, skipped } = answer.value.restored;
+    const said = [['Added', added], ['Replaced', replaced], ['Left as they were', skipped]] as const; // prettier-ignore
+    onRestored(said.flatMap(([what, names]) => (names.length > 0 ? [`${what}: ${names.join(', ')}.`] : [])).join(' ') || 'There was nothing to bring.'); // prettier-ignore
+  };
+  return (
+    <Dialog title="Bundles" onClose={onClose} wide>
+      <p className="mt-1 text-sm">
+        A bundle holds trains with their revisions, scenarios, searches, log and pictures in one zip, to be opened on
+        another installation. Everything holds worksheets and who practises too.
+      </p>
+      {message && (
+        <p role="alert" className="mt-2 text-sm text-error">
+          {message}
+        </p>
+      )}
+      {opened ? (
+        <Coming opened={opened} onChoose={(choices) => setOpened({ ...opened, choices })} />
+      ) : (
+        <fieldset className="mt-3 grid max-h-72 gap-x-6 overflow-auto text-sm sm:grid-cols-2">
+          <legend className="sr-only">Trains</legend>
+          {entries.map(({ id, name }) => (
+            <Tick
+              key={id}
+              label={name}
+              checked={ticked.includes(id)}
+              onChange={(on) => setTicked(on ? [...ticked, id] : ticked.filter((one) => one !== id))}
+            />
+          ))}
+        </fieldset>
+      )}
+      <DialogActions>
+        {opened ? (
+          <>
+            <button type="button" className="btn btn-sm" onClick={() => setOpened(null)}>
+              Not this one
+            </button>
+            <button
+              type="button"
+              className="btn btn-neutral btn-sm"
+              disabled={busy}
+              onClick={() => void restore(opened)}
+            >
+              {busy ? 'Bringing it …' : 'Bring it to the shelf'}
+            </button>
+          </>
+        ) : (
+          <>
+            <OpenFile
+              word={busy ? 'Reading …' : 'Open a bundle'}
+              accept=".zip,application/zip"
+              onOpen={(file) => void open(file)}
+            />
+            <span className="flex-1" />
+            <a className="btn btn-sm" href={bundleAddress([])} download>
+              <FileArchive className="size-4" aria-hidden /> Everything
+            </a>
+            <a
+              className={`btn btn-neutral btn-sm ${ticked.length === 0 ? 'pointer-events-none opacity-50' : ''}`}
+              aria-disabled={ticked.length === 0}
+              href={ticked.length === 0 ? undefined : bundleAddress(ticked)}
+              download
+            >
+              <FileArchive className="size-4" aria-hidden />{' '}
+              {ticked.length === 0 ? 'Tick trains' : `${ticked.length} ticked`}
+            </a>
+            <button type="button" className="btn btn-sm" onClick={onClose}>
+              Close
+            </button>
+          </>
+        )}
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+/** What will come, and for what is there already what is to be done. */
+function Coming({
+  opened: { file, plan, choices },
+  onChoose,
+}: {
+  opened: Opened;
+  onChoose: (choices: Opened['choices']) => void;
+}) {
+  return (
+    <div className="mt-3 max-h-80 overflow-auto text-sm">
+      <p className="font-semibold">{file.name} would bring:</p>
+      <ul aria-label="What it would bring">
+        {plan.trains.map(({ id, name, revisions, readings, pictures, beside, there }) => (
+          <li key={id} className="flex min-h-9 flex-wrap items-center gap-3 border-t border-base-300 py-1">
+            <span className="flex-1">
+              <span className="font-semibold">{name}</span>{' '}
+              <span className="muted">
+                {revisions} revisions, {readings} log entries, {pictures} pictures, {beside} searches and scenarios
+              </span>
+            </span>
+            {there ? (
+              <label className="flex items-center gap-2">
+                <span className="muted">
+                  {there.same ? 'is there, the same' : `is there as “${there.name}”, otherwise`}
+                </span>
+                <select
+                  className="select select-xs w-32"
+                  aria-label={`What to do with ${name}`}
+                  value={choices[id] ?? 'skip'}
+                  onChange={(event) => onChoose({ ...choices, [id]: event.target.value as BundleChoice })}
+                >
+                  {(Object.keys(CHOICES) as BundleChoice[]).map((choice) => (
+                    <option key={choice} value={choice}>
+                      {CHOICES[choice]}
+                    </option>
+                  ))}
+                </select>
+              </label>
+            ) : (
+              <span className="muted">new here</span>
+            )}
+          </li>
+        ))}
+      </ul>
+      {plan.worksheets + plan.people > 0 && (
+        <p className="muted mt-2">
+          And {plan.worksheets} worksheets and {plan.people} names that practise; those that are there stay as they are.
+        </p>
+      )}
+    </div>
+  );
+}
