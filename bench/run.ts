@@ -1,5 +1,5 @@
 /**
- * `npm run bench -- [core|page|screens|chart|teeth|shifting|log|turning|saving|hostile]`: prints how fast the parts are that people wait for. Not a test: nothing fails.
+ * `npm run bench -- [core|page|screens|chart|teeth|shifting|log|shapes|turning|saving|hostile]`: prints how fast the parts are that people wait for. Not a test: nothing fails.
  * The figures of the page, of the screens, of the chart, of turning, of saving and of hostile documents need a build (`npm run build`).
  */
 import { benchChart } from './chart';
@@ -9,6 +9,7 @@ import { benchLog } from './log';
 import { benchPage } from './page';
 import { benchSaving } from './saving';
 import { benchScreens } from './screens';
+import { benchShapes } from './shapes';
 import { benchShifting } from './shifting';
 import { benchTeeth } from './teeth';
 import { benchTurning } from './turning';
@@ -22,6 +23,7 @@ async function main(): Promise<void> {
   if (only === undefined || only === 'teeth') benchTeeth();
   if (only === undefined || only === 'shifting') benchShifting();
   if (only === undefined || only === 'log') benchLog();
+  if (only === undefined || only === 'shapes') benchShapes();
   if (only === undefined || only === 'turning') await benchTurning();
   if (only === undefined || only === 'saving') await benchSaving();
   if (only === undefined || only === 'hostile') await benchHostile();

@@ -19,13 +19,6 @@ const teeth = async (page, gear, count) => {
 /** Where each picture is taken, and what is done before. */
 const PICTURES = {
   shelf: { at: '/' },
-  'new-train': {
-    at: '/',
-    async steps(page) {
-      await page.getByRole('button', { name: 'New train' }).click();
-      await page.getByText('Countershaft box', { exact: true }).click();
-    },
-  },
   bench: { at: '/trains/harvester', steps: (page) => page.keyboard.press('2') },
   'bench-card': {
     at: '/trains/sluice-winch',
@@ -34,7 +27,6 @@ const PICTURES = {
         .getByRole('button', { name: 'Gear on countershaft, 15 teeth. Change its teeth.' })
         .click({ button: 'right' }),
   },
-  'bench-checks': { at: '/trains/pan-rake', steps: (page) => page.getByRole('tab', { name: /^Checks/ }).click() },
   'bench-working': {
     at: '/trains/crawler',
     async steps(page) {
@@ -43,19 +35,7 @@ const PICTURES = {
     },
   },
   'one-way-clutches': { at: '/trains/mud-tram', steps: (page) => page.keyboard.press('1') },
-  revisions: {
-    at: '/trains/stirrer',
-    async steps(page) {
-      await teeth(page, 'sun, 24', 25);
-      await page.waitForTimeout(1500);
-      await teeth(page, 'planet, 24', 26);
-      await page.waitForTimeout(1500);
-      await page.getByRole('button', { name: 'Revisions' }).click();
-      await page.getByRole('dialog').getByText('ago').last().click();
-    },
-  },
   chart: { at: '/trains/mud-tram/chart' },
-  'chart-grid': { at: '/trains/range-box/chart', steps: (page) => page.getByLabel('Grid').check() },
   'chart-shifts': {
     at: '/trains/harvester/chart',
     async steps(page) {
@@ -63,7 +43,6 @@ const PICTURES = {
       await page.getByRole('button', { name: '3 → 4' }).click();
     },
   },
-  'chart-combinations': { at: '/trains/ferry-hub/chart', steps: (page) => tab(page, 'Combinations') },
   'chart-speed-lines-soot': {
     at: '/trains/mud-tram/chart',
     theme: 'dark',
@@ -146,6 +125,55 @@ const PICTURES = {
       await page.getByRole('button', { name: 'Even steps' }).click();
       await page.getByRole('button', { name: 'All', exact: true }).click();
       await page.getByText('choices of counts that hold').waitFor({ timeout: 30_000 });
+    },
+  },
+  practice: {
+    at: '/trains/mud-tram/practice',
+    async steps(page) {
+      await page.getByRole('button', { name: 'Begin the drill' }).click();
+      await page.getByLabel('Your answer as a number').fill('9');
+      await page.keyboard.press('Enter');
+      await page.getByRole('button', { name: /^Next question/ }).click();
+      await page.keyboard.press('2');
+      await page.keyboard.press('t');
+      await page.waitForTimeout(2000);
+    },
+  },
+  'practice-worksheet': {
+    at: '/trains/pan-rake/practice',
+    async steps(page) {
+      await tab(page, 'Worksheet');
+      await page.getByRole('button', { name: 'Make the worksheet' }).click();
+      await page.getByLabel('Mark at once').check();
+      await page.getByLabel('R pair 1 driver').selectOption('19 on input shaft');
+      await page.getByLabel('R pair 1 driven').selectOption('32 on countershaft');
+      await page.getByLabel('R pair 1 ratio').fill('0.594');
+      await page.getByLabel('R overall').fill('4.45');
+      await page.getByLabel('R overall').blur();
+    },
+  },
+  'practice-hunt-soot': {
+    at: '/trains/mud-tram/practice',
+    theme: 'dark',
+    async steps(page) {
+      await tab(page, 'Fault hunt');
+      await page.getByRole('button', { name: 'Hide it' }).click();
+      for (const name of ['1', '2', 'R', '2']) {
+        await page.getByRole('group', { name: 'Engage' }).getByRole('button', { name, exact: true }).click();
+        await page.keyboard.press('t');
+        await page.waitForTimeout(500);
+      }
+    },
+  },
+  sheet: { at: '/trains/harvester/sheet' },
+  'sheet-shape': {
+    at: '/trains/brine-lift/sheet',
+    async steps(page) {
+      await tab(page, 'Shapes');
+      await page.getByLabel('Which').selectOption({ label: '36 on stepped planet' });
+      await page.getByLabel('Helix angle').fill('20');
+      await page.getByLabel('Bore').first().fill('12');
+      await page.getByLabel('Lightening holes').fill('6');
     },
   },
 };

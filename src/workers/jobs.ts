@@ -19,7 +19,7 @@ import {
 } from '@/core/faults';
 import { bestHunt, faultHunt, huntStanding, type Hunt, type HuntStanding } from '@/core/practice';
 import { toNumber } from '@/core/rational';
-import { shapesZip, shapeStl, type ShapeAsked } from './shapes';
+import { shapesZip, shapeStl, type PieceAsked, type ShapeAsked } from './shapes';
 import type { WheelSpec } from '@/core/shapes';
 import { runScenario, type Run, type Scenario, type Traces } from '@/core/shifting';
 import type { Train } from '@/core/train';
@@ -124,12 +124,8 @@ export const JOBS = {
   },
 
   /** Every wheel as lines and as a solid, in one zip with a manifest; told on the way how many are done. */
-  shapes(
-    { name, wheels }: { readonly name: string; readonly wheels: readonly ShapeAsked[] },
-    tell: (done: number) => void,
-  ): Uint8Array {
-    // prettier-ignore
-    return shapesZip(name, wheels, tell);
+  shapes({ name, wheels, pieces }: ShapesAsked, tell: (done: number) => void): Uint8Array {
+    return shapesZip(name, wheels, pieces, tell);
   },
 
   /** What the tests of a hunt showed and were worth. */
@@ -137,6 +133,13 @@ export const JOBS = {
     return huntStanding(hunt, tried);
   },
 };
+
+interface ShapesAsked {
+  readonly name: string;
+  readonly wheels: readonly ShapeAsked[];
+  /** Those of them that are one piece with others. */
+  readonly pieces: readonly PieceAsked[];
+}
 
 interface HuntAsked {
   readonly train: Train;

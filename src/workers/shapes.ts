@@ -1,5 +1,5 @@
 import { strToU8, zipSync } from 'fflate';
-import { readWheel, stlBytes, wheelDxf, wheelSolid, wheelSvg, type WheelSpec } from '@/core/shapes';
+import { readWheel, stacked, stlBytes, wheelDxf, wheelSolid, wheelSvg, type WheelSpec } from '@/core/shapes';
 
 /** A wheel of a train that is to be made. */
 export interface ShapeAsked {
@@ -11,6 +11,13 @@ export interface ShapeAsked {
   readonly spec: WheelSpec;
 }
 
+/** Wheels that are one piece, one above the other: a stepped planet. */
+export interface PieceAsked {
+  readonly file: string;
+  readonly name: string;
+  readonly specs: readonly WheelSpec[];
+}
+
 /** A wheel as binary STL. @throws Error that says what is wrong with it */
 export function shapeStl(spec: WheelSpec, title: string): Uint8Array {
   const read = readWheel(spec);
@@ -19,7 +26,12 @@ export function shapeStl(spec: WheelSpec, title: string): Uint8Array {
 }
 
 /** Wheels as SVG, DXF and STL in one zip, with a manifest that says what each is, and which could not be made and why. */
-export function shapesZip(name: string, wheels: readonly ShapeAsked[], tell: (done: number) => void): Uint8Array {
+export function shapesZip(
+  name: string,
+  wheels: readonly ShapeAsked[],
+  pieces: readonly PieceAsked[],
+  tell: (done: number) => void,
+): Uint8Array {
   const files: Record<string, Uint8Array> = {};
   const made = wheels.map(({ gear, name: title, file, copies, spec }, i) => {
     const read = readWheel(spec);
@@ -30,7 +42,22 @@ export function shapesZip(name: string, wheels: readonly ShapeAsked[], tell: (do
     files[`${file}.stl`] = stlBytes(wheelSolid(read.wheel), title);
     return { gear, name: title, copies, files: ['svg', 'dxf', 'stl'].map((ending) => `${file}.${ending}`), ...spec };
   });
-  const manifest = { format: 'tin-wheel/shapes', version: 1, train: name, unit: 'mm', toleranceMm: 0.01, wheels: made };
+  const whole = pieces.flatMap(({ file, name: title, specs }) => {
+    const reads = specs.map(readWheel);
+    const own = reads.flatMap((read) => (read.ok ? [read.wheel] : []));
+    if (own.length < specs.length) return [];
+    files[`${file}.stl`] = stlBytes(stacked(own), title);
+    return [{ name: title, files: [`${file}.stl`], teeth: specs.map(({ teeth }) => teeth) }];
+  });
+  const manifest = {
+    format: 'tin-wheel/shapes',
+    version: 1,
+    train: name,
+    unit: 'mm',
+    toleranceMm: 0.01,
+    wheels: made,
+    pieces: whole,
+  };
   files['manifest.json'] = strToU8(`${JSON.stringify(manifest, null, 1)}\n`);
   return zipSync(files);
 }

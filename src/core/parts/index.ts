@@ -1,3 +1,4 @@
+export { helixHands } from './hands';
 export { contactRatioOf, spanOf, type Span } from './measures';
 export { partsOf, type PartRow, type PartsList, type PartsUse } from './parts';
 export { gearSizes } from './sizes';

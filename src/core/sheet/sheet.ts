@@ -4,9 +4,9 @@ import { chartOf, type ChartRow } from '../gear-chart';
 import { countedIn, judgeFor, type Log } from '../measurement';
 import { gearSizes, partsOf, partsTable } from '../parts';
 import { memberFigures } from '../powerflow';
-import { toFraction, toNumber } from '../rational';
+import { inverse, toFraction, toNumber } from '../rational';
 import type { Train } from '../train';
-import { figure, ratioIn, type RatioConvention } from '../units';
+import { figure, type RatioConvention } from '../units';
 import { couplerName, memberName } from '../words';
 import { workingOf, workingText } from '../working';
 
@@ -191,12 +191,14 @@ function chartRow(
 ): readonly string[] {
   // prettier-ignore
   const { ratio, status } = solved;
+  // Signed: the sheet says so on every page.
+  const shown = ratio && (convention === 'in/out' ? ratio : inverse(ratio));
   return [
     name || id,
     ...train.couplers.map((coupler) => (engaged.includes(coupler.id) ? '●' : '')),
     status === 'drive' && ratio && toNumber(ratio) < 0 ? 'reverse' : status,
-    ratio ? figure(toNumber(ratioIn(ratio, convention))) : '',
-    ratio ? toFraction(ratioIn(ratio, convention)) : '',
+    shown ? figure(toNumber(shown)) : '',
+    shown ? toFraction(shown) : '',
     step ? figure(toNumber(step)) : '',
   ];
 }

@@ -35,7 +35,7 @@ export const createSheet = (_: Session): SheetItself => {
 const createSheetStore = () =>
   createStore<SheetState>()((set) => ({
     tab: 'paper',
-    sections: (Object.keys(SECTIONS) as SectionKey[]).filter((key) => key !== 'working'),
+    sections: (Object.keys(SECTIONS) as SectionKey[]).filter((key) => key !== 'working' && key !== 'figures'),
     style: 'sheet',
     paper: 'A4',
     by: '',

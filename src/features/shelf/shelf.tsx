@@ -43,7 +43,7 @@ type Outcome = { readonly ok: true } | { readonly ok: false; readonly message: s
 export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
   useKeptPreferences();
   const router = useRouter();
-  useEffect(() => whenIdle([documents, ExamplesDialog.load]), []);
+  useEffect(() => whenIdle([documents, ExamplesDialog.load, BundleDialog.load]), []);
   const [query, setQuery] = useState('');
   const [sort, setSort] = useState<Sort>('changed');
   const [news, setNews] = useState<News | null>(null);
@@ -167,7 +167,7 @@ export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
         )}
       </main>
       {bundles && (
-        <BundleDialog
+        <BundleDialog.Shown
           entries={entries}
           onRestored={(text) => {
             setBundles(false);

@@ -22,6 +22,7 @@ color-scheme:light;background:#fff;color:#1f2a33;font:10pt/1.35 'Source Sans 3',
 .tw-sheet .tw-name{font-size:15px;font-weight:600;fill:#1f2a33}
 .tw-sheet .tw-count{font-size:13.5px;font-family:'Source Code Pro',ui-monospace,monospace;fill:#1f2a33}
 .tw-sheet .tw-end-view{display:inline-block;vertical-align:top;margin-right:6mm;max-width:100%}
+.tw-sheet .tw-small{width:84mm}
 .tw-sheet .tw-end-view svg{display:block;max-width:100%;height:auto}
 .tw-sheet .tw-ruler{display:inline-block;margin-left:4mm;border:.3mm solid #1f2a33;border-top:0;text-align:center;line-height:1;color:#1f2a33;font-size:7.5pt;white-space:nowrap}
 .tw-sheet .tw-table{border-collapse:collapse;margin:1mm 0 2mm;font-size:8.5pt;max-width:100%}

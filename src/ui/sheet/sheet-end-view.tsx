@@ -24,10 +24,10 @@ export function SheetEndView({ station, name, scale, train }: Props) {
   const phases = toothPhases(station.wheels, station.meshes, STILL);
   const line = size / 500;
   return (
-    <figure className="tw-end-view">
+    <figure className={scale ? 'tw-end-view' : 'tw-end-view tw-small'}>
       <svg
         viewBox={`${left - room} ${top - room} ${width} ${height}`}
-        style={scale ? { width: `${width * scale.paperPerMm}mm`, height: `${height * scale.paperPerMm}mm` } : { width: '90mm' }} // prettier-ignore
+        style={scale ? { width: `${width * scale.paperPerMm}mm`, height: `${height * scale.paperPerMm}mm` } : { width: '80mm' }} // prettier-ignore
         role="img"
         aria-label={`End view of ${name}`}
       >

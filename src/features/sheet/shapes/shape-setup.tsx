@@ -5,8 +5,9 @@ import { useTrain } from '@/features/train/use-train';
 import { Field, Group, Pick, Tick } from '@/ui/form-fields';
 import { fileName, saveFile } from '@/ui/save-file';
 import { useSheet, useSheetItself } from '../use-sheet';
-import { shapeOf, USUAL_MODULE_MM, USUAL_WIDTH_MM, type ShapeForm } from './form';
+import { USUAL_MODULE_MM, USUAL_WIDTH_MM, type ShapeForm } from './form';
 import { useChosenWheel, useWheels } from './use-shapes';
+import { wholeSet } from './whole-set';
 
 type TextKey = { [K in keyof ShapeForm]: ShapeForm[K] extends string ? K : never }[keyof ShapeForm];
 
@@ -84,11 +85,9 @@ export function ShapeSetup() {
     }
   };
   const saveAll = async () => {
-    const reads = wheels.map((wheel) => ({ wheel, own: shapeOf(wheel, { ...form, moduleMm: wheel.moduleMm === null ? form.moduleMm : '', widthMm: wheel.faceWidthMm === null ? form.widthMm : '' }) })); // prettier-ignore
-    const left = reads.flatMap(({ wheel, own }) => (own.ok ? [] : [`${wheel.name}: ${own.message}`]));
-    const asked = reads.flatMap(({ wheel, own }) => (own.ok ? [{ gear: wheel.gear, name: wheel.name, file: fileName(`${wheel.gear} ${wheel.name}`, ''), copies: wheel.copies, spec: own.wheel.spec }] : [])); // prettier-ignore
+    const { asked, pieces, left } = wholeSet(train, wheels, form);
     try {
-      const zip = await making.run('shapes', { name: train.name, wheels: asked }, (done) => setTold({ text: `${done} of ${asked.length} …`, bad: false })); // prettier-ignore
+      const zip = await making.run('shapes', { name: train.name, wheels: asked, pieces }, (done) => setTold({ text: `${done} of ${asked.length} …`, bad: false })); // prettier-ignore
       if (!zip) return;
       saveFile(fileName(train.name, '.shapes.zip'), 'application/zip', new Blob([new Uint8Array(zip)]));
       setTold({ text: `${asked.length} wheels are saved.${left.length > 0 ? ` Left out: ${left.join('; ')}` : ''}`, bad: left.length > 0 }); // prettier-ignore

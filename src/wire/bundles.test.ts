@@ -1,0 +1,33 @@
+import { unzipSync } from 'fflate';
+import type * as z from 'zod/mini';
+import { apiServer } from '@/testing/api-server';
+import { demoTrain } from '@/testing/demo-train';
+import * as wire from '.';
+import * as replies from './replies';
+
+apiServer();
+
+function held<T extends z.ZodMiniType>(schema: T, answer: wire.Answer): z.output<T> {
+  if (!answer.ok) throw new Error(answer.message);
+  return schema.parse(answer.value);
+}
+
+test('a bundle is had from its address, shown before it comes, and never overwrites unasked', async () => {
+  const { id } = held(replies.storedReply, await wire.putOnShelf(demoTrain('sluice-winch')));
+  const response = await fetch(wire.bundleAddress([id]));
+  expect(response.headers.get('content-type')).toBe('application/zip');
+  expect(response.headers.get('content-disposition')).toContain('.bundle.zip');
+  const bytes = new Uint8Array(await response.arrayBuffer());
+  expect(Object.keys(unzipSync(bytes))).toContain('manifest.json');
+  const zip = new Blob([bytes]);
+  const { plan } = held(replies.planReply, await wire.planBundle(zip));
+  expect(plan.trains).toMatchObject([{ id, name: 'Sluice winch', there: { name: 'Sluice winch', same: true } }]);
+  const restored = async (choices: Parameters<typeof wire.restoreBundle>[1]) => held(replies.restoredReply, await wire.restoreBundle(zip, choices)).restored; // prettier-ignore
+  expect(await restored({})).toEqual({ added: [], replaced: [], skipped: ['Sluice winch'] });
+  expect(await restored({ [id]: 'both' })).toEqual({ added: ['Sluice winch (restored)'], replaced: [], skipped: [] });
+  expect(await restored({ [id]: 'replace' })).toEqual({ added: [], replaced: ['Sluice winch'], skipped: [] });
+  const wrong = await wire.restoreBundle(zip, { [id]: 'burn' as 'skip' });
+  expect(wrong).toMatchObject({ ok: false, code: 'bad-request' });
+  expect(await wire.planBundle(new Blob(['no zip']))).toMatchObject({ ok: false, code: 'bad-bundle', message: expect.stringContaining('not a zip') as string }); // prettier-ignore
+  expect((await fetch(wire.bundleAddress(['no such']))).status).toBe(404);
+});
