@@ -10,11 +10,6 @@ const PORT = 3223;
 const HERE = `http://127.0.0.1:${PORT}`;
 
 const tab = (page, name) => page.getByRole('tab', { name, exact: true }).click();
-const teeth = async (page, gear, count) => {
-  await page.getByRole('button', { name: `Gear on ${gear} teeth. Change its teeth.` }).click();
-  await page.getByRole('textbox', { name: 'Teeth' }).fill(String(count));
-  await page.getByRole('textbox', { name: 'Teeth' }).press('Enter');
-};
 
 /** Where each picture is taken, and what is done before. */
 const PICTURES = {

@@ -110,7 +110,6 @@ export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
       <main className="py-5">
         <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
           <h2 className="text-lg font-semibold">Shelf</h2>
-          <p className="muted hidden text-sm xl:block">Open a train to put it on the bench.</p>
           <span className="flex-1" />
           <input
             type="search"

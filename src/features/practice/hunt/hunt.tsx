@@ -108,7 +108,10 @@ function Tests({ own }: { own: OpenHunt }) {
   if (tests.length === 0) return null;
   const { train } = own.hunt;
   return (
-    <table aria-label="Tests" className="w-full max-w-4xl text-sm">
+    <table
+      aria-label="Tests"
+      className="w-full max-w-5xl text-sm [&_td]:pr-4 [&_td]:align-top [&_th]:pr-4 [&_th]:align-bottom"
+    >
       <thead>
         <tr className="border-b border-base-content text-left">
           <th scope="col">Test</th>
@@ -127,9 +130,7 @@ function Tests({ own }: { own: OpenHunt }) {
             <td>{test.asComputed ? 'yes' : 'no'}</td>
             <td>
               {own.over && `${test.after} of ${test.before}`}
-              {test.vain && (
-                <span className="text-warning"> could teach nothing: every suspect would have done this</span>
-              )}
+              {test.vain && <span className="text-warning"> could teach nothing: every suspect does this</span>}
             </td>
           </tr>
         ))}

@@ -34,7 +34,7 @@ const GEAR: readonly FieldSpec[] = [
   { key: 'squareMm', label: 'Square hole', unit: 'mm', of: 'squareMm', title: 'Across flats, instead of a bore' },
   { key: 'hubOutsideMm', label: 'Hub, outside', unit: 'mm', of: 'hub' },
   { key: 'hubLongMm', label: 'Hub, length', unit: 'mm', of: 'hub', title: 'Beyond the teeth' },
-  { key: 'lighteningHoles', label: 'Lightening holes', unit: '', of: 'lighteningHoles' },
+  { key: 'lighteningHoles', label: 'Lightening holes', unit: '×', of: 'lighteningHoles' },
 ];
 const RING: readonly FieldSpec[] = [{ key: 'rimMm', label: 'Rim', unit: 'mm', of: 'rimMm', title: 'Outside the roots; three modules where nothing is typed' }]; // prettier-ignore
 
