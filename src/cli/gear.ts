@@ -1,5 +1,5 @@
 import { parseArgs } from 'node:util';
-import { readWheel, stlBytes, wheelDxf, wheelSolid, wheelSvg, type WheelSpec } from '@/core/shapes';
+import { readWheel, stlBytes, USUAL_TOLERANCE_MM, wheelDxf, wheelSolid, wheelSvg, type WheelSpec } from '@/core/shapes';
 import { UsageError } from './options';
 import { writeWhole } from './write-whole';
 
@@ -37,7 +37,7 @@ export function gearFile(argv: readonly string[]): string {
     output,
     format === 'stl' ? stlBytes(wheelSolid(wheel), title) : format === 'dxf' ? wheelDxf(wheel) : wheelSvg(wheel, title),
   );
-  return [`${output}: ${title}, area ${wheel.areaMm2.toFixed(3)} mm².`, ...wheel.hints].map((line) => `${line}\n`).join(''); // prettier-ignore
+  return [`${output}: ${title}, area ${wheel.areaMm2.toFixed(3)} mm², chords within ${wheel.spec.toleranceMm ?? USUAL_TOLERANCE_MM} mm.`, ...wheel.hints].map((line) => `${line}\n`).join(''); // prettier-ignore
 }
 
 const optionOf = (field: keyof WheelSpec): string =>

@@ -26,6 +26,7 @@ const COLUMNS: readonly (readonly [string, (part: PartRow) => string])[] = [
   ['pitch ⌀ mm', ({ pitchMm }) => number(pitchMm)],
   ['tips ⌀ mm', ({ outsideMm }) => number(outsideMm)],
   ['roots ⌀ mm', ({ rootMm }) => number(rootMm)],
+  ['base pitch mm', ({ basePitchMm }) => number(basePitchMm)],
   ['width mm', ({ faceWidthMm }) => number(faceWidthMm)],
   ['centre distance mm', ({ centreDistancesMm }) => byMate(centreDistancesMm)],
   ['contact ratio', ({ contactRatio }) => byMate(contactRatio)],

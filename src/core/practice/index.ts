@@ -9,7 +9,7 @@ export {
 } from './fault-hunt';
 export { LEVEL_NAMES, LEVELS, levelOf, type Level } from './level';
 export { mark, type Given, type Mark } from './mark';
-export { drill, practise, type DrillQuestion, type Practice } from './practice';
+export { barrenSkills, drill, practise, type DrillQuestion, type Practice } from './practice';
 export type { Answer, Question, Slip, SlipName } from './question';
 export { RANDOM_KINDS, randomTrain } from './random-train';
 export { NO_PAIR, rolesTable, type Cell, type RolesRow } from './roles-table';

@@ -5,6 +5,7 @@ import { demoTrain } from '@/testing/demo-train';
 import { abs, fraction, parseRational, toFraction, toNumber, type Rational } from '../rational';
 import type { Train } from '../train';
 import {
+  barrenSkills,
   drill,
   mark,
   practise,
@@ -117,6 +118,8 @@ test('a drill goes through the skills that are wanted, and asks of another train
   expect(drill(subjects, { seed: 5, count: 6, skills })).toEqual(asked);
   expect(drill([subjects[0]!], { seed: 5, count: 4, skills: ['order', 'pair'] }).map(({ skill }) => skill)).toEqual(Array(4).fill('pair')); // prettier-ignore
   expect(drill([subjects[0]!], { seed: 5, count: 4, skills: ['order'] })).toEqual([]);
+  expect(barrenSkills([subjects[0]!], skills)).toEqual(['order']);
+  expect(barrenSkills(subjects, skills)).toEqual([]);
 });
 
 const slipOf = (question: Question, value: Rational) =>

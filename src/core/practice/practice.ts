@@ -66,6 +66,10 @@ export interface DrillOptions {
   readonly skills: readonly Skill[];
 }
 
+/** Skills of which none of these trains gives a question. */
+export const barrenSkills = (subjects: readonly Subject[], skills: readonly Skill[]): readonly Skill[] =>
+  skills.filter((skill) => drill(subjects, { seed: 0, count: 1, skills: [skill] }).length === 0);
+
 /** Questions out of several trains, skill by skill. A skill that one train cannot be asked is asked of another; one that none can is left out. */
 export function drill(subjects: readonly Subject[], { seed, count, skills }: DrillOptions): readonly DrillQuestion[] {
   const draw = drawFrom(seed);

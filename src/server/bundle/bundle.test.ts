@@ -153,6 +153,7 @@ test('hostile and damaged files are refused with a sentence, and nothing of them
     [tampered(good, (files) => (files['worksheets/w1.json'] = strToU8('{}'))), /worksheets\/w1\.json: /],
     [tampered(good, (files) => (files[`trains/${id}/searches/a.json`] = strToU8('7'))), /searches\/a\.json does not read/],
     [tampered(good, (files) => (files['manifest.json'] = manifestWith(files, { version: 2 }))), /later version/],
+    [tampered(good, (files) => (files['manifest.json'] = manifestWith(files, { formats: { 'tin-wheel/train': 2 } }))), /documents of a later version/],
     [tampered(good, (files) => (files['manifest.json'] = manifestWith(files, { format: 'other' }))), /not a bundle/],
     [tampered(good, (files) => (files['manifest.json'] = strToU8('{'))  , false), /manifest\.json is not JSON/],
   ]; // prettier-ignore

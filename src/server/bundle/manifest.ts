@@ -13,6 +13,8 @@ const kept = z.array(z.strictObject({ id: z.string().check(z.regex(/^[\w-]{1,64}
 const manifestSchema = z.strictObject({
   format: z.literal('tin-wheel/bundle', { error: 'This zip is not a bundle: its format is not "tin-wheel/bundle".' }),
   version: z.literal(1, { error: 'This bundle is of a later version than is known here. Open it with a newer Tin Wheel.' }), // prettier-ignore
+  /** The versions of the documents that are in it. */
+  formats: z.record(z.string(), z.literal(1, { error: 'This bundle holds documents of a later version than is known here. Open it with a newer Tin Wheel.' })), // prettier-ignore
   trains: z.array(
     z.strictObject({
       id: text,
@@ -35,17 +37,23 @@ const manifestSchema = z.strictObject({
   ),
 });
 
+/** Formats of the documents in a bundle, with their versions. */
+const FORMATS = { 'tin-wheel/train': 1, 'tin-wheel/search': 1, 'tin-wheel/scenario': 1, 'tin-wheel/log': 1, 'tin-wheel/worksheet': 1 } as const; // prettier-ignore
+
 export type Manifest = z.infer<typeof manifestSchema>;
 export type BundledTrain = Manifest['trains'][number];
 
 /** A bundle's files with their manifest in front. */
-export function withManifest(manifest: Omit<Manifest, 'format' | 'version' | 'files'>, files: Files): Files {
+export function withManifest(
+  manifest: Omit<Manifest, 'format' | 'version' | 'formats' | 'files'>,
+  files: Files,
+): Files {
   const listed = Object.fromEntries(
     Object.keys(files)
       .sort()
       .map((path) => [path, { bytes: files[path]!.length, sha256: sha256(files[path]!) }]),
   );
-  const whole: Manifest = { format: 'tin-wheel/bundle', version: 1, ...manifest, files: listed };
+  const whole: Manifest = { format: 'tin-wheel/bundle', version: 1, formats: FORMATS, ...manifest, files: listed };
   return { [MANIFEST]: new TextEncoder().encode(`${JSON.stringify(whole, null, 1)}\n`), ...files };
 }
 

@@ -1,4 +1,4 @@
-import { drill, mark, SKILL_NAMES, type Given, type Mark, type Skill } from '@/core/practice';
+import { barrenSkills, drill, mark, SKILL_NAMES, type Given, type Mark, type Skill } from '@/core/practice';
 import { readNumbers } from '../asked/numbers';
 import { skillsOf } from '../asked/skills';
 import { gatherTrains } from '../gather';
@@ -18,26 +18,23 @@ export async function beginDrill(store: PracticeStore, here: Here | null): Promi
   const gathered = await gatherTrains(wanted, here, numbers.seed);
   if (!gathered.ok) return set({ busy: false, told: { text: gathered.message, bad: true } });
   const asked = skillsOf(wanted.skills);
-  const questions = drill(
-    gathered.trains.map(({ subject }) => subject),
-    { seed: numbers.seed, count: numbers.count, skills: drillOrder(answers, asked, new Date()) },
-  );
-  const missing = asked.filter((skill) => !questions.some((one) => one.skill === skill));
-  const none = missing.length === asked.length;
+  const subjects = gathered.trains.map(({ subject }) => subject);
+  const questions = drill(subjects, { seed: numbers.seed, count: numbers.count, skills: drillOrder(answers, asked, new Date()) }); // prettier-ignore
+  const none = questions.length === 0;
   set({
     busy: false,
-    told: none
-      ? { text: 'These trains give no question of these skills: tick others.', bad: true }
-      : skippedNote(missing, wanted.skills.length > 0 && questions.length >= asked.length),
+    told: none ? { text: NO_QUESTION, bad: true } : skippedNote(barrenSkills(subjects, asked)),
     drill: none
       ? null
       : { id: crypto.randomUUID(), trains: gathered.trains, questions, at: 0, answers: [], begunAt: Date.now(), endedAt: null }, // prettier-ignore
   });
 }
 
-/** Says which of the skills that were ticked these trains cannot be asked. */
-const skippedNote = (missing: readonly Skill[], chosen: boolean) =>
-  chosen && missing.length > 0
+export const NO_QUESTION = 'These trains give no question of these skills: tick others.';
+
+/** Says which of the skills that are asked for these trains cannot be asked. */
+export const skippedNote = (missing: readonly Skill[]) =>
+  missing.length > 0
     ? { text: `Skipped, for these trains give no question of it: ${missing.map((skill) => SKILL_NAMES[skill]).join(', ')}.`, bad: false } // prettier-ignore
     : null;
 

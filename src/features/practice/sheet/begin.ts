@@ -1,8 +1,9 @@
-import { drill, mark, readWorksheet, rolesTable, SKILL_NAMES, worksheetOf, type Given, type Mark, type Skill, type WorksheetFile } from '@/core/practice'; // prettier-ignore
+import { barrenSkills, drill, mark, readWorksheet, rolesTable, worksheetOf, type Given, type Mark, type Skill, type WorksheetFile } from '@/core/practice'; // prettier-ignore
 import { serialiseTrain } from '@/core/train';
 import { readTrain } from '@/wire';
 import { readNumbers } from '../asked/numbers';
 import { skillsOf } from '../asked/skills';
+import { NO_QUESTION, skippedNote } from '../drill/begin';
 import { gatherTrains } from '../gather';
 import { record } from '../record';
 import type { OpenSheet, PracticeStore } from '../store';
@@ -24,7 +25,6 @@ export async function makeSheet(store: PracticeStore, here: Here | null, name: s
   const skills = skillsOf(wanted.skills);
   const subjects = trains.map(({ subject }) => subject);
   const questions = drill(subjects, { seed: numbers.seed, count: numbers.count, skills });
-  const missing = skills.filter((skill) => !questions.some((one) => one.skill === skill));
   const file: WorksheetFile = {
     format: 'tin-wheel/worksheet',
     version: 1,
@@ -34,12 +34,9 @@ export async function makeSheet(store: PracticeStore, here: Here | null, name: s
     // By train, so that each is drawn once.
     questions: [...questions].sort((a, b) => a.train - b.train).map(({ train, skill, seed }) => ({ train, skill: skill as Skill, seed })), // prettier-ignore
   };
-  if (questions.length === 0 && !file.tables?.length)
-    return set({ told: { text: 'These trains give no question of these skills: tick others.', bad: true } });
-  const skipped = wanted.skills.length > 0 && questions.length >= skills.length ? missing : [];
+  if (questions.length === 0 && !file.tables?.length) return set({ told: { text: NO_QUESTION, bad: true } });
   openSheet(store, file);
-  if (skipped.length > 0)
-    set({ told: { text: `Skipped, for these trains give no question of it: ${skipped.map((skill) => SKILL_NAMES[skill]).join(', ')}.`, bad: false } }); // prettier-ignore
+  set({ told: skippedNote(barrenSkills(subjects, skills)) });
 }
 
 function openSheet(store: PracticeStore, file: WorksheetFile): string | null {

@@ -20,6 +20,7 @@ const COLUMNS: readonly Column<PartRow>[] = [
   { head: 'pitch ⌀', title: 'Diameter of the pitch circle, mm', value: ({ pitchMm }) => pitchMm, cell: ({ pitchMm }) => number(pitchMm), numeric: true }, // prettier-ignore
   { head: 'tips ⌀', title: 'Diameter over the tips, mm; of a ring inside', value: ({ outsideMm }) => outsideMm, cell: ({ outsideMm }) => number(outsideMm), numeric: true }, // prettier-ignore
   { head: 'roots ⌀', title: 'Diameter at the roots, mm', value: ({ rootMm }) => rootMm, cell: ({ rootMm }) => number(rootMm), numeric: true }, // prettier-ignore
+  { head: 'base pitch', title: 'π m cos 20°, mm', value: ({ basePitchMm }) => basePitchMm, cell: ({ basePitchMm }) => number(basePitchMm), numeric: true }, // prettier-ignore
   { head: 'width mm', value: ({ faceWidthMm }) => faceWidthMm, cell: ({ faceWidthMm }) => number(faceWidthMm), numeric: true }, // prettier-ignore
   { head: 'centres mm', title: 'Centre distances to its mates, mm', value: ({ centreDistancesMm }) => byMate(centreDistancesMm) }, // prettier-ignore
   { head: 'contact', title: 'Contact ratio with its mates: pairs of teeth in contact on average', value: ({ contactRatio }) => byMate(contactRatio) }, // prettier-ignore
