@@ -1,0 +1,49 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { checkDesign } from '@/core/checks';
+import { drawSideView, QUICK, SPACES } from '@/core/drawing';
+import { endView } from '@/core/end-view';
+import { chartOf } from '@/core/gear-chart';
+import { parseTrain, problemText, serialiseTrain, type Train } from '@/core/train';
+import { toFraction } from '@/core/rational';
+import { bruteForce } from '@/testing/all-subsets';
+import { readExamples } from './read';
+
+const FOLDER = join(__dirname, '../../../demo');
+const files = readdirSync(join(FOLDER, 'trains'));
+
+function read(file: string): Train {
+  const parsed = parseTrain(readFileSync(join(FOLDER, 'trains', file), 'utf8'));
+  if (!parsed.ok) throw new Error(parsed.problems.map(problemText).join(' '));
+  return parsed.train;
+}
+
+test('there are eighteen trains or more, every file is on the shelf, and each says what it teaches', async () => {
+  const examples = await readExamples(FOLDER);
+  expect(examples.length).toBeGreaterThanOrEqual(18);
+  expect(files.map((file) => file.replace('.train.json', '')).sort()).toEqual(examples.map(({ id }) => id).sort());
+  expect(new Set(examples.map(({ name }) => name)).size).toBe(examples.length);
+  for (const file of files) expect(read(file).notes!.length).toBeGreaterThan(40);
+});
+
+test.each(files)('%s reads, is written as it is read, is drawn, cut and charted, and drives somewhere', (file) => {
+  const train = read(file);
+  const again = parseTrain(serialiseTrain(train));
+  expect(again.ok && again.train).toEqual(train);
+  const drawn = drawSideView(train, SPACES.bench, { effort: QUICK });
+  if (!drawn.ok) throw new Error(drawn.why);
+  for (const { id } of train.gears) expect(drawn.view.gears.some(({ gear }) => gear === id)).toBe(true);
+  expect(endView(train, drawn.view.order).length).toBeGreaterThan(0);
+  const { rows } = chartOf(train);
+  expect(rows.some(({ solved }) => solved.status === 'drive')).toBe(true);
+  // What a train teaches may be wrong with it on purpose; that its counts cannot be built is no lesson.
+  for (const { kind } of checkDesign(train)) expect(['coaxial', 'module', 'distance']).not.toContain(kind);
+});
+
+test.each(files.filter((file) => read(file).couplers.length <= 10))('%s has the ratios of the brute force', (file) => {
+  const train = read(file);
+  for (const { engaged, solved } of chartOf(train).rows) {
+    const brute = bruteForce(train, new Set(engaged));
+    expect([solved.status, solved.ratio && toFraction(solved.ratio)]).toEqual([brute.status, brute.ratio && toFraction(brute.ratio)]); // prettier-ignore
+  }
+});
