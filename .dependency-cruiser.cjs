@@ -17,9 +17,9 @@ module.exports = {
     room('workers-use-core', 'workers', ['core']),
     {
       ...room('cli-uses-core-and-tables', 'cli', ['core', 'ui']),
-      from: { path: '^src/cli/', pathNot: ['\\.test\\.tsx?$', '^src/cli/data/'] },
+      from: { path: '^src/cli/', pathNot: ['\\.test\\.tsx?$', '^src/cli/database/'] },
     },
-    room('data-commands-use-the-server', 'cli/data', ['core', 'server', 'cli']),
+    room('data-commands-use-the-server', 'cli/database', ['core', 'server', 'cli']),
     {
       name: 'core-is-pure',
       severity: 'error',

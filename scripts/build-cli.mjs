@@ -1,5 +1,16 @@
 /** Bundles bin/tinwheel's programs into one file each, so that they start at once: what only reads files, and what works on the database. */
 import { build } from 'esbuild';
+import { mkdirSync, renameSync, writeFileSync } from 'node:fs';
+import { dirname } from 'node:path';
+
+/** Builds one program; its file is whole or not there, whoever else builds or starts it meanwhile. */
+async function program(options) {
+  const { outputFiles } = await build({ ...common, ...options, write: false });
+  const part = `${options.outfile}.${process.pid}.part`;
+  mkdirSync(dirname(options.outfile), { recursive: true });
+  writeFileSync(part, outputFiles[0].contents);
+  renameSync(part, options.outfile);
+}
 
 const common = {
   bundle: true,
@@ -9,17 +20,15 @@ const common = {
   minify: true,
   alias: { '@': './src' },
 };
-await build({ ...common, entryPoints: ['src/cli/main.ts'], outfile: 'dist/tinwheel.mjs' });
-await build({
-  ...common,
+await program({ entryPoints: ['src/cli/main.ts'], outfile: 'dist/tinwheel.mjs' });
+await program({
   entryPoints: ['src/cli/sheet/main.ts'],
   outfile: 'dist/tinwheel-sheet.mjs',
   alias: { ...common.alias, 'react-dom/server': 'react-dom/server.browser' },
   define: { 'process.env.NODE_ENV': '"production"' },
 });
-await build({
-  ...common,
-  entryPoints: ['src/cli/data/main.ts'],
+await program({
+  entryPoints: ['src/cli/database/main.ts'],
   outfile: 'dist/tinwheel-data.mjs',
   external: ['sequelize', 'sqlite3', 'umzug', 'workerpool'],
 });

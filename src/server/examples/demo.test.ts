@@ -7,6 +7,11 @@ import { chartOf } from '@/core/gear-chart';
 import { parseTrain, problemText, serialiseTrain, type Train } from '@/core/train';
 import { toFraction } from '@/core/rational';
 import { bruteForce } from '@/testing/all-subsets';
+import { shapeOfEntry } from '@/core/measurement';
+import { readWorksheet } from '@/core/practice';
+import { runScenario, readScenario } from '@/core/shifting';
+import { readSearch } from '@/core/tooth-search';
+import { readExamplesBeside } from './beside';
 import { readExamples } from './read';
 
 const FOLDER = join(__dirname, '../../../demo');
@@ -45,5 +50,24 @@ test.each(files.filter((file) => read(file).couplers.length <= 10))('%s has the 
   for (const { engaged, solved } of chartOf(train).rows) {
     const brute = bruteForce(train, new Set(engaged));
     expect([solved.status, solved.ratio && toFraction(solved.ratio)]).toEqual([brute.status, brute.ratio && toFraction(brute.ratio)]); // prettier-ignore
+  }
+});
+
+test('what stands beside them reads: scenarios run, searches and logs are sound, the worksheet asks about trains as they are', async () => {
+  const { scenarios, searches, readings, worksheets } = await readExamplesBeside(FOLDER);
+  expect([scenarios.length, searches.length, worksheets.length].every((count) => count > 0)).toBe(true);
+  expect(readings.length).toBeGreaterThan(2);
+  const trainOf = (id: string | null) => read(`${id}.train.json`);
+  for (const { train, document } of scenarios) {
+    const scenario = readScenario(document, trainOf(train));
+    if (!scenario.ok) throw new Error(scenario.message);
+    expect(runScenario(trainOf(train), scenario.value).events.length).toBeGreaterThan(0);
+  }
+  for (const { document } of searches) expect(readSearch(document)).toMatchObject({ ok: true });
+  for (const { document } of readings) expect(shapeOfEntry('reading', JSON.parse(document))).toBeNull();
+  for (const { document } of worksheets) {
+    const sheet = readWorksheet(document);
+    if (!sheet.ok) throw new Error(sheet.message);
+    for (const one of sheet.sheet.trains) expect(one.train).toEqual(trainOf(one.id!));
   }
 });

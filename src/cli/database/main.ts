@@ -1,0 +1,94 @@
+import { readFileSync, statSync } from 'node:fs';
+import { parseArgs } from 'node:util';
+import { CHOICES, checkBundle, gatherBundle, MOST_ZIP_BYTES, planRestore, restoreBundle, zipped, type Choice } from '@/server/bundle'; // prettier-ignore
+import { databaseFile, openDatabase, StartupError, type Database } from '@/server/database';
+import { backup, safeMessage } from '@/server/safe/backup';
+import { restore } from '@/server/safe/restore';
+import { UsageError } from '../options';
+import { said } from '../said';
+import { writeWhole } from '../write-whole';
+
+/** The verbs that work on the database; its file is the one that the server uses (TINWHEEL_DB). */
+const VERBS: Readonly<Record<string, (argv: readonly string[]) => Promise<string>>> = {
+  async bundle(argv) {
+    const { values, positionals } = parsed(argv, { output: { type: 'string', short: 'o' }, everything: { type: 'boolean' } }); // prettier-ignore
+    if (typeof values.output !== 'string') throw new UsageError('name the zip that is to be written with -o.');
+    if ((positionals.length > 0) === (values.everything === true)) throw new UsageError('name the trains by their ids, or say --everything.'); // prettier-ignore
+    const output = values.output;
+    return withDatabase(async (database) => {
+      const gathered = await gatherBundle(database, values.everything ? 'everything' : positionals);
+      if (!gathered.ok) throw new UsageError(gathered.message);
+      const zip = zipped(gathered.files);
+      writeWhole(output, zip);
+      return `${output}: ${Object.keys(gathered.files).length} files, ${zip.length} bytes.\n`;
+    });
+  },
+
+  async unbundle(argv) {
+    const { values, positionals } = parsed(argv, { existing: { type: 'string' }, 'dry-run': { type: 'boolean' } });
+    const [file, ...extra] = positionals;
+    if (file === undefined || extra.length > 0) throw new UsageError('name one zip.');
+    const existing = (values.existing ?? 'skip') as Choice;
+    if (!CHOICES.includes(existing)) throw new UsageError('--existing is skip, both or replace.');
+    const bundle = checkBundle(readZip(file));
+    if (!bundle.ok) throw new UsageError(`${file}: ${bundle.message}`);
+    return withDatabase(async (database) => {
+      const plan = await planRestore(database, bundle);
+      const lines = plan.trains.map(({ name, revisions, readings, there }) => `${name}: ${revisions} revisions, ${readings} log entries${there ? `, stands on the shelf ${there.same ? 'as it is here' : 'otherwise'}` : ''}`); // prettier-ignore
+      if (values['dry-run']) return [...lines, 'Nothing was changed.'].map((line) => `${line}\n`).join('');
+      const { added, replaced, skipped } = await restoreBundle(database, bundle, () => existing);
+      const done = [['added', added], ['replaced', replaced], ['skipped, for they are there already', skipped]] as const; // prettier-ignore
+      return [...lines, ...done.flatMap(([what, names]) => (names.length > 0 ? [`${what}: ${names.join(', ')}`] : []))].map((line) => `${line}\n`).join(''); // prettier-ignore
+    });
+  },
+
+  async backup(argv) {
+    const [destination, ...extra] = parsed(argv, {}).positionals;
+    if (destination === undefined || extra.length > 0) throw new UsageError('name one file for the copy.');
+    await backup(databaseFile(), destination);
+    return `${destination}: a whole copy of ${databaseFile()}.\n`;
+  },
+
+  async restore(argv) {
+    const [source, ...extra] = parsed(argv, {}).positionals;
+    if (source === undefined || extra.length > 0) throw new UsageError('name one copy.');
+    const aside = await restore(source, databaseFile());
+    return `${databaseFile()}: as ${source} has it.${aside ? ` What was there is kept as ${aside}.` : ''}\n`;
+  },
+};
+
+type OptionKinds = Readonly<Record<string, { readonly type: 'string' | 'boolean'; readonly short?: string }>>;
+
+function parsed(argv: readonly string[], options: OptionKinds) {
+  try {
+    const { values, positionals } = parseArgs({ args: [...argv], options, allowPositionals: true });
+    return { values: values as Readonly<Record<string, string | boolean | undefined>>, positionals };
+  } catch (error) {
+    throw new UsageError((error as Error).message.split('\n')[0]!.replace(/\. To specify.*$/, '.'));
+  }
+}
+
+function readZip(file: string): Uint8Array {
+  try {
+    if (statSync(file).size > MOST_ZIP_BYTES) throw new UsageError(`${file}: the file is larger than a bundle may be.`);
+    return readFileSync(file);
+  } catch (error) {
+    if (error instanceof UsageError) throw error;
+    throw new UsageError(`"${file}" cannot be read (${(error as NodeJS.ErrnoException).code ?? 'unknown'}).`);
+  }
+}
+
+async function withDatabase(work: (database: Database) => Promise<string>): Promise<string> {
+  const database = await openDatabase(databaseFile());
+  try {
+    return await work(database);
+  } finally {
+    await database.close();
+  }
+}
+
+const [verb = '', ...rest] = process.argv.slice(2);
+void said(
+  () => VERBS[verb]!(rest),
+  (error) => (error instanceof StartupError ? error.message : safeMessage(error)),
+);
