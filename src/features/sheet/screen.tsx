@@ -4,6 +4,7 @@ import { Notice } from '@/features/train/notice';
 import { Tabs } from '@/ui/tabs';
 import { PaperSetup } from './paper/paper-setup';
 import { Paper } from './paper/paper';
+import { WithPaper } from './paper/with-paper';
 import { Parts } from './parts/parts';
 import { PartsSetup } from './parts/parts-setup';
 import { ShapeSetup } from './shapes/shape-setup';
@@ -18,29 +19,31 @@ export function Screen() {
   const tab = useSheet((state) => state.tab);
   const set = useSheet((state) => state.set);
   return (
-    <main className="relative flex min-h-0 flex-1 flex-col lg:flex-row print:block">
-      <h2 className="sr-only">Sheet</h2>
-      <div className="flex shrink-0 flex-col overflow-auto lg:w-78 lg:border-r lg:border-base-content print:hidden">
-        <Tabs
-          label="Sheet"
-          tabs={TABS}
-          chosen={tab}
-          onChoose={(chosen) => set({ tab: chosen })}
-          bodyClass="-mx-4 flex-none"
-        >
-          <div className="px-4">
-            {tab === 'paper' && <PaperSetup />}
-            {tab === 'parts' && <PartsSetup />}
-            {tab === 'shapes' && <ShapeSetup />}
-          </div>
-        </Tabs>
-      </div>
-      <div className="flex min-h-0 min-w-0 flex-1 flex-col print:block">
-        {tab === 'paper' && <Paper />}
-        {tab === 'parts' && <Parts />}
-        {tab === 'shapes' && <Shape />}
-      </div>
-      <Notice />
-    </main>
+    <WithPaper>
+      <main className="relative flex min-h-0 flex-1 flex-col lg:flex-row print:block">
+        <h2 className="sr-only">Sheet</h2>
+        <div className="flex shrink-0 flex-col overflow-auto lg:w-78 lg:border-r lg:border-base-content print:hidden">
+          <Tabs
+            label="Sheet"
+            tabs={TABS}
+            chosen={tab}
+            onChoose={(chosen) => set({ tab: chosen })}
+            bodyClass="-mx-4 flex-none"
+          >
+            <div className="px-4">
+              {tab === 'paper' && <PaperSetup />}
+              {tab === 'parts' && <PartsSetup />}
+              {tab === 'shapes' && <ShapeSetup />}
+            </div>
+          </Tabs>
+        </div>
+        <div className="flex min-h-0 min-w-0 flex-1 flex-col print:block">
+          {tab === 'paper' && <Paper />}
+          {tab === 'parts' && <Parts />}
+          {tab === 'shapes' && <Shape />}
+        </div>
+        <Notice />
+      </main>
+    </WithPaper>
   );
 }

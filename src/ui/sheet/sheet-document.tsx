@@ -1,6 +1,7 @@
 import type { SideView } from '@/core/drawing';
 import type { Block, Sheet } from '@/core/sheet';
 import type { Train } from '@/core/train';
+import { SideViewLabels } from '../side-view/side-view-labels';
 import { SmallSideView } from '../side-view/small-side-view';
 import { SheetEndView } from './sheet-end-view';
 import { SHEET_CSS } from './sheet-css';
@@ -106,18 +107,7 @@ function SheetBlock({ block, train, view }: { block: Block } & Pick<Props, 'trai
       return view ? (
         <figure>
           <SmallSideView view={view} train={train} className="tw-side-view">
-            {view.labels.map(({ text, x, y, anchor, of }) => (
-              <text
-                key={`${of.kind} ${of.id}`}
-                x={x}
-                y={y}
-                textAnchor={anchor}
-                dominantBaseline="central"
-                className={of.kind === 'gear' ? 'tw-count' : 'tw-name'}
-              >
-                {text}
-              </text>
-            ))}
+            <SideViewLabels labels={view.labels} count="tw-count" name="tw-name" />
           </SmallSideView>
         </figure>
       ) : (

@@ -1,9 +1,9 @@
 import { useMemo } from 'react';
-import { powerLines, type SideView } from '@/core/drawing';
+import type { SideView } from '@/core/drawing';
 import type { Train } from '@/core/train';
-import { analyseEngaged } from '@/features/train/analysis';
+import { PowerFlow } from '@/features/train/power-flow';
 import { sideViewNow } from '@/features/train/side-views';
-import { PowerPath } from '@/ui/side-view/power-path';
+import { SideViewLabels } from '@/ui/side-view/side-view-labels';
 import { SmallSideView } from '@/ui/side-view/small-side-view';
 import { TurnMarks } from '@/ui/side-view/turn-marks';
 
@@ -31,37 +31,17 @@ export function TrainFigure({ train, engaged, power = false, picked = [], turns 
   const { view } = drawn;
   return (
     <SmallSideView view={view} train={train} closed={closed} className={className}>
-      {power && engaged && <Flow view={view} train={train} engaged={engaged} />}
+      {power && engaged && <PowerFlow view={view} train={train} engaged={engaged} losses={false} />}
       <Picked view={view} picked={picked} />
-      {view.labels.map(({ text, x, y, anchor, of }) => (
-        <text
-          key={`${of.kind} ${of.id}`}
-          x={x}
-          y={y}
-          textAnchor={anchor}
-          dominantBaseline="central"
-          className={of.kind === 'gear' ? 'figure fill-base-content text-[13.5px]' : 'fill-base-content text-[15px] font-semibold'} // prettier-ignore
-        >
-          {text}
-        </text>
-      ))}
+      <SideViewLabels
+        labels={view.labels}
+        count="figure fill-base-content text-[13.5px]"
+        name="fill-base-content text-[15px] font-semibold"
+      />
       {turns && <TurnMarks view={view} turns={turns} />}
       {onTap && <Taps view={view} onTap={onTap} />}
     </SmallSideView>
   );
-}
-
-function Flow({ view, train, engaged }: { view: SideView; train: Train; engaged: readonly string[] }) {
-  const { powers } = analyseEngaged(train, engaged, 'drive', false);
-  const lines = useMemo(
-    () =>
-      powerLines(
-        view,
-        powers.map((own) => ({ ...own, power: own.power ?? 0 })),
-      ),
-    [view, powers],
-  );
-  return <PowerPath lines={lines} />;
 }
 
 /** What was picked, ringed. */

@@ -1,4 +1,4 @@
-import { useEffect, useMemo } from 'react';
+import { createContext, useContext, useEffect, useMemo } from 'react';
 import { useStore } from 'zustand';
 import { format } from 'date-fns';
 import { sheetOf, type Sheet } from '@/core/sheet';
@@ -10,7 +10,21 @@ import { usePreferences } from '@/ui/preferences';
 import { useInput, useSheet } from '../use-sheet';
 
 /** The sheet as it is composed now, with the side view that it shows. */
-export function usePaper(): { readonly sheet: Sheet; readonly drawn: ReturnType<typeof sideViewNow> } {
+export interface ComposedPaper {
+  readonly sheet: Sheet;
+  readonly drawn: ReturnType<typeof sideViewNow>;
+}
+
+export const PaperContext = createContext<ComposedPaper | null>(null);
+
+export function usePaper(): ComposedPaper {
+  const paper = useContext(PaperContext);
+  if (!paper) throw new Error('No sheet is composed here.');
+  return paper;
+}
+
+/** Composes the sheet, once for all that show it or save it. */
+export function useComposing(): ComposedPaper {
   const session = useSession();
   const log = ownOf(session, createTrainLog);
   const entries = useStore(log.store, (state) => state.entries);

@@ -1,10 +1,8 @@
 import { Pause, Play } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { powerLines, type SideView } from '@/core/drawing';
 import { playbackOf, sampleAt, sampleBefore } from '@/core/shifting';
-import { analyseEngaged } from '@/features/train/analysis';
+import { PowerFlow } from '@/features/train/power-flow';
 import { sideViewNow } from '@/features/train/side-views';
-import { PowerPath } from '@/ui/side-view/power-path';
 import { SmallSideView } from '@/ui/side-view/small-side-view';
 import { TurnMarks } from '@/ui/side-view/turn-marks';
 import type { Made } from '../store';
@@ -26,7 +24,7 @@ export function Playback({ made }: { made: Made }) {
       <PlayButtons untilS={run.untilS} />
       {drawn.ok ? (
         <SmallSideView view={drawn.view} train={train} className="h-32 w-full px-2" closed={new Set(engaged ?? [])}>
-          {engaged && <Flow view={drawn.view} made={made} engaged={engaged} />}
+          {engaged && <PowerFlow view={drawn.view} train={train} engaged={engaged} losses={scenario.losses ?? false} />}
           <TurnMarks view={drawn.view} turns={turns} />
         </SmallSideView>
       ) : (
@@ -34,27 +32,6 @@ export function Playback({ made }: { made: Made }) {
       )}
     </div>
   );
-}
-
-function Flow({
-  view,
-  made: { train, scenario },
-  engaged,
-}: {
-  view: SideView;
-  made: Made;
-  engaged: readonly string[];
-}) {
-  const { powers } = analyseEngaged(train, engaged, 'drive', scenario.losses ?? false);
-  const lines = useMemo(
-    () =>
-      powerLines(
-        view,
-        powers.map((own) => ({ ...own, power: own.power ?? 0 })),
-      ),
-    [view, powers],
-  );
-  return <PowerPath lines={lines} />;
 }
 
 /** The cursor goes on by itself, as fast as the run or slower. */
