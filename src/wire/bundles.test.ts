@@ -1,16 +1,11 @@
 import { unzipSync } from 'fflate';
-import type * as z from 'zod/mini';
 import { apiServer } from '@/testing/api-server';
 import { demoTrain } from '@/testing/demo-train';
+import { held } from '@/testing/held';
 import * as wire from '.';
 import * as replies from './replies';
 
 apiServer();
-
-function held<T extends z.ZodMiniType>(schema: T, answer: wire.Answer): z.output<T> {
-  if (!answer.ok) throw new Error(answer.message);
-  return schema.parse(answer.value);
-}
 
 test('a bundle is had from its address, shown before it comes, and never overwrites unasked', async () => {
   const { id } = held(replies.storedReply, await wire.putOnShelf(demoTrain('sluice-winch')));

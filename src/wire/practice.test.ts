@@ -1,17 +1,11 @@
-import type * as z from 'zod/mini';
 import { SKILLS, type Skill, subjectOf, drill } from '@/core/practice';
 import { apiServer } from '@/testing/api-server';
 import { demoTrain } from '@/testing/demo-train';
+import { held } from '@/testing/held';
 import * as wire from '.';
 import * as replies from './replies';
 
 apiServer();
-
-/** What came back, held to its schema; the answer itself has to be good. */
-function held<T extends z.ZodMiniType>(schema: T, answer: wire.Answer): z.output<T> {
-  if (!answer.ok) throw new Error(answer.message);
-  return schema.parse(answer.value);
-}
 
 const answer = { at: '2026-11-26T08:00:00.000Z', train: 'Pan rake', skill: 'ratio', right: false, slip: 'upside-down' };
 const people = async () => held(replies.peopleReply, await wire.readPeople()).people;

@@ -1,17 +1,11 @@
-import type * as z from 'zod/mini';
 import { setTeeth } from '@/core/train';
 import { demoTrain } from '@/testing/demo-train';
+import { held } from '@/testing/held';
 import { apiServer } from '@/testing/api-server';
 import * as wire from '.';
 import * as replies from './replies';
 
 const server = apiServer();
-
-/** What came back, held to its schema; the answer itself has to be good. */
-function held<T extends z.ZodMiniType>(schema: T, answer: wire.Answer): z.output<T> {
-  if (!answer.ok) throw new Error(answer.message);
-  return schema.parse(answer.value);
-}
 
 test('every call of the client is answered by the routes as its schema says', async () => {
   const added = held(replies.storedReply, await wire.putOnShelf(demoTrain('sluice-winch')));

@@ -1,3 +1,4 @@
+import type { Structure } from '../structure';
 import { components, type Gear, type Train } from '../train';
 
 /** A worm's diameter, in modules: its starts say nothing of its thickness. */
@@ -15,6 +16,12 @@ export function centreDistance(a: Gear, b: Gear, module: number): number {
   if ((a.type === 'internal') !== (b.type === 'internal')) return Math.abs(ra - rb);
   return (ra + rb) * (a.type === 'sprocket' || a.type === 'pulley' ? CHAIN_REACH : 1);
 }
+
+/** Names the line that a member turns about: its shaft's, or the pin of a planet. */
+export const linesOf =
+  ({ axisOf }: Structure) =>
+  (member: string): string =>
+    axisOf.has(member) ? `axis ${axisOf.get(member)}` : `pin ${member}`;
 
 /**
  * The module of every gear: its own where the document gives one. Gears that mesh have one module, and pairs that stand between the same

@@ -1,7 +1,7 @@
 import { structureOf, type Structure, type Figure, type SetPlane } from '../structure';
 import type { Gear, Train } from '../train';
 import { axisPlaces, type Disc, type Place, type Spacing } from './axis-places';
-import { centreDistance, gearModules, pitchRadius } from './modules';
+import { centreDistance, gearModules, linesOf, pitchRadius } from './modules';
 import type { WheelMesh } from './phases';
 import type { Wheel } from './wheels';
 
@@ -25,8 +25,7 @@ const BEVEL_PLANETS = 2;
 /** All stations, in the order of the side view's figures. */
 export function endView(train: Train, order: readonly string[]): readonly Station[] {
   const plan = structureOf(train);
-  const lineOf = (member: string) => (plan.axisOf.has(member) ? `axis ${plan.axisOf.get(member)}` : `pin ${member}`);
-  const modules = gearModules(train, lineOf);
+  const modules = gearModules(train, linesOf(plan));
   const sizes = { modules, radius: (gear: Gear) => pitchRadius(gear, modules.get(gear.id)!) };
   const places = placesOf(plan, sizes);
   const figures = [...plan.figures].sort((a, b) => order.indexOf(a.key) - order.indexOf(b.key));

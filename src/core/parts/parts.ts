@@ -2,6 +2,7 @@ import { USUAL_TIP_SPEEDS } from '../checks';
 import { networkOf, openTrain } from '../kinematics';
 import { contributions } from '../powerflow';
 import { abs, toNumber } from '../rational';
+import { PRESSURE_ANGLE } from '../shapes';
 import { solveEngaged, type Solved } from '../solve';
 import type { Gear, Train } from '../train';
 import { gearName } from '../words';
@@ -86,7 +87,7 @@ export function partsOf(train: Train, { speedRpm, torqueNm }: PartsUse): PartsLi
       outsideMm: rounded(outsideMm),
       rootMm: rounded(rootMm),
       faceWidthMm: gear.faceWidth ?? null,
-      basePitchMm: rounded(moduleMm === null || outsideMm === null ? null : Math.PI * moduleMm * Math.cos((20 * Math.PI) / 180)), // prettier-ignore
+      basePitchMm: rounded(moduleMm === null || outsideMm === null ? null : Math.PI * moduleMm * Math.cos(PRESSURE_ANGLE)), // prettier-ignore
       centreDistancesMm: known((mate) => sizes.centreDistance(gear, mate)),
       contactRatio: known((mate) => contactRatioOf(gear, mate)),
       span: moduleMm === null ? null : spanOf(gear, moduleMm),

@@ -1,4 +1,4 @@
-import { centreDistance, gearModules, pitchRadius } from '../end-view';
+import { centreDistance, gearModules, linesOf, pitchRadius } from '../end-view';
 import { structureOf } from '../structure';
 import type { Gear, Train } from '../train';
 
@@ -18,8 +18,7 @@ export interface Sizes {
 
 /** Diameters and centre distances of a train's gears without profile shift: m z, m (z ± 2), m (z ∓ 2.5). */
 export function gearSizes(train: Train): Sizes {
-  const plan = structureOf(train);
-  const lineOf = (member: string) => (plan.axisOf.has(member) ? `axis ${plan.axisOf.get(member)}` : `pin ${member}`);
+  const lineOf = linesOf(structureOf(train));
   const modules = gearModules(train, lineOf);
   const doubled = gearModules(timesTwo(train), lineOf);
   // What follows from the modules that are given doubles with them; what is only assumed does not.

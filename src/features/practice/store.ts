@@ -85,13 +85,13 @@ export interface PracticeState {
 export type PracticeStore = ReturnType<typeof createPracticeStore>;
 
 /** @param here whether a train is open */
-export const createPracticeStore = (here: boolean, first: Skill[] = []) =>
+export const createPracticeStore = (here: boolean) =>
   createStore<PracticeState>()((set) => ({
     mode: 'drill',
     people: null,
     person: null,
     answers: [],
-    wanted: { source: here ? 'here' : 'shelf', shelf: [], kind: 'countershaft', level: '', skills: first, count: '10', seed: '1' }, // prettier-ignore
+    wanted: { source: here ? 'here' : 'shelf', shelf: [], kind: 'countershaft', level: '', skills: [], count: '10', seed: '1' }, // prettier-ignore
     drill: null,
     sheet: null,
     hunt: null,

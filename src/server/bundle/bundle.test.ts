@@ -3,8 +3,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { strToU8, unzipSync, zipSync } from 'fflate';
 import { demoTrain } from '@/testing/demo-train';
+import { withFirstTeeth } from '@/testing/edited';
 import { add, save, shelved } from '@/testing/kept';
-import { setTeeth, type Train } from '@/core/train';
 import { openDatabase, type Database } from '../database';
 import { stopWorkers } from '../heavy';
 import { addAnswers, addPerson } from '../practice/people';
@@ -31,18 +31,12 @@ afterAll(stopWorkers);
 
 const DOT = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mP8z8BQDwAEhQGAhKmMIQAAAABJRU5ErkJggg==', 'base64'); // prettier-ignore
 
-const changed = (train: Train, teeth: number): Train => {
-  const edit = setTeeth(train, train.gears[0]!.id, teeth);
-  if (!edit.ok) throw new Error(edit.message);
-  return edit.train;
-};
-
 /** A train with everything that can stand beside one. */
 async function furnished(): Promise<string> {
   const winch = demoTrain('sluice-winch');
   const id = await shelved(here, winch);
-  await save(here, id, 1, changed(winch, 14));
-  await save(here, id, 2, changed(winch, 16));
+  await save(here, id, 1, withFirstTeeth(winch, 14));
+  await save(here, id, 2, withFirstTeeth(winch, 16));
   await nameRevision(here, id, 2, 'As built');
   const search = { format: 'tin-wheel/search', version: 1, target: '9.87', stages: 2, teeth: { min: 12, max: 60 } };
   await keepBeside(here, here.searches, id, { id: 'a', name: 'Slow drum', document: JSON.stringify(search) });
@@ -100,7 +94,7 @@ test('one train alone brings neither people nor worksheets; one that is not ther
 test('what is there is never overwritten unasked: skipped, kept in both states, or replaced', async () => {
   const id = await furnished();
   const bytes = await bundled(here, [id]);
-  await save(here, id, 3, changed(demoTrain('sluice-winch'), 20));
+  await save(here, id, 3, withFirstTeeth(demoTrain('sluice-winch'), 20));
   const before = (await here.trains.findOne({ where: { id } }))!.get().document;
   expect((await planRestore(here, checked(bytes))).trains[0]!.there).toEqual({ name: 'Sluice winch', same: false });
   expect(await restoreBundle(here, checked(bytes), () => 'skip')).toEqual({ added: [], replaced: [], skipped: ['Sluice winch'] }); // prettier-ignore

@@ -2,8 +2,8 @@ import { existsSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'nod
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sqlite3 from 'sqlite3';
-import { setTeeth, type Train } from '@/core/train';
 import { demoTrain } from '@/testing/demo-train';
+import { withFirstTeeth } from '@/testing/edited';
 import { add, save, shelved } from '@/testing/kept';
 import { openDatabase } from '../database';
 import { stopWorkers } from '../heavy';
@@ -17,19 +17,14 @@ beforeEach(() => (folder = mkdtempSync(join(tmpdir(), 'tin-wheel-safe-'))));
 afterEach(() => rmSync(folder, { recursive: true }));
 afterAll(stopWorkers);
 
-const changed = (train: Train, teeth: number): Train => {
-  const edit = setTeeth(train, train.gears[0]!.id, teeth);
-  if (!edit.ok) throw new Error(edit.message);
-  return edit.train;
-};
-
 test('a copy taken while ten clients save is whole, and put back it is the shelf again', async () => {
   const database = await openDatabase(at('data.sqlite'));
   const winch = demoTrain('sluice-winch');
   const ids = await Promise.all(Array.from({ length: 10 }, () => shelved(database, winch)));
   let going = true;
   const clients = ids.map(async (id) => {
-    for (let version = 1; going; version++) await save(database, id, version, changed(winch, 12 + (version % 40)));
+    for (let version = 1; going; version++)
+      await save(database, id, version, withFirstTeeth(winch, 12 + (version % 40)));
   });
   await new Promise((done) => setTimeout(done, 300));
   await backup(at('data.sqlite'), at('copy.sqlite'));

@@ -1,7 +1,7 @@
 import { copyFileSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { setTeeth, type Train } from '@/core/train';
+import { withFirstTeeth } from '@/testing/edited';
 import { add, readable, save } from '@/testing/kept';
 import { stopWorkers } from '../heavy';
 import { openDatabase, seedDemoTrains, type Database } from '../database';
@@ -22,12 +22,6 @@ afterEach(async () => {
   await database.close();
   rmSync(folder, { recursive: true });
 });
-
-const changed = (train: Train, teeth: number): Train => {
-  const edit = setTeeth(train, train.gears[0]!.id, teeth);
-  if (!edit.ok) throw new Error(edit.message);
-  return edit.train;
-};
 
 describe('the shelf in a real database file', () => {
   test('is seeded once: what is deleted stays deleted', async () => {
@@ -52,7 +46,7 @@ describe('the shelf in a real database file', () => {
   test('keeps a save across closing and opening the file', async () => {
     await seedDemoTrains(database, DEMO);
     const { train, version } = await readable(database, 'sluice-winch');
-    await save(database, 'sluice-winch', version, changed(train, 21));
+    await save(database, 'sluice-winch', version, withFirstTeeth(train, 21));
     await database.close();
     database = await openDatabase(database.file);
     const kept = await readable(database, 'sluice-winch');
@@ -63,7 +57,7 @@ describe('the shelf in a real database file', () => {
   test('takes a train off the shelf and puts it back with its revisions', async () => {
     await seedDemoTrains(database, DEMO);
     const { train, version } = await readable(database, 'sluice-winch');
-    await save(database, 'sluice-winch', version, changed(train, 21));
+    await save(database, 'sluice-winch', version, withFirstTeeth(train, 21));
     expect(await removeTrain(database, 'sluice-winch', version)).toBe('stale');
     expect(await removeTrain(database, 'sluice-winch', version + 1)).toBe('removed');
     expect(await findTrain(database, 'sluice-winch')).toBeNull();
@@ -137,7 +131,7 @@ describe('the shelf in a real database file', () => {
     await seedDemoTrains(database, DEMO);
     const { train, version } = await readable(database, 'sluice-winch');
     const results = await Promise.all(
-      [20, 30, 40, 50].map((teeth) => save(database, 'sluice-winch', version, changed(train, teeth))),
+      [20, 30, 40, 50].map((teeth) => save(database, 'sluice-winch', version, withFirstTeeth(train, teeth))),
     );
     expect(results.filter(({ outcome }) => outcome === 'saved')).toHaveLength(1);
     expect(results.filter(({ outcome }) => outcome === 'stale')).toHaveLength(3);

@@ -32,7 +32,7 @@ export const removed: Ask = ({ train, driving, central }, draw) => {
 };
 
 /** The train with a gear and its meshes gone, and what slid them. */
-export const withoutGear = (train: Train, gear: string): Train => {
+const withoutGear = (train: Train, gear: string): Train => {
   const gone = new Set(train.meshes.filter(({ gears }) => gears.includes(gear)).map(({ id }) => id));
   return {
     ...train,
