@@ -65,7 +65,7 @@ test('trace tells the working and the power path', () => {
   const { stdout } = run('trace', train('harvester'), '--position', 'R');
   expect(stdout).toContain('no set has a single unknown; together:');
   expect(stdout).toContain(
-    '(ω(ring 3 & sun 4) − ω(carrier 3)) / (ω(ring 2 & sun 3) − ω(carrier 3)) = -50/18 × 18/86 = -25/43',
+    '(ω(drive drum) − ω(wheel carrier)) / (ω(link drum) − ω(wheel carrier)) = -50/18 × 18/86 = -25/43',
   );
   expect(stdout).toContain('Recirculating 425/736');
   const chain = run('trace', train('sluice-winch'), '--convention', 'out/in').stdout;
@@ -213,8 +213,8 @@ describe('scenarios', () => {
   });
 
   test('travel prints every selector’s stretches; what is missing is one line', () => {
-    const { a } = JSON.parse(run('travel', train('range-box')).stdout);
-    expect(a[0]).toEqual({ fromMm: 0, toMm: 12, engaged: ['a1'], status: 'neutral', ratio: null });
+    const { fine } = JSON.parse(run('travel', train('range-box')).stdout);
+    expect(fine[0]).toEqual({ fromMm: 0, toMm: 12, engaged: ['c1'], status: 'neutral', ratio: null });
     expect(run('points', train('pan-rake')).stderr).toBe('tinwheel: --scenario: name the scenario file.\n');
     const bad = run('run', train('sluice-winch'), '--scenario', `${cases}/points.pan-rake.scenario.json`);
     expect([bad.status, bad.stderr]).toEqual([2, expect.stringMatching(/order: there is no position "1"/)]);

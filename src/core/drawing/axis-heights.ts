@@ -18,7 +18,7 @@ const MAX_TRIES = 4096;
 /** Comparisons of gears that all tries together may make. */
 const MOST_WORK = 5e5;
 /** Pixels between a shaft and a gear it passes. */
-const CLEARANCE = 12;
+export const CLEARANCE = 12;
 
 /**
  * The height of every axis, the first at 0, down positive. Real trains fold back on themselves; the side view unfolds

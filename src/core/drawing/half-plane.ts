@@ -27,6 +27,8 @@ export interface Terminal {
   readonly cells: readonly Cell[];
   /** All of its cells are the member's own, used or not: both ends of a planet's pin. */
   readonly kept?: boolean;
+  /** The side to which the input or an output leaves the train here. */
+  readonly leaves?: 'left' | 'right';
 }
 
 /** Where a planet sits on its carrier. */
@@ -118,9 +120,15 @@ export function halfPlane(
   }
   const { input, outputs } = plan.train;
   const { axisOf } = plan;
-  if (axisOf.get(input) === axis) terminals.push({ member: input, cells: [{ x: 0, row: 0 }] });
+  if (axisOf.get(input) === axis) terminals.push({ member: input, cells: [{ x: 0, row: 0 }], leaves: 'left' });
   const leaving = outputs.filter((output) => axisOf.get(output) === axis);
-  leaving.forEach((output, i) => terminals.push({ member: output, cells: [{ x: i === 1 ? 0 : columns - 1, row: 0 }] }));
+  leaving.forEach((output, i) =>
+    terminals.push(
+      i === 1
+        ? { member: output, cells: [{ x: 0, row: 0 }], leaves: 'left' }
+        : { member: output, cells: [{ x: columns - 1, row: 0 }], leaves: 'right' },
+    ),
+  );
   const rows =
     Math.max(4, ...bodies.map((body) => body.to)) + 4 + Math.min(3, Math.floor(plan.train.couplers.length / 3));
   const central = new Set(

@@ -16,6 +16,9 @@ import {
 /** Pixels from where a shaft leaves the drawing to its name: the arrow stands between. */
 const PORT_GAP = 24;
 
+/** Pixels from the line of a shaft's arrow to a name over or under it. */
+const OVER_ARROW = 16;
+
 /** Names are cut to so many letters; a coupler's, where no place is wide enough, to fewer. */
 const LONGEST = 16;
 const SHORTER = [11, 7];
@@ -47,16 +50,26 @@ export function placeLabels(train: Train, view: Bare): Label[] {
   const names = new Map(train.members.map((member) => [member.id, member.name || member.id]));
   for (const { member, side, x, y } of view.ports) {
     const text = names.get(member)!;
-    const anchor = side === 'left' ? 'end' : 'start';
-    put([
-      {
+    const of = { kind: 'member', id: member } as const;
+    const [out, anchor] = side === 'left' ? ([-1, 'end'] as const) : ([1, 'start'] as const);
+    // Beyond its arrow; where the shaft ends among the gears of others, over or under the arrow.
+    const beside = [LONGEST, ...SHORTER].map((letters) => ({
+      text: cut(text, letters),
+      of,
+      x: x + out * PORT_GAP,
+      y,
+      anchor,
+    }));
+    const over = [1, -1, 2, -2].flatMap((way) =>
+      [anchor, 'middle' as const, anchor === 'end' ? ('start' as const) : ('end' as const)].map((held) => ({
         text: cut(text),
-        of: { kind: 'member', id: member },
-        x: side === 'left' ? x - PORT_GAP : x + PORT_GAP,
-        y,
-        anchor,
-      },
-    ]);
+        of,
+        x: x + out * 6,
+        y: y + way * OVER_ARROW,
+        anchor: held,
+      })),
+    );
+    put([beside[0]!, ...over, ...beside.slice(1)]);
   }
   for (const { coupler: id, x, y } of view.couplers) {
     const text = couplerName(train, id);

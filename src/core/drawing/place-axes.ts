@@ -1,6 +1,6 @@
 import type { Structure, Figure } from '../structure';
 import type { Gear } from '../train';
-import { axisHeights, type Contact, type PlacedGear } from './axis-heights';
+import { axisHeights, CLEARANCE, type Contact, type PlacedGear } from './axis-heights';
 import type { Point } from './geometry';
 import { halfPlane, type Cell, type HalfPlane } from './half-plane';
 
@@ -82,16 +82,51 @@ export function placeAxes(
     const bottom = Math.max(...parts.map((part) => raw[part.axis]! + (part.half ? row : part.radius)));
     if (bottom - top > room && radius > (sets ? 5 : 7)) continue;
     const heights = raw.map((y) => Math.round(y - top + MARGIN.top));
+    const standing = planes.flatMap(({ axis, bodies }) =>
+      bodies.flatMap(({ gear, shape, x, end }) =>
+        shape === 'bar' ? [{ axis, x, end, y: heights[axis]!, radius: drawn(gear) }] : [],
+      ),
+    );
     const px = ({ x, row: out }: Cell, axis: number): Point => ({
       x: space.side + x * column,
       y: heights[axis]! - out * row,
     });
     return {
       scale: { column, row, radius },
-      planes,
+      planes: planes.map((plane) => endedShort(plane, standing, heights[plane.axis]!)),
       heights,
       height: Math.round(bottom - top + MARGIN.top + MARGIN.bottom),
       px,
     };
   }
+}
+
+/** Columns that a shaft goes on beyond its last gear where it cannot leave the drawing. */
+const SHORT = 1;
+
+interface Standing {
+  readonly axis: number;
+  readonly x: number;
+  readonly end: number;
+  readonly y: number;
+  readonly radius: number;
+}
+
+/** A shaft that would leave the drawing through another axis' gear ends beside its own last gear: unfolded into one plane, shafts stand in the way of wheels that pass them in the machine. */
+function endedShort(plane: HalfPlane, standing: readonly Standing[], y: number): HalfPlane {
+  const own = plane.bodies.flatMap(({ x, end }) => [x, end]);
+  const meets = (far: (other: Standing) => boolean) =>
+    standing.some(
+      (other) => other.axis !== plane.axis && far(other) && Math.abs(other.y - y) < other.radius + CLEARANCE,
+    );
+  return {
+    ...plane,
+    terminals: plane.terminals.map((terminal) => {
+      const [last, beyond] = terminal.leaves === 'left' ? [Math.min(...own), -SHORT] : [Math.max(...own), SHORT];
+      const far = ({ x, end }: Standing) => (beyond < 0 ? x < last : end > last);
+      return terminal.leaves && own.length > 0 && meets(far)
+        ? { ...terminal, cells: [{ x: last + beyond, row: 0 }] }
+        : terminal;
+    }),
+  };
 }

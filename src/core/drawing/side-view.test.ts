@@ -118,6 +118,7 @@ function labelFaults(train: Train, view: SideView): string[] {
   const labelled = (kind: string, id: string) => view.labels.some(({ of }) => of.kind === kind && of.id === id);
   for (const { id } of train.couplers) if (!labelled('coupler', id)) found.push(`coupler ${id} has no label`);
   for (const { id } of train.gears) if (!labelled('gear', id)) found.push(`gear ${id} has no label`);
+  for (const { member } of view.ports) if (!labelled('member', member)) found.push(`${member} has no label`);
   return found;
 }
 
@@ -196,6 +197,15 @@ describe('side view', () => {
     const [chain] = view.ties;
     expect(chain!.y2 - chain!.y1).toBeGreaterThan(10);
     expect([...gearFaults(chained, view), ...lineFaults(chained, view)]).toEqual([]);
+  });
+
+  test('a hand whose shaft cannot reach the edge past the wheels of others ends beside its own wheel', () => {
+    const view = draw(demoTrain('tide-dial'));
+    const end = (member: string) => view.ports.find((port) => port.member === member)!.x;
+    const wheel = (gear: string) => view.gears.find((shape) => shape.gear === gear)!.x;
+    expect(end('season')).toBeGreaterThan(Math.max(...view.gears.map(({ x }) => x)));
+    expect(end('tide')).toBeGreaterThan(wheel('d'));
+    expect(end('tide')).toBeLessThan(wheel('e'));
   });
 
   test('two wheels of one axis that mesh the same pinion stand side by side on a long pinion', () => {

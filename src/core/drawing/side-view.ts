@@ -193,7 +193,7 @@ function hangGears(plane: HalfPlane, routed: Routed, { px }: PlacedAxes, book: L
 /** A shaft alone on its axis goes on beyond its outermost gears, to where its bearings stand. */
 function carryOn(
   { axes }: Structure,
-  { axis, bodies, columns, terminals }: HalfPlane,
+  { axis, bodies, terminals }: HalfPlane,
   { px }: PlacedAxes,
   book: LineBook,
 ): void {
@@ -201,12 +201,11 @@ function carryOn(
   const ends = bodies.filter(({ shape }) => shape === 'bar').flatMap(({ x, end }) => [x, end]);
   if (axes[axis]!.length > 1 || ends.length === 0) return;
   const others = book.lines().flatMap((line) => (line.member === member ? [] : line.segments));
-  const out = (end: number) => terminals.some(({ cells }) => cells.length === 1 && cells[0]!.x === end);
-  for (const [x, by, edge] of [
-    [Math.min(...ends), -SHAFT_STUB, 0],
-    [Math.max(...ends), SHAFT_STUB, columns - 1],
+  for (const [x, by, side] of [
+    [Math.min(...ends), -SHAFT_STUB, 'left'],
+    [Math.max(...ends), SHAFT_STUB, 'right'],
   ] as const) {
-    if (out(edge)) continue;
+    if (terminals.some(({ leaves }) => leaves === side)) continue;
     const at = px({ x, row: 0 }, axis);
     // Another axis' lines may come by here: the shaft ends short of them.
     const free = others
@@ -326,17 +325,9 @@ function portsOf(
   plane: HalfPlane,
   train: Train,
 ): { kind: Port['kind']; member: string; side: Port['side']; cell: Cell }[] {
-  return plane.terminals.flatMap(({ member, cells }) => {
-    const [cell] = cells;
-    if (cells.length !== 1 || cell!.row !== 0 || (cell!.x !== 0 && cell!.x !== plane.columns - 1)) return [];
-    return [
-      {
-        kind: member === train.input ? ('input' as const) : ('output' as const),
-        member,
-        side: cell!.x === 0 ? ('left' as const) : ('right' as const),
-        cell: cell!,
-      },
-    ];
+  return plane.terminals.flatMap(({ member, cells, leaves: side }) => {
+    const kind = member === train.input ? ('input' as const) : ('output' as const);
+    return side ? [{ kind, member, side, cell: cells[0]! }] : [];
   });
 }
 

@@ -48,10 +48,10 @@ test('three groups of two make eight cells; overlapping ranges are marked', () =
   expect(overlapping.sort()).toEqual([2, 2.25]);
 });
 
-test('the range box of the saltworks, with neutral beside it and a clutch that is always on, is four by three by five or fewer', () => {
+test('the range box of the saltworks, with neutral beside it and a clutch that is always on, is three by four by four', () => {
   const box = demoTrain('range-box');
   const found = grid(box)!;
-  expect(found.groups.map(({ length }) => length).sort()).toEqual([3, 4, 5]);
+  expect(found.groups.map(({ length }) => length).sort()).toEqual([3, 4, 4]);
   expect(found.cells.length).toBe(box.positions.filter(({ engaged }) => engaged.length === 3).length);
   const withNeutral = { ...box, positions: [{ id: 'N', name: 'N', engaged: [] }, ...box.positions] };
   expect(grid(withNeutral)!.outside).toEqual(['N']);

@@ -91,10 +91,10 @@ describe('the story', () => {
   test('of the harvester in second: what is held, what turns as one block, and no planet', () => {
     const { sentences } = told('harvester', ['A', 'B', 'E']);
     const texts = sentences.map(({ text }) => text);
-    expect(texts).toContain('Held by A: sun 1 & 2.');
+    expect(texts).toContain('Held by Sun brake: double sun.');
     expect(texts.some((text) => text.startsWith('Nothing rolls in this set, one block: '))).toBe(true);
-    expect(texts.join(' ')).not.toContain('planet 1');
-    expect(sentences.find(({ text }) => text.startsWith('Joined by E,'))!.highlight).toEqual({
+    expect(texts.join(' ')).not.toContain('front planet');
+    expect(sentences.find(({ text }) => text.startsWith('Joined by Link clutch,'))!.highlight).toEqual({
       members: ['r2s3', 'r3s4'],
       gears: [],
       couplers: ['E'],

@@ -79,10 +79,7 @@ export function Entry() {
             role="radio"
             aria-checked={kind === draft.kind}
             className="flex items-center gap-2 rounded px-1 text-left aria-checked:bg-base-300 aria-checked:font-semibold hover:bg-base-200"
-            onClick={() => {
-              pickKind(store, kind);
-              requestAnimationFrame(focusFirst);
-            }}
+            onClick={() => pickKind(store, kind)}
           >
             <kbd className="kbd kbd-xs">{KINDS[kind].letter}</kbd> {KINDS[kind].name}
           </button>

@@ -1,6 +1,7 @@
 'use client';
 
 import { useCallback } from 'react';
+import { flushSync } from 'react-dom';
 import type { KeyLine } from '@/features/train/frame/keys';
 import { useScreenKeys } from '@/features/train/frame/screen-keys';
 import { begun, KIND_ORDER, KINDS, type Kind } from '../kinds';
@@ -26,7 +27,6 @@ export function useLogKeys(): void {
       if (!kind) return;
       event.preventDefault();
       pickKind(store, kind);
-      requestAnimationFrame(focusFirst);
     },
     [store],
   );
@@ -37,9 +37,15 @@ export function useLogKeys(): void {
 export const FIRST_FIGURE = 'first-figure';
 export const focusFirst = (): void => document.getElementById(FIRST_FIGURE)?.focus();
 
+/** Changes what is taken, and is in its first field before the next key comes: a digit typed at once is not lost. */
+export function takeInto(change: () => void): void {
+  flushSync(change);
+  focusFirst();
+}
+
 export function pickKind({ getState }: ReturnType<typeof useLogItself>['store'], kind: Kind): void {
   const { draft, set } = getState();
-  set({ draft: { ...draft, kind, figures: { ...draft.figures, ...begun(kind, draft.figures) } } });
+  takeInto(() => set({ draft: { ...draft, kind, figures: { ...draft.figures, ...begun(kind, draft.figures) } } }));
 }
 
 const isTyping = (target: EventTarget | null): boolean =>

@@ -11,7 +11,7 @@ import { intervalText, valueText } from '@/features/train/log/figures-text';
 import { KINDS } from '../kinds';
 import { VERDICTS } from '@/features/train/log/verdict-words';
 import type { Row } from '../rows';
-import { focusFirst } from '../entry/keys';
+import { takeInto } from '../entry/keys';
 import { useJudgement, useLog } from '../use-log';
 
 /** One reading: its arithmetic, what it proves, what would explain it, and what it was before it was corrected. */
@@ -30,8 +30,8 @@ function Detail({ row }: { row: Row }) {
   const session = useSession();
   const correct = () => {
     const figures = Object.fromEntries(Object.entries(reading).filter(([, value]) => typeof value === 'number').map(([key, value]) => [key, String(value)])); // prettier-ignore
-    set({ correcting: row.id, draft: { ...draft, kind: reading.kind, figures: { ...draft.figures, ...figures }, note: reading.note ?? '' } }); // prettier-ignore
-    requestAnimationFrame(focusFirst);
+    const taken = { ...draft, kind: reading.kind, figures: { ...draft.figures, ...figures }, note: reading.note ?? '' };
+    takeInto(() => set({ correcting: row.id, draft: taken }));
   };
   return (
     <div className="flex flex-col gap-2">
