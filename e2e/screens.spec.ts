@@ -65,7 +65,7 @@ test('by keyboard alone: to the chart, along its cells, engaged with Space, and 
   await page.keyboard.press('Control+z');
   await expect(page.locator(':focus')).toHaveAttribute('aria-pressed', before!);
   await page.keyboard.press('?');
-  await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('The screens of the train');
+  await expect(page.getByRole('complementary', { name: 'Help' })).toContainText('The screens of the train');
   await page.keyboard.press('Escape');
   await page.keyboard.press('Shift+Digit1');
   await expect(page.getByRole('region', { name: 'End view' })).toBeVisible();

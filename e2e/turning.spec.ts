@@ -107,30 +107,3 @@ test('the drawing zooms, pans and fits', async ({ page, request }) => {
   await page.getByRole('button', { name: 'Fit to the space' }).click();
   await expect(drawing).toHaveAttribute('transform', 'translate(0,0) scale(1)');
 });
-
-test('a first visit opens the rake’s gearbox, turning, with one line that says what to try', async ({
-  browser,
-  baseURL,
-}) => {
-  const context = await browser.newContext({ baseURL, storageState: { cookies: [], origins: [] } });
-  const page = await context.newPage();
-  await page.goto('/');
-  await expect(page).toHaveURL(/\/trains\/pan-rake\?first/);
-  await expect(page.getByRole('note')).toContainText('to turn exactly one turn and read the counters');
-  await expect(page.getByRole('button', { name: 'Pause' })).toBeVisible();
-  await expect(turns(page, 'out')).not.toHaveText('0');
-  await page.getByRole('button', { name: 'Close the hint' }).click();
-  await expect(page.getByRole('note')).toHaveCount(0);
-  await page.goto('/');
-  await expect(page.getByRole('heading', { name: 'Shelf' })).toBeVisible();
-  await expect(page.getByRole('listitem')).toHaveCount(await page.locator('a[href^="/trains/"]').count());
-  await context.close();
-});
-
-test('the list of keys opens with a question mark', async ({ page, request }) => {
-  await page.goto(await freshTrain(request, 'stirrer'));
-  await page.keyboard.press('?');
-  await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('Turn exactly one turn');
-  await page.keyboard.press('Escape');
-  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeHidden();
-});

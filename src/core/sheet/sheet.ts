@@ -1,3 +1,4 @@
+import { CAUTIONS } from '../cautions';
 import { checkDesign } from '../checks';
 import { endView, type Station } from '../end-view';
 import { chartOf, type ChartRow } from '../gear-chart';
@@ -233,11 +234,6 @@ function withoutEmpty({
 /** What the workshop is told where it applies; local rules come first. */
 function cautionsFor(train: Train): readonly string[] {
   const printed = train.gears.some(({ material }) => material === 'printed' || material === 'nylon');
-  return [
-    'This computes motion and ideal or estimated torque. It does not rate teeth, shafts, bearings or housings for strength or fatigue.',
-    'Rotating parts pinch and grab: guards on, no loose clothing, power off before reaching in.',
-    `${printed ? 'Printed' : 'Fast or printed'} gears can burst: keep below the tip speed of the material, with a shield and eye protection.`,
-    'Springs and balls fly out of opened hubs. Jacked vehicles, brakes and steering belong to licensed practice and the maker’s service data.',
-    'Local rules on machinery and vehicles come first.',
-  ];
+  const { figures, turning, burst, springs, licensed, local } = CAUTIONS;
+  return [figures, turning, printed ? burst.replace('Fast or printed', 'Printed') : burst, springs, licensed, local];
 }

@@ -10,17 +10,17 @@ import { CrankPanel } from './crank/crank-panel';
 import { useLaidOut } from './drawing/laying-out';
 import { SideViewPane } from './drawing/side-view-pane';
 import { EndViewPane } from './end-view/end-view-pane';
-import { FirstVisit } from './first-visit';
 import { useBenchKeys } from './keys';
 import { Panel } from './panel/panel';
 import { PositionsStrip } from './positions-strip';
+import { Tour } from './tour';
 import { useCrank } from './use-bench';
 
 const FilesDialog = onDemand(async () => (await import('./files/files-dialog')).FilesDialog);
 
 /**
  * One train on the bench: its side view and end view, the crank with its counters, the positions, and the panel that explains them.
- * @param first the very first visit: the train is turning and a line says what to try.
+ * @param first the very first visit: the train is turning and a tour shows round.
  */
 export function Screen({ first = false }: { first?: boolean }) {
   const crank = useCrank();
@@ -31,7 +31,7 @@ export function Screen({ first = false }: { first?: boolean }) {
   return (
     <>
       <FilesButton />
-      {first && <FirstVisit />}
+      <Tour first={first} />
       <main className="print:block grid min-h-0 flex-1 lg:grid-cols-[minmax(0,1fr)_22.5rem] xl:grid-cols-[minmax(0,1fr)_23.5rem] 2xl:grid-cols-[minmax(0,1fr)_29rem]">
         <div className="flex min-h-0 min-w-0 flex-col">
           <SideViewPane />

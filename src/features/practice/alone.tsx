@@ -13,7 +13,7 @@ export function Alone() {
   const [practice] = useState(() => ({ itself: createPractice(false), here: null }));
   useEffect(() => practice.itself.leave, [practice]);
   return (
-    <AloneFrame title="Practice">
+    <AloneFrame title="Practice" about="Practice">
       <PracticeContext value={practice}>
         <Practice />
       </PracticeContext>

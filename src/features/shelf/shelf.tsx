@@ -7,6 +7,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { onDemand, whenIdle } from '@/ui/on-demand';
 import { useKeptPreferences } from '@/ui/preferences';
 import { fileName, saveFile } from '@/ui/save-file';
+import { Help } from '@/ui/help/help';
 import { ThemeSwitch } from '@/ui/theme-switch';
 import { type ShelfEntry, type UnreadableEntry } from '@/wire';
 import {
@@ -105,6 +106,7 @@ export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
         <Link href="/teeth" className="link-hover text-sm">
           Tooth counts for a ratio
         </Link>
+        <Help about="Shelf" />
         <ThemeSwitch />
       </header>
       <main className="py-5">

@@ -1,4 +1,4 @@
-import type { KeyLine } from '@/features/train/frame/keys';
+import type { KeyLine } from '@/ui/help/help-panel';
 
 /** What the keyboard does in the pictures of the Shifting screen. */
 export const SHIFTING_KEYS: readonly KeyLine[] = [

@@ -14,7 +14,7 @@ export function Alone() {
   const [teeth] = useState(() => ({ itself: teethFor(null, null), train: null }));
   useEffect(() => teeth.itself.leave, [teeth]);
   return (
-    <AloneFrame title="Tooth counts" beside={<FigureChoices />}>
+    <AloneFrame title="Tooth counts" about="Teeth" beside={<FigureChoices />}>
       <TeethContext value={teeth}>
         <Teeth />
       </TeethContext>

@@ -1,5 +1,6 @@
 'use client';
 
+import { CAUTIONS } from '@/core/cautions';
 import { useEffect, useState, type ReactNode } from 'react';
 import { MeasuredHere } from '@/features/train/log/measured-here';
 import { onDemand, whenIdle } from '@/ui/on-demand';
@@ -64,12 +65,9 @@ export function Panel() {
 function Cautions() {
   return (
     <div className="muted mt-4 border-t border-base-300 pt-2 text-xs leading-snug">
-      <p>
-        Torques are ideal or estimated from the losses given; teeth, shafts and housings are not rated for strength.
-      </p>
+      <p>{CAUTIONS.figures}</p>
       <p className="mt-1">
-        Turning gears pinch and grab: guard them, no loose clothing, power off before reaching in. Springs and balls fly
-        out of opened hubs. Local rules on machinery come first.
+        {CAUTIONS.turning} {CAUTIONS.springs} {CAUTIONS.local}
       </p>
     </div>
   );

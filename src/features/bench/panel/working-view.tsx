@@ -39,11 +39,11 @@ export function WorkingView() {
   );
 }
 
-const SCHOOLS: Record<SetSchool, { label: string; title: string }> = {
-  formula: { label: 'formula', title: 'The relative-motion equation of a set, with its values put in.' },
+const SCHOOLS: Record<SetSchool, { label: string; means: string }> = {
+  formula: { label: 'formula', means: 'The relative-motion equation of a set, with its values put in.' },
   table: {
     label: 'table',
-    title: 'All turned together with the carrier, then the carrier held and one member turned; the two lines added.',
+    means: 'All turned together with the carrier, then the carrier held and one member turned; the two lines added.',
   },
 };
 
@@ -52,13 +52,12 @@ function SchoolChoice() {
   const school = usePreferences((state) => state.setSchool);
   const set = usePreferences((state) => state.set);
   return (
-    <fieldset className="mb-2 flex items-center gap-3 text-sm">
+    <fieldset className="mb-2 flex flex-wrap items-center gap-x-3 text-sm">
       <legend className="sr-only">How planetary sets are worked</legend>
       <span className="muted">Sets worked by</span>
       {(Object.keys(SCHOOLS) as SetSchool[]).map((kind) => (
         <label
           key={kind}
-          title={SCHOOLS[kind].title}
           className="muted cursor-pointer border-b-2 border-transparent has-checked:border-primary has-checked:text-base-content has-focus-visible:outline-2 has-focus-visible:outline-accent"
         >
           <input
@@ -71,6 +70,7 @@ function SchoolChoice() {
           {SCHOOLS[kind].label}
         </label>
       ))}
+      <p className="muted basis-full text-xs">{SCHOOLS[school].means}</p>
     </fieldset>
   );
 }

@@ -2,7 +2,7 @@
 
 import { useCallback } from 'react';
 import { flushSync } from 'react-dom';
-import type { KeyLine } from '@/features/train/frame/keys';
+import type { KeyLine } from '@/ui/help/help-panel';
 import { useScreenKeys } from '@/features/train/frame/screen-keys';
 import { begun, KIND_ORDER, KINDS, type Kind } from '../kinds';
 import { useLogItself } from '../use-log';

@@ -1,6 +1,6 @@
 import { useCallback } from 'react';
 import type { Given, Question } from '@/core/practice';
-import type { KeyLine } from '@/features/train/frame/keys';
+import type { KeyLine } from '@/ui/help/help-panel';
 import { useScreenKeys } from '@/features/train/frame/screen-keys';
 import { toggled } from '../question/answer-field';
 import { keyFor } from '../question/choices';

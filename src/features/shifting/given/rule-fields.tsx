@@ -13,6 +13,11 @@ const BETWEENS: Record<Between, string> = {
 };
 const BETWEEN_HELP =
   'In neutral the motor runs free and a torque detector feels nothing. A hand-over, by friction clutches or two paths, never lets go. A one-way clutch takes over at once.';
+const CUE_MEANS: Record<Cue, string> = {
+  speed: 'Shifts by how fast the input turns; it does not know the load.',
+  torque: 'Shifts by the torque at the output; in a neutral gap it feels none, and can chatter.',
+  hand: 'Shifts when you say so.',
+};
 const PATHS = { direct: 'straight to it', sequence: 'drum: one after another' } as const;
 
 /** When it shifts, and what happens meanwhile. */
@@ -25,6 +30,7 @@ export function RuleFields() {
   return (
     <Group name="Shifting" beside={rule.cue !== 'hand' && <FromPoints cue={rule.cue} />}>
       <Pick label="It feels" value={rule.cue} choices={CUES} onChange={(cue) => set({ cue })} />
+      <p className="muted text-xs">{CUE_MEANS[rule.cue]}</p>
       {rule.cue === 'hand' ? (
         <>
           <ScheduleField />

@@ -23,13 +23,8 @@ export function ConditionFields() {
   const chains = form.kind === 'chains';
   return (
     <Group name="Conditions">
-      <Pick
-        label="Common factors"
-        title={HUNTING}
-        value={form.coprime}
-        choices={COPRIME}
-        onChange={(coprime) => ask({ coprime })}
-      />
+      <Pick label="Common factors" value={form.coprime} choices={COPRIME} onChange={(coprime) => ask({ coprime })} />
+      {form.coprime !== 'any' && <p className="muted text-xs">{HUNTING}</p>}
       {chains && (
         <>
           <Pick

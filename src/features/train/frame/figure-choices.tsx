@@ -46,6 +46,7 @@ export function FigureChoices() {
       </summary>
       <div className="absolute right-0 z-30 mt-1 flex w-max flex-col gap-2 border border-base-content bg-base-100 p-3 shadow-md">
         <RatioConventions />
+        <RatioMeaning />
         <UnitChoices />
       </div>
     </details>
@@ -55,10 +56,7 @@ export function FigureChoices() {
 function RatioConventions() {
   const { convention, set } = usePreferences();
   return (
-    <fieldset
-      className="flex items-center gap-1.5 text-sm"
-      title="in/out: input turns for one turn of the output. out/in: output turns for one turn of the input."
-    >
+    <fieldset className="flex items-center gap-1.5 text-sm">
       <legend className="sr-only">Ratio convention</legend>
       <span className="muted">Ratio</span>
       <div className="join">
@@ -76,6 +74,15 @@ function RatioConventions() {
       </div>
     </fieldset>
   );
+}
+
+const MEANINGS: Record<RatioConvention, string> = {
+  'in/out': 'Turns of the input for one of the output: driven over driver, and as ideal torque grows.',
+  'out/in': 'Turns of the output for one of the input: driver over driven, and as speed grows.',
+};
+
+function RatioMeaning() {
+  return <p className="muted max-w-64 text-sm">{MEANINGS[usePreferences((state) => state.convention)]}</p>;
 }
 
 function UnitChoices() {

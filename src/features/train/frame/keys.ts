@@ -1,6 +1,7 @@
 'use client';
 
 import { useLayoutEffect } from 'react';
+import type { KeyLine } from '@/ui/help/help-panel';
 import type { Train } from '@/core/train';
 import { choosePosition, stepPosition } from '../choosing';
 import { redo, undo } from '../edit';
@@ -8,19 +9,13 @@ import { useSession } from '../use-train';
 import { showScreen } from './screens-row';
 import type { Screen } from './screens';
 
-/** A line of the sheet that lists the keys. */
-export interface KeyLine {
-  readonly keys: string;
-  readonly does: string;
-}
-
 /** What the keyboard does on every screen of a train. */
 export const TRAIN_KEYS: readonly KeyLine[] = [
   { keys: '1 … 9, R, N', does: 'Choose the position of that name; type 1 then 2 for position 12' },
   { keys: '← →', does: 'The position before or after' },
   { keys: 'Shift 1 …', does: 'The screens of the train, in the order of the bar' },
   { keys: 'Ctrl Z, Ctrl Shift Z', does: 'Undo and redo' },
-  { keys: '?', does: 'This list' },
+  { keys: '?', does: 'Help, with this list' },
 ];
 
 /** Digits typed within this time belong to one position's name. */

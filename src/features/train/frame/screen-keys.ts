@@ -1,9 +1,21 @@
 'use client';
 
 import { createContext, useContext, useLayoutEffect } from 'react';
-import type { KeyLine } from './keys';
+import type { KeyLine } from '@/ui/help/help-panel';
 
 export const ScreenKeys = createContext<(lines: readonly KeyLine[]) => void>(() => undefined);
+
+/** Takes what shows someone round the screen, for its help. */
+export const ScreenTour = createContext<(start: (() => void) | null) => void>(() => undefined);
+
+/** Offers a tour of the screen in its help. */
+export function useScreenTour(start: () => void): void {
+  const offer = useContext(ScreenTour);
+  useLayoutEffect(() => {
+    offer(() => start);
+    return () => offer(null);
+  }, [offer, start]);
+}
 
 /** Keys that work anywhere on a screen, listed with those that every screen has. */
 export function useScreenKeys(lines: readonly KeyLine[], press: (event: KeyboardEvent) => void): void {

@@ -1,9 +1,10 @@
 'use client';
 
-import { History, Keyboard, Redo2, Undo2 } from 'lucide-react';
+import { History, Redo2, Undo2 } from 'lucide-react';
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import { onDemand, whenIdle } from '@/ui/on-demand';
+import { HelpButton } from '@/ui/help/help';
 import { ThemeSwitch } from '@/ui/theme-switch';
 import { redo, undo } from '../edit';
 import { useHistory, useTrainStore } from '../use-train';
@@ -20,13 +21,13 @@ const RevisionsDialog = onDemand(async () => (await import('../revisions/revisio
 interface Props {
   readonly screens: readonly Screen[];
   readonly here: Screen | undefined;
-  readonly onKeys: () => void;
+  readonly onHelp: () => void;
   /** Takes the place where a screen puts its own buttons. */
   readonly slot: (place: HTMLElement | null) => void;
 }
 
 /** The bar that stays above all screens of a train. */
-export function TopBar({ screens, here, onKeys, slot }: Props) {
+export function TopBar({ screens, here, onHelp, slot }: Props) {
   const store = useTrainStore();
   const canUndo = useHistory((history) => history.pastStates.length > 0);
   const canRedo = useHistory((history) => history.futureStates.length > 0);
@@ -66,7 +67,7 @@ export function TopBar({ screens, here, onKeys, slot }: Props) {
         />
         <span ref={slot} className="flex" />
         <CopyLink />
-        <BarButton label="Keys" title="Keys (?)" onPress={onKeys} icon={<Keyboard className="size-4" aria-hidden />} />
+        <HelpButton onPress={onHelp} />
         <ThemeSwitch />
       </div>
       {revisions && <RevisionsDialog.Shown onClose={() => setRevisions(false)} />}

@@ -3,7 +3,10 @@
 import { usePathname, useSelectedLayoutSegment } from 'next/navigation';
 import { Suspense, useCallback, useEffect, useLayoutEffect, useMemo, useState, type ReactNode } from 'react';
 import type { Train } from '@/core/train';
-import { onDemand, whenIdle } from '@/ui/on-demand';
+import { HelpPanel } from '@/ui/help/help';
+import type { KeyLine } from '@/ui/help/help-panel';
+import { TOPICS, type TopicName } from '@/ui/help/topics';
+import { whenIdle } from '@/ui/on-demand';
 import { useKeptPreferences } from '@/ui/preferences';
 import { DifferenceList } from '../difference';
 import { documents } from '../documents';
@@ -13,12 +16,10 @@ import { KeptEdits } from '../saving/kept-edits';
 import { leave, receive, sessionOf, type Loaded, type Session } from '../session';
 import { SessionContext } from '../use-train';
 import { BarSlot } from './bar-slot';
-import { useTrainKeys, type KeyLine } from './keys';
-import { ScreenKeys } from './screen-keys';
+import { TRAIN_KEYS, useTrainKeys } from './keys';
+import { ScreenKeys, ScreenTour } from './screen-keys';
 import { screenAt, type Screen } from './screens';
 import { TopBar } from './top-bar';
-
-const KeysSheet = onDemand(async () => (await import('./keys-sheet')).KeysSheet);
 
 /** The mark in the browser's timeline from which every screen of the train opens without the server. */
 const ALL_HERE = 'every screen is here';
@@ -53,17 +54,18 @@ function Frame({ session, screens, children }: { session: Session; screens: read
   const path = usePathname();
   const brought = useSelectedLayoutSegment() ?? '';
   const here = screenAt(screens, path);
-  const [keys, setKeys] = useState(false);
+  const [help, setHelp] = useState(false);
+  const [tour, setTour] = useState<(() => void) | null>(null);
   const [slot, setSlot] = useState<HTMLElement | null>(null);
   const [own, setOwn] = useState<readonly KeyLine[]>([]);
-  const showKeys = useCallback(() => setKeys(true), []);
-  useTrainKeys(screens, showKeys);
+  const toggleHelp = useCallback(() => setHelp((open) => !open), []);
+  useTrainKeys(screens, toggleHelp);
   useEffect(
     () =>
       whenIdle([
         ...screens.map(({ load }) => load),
         documents,
-        KeysSheet.load,
+        HelpPanel.load,
         DifferenceList.load,
         // From here on the server may go away.
         async () => {
@@ -76,23 +78,35 @@ function Frame({ session, screens, children }: { session: Session; screens: read
   return (
     <BarSlot value={slot}>
       <ScreenKeys value={setOwn}>
-        <div className="flex min-h-dvh flex-col lg:h-dvh lg:overflow-hidden print:block print:h-auto print:overflow-visible">
-          <TopBar screens={screens} here={here} onKeys={showKeys} slot={setSlot} />
-          {here && here.segment !== brought ? (
-            <Suspense fallback={<p className="muted m-auto">Opening {here.word}…</p>}>
-              <here.Screen />
-            </Suspense>
-          ) : (
-            children
-          )}
-          {keys && <KeysSheet.Shown own={own} onClose={() => setKeys(false)} />}
-          <KeptEdits session={session} />
-          <ConflictDialog />
-        </div>
+        <ScreenTour value={setTour}>
+          <div className="flex min-h-dvh flex-col lg:h-dvh lg:overflow-hidden print:block print:h-auto print:overflow-visible">
+            <TopBar screens={screens} here={here} onHelp={toggleHelp} slot={setSlot} />
+            {here && here.segment !== brought ? (
+              <Suspense fallback={<p className="muted m-auto">Opening {here.word}…</p>}>
+                <here.Screen />
+              </Suspense>
+            ) : (
+              children
+            )}
+            {help && here && isTopic(here.word) && (
+              <HelpPanel.Shown
+                key={here.word}
+                about={here.word}
+                keys={[...own, ...TRAIN_KEYS]}
+                {...(tour && { onTour: tour })}
+                onClose={() => setHelp(false)}
+              />
+            )}
+            <KeptEdits session={session} />
+            <ConflictDialog />
+          </div>
+        </ScreenTour>
       </ScreenKeys>
     </BarSlot>
   );
 }
+
+const isTopic = (word: string): word is TopicName => word in TOPICS;
 
 /** Keeps the session with what the server has and what the address asks for, and lets nothing wait when the window is left. */
 function useKept(session: Session, loaded: Loaded): void {

@@ -1,0 +1,101 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Page } from './journey';
+import { freshTrain } from './shelf-copies';
+
+const turns = (page: Page, member: string) => page.getByTestId(`turns ${member}`);
+const help = (page: Page) => page.getByRole('complementary', { name: 'Help' });
+const tour = (page: Page) => page.getByRole('region', { name: 'Tour' });
+
+test('a first visit opens the rake’s gearbox, turning, and shows round in five steps; it is not shown again', async ({
+  browser,
+  baseURL,
+}) => {
+  const context = await browser.newContext({ baseURL, storageState: { cookies: [], origins: [] } });
+  const page = await context.newPage();
+  await page.goto('/');
+  await expect(page).toHaveURL(/\/trains\/pan-rake\?first/);
+  await expect(tour(page)).toContainText('1 of 5');
+  await expect(page.getByRole('button', { name: 'Pause' })).toBeVisible();
+  await expect(turns(page, 'out')).not.toHaveText('0');
+  // What it says can be tried while it stands there.
+  await page.keyboard.press('2');
+  await expect(page.getByTestId('ratio')).toHaveText('2.837');
+  for (let step = 2; step <= 5; step++) {
+    await tour(page).getByRole('button', { name: 'Next', exact: true }).click();
+    await expect(tour(page)).toContainText(`${step} of 5`);
+  }
+  await tour(page).getByRole('button', { name: 'Back', exact: true }).click();
+  await expect(tour(page)).toContainText('4 of 5');
+  await tour(page).getByRole('button', { name: 'Skip the tour' }).click();
+  await expect(tour(page)).toHaveCount(0);
+  await page.reload();
+  await expect(page.getByRole('region', { name: 'Side view' })).toBeVisible();
+  await page.goto('/');
+  await expect(page.getByRole('heading', { name: 'Shelf' })).toBeVisible();
+  await expect(page.getByRole('listitem')).toHaveCount(await page.locator('a[href^="/trains/"]').count());
+  // Whoever wants it again finds it in the help.
+  await page.goto('/trains/pan-rake?first');
+  await page.keyboard.press('?');
+  await expect(tour(page)).toHaveCount(0);
+  await help(page).getByRole('button', { name: 'Show me round' }).click();
+  await expect(tour(page)).toContainText('Where the power goes');
+  await page.keyboard.press('Escape');
+  await expect(tour(page)).toHaveCount(0);
+  await context.close();
+});
+
+test('every screen has its help, with what to do, words, cautions and keys; it stays open beside the work', async ({
+  page,
+  request,
+}) => {
+  await page.goto(await freshTrain(request, 'stirrer'));
+  await page.keyboard.press('?');
+  await expect(help(page)).toContainText('Turn exactly one turn, or back');
+  for (const [key, about, word] of [
+    ['1', 'Bench', 'Planetary set'],
+    ['2', 'Chart', 'Influence'],
+    ['3', 'Shifting', 'Stall'],
+    ['4', 'Teeth', 'Hunting tooth'],
+    ['5', 'Log', 'Resolution'],
+    ['6', 'Practice', 'Slip'],
+    ['7', 'Sheet', 'Outline'],
+  ] as const) {
+    await page.keyboard.press(`Shift+Digit${key}`);
+    await expect(help(page).getByRole('heading', { name: `Help: ${about}` })).toBeVisible();
+    for (const part of ['Words', 'Keys', 'Cautions'])
+      await expect(help(page).getByRole('region', { name: part })).toBeVisible();
+    await expect(help(page).getByRole('region', { name: 'Words' })).toContainText(word);
+    expect((await new AxeBuilder({ page }).include('aside[aria-label="Help"]').analyze()).violations).toEqual([]);
+  }
+  await page.keyboard.press('Shift+Digit1');
+  // It is no dialog: positions are still chosen beside it.
+  await help(page).getByRole('heading', { name: 'Help: Bench' }).click();
+  await page.keyboard.press('ArrowRight');
+  await expect(help(page)).toBeVisible();
+  await page.keyboard.press('?');
+  await expect(help(page)).toBeHidden();
+  for (const [address, about] of [
+    ['/', 'Shelf'],
+    ['/practice', 'Practice'],
+    ['/teeth', 'Teeth'],
+  ] as const) {
+    await page.goto(address);
+    await page.getByRole('button', { name: 'Help', exact: true }).click();
+    await expect(help(page).getByRole('heading', { name: `Help: ${about}` })).toBeVisible();
+    await page.keyboard.press('Escape');
+    await expect(help(page)).toBeHidden();
+  }
+});
+
+test('a way of working says what it means where it is switched', async ({ page, request }) => {
+  await page.goto(await freshTrain(request, 'stirrer'));
+  await page.getByText('in/out · rpm').click();
+  await expect(page.getByText('driven over driver, and as ideal torque grows')).toBeVisible();
+  await page.getByRole('radio', { name: 'out/in' }).check();
+  await expect(page.getByText('driver over driven, and as speed grows')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.getByRole('tab', { name: 'Working' }).click();
+  await expect(page.getByText('The relative-motion equation of a set, with its values put in.')).toBeVisible();
+  await page.getByRole('radio', { name: 'table' }).check({ force: true });
+  await expect(page.getByText('then the carrier held and one member turned')).toBeVisible();
+});
