@@ -181,3 +181,48 @@ test('what is worth knowing is said: pointed tips, undercut roots, no backlash, 
   expect(hints({ teeth: 9, moduleMm: 2, widthMm: 5 })).toContain('undercut');
   expect(hints({ teeth: 40, moduleMm: 2, widthMm: 5 })).toMatch(/^No backlash.*lying flat.*burst/);
 });
+
+/** How deep the basic rack, rolled along past a gear by small steps, cuts into a place of the gear's outline (mm; below 0: how far it stays away from it). */
+function cutBy(
+  rack: { moduleMm: number; pitchRadius: number; teeth: number; shift: number },
+  place: { radius: number; half: number },
+): number {
+  const { moduleMm: m, pitchRadius: r, teeth, shift } = rack;
+  const [deepest, rounding] = [1.25 * m, 0.38 * m];
+  const middle = deepest - rounding;
+  const beside = (Math.PI * m) / 4 - middle * Math.tan(PRESSURE_ANGLE) - rounding / Math.cos(PRESSURE_ANGLE);
+  const straight = middle + rounding * Math.sin(PRESSURE_ANGLE);
+  /** Half the rack tooth's width so far below its own pitch line. */
+  const half = (depth: number) =>
+    depth <= straight
+      ? (Math.PI * m) / 4 - depth * Math.tan(PRESSURE_ANGLE)
+      : depth > deepest
+        ? -Infinity
+        : beside + Math.sqrt(rounding ** 2 - (depth - middle) ** 2);
+  let most = -Infinity;
+  for (let turn = -1.2; turn <= 1.2; turn += 2e-4) {
+    const at = Math.PI / teeth - place.half + turn;
+    const x = place.radius * Math.sin(at) - r * turn;
+    const depth = r + shift * m - place.radius * Math.cos(at);
+    most = Math.max(most, half(depth) - Math.abs(x));
+  }
+  return most;
+}
+
+test.each([9, 13, 14, 15, 16, 17, 18, 30])(
+  'with %i teeth the rack rolled past cuts no place of the outline, and reaches every one',
+  (teeth) => {
+    for (const shift of [0, 0.25]) {
+      const form = toothForm({ teeth, moduleMm: 2, shift });
+      for (const { from, to, at } of form.pieces)
+        for (let i = 0; i <= 8; i++) {
+          const place = at(from + ((to - from) * i) / 8);
+          // The bottom is reached at one depth only, where the rack's tip is flat; elsewhere the rack touches to within its steps.
+          if (place.radius < form.rootRadius + 1e-3) continue;
+          const cut = cutBy({ moduleMm: 2, pitchRadius: form.pitchRadius, teeth, shift }, place);
+          expect(cut).toBeLessThan(1e-4);
+          expect(cut).toBeGreaterThan(-2e-3);
+        }
+    }
+  },
+);

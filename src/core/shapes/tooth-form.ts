@@ -16,6 +16,8 @@ export const PRESSURE_ANGLE = (20 * Math.PI) / 180;
 const ADDENDUM = 1;
 const DEDENDUM = 1.25;
 const TIP_ROUNDING = 0.38;
+/** How deep the rack's straight flank reaches below its pitch line, in modules: to where the rounding begins (1.0). */
+const STRAIGHT = DEDENDUM - TIP_ROUNDING * (1 - Math.sin(PRESSURE_ANGLE));
 
 /** inv α = tan α − α. */
 export const involute = (angle: number): number => Math.tan(angle) - angle;
@@ -117,18 +119,18 @@ function trochoid(
   };
   const STEPS = 64;
   // Without undercut the cut runs into the flank where the straight flank of the rack begins, and lies outside its line before.
-  const undercut = H > r * Math.sin(PRESSURE_ANGLE) ** 2;
+  const undercut = H + rounding * Math.sin(PRESSURE_ANGLE) > r * Math.sin(PRESSURE_ANGLE) ** 2;
   const met = undercut ? Array.from({ length: STEPS }, (_, i) => (end * (i + 1)) / STEPS).find(past) : undefined;
   const to = met === undefined ? end : bisected(past, met - end / STEPS, met);
   return { fillet: { from: 0, to, at }, start: Math.max(at(to).radius, base) };
 }
 
 /**
- * A ring's teeth end where they would meet the root fillet of the gear in it, which begins at the same place of the line of action for every gear of the basic rack: (1.25 − 0.38 − x) m / sin α
+ * A ring's teeth end where they would meet the root fillet of the gear in it, which begins at the same place of the line of action for every gear of the basic rack: (1 − x) m / sin α, where the rack's straight flank ends,
  * before the pitch point. Never within the base circle, where there is no involute.
  */
 function ringTipLimit(r: number, base: number, m: number, x: number): number {
-  const along = r * Math.sin(PRESSURE_ANGLE) - ((DEDENDUM - TIP_ROUNDING - x) * m) / Math.sin(PRESSURE_ANGLE);
+  const along = r * Math.sin(PRESSURE_ANGLE) - ((STRAIGHT - x) * m) / Math.sin(PRESSURE_ANGLE);
   return Math.hypot(base, Math.max(0, along));
 }
 

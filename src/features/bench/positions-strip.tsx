@@ -49,6 +49,14 @@ export function PositionsStrip() {
   );
 }
 
+/** Scrolls the strip, and never the page, until the key that is pressed is in sight. */
+function showPressed(strip: HTMLElement): void {
+  const key = strip.querySelector('[aria-pressed=true]')?.getBoundingClientRect();
+  if (!key) return;
+  const { left, right } = strip.getBoundingClientRect();
+  strip.scrollLeft += Math.min(0, key.left - left) + Math.max(0, key.right - right);
+}
+
 function Keys({ train }: { train: Train }) {
   const { positionId: chosen } = useNow();
   const losses = useTrain((state) => state.losses);
@@ -58,12 +66,7 @@ function Keys({ train }: { train: Train }) {
   const strip = useRef<HTMLDivElement>(null);
   useEffect(() => {
     // After the next frame: asking where things are before it is drawn would lay the page out twice.
-    const frame = requestAnimationFrame(
-      () =>
-        void strip.current
-          ?.querySelector('[aria-pressed=true]')
-          ?.scrollIntoView({ block: 'nearest', inline: 'nearest' }),
-    );
+    const frame = requestAnimationFrame(() => showPressed(strip.current!));
     return () => cancelAnimationFrame(frame);
   }, [chosen]);
   return (

@@ -41,7 +41,10 @@ export function FigureChoices() {
         title="Which way round ratios are written, and the units of speed and torque"
       >
         <span className="sr-only">Figures: </span>
-        {convention} · {speedUnit} · {torqueUnit}
+        {convention}
+        <span className="hidden xl:inline">
+          · {speedUnit} · {torqueUnit}
+        </span>
         <ChevronDown className="size-3.5" aria-hidden />
       </summary>
       <div className="absolute right-0 z-30 mt-1 flex w-max flex-col gap-2 border border-base-content bg-base-100 p-3 shadow-md">

@@ -15,7 +15,7 @@ export function ScreensRow({ screens, here }: { screens: readonly Screen[]; here
           href={screenAddress(id, screen)}
           aria-current={screen === here ? 'page' : undefined}
           title={`${screen.question} (Shift ${i + 1})`}
-          className="muted -mb-1.5 flex items-center border-b-3 border-transparent px-2 pb-1.5 text-sm hover:text-base-content aria-[current=page]:border-primary aria-[current=page]:font-semibold aria-[current=page]:text-base-content"
+          className="muted -mb-1.5 flex items-center border-b-3 border-transparent px-1.5 pb-1.5 xl:px-2 text-sm hover:text-base-content aria-[current=page]:border-primary aria-[current=page]:font-semibold aria-[current=page]:text-base-content"
           onClick={(event) => {
             // Elsewhere than in this window the browser opens it, as it opens any link.
             if (event.button !== 0 || event.metaKey || event.ctrlKey || event.shiftKey || event.altKey) return;
