@@ -22,8 +22,8 @@ export function Paper() {
       <style>{`@page{size:${paper};margin:12mm}`}</style>
       <div
         id={PAPER}
-        style={{ maxWidth: WIDTH[paper] }}
-        className="mx-auto bg-white p-[12mm] shadow-md print:max-w-none! print:p-0 print:shadow-none"
+        style={{ width: WIDTH[paper] }}
+        className="mx-auto bg-white p-[12mm] shadow-md print:w-auto! print:p-0 print:shadow-none"
       >
         <SheetDocument sheet={sheet} train={train} view={drawn.ok ? drawn.view : null} />
       </div>
