@@ -48,7 +48,10 @@ export function Diagram<Row>({ title, kind, series, options, rows, columns, keyO
           <DataTable label={title} rows={rows} columns={columns} keyOf={keyOf} />
         </div>
       ) : (
-        <ReactApexChart type={kind} height={height} {...drawn} />
+        // Its place is kept until it is drawn, so that nothing below it moves.
+        <div style={{ minHeight: height }}>
+          <ReactApexChart type={kind} height={height} {...drawn} />
+        </div>
       )}
     </figure>
   );

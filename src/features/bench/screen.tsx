@@ -13,7 +13,7 @@ import { EndViewPane } from './end-view/end-view-pane';
 import { useBenchKeys } from './keys';
 import { Panel } from './panel/panel';
 import { PositionsStrip } from './positions-strip';
-import { Tour } from './tour';
+import { Tour } from './tour/tour';
 import { useCrank } from './use-bench';
 
 const FilesDialog = onDemand(async () => (await import('./files/files-dialog')).FilesDialog);

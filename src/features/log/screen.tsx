@@ -15,7 +15,7 @@ export function Screen() {
     <JudgementContext value={judgement}>
       <main className="relative flex min-h-0 flex-1 flex-col lg:flex-row">
         <h2 className="sr-only">Log</h2>
-        <div className="shrink-0 overflow-auto lg:w-78 lg:border-r lg:border-base-content" tabIndex={-1}>
+        <div className="shrink-0 overflow-auto lg:w-78 lg:border-r lg:border-base-content print:hidden" tabIndex={-1}>
           <Entry />
         </div>
         <div className="flex min-h-0 min-w-0 flex-1 flex-col xl:flex-row lg:max-xl:overflow-auto">

@@ -14,7 +14,7 @@ export function Side() {
   return (
     <section
       aria-label="What it proves"
-      className="flex min-h-0 shrink-0 flex-col border-base-content max-xl:border-t xl:w-96 xl:border-l"
+      className="flex min-h-0 shrink-0 flex-col border-base-content max-xl:border-t lg:max-xl:h-80 xl:w-96 xl:border-l"
     >
       <Tabs
         label="What it proves"

@@ -5,15 +5,17 @@ import type { KeyLine } from '@/ui/help/help-panel';
 
 export const ScreenKeys = createContext<(lines: readonly KeyLine[]) => void>(() => undefined);
 
+type Start = () => Promise<void>;
+
 /** Takes what shows someone round the screen, for its help. */
-export const ScreenTour = createContext<(start: (() => void) | null) => void>(() => undefined);
+export const ScreenTour = createContext<(start: () => Start | null) => void>(() => undefined);
 
 /** Offers a tour of the screen in its help. */
-export function useScreenTour(start: () => void): void {
+export function useScreenTour(start: Start): void {
   const offer = useContext(ScreenTour);
   useLayoutEffect(() => {
     offer(() => start);
-    return () => offer(null);
+    return () => offer(() => null);
   }, [offer, start]);
 }
 

@@ -17,6 +17,7 @@ import { leave, receive, sessionOf, type Loaded, type Session } from '../session
 import { SessionContext } from '../use-train';
 import { BarSlot } from './bar-slot';
 import { TRAIN_KEYS, useTrainKeys } from './keys';
+import { PrintHead } from './print-head';
 import { ScreenKeys, ScreenTour } from './screen-keys';
 import { screenAt, type Screen } from './screens';
 import { TopBar } from './top-bar';
@@ -55,7 +56,7 @@ function Frame({ session, screens, children }: { session: Session; screens: read
   const brought = useSelectedLayoutSegment() ?? '';
   const here = screenAt(screens, path);
   const [help, setHelp] = useState(false);
-  const [tour, setTour] = useState<(() => void) | null>(null);
+  const [tour, setTour] = useState<(() => Promise<void>) | null>(null);
   const [slot, setSlot] = useState<HTMLElement | null>(null);
   const [own, setOwn] = useState<readonly KeyLine[]>([]);
   const toggleHelp = useCallback(() => setHelp((open) => !open), []);
@@ -81,6 +82,7 @@ function Frame({ session, screens, children }: { session: Session; screens: read
         <ScreenTour value={setTour}>
           <div className="flex min-h-dvh flex-col lg:h-dvh lg:overflow-hidden print:block print:h-auto print:overflow-visible">
             <TopBar screens={screens} here={here} onHelp={toggleHelp} slot={setSlot} />
+            {here && !PRINTED_BY_ITSELF.has(here.segment) && <PrintHead word={here.word} />}
             {here && here.segment !== brought ? (
               <Suspense fallback={<p className="muted m-auto">Opening {here.word}…</p>}>
                 <here.Screen />
@@ -93,7 +95,7 @@ function Frame({ session, screens, children }: { session: Session; screens: read
                 key={here.word}
                 about={here.word}
                 keys={[...own, ...TRAIN_KEYS]}
-                {...(tour && { onTour: tour })}
+                {...(tour && { onTour: () => void tour() })}
                 onClose={() => setHelp(false)}
               />
             )}
@@ -105,6 +107,9 @@ function Frame({ session, screens, children }: { session: Session; screens: read
     </BarSlot>
   );
 }
+
+/** Screens whose printed pages have heads of their own. */
+const PRINTED_BY_ITSELF: ReadonlySet<string> = new Set(['sheet', 'practice']);
 
 const isTopic = (word: string): word is TopicName => word in TOPICS;
 
