@@ -11,13 +11,15 @@ import {
   type Train,
 } from '../train';
 
-/** A whole number that a pattern asks for. */
+/** A number that a pattern asks for: whole, unless it is a measure. */
 export interface Ask {
   readonly key: string;
   readonly label: string;
   readonly start: number;
   readonly least: number;
   readonly most: number;
+  /** Not a count: it may have decimals. */
+  readonly measure?: true;
 }
 
 /** A kind of train to start from: what it asks, and the document that the answers make. */
@@ -91,10 +93,10 @@ export const position = (name: string, ...engaged: string[]): Position => ({ id:
 /** The train that a pattern makes of these answers, or what is wrong with them; missing answers are the pattern's own. */
 export function buildPattern(pattern: Pattern, name: string, answers: Readonly<Record<string, number>>): Edit {
   const answer = (key: string) => answers[key] ?? pattern.asks.find((ask) => ask.key === key)!.start;
-  for (const { key, label, least, most } of pattern.asks) {
+  for (const { key, label, least, most, measure } of pattern.asks) {
     const value = answer(key);
-    if (!Number.isInteger(value) || value < least || value > most)
-      return { ok: false, message: `${label} must be a whole number from ${least} to ${most}.` };
+    if (!(measure ? Number.isFinite(value) : Number.isInteger(value)) || value < least || value > most)
+      return { ok: false, message: `${label} must be a ${measure ? '' : 'whole '}number from ${least} to ${most}.` };
   }
   return trainOf(name, pattern.build(answer));
 }

@@ -67,7 +67,7 @@ const compound: Pattern = {
 const boxAsks: readonly Ask[] = [
   { key: 'speeds', label: 'Forward speeds', start: 5, least: 2, most: 12 },
   teethAsk('sum', 'Teeth of a pair together', 54),
-  { key: 'first', label: 'First ratio, hundredths', start: 480, least: 110, most: 3000 },
+  { key: 'first', label: 'First ratio, in/out', start: 4.8, least: 1.1, most: 30, measure: true },
 ];
 
 const countershaft: Pattern = {
@@ -75,7 +75,7 @@ const countershaft: Pattern = {
   title: 'Countershaft box',
   says: 'Speeds in even steps through a countershaft, the highest direct, and a reverse through an idler.',
   asks: boxAsks,
-  build: (answer) => countershaftBox(answer('speeds'), answer('sum'), answer('first') / 100),
+  build: (answer) => countershaftBox(answer('speeds'), answer('sum'), answer('first')),
 };
 
 const rangeBox: Pattern = {
@@ -84,12 +84,12 @@ const rangeBox: Pattern = {
   says: 'A countershaft box, and behind it a planetary set that is either locked or goes slow with its ring held: every speed twice.',
   asks: [
     { ...boxAsks[0]!, start: 4 },
-    ...boxAsks.slice(1).map((ask) => (ask.key === 'first' ? { ...ask, start: 260 } : ask)),
+    ...boxAsks.slice(1).map((ask) => (ask.key === 'first' ? { ...ask, start: 2.6 } : ask)),
     teethAsk('sun', 'Range sun teeth', 24),
     teethAsk('planet', 'Range planet teeth', 18),
   ],
   build: (answer) => {
-    const box = countershaftBox(answer('speeds'), answer('sum'), answer('first') / 100, 'main shaft');
+    const box = countershaftBox(answer('speeds'), answer('sum'), answer('first'), 'main shaft');
     const range = { low: 'range low', high: 'range high' };
     const [sun, planet] = [answer('sun'), answer('planet')];
     const forward = box.positions!.filter(({ name }) => name !== 'R' && name !== 'N');

@@ -9,6 +9,7 @@ import { Dialog, DialogActions } from '@/ui/dialog';
 import { SmallSideView } from '@/ui/side-view/small-side-view';
 import { putOnShelf } from '@/wire';
 import { Preview } from './preview';
+import { typedNumber } from '@/ui/typed-number';
 
 const SPACE = { width: 480, height: 260 };
 
@@ -141,7 +142,7 @@ function Field({
       <span>{label}</span>
       <input
         className={clsx('input input-sm w-44', numeric && 'figure')}
-        inputMode={numeric ? 'numeric' : undefined}
+        inputMode={numeric ? 'decimal' : undefined}
         placeholder={placeholder}
         value={value}
         onChange={(event) => onChange(event.target.value)}
@@ -152,4 +153,4 @@ function Field({
 
 /** What was typed as numbers; an empty or odd text is no number, and the pattern refuses it by name. */
 const numbers = (typed: Readonly<Record<string, string>>): Record<string, number> =>
-  Object.fromEntries(Object.entries(typed).map(([key, text]) => [key, /^\d+$/.test(text.trim()) ? Number(text) : NaN]));
+  Object.fromEntries(Object.entries(typed).map(([key, text]) => [key, typedNumber(text)]));
