@@ -54,12 +54,12 @@ test('why a shift is double on one train and single on another: what moves, what
     .getByRole('button', { name: /one for one/ })
     .click();
   const single = page.getByRole('region', { name: 'Shift from 2 to 3' });
-  await expect(single).toContainText('Sun brake off, Drive clutch on');
+  await expect(single).toContainText('Sun brake off, Drive on');
   await expect(single).toContainText('the input turns ×0.678');
   // Any two positions can be picked.
   await page.getByLabel('Shift to').selectOption('8');
   await expect(page.getByRole('region', { name: 'Shift from 2 to 8' })).toContainText(
-    'Ring brake off, Wheel clutch on',
+    'Ring brake off, Output on',
   );
 });
 

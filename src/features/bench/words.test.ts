@@ -94,7 +94,7 @@ describe('the story', () => {
     expect(texts).toContain('Held by Sun brake: double sun.');
     expect(texts.some((text) => text.startsWith('Nothing rolls in this set, one block: '))).toBe(true);
     expect(texts.join(' ')).not.toContain('front planet');
-    expect(sentences.find(({ text }) => text.startsWith('Joined by Link clutch,'))!.highlight).toEqual({
+    expect(sentences.find(({ text }) => text.startsWith('Joined by Link,'))!.highlight).toEqual({
       members: ['r2s3', 'r3s4'],
       gears: [],
       couplers: ['E'],
