@@ -58,9 +58,7 @@ test('why a shift is double on one train and single on another: what moves, what
   await expect(single).toContainText('the input turns ×0.678');
   // Any two positions can be picked.
   await page.getByLabel('Shift to').selectOption('8');
-  await expect(page.getByRole('region', { name: 'Shift from 2 to 8' })).toContainText(
-    'Ring brake off, Output on',
-  );
+  await expect(page.getByRole('region', { name: 'Shift from 2 to 8' })).toContainText('Ring brake off, Output on');
 });
 
 test('among sets of the same ratios a choice is found that makes every shift a single change', async ({

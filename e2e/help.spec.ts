@@ -35,6 +35,7 @@ test('a first visit opens the rake’s gearbox, turning, and shows round in five
   await expect(page.getByRole('listitem')).toHaveCount(await page.locator('a[href^="/trains/"]').count());
   // Whoever wants it again finds it in the help.
   await page.goto('/trains/pan-rake?first');
+  await expect(page.getByRole('region', { name: 'Side view' })).toBeVisible();
   await page.keyboard.press('?');
   await expect(tour(page)).toHaveCount(0);
   await help(page).getByRole('button', { name: 'Show me round' }).click();
