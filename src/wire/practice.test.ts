@@ -1,3 +1,4 @@
+import { readdirSync } from 'node:fs';
 import { SKILLS, type Skill, subjectOf, drill } from '@/core/practice';
 import { apiServer } from '@/testing/api-server';
 import { demoTrain } from '@/testing/demo-train';
@@ -41,9 +42,11 @@ test('worksheets are kept when all their questions can be made, and come back as
   };
   held(replies.nothingReply, await wire.keepWorksheet('w1', 'Week one', sheet));
   held(replies.nothingReply, await wire.keepWorksheet('w1', 'Week one, again', sheet));
-  // Beside the one that ships with the application.
+  // Beside those that ship with the application.
+  const shipped = readdirSync('demo/worksheets').map((file) => file.replace('.worksheet.json', ''));
   const listed = held(replies.worksheetsReply, await wire.readWorksheets()).worksheets;
-  expect(listed.filter(({ id }) => id !== 'first-week')).toMatchObject([{ id: 'w1', name: 'Week one, again' }]); // prettier-ignore
+  expect(listed.map(({ id }) => id)).toEqual(expect.arrayContaining(shipped));
+  expect(listed.filter(({ id }) => !shipped.includes(id))).toMatchObject([{ id: 'w1', name: 'Week one, again' }]); // prettier-ignore
   expect(held(replies.worksheetReply, await wire.readKeptWorksheet('w1')).document).toEqual(sheet);
   const broken = { ...sheet, questions: [{ train: 3, skill: 'ratio', seed: 1 }] };
   expect(await wire.keepWorksheet('w2', 'Broken', broken)).toMatchObject({ ok: false, code: 'bad-worksheet', message: 'questions[0].train: there is no train 3, they count from 0.' }); // prettier-ignore
