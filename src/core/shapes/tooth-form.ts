@@ -19,6 +19,10 @@ const TIP_ROUNDING = 0.38;
 /** How deep the rack's straight flank reaches below its pitch line, in modules: to where the rounding begins (1.0). */
 const STRAIGHT = DEDENDUM - TIP_ROUNDING * (1 - Math.sin(PRESSURE_ANGLE));
 
+/** Does the rack cut into the flank of a gear of so many teeth? Where its straight flank reaches past the end of the line of action: z sin² α < 2 (1 − x). */
+export const isUndercut = (teeth: number, shift: number): boolean =>
+  teeth * Math.sin(PRESSURE_ANGLE) ** 2 < 2 * (STRAIGHT - shift);
+
 /** inv α = tan α − α. */
 export const involute = (angle: number): number => Math.tan(angle) - angle;
 
@@ -119,8 +123,9 @@ function trochoid(
   };
   const STEPS = 64;
   // Without undercut the cut runs into the flank where the straight flank of the rack begins, and lies outside its line before.
-  const undercut = H + rounding * Math.sin(PRESSURE_ANGLE) > r * Math.sin(PRESSURE_ANGLE) ** 2;
-  const met = undercut ? Array.from({ length: STEPS }, (_, i) => (end * (i + 1)) / STEPS).find(past) : undefined;
+  const met = isUndercut(teeth, x)
+    ? Array.from({ length: STEPS }, (_, i) => (end * (i + 1)) / STEPS).find(past)
+    : undefined;
   const to = met === undefined ? end : bisected(past, met - end / STEPS, met);
   return { fillet: { from: 0, to, at }, start: Math.max(at(to).radius, base) };
 }

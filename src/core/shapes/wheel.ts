@@ -1,6 +1,6 @@
 import { circle, loopArea, reversed, type Loop, type Point } from './loop';
 import { gearOutline } from './gear-outline';
-import { PRESSURE_ANGLE, toothForm, type ToothSpec } from './tooth-form';
+import { isUndercut, toothForm, type ToothSpec } from './tooth-form';
 
 /** A wheel to be cut or printed: its teeth, and what it is mounted with. All in mm. */
 export interface WheelSpec extends ToothSpec {
@@ -141,7 +141,7 @@ export function boreLoop({ boreMm, squareMm, keyway }: WheelSpec, tolerance: num
 /** What is worth knowing before it is made. */
 function hintsOf(spec: WheelSpec): readonly string[] {
   const form = toothForm(spec);
-  const undercut = !spec.internal && spec.teeth * Math.sin(PRESSURE_ANGLE) ** 2 < 2 * (1 - (spec.shift ?? 0));
+  const undercut = !spec.internal && isUndercut(spec.teeth, spec.shift ?? 0);
   const shortened = spec.internal && form.tipRadius > form.pitchRadius - spec.moduleMm * (1 - (spec.shift ?? 0)) + 1e-9;
   return [
     ...(shortened ? ['The ring’s teeth are shortened, so that they clear the roots of the gear in it.'] : []),

@@ -1,9 +1,11 @@
 import { driver as guide } from 'driver.js';
 import 'driver.js/dist/driver.css';
-import { STEPS } from './steps';
+import { SHOWN_FIRST, STEPS } from './steps';
 
 /** Begins at the first step; what it gives back ends it. */
 export function showRound(still: boolean): () => void {
+  // Gone to another screen meanwhile: there is nothing to show round.
+  if (!document.querySelector(SHOWN_FIRST)) return () => undefined;
   const press = (event: KeyboardEvent) => {
     if (event.key !== 'Escape') return;
     event.stopPropagation();

@@ -4,7 +4,6 @@ import { useCallback, useEffect, useRef } from 'react';
 import { useScreenTour } from '@/features/train/frame/screen-keys';
 import { useReducedMotion } from '@/ui/reduced-motion';
 import { useCrank } from '../use-bench';
-import { SHOWN_FIRST } from './steps';
 
 const SLOWLY = 0.1;
 /** The page stands before it is pointed at. */
@@ -20,8 +19,7 @@ export function Tour({ first }: { first: boolean }) {
   const start = useCallback(async () => {
     const { showRound } = await import('./show-round');
     end.current?.();
-    // Gone to another screen meanwhile: there is nothing to show round.
-    if (document.querySelector(SHOWN_FIRST)) end.current = showRound(still);
+    end.current = showRound(still);
   }, [still]);
   useScreenTour(start);
   useEffect(() => () => end.current?.(), []);

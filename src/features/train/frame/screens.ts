@@ -1,9 +1,11 @@
 import { lazy, type ComponentType } from 'react';
+import type { TopicName } from '@/ui/help/topics';
 import { insist } from '@/ui/on-demand';
 
 /** One side that a train is worked on from: a word in the bar, an address, and code that is loaded when it is first opened. */
 export interface Screen {
-  readonly word: string;
+  /** Also what its help is told under. */
+  readonly word: TopicName;
   /** What follows the train's own address; empty for the screen that stands there. */
   readonly segment: string;
   readonly question: string;
@@ -13,7 +15,7 @@ export interface Screen {
 
 /** A screen whose code comes when it is needed. */
 export function screen(
-  word: string,
+  word: TopicName,
   segment: string,
   question: string,
   load: () => Promise<{ readonly Screen: ComponentType }>,

@@ -5,7 +5,6 @@ import { Suspense, useCallback, useEffect, useLayoutEffect, useMemo, useState, t
 import type { Train } from '@/core/train';
 import { HelpPanel } from '@/ui/help/help';
 import type { KeyLine } from '@/ui/help/help-panel';
-import { TOPICS, type TopicName } from '@/ui/help/topics';
 import { whenIdle } from '@/ui/on-demand';
 import { useKeptPreferences } from '@/ui/preferences';
 import { DifferenceList } from '../difference';
@@ -90,7 +89,7 @@ function Frame({ session, screens, children }: { session: Session; screens: read
             ) : (
               children
             )}
-            {help && here && isTopic(here.word) && (
+            {help && here && (
               <HelpPanel.Shown
                 key={here.word}
                 about={here.word}
@@ -110,8 +109,6 @@ function Frame({ session, screens, children }: { session: Session; screens: read
 
 /** Screens whose printed pages have heads of their own. */
 const PRINTED_BY_ITSELF: ReadonlySet<string> = new Set(['sheet', 'practice']);
-
-const isTopic = (word: string): word is TopicName => word in TOPICS;
 
 /** Keeps the session with what the server has and what the address asks for, and lets nothing wait when the window is left. */
 function useKept(session: Session, loaded: Loaded): void {
