@@ -13,6 +13,7 @@ import {
 } from '@/core/solve';
 import { FRAME, type Position, type Train } from '@/core/train';
 import { ratioText, type RatioConvention } from '@/core/units';
+import { setName } from '@/core/words';
 import { workingText, workingOf, type Names, type SetSchool } from '@/core/working';
 
 interface TraceOptions {
@@ -63,12 +64,17 @@ function positionText(
 const headline = ({ status, ratio }: Solved, convention: RatioConvention): string =>
   ratio ? `${ratioText(ratio, convention)}, ${sign(ratio) < 0 ? 'reverse' : 'same way'}` : status;
 
-function namesOf(train: Train): Names {
+interface TraceNames extends Names {
+  readonly set: (id: string) => string;
+}
+
+function namesOf(train: Train): TraceNames {
   const members = new Map(train.members.map(({ id, name }) => [id, name || id]));
   const couplers = new Map(train.couplers.map(({ id, name }) => [id, name || id]));
   return {
     member: (id) => plain(members.get(id) ?? id),
     coupler: (id) => plain(couplers.get(id) ?? id.replace('self-lock:', 'the self-locking worm of ')),
+    set: (id) => plain(setName(train, id)),
   };
 }
 
@@ -105,12 +111,17 @@ function neutralText(solved: Solved, names: Names): string[] {
   ];
 }
 
-function powerText(solved: Solved, names: Names): string[] {
+function powerText(solved: Solved, names: TraceNames): string[] {
   const flow = powerFlow(solved);
-  if (!flow) return solved.status === 'drive' ? ['Power: shared between parallel ways, not determined.'] : [];
+  if (!flow)
+    return solved.status === 'split'
+      ? ['Power: how it divides depends on how fast each output turns.']
+      : ['Power: shared between parallel ways, not determined.'];
+  if (flow.paths.length === 0) return [];
   const drivers = [...meshRoles(solved)].map(([id, role]) => `${id} ${role}`).join(', ');
+  const part = solved.losses ? ' of the input arrives' : '';
   return [
-    ...flow.paths.map((path) => `Power ${toFraction(path.share)}: ${pathText(path, names)}`),
+    ...flow.paths.map((path) => `Power ${toFraction(path.share)}${part}: ${pathText(path, names)}`),
     ...flow.recirculating.map(
       (path) => `Recirculating ${toFraction(path.share)}: ${pathText(path, names)} and round again`,
     ),
@@ -118,15 +129,9 @@ function powerText(solved: Solved, names: Names): string[] {
   ];
 }
 
-const pathText = ({ stops }: PowerPath, names: Names): string =>
+const pathText = ({ stops }: PowerPath, { member, coupler, set }: TraceNames): string =>
   stops
     .map(({ kind, id }) =>
-      kind === 'member'
-        ? names.member(id)
-        : kind === 'joint'
-          ? `[${names.coupler(id)}]`
-          : kind === 'set'
-            ? `(set on ${names.member(id)})`
-            : `(${id})`,
+      kind === 'member' ? member(id) : kind === 'joint' ? `[${coupler(id)}]` : `(${kind === 'set' ? set(id) : id})`,
     )
     .join(' > ');

@@ -8,6 +8,8 @@ interface Options {
   readonly outputs?: boolean;
   /** Self-locking worm drives between the central members. */
   readonly worms?: boolean;
+  /** Sets carried by planets, and couplers on planets. */
+  readonly planetsOnPlanets?: boolean;
 }
 
 /**
@@ -45,6 +47,7 @@ export function arbitraryTrain(options: Options = {}): fc.Arbitrary<Train> {
           maxLength: options.oneWays ? 2 : 3,
         },
       ),
+      nested: options.planetsOnPlanets ? fc.option(teeth, { nil: null }) : fc.constant(null),
       countershaft: fc.option(fc.record({ from: fc.nat(5), to: fc.nat(5), teeth, slides: fc.boolean() }), {
         nil: null,
       }),
@@ -80,6 +83,8 @@ interface Recipe {
     readonly places: readonly number[];
     readonly teeth: readonly number[];
   }[];
+  /** A planet that the first planet carries, between two wheels round that planet's own axis, each of them in mesh with a central gear. */
+  readonly nested: readonly number[] | null;
   readonly countershaft: {
     readonly from: number;
     readonly to: number;
@@ -126,6 +131,27 @@ function build(recipe: Recipe, oneWays: boolean): Train {
       mesh(kind === 'stepped' ? `b${i}` : `a${i}`, `r${i}`);
     }
   });
+  const carrier = members.find(({ id }) => id === 'p0')?.carrier;
+  if (recipe.nested && carrier !== undefined) {
+    const z = recipe.nested;
+    members.push({ id: 'u', name: 'inner wheel', carrier }, { id: 'v', name: 'outer wheel', carrier });
+    members.push({ id: 'n', name: 'planet on a planet', carrier: 'p0' });
+    const [near, far] = distinct([z[4]!, z[5]!], recipe.central).map((at) => `m${at}`);
+    gear('inner', 'u', z[0]!);
+    gear('small', 'n', z[1]!);
+    gear('outer', 'v', z[2]! + 60, 'internal');
+    mesh('inner', 'small');
+    mesh('small', 'outer');
+    for (const [wheel, central, count] of [
+      ['u', near!, z[3]!],
+      ['v', far!, z[4]!],
+    ] as const) {
+      if (central === carrier) continue;
+      gear(`${wheel}-back`, wheel, count);
+      gear(`${wheel}-mate`, central, count + 7);
+      mesh(`${wheel}-back`, `${wheel}-mate`);
+    }
+  }
   if (recipe.countershaft) {
     const { from, to, teeth: z } = recipe.countershaft;
     const [a, b] = distinct([from, to], recipe.central);
@@ -153,6 +179,7 @@ function build(recipe: Recipe, oneWays: boolean): Train {
   const joined = [
     ...Array.from({ length: recipe.central }, (_, i) => `m${i}`),
     ...Array.from({ length: recipe.loose }, (_, i) => `x${i}`),
+    ...(recipe.nested ? members.filter(({ carrier: on }) => on !== undefined).map(({ id }) => id) : []),
     'frame',
   ];
   const between = recipe.loose > 0 ? 'x0' : 'm2';

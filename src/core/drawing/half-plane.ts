@@ -122,13 +122,10 @@ export function halfPlane(
   const { axisOf } = plan;
   if (axisOf.get(input) === axis) terminals.push({ member: input, cells: [{ x: 0, row: 0 }], leaves: 'left' });
   const leaving = outputs.filter((output) => axisOf.get(output) === axis);
-  leaving.forEach((output, i) =>
-    terminals.push(
-      i === 1
-        ? { member: output, cells: [{ x: 0, row: 0 }], leaves: 'left' }
-        : { member: output, cells: [{ x: columns - 1, row: 0 }], leaves: 'right' },
-    ),
-  );
+  leaving.forEach((member, i) => {
+    const { side, row } = endOf(i, axisOf.get(input) === axis);
+    terminals.push({ member, cells: [{ x: side === 'left' ? 0 : columns - 1, row }], leaves: side });
+  });
   const rows =
     Math.max(4, ...bodies.map((body) => body.to)) + 4 + Math.min(3, Math.floor(plan.train.couplers.length / 3));
   const central = new Set(
@@ -137,6 +134,15 @@ export function halfPlane(
     ),
   );
   return { axis, columns, rows, bodies, closed, terminals, pins, planetary, central };
+}
+
+/** Rows from one shaft's end out to the next that leaves round it. */
+const SLEEVE = 2;
+
+/** Where an axis' outputs leave: the first to the right, the next to the left where the input does not come in, further ones as sleeves round those. */
+function endOf(i: number, inputComesIn: boolean): { readonly side: 'left' | 'right'; readonly row: number } {
+  const place = i === 0 || !inputComesIn ? i : i + 1;
+  return { side: place % 2 === 0 ? 'right' : 'left', row: SLEEVE * Math.floor(place / 2) };
 }
 
 /** A member with one gear beside others that turns loose on a shaft of its axis: its hub leaves the centre line to that shaft. */

@@ -125,7 +125,7 @@ function endedShort(plane: HalfPlane, standing: readonly Standing[], y: number):
       const [last, beyond] = terminal.leaves === 'left' ? [Math.min(...own), -SHORT] : [Math.max(...own), SHORT];
       const far = ({ x, end }: Standing) => (beyond < 0 ? x < last : end > last);
       return terminal.leaves && own.length > 0 && meets(far)
-        ? { ...terminal, cells: [{ x: last + beyond, row: 0 }] }
+        ? { ...terminal, cells: terminal.cells.map(({ row }) => ({ x: last + beyond, row })) }
         : terminal;
     }),
   };

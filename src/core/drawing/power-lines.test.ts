@@ -2,17 +2,18 @@ import { demoTrain } from '@/testing/demo-train';
 import { networkOf } from '../kinematics';
 import { partPowers } from '../powerflow';
 import { solvePositions } from '../solve';
-import { drawSideView, powerLines, type PowerAt, type PowerLine } from '.';
+import type { Train } from '../train';
+import { drawSideView, powerLines, type PowerAt, type PowerLine, type SideView } from '.';
 
-function flowing(name: string, position: string): { powers: PowerAt[]; lines: PowerLine[] } {
-  const train = demoTrain(name);
+function flowing(name: string, position: string) {
+  return flowIn(demoTrain(name), position);
+}
+
+function flowIn(train: Train, position: string): { powers: readonly PowerAt[]; lines: PowerLine[]; view: SideView } {
   const drawn = drawSideView(train, { width: 880, height: 400 });
   if (!drawn.ok) throw new Error(drawn.why);
-  const powers = partPowers(solvePositions(networkOf(train)).get(position)!).map((own) => ({
-    ...own,
-    power: own.power ?? 0,
-  }));
-  return { powers, lines: powerLines(drawn.view, powers) };
+  const powers = partPowers(solvePositions(networkOf(train)).get(position)!);
+  return { powers, lines: powerLines(drawn.view, powers), view: drawn.view };
 }
 
 const every = [
@@ -37,6 +38,7 @@ describe('power in the lines', () => {
     const count = (member: string, x: number, y: number, share: number) =>
       net.set(`${member} ${x},${y}`, (net.get(`${member} ${x},${y}`) ?? 0) + share);
     for (const { member, from, to, share } of lines) {
+      if (share === null) throw new Error(`${member} is open.`);
       count(member, from.x, from.y, -share);
       count(member, to.x, to.y, share);
     }
@@ -44,7 +46,7 @@ describe('power in the lines', () => {
     for (const [place, share] of net) {
       if (Math.abs(share) < 1e-6) continue;
       const member = place.slice(0, place.lastIndexOf(' '));
-      const own = powers.filter((power) => power.member === member).map(({ power }) => power);
+      const own = powers.filter((power) => power.member === member).map(({ power }) => power ?? NaN);
       const sums = own.reduce<number[]>((found, power) => [...found, ...found.map((sum) => sum + power)], [0]);
       expect(sums.some((sum) => Math.abs(sum + share) < 1e-6)).toBe(true);
     }
@@ -73,6 +75,33 @@ describe('power in the lines', () => {
 
   test('power that goes round is more than what is put in', () => {
     const { lines } = flowing('harvester', 'R');
-    expect(Math.max(...lines.map(({ share }) => share))).toBeCloseTo(1 + 425 / 736, 9);
+    expect(Math.max(...lines.map(({ share }) => share ?? NaN))).toBeCloseTo(1 + 425 / 736, 9);
+  });
+
+  test('what is open is open in the lines, and what is known stays known', () => {
+    // The locked differential shares out between its outputs; all of it still comes in over the input and its gear.
+    const { lines } = flowing('wagon-axle', 'locked');
+    const shares = (member: string) => lines.filter((line) => line.member === member).map(({ share }) => share);
+    expect(shares('prop')).not.toContain(null);
+    for (const output of demoTrain('wagon-axle').outputs) expect(shares(output)).toContain(null);
+  });
+
+  test('every output has an end of its own that its line reaches', () => {
+    const stirrer = demoTrain('stirrer');
+    const train = {
+      ...stirrer,
+      outputs: ['arm', 'ring'],
+      couplers: [],
+      positions: [{ id: 'p', name: 'p', engaged: [] }],
+    };
+    const { view } = flowIn(train, 'p');
+    const places = view.ports.map(({ x, y }) => `${x},${y}`);
+    expect(new Set(places).size).toBe(3);
+    for (const { member, x, y } of view.ports) {
+      const ends = view.lines
+        .filter((line) => line.member === member)
+        .flatMap(({ links }) => links.flatMap(({ x1, y1, x2, y2 }) => [`${x1},${y1}`, `${x2},${y2}`]));
+      expect(ends).toContain(`${x},${y}`);
+    }
   });
 });

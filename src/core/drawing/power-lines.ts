@@ -1,25 +1,26 @@
 import type { MemberLines, PartOnMember, Point, SideView } from './geometry';
 
-/** Power that a member receives from (negative: gives to) a part on it, per unit of input power. */
+/** Power that a member receives from (negative: gives to) a part on it, per unit of input power; null where it is open. */
 export interface PowerAt {
   readonly member: string;
   readonly part: PartOnMember;
-  readonly power: number;
+  readonly power: number | null;
 }
 
-/** A straight stretch of a member's line that carries power, from where to where it flows. */
+/** A straight stretch of a member's line that carries power, from where to where it flows; share and direction are open where parallel ways share it. */
 export interface PowerLine {
   readonly member: string;
   readonly from: Point;
   readonly to: Point;
-  readonly share: number;
+  readonly share: number | null;
 }
 
 const NOTHING = 1e-9;
 
 /**
  * Which stretches of the members' lines carry power, how much, and which way. A member's lines are a tree; what flows through a link is
- * the sum of what the parts beyond it put in (conservation of power on a rigid member). A link that closes a ring carries none.
+ * the sum of what the parts beyond it put in (conservation of power on a rigid member), or what those on this side take. It is open where parts on both
+ * sides are. A link that closes a ring carries none.
  */
 export function powerLines(
   { lines, attachments }: Pick<SideView, 'lines' | 'attachments'>,
@@ -28,12 +29,12 @@ export function powerLines(
   const keyOf = ({ member, part }: { member: string; part: PartOnMember }) =>
     JSON.stringify([member, part.kind, part.id]);
   const places = new Map(attachments.map((attachment) => [keyOf(attachment), attachment.at]));
-  const putAt = new Map<string, Map<string, number>>();
+  const putAt = new Map<string, Map<string, Put>>();
   for (const { member, part, power } of powers) {
     const at = places.get(keyOf({ member, part }));
     if (!at) continue;
-    const own = putAt.get(member) ?? new Map<string, number>();
-    own.set(pointKey(at), (own.get(pointKey(at)) ?? 0) + power);
+    const own = putAt.get(member) ?? new Map<string, Put>();
+    own.set(pointKey(at), plus(own.get(pointKey(at)), power === null ? OPEN : { known: power, open: 0 }));
     putAt.set(member, own);
   }
   return lines.flatMap((own) => {
@@ -44,14 +45,19 @@ export function powerLines(
 
 const pointKey = ({ x, y }: Point): string => `${x},${y}`;
 
-interface FlowingLink {
-  readonly from: Point;
-  readonly to: Point;
-  readonly share: number;
+/** Power put in by several parts: what is known of it, and how many are open. */
+interface Put {
+  readonly known: number;
+  readonly open: number;
 }
+const NONE: Put = { known: 0, open: 0 };
+const OPEN: Put = { known: 0, open: 1 };
+const plus = (a: Put = NONE, b: Put = NONE): Put => ({ known: a.known + b.known, open: a.open + b.open });
+
+type FlowingLink = Omit<PowerLine, 'member'>;
 
 /** The flow through every link of one member: leaves first, each passing what it received on to where it hangs. */
-function flowsInTree({ links }: MemberLines, put: ReadonlyMap<string, number>): FlowingLink[] {
+function flowsInTree({ links }: MemberLines, put: ReadonlyMap<string, Put>): FlowingLink[] {
   const neighbours = new Map<string, { at: Point; next: Point[] }>();
   const join = (a: Point, b: Point) =>
     neighbours.set(pointKey(a), { at: a, next: [...(neighbours.get(pointKey(a))?.next ?? []), b] });
@@ -72,18 +78,29 @@ function flowsInTree({ links }: MemberLines, put: ReadonlyMap<string, number>): 
         walk.push({ key: pointKey(next), hangsOn: key });
       }
     }
-    const gathered = new Map(walk.map(({ key }) => [key, put.get(key) ?? 0]));
+    const gathered = new Map(walk.map(({ key }) => [key, put.get(key) ?? NONE]));
+    const whole = [...gathered.values()].reduce(plus, NONE);
     for (const { key, hangsOn } of walk.reverse()) {
       if (hangsOn === null) continue;
-      const share = gathered.get(key)!;
-      gathered.set(hangsOn, gathered.get(hangsOn)! + share);
-      if (Math.abs(share) < NOTHING) continue;
-      const [from, to] = share > 0 ? [key, hangsOn] : [hangsOn, key];
-      flows.push({ from: neighbours.get(from)!.at, to: neighbours.get(to)!.at, share: Math.abs(share) });
+      const beyond = gathered.get(key)!;
+      gathered.set(hangsOn, plus(gathered.get(hangsOn), beyond));
+      const share = throughLink(beyond, whole);
+      if (share !== null && Math.abs(share) < NOTHING) continue;
+      const [from, to] = share === null || share > 0 ? [key, hangsOn] : [hangsOn, key];
+      flows.push({ from: neighbours.get(from)!.at, to: neighbours.get(to)!.at, share: share && Math.abs(share) });
     }
   }
   return flows;
 }
+
+/** What flows through a link towards the root: what is put in beyond it, or what is taken on this side; null where both are open. */
+function throughLink(beyond: Put, whole: Put): number | null {
+  if (beyond.open === 0) return beyond.known;
+  return whole.open === beyond.open ? beyond.known - whole.known : null;
+}
+
+const alike = (a: number | null, b: number | null): boolean =>
+  a === null || b === null ? a === b : Math.abs(a - b) < NOTHING;
 
 /** Links that run straight on with the same flow become one stretch. */
 function mergeRuns(member: string, flows: readonly FlowingLink[]): PowerLine[] {
@@ -91,9 +108,7 @@ function mergeRuns(member: string, flows: readonly FlowingLink[]): PowerLine[] {
   const starting = new Map<string, FlowingLink[]>();
   for (const flow of flows) starting.set(pointKey(flow.from), [...(starting.get(pointKey(flow.from)) ?? []), flow]);
   const follows = (flow: FlowingLink) =>
-    (starting.get(pointKey(flow.to)) ?? []).find(
-      (next) => way(next) === way(flow) && Math.abs(next.share - flow.share) < NOTHING,
-    );
+    (starting.get(pointKey(flow.to)) ?? []).find((next) => way(next) === way(flow) && alike(next.share, flow.share));
   const continued = new Set(flows.flatMap((flow) => follows(flow) ?? []));
   return flows
     .filter((flow) => !continued.has(flow))

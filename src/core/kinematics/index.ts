@@ -17,6 +17,7 @@ export {
   type OpenTrain,
   type Tie,
 } from './open-train';
+export { planetarySets, type PlanetarySet } from './planetary-sets';
 export {
   imposeTies,
   leadForm,

@@ -1,4 +1,6 @@
-export { contributions, rollingPowers, type Contribution, type Source } from './contributions';
+export { accountOf, powerOf, type Account, type Entry, type Place } from './account';
+export { contributions, type Contribution, type Source } from './contributions';
 export { memberFigures, meshRoles, type MemberFigures, type MemberRole, type MeshRole } from './roles';
-export { powerFlow, type PowerFlow, type PowerPath, type Stop } from './paths';
+export { powerFlow, type PowerFlow, type PowerPath } from './paths';
+export type { Stop } from './flow-graph';
 export { partPowers, type PartPower } from './part-powers';

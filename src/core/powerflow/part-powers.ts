@@ -1,5 +1,6 @@
-import { isZero, mul, toNumber, type Rational } from '../rational';
+import { toNumber } from '../rational';
 import type { Solved } from '../solve';
+import { powerOf } from './account';
 import { contributions, type Source } from './contributions';
 
 /** What a part gives to the member it acts on. */
@@ -24,10 +25,9 @@ export function partPowers(solved: Solved): readonly PartPower[] {
     if (source.side !== 'arm') return { kind: 'gear', id: source.side === 'a' ? a : b };
     return { kind: 'pin', id: [a, b].map((gear) => memberOf.get(gear)!).find((id) => planets.has(id))! };
   };
-  const powerOf = (torque: Rational | null, speed: Rational | null) =>
-    speed && isZero(speed) ? 0 : torque && speed ? toNumber(mul(torque, speed)) : null;
   return contributions(solved).map(({ member, source, torque }) => {
     const id = network.memberIds[member]!;
-    return { member: id, part: partOf(source, id), power: powerOf(torque, state.speeds.of(member)) };
+    const power = powerOf(torque, state.speeds.of(member));
+    return { member: id, part: partOf(source, id), power: power && toNumber(power) };
   });
 }

@@ -1,178 +1,141 @@
-import { FRAME_INDEX } from '../kinematics';
-import { add, compare, div, isZero, mul, neg, sign, sub, sum, ZERO, type Rational } from '../rational';
+import { compare, div, isZero, sub, sum, ZERO, type Rational } from '../rational';
 import type { Solved } from '../solve';
 import { rollingSpeed } from '../statics';
-import { contributions } from './contributions';
-
-/**
- * A stop on a power path: a member, or what passes power between members: a joint, a mesh on the frame,
- * or a whole set (all meshes on one carrier).
- */
-export type Stop = { readonly kind: 'member' | 'joint' | 'mesh' | 'set'; readonly id: string };
+import { accountOf, type Account } from './account';
+import { powerEdges, SINK, SOURCE, type Edge, type Node, type Stop } from './flow-graph';
 
 export interface PowerPath {
   readonly stops: readonly Stop[];
-  /** Part of the input power that goes this way. */
+  /** Part of the input power that arrives this way; with losses that is less than what enters it. */
   readonly share: Rational;
 }
 
 export interface PowerFlow {
-  /** From driver to loads, largest share first. */
+  /** From driver to loads, largest share first; none where nothing is carried. */
   readonly paths: readonly PowerPath[];
   /** Power that goes round in a loop, per unit of input power, besides what goes through. */
   readonly recirculating: readonly PowerPath[];
 }
 
-interface Edge {
-  readonly from: string;
-  readonly to: string;
-  power: Rational;
-}
-
-const SOURCE = 'source';
-const SINK = 'sink';
-const MAX_PATHS = 256;
-
 /**
  * Splits the flow of power into paths. Members and elements are nodes; an element takes power from the
  * members that drive it and gives it to those it drives. Loops are taken out first (they recirculate), then
- * paths from the input, widest first. Null where a torque is shared, or where nothing is carried.
+ * paths from the input, widest first; each takes all that its narrowest edge has, so there are no more than edges.
+ * Null where some power is open.
  */
 export function powerFlow(solved: Solved): PowerFlow | null {
-  const edges = powerEdges(solved);
+  const account = accountOf(solved);
+  const edges = powerEdges(solved.network, account);
   if (!edges) return null;
-  const stops = new Map<string, Stop>();
-  for (const edge of edges)
-    for (const node of [edge.from, edge.to]) if (node !== SOURCE && node !== SINK) stops.set(node, stopOf(node));
-  const put = sum(edges.filter((edge) => edge.from === SOURCE).map((edge) => edge.power));
-  if (isZero(put)) return null;
-  const taken = (nodes: readonly string[], power: Rational): PowerPath => ({
-    stops: nodes.flatMap((node) => stops.get(node) ?? []),
+  const put = sum(edges.flatMap(({ from, power }) => (from === SOURCE ? [power] : [])));
+  if (isZero(put)) return { paths: [], recirculating: [] };
+  const left: Left = new Map(edges.map((edge) => [edge, edge.power]));
+  const taken = (nodes: readonly Node[], power: Rational): PowerPath => ({
+    stops: nodes.flatMap((node) => (node === SOURCE || node === SINK ? [] : [node])),
     share: div(power, put),
   });
   const recirculating: PowerPath[] = [];
-  for (let loop = findLoop(edges); loop && recirculating.length < MAX_PATHS; loop = findLoop(edges)) {
+  for (let loop = findLoop(left); loop; loop = findLoop(left)) {
+    const power = takeOut(left, loop);
     const round = taken(
-      loop.map((edge) => edge.from),
-      takeOut(loop),
+      loop.map(({ from }) => from),
+      power,
     );
     // Torque that closes on itself inside parts that turn as one body moves nothing against anything.
-    if (round.stops.some((stop) => rolls(solved, stop))) recirculating.push(round);
+    if (round.stops.some((stop) => rolls(solved, account, stop))) recirculating.push(round);
   }
   const paths: PowerPath[] = [];
-  for (let path = widestPath(edges); path && paths.length < MAX_PATHS; path = widestPath(edges)) {
-    paths.push(taken([SOURCE, ...path.map((edge) => edge.to)], takeOut(path)));
+  for (let path = widestPath(left); path; path = widestPath(left)) {
+    const power = takeOut(left, path);
+    paths.push(
+      taken(
+        path.map(({ to }) => to),
+        power,
+      ),
+    );
   }
   return { paths: paths.sort((a, b) => compare(b.share, a.share)), recirculating };
 }
 
-/** Does anything roll in what a path goes through? Joints and sets that turn as one block pass power on as a solid body does. */
-function rolls({ network, state }: Solved, { kind, id }: Stop): boolean {
+/** Does anything roll here? Joints and sets that turn as one block pass power on as a solid body does. */
+function rolls({ state }: Solved, { setOfMesh }: Account, { kind, id }: Stop): boolean {
   if (kind === 'member' || kind === 'joint') return false;
   return state.meshes.some((mesh) => {
-    if (kind === 'mesh' ? mesh.mesh.id !== id : network.memberIds[mesh.arm] !== id) return false;
+    if (kind === 'mesh' ? mesh.mesh.id !== id : setOfMesh.get(mesh.mesh.id)?.id !== id) return false;
     const speed = rollingSpeed(state.speeds, mesh);
     return speed === null || !isZero(speed);
   });
 }
 
-const SEPARATOR = '\u0000';
-const nodeOf = (kind: Stop['kind'], id: string): string => `${kind}${SEPARATOR}${id}`;
-function stopOf(node: string): Stop {
-  const [kind, id] = node.split(SEPARATOR);
-  return { kind: kind as Stop['kind'], id: id! };
-}
-
-/** The directed flows between members and elements; null when any is unknown. */
-function powerEdges(solved: Solved): Edge[] | null {
-  const { network, state } = solved;
-  const setOf = new Map(state.meshes.map(({ mesh, arm }) => [mesh.id, arm]));
-  const flows = new Map<string, Map<string, Rational>>();
-  const acting = contributions(solved);
-  const tapped = new Set(
-    acting.flatMap(({ member, source }) =>
-      source.kind === 'mesh' && setOf.get(source.id) !== FRAME_INDEX ? [] : [member],
-    ),
-  );
-  for (const { member, source, torque } of acting) {
-    const speed = state.speeds.of(member);
-    if (torque === null || speed === null) return null;
-    const power = mul(torque, speed);
-    const arm = source.kind === 'mesh' ? setOf.get(source.id)! : FRAME_INDEX;
-    const element =
-      source.kind === 'input'
-        ? SOURCE
-        : source.kind === 'output'
-          ? SINK
-          : source.kind === 'joint'
-            ? nodeOf('joint', source.id)
-            : arm === FRAME_INDEX
-              ? nodeOf('mesh', source.id)
-              : nodeOf('set', network.memberIds[arm]!);
-    // A planet only passes power on inside its set, unless something else takes power from it or gives it some.
-    const planet = arm !== FRAME_INDEX && network.train.members[member]!.carrier === network.memberIds[arm]!;
-    if (planet && !tapped.has(member)) continue;
-    const name = nodeOf('member', network.memberIds[member]!);
-    const perMember = flows.get(element) ?? new Map<string, Rational>();
-    perMember.set(name, add(perMember.get(name) ?? ZERO, power));
-    flows.set(element, perMember);
-  }
-  const edges: Edge[] = [];
-  for (const [element, perMember] of flows) {
-    for (const [member, power] of perMember) {
-      if (isZero(power)) continue;
-      // What pushes power out of the train at the input (coasting) is its sink, and a pushing load its source.
-      const end = element === SOURCE || element === SINK ? (sign(power) > 0 ? SOURCE : SINK) : element;
-      edges.push(sign(power) > 0 ? { from: end, to: member, power } : { from: member, to: end, power: neg(power) });
-    }
-  }
-  return edges;
-}
+/** What is left of each edge while loops and paths are taken out. */
+type Left = Map<Edge, Rational>;
 
 /** Takes the narrowest part of these edges out of all of them. */
-function takeOut(edges: readonly Edge[]): Rational {
-  const least = edges.map((edge) => edge.power).reduce((a, b) => (compare(a, b) <= 0 ? a : b));
-  for (const edge of edges) edge.power = sub(edge.power, least);
+function takeOut(left: Left, edges: readonly Edge[]): Rational {
+  const powers = edges.map((edge) => left.get(edge) ?? ZERO);
+  const least = powers.reduce((a, b) => (compare(a, b) <= 0 ? a : b));
+  edges.forEach((edge, i) => left.set(edge, sub(powers[i] ?? ZERO, least)));
   return least;
 }
 
-const live = (edges: readonly Edge[], from: string): Edge[] =>
-  edges.filter((edge) => edge.from === from && !isZero(edge.power));
+/** The edges that have power left, by where they start. */
+function liveEdges(left: Left): ReadonlyMap<Node, readonly Edge[]> {
+  const live = new Map<Node, Edge[]>();
+  for (const [edge, power] of left) {
+    if (isZero(power)) continue;
+    const own = live.get(edge.from);
+    if (own) own.push(edge);
+    else live.set(edge.from, [edge]);
+  }
+  return live;
+}
 
-function findLoop(edges: readonly Edge[]): Edge[] | null {
-  const done = new Set<string>();
-  const visit = (node: string, trail: Edge[], onTrail: Set<string>): Edge[] | null => {
-    for (const edge of live(edges, node)) {
-      if (onTrail.has(edge.to))
-        return [...trail, edge].slice([...trail, edge].findIndex((step) => step.from === edge.to));
+/** Some loop of edges that have power left, found depth first. */
+function findLoop(left: Left): readonly Edge[] | null {
+  const live = liveEdges(left);
+  const done = new Set<Node>();
+  const visit = (node: Node, trail: readonly Edge[]): readonly Edge[] | null => {
+    for (const edge of live.get(node) ?? []) {
+      const steps = [...trail, edge];
+      const start = steps.findIndex(({ from }) => from === edge.to);
+      if (start >= 0) return steps.slice(start);
       if (done.has(edge.to)) continue;
-      const found = visit(edge.to, [...trail, edge], new Set([...onTrail, edge.to]));
+      const found = visit(edge.to, steps);
       if (found) return found;
     }
     done.add(node);
     return null;
   };
-  for (const start of new Set(edges.map((edge) => edge.from))) {
-    const loop = done.has(start) ? null : visit(start, [], new Set([start]));
+  for (const start of live.keys()) {
+    const loop = done.has(start) ? null : visit(start, []);
     if (loop) return loop;
   }
   return null;
 }
 
 /** The path from source to sink whose narrowest edge is widest; the graph has no loops by now. */
-function widestPath(edges: readonly Edge[]): Edge[] | null {
-  const best = new Map<string, { width: Rational; path: Edge[] } | null>();
-  const search = (node: string): { width: Rational; path: Edge[] } | null => {
-    if (best.has(node)) return best.get(node)!;
-    let found: { width: Rational; path: Edge[] } | null = null;
-    for (const edge of live(edges, node)) {
-      const rest = edge.to === SINK ? { width: edge.power, path: [] } : search(edge.to);
+function widestPath(left: Left): readonly Edge[] | null {
+  const live = liveEdges(left);
+  const best = new Map<Node, Way | null>();
+  const search = (node: Node): Way | null => {
+    const known = best.get(node);
+    if (known !== undefined) return known;
+    let found: Way | null = null;
+    for (const edge of live.get(node) ?? []) {
+      const rest: Way | null = edge.to === SINK ? { width: null, path: [] } : search(edge.to);
       if (!rest) continue;
-      const width = compare(edge.power, rest.width) < 0 ? edge.power : rest.width;
-      if (!found || compare(width, found.width) > 0) found = { width, path: [edge, ...rest.path] };
+      const power = left.get(edge) ?? ZERO;
+      const width = rest.width === null || compare(power, rest.width) < 0 ? power : rest.width;
+      if (!found?.width || compare(width, found.width) > 0) found = { width, path: [edge, ...rest.path] };
     }
     best.set(node, found);
     return found;
   };
   return search(SOURCE)?.path ?? null;
+}
+
+/** A way on to the sink; its width is null where nothing narrows it yet. */
+interface Way {
+  readonly width: Rational | null;
+  readonly path: readonly Edge[];
 }

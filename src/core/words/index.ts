@@ -1,3 +1,3 @@
-export { couplerName, gearName, memberName } from './names';
+export { couplerName, gearName, memberName, setName } from './names';
 export { couplerWords, gearWords, partWords } from './parts';
 export { bracketed, exact, listed, sentence } from './sentences';

@@ -14,13 +14,6 @@ interface Props {
 /** Where power goes while an engagement drives, over a train's side view. */
 export function PowerFlow({ view, train, engaged, losses }: Props) {
   const { powers } = analyseEngaged(train, engaged, 'drive', losses);
-  const lines = useMemo(
-    () =>
-      powerLines(
-        view,
-        powers.map((own) => ({ ...own, power: own.power ?? 0 })),
-      ),
-    [view, powers],
-  );
+  const lines = useMemo(() => powerLines(view, powers), [view, powers]);
   return <PowerPath lines={lines} />;
 }

@@ -4,19 +4,17 @@ import type { MemberRole } from '@/core/powerflow';
 
 const TICK_ROOM = 12;
 
-/** A member's lines by its state: thin where it idles, thick and pale where it carries a share that is not known, hatched where it is held, dotted where it floats. */
+/** A member's lines by its state: thin where it idles, hatched where it is held, dotted where it floats. */
 export const MemberLine = memo(function MemberLine({
   lines,
   role,
   color,
   lit,
-  shared,
 }: {
   lines: MemberLines;
   role: MemberRole;
   color: string;
   lit: boolean;
-  shared: boolean;
 }) {
   const d = lines.segments.map(({ x1, y1, x2, y2 }) => `M ${x1} ${y1} L ${x2} ${y2}`).join(' ');
   const held = role === 'holds' || role === 'still';
@@ -27,10 +25,9 @@ export const MemberLine = memo(function MemberLine({
         d={d}
         fill="none"
         strokeLinecap="round"
-        stroke={shared ? 'var(--color-primary)' : role === 'floats' ? 'var(--muted)' : color}
-        strokeOpacity={shared ? 0.6 : 1}
-        strokeWidth={shared ? 4.5 : held ? 2.8 : 1.8}
-        strokeDasharray={role === 'floats' && !shared ? '0.5 5' : undefined}
+        stroke={role === 'floats' ? 'var(--muted)' : color}
+        strokeWidth={held ? 2.8 : 1.8}
+        strokeDasharray={role === 'floats' ? '0.5 5' : undefined}
       />
       {held && <path d={lines.segments.map(hatching).join(' ')} stroke={color} strokeWidth={1.1} fill="none" />}
     </g>

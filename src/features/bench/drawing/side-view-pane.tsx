@@ -65,19 +65,11 @@ function Drawing({ view }: { view: SideView }) {
   const zoom = useZoom(svg);
   const zoomed = useRef<SVGGElement>(null);
   const drag = useGearDrag(zoomed, view);
-  const flowing = useMemo(
-    () =>
-      powerLines(
-        view,
-        powers.map((own) => ({ ...own, power: own.power ?? 0 })),
-      ),
-    [view, powers],
-  );
+  const flowing = useMemo(() => powerLines(view, powers), [view, powers]);
   const roleOf = new Map(figures.map(({ id, role }) => [id, role]));
   const carrying = new Set(
     powers.filter(({ power }) => power === null || Math.abs(power) > 1e-9).map(({ part }) => `${part.kind} ${part.id}`),
   );
-  const shared = new Set(powers.filter(({ power }) => power === null).map(({ member }) => member));
   return (
     <>
       <PaneHeader>
@@ -125,7 +117,6 @@ function Drawing({ view }: { view: SideView }) {
                 role={roleOf.get(lines.member)!}
                 color={memberColor(train, lines.member)}
                 lit={lit?.includes(lines.member) ?? false}
-                shared={shared.has(lines.member)}
               />
             ))}
             <PowerPath lines={flowing} />
@@ -175,8 +166,18 @@ function Drawing({ view }: { view: SideView }) {
         </svg>
       </div>
       <Recirculation />
+      {flowing.some(({ share }) => share === null) && <OpenPower />}
       <PartNote />
     </>
+  );
+}
+
+/** What the dotted stretches of the power path mean. */
+function OpenPower() {
+  return (
+    <p className="absolute bottom-1 left-4 bg-base-100/90 px-1 text-sm text-primary">
+      Dotted: power that parallel ways share; how much goes where is not determined.
+    </p>
   );
 }
 

@@ -4,7 +4,8 @@ import clsx from 'clsx';
 import type { Stop } from '@/core/powerflow';
 import { toFraction, toNumber } from '@/core/rational';
 import { figure } from '@/core/units';
-import { couplerName, listed, memberName } from '@/core/words';
+import type { Train } from '@/core/train';
+import { couplerName, listed, memberName, setName } from '@/core/words';
 import { highlightOf } from '@/features/train/highlight';
 import { useTrain, useLight, useExplained } from '@/features/train/use-train';
 import { OneWayLines } from './one-way-lines';
@@ -61,16 +62,19 @@ function Names({ ids }: { ids: readonly string[] }) {
   );
 }
 
-/** The ways by which power goes through, each with its share. */
+/** The paths by which power goes through, each with its share. */
 function Paths() {
   const train = useTrain((state) => state.train);
-  const { paths } = useExplained();
-  if (!paths || paths.paths.length < 2) return null;
-  const name = ({ kind, id }: Stop) =>
-    kind === 'member' ? memberName(train, id) : kind === 'joint' ? couplerName(train, id) : null;
+  const { paths, solved } = useExplained();
+  if (paths === null) return <OpenPaths split={solved.status === 'split'} />;
+  if (paths.paths.length === 0) return null;
+  const lossy = solved.losses;
   return (
     <section className="mt-3 text-sm" aria-label="Power paths">
-      <h3 className="font-semibold">Power goes {paths.paths.length} ways</h3>
+      <h3 className="font-semibold">
+        {paths.paths.length === 1 ? 'Power goes one way' : `Power goes ${paths.paths.length} ways`}
+        {lossy && <span className="muted font-normal">, in % of the input power, as it arrives at the output</span>}
+      </h3>
       <ul>
         {paths.paths.map(({ share, stops }, i) => (
           <Line
@@ -83,11 +87,28 @@ function Paths() {
             <span className="figure w-16 shrink-0 text-right" title={`exactly ${toFraction(share)}`}>
               {figure(100 * toNumber(share))} %
             </span>
-            <span>{[...new Set(stops.flatMap((stop) => name(stop) ?? []))].join(' → ')}</span>
+            <span>{stops.flatMap((stop) => stopName(train, stop) ?? []).join(' → ')}</span>
           </Line>
         ))}
       </ul>
     </section>
+  );
+}
+
+/** What a stop is called; a pair of gears between two members goes without saying. */
+function stopName(train: Train, { kind, id }: Stop): string | null {
+  if (kind === 'member') return memberName(train, id);
+  if (kind === 'joint') return couplerName(train, id);
+  return kind === 'set' ? setName(train, id) : null;
+}
+
+function OpenPaths({ split }: { split: boolean }) {
+  return (
+    <p className="muted mt-3 border-t border-base-300 pt-1 text-sm">
+      {split
+        ? 'How power divides depends on how fast each output turns.'
+        : 'How power divides is not determined: parallel ways share it.'}
+    </p>
   );
 }
 
