@@ -35,8 +35,7 @@ export function influenceOn({ network, state, flow }: Solved): Influence {
   const load: Load = {
     slides: state.meshes.filter(({ slidBy }) => slidBy !== null),
     joints: state.joints.map(({ tie }) => tie),
-    driver: flow.driver,
-    torque: ONE,
+    acting: [[flow.driver, ONE]],
     receivers: [output],
   };
   const balanced = idealTorques(state.motion.open, load);

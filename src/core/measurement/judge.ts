@@ -1,7 +1,7 @@
 import { networkOf, openTrain, type OpenTrain } from '../kinematics';
 import { memberFigures, meshRoles, type MemberFigures } from '../powerflow';
 import { abs, div, fraction, fromDecimal, inverse, isZero, mul, toNumber, type Rational } from '../rational';
-import { solveCoasting, solveEngaged, type Solved } from '../solve';
+import { inputTorque, outputTorque, solveCoasting, solveEngaged, type Solved } from '../solve';
 import type { Train } from '../train';
 import { memberName } from '../words';
 import { measured, plain, type Measured } from './arithmetic';
@@ -173,7 +173,8 @@ function check(train: Train, reading: Reading, state: Known | null): void {
 }
 
 /** The computed value in an engagement, in the quantity that is compared. */
-function computedFor(train: Train, { figures }: Known, reading: Reading): Rational | null {
+function computedFor(train: Train, known: Known, reading: Reading): Rational | null {
+  const { figures } = known;
   const speedOf = (member: string) => {
     const speed = figures.get(member)?.speed ?? null;
     return speed === null || isZero(speed) ? null : abs(speed);
@@ -195,12 +196,20 @@ function computedFor(train: Train, { figures }: Known, reading: Reading): Ration
     }
     case 'scale':
     case 'weight': {
-      const torque = figures.get(reading.member)?.torque ?? null;
+      const torque = torqueAt(known, reading.member);
       return torque && reading.inputTorqueNm && !isZero(torque) ? mul(abs(torque), fromDecimal(reading.inputTorqueNm)) : null; // prettier-ignore
     }
     default:
       return null;
   }
+}
+
+/** The torque that a scale shows on a member: at an end of the train what goes in or out there, else what the member carries. */
+function torqueAt({ solved, figures }: Known, member: string): Rational | null {
+  const { memberIndex, input, outputs } = solved.network;
+  const at = memberIndex.get(member) ?? input;
+  if (at === input) return inputTorque(solved);
+  return outputs.includes(at) ? outputTorque(solved, at) : (figures.get(member)?.torque ?? null);
 }
 
 /** What does not depend on a position. */

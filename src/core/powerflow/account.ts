@@ -1,6 +1,6 @@
 import { planetarySets, type MemberIndex, type PlanetarySet } from '../kinematics';
 import { abs, add, div, fraction, isZero, mul, neg, sign, sum, ZERO, type Rational } from '../rational';
-import type { Solved } from '../solve';
+import { powerOf, type Solved } from '../solve';
 import { contributions, type Contribution } from './contributions';
 
 /**
@@ -65,12 +65,6 @@ export function accountOf(solved: Solved): Account {
 }
 
 type TorqueEntry = Pick<Entry, 'place' | 'torque'>;
-
-/** Torque times speed. Nothing turns with no torque, and what stands passes no power, whatever the other factor is. */
-export function powerOf(torque: Rational | null, speed: Rational | null): Rational | null {
-  if ((torque && isZero(torque)) || (speed && isZero(speed))) return ZERO;
-  return torque && speed && mul(torque, speed);
-}
 
 /** The torques on one member by place: the pins of one set pull both ways, and only what is left over reaches their carrier. */
 function gatherPins(own: readonly Contribution[], setOfMesh: ReadonlyMap<string, PlanetarySet>): TorqueEntry[] {

@@ -1,7 +1,7 @@
 import { FRAME_INDEX, type MemberIndex } from '../kinematics';
-import { add, isZero, mul, neg, sub, ZERO, type Rational } from '../rational';
+import { add, isZero, mul, neg, ZERO, type Rational } from '../rational';
 import { meshShares } from '../statics';
-import type { Solved } from '../solve';
+import { endsOf, type Solved } from '../solve';
 
 /** What acts on a member: a mesh (on a gear, or through the pins on the arm), a joint, the driver or a load. */
 export type Source =
@@ -19,24 +19,14 @@ export interface Contribution {
 
 /** Every torque on every member (the frame left out). On each member they sum to zero. Empty when nothing is loaded. */
 export function contributions(solved: Solved): readonly Contribution[] {
-  const { state, flow } = solved;
+  const { state } = solved;
   const { load } = state;
   if (load.outcome !== 'balanced') return [];
   const found: Contribution[] = [];
   const put = (member: MemberIndex, source: Source, torque: Rational | null) => {
     if (member !== FRAME_INDEX) found.push({ member, source, torque });
   };
-  // Further outputs that are turned with the driver share what is put in: each its part, the driver the rest.
-  const pushed = flow.together.map(({ member, times }, k) => {
-    const torque = load.torques.joints[state.joints.length + k] ?? null;
-    return { member, torque, fromDriver: torque && mul(times, torque) };
-  });
-  const rest = pushed.reduce<Rational | null>(
-    (left, { fromDriver }) => left && fromDriver && sub(left, fromDriver),
-    flow.torque,
-  );
-  put(flow.driver, { kind: 'input' }, rest);
-  pushed.forEach(({ member, torque }) => put(member, { kind: 'input' }, torque));
+  for (const { kind, member, torque } of endsOf(solved)) put(member, { kind }, torque);
   state.meshes.forEach((mesh) => {
     const lambda = load.torques.meshes.get(mesh) ?? null;
     const { onA, onB } = meshShares(mesh, load.lossOf(mesh));
@@ -51,10 +41,6 @@ export function contributions(solved: Solved): readonly Contribution[] {
     const torque = load.torques.joints[k] ?? null;
     put(tie.a, { kind: 'joint', id }, torque && neg(torque));
     put(tie.b, { kind: 'joint', id }, torque);
-  });
-  flow.receivers.forEach((member, k) => {
-    const torque = load.torques.receivers[k] ?? null;
-    put(member, { kind: 'output' }, torque && neg(torque));
   });
   return found;
 }

@@ -1,4 +1,4 @@
-export { accountOf, powerOf, type Account, type Entry, type Place } from './account';
+export { accountOf, type Account, type Entry, type Place } from './account';
 export { contributions, type Contribution, type Source } from './contributions';
 export { memberFigures, meshRoles, type MemberFigures, type MemberRole, type MeshRole } from './roles';
 export { powerFlow, type PowerFlow, type PowerPath } from './paths';

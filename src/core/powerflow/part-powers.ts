@@ -1,6 +1,5 @@
 import { toNumber } from '../rational';
-import type { Solved } from '../solve';
-import { powerOf } from './account';
+import { powerOf, type Solved } from '../solve';
 import { contributions, type Source } from './contributions';
 
 /** What a part gives to the member it acts on. */

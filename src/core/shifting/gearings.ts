@@ -1,6 +1,6 @@
 import { networkOf, openTrain } from '../kinematics';
-import { abs, toNumber } from '../rational';
-import { driveBackward, solveEngaged } from '../solve';
+import { abs, div, toNumber } from '../rational';
+import { driveBackward, outputTorque, solveEngaged } from '../solve';
 import type { Train } from '../train';
 import type { Gearing } from './operating-point';
 
@@ -20,11 +20,13 @@ export function gearingsOf(train: Train, order: readonly string[], losses: boole
       if (!solved.ratio) throw new RangeError(`Position "${id}" does not drive, so it has no place in the order.`);
       const backward = driveBackward(open, engaged, { losses });
       const share = (value: typeof solved.efficiency) => (value ? toNumber(value) : 1);
+      const out = outputTorque(solved);
+      const arrives = out ? toNumber(abs(div(out, solved.ratio))) : share(solved.efficiency);
       return [
         id,
         {
           ratio: toNumber(abs(solved.ratio)),
-          drive: losses ? Math.max(NOTHING, share(solved.efficiency)) : 1,
+          drive: losses ? Math.max(NOTHING, arrives) : 1,
           back:
             backward.verdict === 'drives' ? Math.max(NOTHING, losses ? share(backward.solved.efficiency) : 1) : NOTHING,
         },

@@ -1,7 +1,7 @@
 import { networkOf, openTrain } from '../kinematics';
 import { memberFigures } from '../powerflow';
 import { toNumber } from '../rational';
-import { solveEngaged } from '../solve';
+import { outputTorque, solveEngaged } from '../solve';
 import type { Reading } from '../measurement';
 import { withFaults } from '../faults';
 import type { Train } from '../train';
@@ -78,7 +78,9 @@ export function simulatedBench(train: Train, seed: number, trick: Trick): Simula
             : { ok: true, reading: { ...base, kind: 'frames', frames, frameRate: FRAME_RATE, turns, resolution: 1, inputRpm, inputResolution: 0 } }; // prettier-ignore
         }
         case 'scale': {
-          const torque = figures?.torque ? Math.abs(toNumber(figures.torque)) * inputTorqueNm : 0;
+          const at = solved.network.memberIndex.get(member);
+          const carried = train.outputs.includes(member) ? outputTorque(solved, at) : figures?.torque;
+          const torque = carried ? Math.abs(toNumber(carried)) * inputTorqueNm : 0;
           const grams = Math.round((torque / GRAVITY / (ARM_MM / 1000)) * 1000 + error(0.4));
           return grams < 1
             ? { ok: false, seen: 'The scale shows nothing.' }

@@ -1,4 +1,4 @@
-import type { MemberIndex, Motion, Network, OpenTrain } from '../kinematics';
+import type { MemberIndex, MemberVector, Motion, Network, OpenTrain } from '../kinematics';
 import { abs, div, isZero, neg, ONE, type Rational } from '../rational';
 
 /** Who turns the train, which way, and who takes the power. */
@@ -11,6 +11,8 @@ export interface Flow {
   readonly receivers: readonly MemberIndex[];
   /** Further outputs that are turned with the driver, each at its multiple of the driver's speed. */
   readonly together: readonly { readonly member: MemberIndex; readonly times: Rational }[];
+  /** Torques given on outputs, N·m, and outputs whose load follows; what the driver holds follows too. */
+  readonly loads?: { readonly given: MemberVector; readonly free: readonly MemberIndex[] };
 }
 
 /** Power from the input to the outputs. */
@@ -20,6 +22,12 @@ export const driveFlow = ({ input, outputs }: Network): Flow => ({
   torque: ONE,
   receivers: outputs,
   together: [],
+});
+
+/** Power from the input to the outputs, its amount told by the loads. */
+export const loadedFlow = (network: Network, { given, free }: NonNullable<Flow['loads']>): Flow => ({
+  ...driveFlow(network),
+  loads: { given, free },
 });
 
 /** Power from the outputs to the input, told per turn of the input (the way it is pushed) all the same: the input holds back. */

@@ -2,6 +2,8 @@ export { driveFlow, type Flow } from './flow';
 export { jointTorque, type State } from './state';
 export type { ActiveJoint } from './engaged';
 export { solveEngaged, solvePositions, type Solved, type Status } from './position';
+export { endsOf, inputTorque, outputTorque, powerOf, type End } from './ends';
+export { solveLoads, type Loaded, type Unbalanced } from './loads';
 export { solveCoasting } from './coasting';
 export { lockSet, powerStops, type PowerStops } from './reasons';
 export { driveBackward, letGo, type BackwardVerdict } from './backward';

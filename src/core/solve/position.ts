@@ -1,6 +1,7 @@
 import { openTrain, type Motion, type Network, type OpenTrain } from '../kinematics';
-import { div, isZero, mul, ONE, sign, sum, type Rational } from '../rational';
+import { div, isZero, neg, ONE, sign, sum, type Rational } from '../rational';
 import type { Torques } from '../statics';
+import { endsWith, powerOf, type End } from './ends';
 import { driveFlow, type Flow } from './flow';
 import { stateOf, type State } from './state';
 
@@ -89,15 +90,13 @@ function ratioOf({ speeds }: State, flow: Flow, status: Status): Rational | null
   return div(flow.speed, output!);
 }
 
-function efficiencyOf({ state: { speeds }, flow }: Solved, torques: Torques): Rational | null {
-  const powers: Rational[] = [];
-  for (const [k, member] of flow.receivers.entries()) {
-    const torque = torques.receivers[k] ?? null;
-    const speed = speeds.of(member);
-    if (torque === null || speed === null) return null;
-    powers.push(mul(torque, speed));
-  }
-  const out = sum(powers);
-  const put = mul(flow.torque, flow.speed);
+function efficiencyOf({ state, flow }: Solved, torques: Torques): Rational | null {
+  const powers = endsWith(torques, state, flow).map(({ kind, member, torque }) => ({
+    kind,
+    power: powerOf(torque, state.speeds.of(member)),
+  }));
+  if (powers.some(({ power }) => power === null)) return null;
+  const passed = (end: End['kind']) => sum(powers.flatMap(({ kind, power }) => (kind === end && power ? [power] : [])));
+  const [put, out] = [passed('input'), neg(passed('output'))];
   return sign(put) > 0 ? div(out, put) : isZero(out) ? ONE : div(put, out);
 }

@@ -1,8 +1,9 @@
-import { networkOf, openTrain, type Network } from '../kinematics';
+import { networkOf, openTrain } from '../kinematics';
 import { toFraction, type Rational } from '../rational';
 import type { Train } from '../train';
 import { driveBackward, type BackwardVerdict } from './backward';
-import { driveFlow, type Flow } from './flow';
+import { outputTorque } from './ends';
+import { driveFlow } from './flow';
 import { solveEngaged, type Solved, type Status } from './position';
 
 /** The figures of one position, as exact fractions in text: what `bin/tinwheel solve` prints. */
@@ -52,7 +53,7 @@ export function reportTrain(
 
 /** One solved position as text figures: speeds per turn of the driver, torques per unit put in. */
 function reportPosition(solved: Solved): PositionReport {
-  const { network, state, status, flow } = solved;
+  const { network, state, status } = solved;
   const base = {
     status,
     mobility: state.mobility,
@@ -67,13 +68,13 @@ function reportPosition(solved: Solved): PositionReport {
     return {
       ...base,
       ratio: text(solved.ratio),
-      outputTorque: outputTorques(solved, network, flow),
+      outputTorque: outputTorques(solved),
       couplerTorque: couplerTorques(solved),
       efficiency: text(solved.efficiency),
       ...severalEfficiencies(solved),
     };
   }
-  return status === 'split' ? { ...base, outputTorque: outputTorques(solved, network, flow) } : base;
+  return status === 'split' ? { ...base, outputTorque: outputTorques(solved) } : base;
 }
 
 const severalEfficiencies = ({ efficiencies }: Solved) =>
@@ -81,15 +82,10 @@ const severalEfficiencies = ({ efficiencies }: Solved) =>
 
 const text = (value: Rational | null): string | null => (value === null ? null : toFraction(value));
 
-function outputTorques({ state }: Solved, network: Network, flow: Flow): Record<string, string | null> {
-  const { load } = state;
-  return Object.fromEntries(
-    flow.receivers.map((member, k) => [
-      network.memberIds[member]!,
-      load.outcome === 'balanced' ? text(load.torques.receivers[k] ?? null) : null,
-    ]),
+const outputTorques = (solved: Solved): Record<string, string | null> =>
+  Object.fromEntries(
+    solved.flow.receivers.map((member) => [solved.network.memberIds[member]!, text(outputTorque(solved, member))]),
   );
-}
 
 function couplerTorques({ state }: Solved): Record<string, string | null> {
   const { load, joints } = state;

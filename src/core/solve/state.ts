@@ -92,9 +92,8 @@ export function stateWith(question: Question, settled: Settled, ground: Ground =
     const load: Load = {
       slides: meshes.filter(({ slidBy }) => slidBy !== null),
       joints: [...joints.map((joint) => joint.tie), ...turnedTogether(question)],
-      driver: flow.driver,
-      torque: flow.torque,
-      receivers: flow.receivers,
+      acting: flow.loads ? flow.loads.given : [[flow.driver, flow.torque]],
+      receivers: flow.loads ? [flow.driver, ...flow.loads.free] : flow.receivers,
     };
     return question.losses ? lossyTorques(open, load, speeds) : idealTorques(open, load);
   };

@@ -15,8 +15,7 @@ function outputTorques({ state, flow }: Solved, open: ReturnType<typeof openTrai
   const load = {
     slides: state.meshes.filter(({ slidBy }) => slidBy !== null),
     joints: state.joints.map(({ tie }) => tie),
-    driver: flow.driver,
-    torque: flow.torque,
+    acting: [[flow.driver, flow.torque]] as const,
     receivers: flow.receivers,
   };
   const rolling = state.meshes.filter((mesh) => !isZero(rollingSpeed(state.speeds, mesh) ?? fraction(0)));

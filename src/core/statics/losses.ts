@@ -107,7 +107,7 @@ function turnedOver(meshes: readonly NetworkMesh[], sides: Sides, load: Load): r
 /** Meshes in groups whose powers can only turn over together: through a member that nothing else acts on, one mesh gives just what the other takes. */
 function meshesInLine(meshes: readonly NetworkMesh[], load: Load): readonly (readonly NetworkMesh[])[] {
   const acted = new Set([
-    load.driver,
+    ...load.acting.map(([member]) => member),
     ...load.receivers,
     ...load.joints.flatMap(({ a, b }) => [a, b]),
     ...meshes.map(({ arm }) => arm),
@@ -158,16 +158,23 @@ function meshLoss({ mesh }: NetworkMesh, side: Side, train: Train): MeshLoss {
   return side < 0 ? { onA: ONE, onB: efficiency } : { onA: efficiency, onB: ONE };
 }
 
-/** Power must come out where the load takes it: a negative output means that friction holds the train. */
+/** What takes power must get it, and what gives it must give: where the signs differ, friction holds the train. */
 function gives(load: Load, speeds: Speeds, torques: Torques): boolean {
-  const driverSpeed = speeds.of(load.driver);
+  const given = powerIn(load.acting, speeds);
+  const taken = powerIn(
+    load.receivers.map((member, k) => [member, torques.receivers[k] ?? null]),
+    speeds,
+  );
+  return !given || !taken || isZero(given) || sign(taken) === sign(given);
+}
+
+/** Torques times speeds, all together; null where one is open. */
+function powerIn(torques: readonly (readonly [MemberIndex, Torque])[], speeds: Speeds): Rational | null {
   let power = ZERO;
-  for (const [k, member] of load.receivers.entries()) {
-    const torque = torques.receivers[k];
+  for (const [member, torque] of torques) {
     const speed = speeds.of(member);
-    if (!torque || !speed) return true;
+    if (!torque || !speed) return null;
     power = add(power, mul(torque, speed));
   }
-  if (!driverSpeed || isZero(driverSpeed)) return true;
-  return sign(power) === sign(mul(load.torque, driverSpeed));
+  return power;
 }

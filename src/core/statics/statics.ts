@@ -33,9 +33,9 @@ export interface Load {
   /** Sliding meshes that are in. */
   readonly slides: readonly NetworkMesh[];
   readonly joints: readonly Joint[];
-  readonly driver: MemberIndex;
-  /** Torque put into the driver. */
-  readonly torque: Rational;
+  /** Torques given from outside: what is put into the driver, or what loads put on the outputs. */
+  readonly acting: MemberVector;
+  /** Members that take what torque is needed. */
   readonly receivers: readonly MemberIndex[];
 }
 
@@ -119,17 +119,14 @@ export function balance(balancer: Balancer, load: Load, lossOf: (mesh: NetworkMe
     ...load.slides.map((mesh) => withForce(open, meshColumn(mesh, lossOf(mesh)))),
     ...redundant.map((k) => withForce(open, balancer.columns[k]!)),
   ];
-  const put = open.speeds[load.driver]!;
+  const put = inCoordinates(open, load.acting);
   const equations = put.map((_, c) => unknowns.map(({ force }) => force[c]!));
-  const solutions = solveDense(
-    equations,
-    put.map((value) => neg(mul(value, load.torque))),
-  );
+  const solutions = solveDense(equations, put.map(neg));
   if (!solutions) return null;
   const { particular, directions } = solutions;
 
   const acting = new Array<Rational>(open.network.memberIds.length).fill(ZERO);
-  acting[load.driver] = load.torque;
+  for (const [member, torque] of load.acting) acting[member] = add(acting[member]!, torque);
   const lambda = factor.solve(withTorques(acting, unknowns, particular));
   const still = new Array<Rational>(acting.length).fill(ZERO);
   const drifts = directions.map((direction) => factor.solve(withTorques(still, unknowns, direction)));

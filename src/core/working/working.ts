@@ -1,5 +1,5 @@
-import { div, isZero, mul, ONE, type Rational } from '../rational';
-import type { Solved } from '../solve';
+import { div, isZero, mul, ONE, ZERO, type Rational } from '../rational';
+import { inputTorque, outputTorque, type Solved } from '../solve';
 import { chainTo, deriveSpeeds, stageRatio } from './derive';
 import type { CrossCheck, Stage, Working } from './steps';
 
@@ -10,11 +10,10 @@ export function workingOf(solved: Solved): Working {
   const steps = deriveSpeeds(solved);
   const floating = network.memberIds.filter((_, member) => state.speeds.of(member) === null);
   if (status !== 'drive') return { steps, floating, stages: null, checks: [] };
-  const at = flow.receivers.findIndex((member) => !isZero(state.speeds.of(member) ?? { n: 0, d: 1 }));
-  const output = flow.receivers[at]!;
+  const output = flow.receivers.find((member) => !isZero(state.speeds.of(member) ?? ZERO))!;
   const chain = chainTo(steps, network.memberIds[output]!);
   const stages = chain && runningProduct(chain.map((step) => ({ step, ratio: stageRatio(step) })));
-  return { steps, floating, stages, checks: crossChecks(solved, stages, output, at) };
+  return { steps, floating, stages, checks: crossChecks(solved, stages, output) };
 }
 
 function runningProduct(parts: readonly { step: Stage['step']; ratio: Rational }[]): Stage[] {
@@ -26,17 +25,13 @@ function runningProduct(parts: readonly { step: Stage['step']; ratio: Rational }
  * The same ratio found up to three ways: the product of the stages, the speeds, and the ideal torques
  * (for an ideal train with one output, torque out over torque in equals speed in over speed out).
  */
-function crossChecks(
-  { state, flow, losses }: Solved,
-  stages: readonly Stage[] | null,
-  output: number,
-  at: number,
-): CrossCheck[] {
+function crossChecks(solved: Solved, stages: readonly Stage[] | null, output: number): CrossCheck[] {
+  const { state, flow, losses } = solved;
   const checks: CrossCheck[] = [];
   if (stages) checks.push({ way: 'product of stages', value: stages.at(-1)?.running ?? ONE });
   checks.push({ way: 'speed in over speed out', value: div(flow.speed, state.speeds.of(output)!) });
-  const torque = state.load.outcome === 'balanced' ? state.load.torques.receivers[at] : null;
-  if (torque && !losses && flow.receivers.length === 1)
-    checks.push({ way: 'torque out over torque in', value: div(torque, flow.torque) });
+  const [put, taken] = [inputTorque(solved), outputTorque(solved, output)];
+  if (put && taken && !losses && flow.receivers.length === 1)
+    checks.push({ way: 'torque out over torque in', value: div(taken, put) });
   return checks;
 }

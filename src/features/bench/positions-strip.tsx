@@ -3,7 +3,7 @@
 import clsx from 'clsx';
 import { memo, useCallback, useEffect, useRef, useState } from 'react';
 import { inverse, toNumber } from '@/core/rational';
-import type { Solved } from '@/core/solve';
+import { outputTorque, type Solved } from '@/core/solve';
 import type { Train } from '@/core/train';
 import { figure, ratioFigure, ratioText, wayText, type RatioConvention } from '@/core/units';
 import { couplerName, listed } from '@/core/words';
@@ -123,15 +123,11 @@ const Key = memo(function Key({
 });
 
 /** The figure of a position's key: its ratio, or the first output's speed or torque for what is put in. */
-function keyText(
-  { ratio, state }: Solved,
-  shows: KeyFigure,
-  convention: RatioConvention,
-  { speed, torque }: TypedInput,
-): string {
+function keyText(solved: Solved, shows: KeyFigure, convention: RatioConvention, { speed, torque }: TypedInput): string {
+  const { ratio } = solved;
   if (shows === 'ratio') return ratio ? ratioFigure(ratio, convention) : '—';
   if (shows === 'speed') return ratio && speed.value !== null ? figure(speed.value / Math.abs(toNumber(ratio))) : '—';
-  const out = state.load.outcome === 'balanced' ? state.load.torques.receivers[0] : null;
+  const out = outputTorque(solved);
   return out && torque.value !== null ? figure(Math.abs(toNumber(out)) * torque.value) : '—';
 }
 

@@ -2,7 +2,7 @@
 
 import { useTrain } from '@/features/train/use-train';
 import { add, div, equals, fraction, isZero, ONE, toNumber } from '@/core/rational';
-import type { OutputLaw } from '@/core/solve';
+import { outputTorque, type OutputLaw } from '@/core/solve';
 import type { Train } from '@/core/train';
 import { figure, wayText } from '@/core/units';
 import type { Explained } from '@/features/train/analysis';
@@ -14,12 +14,12 @@ export function Outputs({ position: { solved } }: { position: Explained }) {
   const train = useTrain((state) => state.train);
   const { speed, torque } = useTyped();
   const { state, flow, network } = solved;
-  const torques = state.load.outcome === 'balanced' ? state.load.torques.receivers : [];
+
   return (
     <dl className="mt-0.5" aria-label="What comes out">
-      {flow.receivers.map((member, k) => {
+      {flow.receivers.map((member) => {
         const turns = state.speeds.of(member);
-        const carried = torques[k] ?? null;
+        const carried = outputTorque(solved, member);
         return (
           <div key={member} className="flex flex-wrap items-baseline gap-x-4" data-testid="output">
             <dt className="muted text-sm">{memberName(train, network.memberIds[member]!)}</dt>

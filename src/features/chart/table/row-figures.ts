@@ -1,6 +1,6 @@
 import type { Chart, ChartRow, IdealSteps } from '@/core/gear-chart';
-import { inverse, toNumber, type Rational } from '@/core/rational';
-import type { Solved } from '@/core/solve';
+import { inverse, toNumber } from '@/core/rational';
+import { outputTorque } from '@/core/solve';
 import { figure, ratioFigure, wayText, type RatioConvention } from '@/core/units';
 import { exact } from '@/core/words';
 import type { TypedInput } from '@/features/train/input/typed-input';
@@ -52,10 +52,6 @@ export function rowFigures(
     efficiency: efficiency ? (100 * toNumber(efficiency)).toFixed(1) : NONE,
     measured,
   };
-}
-
-export function outputTorque({ state: { load } }: Solved): Rational | null {
-  return load.outcome === 'balanced' ? (load.torques.receivers[0] ?? null) : null;
 }
 
 /** Signed, one decimal: "+2.1", "−0.4", "0". */
