@@ -1,6 +1,6 @@
 /** Bundles bin/tinwheel's programs into one file each, so that they start at once: what only reads files, and what works on the database. */
 import { build } from 'esbuild';
-import { mkdirSync, renameSync, writeFileSync } from 'node:fs';
+import { mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import { dirname } from 'node:path';
 
 /** Builds one program; its file is whole or not there, whoever else builds or starts it meanwhile. */
@@ -12,6 +12,7 @@ async function program(options) {
   renameSync(part, options.outfile);
 }
 
+const { version } = JSON.parse(readFileSync('package.json', 'utf8'));
 const common = {
   bundle: true,
   platform: 'node',
@@ -19,6 +20,7 @@ const common = {
   target: 'node20',
   minify: true,
   alias: { '@': './src' },
+  define: { 'process.env.TINWHEEL_VERSION': JSON.stringify(version) },
 };
 await program({ entryPoints: ['src/cli/main.ts'], outfile: 'dist/tinwheel.mjs' });
 await program({

@@ -6,6 +6,8 @@ import { join } from 'node:path';
 const ROOT = join(__dirname, '../..');
 const run = (...args: string[]) =>
   spawnSync(process.execPath, ['bin/tinwheel', ...args], { cwd: ROOT, encoding: 'utf8' });
+const runWith = (input: string, ...args: string[]) =>
+  spawnSync(process.execPath, ['bin/tinwheel', ...args], { cwd: ROOT, encoding: 'utf8', input });
 const train = (name: string) => `demo/trains/${name}.train.json`;
 
 beforeAll(() => void execFileSync(process.execPath, ['scripts/build-cli.mjs'], { cwd: ROOT }));
@@ -42,6 +44,86 @@ describe('solve', () => {
     const { stdout } = run('solve', train('draisine-hub'), '--reverse-flow');
     expect(JSON.parse(stdout).positions['1'].backward).toBe('slips');
   });
+});
+
+describe('loads', () => {
+  test('of one motion give the input torque and every other; an output without one counts as unloaded', () => {
+    const { stdout } = run('solve', train('sluice-winch'), '--load', 'drum=6 Nm');
+    expect(JSON.parse(stdout).positions.wind.loads).toMatchObject({ inputTorqueNm: 0.5, outputTorqueNm: { drum: -6 } });
+    const dial = JSON.parse(run('solve', train('tide-dial'), '--load', 'day=0.2Nm').stdout);
+    const [{ loads }] = Object.values(dial.positions) as [{ loads: { outputTorqueNm: Record<string, number> } }];
+    expect(Object.values(loads.outputTorqueNm).filter((torque) => torque !== 0)).toHaveLength(1);
+  });
+
+  test('of a differential fix one another, or are refused with the motion that would begin', () => {
+    const solved = JSON.parse(run('solve', train('wagon-axle'), '--position', 'open', '--load', 'left=4Nm').stdout);
+    expect(solved.positions.open.loads.outputTorqueNm).toEqual({ left: 4, right: 4 });
+    const { status, stdout, stderr } = run('solve', train('wagon-axle'), '--load', 'left=4Nm', '--load', 'right=5Nm');
+    expect([status, stdout]).toEqual([2, '']);
+    expect(stderr).toMatch(
+      /position "open" these loads do not balance: with the input at rest they would turn .*forward.*back|back.*forward/,
+    );
+  });
+
+  test.each([
+    [['--load', 'nobody=1Nm'], 'no output'],
+    [['--load', 'drum'], 'an output and its torque'],
+    [['--load', 'drum=1'], 'Give --load drum in'],
+    [['--load', 'drum=1Nm', '--load', 'drum=2Nm'], 'two loads'],
+    [['--load', 'drum=1Nm', '--reverse-flow'], 'does not go with --reverse-flow'],
+  ])('%j is refused', (options, message) => {
+    const { status, stdout, stderr } = run('solve', train('sluice-winch'), ...options);
+    expect([status, stdout, stderr.trimEnd().split('\n').length]).toEqual([2, '', 1]);
+    expect(stderr).toContain(message);
+  });
+});
+
+describe('the program itself', () => {
+  test('every verb says what it does, its options and one example', () => {
+    const verbs = [...run('--help').stdout.matchAll(/tinwheel (\w+) /g)].map(([, verb]) => verb!);
+    for (const verb of ['solve', 'gear', 'sheet', 'bundle', 'restore']) expect(verbs).toContain(verb);
+    for (const verb of ['solve', 'gear', 'sheet', 'bundle']) {
+      const { status, stdout } = run(verb, '--help');
+      expect(status).toBe(0);
+      expect(stdout).toMatch(
+        new RegExp(`^usage: tinwheel ${verb} .*\n\n.*\\.\n\n(  .+\n)+\nExample: tinwheel ${verb} `),
+      );
+    }
+    expect(run('--version').stdout).toMatch(/^tinwheel \d+\.\d+\.\d+\n$/);
+  });
+
+  test('a minus in place of a file is standard input, once', () => {
+    const text = readFileSync(join(ROOT, train('crawler')), 'utf8');
+    expect(runWith(text, 'check', '-').stdout).toMatch(/^Crawler transmission: a sound document/);
+    expect(runWith(text, 'measure', '-', '--log', '-').stderr).toContain('standard input is read once');
+    expect(runWith('{', 'check', '-').status).toBe(2);
+  });
+});
+
+test('travel takes the places of other selectors, and says which pairs of places lock', () => {
+  const range = train('range-box');
+  const alone = JSON.parse(run('travel', range).stdout) as Record<
+    string,
+    { engaged: string[]; status: string; fromMm: number; toMm: number; locksWith?: object[] }[]
+  >;
+  const [first, second] = Object.keys(alone) as [string, string];
+  expect(
+    Object.values(alone)
+      .flat()
+      .some(({ locksWith }) => locksWith !== undefined),
+  ).toBe(false);
+  expect(
+    Object.values(alone)
+      .flat()
+      .every(({ status }) => status === 'neutral'),
+  ).toBe(true);
+  const places = Object.entries(alone)
+    .slice(1)
+    .flatMap(([id, [stretch]]) => ['--at', `${id}=${stretch!.fromMm}`]);
+  const driven = JSON.parse(run('travel', range, ...places).stdout);
+  expect(driven[first].some(({ status }: { status: string }) => status === 'drive')).toBe(true);
+  expect(run('travel', range, '--at', 'nothing=3').stderr).toContain('no selector "nothing"');
+  expect(run('travel', range, '--at', `${second}=far`).stderr).toContain('not a number of mm');
 });
 
 test('combinations lists every set, smallest first, and agrees with solving each', () => {
@@ -138,6 +220,9 @@ test('shifts prints neighbours, or the pair asked for, and says what is wrong wi
   const pair = JSON.parse(run('shifts', train('pan-rake'), '--from', '1', '--to', '3').stdout);
   expect(pair.shifts).toMatchObject([{ from: '1', to: '3', off: ['first'], on: ['third'], verdict: 'single' }]);
   expect(run('shifts', train('pan-rake'), '--from', '1').stderr).toContain('--from and --to go together');
+  const locked = JSON.parse(run('shifts', train('pan-rake'), '--from', '1', '--to', '1+2').stdout);
+  expect(locked.shifts).toMatchObject([{ verdict: 'blocked', locked: ['1+2'] }]);
+  expect(run('shifts', train('pan-rake'), '--from', '1', '--to', '1').stderr).toContain('a shift has two ends');
   const unknown = run('shifts', train('pan-rake'), '--from', '1', '--to', 'nine');
   expect([unknown.status, unknown.stderr]).toEqual([2, expect.stringContaining('there is no position "nine"')]);
 });

@@ -1,6 +1,6 @@
-import { parseArgs } from 'node:util';
 import { readWheel, stlBytes, USUAL_TOLERANCE_MM, wheelDxf, wheelSolid, wheelSvg, type WheelSpec } from '@/core/shapes';
-import { UsageError } from './options';
+import { parseArguments, type OptionKinds } from './arguments';
+import { UsageError } from './usage-error';
 import { writeWhole } from './write-whole';
 
 const NUMBERS = { teeth: 'teeth', module: 'moduleMm', shift: 'shift', backlash: 'backlashMm', width: 'widthMm', helix: 'helixDegrees', bore: 'boreMm', square: 'squareMm', holes: 'lighteningHoles', rim: 'rimMm', tolerance: 'toleranceMm' } as const; // prettier-ignore
@@ -8,11 +8,11 @@ const PAIRS = { key: 'keyway', hub: 'hub' } as const;
 const USUAL_WIDTH_MM = 10;
 const FORMATS = ['svg', 'dxf', 'stl'] as const;
 
-const GEAR_USAGE = 'gear --teeth N --module MM [--internal] [--shift X] [--backlash MM] [--width MM] [--helix DEG --herringbone] [--bore MM [--key WIDTHxDEPTH] | --square MM] [--hub OUTSIDExLENGTH] [--holes N] [--rim MM] [--tolerance MM] --format svg|dxf|stl -o FILE'; // prettier-ignore
+const GEAR_USAGE = 'tinwheel gear --help says what it takes.';
 
 /** Writes one wheel true to size as a file, and says what was written. @throws UsageError */
 export function gearFile(argv: readonly string[]): string {
-  const { values, positionals } = parse(argv);
+  const { values, positionals } = parseArguments(argv, OPTIONS);
   if (positionals.length > 0) throw new UsageError(`"${positionals[0]}" is one too many: ${GEAR_USAGE}`);
   const { format, output } = values as { readonly format?: string; readonly output?: string };
   if (!FORMATS.includes(format as (typeof FORMATS)[number])) throw new UsageError('--format is svg, dxf or stl.');
@@ -49,19 +49,11 @@ function number(option: string, text: string): number {
   return value;
 }
 
-function parse(argv: readonly string[]): {
-  values: Record<string, string | boolean | undefined>;
-  positionals: string[];
-} {
-  // prettier-ignore
-  try {
-    const options = Object.fromEntries([...Object.keys(NUMBERS), ...Object.keys(PAIRS), 'format'].map((name) => [name, { type: 'string' as const }])); // prettier-ignore
-    return parseArgs({
-      args: [...argv],
-      options: { ...options, internal: { type: 'boolean' }, herringbone: { type: 'boolean' }, output: { type: 'string', short: 'o' } }, // prettier-ignore
-      allowPositionals: true,
-    });
-  } catch (error) {
-    throw new UsageError((error as Error).message.split('\n')[0]!.replace(/\. To specify.*$/, '.'));
-  }
-}
+const OPTIONS: OptionKinds = {
+  ...Object.fromEntries(
+    [...Object.keys(NUMBERS), ...Object.keys(PAIRS), 'format'].map((name) => [name, { type: 'string' as const }]),
+  ),
+  internal: { type: 'boolean' },
+  herringbone: { type: 'boolean' },
+  output: { type: 'string', short: 'o' },
+};

@@ -3,6 +3,7 @@ import { MAX_COMBINED, combinedCouplers, listCombinations } from '@/core/gear-ch
 import { toFraction } from '@/core/rational';
 import { reportTrain } from '@/core/solve';
 import type { Train } from '@/core/train';
+import { listed } from '@/core/words';
 import { diagnoseJson, measureJson } from './bench';
 import { chartJson } from './chart';
 import { findJson } from './find';
@@ -16,43 +17,25 @@ import { pointsJson, runCsv, runJson, travelJson } from './scenario';
 import { said } from './said';
 import { shiftsJson } from './shifts';
 import { traceText } from './trace';
+import { programHelp, VERBS, verbHelp } from './verbs';
+import { withLoads } from './with-loads';
 import { withUnits } from './with-units';
-
-const USAGE = `usage: tinwheel solve FILE [--position ID] [--speed 1200rpm] [--torque 3.5Nm] [--losses] [--reverse-flow]
-       tinwheel combinations FILE
-       tinwheel trace FILE [--position ID] [--losses] [--convention in/out|out/in] [--sets formula|table]
-       tinwheel chart FILE
-       tinwheel shifts FILE [--from ID --to ID]
-       tinwheel influence FILE
-       tinwheel find SEARCH
-       tinwheel points FILE --scenario SCENARIO
-       tinwheel run FILE --scenario SCENARIO [--csv]
-       tinwheel travel FILE
-       tinwheel measure FILE --log LOG
-       tinwheel diagnose FILE --seen SEEN
-       tinwheel practice FILE [--seed N] [--count N] [--skill NAME]
-       tinwheel parts FILE [--speed 1200rpm] [--torque 3.5Nm] [--csv | --markdown]
-       tinwheel gear --teeth N --module MM [--internal] [--shift X] [--backlash MM] [--width MM] [--helix DEG [--herringbone]] [--bore MM] --format svg|dxf|stl -o FILE
-       tinwheel sheet FILE [--format html|markdown] [--speed 1200rpm] [--torque 3.5Nm] [--convention in/out|out/in]
-       tinwheel check FILE
-       tinwheel bundle ID… | --everything -o FILE.zip
-       tinwheel unbundle FILE.zip [--existing skip|both|replace] [--dry-run]
-       tinwheel backup DEST.sqlite
-       tinwheel restore SOURCE.sqlite`;
 
 function run(argv: readonly string[]): string {
   const [command, ...rest] = argv;
-  if (command === undefined || command === '--help' || command === '-h') return `${USAGE}\n`;
+  if (command === undefined || isHelp(command)) return programHelp();
+  if (command === '--version') return `tinwheel ${process.env.TINWHEEL_VERSION}\n`;
+  const verb = VERBS[command];
+  if (verb && rest.some(isHelp)) return verbHelp(verb);
   switch (command) {
     case 'solve': {
-      const options = readOptions(rest, ['position', 'speed', 'torque', 'losses', 'reverse-flow']);
+      const options = readOptions(rest, ['position', 'speed', 'torque', 'losses', 'reverse-flow', 'load']);
+      if (options.reverse && options.loads.length > 0)
+        throw new UsageError('--load tells what holds the outputs in drive; it does not go with --reverse-flow.');
       const train = readTrain(options.file);
-      const report = reportTrain(train, {
-        position: knownPosition(train, options.position),
-        losses: options.losses,
-        reverse: options.reverse,
-      });
-      return json(withUnits(report, options));
+      const asked = { position: knownPosition(train, options.position), losses: options.losses };
+      const report = withUnits(reportTrain(train, { ...asked, reverse: options.reverse }), options);
+      return json(options.loads.length > 0 ? withLoads(report, train, { ...asked, loads: options.loads }) : report);
     }
     case 'combinations': {
       const network = networkOf(readTrain(readOptions(rest, []).file));
@@ -91,6 +74,7 @@ function run(argv: readonly string[]): string {
         return train.positions.filter((position) => position.id === known);
       });
       const [from, to] = ends;
+      if (from && from === to) throw new UsageError(`--from and --to are both "${from.id}": a shift has two ends.`);
       return json(shiftsJson(train, from && to ? [from, to] : null));
     }
     case 'influence':
@@ -105,8 +89,10 @@ function run(argv: readonly string[]): string {
       const { file, scenario, csv } = readOptions(rest, ['scenario', 'csv']);
       return csv ? runCsv(readTrain(file), scenario) : json(runJson(readTrain(file), scenario));
     }
-    case 'travel':
-      return json(travelJson(readTrain(readOptions(rest, []).file)));
+    case 'travel': {
+      const { file, at } = readOptions(rest, ['at']);
+      return json(travelJson(readTrain(file), at));
+    }
     case 'measure': {
       const { file, log } = readOptions(rest, ['log']);
       return json(measureJson(readTrain(file), log));
@@ -132,10 +118,12 @@ function run(argv: readonly string[]): string {
     }
     default:
       throw new UsageError(
-        `there is no command "${command.slice(0, 40)}". The commands are solve, combinations, trace, chart, shifts, influence, find, points, run, travel, measure, diagnose, practice, parts, gear, sheet, check, bundle, unbundle, backup and restore.`,
+        `there is no command "${command.slice(0, 40)}". The commands are ${listed(Object.keys(VERBS))}.`,
       );
   }
 }
+
+const isHelp = (argument: string): boolean => argument === '--help' || argument === '-h';
 
 const json = (value: unknown): string => `${JSON.stringify(value, null, 1)}\n`;
 

@@ -1,4 +1,3 @@
-import { parseArgs } from 'node:util';
 import {
   readQuantity,
   SPEED_UNITS,
@@ -8,9 +7,10 @@ import {
   type TorqueUnit,
 } from '@/core/units';
 import type { SetSchool } from '@/core/working';
+import { parseArguments } from './arguments';
+import { UsageError } from './usage-error';
 
-/** Wrong use or bad input: its message is the one line that is printed. */
-export class UsageError extends Error {}
+export { UsageError };
 
 export interface Options {
   readonly file: string;
@@ -20,6 +20,10 @@ export interface Options {
   readonly to?: string;
   readonly speed?: { readonly value: number; readonly unit: SpeedUnit };
   readonly torque?: { readonly value: number; readonly unit: TorqueUnit };
+  /** What holds the outputs, N·m. */
+  readonly loads: readonly { readonly output: string; readonly torqueNm: number }[];
+  /** Where selectors stand, mm. */
+  readonly at: ReadonlyMap<string, number>;
   readonly losses: boolean;
   readonly reverse: boolean;
   readonly convention: RatioConvention;
@@ -45,6 +49,8 @@ const KINDS = {
   to: 'string',
   speed: 'string',
   torque: 'string',
+  load: 'several',
+  at: 'several',
   convention: 'string',
   sets: 'string',
   scenario: 'string',
@@ -64,7 +70,8 @@ export type OptionName = keyof typeof KINDS;
 
 /** Reads one FILE and the options that a command knows. @throws UsageError */
 export function readOptions(argv: readonly string[], allowed: readonly OptionName[]): Options {
-  const { values, positionals } = parse(argv, allowed);
+  const { values: found, positionals } = parseArguments(argv, kindsOf(allowed));
+  const values = found as Values;
   const [file, ...extra] = positionals;
   if (file === undefined) throw new UsageError('name the train file.');
   if (extra.length > 0) throw new UsageError(`one train file at a time; "${extra[0]}" is one too many.`);
@@ -87,6 +94,8 @@ export function readOptions(argv: readonly string[], allowed: readonly OptionNam
       values.torque === undefined
         ? undefined
         : quantity(values.torque, Object.keys(TORQUE_UNITS) as TorqueUnit[], '--torque'),
+    loads: (values.load ?? []).map(readLoad),
+    at: new Map((values.at ?? []).map(readPlace)),
     losses: values.losses ?? false,
     reverse: values['reverse-flow'] ?? false,
     convention,
@@ -103,34 +112,44 @@ export function readOptions(argv: readonly string[], allowed: readonly OptionNam
   };
 }
 
-interface Values {
-  readonly position?: string;
-  readonly from?: string;
-  readonly to?: string;
-  readonly speed?: string;
-  readonly torque?: string;
-  readonly convention?: string;
-  readonly sets?: string;
-  readonly scenario?: string;
-  readonly log?: string;
-  readonly seen?: string;
-  readonly seed?: string;
-  readonly count?: string;
-  readonly skill?: string;
-  readonly format?: string;
-  readonly csv?: boolean;
-  readonly markdown?: boolean;
-  readonly losses?: boolean;
-  readonly 'reverse-flow'?: boolean;
+/** What the options come to, by their kinds. */
+type Values = {
+  readonly [K in OptionName]?: (typeof KINDS)[K] extends 'boolean'
+    ? boolean
+    : (typeof KINDS)[K] extends 'several'
+      ? readonly string[]
+      : string;
+};
+
+const kindsOf = (allowed: readonly OptionName[]) =>
+  Object.fromEntries(
+    allowed.map((name) => [
+      name,
+      KINDS[name] === 'several' ? { type: 'string' as const, multiple: true } : { type: KINDS[name] },
+    ]),
+  );
+
+/** "hand=0.2Nm". @throws UsageError */
+function readLoad(text: string): { output: string; torqueNm: number } {
+  const [output, amount] = named('--load', text, 'an output and its torque, such as hand=0.2Nm');
+  const read = readQuantity(amount, Object.keys(TORQUE_UNITS) as TorqueUnit[], null, `--load ${output}`, 'any');
+  if (!read.ok) throw new UsageError(read.message);
+  return { output, torqueNm: read.value * TORQUE_UNITS[read.unit] };
 }
 
-function parse(argv: readonly string[], allowed: readonly OptionName[]): { values: Values; positionals: string[] } {
-  try {
-    const options = Object.fromEntries(allowed.map((name) => [name, { type: KINDS[name] }]));
-    return parseArgs({ args: [...argv], options, allowPositionals: true }) as { values: Values; positionals: string[] };
-  } catch (error) {
-    throw new UsageError((error as Error).message.split('\n')[0]!.replace(/\. To specify.*$/, '.'));
-  }
+/** "sleeve=4". @throws UsageError */
+function readPlace(text: string): readonly [string, number] {
+  const [selector, place] = named('--at', text, 'a selector and its place in mm, such as sleeve=4');
+  const mm = place.trim() === '' ? NaN : Number(place.replace(/mm$/, ''));
+  if (!Number.isFinite(mm)) throw new UsageError(`--at ${selector}: "${place.slice(0, 40)}" is not a number of mm.`);
+  return [selector, mm];
+}
+
+/** What stands before and after the last "=". @throws UsageError */
+function named(option: string, text: string, means: string): readonly [string, string] {
+  const at = text.lastIndexOf('=');
+  if (at <= 0) throw new UsageError(`${option} is ${means}.`);
+  return [text.slice(0, at), text.slice(at + 1)];
 }
 
 function quantity<U extends string>(text: string, units: readonly U[], name: string): { value: number; unit: U } {

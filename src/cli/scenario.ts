@@ -1,7 +1,18 @@
 import Papa from 'papaparse';
 import { toFraction } from '@/core/rational';
-import { pointsOf, readScenario, runScenario, samplesOf, travelOf, type Scenario } from '@/core/shifting';
+import {
+  interlocksOf,
+  pointsOf,
+  readScenario,
+  runScenario,
+  samplesOf,
+  travelOf,
+  type Interlock,
+  type Places,
+  type Scenario,
+} from '@/core/shifting';
 import type { Train } from '@/core/train';
+import { listed } from '@/core/words';
 import { UsageError } from './options';
 import { readText } from './read-text';
 
@@ -41,14 +52,30 @@ export const runCsv = (train: Train, file: string | undefined): string =>
     return `${Papa.unparse([...samplesOf(traces, scenario.order)], { newline: '\n' })}\n`;
   });
 
-/** What each selector's travel gives, stretch by stretch, as JSON. */
-export const travelJson = (train: Train): unknown =>
-  Object.fromEntries(
-    [...travelOf(train)].map(([selector, stretches]) => [
+/** What each selector's travel gives, stretch by stretch, and with which places of others it locks, as JSON. @throws UsageError */
+export function travelJson(train: Train, at: Places): unknown {
+  const selectors = (train.selectors ?? []).map(({ id }) => id);
+  const unknown = [...at.keys()].find((id) => !selectors.includes(id));
+  if (unknown !== undefined)
+    throw new UsageError(
+      `--at: there is no selector "${unknown}". ${selectors.length === 0 ? 'This train has none.' : `This train has ${listed(selectors)}.`}`,
+    );
+  const interlocks = interlocksOf(train);
+  return Object.fromEntries(
+    [...travelOf(train, train.selectors, at)].map(([selector, stretches]) => [
       selector,
-      stretches.map(({ ratio, ...stretch }) => ({ ...stretch, ratio: ratio && toFraction(ratio) })),
+      stretches.map(({ ratio, ...stretch }) => {
+        const locksWith = interlocks.flatMap(({ first, second }) =>
+          isAt(first, selector, stretch) ? [second] : isAt(second, selector, stretch) ? [first] : [],
+        );
+        return { ...stretch, ratio: ratio && toFraction(ratio), ...(locksWith.length > 0 && { locksWith }) };
+      }),
     ]),
   );
+}
+
+const isAt = (place: Interlock['first'], selector: string, { fromMm }: { readonly fromMm: number }): boolean =>
+  place.selector === selector && place.fromMm === fromMm;
 
 function explained<T>(file: string | undefined, make: () => T): T {
   try {

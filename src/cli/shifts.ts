@@ -1,4 +1,4 @@
-import { neighbouringShifts, shiftBetween, type Shift } from '@/core/gear-chart';
+import { lockedEnds, neighbouringShifts, shiftBetween, type Shift } from '@/core/gear-chart';
 import { toFraction } from '@/core/rational';
 import type { Position, Train } from '@/core/train';
 import { UsageError } from './options';
@@ -14,15 +14,20 @@ export function shiftsJson(train: Train, pair: readonly [Position, Position] | n
   }
 }
 
-const shiftJson = ({ from, to, off, on, between, verdict }: Shift) => ({
-  from: from.id,
-  to: to.id,
-  off,
-  on,
-  between: between.map(({ engaged, solved: { status, ratio } }) => ({
-    engaged,
-    status,
-    ratio: ratio && toFraction(ratio),
-  })),
-  verdict,
-});
+const shiftJson = (shift: Shift) => {
+  const { from, to, off, on, between, verdict } = shift;
+  const locked = lockedEnds(shift).map(({ id }) => id);
+  return {
+    from: from.id,
+    to: to.id,
+    off,
+    on,
+    between: between.map(({ engaged, solved: { status, ratio } }) => ({
+      engaged,
+      status,
+      ratio: ratio && toFraction(ratio),
+    })),
+    verdict,
+    ...(locked.length > 0 && { locked }),
+  };
+};

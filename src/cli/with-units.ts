@@ -2,6 +2,8 @@ import { fromDecimal, mul, parseRational, toNumber } from '@/core/rational';
 import type { PositionReport, TrainReport } from '@/core/solve';
 import { powerInWatts, type SpeedUnit, type TorqueUnit } from '@/core/units';
 
+import type { Report } from './with-loads';
+
 interface Given {
   readonly speed?: { readonly value: number; readonly unit: SpeedUnit };
   readonly torque?: { readonly value: number; readonly unit: TorqueUnit };
@@ -10,7 +12,7 @@ interface Given {
 type Figures = Readonly<Record<string, string | null>>;
 
 /** Adds `inUnits` to every position: the exact figures times the speed and torque given, as decimals in their units. */
-export function withUnits(report: TrainReport, given: Given): unknown {
+export function withUnits(report: TrainReport, given: Given): Report {
   if (!given.speed && !given.torque) return report;
   return {
     ...report,

@@ -36,6 +36,7 @@ test('gear: one wheel true to size in each format; what is wrong is one line wit
   const base = ['gear', '--teeth', '23', '--module', '2.5', '--shift', '0.2', '--backlash', '0.1', '--bore', '8'];
   for (const format of ['svg', 'dxf', 'stl']) said([...base, '--format', format, '-o', at(`g.${format}`)]);
   said([...base, '--helix', '20', '--herringbone', '--width', '12', '--format', 'stl', '-o', at('h.stl')]);
+  said([...base.slice(0, 5), '--shift', '-0.1', '--helix', '-20', '--format', 'stl', '-o', at('n.stl')]);
   const lines = new DxfParser().parseSync(readFileSync(at('g.dxf'), 'utf8'))!.entities.filter(({ type }) => type === 'POLYLINE') as unknown as { vertices: { x: number; y: number }[] }[]; // prettier-ignore
   // 2.5 · (23 + 2 + 2 · 0.2) over the tips.
   expect(2 * Math.max(...lines[0]!.vertices.map(({ x, y }) => Math.hypot(x, y)))).toBeCloseTo(63.5, 4);

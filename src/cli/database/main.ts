@@ -1,17 +1,17 @@
 import { readFileSync, statSync } from 'node:fs';
-import { parseArgs } from 'node:util';
 import { CHOICES, checkBundle, gatherBundle, MOST_ZIP_BYTES, planRestore, restoreBundle, zipped, type Choice } from '@/server/bundle'; // prettier-ignore
 import { databaseFile, openDatabase, StartupError, type Database } from '@/server/database';
 import { backup, safeMessage } from '@/server/safe/backup';
 import { restore } from '@/server/safe/restore';
-import { UsageError } from '../options';
+import { parseArguments } from '../arguments';
+import { UsageError } from '../usage-error';
 import { said } from '../said';
 import { writeWhole } from '../write-whole';
 
 /** The verbs that work on the database; its file is the one that the server uses (TINWHEEL_DB). */
 const VERBS: Readonly<Record<string, (argv: readonly string[]) => Promise<string>>> = {
   async bundle(argv) {
-    const { values, positionals } = parsed(argv, { output: { type: 'string', short: 'o' }, everything: { type: 'boolean' } }); // prettier-ignore
+    const { values, positionals } = parseArguments(argv, { output: { type: 'string', short: 'o' }, everything: { type: 'boolean' } }); // prettier-ignore
     if (typeof values.output !== 'string') throw new UsageError('name the zip that is to be written with -o.');
     if ((positionals.length > 0) === (values.everything === true)) throw new UsageError('name the trains by their ids, or say --everything.'); // prettier-ignore
     const output = values.output;
@@ -25,7 +25,10 @@ const VERBS: Readonly<Record<string, (argv: readonly string[]) => Promise<string
   },
 
   async unbundle(argv) {
-    const { values, positionals } = parsed(argv, { existing: { type: 'string' }, 'dry-run': { type: 'boolean' } });
+    const { values, positionals } = parseArguments(argv, {
+      existing: { type: 'string' },
+      'dry-run': { type: 'boolean' },
+    });
     const [file, ...extra] = positionals;
     if (file === undefined || extra.length > 0) throw new UsageError('name one zip.');
     const existing = (values.existing ?? 'skip') as Choice;
@@ -43,30 +46,19 @@ const VERBS: Readonly<Record<string, (argv: readonly string[]) => Promise<string
   },
 
   async backup(argv) {
-    const [destination, ...extra] = parsed(argv, {}).positionals;
+    const [destination, ...extra] = parseArguments(argv, {}).positionals;
     if (destination === undefined || extra.length > 0) throw new UsageError('name one file for the copy.');
     await backup(databaseFile(), destination);
     return `${destination}: a whole copy of ${databaseFile()}.\n`;
   },
 
   async restore(argv) {
-    const [source, ...extra] = parsed(argv, {}).positionals;
+    const [source, ...extra] = parseArguments(argv, {}).positionals;
     if (source === undefined || extra.length > 0) throw new UsageError('name one copy.');
     const aside = await restore(source, databaseFile());
     return `${databaseFile()}: as ${source} has it.${aside ? ` What was there is kept as ${aside}.` : ''}\n`;
   },
 };
-
-type OptionKinds = Readonly<Record<string, { readonly type: 'string' | 'boolean'; readonly short?: string }>>;
-
-function parsed(argv: readonly string[], options: OptionKinds) {
-  try {
-    const { values, positionals } = parseArgs({ args: [...argv], options, allowPositionals: true });
-    return { values: values as Readonly<Record<string, string | boolean | undefined>>, positionals };
-  } catch (error) {
-    throw new UsageError((error as Error).message.split('\n')[0]!.replace(/\. To specify.*$/, '.'));
-  }
-}
 
 function readZip(file: string): Uint8Array {
   try {

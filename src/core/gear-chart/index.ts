@@ -27,7 +27,15 @@ export { readPasted, type ColumnUse, type Pasted } from './pasted';
 export { relativeSpeeds } from './relative-speeds';
 export { sequenceOf, type Click, type Stretch } from './sequence';
 export { shiftDetails, type ShiftDetails } from './shift-details';
-export { neighbouringShifts, possibleShifts, shiftBetween, type Between, type Shift, type Verdict } from './shifts';
+export {
+  lockedEnds,
+  neighbouringShifts,
+  possibleShifts,
+  shiftBetween,
+  type Between,
+  type Shift,
+  type Verdict,
+} from './shifts';
 export { singleChanges, type SingleChanges } from './single-changes';
 export { dragged, roundedSpeed, speedLinesOf, speedsWith, type Pin, type SpeedLines } from './speed-lines';
 export { stageProduct, stageTable, type ChainStage, type StageTable } from './stage-table';

@@ -75,13 +75,14 @@ function difference({ network, state: { speeds } }: Solved, { acts }: NetworkCou
 }
 
 /** A shortest path through the sets between, one element moved at a time: locked sets are closed, and each that does not drive counts one. */
-function bestOrder({ off, on, between, after }: Shift): readonly Move[] | null {
+function bestOrder({ off, on, between, before, after }: Shift): readonly Move[] | null {
   const moving = [...off, ...on];
   const end = 2 ** moving.length - 1;
   const numberOf = (solved: Solved) =>
     moving.reduce((sum, id, k) => (solved.engaged.has(id) === on.includes(id) ? sum | (1 << k) : sum), 0);
   const status = new Map(between.map(({ solved }) => [numberOf(solved), solved.status]));
   status.set(end, after.status);
+  if (before.status === 'locked' || after.status === 'locked') return null;
   const best = new Map<number, { cost: number; moves: readonly Move[] }>([[0, { cost: 0, moves: [] }]]);
   for (let set = 0; set < end; set++) {
     const here = best.get(set);

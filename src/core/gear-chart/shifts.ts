@@ -12,7 +12,7 @@ export interface Between {
 }
 
 /**
- * - blocked: whichever element moves first, second and so on, a locked set is passed on the way
+ * - blocked: whichever element moves first, second and so on, a locked set is passed on the way; or one of the ends locks
  * - by-itself: one element moves in all, and a one-way clutch takes over or lets go with it
  * - single: at most one goes off and one comes on
  * - double: more than that has to be timed
@@ -95,6 +95,7 @@ function moved(from: Position, to: Position) {
 }
 
 function verdictOf(solved: readonly Solved[], off: number, on: number): Verdict {
+  if ([solved[0], solved.at(-1)].some((end) => end?.status === 'locked')) return 'blocked';
   if (!leadsThrough(solved)) return 'blocked';
   if (off + on === 1 && handOvers(solved[0]!, solved.at(-1)!).length > 0) return 'by-itself';
   return off <= 1 && on <= 1 ? 'single' : 'double';
@@ -110,6 +111,12 @@ function leadsThrough(solved: readonly Solved[]): boolean {
   }
   return reached[last]!;
 }
+
+/** The ends of a shift that lock: nothing can be shifted out of them or into them. */
+export const lockedEnds = ({ from, to, before, after }: Shift): readonly Position[] => [
+  ...(before.status === 'locked' ? [from] : []),
+  ...(after.status === 'locked' ? [to] : []),
+];
 
 /** A one-way clutch that holds at one end of a shift and overruns at the other. */
 export interface HandOver {

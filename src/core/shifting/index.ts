@@ -21,6 +21,6 @@ export { leastRatioForShare } from './shift-points';
 export { slidingSpans } from './sliding-spans';
 export { summaryOf } from './summary';
 export { sampleAt, sampleBefore, samplesOf, type Sample, type Traces } from './traces';
-export { travelOf, type Selector, type TravelStretch } from './travel';
+export { interlocksOf, travelOf, type Interlock, type Places, type Selector, type TravelStretch } from './travel';
 export { jamsOf } from './travel-advice';
 export { twoPathsIn, type TwoPaths } from './two-paths';

@@ -52,6 +52,7 @@ export function readQuantity<U extends string>(
   units: readonly U[],
   fallback: U | null,
   what: string,
+  range: 'above 0' | 'any' = 'above 0',
 ): Quantity<U> {
   const match = /^\s*([+-]?\d+(?:[.,]\d+)?(?:[eE][+-]?\d+)?)\s*(\S.*)?$/.exec(text);
   if (!match) return { ok: false, message: `Type ${what} as a number.` };
@@ -59,8 +60,9 @@ export function readQuantity<U extends string>(
   const plain = (name: string) => name.replace(/[\s·.*]/g, '').toLowerCase();
   const unit = match[2] === undefined ? fallback : units.find((candidate) => plain(candidate) === plain(match[2]!));
   if (!unit) return { ok: false, message: `Give ${what} in ${units.join(', ')}.` };
-  if (!(value > 0)) return { ok: false, message: `${what[0]!.toUpperCase()}${what.slice(1)} must be above 0.` };
-  if (value > MAX_INPUT)
+  if (range === 'above 0' && !(value > 0))
+    return { ok: false, message: `${what[0]!.toUpperCase()}${what.slice(1)} must be above 0.` };
+  if (Math.abs(value) > MAX_INPUT)
     return { ok: false, message: `${what[0]!.toUpperCase()}${what.slice(1)} can be at most 1 000 000 000.` };
   return { ok: true, value, unit };
 }

@@ -1,4 +1,4 @@
-import type { Shift, Verdict } from '@/core/gear-chart';
+import { lockedEnds, type Shift, type Verdict } from '@/core/gear-chart';
 import type { Train } from '@/core/train';
 import { couplerName, listed } from '@/core/words';
 import { STATUS_WORDS } from '@/features/train/words';
@@ -17,22 +17,30 @@ export function verdictWords({ verdict, off, on }: Pick<Shift, 'verdict' | 'off'
   return moving === 1 ? 'one moves' : 'nothing moves';
 }
 
-export const VERDICT_SAYS: Record<Verdict, string> = {
+const VERDICT_SAYS: Record<Verdict, string> = {
   blocked: 'Whichever moves first, the train locks on the way.',
   'by-itself': 'One element moves, and a one-way clutch takes over or lets go by itself.',
   single: 'At most one goes off and one comes on.',
   double: 'Several have to move together: hard to time.',
 };
 
+/** The verdict in a sentence: where an end locks, which. */
+export function verdictSays(shift: Shift): string {
+  const locked = lockedEnds(shift).map(({ id, name }) => name || id);
+  if (locked.length === 0) return VERDICT_SAYS[shift.verdict];
+  return `${listed(locked)} ${locked.length > 1 ? 'lock' : 'locks'} the train, so there is nothing to shift.`;
+}
+
 /** What a shift is, in sentences: what goes off and on, the verdict, and what the train does in between. */
-export function shiftSays(train: Train, { to, off, on, between, verdict }: Shift): string {
+export function shiftSays(train: Train, shift: Shift): string {
+  const { to, off, on, between } = shift;
   const names = (ids: readonly string[]) => listed(ids.map((id) => couplerName(train, id)));
   const sets = between.map(
     ({ engaged, solved: { status } }) => `${names(engaged) || 'nothing'}: ${STATUS_WORDS[status]}`,
   );
   return [
     `To ${to.name}: ${movesSay(train, { off, on })}.`,
-    VERDICT_SAYS[verdict],
+    verdictSays(shift),
     ...(sets.length > 0
       ? [`In between, ${sets.slice(0, 6).join('; ')}${sets.length > 6 ? ` and ${sets.length - 6} more` : ''}.`]
       : []),

@@ -1,8 +1,17 @@
 import { useMemo, useState } from 'react';
-import { jamsOf, slidingSpans, travelOf, type Selector, type TravelStretch } from '@/core/shifting';
+import {
+  interlocksOf,
+  jamsOf,
+  slidingSpans,
+  travelOf,
+  type Interlock,
+  type Places,
+  type Selector,
+  type TravelStretch,
+} from '@/core/shifting';
 import { toNumber } from '@/core/rational';
 import type { Train } from '@/core/train';
-import { couplerName } from '@/core/words';
+import { couplerName, listed } from '@/core/words';
 import { figure } from '@/core/units';
 import { editTrain } from '@/features/train/edit';
 import { useTrain, useTrainStore } from '@/features/train/use-train';
@@ -19,8 +28,11 @@ export function Travel() {
   const gapMm = typedNumber(gap);
   const stationMm = typedNumber(station);
   const selectors = train.selectors ?? NONE;
-  const travel = useMemo(() => travelOf(train), [train]);
-  const jams = useMemo(() => (gapMm >= 0 ? jamsOf(train, travel, gapMm) : []), [train, travel, gapMm]);
+  const [places, setPlaces] = useState<Places>(new Map());
+  const travel = useMemo(() => travelOf(train, train.selectors, places), [train, places]);
+  const alone = useMemo(() => travelOf(train), [train]);
+  const interlocks = useMemo(() => interlocksOf(train), [train]);
+  const jams = useMemo(() => (gapMm >= 0 ? jamsOf(train, alone, gapMm) : []), [train, alone, gapMm]);
   const sliding = useMemo(() => (stationMm > 0 ? slidingSpans(train, stationMm) : NONE), [train, stationMm]);
   const lay = (selector: Selector, notice: string) =>
     editTrain(
@@ -37,8 +49,20 @@ export function Travel() {
   return (
     <div className="flex flex-col gap-3">
       {selectors.map((selector) => (
-        <SelectorTravel key={selector.id} train={train} selector={selector} stretches={travel.get(selector.id)!} />
+        <div key={selector.id} className="flex flex-col gap-1">
+          <SelectorTravel train={train} selector={selector} stretches={travel.get(selector.id) ?? NO_STRETCHES} />
+          {selectors.length > 1 && (
+            <PlaceChoice
+              train={train}
+              selector={selector}
+              stretches={alone.get(selector.id) ?? NO_STRETCHES}
+              mm={places.get(selector.id)}
+              onChoose={(mm) => setPlaces(withPlace(places, selector.id, mm))}
+            />
+          )}
+        </div>
       ))}
+      {interlocks.length > 0 && <Interlocks train={train} interlocks={interlocks} />}
       {jams.length > 0 && (
         <section aria-label="Where it jams" className="flex flex-col gap-1">
           {jams.map((jam) => (
@@ -111,6 +135,66 @@ export function Travel() {
 }
 
 const NONE: readonly Selector[] = [];
+const NO_STRETCHES: readonly TravelStretch[] = [];
+
+function withPlace(places: Places, selector: string, mm: number | null): Places {
+  const next = new Map(places);
+  if (mm === null) next.delete(selector);
+  else next.set(selector, mm);
+  return next;
+}
+
+interface PlaceChoiceProps extends SelectorTravelProps {
+  readonly mm: number | undefined;
+  readonly onChoose: (mm: number | null) => void;
+}
+
+/** Where this selector stands while the others are moved. */
+function PlaceChoice({ train, selector, stretches, mm, onChoose }: PlaceChoiceProps) {
+  const name = selector.name || selector.id;
+  return (
+    <label className="flex items-baseline gap-2 text-sm">
+      While others move, {name} stands at
+      <select
+        className="select select-xs w-auto"
+        aria-label={`Place of ${name}`}
+        value={mm ?? ''}
+        onChange={({ target }) => onChoose(target.value === '' ? null : Number(target.value))}
+      >
+        <option value="">no coupler</option>
+        {stretches.map(({ fromMm, toMm, engaged }) => (
+          <option key={fromMm} value={(fromMm + toMm) / 2}>
+            {fromMm} to {toMm} mm: {listed(engaged.map((id) => couplerName(train, id))) || 'no coupler'}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+/** Places of two selectors that lock the train together. */
+function Interlocks({ train, interlocks }: { train: Train; interlocks: readonly Interlock[] }) {
+  const place = ({ selector, fromMm, toMm, engaged }: Interlock['first']) => {
+    const name = train.selectors?.find(({ id }) => id === selector)?.name || selector;
+    return `${name} at ${fromMm} to ${toMm} mm (${listed(engaged.map((id) => couplerName(train, id)))})`;
+  };
+  return (
+    <section aria-label="Interlock" className="border-l-3 border-error pl-2">
+      <h3 className="font-semibold">Interlock needed</h3>
+      <p>
+        These places lock the train together; an interlock has to keep one selector out of its place while the other is
+        there:
+      </p>
+      <ul className="list-disc pl-5">
+        {interlocks.map(({ first, second }) => (
+          <li key={`${first.selector} ${first.fromMm} ${second.selector} ${second.fromMm}`}>
+            {place(first)} with {place(second)}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
 const hasSliding = (train: Train): boolean => train.couplers.some(({ type }) => type === 'sliding-mesh');
 const placeOf = (selectors: readonly Selector[], { id }: Selector): number => {
   const at = selectors.findIndex((one) => one.id === id);

@@ -13,7 +13,7 @@ import { useTrain } from '@/features/train/use-train';
 import { STATUS_WORDS } from '@/features/train/words';
 import { usePreferences } from '@/ui/preferences';
 import { DataTable, type Column } from '@/ui/data-table';
-import { movesSay, VERDICT_SAYS, verdictWords } from '../../shift-words';
+import { movesSay, verdictSays, verdictWords } from '../../shift-words';
 import { percent } from '../../table/row-figures';
 
 /** All about one shift: what moves, how it goes, what has to be matched, in which order, and what the train does in between. */
@@ -31,7 +31,7 @@ export function ShiftStory({ shift }: { shift: Shift }) {
         <span className="muted ml-3">{movesSay(train, shift)}</span>
       </h3>
       <ul className="mt-1 list-disc space-y-0.5 pl-5">
-        <li>{VERDICT_SAYS[verdict]}</li>
+        <li>{verdictSays(shift)}</li>
         {warnings(train, shift, details).map((warning) => (
           <li key={warning}>{warning}</li>
         ))}
