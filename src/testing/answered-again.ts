@@ -17,6 +17,7 @@ import {
 import type { Gear, Train } from '@/core/train';
 import { askedBackward, bruteForce, type BruteForce } from './all-subsets';
 import { numericStatics, type Passing } from './numeric-statics';
+import { setsByMerging } from './power-ledger';
 
 const size = (ratio: Rational): string => toFraction(abs(ratio));
 const turning = (speed: Rational | null | undefined): speed is Rational =>
@@ -78,7 +79,7 @@ export function answeredAgain(train: Train, question: Question): string | readon
     case 'idle': {
       const statics = staticsOf(train, engaged, brute!);
       const ends = [train.input, ...train.outputs];
-      return statics && central.filter((id) => turning(brute!.speeds.get(id)) && !carries(statics, id) && !ends.includes(id)).sort(); // prettier-ignore
+      return statics && central.filter((id) => turning(brute!.speeds.get(id)) && !carries(train, engaged, statics, id) && !ends.includes(id)).sort(); // prettier-ignore
     }
     case 'drives': {
       const statics = staticsOf(train, engaged, brute!);
@@ -190,11 +191,29 @@ const staticsOf = (
     ? undefined
     : numericStatics(train, engaged, holds)?.passing;
 
-/** Whether any torque acts on a member; the pins of a carrier pull both ways, and only what is left of them counts. */
-function carries(statics: readonly Passing[], member: string): boolean {
-  const own = statics.filter(({ torques }) => torques.has(member));
-  const pins = own.filter(({ arm }) => arm === member).reduce((sum, { torques }) => sum + torques.get(member)!, 0);
-  return own.some(({ arm }) => arm !== member) || Math.abs(pins) > 1e-7;
+/** Whether any torque acts on a member; the pins of one set pull both ways, and only what is left of them reaches their carrier. */
+function carries(train: Train, engaged: ReadonlySet<string>, statics: readonly Passing[], member: string): boolean {
+  const setOf = setOfMeshes(train, engaged);
+  const pins = new Map<string | undefined, number>();
+  let acted = false;
+  for (const { id, arm, torques } of statics) {
+    const torque = torques.get(member);
+    if (torque === undefined) continue;
+    if (arm === member) pins.set(setOf(id), (pins.get(setOf(id)) ?? 0) + torque);
+    else acted = true;
+  }
+  return acted || [...pins.values()].some((rest) => Math.abs(rest) > 1e-7);
+}
+
+/** The set each mesh belongs to, by its first planet: planets that mesh with one another hold together. */
+function setOfMeshes(train: Train, engaged: ReadonlySet<string>): (mesh: string) => string | undefined {
+  const slidesOut = train.couplers.flatMap((one) =>
+    one.type === 'sliding-mesh' && !engaged.has(one.id) ? [one.mesh] : [],
+  );
+  const sets = setsByMerging(train, new Set(slidesOut));
+  const memberOf = new Map(train.gears.map(({ id, member }) => [id, member]));
+  const meshes = new Map(train.meshes.map(({ id, gears }) => [id, gears]));
+  return (id) => (meshes.get(id) ?? []).flatMap((gear) => sets.get(memberOf.get(gear) ?? '')?.id ?? [])[0];
 }
 
 /** Power that a mesh or coupler puts into a member, by its sign. */
@@ -207,21 +226,22 @@ function powerInto(torques: ReadonlyMap<string, number> | undefined, { speeds }:
 const balanceOf = (statics: readonly Passing[], brute: BruteForce, member: string): boolean =>
   statics.some(({ torques }) => powerInto(torques, brute, member) !== 0);
 
-/** Members of carriers whose meshes all stand still against them while they turn. */
+/** Members of sets whose meshes all stand still against their carrier while it turns. */
 function blockAgain(train: Train, engaged: ReadonlySet<string>, { speeds }: BruteForce, central: readonly string[]) {
   const { meshes, memberIds, couplers } = networkOf(train);
+  const setOf = setOfMeshes(train, engaged);
+  const inMesh = meshes.filter((mesh) => mesh.slidBy === null || engaged.has(couplers[mesh.slidBy]?.coupler.id ?? ''));
   const found = new Set<string>();
-  const arms = new Set(meshes.filter(({ arm }) => arm >= 0).map(({ arm }) => arm));
-  for (const arm of arms) {
-    const own = meshes.filter((mesh) => mesh.arm === arm && (mesh.slidBy === null || engaged.has(couplers[mesh.slidBy]!.coupler.id))); // prettier-ignore
-    const turn = speeds.get(memberIds[arm]!);
-    const touching = own.flatMap(({ a, b }) => [a, b]);
-    const alongWith = (speed: Rational, i: number) => {
-      const other = speeds.get(memberIds[i]!);
-      return turning(other) && equals(other, speed);
+  for (const { mesh: first, arm } of inMesh) {
+    const set = setOf(first.id);
+    const turn = speeds.get(memberIds[arm] ?? '');
+    if (set === undefined || !turning(turn)) continue;
+    const touching = inMesh.flatMap(({ mesh, a, b }) => (setOf(mesh.id) === set ? [a, b] : []));
+    const alongWith = (i: number) => {
+      const other = speeds.get(memberIds[i] ?? '');
+      return turning(other) && equals(other, turn);
     };
-    if (turning(turn) && own.length > 0 && touching.every((i) => alongWith(turn, i)))
-      [arm, ...touching].forEach((i) => found.add(memberIds[i]!));
+    if (touching.every(alongWith)) [arm, ...touching].forEach((i) => found.add(memberIds[i] ?? ''));
   }
   return central.filter((id) => found.has(id)).sort();
 }

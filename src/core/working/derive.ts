@@ -128,13 +128,13 @@ function stepInSet(
 ): SpeedStep | null {
   const [first] = ready;
   if (first === undefined) return null;
-  if (set.block)
-    return { kind: 'block', arm: name(set.arm), as: name(first), member: name(wanted), speed: known.get(first)! };
+  if (set.block) return blockStep(set, 'meshes', first, wanted, known, name);
   const central = ready.filter((member) => member !== set.arm);
   if (wanted === set.arm) return armStep(set, central, known, name);
   const [y] = central;
   if (known.has(set.arm) && y !== undefined) {
     const arm = known.get(set.arm)!;
+    if (equals(known.get(y)!, arm)) return blockStep(set, [set.arm, y], y, wanted, known, name);
     const factor = div(set.factors.get(wanted)!, set.factors.get(y)!);
     const speed = add(arm, mul(factor, sub(known.get(y)!, arm)));
     return {
@@ -167,6 +167,7 @@ function armStep(
     for (const x of central.slice(i + 1)) {
       const factor = div(set.factors.get(x)!, set.factors.get(y)!);
       if (equals(factor, ONE)) continue;
+      if (equals(known.get(x)!, known.get(y)!)) return blockStep(set, [y, x], y, set.arm, known, name);
       const speed = div(sub(known.get(x)!, mul(factor, known.get(y)!)), sub(ONE, factor));
       return {
         ...setStepOf(set, x, y, name),
@@ -178,6 +179,23 @@ function armStep(
   }
   return null;
 }
+
+/** A member of a set in which nothing rolls turns like any other of it that is known. */
+const blockStep = (
+  set: GearSet,
+  because: 'meshes' | readonly [MemberIndex, MemberIndex],
+  as: MemberIndex,
+  member: MemberIndex,
+  known: ReadonlyMap<MemberIndex, Rational>,
+  name: (member: MemberIndex) => string,
+): SpeedStep => ({
+  kind: 'block',
+  because: because === 'meshes' ? because : [name(because[0]), name(because[1])],
+  arm: name(set.arm),
+  as: name(as),
+  member: name(member),
+  speed: known.get(as)!,
+});
 
 const knownOf = (
   member: MemberIndex,

@@ -12,4 +12,4 @@ export type {
   Working,
   WorkingStep,
 } from './steps';
-export { speedInSet, tableOf, workingText, type Names, type SetSchool } from './text';
+export { blockText, speedInSet, tableOf, workingText, type Names, type SetSchool } from './text';

@@ -42,9 +42,13 @@ export type WorkingStep =
       readonly teeth: readonly ToothFactor[];
       readonly speed: Rational;
     }
-  /** A set whose meshes contradict each other unless nothing rolls: all its members turn as one. */
+  /**
+   * A set in which nothing rolls, so that all its members turn as one or stand: its meshes contradict each other otherwise, or two of
+   * its members turn alike already. A relation of speeds from its arm would be 0 over 0.
+   */
   | {
       readonly kind: 'block';
+      readonly because: 'meshes' | readonly [string, string];
       readonly arm: string;
       readonly as: string;
       readonly member: string;

@@ -1,4 +1,4 @@
-import { bracketed } from '../words';
+import { bracketed, listed } from '../words';
 import { inverse, isZero, ONE, sub, toFraction, type Rational } from '../rational';
 import { FRAME } from '../train';
 import type { RatioConvention } from '../units';
@@ -68,12 +68,23 @@ function stepText(step: WorkingStep, { member, coupler }: Names, school: SetScho
       ];
     case 'block':
       return [
-        `on ${member(step.arm)}: the meshes contradict each other unless nothing rolls, so all turn as one block`,
+        `on ${member(step.arm)}: ${blockText(step, member)}`,
         `ω(${member(step.member)}) = ω(${member(step.as)}) = ${toFraction(step.speed)}`,
       ];
     case 'simultaneous':
       return togetherText(step, { member, coupler }, school);
   }
+}
+
+/** Why nothing rolls in a set, and what that makes of it. */
+export function blockText(
+  { because, speed }: Extract<WorkingStep, { kind: 'block' }>,
+  member: Names['member'],
+): string {
+  const all = isZero(speed) ? 'the whole set stands' : 'the set turns as one block';
+  if (because === 'meshes') return `the meshes contradict each other unless nothing rolls, so ${all}`;
+  const pair = listed(because.map(member));
+  return `${pair} ${isZero(speed) ? 'stand' : 'turn alike'}, so nothing rolls: ${all}`;
 }
 
 function byFormula(step: SetStep, member: Names['member']): string[] {
@@ -129,7 +140,7 @@ function togetherText(
     'no set has a single unknown; together:',
     ...equations.map(
       (equation, i) =>
-        `   (${i + 1}) ${equation.kind === 'join' ? joinText(equation, { member, coupler }) : school === 'formula' ? relation(equation, member) : tableRelation(equation, member)}`,
+        `   (${i + 1}) ${equation.kind === 'join' ? joinText(equation, { member, coupler }) : school === 'formula' ? productRelation(equation, member) : tableRelation(equation, member)}`,
     ),
     ...eliminations.map(
       (line) =>
@@ -165,6 +176,13 @@ const product = (teeth: SetEquation['teeth']): string =>
 function relation({ arm, x, y, factor, teeth }: SetEquation, member: Names['member']): string {
   const relative = (id: string) => (arm === FRAME ? `ω(${member(id)})` : `(ω(${member(id)}) − ω(${member(arm)}))`);
   return `${relative(x)} / ${relative(y)} = ${product(teeth)} = ${toFraction(factor)}`;
+}
+
+/** The same as a product: true as well where nothing rolls, so that both differences are 0. */
+function productRelation(equation: SetEquation, member: Names['member']): string {
+  const { arm, x, y, factor, teeth } = equation;
+  const relative = (id: string) => (arm === FRAME ? `ω(${member(id)})` : `(ω(${member(id)}) − ω(${member(arm)}))`);
+  return `${relative(x)} = ${product(teeth)} × ${relative(y)} = ${bracketed(toFraction(factor))} × ${relative(y)}`;
 }
 
 function productText(stages: readonly Stage[], { member }: Names, convention: RatioConvention): string[] {

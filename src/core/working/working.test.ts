@@ -272,3 +272,50 @@ describe('the shapes of a derivation', () => {
       'Left open: pump, ring, planet.',
     ));
 });
+
+test('every printed quotient has a denominator, and a set in which nothing rolls says so', () => {
+  let [quotients, blocks, stands] = [0, 0, 0];
+  fc.assert(
+    fc.property(arbitraryTrain({ oneWays: true, outputs: true, worms: true }), (train) =>
+      solvePositions(networkOf(train)).forEach((solved) => {
+        const working = workingOf(solved);
+        const speeds = new Map(train.members.map(({ id }, at) => [`ω(${id})`, solved.state.speeds.of(at)] as const));
+        const named: ReadonlyMap<string, Rational | null> = speeds;
+        for (const school of ['formula', 'table'] as const)
+          for (const line of workingText(working, NAMES, 'in/out', school)) {
+            // "(1 − 7/10) / (0 − ω(carrier))", with what it found put in.
+            for (const [, x, armX, y, armY] of line.matchAll(
+              /\(([^()]+|ω\(\w+\)) − (\S+?|\(\S+?\))\) \/ \(([^()]+|ω\(\w+\)) − (\S+?|\(\S+?\))\)/g,
+            )) {
+              const value = (text: string) => named.get(text) ?? parseRational(text.replace(/[()]/g, ''));
+              const [top, bottom] = [
+                [x!, armX!],
+                [y!, armY!],
+              ].map(([a, b]) => {
+                const [first, second] = [value(a!), value(b!)];
+                return first && second ? sub(first, second) : null;
+              });
+              if (!top || !bottom) continue;
+              quotients++;
+              expect(isZero(bottom)).toBe(false);
+            }
+          }
+        for (const step of working.steps) {
+          if (step.kind !== 'block') continue;
+          blocks++;
+          const says = workingText(
+            { ...working, steps: [step], stages: null, checks: [], floating: [] },
+            NAMES,
+            'in/out',
+          ).join(' ');
+          expect(says).toContain(isZero(step.speed) ? 'the whole set stands' : 'the set turns as one block');
+          if (isZero(step.speed)) stands++;
+        }
+      }),
+    ),
+    { numRuns: 300 },
+  );
+  expect(quotients).toBeGreaterThan(100);
+  expect(blocks).toBeGreaterThan(20);
+  expect(stands).toBeGreaterThan(5);
+});

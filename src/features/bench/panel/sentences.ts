@@ -1,4 +1,5 @@
 import { type Highlight, highlightOf } from '@/features/train/highlight';
+import { isZero } from '@/core/rational';
 import { FRAME, type Train } from '@/core/train';
 import type { SetEquation, WorkingStep } from '@/core/working';
 import type { Explained } from '@/features/train/analysis';
@@ -25,7 +26,6 @@ export function storyOf(train: Train, { working, roles, figures, flow, solved }:
       .filter(({ role }) => role === 'drives' || role === 'carries' || role === 'gives out' || role === 'shared')
       .map(({ id }) => id),
   );
-  const block = new Set(figures.filter((row) => row.block).map(({ id }) => id));
   const planets = new Set(train.members.filter(({ carrier }) => carrier !== undefined).map(({ id }) => id));
   const idling = (step: WorkingStep) =>
     loaded.size > 0 &&
@@ -71,7 +71,7 @@ export function storyOf(train: Train, { working, roles, figures, flow, solved }:
         };
       case 'set':
         return {
-          text: setText(step, name, block),
+          text: setText(step, name),
           sum: `${relation(step, name)}, so ${name(step.member)} = ${exact(step.speed)}`,
           highlight: highlightOf({ members: [step.member, ...step.known.map(({ member }) => member)] }),
           carriesPower,
@@ -82,7 +82,7 @@ export function storyOf(train: Train, { working, roles, figures, flow, solved }:
           text: closed(
             step.kind === 'twin'
               ? `Alike on ${name(step.arm)}, wherever that may be: ${listed([name(step.as), name(step.member)])}`
-              : `Nothing can roll in this set, one block: ${listed([name(step.as), name(step.member)])}`,
+              : `${isZero(step.speed) ? 'Nothing rolls in this set, it stands' : 'Nothing rolls in this set, one block'}: ${listed([...new Set([...(step.because === 'meshes' ? [] : step.because), step.as, step.member])].map(name))}`,
           ),
           sum: `${name(step.member)} = ${exact(step.speed)}`,
           highlight: highlightOf({ members: [step.as, step.member] }),
@@ -108,12 +108,8 @@ type Name = (id: string) => string;
 type PairStep = Extract<WorkingStep, { kind: 'pair' }>;
 type SetStep = Extract<WorkingStep, { kind: 'set' }>;
 
-function setText(step: SetStep, name: Name, block: ReadonlySet<string>): string {
+function setText(step: SetStep, name: Name): string {
   const known = listed(step.known.map(({ member }) => name(member)));
-  if ([step.arm, step.x, step.y].every((id) => block.has(id)))
-    return closed(
-      `Nothing rolls in this set, one block: ${listed([...step.known.map(({ member }) => name(member)), name(step.member)])}`,
-    );
   return closed(
     step.member === step.arm
       ? `From ${known} together: ${name(step.member)}, the carrier of the planets`

@@ -2,7 +2,7 @@
 
 import { sub } from '@/core/rational';
 import type { Train } from '@/core/train';
-import { speedInSet, tableOf, type WorkingStep } from '@/core/working';
+import { blockText, speedInSet, tableOf, type WorkingStep } from '@/core/working';
 import { usePreferences } from '@/ui/preferences';
 import { bracketed, exact, couplerName, memberName } from '@/core/words';
 import { Together } from './together';
@@ -62,7 +62,7 @@ function Equation({ step, train }: { step: WorkingStep; train: Train }) {
       );
     case 'block':
       return (
-        <Row note="its meshes contradict each other unless nothing rolls: the set turns as one block">
+        <Row note={`on ${memberName(train, step.arm)}: ${blockText(step, (id) => memberName(train, id))}`}>
           {omega(step.member)} = {omega(step.as)} = {exact(step.speed)}
         </Row>
       );

@@ -5,7 +5,7 @@ import type { Train } from '@/core/train';
 import type { Elimination, Equation, WorkingStep } from '@/core/working';
 import { usePreferences } from '@/ui/preferences';
 import { exact, couplerName, memberName } from '@/core/words';
-import { Relation, Row } from './written';
+import { ProductRelation, Row } from './written';
 
 type TogetherStep = Extract<WorkingStep, { kind: 'simultaneous' }>;
 
@@ -56,7 +56,7 @@ function TogetherEquation({
       </Row>
     );
   }
-  if (school === 'formula') return <Relation equation={equation} omega={omega} />;
+  if (school === 'formula') return <ProductRelation equation={equation} omega={omega} />;
   const { arm, x, y, factor } = equation;
   const name = (id: string) => memberName(train, id);
   return (

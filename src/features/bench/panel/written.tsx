@@ -1,4 +1,4 @@
-import { exact } from '@/core/words';
+import { bracketed, exact } from '@/core/words';
 import { FRAME } from '@/core/train';
 import type { SetEquation } from '@/core/working';
 
@@ -14,6 +14,22 @@ export function Relation({
   return (
     <Row>
       <Over top={relative(x)} bottom={relative(y)} /> = <Teeth teeth={teeth} /> = {exact(factor)}
+    </Row>
+  );
+}
+
+/** The same as a product: true as well where nothing rolls and both differences are 0. */
+export function ProductRelation({
+  equation: { arm, x, y, factor, teeth },
+  omega,
+}: {
+  equation: SetEquation;
+  omega: (id: string) => string;
+}) {
+  const relative = (id: string) => (arm === FRAME ? omega(id) : `(${omega(id)} − ${omega(arm)})`);
+  return (
+    <Row>
+      {relative(x)} = <Teeth teeth={teeth} /> × {relative(y)} = {bracketed(exact(factor))} × {relative(y)}
     </Row>
   );
 }
