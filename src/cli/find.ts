@@ -16,9 +16,18 @@ export function findJson(file: string): unknown {
   const question = read.value;
   const train = question.kind === 'fit' ? trainOfFit(file, question) : null;
   try {
-    const { findings, proven, examined, why } = search(question, train);
-    if (why !== null && isBadInput(question, findings)) throw new UsageError(`${file}: ${why}`);
-    return { proven, examined, results: findings.map(asJson), ...(why !== null && { why }) };
+    const start = performance.now();
+    const { findings, proven, examined, cut, why } = search(question, train, {
+      elapsedMs: () => performance.now() - start,
+    });
+    if (why !== null && !cut && isBadInput(question, findings)) throw new UsageError(`${file}: ${why}`);
+    return {
+      proven,
+      examined,
+      ...(cut && { cut: `The ${question.timeS} s that were allowed are over: best found.` }),
+      results: findings.map(asJson),
+      ...(why !== null && !cut && { why }),
+    };
   } catch (error) {
     if (error instanceof RangeError) throw new UsageError(`${file}: ${error.message}`);
     throw error;

@@ -30,18 +30,24 @@ export function readScenarioFile(file: string | undefined, train: Train): Scenar
 export const pointsJson = (train: Train, file: string | undefined): unknown =>
   explained(file, () => {
     const { positions, shifts } = pointsOf(train, readScenarioFile(file, train));
-    const none = { r: null, downAt: null, landsAt: null, upAbove: null };
+    const none = { downAt: null, landsAt: null, upAbove: null };
     return {
       positions: Object.fromEntries(positions),
-      shifts: shifts.map(({ from, to, point }) => ({ from, to, ...(point ?? none) })),
+      shifts: shifts.map(({ from, to, r, point, others }) => ({
+        from,
+        to,
+        r,
+        ...(point ?? none),
+        ...(others.length > 0 && { others }),
+      })),
     };
   });
 
 /** A run as JSON: what happened, where it ended, where the energy went. */
 export const runJson = (train: Train, file: string | undefined): unknown =>
   explained(file, () => {
-    const { events, final, energy, verdicts } = runScenario(train, readScenarioFile(file, train));
-    return { events, final, energy, verdicts };
+    const { events, final, energy, verdicts, cut } = runScenario(train, readScenarioFile(file, train));
+    return { events, final, energy, verdicts, ...cut };
   });
 
 /** The samples of a run as CSV. */

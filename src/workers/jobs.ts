@@ -57,7 +57,8 @@ export const JOBS = {
     { question, train }: { readonly question: Question; readonly train: Train | null },
     tell: (answer: Answer) => void,
   ): Answer & { readonly checks: ReadonlyMap<string, readonly string[]> } {
-    const answer = search(question, train, tell);
+    const start = performance.now();
+    const answer = search(question, train, { tell, elapsedMs: () => performance.now() - start });
     const checks = new Map(answer.findings.map((finding) => [finding.key, checksOf(question, finding, train)]));
     return { ...answer, checks };
   },

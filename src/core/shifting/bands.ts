@@ -2,6 +2,7 @@ import { motorLine, noLoadOf, torqueAt, type Stretch } from './motor';
 import type { Gearing } from './operating-point';
 import type { Points } from './points';
 import type { Rule, Scenario } from './scenario-schema';
+import type { ShiftPoint } from './shift-points';
 
 /**
  * A pair of neighbours with its shift points by the speed of the input, rpm, and what its own thresholds make of them.
@@ -13,6 +14,8 @@ export interface Band {
   readonly r: number;
   /** Null where one of the two is always the better. */
   readonly equal: Speeds | null;
+  /** Other speeds at which the power is equal, which matter less. */
+  readonly further: readonly Speeds[];
   /** Null where the rule has not both thresholds of this pair. */
   readonly own: (Speeds & { readonly verdict: 'hunts' | 'weak' | 'sound' }) | null;
 }
@@ -36,25 +39,26 @@ export function bandsOf(
 ): readonly Band[] {
   const line = motorLine(motor);
   const noLoad = noLoadOf(motor) ?? 1;
-  return shifts.map(({ from, to, point }): Band => {
-    const r = gearings.get(to)!.ratio / gearings.get(from)!.ratio;
+  return shifts.map(({ from, to, r, point, others }): Band => {
     const speeds = (downRpm: number, upRpm: number): Speeds => ({
       downRpm,
       landsRpm: downRpm / r,
       upRpm,
       upLandsRpm: upRpm * r,
     });
-    const equal = point && speeds(point.downAt * noLoad, point.upAbove * noLoad);
+    const told = (one: ShiftPoint) => speeds(one.downAt * noLoad, one.upAbove * noLoad);
+    const equal = point && told(point);
+    const further = others.map(told);
     const [down, up] = [rule?.down?.[to], rule?.up?.[from]];
     if (!rule || rule.cue === 'hand' || down === undefined || up === undefined)
-      return { from, to, r, equal, own: null };
+      return { from, to, r, equal, further, own: null };
     const own = speeds(
       cueSpeed(line, noLoad, rule.cue, gearings.get(to)!, down),
       cueSpeed(line, noLoad, rule.cue, gearings.get(from)!, up),
     );
     const verdict =
       own.upLandsRpm <= own.downRpm * (1 + SAME) ? 'hunts' : equal && own.upRpm < equal.upRpm ? 'weak' : 'sound';
-    return { from, to, r, equal, own: { ...own, verdict } };
+    return { from, to, r, equal, further, own: { ...own, verdict } };
   });
 }
 

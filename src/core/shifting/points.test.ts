@@ -10,7 +10,7 @@ import { operatingPoint, RAD_S_PER_RPM, surplus } from './operating-point';
 import { pointsOf } from './points';
 import { readScenario } from './scenario-file';
 import type { Scenario } from './scenario-schema';
-import { leastRatioForShare, linearShiftPoint, shiftPoint } from './shift-points';
+import { equalPowers, leastRatioForShare } from './shift-points';
 import { travelOf } from './travel';
 
 const open = (name: string) => readFileSync(join(__dirname, 'cases', name), 'utf8');
@@ -34,7 +34,7 @@ test('the rake’s operating points and shift points are what was worked out ind
   expected.shifts.forEach(({ from, to, ...figures }, i) => {
     expect(shifts[i]).toMatchObject({ from, to });
     for (const [key, value] of Object.entries(figures))
-      expect(shifts[i]!.point![key as 'r']).toBeCloseTo(value as number, 12);
+      expect({ r: shifts[i]!.r, ...shifts[i]!.point! }[key as 'r']).toBeCloseTo(value as number, 12);
   });
 });
 
@@ -125,19 +125,25 @@ test('masses: a weight on a drum, a vehicle on a grade', () => {
   expect([0, 1, 2, 3, 9].map((at) => loadTorque(profile, 0, at))).toEqual([2, 2, 4, 6, 6]);
 });
 
-test('shift points of a linear motor: equal power on both sides, symmetric about the hump, and found numerically likewise', () => {
-  expect(linearShiftPoint(5, 2)).toMatchObject({
+const LOSSLESS = (ratio: number) => ({ ratio, drive: 1 });
+
+test('shift points of a linear motor: equal power on both sides, symmetric about the hump, and found from its line likewise', () => {
+  expect(equalPowers(linear, LOSSLESS(5), LOSSLESS(2), 180)).toEqual({
     r: 0.4,
-    downAt: expect.closeTo(2 / 7, 15),
-    landsAt: expect.closeTo(5 / 7, 15),
+    point: {
+      downAt: expect.closeTo(2 / 7, 15),
+      landsAt: expect.closeTo(5 / 7, 15),
+      upAbove: expect.closeTo(5 / 7, 15),
+    },
+    others: [],
   });
   fc.assert(
     fc.property(fc.double({ min: 0.05, max: 0.95, noNaN: true }), (r) => {
-      const { downAt, landsAt, upAbove } = linearShiftPoint(1, r);
+      const { downAt, landsAt, upAbove } = equalPowers(linear, LOSSLESS(1), LOSSLESS(r), 180).point!;
       expect(downAt + landsAt).toBeCloseTo(1, 14);
       expect(downAt * (1 - downAt)).toBeCloseTo(landsAt * (1 - landsAt), 14);
       expect(upAbove * r).toBeCloseTo(downAt, 14);
-      const found = shiftPoint(linear, { ratio: 1, drive: 1 }, { ratio: r, drive: 1 })!;
+      const found = equalPowers(linear, LOSSLESS(1), LOSSLESS(r), null).point!;
       expect(found.downAt / 180).toBeCloseTo(downAt, 9);
       expect(found.landsAt / 180).toBeCloseTo(landsAt, 9);
       // The inverse: the power kept at the worst moment asks for this step.
@@ -145,8 +151,57 @@ test('shift points of a linear motor: equal power on both sides, symmetric about
     }),
   );
   expect(leastRatioForShare(0.75)).toBeCloseTo(1 / 3, 14);
-  // A faster position with such losses that it is never the better one has no point.
-  expect(shiftPoint(linear, { ratio: 2, drive: 1 }, { ratio: 1.9, drive: 0.2 })).toBeNull();
+  // By hand, with losses: (6 − n/15) 2 = 0.2 · 1.9 (6 − 1.9 n/30) at n = 88.951, beyond both peaks.
+  const lossy = equalPowers(linear, LOSSLESS(2), { ratio: 1.9, drive: 0.2 }, 180);
+  expect(lossy).toMatchObject({ r: 0.95, others: [] });
+  expect(lossy.point!.upAbove * 180).toBeCloseTo((2 * (2 * 6 - 0.38 * 6)) / (4 / 30 - (0.38 * 1.9) / 30), 9);
+});
+
+test('of any line: every output speed at which the powers cross, as a fine walk along it finds them', () => {
+  const lines = fc
+    .array(fc.tuple(fc.integer({ min: 10, max: 60 }), fc.integer({ min: 1, max: 50 })), { minLength: 2, maxLength: 5 })
+    .map((steps) =>
+      steps.reduce<[number, number][]>((all, [step, torque]) => [...all, [all.at(-1)![0] + step, torque]], [[0, 20]]),
+    )
+    .map((all) => [...all, [all.at(-1)![0] + 40, -5]] as [number, number][]);
+  let several = 0;
+  fc.assert(
+    fc.property(
+      lines,
+      fc.double({ min: 1.05, max: 4, noNaN: true }),
+      fc.double({ min: 0.5, max: 1, noNaN: true }),
+      fc.double({ min: 0.5, max: 1, noNaN: true }),
+      (points, step, one, other) => {
+        const line = motorLine({ kind: 'table', points });
+        const [before, after] = [
+          { ratio: step, drive: one },
+          { ratio: 1, drive: other },
+        ];
+        const { r, point, others } = equalPowers(line, before, after, null);
+        expect(r).toBeCloseTo(1 / step, 12);
+        const power = ({ ratio, drive }: typeof before, rpm: number) =>
+          torqueAt(line, rpm * ratio) * ratio * rpm * drive;
+        const better = (rpm: number) => power(after, rpm) - power(before, rpm);
+        const found = [...(point ? [point] : []), ...others].map(({ downAt }) => downAt).sort((a, b) => a - b);
+        if (found.length > 1) several++;
+        for (const rpm of found) expect(Math.abs(better(rpm))).toBeLessThan(1e-6 * Math.max(1, power(after, rpm)));
+        const end = points.at(-1)![0];
+        const walked: number[] = [];
+        for (let rpm = end / 4000; rpm < end; rpm += end / 4000) {
+          const next = rpm + end / 4000;
+          if (better(rpm) * better(next) < 0 && power(after, rpm) > 1e-6 && power(after, next) > 1e-6) walked.push(rpm);
+        }
+        for (const rpm of walked)
+          expect(found.some((own) => own >= rpm - 1e-9 && own <= rpm + end / 4000 + 1e-9)).toBe(true);
+        if (!point) return;
+        // The one that matters: more beyond it, less before.
+        expect(better(point.downAt * (1 + 1e-6))).toBeGreaterThan(0);
+        expect(better(point.downAt * (1 - 1e-6))).toBeLessThan(0);
+      },
+    ),
+    { numRuns: 300 },
+  );
+  expect(several).toBeGreaterThan(10);
 });
 
 test('lines: peaks, ends that go on, a hand that tires', () => {

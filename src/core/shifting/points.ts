@@ -1,16 +1,16 @@
 import type { Train } from '../train';
 import { gearingsOf } from './gearings';
 import { loadOf } from './load';
-import { motorLine } from './motor';
+import { motorLine, noLoadOf } from './motor';
 import { operatingPoint, type Gearing, type OperatingPoint } from './operating-point';
 import type { Scenario } from './scenario-schema';
-import { linearShiftPoint, shiftPoint, type ShiftPoint } from './shift-points';
+import { equalPowers, type EqualPowers } from './shift-points';
 
 /** Operating points of the positions in their order, and where to change between neighbours. */
 export interface Points {
   readonly positions: ReadonlyMap<string, OperatingPoint>;
   /** `from` is the slower position, with the larger ratio; without a point where one of the two is always the better. */
-  readonly shifts: readonly { readonly from: string; readonly to: string; readonly point: ShiftPoint | null }[];
+  readonly shifts: readonly (EqualPowers & { readonly from: string; readonly to: string })[];
 }
 
 /** @throws RangeError where a position of the order does not drive. */
@@ -30,11 +30,7 @@ export function pointsWith(
       const pair = [order[i]!, id] as const;
       const [from, to] = gearings.get(pair[0])!.ratio >= gearings.get(id)!.ratio ? pair : ([pair[1], pair[0]] as const);
       const [before, after] = [gearings.get(from)!, gearings.get(to)!];
-      return {
-        from,
-        to,
-        point: motor.kind === 'linear' ? linearShiftPoint(before.ratio, after.ratio) : shiftPoint(line, before, after),
-      };
+      return { from, to, ...equalPowers(line, before, after, noLoadOf(motor)) };
     }),
   };
 }

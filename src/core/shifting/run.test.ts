@@ -206,3 +206,24 @@ test('what a run needs is asked for by name', () => {
   expect(() => runScenario(BOX, { ...BASE, inertia: { outputKgM2: 1 } })).toThrow(/^inertia.inputKgM2/);
   expect(() => runScenario(BOX, { ...BASE, inertia: { inputKgM2: 1 } })).toThrow(/^inertia.outputKgM2/);
 });
+
+test('a run that is cut short says where and why; between two positions the end says so', () => {
+  const endless: Scenario = {
+    ...BASE,
+    load: {},
+    order: [FIRST, SECOND],
+    rule: { cue: 'speed', down: { [SECOND]: 0.9 }, up: { [FIRST]: 0.1 }, shiftS: 0, between: 'one-way' },
+  };
+  const run = runScenario(BOX, endless);
+  expect(run.cut).toEqual({ cutAtS: run.untilS, reason: '5000 events: it shifts without end.' });
+  expect(run.untilS).toBeLessThan(endless.durationS!);
+  // Nothing is fooled in a gap that there is not.
+  expect(run.verdicts).not.toContain('chatter');
+  const whole = runScenario(BOX, {
+    ...endless,
+    rule: { cue: 'hand', schedule: [[1, SECOND]], shiftS: 5, between: 'neutral' },
+    durationS: 2,
+  });
+  expect(whole.cut).toBeNull();
+  expect(whole.final).toMatchObject({ position: null, between: [FIRST, SECOND] });
+});

@@ -13,7 +13,14 @@ import { verdictsOf, type Verdict } from './verdicts';
 export interface Run {
   readonly events: readonly RunEvent[];
   readonly traces: Traces;
-  readonly final: { readonly position: string; readonly inputRpm: number; readonly outputRpm: number };
+  readonly final: {
+    /** Null between two positions. */
+    readonly position: string | null;
+    /** The position that is left and the one that comes in, while a shift lasts. */
+    readonly between?: readonly [from: string, to: string];
+    readonly inputRpm: number;
+    readonly outputRpm: number;
+  };
   readonly energy: {
     readonly motorJ: number;
     readonly loadJ: number;
@@ -21,8 +28,10 @@ export interface Run {
     readonly storedJ: number;
   };
   readonly verdicts: readonly Verdict[];
-  /** It went on so far: to its end, unless so much happened that it was given up before. */
+  /** It went on so far: to its end, unless it was cut short. */
   readonly untilS: number;
+  /** Where it was cut short, and why; null where it went to its end. */
+  readonly cut: { readonly cutAtS: number; readonly reason: string } | null;
 }
 
 /** Step of the integration, s. */
@@ -69,7 +78,9 @@ export function runScenario(train: Train, scenario: Scenario, { stepS = STEP_S, 
     now = advance(settings, now);
   }
   record();
-  const { motion } = now;
+  const { motion, joined } = now;
+  const between = joined.kind === 'gap' || joined.kind === 'slip';
+  const isCut = now.timeS < durationS - EVENT_S;
   const energy = {
     motorJ: motion.motorJ,
     loadJ: motion.loadJ,
@@ -79,10 +90,16 @@ export function runScenario(train: Train, scenario: Scenario, { stepS = STEP_S, 
   return {
     events,
     traces: recorder.soFar(),
-    final: { position: now.position, inputRpm: motion.input / RAD_S_PER_RPM, outputRpm: motion.output / RAD_S_PER_RPM },
+    final: {
+      position: between ? null : now.position,
+      ...(between && { between: [now.came, now.position] as const }),
+      inputRpm: motion.input / RAD_S_PER_RPM,
+      outputRpm: motion.output / RAD_S_PER_RPM,
+    },
     energy,
-    verdicts: verdictsOf(events, { shiftS: settings.rule.shiftS ?? 0, profile: now.machine.load.profile }),
+    verdicts: verdictsOf(events, { rule: settings.rule, profile: now.machine.load.profile }),
     untilS: now.timeS,
+    cut: isCut ? { cutAtS: now.timeS, reason: `${MOST_EVENTS} events: it shifts without end.` } : null,
   };
 }
 

@@ -1,9 +1,7 @@
-import { peakPower, torqueAt, type Stretch } from './motor';
+import { torqueAt, type Stretch } from './motor';
 
 /** Where to change between two neighbours, by the speed of the input: as shares of no load of a linear motor, in rpm of any other. */
 export interface ShiftPoint {
-  /** Ratio after over ratio before of the up-shift, below 1. */
-  readonly r: number;
   /** In the faster position: change down when the input falls to this. */
   readonly downAt: number;
   /** Where that lands in the slower one. */
@@ -12,39 +10,88 @@ export interface ShiftPoint {
   readonly upAbove: number;
 }
 
-/** Of a linear motor: equal power on both sides of the hump, u (1 − u) the same at r/(1 + r) and 1/(1 + r). */
-export const linearShiftPoint = (before: number, after: number): ShiftPoint => {
-  const r = after / before;
-  return { r, downAt: r / (1 + r), landsAt: 1 / (1 + r), upAbove: 1 / (1 + r) };
-};
+/** The output speeds at which two neighbours give the same power. */
+export interface EqualPowers {
+  /** Ratio after over ratio before of the up-shift, below 1. */
+  readonly r: number;
+  /** The one that matters: above it the faster position gives more, and of such points the one with most power. Null where there is none. */
+  readonly point: ShiftPoint | null;
+  /** The further ones, the slowest first. */
+  readonly others: readonly ShiftPoint[];
+}
+
+interface Position {
+  readonly ratio: number;
+  /** The share of power that it lets through. */
+  readonly drive: number;
+}
+
+/** Of a linear motor without losses: equal power on both sides of the hump, u (1 − u) the same at r/(1 + r) and 1/(1 + r). */
+const linearShiftPoint = (r: number): ShiftPoint => ({
+  downAt: r / (1 + r),
+  landsAt: 1 / (1 + r),
+  upAbove: 1 / (1 + r),
+});
 
 /** The largest step, as r, after which a linear motor stays above a share of its largest power. */
 export const leastRatioForShare = (share: number): number => (1 - Math.sqrt(1 - share)) / (1 + Math.sqrt(1 - share));
 
-const HALVINGS = 200;
+/** Two points nearer than this, as a share, are one: both stretches of a line hold where they meet. */
+const SAME = 1e-9;
 
 /**
- * Of any motor line, rpm: the output speed at which both positions give the same output power, losses in. The slower position gives more at low speeds and the
- * faster one at high speeds; the point is found by halving between the motor's peak in the faster and in the slower one. Null where one is always the better.
- * @param before, after ratios with the share of power each lets through.
+ * Every output speed at which two positions give the same power, above 0. In each straight stretch a + b n of the motor's line a position of ratio i that lets d
+ * through gives (a + b i n) i d torque at an output speed n, so equal power is one linear equation for each pair of stretches.
+ * @param noLoadRpm of a linear motor, in whose shares the points are then told; null tells rpm
  */
-export function shiftPoint(
+export function equalPowers(
   line: readonly Stretch[],
-  before: { readonly ratio: number; readonly drive: number },
-  after: { readonly ratio: number; readonly drive: number },
-): ShiftPoint | null {
-  const { rpm: peak } = peakPower(line);
-  const power = ({ ratio, drive }: typeof before, outRpm: number) =>
-    torqueAt(line, ratio * outRpm) * ratio * outRpm * drive;
-  const better = (outRpm: number) => power(after, outRpm) - power(before, outRpm);
-  let [low, high] = [peak / before.ratio, peak / after.ratio];
-  if (!(better(low) < 0 && better(high) > 0)) return null;
-  for (let i = 0; i < HALVINGS && high - low > 1e-13 * high; i++) {
-    const middle = (low + high) / 2;
-    if (better(middle) < 0) low = middle;
-    else high = middle;
-  }
-  const at = (low + high) / 2;
+  before: Position,
+  after: Position,
+  noLoadRpm: number | null,
+): EqualPowers {
   const r = after.ratio / before.ratio;
-  return { r, downAt: at * after.ratio, landsAt: at * before.ratio, upAbove: at * before.ratio };
+  if (noLoadRpm !== null && before.drive === after.drive) return { r, point: linearShiftPoint(r), others: [] };
+  const found = crossings(line, before, after);
+  const rising = found.filter(({ rises }) => rises);
+  const most = rising.reduce<Crossing | null>((best, one) => (best && best.power >= one.power ? best : one), null);
+  const unit = noLoadRpm ?? 1;
+  const told = ({ outputRpm }: Crossing): ShiftPoint => ({
+    downAt: (outputRpm * after.ratio) / unit,
+    landsAt: (outputRpm * before.ratio) / unit,
+    upAbove: (outputRpm * before.ratio) / unit,
+  });
+  return { r, point: most && told(most), others: found.filter((one) => one !== most).map(told) };
+}
+
+interface Crossing {
+  readonly outputRpm: number;
+  readonly power: number;
+  /** The faster position gives less before it and more beyond. */
+  readonly rises: boolean;
+}
+
+function crossings(line: readonly Stretch[], before: Position, after: Position): readonly Crossing[] {
+  const torque = ({ ratio, drive }: Position, rpm: number) => torqueAt(line, rpm * ratio) * ratio * drive;
+  const speeds = line.flatMap((slow) =>
+    line.flatMap((fast) => {
+      const [i, j] = [before.ratio, after.ratio];
+      const rpm =
+        (fast.a * j * after.drive - slow.a * i * before.drive) /
+        (slow.b * i * i * before.drive - fast.b * j * j * after.drive);
+      const holds = ({ from, to }: Stretch, at: number) => at >= from * (1 - SAME) && at <= to * (1 + SAME);
+      return rpm > 0 && Number.isFinite(rpm) && holds(slow, rpm * i) && holds(fast, rpm * j) ? [rpm] : [];
+    }),
+  );
+  const apart = speeds
+    .sort((a, b) => a - b)
+    .filter((rpm, i, all) => i === 0 || rpm > (all[i - 1] ?? 0) * (1 + 2 * SAME));
+  const better = (rpm: number) => torque(after, rpm) - torque(before, rpm);
+  return apart.flatMap((outputRpm, i): Crossing[] => {
+    const power = torque(after, outputRpm) * outputRpm;
+    if (!(power > 0)) return [];
+    const below = ((apart[i - 1] ?? 0) + outputRpm) / 2;
+    const above = (outputRpm + (apart[i + 1] ?? 3 * outputRpm)) / 2;
+    return [{ outputRpm, power, rises: better(below) < 0 && better(above) > 0 }];
+  });
 }

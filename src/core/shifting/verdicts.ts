@@ -1,15 +1,16 @@
 import type { Load } from './load';
 import type { RunEvent } from './events';
+import type { Rule } from './scenario-schema';
 
 /**
  * hunting: the same pair is shifted three times or more in a row while the load stands still · chatter: a position is left again, back to where it was come from,
- * within the time that a shift takes, for what the detector read meanwhile was not the load ·
+ * within the time that a shift takes, where nothing is engaged in between: what the detector read in that gap was not the load ·
  * stalls: the load brings everything to a stand.
  */
 export type Verdict = 'hunting' | 'chatter' | 'stalls';
 
 interface Whole {
-  readonly shiftS: number;
+  readonly rule: Pick<Rule, 'shiftS' | 'between'>;
   readonly profile: Load['profile'];
 }
 
@@ -45,7 +46,8 @@ function standsStill(profile: Whole['profile'], from: number, to: number): boole
   });
 }
 
-const chatters = (events: readonly RunEvent[], { shiftS }: Whole): boolean =>
+const chatters = (events: readonly RunEvent[], { rule: { shiftS = 0, between = 'neutral' } }: Whole): boolean =>
+  between === 'neutral' &&
   events.some((event, i) => {
     const next = events.slice(i + 1).find(({ kind }) => kind === 'shift');
     return (

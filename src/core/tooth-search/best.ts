@@ -13,7 +13,7 @@ interface Kept<T> {
   readonly ways: T[];
 }
 
-/** Ways to make one ratio that are remembered: the first ones that a search comes by. */
+/** Ways to make one ratio that are remembered: the cheapest where costs are known, else the first ones that a search comes by. */
 const MOST_WAYS = 64;
 
 /** The best so many ratios, each once, nearest to the target first by |ln(ratio/target)|, compared exactly where floating point cannot tell. */
@@ -26,6 +26,8 @@ export class Best<T> {
     readonly target: Rational,
     private readonly most: number,
     private readonly maxError: number | null = null,
+    /** What decides which ways are remembered where there are more: fewer is better. */
+    private readonly costOf: ((way: T) => number) | null = null,
   ) {
     this.reach = maxError === null ? Infinity : maxError < 1 ? -Math.log1p(-maxError) : Infinity;
   }
@@ -54,13 +56,29 @@ export class Best<T> {
     if (this.maxError !== null && errorOf(ratio, this.target) > this.maxError) return;
     const key = toFraction(ratio);
     const known = this.kept.get(key);
-    if (known) {
-      if (known.ways.length < MOST_WAYS) known.ways.push(way);
-      return;
-    }
+    if (known) return this.remember(known.ways, way);
     this.kept.set(key, { ratio, away, ways: [way] });
     // Dropped by the handful: sorting at every offer would cost more than the search.
     if (this.kept.size >= 2 * this.most + 16) this.trim();
+  }
+
+  /** Ratios that have as many ways as are remembered: there may be more. */
+  get full(): readonly Rational[] {
+    this.trim();
+    return [...this.kept.values()].filter(({ ways }) => ways.length >= MOST_WAYS).map(({ ratio }) => ratio);
+  }
+
+  /** Adds a way to a ratio that is among the best, however many it has. */
+  add(ratio: Rational, way: T): void {
+    this.kept.get(toFraction(ratio))?.ways.push(way);
+  }
+
+  private remember(ways: T[], way: T): void {
+    if (ways.length < MOST_WAYS) return void ways.push(way);
+    if (!this.costOf) return;
+    const costs = ways.map(this.costOf);
+    const dearest = costs.indexOf(Math.max(...costs));
+    if (this.costOf(way) < (costs[dearest] ?? 0)) ways[dearest] = way;
   }
 
   /** Best first. @param choose makes the best of the ways, and says how ways to ratios equally far away are ordered. */

@@ -1,8 +1,10 @@
 import { div, fraction, mul, ONE, type Rational } from '../rational';
 import type { Best } from './best';
+import { fewestTeeth } from './fewest-teeth';
 import { crossProducts, fractionOf, pairProducts } from './pair-products';
 import type { StageFraction } from './stage-fractions';
 import { sweep, sweepTwo } from './sweep';
+import type { Watch } from './watch';
 import { mostOf, type Halves, type Way } from './way';
 
 /** Chains among which the best are looked for: one list of fractions a stage, smallest first. */
@@ -14,7 +16,11 @@ export interface Space {
   readonly same: boolean;
   readonly best: Best<Way>;
   readonly target: number;
+  readonly watch: Watch;
 }
+
+/** How much of a space was covered, from 0 to 1; less than 1 where it was cut short. */
+export type Covered = number;
 
 /** Products gone through before a search of five stages ends without having covered everything: some twenty seconds of one core. */
 const MOST_STEPS = 5e9;
@@ -25,53 +31,51 @@ const MOST_PRODUCTS = 4e7;
 /** What the floating-point product of two stages' products can be off by. */
 const ROUNDING = 4e-15;
 
-/** Offers everything in the space that may be among the best. @returns whether everything was covered. */
-export function searchSpace(space: Space, tell: (part: number) => void): boolean {
+/** Offers everything in the space that may be among the best. @returns how much was covered. */
+export function searchSpace(space: Space, tell: (part: number) => void): Covered {
   return (space.same ? samePairs : SEARCHES[space.lists.length]!)(space, tell);
 }
 
 /** One search a number of stages. */
-const SEARCHES: Readonly<Record<number, (space: Space, tell: (part: number) => void) => boolean>> = {
+const SEARCHES: Readonly<Record<number, (space: Space, tell: (part: number) => void) => Covered>> = {
   1: (space) => {
     for (const one of space.lists[0]!) offer(space, [one]);
-    return true;
+    return 1;
   },
   2: (space) => {
-    twoMore(space, [], space.target);
-    return true;
+    return twoMore(space, [], space.target) ? 1 : 0;
   },
   3: (space, tell) => {
     const firsts = evenFirst(space, space.lists[0]!);
-    const now = patient(tell);
-    firsts.forEach((first, i) => {
+    for (const [i, first] of firsts.entries()) {
+      if (space.watch.over()) return i / firsts.length;
       twoMore(space, [first], space.target / first.value);
-      now(i / firsts.length);
-    });
-    return true;
+      if (space.watch.due()) tell(i / firsts.length);
+    }
+    return 1;
   },
   4: (space, tell) => {
     const halves = halvesOf(space);
+    if (space.watch.over()) return 0;
     tell(0.5);
-    fourMore(space, halves, [], space.target);
-    return halves.whole;
+    return fourMore(space, halves, [], space.target) ? halves.covered : 0;
   },
   5: (space, tell) => {
     const halves = halvesOf(space);
     const firsts = evenFirst(space, space.lists[0]!);
-    const now = patient(tell);
     const each = halves.first.length + halves.second.length;
     for (const [i, first] of firsts.entries()) {
-      if ((i + 1) * each > MOST_STEPS) return false;
-      fourMore(space, halves, [first], space.target / first.value);
-      now(i / Math.min(firsts.length, MOST_STEPS / each));
+      if ((i + 1) * each > MOST_STEPS || space.watch.over()) return (halves.covered * i) / firsts.length;
+      if (!fourMore(space, halves, [first], space.target / first.value)) return (halves.covered * i) / firsts.length;
+      if (space.watch.due()) tell(i / Math.min(firsts.length, MOST_STEPS / each));
     }
-    return halves.whole;
+    return halves.covered;
   },
 };
 
-function samePairs(space: Space): boolean {
+function samePairs(space: Space): Covered {
   for (const one of space.lists[0]!) offer(space, new Array<StageFraction>(space.lists.length).fill(one));
-  return true;
+  return 1;
 }
 
 /** First stages, those nearest to an even share first: they find good answers early. */
@@ -81,12 +85,13 @@ function evenFirst({ target, lists }: Space, fractions: readonly StageFraction[]
 }
 
 /** The last two stages. */
-function twoMore(space: Space, before: readonly StageFraction[], left: number): void {
-  const { lists, alike, best } = space;
+function twoMore(space: Space, before: readonly StageFraction[], left: number): boolean {
+  const { lists, alike, best, watch } = space;
   const [a, b] = [lists.at(-2)!, lists.at(-1)!];
   const take = (i: number, j: number) => offer(space, [...before, a[i]!, b[j]!]);
-  if (alike) sweep(valuesOf(a), left, best, take);
-  else sweepTwo(valuesOf(a), valuesOf(b), left, best, take);
+  return alike
+    ? sweep(valuesOf(a), left, best, take, watch)
+    : sweepTwo(valuesOf(a), valuesOf(b), left, best, take, watch);
 }
 
 const values = new WeakMap<readonly StageFraction[], Float64Array>();
@@ -102,39 +107,47 @@ interface Products {
   readonly first: Float64Array;
   readonly second: Float64Array;
   readonly of: readonly [Halves, Halves];
-  /** All products are there, none left out for want of memory. */
-  readonly whole: boolean;
+  /** The part of all chains that these products can make; less than 1 where some were left out for want of memory. */
+  readonly covered: Covered;
 }
+
+const products = new WeakMap<readonly StageFraction[], Products>();
 
 function halvesOf(space: Space): Products {
   const four = space.lists.slice(-4);
   if (space.alike) {
-    const [few, whole] = asManyAsFit(space, four[0]!, Math.floor(Math.sqrt(2 * MOST_PRODUCTS)));
-    const [products, halves] = [pairProducts(few), { first: few, second: few }];
-    return { first: products, second: products, of: [halves, halves], whole };
+    const known = products.get(four[0]!);
+    if (known) return known;
+    const few = asManyAsFit(space, four[0]!, Math.floor(Math.sqrt(2 * MOST_PRODUCTS)));
+    const [pairs, halves] = [pairProducts(few), { first: few, second: few }];
+    const made: Products = {
+      first: pairs,
+      second: pairs,
+      of: [halves, halves],
+      covered: (few.length / four[0]!.length) ** 4,
+    };
+    products.set(four[0]!, made);
+    return made;
   }
   const most = Math.floor(Math.sqrt(MOST_PRODUCTS / 2));
   const cut = four.map((list) => asManyAsFit(space, list, most));
-  const halves = [0, 2].map((i): Halves => ({ first: cut[i]![0], second: cut[i + 1]![0] })) as [Halves, Halves];
+  const halves = [0, 2].map((i): Halves => ({ first: cut[i]!, second: cut[i + 1]! })) as [Halves, Halves];
   const [first, second] = halves.map((half) => crossProducts(half.first, half.second)) as [Float64Array, Float64Array];
-  return { first, second, of: halves, whole: cut.every(([, all]) => all) };
+  const covered = cut.reduce((part, few, i) => (part * few.length) / four[i]!.length, 1);
+  return { first, second, of: halves, covered };
 }
 
 /** All fractions, or where there are too many those nearest to an even share of the target. */
-function asManyAsFit(
-  space: Space,
-  fractions: readonly StageFraction[],
-  most: number,
-): [fractions: readonly StageFraction[], whole: boolean] {
-  return fractions.length <= most ? [fractions, true] : [evenFirst(space, fractions).slice(0, most), false];
+function asManyAsFit(space: Space, fractions: readonly StageFraction[], most: number): readonly StageFraction[] {
+  return fractions.length <= most ? fractions : evenFirst(space, fractions).slice(0, most);
 }
 
 function fourMore(
-  { best, alike }: Space,
+  { best, alike, watch }: Space,
   { first, second, of }: Products,
   before: readonly StageFraction[],
   left: number,
-): void {
+): boolean {
   const [mostFirst, mostSecond] = of.map((half) => mostOf(half.first) * mostOf(half.second)) as [number, number];
   const known = ratioOf(before);
   // Ratios of these wheels lie at least so far from a target that they do not meet exactly.
@@ -152,8 +165,14 @@ function fourMore(
       ],
     });
   };
-  if (alike) sweep(first, left, best, take);
-  else sweepTwo(first, second, left, best, take);
+  return alike ? sweep(first, left, best, take, watch) : sweepTwo(first, second, left, best, take, watch);
+}
+
+/** The four stages with the fewest teeth that make a ratio exactly; null where none do. */
+export function fewestFor(space: Space, ratio: Rational): readonly StageFraction[] | null {
+  const { first, second, of } = halvesOf(space);
+  const left = { ...of[0], products: first };
+  return fewestTeeth(ratio, left, space.alike ? left : { ...of[1], products: second });
 }
 
 function asFraction(value: number, most: number): Rational {
@@ -167,16 +186,3 @@ function offer({ best }: Space, stages: readonly StageFraction[]): void {
 
 const ratioOf = (stages: readonly StageFraction[]): Rational =>
   stages.reduce<Rational>((product, { n, d }) => mul(product, div(fraction(n), fraction(d))), ONE);
-
-/** Tells at most so often, ms: what is found is listed anew each time. */
-const PATIENCE_MS = 100;
-
-function patient(tell: (part: number) => void): (part: number) => void {
-  let last = performance.now();
-  return (part) => {
-    const now = performance.now();
-    if (now - last < PATIENCE_MS) return;
-    last = now;
-    tell(part);
-  };
-}

@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { compare, div, fraction, gcd, ONE, parseRational, toFraction, type Rational } from '../rational';
 import { searchChains, type ChainQuestion } from './chains';
 import { errorOf } from './best';
+import { watchOf } from './watch';
 
 const range = (min: number, max: number): number[] => Array.from({ length: max - min + 1 }, (_, i) => min + i);
 
@@ -254,4 +255,53 @@ test('four stages of 12 to 60 hit a whole number of turns exactly, and say so', 
   });
   expect(proven).toBe(true);
   expect(toFraction(results[0]!.ratio)).toBe('360');
+});
+
+test.each(['4', '9', '16/9', '27/8'])(
+  'four stages for %s, made in many ways: no chain of the same ratio has fewer teeth',
+  (target) => {
+    const wheels = range(12, 27);
+    const { results, proven } = searchChains({
+      ...QUESTION,
+      target: parseRational(target)!,
+      stages: 4,
+      wheels,
+      limit: 3,
+    });
+    expect(proven).toBe(true);
+    expect(toFraction(results[0]!.ratio)).toBe(target);
+    // The fewest teeth of any two stages by their product, in lowest terms, and of any two such halves.
+    const halves = new Map<string, number>();
+    for (const a of wheels)
+      for (const b of wheels)
+        for (const c of wheels)
+          for (const d of wheels) {
+            const key = toFraction(fraction(b * d, a * c));
+            halves.set(key, Math.min(halves.get(key) ?? Infinity, a + b + c + d));
+          }
+    const least = Math.min(
+      ...[...halves].map(([key, teeth]) => {
+        const rest = toFraction(div(parseRational(target)!, parseRational(key)!));
+        return teeth + (halves.get(rest) ?? Infinity);
+      }),
+    );
+    expect(
+      results[0]!.made.flatMap(([driver, driven]) => [driver, driven]).reduce((sum, count) => sum + count, 0),
+    ).toBe(least);
+  },
+);
+
+test('the time that is allowed ends a search of five stages, which says what it covered', () => {
+  let now = 0;
+  const question = { ...QUESTION, target: parseRational('200')!, stages: 5, wheels: range(12, 40) };
+  const cut = searchChains(
+    question,
+    undefined,
+    watchOf(() => (now += 10), 2),
+  );
+  expect(cut).toMatchObject({ proven: false, cut: true });
+  const whole = searchChains(question);
+  expect(whole.cut).toBe(false);
+  expect(cut.examined).toBeLessThan(whole.examined);
+  expect(cut.results.length).toBeGreaterThan(0);
 });

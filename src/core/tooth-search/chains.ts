@@ -1,8 +1,9 @@
 import type { Rational } from '../rational';
 import { Best, type Found } from './best';
-import { searchSpace, type Space } from './chain-space';
+import { fewestFor, searchSpace, type Space } from './chain-space';
 import { fractionsAt, stageFractions, type Coprime, type StageFraction, type Chain } from './stage-fractions';
-import { bestChain, orderOfChains, type Way } from './way';
+import { UNWATCHED, type Watch } from './watch';
+import { bestChain, orderOfChains, teethOfWay, type Way } from './way';
 
 /** What a chain of pairs is looked for among. */
 export interface ChainQuestion {
@@ -30,6 +31,8 @@ export interface ChainAnswer {
   readonly results: readonly Found<Chain>[];
   /** Everything that there is was covered: nothing better exists. */
   readonly proven: boolean;
+  /** The time that was allowed ended it. */
+  readonly cut: boolean;
   /** Chains covered, wheels of one ratio counted once. */
   readonly examined: number;
   /** How much of the search is behind, from 0 to 1. */
@@ -47,25 +50,45 @@ const FIRST_LOOK: readonly number[] = [0, 0, 0, 250, 250, 60];
  * as far as the steps allow.
  * @param tell is given what is found so far.
  */
-export function searchChains(question: ChainQuestion, tell: (so: ChainAnswer) => void = () => undefined): ChainAnswer {
-  const best = new Best<Way>(question.target, question.limit, question.maxError);
+export function searchChains(
+  question: ChainQuestion,
+  tell: (so: ChainAnswer) => void = nothing,
+  watch: Watch = UNWATCHED,
+): ChainAnswer {
+  const cost = question.stages <= 3 ? teethOfWay : null;
+  const best = new Best<Way>(question.target, question.limit, question.maxError, cost);
   const spaces = spacesOf(question).filter((lists) => lists.every(({ length }) => length > 0));
-  let [examined, proven] = [0, true];
+  let [examined, proven, cut] = [0, true, false];
   if (question.stages >= 3 && !question.same) {
-    for (const lists of spaces) searchSpace(spaceOf(nearEven(lists, question, spaces.length), best, question), nothing);
-    tell({ results: listed(best, question), proven: false, examined, part: 0 });
+    for (const lists of spaces)
+      searchSpace(spaceOf(nearEven(lists, question, spaces.length), best, question, watch), nothing);
+    tell({ results: listed(best, question), proven: false, cut: false, examined, part: 0 });
   }
   for (const [i, lists] of spaces.entries()) {
     const so = (part: number) =>
-      tell({ results: listed(best, question), proven: false, examined, part: (i + part) / spaces.length });
-    const whole = searchSpace(spaceOf(lists, best, question), so);
-    proven &&= whole;
-    examined += chainsIn(lists, question);
+      tell({ results: listed(best, question), proven: false, cut: false, examined, part: (i + part) / spaces.length });
+    const covered = searchSpace(spaceOf(lists, best, question, watch), so);
+    proven &&= covered === 1;
+    examined += Math.round(covered * chainsIn(lists, question));
+    if (watch.over()) {
+      [proven, cut] = [proven && i === spaces.length - 1, covered < 1 || i < spaces.length - 1];
+      break;
+    }
   }
-  return { results: listed(best, question), proven, examined, part: 1 };
+  if (question.stages === 4 && !question.same && !cut) addFewest(best, spaces, question);
+  return { results: listed(best, question), proven, cut, examined, part: 1 };
 }
 
 const nothing = () => undefined;
+
+/** Where a ratio is made in more ways than are kept, the chain with the fewest teeth is looked for by itself. */
+function addFewest(best: Best<Way>, spaces: readonly Lists[], question: ChainQuestion): void {
+  for (const ratio of best.full)
+    for (const lists of spaces) {
+      const stages = fewestFor(spaceOf(lists, best, question, UNWATCHED), ratio);
+      if (stages) best.add(ratio, { stages, products: [] });
+    }
+}
 
 /** Of each stage the fractions that are nearest to an even share. */
 function nearEven(lists: Lists, { target, stages }: ChainQuestion, spaces: number): Lists {
@@ -86,12 +109,13 @@ function nearEven(lists: Lists, { target, stages }: ChainQuestion, spaces: numbe
 /** One list of fractions a stage; the same list where stages have the same limits. */
 type Lists = readonly (readonly StageFraction[])[];
 
-const spaceOf = (lists: Lists, best: Best<Way>, { target, same }: ChainQuestion): Space => ({
+const spaceOf = (lists: Lists, best: Best<Way>, { target, same }: ChainQuestion, watch: Watch): Space => ({
   lists,
   alike: lists.every((list) => list === lists[0]),
   same,
   best,
   target: Number(target.n) / Number(target.d),
+  watch,
 });
 
 /** Fractions among which the stages of a chain are chosen: all there are, or for each centre distance its own. */

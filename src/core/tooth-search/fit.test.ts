@@ -9,6 +9,7 @@ import { listCombinations } from '../gear-chart';
 import type { Train } from '../train';
 import { setConditions } from './fit-conditions';
 import { searchFit, type FitQuestion } from './fit';
+import { watchOf } from './watch';
 import { ratioFunction } from './ratio-function';
 
 const withCounts = (train: Train, counts: readonly number[]): Train => ({
@@ -31,7 +32,7 @@ test('the ratio as a function of the counts is what the core solves, for every k
         const solved = solveEngaged(openTrain(networkOf(train)), engaged);
         const of = ratioFunction(solved);
         const now = train.gears.map(({ teeth }) => teeth);
-        expect(of(now)).toBeCloseTo(Math.abs(toNumber(solved.ratio!)), 6);
+        expect(of(now)).toBeCloseTo(toNumber(solved.ratio!), 6);
         const other = now.map((teeth, i) => more[i % more.length]! + (teeth > 60 ? 60 : 0));
         const again = solveEngaged(openTrain(networkOf(withCounts(train, other))), engaged);
         const alike = [...solved.state.oneWays].every(([id, does]) => again.state.oneWays.get(id) === does);
@@ -44,7 +45,7 @@ test('the ratio as a function of the counts is what the core solves, for every k
         )
           return;
         compared++;
-        expect(Math.abs(value / Math.abs(toNumber(again.ratio)) - 1)).toBeLessThan(1e-7);
+        expect(Math.abs(value / toNumber(again.ratio) - 1)).toBeLessThan(1e-7);
       },
     ),
     { numRuns: 300 },
@@ -157,4 +158,75 @@ test('the harvester’s eight ratios moved to another ladder: better than they w
   expect(setConditions(withCounts(train, counts))).toHaveLength(setConditions(train).length);
   for (const { id } of forward)
     expect(toFraction(ratioOf(withCounts(train, counts), id))).toBe(toFraction(results[0]!.ratios.get(id)!));
+});
+
+test('free counts stay within their limits, also where the present ones lie outside', () => {
+  const box = countershaftBox([
+    [
+      [20, 40],
+      [30, 30],
+    ],
+    [[20, 50]],
+  ]);
+  const free = new Map([
+    ['a1 driven', [44, 48] as const],
+    ['b1 driven', [20, 30] as const],
+  ]);
+  const targets = new Map([['1', { ratio: parseRational('5')!, weight: 1 }]]);
+  for (const tries of [undefined, 40]) {
+    const { results, proven } = searchFit({
+      train: box,
+      free,
+      targets,
+      coprime: 'any',
+      limit: 50,
+      ...(tries && { tries }),
+    });
+    expect(results.length).toBeGreaterThan(0);
+    expect(proven).toBe(tries === undefined);
+    for (const { teeth } of results)
+      for (const [id, [least, most]] of free) {
+        expect(teeth.get(id)).toBeGreaterThanOrEqual(least);
+        expect(teeth.get(id)).toBeLessThanOrEqual(most);
+      }
+  }
+});
+
+test('a ratio with a sign is met that way round or not at all; without one its size counts', () => {
+  const rake = demoTrain('pan-rake');
+  const free = new Map(rake.gears.map(({ id, teeth }) => [id, [teeth, teeth + 1] as const]));
+  const fitted = (signed: boolean, ratio: string) =>
+    searchFit({
+      train: rake,
+      free,
+      targets: new Map([['R', { ratio: parseRational(ratio)!, weight: 1, signed }]]),
+      coprime: 'any',
+      limit: 3,
+    }).results;
+  expect(fitted(true, '4.45')).toEqual([]);
+  expect(fitted(true, '-4.45').map(({ worst }) => worst)).toEqual(fitted(false, '4.45').map(({ worst }) => worst));
+});
+
+test('the time that is allowed ends a search, which says so; without a clock it is the same every time', () => {
+  const train = demoTrain('harvester');
+  const free = new Map(train.gears.map(({ id, teeth }) => [id, [Math.max(12, teeth - 8), teeth + 8] as const]));
+  const question: FitQuestion = {
+    train,
+    free,
+    targets: new Map([['1', { ratio: parseRational('4.4')!, weight: 1 }]]),
+    coprime: 'any',
+    limit: 3,
+    tries: 4000,
+  };
+  let looks = 0;
+  const cut = searchFit(
+    question,
+    undefined,
+    watchOf(() => 100 * ++looks, 1),
+  );
+  expect(cut).toMatchObject({ proven: false, cut: true });
+  expect(cut.examined).toBeLessThan(4000);
+  const whole = searchFit(question);
+  expect(whole.cut).toBe(false);
+  expect(searchFit(question)).toEqual(whole);
 });

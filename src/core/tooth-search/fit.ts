@@ -1,5 +1,5 @@
 import { networkOf, openTrain } from '../kinematics';
-import { abs, gcd, toNumber, type Rational } from '../rational';
+import { abs, gcd, sign, toNumber, type Rational } from '../rational';
 import { solveEngaged } from '../solve';
 import type { Train } from '../train';
 import { errorOf } from './best';
@@ -9,20 +9,28 @@ import { exchange, tryAll } from './fit-tries';
 import type { Span } from './planetary';
 import { ratioFunction } from './ratio-function';
 import type { Coprime } from './stage-fractions';
+import { UNWATCHED, type Watch } from './watch';
 
 /** Counts of a train that may change, and the ratios that its positions are to have. */
 export interface FitQuestion {
   readonly train: Train;
   /** By gear. */
   readonly free: ReadonlyMap<string, Span>;
-  /** By position: the size of the ratio, and how much a deviation from it counts. */
-  readonly targets: ReadonlyMap<string, { readonly ratio: Rational; readonly weight: number }>;
+  /** By position: the ratio, and how much a deviation from it counts. */
+  readonly targets: ReadonlyMap<string, FitTarget>;
   readonly coprime: Coprime;
   /** Pairs between the same two shafts go on agreeing about their distance. */
   readonly holdCentres?: boolean | undefined;
   readonly limit: number;
   /** Choices up to which all are tried, and that are tried by exchange beyond. */
   readonly tries?: number;
+}
+
+export interface FitTarget {
+  readonly ratio: Rational;
+  readonly weight: number;
+  /** The sign of the ratio counts: without it, only its size. */
+  readonly signed?: boolean;
 }
 
 export interface Fit {
@@ -40,19 +48,18 @@ export interface FitAnswer {
   readonly results: readonly Fit[];
   /** Every choice of counts was tried. */
   readonly proven: boolean;
+  /** The time that was allowed ended it. */
+  readonly cut: boolean;
   readonly examined: number;
   /** How much of the search is behind, from 0 to 1. */
   readonly part: number;
 }
 
 /** Choices up to which all are tried; by exchange so many are, first, or instead. */
-const [MOST_ALL, MOST_EXCHANGED, FIRST_EXCHANGED] = [10_000_000, 400_000, 5_000];
+const [MOST_ALL, MOST_EXCHANGED, FIRST_EXCHANGED] = [1_000_000, 400_000, 5_000];
 
-/** After so long a search ends with the best found. */
-const BUDGET_MS = 30_000;
-
-/** What is found so far is told first after, and then every, so many milliseconds; the clock is looked at once a batch. */
-const [FIRST_MS, EVERY_MS, BATCH] = [150, 500, 64];
+/** The clock is looked at once a batch. */
+const BATCH = 64;
 
 interface Candidate {
   readonly counts: readonly number[];
@@ -65,7 +72,11 @@ interface Candidate {
  * sets or gears at a time, from many starts, and the answer is the best found.
  * @throws RangeError where a wanted position does not drive.
  */
-export function searchFit(question: FitQuestion, tell: (so: FitAnswer) => void = () => undefined): FitAnswer {
+export function searchFit(
+  question: FitQuestion,
+  tell: (so: FitAnswer) => void = () => undefined,
+  watch: Watch = UNWATCHED,
+): FitAnswer {
   const { train, limit } = question;
   const judge = judgeOf(question);
   const places = new Map(train.gears.map(({ id }, i) => [id, i]));
@@ -74,8 +85,10 @@ export function searchFit(question: FitQuestion, tell: (so: FitAnswer) => void =
   const conditions = [...setConditions(train), ...(question.holdCentres ? centreConditions(train) : [])];
   const { blocks, follows, left } = choicesOf(spans, conditions, start);
   const free = new Set(spans.keys());
+  // Of every free gear, also where the counts are the present ones.
+  const limits = [...spans];
   const allowed = (counts: readonly number[]) =>
-    follows.every(({ gear }) => isWithin(counts[gear]!, spans.get(gear)!)) &&
+    limits.every(([gear, span]) => isWithin(counts[gear]!, span)) &&
     meets(left, counts) &&
     (question.coprime !== 'required' || coprimeMeshes(train, counts, free));
   const size = blocks.reduce((product, { options }) => product * options.length, 1);
@@ -84,17 +97,13 @@ export function searchFit(question: FitQuestion, tell: (so: FitAnswer) => void =
   const best = new Map<string, Candidate>();
   let examined = 0;
   let cut = Infinity;
-  const end = performance.now() + BUDGET_MS;
-  let next = performance.now() + FIRST_MS;
   const answer = () => keepBest(best, limit).flatMap(({ counts }) => verified(question, counts) ?? []);
   const attempt = (counts: number[]): number => {
     for (const { gear, from } of follows) counts[gear] = from(counts);
     if (!allowed(counts)) return NaN;
     examined++;
-    if (examined % BATCH === 0 && performance.now() > next) {
-      tell({ results: answer(), proven: false, examined, part: Math.min(1, examined / most) });
-      next = performance.now() + EVERY_MS;
-    }
+    if (examined % BATCH === 0 && watch.due())
+      tell({ results: answer(), proven: false, cut: false, examined, part: Math.min(1, examined / most) });
     const worst = judge(counts);
     if (Number.isNaN(worst) || worst > cut) return worst;
     best.set(counts.join(), { counts: [...counts], worst });
@@ -102,14 +111,14 @@ export function searchFit(question: FitQuestion, tell: (so: FitAnswer) => void =
     if (best.size > 4 * limit + 64) cut = keepBest(best, limit).at(-1)!.worst + 1e-12;
     return worst;
   };
-  const inTime = () => performance.now() < end;
+  const inTime = () => !watch.over();
   // Good answers come early by exchange, also where everything is tried afterwards.
   const first = exhaustive ? Math.min(FIRST_EXCHANGED, size / 4) : most;
   if (size > 0) exchange(blocks, start, attempt, () => examined < first && inTime());
-  if (!exhaustive) return { results: answer(), proven: false, examined, part: 1 };
+  if (!exhaustive) return { results: answer(), proven: false, cut: watch.over(), examined, part: 1 };
   examined = 0;
   const proven = tryAll(blocks, start, attempt, inTime);
-  return { results: answer(), proven, examined, part: 1 };
+  return { results: answer(), proven, cut: !proven, examined, part: 1 };
 }
 
 const isWithin = (count: number, [least, most]: Span): boolean =>
@@ -118,16 +127,21 @@ const isWithin = (count: number, [least, most]: Span): boolean =>
 /** How far counts leave the positions from what is wanted, in floating point. */
 function judgeOf({ train, targets }: FitQuestion): (counts: readonly number[]) => number {
   const open = openTrain(networkOf(train));
-  const wanted = [...targets].map(([id, { ratio, weight }]) => {
+  const wanted = [...targets].map(([id, { ratio, weight, signed = false }]) => {
     const solved = solveEngaged(open, train.positions.find((position) => position.id === id)!.engaged);
     if (solved.status !== 'drive')
       throw new RangeError(`Position "${id}" does not drive, so it has no ratio to be fitted.`);
-    return { of: ratioFunction(solved), target: Math.abs(toNumber(ratio)), weight };
+    const of = ratioFunction(solved);
+    const target = signed ? toNumber(ratio) : Math.abs(toNumber(ratio));
+    return { of: signed ? of : (counts: readonly number[]) => Math.abs(of(counts)), target, weight };
   });
   return (counts) => {
     let worst = 0;
     for (const { of, target, weight } of wanted) {
-      const off = weight * Math.abs(of(counts) / target - 1);
+      const times = of(counts) / target;
+      // Where the way was asked for, what turns the other way is no answer.
+      if (times < 0) return NaN;
+      const off = weight * Math.abs(times - 1);
       if (!(off <= worst)) worst = off;
     }
     return worst;
@@ -159,9 +173,9 @@ function verified({ train, free, targets }: FitQuestion, counts: readonly number
   const ratios = new Map<string, Rational>();
   const errors = new Map<string, number>();
   let worst = 0;
-  for (const [id, { ratio: target, weight }] of targets) {
+  for (const [id, { ratio: target, weight, signed }] of targets) {
     const { ratio } = solveEngaged(open, train.positions.find((position) => position.id === id)!.engaged);
-    if (!ratio) return null;
+    if (!ratio || (signed && sign(ratio) !== sign(target))) return null;
     ratios.set(id, ratio);
     const error = errorOf(abs(ratio), abs(target));
     errors.set(id, error);

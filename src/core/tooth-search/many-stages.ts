@@ -1,6 +1,7 @@
 import { compare, toFraction } from '../rational';
 import { timesAway, type Found } from './best';
 import { searchChains, type ChainAnswer, type ChainQuestion } from './chains';
+import { UNWATCHED, type Watch } from './watch';
 import { orderOfChains } from './way';
 import type { Chain } from './stage-fractions';
 
@@ -9,15 +10,21 @@ export function searchManyStages(
   stages: readonly number[],
   question: Omit<ChainQuestion, 'stages'>,
   tell: (so: ChainAnswer) => void = () => undefined,
+  watch: Watch = UNWATCHED,
 ): ChainAnswer {
   const answers: ChainAnswer[] = [];
   for (const [i, count] of stages.entries()) {
     const asked = { ...question, stages: count, perStage: question.perStage?.slice(0, count) };
-    const answer = searchChains(asked, (so) => {
-      const all = together([...answers, so], question);
-      tell({ ...all, proven: false, part: (i + so.part) / stages.length });
-    });
+    const answer = searchChains(
+      asked,
+      (so) => {
+        const all = together([...answers, so], question);
+        tell({ ...all, proven: false, part: (i + so.part) / stages.length });
+      },
+      watch,
+    );
     answers.push(answer);
+    if (watch.over() && i + 1 < stages.length) return { ...together(answers, question), proven: false, cut: true };
     if (i + 1 < stages.length) tell({ ...together(answers, question), proven: false, part: (i + 1) / stages.length });
   }
   return together(answers, question);
@@ -38,6 +45,7 @@ function together(
       .sort((a, b) => compare(timesAway(a.ratio, target), timesAway(b.ratio, target)) || orderOfChains(a.made, b.made))
       .slice(0, limit),
     proven: answers.every(({ proven }) => proven),
+    cut: answers.some(({ cut }) => cut),
     examined: answers.reduce((sum, { examined }) => sum + examined, 0),
     part: 1,
   };

@@ -2,6 +2,7 @@ import { compare, div, mul, ONE, type Rational } from '../rational';
 import { errorOf, timesAway } from './best';
 import { searchManyStages } from './many-stages';
 import type { Coprime, Chain } from './stage-fractions';
+import { UNWATCHED, type Watch } from './watch';
 
 /** Several outputs that one chain is tapped for. */
 export interface OutputsQuestion {
@@ -40,6 +41,8 @@ export interface Dials {
 export interface OutputsAnswer {
   readonly results: readonly Dials[];
   readonly proven: boolean;
+  /** The time that was allowed ended it. */
+  readonly cut: boolean;
   readonly examined: number;
   readonly part: number;
 }
@@ -58,6 +61,7 @@ const KEPT: readonly number[] = [0, 60, 40, 8, 2, 1];
 export function searchOutputs(
   question: OutputsQuestion,
   tell: (so: OutputsAnswer) => void = () => undefined,
+  watch: Watch = UNWATCHED,
 ): OutputsAnswer {
   const { outputs, stages, wheels, coprime, limit } = question;
   const inOrder = [...outputs].sort((a, b) => compare(a.target, b.target));
@@ -65,29 +69,40 @@ export function searchOutputs(
   const most = KEPT[stages[1]]!;
   const conditions = { wheels, coprime, equalCentres: false, same: false, maxError: null };
   let kept: readonly (readonly Tap[])[] = [[]];
-  let [examined, proven] = [0, inOrder.length === 1];
+  let [examined, proven, cut] = [0, inOrder.length === 1, false];
   for (const [i, { name, target }] of inOrder.entries()) {
     const last = i === inOrder.length - 1;
     const next: (readonly Tap[])[] = [];
     for (const [j, taps] of kept.entries()) {
       const before = taps.at(-1)?.ratio ?? ONE;
-      const answer = searchManyStages(counts, {
-        ...conditions,
-        target: div(target, before),
-        limit: last ? limit : most,
-      });
+      const answer = searchManyStages(
+        counts,
+        {
+          ...conditions,
+          target: div(target, before),
+          limit: last ? limit : most,
+        },
+        undefined,
+        watch,
+      );
       examined += answer.examined;
       proven &&= answer.proven;
+      cut ||= answer.cut;
       for (const { made, ratio } of answer.results) {
         const whole = mul(before, ratio);
         next.push([...taps, { name, chain: made, ratio: whole, target, error: errorOf(whole, target) }]);
       }
       const part = (i + (j + 1) / kept.length) / inOrder.length;
-      tell({ results: last ? sorted(next).slice(0, limit).map(dialsOf) : [], proven: false, examined, part });
+      tell({ results: last ? sorted(next).slice(0, limit).map(dialsOf) : [], proven: false, cut, examined, part });
+      if (watch.over()) {
+        cut ||= !last || j + 1 < kept.length;
+        break;
+      }
     }
+    if (cut && !last) return { results: [], proven: false, cut, examined, part: 1 };
     kept = sorted(next).slice(0, last ? limit : most);
   }
-  return { results: kept.map(dialsOf), proven, examined, part: 1 };
+  return { results: kept.map(dialsOf), proven: proven && !cut, cut, examined, part: 1 };
 }
 
 const dialsOf = (taps: readonly Tap[]): Dials => ({ taps, worst: worstOf(taps), total: totalOf(taps) });

@@ -12,6 +12,7 @@ import {
   type SetShape,
 } from './planetary-sets';
 import { sweepTwo } from './sweep';
+import { UNWATCHED, type Watch } from './watch';
 
 /** From least to most, both included. */
 export type Span = readonly [least: number, most: number];
@@ -45,6 +46,8 @@ export interface PlanetaryAnswer {
   /** Each with its ratio, negative where the output turns against the input; `made` has one set, or the set and the one behind it. */
   readonly results: readonly (Found<readonly PlanetarySet[]> & { readonly size: Rational })[];
   readonly proven: boolean;
+  /** The time that was allowed ended it. */
+  readonly cut: boolean;
   readonly examined: number;
 }
 
@@ -52,31 +55,92 @@ export interface PlanetaryAnswer {
  * All sets within the spans that can be put together: one module fits them round one axis (R = S + 2P; stepped R = S + P + Q; double pinions as far as both
  * planets lie between sun and ring), the planets stand evenly, and their tips clear each other.
  */
-export function searchPlanetary(question: PlanetaryQuestion): PlanetaryAnswer {
-  return question.behind ? twoSets(question, question.behind) : oneSet(question);
+export function searchPlanetary(question: PlanetaryQuestion, watch: Watch = UNWATCHED): PlanetaryAnswer {
+  return question.behind ? twoSets(question, question.behind, watch) : oneSet(question, watch);
 }
 
-function oneSet(question: PlanetaryQuestion): PlanetaryAnswer {
+function oneSet(question: PlanetaryQuestion, watch: Watch): PlanetaryAnswer {
   const { target, limit, maxError, shape = 'simple', uneven = false } = question;
-  const best = new Best<PlanetarySet>(target, limit, maxError);
+  const best = new Best<PlanetarySet>(target, limit, maxError, teethOf);
   const wanted = Number(target.n) / Number(target.d);
+  const ratios = ratiosNearFirst(question, wanted);
   let examined = 0;
-  for (const set of candidates(question)) {
-    examined++;
-    const size = sizeOf(set, question);
+  for (const { size, sets, count } of ratios) {
+    if (watch.over()) return { ...answer(), proven: false, cut: true, examined };
+    examined += count;
+    // Nearest first: beyond the last that can be among the best there is nothing.
     if (!(size >= wanted * best.from && size <= wanted * best.to)) continue;
-    const placed = uneven ? placedAnyhow(set, shape) : fits(set, shape) ? set : null;
-    if (placed) best.offer(abs(setRatio(set, question)), placed);
+    for (const set of sets()) {
+      const placed = uneven ? placedAnyhow(set, shape) : fits(set, shape) ? set : null;
+      if (placed) best.offer(abs(setRatio(set, question)), placed);
+    }
   }
+  return { ...answer(), proven: true, cut: false, examined };
+
   // Every way is a set of its own to choose from, not only the smallest of each ratio.
-  const results = best
-    .list(
-      (ways) => [...ways].sort(orderOfSets),
-      (a, b) => orderOfSets(a[0]!, b[0]!),
-    )
-    .flatMap(({ ratio, made }) => made.map((set) => ({ size: ratio, ratio: setRatio(set, question), made: [set] })))
-    .slice(0, limit);
-  return { results, proven: true, examined };
+  function answer(): Pick<PlanetaryAnswer, 'results'> {
+    const results = best
+      .list(
+        (ways) => [...ways].sort(orderOfSets),
+        (a, b) => orderOfSets(a[0]!, b[0]!),
+      )
+      .flatMap(({ ratio, made }) => made.map((set) => ({ size: ratio, ratio: setRatio(set, question), made: [set] })))
+      .slice(0, limit);
+    return { results };
+  }
+}
+
+/** Sets that make one ratio whatever their planets are. */
+interface SameRatio {
+  readonly size: number;
+  readonly sets: () => Iterable<PlanetarySet>;
+  /** How many sets that are, good or not. */
+  readonly count: number;
+}
+
+/** All sets by what decides their ratio, those nearest to the target first: so most are left out by their ratio alone, whole spans of planets at once. */
+function ratiosNearFirst(question: SetQuestion, wanted: number): readonly SameRatio[] {
+  const away = ({ size }: SameRatio) => Math.abs(Math.log(size / wanted));
+  return [...sameRatios(question)].filter(({ size }) => size > 0).sort((a, b) => away(a) - away(b));
+}
+
+function* sameRatios(question: SetQuestion): Generator<SameRatio> {
+  const { shape = 'simple', sun, planet, second = planet, ring, copies } = question;
+  if (shape !== 'double-pinion') {
+    for (const set of candidates(question)) {
+      const counts = [...whole(copies)];
+      const each = () => counts.map((n) => ({ ...set, copies: n }));
+      yield { size: sizeOf({ ...set, copies: 1 }, question), sets: each, count: counts.length };
+    }
+    return;
+  }
+  const count = width(planet) * width(second) * width(copies);
+  for (const s of whole(sun))
+    for (const r of whole(ring))
+      yield {
+        size: sizeOf({ sun: s, planet: 1, ring: r, copies: 1 }, question),
+        sets: () => doublePinions(question, s, r),
+        count,
+      };
+}
+
+/**
+ * The planets of a double-pinion set that may lie between this sun and ring: each narrower than the gap less the room for tips, and together at
+ * least as long as the gap is wide, or the two would not reach each other. What remains is looked at closely by `fits`.
+ */
+function* doublePinions(
+  { planet, second = planet, copies }: SetQuestion,
+  s: number,
+  r: number,
+): Generator<PlanetarySet> {
+  const gap = r - s;
+  for (const p of whole(planet)) {
+    if (2 * p + 4 >= gap) break;
+    for (const q of whole([Math.max(second[0], Math.ceil(gap / 2) - p), second[1]])) {
+      if (2 * q + 4 >= gap) break;
+      for (const n of whole(copies)) yield { sun: s, planet: p, second: q, ring: r, copies: n };
+    }
+  }
 }
 
 /** Evenly where that goes, else as evenly as it goes; null where there is no room or no place. */
@@ -88,15 +152,22 @@ function placedAnyhow(set: PlanetarySet, shape: SetShape): PlanetarySet | null {
 }
 
 /** Sets of each ratio by the one with the fewest teeth, and one sweep over the ratios of both. */
-function twoSets(question: PlanetaryQuestion, behind: SetQuestion): PlanetaryAnswer {
+function twoSets(question: PlanetaryQuestion, behind: SetQuestion, watch: Watch): PlanetaryAnswer {
   const { target, limit, maxError } = question;
   const best = new Best<readonly [PlanetarySet, PlanetarySet]>(target, limit, maxError);
-  const [first, second] = [smallestOfEach(question), smallestOfEach(behind)] as const;
+  const [first, second] = [smallestOfEach(question, watch), smallestOfEach(behind, watch)] as const;
   const sizes = (sets: typeof first.sets) => Float64Array.from(sets, ({ size }) => size);
-  sweepTwo(sizes(first.sets), sizes(second.sets), Number(target.n) / Number(target.d), best, (i, j) => {
-    const [a, b] = [first.sets[i]!.set, second.sets[j]!.set];
-    best.offer(abs(mul(setRatio(a, question), setRatio(b, behind))), [a, b]);
-  });
+  const whole = sweepTwo(
+    sizes(first.sets),
+    sizes(second.sets),
+    Number(target.n) / Number(target.d),
+    best,
+    (i, j) => {
+      const [a, b] = [first.sets[i]!.set, second.sets[j]!.set];
+      best.offer(abs(mul(setRatio(a, question), setRatio(b, behind))), [a, b]);
+    },
+    watch,
+  );
   const together = ([a, b]: readonly [PlanetarySet, PlanetarySet]) => teethOf(a) + teethOf(b);
   const results = best
     .list(
@@ -109,17 +180,21 @@ function twoSets(question: PlanetaryQuestion, behind: SetQuestion): PlanetaryAns
       ratio: mul(setRatio(a, question), setRatio(b, behind)),
       made: [a, b],
     }));
-  return { results, proven: true, examined: first.examined * second.examined };
+  const cut = !whole || watch.over();
+  return { results, proven: !cut, cut, examined: first.examined * second.examined };
 }
 
-function smallestOfEach(question: SetQuestion) {
+function smallestOfEach(question: SetQuestion, watch: Watch) {
   const bySize = new Map<number, PlanetarySet>();
   let examined = 0;
-  for (const set of candidates(question)) {
-    examined++;
-    const size = sizeOf(set, question);
-    const known = bySize.get(size);
-    if (size > 0 && (!known || orderOfSets(set, known) < 0) && fits(set, question.shape)) bySize.set(size, set);
+  for (const { size, sets, count } of sameRatios(question)) {
+    if (watch.over()) break;
+    examined += count;
+    if (!(size > 0)) continue;
+    for (const set of sets()) {
+      const known = bySize.get(size);
+      if ((!known || orderOfSets(set, known) < 0) && fits(set, question.shape)) bySize.set(size, set);
+    }
   }
   const sets = [...bySize].map(([size, set]) => ({ size, set })).sort((a, b) => a.size - b.size);
   return { sets, examined };
@@ -131,24 +206,24 @@ function sizeOf(set: PlanetarySet, { shape = 'simple', input, output }: SetQuest
   return Math.abs(row[output] / row[input]);
 }
 
+/** Simple and stepped sets: the ring follows from sun and planets. */
 function* candidates({
   shape = 'simple',
   sun,
   planet,
   second = planet,
   ring,
-  copies,
-}: SetQuestion): Generator<PlanetarySet> {
+}: SetQuestion): Generator<Omit<PlanetarySet, 'copies'>> {
   for (const s of whole(sun))
     for (const p of whole(planet))
-      for (const q of shape === 'simple' ? [p] : whole(second))
-        for (const r of shape === 'double-pinion' ? whole(ring) : [s + p + q]) {
-          if (r < ring[0] || r > ring[1]) continue;
-          const counts =
-            shape === 'simple' ? { sun: s, planet: p, ring: r } : { sun: s, planet: p, second: q, ring: r };
-          for (const n of whole(copies)) yield { ...counts, copies: n };
-        }
+      for (const q of shape === 'simple' ? [p] : whole(second)) {
+        const r = s + p + q;
+        if (r < ring[0] || r > ring[1]) continue;
+        yield shape === 'simple' ? { sun: s, planet: p, ring: r } : { sun: s, planet: p, second: q, ring: r };
+      }
 }
+
+const width = ([least, most]: Span): number => Math.max(0, most - least + 1);
 
 function* whole([least, most]: Span): Generator<number> {
   for (let value = least; value <= most; value++) yield value;

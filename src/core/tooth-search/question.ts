@@ -10,6 +10,8 @@ import type { Wanted } from './wanted';
 export type Question = Asked & {
   /** Module of the wheels, mm, where it is given. */
   readonly module: number | undefined;
+  /** Seconds after which the search ends with the best found; null for no limit. */
+  readonly timeS: number | null;
 };
 
 /** Which way the output turns: as the input, against it, or either. */

@@ -8,7 +8,7 @@ export type Counts = ArrayLike<number>;
 const SMALL = 1e-12;
 
 /**
- * The size of a position's ratio as a function of the tooth counts, in floating point, without the train being built anew: what is engaged, and which
+ * A position's ratio, negative where the output turns against the input, as a function of the tooth counts, in floating point, without the train being built anew: what is engaged, and which
  * one-way clutches hold, stays as it was solved. Members joined are one unknown; each mesh in is one row z_a (ω_a − ω_c) + σ z_b (ω_b − ω_c) = 0; with the input at 1
  * the rows are reduced (Gauss and Jordan) and the output's speed is read off. NaN where the counts leave it open or let nothing turn.
  */
@@ -43,6 +43,7 @@ export function ratioFunction({ network, state, flow }: Solved): (counts: Counts
   const width = unknowns.size + 1;
   const matrix = rows.map(() => new Float64Array(width));
   if (wanted === -1) return () => 1;
+  // With the input at 1, the ratio is the output's speed upside down.
   return (counts) => {
     rows.forEach(({ first, second, sense, a, b, arm }, i) => {
       const row = matrix[i]!.fill(0);
@@ -55,7 +56,7 @@ export function ratioFunction({ network, state, flow }: Solved): (counts: Counts
       put(b, zb);
       put(arm, -za - zb);
     });
-    return 1 / Math.abs(solveFor(matrix, width, wanted));
+    return 1 / solveFor(matrix, width, wanted);
   };
 }
 

@@ -1,5 +1,6 @@
-import { compare, fraction, inverse, parseRational, type Rational } from '../rational';
+import { compare, fraction, inverse, neg, parseRational, type Rational } from '../rational';
 import { issueText } from '../train';
+import type { FitTarget } from './fit';
 import type { Span } from './planetary';
 import { plainly, type Question } from './question';
 import { searchSchema, type WrittenSearch, type WrittenWheels } from './search-schema';
@@ -55,10 +56,10 @@ function questionOf(written: WrittenSearch): Question {
         ? `Say what is looked for: ${KINDS.slice(0, -1).join(', ')} or fit.`
         : `Ask for one of ${kinds.join(' and ')}, not for both.`,
     );
-  return { ...READERS[kinds[0]!](written), module: written.teeth?.module };
+  return { ...READERS[kinds[0]!](written), module: written.teeth?.module, timeS: written.timeS ?? null };
 }
 
-type Reader = (written: WrittenSearch) => DistributiveOmit<Question, 'module'>;
+type Reader = (written: WrittenSearch) => DistributiveOmit<Question, 'module' | 'timeS'>;
 type DistributiveOmit<T, K extends keyof T> = T extends unknown ? Omit<T, K> : never;
 
 const READERS: Readonly<Record<(typeof KINDS)[number], Reader>> = {
@@ -125,12 +126,16 @@ const READERS: Readonly<Record<(typeof KINDS)[number], Reader>> = {
   fit: (written) => {
     const { fit, coprime = 'any', limit = 20 } = written;
     const { free, targets, weights = {}, holdCentres } = fit!;
-    const wanted = new Map<string, { ratio: Rational; weight: number }>();
-    for (const [id, value] of Object.entries(targets))
+    const wanted = new Map<string, FitTarget>();
+    for (const [id, value] of Object.entries(targets)) {
+      const [, mark = '', size = ''] = /^\s*([+-]?)(.*)$/s.exec(String(value)) ?? [];
+      const ratio = ratioAt(size, `fit.targets.${id}`);
       wanted.set(id, {
-        ratio: ratioAt(String(value).replace(/^-/, ''), `fit.targets.${id}`),
+        ratio: mark === '-' ? neg(ratio) : ratio,
         weight: weights[id] ?? 1,
+        signed: mark !== '',
       });
+    }
     if (wanted.size === 0) throw new Refused('fit.targets: name at least one position with its ratio.');
     if (Object.keys(free).length === 0) throw new Refused('fit.free: name at least one gear with [least, most].');
     const stray = Object.keys(weights).find((id) => !wanted.has(id));

@@ -121,6 +121,7 @@ export const searchSchema = z.strictObject({
     z.nullable(z.number({ error: 'maxError is a number or null.' }).check(z.gte(0, 'maxError cannot be below 0.'))),
   ),
   limit: z.optional(count('limit', 1000)),
+  timeS: z.optional(between('timeS, in seconds,', 0.1, 86_400)),
   planetary: z.optional(
     z.strictObject({ ...set, uneven: z.optional(yes('uneven')), behind: z.optional(z.strictObject(set)) }),
   ),

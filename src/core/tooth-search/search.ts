@@ -9,6 +9,7 @@ import { searchManyStages } from './many-stages';
 import { searchOutputs } from './outputs';
 import { searchPlanetary } from './planetary';
 import type { Chains, NamedRatio, Question } from './question';
+import { UNWATCHED, watchOf } from './watch';
 import { beyondReach, conflictOf } from './why-none';
 
 export interface Answer {
@@ -17,10 +18,20 @@ export interface Answer {
   /** Everything that there is was covered: nothing better exists. */
   readonly proven: boolean;
   readonly examined: number;
+  /** The time that was allowed ended it: with more time something better may be found. */
+  readonly cut: boolean;
   /** How much of the search is behind, from 0 to 1. */
   readonly part: number;
   /** Why nothing, or nothing near, is found; null where something is. */
   readonly why: string | null;
+}
+
+/** Who waits for an answer. */
+export interface Listening {
+  /** Given what is found so far, now and then. */
+  readonly tell?: (so: Answer) => void;
+  /** Milliseconds since the search began. Without a clock nothing is told by time, and no limit of time is kept. */
+  readonly elapsedMs?: () => number;
 }
 
 /**
@@ -28,7 +39,12 @@ export interface Answer {
  * @param train the open train, which a fit asks for.
  * @throws RangeError where a wanted position of a fit does not drive.
  */
-export function search(question: Question, train: Train | null, tell: (so: Answer) => void = () => undefined): Answer {
+export function search(
+  question: Question,
+  train: Train | null,
+  { tell = () => undefined, elapsedMs }: Listening = {},
+): Answer {
+  const watch = elapsedMs ? watchOf(elapsedMs, question.timeS) : UNWATCHED;
   switch (question.kind) {
     case 'chains': {
       const stages = mountable(question);
@@ -36,6 +52,7 @@ export function search(question: Question, train: Train | null, tell: (so: Answe
         return {
           findings: [],
           proven: true,
+          cut: false,
           examined: 0,
           part: 1,
           why: `“All stages between the same two shafts” and “the output turns ${question.turning === 'same' ? 'the same way' : 'the other way'}” exclude each other: an idler would move the shafts apart. Take ${question.turning === 'same' ? 'an even' : 'an odd'} number of stages, or allow internal wheels.`,
@@ -47,7 +64,7 @@ export function search(question: Question, train: Train | null, tell: (so: Answe
           .filter(({ made }) => mounted(question, made) !== null)
           .map(({ made, ratio }) => chainFinding(made, plainRatio(ratio, question.question.target, ratio))),
       });
-      const answer = told(searchManyStages(stages, question.question, (so) => tell(told(so))));
+      const answer = told(searchManyStages(stages, question.question, (so) => tell(told(so)), watch));
       const beyond = beyondReach(stages, question.question);
       return {
         ...answer,
@@ -55,7 +72,7 @@ export function search(question: Question, train: Train | null, tell: (so: Answe
       };
     }
     case 'planetary': {
-      const answer = searchPlanetary(question.question);
+      const answer = searchPlanetary(question.question, watch);
       const findings = answer.results.map(({ made, ratio, size }) =>
         setsFinding(made, plainRatio(ratio, question.question.target, size)),
       );
@@ -75,6 +92,7 @@ export function search(question: Question, train: Train | null, tell: (so: Answe
       const answer = question.kind === 'ladder' ? searchLadders(question.question) : searchRanges(question.question);
       return {
         ...answer,
+        cut: false,
         part: 1,
         findings: answer.results.map(({ pairs, worst }) => pairsFinding(pairs, wanted, worst)),
         why:
@@ -89,7 +107,7 @@ export function search(question: Question, train: Train | null, tell: (so: Answe
         why: null,
         findings: so.results.map(dialsFinding),
       });
-      const answer = told(searchOutputs(question.question, (so) => tell(told(so))));
+      const answer = told(searchOutputs(question.question, (so) => tell(told(so)), watch));
       return answer.findings.length > 0
         ? answer
         : {
@@ -99,12 +117,15 @@ export function search(question: Question, train: Train | null, tell: (so: Answe
     }
     case 'fit': {
       if (!train) throw new RangeError('A fit needs a train.');
-      const answer = searchFit({ ...question.question, train }, (so) =>
-        tell({
-          ...so,
-          findings: so.results.map((fit) => fitFinding(fit, train, question.question.targets)),
-          why: null,
-        }),
+      const answer = searchFit(
+        { ...question.question, train },
+        (so) =>
+          tell({
+            ...so,
+            findings: so.results.map((fit) => fitFinding(fit, train, question.question.targets)),
+            why: null,
+          }),
+        watch,
       );
       return {
         ...answer,
@@ -112,7 +133,7 @@ export function search(question: Question, train: Train | null, tell: (so: Answe
         why:
           answer.results.length > 0
             ? null
-            : 'No choice of these counts keeps what has to hold (sets on one axis, planets evenly spaced, centre distances, common factors): free more gears, widen their limits, or hold less.',
+            : 'No choice of these counts keeps what has to hold (sets on one axis, planets evenly spaced, centre distances, common factors, the sign of a wanted ratio): free more gears, widen their limits, or hold less.',
       };
     }
   }

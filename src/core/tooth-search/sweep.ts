@@ -1,4 +1,9 @@
 import type { Best } from './best';
+import { UNWATCHED, type Watch } from './watch';
+
+/** The clock is looked at every so many steps. */
+const STEPS_A_LOOK = 65_536;
+const isOver = (step: number, watch: Watch): boolean => step % STEPS_A_LOOK === 0 && watch.over();
 
 /**
  * All products of two values of a sorted list that may be among the best. As the smaller factor falls, the larger one that brings the product to
@@ -6,13 +11,15 @@ import type { Best } from './best';
  * of which there are most, come first and soon leave little to look at.
  * @param left what the product is to come to.
  * @param take is given the places of both factors, the first not larger.
+ * @returns false where the time was over before the end.
  */
 export function sweep<T>(
   values: Float64Array,
   left: number,
   best: Best<T>,
   take: (i: number, j: number) => void,
-): void {
+  watch: Watch = UNWATCHED,
+): boolean {
   let [least, most] = [left * best.from, left * best.to];
   const taken = (i: number, j: number) => {
     take(i, j);
@@ -26,6 +33,7 @@ export function sweep<T>(
   const root = firstAbove(values, Math.sqrt(left));
   let crossing = root;
   for (let i = root - 1; i >= 0; i--) {
+    if (isOver(i, watch)) return false;
     const a = values[i]!;
     while (crossing < values.length && a * values[crossing]! <= left) crossing++;
     // Even the largest value leaves the product too small, and the factor falls.
@@ -33,6 +41,7 @@ export function sweep<T>(
     look(i, crossing);
   }
   for (let i = root; i < values.length && values[i]! * values[i]! <= most; i++) look(i, i);
+  return true;
 }
 
 /**
@@ -45,7 +54,8 @@ export function sweepTwo<T>(
   left: number,
   best: Best<T>,
   take: (i: number, j: number) => void,
-): void {
+  watch: Watch = UNWATCHED,
+): boolean {
   let crossing = second.length;
   // From the middle of the first list upward, then downward: what is found there leaves little to look at elsewhere.
   const middle = first.length >> 1;
@@ -55,15 +65,18 @@ export function sweepTwo<T>(
     for (let j = crossing; j < second.length && a * second[j]! <= left * best.to; j++) take(i, j);
   };
   for (let i = middle; i < first.length; i++) {
+    if (isOver(i, watch)) return false;
     while (crossing > 0 && first[i]! * second[crossing - 1]! > left) crossing--;
     look(i);
   }
-  if (middle === 0) return;
+  if (middle === 0) return true;
   crossing = firstAbove(second, left / first[middle - 1]!);
   for (let i = middle - 1; i >= 0; i--) {
+    if (isOver(i, watch)) return false;
     while (crossing < second.length && first[i]! * second[crossing]! <= left) crossing++;
     look(i);
   }
+  return true;
 }
 
 /** The place of the first value above this one. */

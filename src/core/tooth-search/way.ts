@@ -27,7 +27,7 @@ export interface ChoiceOfWays {
 /** The chain with the fewest teeth, then the smallest largest wheel, then the most even stages; with coprime counts preferred, these before all. */
 export function bestChain(ways: readonly Way[], { coprime, anyOrder, anyPairing }: ChoiceOfWays): Chain {
   const chains = ways.map((way) => {
-    const chain = pairsOf(way);
+    const chain = pairsOf(way, coprime);
     return anyOrder ? bySize(chain) : chain;
   });
   if (coprime !== 'preferred') return chains.reduce((a, b) => (orderOfChains(b, a) < 0 ? b : a));
@@ -38,8 +38,12 @@ export function bestChain(ways: readonly Way[], { coprime, anyOrder, anyPairing 
 /** Pairs of a chain whose counts have a factor in common. */
 export const sharing = (chain: Chain): number => chain.filter(([a, b]) => gcd(a, b) > 1).length;
 
-const pairsOf = ({ stages, products }: Way): Chain =>
-  [...stages, ...products.flatMap(({ value, of }) => split(value, of))].map(({ pair }) => pair);
+const pairsOf = ({ stages, products }: Way, coprime: Coprime): Chain =>
+  [...stages, ...products.flatMap(({ value, of }) => split(value, of, coprime))].map(({ pair }) => pair);
+
+/** The teeth of a way whose stages are known; of one with products, which are not taken apart yet, none is told. */
+export const teethOfWay = ({ stages }: Way): number =>
+  stages.reduce((sum, { pair: [driver, driven] }) => sum + driver + driven, 0);
 
 const bySize = (chain: Chain): Chain => [...chain].sort((a, b) => b[1] / b[0] - a[1] / a[0]);
 
@@ -50,16 +54,20 @@ interface Index {
 
 const indices = new WeakMap<Halves, Index>();
 
-/** Takes a product of two stages apart: into the two that are as even as they come. */
-function split(product: number, halves: Halves): readonly StageFraction[] {
+/** Takes a product of two stages apart: into the two that are best by the order of chains, with coprime counts preferred these before all. */
+function split(product: number, halves: Halves, coprime: Coprime): readonly StageFraction[] {
   const { most, byValue } = indexOf(halves);
   const { n, d } = fractionOf(product, most);
   let best: readonly StageFraction[] | null = null;
-  let least = Infinity;
+  let chosen: Chain = [];
   for (const one of halves.first) {
     const other = byValue.get((n * one.d) / (d * one.n));
-    const uneven = other && Math.abs(Math.log(one.value / other.value));
-    if (other && uneven! < least) [best, least] = [[one, other], uneven!];
+    if (!other) continue;
+    const chain = [one.pair, other.pair];
+    const order = best
+      ? (coprime === 'preferred' ? sharing(chain) - sharing(chosen) : 0) || orderOfChains(chain, chosen)
+      : -1;
+    if (order < 0) [best, chosen] = [[one, other], chain];
   }
   if (!best) throw new RangeError(`${n}/${d} is no product of two stages.`);
   return best;

@@ -104,8 +104,8 @@ function Progress({ running, duration, stop, again }: ProgressProps) {
     case 'done':
       return (
         <span role="status" aria-label="Progress of the run" className="muted text-sm">
-          {made && made.run.untilS < duration - 1e-6
-            ? `given up at ${seconds(made.run.untilS)}: it shifts without end`
+          {made?.run.cut
+            ? `cut short at ${seconds(made.run.cut.cutAtS)}: ${made.run.cut.reason}`
             : `${duration} s, ${made ? counted(made.run.events.filter(({ kind }) => kind === 'shift').length) : ''}`}
         </span>
       );

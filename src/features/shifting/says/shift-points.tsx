@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { leastRatioForShare, noLoadOf, readAs, torqueAt, motorLine, type Band } from '@/core/shifting';
 import { figure } from '@/core/units';
+import { listed } from '@/core/words';
 import { DataTable } from '@/ui/data-table';
 import type { Model } from '../model';
 import { useNameOf, useUnits } from '../use-shifting';
@@ -100,7 +101,7 @@ const VERDICTS = {
   hunts: 'hunts: up lands below where it goes straight down again',
 } as const;
 
-function BandWords({ model, band: { from, to, equal, own } }: { model: Model; band: Band }) {
+function BandWords({ model, band: { from, to, r, equal, further, own } }: { model: Model; band: Band }) {
   const nameOf = useNameOf();
   const { speed } = useUnits();
   const noLoad = noLoadOf(model.scenario.motor);
@@ -117,9 +118,15 @@ function BandWords({ model, band: { from, to, equal, own } }: { model: Model; ba
             and after. Up from {nameOf(from)} only above {at(equal.upRpm)}.
           </>
         ) : (
-          ': one of the two always gives more power, so there is no point to change.'
+          `, r = ${figure(r)}: one of the two always gives more power, so there is no point to change.`
         )}
       </p>
+      {further.length > 0 && (
+        <p className="muted">
+          The power is equal also with {nameOf(to)} at {listed(further.map(({ downRpm }) => at(downRpm)))}; there it
+          matters less.
+        </p>
+      )}
       {own && (
         <p
           className={

@@ -52,7 +52,12 @@ function RunVerdict({ made, model }: { made: Made; model: Model }) {
   return (
     <section aria-label="The run">
       <h3 className="font-semibold">The run</h3>
-      {run.verdicts.length === 0 && <p>It neither hunts nor chatters nor stalls.</p>}
+      {run.cut && (
+        <p role="alert" className="mb-1 border-l-3 border-warning pl-2">
+          Cut short at {figure(run.cut.cutAtS)} s of {figure(scenario.durationS ?? run.cut.cutAtS)} s: {run.cut.reason}
+        </p>
+      )}
+      {run.verdicts.length === 0 && !run.cut && <p>It neither hunts nor chatters nor stalls.</p>}
       {run.verdicts.map((verdict) => (
         <p key={verdict} className="mb-1 border-l-3 border-error pl-2">
           {WORDS[verdict]}
