@@ -25,5 +25,7 @@ export function faultWords(train: Train, { fault, part }: Fault): string {
     }
     case 'member-held':
       return `${memberName(train, part)} is stuck to the frame`;
+    case 'planet-seized':
+      return `${memberName(train, part)} is seized on its pin`;
   }
 }

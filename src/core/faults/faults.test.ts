@@ -6,7 +6,7 @@ import { bruteForce } from '@/testing/all-subsets';
 import { demoTrain } from '@/testing/demo-train';
 import { toNumber } from '../rational';
 import type { Train } from '../train';
-import { behavioursOf, nextTestFor, outcomeKey, readSeen, singleFaults, suspectsFor, withFaults, type Behaviour, type Fault, type Seen } from '.'; // prettier-ignore
+import { behavioursOf, faultWords, nextTestFor, outcomeKey, readSeen, singleFaults, suspectsFor, withFaults, type Behaviour, type Fault, type Seen } from '.'; // prettier-ignore
 
 const HEAD = { format: 'tin-wheel/seen', version: 1 } as const;
 
@@ -104,7 +104,15 @@ test('every kind of fault, against a brute force on a train that was changed by 
     }),
     { numRuns: 150 },
   );
-  expect([...seen].sort()).toEqual(['member-held', 'mesh-lost', 'never-engages', 'never-holds', 'seized', 'stuck-on']);
+  expect([...seen].sort()).toEqual([
+    'member-held',
+    'mesh-lost',
+    'never-engages',
+    'never-holds',
+    'planet-seized',
+    'seized',
+    'stuck-on',
+  ]);
 });
 
 /** The same fault written into the document another way: a part that never engages or holds is not there, a part that is stuck joins the two into one with the frame or each other by a second coupler. */
@@ -113,6 +121,8 @@ function byHand(train: Train, { fault, part }: Fault, engaged: readonly string[]
   const on = engaged.filter((id) => id !== part);
   switch (fault) {
     case 'never-engages':
+      // A sliding mesh without its coupler would be in for good.
+      return train.couplers.some((one) => one.id === part && one.type === 'sliding-mesh') ? [train, on] : [without, on];
     case 'never-holds':
       return [without, on];
     case 'stuck-on':
@@ -129,10 +139,47 @@ function byHand(train: Train, { fault, part }: Fault, engaged: readonly string[]
         engaged.filter((id) => !sliding.includes(id)),
       ];
     }
+    case 'planet-seized': {
+      const welded = withPlanetWelded(train, part);
+      return [welded, [...engaged, ...welded.couplers.flatMap(({ id }) => (id.startsWith('weld') ? [id] : []))]];
+    }
     case 'member-held':
       return [{ ...train, couplers: [...train.couplers, { id: 'weld', name: 'weld', type: 'clutch', joins: [part, 'frame'] }] }, [...engaged, 'weld']]; // prettier-ignore
   }
 }
+
+/** A planet welded to its carrier: its gears are the carrier's own, and what they meshed is in mesh with a gear on the carrier, that is, turns with it. */
+function withPlanetWelded(train: Train, planet: string): Train {
+  const carrier = train.members.find(({ id }) => id === planet)!.carrier!;
+  const memberOf = new Map(train.gears.map(({ id, member }) => [id, member]));
+  const touched = train.meshes.filter(({ gears }) => gears.some((id) => memberOf.get(id) === planet));
+  const mates = touched.map(({ gears }) => gears.map((id) => memberOf.get(id)!).find((id) => id !== planet)!);
+  const joined = [...new Set([planet, ...mates])].filter((id) => id !== carrier);
+  return {
+    ...train,
+    meshes: train.meshes.filter((mesh) => !touched.includes(mesh)),
+    couplers: [
+      ...train.couplers.filter((one) => one.type !== 'sliding-mesh' || !touched.some(({ id }) => id === one.mesh)),
+      ...joined.map((id, i) => ({
+        id: `weld ${i}`,
+        name: '',
+        type: 'clutch' as const,
+        joins: [carrier, id] as [string, string],
+      })),
+    ],
+  };
+}
+
+test('a planet seized on its pin is a suspect, and makes of its set a block', () => {
+  const train = demoTrain('stirrer');
+  const planet = train.members.find(({ carrier }) => carrier !== undefined)!.id;
+  const fault: Fault = { fault: 'planet-seized', part: planet };
+  const seen = sightings(train, behavioursOf(train)([fault]));
+  expect(seen.positions).toMatchObject({ slow: 'locked', direct: 'ok' });
+  const { suspects } = suspectsFor(train, seen);
+  expect(suspects.filter(({ agrees, of }) => agrees === of).map(({ faults }) => faults)).toContainEqual([fault]);
+  expect(faultWords(train, fault)).toMatch(/is seized on its pin$/);
+});
 
 test('two parts at once: where no single one explains everything, a pair does, and it is the true one', () => {
   const train = demoTrain('harvester');

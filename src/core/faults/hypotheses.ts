@@ -1,7 +1,8 @@
 import type { Train } from '../train';
 
 /** Something that can be wrong with one part. */
-export type FaultKind = 'never-engages' | 'stuck-on' | 'never-holds' | 'seized' | 'mesh-lost' | 'member-held';
+export type FaultKind =
+  'never-engages' | 'stuck-on' | 'never-holds' | 'seized' | 'mesh-lost' | 'member-held' | 'planet-seized';
 
 export interface Fault {
   readonly fault: FaultKind;
@@ -10,8 +11,8 @@ export interface Fault {
 }
 
 /**
- * Every single fault that this train's parts can have. One-way clutches that are always in and those that are selected do not hold, or are seized; planets are not stuck to
- * the frame one by one, for what would stop them stops their carrier's other planets too.
+ * Every single fault that this train's parts can have. One-way clutches that are always in and those that are selected do not hold, or are seized; a planet is seized
+ * on its pin, so that it turns with its carrier. Planets are not stuck to the frame: what would stop them stops their carrier's other planets too.
  */
 export function singleFaults(train: Train): readonly Fault[] {
   const oneWay = train.couplers.filter(({ type }) => type === 'one-way');
@@ -27,6 +28,10 @@ export function singleFaults(train: Train): readonly Fault[] {
     ...of(
       'member-held',
       train.members.filter(({ carrier }) => carrier === undefined),
+    ),
+    ...of(
+      'planet-seized',
+      train.members.filter(({ carrier }) => carrier !== undefined),
     ),
   ];
 }
@@ -50,14 +55,26 @@ export function withFaults(train: Train, faults: readonly Fault[]): Faulty {
   const seized = of('seized');
   const held = [...of('member-held')];
   const never = of('never-engages');
-  const brakeOf = (member: string) => `held ${member}`;
   const brakes = held.map((member) => ({
-    id: brakeOf(member),
+    id: `held ${member}`,
     name: `held ${member}`,
     type: 'brake' as const,
     joins: [member, 'frame'] as [string, string],
   }));
-  const always = [...of('stuck-on'), ...seized, ...held.map(brakeOf)].filter((id) => !gone.has(id));
+  const pins = train.members.flatMap(({ id, carrier }) =>
+    carrier !== undefined && of('planet-seized').has(id)
+      ? [
+          {
+            id: `seized ${id}`,
+            name: `seized ${id}`,
+            type: 'clutch' as const,
+            joins: [id, carrier] as [string, string],
+          },
+        ]
+      : [],
+  );
+  const added = [...brakes, ...pins];
+  const always = [...of('stuck-on'), ...seized, ...added.map(({ id }) => id)].filter((id) => !gone.has(id));
   return {
     train: {
       ...train,
@@ -66,7 +83,7 @@ export function withFaults(train: Train, faults: readonly Fault[]): Faulty {
         ...train.couplers
           .filter(({ id }) => !gone.has(id))
           .map((coupler) => (coupler.type === 'one-way' && seized.has(coupler.id) ? seizedClutch(coupler) : coupler)),
-        ...brakes,
+        ...added,
       ],
     },
     engaged: (applied) => [

@@ -1,6 +1,7 @@
-import { fromDecimal, toNumber, type Rational } from '../rational';
-import { exactly, minus, over, read, times, type Interval } from './interval';
+import { toNumber } from '../rational';
+import type { Interval } from './interval';
 import type { Reading } from './log-schema';
+import { given, inUnit, lessThanOne, product, quotient, reading, type Term } from './term';
 
 export type Quantity = 'ratio' | 'rpm' | 'torqueNm' | 'tipMetresPerSecond' | 'teeth' | 'event';
 
@@ -19,80 +20,94 @@ const GRAVITY = 9.80665;
 const HALF = 0.5;
 
 /**
- * The arithmetic of a reading by intervals. Ratios are sizes, input turns for one of the member, in/out.
+ * The arithmetic of a reading by intervals, as one expression for the bounds and for the line that is printed. Ratios are sizes, input turns for one of the member, in/out.
  * @throws RangeError where a resolution is so large that nothing is known
  */
-export function measured(reading: Reading): Measured {
-  switch (reading.kind) {
+export function measured(read: Reading): Measured {
+  if (read.kind === 'event') return { quantity: 'event', interval: null, line: read.what };
+  const { quantity, term } = termOf(read);
+  return { quantity, interval: term.interval, line: term.text };
+}
+
+function termOf(read: Exclude<Reading, { kind: 'event' }>): { readonly quantity: Quantity; readonly term: Term } {
+  switch (read.kind) {
     case 'marks': {
-      const { marks, passed, resolution = HALF, inputTurns = 1 } = reading;
-      const interval = over(exactly(product(marks, inputTurns)), read(passed, resolution));
-      return ratio(interval, `${marks} marks × ${inputTurns} turns in / (${passed} ± ${resolution}) passed`);
+      const { marks, passed, resolution = HALF, inputTurns = 1 } = read;
+      const top = product(given(marks, `${marks} marks`), given(inputTurns, `${inputTurns} turns in`));
+      return ratio(quotient(top, reading(passed, resolution, 'passed')));
     }
     case 'turns': {
-      const { turns, resolution = HALF, inputTurns = 1 } = reading;
-      return ratio(over(exactly(fromDecimal(inputTurns)), read(turns, resolution)), `${inputTurns} turns / (${turns} ± ${resolution}) turns`); // prettier-ignore
+      const { turns, resolution = HALF, inputTurns = 1 } = read;
+      return ratio(quotient(given(inputTurns, `${inputTurns} turns`), reading(turns, resolution, 'turns')));
     }
     case 'angle': {
-      const { degrees, resolution = 1, inputTurns = 1 } = reading;
-      return ratio(over(exactly(product(360, inputTurns)), read(degrees, resolution)), `360° × ${inputTurns} turns in / (${degrees} ± ${resolution})°`); // prettier-ignore
+      const { degrees, resolution = 1, inputTurns = 1 } = read;
+      const top = product(given(360, '360°'), given(inputTurns, `${inputTurns} turns in`));
+      return ratio(quotient(top, reading(degrees, resolution, '°', '')));
     }
     case 'frames': {
-      const { frames, frameRate, turns = 1, resolution = HALF } = reading;
-      const interval = over(exactly(product(60 * turns, frameRate)), read(frames, resolution));
-      return { quantity: 'rpm', interval, line: `60 × ${turns} turns × ${frameRate} frames/s / (${frames} ± ${resolution}) frames` }; // prettier-ignore
+      const { frames, frameRate, turns = 1, resolution = HALF } = read;
+      const top = product(given(60, '60'), given(turns, `${turns} turns`), given(frameRate, `${frameRate} frames/s`));
+      return { quantity: 'rpm', term: quotient(top, reading(frames, resolution, 'frames')) };
     }
     case 'tachometer': {
-      const { rpm, resolution = 1 } = reading;
-      return { quantity: 'rpm', interval: read(rpm, resolution), line: `(${rpm} ± ${resolution}) rpm` };
+      const { rpm, resolution = 1 } = read;
+      return { quantity: 'rpm', term: reading(rpm, resolution, 'rpm') };
     }
     case 'scale': {
-      const { grams, resolutionG = 1, armMm, resolutionMm = 1 } = reading;
-      const force = times(read(grams, resolutionG), exactly(fromDecimal(GRAVITY / 1000)));
-      const interval = times(force, times(read(armMm, resolutionMm), exactly(THOUSANDTH)));
-      return { quantity: 'torqueNm', interval, line: `(${grams} ± ${resolutionG}) g × ${GRAVITY} N/kg × (${armMm} ± ${resolutionMm}) mm` }; // prettier-ignore
+      const { grams, resolutionG = 1, armMm, resolutionMm = 1 } = read;
+      const force = product(reading(grams, resolutionG, 'g'), given(GRAVITY, `${GRAVITY} N/kg`));
+      return torque(inUnit(product(force, reading(armMm, resolutionMm, 'mm')), PER_GRAM_MM));
     }
     case 'weight': {
-      const { massKg, resolutionKg = 0, drumMm, resolutionMm = 1 } = reading;
-      const force = times(read(massKg, resolutionKg), exactly(fromDecimal(GRAVITY)));
-      const interval = times(force, times(read(drumMm, resolutionMm), exactly(fromDecimal(0.0005))));
-      return { quantity: 'torqueNm', interval, line: `(${massKg} ± ${resolutionKg}) kg × ${GRAVITY} N/kg × (${drumMm} ± ${resolutionMm}) mm / 2` }; // prettier-ignore
+      const { massKg, resolutionKg = 0, drumMm, resolutionMm = 1 } = read;
+      const force = product(reading(massKg, resolutionKg, 'kg'), given(GRAVITY, `${GRAVITY} N/kg`));
+      const arm = quotient(reading(drumMm, resolutionMm, 'mm'), given(2, '2'));
+      return torque(inUnit(product(force, arm), PER_MM));
     }
-    case 'slowing': {
-      const { stallTorqueNm, freeRpm, rpm, resolution = 1 } = reading;
-      const [free, slow] = [read(freeRpm, resolution), read(rpm, resolution)];
-      const interval = times(exactly(fromDecimal(stallTorqueNm)), over(minus(free, slow), free));
-      return { quantity: 'torqueNm', interval, line: `${stallTorqueNm} N·m × (1 − (${rpm} ± ${resolution}) rpm / (${freeRpm} ± ${resolution}) rpm)` }; // prettier-ignore
-    }
+    case 'slowing':
+      return torque(slowingTorque(read));
     case 'radii': {
-      const { radiusMm, otherMm, resolutionMm = 1 } = reading;
-      return ratio(over(read(otherMm, resolutionMm), read(radiusMm, resolutionMm)), `(${otherMm} ± ${resolutionMm}) mm / (${radiusMm} ± ${resolutionMm}) mm`); // prettier-ignore
+      const { radiusMm, otherMm, resolutionMm = 1 } = read;
+      return ratio(quotient(reading(otherMm, resolutionMm, 'mm'), reading(radiusMm, resolutionMm, 'mm')));
     }
     case 'teeth': {
-      const { teeth, resolution = 0 } = reading;
-      return { quantity: 'teeth', interval: read(teeth, resolution), line: `${teeth} ± ${resolution} teeth` };
+      const { teeth, resolution = 0 } = read;
+      const { interval } = reading(teeth, resolution, 'teeth');
+      return { quantity: 'teeth', term: { interval, text: `${teeth} ± ${resolution} teeth` } };
     }
     case 'tip': {
-      const { diameterMm, resolutionMm = 1, rpm, resolution = 1 } = reading;
+      const { diameterMm, resolutionMm = 1, rpm, resolution = 1 } = read;
       // π is no fraction; as a double it is nearer than any ruler.
-      const perRpm = exactly(fromDecimal(Math.PI / 60_000));
-      const interval = times(times(read(diameterMm, resolutionMm), read(rpm, resolution)), perRpm);
-      return { quantity: 'tipMetresPerSecond', interval, line: `π × (${diameterMm} ± ${resolutionMm}) mm × (${rpm} ± ${resolution}) rpm` }; // prettier-ignore
+      const term = product(
+        given(Math.PI, 'π'),
+        reading(diameterMm, resolutionMm, 'mm'),
+        reading(rpm, resolution, 'rpm'),
+      );
+      return { quantity: 'tipMetresPerSecond', term: inUnit(term, 1 / 60_000) };
     }
-    case 'event':
-      return { quantity: 'event', interval: null, line: reading.what };
   }
 }
 
-const ratio = (interval: Interval, line: string): Measured => ({ quantity: 'ratio', interval, line });
-const THOUSANDTH = fromDecimal(0.001);
-const product = (a: number, b: number): Rational => fromDecimal(Number((a * b).toPrecision(15)));
+/** A motor that turns slower with the box on it than free: what the box takes of its torque. */
+function slowingTorque({ stallTorqueNm, freeRpm, rpm, resolution = 1 }: Slowing): Term {
+  const share = quotient(reading(rpm, resolution, 'rpm'), reading(freeRpm, resolution, 'rpm'));
+  return product(given(stallTorqueNm, `${stallTorqueNm} N·m`), lessThanOne(share));
+}
+
+/** The power that the box takes of a motor it slows down, W: its torque at the speed that was read, both as far as they are known. */
+export const slowingWatts = (read: Slowing): Interval =>
+  inUnit(product(slowingTorque(read), reading(read.rpm, read.resolution ?? 1, 'rpm')), Math.PI / 30).interval;
+
+type Slowing = Extract<Reading, { kind: 'slowing' }>;
+
+const ratio = (term: Term) => ({ quantity: 'ratio' as const, term });
+const torque = (term: Term) => ({ quantity: 'torqueNm' as const, term });
+const PER_MM = 0.001;
+const PER_GRAM_MM = 1e-6;
 
 /** Metres per second of sound in air at 20 °C. */
 export const SOUND = 343;
-
-/** Watts of a torque at a speed. */
-export const watts = (torqueNm: number, rpm: number): number => (torqueNm * rpm * Math.PI) / 30;
 
 /** An interval as plain numbers. */
 export const plain = ({ value, least, most }: Interval) => ({

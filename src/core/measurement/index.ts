@@ -1,4 +1,4 @@
-export { measured, plain, SOUND, watts, type Quantity } from './arithmetic';
+export { measured, plain, SOUND, slowingWatts, type Quantity } from './arithmetic';
 export { efficiencies, meshEfficiencyFor, type MeasuredEfficiency } from './efficiency';
 export type { Explanation } from './explanations';
 export { judgedJson, judgeFor, type Judge, type Judged, type Verdict } from './judge';

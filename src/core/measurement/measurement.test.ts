@@ -16,9 +16,9 @@ import {
   toNumber,
   type Rational,
 } from '../rational';
-import { solvePositions } from '../solve';
+import { outputTorque, solvePositions } from '../solve';
 import { contains, exactly, minus, over, read, times, type Interval } from './interval';
-import { countedIn, efficiencies, judgedJson, judgeFor, judgeLog, measured, meshEfficiencyFor, plain, readLog, readReading, type Log, type Reading } from '.'; // prettier-ignore
+import { countedIn, efficiencies, judgedJson, judgeFor, judgeLog, measured, meshEfficiencyFor, plain, readLog, readReading, slowingWatts, type Log, type Reading } from '.'; // prettier-ignore
 
 const TRAM = demoTrain('mud-tram');
 const RAKE = demoTrain('pan-rake');
@@ -215,4 +215,99 @@ test.each([
 test('a position that locks is no place for a reading', () => {
   const locked = readReading({ ...MARKS, position: '1+2' }, RAKE);
   expect(locked).toMatchObject({ ok: false, place: 'position', message: expect.stringContaining('locks') });
+});
+
+test('the bounds are what the printed line gives, worked out with the ends of every figure in it', () => {
+  // A motor of 1 N·m, 400 rpm free, 300 with the box: 1 − 299/401 at the most, 1 − 301/399 at the least.
+  const [least, , most] = bounds({ kind: 'slowing', stallTorqueNm: 1, freeRpm: 400, rpm: 300, resolution: 1 });
+  expect([least, most]).toEqual([expect.closeTo(1 - 301 / 399, 12), expect.closeTo(1 - 299 / 401, 12)]);
+  const watts = plain(
+    slowingWatts(
+      of({ kind: 'slowing', stallTorqueNm: 1, freeRpm: 400, rpm: 300, resolution: 1 }) as Extract<
+        Reading,
+        { kind: 'slowing' }
+      >,
+    ),
+  );
+  expect(watts.least).toBeCloseTo(((1 - 301 / 399) * 299 * Math.PI) / 30, 9);
+  expect(watts.most).toBeCloseTo(((1 - 299 / 401) * 301 * Math.PI) / 30, 9);
+  for (const [reading, perUnit] of [
+    [{ kind: 'marks', member: 'out', marks: 24, passed: 8.5, resolution: 0.5, inputTurns: 3 }, 1],
+    [{ kind: 'turns', member: 'out', turns: 4, resolution: 0.25, inputTurns: 10 }, 1],
+    [{ kind: 'angle', member: 'out', degrees: 90, resolution: 2 }, 1],
+    [{ kind: 'frames', member: 'out', frames: 30, frameRate: 59.94, turns: 2, resolution: 1 }, 1],
+    [{ kind: 'tachometer', member: 'out', rpm: 120, resolution: 0.5 }, 1],
+    [{ kind: 'scale', member: 'out', grams: 250, resolutionG: 5, armMm: 100, resolutionMm: 1 }, 1e-6],
+    [{ kind: 'weight', member: 'out', massKg: 2, resolutionKg: 0.1, drumMm: 80, resolutionMm: 1 }, 1e-3],
+    [{ kind: 'slowing', stallTorqueNm: 0.6, freeRpm: 250, rpm: 200, resolution: 2 }, 1],
+    [{ kind: 'radii', mesh: 'm5', radiusMm: 20, otherMm: 30, resolutionMm: 0.5 }, 1],
+    [{ kind: 'tip', member: 'out', diameterMm: 100, resolutionMm: 1, rpm: 600, resolution: 5 }, 1 / 60_000],
+  ] as const) {
+    const { line } = measured(of(reading));
+    // Every figure "(a ± b)" of the line at either of its ends.
+    const figures = [...line.matchAll(/\((\S+) ± (\S+?)\)/g)];
+    const values = Array.from({ length: 2 ** figures.length }, (_, choice) => {
+      let k = 0;
+      const filled = line.replace(/\((\S+) ± (\S+?)\)/g, (_whole, a: string, b: string) =>
+        String(Number(a) + (choice & (1 << k++) ? Number(b) : -Number(b))),
+      );
+      return perUnit * arithmetic(filled);
+    });
+    const [low, , high] = bounds(reading);
+    expect([line, low, high]).toEqual([
+      line,
+      expect.closeTo(Math.min(...values), 9),
+      expect.closeTo(Math.max(...values), 9),
+    ]);
+  }
+});
+
+/** Works out "24 × 3 / 8 × (1 − 2 / 3)" with its units left out. */
+function arithmetic(line: string): number {
+  const plainLine = line
+    .replaceAll('π', String(Math.PI))
+    .replace(/[a-zA-Z]+\/[a-z]+|[a-zA-Z]+(·[a-zA-Z]+)?|°/g, '')
+    .replaceAll('×', '*')
+    .replaceAll('−', '-');
+  const tokens = plainLine.match(/[\d.]+(?:e[+-]?\d+)?|[()*/+-]/g) ?? [];
+  let at = 0;
+  const factor = (): number => {
+    const token = tokens[at++]!;
+    if (token !== '(') return Number(token);
+    const value = sum();
+    at++;
+    return value;
+  };
+  const term = (): number => {
+    let value = factor();
+    while (tokens[at] === '*' || tokens[at] === '/') value = tokens[at++] === '*' ? value * factor() : value / factor();
+    return value;
+  };
+  function sum(): number {
+    let value = term();
+    while (tokens[at] === '+' || tokens[at] === '-') value = tokens[at++] === '+' ? value + term() : value - term();
+    return value;
+  }
+  return sum();
+}
+
+test('a perfect torque reading where power goes back from the output into the train is a perfect efficiency', () => {
+  const harvester = demoTrain('harvester');
+  const torqueNm = 2;
+  const out = Math.abs(toNumber(outputTorque(solvePositions(networkOf(harvester)).get('R')!)!)) * torqueNm;
+  const grams = Number(((out / 9.80665 / 0.5) * 1000).toFixed(3));
+  const { judge } = judgeFor(harvester);
+  const judged = judge(
+    of({
+      kind: 'scale',
+      position: 'R',
+      member: 'out',
+      grams,
+      resolutionG: 0.01,
+      armMm: 500,
+      resolutionMm: 0,
+      inputTorqueNm: torqueNm,
+    }),
+  );
+  expect(plain(judged.efficiency!).value).toBeCloseTo(1, 5);
 });

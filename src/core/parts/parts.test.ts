@@ -1,5 +1,8 @@
+import { networkOf } from '../kinematics';
+import { toNumber } from '../rational';
 import { readWheel, toothForm } from '../shapes';
 import { demoTrain } from '@/testing/demo-train';
+import { solvePositions } from '../solve';
 import type { Gear, Train } from '../train';
 import { contactRatioOf, partsOf, partsTable, spanOf } from '.';
 
@@ -35,7 +38,9 @@ test('planets are counted as often as they stand round; a ring has its tips insi
   const planet = partsOf(train, use).parts.find(({ copies }) => copies > 1)!;
   expect(planet.copies).toBe(train.members.find(({ id }) => id === planet.member)!.copies);
   const ring = partsOf(train, use).parts.find(({ type }) => type === 'internal')!;
-  expect([ring.outsideMm, ring.rootMm]).toEqual([ring.teeth - 2, ring.teeth + 2.5]);
+  const form = toothForm({ teeth: ring.teeth, moduleMm: 1, internal: true });
+  expect(ring.outsideMm).toBeCloseTo(2 * form.tipRadius, 6);
+  expect(ring.rootMm).toBe(ring.teeth + 2.5);
   expect(ring.span).toBeNull();
 });
 
@@ -93,4 +98,44 @@ test('as a table every part has a row, with units in the head', () => {
   expect(rows).toHaveLength(list.parts.length);
   expect(head).toEqual(expect.arrayContaining(['module mm', 'N·m on its teeth', 'tip m/s']));
   for (const cells of rows) expect(cells).toHaveLength(head.length);
+});
+
+test('a ring of 58 round a planet of 16, its teeth shortened: the contact ratio of the outlines, walked along', () => {
+  const [planet, ring] = [toothForm({ teeth: 16, moduleMm: 1 }), toothForm({ teeth: 58, moduleMm: 1, internal: true })];
+  // Along the line of action from the foot of the planet's: contact begins at the ring's tip and ends at the planet's.
+  const sin = Math.sin((20 * Math.PI) / 180);
+  const centre = ring.pitchRadius - planet.pitchRadius;
+  const begin = Math.sqrt(ring.tipRadius ** 2 - ring.baseRadius ** 2) - centre * sin;
+  const end = Math.sqrt(planet.tipRadius ** 2 - planet.baseRadius ** 2);
+  const ratio = contactRatioOf(gear(16), gear(58, 'internal'))!;
+  expect(ratio).toBeCloseTo((end - begin) / ((2 * Math.PI * planet.baseRadius) / 16), 9);
+  expect(ratio).toBeCloseTo(1.74, 2);
+});
+
+test('a planet bears one copy’s part of its meshes, and its tips go with the orbit: by turning its place in small steps', () => {
+  const train = withModule(demoTrain('stirrer'), 2);
+  const planet = partsOf(train, use).parts.find(({ copies }) => copies > 1)!;
+  const solved = solvePositions(networkOf(train)).get('slow')!;
+  const turns = (id: string) => toNumber(solved.state.speeds.of(solved.network.memberIndex.get(id)!)!);
+  const mesh = train.meshes.find(({ gears }) => gears.includes(planet.gear))!;
+  const mate = train.gears.find(({ id }) => mesh.gears.includes(id) && id !== planet.gear)!;
+  // The sun takes 2 N·m over all its planets.
+  expect(mate.member).toBe(train.input);
+  expect(planet.worst!.torqueNm).toBeCloseTo((2 * planet.teeth) / mate.teeth / planet.copies, 5);
+  const carrier = train.members.find(({ id }) => id === planet.member)!.carrier!;
+  const orbit = Object.values(planet.centreDistancesMm)[0]!;
+  const place = (angle: number) => ({
+    x: orbit * Math.cos(turns(carrier) * angle) + (planet.outsideMm! / 2) * Math.cos(turns(planet.member) * angle),
+    y: orbit * Math.sin(turns(carrier) * angle) + (planet.outsideMm! / 2) * Math.sin(turns(planet.member) * angle),
+  });
+  let fastest = 0;
+  for (let angle = 0; angle < 400; angle += 0.01) {
+    const [a, b] = [place(angle), place(angle + 1e-5)];
+    fastest = Math.max(fastest, Math.hypot(b.x - a.x, b.y - a.y) / 1e-5);
+  }
+  const inSlow = (fastest * 2 * Math.PI * 600) / 60_000;
+  expect(planet.tipMetresPerSecond!).toBeGreaterThanOrEqual(inSlow * 0.999);
+  // Direct drive turns all as one: the furthest tip at the input's speed.
+  const direct = ((orbit + planet.outsideMm! / 2) * 2 * Math.PI * 600) / 60_000;
+  expect(planet.tipMetresPerSecond!).toBeCloseTo(Math.max(inSlow, direct), 2);
 });

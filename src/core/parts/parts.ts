@@ -7,7 +7,7 @@ import { solveEngaged, type Solved } from '../solve';
 import type { Gear, Train } from '../train';
 import { gearName } from '../words';
 import { contactRatioOf, spanOf, type Span } from './measures';
-import { gearSizes } from './sizes';
+import { gearSizes, type Sizes } from './sizes';
 
 /** How a train is used: speed and torque put in; null where they are not given. */
 export interface PartsUse {
@@ -38,13 +38,13 @@ export interface PartRow {
   readonly contactRatio: Readonly<Record<string, number>>;
   /** Over how many teeth it is measured, and what that gives. */
   readonly span: Span | null;
-  /** The position in which its teeth carry most: its speed there, and the largest torque of one of its meshes. Null where it never carries. */
+  /** The position in which its teeth carry most: its speed there, and the largest torque of one of its meshes, of a planet that of one copy. Null where it never carries. */
   readonly worst: {
     readonly position: string;
     readonly speedRpm: number | null;
     readonly torqueNm: number | null;
   } | null;
-  /** At its fastest position. */
+  /** At its fastest position, of a planet over the ground: its orbit and its own turning together where both point one way. Null where a size is missing. */
   readonly tipMetresPerSecond: number | null;
   /** What its material is usually kept below, or the train's own limit. */
   readonly tipLimit: number | null;
@@ -64,6 +64,7 @@ export function partsOf(train: Train, { speedRpm, torqueNm }: PartsUse): PartsLi
   const sizes = gearSizes(train);
   const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
   const copies = new Map(train.members.map((member) => [member.id, member.copies ?? 1]));
+  const orbitOf = orbitsOf(train, sizes, gears);
   const parts = train.gears.map((gear): PartRow => {
     const { moduleMm, pitchMm, outsideMm, rootMm } = sizes.of(gear);
     const mates = train.meshes.filter((mesh) => mesh.gears.includes(gear.id)).map((mesh) => gears.get(mesh.gears.find((id) => id !== gear.id)!)!); // prettier-ignore
@@ -73,7 +74,7 @@ export function partsOf(train: Train, { speedRpm, torqueNm }: PartsUse): PartsLi
         return one === null ? [] : [[mate.id, round(one)]];
       })); // prettier-ignore
     const limit = gear.material ? (train.tipSpeedLimits?.[gear.material] ?? USUAL_TIP_SPEEDS[gear.material]) : null;
-    const fastest = Math.max(0, ...cases.map(({ solved }) => Math.abs(speedOf(solved, gear.member))));
+    const fastest = largest(cases.map(({ solved }) => tipMmPerRadian(solved, gear, outsideMm, orbitOf)));
     return {
       gear: gear.id,
       name: gearName(train, gear),
@@ -91,8 +92,9 @@ export function partsOf(train: Train, { speedRpm, torqueNm }: PartsUse): PartsLi
       centreDistancesMm: known((mate) => sizes.centreDistance(gear, mate)),
       contactRatio: known((mate) => contactRatioOf(gear, mate)),
       span: moduleMm === null ? null : spanOf(gear, moduleMm),
-      worst: worstOf(cases, gear, speedRpm, torqueNm),
-      tipMetresPerSecond: outsideMm === null || speedRpm === null ? null : round((Math.PI * outsideMm * fastest * speedRpm) / 60_000), // prettier-ignore
+      worst: worstOf(cases, gear, copies.get(gear.member) ?? 1, speedRpm, torqueNm),
+      tipMetresPerSecond:
+        fastest === null || speedRpm === null ? null : round((2 * Math.PI * fastest * speedRpm) / 60_000),
       tipLimit: limit,
     };
   });
@@ -111,13 +113,54 @@ function speedOf({ state, network }: Solved, member: string): number {
   return speed ? toNumber(speed) : 0;
 }
 
+const largest = (values: readonly (number | null)[]): number | null =>
+  values.reduce<number | null>((most, value) => (most === null || value === null ? null : Math.max(most, value)), 0);
+
+/** How far a planet's own line stands from its carrier's, mm; null where the sizes do not tell. */
+type OrbitOf = (planet: string) => number | null;
+
+function orbitsOf(train: Train, sizes: Sizes, gears: ReadonlyMap<string, Gear>): OrbitOf {
+  const carrierOf = new Map(train.members.map(({ id, carrier }) => [id, carrier]));
+  return (planet) => {
+    const carrier = carrierOf.get(planet);
+    for (const { gears: pair } of train.meshes) {
+      const [a, b] = pair.map((id) => gears.get(id));
+      if (!a || !b) continue;
+      const [own, mate] = a.member === planet ? [a, b] : [b, a];
+      // A mate about the carrier's own line.
+      if (own.member !== planet || carrier === undefined || carrierOf.get(mate.member) !== carrierOf.get(carrier))
+        continue;
+      const distance = sizes.centreDistance(own, mate);
+      if (distance !== null) return distance;
+    }
+    return null;
+  };
+}
+
+/** Speed of a gear's tips over the ground, mm for each radian that the input turns: that of its middle and that of its tips about it, added. */
+function tipMmPerRadian(solved: Solved, gear: Gear, outsideMm: number | null, orbitOf: OrbitOf): number | null {
+  if (outsideMm === null) return null;
+  let reach = (outsideMm / 2) * Math.abs(speedOf(solved, gear.member));
+  const { members } = solved.network.train;
+  let member = members.find(({ id }) => id === gear.member);
+  while (member?.carrier !== undefined) {
+    const carrier = member.carrier;
+    const [turns, orbit] = [Math.abs(speedOf(solved, carrier)), orbitOf(member.id)];
+    if (turns > 0 && orbit === null) return null;
+    reach += turns * (orbit ?? 0);
+    member = members.find(({ id }) => id === carrier);
+  }
+  return reach;
+}
+
 function worstOf(
   cases: readonly Case[],
   gear: Gear,
+  copies: number,
   speedRpm: number | null,
   torqueNm: number | null,
 ): PartRow['worst'] {
-  const found = cases.map(({ id, solved }) => ({ id, speed: speedOf(solved, gear.member), torque: toothTorque(solved, gear.id) })); // prettier-ignore
+  const found = cases.map(({ id, solved }) => ({ id, speed: speedOf(solved, gear.member), torque: toothTorque(solved, gear.id) / copies })); // prettier-ignore
   const worst = found.reduce<(typeof found)[0] | null>((most, one) => (one.torque > (most?.torque ?? 0) ? one : most), null); // prettier-ignore
   return (
     worst && {

@@ -1,9 +1,7 @@
 import { centreDistance, gearModules, linesOf, pitchRadius } from '../end-view';
+import { toothForm } from '../shapes';
 import { structureOf } from '../structure';
 import type { Gear, Train } from '../train';
-
-const ADDENDUM = 1;
-const DEDENDUM = 1.25;
 
 export interface Sizes {
   readonly of: (gear: Gear) => {
@@ -16,7 +14,7 @@ export interface Sizes {
   readonly centreDistance: (a: Gear, b: Gear) => number | null;
 }
 
-/** Diameters and centre distances of a train's gears without profile shift: m z, m (z ± 2), m (z ∓ 2.5). */
+/** Diameters and centre distances of a train's gears without profile shift, as they are drawn: the tips of a ring are shortened where they would foul. */
 export function gearSizes(train: Train): Sizes {
   const lineOf = linesOf(structureOf(train));
   const modules = gearModules(train, lineOf);
@@ -31,10 +29,11 @@ export function gearSizes(train: Train): Sizes {
       const moduleMm = moduleOf(gear);
       if (moduleMm === null) return { moduleMm, pitchMm: null, outsideMm: null, rootMm: null };
       const pitchMm = 2 * pitchRadius(gear, moduleMm);
-      const sense = gear.type === 'external' ? 1 : gear.type === 'internal' ? -1 : null;
       // Chains, belts, bevels and worms have their own rules.
-      if (sense === null) return { moduleMm, pitchMm, outsideMm: null, rootMm: null };
-      return { moduleMm, pitchMm, outsideMm: pitchMm + sense * 2 * ADDENDUM * moduleMm, rootMm: pitchMm - sense * 2 * DEDENDUM * moduleMm }; // prettier-ignore
+      if (gear.type !== 'external' && gear.type !== 'internal')
+        return { moduleMm, pitchMm, outsideMm: null, rootMm: null };
+      const form = toothForm({ teeth: gear.teeth, moduleMm, internal: gear.type === 'internal' });
+      return { moduleMm, pitchMm, outsideMm: 2 * form.tipRadius, rootMm: 2 * form.rootRadius };
     },
     centreDistance: (a, b) => {
       const own = moduleOf(a);

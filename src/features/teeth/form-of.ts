@@ -6,7 +6,20 @@ type Written<K extends keyof WrittenSearch> = NonNullable<WrittenSearch[K]>;
 
 /** The form that a written search fills; what it does not say stays as the form has it. */
 export function formOf(written: WrittenSearch, now: Form): Form {
-  const { target, wanted, teeth, stock, coprime = 'any', maxError, planetary, ladder, ranges, outputs, fit } = written;
+  const {
+    target,
+    wanted,
+    teeth,
+    stock,
+    coprime = 'any',
+    maxError,
+    planetary,
+    ladder,
+    ranges,
+    outputs,
+    fit,
+    timeS,
+  } = written;
   const asked = wanted ?? (target === undefined ? null : plainly(target));
   const form: Form = {
     ...now,
@@ -14,6 +27,7 @@ export function formOf(written: WrittenSearch, now: Form): Form {
     wanted: asked ? wantedText(asked, now.wanted) : now.wanted,
     wheels: wheelsText(teeth ?? (stock ? { stock } : {})),
     maxError: maxError === null || maxError === undefined ? '' : plain(maxError * 100),
+    timeS: plain(timeS),
   };
   if (planetary) {
     const { behind, uneven = false } = planetary;

@@ -75,6 +75,8 @@ export interface Form {
   readonly turning: 'any' | 'same' | 'opposite';
   /** Per cent; empty for any. */
   readonly maxError: string;
+  /** Seconds after which the search ends with the best found; empty for none. */
+  readonly timeS: string;
   /** Of one mesh, per cent; for the question of how many stages. */
   readonly efficiency: string;
   readonly ladder: {
@@ -152,6 +154,7 @@ export function firstForm(train: Train | null, ratio: Rational | null): Form {
     internal: false,
     turning: 'any',
     maxError: '',
+    timeS: '',
     efficiency: '98',
     ladder: { from: '4', to: '1', positions: '5', progressive: false, factor: '1.05' },
     ranges: { step: '1.25', positions: '4', ranges: '2', first: '1' },
@@ -180,7 +183,12 @@ export const freeAround = (teeth: number, by = 4): FreeText => ({
 /** What is typed as a search is written; what cannot be read is left for the reader of searches to name. */
 export function writtenOf(form: Form, train: Train | null): WrittenSearch {
   const { kind, wheels, coprime } = form;
-  const head = { format: 'tin-wheel/search', version: 1, limit: kind === 'fit' ? 20 : 100 } as const;
+  const head = {
+    format: 'tin-wheel/search',
+    version: 1,
+    limit: kind === 'fit' ? 20 : 100,
+    ...given('timeS', form.timeS),
+  } as const;
   const limits = { teeth: teethOf(wheels), coprime };
   const target = { wanted: wantedOf(form.wanted) };
   const maxError = form.maxError.trim() === '' ? null : typed(form.maxError) / 100;
@@ -289,7 +297,7 @@ const setOf = ({ shape, input, output, held, sun, planet, second, ring, copies }
 const given = <K extends string>(key: K, text: string): { [key in K]?: number } =>
   text.trim() === '' ? {} : ({ [key]: typed(text) } as { [key in K]: number });
 const spanOf = ([least, most]: Spans): [number, number] => [typed(least), typed(most)];
-const commaAsPoint = (text: string): string => text.trim().replace(/^(\d+),(\d+)$/, '$1.$2');
+const commaAsPoint = (text: string): string => text.trim().replace(/^([+-]?\d+),(\d+)$/, '$1.$2');
 
 /** A typed number; NaN where it is none, which the reader of searches refuses by name. */
 const typed = (text: string): number => (text.trim() === '' ? NaN : Number(commaAsPoint(text)));

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { judgeFor, plain, SOUND, watts } from '@/core/measurement';
+import { judgeFor, plain, slowingWatts, SOUND } from '@/core/measurement';
 import { toFraction } from '@/core/rational';
 import type { Train } from '@/core/train';
 import { figure } from '@/core/units';
@@ -64,9 +64,8 @@ function Detail({ row }: { row: Row }) {
       )}
       {reading.kind === 'slowing' && judged?.interval && (
         <p>
-          It eats <span className="figure">{figure(watts(plain(judged.interval).value, reading.rpm))} W</span> (
-          {figure(watts(plain(judged.interval).least, reading.rpm))} to{' '}
-          {figure(watts(plain(judged.interval).most, reading.rpm))} W).
+          It eats <span className="figure">{figure(plain(slowingWatts(reading)).value)} W</span> (
+          {figure(plain(slowingWatts(reading)).least)} to {figure(plain(slowingWatts(reading)).most)} W).
         </p>
       )}
       {reading.note && <p>{reading.note}</p>}

@@ -58,6 +58,23 @@ export function ConditionFields() {
           onChange={(maxError) => ask({ maxError })}
         />
       )}
+      <TimeField />
     </Group>
+  );
+}
+
+/** How long it may search. */
+export function TimeField() {
+  const { timeS } = useForm();
+  const ask = useAsk();
+  return (
+    <Field
+      label="Time limit"
+      title="The search ends after so many seconds with the best found, and says so."
+      unit="s"
+      placeholder="none"
+      value={timeS}
+      onChange={(typed) => ask({ timeS: typed })}
+    />
   );
 }

@@ -3,6 +3,7 @@ import { abs, toNumber } from '@/core/rational';
 import type { Train } from '@/core/train';
 import { figure } from '@/core/units';
 import { memberName } from '@/core/words';
+import { TimeField } from './condition-fields';
 import { useMemo } from 'react';
 import { decimalText, freeAround, type FreeText, type TargetText } from '../form';
 import { useAsk, useForm, useOpenTrain } from '../use-teeth';
@@ -73,7 +74,12 @@ function Targets({ train }: { train: Train }) {
           <tr>
             <th className="text-left font-normal">Position</th>
             <th className="text-right font-normal">Now</th>
-            <th className="text-right font-normal">Wanted</th>
+            <th
+              className="text-right font-normal"
+              title="With a sign, as in −4.45 or +3.2, the direction counts as well; without one the size alone."
+            >
+              Wanted
+            </th>
             <th className="text-right font-normal" title="How much a deviation counts">
               Weight
             </th>
@@ -180,6 +186,7 @@ function Holding() {
         checked={coprime === 'required'}
         onChange={(required) => ask({ coprime: required ? 'required' : 'any' })}
       />
+      <TimeField />
     </Group>
   );
 }

@@ -1,4 +1,4 @@
-import type { Question } from '@/core/tooth-search';
+import type { Answer, Question } from '@/core/tooth-search';
 import type { Looking, Shown } from '../store';
 import { errorText, superscript } from './error-text';
 
@@ -60,14 +60,14 @@ export function Progress({ looking, shown, stop, again }: Props) {
 }
 
 function Outcome({ shown: { question, answer }, tookMs }: { shown: Shown; tookMs: number }) {
-  const { proven, examined, why } = answer;
+  const { proven, examined, cut, why } = answer;
   return (
     <>
       {examined > 0 && (
         <span>
           <strong>{proven ? 'Proven best' : 'Best found, not proven'}</strong>
-          {proven ? `: all ${counted(examined)} ${things(question)} were covered` : `. ${covered(question, examined)}`}
-          <span className="muted"> in {seconds(tookMs)}</span>.
+          {proven ? `: all ${counted(examined)} ${things(question)} were covered` : `. ${covered(question, answer)}`}
+          <span className="muted"> in {seconds(tookMs)}</span>.{cut && <strong> Cut short by the time limit.</strong>}
         </span>
       )}
       {why && (
@@ -90,11 +90,12 @@ const things = ({ kind }: Question): string =>
   })[kind];
 
 /** What of the whole was looked at, where not everything was. */
-function covered({ kind }: Question, examined: number): string {
+function covered({ kind }: Question, { examined, cut }: Answer): string {
+  if (cut) return `${counted(examined)} were covered`;
   if (kind === 'outputs')
     return `Every tap’s own search was complete (${counted(examined)} chains); only the best chains to each tap were gone on from`;
   if (kind === 'fit') return `${counted(examined)} choices of counts were tried, by small changes from many starts`;
-  return `${counted(examined)} chains are there; those nearest to an even share of the ratio were covered`;
+  return `${counted(examined)} chains, those nearest to an even share of the ratio, were covered`;
 }
 
 const counted = (count: number): string =>
