@@ -1,5 +1,5 @@
 import { planetarySets, type MemberIndex, type PlanetarySet } from '../kinematics';
-import { abs, add, div, fraction, isZero, mul, neg, sign, sum, ZERO, type Rational } from '../rational';
+import { abs, add, div, fraction, mul, neg, sign, sum, ZERO, type Rational } from '../rational';
 import { powerOf, type Solved } from '../solve';
 import { contributions, type Contribution } from './contributions';
 

@@ -1,6 +1,5 @@
 import fc from 'fast-check';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
-import { demoTrain } from '@/testing/demo-train';
 import { larger, powerLedger, setsByMerging, type Ledger } from '@/testing/power-ledger';
 import { networkOf } from '../kinematics';
 import { abs, add, isZero, mul, neg, sign, sub, sum, toFraction, ZERO, type Rational } from '../rational';

@@ -1,9 +1,15 @@
-import type { MemberIndex } from '../kinematics';
+import type { MemberIndex, Network } from '../kinematics';
 import { isZero, mul, neg, sub, ZERO, type Rational } from '../rational';
 import type { Torques } from '../statics';
 import type { Flow } from './flow';
-import type { Solved } from './position';
 import type { State } from './state';
+
+/** A solved position as far as its ends go. */
+export interface Ended {
+  readonly network: Network;
+  readonly state: State;
+  readonly flow: Flow;
+}
 
 /** The torque at an end of the train, on its member: put in by a driver, or taken by a load. Null where it is open. */
 export interface End {
@@ -13,7 +19,7 @@ export interface End {
 }
 
 /** Every end of a solved position; none where nothing is loaded. */
-export const endsOf = ({ state, flow }: Solved): readonly End[] =>
+export const endsOf = ({ state, flow }: Ended): readonly End[] =>
   state.load.outcome === 'balanced' ? endsWith(state.load.torques, state, flow) : [];
 
 /** The ends with one answer of the balance. */
@@ -56,14 +62,14 @@ export function powerOf(torque: Rational | null, speed: Rational | null): Ration
  * The torque that an output gives to its load: what goes back into the train through other joints on the same member is not in it.
  * Per unit put in, or in N·m where loads are given. Null where it is open, nothing is loaded, or the member is no output.
  */
-export function outputTorque(solved: Solved, member: MemberIndex = firstOutput(solved)): Rational | null {
+export function outputTorque(solved: Ended, member: MemberIndex = firstOutput(solved)): Rational | null {
   const end = endsOf(solved).find((one) => one.kind === 'output' && one.member === member);
   return end?.torque ? neg(end.torque) : null;
 }
 
-const firstOutput = ({ network }: Solved): MemberIndex => network.outputs[0] ?? network.input;
+const firstOutput = ({ network }: Ended): MemberIndex => network.outputs[0] ?? network.input;
 
 /** The torque at the input's end; null where it is open or nothing is loaded. */
-export function inputTorque(solved: Solved): Rational | null {
+export function inputTorque(solved: Ended): Rational | null {
   return endsOf(solved).find(({ kind, member }) => kind === 'input' && member === solved.flow.driver)?.torque ?? null;
 }

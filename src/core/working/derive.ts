@@ -90,7 +90,11 @@ export function deriveSpeeds(solved: Solved): WorkingStep[] {
         known.has(tie.a) || known.has(tie.b) ? [] : [{ kind: 'join', coupler: id, a: name(tie.a), b: name(tie.b) }],
       ),
     ];
-    const step = solveTogether(equations, new Map([...known].map(([member, speed]) => [name(member), speed])));
+    const step = solveTogether(
+      equations,
+      new Map([...known].map(([member, speed]) => [name(member), speed])),
+      (id) => state.speeds.of(network.memberIndex.get(id) ?? FRAME_INDEX) !== null,
+    );
     if (step.solution.length === 0) return false;
     step.solution.forEach(({ member, speed }) => known.set(network.memberIndex.get(member)!, speed));
     steps.push(step);

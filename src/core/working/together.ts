@@ -11,15 +11,19 @@ interface Sum {
  * Several equations at once, as on paper: each in turn, with all found so far put in, gives one member in terms of the rest;
  * the last gives a speed, and going back up each line gives one more. Equations and lines that lead to no
  * speed are left out.
+ * @param isDetermined has this member a speed, or is it left open by what is engaged?
  */
 export function solveTogether(
   equations: readonly Equation[],
   known: ReadonlyMap<string, Rational>,
+  isDetermined: (member: string) => boolean = () => true,
 ): Extract<WorkingStep, { kind: 'simultaneous' }> {
   const made = new Map<string, { readonly from: number; readonly sum: Sum }>();
   equations.forEach((equation, from) => {
     const left = [...made].reduce((sum, [member, { sum: its }]) => insert(sum, member, its), zeroForm(equation, known));
-    const [member] = left.terms.keys();
+    // What stays open is put in terms of the rest first, so that what has a speed never hangs on it.
+    const members = [...left.terms.keys()];
+    const member = members.find((one) => !isDetermined(one)) ?? members[0];
     if (member === undefined) return;
     made.set(member, { from, sum: solvedFor(left, member) });
   });
