@@ -1,8 +1,8 @@
 import { networkOf, openTrain } from '@/core/kinematics';
 import { fromDecimal, toNumber, type Rational } from '@/core/rational';
-import { inputTorque, jointTorque, outputTorque, solveLoads, type Solved, type Unbalanced } from '@/core/solve';
-import type { Position, Train } from '@/core/train';
-import { couplerName, listed, memberName } from '@/core/words';
+import { inputTorque, jointTorque, outputTorque, solveLoads, type Solved } from '@/core/solve';
+import type { Train } from '@/core/train';
+import { listed, unbalancedText } from '@/core/words';
 import type { Options } from './options';
 import { UsageError } from './usage-error';
 
@@ -31,7 +31,8 @@ export function withLoads(report: Report, train: Train, { position, losses, load
     .filter(({ id }) => position === undefined || id === position)
     .map((one): [string, object] => {
       const found = solveLoads(open, one.engaged, byOutput, { losses });
-      if (!found.ok && found.why.kind !== 'does not drive') throw new UsageError(sentenceFor(train, one, found.why));
+      if (!found.ok && found.why.kind !== 'does not drive')
+        throw new UsageError(`--load: in position "${one.id}" ${unbalancedText(train, found.why)}.`);
       return [one.id, { ...report.positions[one.id], ...(found.ok && { loads: loadsJson(found.solved) }) }];
     });
   return { ...report, positions: Object.fromEntries(positions) };
@@ -47,15 +48,4 @@ function loadsJson(solved: Solved): object {
     ),
     couplerTorqueNm: Object.fromEntries(state.joints.map(({ id }) => [id, number(jointTorque(state, id))])),
   };
-}
-
-/** Why loads do not balance, in one line with its position. */
-function sentenceFor(train: Train, { id }: Position, why: Unbalanced): string {
-  if (why.kind === 'lets go')
-    return `--load: in position "${id}" the one-way clutch ${couplerName(train, why.coupler)} would overrun with these loads.`;
-  if (why.kind === 'does not drive') return `--load: position "${id}" does not drive.`;
-  const begins = why.speeds
-    .filter(({ member }) => train.outputs.includes(member))
-    .map(({ member, speed }) => `${memberName(train, member)} ${toNumber(speed) > 0 ? 'forward' : 'back'}`);
-  return `--load: in position "${id}" these loads do not balance: with the input at rest they would turn ${listed(begins)}.`;
 }

@@ -64,6 +64,16 @@ export function answeredAgain(train: Train, question: Question): string | readon
       const put = Number(/: (\d+) N·m are put in/.exec(text)![1]);
       return size(mul(fraction(put, 1), brute!.ratio!));
     }
+    case 'load': {
+      // Power in is power out, for one turn of the input.
+      const held = [...text.matchAll(/a load of (\d+) N·m holds (.*?)(?=, a load| and a load|\. What)/g)];
+      return toFraction(
+        held.reduce<Rational>((total, [, torque, name]) => {
+          const { id } = train.members.find((member) => (member.name || member.id) === name)!;
+          return add(total, mul(fraction(Number(torque)), abs(brute!.speeds.get(id)!)));
+        }, fraction(0)),
+      );
+    }
     case 'basic': {
       // Speeds of a set seen from its carrier: sun · s + ring · r = 0.
       const [, s, sun, r, ring, held, of, one] = /itself, (\d+) on (.*) and (\d+) on (.*), planets on .*: (.*) is held\. How many turns of (.*) make one turn of (.*)\?/.exec(text)!; // prettier-ignore
@@ -117,8 +127,14 @@ export function answeredAgain(train: Train, question: Question): string | readon
     }
     case 'status': {
       const names = train.couplers.filter((one) => one.type !== 'one-way' || one.control === 'selectable');
-      const told = /^Engaged (?:is|are) (.*)\. Does/.exec(text)![1]!.split(/, | and /);
-      const found = bruteForce(train, new Set(names.filter((one) => told.includes(one.name || one.id)).map(({ id }) => id))); // prettier-ignore
+      const told = namedIn(
+        /^Engaged (?:is|are) (.*)\. Does/.exec(text)![1]!,
+        names.map((one) => one.name || one.id),
+      );
+      const found = bruteForce(
+        train,
+        new Set(names.filter((one) => told.includes(one.name || one.id)).map(({ id }) => id)),
+      );
       return found.status;
     }
     case 'elements': {
@@ -170,6 +186,18 @@ export function answeredAgain(train: Train, question: Question): string | readon
       return size(bruteForce(changed, engaged).ratio!);
     }
   }
+}
+
+/** Which of these names a list is made of; names may have commas of their own, so the longest are looked for first. */
+function namedIn(list: string, names: readonly string[]): readonly string[] {
+  let rest = list;
+  return [...names]
+    .sort((a, b) => b.length - a.length)
+    .filter((name) => {
+      if (!rest.includes(name)) return false;
+      rest = rest.replace(name, '');
+      return true;
+    });
 }
 
 const parse = (text: string): Rational => {

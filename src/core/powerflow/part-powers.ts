@@ -1,5 +1,5 @@
-import { toNumber } from '../rational';
-import { powerOf, type Solved } from '../solve';
+import { div, isZero, ONE, toNumber } from '../rational';
+import { inputTorque, powerOf, type Solved } from '../solve';
 import { contributions, type Source } from './contributions';
 
 /** What a part gives to the member it acts on. */
@@ -24,9 +24,12 @@ export function partPowers(solved: Solved): readonly PartPower[] {
     if (source.side !== 'arm') return { kind: 'gear', id: source.side === 'a' ? a : b };
     return { kind: 'pin', id: [a, b].map((gear) => memberOf.get(gear)!).find((id) => planets.has(id))! };
   };
+  // Where loads are given, torques are in N·m, and what is put in follows.
+  const put = solved.flow.loads ? powerOf(inputTorque(solved), solved.flow.speed) : ONE;
   return contributions(solved).map(({ member, source, torque }) => {
     const id = network.memberIds[member]!;
     const power = powerOf(torque, state.speeds.of(member));
-    return { member: id, part: partOf(source, id), power: power && toNumber(power) };
+    const share = put && power && !isZero(put) ? div(power, put) : power && isZero(power) ? power : null;
+    return { member: id, part: partOf(source, id), power: share && toNumber(share) };
   });
 }

@@ -4,11 +4,13 @@ import { endView, type Station } from '../end-view';
 import { chartOf, type ChartRow } from '../gear-chart';
 import { countedIn, judgeFor, type Log } from '../measurement';
 import { gearSizes, partsOf, partsTable } from '../parts';
-import { memberFigures } from '../powerflow';
-import { inverse, toFraction, toNumber } from '../rational';
+import { networkOf, openTrain } from '../kinematics';
+import { memberFigures, type MemberRole } from '../powerflow';
+import { inverse, toFraction, toNumber, type Rational } from '../rational';
+import { inputTorque, outputTorque, solveLoads, type Solved, type Unbalanced } from '../solve';
 import type { Train } from '../train';
 import { figure, type RatioConvention } from '../units';
-import { couplerName, memberName } from '../words';
+import { couplerName, listed, memberName, unbalancedText } from '../words';
 import { workingOf, workingText } from '../working';
 
 /** What a sheet can be composed of, in its order. */
@@ -33,6 +35,8 @@ export interface SheetAsked {
   readonly convention: RatioConvention;
   readonly speedRpm: number | null;
   readonly torqueNm: number | null;
+  /** What holds the outputs, N·m, where that is given instead of the torque put in. */
+  readonly loads?: ReadonlyMap<string, Rational> | null;
   /** Stations shown; all where nothing is said. */
   readonly stations?: readonly string[];
   readonly log?: Log | null;
@@ -69,10 +73,11 @@ export interface Sheet {
 
 /** A train as a document for the workshop: what there is to draw, tables, lists and lines, whoever shows it. @param order figures from left to right, as the side view has them */
 export function sheetOf(train: Train, asked: SheetAsked, order: readonly string[] = []): Sheet {
-  const { convention, speedRpm, torqueNm, by, date, revision } = asked;
+  const { convention, speedRpm, torqueNm, loads, by, date, revision } = asked;
   const input = [speedRpm === null ? null : `${figure(speedRpm)} rpm`, torqueNm === null ? null : `${figure(torqueNm)} N·m`].filter((one) => one !== null); // prettier-ignore
   const head: readonly (readonly [string, string | undefined])[] = [
     ['Input', input.join(', ') || undefined],
+    ['Loads', loads ? loadsText(train, loads) : undefined],
     ['Revision', revision],
     ['Date', date],
     ['By', by],
@@ -127,24 +132,31 @@ const BLOCKS: Readonly<Record<SectionKey, Make>> = {
         { kind: 'remarks' },
       ];
     }),
-  figures: (train, { speedRpm, torqueNm }) =>
-    chartOf(train).rows.flatMap(({ id, name, solved }): Block[] => {
-      if (solved.status !== 'drive') return [];
+  figures: (train, { speedRpm, torqueNm, loads }) => {
+    const open = openTrain(networkOf(train));
+    return chartOf(train).rows.flatMap(({ id, name, engaged, solved: driven }): Block[] => {
+      const loaded = loads ? solveLoads(open, engaged, loads) : null;
+      const solved = loaded?.ok ? loaded.solved : driven;
+      if (solved.status !== 'drive' && !loaded?.ok) return [];
+      // Torques of a position under loads are in N·m; of any other per unit put in.
+      const perUnitNm = loads ? (loaded?.ok ? 1 : null) : torqueNm;
       return [
         {
           kind: 'table',
           caption: `Position ${name || id}`,
-          head: ['member', 'turns for one of the input', ...(speedRpm === null ? [] : ['rpm']), ...(torqueNm === null ? [] : ['N·m']), 'does'], // prettier-ignore
+          head: ['member', 'turns for one of the input', ...(speedRpm === null ? [] : ['rpm']), ...(perUnitNm === null ? [] : ['N·m']), 'does'], // prettier-ignore
           rows: memberFigures(solved).map(({ id: member, speed, torque, role }) => [
             memberName(train, member),
             speed ? toFraction(speed) : 'open',
             ...(speedRpm === null ? [] : [speed ? figure(toNumber(speed) * speedRpm) : 'open']),
-            ...(torqueNm === null ? [] : [torque ? figure(Math.abs(toNumber(torque)) * torqueNm) : 'shared']),
-            role,
+            ...(perUnitNm === null ? [] : [torque ? figure(Math.abs(toNumber(torque)) * perUnitNm) : 'shared']),
+            ROLE_WORDS[role],
           ]),
         },
+        ...endsText(train, solved, perUnitNm, loaded && !loaded.ok ? loaded.why : null),
       ];
-    }),
+    });
+  },
   parts: (train, { speedRpm, torqueNm }) => {
     const list = partsOf(train, { speedRpm, torqueNm });
     return [
@@ -181,6 +193,34 @@ const BLOCKS: Readonly<Record<SectionKey, Make>> = {
     ];
   },
   cautions: (train) => [{ kind: 'list', items: cautionsFor(train) }],
+};
+
+/** What goes in and comes out at the ends, in a line; or why loads do not balance. */
+function endsText(train: Train, solved: Solved, perUnitNm: number | null, why: Unbalanced | null): readonly Block[] {
+  if (why) return [{ kind: 'text', text: `Torques: ${unbalancedText(train, why)}.` }];
+  if (perUnitNm === null) return [];
+  const told = (torque: Rational | null) =>
+    torque === null ? 'open' : `${figure(Math.abs(toNumber(torque)) * perUnitNm)} N·m`;
+  const { memberIds, outputs } = solved.network;
+  const out = outputs.map(
+    (member) => `${memberName(train, memberIds[member] ?? '')} ${told(outputTorque(solved, member))}`,
+  );
+  return [{ kind: 'text', text: `Torque in ${told(inputTorque(solved))}; out: ${listed(out)}.` }];
+}
+
+const loadsText = (train: Train, loads: ReadonlyMap<string, Rational>): string =>
+  listed([...loads].map(([id, torque]) => `${memberName(train, id)} ${figure(toNumber(torque))} N·m`));
+
+/** What a member does, in words. */
+const ROLE_WORDS: Readonly<Record<MemberRole, string>> = {
+  drives: 'takes power in',
+  'gives out': 'gives power out',
+  carries: 'carries power',
+  holds: 'held',
+  still: 'stands',
+  idle: 'turns idle',
+  shared: 'torque shared',
+  floats: 'undetermined',
 };
 
 const MOST_ODD = 10;

@@ -10,6 +10,7 @@ import { couplerName, listed } from '@/core/words';
 import { analyseEngaged } from '@/features/train/analysis';
 import { choosePosition } from '@/features/train/choosing';
 import { engagementIn, type Engagement } from '@/features/train/engagement';
+import { useLoads, useScale } from '@/features/train/input/loads';
 import { useTyped, type TypedInput } from '@/features/train/input/typed-input';
 import { useTrain, useNow, useTrainStore } from '@/features/train/use-train';
 import { STATUS_WORDS } from '@/features/train/words';
@@ -62,7 +63,8 @@ function Keys({ train }: { train: Train }) {
   const losses = useTrain((state) => state.losses);
   const convention = usePreferences((state) => state.convention);
   const shows = usePreferences((state) => state.keyFigure);
-  const typed = useTyped();
+  const typed = useScale();
+  const loads = useLoads();
   const strip = useRef<HTMLDivElement>(null);
   useEffect(() => {
     // After the next frame: asking where things are before it is drawn would lay the page out twice.
@@ -72,7 +74,7 @@ function Keys({ train }: { train: Train }) {
   return (
     <div ref={strip} role="group" aria-label="Positions" className="flex gap-1.5 overflow-x-auto pb-1 pt-0.5">
       {train.positions.map((position) => {
-        const { solved } = analyseEngaged(train, position.engaged, 'drive', losses);
+        const { solved } = analyseEngaged(train, position.engaged, 'drive', losses, loads);
         const { ratio, status } = solved;
         return (
           <Key

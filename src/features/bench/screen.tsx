@@ -44,7 +44,7 @@ export function Screen({ first = false }: { first?: boolean }) {
       </main>
       <footer className="print:hidden flex flex-wrap items-end gap-x-6 gap-y-2 border-t border-base-content px-4 py-1.5 sm:flex-nowrap">
         <PositionsStrip />
-        <InputFields />
+        <InputFields loads />
       </footer>
     </>
   );

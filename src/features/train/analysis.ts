@@ -18,12 +18,15 @@ import {
   powerStops,
   solveCoasting,
   solveEngaged,
+  solveLoads,
   type BackwardVerdict,
   type OneWayAccount,
   type OutputLaw,
   type PowerStops,
   type Solved,
+  type Unbalanced,
 } from '@/core/solve';
+import { toFraction, type Rational } from '@/core/rational';
 import type { Train } from '@/core/train';
 import { workingOf, type Working } from '@/core/working';
 import { engagementIn, type Choice } from './engagement';
@@ -58,6 +61,8 @@ export interface Explained {
   readonly letGo: readonly string[];
   /** What binds outputs that are not determined one by one; of a split only. */
   readonly laws: readonly OutputLaw[];
+  /** Why the loads that are given do not balance: then figures are as without them. */
+  readonly unbalanced: Unbalanced | null;
   /** What comes of turning the output; null unless that was asked. */
   readonly backward: BackwardVerdict | null;
 }
@@ -73,21 +78,39 @@ function analyse(train: Train): Analysed {
   return fresh;
 }
 
-export function analyseEngaged(train: Train, engaged: readonly string[], flow: FlowKind, losses: boolean): Explained {
+/** What holds the outputs: N·m against their motion, by output. */
+export type Loads = ReadonlyMap<string, Rational>;
+
+/** @param loads of a drive: then torques and powers are in N·m, and not per unit put in */
+export function analyseEngaged(
+  train: Train,
+  engaged: readonly string[],
+  flow: FlowKind,
+  losses: boolean,
+  loads: Loads | null = null,
+): Explained {
   const { open, states } = analyse(train);
-  const key = JSON.stringify([flow, losses, [...engaged].sort()]);
+  const given = loads && [...loads].map(([output, torque]) => [output, toFraction(torque)]);
+  const key = JSON.stringify([flow, losses, [...engaged].sort(), given]);
   const found = states.get(key);
   if (found) return found;
-  const fresh = explain(open, engaged, flow, losses);
+  const fresh = explain(open, engaged, flow, losses, loads);
   if (states.size >= KEPT_STATES) states.delete(states.keys().next().value!);
   states.set(key, fresh);
   return fresh;
 }
 
-function explain(open: OpenTrain, engaged: readonly string[], flow: FlowKind, losses: boolean): Explained {
+function explain(
+  open: OpenTrain,
+  engaged: readonly string[],
+  flow: FlowKind,
+  losses: boolean,
+  loads: Loads | null,
+): Explained {
   const turned = flow === 'backward' ? driveBackward(open, engaged, { losses }) : null;
+  const loaded = loads && flow === 'drive' ? solveLoads(open, engaged, loads, { losses }) : null;
   const solve = (on: readonly string[]) => solveIn(open, on, flow, losses);
-  const solved = turned?.solved ?? solve(engaged);
+  const solved = turned?.solved ?? (loaded?.ok ? loaded.solved : solve(engaged));
   const position: Explained = whenAsked<Explained>({
     solved: () => solved,
     figures: () => memberFigures(solved),
@@ -104,6 +127,7 @@ function explain(open: OpenTrain, engaged: readonly string[], flow: FlowKind, lo
     locks: () => (solved.status === 'locked' ? lockSet(solved) : []),
     stops: () => (solved.status === 'neutral' || solved.status === 'held' ? powerStops(solved) : null),
     backward: () => turned?.verdict ?? null,
+    unbalanced: () => (loaded && !loaded.ok ? loaded.why : null),
     flow: () => flow,
     oneWays: () => oneWayAccounts(solved, solve),
     letGo: () =>
@@ -140,8 +164,8 @@ export interface Chosen {
   readonly losses: boolean;
 }
 
-export const explainedOf = ({ train, choice, flow, losses }: Chosen): Explained =>
-  analyseEngaged(train, engagementIn({ train, choice }).engaged, flow, losses);
+export const explainedOf = ({ train, choice, flow, losses }: Chosen, loads: Loads | null = null): Explained =>
+  analyseEngaged(train, engagementIn({ train, choice }).engaged, flow, losses, loads);
 
 /** Speeds per turn of what is cranked. */
 export const speedsOf = (chosen: Chosen): readonly MemberFigures[] => explainedOf(chosen).figures;

@@ -28,6 +28,8 @@ test('what was typed and looked at is there after a reload, for this train alone
   expect(recall('rake')).toEqual({
     speedText: '1200',
     torqueText: '3.5',
+    given: 'torque',
+    loadTexts: {},
     choice: { engaged: ['third'], positionId: '3' },
     flow: 'coast',
   });
@@ -37,7 +39,20 @@ test('what was typed and looked at is there after a reload, for this train alone
 test('in a new window what is looked at starts anew, what was typed stays', () => {
   changed();
   globalThis.sessionStorage = storage();
-  expect(recall('rake')).toEqual({ speedText: '1200', torqueText: '3.5' });
+  expect(recall('rake')).toEqual({ speedText: '1200', torqueText: '3.5', given: 'torque', loadTexts: {} });
+});
+
+test('loads are kept with the figures typed for the train; what is no text there is left', () => {
+  const store = createTrainStore('dial', 1, demoTrain('tide-dial'));
+  const end = remember(store);
+  store.getState().set({ given: 'loads', loadTexts: { tide: '0.2', day: '0.1' } });
+  end();
+  expect(recall('dial')).toMatchObject({ given: 'loads', loadTexts: { tide: '0.2', day: '0.1' } });
+  globalThis.localStorage.setItem(
+    'tin-wheel-typed/dial',
+    '{"speedText":"1","torqueText":"2","given":"loads","loadTexts":{"tide":3}}',
+  );
+  expect(recall('dial')).toEqual({});
 });
 
 test('nothing is remembered after it has ended', () => {

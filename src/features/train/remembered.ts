@@ -1,7 +1,7 @@
 import type { TrainState, TrainStore } from './store';
 
 /** What a train is tried with stays with it in this browser. */
-type TypedIn = Pick<TrainState, 'speedText' | 'torqueText'>;
+type TypedIn = Pick<TrainState, 'speedText' | 'torqueText'> & Partial<Pick<TrainState, 'given' | 'loadTexts'>>;
 /** What is looked at lasts as long as the window: through a reload, not until next week. */
 type LookedAt = Pick<TrainState, 'choice' | 'flow'>;
 
@@ -14,6 +14,7 @@ export function recall(id: string): Partial<TypedIn & LookedAt> {
   const lookedAt = read<LookedAt>('sessionStorage', lookedAtKey(id), isLookedAt);
   return {
     ...(typed && { speedText: typed.speedText, torqueText: typed.torqueText }),
+    ...(typed?.given && { given: typed.given, loadTexts: typed.loadTexts ?? {} }),
     ...(lookedAt && { choice: lookedAt.choice, flow: lookedAt.flow }),
   };
 }
@@ -21,9 +22,14 @@ export function recall(id: string): Partial<TypedIn & LookedAt> {
 /** Remembers from now on what is typed and looked at. @returns a function that ends it. */
 export function remember(store: TrainStore): () => void {
   return store.subscribe((state, before) => {
-    const { id, speedText, torqueText, choice, flow } = state;
-    if (speedText !== before.speedText || torqueText !== before.torqueText)
-      write('localStorage', typedKey(id), { speedText, torqueText } satisfies TypedIn);
+    const { id, speedText, torqueText, given, loadTexts, choice, flow } = state;
+    if (
+      speedText !== before.speedText ||
+      torqueText !== before.torqueText ||
+      given !== before.given ||
+      loadTexts !== before.loadTexts
+    )
+      write('localStorage', typedKey(id), { speedText, torqueText, given, loadTexts } satisfies TypedIn);
     if (choice !== before.choice || flow !== before.flow)
       write('sessionStorage', lookedAtKey(id), { choice, flow } satisfies LookedAt);
   });
@@ -31,7 +37,12 @@ export function remember(store: TrainStore): () => void {
 
 const isText = (value: unknown): boolean => typeof value === 'string' && value.length <= 40;
 
-const isTypedIn = (value: Record<string, unknown>): boolean => isText(value.speedText) && isText(value.torqueText);
+const isTypedIn = ({ speedText, torqueText, given, loadTexts }: Record<string, unknown>): boolean =>
+  isText(speedText) &&
+  isText(torqueText) &&
+  (given === undefined || given === 'torque' || given === 'loads') &&
+  (loadTexts === undefined ||
+    (typeof loadTexts === 'object' && loadTexts !== null && Object.values(loadTexts).every(isText)));
 
 function isLookedAt({ choice, flow }: Record<string, unknown>): boolean {
   const { engaged, positionId } = (choice ?? {}) as Record<string, unknown>;

@@ -37,6 +37,10 @@ export interface TrainState {
   /** As typed; read with its unit where it is used. */
   readonly speedText: string;
   readonly torqueText: string;
+  /** Whether torque is given at the input or by the loads on the outputs. */
+  readonly given: 'torque' | 'loads';
+  /** By output, as typed. */
+  readonly loadTexts: Readonly<Record<string, string>>;
   readonly highlight: Highlight | null;
   /** A line about what was just done or refused. */
   readonly notice: string | null;
@@ -60,6 +64,8 @@ export function createTrainStore(id: string, version: number, train: Train) {
         losses: false,
         speedText: '30',
         torqueText: '10',
+        given: 'torque',
+        loadTexts: {},
         highlight: null,
         notice: null,
         set,

@@ -2,7 +2,6 @@
 
 import { createContext, useCallback, useContext } from 'react';
 import { useStore } from 'zustand';
-import { explainedOf, type Explained } from './analysis';
 import { engagementIn, type Engagement } from './engagement';
 import { highlightOf, type Highlight } from './highlight';
 import type { Session } from './session';
@@ -25,9 +24,6 @@ export const useNow = (): Engagement => useTrain(engagementIn);
 
 export const useHistory = <T>(select: (state: ReturnType<TrainStore['temporal']['getState']>) => T): T =>
   useStore(useTrainStore().temporal, select);
-
-/** What is engaged now, solved and explained. */
-export const useExplained = (): Explained => useTrain(explainedOf);
 
 /** Lights up parts wherever they are shown; null puts them out. */
 export type Light = (parts: Partial<Highlight> | null) => void;

@@ -7,6 +7,7 @@ import { elements } from './elements';
 import { faster } from './faster';
 import { held } from './held';
 import { idle } from './idle';
+import { load } from './load';
 import { order } from './order';
 import { overrun } from './overrun';
 import { pair } from './pair';
@@ -34,6 +35,7 @@ export const SKILLS = {
   turns,
   speed,
   torque,
+  load,
   held,
   idle,
   block,
@@ -62,6 +64,7 @@ export const SKILL_NAMES: Readonly<Record<Skill, string>> = {
   turns: 'Turns for turns of the crank',
   speed: 'Speed of a member',
   torque: 'Torque at the output',
+  load: 'Torque for a load',
   held: 'What stands still',
   idle: 'What turns idle',
   block: 'What turns as one block',

@@ -6,7 +6,8 @@ import type { Ask } from './skill';
 /** The torque at the output for one that is put in, without losses. */
 export const torque: Ask = (subject, draw) => {
   const place = draw.pick(subject.driving);
-  if (!place) return undefined;
+  // Several outputs share it out by their loads: those are asked about the other way round.
+  if (!place || subject.train.outputs.length > 1) return undefined;
   const input = fraction(draw.whole(1, 12), 1);
   const right = mul(abs(place.ratio), input);
   return {

@@ -1,6 +1,7 @@
 'use client';
 
-import { useTrain, useExplained, useTrainStore } from '@/features/train/use-train';
+import { useExplained } from '@/features/train/use-explained';
+import { useTrain, useTrainStore } from '@/features/train/use-train';
 import { highlightOf } from '@/features/train/highlight';
 import { toggleCoupler } from '@/features/train/choosing';
 import type { CouplerShape } from '@/core/drawing';

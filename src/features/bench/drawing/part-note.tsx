@@ -6,8 +6,9 @@ import { hasPart, type Train } from '@/core/train';
 import { figure, wayText } from '@/core/units';
 import { couplerWords, gearWords, memberName } from '@/core/words';
 import type { Explained } from '@/features/train/analysis';
-import { useTyped } from '@/features/train/input/typed-input';
-import { useTrain, useExplained } from '@/features/train/use-train';
+import { useScale } from '@/features/train/input/loads';
+import { useExplained } from '@/features/train/use-explained';
+import { useTrain } from '@/features/train/use-train';
 import { couplerState, decidesForItself, ROLE_TEXT } from '@/features/train/words';
 import { memberPower } from '../powers';
 import { useOpenCard } from '../use-bench';
@@ -64,7 +65,7 @@ function MemberLines({
   train: Train;
   position: Explained;
 }) {
-  const { speed, torque } = useTyped();
+  const { speed, torque } = useScale();
   const gear = train.gears.find(({ id }) => id === gearId);
   const row = position.figures.find(({ id }) => id === member);
   const watts = row && memberPower(row, torque, speed);

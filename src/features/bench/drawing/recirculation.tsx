@@ -4,7 +4,8 @@ import { RefreshCw } from 'lucide-react';
 import { toFraction, toNumber } from '@/core/rational';
 import { figure } from '@/core/units';
 import { couplerName, listed, memberName } from '@/core/words';
-import { useTrain, useLight, useExplained } from '@/features/train/use-train';
+import { useExplained } from '@/features/train/use-explained';
+import { useTrain, useLight } from '@/features/train/use-train';
 
 /** Power that goes round in a loop, besides what goes through: how much, and through what. */
 export function Recirculation() {

@@ -3,7 +3,8 @@
 import { changeCoupler, FRAME, removePart, turnRound, type Coupler } from '@/core/train';
 import { memberName } from '@/core/words';
 import { toggleCoupler } from '@/features/train/choosing';
-import { useTrain, useExplained, useTrainStore } from '@/features/train/use-train';
+import { useExplained } from '@/features/train/use-explained';
+import { useTrain, useTrainStore } from '@/features/train/use-train';
 import { decidesForItself } from '@/features/train/words';
 import { numberOrNothing, TextField } from '@/ui/text-field';
 import { ChoiceField, plainChoices } from './choice-field';

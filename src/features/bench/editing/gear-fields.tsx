@@ -26,7 +26,8 @@ import {
 import { figure } from '@/core/units';
 import { memberName } from '@/core/words';
 import { useTyped } from '@/features/train/input/typed-input';
-import { useTrain, useLight, useExplained, useTrainStore } from '@/features/train/use-train';
+import { useExplained } from '@/features/train/use-explained';
+import { useTrain, useLight, useTrainStore } from '@/features/train/use-train';
 import { numberOrNothing, TextField } from '@/ui/text-field';
 import { nudge } from '../drawing/gear-drag';
 import { useCard, useDrawing } from '../use-bench';

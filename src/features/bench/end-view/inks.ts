@@ -2,7 +2,8 @@
 
 import { useMemo } from 'react';
 import type { Station } from '@/core/end-view';
-import { useTrain, useExplained } from '@/features/train/use-train';
+import { useExplained } from '@/features/train/use-explained';
+import { useTrain } from '@/features/train/use-train';
 import { memberColor } from '@/ui/member-colors';
 import { useBench } from '../use-bench';
 import type { Paper, WheelInk } from './paint';

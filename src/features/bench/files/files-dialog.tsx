@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { toothPhases } from '@/core/end-view';
 import { serialiseTrain } from '@/core/train';
-import { useTyped } from '@/features/train/input/typed-input';
+import { useLoads, useScale } from '@/features/train/input/loads';
 import { useTrain, useNow } from '@/features/train/use-train';
 import { Dialog, DialogActions } from '@/ui/dialog';
 import { pngOf } from '@/ui/picture/png';
@@ -22,7 +22,8 @@ export function FilesDialog({ onClose }: { onClose: () => void }) {
   const now = useNow();
   const [flow, losses] = [useTrain((state) => state.flow), useTrain((state) => state.losses)];
   const convention = usePreferences((state) => state.convention);
-  const typed = useTyped();
+  const typed = useScale();
+  const loads = useLoads();
   const [all, setAll] = useState(false);
   const [message, setMessage] = useState<string | null>(null);
   const endView = useEndViewPicture();
@@ -33,6 +34,7 @@ export function FilesDialog({ onClose }: { onClose: () => void }) {
     losses,
     convention,
     typed,
+    loads,
     positions: all ? train.positions : [{ name: position?.name ?? 'own choice', engaged: now.engaged }],
   };
   const here = all ? 'all positions' : position ? `position ${position.name}` : 'own choice';

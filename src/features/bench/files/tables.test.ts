@@ -16,6 +16,7 @@ const written = (train: Train, names: readonly string[], more: Partial<Written> 
     speed: { value: 30, unit: 'rpm', si: Math.PI / 30, message: null },
     torque: { value: 10, unit: 'N·m', si: 1, message: null },
   },
+  loads: null,
   ...more,
 });
 

@@ -3,7 +3,7 @@ import type { Train } from '@/core/train';
 import { ratioIn, type RatioConvention } from '@/core/units';
 import { couplerName, listed, memberName } from '@/core/words';
 import { workingText } from '@/core/working';
-import { analyseEngaged, type FlowKind, type Explained } from '@/features/train/analysis';
+import { analyseEngaged, type FlowKind, type Explained, type Loads } from '@/features/train/analysis';
 import type { TypedInput } from '@/features/train/input/typed-input';
 import { escapeMarkdown, markdownText, type Table } from '@/ui/table-text';
 import { figureRow, figuresTable } from '../panel/figure-rows';
@@ -16,6 +16,8 @@ export interface Written {
   readonly losses: boolean;
   readonly convention: RatioConvention;
   readonly typed: TypedInput;
+  /** Where loads are given. */
+  readonly loads: Loads | null;
 }
 
 interface WrittenPosition {
@@ -24,11 +26,11 @@ interface WrittenPosition {
   readonly position: Explained;
 }
 
-const positionsOf = ({ train, positions, flow, losses }: Written): WrittenPosition[] =>
+const positionsOf = ({ train, positions, flow, losses, loads }: Written): WrittenPosition[] =>
   positions.map(({ name, engaged }) => ({
     name,
     engaged: listed(engaged.map((id) => couplerName(train, id))) || 'nothing',
-    position: analyseEngaged(train, engaged, flow, losses),
+    position: analyseEngaged(train, engaged, flow, losses, loads),
   }));
 
 const rowsOf = ({ train, typed }: Written, { figures }: Explained) =>

@@ -12,8 +12,9 @@ import { ArrowDown, ArrowUp } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { figure } from '@/core/units';
 import { memberName } from '@/core/words';
-import { useTyped } from '@/features/train/input/typed-input';
-import { useTrain, useLight, useExplained } from '@/features/train/use-train';
+import { useScale } from '@/features/train/input/loads';
+import { useExplained } from '@/features/train/use-explained';
+import { useTrain, useLight } from '@/features/train/use-train';
 import { memberColor } from '@/ui/member-colors';
 import { TableButtons } from '@/ui/table-buttons';
 import { useCard } from '../use-bench';
@@ -26,7 +27,7 @@ export function FiguresTable() {
   const train = useTrain((state) => state.train);
   const light = useLight();
   const { figures } = useExplained();
-  const typed = useTyped();
+  const typed = useScale();
   const [sorting, setSorting] = useState<SortingState>([]);
   const rows = useMemo(
     () => figures.map((row) => figureRow(row, memberName(train, row.id), typed)),

@@ -2,9 +2,13 @@
 
 import { useMemo } from 'react';
 import { checkDesign, type Finding, type Use } from '@/core/checks';
+import { toNumber } from '@/core/rational';
+import { inputTorque } from '@/core/solve';
 import type { Train } from '@/core/train';
 import { DOCUMENTS, Recent } from '@/features/train/recent';
+import { useLoads } from '@/features/train/input/loads';
 import { useTyped } from '@/features/train/input/typed-input';
+import { useExplained } from '@/features/train/use-explained';
 
 export interface Findings {
   readonly open: readonly Finding[];
@@ -15,16 +19,19 @@ export interface Findings {
 /** What the checks find in a train for the input that is typed: what is open, and what was set aside. */
 export function useFindings(train: Train): Findings {
   const { speed, torque } = useTyped();
+  const loads = useLoads();
+  const held = useExplained();
   return useMemo(() => {
     const inputSpeed = speed.value === null ? null : (speed.value * speed.si) / (2 * Math.PI);
-    const inputTorque = torque.value === null ? null : torque.value * torque.si;
+    const put = loads && !held.unbalanced ? inputTorque(held.solved) : null;
+    const torqueNm = loads ? put && Math.abs(toNumber(put)) : torque.value === null ? null : torque.value * torque.si;
     const notes = new Map((train.setAside ?? []).map(({ finding, note }) => [finding, note]));
-    const findings = checksOf(train, { inputSpeed, inputTorque });
+    const findings = checksOf(train, { inputSpeed, inputTorque: torqueNm });
     return {
       open: findings.filter(({ key }) => !notes.has(key)),
       aside: findings.flatMap((found) => (notes.has(found.key) ? [{ found, note: notes.get(found.key)! }] : [])),
     };
-  }, [train, speed, torque]);
+  }, [train, speed, torque, loads, held]);
 }
 
 const checks = new Recent<Train, { readonly use: Use; readonly findings: readonly Finding[] }>(DOCUMENTS);

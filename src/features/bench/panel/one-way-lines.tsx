@@ -1,12 +1,13 @@
 'use client';
 
-import { useTrain, useLight, useExplained } from '@/features/train/use-train';
+import { useExplained } from '@/features/train/use-explained';
+import { useTrain, useLight } from '@/features/train/use-train';
 import { toFraction, toNumber } from '@/core/rational';
 import type { OneWayAccount } from '@/core/solve';
 import { FRAME, type Train } from '@/core/train';
 import { figure } from '@/core/units';
 import type { TypedInput } from '@/features/train/input/typed-input';
-import { useTyped } from '@/features/train/input/typed-input';
+import { useScale } from '@/features/train/input/loads';
 import { couplerName, memberName, sentence } from '@/core/words';
 
 /** What each one-way clutch does here, why, and what would change it. */
@@ -14,7 +15,7 @@ export function OneWayLines() {
   const train = useTrain((state) => state.train);
   const light = useLight();
   const { oneWays, solved } = useExplained();
-  const typed = useTyped();
+  const typed = useScale();
   if (oneWays.length === 0) return null;
   const turned = solved.network.memberIds[solved.flow.driver]!;
   return (

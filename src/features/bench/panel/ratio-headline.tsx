@@ -1,6 +1,7 @@
 'use client';
 
-import { useTrain, useExplained } from '@/features/train/use-train';
+import { useExplained } from '@/features/train/use-explained';
+import { useTrain } from '@/features/train/use-train';
 import { inverse, toFraction, toNumber } from '@/core/rational';
 import { figure, ratioFigure, ratioIn, wayText } from '@/core/units';
 import { usePreferences } from '@/ui/preferences';

@@ -6,7 +6,8 @@ import { couplerName, listed, memberName, sentence } from '@/core/words';
 import type { Explained } from '@/features/train/analysis';
 import { toggleCoupler } from '@/features/train/choosing';
 import { type Highlight, highlightOf } from '@/features/train/highlight';
-import { useTrain, useLight, useExplained, useTrainStore } from '@/features/train/use-train';
+import { useExplained } from '@/features/train/use-explained';
+import { useTrain, useLight, useTrainStore } from '@/features/train/use-train';
 import { lawText } from './outputs';
 
 /** Why nothing comes out: what fights, where the power stops, or what runs ahead; every name lights its part, and a press mends it. */

@@ -7,7 +7,8 @@ import { figure } from '@/core/units';
 import type { Train } from '@/core/train';
 import { couplerName, listed, memberName, setName } from '@/core/words';
 import { highlightOf } from '@/features/train/highlight';
-import { useTrain, useLight, useExplained } from '@/features/train/use-train';
+import { useExplained } from '@/features/train/use-explained';
+import { useTrain, useLight } from '@/features/train/use-train';
 import { OneWayLines } from './one-way-lines';
 import { storyOf } from './sentences';
 

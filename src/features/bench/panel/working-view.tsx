@@ -1,6 +1,7 @@
 'use client';
 
-import { useTrain, useExplained } from '@/features/train/use-train';
+import { useExplained } from '@/features/train/use-explained';
+import { useTrain } from '@/features/train/use-train';
 import { abs, inverse, neg, sign, toFraction, type Rational } from '@/core/rational';
 import type { Train } from '@/core/train';
 import type { CrossCheck, SetSchool, Stage } from '@/core/working';

@@ -32,7 +32,7 @@ export function useComposing(): ComposedPaper {
   const train = useTrain((state) => state.train);
   const version = useTrain((state) => state.version);
   const convention = usePreferences((state) => state.convention);
-  const { speedRpm, torqueNm } = useInput();
+  const { speedRpm, torqueNm, loads } = useInput();
   const sections = useSheet((state) => state.sections);
   const style = useSheet((state) => state.style);
   const by = useSheet((state) => state.by);
@@ -49,6 +49,7 @@ export function useComposing(): ComposedPaper {
           convention,
           speedRpm,
           torqueNm,
+          loads,
           by,
           revision: revision || `saved state ${version}`,
           date: format(new Date(), 'yyyy-MM-dd'),
@@ -59,7 +60,7 @@ export function useComposing(): ComposedPaper {
         },
         drawn.ok ? drawn.view.order : [],
       ),
-    [train, version, sections, style, convention, speedRpm, torqueNm, by, revision, without, entries, drawn],
+    [train, version, sections, style, convention, speedRpm, torqueNm, loads, by, revision, without, entries, drawn],
   );
   return { sheet, drawn };
 }

@@ -2,13 +2,19 @@
 
 import clsx from 'clsx';
 import { useTrain } from '../use-train';
+import { memberName } from '@/core/words';
+import { useTypedLoads } from './loads';
 import { useTyped } from './typed-input';
 
-/** The speed and torque put into the train; bad ones are said at the field and the last good ones stand. @param inline in one line with their labels */
-export function InputFields({ inline = false }: { inline?: boolean }) {
+/**
+ * The speed and torque put into the train, or with `loads` what holds its outputs instead of the torque; bad ones are said at the field and the last good ones stand.
+ * @param inline in one line with their labels
+ */
+export function InputFields({ inline = false, loads = false }: { inline?: boolean; loads?: boolean }) {
   const set = useTrain((state) => state.set);
   const speedText = useTrain((state) => state.speedText);
   const torqueText = useTrain((state) => state.torqueText);
+  const given = useTrain((state) => state.given);
   const typed = useTyped();
   return (
     <fieldset className={clsx('flex shrink-0 gap-x-2', inline ? 'items-center' : 'items-start')}>
@@ -26,15 +32,61 @@ export function InputFields({ inline = false }: { inline?: boolean }) {
         inline={inline}
         onChange={(text) => set({ speedText: text })}
       />
-      <Field
-        label="Input torque"
-        text={torqueText}
-        unit={typed.torque.unit}
-        message={typed.torque.message}
-        inline={inline}
-        onChange={(text) => set({ torqueText: text })}
-      />
+      {loads && given === 'loads' ? (
+        <LoadFields />
+      ) : (
+        <Field
+          label="Input torque"
+          text={torqueText}
+          unit={typed.torque.unit}
+          message={typed.torque.message}
+          inline={inline}
+          onChange={(text) => set({ torqueText: text })}
+        />
+      )}
+      {loads && <GivenChoice />}
     </fieldset>
+  );
+}
+
+/** The torque of the load on each output, against its motion. */
+function LoadFields() {
+  const train = useTrain((state) => state.train);
+  const texts = useTrain((state) => state.loadTexts);
+  const set = useTrain((state) => state.set);
+  const { torque } = useTyped();
+  return useTypedLoads().map(({ output, text, message }) => (
+    <Field
+      key={output}
+      label={`Load on ${memberName(train, output)}`}
+      text={text}
+      unit={torque.unit}
+      message={message}
+      inline={false}
+      onChange={(typed) => set({ loadTexts: { ...texts, [output]: typed } })}
+    />
+  ));
+}
+
+/** Torque at the input, or loads at the outputs. */
+function GivenChoice() {
+  const given = useTrain((state) => state.given);
+  const set = useTrain((state) => state.set);
+  return (
+    <label
+      className="flex flex-col text-sm"
+      title="Give the torque put in, or the loads that hold the outputs: then the input torque follows."
+    >
+      <span className="muted">Given</span>
+      <select
+        className="select select-sm w-24"
+        value={given}
+        onChange={({ target }) => set({ given: target.value === 'loads' ? 'loads' : 'torque' })}
+      >
+        <option value="torque">torque</option>
+        <option value="loads">loads</option>
+      </select>
+    </label>
   );
 }
 

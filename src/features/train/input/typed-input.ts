@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo } from 'react';
-import { isForce, readQuantity, SPEED_UNITS, torqueTable } from '@/core/units';
+import { isForce, readQuantity, SPEED_UNITS, torqueTable, type ForceUnit, type TorqueUnit } from '@/core/units';
 import { usePreferences } from '@/ui/preferences';
 import { useTrain } from '../use-train';
 
@@ -29,17 +29,20 @@ export function useTyped(): TypedInput {
   return useMemo(
     () => ({
       speed: read(speedText, SPEED_UNITS, speedUnit, speedUnit, 'the input speed'),
-      torque: read(
-        torqueText,
-        torqueTable(armMm / 1000),
-        torqueUnit,
-        isForce(torqueUnit) ? `${torqueUnit} × ${armMm} mm` : torqueUnit,
-        'the input torque',
-      ),
+      torque: readTorque(torqueText, torqueUnit, armMm, 'the input torque'),
     }),
     [speedText, torqueText, speedUnit, torqueUnit, armMm],
   );
 }
+
+/** A torque as typed, in the unit chosen, or a force on an arm. */
+export const readTorque = (
+  text: string,
+  unit: TorqueUnit | ForceUnit,
+  armMm: number,
+  what: string,
+  range: 'above 0' | 'any' = 'above 0',
+): Typed => read(text, torqueTable(armMm / 1000), unit, isForce(unit) ? `${unit} × ${armMm} mm` : unit, what, range);
 
 function read<U extends string>(
   text: string,
@@ -47,8 +50,9 @@ function read<U extends string>(
   unit: U,
   label: string,
   what: string,
+  range: 'above 0' | 'any' = 'above 0',
 ): Typed {
-  const quantity = readQuantity(text, Object.keys(table) as U[], unit, what);
+  const quantity = readQuantity(text, Object.keys(table) as U[], unit, what, range);
   const typed = { unit: label, si: table[unit] };
   return quantity.ok
     ? { ...typed, value: (quantity.value * table[quantity.unit]) / table[unit], message: null }
