@@ -147,7 +147,7 @@ test('trace tells the working and the power path', () => {
   const { stdout } = run('trace', train('harvester'), '--position', 'R');
   expect(stdout).toContain('no set has a single unknown; together:');
   expect(stdout).toContain(
-    '(ω(drive drum) − ω(wheel carrier)) / (ω(link drum) − ω(wheel carrier)) = -50/18 × 18/86 = -25/43',
+    '(ω(drive drum) − ω(wheel carrier)) = -50/18 × 18/86 × (ω(link drum) − ω(wheel carrier)) = (-25/43) × (ω(link drum) − ω(wheel carrier))',
   );
   expect(stdout).toContain('Recirculating 425/736');
   const chain = run('trace', train('sluice-winch'), '--convention', 'out/in').stdout;

@@ -3,6 +3,8 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { countershaftBox } from '@/testing/countershaft-box';
 import { demoTrain } from '@/testing/demo-train';
+import { networkOf, openTrain } from '../kinematics';
+import { solveEngaged } from '../solve';
 import type { Train } from '../train';
 import { loadOf, loadTorque } from './load';
 import { motorLine, peakPower, torqueAt } from './motor';
@@ -11,7 +13,7 @@ import { pointsOf } from './points';
 import { readScenario } from './scenario-file';
 import type { Scenario } from './scenario-schema';
 import { equalPowers, leastRatioForShare } from './shift-points';
-import { travelOf } from './travel';
+import { interlocksOf, travelOf } from './travel';
 
 const open = (name: string) => readFileSync(join(__dirname, 'cases', name), 'utf8');
 
@@ -266,4 +268,32 @@ test('travel: position, neutral, both engaged and locked, position; solved stret
     [12, 14, [a], 'drive'],
   ]);
   expect(travelOf(BOX).size).toBe(0);
+});
+
+test('two selectors: what one gives where the other stands, and which of their places lock together', () => {
+  const rake = demoTrain('pan-rake');
+  const [first, second] = ['first', 'second'];
+  const selectors = [
+    { id: 'a', name: 'front sleeve', spans: [{ coupler: first, from: 0, to: 4 }] },
+    {
+      id: 'b',
+      name: 'rear sleeve',
+      spans: [
+        { coupler: second, from: 2, to: 6 },
+        { coupler: 'direct', from: 8, to: 10 },
+      ],
+    },
+  ];
+  const train: Train = { ...rake, selectors };
+  const locks = interlocksOf(train);
+  const solved = (engaged: string[]) => solveEngaged(openTrain(networkOf(rake)), engaged).status;
+  expect(locks.length).toBeGreaterThan(0);
+  for (const { first: one, second: other } of locks) {
+    expect([one.selector, other.selector]).toEqual(['a', 'b']);
+    expect(solved([...one.engaged, ...other.engaged])).toBe('locked');
+    expect([solved([...one.engaged]), solved([...other.engaged])]).not.toContain('locked');
+  }
+  const [stretch] = travelOf(train, selectors, new Map([['b', 3]])).get('a')!;
+  expect(stretch).toMatchObject({ engaged: [first], status: 'locked' });
+  expect(travelOf(train, selectors, new Map([['b', 7]])).get('a')![0]!.status).toBe(solved([first]));
 });

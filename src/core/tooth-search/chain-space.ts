@@ -168,11 +168,11 @@ function fourMore(
   return alike ? sweep(first, left, best, take, watch) : sweepTwo(first, second, left, best, take, watch);
 }
 
-/** The four stages with the fewest teeth that make a ratio exactly; null where none do. */
-export function fewestFor(space: Space, ratio: Rational): readonly StageFraction[] | null {
+/** For each ratio the four stages with the fewest teeth that make it exactly; null where none do. */
+export function fewestFor(space: Space, ratios: readonly Rational[]): readonly (readonly StageFraction[] | null)[] {
   const { first, second, of } = halvesOf(space);
   const left = { ...of[0], products: first };
-  return fewestTeeth(ratio, left, space.alike ? left : { ...of[1], products: second });
+  return fewestTeeth(ratios, left, space.alike ? left : { ...of[1], products: second });
 }
 
 function asFraction(value: number, most: number): Rational {

@@ -81,13 +81,15 @@ export function searchChains(
 
 const nothing = () => undefined;
 
-/** Where a ratio is made in more ways than are kept, the chain with the fewest teeth is looked for by itself. */
+/** Where ratios are made in more ways than are kept, the chains with the fewest teeth are looked for by themselves. */
 function addFewest(best: Best<Way>, spaces: readonly Lists[], question: ChainQuestion): void {
-  for (const ratio of best.full)
-    for (const lists of spaces) {
-      const stages = fewestFor(spaceOf(lists, best, question, UNWATCHED), ratio);
-      if (stages) best.add(ratio, { stages, products: [] });
-    }
+  const ratios = best.full;
+  if (ratios.length === 0) return;
+  for (const lists of spaces)
+    fewestFor(spaceOf(lists, best, question, UNWATCHED), ratios).forEach((stages, i) => {
+      const ratio = ratios[i];
+      if (stages && ratio) best.add(ratio, { stages, products: [] });
+    });
 }
 
 /** Of each stage the fractions that are nearest to an even share. */

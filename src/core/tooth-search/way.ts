@@ -60,14 +60,18 @@ function split(product: number, halves: Halves, coprime: Coprime): readonly Stag
   const { n, d } = fractionOf(product, most);
   let best: readonly StageFraction[] | null = null;
   let chosen: Chain = [];
+  let least = Infinity;
   for (const one of halves.first) {
     const other = byValue.get((n * one.d) / (d * one.n));
     if (!other) continue;
+    const teeth = one.pair[0] + one.pair[1] + other.pair[0] + other.pair[1];
+    // Fewest teeth decide nearly always; what shares factors may win with more of them only where coprime counts are preferred.
+    if (coprime !== 'preferred' && teeth > least) continue;
     const chain = [one.pair, other.pair];
     const order = best
       ? (coprime === 'preferred' ? sharing(chain) - sharing(chosen) : 0) || orderOfChains(chain, chosen)
       : -1;
-    if (order < 0) [best, chosen] = [[one, other], chain];
+    if (order < 0) [best, chosen, least] = [[one, other], chain, teeth];
   }
   if (!best) throw new RangeError(`${n}/${d} is no product of two stages.`);
   return best;

@@ -176,8 +176,8 @@ function Drawing({ view }: { view: SideView }) {
 /** What the dotted stretches of the power path mean. */
 function OpenPower() {
   return (
-    <p className="absolute bottom-1 left-4 bg-base-100/90 px-1 text-sm text-primary">
-      Dotted: power that parallel ways share; how much goes where is not determined.
+    <p className="absolute left-4 top-9 bg-base-100/90 px-1 text-sm text-primary">
+      Dotted: how much power goes this way is not determined.
     </p>
   );
 }
