@@ -24,6 +24,7 @@ export function benchTeeth(): void {
         `${stages} stages for ${target}: ${took.toFixed(0)} ms (limit ${LIMITS_MS[stages]}), first answers after ${(first ?? took).toFixed(0)} ms, ${proven ? 'proven' : 'not proven'} over ${examined.toExponential(1)} chains, error ${findings[0]!.error.toExponential(1)}, ${grown.toFixed(0)} MB more`,
       );
     }
+  benchDoublePinion();
   for (const target of TARGETS) {
     let start = performance.now();
     const least = nestedLoops(Number(target));
@@ -35,6 +36,33 @@ export function benchTeeth(): void {
       `two stages for ${target}: nested loops ${loops.toFixed(0)} ms, ${(loops / sweep).toFixed(0)} times as long; the same error: ${Math.abs(best!.error - least) < 1e-12}`,
     );
   }
+}
+
+/** A double-pinion set among wheels of 12 to 60: 44 million sets. */
+function benchDoublePinion(): void {
+  const span = [12, 60];
+  const read = readWritten({
+    format: 'tin-wheel/search',
+    version: 1,
+    target: '2.6',
+    planetary: {
+      shape: 'double-pinion',
+      input: 'sun',
+      output: 'ring',
+      held: 'carrier',
+      sun: span,
+      planet: span,
+      second: span,
+      ring: [12, 200],
+      copies: [3, 4],
+    },
+  });
+  if (!read.ok) throw new Error(read.message);
+  const start = performance.now();
+  const { proven, examined } = search(read.value, null);
+  console.log(
+    `double pinions of 12 to 60: ${(performance.now() - start).toFixed(0)} ms (limit 13 000), ${proven ? 'proven' : 'not proven'} over ${examined} sets`,
+  );
 }
 
 function find(target: string, stages: number, tell?: (so: Answer) => void): Answer {

@@ -227,3 +227,13 @@ test('sets, dials, ladders and ranges are found, sorted, and read by everyone', 
   const { violations } = await new AxeBuilder({ page }).analyze();
   expect(violations.map(({ id, nodes }) => `${id}: ${nodes[0]!.html}`)).toEqual([]);
 });
+
+test('a time limit ends a long search, which says so and shows the best so far', async ({ page }) => {
+  await page.goto('/teeth');
+  await page.getByLabel('Ratio, in/out').fill('1234.567');
+  await stages(page, 5);
+  await page.getByLabel('Time limit').fill('1');
+  await expect(search(page)).toContainText('Cut short by the time limit.', { timeout: 30_000 });
+  await expect(search(page)).toContainText('Best found, not proven');
+  await expect(resultRow(page, 0)).toBeVisible();
+});

@@ -3,6 +3,7 @@ import { freshTrain } from './shelf-copies';
 
 const ratio = (page: Page) => page.getByTestId('ratio');
 const trace = (page: Page) => page.getByRole('list', { name: 'Trace' });
+const figures = (page: Page) => page.getByRole('region', { name: 'Figures' });
 const note = (page: Page) => page.getByTestId('shift-note');
 
 test('every position of the rake is traced by keyboard alone', async ({ page, request }) => {
@@ -208,4 +209,55 @@ test('checks say what is wrong, why and what to do, and follow an edit at once',
   await page.getByRole('tab', { name: /^Checks ?1 wrong/ }).click();
   await checks.getByRole('button', { name: 'Show this position' }).click();
   await expect(page.getByText('Locked: the input cannot turn.')).toBeVisible();
+});
+
+test('two sets on one carrier: the carrier between them is on the path, and carries what passes', async ({
+  page,
+  request,
+}) => {
+  await page.goto(await freshTrain(request, 'ferry-hub'));
+  await page.keyboard.press('2');
+  await expect(page.getByRole('region', { name: 'Power paths' })).toContainText(
+    'low ring → set of low planet on carrier → carrier → set of planet on carrier → ring',
+  );
+  await page.getByRole('tab', { name: 'Figures', exact: true }).click();
+  await expect(figures(page).getByRole('row', { name: /^carrier/ })).toContainText('carries power');
+  await page.keyboard.press('1');
+  await page.getByRole('tab', { name: 'Trace', exact: true }).click();
+  await expect(page.getByRole('region', { name: 'Power paths' })).toContainText('100.0 %');
+});
+
+test('power that is open is drawn as open, and said', async ({ page, request }) => {
+  await page.goto(await freshTrain(request, 'wagon-axle'));
+  await page.getByRole('button', { name: /^locked/ }).click();
+  await expect(page.getByText('Dotted: how much power goes this way is not determined.')).toBeVisible();
+  await expect(page.getByText('How power divides is not determined: parallel ways share it.')).toBeVisible();
+});
+
+test('loads given at the outputs: the input torque follows, a contradiction names the motion, and all is there after a reload', async ({
+  page,
+  request,
+}) => {
+  await page.goto(await freshTrain(request, 'tide-dial'));
+  await page.getByLabel('Given').selectOption('loads');
+  await page.getByLabel('Load on tide hand').fill('0.2');
+  await page.getByLabel('Load on day hand').fill('0.1');
+  // 0.2 · 19/236 + 0.1/24 N·m, by hand.
+  await expect(page.getByTestId('input-torque')).toContainText('0.02027 N·m');
+  await expect(page.getByText('torque open')).toHaveCount(0);
+  await page.getByRole('tab', { name: 'Figures', exact: true }).click();
+  await expect(figures(page).getByRole('row', { name: /^tide arbor/ })).toContainText('carries power');
+  await page.getByLabel('Load on day hand').fill('much');
+  await expect(page.getByText('Type the load as a number.')).toBeVisible();
+  await page.getByLabel('Load on day hand').fill('0.1');
+  await page.reload();
+  await expect(page.getByLabel('Load on tide hand')).toHaveValue('0.2');
+  await expect(page.getByTestId('input-torque')).toContainText('0.02027 N·m');
+
+  await page.goto(await freshTrain(request, 'wagon-axle'));
+  await page.getByLabel('Given').selectOption('loads');
+  await page.getByLabel('Load on left wheel').fill('4');
+  await expect(page.getByTestId('output').filter({ hasText: 'right wheel' })).toContainText('4.000 N·m');
+  await page.getByLabel('Load on right wheel').fill('5');
+  await expect(page.getByText('These loads do not balance: with the input at rest they would turn')).toBeVisible();
 });

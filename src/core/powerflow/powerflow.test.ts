@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
 import { demoTrain } from '@/testing/demo-train';
 import { networkOf, openTrain } from '../kinematics';
-import { solveEngaged, solvePositions, type Solved } from '../solve';
+import { solveCoasting, solveEngaged, solvePositions, type Solved } from '../solve';
+import type { Train } from '../train';
 import { add, compare, equals, sum, toFraction, ZERO, type Rational } from '../rational';
 import { contributions, memberFigures, meshRoles, powerFlow } from '.';
 
@@ -140,5 +141,91 @@ describe('roles', () => {
     const figures = memberFigures(solve('sluice-winch', 'wind'));
     expect(figures.map(({ torque }) => toFraction(torque!))).toEqual(['1', '-25/14', '4', '-12']);
     expect(figures.map(({ power }) => toFraction(power!))).toEqual(['1', '1', '1', '1']);
+  });
+
+  test('coasting, the input gives out what the load puts in', () => {
+    const open = openTrain(networkOf(demoTrain('pan-rake')));
+    const solved = solveCoasting(open, ['first']);
+    const roles = new Map(memberFigures(solved).map(({ id, role }) => [id, role]));
+    expect([roles.get('in'), roles.get('out')]).toEqual(['gives out', 'drives']);
+    const [path] = powerFlow(solved)!.paths;
+    expect([path!.stops[0]!.id, path!.stops.at(-1)!.id]).toEqual(['out', 'in']);
+  });
+
+  test('a driver whose inner split is open is the driver all the same', () => {
+    const roles = new Map(memberFigures(solve('wagon-axle', 'locked')).map(({ id, role }) => [id, role]));
+    expect(roles.get('prop')).toBe('drives');
+  });
+
+  /** A held sun of 20, an idler, and a planet of 20 that so goes round without turning, in a ring of 60. */
+  const TRANSLATING: Train = {
+    format: 'tin-wheel/train',
+    version: 1,
+    name: 'Rake that stays upright',
+    members: [
+      { id: 'sun', name: 'sun' },
+      { id: 'arm', name: 'arm' },
+      { id: 'ring', name: 'ring' },
+      { id: 'idler', name: 'idler', carrier: 'arm' },
+      { id: 'upright', name: 'upright', carrier: 'arm' },
+    ],
+    gears: [
+      { id: 's', member: 'sun', teeth: 20, type: 'external' },
+      { id: 'i', member: 'idler', teeth: 15, type: 'external' },
+      { id: 'u', member: 'upright', teeth: 20, type: 'external' },
+      { id: 'r', member: 'ring', teeth: 60, type: 'internal' },
+    ],
+    meshes: [
+      { id: 'a', gears: ['s', 'i'] },
+      { id: 'b', gears: ['i', 'u'] },
+      { id: 'c', gears: ['u', 'r'] },
+    ],
+    couplers: [{ id: 'hold', name: 'Hold', type: 'brake', joins: ['sun', 'frame'] }],
+    positions: [{ id: 'p', name: 'p', engaged: ['hold'] }],
+    input: 'arm',
+    outputs: ['ring'],
+  };
+
+  test('a planet that goes round without turning, and passes all power, carries it', () => {
+    const solved = solvePositions(networkOf(TRANSLATING)).get('p')!;
+    const upright = memberFigures(solved).find(({ id }) => id === 'upright')!;
+    expect([toFraction(upright.speed!), upright.role, toFraction(upright.power!)]).toEqual(['0', 'carries', '1']);
+  });
+
+  test('a set that floats as a block does not stand', () => {
+    const block: Train = {
+      ...TRANSLATING,
+      couplers: [{ id: 'lock', name: 'Lock', type: 'clutch', joins: ['arm', 'ring'] }],
+      members: [...TRANSLATING.members, { id: 'crank', name: 'crank' }, { id: 'end', name: 'end' }],
+      positions: [{ id: 'p', name: 'p', engaged: ['lock'] }],
+      input: 'crank',
+      outputs: ['end'],
+    };
+    const solved = solvePositions(networkOf(block)).get('p')!;
+    expect(solved.state.speeds.of(1)).toBeNull();
+    expect([...meshRoles(solved).values()]).toEqual(['turns as one block', 'turns as one block', 'turns as one block']);
+    expect(memberFigures(solved).find(({ id }) => id === 'ring')).toMatchObject({ block: true, role: 'floats' });
+  });
+
+  test('a pin without a lever carries nothing, also where its chain shares', () => {
+    // Two chains of equal sprockets side by side keep the planet upright: what each pulls is open, and their pins bear no torque.
+    const chain = (id: string): Train['gears'] => [
+      { id: `${id}0`, member: 'sun', teeth: 20, type: 'sprocket' },
+      { id: `${id}1`, member: 'upright', teeth: 20, type: 'sprocket' },
+    ];
+    const train: Train = {
+      ...TRANSLATING,
+      members: TRANSLATING.members.filter(({ id }) => id !== 'idler'),
+      gears: [...chain('x'), ...chain('y'), ...TRANSLATING.gears.filter(({ id }) => id === 'u' || id === 'r')],
+      meshes: [
+        { id: 'x', gears: ['x0', 'x1'] },
+        { id: 'y', gears: ['y0', 'y1'] },
+        { id: 'c', gears: ['u', 'r'] },
+      ],
+    };
+    const solved = solvePositions(networkOf(train)).get('p')!;
+    const arm = contributions(solved).filter(({ source }) => source.kind === 'mesh' && source.side === 'arm');
+    expect(arm.map(({ torque }) => torque && toFraction(torque)).slice(0, 2)).toEqual(['0', '0']);
+    expect(memberFigures(solved).find(({ id }) => id === 'arm')!.torque).not.toBeNull();
   });
 });

@@ -49,24 +49,38 @@ export interface PlanetaryAnswer {
   /** The time that was allowed ended it. */
   readonly cut: boolean;
   readonly examined: number;
+  /** How much of the search is behind, from 0 to 1. */
+  readonly part: number;
 }
 
 /**
  * All sets within the spans that can be put together: one module fits them round one axis (R = S + 2P; stepped R = S + P + Q; double pinions as far as both
  * planets lie between sun and ring), the planets stand evenly, and their tips clear each other.
  */
-export function searchPlanetary(question: PlanetaryQuestion, watch: Watch = UNWATCHED): PlanetaryAnswer {
-  return question.behind ? twoSets(question, question.behind, watch) : oneSet(question, watch);
+export function searchPlanetary(
+  question: PlanetaryQuestion,
+  tell: (so: PlanetaryAnswer) => void = () => undefined,
+  watch: Watch = UNWATCHED,
+): PlanetaryAnswer {
+  return question.behind ? twoSets(question, question.behind, watch) : oneSet(question, tell, watch);
 }
 
-function oneSet(question: PlanetaryQuestion, watch: Watch): PlanetaryAnswer {
+function oneSet(question: PlanetaryQuestion, tell: (so: PlanetaryAnswer) => void, watch: Watch): PlanetaryAnswer {
   const { target, limit, maxError, shape = 'simple', uneven = false } = question;
   const best = new Best<PlanetarySet>(target, limit, maxError, teethOf);
   const wanted = Number(target.n) / Number(target.d);
-  const ratios = ratiosNearFirst(question, wanted);
+  const whole = setsIn(question);
   let examined = 0;
-  for (const { size, sets, count } of ratios) {
-    if (watch.over()) return { ...answer(), proven: false, cut: true, examined };
+  const answer = (proven: boolean, cut: boolean): PlanetaryAnswer => ({
+    results: listed(),
+    proven,
+    cut,
+    examined,
+    part: proven ? 1 : examined / whole,
+  });
+  for (const { size, sets, count } of ratiosOf(question, wanted)) {
+    if (watch.over()) return answer(false, true);
+    if (watch.due()) tell(answer(false, false));
     examined += count;
     // Nearest first: beyond the last that can be among the best there is nothing.
     if (!(size >= wanted * best.from && size <= wanted * best.to)) continue;
@@ -75,18 +89,17 @@ function oneSet(question: PlanetaryQuestion, watch: Watch): PlanetaryAnswer {
       if (placed) best.offer(abs(setRatio(set, question)), placed);
     }
   }
-  return { ...answer(), proven: true, cut: false, examined };
+  return answer(true, false);
 
   // Every way is a set of its own to choose from, not only the smallest of each ratio.
-  function answer(): Pick<PlanetaryAnswer, 'results'> {
-    const results = best
+  function listed(): PlanetaryAnswer['results'] {
+    return best
       .list(
         (ways) => [...ways].sort(orderOfSets),
         (a, b) => orderOfSets(a[0]!, b[0]!),
       )
       .flatMap(({ ratio, made }) => made.map((set) => ({ size: ratio, ratio: setRatio(set, question), made: [set] })))
       .slice(0, limit);
-    return { results };
   }
 }
 
@@ -98,14 +111,18 @@ interface SameRatio {
   readonly count: number;
 }
 
+/** Ratios that are sorted before they are looked through; more would not fit into memory. */
+const MOST_SORTED = 300_000;
+
 /** All sets by what decides their ratio, those nearest to the target first: so most are left out by their ratio alone, whole spans of planets at once. */
-function ratiosNearFirst(question: SetQuestion, wanted: number): readonly SameRatio[] {
+function ratiosOf(question: SetQuestion, wanted: number): Iterable<SameRatio> {
+  if (setsIn(question) / perRatio(question) > MOST_SORTED) return sameRatios(question);
   const away = ({ size }: SameRatio) => Math.abs(Math.log(size / wanted));
   return [...sameRatios(question)].filter(({ size }) => size > 0).sort((a, b) => away(a) - away(b));
 }
 
 function* sameRatios(question: SetQuestion): Generator<SameRatio> {
-  const { shape = 'simple', sun, planet, second = planet, ring, copies } = question;
+  const { shape = 'simple', sun, ring, copies } = question;
   if (shape !== 'double-pinion') {
     for (const set of candidates(question)) {
       const counts = [...whole(copies)];
@@ -114,7 +131,7 @@ function* sameRatios(question: SetQuestion): Generator<SameRatio> {
     }
     return;
   }
-  const count = width(planet) * width(second) * width(copies);
+  const count = perRatio(question);
   for (const s of whole(sun))
     for (const r of whole(ring))
       yield {
@@ -181,7 +198,7 @@ function twoSets(question: PlanetaryQuestion, behind: SetQuestion, watch: Watch)
       made: [a, b],
     }));
   const cut = !whole || watch.over();
-  return { results, proven: !cut, cut, examined: first.examined * second.examined };
+  return { results, proven: !cut, cut, examined: first.examined * second.examined, part: 1 };
 }
 
 function smallestOfEach(question: SetQuestion, watch: Watch) {
@@ -222,6 +239,18 @@ function* candidates({
         yield shape === 'simple' ? { sun: s, planet: p, ring: r } : { sun: s, planet: p, second: q, ring: r };
       }
 }
+
+/** Sets of one sun and ring, or of one sun and planets, that are looked at together. */
+const perRatio = ({ shape = 'simple', planet, second = planet, copies }: SetQuestion): number =>
+  shape === 'double-pinion' ? width(planet) * width(second) * width(copies) : width(copies);
+
+/** How many sets the spans have; of simple and stepped ones the ring follows. */
+const setsIn = ({ shape = 'simple', sun, planet, second = planet, ring, copies }: SetQuestion): number =>
+  width(sun) *
+  width(planet) *
+  width(copies) *
+  (shape === 'simple' ? 1 : width(second)) *
+  (shape === 'double-pinion' ? width(ring) : 1);
 
 const width = ([least, most]: Span): number => Math.max(0, most - least + 1);
 

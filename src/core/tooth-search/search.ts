@@ -72,16 +72,18 @@ export function search(
       };
     }
     case 'planetary': {
-      const answer = searchPlanetary(question.question, watch);
-      const findings = answer.results.map(({ made, ratio, size }) =>
-        setsFinding(made, plainRatio(ratio, question.question.target, size)),
-      );
+      const told = (so: ReturnType<typeof searchPlanetary>): Answer => ({
+        ...so,
+        why: null,
+        findings: so.results.map(({ made, ratio, size }) =>
+          setsFinding(made, plainRatio(ratio, question.question.target, size)),
+        ),
+      });
+      const answer = told(searchPlanetary(question.question, (so) => tell(told(so)), watch));
       return {
         ...answer,
-        findings,
-        part: 1,
         why:
-          findings.length > 0
+          answer.findings.length > 0
             ? null
             : 'No set within these spans goes together with its planets evenly spaced and with room between them: widen a span, allow other numbers of planets, or a larger error.',
       };

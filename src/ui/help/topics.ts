@@ -46,6 +46,10 @@ export const TOPICS = {
         'Drive, Coast, Drive it backward',
         'power from the input; the load pushing the input; the output turned to see whether it drives the input',
       ],
+      [
+        'Given: torque or loads',
+        'the torque put in; or what holds each output, so that the input torque and every other follow from it',
+      ],
       ['Losses', 'off: ideal torque. On: each mesh that rolls takes its share; what turns as one block takes none'],
       [
         'Sets worked by formula or table',

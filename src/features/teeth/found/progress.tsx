@@ -63,7 +63,7 @@ function Outcome({ shown: { question, answer }, tookMs }: { shown: Shown; tookMs
   const { proven, examined, cut, why } = answer;
   return (
     <>
-      {examined > 0 && (
+      {(examined > 0 || cut) && (
         <span>
           <strong>{proven ? 'Proven best' : 'Best found, not proven'}</strong>
           {proven ? `: all ${counted(examined)} ${things(question)} were covered` : `. ${covered(question, answer)}`}
@@ -91,7 +91,7 @@ const things = ({ kind }: Question): string =>
 
 /** What of the whole was looked at, where not everything was. */
 function covered({ kind }: Question, { examined, cut }: Answer): string {
-  if (cut) return `${counted(examined)} were covered`;
+  if (cut) return examined > 0 ? `${counted(examined)} were covered` : 'Only a first look was taken';
   if (kind === 'outputs')
     return `Every tap’s own search was complete (${counted(examined)} chains); only the best chains to each tap were gone on from`;
   if (kind === 'fit') return `${counted(examined)} choices of counts were tried, by small changes from many starts`;
