@@ -13,8 +13,17 @@ export type {
   Revision,
   ShelfEntry,
   UnreadableEntry,
+  UnreadableLogEntry,
 } from './replies';
-export { answersRequest, logRequest, namingRequest, personRequest, saveRequest, keepingRequest } from './requests';
+export {
+  answerDocument,
+  answersRequest,
+  logRequest,
+  namingRequest,
+  personRequest,
+  saveRequest,
+  keepingRequest,
+} from './requests';
 export { bundleAddress, planBundle, restoreBundle, type BundleChoice } from './bundles';
 export {
   addAnswers,
@@ -29,6 +38,7 @@ export {
 } from './practice';
 export {
   addToTrainLog,
+  asKeptAddress,
   forgetBeside,
   keepBeside,
   keepPicture,

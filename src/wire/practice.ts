@@ -12,7 +12,8 @@ export const addPerson = (person: Person) => ask<object>([], '/api/people', { me
 export const removePerson = (id: string) => ask<object>([], personAt(id), { method: 'DELETE' });
 
 /** What someone has answered, the oldest first. */
-export const readAnswers = (id: string) => ask<{ answers: PracticeAnswer[] }>(['answers'], `${personAt(id)}/answers`);
+export const readAnswers = (id: string) =>
+  ask<{ answers: PracticeAnswer[]; unreadable: number }>(['answers'], `${personAt(id)}/answers`);
 
 /** Adds answers; sent twice they are there once. */
 export const addAnswers = (id: string, answers: readonly { readonly id: string; readonly answer: PracticeAnswer }[]) =>

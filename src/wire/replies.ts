@@ -16,39 +16,29 @@ export const trainDrawnReply = z.extend(drawnReply, { train });
 export const revisionsReply = z.object({
   revisions: z.array(z.object({ version, savedAt: z.string(), name: z.nullable(z.string()) })),
 });
-/** What is kept beside a train; each was read when it was kept. */
+const document = z.custom<object>((value) => typeof value === 'object' && value !== null);
+/** Why what is kept does not read. */
+const unreadable = z.string();
+const besideRow = z.object({ id: z.string(), name: z.string(), savedAt: z.string() });
+/** What is kept beside a train; each was read when it was kept, and may have been damaged since. */
 export const besideReply = z.object({
-  kept: z.array(
-    z.object({
-      id: z.string(),
-      name: z.string(),
-      savedAt: z.string(),
-      document: z.custom<object>((value) => typeof value === 'object' && value !== null),
-    }),
-  ),
+  kept: z.array(z.union([z.extend(besideRow, { document }), z.extend(besideRow, { unreadable })])),
 });
+const logRow = z.object({ id: z.string(), savedAt: z.string() });
+const logEntry = z.extend(logRow, { kind: z.enum(['reading', 'correction', 'run']), document });
 /** A train's log as it was written. */
 export const logReply = z.object({
-  entries: z.array(
-    z.object({
-      id: z.string(),
-      kind: z.enum(['reading', 'correction', 'run']),
-      savedAt: z.string(),
-      document: z.custom<object>((value) => typeof value === 'object' && value !== null),
-    }),
-  ),
+  entries: z.array(z.union([logEntry, z.extend(logRow, { kind: z.string(), unreadable })])),
 });
 /** Who practises here, by name. */
 export const peopleReply = z.object({ people: z.array(z.object({ id: z.string(), name: z.string() })) });
-/** What a person has answered, the oldest first. */
-export const answersReply = z.object({ answers: z.array(answerDocument) });
+/** What a person has answered, the oldest first, and how many more do not read. */
+export const answersReply = z.object({ answers: z.array(answerDocument), unreadable: z.number() });
 /** Worksheets that are kept, the newest first, without what is in them. */
 export const worksheetsReply = z.object({
   worksheets: z.array(z.object({ id: z.string(), name: z.string(), savedAt: z.string() })),
 });
-export const worksheetReply = z.object({
-  document: z.custom<object>((value) => typeof value === 'object' && value !== null),
-});
+export const worksheetReply = z.object({ document });
 export const pictureReply = z.object({ id: z.string() });
 /** What a bundle would bring, and what it brought. */
 export const planReply = z.object({
@@ -94,7 +84,9 @@ export type Revision = z.infer<typeof revisionsReply>['revisions'][number];
 /** A document that is kept beside a train. */
 export type KeptBeside = z.infer<typeof besideReply>['kept'][number];
 /** An entry of a train's log. */
-export type LogEntry = z.infer<typeof logReply>['entries'][number];
+export type LogEntry = z.infer<typeof logEntry>;
+/** An entry that is kept and does not read, with why. */
+export type UnreadableLogEntry = Exclude<z.infer<typeof logReply>['entries'][number], LogEntry>;
 /** Someone who practises here: a name on this installation. */
 export type Person = z.infer<typeof peopleReply>['people'][number];
 /** What was answered. */

@@ -11,6 +11,7 @@ import type {
   ShelfEntry,
   Stored,
   TrainDrawing,
+  UnreadableLogEntry,
 } from './replies';
 
 /** Kinds of documents that are kept beside trains, as their addresses name them. */
@@ -69,8 +70,13 @@ export const keepBeside = (kind: BesideKind, id: string, key: string, name: stri
 export const forgetBeside = (kind: BesideKind, id: string, key: string) =>
   ask<object>([], `${trainAt(id)}/${kind}/${key}`, { method: 'DELETE' });
 
+/** Where a document beside a train can be had as it is kept, whether it reads or not. */
+export const asKeptAddress = (kind: BesideKind | 'log', id: string, key: string): string =>
+  `${trainAt(id)}/${kind}/${encodeURIComponent(key)}?as-kept`;
+
 /** A train's log, as it was written. */
-export const readTrainLog = (id: string) => ask<{ entries: LogEntry[] }>(['entries'], `${trainAt(id)}/log`);
+export const readTrainLog = (id: string) =>
+  ask<{ entries: (LogEntry | UnreadableLogEntry)[] }>(['entries'], `${trainAt(id)}/log`);
 
 /** Adds entries to a train's log; sent twice they are there once. */
 export const addToTrainLog = (id: string, entries: readonly Omit<LogEntry, 'savedAt'>[]) =>

@@ -3,6 +3,7 @@
 import { Notice } from '@/features/train/notice';
 import { Entry } from './entry/entry';
 import { Readings } from './readings/readings';
+import { Unreadable } from './readings/unreadable';
 import { Side } from './side';
 import { JudgementContext, useJudging } from './use-log';
 import { useLogKeys } from './entry/keys';
@@ -19,7 +20,10 @@ export function Screen() {
           <Entry />
         </div>
         <div className="flex min-h-0 min-w-0 flex-1 flex-col xl:flex-row lg:max-xl:overflow-auto">
-          <Readings />
+          <div className="flex min-h-0 min-w-0 flex-1 flex-col">
+            <Unreadable />
+            <Readings />
+          </div>
           <Side />
         </div>
         <Notice />

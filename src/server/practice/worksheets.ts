@@ -1,4 +1,5 @@
 import type { Database } from '../database';
+import { keptTime } from '../kept-row';
 
 const MOST_WORKSHEETS = 500;
 
@@ -7,7 +8,7 @@ export async function listWorksheets({ reading: { worksheets } }: Database) {
   const rows = await worksheets.findAll({ attributes: ['id', 'name', 'savedAt'], order: [['savedAt', 'DESC'], ['id', 'ASC']] }); // prettier-ignore
   return rows.map((row) => {
     const { id, name, savedAt } = row.get();
-    return { id, name, savedAt: savedAt.toISOString() };
+    return { id, name, savedAt: keptTime(savedAt) };
   });
 }
 

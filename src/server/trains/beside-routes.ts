@@ -1,8 +1,10 @@
 import { database, type BesideModel, type Database } from '@/server/database';
 import { failure, readJson } from '@/server/http';
+import { asKept, asksAsKept, unreadableRow } from '@/server/kept-answer';
+import { keptDocument } from '@/server/kept-row';
 import { route } from '@/server/route';
 import { keepingRequest } from '@/wire';
-import { forgetBeside, keepBeside, listBeside } from './beside';
+import { findBeside, forgetBeside, keepBeside, listBeside } from './beside';
 
 /** One kind of documents that are kept beside trains. */
 export interface BesideKeeping {
@@ -15,18 +17,27 @@ export interface BesideKeeping {
 
 const MOST_LETTERS = 1_000_000;
 
-/** What is kept beside a train, the newest first, each as its file has it. */
+/** What is kept beside a train, the newest first, each as its file has it, or with why it does not read. */
 export const listRoute = ({ table }: BesideKeeping) =>
   route<{ id: string }>({
     GET: async (_, { id }) => {
       const rows = await listBeside(table((await database()).reading), id);
-      return Response.json({ kept: rows.map((row) => ({ ...row, document: JSON.parse(row.document) as unknown })) });
+      return Response.json({ kept: rows.map(({ document, ...row }) => ({ ...row, ...keptDocument(document) })) });
     },
   });
 
 /** One of them, under a key that the sender chooses; sent again it is kept once. */
 export const keptRoute = ({ noun, table, wrong }: BesideKeeping) =>
   route<{ id: string; key: string }>({
+    /** Its document; with ?as-kept as a file, whether it reads or not. */
+    GET: async (request, { id, key }) => {
+      const text = await findBeside(table((await database()).reading), id, key);
+      if (text === null) return failure(404, 'not-kept', 'It is no longer kept.');
+      if (asksAsKept(request)) return asKept(text);
+      const read = keptDocument(text);
+      return 'document' in read ? Response.json(read) : unreadableRow(noun, read.unreadable);
+    },
+
     PUT: async (request, { id, key }) => {
       const body = await readJson(request);
       if (!body.ok) return body.response;

@@ -1,4 +1,5 @@
 import type { BesideModel, Database } from '../database';
+import { keptTime } from '../kept-row';
 
 /** A document that is kept beside a train. */
 export interface Beside {
@@ -16,9 +17,13 @@ export async function listBeside(table: BesideModel, trainId: string): Promise<B
   const rows = await table.findAll({ where: { trainId }, order: [['savedAt', 'DESC'], ['id', 'ASC']] }); // prettier-ignore
   return rows.map((row) => {
     const { id, name, savedAt, document } = row.get();
-    return { id, name, savedAt: savedAt.toISOString(), document };
+    return { id, name, savedAt: keptTime(savedAt), document };
   });
 }
+
+/** The text of one of them as it is kept; null where there is none. */
+export const findBeside = async (table: BesideModel, trainId: string, id: string): Promise<string | null> =>
+  (await table.findOne({ where: { trainId, id } }))?.get().document ?? null;
 
 /** Keeps a document beside a train under an id, over what was kept there. */
 export async function keepBeside(

@@ -1,4 +1,5 @@
 import type { Database } from '../database';
+import { keptTime } from '../kept-row';
 
 /** An entry of a train's log as it is kept. */
 export interface LogRow {
@@ -8,7 +9,8 @@ export interface LogRow {
   readonly savedAt: string;
 }
 
-export type LogKind = 'reading' | 'correction' | 'run';
+export const LOG_KINDS = ['reading', 'correction', 'run'] as const;
+export type LogKind = (typeof LOG_KINDS)[number];
 
 /** Entries of one train. */
 const MOST_ENTRIES = 50_000;
@@ -18,8 +20,12 @@ const BATCH = 500;
 /** The log of a train, in the order in which it was written. */
 export async function listLog({ reading: { log } }: Database, trainId: string): Promise<readonly LogRow[]> {
   const rows = (await log.findAll({ where: { trainId }, order: [['savedAt', 'ASC'], ['id', 'ASC']], raw: true })) as unknown as { id: string; name: LogKind; document: string; savedAt: string | Date }[]; // prettier-ignore
-  return rows.map(({ id, name, document, savedAt }) => ({ id, kind: name, document, savedAt: new Date(savedAt).toISOString() })); // prettier-ignore
+  return rows.map(({ id, name, document, savedAt }) => ({ id, kind: name, document, savedAt: keptTime(savedAt) })); // prettier-ignore
 }
+
+/** The text of an entry as it is kept; null where there is none. */
+export const findEntry = async ({ reading: { log } }: Database, trainId: string, id: string): Promise<string | null> =>
+  (await log.findOne({ where: { trainId, id } }))?.get().document ?? null;
 
 /** Adds entries, all or none. What is there already under an id stays as it is: a record is never changed, and a request sent twice adds once. */
 export async function addToLog(

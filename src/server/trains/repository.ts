@@ -3,6 +3,7 @@ import { Op, UniqueConstraintError } from 'sequelize';
 import type { Problem } from '@/core/train';
 import { firstRow, shrink, type Database } from '../database';
 import { whyUnreadable, type Checked } from '../heavy';
+import { keptTime } from '../kept-row';
 
 /** A train as kept: its document as text, and the version that the next save must name. */
 export interface KeptTrain {
@@ -37,7 +38,7 @@ export async function findTrain(
   return {
     id,
     version,
-    updatedAt: updatedAt.toISOString(),
+    updatedAt: keptTime(updatedAt),
     name,
     document,
     unreadable: await whyUnreadable(document, signal),
@@ -61,7 +62,7 @@ export async function addTrain(database: Database, checked: Checked, key: string
   if (!checked.ok) return { outcome: 'refused', problems: checked.problems };
   const row = await makeTrain(database, key === null ? randomUUID() : await idFor(database, key), checked);
   const { id, version, updatedAt } = row.get();
-  return { outcome: 'saved', stored: { id, version, updatedAt: updatedAt.toISOString(), document: checked.document } };
+  return { outcome: 'saved', stored: { id, version, updatedAt: keptTime(updatedAt), document: checked.document } };
 }
 
 /**

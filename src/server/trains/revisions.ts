@@ -1,6 +1,7 @@
 import { Op, type WhereOptions } from 'sequelize';
 import { shrink, type Database, type RevisionRow } from '../database';
 import { whyUnreadable } from '../heavy';
+import { keptTime } from '../kept-row';
 import { KEPT_WHOLE_MS, thinnedOut, type SavedState } from './thinning';
 
 /** A kept state of a train, without its document. */
@@ -14,7 +15,7 @@ export interface Revision {
 export async function listRevisions(database: Database, trainId: string): Promise<Revision[]> {
   return (await statesOf(database, { trainId })).map(({ version, savedAt, name }) => ({
     version,
-    savedAt: savedAt.toISOString(),
+    savedAt: keptTime(savedAt),
     name,
   }));
 }

@@ -2,6 +2,7 @@ import type { TrainSummary } from '@/core/gear-chart';
 import type { ShelfEntry } from '@/wire';
 import type { Database } from '../database';
 import { summariseDocument } from '../heavy';
+import { keptTime } from '../kept-row';
 import { findTrain, type Stored } from './repository';
 
 /** A part of the list; all of it where nothing is said. */
@@ -33,7 +34,7 @@ export async function listShelf(
           id,
           name,
           version,
-          updatedAt: updatedAt.toISOString(),
+          updatedAt: keptTime(updatedAt),
           ...(known ?? (await summaryOf(database, id, version))),
         };
       }),

@@ -27,7 +27,11 @@ export async function takeUp(store: PracticeStore, person: string | null): Promi
   if (person === null) return;
   const answer = await readAnswers(person);
   if (store.getState().person !== person) return;
-  if (answer.ok) store.getState().set({ answers: answer.value.answers });
+  if (answer.ok) {
+    const { answers, unreadable } = answer.value;
+    const told = { text: `${unreadable} kept under this name cannot be read; they are not counted.`, bad: true };
+    store.getState().set({ answers, ...(unreadable > 0 && { told }) });
+  }
   else store.getState().set({ told: { text: answer.message, bad: true } });
 }
 

@@ -5,7 +5,7 @@ import { useContext, useEffect, useState, type ReactNode } from 'react';
 import { SessionContext } from '@/features/train/use-train';
 import { OpenFile } from '@/ui/open-file';
 import { fileName, saveFile } from '@/ui/save-file';
-import { forgetBeside, keepBeside, readBeside, type BesideKind, type KeptBeside as Kept } from '@/wire';
+import { asKeptAddress, forgetBeside, keepBeside, readBeside, type BesideKind, type KeptBeside as Kept } from '@/wire';
 
 interface Props {
   readonly kind: BesideKind;
@@ -48,9 +48,9 @@ export function KeptBeside({ kind, noun, text, sound, suffix, about, onOpen, chi
     setOpen(key);
     setTold(null);
     if (!found) return;
-    const wrong = onOpen(JSON.stringify(found.document));
+    const wrong = 'document' in found ? onOpen(JSON.stringify(found.document)) : found.unreadable;
     if (wrong === null) setName(found.name);
-    else setTold({ text: `${found.name}: ${wrong}`, bad: true });
+    else setTold({ text: `“${found.name}” is kept, but it cannot be opened. ${wrong}`, bad: true });
   };
   const keep = async () => {
     if (id === null) return;
@@ -91,7 +91,7 @@ export function KeptBeside({ kind, noun, text, sound, suffix, about, onOpen, chi
                 <option value="">{kept.length === 0 ? 'none yet' : `${kept.length} kept`}</option>
                 {kept.map((one) => (
                   <option key={one.id} value={one.id}>
-                    {one.name}
+                    {'document' in one ? one.name : `${one.name} (does not read)`}
                   </option>
                 ))}
               </select>
@@ -142,6 +142,11 @@ export function KeptBeside({ kind, noun, text, sound, suffix, about, onOpen, chi
         <p role={told.bad ? 'alert' : 'status'} className={told.bad ? 'text-error' : undefined}>
           {told.text}
         </p>
+      )}
+      {id !== null && kept.some((one) => one.id === open && 'unreadable' in one) && (
+        <a className="link text-sm" href={asKeptAddress(kind, id, open)} download>
+          Save it as it is
+        </a>
       )}
     </section>
   );

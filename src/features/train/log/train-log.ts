@@ -1,11 +1,13 @@
 import { createStore } from 'zustand';
 import type { Correction, Log, Reading } from '@/core/measurement';
 import type { Own, Session } from '@/features/train/session';
-import { addToTrainLog, readTrainLog, type Answer, type LogEntry } from '@/wire';
+import { addToTrainLog, readTrainLog, type Answer, type LogEntry, type UnreadableLogEntry } from '@/wire';
 
 /** What was read at the bench of a train: entries as the server keeps them, in their order; null until they are there. */
 export interface TrainLogState {
   readonly entries: readonly LogEntry[] | null;
+  /** Entries that are kept and do not read, with why. */
+  readonly unreadable: readonly UnreadableLogEntry[];
   /** Why they are not there. */
   readonly message: string | null;
 }
@@ -27,7 +29,13 @@ export function createTrainLog({ id }: Session): TrainLog {
   const load = async () => {
     if (store.getState().entries !== null) return;
     const answer = await readTrainLog(id);
-    store.setState(answer.ok ? { entries: answer.value.entries, message: null } : { message: answer.message });
+    if (!answer.ok) return store.setState({ message: answer.message });
+    const [entries, unreadable] = [[] as LogEntry[], [] as UnreadableLogEntry[]];
+    for (const entry of answer.value.entries) {
+      if ('document' in entry) entries.push(entry);
+      else unreadable.push(entry);
+    }
+    store.setState({ entries, unreadable, message: null });
   };
   return {
     store,
@@ -54,7 +62,7 @@ function freshOf(before: readonly LogEntry[], entries: readonly Omit<LogEntry, '
   return entries.filter(({ id }) => !known.has(id)).map((entry) => ({ ...entry, savedAt }));
 }
 
-const createLogStore = () => createStore<TrainLogState>()(() => ({ entries: null, message: null }));
+const createLogStore = () => createStore<TrainLogState>()(() => ({ entries: null, unreadable: [], message: null }));
 
 /** The entries as a log's file has them. Each was checked when it was kept. */
 export function logOf(entries: readonly LogEntry[]): Log {

@@ -1,6 +1,8 @@
 import { database } from '@/server/database';
 import { wrongInWorksheet } from '@/server/heavy';
-import { failure, jsonFields, readJson } from '@/server/http';
+import { failure, readJson } from '@/server/http';
+import { asKept, asksAsKept, unreadableRow } from '@/server/kept-answer';
+import { keptDocument } from '@/server/kept-row';
 import { forgetWorksheet, keepWorksheet, readWorksheetText } from '@/server/practice/worksheets';
 import { route } from '@/server/route';
 import { keepingRequest } from '@/wire';
@@ -8,10 +10,13 @@ import { keepingRequest } from '@/wire';
 const MISSING = () => failure(404, 'no-worksheet', 'There is no such worksheet any more.');
 
 export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ key: string }>({
-  /** A worksheet as its file has it. */
-  GET: async (_, { key }) => {
-    const document = await readWorksheetText(await database(), key);
-    return document === null ? MISSING() : jsonFields({ document });
+  /** A worksheet as its file has it; with ?as-kept as a file, whether it reads or not. */
+  GET: async (request, { key }) => {
+    const text = await readWorksheetText(await database(), key);
+    if (text === null) return MISSING();
+    if (asksAsKept(request)) return asKept(text);
+    const read = keptDocument(text);
+    return 'document' in read ? Response.json(read) : unreadableRow('This worksheet', read.unreadable);
   },
 
   /** Keeps a worksheet whose questions can all be made. */

@@ -1,16 +1,27 @@
 import { database } from '@/server/database';
-import { failure, jsonFields, readJson } from '@/server/http';
+import { failure, readJson } from '@/server/http';
 import { addAnswers, listAnswers } from '@/server/practice/people';
+import { keptDocument } from '@/server/kept-row';
 import { route } from '@/server/route';
-import { answersRequest } from '@/wire';
+import { answerDocument, answersRequest } from '@/wire';
+
+const documentOf = (text: string): object | null => {
+  const read = keptDocument(text);
+  return 'document' in read ? read.document : null;
+};
 
 const NOBODY = () => failure(404, 'no-person', 'There is no such name any more.');
 
 export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: string }>({
-  /** What someone has answered, the oldest first. */
+  /** What someone has answered, the oldest first, and how many of their answers do not read. */
   GET: async (_, { id }) => {
     const answers = await listAnswers(await database(), id);
-    return answers ? jsonFields({ answers: `[${answers.join(',')}]` }) : NOBODY();
+    if (!answers) return NOBODY();
+    const read = answers.map((text) => answerDocument.safeParse(documentOf(text)));
+    return Response.json({
+      answers: read.flatMap((one) => (one.success ? [one.data] : [])),
+      unreadable: read.filter((one) => !one.success).length,
+    });
   },
 
   /** Adds answers; each is kept once. */

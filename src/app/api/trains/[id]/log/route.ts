@@ -1,18 +1,18 @@
 import { shapeOfEntry } from '@/core/measurement';
 import { database } from '@/server/database';
-import { failure, jsonFields, readJson } from '@/server/http';
+import { failure, readJson } from '@/server/http';
+import { keptDocument, type KeptDocument } from '@/server/kept-row';
 import { route } from '@/server/route';
-import { addToLog, listLog } from '@/server/trains/log';
+import { addToLog, listLog, LOG_KINDS, type LogKind } from '@/server/trains/log';
 import { logRequest } from '@/wire';
 
 export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: string }>({
-  /** A train's log, in the order in which it was written. */
+  /** A train's log, in the order in which it was written; an entry that does not read comes with why. */
   GET: async (_, { id }) => {
     const rows = await listLog(await database(), id);
-    const entries = rows.map(
-      ({ document, ...rest }) => `{${JSON.stringify(rest).slice(1, -1)},"document":${document}}`,
-    );
-    return jsonFields({ entries: `[${entries.join(',')}]` });
+    return Response.json({
+      entries: rows.map(({ document, ...row }) => ({ ...row, ...entryDocument(row.kind, document) })),
+    });
   },
 
   /** Adds entries, all or none; what is there already stays as it is. */
@@ -27,10 +27,22 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: stri
       const wrong = shapeOfEntry(kind, document);
       if (wrong !== null) return failure(422, 'bad-entry', `entries[${i}].${wrong}`);
     }
-    const added = await addToLog(await database(), id, entries.map((entry) => ({ ...entry, document: JSON.stringify(entry.document) }))); // prettier-ignore
+    const added = await addToLog(
+      await database(),
+      id,
+      entries.map((entry) => ({ ...entry, document: JSON.stringify(entry.document) })),
+    );
     if (added === 'missing') return failure(404, 'no-train', 'There is no such train on the shelf.');
     return added === 'kept'
       ? Response.json({})
       : failure(409, 'full', 'This log has 50 000 entries, which is as many as there can be.');
   },
 });
+
+function entryDocument(kind: LogKind, text: string): KeptDocument {
+  const read = keptDocument(text);
+  if ('unreadable' in read) return read;
+  if (!LOG_KINDS.includes(kind)) return { unreadable: 'It is neither a reading nor a correction nor a run.' };
+  const wrong = shapeOfEntry(kind, read.document);
+  return wrong === null ? read : { unreadable: wrong };
+}

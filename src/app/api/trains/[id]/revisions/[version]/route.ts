@@ -1,5 +1,6 @@
 import { database } from '@/server/database';
 import { failure, jsonFields, readJson } from '@/server/http';
+import { asKept, asksAsKept } from '@/server/kept-answer';
 import { route } from '@/server/route';
 import { findRevision, nameRevision } from '@/server/trains/revisions';
 import { versionNumber } from '@/server/version-number';
@@ -9,12 +10,13 @@ const notKept = () => failure(404, 'no-revision', 'This state is no longer kept.
 const noVersion = () => failure(400, 'bad-version', 'A version is a whole number from 1.');
 
 export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: string; version: string }>({
-  /** The document as it was at a version. */
+  /** The document as it was at a version; with ?as-kept as a file, whether it reads or not. */
   GET: async (request, { id, version: named }) => {
     const version = versionNumber(named);
     if (version === null) return noVersion();
     const found = await findRevision(await database(), id, version, request.signal);
     if (!found) return notKept();
+    if (asksAsKept(request)) return asKept(found.document);
     return found.unreadable === null
       ? jsonFields({ train: found.document })
       : failure(422, 'unreadable', `This state is kept, but it cannot be read: ${found.unreadable}`);

@@ -1,0 +1,115 @@
+import { demoTrain } from '@/testing/demo-train';
+import { held } from '@/testing/held';
+import { apiServer } from '@/testing/api-server';
+import { database } from '@/server/database';
+import * as wire from '@/wire';
+import * as replies from '@/wire/replies';
+
+apiServer();
+
+const search = { format: 'tin-wheel/search', version: 1, target: '9.87', stages: 2, teeth: { min: 12, max: 60 } };
+const reading = { kind: 'turns', position: 'wind', member: 'drum', turns: 2, inputTurns: 24 };
+const answer = { at: '2026-11-26T08:00:00.000Z', train: 'Winch', skill: 'ratio', right: true, slip: null };
+
+/** Behind the application's back, as a damaged disk or another program would. */
+const damage = async (table: string, set: string, id: string) =>
+  (await database()).sequelize.query(`UPDATE ${table} SET ${set} WHERE id = '${id}'`);
+
+async function furnished(): Promise<string> {
+  const { id } = held(replies.storedReply, await wire.putOnShelf(demoTrain('sluice-winch')));
+  for (const key of ['a', 'b']) held(replies.nothingReply, await wire.keepBeside('searches', id, key, key, search));
+  const entries = ['r1', 'r2'].map((key) => ({ id: key, kind: 'reading' as const, document: { id: key, ...reading } }));
+  held(replies.nothingReply, await wire.addToTrainLog(id, entries));
+  return id;
+}
+
+const CUT = '{"format":"tin-wh';
+/** Pasted into a list, this would be two entries of it. */
+const CRAFTED = `{}},{"id":"fake","kind":"reading","savedAt":"2026-11-26T08:00:00.000Z","document":{}`;
+
+test.each([
+  ['cut off', CUT],
+  ['crafted', CRAFTED],
+  ['empty', ''],
+  ['a number', '7'],
+])('a search that is %s is listed by its name, the others as ever, and it can be had as it is', async (_, text) => {
+  const id = await furnished();
+  await damage('searches', `document = '${text}'`, 'a');
+  const { kept } = held(replies.besideReply, await wire.readBeside('searches', id));
+  expect(kept.find((one) => one.id === 'a')).toEqual({
+    id: 'a',
+    name: 'a',
+    savedAt: expect.any(String),
+    unreadable: expect.stringMatching(/./),
+  });
+  expect(kept.find((one) => one.id === 'b')).toMatchObject({ document: search });
+  expect(kept).toHaveLength(2);
+  expect(await (await fetch(wire.asKeptAddress('searches', id, 'a'))).text()).toBe(text);
+  held(replies.nothingReply, await wire.forgetBeside('searches', id, 'a'));
+  expect(held(replies.besideReply, await wire.readBeside('searches', id)).kept).toHaveLength(1);
+});
+
+test.each([
+  ['cut off', `document = '${CUT}'`],
+  ['crafted', `document = '${CRAFTED}'`],
+  ['no reading', `document = '{"id":"r1","kind":"song"}'`],
+  ['of a kind that there is not', `name = 'poem'`],
+])('a log with an entry that is %s gives the others, and adds none that was never written', async (_, set) => {
+  const id = await furnished();
+  await damage('log_entries', set, 'r1');
+  const { entries } = held(replies.logReply, await wire.readTrainLog(id));
+  expect(entries.map((entry) => [entry.id, 'document' in entry]).sort()).toEqual([
+    ['r1', false],
+    ['r2', true],
+  ]);
+  const text = await (await fetch(wire.asKeptAddress('log', id, 'r1'))).text();
+  expect(set.includes(text) || JSON.parse(text).id === 'r1').toBe(true);
+});
+
+test('times that do not parse are told as unknown, and nothing else suffers', async () => {
+  const id = await furnished();
+  const { id: other } = held(replies.storedReply, await wire.putOnShelf(demoTrain('stirrer')));
+  await damage('searches', `saved_at = 'soon'`, 'a');
+  await damage('log_entries', `saved_at = 'once'`, 'r1');
+  await damage('trains', `updated_at = 'never'`, id);
+  const { sequelize } = await database();
+  await sequelize.query(`UPDATE revisions SET saved_at = 'x' WHERE train_id = '${id}'`);
+  const { kept } = held(replies.besideReply, await wire.readBeside('searches', id));
+  expect(kept.find((one) => one.id === 'a')).toMatchObject({ savedAt: 'unknown', document: search });
+  const { entries } = held(replies.logReply, await wire.readTrainLog(id));
+  expect(entries.find((one) => one.id === 'r1')).toMatchObject({ savedAt: 'unknown', kind: 'reading' });
+  expect(held(replies.revisionsReply, await wire.readRevisions(id)).revisions[0]).toMatchObject({ savedAt: 'unknown' });
+  expect(held(replies.trainReply, await wire.readTrain(id))).toMatchObject({ updatedAt: 'unknown', version: 1 });
+  const shelf = await wire.readShelf();
+  if (!shelf.ok) throw new Error(shelf.message);
+  expect(shelf.value.trains.map((one) => one.id)).toEqual(expect.arrayContaining([id, other]));
+});
+
+test('answers and worksheets that do not read are told so, and what reads is there', async () => {
+  held(replies.nothingReply, await wire.addPerson({ id: 'p1', name: 'Ansel' }));
+  held(
+    replies.nothingReply,
+    await wire.addAnswers(
+      'p1',
+      ['a1', 'a2'].map((id) => ({ id, answer })),
+    ),
+  );
+  await damage('practice_answers', `document = '1,2'`, 'a1');
+  expect(held(replies.answersReply, await wire.readAnswers('p1'))).toEqual({ answers: [answer], unreadable: 1 });
+  const sheet = {
+    format: 'tin-wheel/worksheet',
+    version: 1,
+    name: 'One',
+    trains: [{ train: demoTrain('sluice-winch') }],
+    questions: [{ train: 0, skill: 'ratio', seed: 1 }],
+  };
+  held(replies.nothingReply, await wire.keepWorksheet('w1', 'One', sheet));
+  await damage('worksheets', `document = '{"a":1},"b":2', saved_at = 'then'`, 'w1');
+  expect(held(replies.worksheetsReply, await wire.readWorksheets()).worksheets).toContainEqual({
+    id: 'w1',
+    name: 'One',
+    savedAt: 'unknown',
+  });
+  expect(await wire.readKeptWorksheet('w1')).toMatchObject({ ok: false, code: 'unreadable' });
+  expect(await (await fetch('/api/worksheets/w1?as-kept')).text()).toBe('{"a":1},"b":2');
+});

@@ -1,0 +1,20 @@
+/** What a kept text holds, or why that cannot be read: it was damaged, cut off, or put there past the application. */
+export type KeptDocument = { readonly document: object } | { readonly unreadable: string };
+
+/** A kept text as a value. A reply is built from it, never by pasting the text, which could bring fields of its own. */
+export function keptDocument(text: string): KeptDocument {
+  try {
+    const value: unknown = JSON.parse(text);
+    return typeof value === 'object' && value !== null && !Array.isArray(value)
+      ? { document: value }
+      : { unreadable: 'It is no document.' };
+  } catch {
+    return { unreadable: 'It is not JSON: it was damaged or cut off.' };
+  }
+}
+
+/** A kept time as ISO 8601; `unknown` where what is kept is no time. */
+export const keptTime = (at: Date | string): string => {
+  const date = new Date(at);
+  return Number.isNaN(date.getTime()) ? 'unknown' : date.toISOString();
+};
