@@ -1,4 +1,4 @@
-import { turnedAway } from './gate';
+import { refusalHeaders, securityHeaders, turnedAway } from './gate';
 
 const HOST = '127.0.0.1:3210';
 const ask = (url: string, method = 'GET', headers: Record<string, string> = {}) =>
@@ -25,6 +25,16 @@ describe('the gate', () => {
     expect(ask('/api/trains', 'POST', { origin: `http://${HOST}` })).toBeNull();
   });
 
+  test('gives bundles to its own pages and to tools, and to no other site', () => {
+    for (const site of ['cross-site', 'same-site'])
+      for (const path of ['/api/bundle', '/api/bundle?train=rake'])
+        expect(ask(path, 'GET', { 'sec-fetch-site': site })).toMatchObject({ status: 403, code: 'origin' });
+    for (const site of ['same-origin', 'none'])
+      expect(ask('/api/bundle', 'GET', { 'sec-fetch-site': site })).toBeNull();
+    expect(ask('/api/bundle')).toBeNull();
+    expect(ask('/trains/rake', 'GET', { 'sec-fetch-site': 'cross-site' })).toBeNull();
+  });
+
   test('says which methods there are', () => {
     expect(ask('/api/trains', 'TRACE')).toMatchObject({
       status: 405,
@@ -45,5 +55,26 @@ describe('the gate', () => {
       '/_next/static/%ZZ',
     ])
       expect(ask(path)).toMatchObject({ status: 400, code: 'bad-address' });
+  });
+});
+
+describe('what answers carry', () => {
+  const policy = (url: string) => securityHeaders(url)['content-security-policy'];
+
+  test('a content policy by what they are; pages bring their own', () => {
+    expect(policy('/api/trains/rake/pictures/ab?x')).toMatch(/^default-src 'none'.*; sandbox$/);
+    for (const url of ['/api/trains', '/api/bundle?train=a', '/api/trains/rake/pictures', '/api'])
+      expect(policy(url)).toMatch(/^default-src 'none'(?!.*sandbox)/);
+    for (const url of ['/_next/static/chunks/a.js', '/icon.svg']) expect(policy(url)).toMatch(/^default-src 'self'/);
+    for (const url of ['/', '/trains/rake', '/apiary']) expect(policy(url)).toBeUndefined();
+  });
+
+  test('what keeps other sites from taking them, wherever they come from', () => {
+    for (const headers of [securityHeaders('/'), securityHeaders('/api/trains'), refusalHeaders])
+      expect(headers).toMatchObject({
+        'cross-origin-resource-policy': 'same-origin',
+        'permissions-policy': expect.stringContaining('camera=()'),
+        'x-content-type-options': 'nosniff',
+      });
   });
 });

@@ -6,7 +6,8 @@ const ask = (method = 'GET', headers: Record<string, string> = {}) =>
 
 describe('who may ask', () => {
   test('this machine by its local names, and the hosts that are added', () => {
-    for (const host of ['127.0.0.1', 'localhost:3000', '[::1]:80']) expect(ask('GET', { host })).toBeNull();
+    for (const host of ['127.0.0.1', 'localhost:3000', 'LOCALHOST', 'LocalHost:80', '[::1]:80'])
+      expect(ask('GET', { host })).toBeNull();
     expect(ask('GET', { host: 'salt.example' })).toMatchObject({ status: 421 });
     process.env.TINWHEEL_HOSTS = 'salt.example';
     expect(ask('GET', { host: 'salt.example:8080' })).toBeNull();

@@ -7,7 +7,7 @@ export interface Refusal {
 
 /** Requests must name a host that is served here, and writes must come from its own pages; null when all is well. */
 export function senderRefusal({ method, headers }: Pick<Request, 'method' | 'headers'>): Refusal | null {
-  const host = headers.get('host') ?? '';
+  const host = (headers.get('host') ?? '').toLowerCase();
   if (!isServed(host)) return { status: 421, code: 'host', message: 'This address is not served here.' };
   if (method === 'GET' || method === 'HEAD') return null;
   const origin = headers.get('origin');
@@ -20,7 +20,7 @@ const LOCAL = new Set(['127.0.0.1', 'localhost', '[::1]']);
 /** This machine by its local names, and what TINWHEEL_HOSTS adds (comma separated). */
 function isServed(host: string): boolean {
   const name = host.replace(/:\d+$/, '');
-  return LOCAL.has(name) || (name !== '' && (process.env.TINWHEEL_HOSTS ?? '').split(',').includes(name));
+  return LOCAL.has(name) || (name !== '' && (process.env.TINWHEEL_HOSTS ?? '').toLowerCase().split(',').includes(name));
 }
 
 function hostOf(origin: string): string | null {

@@ -1,5 +1,6 @@
 import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
-import { isApi, SECURITY_HEADERS, turnedAway, type Turned } from './gate';
+import type { Duplex } from 'node:stream';
+import { refusalHeaders, securityHeaders, turnedAway, type Turned } from './gate';
 
 /** Requests that are under way when the server is asked to stop may take so long; a client that hangs keeps nobody waiting. */
 const GRACE_MS = 3_000;
@@ -15,14 +16,14 @@ async function serve(): Promise<void> {
   const handle = app.getRequestHandler();
   await app.prepare();
   const server = createServer((request, response) => {
-    for (const [name, value] of Object.entries(SECURITY_HEADERS)) response.setHeader(name, value);
     const { method = 'GET', url = '/' } = request;
+    for (const [name, value] of Object.entries(securityHeaders(url))) response.setHeader(name, value);
+    oneContentType(response);
     const turned = turnedAway({ method, url, headers: headersOf(request) });
     if (turned) return answer(response, turned);
-    // All of the API is JSON. Said here and not with each answer, it is a type that gets compressed: what an answer says itself reaches the compression as a list, which it does not know.
-    if (isApi(url)) response.setHeader('content-type', 'application/json; charset=utf-8');
     void handle(request, response);
   });
+  server.on('clientError', refuseUnread);
   server.on('error', (error: NodeJS.ErrnoException) => {
     console.error(
       error.code === 'EADDRINUSE'
@@ -44,6 +45,32 @@ async function serve(): Promise<void> {
   }
 }
 
+/** An answer's type reaches the compression as a list of one, which it does not know: as a text, it does. */
+function oneContentType(response: ServerResponse): void {
+  const setHeader = response.setHeader.bind(response);
+  response.setHeader = (name, value) =>
+    setHeader(name, name.toLowerCase() === 'content-type' && Array.isArray(value) ? value[0]! : value);
+}
+
+const UNREAD: Readonly<Record<string, string>> = {
+  HPE_HEADER_OVERFLOW: '431 Request Header Fields Too Large',
+  ERR_HTTP_REQUEST_TIMEOUT: '408 Request Timeout',
+};
+
+/** What is no request, or has too long a head, gets its status with the headers of every other answer. */
+function refuseUnread({ code }: NodeJS.ErrnoException, socket: Duplex): void {
+  if (code === 'ECONNRESET' || !socket.writable) return void socket.destroy();
+  const lines = Object.entries({ ...refusalHeaders, 'content-length': '0', connection: 'close' });
+  socket.end(
+    [
+      `HTTP/1.1 ${UNREAD[code ?? ''] ?? '400 Bad Request'}`,
+      ...lines.map(([name, value]) => `${name}: ${value}`),
+      '',
+      '',
+    ].join('\r\n'),
+  );
+}
+
 function headersOf({ headers }: IncomingMessage): Headers {
   const { host = '', origin, 'sec-fetch-site': site } = headers;
   return new Headers({
@@ -56,6 +83,7 @@ function headersOf({ headers }: IncomingMessage): Headers {
 function answer(response: ServerResponse, { status, code, message, headers = {} }: Turned): void {
   const body = status === 204 ? undefined : JSON.stringify({ error: { code, message } });
   response.writeHead(status, {
+    ...refusalHeaders,
     ...headers,
     'cache-control': 'no-store',
     ...(body !== undefined && { 'content-type': 'application/json; charset=utf-8' }),
