@@ -23,6 +23,8 @@ const LANES = {
   /** Small trains, which are not to wait behind a tangle. */
   sketching: { threads: 1, nice: 5 },
   drawing: { threads: Math.max(1, availableParallelism() - 1), nice: 5 },
+  /** Archives and worksheets that somebody sends or waits for: they may take long, and the shelf's summaries do not wait for them. */
+  archives: { threads: 1, nice: 10 },
   background: { threads: 1, nice: 15 },
 } as const;
 type Lane = keyof typeof LANES;
@@ -34,9 +36,9 @@ export const isSlowToDraw = (document: string): boolean => document.length > SMA
 
 const LANE_OF: Record<Job, Lane> = {
   check: 'reading',
-  worksheet: 'background',
-  zip: 'background',
-  unbundle: 'background',
+  worksheet: 'archives',
+  zip: 'archives',
+  unbundle: 'archives',
   unreadable: 'reading',
   draw: 'drawing',
   summarise: 'background',
