@@ -51,7 +51,9 @@ export const planReply = z.object({
         readings: z.number(),
         pictures: z.number(),
         beside: z.number(),
-        there: z.nullable(z.object({ name: z.string(), same: z.boolean() })),
+        there: z.nullable(
+          z.object({ name: z.string(), same: z.boolean(), inBin: z.boolean(), newEntries: z.number() }),
+        ),
       }),
     ),
     worksheets: z.number(),
@@ -59,7 +61,13 @@ export const planReply = z.object({
   }),
 });
 export const restoredReply = z.object({
-  restored: z.object({ added: z.array(z.string()), replaced: z.array(z.string()), skipped: z.array(z.string()) }),
+  restored: z.object({
+    added: z.array(z.string()),
+    replaced: z.array(z.string()),
+    skipped: z.array(z.string()),
+    merged: z.array(z.string()),
+    renamed: z.array(z.object({ from: z.string(), to: z.string() })),
+  }),
 });
 export const revisionReply = z.object({ train });
 export const examplesReply = z.object({

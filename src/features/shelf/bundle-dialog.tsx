@@ -5,7 +5,15 @@ import { useState } from 'react';
 import { Dialog, DialogActions } from '@/ui/dialog';
 import { Tick } from '@/ui/form-fields';
 import { OpenFile } from '@/ui/open-file';
-import { bundleAddress, planBundle, restoreBundle, type BundleChoice, type BundlePlan, type ShelfEntry } from '@/wire';
+import {
+  bundleAddress,
+  planBundle,
+  restoreBundle,
+  type BundleChoice,
+  type BundlePlan,
+  type BundleRestored,
+  type ShelfEntry,
+} from '@/wire';
 
 interface Props {
   readonly entries: readonly ShelfEntry[];
@@ -32,16 +40,14 @@ export function BundleDialog({ entries, onRestored, onClose }: Props) {
     const answer = await planBundle(file);
     setBusy(false);
     setMessage(answer.ok ? null : `${file.name}: ${answer.message}`);
-    setOpened(answer.ok ? { file, plan: answer.value.plan, choices: {} } : null);
+    setOpened(answer.ok ? { file, plan: answer.value.plan, choices: choicesAtFirst(answer.value.plan) } : null);
   };
   const restore = async ({ file, choices }: Opened) => {
     setBusy(true);
     const answer = await restoreBundle(file, choices);
     setBusy(false);
     if (!answer.ok) return setMessage(answer.message);
-    const { added, replaced, skipped } = answer.value.restored;
-    const said = [['Added', added], ['Replaced', replaced], ['Left as they were', skipped]] as const; // prettier-ignore
-    onRestored(said.flatMap(([what, names]) => (names.length > 0 ? [`${what}: ${names.join(', ')}.`] : [])).join(' ') || 'There was nothing to bring.'); // prettier-ignore
+    onRestored(saidOf(answer.value.restored));
   };
   return (
     <Dialog title="Bundles" onClose={onClose} wide>
@@ -114,6 +120,33 @@ export function BundleDialog({ entries, onRestored, onClose }: Props) {
   );
 }
 
+/** A train that was taken off the shelf is put back unless something else is chosen; one that is on it stays as it is. */
+const choicesAtFirst = ({ trains }: BundlePlan): Opened['choices'] =>
+  Object.fromEntries(trains.flatMap(({ id, there }) => (there?.inBin ? [[id, 'replace' as const]] : [])));
+
+/** What a bundle brought, in a line. */
+function saidOf({ added, replaced, merged, skipped, renamed }: BundleRestored): string {
+  const said = [
+    ['Added', added],
+    ['Replaced', replaced],
+    ['Left as they were, with new log entries', merged],
+    ['Left as they were', skipped],
+    ['Answers under another name', renamed.map(({ from, to }) => `${from} is “${to}” here`)],
+  ] as const;
+  return (
+    said.flatMap(([what, names]) => (names.length > 0 ? [`${what}: ${names.join(', ')}.`] : [])).join(' ') ||
+    'There was nothing to bring.'
+  );
+}
+
+/** How it stands with a train that is there already. */
+function standing({ name, same, inBin, newEntries }: NonNullable<BundlePlan['trains'][number]['there']>): string {
+  if (inBin) return 'was taken off the shelf here';
+  if (same) return 'is there, the same';
+  const grown = newEntries > 0 ? `, ${newEntries} log entries are new here` : '';
+  return `is there as “${name}”${grown}`;
+}
+
 /** What will come, and for what is there already what is to be done. */
 function Coming({
   opened: { file, plan, choices },
@@ -136,9 +169,7 @@ function Coming({
             </span>
             {there ? (
               <label className="flex items-center gap-2">
-                <span className="muted">
-                  {there.same ? 'is there, the same' : `is there as “${there.name}”, otherwise`}
-                </span>
+                <span className="muted">{standing(there)}</span>
                 <select
                   className="select select-xs w-32"
                   aria-label={`What to do with ${name}`}

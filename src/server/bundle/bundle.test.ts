@@ -96,10 +96,13 @@ test('what is there is never overwritten unasked: skipped, kept in both states, 
   const bytes = await bundled(here, [id]);
   await save(here, id, 3, withFirstTeeth(demoTrain('sluice-winch'), 20));
   const before = (await here.trains.findOne({ where: { id } }))!.get().document;
-  expect((await planRestore(here, checked(bytes))).trains[0]!.there).toEqual({ name: 'Sluice winch', same: false });
-  expect(await restoreBundle(here, checked(bytes), () => 'skip')).toEqual({ added: [], replaced: [], skipped: ['Sluice winch'] }); // prettier-ignore
+  expect((await planRestore(here, checked(bytes))).trains[0]!.there).toMatchObject({
+    name: 'Sluice winch',
+    same: false,
+  });
+  expect(await restoreBundle(here, checked(bytes), () => 'skip')).toMatchObject({ added: [], replaced: [], skipped: ['Sluice winch'] }); // prettier-ignore
   expect((await here.trains.findOne({ where: { id } }))!.get().document).toBe(before);
-  expect(await restoreBundle(here, checked(bytes), () => 'both')).toEqual({ added: ['Sluice winch (restored)'], replaced: [], skipped: [] }); // prettier-ignore
+  expect(await restoreBundle(here, checked(bytes), () => 'both')).toMatchObject({ added: ['Sluice winch (restored)'], replaced: [], skipped: [] }); // prettier-ignore
   expect(await here.trains.count()).toBe(2);
   expect(await here.log.count()).toBe(2);
   expect((await here.trains.findOne({ where: { id } }))!.get().document).toBe(before);

@@ -16,11 +16,7 @@ export async function prepareForUpgrade(file: string, now: Date = new Date()): P
   const database = await openReadOnly(file);
   try {
     const applied = await appliedMigrations(database);
-    const unknown = applied.filter((name) => !KNOWN_MIGRATIONS.includes(name));
-    if (unknown.length > 0)
-      throw new StartupError(
-        `${file} was made by a newer version of Tin Wheel (it has ${unknown[0]}). Start that version, or put an older copy in its place.`,
-      );
+    refuseNewer(file, applied);
     const pending = KNOWN_MIGRATIONS.filter((name) => !applied.includes(name));
     if (applied.length === 0 || pending.length === 0) return;
     // To the millisecond, and by which process: servers may start together, and again within a second.
@@ -36,6 +32,15 @@ export async function prepareForUpgrade(file: string, now: Date = new Date()): P
   } finally {
     await new Promise<void>((done) => database.close(() => done()));
   }
+}
+
+/** @throws StartupError where a file has been changed in a way that this version does not know. */
+export function refuseNewer(file: string, applied: readonly string[]): void {
+  const unknown = applied.filter((name) => !KNOWN_MIGRATIONS.includes(name));
+  if (unknown.length > 0)
+    throw new StartupError(
+      `${file} was made by a newer version of Tin Wheel (it has ${unknown[0]}). Start that version, or put an older copy in its place.`,
+    );
 }
 
 const copyPrefix = (file: string): string => `${basename(file).replace(/\.sqlite$/, '')}-before-`;

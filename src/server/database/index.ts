@@ -3,11 +3,14 @@ import { databaseFile, openDatabase, type Database } from './connection';
 import { seedDemoTrains } from './seed';
 import { StartupError, startupError } from './startup-error';
 
+export { refuseNewer } from './before-upgrade';
 export { databaseFile, openDatabase, type Database } from './connection';
 export { sqliteCode, StartupError } from './startup-error';
 export { seedDemoTrains } from './seed';
 export { shrink } from './shrink';
-export type { BesideModel } from './beside-model';
+export type { BesideModel, BesideRow } from './beside-model';
+export type { PictureRow } from './picture-model';
+export type { PeopleModel } from './practice-models';
 export type { RevisionRow } from './revision-model';
 export { firstRow } from './train-model';
 

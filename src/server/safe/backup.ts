@@ -1,6 +1,6 @@
 import { existsSync, renameSync, rmSync } from 'node:fs';
 import sqlite3 from 'sqlite3';
-import { StartupError } from '../database';
+import { refuseNewer, StartupError } from '../database';
 
 /** Something that keeps a copy from being taken or put back, in a sentence. */
 export class SafeError extends Error {}
@@ -40,6 +40,11 @@ export async function wholeOrThrow(file: string): Promise<void> {
     const tables = await all<{ name: string }>(database, "SELECT name FROM sqlite_master WHERE type = 'table'");
     if (!['trains', 'migrations'].every((name) => tables.some((table) => table.name === name)))
       throw new SafeError(`${file} is not a database of Tin Wheel.`);
+    const applied = await all<{ name: string }>(database, 'SELECT name FROM migrations');
+    refuseNewer(
+      file,
+      applied.map(({ name }) => name),
+    );
   } finally {
     await close(database);
   }

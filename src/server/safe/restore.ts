@@ -1,4 +1,4 @@
-import { copyFileSync, existsSync, mkdirSync, renameSync, rmSync } from 'node:fs';
+import { copyFileSync, existsSync, mkdirSync, renameSync, rmSync, statSync } from 'node:fs';
 import { dirname } from 'node:path';
 import sqlite3 from 'sqlite3';
 import { all, close, open, run, SafeError, wholeOrThrow } from './backup';
@@ -10,6 +10,11 @@ import { all, close, open, run, SafeError, wholeOrThrow } from './backup';
  */
 export async function restore(source: string, file: string, now: Date = new Date()): Promise<string | null> {
   if (!existsSync(source)) throw new SafeError(`There is no file ${source}.`);
+  // What a server wrote last stands there until it ends; without it the copy would be an older state than it seems.
+  if (existsSync(`${source}-wal`) && statSync(`${source}-wal`).size > 0)
+    throw new SafeError(
+      `${source} has a write-ahead log beside it, ${source}-wal: a server has it open, or ended in the middle. Take a copy with bin/tinwheel backup, or start a server on it once and stop it.`,
+    );
   await wholeOrThrow(source);
   mkdirSync(dirname(file), { recursive: true });
   const part = `${file}.restoring`;

@@ -1,4 +1,4 @@
-import { existsSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { copyFileSync, existsSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sqlite3 from 'sqlite3';
@@ -76,6 +76,24 @@ test('nothing is put back under a running server, nor anything that is no sound 
   await close(other);
   await expect(restore(at('other.sqlite'), at('data.sqlite'))).rejects.toThrow('is not a database of Tin Wheel');
   await expect(restore(at('none.sqlite'), at('data.sqlite'))).rejects.toThrow('There is no file');
+  const still = await openDatabase(at('data.sqlite'));
+  expect(await still.trains.count()).toBe(1);
+  await still.close();
+});
+
+test('a copy with a write-ahead log beside it, or of a newer version, is refused and nothing is touched', async () => {
+  const database = await openDatabase(at('data.sqlite'));
+  await add(database, demoTrain('mud-tram'));
+  await backup(at('data.sqlite'), at('copy.sqlite'));
+  copyFileSync(at('data.sqlite'), at('half.sqlite'));
+  copyFileSync(at('data.sqlite-wal'), at('half.sqlite-wal'));
+  await database.close();
+  await expect(restore(at('half.sqlite'), at('data.sqlite'))).rejects.toThrow('write-ahead log');
+  const newer = await open(at('copy.sqlite'), sqlite3.OPEN_READWRITE);
+  await all(newer, "INSERT INTO migrations (name) VALUES ('999-later')");
+  await close(newer);
+  await expect(restore(at('copy.sqlite'), at('data.sqlite'))).rejects.toThrow('newer version');
+  expect(readdirSync(folder).filter((name) => /restor/.test(name))).toEqual([]);
   const still = await openDatabase(at('data.sqlite'));
   expect(await still.trains.count()).toBe(1);
   await still.close();
