@@ -19,7 +19,11 @@ test('a bundle is had from its address, shown before it comes, and never overwri
   expect(plan.trains).toMatchObject([{ id, name: 'Sluice winch', there: { name: 'Sluice winch', same: true } }]);
   const restored = async (choices: Parameters<typeof wire.restoreBundle>[1]) => held(replies.restoredReply, await wire.restoreBundle(zip, choices)).restored; // prettier-ignore
   expect(await restored({})).toMatchObject({ added: [], replaced: [], skipped: ['Sluice winch'] });
-  expect(await restored({ [id]: 'both' })).toMatchObject({ added: ['Sluice winch (restored)'], replaced: [], skipped: [] });
+  expect(await restored({ [id]: 'both' })).toMatchObject({
+    added: ['Sluice winch (restored)'],
+    replaced: [],
+    skipped: [],
+  });
   expect(await restored({ [id]: 'replace' })).toMatchObject({ added: [], replaced: ['Sluice winch'], skipped: [] });
   const wrong = await wire.restoreBundle(zip, { [id]: 'burn' as 'skip' });
   expect(wrong).toMatchObject({ ok: false, code: 'bad-request' });

@@ -31,8 +31,7 @@ export async function takeUp(store: PracticeStore, person: string | null): Promi
     const { answers, unreadable } = answer.value;
     const told = { text: `${unreadable} kept under this name cannot be read; they are not counted.`, bad: true };
     store.getState().set({ answers, ...(unreadable > 0 && { told }) });
-  }
-  else store.getState().set({ told: { text: answer.message, bad: true } });
+  } else store.getState().set({ told: { text: answer.message, bad: true } });
 }
 
 function lastPerson(): string | null {
