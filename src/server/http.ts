@@ -146,6 +146,12 @@ export function savedResponse(saved: Saved, created = false): Response {
       );
     case 'stale':
       return saved.current.unreadable === null ? stale(saved.current) : unreadable(saved.current);
+    case 'other request':
+      return failure(
+        409,
+        'key-used',
+        'The Idempotency-Key of this request was used for another document. Send it with a key of its own.',
+      );
     case 'missing':
       return failure(404, 'no-train', 'This train is no longer on the shelf.');
     case 'refused':

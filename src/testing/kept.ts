@@ -19,8 +19,8 @@ export const add = (database: Database, value: unknown, key?: string): Promise<S
   addTrain(database, checkDocument(value), key);
 
 /** Adds a value, and gives back under which id it stands on the shelf. */
-export async function shelved(database: Database, value: unknown): Promise<string> {
-  const added = await add(database, value);
+export async function shelved(database: Database, value: unknown, key?: string): Promise<string> {
+  const added = await add(database, value, key);
   if (added.outcome !== 'saved') throw new Error(added.outcome);
   return added.stored.id;
 }

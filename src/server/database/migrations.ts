@@ -94,6 +94,11 @@ const MIGRATIONS: RunnableMigration<Context>[] = [
       await run('CREATE TABLE IF NOT EXISTS worksheets (id VARCHAR(255) PRIMARY KEY, name VARCHAR(255) NOT NULL, document TEXT NOT NULL, saved_at DATETIME NOT NULL)'); // prettier-ignore
     },
   },
+  {
+    name: '011-request-content',
+    // What a request brought, as a digest: another one under its key is not the same request. None of those from before.
+    up: ({ context }) => addColumn(context, 'requests', 'content', 'VARCHAR(64)'),
+  },
 ];
 
 /** A table of documents beside trains, which go when their train goes. */

@@ -1,8 +1,9 @@
 import { copyFileSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { demoTrain } from '@/testing/demo-train';
 import { withFirstTeeth } from '@/testing/edited';
-import { add, readable, save } from '@/testing/kept';
+import { add, readable, save, shelved } from '@/testing/kept';
 import { stopWorkers } from '../heavy';
 import { openDatabase, seedDemoTrains, type Database } from '../database';
 import { findTrain, forgetDeleted, putBackTrain, removeTrain } from './repository';
@@ -91,6 +92,19 @@ describe('the shelf in a real database file', () => {
     expect(await rake()).toMatchObject({ version: 2, positions: 2 });
     // Working out a summary is no change of the train.
     expect(await listRevisions(database, 'pan-rake')).toHaveLength(2);
+  });
+
+  test('the same key with another document is refused, an empty key is none, and what was deleted is made anew', async () => {
+    const id = await shelved(database, demoTrain('stirrer'), 'key-9');
+    expect((await add(database, demoTrain('crawler'), 'key-9')).outcome).toBe('other request');
+    const two = [await shelved(database, demoTrain('stirrer'), ''), await shelved(database, demoTrain('crawler'), '')];
+    expect(new Set([...two, id]).size).toBe(3);
+    await removeTrain(database, id, 1);
+    const again = await Promise.all([1, 2, 3].map(() => shelved(database, demoTrain('stirrer'), 'key-9')));
+    expect(new Set(again).size).toBe(1);
+    expect(again[0]).not.toBe(id);
+    expect(await database.trains.count({ where: { id: again[0] } })).toBe(1);
+    expect((await add(database, demoTrain('crawler'), 'key-9')).outcome).toBe('other request');
   });
 
   test('a request to add a train that is repeated with its key adds nothing', async () => {

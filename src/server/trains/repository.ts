@@ -1,5 +1,5 @@
-import { randomUUID } from 'node:crypto';
-import { Op, UniqueConstraintError } from 'sequelize';
+import { createHash, randomUUID } from 'node:crypto';
+import { Op, QueryTypes, UniqueConstraintError } from 'sequelize';
 import type { Problem } from '@/core/train';
 import { firstRow, shrink, type Database } from '../database';
 import { whyUnreadable, type Checked } from '../heavy';
@@ -24,6 +24,8 @@ export type Saved =
   /** There is a newer version, which may not be readable. */
   | { readonly outcome: 'stale'; readonly current: KeptTrain }
   | { readonly outcome: 'missing' }
+  /** The key of this request was another one's, which brought something else. */
+  | { readonly outcome: 'other request' }
   | { readonly outcome: 'refused'; readonly problems: readonly Problem[] };
 
 /** @param signal of whoever asks, see heavy/pool.ts */
@@ -56,25 +58,40 @@ export async function findDocument(
 
 /**
  * Adds a document as a new train. With a key that names the request, asking again adds nothing: the train that the first made is told
- * once more. So a request whose answer was lost can be repeated.
+ * once more. So a request whose answer was lost can be repeated. The same key with other content is refused, and once its train was taken off the shelf it makes one anew.
  */
 export async function addTrain(database: Database, checked: Checked, key: string | null = null): Promise<Saved> {
   if (!checked.ok) return { outcome: 'refused', problems: checked.problems };
-  const row = await makeTrain(database, key === null ? randomUUID() : await idFor(database, key), checked);
+  const made = key ? await idFor(database, key, checked.document) : randomUUID();
+  if (made === null) return { outcome: 'other request' };
+  const row = await makeTrain(database, made, checked);
   const { id, version, updatedAt } = row.get();
   return { outcome: 'saved', stored: { id, version, updatedAt: keptTime(updatedAt), document: checked.document } };
 }
 
 /**
  * The id of the train that a request makes: written down before the train, so that a request that was broken off in between, or is asked
- * twice at once, makes the same one. Each step is one statement: none waits for another's transaction.
+ * twice at once, makes the same one. Each step is one statement: none waits for another's transaction. Null where the key was used for something else.
  */
-async function idFor({ sequelize }: Database, key: string): Promise<string> {
-  await sequelize.query('INSERT OR IGNORE INTO requests (key, train_id, at) VALUES (?, ?, ?)', {
-    replacements: [key, randomUUID(), new Date()],
+async function idFor({ sequelize, trains }: Database, key: string, document: string): Promise<string | null> {
+  const content = createHash('sha256').update(document).digest('hex');
+  await sequelize.query('INSERT OR IGNORE INTO requests (key, train_id, at, content) VALUES (?, ?, ?, ?)', {
+    replacements: [key, randomUUID(), new Date(), content],
   });
-  const [found] = await sequelize.query('SELECT train_id AS id FROM requests WHERE key = ?', { replacements: [key] });
-  return (found as { id: string }[])[0]!.id;
+  const request = () =>
+    sequelize.query<{ id: string; content: string | null }>(
+      'SELECT train_id AS id, content FROM requests WHERE key = ?',
+      { replacements: [key], type: QueryTypes.SELECT },
+    );
+  const [first] = await request();
+  if (!first || (first.content !== null && first.content !== content)) return null;
+  const made = await trains.findByPk(first.id, { paranoid: false });
+  if (!made?.isSoftDeleted()) return first.id;
+  await sequelize.query('UPDATE requests SET train_id = ? WHERE key = ? AND train_id = ?', {
+    replacements: [randomUUID(), key, first.id],
+  });
+  // Asked twice at once, both find what the first of them has written.
+  return (await request())[0]?.id ?? null;
 }
 
 async function makeTrain(
