@@ -53,7 +53,7 @@ test.each([
   ['cut off', `document = '${CUT}'`],
   ['crafted', `document = '${CRAFTED}'`],
   ['no reading', `document = '{"id":"r1","kind":"song"}'`],
-  ['of a kind that there is not', `name = 'poem'`],
+  ['of a kind that there is not', `kind = 'poem'`],
 ])('a log with an entry that is %s gives the others, and adds none that was never written', async (_, set) => {
   const id = await furnished();
   await damage('log_entries', set, 'r1');

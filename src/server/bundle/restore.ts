@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { QueryTypes, Transaction } from 'sequelize';
 import { plainPicture } from '../trains/picture-bytes';
-import { sqliteCode, type BesideRow, type Database, type PeopleModel, type PictureRow } from '../database';
+import { sqliteCode, type LogEntryRow, type Database, type PeopleModel, type PictureRow } from '../database';
 import { answersIn, logIn, renamed, textOf, type CheckedBundle } from './check';
 import { pictureOf, type BundledTrain } from './manifest';
 
@@ -131,7 +131,7 @@ async function atOnce(
   await transaction.commit();
 }
 
-type OwnReadings = { readonly log: BesideRow[]; readonly pictures: PictureRow[] };
+type OwnReadings = { readonly log: LogEntryRow[]; readonly pictures: PictureRow[] };
 
 /** Takes a train off to make room for the bundle's, and gives what was logged of it: that is never lost, whatever replaces the train. */
 async function takeOff(
@@ -141,7 +141,7 @@ async function takeOff(
 ): Promise<OwnReadings> {
   const where = { trainId: id };
   const own = {
-    log: (await log.findAll({ where, transaction })).map((row) => row.get()),
+    log: (await log.findAll({ where, order: [['place', 'ASC']], transaction })).map((row) => row.get()),
     pictures: (await pictures.findAll({ where, transaction })).map((row) => row.get()),
   };
   await trains.destroy({ where: { id }, force: true, transaction });
@@ -149,8 +149,10 @@ async function takeOff(
 }
 
 async function putBackReadings({ log, pictures }: Database, own: OwnReadings, transaction: Transaction): Promise<void> {
-  for (let at = 0; at < own.log.length; at += BATCH)
-    await log.bulkCreate(own.log.slice(at, at + BATCH), { ignoreDuplicates: true, transaction });
+  // After what the bundle had, in their own order.
+  const entries = own.log.map((one) => ({ ...one, place: null }));
+  for (let at = 0; at < entries.length; at += BATCH)
+    await log.bulkCreate(entries.slice(at, at + BATCH), { ignoreDuplicates: true, transaction });
   await pictures.bulkCreate(own.pictures, { ignoreDuplicates: true, transaction });
 }
 
@@ -202,7 +204,7 @@ async function putReadings(
   const known = new Set((await log.findAll({ where: { trainId: id }, attributes: ['id'], transaction })).map((row) => row.get().id)); // prettier-ignore
   const readings = logIn(files, folder)!
     .filter((one) => !known.has(one.id))
-    .map((one) => ({ trainId: id, id: one.id, name: one.kind, document: JSON.stringify(one.document), savedAt: new Date(one.savedAt) })); // prettier-ignore
+    .map((one) => ({ trainId: id, id: one.id, kind: one.kind, document: JSON.stringify(one.document), savedAt: new Date(one.savedAt) })); // prettier-ignore
   for (let at = 0; at < readings.length; at += BATCH) await log.bulkCreate(readings.slice(at, at + BATCH), { transaction }); // prettier-ignore
   for (const one of train.pictures) {
     const plain = plainPicture(Buffer.from(files[pictureOf(folder, one)]!))!;

@@ -5,6 +5,7 @@ import sqlite3 from 'sqlite3';
 import { defineTrain, type TrainModel } from './train-model';
 import { defineRevision, type RevisionModel } from './revision-model';
 import { defineBeside, type BesideModel } from './beside-model';
+import { defineLog, type LogModel } from './log-model';
 import { definePicture, type PictureModel } from './picture-model';
 import {
   defineAnswers,
@@ -24,8 +25,7 @@ interface Tables {
   /** Searches for tooth counts, and scenarios of motor and load, kept beside trains. */
   readonly searches: BesideModel;
   readonly scenarios: BesideModel;
-  /** Entries of logs: readings, corrections and runs, by their kind as name; never changed. */
-  readonly log: BesideModel;
+  readonly log: LogModel;
   readonly pictures: PictureModel;
   /** Who practises on this installation, and what each has answered. */
   readonly people: PeopleModel;
@@ -97,7 +97,7 @@ const tablesOf = (sequelize: Sequelize): Tables => ({
   revisions: defineRevision(sequelize),
   searches: defineBeside(sequelize, 'searches'),
   scenarios: defineBeside(sequelize, 'scenarios'),
-  log: defineBeside(sequelize, 'log_entries'),
+  log: defineLog(sequelize),
   pictures: definePicture(sequelize),
   people: definePeople(sequelize),
   answers: defineAnswers(sequelize),

@@ -99,6 +99,25 @@ const MIGRATIONS: RunnableMigration<Context>[] = [
     // What a request brought, as a digest: another one under its key is not the same request. None of those from before.
     up: ({ context }) => addColumn(context, 'requests', 'content', 'VARCHAR(64)'),
   },
+  {
+    name: '012-places',
+    // Entries and answers in the order in which they were written, which times do not tell: many come at once, and clocks are set.
+    up: async ({ context }) => {
+      if (!(await context.hasColumn('log_entries', 'kind')))
+        await context.run('ALTER TABLE log_entries RENAME COLUMN name TO kind');
+      for (const [table, owner] of [
+        ['log_entries', 'train_id'],
+        ['practice_answers', 'person_id'],
+      ] as const) {
+        await addColumn(context, table, 'place', 'INTEGER');
+        // SQLite numbers the rows of a table as they come.
+        await context.run(`UPDATE ${table} SET place = rowid WHERE place IS NULL`);
+        await context.run(`CREATE INDEX IF NOT EXISTS ${table}_in_order ON ${table} (${owner}, place)`);
+        await context.run(`CREATE TRIGGER IF NOT EXISTS ${table}_places AFTER INSERT ON ${table} WHEN new.place IS NULL BEGIN
+          UPDATE ${table} SET place = (SELECT coalesce(max(place), 0) + 1 FROM ${table} WHERE ${owner} = new.${owner}) WHERE rowid = new.rowid; END`);
+      }
+    },
+  },
 ];
 
 /** A table of documents beside trains, which go when their train goes. */

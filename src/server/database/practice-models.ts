@@ -13,6 +13,8 @@ export interface AnswerRow {
   id: string;
   document: string;
   savedAt: Date;
+  /** Its number in the order in which they were given; the database gives it. */
+  place: number | null;
 }
 
 /** A worksheet as an open file's text. */
@@ -24,7 +26,7 @@ export interface WorksheetRow {
 }
 
 export type PeopleModel = ModelStatic<Model<PersonRow>>;
-export type AnswersModel = ModelStatic<Model<AnswerRow>>;
+export type AnswersModel = ModelStatic<Model<AnswerRow, Omit<AnswerRow, 'place'> & Partial<AnswerRow>>>;
 export type WorksheetsModel = ModelStatic<Model<WorksheetRow>>;
 
 // Sequelize writes into what it is given, so each column gets its own.
@@ -40,7 +42,7 @@ export const definePeople = (sequelize: Sequelize): PeopleModel =>
 export const defineAnswers = (sequelize: Sequelize): AnswersModel =>
   sequelize.define(
     'practiceAnswer',
-    { personId: key(), id: key(), document: text(), savedAt: time() },
+    { personId: key(), id: key(), document: text(), savedAt: time(), place: { type: DataTypes.INTEGER } },
     { ...options, tableName: 'practice_answers' },
   );
 

@@ -28,7 +28,10 @@ export async function seedDemoTrains(database: Database, folder: string): Promis
     const rows = (those: readonly ExampleBeside[]) => those.map(({ train, ...rest }, i) => ({ ...rest, trainId: train!, savedAt: new Date(at + i) })); // prettier-ignore
     await searches.bulkCreate(rows(beside.searches), { transaction });
     await scenarios.bulkCreate(rows(beside.scenarios), { transaction });
-    await log.bulkCreate(rows(beside.readings), { transaction });
+    await log.bulkCreate(
+      rows(beside.readings).map(({ name, ...row }) => ({ ...row, kind: name })),
+      { transaction },
+    );
     await worksheets.bulkCreate(beside.worksheets.map(({ id, name, document }) => ({ id, name, document, savedAt: new Date(at) })), { transaction }); // prettier-ignore
     await sequelize.query('INSERT INTO marks (name, at) VALUES (?, ?)', {
       replacements: [SEEDED, new Date()],

@@ -6,6 +6,7 @@ import { join } from 'node:path';
 import sqlite3 from 'sqlite3';
 import { stopWorkers } from '../heavy';
 import { listShelf } from '../trains/shelf';
+import { addToLog, listLog } from '../trains/log';
 import { listRevisions } from '../trains/revisions';
 import { openDatabase, seedDemoTrains, StartupError } from '.';
 
@@ -138,6 +139,35 @@ describe('upgrades', () => {
         return rows;
       }),
     ).toHaveLength(1);
+  });
+
+  test('number the entries of logs that were ordered by invented times, as they were written', async () => {
+    await (await openDatabase(file)).close();
+    const entry = (id: string, at: string) =>
+      `INSERT INTO log_entries (train_id, id, name, document, saved_at) VALUES ('t', '${id}', 'reading', '{}', '${at}')`;
+    await plainly(
+      ...['log_entries', 'practice_answers'].flatMap((table) => [
+        `DROP TRIGGER ${table}_places`,
+        `DROP INDEX ${table}_in_order`,
+        `ALTER TABLE ${table} DROP COLUMN place`,
+      ]),
+      'ALTER TABLE log_entries RENAME COLUMN kind TO name',
+      "DELETE FROM migrations WHERE name = '012-places'",
+      "INSERT INTO trains (id, name, document, version, created_at, updated_at) VALUES ('t', 't', '{}', 1, 'x', 'x')",
+      entry('z', '2026-01-01 00:00:00.001 +00:00'),
+      entry('b', '2026-01-01 00:00:00.900 +00:00'),
+      entry('a', '2026-01-01 00:00:00.500 +00:00'),
+    );
+    const database = await openDatabase(file);
+    await addToLog(database, 't', [{ id: 'c', kind: 'run', document: '{}' }]);
+    const log = await listLog(database, 't');
+    expect(log.map(({ id, kind }) => [id, kind])).toEqual([
+      ['z', 'reading'],
+      ['b', 'reading'],
+      ['a', 'reading'],
+      ['c', 'run'],
+    ]);
+    await database.close();
   });
 
   test('go on from what a start that was killed half way left behind', async () => {

@@ -35,7 +35,7 @@ export const removePerson = async ({ people }: Database, id: string): Promise<bo
 /** What someone answered, as JSON texts, the oldest first; null where there is no such person. */
 export async function listAnswers({ reading }: Database, personId: string): Promise<readonly string[] | null> {
   if ((await reading.people.count({ where: { id: personId } })) === 0) return null;
-  const rows = (await reading.answers.findAll({ where: { personId }, order: [['savedAt', 'ASC'], ['id', 'ASC']], raw: true })) as unknown as { document: string }[]; // prettier-ignore
+  const rows = (await reading.answers.findAll({ where: { personId }, order: [['place', 'ASC'], ['id', 'ASC']], raw: true })) as unknown as { document: string }[]; // prettier-ignore
   return rows.map(({ document }) => document);
 }
 
@@ -47,9 +47,8 @@ export async function addAnswers(
 ): Promise<'kept' | 'missing' | 'full'> {
   if ((await people.count({ where: { id: personId } })) === 0) return 'missing';
   if ((await answers.count({ where: { personId } })) + added.length > MOST_ANSWERS) return 'full';
-  const now = Date.now();
-  // A millisecond for each, so that they stay in their order.
-  const rows = added.map((one, i) => ({ ...one, personId, savedAt: new Date(now + i) }));
+  const savedAt = new Date();
+  const rows = added.map((one) => ({ ...one, personId, savedAt }));
   await answers.bulkCreate(rows, { ignoreDuplicates: true });
   return 'kept';
 }

@@ -49,10 +49,12 @@ export async function copyBeside(
   from: string,
   to: string,
 ): Promise<void> {
-  for (const table of [searches, scenarios, log]) {
+  for (const table of [searches, scenarios]) {
     const rows = (await table.findAll({ where: { trainId: from } })).map((row) => ({ ...row.get(), trainId: to }));
     await table.bulkCreate(rows, { ignoreDuplicates: true });
   }
+  const entries = (await log.findAll({ where: { trainId: from } })).map((row) => ({ ...row.get(), trainId: to }));
+  await log.bulkCreate(entries, { ignoreDuplicates: true });
   // One by one: together they could be more than fits.
   for (const row of await pictures.findAll({ where: { trainId: from }, attributes: ['id'] })) {
     const whole = await pictures.findOne({ where: { trainId: from, id: row.get().id } });

@@ -19,8 +19,8 @@ const BATCH = 500;
 
 /** The log of a train, in the order in which it was written. */
 export async function listLog({ reading: { log } }: Database, trainId: string): Promise<readonly LogRow[]> {
-  const rows = (await log.findAll({ where: { trainId }, order: [['savedAt', 'ASC'], ['id', 'ASC']], raw: true })) as unknown as { id: string; name: LogKind; document: string; savedAt: string | Date }[]; // prettier-ignore
-  return rows.map(({ id, name, document, savedAt }) => ({ id, kind: name, document, savedAt: keptTime(savedAt) })); // prettier-ignore
+  const rows = (await log.findAll({ where: { trainId }, order: [['place', 'ASC'], ['id', 'ASC']], raw: true })) as unknown as { id: string; kind: LogKind; document: string; savedAt: string | Date }[]; // prettier-ignore
+  return rows.map(({ id, kind, document, savedAt }) => ({ id, kind, document, savedAt: keptTime(savedAt) })); // prettier-ignore
 }
 
 /** The text of an entry as it is kept; null where there is none. */
@@ -35,9 +35,8 @@ export async function addToLog(
 ): Promise<'kept' | 'missing' | 'full'> {
   if ((await trains.count({ where: { id: trainId } })) === 0) return 'missing';
   if ((await log.count({ where: { trainId } })) + entries.length > MOST_ENTRIES) return 'full';
-  const now = Date.now();
-  // A millisecond for each, so that they stay in their order.
-  const rows = entries.map(({ id, kind, document }, i) => ({ trainId, id, name: kind, document, savedAt: new Date(now + i) })); // prettier-ignore
+  const savedAt = new Date();
+  const rows = entries.map(({ id, kind, document }) => ({ trainId, id, kind, document, savedAt }));
   await sequelize.transaction(async (transaction) => {
     for (let at = 0; at < rows.length; at += BATCH)
       await log.bulkCreate(rows.slice(at, at + BATCH), { ignoreDuplicates: true, transaction });

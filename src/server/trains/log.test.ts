@@ -1,0 +1,42 @@
+import { demoTrain } from '@/testing/demo-train';
+import { freshShelf } from '@/testing/fresh-shelf';
+import { shelved } from '@/testing/kept';
+import { stopWorkers } from '../heavy';
+import { addAnswers, addPerson, listAnswers } from '../practice/people';
+import { copyBeside } from './beside';
+import { addToLog, listLog } from './log';
+
+const shelf = freshShelf();
+afterAll(stopWorkers);
+
+const entries = (...ids: string[]) => ids.map((id) => ({ id, kind: 'reading' as const, document: '{}' }));
+const many = Array.from({ length: 1000 }, (_, i) => `import ${999 - i}`);
+
+test('a log stands in the order in which it was written, whatever came at once', async () => {
+  const database = shelf();
+  const id = await shelved(database, demoTrain('stirrer'));
+  const other = await shelved(database, demoTrain('stirrer'));
+  await addToLog(database, id, entries(...many));
+  await addToLog(database, other, entries('elsewhere'));
+  await addToLog(database, id, entries('a'));
+  // Sent once more, it stays where it is.
+  await addToLog(database, id, entries('import 999', 'b'));
+  const order = [...many, 'a', 'b'];
+  expect((await listLog(database, id)).map((one) => one.id)).toEqual(order);
+  await copyBeside(database, id, other);
+  await addToLog(database, other, entries('0 last'));
+  const copied = (await listLog(database, other)).map((one) => one.id);
+  expect(copied.filter((one) => one !== 'elsewhere')).toEqual([...order, '0 last']);
+});
+
+test('answers too', async () => {
+  const database = shelf();
+  await addPerson(database, { id: 'p1', name: 'Ansel' });
+  await addAnswers(
+    database,
+    'p1',
+    many.map((id) => ({ id, document: JSON.stringify(id) })),
+  );
+  await addAnswers(database, 'p1', [{ id: 'a', document: '"a"' }]);
+  expect(await listAnswers(database, 'p1')).toEqual([...many, 'a'].map((id) => JSON.stringify(id)));
+});
