@@ -1,4 +1,4 @@
-import { mkdirSync } from 'node:fs';
+import { mkdirSync, statSync } from 'node:fs';
 import { dirname, resolve } from 'node:path';
 import { Sequelize } from 'sequelize';
 import sqlite3 from 'sqlite3';
@@ -39,6 +39,8 @@ export interface Database extends Tables {
   /** The same tables through a connection of its own, which never waits for a save that is being written. */
   readonly reading: Tables;
   readonly file: string;
+  /** Whether the file that is open is still the one that stands under its name. */
+  readonly isInPlace: () => boolean;
   readonly close: () => Promise<void>;
 }
 
@@ -88,7 +90,17 @@ async function connect(file: string): Promise<Database> {
     ...tablesOf(sequelize),
     reading: tablesOf(reader),
     file,
+    isInPlace: staysInPlace(file),
     close: async () => void (await Promise.all([sequelize.close(), reader.close()])),
+  };
+}
+
+/** A file that is moved away or replaced stays open and takes what is saved, which nobody finds again: its number on the disk tells. */
+function staysInPlace(file: string): () => boolean {
+  const { dev, ino } = statSync(file);
+  return () => {
+    const now = statSync(file, { throwIfNoEntry: false });
+    return now?.dev === dev && now.ino === ino;
   };
 }
 

@@ -17,13 +17,21 @@ export { firstRow } from './train-model';
 
 const holder = globalThis as { tinWheelDatabase?: Promise<Database> };
 
-/** The server's one database, opened, migrated and seeded at first use. */
-export function database(): Promise<Database> {
+/**
+ * The server's one database, opened, migrated and seeded at first use.
+ * @throws StartupError where it cannot be used, or is no longer the file on the disk
+ */
+export async function database(): Promise<Database> {
   holder.tinWheelDatabase ??= start().catch((error: unknown) => {
     holder.tinWheelDatabase = undefined;
     throw error;
   });
-  return holder.tinWheelDatabase;
+  const opened = await holder.tinWheelDatabase;
+  if (!opened.isInPlace())
+    throw new StartupError(
+      `${opened.file} was moved away or replaced while the server had it open. Nothing more is saved to it: stop the server, see that the right file is there, and start it again.`,
+    );
+  return opened;
 }
 
 /** The database, or in words why it cannot be used. */
