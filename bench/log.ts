@@ -11,7 +11,10 @@ function demo(name: string): Train {
   return read.train;
 }
 
-/** Ten thousand readings judged (limit 0.6 s), one explained (50 ms), all single faults (200 ms) and all pairs (5 s) of the harvester. */
+/**
+ * Ten thousand readings judged (limit 0.6 s), one explained (50 ms), all single faults (200 ms) and all pairs (5 s) of
+ * the harvester.
+ */
 export function benchLog(): void {
   console.log('\n== the log: readings judged and explained, faults found');
   const train = demo('harvester');

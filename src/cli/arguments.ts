@@ -11,7 +11,9 @@ export interface Arguments {
   readonly positionals: readonly string[];
 }
 
-/** Splits a command line. A number that begins with a minus after an option is that option's value. @throws UsageError */
+/**
+ * Splits a command line. A number that begins with a minus after an option is that option's value. @throws UsageError
+ */
 export function parseArguments(argv: readonly string[], options: OptionKinds): Arguments {
   try {
     return parseArgs({ args: withNegativeNumbers(argv, options), options, allowPositionals: true });

@@ -5,7 +5,10 @@ const STANDARD_INPUT = 0;
 const CHUNK_BYTES = 65_536;
 let inputTaken = false;
 
-/** A file's text; "-" is standard input. @param what it is to be, for the sentence. @throws UsageError where it cannot be read or is too large. */
+/**
+ * A file's text; "-" is standard input. @param what it is to be, for the sentence. @throws UsageError where it cannot
+ * be read or is too large.
+ */
 export function readText(file: string, mostBytes: number, what: string): string {
   const tooLarge = () => new UsageError(`${file}: the file is larger than ${what} may be.`);
   if (file === '-') return readInput(mostBytes, tooLarge);

@@ -58,7 +58,10 @@ export const runCsv = (train: Train, file: string | undefined): string =>
     return `${Papa.unparse([...samplesOf(traces, scenario.order)], { newline: '\n' })}\n`;
   });
 
-/** What each selector's travel gives, stretch by stretch, and with which places of others it locks, as JSON. @throws UsageError */
+/**
+ * What each selector's travel gives, stretch by stretch, and with which places of others it locks, as JSON. @throws
+ * UsageError
+ */
 export function travelJson(train: Train, at: Places): unknown {
   const selectors = (train.selectors ?? []).map(({ id }) => id);
   const unknown = [...at.keys()].find((id) => !selectors.includes(id));

@@ -17,7 +17,10 @@ interface Asked {
   readonly loads: Options['loads'];
 }
 
-/** Adds `loads` to every position that drives or splits: the torques that hold the loads given, in N·m. @throws UsageError */
+/**
+ * Adds `loads` to every position that drives or splits: the torques that hold the loads given, in N·m. @throws
+ * UsageError
+ */
 export function withLoads(report: Report, train: Train, { position, losses, loads }: Asked): unknown {
   const byOutput = new Map<string, Rational>();
   for (const { output, torqueNm } of loads) {

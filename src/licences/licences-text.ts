@@ -12,7 +12,8 @@ interface Shipped {
 }
 
 /**
- * The licences of all packages that are installed with the application, as Markdown: those that only build and test it are left out.
+ * The licences of all packages that are installed with the application, as Markdown: those that only build and test it
+ * are left out.
  * @throws Error naming a package whose licence the lock file does not say
  */
 export function licencesText(lock: Lock): string {

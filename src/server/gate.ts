@@ -19,7 +19,10 @@ const VALUE_POLICY = "default-src 'none'; base-uri 'none'; form-action 'none'; f
 /** Opened by itself, what somebody sent as a picture runs nothing and knows nothing of this site. */
 const PICTURE_POLICY = `${VALUE_POLICY}; sandbox`;
 
-/** The headers of every answer at an address. Pages bring a content policy of their own (see proxy.ts), which names their scripts. */
+/**
+ * The headers of every answer at an address. Pages bring a content policy of their own (see proxy.ts), which names
+ * their scripts.
+ */
 export function securityHeaders(url: string): Readonly<Record<string, string>> {
   const policy = policyOf(url);
   return policy === null ? SECURITY_HEADERS : { ...SECURITY_HEADERS, 'content-security-policy': policy };

@@ -89,7 +89,12 @@ export function answeredAgain(train: Train, question: Question): string | readon
     case 'idle': {
       const statics = staticsOf(train, engaged, brute!);
       const ends = [train.input, ...train.outputs];
-      return statics && central.filter((id) => turning(brute!.speeds.get(id)) && !carries(train, engaged, statics, id) && !ends.includes(id)).sort(); // prettier-ignore
+      return (
+        statics &&
+        central
+          .filter((id) => turning(brute!.speeds.get(id)) && !carries(train, engaged, statics, id) && !ends.includes(id))
+          .sort()
+      );
     }
     case 'drives': {
       const statics = staticsOf(train, engaged, brute!);
@@ -219,7 +224,10 @@ const staticsOf = (
     ? undefined
     : numericStatics(train, engaged, holds)?.passing;
 
-/** Whether any torque acts on a member; the pins of one set pull both ways, and only what is left of them reaches their carrier. */
+/**
+ * Whether any torque acts on a member; the pins of one set pull both ways, and only what is left of them reaches their
+ * carrier.
+ */
 function carries(train: Train, engaged: ReadonlySet<string>, statics: readonly Passing[], member: string): boolean {
   const setOf = setOfMeshes(train, engaged);
   const pins = new Map<string | undefined, number>();

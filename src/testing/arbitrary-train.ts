@@ -83,7 +83,10 @@ interface Recipe {
     readonly places: readonly number[];
     readonly teeth: readonly number[];
   }[];
-  /** A planet that the first planet carries, between two wheels round that planet's own axis, each of them in mesh with a central gear. */
+  /**
+   * A planet that the first planet carries, between two wheels round that planet's own axis, each of them in mesh with
+   * a central gear.
+   */
   readonly nested: readonly number[] | null;
   readonly countershaft: {
     readonly from: number;

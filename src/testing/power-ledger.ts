@@ -2,8 +2,10 @@ import { abs, add, isZero, mul, neg, ONE, sign, solveDense, sub, sum, ZERO, type
 import { FRAME, type Train } from '@/core/train';
 
 /**
- * A second route to who carries power: the balance of every member written out with one unknown for each mesh, joint and load, solved
- * whole; then what each member gets and gives, place by place. Only the document and speeds are taken; nothing of the statics, the
+ * A second route to who carries power: the balance of every member written out with one unknown for each mesh, joint
+ * and load, solved
+ * whole; then what each member gets and gives, place by place. Only the document and speeds are taken; nothing of the
+ * statics, the
  * sets or the account of the core.
  */
 export interface Ledger {

@@ -11,7 +11,10 @@ import { writeWhole } from '../write-whole';
 /** The verbs that work on the database; its file is the one that the server uses (TINWHEEL_DB). */
 const VERBS: Readonly<Record<string, (argv: readonly string[]) => Promise<string>>> = {
   async bundle(argv) {
-    const { values, positionals } = parseArguments(argv, { output: { type: 'string', short: 'o' }, everything: { type: 'boolean' } }); // prettier-ignore
+    const { values, positionals } = parseArguments(argv, {
+      output: { type: 'string', short: 'o' },
+      everything: { type: 'boolean' },
+    });
     if (typeof values.output !== 'string') throw new UsageError('name the zip that is to be written with -o.');
     if ((positionals.length > 0) === (values.everything === true)) throw new UsageError('name the trains by their ids, or say --everything.'); // prettier-ignore
     const output = values.output;

@@ -139,7 +139,10 @@ export function halfPlane(
 /** Rows from one shaft's end out to the next that leaves round it. */
 const SLEEVE = 2;
 
-/** Where an axis' outputs leave: the first to the right, the next to the left where the input does not come in, further ones as sleeves round those. */
+/**
+ * Where an axis' outputs leave: the first to the right, the next to the left where the input does not come in, further
+ * ones as sleeves round those.
+ */
 function endOf(i: number, inputComesIn: boolean): { readonly side: 'left' | 'right'; readonly row: number } {
   const place = i === 0 || !inputComesIn ? i : i + 1;
   return { side: place % 2 === 0 ? 'right' : 'left', row: SLEEVE * Math.floor(place / 2) };

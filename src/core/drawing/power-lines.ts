@@ -1,13 +1,18 @@
 import type { MemberLines, PartOnMember, Point, SideView } from './geometry';
 
-/** Power that a member receives from (negative: gives to) a part on it, per unit of input power; null where it is open. */
+/**
+ * Power that a member receives from (negative: gives to) a part on it, per unit of input power; null where it is open.
+ */
 export interface PowerAt {
   readonly member: string;
   readonly part: PartOnMember;
   readonly power: number | null;
 }
 
-/** A straight stretch of a member's line that carries power, from where to where it flows; share and direction are open where parallel ways share it. */
+/**
+ * A straight stretch of a member's line that carries power, from where to where it flows; share and direction are open
+ * where parallel ways share it.
+ */
 export interface PowerLine {
   readonly member: string;
   readonly from: Point;
@@ -19,7 +24,8 @@ const NOTHING = 1e-9;
 
 /**
  * Which stretches of the members' lines carry power, how much, and which way. A member's lines are a tree; what flows through a link is
- * the sum of what the parts beyond it put in (conservation of power on a rigid member), or what those on this side take. It is open where parts on both
+ * the sum of what the parts beyond it put in (conservation of power on a rigid member), or what those on this side
+ * take. It is open where parts on both
  * sides are. A link that closes a ring carries none.
  */
 export function powerLines(
@@ -93,7 +99,10 @@ function flowsInTree({ links }: MemberLines, put: ReadonlyMap<string, Put>): Flo
   return flows;
 }
 
-/** What flows through a link towards the root: what is put in beyond it, or what is taken on this side; null where both are open. */
+/**
+ * What flows through a link towards the root: what is put in beyond it, or what is taken on this side; null where both
+ * are open.
+ */
 function throughLink(beyond: Put, whole: Put): number | null {
   if (beyond.open === 0) return beyond.known;
   return whole.open === beyond.open ? beyond.known - whole.known : null;

@@ -6,7 +6,19 @@ import { bruteForce } from '@/testing/all-subsets';
 import { demoTrain } from '@/testing/demo-train';
 import { toNumber } from '../rational';
 import type { Train } from '../train';
-import { behavioursOf, faultWords, nextTestFor, outcomeKey, readSeen, singleFaults, suspectsFor, withFaults, type Behaviour, type Fault, type Seen } from '.'; // prettier-ignore
+import {
+  behavioursOf,
+  faultWords,
+  nextTestFor,
+  outcomeKey,
+  readSeen,
+  singleFaults,
+  suspectsFor,
+  withFaults,
+  type Behaviour,
+  type Fault,
+  type Seen,
+} from '.';
 
 const HEAD = { format: 'tin-wheel/seen', version: 1 } as const;
 
@@ -148,7 +160,10 @@ function byHand(train: Train, { fault, part }: Fault, engaged: readonly string[]
   }
 }
 
-/** A planet welded to its carrier: its gears are the carrier's own, and what they meshed is in mesh with a gear on the carrier, that is, turns with it. */
+/**
+ * A planet welded to its carrier: its gears are the carrier's own, and what they meshed is in mesh with a gear on the
+ * carrier, that is, turns with it.
+ */
 function withPlanetWelded(train: Train, planet: string): Train {
   const carrier = train.members.find(({ id }) => id === planet)!.carrier!;
   const memberOf = new Map(train.gears.map(({ id, member }) => [id, member]));

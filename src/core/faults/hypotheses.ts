@@ -11,8 +11,10 @@ export interface Fault {
 }
 
 /**
- * Every single fault that this train's parts can have. One-way clutches that are always in and those that are selected do not hold, or are seized; a planet is seized
- * on its pin, so that it turns with its carrier. Planets are not stuck to the frame: what would stop them stops their carrier's other planets too.
+ * Every single fault that this train's parts can have. One-way clutches that are always in and those that are selected
+ * do not hold, or are seized; a planet is seized
+ * on its pin, so that it turns with its carrier. Planets are not stuck to the frame: what would stop them stops their
+ * carrier's other planets too.
  */
 export function singleFaults(train: Train): readonly Fault[] {
   const oneWay = train.couplers.filter(({ type }) => type === 'one-way');

@@ -12,7 +12,8 @@ export interface Between {
 }
 
 /**
- * - blocked: whichever element moves first, second and so on, a locked set is passed on the way; or one of the ends locks
+ * - blocked: whichever element moves first, second and so on, a locked set is passed on the way; or one of the ends
+ * locks
  * - by-itself: one element moves in all, and a one-way clutch takes over or lets go with it
  * - single: at most one goes off and one comes on
  * - double: more than that has to be timed

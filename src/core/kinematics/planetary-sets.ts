@@ -1,7 +1,10 @@
 import { components } from '../train';
 import { FRAME_INDEX, type MemberIndex, type Network, type NetworkMesh } from './network';
 
-/** Planets that mesh with one another hold together; with all that they mesh they are one set. Several sets may share a carrier. */
+/**
+ * Planets that mesh with one another hold together; with all that they mesh they are one set. Several sets may share a
+ * carrier.
+ */
 export interface PlanetarySet {
   /** The id of its first planet. */
   readonly id: string;

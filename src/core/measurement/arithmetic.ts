@@ -20,7 +20,8 @@ const GRAVITY = 9.80665;
 const HALF = 0.5;
 
 /**
- * The arithmetic of a reading by intervals, as one expression for the bounds and for the line that is printed. Ratios are sizes, input turns for one of the member, in/out.
+ * The arithmetic of a reading by intervals, as one expression for the bounds and for the line that is printed. Ratios
+ * are sizes, input turns for one of the member, in/out.
  * @throws RangeError where a resolution is so large that nothing is known
  */
 export function measured(read: Reading): Measured {
@@ -95,7 +96,10 @@ function slowingTorque({ stallTorqueNm, freeRpm, rpm, resolution = 1 }: Slowing)
   return product(given(stallTorqueNm, `${stallTorqueNm} N·m`), lessThanOne(share));
 }
 
-/** The power that the box takes of a motor it slows down, W: its torque at the speed that was read, both as far as they are known. */
+/**
+ * The power that the box takes of a motor it slows down, W: its torque at the speed that was read, both as far as they
+ * are known.
+ */
 export const slowingWatts = (read: Slowing): Interval =>
   inUnit(product(slowingTorque(read), reading(read.rpm, read.resolution ?? 1, 'rpm')), Math.PI / 30).interval;
 

@@ -204,7 +204,10 @@ function computedFor(train: Train, known: Known, reading: Reading): Rational | n
   }
 }
 
-/** The torque that a scale shows on a member: at an end of the train what goes in or out there, else what the member carries. */
+/**
+ * The torque that a scale shows on a member: at an end of the train what goes in or out there, else what the member
+ * carries.
+ */
 function torqueAt({ solved, figures }: Known, member: string): Rational | null {
   const { memberIndex, input, outputs } = solved.network;
   const at = memberIndex.get(member) ?? input;

@@ -18,7 +18,21 @@ import {
 } from '../rational';
 import { outputTorque, solvePositions } from '../solve';
 import { contains, exactly, minus, over, read, times, type Interval } from './interval';
-import { countedIn, efficiencies, judgedJson, judgeFor, judgeLog, measured, meshEfficiencyFor, plain, readLog, readReading, slowingWatts, type Log, type Reading } from '.'; // prettier-ignore
+import {
+  countedIn,
+  efficiencies,
+  judgedJson,
+  judgeFor,
+  judgeLog,
+  measured,
+  meshEfficiencyFor,
+  plain,
+  readLog,
+  readReading,
+  slowingWatts,
+  type Log,
+  type Reading,
+} from '.';
 
 const TRAM = demoTrain('mud-tram');
 const RAKE = demoTrain('pan-rake');

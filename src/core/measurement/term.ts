@@ -1,7 +1,10 @@
 import { fromDecimal, ONE, type Rational } from '../rational';
 import { exactly, minus, over, read, times, type Interval } from './interval';
 
-/** A part of a line of arithmetic: what it comes to, and how it is printed. One expression makes both, so that a reader who works the line out gets the bounds. */
+/**
+ * A part of a line of arithmetic: what it comes to, and how it is printed. One expression makes both, so that a reader
+ * who works the line out gets the bounds.
+ */
 export interface Term {
   readonly interval: Interval;
   readonly text: string;

@@ -38,13 +38,19 @@ export interface PartRow {
   readonly contactRatio: Readonly<Record<string, number>>;
   /** Over how many teeth it is measured, and what that gives. */
   readonly span: Span | null;
-  /** The position in which its teeth carry most: its speed there, and the largest torque of one of its meshes, of a planet that of one copy. Null where it never carries. */
+  /**
+   * The position in which its teeth carry most: its speed there, and the largest torque of one of its meshes, of a
+   * planet that of one copy. Null where it never carries.
+   */
   readonly worst: {
     readonly position: string;
     readonly speedRpm: number | null;
     readonly torqueNm: number | null;
   } | null;
-  /** At its fastest position, of a planet over the ground: its orbit and its own turning together where both point one way. Null where a size is missing. */
+  /**
+   * At its fastest position, of a planet over the ground: its orbit and its own turning together where both point one
+   * way. Null where a size is missing.
+   */
   readonly tipMetresPerSecond: number | null;
   /** What its material is usually kept below, or the train's own limit. */
   readonly tipLimit: number | null;
@@ -137,7 +143,10 @@ function orbitsOf(train: Train, sizes: Sizes, gears: ReadonlyMap<string, Gear>):
   };
 }
 
-/** Speed of a gear's tips over the ground, mm for each radian that the input turns: that of its middle and that of its tips about it, added. */
+/**
+ * Speed of a gear's tips over the ground, mm for each radian that the input turns: that of its middle and that of its
+ * tips about it, added.
+ */
 function tipMmPerRadian(solved: Solved, gear: Gear, outsideMm: number | null, orbitOf: OrbitOf): number | null {
   if (outsideMm === null) return null;
   let reach = (outsideMm / 2) * Math.abs(speedOf(solved, gear.member));
@@ -160,7 +169,11 @@ function worstOf(
   speedRpm: number | null,
   torqueNm: number | null,
 ): PartRow['worst'] {
-  const found = cases.map(({ id, solved }) => ({ id, speed: speedOf(solved, gear.member), torque: toothTorque(solved, gear.id) / copies })); // prettier-ignore
+  const found = cases.map(({ id, solved }) => ({
+    id,
+    speed: speedOf(solved, gear.member),
+    torque: toothTorque(solved, gear.id) / copies,
+  }));
   const worst = found.reduce<(typeof found)[0] | null>((most, one) => (one.torque > (most?.torque ?? 0) ? one : most), null); // prettier-ignore
   return (
     worst && {

@@ -14,7 +14,10 @@ export interface Sizes {
   readonly centreDistance: (a: Gear, b: Gear) => number | null;
 }
 
-/** Diameters and centre distances of a train's gears without profile shift, as they are drawn: the tips of a ring are shortened where they would foul. */
+/**
+ * Diameters and centre distances of a train's gears without profile shift, as they are drawn: the tips of a ring are
+ * shortened where they would foul.
+ */
 export function gearSizes(train: Train): Sizes {
   const lineOf = linesOf(structureOf(train));
   const modules = gearModules(train, lineOf);

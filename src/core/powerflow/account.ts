@@ -4,7 +4,8 @@ import { powerOf, type Solved } from '../solve';
 import { contributions, type Contribution } from './contributions';
 
 /**
- * Where a member takes power or gives it: a gear in a mesh, the pins of all planets of one set on their carrier, a coupler,
+ * Where a member takes power or gives it: a gear in a mesh, the pins of all planets of one set on their carrier, a
+ * coupler,
  * the driver's or a load's end; for a planet of a set, whatever it passes on inside that set.
  */
 export type Place =
@@ -66,7 +67,10 @@ export function accountOf(solved: Solved): Account {
 
 type TorqueEntry = Pick<Entry, 'place' | 'torque'>;
 
-/** The torques on one member by place: the pins of one set pull both ways, and only what is left over reaches their carrier. */
+/**
+ * The torques on one member by place: the pins of one set pull both ways, and only what is left over reaches their
+ * carrier.
+ */
 function gatherPins(own: readonly Contribution[], setOfMesh: ReadonlyMap<string, PlanetarySet>): TorqueEntry[] {
   const found: TorqueEntry[] = [];
   const pins = new Map<PlanetarySet, Rational | null>();
@@ -89,8 +93,10 @@ function balanced(entries: readonly TorqueEntry[]): readonly TorqueEntry[] {
 }
 
 /**
- * A planet moves with its carrier as well as round its pin, so a tooth that pushes it gives it what the mate gives: torque on the mate
- * times the mate's speed. What is left goes on inside the set, over its pin or to planets it meshes with; between those two the
+ * A planet moves with its carrier as well as round its pin, so a tooth that pushes it gives it what the mate gives:
+ * torque on the mate
+ * times the mate's speed. What is left goes on inside the set, over its pin or to planets it meshes with; between
+ * those two the
  * power divides by where the planets stand, which tooth counts do not tell, so both are one place.
  */
 function planetEntries(
@@ -117,7 +123,8 @@ const negated = (value: Rational | null): Rational | null => value && neg(value)
 const HALF = fraction(1, 2);
 
 /**
- * The torque a member carries from what drives it to what it drives, signed like its rotation: all that comes in, place by place,
+ * The torque a member carries from what drives it to what it drives, signed like its rotation: all that comes in,
+ * place by place,
  * which is all that goes out. For a member at rest, the torque it passes to what holds it. Null where it is open.
  */
 export function carriedTorque(entries: readonly Entry[], speed: Rational | null): Rational | null {

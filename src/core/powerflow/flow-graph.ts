@@ -54,7 +54,8 @@ export function powerEdges({ memberIds }: Network, account: Account): readonly E
 }
 
 /**
- * A planet is part of its set, and no stop of its own, unless something else takes power from it or gives it some. Then it
+ * A planet is part of its set, and no stop of its own, unless something else takes power from it or gives it some.
+ * Then it
  * meets its set as one body: what it gets at several teeth, all together, is what it gives elsewhere.
  */
 function entriesOutside(account: Account, member: MemberIndex): readonly Pick<Entry, 'place' | 'power'>[] {

@@ -169,7 +169,10 @@ function rollingElements({ network, state }: Solved): ReadonlySet<string> {
   );
 }
 
-/** Does any torque close on itself in couplers and sets that do not roll? Then members carry more than goes through them. */
+/**
+ * Does any torque close on itself in couplers and sets that do not roll? Then members carry more than goes through
+ * them.
+ */
 function solidLoops(solved: Solved): boolean {
   const rolling = rollingElements(solved);
   return accountOf(solved).sets.some((set) => !rolling.has(`set ${set.id}`)) || solved.state.joints.length > 1;

@@ -208,7 +208,8 @@ describe('roles', () => {
   });
 
   test('a pin without a lever carries nothing, also where its chain shares', () => {
-    // Two chains of equal sprockets side by side keep the planet upright: what each pulls is open, and their pins bear no torque.
+    // Two chains of equal sprockets side by side keep the planet upright: what each pulls is open, and their pins bear
+    // no torque.
     const chain = (id: string): Train['gears'] => [
       { id: `${id}0`, member: 'sun', teeth: 20, type: 'sprocket' },
       { id: `${id}1`, member: 'upright', teeth: 20, type: 'sprocket' },

@@ -10,7 +10,8 @@ export type MeshRole = 'a drives' | 'b drives' | 'turns as one block' | 'stands'
 /**
  * - drives: the member power is put into · gives out: a member that a load takes power from
  * - carries: moves and passes power on · holds: stands and takes a reaction · still: stands, nothing acts on it
- * - idle: moves, carries nothing · shared: moves, torque not determined · floats: its speed is not determined, and it carries nothing
+ * - idle: moves, carries nothing · shared: moves, torque not determined · floats: its speed is not determined, and it
+ * carries nothing
  */
 export type MemberRole = 'drives' | 'gives out' | 'carries' | 'holds' | 'still' | 'idle' | 'shared' | 'floats';
 
@@ -68,7 +69,10 @@ function standsStill(solved: Solved, member: MemberIndex): boolean {
   return at === undefined || standsStill(solved, at);
 }
 
-/** At an end of the train the sign of the power says whether it goes in or out: a load that pushes drives, and the input then gives out. */
+/**
+ * At an end of the train the sign of the power says whether it goes in or out: a load that pushes drives, and the
+ * input then gives out.
+ */
 function roleAtPort(entries: readonly Entry[], speed: Rational | null): 'drives' | 'gives out' | null {
   for (const { place, torque, power } of entries) {
     if (place.kind !== 'input' && place.kind !== 'output') continue;

@@ -144,7 +144,13 @@ const BLOCKS: Readonly<Record<SectionKey, Make>> = {
         {
           kind: 'table',
           caption: `Position ${name || id}`,
-          head: ['member', 'turns for one of the input', ...(speedRpm === null ? [] : ['rpm']), ...(perUnitNm === null ? [] : ['N·m']), 'does'], // prettier-ignore
+          head: [
+            'member',
+            'turns for one of the input',
+            ...(speedRpm === null ? [] : ['rpm']),
+            ...(perUnitNm === null ? [] : ['N·m']),
+            'does',
+          ],
           rows: memberFigures(solved).map(({ id: member, speed, torque, role }) => [
             memberName(train, member),
             speed ? toFraction(speed) : 'open',

@@ -14,7 +14,10 @@ export interface ShiftPoint {
 export interface EqualPowers {
   /** Ratio after over ratio before of the up-shift, below 1. */
   readonly r: number;
-  /** The one that matters: above it the faster position gives more, and of such points the one with most power. Null where there is none. */
+  /**
+   * The one that matters: above it the faster position gives more, and of such points the one with most power. Null
+   * where there is none.
+   */
   readonly point: ShiftPoint | null;
   /** The further ones, the slowest first. */
   readonly others: readonly ShiftPoint[];
@@ -26,7 +29,10 @@ interface Position {
   readonly drive: number;
 }
 
-/** Of a linear motor without losses: equal power on both sides of the hump, u (1 − u) the same at r/(1 + r) and 1/(1 + r). */
+/**
+ * Of a linear motor without losses: equal power on both sides of the hump, u (1 − u) the same at r/(1 + r) and 1/(1 +
+ * r).
+ */
 const linearShiftPoint = (r: number): ShiftPoint => ({
   downAt: r / (1 + r),
   landsAt: 1 / (1 + r),
@@ -40,8 +46,10 @@ export const leastRatioForShare = (share: number): number => (1 - Math.sqrt(1 - 
 const SAME = 1e-9;
 
 /**
- * Every output speed at which two positions give the same power, above 0. In each straight stretch a + b n of the motor's line a position of ratio i that lets d
- * through gives (a + b i n) i d torque at an output speed n, so equal power is one linear equation for each pair of stretches.
+ * Every output speed at which two positions give the same power, above 0. In each straight stretch a + b n of the
+ * motor's line a position of ratio i that lets d
+ * through gives (a + b i n) i d torque at an output speed n, so equal power is one linear equation for each pair of
+ * stretches.
  * @param noLoadRpm of a linear motor, in whose shares the points are then told; null tells rpm
  */
 export function equalPowers(

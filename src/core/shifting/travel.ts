@@ -18,7 +18,10 @@ export type Selector = NonNullable<Train['selectors']>[number];
 /** Where selectors stand, mm along their travel, by id; one that is left out engages nothing. */
 export type Places = ReadonlyMap<string, number>;
 
-/** Stretches of two selectors that lock the train together though neither does alone: what an interlock between them has to prevent. */
+/**
+ * Stretches of two selectors that lock the train together though neither does alone: what an interlock between them
+ * has to prevent.
+ */
 export interface Interlock {
   readonly first: Place;
   readonly second: Place;

@@ -59,8 +59,10 @@ export function powerOf(torque: Rational | null, speed: Rational | null): Ration
 }
 
 /**
- * The torque that an output gives to its load: what goes back into the train through other joints on the same member is not in it.
- * Per unit put in, or in N·m where loads are given. Null where it is open, nothing is loaded, or the member is no output.
+ * The torque that an output gives to its load: what goes back into the train through other joints on the same member
+ * is not in it.
+ * Per unit put in, or in N·m where loads are given. Null where it is open, nothing is loaded, or the member is no
+ * output.
  */
 export function outputTorque(solved: Ended, member: MemberIndex = firstOutput(solved)): Rational | null {
   const end = endsOf(solved).find((one) => one.kind === 'output' && one.member === member);

@@ -20,8 +20,10 @@ export type Unbalanced =
 export type Loaded = { readonly ok: true; readonly solved: Solved } | { readonly ok: false; readonly why: Unbalanced };
 
 /**
- * The torques that hold given loads, by virtual work over every independent motion: Σ torque · speed = 0. One motion gives the
- * input torque, whatever the loads; several (a differential) tie the loads to one another, so that one given fixes the others. An output
+ * The torques that hold given loads, by virtual work over every independent motion: Σ torque · speed = 0. One motion
+ * gives the
+ * input torque, whatever the loads; several (a differential) tie the loads to one another, so that one given fixes the
+ * others. An output
  * without a load counts as unloaded where the motions leave it free.
  * @param loads N·m by output, positive against its motion
  * @returns torques of the solved position are in N·m
@@ -70,7 +72,10 @@ type Settled =
   | { readonly ok: true; readonly given: MemberVector; readonly free: readonly MemberIndex[] }
   | { readonly ok: false; readonly motion: readonly Rational[] };
 
-/** Which outputs' loads follow from the others, and which count as unloaded; or a motion in which what is given does work all the same. */
+/**
+ * Which outputs' loads follow from the others, and which count as unloaded; or a motion in which what is given does
+ * work all the same.
+ */
 function settleLoads(motion: Motion, { driver, receivers }: Flow, loads: MemberVector): Settled {
   let given = loads;
   for (;;) {
@@ -88,7 +93,10 @@ function settleLoads(motion: Motion, { driver, receivers }: Flow, loads: MemberV
   }
 }
 
-/** A motion that needs nothing of what may adjust itself, and in which the given loads do work: the proof that they do not balance. */
+/**
+ * A motion that needs nothing of what may adjust itself, and in which the given loads do work: the proof that they do
+ * not balance.
+ */
 function motionDoingWork(equations: readonly (readonly Rational[])[], work: readonly Rational[]): readonly Rational[] {
   const columns = (equations[0] ?? []).map((_, u) => equations.map((row) => row[u] ?? ZERO));
   const found = solveDense([...columns, work], [...columns.map(() => ZERO), ONE]);

@@ -13,7 +13,10 @@ interface Kept<T> {
   readonly ways: T[];
 }
 
-/** Ways to make one ratio that are remembered: the cheapest where costs are known, else the first ones that a search comes by. */
+/**
+ * Ways to make one ratio that are remembered: the cheapest where costs are known, else the first ones that a search
+ * comes by.
+ */
 const MOST_WAYS = 64;
 
 /** The best so many ratios, each once, nearest to the target first by |ln(ratio/target)|, compared exactly where floating point cannot tell. */

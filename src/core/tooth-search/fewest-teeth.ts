@@ -1,7 +1,10 @@
 import { equals, fraction, mul, ONE, type Rational } from '../rational';
 import type { StageFraction } from './stage-fractions';
 
-/** Two lists that two stages are chosen from, and the products of both as floating-point values, smallest first, each once. */
+/**
+ * Two lists that two stages are chosen from, and the products of both as floating-point values, smallest first, each
+ * once.
+ */
 export interface HalfSpace {
   readonly first: readonly StageFraction[];
   readonly second: readonly StageFraction[];
@@ -9,8 +12,10 @@ export interface HalfSpace {
 }
 
 /**
- * Of each exact ratio the four stages that have the fewest teeth, where a ratio is made in so many ways that not all were kept. Numerators and denominators stay
- * below 2^53, so equal products are equal values: one sweep a ratio finds the products of both halves that meet, one walk over all pairs of stages
+ * Of each exact ratio the four stages that have the fewest teeth, where a ratio is made in so many ways that not all
+ * were kept. Numerators and denominators stay
+ * below 2^53, so equal products are equal values: one sweep a ratio finds the products of both halves that meet, one
+ * walk over all pairs of stages
  * the fewest teeth for each of those, and the least sum wins. Null for a ratio that no four stages make.
  */
 export function fewestTeeth(

@@ -114,7 +114,10 @@ interface SameRatio {
 /** Ratios that are sorted before they are looked through; more would not fit into memory. */
 const MOST_SORTED = 300_000;
 
-/** All sets by what decides their ratio, those nearest to the target first: so most are left out by their ratio alone, whole spans of planets at once. */
+/**
+ * All sets by what decides their ratio, those nearest to the target first: so most are left out by their ratio alone,
+ * whole spans of planets at once.
+ */
 function ratiosOf(question: SetQuestion, wanted: number): Iterable<SameRatio> {
   if (setsIn(question) / perRatio(question) > MOST_SORTED) return sameRatios(question);
   const away = ({ size }: SameRatio) => Math.abs(Math.log(size / wanted));
@@ -142,7 +145,8 @@ function* sameRatios(question: SetQuestion): Generator<SameRatio> {
 }
 
 /**
- * The planets of a double-pinion set that may lie between this sun and ring: each narrower than the gap less the room for tips, and together at
+ * The planets of a double-pinion set that may lie between this sun and ring: each narrower than the gap less the room
+ * for tips, and together at
  * least as long as the gap is wide, or the two would not reach each other. What remains is looked at closely by `fits`.
  */
 function* doublePinions(

@@ -1,4 +1,7 @@
-/** Says when what is found so far is told, and when the time that was allowed is over. The clock is handed in, so that without one no answer hangs on a machine's speed. */
+/**
+ * Says when what is found so far is told, and when the time that was allowed is over. The clock is handed in, so that
+ * without one no answer hangs on a machine's speed.
+ */
 export interface Watch {
   /** Is it time to tell again? */
   readonly due: () => boolean;

@@ -54,7 +54,10 @@ interface Index {
 
 const indices = new WeakMap<Halves, Index>();
 
-/** Takes a product of two stages apart: into the two that are best by the order of chains, with coprime counts preferred these before all. */
+/**
+ * Takes a product of two stages apart: into the two that are best by the order of chains, with coprime counts
+ * preferred these before all.
+ */
 function split(product: number, halves: Halves, coprime: Coprime): readonly StageFraction[] {
   const { most, byValue } = indexOf(halves);
   const { n, d } = fractionOf(product, most);
@@ -65,7 +68,8 @@ function split(product: number, halves: Halves, coprime: Coprime): readonly Stag
     const other = byValue.get((n * one.d) / (d * one.n));
     if (!other) continue;
     const teeth = one.pair[0] + one.pair[1] + other.pair[0] + other.pair[1];
-    // Fewest teeth decide nearly always; what shares factors may win with more of them only where coprime counts are preferred.
+    // Fewest teeth decide nearly always; what shares factors may win with more of them only where coprime counts are
+    // preferred.
     if (coprime !== 'preferred' && teeth > least) continue;
     const chain = [one.pair, other.pair];
     const order = best

@@ -15,7 +15,8 @@ export const couplerName = (train: Train, id: string): string =>
 export const gearName = (train: Train, { teeth, member }: Gear): string => `${teeth} on ${memberName(train, member)}`;
 
 /**
- * What a planetary set is called: "set on the carrier", or, where that carries several, "set of the low planet on the carrier".
+ * What a planetary set is called: "set on the carrier", or, where that carries several, "set of the low planet on the
+ * carrier".
  * @param id of its first planet
  */
 export function setName(train: Train, id: string): string {

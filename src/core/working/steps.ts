@@ -43,7 +43,8 @@ export type WorkingStep =
       readonly speed: Rational;
     }
   /**
-   * A set in which nothing rolls, so that all its members turn as one or stand: its meshes contradict each other otherwise, or two of
+   * A set in which nothing rolls, so that all its members turn as one or stand: its meshes contradict each other
+   * otherwise, or two of
    * its members turn alike already. A relation of speeds from its arm would be 0 over 0.
    */
   | {

@@ -120,7 +120,9 @@ export function BundleDialog({ entries, onRestored, onClose }: Props) {
   );
 }
 
-/** A train that was taken off the shelf is put back unless something else is chosen; one that is on it stays as it is. */
+/**
+ * A train that was taken off the shelf is put back unless something else is chosen; one that is on it stays as it is.
+ */
 const choicesAtFirst = ({ trains }: BundlePlan): Opened['choices'] =>
   Object.fromEntries(trains.flatMap(({ id, there }) => (there?.inBin ? [[id, 'replace' as const]] : [])));
 

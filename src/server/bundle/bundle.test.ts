@@ -100,9 +100,17 @@ test('what is there is never overwritten unasked: skipped, kept in both states, 
     name: 'Sluice winch',
     same: false,
   });
-  expect(await restoreBundle(here, checked(bytes), () => 'skip')).toMatchObject({ added: [], replaced: [], skipped: ['Sluice winch'] }); // prettier-ignore
+  expect(await restoreBundle(here, checked(bytes), () => 'skip')).toMatchObject({
+    added: [],
+    replaced: [],
+    skipped: ['Sluice winch'],
+  });
   expect((await here.trains.findOne({ where: { id } }))!.get().document).toBe(before);
-  expect(await restoreBundle(here, checked(bytes), () => 'both')).toMatchObject({ added: ['Sluice winch (restored)'], replaced: [], skipped: [] }); // prettier-ignore
+  expect(await restoreBundle(here, checked(bytes), () => 'both')).toMatchObject({
+    added: ['Sluice winch (restored)'],
+    replaced: [],
+    skipped: [],
+  });
   expect(await here.trains.count()).toBe(2);
   expect(await here.log.count()).toBe(2);
   expect((await here.trains.findOne({ where: { id } }))!.get().document).toBe(before);

@@ -61,7 +61,15 @@ async function gatherPractice(
   for (const { id, document } of worksheets) files[`worksheets/${id}.json`] = bytes(document);
   const people = (await reading.people.findAll({ order: [['id', 'ASC']] })).map((row) => row.get());
   for (const { id } of people) {
-    const answers = (await reading.answers.findAll({ where: { personId: id }, order: [['place', 'ASC'], ['id', 'ASC']] })).map((row) => row.get()); // prettier-ignore
+    const answers = (
+      await reading.answers.findAll({
+        where: { personId: id },
+        order: [
+          ['place', 'ASC'],
+          ['id', 'ASC'],
+        ],
+      })
+    ).map((row) => row.get());
     files[`people/${id}.json`] = bytes(`[${answers.map((one) => `{${JSON.stringify({ id: one.id, savedAt: one.savedAt.toISOString() }).slice(1, -1)},"answer":${one.document}}`).join(',\n')}]\n`); // prettier-ignore
   }
   const named = ({ id, name, savedAt }: { id: string; name: string; savedAt: Date }) => ({ id, name, savedAt: savedAt.toISOString() }); // prettier-ignore

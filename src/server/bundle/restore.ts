@@ -82,7 +82,13 @@ export async function restoreBundle(
   bundle: Bundle,
   choiceFor: (id: string) => Choice,
 ): Promise<Restored> {
-  const done = { added: [] as string[], replaced: [] as string[], skipped: [] as string[], merged: [] as string[], renamed: [] as Restored['renamed'] }; // prettier-ignore
+  const done = {
+    added: [] as string[],
+    replaced: [] as string[],
+    skipped: [] as string[],
+    merged: [] as string[],
+    renamed: [] as Restored['renamed'],
+  };
   await atOnce(database, async (transaction) => {
     for (const train of bundle.manifest.trains) {
       const there = await database.trains.findOne({ where: { id: train.id }, paranoid: false, transaction });
@@ -106,7 +112,8 @@ export async function restoreBundle(
 }
 
 /**
- * A transaction that has the lock for writing from its start. One that reads first would fail as soon as anybody saves before it writes: what it has read is then no longer
+ * A transaction that has the lock for writing from its start. One that reads first would fail as soon as anybody saves
+ * before it writes: what it has read is then no longer
  * how things stand.
  */
 async function atOnce(
@@ -133,7 +140,10 @@ async function atOnce(
 
 type OwnReadings = { readonly log: LogEntryRow[]; readonly pictures: PictureRow[] };
 
-/** Takes a train off to make room for the bundle's, and gives what was logged of it: that is never lost, whatever replaces the train. */
+/**
+ * Takes a train off to make room for the bundle's, and gives what was logged of it: that is never lost, whatever
+ * replaces the train.
+ */
 async function takeOff(
   { trains, log, pictures }: Database,
   id: string,
@@ -201,19 +211,33 @@ async function putReadings(
   transaction: Transaction,
 ): Promise<number> {
   const { folder } = train;
-  const known = new Set((await log.findAll({ where: { trainId: id }, attributes: ['id'], transaction })).map((row) => row.get().id)); // prettier-ignore
+  const known = new Set(
+    (await log.findAll({ where: { trainId: id }, attributes: ['id'], transaction })).map((row) => row.get().id),
+  );
   const readings = logIn(files, folder)!
     .filter((one) => !known.has(one.id))
-    .map((one) => ({ trainId: id, id: one.id, kind: one.kind, document: JSON.stringify(one.document), savedAt: new Date(one.savedAt) })); // prettier-ignore
+    .map((one) => ({
+      trainId: id,
+      id: one.id,
+      kind: one.kind,
+      document: JSON.stringify(one.document),
+      savedAt: new Date(one.savedAt),
+    }));
   for (let at = 0; at < readings.length; at += BATCH) await log.bulkCreate(readings.slice(at, at + BATCH), { transaction }); // prettier-ignore
   for (const one of train.pictures) {
     const plain = plainPicture(Buffer.from(files[pictureOf(folder, one)]!))!;
-    await pictures.bulkCreate([{ trainId: id, id: one.id, ...plain, savedAt: new Date(one.savedAt) }], { ignoreDuplicates: true, transaction }); // prettier-ignore
+    await pictures.bulkCreate([{ trainId: id, id: one.id, ...plain, savedAt: new Date(one.savedAt) }], {
+      ignoreDuplicates: true,
+      transaction,
+    });
   }
   return readings.length;
 }
 
-/** Worksheets and people that are not there yet; those that are stay as they are, and answers are added. Who could not keep their name is told. */
+/**
+ * Worksheets and people that are not there yet; those that are stay as they are, and answers are added. Who could not
+ * keep their name is told.
+ */
 async function putPractice(
   { worksheets, people, answers }: Database,
   { manifest, files }: Bundle,

@@ -28,7 +28,8 @@ export type Unzipped = { readonly ok: true; readonly files: Files } | { readonly
 const refused = (message: string): Unzipped => ({ ok: false, message });
 
 /**
- * The files of a zip. Names that lead elsewhere are refused as they come, sizes by the bytes that have come out: what a header says is never believed. Nothing is ever
+ * The files of a zip. Names that lead elsewhere are refused as they come, sizes by the bytes that have come out: what
+ * a header says is never believed. Nothing is ever
  * written to a disk by these names.
  */
 export function unzipped(bytes: Uint8Array, limits: Limits = LIMITS): Unzipped {
@@ -48,10 +49,16 @@ const DAMAGED = 'This is not a zip, or it is damaged.';
 
 class Refused extends Error {}
 
-/** The zip is read from its front in steps of so many bytes, so that a file that grows too large is noticed while it grows. */
+/**
+ * The zip is read from its front in steps of so many bytes, so that a file that grows too large is noticed while it
+ * grows.
+ */
 const STEP = 65_536;
 
-/** Every file with its bytes, in the order in which they are packed. @throws Refused, and whatever the inflater says of damage */
+/**
+ * Every file with its bytes, in the order in which they are packed. @throws Refused, and whatever the inflater says of
+ * damage
+ */
 function unpacked(bytes: Uint8Array, limits: Limits): [string, Uint8Array][] {
   const names = new Set<string>();
   const files: [string, Uint8Array][] = [];
@@ -85,7 +92,10 @@ function unpacked(bytes: Uint8Array, limits: Limits): [string, Uint8Array][] {
   return files.filter(([name]) => !name.endsWith('/'));
 }
 
-/** How many files the directory at the end lists, folders left out; null where there is no directory. Layout: the published ZIP file format, 4.3.12 and 4.3.16. */
+/**
+ * How many files the directory at the end lists, folders left out; null where there is no directory. Layout: the
+ * published ZIP file format, 4.3.12 and 4.3.16.
+ */
 function filesListed(bytes: Uint8Array): number | null {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   let end = bytes.length - 22;

@@ -95,7 +95,10 @@ async function connect(file: string): Promise<Database> {
   };
 }
 
-/** A file that is moved away or replaced stays open and takes what is saved, which nobody finds again: its number on the disk tells. */
+/**
+ * A file that is moved away or replaced stays open and takes what is saved, which nobody finds again: its number on
+ * the disk tells.
+ */
 function staysInPlace(file: string): () => boolean {
   const { dev, ino } = statSync(file);
   return () => {

@@ -96,12 +96,14 @@ const MIGRATIONS: RunnableMigration<Context>[] = [
   },
   {
     name: '011-request-content',
-    // What a request brought, as a digest: another one under its key is not the same request. None of those from before.
+    // What a request brought, as a digest: another one under its key is not the same request. None of those from
+    // before.
     up: ({ context }) => addColumn(context, 'requests', 'content', 'VARCHAR(64)'),
   },
   {
     name: '012-places',
-    // Entries and answers in the order in which they were written, which times do not tell: many come at once, and clocks are set.
+    // Entries and answers in the order in which they were written, which times do not tell: many come at once, and
+    // clocks are set.
     up: async ({ context }) => {
       if (!(await context.hasColumn('log_entries', 'kind')))
         await context.run('ALTER TABLE log_entries RENAME COLUMN name TO kind');

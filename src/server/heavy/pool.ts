@@ -23,7 +23,10 @@ const LANES = {
   /** Small trains, which are not to wait behind a tangle. */
   sketching: { threads: 1, nice: 5 },
   drawing: { threads: Math.max(1, availableParallelism() - 1), nice: 5 },
-  /** Archives and worksheets that somebody sends or waits for: they may take long, and the shelf's summaries do not wait for them. */
+  /**
+   * Archives and worksheets that somebody sends or waits for: they may take long, and the shelf's summaries do not
+   * wait for them.
+   */
   archives: { threads: 1, nice: 10 },
   background: { threads: 1, nice: 15 },
 } as const;

@@ -35,7 +35,14 @@ export const removePerson = async ({ people }: Database, id: string): Promise<bo
 /** What someone answered, as JSON texts, the oldest first; null where there is no such person. */
 export async function listAnswers({ reading }: Database, personId: string): Promise<readonly string[] | null> {
   if ((await reading.people.count({ where: { id: personId } })) === 0) return null;
-  const rows = (await reading.answers.findAll({ where: { personId }, order: [['place', 'ASC'], ['id', 'ASC']], raw: true })) as unknown as { document: string }[]; // prettier-ignore
+  const rows = (await reading.answers.findAll({
+    where: { personId },
+    order: [
+      ['place', 'ASC'],
+      ['id', 'ASC'],
+    ],
+    raw: true,
+  })) as unknown as { document: string }[];
   return rows.map(({ document }) => document);
 }
 

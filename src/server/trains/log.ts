@@ -19,8 +19,15 @@ const BATCH = 500;
 
 /** The log of a train, in the order in which it was written. */
 export async function listLog({ reading: { log } }: Database, trainId: string): Promise<readonly LogRow[]> {
-  const rows = (await log.findAll({ where: { trainId }, order: [['place', 'ASC'], ['id', 'ASC']], raw: true })) as unknown as { id: string; kind: LogKind; document: string; savedAt: string | Date }[]; // prettier-ignore
-  return rows.map(({ id, kind, document, savedAt }) => ({ id, kind, document, savedAt: keptTime(savedAt) })); // prettier-ignore
+  const rows = (await log.findAll({
+    where: { trainId },
+    order: [
+      ['place', 'ASC'],
+      ['id', 'ASC'],
+    ],
+    raw: true,
+  })) as unknown as { id: string; kind: LogKind; document: string; savedAt: string | Date }[];
+  return rows.map(({ id, kind, document, savedAt }) => ({ id, kind, document, savedAt: keptTime(savedAt) }));
 }
 
 /** The text of an entry as it is kept; null where there is none. */

@@ -58,7 +58,8 @@ export async function findDocument(
 
 /**
  * Adds a document as a new train. With a key that names the request, asking again adds nothing: the train that the first made is told
- * once more. So a request whose answer was lost can be repeated. The same key with other content is refused, and once its train was taken off the shelf it makes one anew.
+ * once more. So a request whose answer was lost can be repeated. The same key with other content is refused, and once
+ * its train was taken off the shelf it makes one anew.
  */
 export async function addTrain(database: Database, checked: Checked, key: string | null = null): Promise<Saved> {
   if (!checked.ok) return { outcome: 'refused', problems: checked.problems };
@@ -71,7 +72,8 @@ export async function addTrain(database: Database, checked: Checked, key: string
 
 /**
  * The id of the train that a request makes: written down before the train, so that a request that was broken off in between, or is asked
- * twice at once, makes the same one. Each step is one statement: none waits for another's transaction. Null where the key was used for something else.
+ * twice at once, makes the same one. Each step is one statement: none waits for another's transaction. Null where the
+ * key was used for something else.
  */
 async function idFor({ sequelize, trains }: Database, key: string, document: string): Promise<string | null> {
   const content = createHash('sha256').update(document).digest('hex');

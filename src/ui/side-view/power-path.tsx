@@ -8,7 +8,8 @@ const MOST_MOVING = 120;
 export const powerWidth = (share: number | null): number => 2.2 + 3.6 * Math.min(1.8, share ?? 0.5);
 
 /**
- * Where power flows: thick by its share, an arrowhead on every long stretch, and a dash that moves with the flow. Where parallel ways share
+ * Where power flows: thick by its share, an arrowhead on every long stretch, and a dash that moves with the flow.
+ * Where parallel ways share
  * it, nobody knows how much goes which way: dotted, without an arrow.
  */
 export function PowerPath({ lines }: { lines: readonly PowerLine[] }) {

@@ -5,7 +5,10 @@ import { slipsApart, tenfold } from '../slips';
 import { size, workingLines } from '../subject';
 import type { Ask } from './skill';
 
-/** The torque that has to be put in for loads at the outputs, without losses: each load times its output's speed, all together. */
+/**
+ * The torque that has to be put in for loads at the outputs, without losses: each load times its output's speed, all
+ * together.
+ */
 export const load: Ask = (subject, draw) => {
   const { train, open } = subject;
   const place = draw.pick(subject.driving);

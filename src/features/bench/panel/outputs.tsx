@@ -9,7 +9,10 @@ import type { Explained } from '@/features/train/analysis';
 import { useLoads, useScale } from '@/features/train/input/loads';
 import { exact, memberName, unbalancedText } from '@/core/words';
 
-/** With loads: what the input has to hold, or why they do not balance; then what comes out at each output for what is put in: speed, way and torque in the units in force. */
+/**
+ * With loads: what the input has to hold, or why they do not balance; then what comes out at each output for what is
+ * put in: speed, way and torque in the units in force.
+ */
 export function Outputs({ position: { solved, unbalanced } }: { position: Explained }) {
   const train = useTrain((state) => state.train);
   const { speed, torque } = useScale();

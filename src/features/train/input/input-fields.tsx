@@ -7,7 +7,8 @@ import { useTypedLoads } from './loads';
 import { useTyped } from './typed-input';
 
 /**
- * The speed and torque put into the train, or with `loads` what holds its outputs instead of the torque; bad ones are said at the field and the last good ones stand.
+ * The speed and torque put into the train, or with `loads` what holds its outputs instead of the torque; bad ones are
+ * said at the field and the last good ones stand.
  * @param inline in one line with their labels
  */
 export function InputFields({ inline = false, loads = false }: { inline?: boolean; loads?: boolean }) {

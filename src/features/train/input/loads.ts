@@ -30,7 +30,10 @@ export function useTypedLoads(): readonly TypedLoad[] {
   );
 }
 
-/** The loads in force, N·m by output; null while torque is given at the input, power is not put in there, or no load can be read. */
+/**
+ * The loads in force, N·m by output; null while torque is given at the input, power is not put in there, or no load
+ * can be read.
+ */
 export function useLoads(): Loads | null {
   const given = useTrain((state) => state.given);
   const flow = useTrain((state) => state.flow);
@@ -46,7 +49,10 @@ export function useLoads(): Loads | null {
   }, [given, flow, typed, torqueUnit, armMm]);
 }
 
-/** What figures of the position in force are told in: per unit of torque put in, as typed; or, where loads are given, in N·m as they are. */
+/**
+ * What figures of the position in force are told in: per unit of torque put in, as typed; or, where loads are given,
+ * in N·m as they are.
+ */
 export function useScale(): TypedInput {
   const typed = useTyped();
   const loads = useLoads();
