@@ -1,6 +1,5 @@
 import { randomUUID } from 'node:crypto';
 import { QueryTypes, Transaction } from 'sequelize';
-import { plainPicture } from '../trains/picture-bytes';
 import { sqliteCode, type LogEntryRow, type Database, type PeopleModel, type PictureRow } from '../database';
 import { answersIn, logIn, renamed, textOf, type CheckedBundle } from './check';
 import { pictureOf, type BundledTrain } from './manifest';
@@ -225,11 +224,9 @@ async function putReadings(
     }));
   for (let at = 0; at < readings.length; at += BATCH) await log.bulkCreate(readings.slice(at, at + BATCH), { transaction }); // prettier-ignore
   for (const one of train.pictures) {
-    const plain = plainPicture(Buffer.from(files[pictureOf(folder, one)]!))!;
-    await pictures.bulkCreate([{ trainId: id, id: one.id, ...plain, savedAt: new Date(one.savedAt) }], {
-      ignoreDuplicates: true,
-      transaction,
-    });
+    const row = { trainId: id, id: one.id, type: one.type, savedAt: new Date(one.savedAt) };
+    const picture = Buffer.from(files[pictureOf(folder, one)]!);
+    await pictures.bulkCreate([{ ...row, bytes: picture }], { ignoreDuplicates: true, transaction });
   }
   return readings.length;
 }

@@ -4,6 +4,7 @@ import { inWorker, Stopped } from './pool';
 import { contentKey, Results } from './results';
 import type { CheckedBundle } from '../bundle/check';
 import type { Files } from '../bundle/zip';
+import type { PlainPicture } from '../pictures/plain-picture';
 
 export { checkDocument, type Checked, type DrawnText } from './jobs';
 export { isSlowToDraw, Stopped, stopWorkers, workersNow } from './pool';
@@ -29,6 +30,13 @@ export const zipFiles = (files: Files, signal?: AbortSignal): Promise<Uint8Array
 /** A bundle with everything in it read. */
 export const readBundle = (bytes: Uint8Array, signal?: AbortSignal): Promise<CheckedBundle> =>
   inWorker('unbundle', [bytes], signal);
+
+/** A picture as it may be kept; null for what is none. */
+export async function readPicture(bytes: Uint8Array, signal?: AbortSignal): Promise<PlainPicture | null> {
+  const read = await inWorker('picture', [bytes], signal);
+  // Over a thread's border bytes come as plain ones.
+  return read && { ...read, bytes: Buffer.from(read.bytes) };
+}
 
 const reasons = new Results<string>(500);
 

@@ -2,6 +2,7 @@ import { AT_ONCE, drawSideView, FIRST_SIGHT, QUICK, THOROUGH, type Drawing, type
 import { summariseTrain } from '@/core/gear-chart';
 import { checkBundle, type CheckedBundle } from '../bundle/check';
 import { zipped, type Files } from '../bundle/zip';
+import { plainPicture, type PlainPicture } from '../pictures/plain-picture';
 import { readWorksheet } from '@/core/practice';
 import { checkTrain, keptText, parseTrain, problemText, type Problem, type Train } from '@/core/train';
 
@@ -51,6 +52,9 @@ export const JOBS = {
   /** Files as a zip, and a bundle with everything in it read. */
   zip: (files: Files): Uint8Array => zipped(files),
   unbundle: (bytes: Uint8Array): CheckedBundle => checkBundle(bytes),
+
+  /** A picture as it may be kept; null for what is none. */
+  picture: (bytes: Uint8Array): PlainPicture | null => plainPicture(Buffer.from(bytes)),
 
   /** What the shelf says of a kept document, as JSON. */
   summarise: (document: string): string => JSON.stringify(summariseTrain(keptTrain(document))),

@@ -1,8 +1,8 @@
 import { createHash } from 'node:crypto';
 import { database } from '@/server/database';
+import { readPicture } from '@/server/heavy';
 import { failure, readBytes } from '@/server/http';
 import { route } from '@/server/route';
-import { plainPicture } from '@/server/trains/picture-bytes';
 
 const MOST_BYTES = 5_000_000;
 const MOST_PICTURES = 500;
@@ -12,9 +12,13 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: stri
   POST: async (request, { id }) => {
     const bytes = await readBytes(request, MOST_BYTES);
     if (!bytes) return failure(413, 'too-large', 'A picture can have at most 5 MB.');
-    const picture = plainPicture(bytes);
+    const picture = await readPicture(bytes, request.signal);
     if (!picture)
-      return failure(415, 'no-picture', 'This is neither a PNG nor a JPEG picture, whatever its name says.');
+      return failure(
+        415,
+        'no-picture',
+        'This is neither a PNG nor a JPEG picture of at most 20 million pixels, or it is damaged.',
+      );
     const { trains, pictures } = await database();
     if ((await trains.count({ where: { id } })) === 0)
       return failure(404, 'no-train', 'There is no such train on the shelf.');
