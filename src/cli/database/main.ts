@@ -1,5 +1,15 @@
 import { readFileSync, statSync } from 'node:fs';
-import { CHOICES, checkBundle, gatherBundle, MOST_ZIP_BYTES, planRestore, restoreBundle, zipped, type Choice } from '@/server/bundle'; // prettier-ignore
+import {
+  CHOICES,
+  checkBundle,
+  gatherBundle,
+  MOST_ZIP_BYTES,
+  planRestore,
+  restoreBundle,
+  zipped,
+  type Choice,
+  type Plan,
+} from '@/server/bundle';
 import { databaseFile, openDatabase, StartupError, type Database } from '@/server/database';
 import { backup, safeMessage } from '@/server/safe/backup';
 import { restore } from '@/server/safe/restore';
@@ -40,11 +50,21 @@ const VERBS: Readonly<Record<string, (argv: readonly string[]) => Promise<string
     if (!bundle.ok) throw new UsageError(`${file}: ${bundle.message}`);
     return withDatabase(async (database) => {
       const plan = await planRestore(database, bundle);
-      const lines = plan.trains.map(({ name, revisions, readings, there }) => `${name}: ${revisions} revisions, ${readings} log entries${there ? `, stands on the shelf ${there.same ? 'as it is here' : 'otherwise'}` : ''}`); // prettier-ignore
+      const lines = plan.trains.map(
+        ({ name, revisions, readings, there }) =>
+          `${name}: ${revisions} revisions, ${readings} log entries${there ? standing(there) : ''}`,
+      );
       if (values['dry-run']) return [...lines, 'Nothing was changed.'].map((line) => `${line}\n`).join('');
-      const { added, replaced, skipped } = await restoreBundle(database, bundle, () => existing);
-      const done = [['added', added], ['replaced', replaced], ['skipped, for they are there already', skipped]] as const; // prettier-ignore
-      return [...lines, ...done.flatMap(([what, names]) => (names.length > 0 ? [`${what}: ${names.join(', ')}`] : []))].map((line) => `${line}\n`).join(''); // prettier-ignore
+      const { added, replaced, skipped, merged, renamed } = await restoreBundle(database, bundle, () => existing);
+      const done = [
+        ['added', added],
+        ['replaced', replaced],
+        ['left as they are, with new log entries', merged],
+        ['skipped, for they are there already', skipped],
+        ['answers under another name', renamed.map(({ from, to }) => `${from} is “${to}” here`)],
+      ] as const;
+      const told = done.flatMap(([what, names]) => (names.length > 0 ? [`${what}: ${names.join(', ')}`] : []));
+      return [...lines, ...told].map((line) => `${line}\n`).join('');
     });
   },
 
@@ -62,6 +82,14 @@ const VERBS: Readonly<Record<string, (argv: readonly string[]) => Promise<string
     return `${databaseFile()}: as ${source} has it.${aside ? ` What was there is kept as ${aside}.` : ''}\n`;
   },
 };
+
+/** How it stands with a train that is there already. */
+function standing({ same, inBin, newEntries }: NonNullable<Plan['trains'][number]['there']>): string {
+  if (inBin) return ', was taken off the shelf: --existing replace puts it back';
+  if (same) return ', stands on the shelf as it is here';
+  const grown = newEntries > 0 ? `, without ${newEntries} of these log entries` : '';
+  return `, stands on the shelf otherwise${grown}`;
+}
 
 function readZip(file: string): Uint8Array {
   try {
