@@ -18,6 +18,20 @@ const MAX_BODY_BYTES = 2_200_000;
 export const jsonFields = (fields: Fields, headers: Record<string, string> = {}, status = 200): Response =>
   new Response(objectText(fields), { status, headers: { 'content-type': 'application/json', ...headers } });
 
+/** A JSON answer that is sent in pieces as they are made. */
+export function streamed(pieces: AsyncGenerator<string>): Response {
+  const encoder = new TextEncoder();
+  const body = new ReadableStream<Uint8Array>({
+    async pull(controller) {
+      const { value, done } = await pieces.next();
+      if (done) controller.close();
+      else controller.enqueue(encoder.encode(value));
+    },
+    cancel: async () => void (await pieces.return(undefined)),
+  });
+  return new Response(body, { headers: { 'content-type': 'application/json' } });
+}
+
 type Fields = Readonly<Record<string, string>>;
 
 const objectText = (fields: Fields): string =>

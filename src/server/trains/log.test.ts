@@ -4,7 +4,7 @@ import { shelved } from '@/testing/kept';
 import { stopWorkers } from '../heavy';
 import { addAnswers, addPerson, listAnswers } from '../practice/people';
 import { copyBeside } from './beside';
-import { addToLog, listLog } from './log';
+import { addToLog, listLog, logPages } from './log';
 
 const shelf = freshShelf();
 afterAll(stopWorkers);
@@ -27,6 +27,21 @@ test('a log stands in the order in which it was written, whatever came at once',
   await addToLog(database, other, entries('0 last'));
   const copied = (await listLog(database, other)).map((one) => one.id);
   expect(copied.filter((one) => one !== 'elsewhere')).toEqual([...order, '0 last']);
+});
+
+test('a log of several pages comes whole, places that are there twice too', async () => {
+  const database = shelf();
+  const id = await shelved(database, demoTrain('stirrer'));
+  for (const start of ['a', 'b', 'c']) await addToLog(database, id, entries(...many.map((one) => `${start} ${one}`)));
+  await database.sequelize.query('UPDATE log_entries SET place = (place + 1) / 2 WHERE train_id = ?', {
+    replacements: [id],
+  });
+  const pages: number[] = [];
+  for await (const page of logPages(database, id)) pages.push(page.length);
+  expect(pages).toEqual([1000, 1000, 1000, 0]);
+  const whole = await listLog(database, id);
+  expect(new Set(whole.map((one) => one.id)).size).toBe(3000);
+  expect(whole).toHaveLength(3000);
 });
 
 test('answers too', async () => {

@@ -1,3 +1,4 @@
+import { Op } from 'sequelize';
 import type { Database } from '../database';
 import { keptTime } from '../kept-row';
 
@@ -17,17 +18,43 @@ const MOST_ENTRIES = 50_000;
 /** Entries are put in so many at a time. */
 const BATCH = 500;
 
-/** The log of a train, in the order in which it was written. */
-export async function listLog({ reading: { log } }: Database, trainId: string): Promise<readonly LogRow[]> {
-  const rows = (await log.findAll({
-    where: { trainId },
-    order: [
-      ['place', 'ASC'],
-      ['id', 'ASC'],
-    ],
-    raw: true,
-  })) as unknown as { id: string; kind: LogKind; document: string; savedAt: string | Date }[];
-  return rows.map(({ id, kind, document, savedAt }) => ({ id, kind, document, savedAt: keptTime(savedAt) }));
+/** Entries are read so many at a time: whoever else asks meanwhile is answered in between. */
+const PAGE = 1000;
+
+interface KeptRow extends Omit<LogRow, 'savedAt'> {
+  readonly savedAt: string | Date;
+  readonly place: number;
+}
+
+/** The log of a train page by page, in the order in which it was written. */
+export async function* logPages({ reading: { log } }: Database, trainId: string): AsyncGenerator<readonly LogRow[]> {
+  for (let last: KeptRow | undefined; ;) {
+    const rows = (await log.findAll({
+      where: { trainId, ...(last && behind(last)) },
+      order: [
+        ['place', 'ASC'],
+        ['id', 'ASC'],
+      ],
+      limit: PAGE,
+      raw: true,
+    })) as unknown as KeptRow[];
+    yield rows.map(({ id, kind, document, savedAt }) => ({ id, kind, document, savedAt: keptTime(savedAt) }));
+    if (rows.length < PAGE) return;
+    last = rows.at(-1);
+  }
+}
+
+/** Logs that were put together may have one place twice. Said this way round, the index finds where to go on. */
+const behind = ({ place, id }: KeptRow) => ({
+  place: { [Op.gte]: place },
+  [Op.or]: [{ place: { [Op.gt]: place } }, { id: { [Op.gt]: id } }],
+});
+
+/** The whole log of a train, in the order in which it was written. */
+export async function listLog(database: Database, trainId: string): Promise<readonly LogRow[]> {
+  const rows: LogRow[] = [];
+  for await (const page of logPages(database, trainId)) rows.push(...page);
+  return rows;
 }
 
 /** The text of an entry as it is kept; null where there is none. */

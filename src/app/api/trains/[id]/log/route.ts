@@ -1,18 +1,15 @@
 import { shapeOfEntry } from '@/core/measurement';
-import { database } from '@/server/database';
-import { failure, readJson } from '@/server/http';
+import { database, type Database } from '@/server/database';
+import { failure, readJson, streamed } from '@/server/http';
 import { keptDocument, type KeptDocument } from '@/server/kept-row';
 import { route } from '@/server/route';
-import { addToLog, listLog, LOG_KINDS, type LogKind } from '@/server/trains/log';
+import { addToLog, LOG_KINDS, logPages, type LogKind } from '@/server/trains/log';
 import { logRequest } from '@/wire';
 
 export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: string }>({
   /** A train's log, in the order in which it was written; an entry that does not read comes with why. */
   GET: async (_, { id }) => {
-    const rows = await listLog(await database(), id);
-    return Response.json({
-      entries: rows.map(({ document, ...row }) => ({ ...row, ...entryDocument(row.kind, document) })),
-    });
+    return streamed(logText(await database(), id));
   },
 
   /** Adds entries, all or none; what is there already stays as it is. */
@@ -38,6 +35,18 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: stri
       : failure(409, 'full', 'This log has 50 000 entries, which is as many as there can be.');
   },
 });
+
+/** The answer in pieces, so that no log, however long, holds up the answers to others. */
+async function* logText(opened: Database, id: string): AsyncGenerator<string> {
+  let before = '{"entries":[';
+  for await (const page of logPages(opened, id)) {
+    const texts = page.map(({ document, ...row }) => JSON.stringify({ ...row, ...entryDocument(row.kind, document) }));
+    if (texts.length === 0) continue;
+    yield before + texts.join(',');
+    before = ',';
+  }
+  yield before === ',' ? ']}' : `${before}]}`;
+}
 
 function entryDocument(kind: LogKind, text: string): KeptDocument {
   const read = keptDocument(text);
