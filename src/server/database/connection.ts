@@ -5,7 +5,7 @@ import sqlite3 from 'sqlite3';
 import { defineTrain, type TrainModel } from './train-model';
 import { defineRevision, type RevisionModel } from './revision-model';
 import { defineBeside, type BesideModel } from './beside-model';
-import { defineLog, type LogModel } from './log-model';
+import { defineLog, logWriter, type LogModel } from './log-model';
 import { definePicture, type PictureModel } from './picture-model';
 import {
   defineAnswers,
@@ -38,6 +38,8 @@ export interface Database extends Tables {
   readonly sequelize: Sequelize;
   /** The same tables through a connection of its own, which never waits for a save that is being written. */
   readonly reading: Tables;
+  /** Puts entries into logs, see logWriter. */
+  readonly writeLog: ReturnType<typeof logWriter>;
   readonly file: string;
   /** Whether the file that is open is still the one that stands under its name. */
   readonly isInPlace: () => boolean;
@@ -85,9 +87,11 @@ async function connect(file: string): Promise<Database> {
     await Promise.all([sequelize.close(), reader.close()]);
     throw error;
   }
+  const tables = tablesOf(sequelize);
   return {
     sequelize,
-    ...tablesOf(sequelize),
+    ...tables,
+    writeLog: logWriter(sequelize, tables.log),
     reading: tablesOf(reader),
     file,
     isInPlace: staysInPlace(file),

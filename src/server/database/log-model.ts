@@ -1,4 +1,5 @@
-import { DataTypes, type Model, type ModelStatic, type Sequelize } from 'sequelize';
+import { DataTypes, Transaction, type Model, type ModelStatic, type Sequelize } from 'sequelize';
+import { groupCommit } from './group-commit';
 
 /** An entry of a train's log: a reading, a correction or a run; never changed. */
 export interface LogEntryRow {
@@ -12,7 +13,9 @@ export interface LogEntryRow {
   place: number | null;
 }
 
-export type LogModel = ModelStatic<Model<LogEntryRow, Omit<LogEntryRow, 'place'> & Partial<LogEntryRow>>>;
+/** An entry before the database has numbered it. */
+export type NewLogEntry = Omit<LogEntryRow, 'place'> & Partial<LogEntryRow>;
+export type LogModel = ModelStatic<Model<LogEntryRow, NewLogEntry>>;
 
 export const defineLog = (sequelize: Sequelize): LogModel =>
   sequelize.define(
@@ -27,3 +30,17 @@ export const defineLog = (sequelize: Sequelize): LogModel =>
     },
     { tableName: 'log_entries', underscored: true, timestamps: false },
   );
+
+/** Entries in one statement. */
+const BATCH = 500;
+
+/** Puts entries into logs, all or none; what is there already under an id stays as it is. Those of several senders go together. */
+export const logWriter = (sequelize: Sequelize, log: LogModel): ((rows: readonly NewLogEntry[]) => Promise<void>) =>
+  groupCommit(async (rows) => {
+    // One statement is all or none by itself; a transaction has to open a connection of its own first.
+    if (rows.length <= BATCH) return void (await log.bulkCreate([...rows], { ignoreDuplicates: true }));
+    await sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, async (transaction) => {
+      for (let at = 0; at < rows.length; at += BATCH)
+        await log.bulkCreate(rows.slice(at, at + BATCH), { ignoreDuplicates: true, transaction });
+    });
+  }, BATCH);

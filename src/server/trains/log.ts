@@ -15,8 +15,6 @@ export type LogKind = (typeof LOG_KINDS)[number];
 
 /** Entries of one train. */
 const MOST_ENTRIES = 50_000;
-/** Entries are put in so many at a time. */
-const BATCH = 500;
 
 /** Entries are read so many at a time: whoever else asks meanwhile is answered in between. */
 const PAGE = 1000;
@@ -63,17 +61,14 @@ export const findEntry = async ({ reading: { log } }: Database, trainId: string,
 
 /** Adds entries, all or none. What is there already under an id stays as it is: a record is never changed, and a request sent twice adds once. */
 export async function addToLog(
-  { sequelize, trains, log }: Database,
+  database: Database,
   trainId: string,
   entries: readonly Pick<LogRow, 'id' | 'kind' | 'document'>[],
 ): Promise<'kept' | 'missing' | 'full'> {
+  const { trains, log } = database.reading;
   if ((await trains.count({ where: { id: trainId } })) === 0) return 'missing';
   if ((await log.count({ where: { trainId } })) + entries.length > MOST_ENTRIES) return 'full';
   const savedAt = new Date();
-  const rows = entries.map(({ id, kind, document }) => ({ trainId, id, kind, document, savedAt }));
-  await sequelize.transaction(async (transaction) => {
-    for (let at = 0; at < rows.length; at += BATCH)
-      await log.bulkCreate(rows.slice(at, at + BATCH), { ignoreDuplicates: true, transaction });
-  });
+  await database.writeLog(entries.map(({ id, kind, document }) => ({ trainId, id, kind, document, savedAt })));
   return 'kept';
 }
