@@ -1,6 +1,13 @@
 import { randomUUID } from 'node:crypto';
 import { QueryTypes, Transaction } from 'sequelize';
-import { sqliteCode, type LogEntryRow, type Database, type PeopleModel, type PictureRow } from '../database';
+import {
+  putEntries,
+  sqliteCode,
+  type LogEntryRow,
+  type Database,
+  type PeopleModel,
+  type PictureRow,
+} from '../database';
 import { answersIn, logIn, renamed, textOf, type CheckedBundle } from './check';
 import { pictureOf, type BundledTrain } from './manifest';
 
@@ -160,8 +167,7 @@ async function takeOff(
 async function putBackReadings({ log, pictures }: Database, own: OwnReadings, transaction: Transaction): Promise<void> {
   // After what the bundle had, in their own order.
   const entries = own.log.map((one) => ({ ...one, place: null }));
-  for (let at = 0; at < entries.length; at += BATCH)
-    await log.bulkCreate(entries.slice(at, at + BATCH), { ignoreDuplicates: true, transaction });
+  await putEntries(log, entries, transaction);
   await pictures.bulkCreate(own.pictures, { ignoreDuplicates: true, transaction });
 }
 

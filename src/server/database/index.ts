@@ -9,7 +9,7 @@ export { sqliteCode, StartupError } from './startup-error';
 export { seedDemoTrains } from './seed';
 export { shrink } from './shrink';
 export type { BesideModel } from './beside-model';
-export type { LogEntryRow } from './log-model';
+export { putEntries, type LogEntryRow } from './log-model';
 export type { PictureRow } from './picture-model';
 export type { PeopleModel } from './practice-models';
 export type { RevisionRow } from './revision-model';
