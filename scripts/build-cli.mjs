@@ -32,5 +32,5 @@ await program({
 await program({
   entryPoints: ['src/cli/database/main.ts'],
   outfile: 'dist/tinwheel-data.mjs',
-  external: ['sequelize', 'sqlite3', 'umzug', 'workerpool'],
+  external: ['sequelize', 'sqlite3', 'umzug', 'workerpool', 'yauzl'],
 });

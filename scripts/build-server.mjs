@@ -11,3 +11,9 @@ const common = {
 };
 await build({ ...common, entryPoints: ['src/server/heavy/worker.ts'], outfile: 'dist/heavy-work.cjs' });
 await build({ ...common, entryPoints: ['src/server/serve.ts'], outfile: 'dist/serve.cjs', external: ['next'] });
+await build({
+  ...common,
+  entryPoints: ['src/server/heavy/archive-process.ts'],
+  outfile: 'dist/archives.cjs',
+  external: ['sequelize', 'sqlite3'],
+});

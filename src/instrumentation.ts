@@ -3,8 +3,12 @@ export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== 'nodejs') return;
   const { database, StartupError } = await import('@/server/database');
   const { forgetDeleted } = await import('@/server/trains/repository');
+  const { clearLeftFolders, takeBackBrokenOff } = await import('@/server/bundle');
   try {
-    await forgetDeleted(await database(), new Date());
+    const opened = await database();
+    await takeBackBrokenOff(opened, new Date());
+    await clearLeftFolders(opened.file, new Date());
+    await forgetDeleted(opened, new Date());
   } catch (error) {
     if (!(error instanceof StartupError)) throw error;
     // Said once in the log and on every page; each request tries again.

@@ -8,8 +8,10 @@ const shelf = freshShelf();
 
 /** Lets the file grow no more, as a full disk does. */
 async function fill(): Promise<void> {
-  const [rows] = await shelf().sequelize.query('PRAGMA page_count');
-  await shelf().sequelize.query(`PRAGMA max_page_count = ${(rows as { page_count: number }[])[0]!.page_count}`);
+  await shelf().alone(async ({ sql }) => {
+    const [row] = await sql<{ page_count: number }>('PRAGMA page_count');
+    await sql(`PRAGMA max_page_count = ${row!.page_count}`);
+  });
 }
 
 test('on a full disk reading goes on, and a save says that nothing was saved, which is so', async () => {
@@ -28,7 +30,7 @@ test('on a full disk reading goes on, and a save says that nothing was saved, wh
   expect(await listRevisions(shelf(), 'stirrer')).toHaveLength(1);
   expect((await listShelf(shelf())).total).toBeGreaterThan(5);
 
-  await shelf().sequelize.query('PRAGMA max_page_count = 1000000');
+  await shelf().alone(({ sql }) => sql('PRAGMA max_page_count = 1000000'));
   const saved = await guarded(async () => savedResponse(await save(shelf(), 'stirrer', 1, large)));
   expect([saved.status, (await readable(shelf(), 'stirrer')).train.notes]).toEqual([200, large.notes]);
 });

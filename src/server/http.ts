@@ -1,6 +1,6 @@
 import { problemText, type Problem } from '@/core/train';
 import { sqliteCode, StartupError } from './database';
-import { checkBody, Stopped, type Checked } from './heavy';
+import { checkBody, Stopped, type Checked, type Sent } from './heavy';
 import type { KeptTrain, Saved } from './trains/repository';
 
 /** Errors leave the server as {error: {code, message, path?}} with an honest status. */
@@ -18,9 +18,10 @@ const MAX_BODY_BYTES = 2_200_000;
 export const jsonFields = (fields: Fields, headers: Record<string, string> = {}, status = 200): Response =>
   new Response(objectText(fields), { status, headers: { 'content-type': 'application/json', ...headers } });
 
-/** A JSON answer that is sent in pieces as they are made. */
-export function streamed(pieces: AsyncGenerator<string>): Response {
+/** A list under a name, sent in pieces as its rows are made: no list, however long, holds up the answers to others. */
+export function streamed(name: string, rows: AsyncGenerator<object>): Response {
   const encoder = new TextEncoder();
+  const pieces = listText(name, rows);
   const body = new ReadableStream<Uint8Array>({
     async pull(controller) {
       const { value, done } = await pieces.next();
@@ -30,6 +31,21 @@ export function streamed(pieces: AsyncGenerator<string>): Response {
     cancel: async () => void (await pieces.return(undefined)),
   });
   return new Response(body, { headers: { 'content-type': 'application/json' } });
+}
+
+const PIECE = 65_536;
+
+async function* listText(name: string, rows: AsyncGenerator<object>): AsyncGenerator<string> {
+  let piece = `{${JSON.stringify(name)}:[`;
+  let comma = '';
+  for await (const row of rows) {
+    piece += comma + JSON.stringify(row);
+    comma = ',';
+    if (piece.length < PIECE) continue;
+    yield piece;
+    piece = '';
+  }
+  yield `${piece}]}`;
 }
 
 type Fields = Readonly<Record<string, string>>;
@@ -100,6 +116,18 @@ export async function readJson(request: Request): Promise<Body> {
   } catch {
     return NOT_JSON();
   }
+}
+
+/** Reads a body, has it looked at, and does with it what is to be done; what is refused is answered at once. */
+export async function withSent<T>(
+  request: Request,
+  read: (body: string, signal: AbortSignal) => Promise<Sent<T>>,
+  work: (value: T) => Promise<Response>,
+): Promise<Response> {
+  const body = await readText(request);
+  if (!body.ok) return body.response;
+  const sent = await read(body.text, request.signal);
+  return sent.ok ? work(sent.value) : failure(sent.status, sent.code, sent.message);
 }
 
 /** Reads a body that is a train, or holds one under the key `train` beside what else it says, and checks it. */

@@ -1,12 +1,14 @@
 import { failure } from './http';
 
-/** A kept text as a file, whether it reads or not: of what does not read, all there is to be had. */
-export const asKept = (text: string): Response =>
-  new Response(text, {
-    headers: {
-      'content-type': 'text/plain; charset=utf-8',
-      'content-disposition': 'attachment; filename="as-kept.txt"',
-    },
+/** A kept text, or bytes, as a file, whether it reads or not: of what does not read, all there is to be had. */
+export const asKept = (kept: string | Buffer): Response =>
+  typeof kept === 'string'
+    ? asFile(kept, 'text/plain; charset=utf-8', 'as-kept.txt')
+    : asFile(new Uint8Array(kept), 'application/octet-stream', 'as-kept.bin');
+
+const asFile = (content: BodyInit, type: string, name: string): Response =>
+  new Response(content, {
+    headers: { 'content-type': type, 'content-disposition': `attachment; filename="${name}"` },
   });
 
 export const asksAsKept = (request: Request): boolean => new URL(request.url).searchParams.has('as-kept');

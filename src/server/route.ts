@@ -27,10 +27,18 @@ export function route<P extends Record<string, string | string[]> = Record<strin
     const { pathname, search } = new URL(request.url);
     const turned = turnedAway({ method, url: `${pathname}${search}`, headers: request.headers });
     if (turned) return failure(turned.status, turned.code, turned.message, {}, turned.headers);
+    const params = (await context.params) ?? ({} as P);
+    // Such a character ends a statement of SQL; nothing is kept under it.
+    if (
+      Object.values(params)
+        .flat()
+        .some((part) => part.includes('\u0000'))
+    )
+      return failure(404, 'nowhere', 'There is nothing at this address.');
     if (method === 'OPTIONS') return new Response(null, { status: 204, headers: { allow } });
     const handler = handlers[method === 'HEAD' ? 'GET' : method];
     if (!handler) return failure(405, 'method', `This address answers ${given.join(', ')} only.`, {}, { allow });
-    return handler(request, (await context.params) ?? ({} as P));
+    return handler(request, params);
   };
   const of =
     (method: Method): Route<P> =>

@@ -9,10 +9,13 @@ apiServer();
 
 test('a bundle is had from its address, shown before it comes, and never overwrites unasked', async () => {
   const { id } = held(replies.storedReply, await wire.putOnShelf(demoTrain('sluice-winch')));
-  const response = await fetch(wire.bundleAddress([id]));
+  const response = await fetch(`/api/bundle?train=${id}`);
   expect(response.headers.get('content-type')).toBe('application/zip');
   expect(response.headers.get('content-disposition')).toContain('.bundle.zip');
-  const bytes = new Uint8Array(await response.arrayBuffer());
+  const had = await wire.readBundle([id]);
+  if (!had.ok) throw new Error(had.message);
+  const bytes = new Uint8Array(await had.value.arrayBuffer());
+  expect(new Uint8Array(await response.arrayBuffer())).toEqual(bytes);
   expect(Object.keys(unzipSync(bytes))).toContain('manifest.json');
   const zip = new Blob([bytes]);
   const { plan } = held(replies.planReply, await wire.planBundle(zip));
@@ -28,5 +31,5 @@ test('a bundle is had from its address, shown before it comes, and never overwri
   const wrong = await wire.restoreBundle(zip, { [id]: 'burn' as 'skip' });
   expect(wrong).toMatchObject({ ok: false, code: 'bad-request' });
   expect(await wire.planBundle(new Blob(['no zip']))).toMatchObject({ ok: false, code: 'bad-bundle', message: expect.stringContaining('not a zip') as string }); // prettier-ignore
-  expect((await fetch(wire.bundleAddress(['no such']))).status).toBe(404);
+  expect(await wire.readBundle(['no such'])).toMatchObject({ ok: false, code: 'no-train' });
 });

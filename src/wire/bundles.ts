@@ -1,12 +1,14 @@
-import { ask } from './client';
+import { ask, askFile } from './client';
 import type { BundlePlan, BundleRestored } from './replies';
 
 /** What is to be done with a train that is there already. */
 export type BundleChoice = 'skip' | 'both' | 'replace';
 
-/** Where trains, or everything there is, can be had as one zip. */
-export const bundleAddress = (ids: readonly string[]): string =>
+const bundleAddress = (ids: readonly string[]): string =>
   `/api/bundle${ids.length === 0 ? '' : `?${new URLSearchParams(ids.map((id) => ['train', id])).toString()}`}`;
+
+/** Trains, or everything there is, as one zip; where that is too much for one, why. */
+export const readBundle = (ids: readonly string[]) => askFile(bundleAddress(ids));
 
 /** What a bundle would bring; nothing is changed. */
 export const planBundle = (zip: Blob) =>

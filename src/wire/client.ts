@@ -55,6 +55,20 @@ export async function ask<T extends object>(
   }
 }
 
+/** Asks for a file. It never throws, see ask. */
+export async function askFile(address: string): Promise<Answer<Blob>> {
+  try {
+    const response = await fetch(address);
+    if (response.ok) return { ok: true, value: await response.blob() };
+    const answer: unknown = await response.json();
+    return has<{ error: Failure }>(answer, ['error']) && has<Failure>(answer.error, ['code', 'message'])
+      ? { ok: false, ...answer.error }
+      : UNCLEAR;
+  } catch {
+    return { ok: false, code: 'unreachable', message: UNREACHABLE.reading };
+  }
+}
+
 const has = <T extends object>(answer: unknown, fields: readonly (keyof T & string)[]): answer is T =>
   typeof answer === 'object' && answer !== null && fields.every((field) => field in answer);
 

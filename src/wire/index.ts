@@ -15,21 +15,16 @@ export type {
   UnreadableEntry,
   UnreadableLogEntry,
 } from './replies';
-export {
-  answerDocument,
-  answersRequest,
-  logRequest,
-  namingRequest,
-  personRequest,
-  saveRequest,
-  keepingRequest,
-} from './requests';
-export { bundleAddress, planBundle, restoreBundle, type BundleChoice } from './bundles';
+export { keptKey } from './kept-names';
+export { answerDocument, namingRequest, personRequest, saveRequest } from './requests';
+export { planBundle, readBundle, restoreBundle, type BundleChoice } from './bundles';
 export {
   addAnswers,
   addPerson,
   forgetWorksheet,
   keepWorksheet,
+  putAnswersAside,
+  unreadableAnswersAddress,
   readAnswers,
   readPeople,
   readWorksheets,
@@ -46,6 +41,7 @@ export {
   pictureAddress,
   putBack,
   putCopyOnShelf,
+  putEntryAside,
   putOnShelf,
   readBenchDrawing,
   readBeside,

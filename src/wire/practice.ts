@@ -15,6 +15,12 @@ export const removePerson = (id: string) => ask<object>([], personAt(id), { meth
 export const readAnswers = (id: string) =>
   ask<{ answers: PracticeAnswer[]; unreadable: number }>(['answers'], `${personAt(id)}/answers`);
 
+/** Where those of someone's answers that do not read can be had. */
+export const unreadableAnswersAddress = (id: string): string => `${personAt(id)}/answers?as-kept`;
+
+/** Puts those of someone's answers that do not read aside. */
+export const putAnswersAside = (id: string) => ask<object>([], `${personAt(id)}/answers`, { method: 'DELETE' });
+
 /** Adds answers; sent twice they are there once. */
 export const addAnswers = (id: string, answers: readonly { readonly id: string; readonly answer: PracticeAnswer }[]) =>
   ask<object>([], `${personAt(id)}/answers`, { method: 'POST', body: { answers } });

@@ -51,6 +51,7 @@ export const planReply = z.object({
         readings: z.number(),
         pictures: z.number(),
         beside: z.number(),
+        unreadable: z.number(),
         there: z.nullable(
           z.object({ name: z.string(), same: z.boolean(), inBin: z.boolean(), newEntries: z.number() }),
         ),

@@ -1,11 +1,12 @@
 import * as z from 'zod/mini';
+import { keptId, keptName, keptVersion, personName, stateName } from './kept-names';
 
 /** A save names the version that it started from; the train stands beside it under `train`. */
-export const saveRequest = z.strictObject({ version: z.number().check(z.int(), z.gte(1)) });
+export const saveRequest = z.strictObject({ version: keptVersion });
 
 /** What is to be kept beside a train, as its file has it, and what it is called. */
 export const keepingRequest = z.strictObject({
-  name: z.string().check(z.trim(), z.minLength(1), z.maxLength(120)),
+  name: keptName,
   document: z.custom<object>((value) => typeof value === 'object' && value !== null),
 });
 
@@ -14,7 +15,7 @@ export const logRequest = z.strictObject({
   entries: z
     .array(
       z.strictObject({
-        id: z.string().check(z.minLength(1), z.maxLength(64)),
+        id: keptId,
         kind: z.enum(['reading', 'correction', 'run']),
         document: z.custom<object>((value) => typeof value === 'object' && value !== null),
       }),
@@ -24,8 +25,8 @@ export const logRequest = z.strictObject({
 
 /** Who is to practise here. */
 export const personRequest = z.strictObject({
-  id: z.string().check(z.minLength(1), z.maxLength(64)),
-  name: z.string().check(z.trim(), z.minLength(1), z.maxLength(60)),
+  id: keptId,
+  name: personName,
 });
 
 /** What was answered: when, about which train, and whether it was right. */
@@ -39,12 +40,10 @@ export const answerDocument = z.strictObject({
 
 /** Answers of one person: each is kept once, under its id. */
 export const answersRequest = z.strictObject({
-  answers: z
-    .array(z.strictObject({ id: z.string().check(z.minLength(1), z.maxLength(64)), answer: answerDocument }))
-    .check(z.minLength(1), z.maxLength(1000)),
+  answers: z.array(z.strictObject({ id: keptId, answer: answerDocument })).check(z.minLength(1), z.maxLength(1000)),
 });
 
 /** A state's name, for good; null or blanks take it away. */
 export const namingRequest = z.strictObject({
-  name: z.nullable(z.string().check(z.trim(), z.maxLength(120))),
+  name: z.nullable(stateName),
 });

@@ -71,8 +71,12 @@ export const forgetBeside = (kind: BesideKind, id: string, key: string) =>
   ask<object>([], `${trainAt(id)}/${kind}/${key}`, { method: 'DELETE' });
 
 /** Where a document beside a train can be had as it is kept, whether it reads or not. */
-export const asKeptAddress = (kind: BesideKind | 'log', id: string, key: string): string =>
+export const asKeptAddress = (kind: BesideKind | 'log' | 'pictures', id: string, key: string): string =>
   `${trainAt(id)}/${kind}/${encodeURIComponent(key)}?as-kept`;
+
+/** Puts an entry that does not read aside, where it can still be had as it is. */
+export const putEntryAside = (id: string, key: string) =>
+  ask<object>([], `${trainAt(id)}/log/${encodeURIComponent(key)}`, { method: 'DELETE' });
 
 /** A train's log, as it was written. */
 export const readTrainLog = (id: string) =>

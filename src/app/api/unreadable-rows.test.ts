@@ -13,7 +13,7 @@ const answer = { at: '2026-11-26T08:00:00.000Z', train: 'Winch', skill: 'ratio',
 
 /** Behind the application's back, as a damaged disk or another program would. */
 const damage = async (table: string, set: string, id: string) =>
-  (await database()).sequelize.query(`UPDATE ${table} SET ${set} WHERE id = '${id}'`);
+  (await database()).write(({ sql }) => sql(`UPDATE ${table} SET ${set} WHERE id = '${id}'`));
 
 async function furnished(): Promise<string> {
   const { id } = held(replies.storedReply, await wire.putOnShelf(demoTrain('sluice-winch')));
@@ -72,8 +72,7 @@ test('times that do not parse are told as unknown, and nothing else suffers', as
   await damage('searches', `saved_at = 'soon'`, 'a');
   await damage('log_entries', `saved_at = 'once'`, 'r1');
   await damage('trains', `updated_at = 'never'`, id);
-  const { sequelize } = await database();
-  await sequelize.query(`UPDATE revisions SET saved_at = 'x' WHERE train_id = '${id}'`);
+  await (await database()).write(({ sql }) => sql(`UPDATE revisions SET saved_at = 'x' WHERE train_id = '${id}'`));
   const { kept } = held(replies.besideReply, await wire.readBeside('searches', id));
   expect(kept.find((one) => one.id === 'a')).toMatchObject({ savedAt: 'unknown', document: search });
   const { entries } = held(replies.logReply, await wire.readTrainLog(id));
@@ -112,4 +111,58 @@ test('answers and worksheets that do not read are told so, and what reads is the
   });
   expect(await wire.readKeptWorksheet('w1')).toMatchObject({ ok: false, code: 'unreadable' });
   expect(await (await fetch('/api/worksheets/w1?as-kept')).text()).toBe('{"a":1},"b":2');
+});
+
+test('an entry that does not read is put aside, and can still be had; one that reads is never removed', async () => {
+  const id = await furnished();
+  await damage('log_entries', `document = '${CUT}'`, 'r1');
+  held(replies.nothingReply, await wire.putEntryAside(id, 'r1'));
+  expect(held(replies.logReply, await wire.readTrainLog(id)).entries.map((entry) => entry.id)).toEqual(['r2']);
+  expect(await (await fetch(wire.asKeptAddress('log', id, 'r1'))).text()).toBe(CUT);
+  expect(await wire.putEntryAside(id, 'r2')).toMatchObject({ ok: false, code: 'reads' });
+  expect(await wire.putEntryAside(id, 'none')).toMatchObject({ ok: false, code: 'no-entry' });
+});
+
+test('answers that do not read can be had as they are, and put aside; a name that does not read is listed', async () => {
+  held(replies.nothingReply, await wire.addPerson({ id: 'p9', name: 'Berit' }));
+  held(replies.nothingReply, await wire.addAnswers('p9', ['a1', 'a2', 'a3'].map((id) => ({ id, answer })))); // prettier-ignore
+  for (const [id, text] of [['a1', '[]'], ['a2', CUT]] as const) await damage('practice_answers', `document = '${text}'`, id); // prettier-ignore
+  expect(held(replies.answersReply, await wire.readAnswers('p9')).unreadable).toBe(2);
+  expect(await (await fetch(wire.unreadableAnswersAddress('p9'))).text()).toBe(`[]\n${CUT}`);
+  held(replies.nothingReply, await wire.putAnswersAside('p9'));
+  expect(held(replies.answersReply, await wire.readAnswers('p9'))).toEqual({ answers: [answer], unreadable: 0 });
+  await damage('people', `name = x'00ff'`, 'p9');
+  const { people } = held(replies.peopleReply, await wire.readPeople());
+  expect(people).toContainEqual({ id: 'p9', name: 'p9 (the name cannot be read)' });
+});
+
+test('a picture that is none is never sent as one, and can be had as it is', async () => {
+  const id = await furnished();
+  const put = (key: string, type: string, bytes: string) =>
+    database().then(({ write }) =>
+      write(({ sql }) => sql(`INSERT INTO pictures VALUES (?, ?, ?, ${bytes}, '2026-11-26')`, [id, key, type])),
+    );
+  await put('script', 'text/html', `x'${Buffer.from('<script>').toString('hex')}'`);
+  await put('claims', 'image/png', `x'${Buffer.from('<script>').toString('hex')}'`);
+  await put('text', 'image/png', `'no bytes'`);
+  for (const key of ['script', 'claims', 'text']) {
+    const answer = await fetch(wire.pictureAddress(id, key));
+    expect([answer.status, answer.headers.get('content-type')]).toEqual([422, 'application/json']);
+  }
+  const kept = await fetch(wire.asKeptAddress('pictures', id, 'script'));
+  expect([await kept.text(), kept.headers.get('content-disposition')]).toEqual([
+    '<script>',
+    expect.stringMatching(/^attachment/),
+  ]);
+});
+
+test('an address with what ends a statement is nowhere, not an error of the server', async () => {
+  for (const path of [
+    'trains/%00',
+    'trains/a%00b/log',
+    'people/%00/answers',
+    'worksheets/x%00',
+    'trains/a/searches/%00',
+  ])
+    expect([400, 404]).toContain((await fetch(`/api/${path}`)).status);
 });

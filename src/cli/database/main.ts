@@ -1,14 +1,14 @@
-import { readFileSync, statSync } from 'node:fs';
+import { accessSync, constants, renameSync, statSync } from 'node:fs';
+import { join } from 'node:path';
 import {
+  ARCHIVE_JOBS,
+  BundleError,
   CHOICES,
-  checkBundle,
-  gatherBundle,
-  MOST_ZIP_BYTES,
-  planRestore,
+  inTemporaryFolder,
   restoreBundle,
-  zipped,
   type Choice,
   type Plan,
+  type There,
 } from '@/server/bundle';
 import { databaseFile, openDatabase, StartupError, type Database } from '@/server/database';
 import { backup, safeMessage } from '@/server/safe/backup';
@@ -16,7 +16,6 @@ import { restore } from '@/server/safe/restore';
 import { parseArguments } from '../arguments';
 import { UsageError } from '../usage-error';
 import { said } from '../said';
-import { writeWhole } from '../write-whole';
 
 /** The verbs that work on the database; its file is the one that the server uses (TINWHEEL_DB). */
 const VERBS: Readonly<Record<string, (argv: readonly string[]) => Promise<string>>> = {
@@ -29,11 +28,14 @@ const VERBS: Readonly<Record<string, (argv: readonly string[]) => Promise<string
     if ((positionals.length > 0) === (values.everything === true)) throw new UsageError('name the trains by their ids, or say --everything.'); // prettier-ignore
     const output = values.output;
     return withDatabase(async (database) => {
-      const gathered = await gatherBundle(database, values.everything ? 'everything' : positionals);
+      const part = `${output}.${process.pid}.part`;
+      const gathered = await ARCHIVE_JOBS.bundle(database.file, values.everything ? 'everything' : positionals, part);
       if (!gathered.ok) throw new UsageError(gathered.message);
-      const zip = zipped(gathered.files);
-      writeWhole(output, zip);
-      return `${output}: ${Object.keys(gathered.files).length} files, ${zip.length} bytes.\n`;
+      const { size } = statSync(part);
+      renameSync(part, output);
+      const { files, unreadable } = gathered.value;
+      const asTheyAre = unreadable > 0 ? ` ${unreadable} of what is in it cannot be read, and is taken along as it is.` : ''; // prettier-ignore
+      return `${output}: ${files} files, ${size} bytes.${asTheyAre}\n`;
     });
   },
 
@@ -46,16 +48,14 @@ const VERBS: Readonly<Record<string, (argv: readonly string[]) => Promise<string
     if (file === undefined || extra.length > 0) throw new UsageError('name one zip.');
     const existing = (values.existing ?? 'skip') as Choice;
     if (!CHOICES.includes(existing)) throw new UsageError('--existing is skip, both or replace.');
-    const bundle = checkBundle(readZip(file));
-    if (!bundle.ok) throw new UsageError(`${file}: ${bundle.message}`);
-    return withDatabase(async (database) => {
-      const plan = await planRestore(database, bundle);
-      const lines = plan.trains.map(
-        ({ name, revisions, readings, there }) =>
-          `${name}: ${revisions} revisions, ${readings} log entries${there ? standing(there) : ''}`,
-      );
+    readableOrThrow(file);
+    const bring = async (database: Database, folder: string) => {
+      const stagingFile = join(folder, 'staged.sqlite');
+      const plan = await ARCHIVE_JOBS.unbundle(database.file, file, stagingFile);
+      if (!plan.ok) throw new UsageError(`${file}: ${plan.message}`);
+      const lines = linesOf(plan.value);
       if (values['dry-run']) return [...lines, 'Nothing was changed.'].map((line) => `${line}\n`).join('');
-      const { added, replaced, skipped, merged, renamed } = await restoreBundle(database, bundle, () => existing);
+      const { added, replaced, skipped, merged, renamed } = await restoreBundle(database, stagingFile, () => existing);
       const done = [
         ['added', added],
         ['replaced', replaced],
@@ -65,7 +65,8 @@ const VERBS: Readonly<Record<string, (argv: readonly string[]) => Promise<string
       ] as const;
       const told = done.flatMap(([what, names]) => (names.length > 0 ? [`${what}: ${names.join(', ')}`] : []));
       return [...lines, ...told].map((line) => `${line}\n`).join('');
-    });
+    };
+    return withDatabase((database) => inTemporaryFolder(database.file, (folder) => bring(database, folder)));
   },
 
   async backup(argv) {
@@ -83,20 +84,24 @@ const VERBS: Readonly<Record<string, (argv: readonly string[]) => Promise<string
   },
 };
 
+const linesOf = ({ trains }: Plan): string[] =>
+  trains.map(
+    ({ name, revisions, readings, unreadable, there }) =>
+      `${name}: ${revisions} revisions, ${readings} log entries${unreadable > 0 ? `, ${unreadable} of them cannot be read` : ''}${there ? standing(there) : ''}`,
+  );
+
 /** How it stands with a train that is there already. */
-function standing({ same, inBin, newEntries }: NonNullable<Plan['trains'][number]['there']>): string {
+function standing({ same, inBin, newEntries }: There): string {
   if (inBin) return ', was taken off the shelf: --existing replace puts it back';
   if (same) return ', stands on the shelf as it is here';
   const grown = newEntries > 0 ? `, without ${newEntries} of these log entries` : '';
   return `, stands on the shelf otherwise${grown}`;
 }
 
-function readZip(file: string): Uint8Array {
+function readableOrThrow(file: string): void {
   try {
-    if (statSync(file).size > MOST_ZIP_BYTES) throw new UsageError(`${file}: the file is larger than a bundle may be.`);
-    return readFileSync(file);
+    accessSync(file, constants.R_OK);
   } catch (error) {
-    if (error instanceof UsageError) throw error;
     throw new UsageError(`"${file}" cannot be read (${(error as NodeJS.ErrnoException).code ?? 'unknown'}).`);
   }
 }
@@ -113,5 +118,5 @@ async function withDatabase(work: (database: Database) => Promise<string>): Prom
 const [verb = '', ...rest] = process.argv.slice(2);
 void said(
   () => VERBS[verb]!(rest),
-  (error) => (error instanceof StartupError ? error.message : safeMessage(error)),
+  (error) => (error instanceof StartupError || error instanceof BundleError ? error.message : safeMessage(error)),
 );

@@ -72,6 +72,8 @@ export interface PracticeState {
   readonly people: readonly Person[] | null;
   readonly person: string | null;
   readonly answers: readonly PracticeAnswer[];
+  /** How many more of the person's are kept and do not read. */
+  readonly unreadableAnswers: number;
   readonly wanted: Wanted;
   readonly drill: Drill | null;
   readonly sheet: OpenSheet | null;
@@ -91,6 +93,7 @@ export const createPracticeStore = (here: boolean) =>
     people: null,
     person: null,
     answers: [],
+    unreadableAnswers: 0,
     wanted: { source: here ? 'here' : 'shelf', shelf: [], kind: 'countershaft', level: '', skills: [], count: '10', seed: '1' }, // prettier-ignore
     drill: null,
     sheet: null,

@@ -5,9 +5,10 @@ import { useState } from 'react';
 import { Dialog, DialogActions } from '@/ui/dialog';
 import { Tick } from '@/ui/form-fields';
 import { OpenFile } from '@/ui/open-file';
+import { saveFile } from '@/ui/save-file';
 import {
-  bundleAddress,
   planBundle,
+  readBundle,
   restoreBundle,
   type BundleChoice,
   type BundlePlan,
@@ -35,6 +36,13 @@ export function BundleDialog({ entries, onRestored, onClose }: Props) {
   const [opened, setOpened] = useState<Opened | null>(null);
   const [message, setMessage] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
+  const save = async (ids: readonly string[]) => {
+    setBusy(true);
+    const answer = await readBundle(ids);
+    setBusy(false);
+    setMessage(answer.ok ? null : answer.message);
+    if (answer.ok) saveFile(`${ids.length === 1 ? 'train' : 'tin-wheel'}.bundle.zip`, answer.value.type, answer.value);
+  };
   const open = async (file: File) => {
     setBusy(true);
     const answer = await planBundle(file);
@@ -98,18 +106,18 @@ export function BundleDialog({ entries, onRestored, onClose }: Props) {
               onOpen={(file) => void open(file)}
             />
             <span className="flex-1" />
-            <a className="btn btn-sm" href={bundleAddress([])} download>
+            <button type="button" className="btn btn-sm" disabled={busy} onClick={() => void save([])}>
               <FileArchive className="size-4" aria-hidden /> Everything
-            </a>
-            <a
-              className={`btn btn-neutral btn-sm ${ticked.length === 0 ? 'pointer-events-none opacity-50' : ''}`}
-              aria-disabled={ticked.length === 0}
-              href={ticked.length === 0 ? undefined : bundleAddress(ticked)}
-              download
+            </button>
+            <button
+              type="button"
+              className="btn btn-neutral btn-sm"
+              disabled={busy || ticked.length === 0}
+              onClick={() => void save(ticked)}
             >
               <FileArchive className="size-4" aria-hidden />{' '}
               {ticked.length === 0 ? 'Tick trains' : `${ticked.length} ticked`}
-            </a>
+            </button>
             <button type="button" className="btn btn-sm" onClick={onClose}>
               Close
             </button>
@@ -161,12 +169,13 @@ function Coming({
     <div className="mt-3 max-h-80 overflow-auto text-sm">
       <p className="font-semibold">{file.name} would bring:</p>
       <ul aria-label="What it would bring">
-        {plan.trains.map(({ id, name, revisions, readings, pictures, beside, there }) => (
+        {plan.trains.map(({ id, name, revisions, readings, pictures, beside, unreadable, there }) => (
           <li key={id} className="flex min-h-9 flex-wrap items-center gap-3 border-t border-base-300 py-1">
             <span className="flex-1">
               <span className="font-semibold">{name}</span>{' '}
               <span className="muted">
                 {revisions} revisions, {readings} log entries, {pictures} pictures, {beside} searches and scenarios
+                {unreadable > 0 && `; ${unreadable} of these cannot be read and come as they are`}
               </span>
             </span>
             {there ? (

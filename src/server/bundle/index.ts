@@ -1,4 +1,5 @@
-export { checkBundle } from './check';
-export { gatherBundle } from './gather';
-export { CHOICES, planRestore, restoreBundle, type Choice, type Plan, type Restored } from './restore';
-export { MOST_ZIP_BYTES, zipped } from './zip';
+export { ARCHIVE_JOBS } from './archive-jobs';
+export { BundleError } from './limits';
+export type { Plan, There } from './plan';
+export { CHOICES, restoreBundle, takeBackBrokenOff, type Choice, type Restored } from './restore';
+export { clearLeftFolders, inTemporaryFolder } from './temporary-folder';

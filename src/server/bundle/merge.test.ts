@@ -1,6 +1,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { brought, bundled, planned } from '@/testing/bundled';
 import { demoTrain } from '@/testing/demo-train';
 import { withFirstTeeth } from '@/testing/edited';
 import { save, shelved } from '@/testing/kept';
@@ -9,7 +10,7 @@ import { stopWorkers } from '../heavy';
 import { addAnswers, addPerson, listAnswers, listPeople } from '../practice/people';
 import { addToLog, listLog } from '../trains/log';
 import { removeTrain } from '../trains/repository';
-import { checkBundle, gatherBundle, planRestore, restoreBundle, zipped, type Choice } from '.';
+import type { Choice } from '.';
 
 let folder: string;
 let here: Database;
@@ -25,16 +26,7 @@ afterEach(async () => {
 });
 afterAll(stopWorkers);
 
-async function bundleOf(database: Database) {
-  const gathered = await gatherBundle(database, 'everything');
-  if (!gathered.ok) throw new Error(gathered.message);
-  const bundle = checkBundle(zipped(gathered.files));
-  if (!bundle.ok) throw new Error(bundle.message);
-  return bundle;
-}
-
-const bring = async (from: Database, to: Database, choice: Choice) =>
-  restoreBundle(to, await bundleOf(from), () => choice);
+const bring = async (from: Database, to: Database, choice: Choice) => brought(to, await bundled(from), choice);
 
 const log = (database: Database, train: string, ...ids: string[]) =>
   addToLog(
@@ -63,9 +55,8 @@ test('a bundle goes in while five clients save, and none of their saves is lost'
     }
     return version;
   });
-  const bundle = await bundleOf(there);
-  for (let i = 0; i < 8; i++)
-    expect((await restoreBundle(here, bundle, () => 'both')).added).toHaveLength(source.length);
+  const path = await bundled(there);
+  for (let i = 0; i < 8; i++) expect((await brought(here, path, 'both')).added).toHaveLength(source.length);
   going = false;
   const versions = await Promise.all(saved);
   for (const [i, id] of own.entries()) {
@@ -77,12 +68,12 @@ test('a bundle goes in while five clients save, and none of their saves is lost'
 
 test('a train in the bin is told as such and comes back when it is to be replaced', async () => {
   const id = await shelved(here, demoTrain('sluice-winch'));
-  const bundle = await bundleOf(here);
+  const path = await bundled(here);
   await removeTrain(here, id, 1);
-  expect((await planRestore(here, bundle)).trains[0]!.there).toMatchObject({ inBin: true });
-  expect(await restoreBundle(here, bundle, () => 'replace')).toMatchObject({ replaced: ['Sluice winch'] });
+  expect((await planned(here, path)).trains[0]!.there).toMatchObject({ inBin: true });
+  expect(await brought(here, path, 'replace')).toMatchObject({ replaced: ['Sluice winch'] });
   expect(await here.trains.count({ where: { id } })).toBe(1);
-  expect((await planRestore(here, bundle)).trains[0]!.there).toMatchObject({ inBin: false, same: true });
+  expect((await planned(here, path)).trains[0]!.there).toMatchObject({ inBin: false, same: true });
 });
 
 test('a log that has grown on both sides has both sides’ entries in the end, whatever becomes of the train', async () => {
@@ -91,15 +82,15 @@ test('a log that has grown on both sides has both sides’ entries in the end, w
   await bring(here, there, 'skip');
   await log(here, id, 'mine');
   await log(there, id, 'theirs');
-  const bundle = await bundleOf(there);
-  expect((await planRestore(here, bundle)).trains[0]!.there).toMatchObject({ same: false, newEntries: 1 });
-  expect(await restoreBundle(here, bundle, () => 'skip')).toMatchObject({ merged: ['Sluice winch'], skipped: [] });
+  const path = await bundled(there);
+  expect((await planned(here, path)).trains[0]!.there).toMatchObject({ same: false, newEntries: 1 });
+  expect(await brought(here, path, 'skip')).toMatchObject({ merged: ['Sluice winch'], skipped: [] });
   expect(await logged(here, id)).toEqual(['both', 'mine', 'theirs']);
-  expect(await restoreBundle(here, bundle, () => 'skip')).toMatchObject({ merged: [], skipped: ['Sluice winch'] });
+  expect(await brought(here, path, 'skip')).toMatchObject({ merged: [], skipped: ['Sluice winch'] });
   await bring(here, there, 'replace');
   expect(await logged(there, id)).toEqual(['both', 'mine', 'theirs']);
   await log(there, id, 'later');
-  await restoreBundle(there, await bundleOf(here), () => 'replace');
+  await bring(here, there, 'replace');
   expect(await logged(there, id)).toEqual(['both', 'later', 'mine', 'theirs']);
 });
 

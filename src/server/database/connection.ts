@@ -2,44 +2,18 @@ import { mkdirSync, statSync } from 'node:fs';
 import { dirname, resolve } from 'node:path';
 import { Sequelize } from 'sequelize';
 import sqlite3 from 'sqlite3';
-import { defineTrain, type TrainModel } from './train-model';
-import { defineRevision, type RevisionModel } from './revision-model';
-import { defineBeside, type BesideModel } from './beside-model';
-import { defineLog, logWriter, type LogModel } from './log-model';
-import { definePicture, type PictureModel } from './picture-model';
-import {
-  defineAnswers,
-  definePeople,
-  defineWorksheets,
-  type AnswersModel,
-  type PeopleModel,
-  type WorksheetsModel,
-} from './practice-models';
 import { prepareForUpgrade } from './before-upgrade';
 import { migrate } from './migrations';
 import { sqliteCode, StartupError, startupError } from './startup-error';
+import { tablesOf, type Tables } from './tables';
+import { Writer } from './writer';
 
-interface Tables {
-  readonly trains: TrainModel;
-  readonly revisions: RevisionModel;
-  /** Searches for tooth counts, and scenarios of motor and load, kept beside trains. */
-  readonly searches: BesideModel;
-  readonly scenarios: BesideModel;
-  readonly log: LogModel;
-  readonly pictures: PictureModel;
-  /** Who practises on this installation, and what each has answered. */
-  readonly people: PeopleModel;
-  readonly answers: AnswersModel;
-  readonly worksheets: WorksheetsModel;
-}
-
-/** The open database: the connection and its models. */
+/** The open database: its tables as they are read, and the one way to write to them. */
 export interface Database extends Tables {
-  readonly sequelize: Sequelize;
-  /** The same tables through a connection of its own, which never waits for a save that is being written. */
-  readonly reading: Tables;
-  /** Puts entries into logs, see logWriter. */
-  readonly writeLog: ReturnType<typeof logWriter>;
+  /** Does a work in a transaction, see Writer; what it answers is told when it is on the disk. The tables it gets can be written. */
+  readonly write: <T>(work: (tables: Tables) => Promise<T>) => Promise<T>;
+  /** Does what SQLite does not do in a transaction, on the connection for writing. */
+  readonly alone: <T>(work: (tables: Tables) => Promise<T>) => Promise<T>;
   readonly file: string;
   /** Whether the file that is open is still the one that stands under its name. */
   readonly isInPlace: () => boolean;
@@ -87,15 +61,20 @@ async function connect(file: string): Promise<Database> {
     await Promise.all([sequelize.close(), reader.close()]);
     throw error;
   }
-  const tables = tablesOf(sequelize);
+  const writing = tablesOf(sequelize);
+  const writer = new Writer({ run: (statement) => sequelize.query(statement) });
   return {
-    sequelize,
-    ...tables,
-    writeLog: logWriter(sequelize, tables.log),
-    reading: tablesOf(reader),
+    // A connection of its own, which never waits for what is being written.
+    ...tablesOf(reader),
+    write: (work) => writer.write(() => work(writing)),
+    alone: (work) => writer.alone(() => work(writing)),
     file,
     isInPlace: staysInPlace(file),
-    close: async () => void (await Promise.all([sequelize.close(), reader.close()])),
+    close: async () => {
+      // What was begun is written before.
+      await writer.alone(() => Promise.resolve());
+      await Promise.all([sequelize.close(), reader.close()]);
+    },
   };
 }
 
@@ -110,18 +89,6 @@ function staysInPlace(file: string): () => boolean {
     return now?.dev === dev && now.ino === ino;
   };
 }
-
-const tablesOf = (sequelize: Sequelize): Tables => ({
-  trains: defineTrain(sequelize),
-  revisions: defineRevision(sequelize),
-  searches: defineBeside(sequelize, 'searches'),
-  scenarios: defineBeside(sequelize, 'scenarios'),
-  log: defineLog(sequelize),
-  pictures: definePicture(sequelize),
-  people: definePeople(sequelize),
-  answers: defineAnswers(sequelize),
-  worksheets: defineWorksheets(sequelize),
-});
 
 /** A file from before it could shrink is written anew, once; where another server has it open, at a later start. */
 async function canShrink(sequelize: Sequelize): Promise<void> {

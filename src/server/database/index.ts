@@ -9,10 +9,9 @@ export { sqliteCode, StartupError } from './startup-error';
 export { seedDemoTrains } from './seed';
 export { shrink } from './shrink';
 export type { BesideModel } from './beside-model';
-export { putEntries, type LogEntryRow } from './log-model';
-export type { PictureRow } from './picture-model';
 export type { PeopleModel } from './practice-models';
 export type { RevisionRow } from './revision-model';
+export { sqlTime, type Tables } from './tables';
 export { firstRow } from './train-model';
 
 const holder = globalThis as { tinWheelDatabase?: Promise<Database> };

@@ -1,5 +1,4 @@
-import { DataTypes, Transaction, type Model, type ModelStatic, type Sequelize } from 'sequelize';
-import { groupCommit } from './group-commit';
+import { DataTypes, type Model, type ModelStatic, type Sequelize } from 'sequelize';
 
 /** An entry of a train's log: a reading, a correction or a run; never changed. */
 export interface LogEntryRow {
@@ -30,22 +29,3 @@ export const defineLog = (sequelize: Sequelize): LogModel =>
     },
     { tableName: 'log_entries', underscored: true, timestamps: false },
   );
-
-/** Entries in one statement. */
-const BATCH = 500;
-
-/** Puts entries into logs, so many at a time; what is there already under an id stays as it is. */
-export async function putEntries(log: LogModel, rows: readonly NewLogEntry[], transaction: Transaction): Promise<void> {
-  for (let at = 0; at < rows.length; at += BATCH)
-    await log.bulkCreate(rows.slice(at, at + BATCH), { ignoreDuplicates: true, transaction });
-}
-
-/** Puts entries into logs, all or none; what is there already under an id stays as it is. Those of several senders go together. */
-export const logWriter = (sequelize: Sequelize, log: LogModel): ((rows: readonly NewLogEntry[]) => Promise<void>) =>
-  groupCommit(async (rows) => {
-    // One statement is all or none by itself; a transaction has to open a connection of its own first.
-    if (rows.length <= BATCH) return void (await log.bulkCreate([...rows], { ignoreDuplicates: true }));
-    await sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, (transaction) =>
-      putEntries(log, rows, transaction),
-    );
-  }, BATCH);

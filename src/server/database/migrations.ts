@@ -120,6 +120,16 @@ const MIGRATIONS: RunnableMigration<Context>[] = [
       }
     },
   },
+  {
+    name: '013-restoring',
+    // What a bundle that is coming in has brought so far; and what did not read and was put aside.
+    up: async ({ context: { run } }) => {
+      await run(`CREATE TABLE IF NOT EXISTS restoring (restore VARCHAR(64) NOT NULL, at DATETIME NOT NULL, kind VARCHAR(64) NOT NULL,
+        owner VARCHAR(255) NOT NULL, id VARCHAR(255) NOT NULL, PRIMARY KEY (restore, kind, owner, id)) WITHOUT ROWID`);
+      await run(`CREATE TABLE IF NOT EXISTS put_aside (kind VARCHAR(64) NOT NULL, owner VARCHAR(255) NOT NULL, id VARCHAR(255) NOT NULL,
+        document TEXT NOT NULL, at DATETIME NOT NULL, PRIMARY KEY (kind, owner, id))`);
+    },
+  },
 ];
 
 /** A table of documents beside trains, which go when their train goes. */

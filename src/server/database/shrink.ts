@@ -4,16 +4,16 @@ import type { Database } from './connection';
 const PAGES = 500;
 
 /** Gives the room that is free in the file back to the disk; the file itself is shorter after SQLite's next checkpoint. */
-export async function shrink({ sequelize }: Database): Promise<void> {
+export async function shrink({ alone }: Database): Promise<void> {
   for (let free = await freePages(); free > 0;) {
-    await sequelize.query(`PRAGMA incremental_vacuum(${PAGES})`);
+    await alone(({ sql }) => sql(`PRAGMA incremental_vacuum(${PAGES})`));
     const left = await freePages();
     if (left >= free) return;
     free = left;
   }
 
   async function freePages(): Promise<number> {
-    const [[row]] = (await sequelize.query('PRAGMA freelist_count')) as unknown as [[{ freelist_count: number }]];
-    return row.freelist_count;
+    const [row] = await alone(({ sql }) => sql<{ freelist_count: number }>('PRAGMA freelist_count'));
+    return row?.freelist_count ?? 0;
   }
 }

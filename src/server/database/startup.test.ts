@@ -74,7 +74,7 @@ describe('a file that cannot be used is said in one line, and nothing is written
       async () => {
         const database = await openDatabase(file);
         await seedDemoTrains(database, DEMO);
-        await database.sequelize.query('PRAGMA wal_checkpoint(TRUNCATE)');
+        await database.alone(({ sql }) => sql('PRAGMA wal_checkpoint(TRUNCATE)'));
         await database.close();
         const whole = readFileSync(file);
         writeFileSync(file, Buffer.concat([whole.subarray(0, 100), Buffer.alloc(whole.length - 100, 7)]));
@@ -187,7 +187,7 @@ test('two servers that start at once on one file: one seeds, both work', async (
   await Promise.all(both.map((database) => seedDemoTrains(database, DEMO)));
   const [first, second] = await Promise.all(both.map((database) => listShelf(database)));
   expect(first).toEqual(second);
-  await Promise.all(both.map(({ sequelize }) => sequelize.close()));
+  await Promise.all(both.map(({ close }) => close()));
   await expectWhole();
 });
 

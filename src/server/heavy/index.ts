@@ -2,11 +2,14 @@ import type { Space } from '@/core/drawing';
 import { JOBS, type Checked, type DrawnText } from './jobs';
 import { inWorker, Stopped } from './pool';
 import { contentKey, Results } from './results';
-import type { CheckedBundle } from '../bundle/check';
-import type { Files } from '../bundle/zip';
+import type { KeptKind } from './sent';
+import type { Plan } from '../bundle/plan';
+import type { Gathered } from '../bundle/gather';
+import type { Outcome } from '../bundle/archive-jobs';
 import type { PlainPicture } from '../pictures/plain-picture';
 
 export { checkDocument, type Checked, type DrawnText } from './jobs';
+export type { KeptKind, Sent } from './sent';
 export { isSlowToDraw, Stopped, stopWorkers, workersNow } from './pool';
 
 /** Up to so many characters a document is read and checked where the request is: that takes a few milliseconds, as the way to a worker does. */
@@ -20,16 +23,35 @@ export const checkBody = async (
 ): Promise<{ readonly rest: unknown; readonly train: Checked } | null> =>
   body.length <= LIGHT ? JOBS.check(body, under) : inWorker('check', [body, under], signal);
 
-/** What is wrong with a worksheet's text; null where it reads. */
-export const wrongInWorksheet = (text: string, signal?: AbortSignal): Promise<string | null> =>
-  inWorker('worksheet', [text], signal);
+/** Entries for a log that a request brought. */
+export const readEntries = async (body: string, signal?: AbortSignal) =>
+  body.length <= LIGHT ? JOBS.sentEntries(body) : inWorker('sentEntries', [body], signal);
 
-/** Files as a zip. */
-export const zipFiles = (files: Files, signal?: AbortSignal): Promise<Uint8Array> => inWorker('zip', [files], signal);
+/** Answers that a request brought. */
+export const readAnswers = async (body: string, signal?: AbortSignal) =>
+  body.length <= LIGHT ? JOBS.sentAnswers(body) : inWorker('sentAnswers', [body], signal);
 
-/** A bundle with everything in it read. */
-export const readBundle = (bytes: Uint8Array, signal?: AbortSignal): Promise<CheckedBundle> =>
-  inWorker('unbundle', [bytes], signal);
+/** A document that a request brought, with its name. All questions of a worksheet have to be made, however short it is. */
+export const readDocument = async (body: string, kind: KeptKind, signal?: AbortSignal) =>
+  body.length <= LIGHT && kind !== 'worksheet'
+    ? JOBS.sentDocument(body, kind)
+    : inWorker('sentDocument', [body, kind], signal);
+
+/** Writes a bundle to a path, see bundle/gather.ts. */
+export const gatherBundle = (
+  database: string,
+  ids: readonly string[] | 'everything',
+  path: string,
+  signal?: AbortSignal,
+): Promise<Outcome<Gathered>> => inWorker('bundle', [database, ids, path], signal);
+
+/** Reads a bundle into a staging file and says what it would bring, see bundle/stage.ts. */
+export const readBundle = (
+  database: string,
+  path: string,
+  stagingFile: string,
+  signal?: AbortSignal,
+): Promise<Outcome<Plan>> => inWorker('unbundle', [database, path, stagingFile], signal);
 
 /** A picture as it may be kept; null for what is none. */
 export async function readPicture(bytes: Uint8Array, signal?: AbortSignal): Promise<PlainPicture | null> {

@@ -1,9 +1,7 @@
 import { AT_ONCE, drawSideView, FIRST_SIGHT, QUICK, THOROUGH, type Drawing, type Space } from '@/core/drawing';
 import { summariseTrain } from '@/core/gear-chart';
-import { checkBundle, type CheckedBundle } from '../bundle/check';
-import { zipped, type Files } from '../bundle/zip';
 import { plainPicture, type PlainPicture } from '../pictures/plain-picture';
-import { readWorksheet } from '@/core/practice';
+import { sentAnswers, sentDocument, sentEntries } from './sent';
 import { checkTrain, keptText, parseTrain, problemText, type Problem, type Train } from '@/core/train';
 
 /** A document that was checked: as text in its canonical form, or what is wrong with it. */
@@ -43,15 +41,10 @@ export const JOBS = {
     return parsed.ok ? null : problemText(parsed.problems[0]!);
   },
 
-  /** What is wrong with a worksheet; null when all its questions can be made. */
-  worksheet: (text: string): string | null => {
-    const read = readWorksheet(text);
-    return read.ok ? null : read.message;
-  },
-
-  /** Files as a zip, and a bundle with everything in it read. */
-  zip: (files: Files): Uint8Array => zipped(files),
-  unbundle: (bytes: Uint8Array): CheckedBundle => checkBundle(bytes),
+  /** What a request brought that is to be kept. */
+  sentEntries,
+  sentAnswers,
+  sentDocument,
 
   /** A picture as it may be kept; null for what is none. */
   picture: (bytes: Uint8Array): PlainPicture | null => plainPicture(Buffer.from(bytes)),

@@ -1,9 +1,10 @@
 import { availableParallelism } from 'node:os';
 import { resolve } from 'node:path';
 import workerpool, { type Pool } from 'workerpool';
-import { JOBS } from './jobs';
+import type { ARCHIVE_JOBS } from '../bundle/archive-jobs';
+import type { JOBS } from './jobs';
 
-type Jobs = typeof JOBS;
+type Jobs = typeof JOBS & typeof ARCHIVE_JOBS;
 export type Job = keyof Jobs;
 
 /** A job was stopped: it took longer than it may, or nobody waits for it any more. */
@@ -23,14 +24,12 @@ const LANES = {
   /** Small trains, which are not to wait behind a tangle. */
   sketching: { threads: 1, nice: 5 },
   drawing: { threads: Math.max(1, availableParallelism() - 1), nice: 5 },
-  /**
-   * Archives and worksheets that somebody sends or waits for: they may take long, and the shelf's summaries do not
-   * wait for them.
-   */
-  archives: { threads: 1, nice: 10 },
+  /** Worksheets, whose questions have all to be made. */
+  papers: { threads: 1, nice: 5 },
   background: { threads: 1, nice: 15 },
 } as const;
-type Lane = keyof typeof LANES;
+/** Bundles may take long, and work in a process of their own (see archive-process.ts). */
+type Lane = keyof typeof LANES | 'archives';
 
 const SMALL = 12_000;
 
@@ -39,8 +38,10 @@ export const isSlowToDraw = (document: string): boolean => document.length > SMA
 
 const LANE_OF: Record<Job, Lane> = {
   check: 'reading',
-  worksheet: 'archives',
-  zip: 'archives',
+  sentEntries: 'reading',
+  sentAnswers: 'reading',
+  sentDocument: 'reading',
+  bundle: 'archives',
   unbundle: 'archives',
   picture: 'reading',
   unreadable: 'reading',
@@ -48,12 +49,21 @@ const LANE_OF: Record<Job, Lane> = {
   summarise: 'background',
   drawWell: 'background',
 };
+/** Where a job goes that not every document of goes to the same place. */
+function laneOf<J extends Job>(job: J, args: Parameters<Jobs[J]>): Lane {
+  if (job === 'draw' && !isSlowToDraw((args as Parameters<Jobs['draw']>)[0])) return 'sketching';
+  if (job === 'sentDocument' && (args as Parameters<Jobs['sentDocument']>)[1] === 'worksheet') return 'papers';
+  return LANE_OF[job];
+}
+
 /** Far more than any document within the limits takes. */
 const LIMIT_MS: Record<Job, number> = {
   check: 10_000,
-  worksheet: 30_000,
-  zip: 120_000,
-  unbundle: 120_000,
+  sentEntries: 10_000,
+  sentAnswers: 10_000,
+  sentDocument: 30_000,
+  bundle: 300_000,
+  unbundle: 300_000,
   picture: 10_000,
   unreadable: 10_000,
   draw: 15_000,
@@ -69,20 +79,28 @@ const holder = globalThis as { tinWheelWorkers?: Partial<Record<Lane, Pool>> };
 
 function lane(name: Lane): Pool {
   const pools = (holder.tinWheelWorkers ??= {});
-  return (pools[name] ??= workerpool.pool(
-    resolve(/* turbopackIgnore: true */ process.env.TINWHEEL_WORKER ?? 'dist/heavy-work.cjs'),
-    {
-      workerType: 'thread',
-      maxWorkers: LANES[name].threads,
-      workerThreadOpts: { workerData: { nice: LANES[name].nice } },
-      maxQueueSize: MOST_WAITING,
-      workerTerminateTimeout: TERMINATE_MS,
-    },
-  ));
+  return (pools[name] ??= name === 'archives' ? processLane() : threadLane(LANES[name]));
 }
 
+const threadLane = ({ threads, nice }: { readonly threads: number; readonly nice: number }): Pool =>
+  workerpool.pool(resolve(/* turbopackIgnore: true */ process.env.TINWHEEL_WORKER ?? 'dist/heavy-work.cjs'), {
+    workerType: 'thread',
+    maxWorkers: threads,
+    workerThreadOpts: { workerData: { nice } },
+    maxQueueSize: MOST_WAITING,
+    workerTerminateTimeout: TERMINATE_MS,
+  });
+
+const processLane = (): Pool =>
+  workerpool.pool(resolve(/* turbopackIgnore: true */ process.env.TINWHEEL_ARCHIVES ?? 'dist/archives.cjs'), {
+    workerType: 'process',
+    maxWorkers: 1,
+    maxQueueSize: MOST_WAITING,
+    workerTerminateTimeout: TERMINATE_MS,
+  });
+
 /**
- * Does a job in a worker thread.
+ * Does a job in a worker thread, or in the process for bundles.
  * @param signal ends the job when whoever asked for it has left.
  * @throws Stopped when it was ended before it was done.
  */
@@ -90,13 +108,12 @@ export function inWorker<J extends Job>(
   job: J,
   args: Parameters<Jobs[J]>,
   signal?: AbortSignal,
-): Promise<ReturnType<Jobs[J]>> {
+): Promise<Awaited<ReturnType<Jobs[J]>>> {
   if (signal?.aborted) return Promise.reject(new Stopped('left'));
-  const own = job === 'draw' && !isSlowToDraw((args as Parameters<Jobs['draw']>)[0]) ? 'sketching' : LANE_OF[job];
-  const work = lane(own).exec(job, args).timeout(LIMIT_MS[job]);
+  const work = lane(laneOf(job, args)).exec(job, args).timeout(LIMIT_MS[job]);
   const leave = () => void work.cancel();
   signal?.addEventListener('abort', leave, { once: true });
-  return new Promise<ReturnType<Jobs[J]>>((done, fail) => {
+  return new Promise<Awaited<ReturnType<Jobs[J]>>>((done, fail) => {
     work.then(done, (error: unknown) =>
       fail(
         error instanceof workerpool.Promise.TimeoutError

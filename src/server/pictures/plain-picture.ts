@@ -12,9 +12,20 @@ export interface PlainPicture {
  * are neither a PNG nor a JPEG of at most 20 million pixels, are not put together as such a file is, or break off.
  */
 export function plainPicture(bytes: Buffer): PlainPicture | null {
-  if (bytes.subarray(0, PNG_SIGNATURE.length).equals(PNG_SIGNATURE)) return withType('image/png', plainPng(bytes));
-  if (bytes[0] === 0xff && bytes[1] === 0xd8) return withType('image/jpeg', plainJpeg(bytes));
-  return null;
+  switch (pictureType(bytes)) {
+    case 'image/png':
+      return withType('image/png', plainPng(bytes));
+    case 'image/jpeg':
+      return withType('image/jpeg', plainJpeg(bytes));
+    case null:
+      return null;
+  }
+}
+
+/** What a file says that it is, by its first bytes. */
+export function pictureType(bytes: Buffer): PlainPicture['type'] | null {
+  if (bytes.subarray(0, PNG_SIGNATURE.length).equals(PNG_SIGNATURE)) return 'image/png';
+  return bytes[0] === 0xff && bytes[1] === 0xd8 ? 'image/jpeg' : null;
 }
 
 const withType = (type: PlainPicture['type'], bytes: Buffer | null): PlainPicture | null => bytes && { type, bytes };

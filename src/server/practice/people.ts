@@ -1,8 +1,8 @@
-import { UniqueConstraintError } from 'sequelize';
-import type { Database } from '../database';
-
-const MOST_PEOPLE = 500;
-const MOST_ANSWERS = 50_000;
+import { personName } from '@/wire/kept-names';
+import type { Database, Tables } from '../database';
+import { MOST } from '../most';
+import { putAside } from '../put-aside';
+import { wrongInAnswer } from '../wrong';
 
 export interface Person {
   readonly id: string;
@@ -10,52 +10,69 @@ export interface Person {
 }
 
 /** Who practises here, by name. */
-export async function listPeople({ reading: { people } }: Database): Promise<readonly Person[]> {
+export async function listPeople({ people }: Database): Promise<readonly Person[]> {
   const rows = (await people.findAll({ raw: true })) as unknown as Person[];
-  return rows.map(({ id, name }) => ({ id, name })).sort((a, b) => a.name.localeCompare(b.name));
+  return rows.map(({ id, name }) => ({ id, name: nameOf(id, name) })).sort((a, b) => a.name.localeCompare(b.name));
 }
+
+/** A name, or what stands for one that does not read. */
+const nameOf = (id: string, name: unknown): string =>
+  personName.safeParse(name).success ? String(name) : `${id} (the name cannot be read)`;
 
 /** Adds a name. Sent twice it is there once; a name that someone else has is refused, in whatever case it is written. */
-export async function addPerson({ people }: Database, { id, name }: Person): Promise<'kept' | 'taken' | 'full'> {
-  if ((await people.count({ where: { id } })) > 0) return 'kept';
-  if ((await people.count()) >= MOST_PEOPLE) return 'full';
-  try {
+export const addPerson = ({ write }: Database, { id, name }: Person): Promise<'kept' | 'taken' | 'full'> =>
+  write(async ({ people }) => {
+    if ((await people.count({ where: { id } })) > 0) return 'kept';
+    // The column compares without case.
+    if ((await people.count({ where: { name } })) > 0) return 'taken';
+    if ((await people.count()) >= MOST.people) return 'full';
     await people.create({ id, name, savedAt: new Date() });
     return 'kept';
-  } catch (error) {
-    if (error instanceof UniqueConstraintError) return 'taken';
-    throw error;
-  }
-}
+  });
 
 /** Takes a name off, with all that was answered under it. False where there is none. */
-export const removePerson = async ({ people }: Database, id: string): Promise<boolean> =>
-  (await people.destroy({ where: { id } })) === 1;
+export const removePerson = ({ write }: Database, id: string): Promise<boolean> =>
+  write(async ({ people }) => (await people.destroy({ where: { id } })) === 1);
 
-/** What someone answered, as JSON texts, the oldest first; null where there is no such person. */
-export async function listAnswers({ reading }: Database, personId: string): Promise<readonly string[] | null> {
-  if ((await reading.people.count({ where: { id: personId } })) === 0) return null;
-  const rows = (await reading.answers.findAll({
+/** What someone answered, as it is kept, the oldest first; null where there is no such person. */
+export async function listAnswers(
+  { people, answers }: Tables,
+  personId: string,
+): Promise<readonly { readonly id: string; readonly document: string }[] | null> {
+  if ((await people.count({ where: { id: personId } })) === 0) return null;
+  const rows = (await answers.findAll({
     where: { personId },
     order: [
       ['place', 'ASC'],
       ['id', 'ASC'],
     ],
     raw: true,
-  })) as unknown as { document: string }[];
-  return rows.map(({ document }) => document);
+  })) as unknown as { id: string; document: string }[];
+  return rows.map(({ id, document }) => ({ id, document: String(document) }));
 }
 
 /** Adds answers; what is there already under an id stays. */
 export async function addAnswers(
-  { people, answers }: Database,
+  { write }: Database,
   personId: string,
   added: readonly { readonly id: string; readonly document: string }[],
 ): Promise<'kept' | 'missing' | 'full'> {
-  if ((await people.count({ where: { id: personId } })) === 0) return 'missing';
-  if ((await answers.count({ where: { personId } })) + added.length > MOST_ANSWERS) return 'full';
   const savedAt = new Date();
   const rows = added.map((one) => ({ ...one, personId, savedAt }));
-  await answers.bulkCreate(rows, { ignoreDuplicates: true });
-  return 'kept';
+  return write(async ({ people, answers }) => {
+    if ((await people.count({ where: { id: personId } })) === 0) return 'missing';
+    if ((await answers.count({ where: { personId } })) + added.length > MOST.answers) return 'full';
+    await answers.bulkCreate(rows, { ignoreDuplicates: true });
+    return 'kept';
+  });
 }
+
+/** Puts the answers of someone that do not read aside; how many there were, null where there is no such person. */
+export const putAnswersAside = ({ write }: Database, personId: string): Promise<number | null> =>
+  write(async (tables) => {
+    const unreadable = (await listAnswers(tables, personId))?.filter(
+      ({ document }) => wrongInAnswer(document) !== null,
+    );
+    for (const { id } of unreadable ?? []) await putAside(tables, 'practice_answers', personId, id);
+    return unreadable?.length ?? null;
+  });

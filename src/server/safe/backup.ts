@@ -1,6 +1,7 @@
 import { existsSync, renameSync, rmSync } from 'node:fs';
 import sqlite3 from 'sqlite3';
 import { refuseNewer, StartupError } from '../database';
+import { all, close, open, run } from '../database/plain-file';
 
 /** Something that keeps a copy from being taken or put back, in a sentence. */
 export class SafeError extends Error {}
@@ -49,19 +50,6 @@ export async function wholeOrThrow(file: string): Promise<void> {
     await close(database);
   }
 }
-
-export const open = (file: string, mode: number): Promise<sqlite3.Database> =>
-  new Promise((done, fail) => {
-    const database = new sqlite3.Database(file, mode, (error) => (error ? fail(error) : done(database)));
-  });
-
-export const run = (database: sqlite3.Database, sql: string, values: readonly string[] = []): Promise<void> =>
-  new Promise((done, fail) => database.run(sql, values, (error) => (error ? fail(error) : done())));
-
-export const all = <T>(database: sqlite3.Database, sql: string): Promise<T[]> =>
-  new Promise((done, fail) => database.all<T>(sql, (error, rows) => (error ? fail(error) : done(rows))));
-
-export const close = (database: sqlite3.Database): Promise<void> => new Promise((done) => database.close(() => done()));
 
 /** What a failure says to whoever asked; null where it is none that is foreseen. */
 export const safeMessage = (error: unknown): string | null =>

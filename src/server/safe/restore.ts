@@ -1,7 +1,8 @@
 import { copyFileSync, existsSync, mkdirSync, renameSync, rmSync, statSync } from 'node:fs';
 import { dirname } from 'node:path';
 import sqlite3 from 'sqlite3';
-import { all, close, open, run, SafeError, wholeOrThrow } from './backup';
+import { all, close, open, run } from '../database/plain-file';
+import { SafeError, wholeOrThrow } from './backup';
 
 /**
  * Puts a copy in the place of the database. What was there is kept beside it, and its name is given back; null where nothing was there. A server has to be stopped first: that is

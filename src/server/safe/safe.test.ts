@@ -7,7 +7,8 @@ import { withFirstTeeth } from '@/testing/edited';
 import { add, save, shelved } from '@/testing/kept';
 import { openDatabase } from '../database';
 import { stopWorkers } from '../heavy';
-import { all, backup, close, open } from './backup';
+import { all, close, open } from '../database/plain-file';
+import { backup } from './backup';
 import { restore } from './restore';
 
 let folder: string;

@@ -17,7 +17,7 @@ export async function listExamples(database: Database, folder: string): Promise<
 export async function restoreExample(database: Database, folder: string, id: string): Promise<Saved> {
   const example = (await readExamples(folder)).find((one) => one.id === id);
   if (!example) return { outcome: 'missing' };
-  await database.trains.restore({ where: { id } });
+  await database.write(({ trains }) => trains.restore({ where: { id } }));
   // Whatever is kept there, readable or not, is only replaced.
   const kept = await database.trains.findByPk(id, { attributes: ['version'] });
   return kept
@@ -25,7 +25,7 @@ export async function restoreExample(database: Database, folder: string, id: str
     : createExample(database, example);
 }
 
-async function createExample({ trains }: Database, { id, name, document }: Example): Promise<Saved> {
-  const row = await trains.create(firstRow(id, { name, document }));
+async function createExample({ write }: Database, { id, name, document }: Example): Promise<Saved> {
+  const row = await write(({ trains }) => trains.create(firstRow(id, { name, document })));
   return { outcome: 'saved', stored: { id, version: 1, updatedAt: row.get().updatedAt.toISOString(), document } };
 }

@@ -33,12 +33,10 @@ test('a log of several pages comes whole, places that are there twice too', asyn
   const database = shelf();
   const id = await shelved(database, demoTrain('stirrer'));
   for (const start of ['a', 'b', 'c']) await addToLog(database, id, entries(...many.map((one) => `${start} ${one}`)));
-  await database.sequelize.query('UPDATE log_entries SET place = (place + 1) / 2 WHERE train_id = ?', {
-    replacements: [id],
-  });
+  await database.write(({ sql }) => sql('UPDATE log_entries SET place = (place + 1) / 2 WHERE train_id = ?', [id]));
   const pages: number[] = [];
   for await (const page of logPages(database, id)) pages.push(page.length);
-  expect(pages).toEqual([1000, 1000, 1000, 0]);
+  expect(Math.max(...pages)).toBeLessThan(1000);
   const whole = await listLog(database, id);
   expect(new Set(whole.map((one) => one.id)).size).toBe(3000);
   expect(whole).toHaveLength(3000);
@@ -53,5 +51,5 @@ test('answers too', async () => {
     many.map((id) => ({ id, document: JSON.stringify(id) })),
   );
   await addAnswers(database, 'p1', [{ id: 'a', document: '"a"' }]);
-  expect(await listAnswers(database, 'p1')).toEqual([...many, 'a'].map((id) => JSON.stringify(id)));
+  expect((await listAnswers(database, 'p1'))?.map(({ document }) => document)).toEqual([...many, 'a'].map((id) => JSON.stringify(id)));
 });

@@ -1,6 +1,9 @@
 import { Op } from 'sequelize';
 import type { Database } from '../database';
 import { keptTime } from '../kept-row';
+import { MOST } from '../most';
+import { findAside, putAside } from '../put-aside';
+import { wrongInEntry } from '../wrong';
 
 /** An entry of a train's log as it is kept. */
 export interface LogRow {
@@ -13,11 +16,8 @@ export interface LogRow {
 export const LOG_KINDS = ['reading', 'correction', 'run'] as const;
 export type LogKind = (typeof LOG_KINDS)[number];
 
-/** Entries of one train. */
-const MOST_ENTRIES = 50_000;
-
 /** Entries are read so many at a time: whoever else asks meanwhile is answered in between. */
-const PAGE = 1000;
+const PAGE = 250;
 
 interface KeptRow extends Omit<LogRow, 'savedAt'> {
   readonly savedAt: string | Date;
@@ -25,7 +25,7 @@ interface KeptRow extends Omit<LogRow, 'savedAt'> {
 }
 
 /** The log of a train page by page, in the order in which it was written. */
-export async function* logPages({ reading: { log } }: Database, trainId: string): AsyncGenerator<readonly LogRow[]> {
+export async function* logPages({ log }: Database, trainId: string): AsyncGenerator<readonly LogRow[]> {
   for (let last: KeptRow | undefined; ;) {
     const rows = (await log.findAll({
       where: { trainId, ...(last && behind(last)) },
@@ -55,20 +55,43 @@ export async function listLog(database: Database, trainId: string): Promise<read
   return rows;
 }
 
-/** The text of an entry as it is kept; null where there is none. */
-export const findEntry = async ({ reading: { log } }: Database, trainId: string, id: string): Promise<string | null> =>
-  (await log.findOne({ where: { trainId, id } }))?.get().document ?? null;
+/** The text of an entry as it is kept, in the log or put aside; null where there is none. */
+export async function findEntry(database: Database, trainId: string, id: string): Promise<string | null> {
+  const row = await database.log.findOne({ where: { trainId, id } });
+  return row ? row.get().document : findAside(database, 'log_entries', trainId, id);
+}
+
+/** Puts an entry that does not read aside. One that reads is a record, and stays. */
+export const putEntryAside = (
+  { write }: Database,
+  trainId: string,
+  id: string,
+): Promise<'put aside' | 'reads' | 'missing'> =>
+  write(async (tables) => {
+    const row = await tables.log.findOne({ where: { trainId, id } });
+    if (!row) return 'missing';
+    const { kind, document } = row.get();
+    if (wrongInEntry(kind, document) === null) return 'reads';
+    await putAside(tables, 'log_entries', trainId, id);
+    return 'put aside';
+  });
 
 /** Adds entries, all or none. What is there already under an id stays as it is: a record is never changed, and a request sent twice adds once. */
 export async function addToLog(
-  database: Database,
+  { write }: Database,
   trainId: string,
   entries: readonly Pick<LogRow, 'id' | 'kind' | 'document'>[],
 ): Promise<'kept' | 'missing' | 'full'> {
-  const { trains, log } = database.reading;
-  if ((await trains.count({ where: { id: trainId } })) === 0) return 'missing';
-  if ((await log.count({ where: { trainId } })) + entries.length > MOST_ENTRIES) return 'full';
   const savedAt = new Date();
-  await database.writeLog(entries.map(({ id, kind, document }) => ({ trainId, id, kind, document, savedAt })));
-  return 'kept';
+  const rows = entries.map(({ id, kind, document }) => ({ trainId, id, kind, document, savedAt }));
+  return write(async ({ trains, log }) => {
+    if ((await trains.count({ where: { id: trainId } })) === 0) return 'missing';
+    if ((await log.count({ where: { trainId } })) + entries.length > MOST.entries) return 'full';
+    for (let at = 0; at < rows.length; at += BATCH)
+      await log.bulkCreate(rows.slice(at, at + BATCH), { ignoreDuplicates: true });
+    return 'kept';
+  });
 }
+
+/** Entries in one statement. */
+const BATCH = 500;

@@ -29,7 +29,7 @@ describe('the shelf in a real database file', () => {
     await seedDemoTrains(database, DEMO);
     const { rows: seeded } = await listShelf(database);
     expect(seeded.map(({ name }) => name)).toContain('Sluice winch');
-    await database.trains.destroy({ where: {} });
+    await database.write(({ trains }) => trains.destroy({ where: {} }));
     await seedDemoTrains(database, DEMO);
     expect((await listShelf(database)).rows).toEqual([]);
   });
@@ -131,9 +131,11 @@ describe('the shelf in a real database file', () => {
   test('reading does not wait for what is being written', async () => {
     await seedDemoTrains(database, DEMO);
     const order: string[] = [];
-    const long = database.sequelize
-      .query(
-        'WITH RECURSIVE n (i) AS (SELECT 1 UNION ALL SELECT i + 1 FROM n WHERE i < 3000000) SELECT count(*) FROM n',
+    const long = database
+      .write(({ sql }) =>
+        sql(
+          'WITH RECURSIVE n (i) AS (SELECT 1 UNION ALL SELECT i + 1 FROM n WHERE i < 3000000) SELECT count(*) FROM n',
+        ),
       )
       .then(() => order.push('written'));
     await findTrain(database, 'sluice-winch').then(() => order.push('read'));

@@ -1,7 +1,7 @@
 import { createHash, randomUUID } from 'node:crypto';
-import { Op, QueryTypes, UniqueConstraintError } from 'sequelize';
+import { Op } from 'sequelize';
 import type { Problem } from '@/core/train';
-import { firstRow, shrink, type Database } from '../database';
+import { firstRow, shrink, sqlTime, type Database, type Tables } from '../database';
 import { whyUnreadable, type Checked } from '../heavy';
 import { keptTime } from '../kept-row';
 
@@ -29,11 +29,7 @@ export type Saved =
   | { readonly outcome: 'refused'; readonly problems: readonly Problem[] };
 
 /** @param signal of whoever asks, see heavy/pool.ts */
-export async function findTrain(
-  { reading: { trains } }: Database,
-  id: string,
-  signal?: AbortSignal,
-): Promise<KeptTrain | null> {
+export async function findTrain({ trains }: Database, id: string, signal?: AbortSignal): Promise<KeptTrain | null> {
   const row = await trains.findByPk(id);
   if (!row) return null;
   const { name, version, document, updatedAt } = row.get();
@@ -49,7 +45,7 @@ export async function findTrain(
 
 /** The document of a train as text, as it is kept, whether it reads or not. */
 export async function findDocument(
-  { reading: { trains } }: Database,
+  { trains }: Database,
   id: string,
 ): Promise<{ readonly name: string; readonly document: string } | null> {
   const row = await trains.findByPk(id, { attributes: ['name', 'document'] });
@@ -63,53 +59,40 @@ export async function findDocument(
  */
 export async function addTrain(database: Database, checked: Checked, key: string | null = null): Promise<Saved> {
   if (!checked.ok) return { outcome: 'refused', problems: checked.problems };
-  const made = key ? await idFor(database, key, checked.document) : randomUUID();
-  if (made === null) return { outcome: 'other request' };
-  const row = await makeTrain(database, made, checked);
-  const { id, version, updatedAt } = row.get();
-  return { outcome: 'saved', stored: { id, version, updatedAt: keptTime(updatedAt), document: checked.document } };
+  const { name, document } = checked;
+  return database.write(async (tables): Promise<Saved> => {
+    const id = key ? await idFor(tables, key, document) : randomUUID();
+    if (id === null) return { outcome: 'other request' };
+    const row =
+      (await tables.trains.findByPk(id, { paranoid: false })) ??
+      (await tables.trains.create(firstRow(id, { name, document })));
+    const { version, updatedAt } = row.get();
+    return { outcome: 'saved', stored: { id, version, updatedAt: keptTime(updatedAt), document } };
+  });
 }
 
-/**
- * The id of the train that a request makes: written down before the train, so that a request that was broken off in between, or is asked
- * twice at once, makes the same one. Each step is one statement: none waits for another's transaction. Null where the
- * key was used for something else.
- */
-async function idFor({ sequelize, trains }: Database, key: string, document: string): Promise<string | null> {
+/** The id of the train that a request makes; null where its key was used for something else. */
+async function idFor({ sql, trains }: Tables, key: string, document: string): Promise<string | null> {
   const content = createHash('sha256').update(document).digest('hex');
-  await sequelize.query('INSERT OR IGNORE INTO requests (key, train_id, at, content) VALUES (?, ?, ?, ?)', {
-    replacements: [key, randomUUID(), new Date(), content],
-  });
-  const request = () =>
-    sequelize.query<{ id: string; content: string | null }>(
-      'SELECT train_id AS id, content FROM requests WHERE key = ?',
-      { replacements: [key], type: QueryTypes.SELECT },
-    );
-  const [first] = await request();
-  if (!first || (first.content !== null && first.content !== content)) return null;
-  const made = await trains.findByPk(first.id, { paranoid: false });
-  if (!made?.isSoftDeleted()) return first.id;
-  await sequelize.query('UPDATE requests SET train_id = ? WHERE key = ? AND train_id = ?', {
-    replacements: [randomUUID(), key, first.id],
-  });
-  // Asked twice at once, both find what the first of them has written.
-  return (await request())[0]?.id ?? null;
-}
-
-async function makeTrain(
-  { trains }: Database,
-  id: string,
-  sound: { readonly name: string; readonly document: string },
-) {
-  const made = await trains.findByPk(id, { paranoid: false });
-  if (made) return made;
-  try {
-    return await trains.create(firstRow(id, sound));
-  } catch (error) {
-    const other = error instanceof UniqueConstraintError ? await trains.findByPk(id, { paranoid: false }) : null;
-    if (other) return other;
-    throw error;
+  const [request] = await sql<{ id: string; content: string | null }>(
+    'SELECT train_id AS id, content FROM requests WHERE key = ?',
+    [key],
+  );
+  const id = randomUUID();
+  if (!request) {
+    await sql('INSERT INTO requests (key, train_id, at, content) VALUES (?, ?, ?, ?)', [
+      key,
+      id,
+      sqlTime(new Date()),
+      content,
+    ]);
+    return id;
   }
+  if (request.content !== null && request.content !== content) return null;
+  const made = await trains.findByPk(request.id, { paranoid: false });
+  if (!made?.isSoftDeleted()) return request.id;
+  await sql('UPDATE requests SET train_id = ? WHERE key = ?', [id, key]);
+  return id;
 }
 
 /**
@@ -121,7 +104,7 @@ export async function saveTrain(database: Database, id: string, version: number,
   const { name, document } = checked;
   const now = new Date();
   const next = { name, document, version: version + 1, updatedAt: now };
-  const [changed] = await database.trains.update(next, { where: { id, version }, silent: true });
+  const [changed] = await database.write(({ trains }) => trains.update(next, { where: { id, version }, silent: true }));
   if (changed === 1)
     return { outcome: 'saved', stored: { id, version: version + 1, updatedAt: now.toISOString(), document } };
   const current = await findTrain(database, id);
@@ -129,18 +112,19 @@ export async function saveTrain(database: Database, id: string, version: number,
 }
 
 /** Takes the version of a train that the sender knows off the shelf, with all it was. */
-export async function removeTrain(
-  { trains }: Database,
+export const removeTrain = (
+  { write }: Database,
   id: string,
   version: number,
-): Promise<'removed' | 'stale' | 'missing'> {
-  if ((await trains.destroy({ where: { id, version } })) === 1) return 'removed';
-  return (await trains.count({ where: { id } })) === 1 ? 'stale' : 'missing';
-}
+): Promise<'removed' | 'stale' | 'missing'> =>
+  write(async ({ trains }) => {
+    if ((await trains.destroy({ where: { id, version } })) === 1) return 'removed';
+    return (await trains.count({ where: { id } })) === 1 ? 'stale' : 'missing';
+  });
 
 /** Puts a train that was taken off the shelf back, as it was and with its revisions; null when there is none. */
 export async function putBackTrain(database: Database, id: string): Promise<KeptTrain | null> {
-  await database.trains.restore({ where: { id } });
+  await database.write(({ trains }) => trains.restore({ where: { id } }));
   return findTrain(database, id);
 }
 
@@ -148,10 +132,11 @@ const KEPT_DELETED_DAYS = 30;
 
 /** Forgets trains, and their revisions, that were deleted long ago, and requests that nobody will repeat any more. */
 export async function forgetDeleted(database: Database, now: Date): Promise<number> {
-  const { sequelize, trains } = database;
   const before = new Date(now.getTime() - KEPT_DELETED_DAYS * 86_400_000);
-  await sequelize.query('DELETE FROM requests WHERE at < ?', { replacements: [before] });
-  const gone = await trains.destroy({ where: { deletedAt: { [Op.lt]: before } }, force: true });
+  const gone = await database.write(async ({ sql, trains }) => {
+    await sql('DELETE FROM requests WHERE at < ?', [sqlTime(before)]);
+    return trains.destroy({ where: { deletedAt: { [Op.lt]: before } }, force: true });
+  });
   if (gone > 0) await shrink(database);
   return gone;
 }

@@ -64,18 +64,20 @@ describe('thinning a train that was saved often', () => {
   const now = new Date('2026-06-15T12:00:00Z');
   /** States of the winch saved so many milliseconds ago, each with a document of its own. */
   const saved = (ages: readonly number[], document = '{}') =>
-    database.revisions.bulkCreate(
-      ages.map((age, i) => ({
-        trainId: 'sluice-winch',
-        version: ages.length + 1 - i,
-        document,
-        name: null,
-        savedAt: new Date(now.getTime() - age),
-      })),
+    database.write(({ revisions }) =>
+      revisions.bulkCreate(
+        ages.map((age, i) => ({
+          trainId: 'sluice-winch',
+          version: ages.length + 1 - i,
+          document,
+          name: null,
+          savedAt: new Date(now.getTime() - age),
+        })),
+      ),
     );
 
   test('looks only at what is old, with the same outcome', async () => {
-    await database.revisions.destroy({ where: { trainId: 'sluice-winch' } });
+    await database.write(({ revisions }) => revisions.destroy({ where: { trainId: 'sluice-winch' } }));
     const minutes = (count: number, from: number, every: number) =>
       Array.from({ length: count }, (_, i) => (from + i * every) * 60_000);
     await saved([...minutes(40, 0, 1), ...minutes(60, 50, 3), ...minutes(50, 300, 90)]);
@@ -92,13 +94,13 @@ describe('thinning a train that was saved often', () => {
   });
 
   test('the file is shorter afterwards', async () => {
-    await database.revisions.destroy({ where: { trainId: 'sluice-winch' } });
+    await database.write(({ revisions }) => revisions.destroy({ where: { trainId: 'sluice-winch' } }));
     await saved(
       Array.from({ length: 400 }, (_, i) => i * 60_000 + 30 * 86_400_000),
       'x'.repeat(20_000),
     );
     const size = async () => {
-      await database.sequelize.query('PRAGMA wal_checkpoint(TRUNCATE)');
+      await database.alone(({ sql }) => sql('PRAGMA wal_checkpoint(TRUNCATE)'));
       return statSync(database.file).size;
     };
     const before = await size();
@@ -155,7 +157,7 @@ describe('examples', () => {
     expect(await stateOf('sluice-winch')).toBe('not on the shelf');
     await restoreExample(database, DEMO, 'sluice-winch');
     expect(await stateOf('sluice-winch')).toBe('as it was');
-    await database.trains.destroy({ where: { id: 'sluice-winch' }, force: true });
+    await database.write(({ trains }) => trains.destroy({ where: { id: 'sluice-winch' }, force: true }));
     await restoreExample(database, DEMO, 'sluice-winch');
     expect((await readable(database, 'sluice-winch')).version).toBe(1);
     expect((await restoreExample(database, DEMO, 'nowhere')).outcome).toBe('missing');

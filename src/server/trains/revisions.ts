@@ -22,7 +22,7 @@ export async function listRevisions(database: Database, trainId: string): Promis
 
 /** The newest first; without their documents. */
 async function statesOf(
-  { reading: { revisions } }: Database,
+  { revisions }: Database,
   where: WhereOptions<RevisionRow>,
   limit?: number,
 ): Promise<SavedState[]> {
@@ -40,7 +40,7 @@ async function statesOf(
 
 /** The document as it was at a version, and why it does not read where it does not; null when that state is not kept. */
 export async function findRevision(
-  { reading: { revisions } }: Database,
+  { revisions }: Database,
   trainId: string,
   version: number,
   signal?: AbortSignal,
@@ -53,12 +53,12 @@ export async function findRevision(
 
 /** Names a state, which is then kept for good; null takes the name away. False when the state is not kept. */
 export async function nameRevision(
-  { revisions }: Database,
+  { write }: Database,
   trainId: string,
   version: number,
   name: string | null,
 ): Promise<boolean> {
-  const [changed] = await revisions.update({ name }, { where: { trainId, version } });
+  const [changed] = await write(({ revisions }) => revisions.update({ name }, { where: { trainId, version } }));
   return changed === 1;
 }
 
@@ -72,7 +72,7 @@ export async function thinRevisions(database: Database, trainId: string, now: Da
   const states = [...(newest && newest.version !== old[0]?.version ? [newest] : []), ...old];
   const spare = thinnedOut(states, now);
   if (spare.length === 0) return 0;
-  const gone = await database.revisions.destroy({ where: { trainId, version: spare } });
+  const gone = await database.write(({ revisions }) => revisions.destroy({ where: { trainId, version: spare } }));
   await shrink(database);
   return gone;
 }

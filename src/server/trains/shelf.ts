@@ -16,7 +16,7 @@ export async function listShelf(
   database: Database,
   { from = 0, count = Infinity }: ShelfPage = {},
 ): Promise<{ readonly rows: readonly ShelfEntry[]; readonly total: number }> {
-  const { rows, count: total } = await database.reading.trains.findAndCountAll({
+  const { rows, count: total } = await database.trains.findAndCountAll({
     attributes: ['id', 'name', 'version', 'updatedAt', 'summary', 'summaryVersion'],
     order: [
       ['name', 'ASC'],
@@ -82,10 +82,10 @@ export function summariseSoon(database: Database, stored: Stored): void {
 }
 
 /** Keeps what a train does beside it, so that listing need not work it out; only for the version given, and no change of the train. */
-export async function keepSummary({ trains }: Database, { id, version, document }: Stored): Promise<void> {
-  await trains.update(
-    { summary: await summariseDocument(document), summaryVersion: version },
-    { where: { id, version }, silent: true },
+export async function keepSummary({ write }: Database, { id, version, document }: Stored): Promise<void> {
+  const summary = await summariseDocument(document);
+  await write(({ trains }) =>
+    trains.update({ summary, summaryVersion: version }, { where: { id, version }, silent: true }),
   );
 }
 

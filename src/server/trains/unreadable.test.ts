@@ -16,9 +16,9 @@ beforeEach(() => {
 
 /** As bad luck would: the document itself is damaged, behind the application's back. */
 const damage = async (id: string, document: string) =>
-  database.sequelize.query('UPDATE trains SET document = ?, summary = NULL, summary_version = NULL WHERE id = ?', {
-    replacements: [document, id],
-  });
+  database.write(({ sql }) =>
+    sql('UPDATE trains SET document = ?, summary = NULL, summary_version = NULL WHERE id = ?', [document, id]),
+  );
 
 const DAMAGED: [string, string][] = [
   ['cut off', serialiseTrain(demoTrain('sluice-winch')).slice(0, 400)],
@@ -69,16 +69,18 @@ describe.each(DAMAGED)('a document %s', (_, document) => {
 });
 
 test('a kept state that does not read says so', async () => {
-  await database.sequelize.query("UPDATE revisions SET document = '{' WHERE train_id = 'sluice-winch'");
+  await database.write(({ sql }) => sql("UPDATE revisions SET document = '{' WHERE train_id = 'sluice-winch'"));
   expect(await findRevision(database, 'sluice-winch', 1)).toMatchObject({
     unreadable: expect.stringContaining('not JSON'),
   });
 });
 
 test('listing writes nothing, even where it has to work something out; a damaged summary is worked out anew', async () => {
-  await database.sequelize.query("UPDATE trains SET summary = 'nonsense' WHERE id = 'stirrer'");
-  await database.sequelize.query("UPDATE trains SET summary = NULL, summary_version = NULL WHERE id = 'crawler'");
-  const changes = async () => (await database.sequelize.query('SELECT summary, updated_at FROM trains ORDER BY id'))[0];
+  await database.write(({ sql }) => sql("UPDATE trains SET summary = 'nonsense' WHERE id = 'stirrer'"));
+  await database.write(({ sql }) =>
+    sql("UPDATE trains SET summary = NULL, summary_version = NULL WHERE id = 'crawler'"),
+  );
+  const changes = async () => database.sql('SELECT summary, updated_at FROM trains ORDER BY id');
   const before = await changes();
   const { rows } = await listShelf(database);
   expect(rows.find(({ id }) => id === 'stirrer')).toMatchObject({ positions: 2 });

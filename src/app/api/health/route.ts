@@ -8,8 +8,8 @@ import { version } from '../../../../package.json';
 export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route({
   /** Is the server well: its version, whether its database answers, the room left on the disk, and its worker threads. 503 with the reason where the database does not. */
   GET: async () => {
-    const { sequelize, trains, file } = await database();
-    await sequelize.query('PRAGMA schema_version');
+    const { sql, trains, file } = await database();
+    await sql('PRAGMA schema_version');
     const { bavail, bsize } = await statfs(dirname(file));
     return Response.json({
       version,

@@ -6,7 +6,7 @@ import { figure } from '@/core/units';
 import { listed } from '@/core/words';
 import { engage } from '@/features/train/choosing';
 import { useSession, useTrain, useTrainStore } from '@/features/train/use-train';
-import { pictureAddress, readRevision } from '@/wire';
+import { asKeptAddress, pictureAddress, readRevision } from '@/wire';
 import { intervalText, valueText } from '@/features/train/log/figures-text';
 import { KINDS } from '../kinds';
 import { VERDICTS } from '@/features/train/log/verdict-words';
@@ -69,15 +69,7 @@ function Detail({ row }: { row: Row }) {
         </p>
       )}
       {reading.note && <p>{reading.note}</p>}
-      {reading.picture !== undefined && (
-        // A picture of the bench, of whatever size: the optimiser of the framework would keep copies of it.
-        // eslint-disable-next-line @next/next/no-img-element
-        <img
-          src={pictureAddress(session.id, reading.picture)}
-          alt="Picture of this reading"
-          className="max-h-60 self-start border border-base-300"
-        />
-      )}
+      {reading.picture !== undefined && <Picture key={reading.picture} train={session.id} picture={reading.picture} />}
       <Then row={row} />
       {was.length > 0 && (
         <section aria-label="What it was before">
@@ -234,4 +226,28 @@ function thenText(train: Train, reading: Row['reading']): string {
   } catch (error) {
     return error instanceof Error ? `As the train was then: ${error.message}` : '';
   }
+}
+
+/** The picture of a reading, or, where it does not read, the way to what there is of it. */
+function Picture({ train, picture }: { train: string; picture: string }) {
+  const [damaged, setDamaged] = useState(false);
+  if (damaged)
+    return (
+      <p className="text-error">
+        The picture of this reading cannot be read.{' '}
+        <a className="link" href={asKeptAddress('pictures', train, picture)} download>
+          Save it as it is
+        </a>
+      </p>
+    );
+  return (
+    // A picture of the bench, of whatever size: the optimiser of the framework would keep copies of it.
+    // eslint-disable-next-line @next/next/no-img-element
+    <img
+      src={pictureAddress(train, picture)}
+      alt="Picture of this reading"
+      className="max-h-60 self-start border border-base-300"
+      onError={() => setDamaged(true)}
+    />
+  );
 }

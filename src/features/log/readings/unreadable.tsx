@@ -6,7 +6,8 @@ import { useLogItself } from '../use-log';
 /** Entries that are kept and do not read: what is wrong with each, and the way to what there is of it. */
 export function Unreadable() {
   const { id } = useSession();
-  const unreadable = useStore(useLogItself().log.store, (state) => state.unreadable);
+  const { log } = useLogItself();
+  const unreadable = useStore(log.store, (state) => state.unreadable);
   if (unreadable.length === 0) return null;
   return (
     <details className="border-b border-base-300 px-4 py-2 text-sm">
@@ -19,7 +20,10 @@ export function Unreadable() {
             {entry.id}: {entry.unreadable}{' '}
             <a className="link" href={asKeptAddress('log', id, entry.id)} download>
               Save it as it is
-            </a>
+            </a>{' '}
+            <button type="button" className="link" onClick={() => void log.putAside(entry.id)}>
+              Put it aside
+            </button>
           </li>
         ))}
       </ul>

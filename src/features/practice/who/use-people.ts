@@ -22,15 +22,14 @@ async function readPeopleAgain(store: PracticeStore): Promise<void> {
 
 /** From now on answers go under this name; null for nobody's. */
 export async function takeUp(store: PracticeStore, person: string | null): Promise<void> {
-  store.getState().set({ person, answers: [] });
+  store.getState().set({ person, answers: [], unreadableAnswers: 0 });
   keepPerson(person);
   if (person === null) return;
   const answer = await readAnswers(person);
   if (store.getState().person !== person) return;
   if (answer.ok) {
     const { answers, unreadable } = answer.value;
-    const told = { text: `${unreadable} kept under this name cannot be read; they are not counted.`, bad: true };
-    store.getState().set({ answers, ...(unreadable > 0 && { told }) });
+    store.getState().set({ answers, unreadableAnswers: unreadable });
   } else store.getState().set({ told: { text: answer.message, bad: true } });
 }
 

@@ -1,6 +1,6 @@
 import { Trash2 } from 'lucide-react';
 import { useRef, useState } from 'react';
-import { addPerson, removePerson } from '@/wire';
+import { addPerson, putAnswersAside, removePerson, unreadableAnswersAddress } from '@/wire';
 import { Dialog, DialogActions } from '@/ui/dialog';
 import { usePractice, usePracticeItself } from '../use-practice';
 import { takeUp, usePeople } from './use-people';
@@ -92,6 +92,7 @@ export function Who() {
           {message}
         </p>
       )}
+      <UnreadableAnswers />
       {removing && chosen && (
         <Dialog title={`Remove ${chosen.name}?`} onClose={() => setRemoving(false)}>
           <p>All that was answered under this name goes with it, for good.</p>
@@ -106,5 +107,29 @@ export function Who() {
         </Dialog>
       )}
     </section>
+  );
+}
+
+/** Answers that are kept and do not read: they are not counted, and can be had as they are. */
+function UnreadableAnswers() {
+  const { store } = usePracticeItself();
+  const person = usePractice((state) => state.person);
+  const count = usePractice((state) => state.unreadableAnswers);
+  if (person === null || count === 0) return null;
+  const putAside = async () => {
+    const answer = await putAnswersAside(person);
+    store.getState().set(answer.ok ? { unreadableAnswers: 0 } : { told: { text: answer.message, bad: true } });
+  };
+  return (
+    <p role="alert" className="text-error">
+      {count === 1 ? '1 answer' : `${count} answers`} kept under this name cannot be read and{' '}
+      {count === 1 ? 'is' : 'are'} not counted.{' '}
+      <a className="link" href={unreadableAnswersAddress(person)} download>
+        Save as kept
+      </a>{' '}
+      <button type="button" className="link" onClick={() => void putAside()}>
+        Put aside
+      </button>
+    </p>
   );
 }

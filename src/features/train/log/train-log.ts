@@ -1,7 +1,14 @@
 import { createStore } from 'zustand';
 import type { Correction, Log, Reading } from '@/core/measurement';
 import type { Own, Session } from '@/features/train/session';
-import { addToTrainLog, readTrainLog, type Answer, type LogEntry, type UnreadableLogEntry } from '@/wire';
+import {
+  addToTrainLog,
+  putEntryAside,
+  readTrainLog,
+  type Answer,
+  type LogEntry,
+  type UnreadableLogEntry,
+} from '@/wire';
 
 /** What was read at the bench of a train: entries as the server keeps them, in their order; null until they are there. */
 export interface TrainLogState {
@@ -16,6 +23,8 @@ export interface TrainLog extends Own {
   readonly store: ReturnType<typeof createLogStore>;
   /** Reads it, unless it is there already. */
   readonly load: () => Promise<void>;
+  /** Puts an entry that does not read aside. */
+  readonly putAside: (key: string) => Promise<void>;
   /** Adds entries; they are shown once the server has them. */
   readonly add: (entries: readonly Omit<LogEntry, 'savedAt'>[]) => Promise<Answer>;
 }
@@ -40,6 +49,11 @@ export function createTrainLog({ id }: Session): TrainLog {
   return {
     store,
     load,
+    putAside: async (key) => {
+      const answer = await putEntryAside(id, key);
+      if (!answer.ok) return store.setState({ message: answer.message });
+      store.setState({ unreadable: store.getState().unreadable.filter((entry) => entry.id !== key), message: null });
+    },
     add: async (entries) => {
       for (let at = 0; at < entries.length; at += BATCH) {
         const some = entries.slice(at, at + BATCH);

@@ -1,11 +1,12 @@
 import { database } from '@/server/database';
-import { wrongInWorksheet } from '@/server/heavy';
-import { failure, readJson } from '@/server/http';
+import { readDocument } from '@/server/heavy';
+import { failure, withSent } from '@/server/http';
 import { asKept, asksAsKept, unreadableRow } from '@/server/kept-answer';
 import { keptDocument } from '@/server/kept-row';
+import { MOST } from '@/server/most';
 import { forgetWorksheet, keepWorksheet, readWorksheetText } from '@/server/practice/worksheets';
 import { route } from '@/server/route';
-import { keepingRequest } from '@/wire';
+import { keptKey } from '@/wire';
 
 const MISSING = () => failure(404, 'no-worksheet', 'There is no such worksheet any more.');
 
@@ -20,20 +21,18 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ key: str
   },
 
   /** Keeps a worksheet whose questions can all be made. */
-  PUT: async (request, { key }) => {
-    const body = await readJson(request);
-    if (!body.ok) return body.response;
-    const keeping = keepingRequest.safeParse(body.value);
-    if (!keeping.success || !/^[\w-]{1,64}$/.test(key))
-      return failure(400, 'bad-request', 'A worksheet is kept with a key, a name of 1 to 120 characters and the document itself.'); // prettier-ignore
-    const document = JSON.stringify(keeping.data.document);
-    const wrong = await wrongInWorksheet(document, request.signal);
-    if (wrong !== null) return failure(422, 'bad-worksheet', wrong);
-    const kept = await keepWorksheet(await database(), { id: key, name: keeping.data.name, document });
-    return kept === 'kept'
-      ? Response.json({})
-      : failure(409, 'full', 'There are 500 worksheets, which is as many as there can be: remove some first.');
-  },
+  PUT: (request, { key }) =>
+    withSent(
+      request,
+      (body, signal) => readDocument(body, 'worksheet', signal),
+      async (sent) => {
+        if (!keptKey.safeParse(key).success)
+          return failure(400, 'bad-request', 'A worksheet is kept with a key of up to 64 letters, digits, - and _.');
+        return (await keepWorksheet(await database(), { id: key, ...sent })) === 'kept'
+          ? Response.json({})
+          : failure(409, 'full', `There are ${MOST.worksheets} worksheets, which is as many as there can be: remove some first.`); // prettier-ignore
+      },
+    ),
 
   DELETE: async (_, { key }) => ((await forgetWorksheet(await database(), key)) ? Response.json({}) : MISSING()),
 });

@@ -1,41 +1,41 @@
 import { database } from '@/server/database';
-import { failure, readJson } from '@/server/http';
-import { addAnswers, listAnswers } from '@/server/practice/people';
+import { readAnswers } from '@/server/heavy';
+import { failure, withSent } from '@/server/http';
+import { asKept, asksAsKept } from '@/server/kept-answer';
+import { addAnswers, listAnswers, putAnswersAside } from '@/server/practice/people';
+import { wrongInAnswer } from '@/server/wrong';
 import { keptDocument } from '@/server/kept-row';
+import { MOST } from '@/server/most';
 import { route } from '@/server/route';
-import { answerDocument, answersRequest } from '@/wire';
-
-const documentOf = (text: string): object | null => {
-  const read = keptDocument(text);
-  return 'document' in read ? read.document : null;
-};
+import { answerDocument } from '@/wire';
 
 const NOBODY = () => failure(404, 'no-person', 'There is no such name any more.');
 
 export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: string }>({
-  /** What someone has answered, the oldest first, and how many of their answers do not read. */
-  GET: async (_, { id }) => {
+  /** What someone has answered, the oldest first, and how many of their answers do not read; with ?as-kept those as a file. */
+  GET: async (request, { id }) => {
     const answers = await listAnswers(await database(), id);
     if (!answers) return NOBODY();
-    const read = answers.map((text) => answerDocument.safeParse(documentOf(text)));
-    return Response.json({
-      answers: read.flatMap((one) => (one.success ? [one.data] : [])),
-      unreadable: read.filter((one) => !one.success).length,
+    const wrong = answers.filter(({ document }) => wrongInAnswer(document) !== null);
+    if (asksAsKept(request)) return asKept(wrong.map(({ document }) => document).join('\n'));
+    const read = answers.flatMap(({ document }) => {
+      const kept = keptDocument(document);
+      const answer = answerDocument.safeParse('document' in kept ? kept.document : null);
+      return answer.success ? [answer.data] : [];
     });
+    return Response.json({ answers: read, unreadable: wrong.length });
   },
 
+  /** Puts those that do not read aside. */
+  DELETE: async (_, { id }) => ((await putAnswersAside(await database(), id)) === null ? NOBODY() : Response.json({})),
+
   /** Adds answers; each is kept once. */
-  POST: async (request, { id }) => {
-    const body = await readJson(request);
-    if (!body.ok) return body.response;
-    const asked = answersRequest.safeParse(body.value);
-    if (!asked.success)
-      return failure(400, 'bad-request', 'Send up to 1000 answers, each with its id, when it was, the train, the skill and whether it was right.'); // prettier-ignore
-    const added = asked.data.answers.map(({ id: own, answer }) => ({ id: own, document: JSON.stringify(answer) }));
-    const kept = await addAnswers(await database(), id, added);
-    if (kept === 'missing') return NOBODY();
-    return kept === 'kept'
-      ? Response.json({})
-      : failure(409, 'full', 'Under this name 50 000 answers are kept, which is as many as there can be.');
-  },
+  POST: (request, { id }) =>
+    withSent(request, readAnswers, async (answers) => {
+      const kept = await addAnswers(await database(), id, answers);
+      if (kept === 'missing') return NOBODY();
+      return kept === 'kept'
+        ? Response.json({})
+        : failure(409, 'full', `Under this name ${MOST.answers} answers are kept, which is as many as there can be.`);
+    }),
 });

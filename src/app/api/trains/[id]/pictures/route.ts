@@ -2,10 +2,11 @@ import { createHash } from 'node:crypto';
 import { database } from '@/server/database';
 import { readPicture } from '@/server/heavy';
 import { failure, readBytes } from '@/server/http';
+import { MOST } from '@/server/most';
 import { route } from '@/server/route';
+import { keepPicture } from '@/server/trains/pictures';
 
 const MOST_BYTES = 5_000_000;
-const MOST_PICTURES = 500;
 
 export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: string }>({
   /** Keeps a PNG or a JPEG without what cameras write beside it. The same picture twice is kept once. */
@@ -19,13 +20,15 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: stri
         'no-picture',
         'This is neither a PNG nor a JPEG picture of at most 20 million pixels, or it is damaged.',
       );
-    const { trains, pictures } = await database();
-    if ((await trains.count({ where: { id } })) === 0)
-      return failure(404, 'no-train', 'There is no such train on the shelf.');
-    if ((await pictures.count({ where: { trainId: id } })) >= MOST_PICTURES)
-      return failure(409, 'full', 'Beside this train 500 pictures are kept, which is as many as there can be.');
     const key = createHash('sha256').update(picture.bytes).digest('hex').slice(0, 32);
-    await pictures.bulkCreate([{ trainId: id, id: key, ...picture, savedAt: new Date() }], { ignoreDuplicates: true });
+    const kept = await keepPicture(await database(), id, { id: key, ...picture });
+    if (kept === 'missing') return failure(404, 'no-train', 'There is no such train on the shelf.');
+    if (kept === 'full')
+      return failure(
+        409,
+        'full',
+        `Beside this train ${MOST.pictures} pictures are kept, which is as many as there can be.`,
+      );
     return Response.json({ id: key }, { status: 201 });
   },
 });

@@ -1,0 +1,32 @@
+import { sqlTime, type Tables } from './database';
+
+/** The tables whose rows are put aside one by one, by whose they are: entries of logs are never removed, answers never changed. */
+const OWNERS = { log_entries: 'train_id', practice_answers: 'person_id' } as const;
+type Kind = keyof typeof OWNERS;
+
+/** Puts a row that does not read aside: it is kept, and had as it is, but listed no more. */
+export async function putAside({ sql }: Tables, kind: Kind, owner: string, id: string): Promise<void> {
+  const its = `FROM ${kind} WHERE ${OWNERS[kind]} = ? AND id = ?`;
+  await sql(`INSERT OR REPLACE INTO put_aside (kind, owner, id, document, at) SELECT ?, ?, id, document, ? ${its}`, [
+    kind,
+    owner,
+    sqlTime(new Date()),
+    owner,
+    id,
+  ]);
+  await sql(`DELETE ${its}`, [owner, id]);
+}
+
+/** The text of a row that was put aside; null where there is none. */
+export async function findAside(
+  { sql }: Pick<Tables, 'sql'>,
+  kind: Kind,
+  owner: string,
+  id: string,
+): Promise<string | null> {
+  const [row] = await sql<{ document: unknown }>(
+    'SELECT document FROM put_aside WHERE kind = ? AND owner = ? AND id = ?',
+    [kind, owner, id],
+  );
+  return row ? String(row.document) : null;
+}

@@ -1,0 +1,61 @@
+import { shapeOfEntry } from '@/core/measurement';
+import { readWorksheet } from '@/core/practice';
+import { shapeOfScenario } from '@/core/shifting';
+import { readWritten } from '@/core/tooth-search';
+import { parseTrain, problemText } from '@/core/train';
+import { answerDocument } from '@/wire/requests';
+import { keptDocument, type KeptDocument } from './kept-row';
+import { plainPicture } from './pictures/plain-picture';
+
+/** What is wrong with a kept text, or why it may not be kept; null where it reads. The same for what the API is sent and what a bundle brings. */
+type Wrong = (text: string) => string | null;
+
+export const wrongInTrain: Wrong = (text) => {
+  const parsed = parseTrain(text, { kept: true });
+  return parsed.ok ? null : problemText(parsed.problems[0]!);
+};
+
+export const wrongInSearch: Wrong = (text) => wrongInDocument(text, readWritten);
+export const wrongInScenario: Wrong = (text) => wrongInDocument(text, shapeOfScenario);
+
+export const wrongInWorksheet: Wrong = (text) => {
+  const read = readWorksheet(text);
+  return read.ok ? null : read.message;
+};
+
+export const wrongInAnswer: Wrong = (text) =>
+  wrongInDocument(text, (document) => {
+    const { success } = answerDocument.safeParse(document);
+    return success ? { ok: true } : { ok: false, message: 'It is no answer.' };
+  });
+
+const KINDS: readonly string[] = ['reading', 'correction', 'run'] satisfies EntryKind[];
+type EntryKind = Parameters<typeof shapeOfEntry>[0];
+
+const isEntryKind = (kind: string): kind is EntryKind => KINDS.includes(kind);
+
+/** An entry of a log as a value, or why it does not read. */
+export function keptEntry(kind: string, text: string): KeptDocument {
+  if (!isEntryKind(kind)) return { unreadable: 'It is neither a reading nor a correction nor a run.' };
+  const kept = keptDocument(text);
+  if ('unreadable' in kept) return kept;
+  const wrong = shapeOfEntry(kind, kept.document);
+  return wrong === null ? kept : { unreadable: wrong };
+}
+
+export function wrongInEntry(kind: string, text: string): string | null {
+  const kept = keptEntry(kind, text);
+  return 'unreadable' in kept ? kept.unreadable : null;
+}
+
+/** Is a picture as it would be kept, of the type that it is said to be? */
+export const isPicture = (type: string, bytes: Uint8Array): boolean => plainPicture(Buffer.from(bytes))?.type === type;
+
+type Read = { readonly ok: true } | { readonly ok: false; readonly message: string };
+
+function wrongInDocument(text: string, read: (document: object) => Read): string | null {
+  const kept = keptDocument(text);
+  if ('unreadable' in kept) return kept.unreadable;
+  const result = read(kept.document);
+  return result.ok ? null : result.message;
+}
