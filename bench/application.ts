@@ -9,6 +9,7 @@ export const BASE = `http://127.0.0.1:${PORT}`;
 
 /** Runs a measurement against the built application, on a database of its own, in Debian's Chromium. */
 export async function withApplication(run: (browser: Browser) => Promise<void>): Promise<void> {
+  if (await answers()) throw new Error(`Something answers at ${BASE} already: stop it first, or it would be measured.`);
   const folder = mkdtempSync(join(tmpdir(), 'tin-wheel-bench-'));
   const server = spawn(process.execPath, ['dist/serve.cjs'], {
     env: {
@@ -19,29 +20,30 @@ export async function withApplication(run: (browser: Browser) => Promise<void>):
     },
     stdio: 'ignore',
   });
-  const browser = await chromium.launch({
-    executablePath: process.env.TINWHEEL_CHROMIUM ?? '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
-  });
+  let browser: Browser | null = null;
   try {
+    browser = await chromium.launch({
+      executablePath: process.env.TINWHEEL_CHROMIUM ?? '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+    });
     await answering();
     await run(browser);
   } finally {
-    await browser.close();
+    await browser?.close();
     server.kill();
     rmSync(folder, { recursive: true });
   }
 }
 
+const answers = (): Promise<boolean> =>
+  fetch(`${BASE}/api/trains`).then(
+    (response) => response.ok,
+    () => false,
+  );
+
 async function answering(): Promise<void> {
   for (let i = 0; i < 100; i++) {
-    if (
-      await fetch(`${BASE}/api/trains`).then(
-        (response) => response.ok,
-        () => false,
-      )
-    )
-      return;
+    if (await answers()) return;
     await new Promise((done) => setTimeout(done, 200));
   }
   throw new Error('The server did not start. Run npm run build first.');

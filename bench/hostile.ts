@@ -1,8 +1,10 @@
 import type { Browser } from '@playwright/test';
+import { zipSync } from 'fflate';
 import type { Train } from '../src/core/train';
 import { tangledTrain } from '../src/testing/tangled-train';
 import { BASE, withApplication } from './application';
 import { trainAtTheLimits } from './limits';
+import { waitsDuring, waitsText, type Waits } from './others';
 
 const DOCUMENTS: readonly Train[] = [
   tangledTrain({ sets: 12, couplers: 8 }),
@@ -48,6 +50,7 @@ export const benchHostile = (): Promise<void> =>
       await waits(() => fetchPage(id), 'opened: the page with all its scripts');
       ids.push(id);
     }
+    await waits(sendBomb, 'a zip of 0.3 MB that unpacks to 300 MB is refused');
     // Browser and server share this machine's processors, so this is measured by itself.
     console.log('first drawing in a fresh browser, from its empty page:');
     for (const id of ['sluice-winch', ...ids]) await openInBrowser(browser, id);
@@ -87,26 +90,19 @@ async function openInBrowser(browser: Browser, id: string): Promise<void> {
   await page.context().close();
 }
 
-/** Does the work, and meanwhile asks for a small train again and again as a second client. */
+/** Does the work while somebody else reads a small train. */
 async function waits(work: () => Promise<unknown>, what: string): Promise<void> {
-  const times: number[] = [];
-  let over = false;
-  const second = (async () => {
-    while (!over) {
-      const start = performance.now();
-      await (await fetch(`${BASE}/api/trains/sluice-winch`)).text();
-      times.push(performance.now() - start);
-      await new Promise((done) => setTimeout(done, 5));
-    }
-  })();
-  const start = performance.now();
-  await work();
-  const took = performance.now() - start;
-  over = true;
-  await second;
-  times.sort((a, b) => a - b);
-  const at = (part: number) => times[Math.min(times.length - 1, Math.floor(times.length * part))]!.toFixed(1);
-  console.log(
-    `  ${what}: ${took.toFixed(0)} ms; ${times.length} others waited p50 ${at(0.5)} ms, p99 ${at(0.99)} ms, at most ${at(1)} ms`,
-  );
+  const found = await waitsDuring(work);
+  idle ??= found;
+  console.log(`  ${what}: ${found.took.toFixed(0)} ms; ${waitsText(found, idle)}`);
+}
+
+/** What others wait while nobody does anything. */
+let idle: Waits | null = null;
+
+/** A zip that says nothing of what comes out of it: 300 MB of blanks in one file. */
+async function sendBomb(): Promise<void> {
+  const zip = zipSync({ 'manifest.json': new Uint8Array(300_000_000) });
+  const response = await fetch(`${BASE}/api/bundle`, { method: 'POST', body: new Uint8Array(zip) });
+  if (response.status !== 422) throw new Error(`The bomb was answered with ${response.status}.`);
 }

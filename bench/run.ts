@@ -1,11 +1,12 @@
 /**
- * `npm run bench -- [core|page|screens|chart|teeth|shifting|log|shapes|turning|saving|hostile]`: prints how fast the parts are that people wait for. Not a test: nothing fails.
+ * `npm run bench -- [core|page|screens|chart|teeth|shifting|log|shapes|turning|saving|many|hostile]`: prints how fast the parts are that people wait for. Not a test: nothing fails.
  * The figures of the page, of the screens, of the chart, of turning, of saving and of hostile documents need a build (`npm run build`).
  */
 import { benchChart } from './chart';
 import { benchCore } from './core';
 import { benchHostile } from './hostile';
 import { benchLog } from './log';
+import { benchMany } from './many';
 import { benchPage } from './page';
 import { benchSaving } from './saving';
 import { benchScreens } from './screens';
@@ -26,6 +27,7 @@ async function main(): Promise<void> {
   if (only === undefined || only === 'shapes') benchShapes();
   if (only === undefined || only === 'turning') await benchTurning();
   if (only === undefined || only === 'saving') await benchSaving();
+  if (only === undefined || only === 'many') await benchMany();
   if (only === undefined || only === 'hostile') await benchHostile();
 }
 

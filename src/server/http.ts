@@ -18,8 +18,8 @@ const MAX_BODY_BYTES = 2_200_000;
 export const jsonFields = (fields: Fields, headers: Record<string, string> = {}, status = 200): Response =>
   new Response(objectText(fields), { status, headers: { 'content-type': 'application/json', ...headers } });
 
-/** A list under a name, sent in pieces as its rows are made: no list, however long, holds up the answers to others. */
-export function streamed(name: string, rows: AsyncGenerator<object>): Response {
+/** A list under a name, sent in pieces as its rows are made, each as JSON: no list, however long, holds up the answers to others. */
+export function streamed(name: string, rows: AsyncGenerator<string>): Response {
   const encoder = new TextEncoder();
   const pieces = listText(name, rows);
   const body = new ReadableStream<Uint8Array>({
@@ -35,11 +35,11 @@ export function streamed(name: string, rows: AsyncGenerator<object>): Response {
 
 const PIECE = 65_536;
 
-async function* listText(name: string, rows: AsyncGenerator<object>): AsyncGenerator<string> {
+async function* listText(name: string, rows: AsyncGenerator<string>): AsyncGenerator<string> {
   let piece = `{${JSON.stringify(name)}:[`;
   let comma = '';
   for await (const row of rows) {
-    piece += comma + JSON.stringify(row);
+    piece += comma + row;
     comma = ',';
     if (piece.length < PIECE) continue;
     yield piece;
@@ -54,6 +54,10 @@ const objectText = (fields: Fields): string =>
   `{${Object.entries(fields)
     .map(([name, json]) => `${JSON.stringify(name)}:${json}`)
     .join(',')}}`;
+
+/** A value as JSON, with one more field whose value is JSON already. */
+export const jsonWith = (value: object, field: string, json: string): string =>
+  `${JSON.stringify(value).slice(0, -1)},${JSON.stringify(field)}:${json}}`;
 
 /** A train with its document. */
 const trainFields = ({

@@ -13,6 +13,14 @@ export function keptDocument(text: string): KeptDocument {
   }
 }
 
+/** A kept text as the JSON of its value, or why it cannot be read. */
+export type KeptJson = { readonly json: string } | { readonly unreadable: string };
+
+export function keptJson(text: string): KeptJson {
+  const kept = keptDocument(text);
+  return 'document' in kept ? { json: JSON.stringify(kept.document) } : kept;
+}
+
 /** A kept time as ISO 8601; `unknown` where what is kept is no time. */
 export const keptTime = (at: Date | string): string => {
   const date = new Date(at);

@@ -1,7 +1,12 @@
 import { sqlTime, type Tables } from './database';
 
-/** The tables whose rows are put aside one by one, by whose they are: entries of logs are never removed, answers never changed. */
-const OWNERS = { log_entries: 'train_id', practice_answers: 'person_id' } as const;
+/** The tables whose rows are put aside where they do not read, by whose they are. */
+const OWNERS = {
+  log_entries: 'train_id',
+  practice_answers: 'person_id',
+  searches: 'train_id',
+  scenarios: 'train_id',
+} as const;
 type Kind = keyof typeof OWNERS;
 
 /** Puts a row that does not read aside: it is kept, and had as it is, but listed no more. */

@@ -7,8 +7,16 @@ const GRACE_MS = 3_000;
 const PORT = Number(process.env.PORT ?? 3210);
 const LISTEN = process.env.TINWHEEL_LISTEN ?? '127.0.0.1';
 
+/**
+ * Threads that wait for the disk: SQLite's two connections each hold one while they work, files and packing take others.
+ * With Node's own four, reading waits for what is being written (see docs/decisions/0019-what-is-kept.md).
+ */
+const DISK_THREADS = 8;
+
 /** The program that serves Tin Wheel: a gate for every request, and Next behind it. `--dev` follows the sources. */
 async function serve(): Promise<void> {
+  // Before anything has been asked of them.
+  process.env.UV_THREADPOOL_SIZE ??= String(DISK_THREADS);
   const dev = process.argv.includes('--dev');
   Object.assign(process.env, { NODE_ENV: dev ? 'development' : 'production' });
   const { default: next } = await import('next');

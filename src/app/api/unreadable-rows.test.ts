@@ -46,6 +46,10 @@ test.each([
   expect(kept).toHaveLength(2);
   expect(await (await fetch(wire.asKeptAddress('searches', id, 'a'))).text()).toBe(text);
   held(replies.nothingReply, await wire.forgetBeside('searches', id, 'a'));
+  // It is gone from the list, not from the database.
+  expect(
+    await (await database()).sql("SELECT document FROM put_aside WHERE kind = 'searches' AND owner = ?", [id]),
+  ).toEqual([{ document: text }]);
   expect(held(replies.besideReply, await wire.readBeside('searches', id)).kept).toHaveLength(1);
 });
 

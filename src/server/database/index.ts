@@ -12,7 +12,7 @@ export type { BesideModel } from './beside-model';
 export type { PeopleModel } from './practice-models';
 export type { RevisionRow } from './revision-model';
 export { sqlTime, type Tables } from './tables';
-export { firstRow } from './train-model';
+export { firstRow, type TrainRow } from './train-model';
 
 const holder = globalThis as { tinWheelDatabase?: Promise<Database> };
 

@@ -37,6 +37,10 @@ export const readDocument = async (body: string, kind: KeptKind, signal?: AbortS
     ? JOBS.sentDocument(body, kind)
     : inWorker('sentDocument', [body, kind], signal);
 
+/** A kept text as the JSON of its value, or why it cannot be read. */
+export const readKept = async (text: string, signal?: AbortSignal) =>
+  text.length <= LIGHT ? JOBS.json(text) : inWorker('json', [text], signal);
+
 /** Writes a bundle to a path, see bundle/gather.ts. */
 export const gatherBundle = (
   database: string,

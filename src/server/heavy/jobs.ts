@@ -1,5 +1,6 @@
 import { AT_ONCE, drawSideView, FIRST_SIGHT, QUICK, THOROUGH, type Drawing, type Space } from '@/core/drawing';
 import { summariseTrain } from '@/core/gear-chart';
+import { keptJson, type KeptJson } from '../kept-row';
 import { plainPicture, type PlainPicture } from '../pictures/plain-picture';
 import { sentAnswers, sentDocument, sentEntries } from './sent';
 import { checkTrain, keptText, parseTrain, problemText, type Problem, type Train } from '@/core/train';
@@ -45,6 +46,9 @@ export const JOBS = {
   sentEntries,
   sentAnswers,
   sentDocument,
+
+  /** A kept text as the JSON of its value. */
+  json: (text: string): KeptJson => keptJson(text),
 
   /** A picture as it may be kept; null for what is none. */
   picture: (bytes: Uint8Array): PlainPicture | null => plainPicture(Buffer.from(bytes)),

@@ -9,10 +9,16 @@ export type Job = keyof Jobs;
 
 /** A job was stopped: it took longer than it may, or nobody waits for it any more. */
 export class Stopped extends Error {
-  constructor(readonly reason: 'time' | 'left') {
-    super(reason === 'time' ? 'This takes longer than it may.' : 'Nobody waits for this any more.');
+  constructor(readonly reason: keyof typeof REASONS) {
+    super(REASONS[reason]);
   }
 }
+
+const REASONS = {
+  time: 'This takes longer than it may.',
+  left: 'Nobody waits for this any more.',
+  full: 'Too much waits already.',
+};
 
 /**
  * Who waits for what: reading and checking is never behind a drawing, a small train's never behind a tangle's, and none behind what is
@@ -43,6 +49,7 @@ const LANE_OF: Record<Job, Lane> = {
   sentDocument: 'reading',
   bundle: 'archives',
   unbundle: 'archives',
+  json: 'reading',
   picture: 'reading',
   unreadable: 'reading',
   draw: 'drawing',
@@ -64,6 +71,7 @@ const LIMIT_MS: Record<Job, number> = {
   sentDocument: 30_000,
   bundle: 300_000,
   unbundle: 300_000,
+  json: 10_000,
   picture: 10_000,
   unreadable: 10_000,
   draw: 15_000,
@@ -110,7 +118,9 @@ export function inWorker<J extends Job>(
   signal?: AbortSignal,
 ): Promise<Awaited<ReturnType<Jobs[J]>>> {
   if (signal?.aborted) return Promise.reject(new Stopped('left'));
-  const work = lane(laneOf(job, args)).exec(job, args).timeout(LIMIT_MS[job]);
+  const pool = lane(laneOf(job, args));
+  if (pool.stats().pendingTasks >= MOST_WAITING) return Promise.reject(new Stopped('full'));
+  const work = pool.exec(job, args).timeout(LIMIT_MS[job]);
   const leave = () => void work.cancel();
   signal?.addEventListener('abort', leave, { once: true });
   return new Promise<Awaited<ReturnType<Jobs[J]>>>((done, fail) => {

@@ -1,6 +1,6 @@
-import { database } from '@/server/database';
-import { readDocument, type KeptKind } from '@/server/heavy';
-import { failure, streamed, withSent } from '@/server/http';
+import { database, type BesideModel } from '@/server/database';
+import { readDocument, readKept, type KeptKind } from '@/server/heavy';
+import { failure, jsonWith, streamed, withSent } from '@/server/http';
 import { asKept, asksAsKept, unreadableRow } from '@/server/kept-answer';
 import { keptDocument } from '@/server/kept-row';
 import { MOST } from '@/server/most';
@@ -19,11 +19,14 @@ export interface BesideKeeping {
 /** What is kept beside a train, the newest first, each as its file has it, or with why it does not read. */
 export const listRoute = ({ table }: BesideKeeping) =>
   route<{ id: string }>({
-    GET: async (_, { id }) => streamed('kept', shown((await database())[table], id)),
+    GET: async (request, { id }) => streamed('kept', shown((await database())[table], id, request.signal)),
   });
 
-async function* shown(table: Parameters<typeof besideRows>[0], id: string): AsyncGenerator<object> {
-  for await (const { document, ...row } of besideRows(table, id)) yield { ...row, ...keptDocument(document) };
+async function* shown(table: BesideModel, id: string, signal: AbortSignal): AsyncGenerator<string> {
+  for await (const { document, ...row } of besideRows(table, id)) {
+    const read = await readKept(document, signal);
+    yield 'json' in read ? jsonWith(row, 'document', read.json) : JSON.stringify({ ...row, ...read });
+  }
 }
 
 /** One of them, under a key that the sender chooses; sent again it is kept once. */

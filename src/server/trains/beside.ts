@@ -1,7 +1,8 @@
 import { Op } from 'sequelize';
 import type { BesideModel, Database } from '../database';
 import { MOST } from '../most';
-import { keptTime } from '../kept-row';
+import { putAside } from '../put-aside';
+import { keptDocument, keptTime } from '../kept-row';
 
 /** A document that is kept beside a train. */
 export interface Beside {
@@ -49,9 +50,15 @@ export const keepBeside = (
     return 'kept';
   });
 
-/** Forgets a document. False where there is none. */
+/** Forgets a document; one that does not read is put aside. False where there is none. */
 export const forgetBeside = ({ write }: Database, kind: BesideKind, trainId: string, id: string): Promise<boolean> =>
-  write(async ({ [kind]: table }) => (await table.destroy({ where: { trainId, id } })) === 1);
+  write(async (tables) => {
+    const text = await findBeside(tables[kind], trainId, id);
+    if (text === null) return false;
+    if ('unreadable' in keptDocument(text)) await putAside(tables, kind, trainId, id);
+    else await tables[kind].destroy({ where: { trainId, id } });
+    return true;
+  });
 
 /** Rows of these tables go along with the copy of a train, each as it is. */
 const COPIED = {

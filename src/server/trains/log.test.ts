@@ -51,5 +51,7 @@ test('answers too', async () => {
     many.map((id) => ({ id, document: JSON.stringify(id) })),
   );
   await addAnswers(database, 'p1', [{ id: 'a', document: '"a"' }]);
-  expect((await listAnswers(database, 'p1'))?.map(({ document }) => document)).toEqual([...many, 'a'].map((id) => JSON.stringify(id)));
+  expect((await listAnswers(database, 'p1'))?.map(({ document }) => document)).toEqual(
+    [...many, 'a'].map((id) => JSON.stringify(id)),
+  );
 });

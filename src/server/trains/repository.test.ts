@@ -5,7 +5,7 @@ import { demoTrain } from '@/testing/demo-train';
 import { withFirstTeeth } from '@/testing/edited';
 import { add, readable, save, shelved } from '@/testing/kept';
 import { stopWorkers } from '../heavy';
-import { openDatabase, seedDemoTrains, type Database } from '../database';
+import { firstRow, openDatabase, seedDemoTrains, type Database } from '../database';
 import { findTrain, forgetDeleted, putBackTrain, removeTrain } from './repository';
 import { listRevisions } from './revisions';
 import { listShelf } from './shelf';
@@ -23,6 +23,8 @@ afterEach(async () => {
   await database.close();
   rmSync(folder, { recursive: true });
 });
+
+const addedRow = async () => (await database.trains.findByPk(await shelved(database, demoTrain('stirrer'))))!;
 
 describe('the shelf in a real database file', () => {
   test('is seeded once: what is deleted stays deleted', async () => {
@@ -126,6 +128,15 @@ describe('the shelf in a real database file', () => {
     const pages = await Promise.all([0, 5, 10, 15, 20].map((from) => listShelf(database, { from, count: 5 })));
     expect(pages.flatMap((page) => page.rows)).toEqual(rows);
     expect(new Set(pages.map((page) => page.total))).toEqual(new Set([total]));
+  });
+
+  test('a shelf of more trains than may wait for the workers is listed whole', async () => {
+    const { document } = (await addedRow()).get();
+    const rows = Array.from({ length: 520 }, (_, i) => firstRow(`many-${i}`, { name: `Many ${i}`, document }));
+    await database.write(({ trains }) => trains.bulkCreate(rows));
+    const { rows: listed } = await listShelf(database);
+    expect(listed.filter((row) => 'unreadable' in row)).toEqual([]);
+    expect(listed).toHaveLength(521);
   });
 
   test('reading does not wait for what is being written', async () => {

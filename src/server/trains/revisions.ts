@@ -38,17 +38,22 @@ async function statesOf(
   return rows.map((row) => row.get());
 }
 
+/** The text of a state as it is kept, whether it reads or not; null when that state is not kept. */
+export const findStateText = async (
+  { revisions }: Database,
+  trainId: string,
+  version: number,
+): Promise<string | null> => (await revisions.findOne({ where: { trainId, version } }))?.get().document ?? null;
+
 /** The document as it was at a version, and why it does not read where it does not; null when that state is not kept. */
 export async function findRevision(
-  { revisions }: Database,
+  database: Database,
   trainId: string,
   version: number,
   signal?: AbortSignal,
 ): Promise<{ readonly document: string; readonly unreadable: string | null } | null> {
-  const row = await revisions.findOne({ where: { trainId, version } });
-  if (!row) return null;
-  const { document } = row.get();
-  return { document, unreadable: await whyUnreadable(document, signal) };
+  const document = await findStateText(database, trainId, version);
+  return document === null ? null : { document, unreadable: await whyUnreadable(document, signal) };
 }
 
 /** Names a state, which is then kept for good; null takes the name away. False when the state is not kept. */

@@ -1,6 +1,6 @@
 import type { TrainSummary } from '@/core/gear-chart';
 import type { ShelfEntry } from '@/wire';
-import type { Database } from '../database';
+import type { Database, TrainRow } from '../database';
 import { summariseDocument } from '../heavy';
 import { keptTime } from '../kept-row';
 import { findTrain, type Stored } from './repository';
@@ -10,6 +10,8 @@ export interface ShelfPage {
   readonly from?: number;
   readonly count?: number;
 }
+
+type ListedRow = Pick<TrainRow, 'id' | 'name' | 'version' | 'updatedAt' | 'summary' | 'summaryVersion'>;
 
 /** The trains by name, or a page of them, and how many there are. What a train does is worked out once for each version; listing writes nothing. */
 export async function listShelf(
@@ -24,21 +26,24 @@ export async function listShelf(
     ],
     ...(from > 0 || count < Infinity ? { offset: from, limit: Number.isFinite(count) ? count : -1 } : {}),
   });
+  const listed: ShelfEntry[] = [];
+  // So many at a time: who asks for something else of the workers meanwhile is not behind all of them.
+  for (let at = 0; at < rows.length; at += AT_ONCE)
+    listed.push(...(await Promise.all(rows.slice(at, at + AT_ONCE).map((row) => entryOf(database, row.get())))));
+  return { total, rows: listed };
+}
+
+const AT_ONCE = 20;
+
+async function entryOf(database: Database, row: ListedRow): Promise<ShelfEntry> {
+  const { id, name, version, updatedAt, summary, summaryVersion } = row;
+  const known = summaryVersion === version ? readSummary(summary) : null;
   return {
-    total,
-    rows: await Promise.all(
-      rows.map(async (row): Promise<ShelfEntry> => {
-        const { id, name, version, updatedAt, summary, summaryVersion } = row.get();
-        const known = summaryVersion === version ? readSummary(summary) : null;
-        return {
-          id,
-          name,
-          version,
-          updatedAt: keptTime(updatedAt),
-          ...(known ?? (await summaryOf(database, id, version))),
-        };
-      }),
-    ),
+    id,
+    name,
+    version,
+    updatedAt: keptTime(updatedAt),
+    ...(known ?? (await summaryOf(database, id, version))),
   };
 }
 

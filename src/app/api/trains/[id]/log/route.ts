@@ -21,7 +21,7 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: stri
     }),
 });
 
-async function* shown(opened: Database, id: string): AsyncGenerator<object> {
+async function* shown(opened: Database, id: string): AsyncGenerator<string> {
   for await (const page of logPages(opened, id))
-    for (const { document, ...row } of page) yield { ...row, ...keptEntry(row.kind, document) };
+    for (const { document, ...row } of page) yield JSON.stringify({ ...row, ...keptEntry(row.kind, document) });
 }

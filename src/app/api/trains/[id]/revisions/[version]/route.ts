@@ -2,7 +2,7 @@ import { database } from '@/server/database';
 import { failure, jsonFields, readJson } from '@/server/http';
 import { asKept, asksAsKept } from '@/server/kept-answer';
 import { route } from '@/server/route';
-import { findRevision, nameRevision } from '@/server/trains/revisions';
+import { findRevision, findStateText, nameRevision } from '@/server/trains/revisions';
 import { versionNumber } from '@/server/version-number';
 import { namingRequest } from '@/wire';
 
@@ -14,9 +14,12 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: stri
   GET: async (request, { id, version: named }) => {
     const version = versionNumber(named);
     if (version === null) return noVersion();
+    if (asksAsKept(request)) {
+      const text = await findStateText(await database(), id, version);
+      return text === null ? notKept() : asKept(text);
+    }
     const found = await findRevision(await database(), id, version, request.signal);
     if (!found) return notKept();
-    if (asksAsKept(request)) return asKept(found.document);
     return found.unreadable === null
       ? jsonFields({ train: found.document })
       : failure(422, 'unreadable', `This state is kept, but it cannot be read: ${found.unreadable}`);
