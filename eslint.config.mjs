@@ -22,6 +22,12 @@ const config = [
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
       'no-restricted-exports': 'off',
       eqeqeq: ['error', 'always'],
+      // The formatter decides everywhere.
+      'no-warning-comments': ['error', { terms: ['prettier-ignore'], location: 'anywhere' }],
+      'max-len': [
+        'error',
+        { code: 120, ignoreStrings: true, ignoreTemplateLiterals: true, ignoreRegExpLiterals: true, ignoreUrls: true },
+      ],
       'max-lines': ['error', { max: 400, skipBlankLines: true, skipComments: true }],
     },
   },

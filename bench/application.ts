@@ -55,7 +55,10 @@ export const quantile = (values: readonly number[], part: number): number =>
 
 export const median = (values: readonly number[]): number => quantile(values, 0.5);
 
-/** Times from something that is done in the page to the frame that shows it, and what a frame takes in which nothing is done. */
+/**
+ * Times from something that is done in the page to the frame that shows it, and what a frame takes in which nothing is
+ * done.
+ */
 export interface Painted {
   readonly times: readonly number[];
   readonly empty: readonly number[];
@@ -63,4 +66,6 @@ export interface Painted {
 
 /** "median 17 ms, p95 22, worst 30; 1.1 of an empty frame": machines differ, so the ratio is the figure to compare. */
 export const paintedText = ({ times, empty }: Painted): string =>
-  `median ${median(times).toFixed(1)} ms, p95 ${quantile(times, 0.95).toFixed(1)}, worst ${Math.max(...times).toFixed(1)}; ${(median(times) / median(empty)).toFixed(2)} of an empty frame (${median(empty).toFixed(1)} ms)`;
+  `median ${median(times).toFixed(1)} ms, p95 ${quantile(times, 0.95).toFixed(1)}, worst ` +
+  `${Math.max(...times).toFixed(1)}; ${(median(times) / median(empty)).toFixed(2)} of an empty frame ` +
+  `(${median(empty).toFixed(1)} ms)`;

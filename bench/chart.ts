@@ -6,7 +6,9 @@ import { fourteenCouplers } from './limits';
 
 const VIEW = { viewport: { width: 1280, height: 800 } };
 
-/** What the Chart costs: a changed count, a long chart scrolled and edited, and every combination of fourteen couplers. */
+/**
+ * What the Chart costs: a changed count, a long chart scrolled and edited, and every combination of fourteen couplers.
+ */
 export const benchChart = (): Promise<void> =>
   withApplication(async (browser) => {
     console.log('\n== the chart, in the browser, production build');
@@ -16,11 +18,14 @@ export const benchChart = (): Promise<void> =>
     );
     const { scrolled, edited } = await timeLongChart(browser);
     console.log(
-      `128 positions scrolled: frames median ${median(scrolled).toFixed(1)} ms, p95 ${quantile(scrolled, 0.95).toFixed(1)}, worst ${Math.max(...scrolled).toFixed(1)} (limit 16.7); a coupler of one switched, painted: ${paintedText(edited)}`,
+      `128 positions scrolled: frames median ${median(scrolled).toFixed(1)} ms, p95 ` +
+        `${quantile(scrolled, 0.95).toFixed(1)}, worst ${Math.max(...scrolled).toFixed(1)} (limit ` +
+        `16.7); a coupler of one switched, painted: ${paintedText(edited)}`,
     );
     const { first, all } = await timeCombinations(browser);
     console.log(
-      `16 384 combinations: first ${first.toFixed(0)} ms after the press (limit 200), all ${all.toFixed(0)} ms (limit 3 000)`,
+      `16 384 combinations: first ${first.toFixed(0)} ms after the press (limit ` +
+        `200), all ${all.toFixed(0)} ms (limit 3 000)`,
     );
   });
 

@@ -149,10 +149,12 @@ function benchLimits(): void {
       .sort((a, b) => a - b)[2]!
       .toFixed(1);
   console.log(
-    `\n== ${train.members.length} members, ${train.gears.length} gears, ${train.meshes.length} meshes, ${train.couplers.length} couplers`,
+    `\n== ${train.members.length} members, ${train.gears.length} gears, ` +
+      `${train.meshes.length} meshes, ${train.couplers.length} couplers`,
   );
   console.log(
-    `resolve ids ${middle('network')} ms, open train ${middle('open')} ms, one position with its open train and ideal torques ${middle('position')} ms (limit 100 ms)`,
+    `resolve ids ${middle('network')} ms, open train ${middle('open')} ms, one position with its ` +
+      `open train and ideal torques ${middle('position')} ms (limit 100 ms)`,
   );
 }
 
@@ -165,7 +167,9 @@ async function benchCombinations(): Promise<void> {
     megabytes: number;
   }>((done, fail) => worker.once('message', done).once('error', fail));
   console.log(
-    `\n== ${count} combinations of a fourteen-coupler train in one worker: ${(milliseconds / 1000).toFixed(2)} s (limit 0.6 s), heap ${megabytes.toFixed(0)} MB (limit 200 MB)`,
+    `\n== ${count} combinations of a fourteen-coupler train in one worker: ` +
+      `${(milliseconds / 1000).toFixed(2)} s (limit 0.6 s), heap ${megabytes.toFixed(0)} MB (limit 200 ` +
+      'MB)',
   );
 }
 

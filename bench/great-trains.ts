@@ -2,7 +2,10 @@ import type { Coupler, Gear, Member, Mesh, Train } from '../src/core/train';
 
 const header = { format: 'tin-wheel/train', version: 1 } as const;
 
-/** 128 positions of 396 members in planetary sets, one behind the other: each set's ring is braked, or its sun clutched to its carrier. */
+/**
+ * 128 positions of 396 members in planetary sets, one behind the other: each set's ring is braked, or its sun clutched
+ * to its carrier.
+ */
 export function planetaryPositions(): Train {
   const members: Member[] = [{ id: 'c0', name: 'input' }];
   const gears: Gear[] = [];
@@ -47,7 +50,10 @@ export function planetaryPositions(): Train {
   };
 }
 
-/** 128 positions of a chain of 400 gears with prime-like counts near 100 000: 200 pairs, each with a clutch past it on the first seven. */
+/**
+ * 128 positions of a chain of 400 gears with prime-like counts near 100 000: 200 pairs, each with a clutch past it on
+ * the first seven.
+ */
 export function longChain(): Train {
   const pairs = 200;
   const members: Member[] = Array.from({ length: pairs + 1 }, (_, i) => ({ id: `s${i}`, name: `shaft ${i}` }));
@@ -100,7 +106,10 @@ export function rollerChain(count: number): Train {
   };
 }
 
-/** As many parallel ways from the input to the output, each a pair of gears and a one-way clutch, the fastest somewhere among them. */
+/**
+ * As many parallel ways from the input to the output, each a pair of gears and a one-way clutch, the fastest somewhere
+ * among them.
+ */
 export function rollersInParallel(count: number): Train {
   const ways = Array.from({ length: count }, (_, i) => i);
   return {
@@ -123,7 +132,10 @@ export function rollersInParallel(count: number): Train {
   };
 }
 
-/** Outputs behind differentials in a row, each with a one-way clutch that keeps it from falling behind its own pair of gears. */
+/**
+ * Outputs behind differentials in a row, each with a one-way clutch that keeps it from falling behind its own pair of
+ * gears.
+ */
 export function manyOutputs(count: number): Train {
   const ways = Array.from({ length: count }, (_, i) => i);
   return {

@@ -57,6 +57,8 @@ function benchMemory(): void {
   for (const combination of walkCombinations(network)) if (combination.status !== 'locked') count++;
   global.gc?.();
   console.log(
-    `2^18 combinations walked, ${count} not locked: heap ${((process.memoryUsage().heapUsed - before) / 2 ** 20).toFixed(0)} MB more than before`,
+    `2^18 combinations walked, ${count} not locked: heap ` +
+      `${((process.memoryUsage().heapUsed - before) / 2 ** 20).toFixed(0)} MB more than ` +
+      'before',
   );
 }

@@ -29,7 +29,9 @@ function fullTrain(): Train {
   return { ...train, positions, setAside, notes: 'salt '.repeat(3_900) };
 }
 
-/** The worst documents that are accepted, saved, drawn and opened, while somebody else only wants to read a small one. */
+/**
+ * The worst documents that are accepted, saved, drawn and opened, while somebody else only wants to read a small one.
+ */
 export const benchHostile = (): Promise<void> =>
   withApplication(async (browser) => {
     console.log('\n== the worst documents: what they take, and what everybody else waits meanwhile (limit p99 50 ms)');
@@ -85,7 +87,8 @@ async function openInBrowser(browser: Browser, id: string): Promise<void> {
     .waitFor();
   const name = await page.title();
   console.log(
-    `  ${name}: the bench stands after ${mounted.toFixed(0)} ms, the drawing ${(performance.now() - start - mounted).toFixed(0)} ms later`,
+    `  ${name}: the bench stands after ${mounted.toFixed(0)} ms, the drawing ` +
+      `${(performance.now() - start - mounted).toFixed(0)} ms later`,
   );
   await page.context().close();
 }

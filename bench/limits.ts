@@ -1,6 +1,9 @@
 import type { Coupler, Gear, Member, Mesh, Train } from '../src/core/train';
 
-/** A train at the document's limits: 400 members, 800 gears, 64 couplers; planetary sets in a row, and countershafts between them. */
+/**
+ * A train at the document's limits: 400 members, 800 gears, 64 couplers; planetary sets in a row, and countershafts
+ * between them.
+ */
 export function trainAtTheLimits(): Train {
   const members: Member[] = [{ id: 'in', name: 'in' }];
   const gears: Gear[] = [];

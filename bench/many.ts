@@ -76,7 +76,19 @@ const idleSaves = async (): Promise<Waits> =>
 let entries = 0;
 const entry = () => {
   const id = `r${entries++}`;
-  return { id, kind: 'reading', document: { id, kind: 'turns', position: 'wind', member: 'drum', turns: 2, inputTurns: 24, note: 'the third morning on the wharf' } }; // prettier-ignore
+  return {
+    id,
+    kind: 'reading',
+    document: {
+      id,
+      kind: 'turns',
+      position: 'wind',
+      member: 'drum',
+      turns: 2,
+      inputTurns: 24,
+      note: 'the third morning on the wharf',
+    },
+  };
 };
 const postEntries = (id: string, count: number) =>
   send(`/api/trains/${id}/log`, 'POST', { entries: Array.from({ length: count }, entry) });
@@ -104,7 +116,10 @@ async function keepScenarios(id: string): Promise<void> {
 }
 
 async function sendLarge(): Promise<void> {
-  const setAside = Array.from({ length: 400 }, (_, i) => ({ finding: `${i} ${'worn '.repeat(190)}`, note: 'seen '.repeat(98) })); // prettier-ignore
+  const setAside = Array.from({ length: 400 }, (_, i) => ({
+    finding: `${i} ${'worn '.repeat(190)}`,
+    note: 'seen '.repeat(98),
+  }));
   const large = { ...WINCH, setAside };
   const id = await added(large);
   await send(`/api/trains/${id}`, 'PUT', { version: 1, train: large });
@@ -122,7 +137,10 @@ async function postLogs(idle: Waits): Promise<void> {
       }),
     );
   });
-  console.log(`8 clients post log entries: ${(posts / (waits.took / 1000)).toFixed(0)} a second (limit 300); ${waitsText(waits, idle)}`); // prettier-ignore
+  console.log(
+    `8 clients post log entries: ${(posts / (waits.took / 1000)).toFixed(0)} a ` +
+      `second (limit 300); ${waitsText(waits, idle)}`,
+  );
 }
 
 /** Twenty clients save trains, each a little after it has its answer. */
@@ -133,9 +151,10 @@ async function saveTrains(): Promise<void> {
     [50, 'every 50 ms'],
     [0, 'without a pause'],
   ] as const) {
-    // prettier-ignore
     const times: number[] = [];
-    const versions = await Promise.all(ids.map(async (id) => ((await (await fetch(`${BASE}/api/trains/${id}`)).json()) as { version: number }).version)); // prettier-ignore
+    const versions = await Promise.all(
+      ids.map(async (id) => ((await (await fetch(`${BASE}/api/trains/${id}`)).json()) as { version: number }).version),
+    );
     await Promise.all(
       ids.map(async (id, i) => {
         await new Promise((done) => setTimeout(done, (pause * i) / ids.length));
@@ -148,7 +167,8 @@ async function saveTrains(): Promise<void> {
       }),
     );
     console.log(
-      `20 clients save trains ${what}: median ${median(times).toFixed(1)} ms (limit 25), p99 ${quantile(times, 0.99).toFixed(1)} (limit 150), worst ${Math.max(...times).toFixed(1)}`,
+      `20 clients save trains ${what}: median ${median(times).toFixed(1)} ms (limit 25), p99 ` +
+        `${quantile(times, 0.99).toFixed(1)} (limit 150), worst ${Math.max(...times).toFixed(1)}`,
     );
   }
 }
@@ -156,14 +176,17 @@ async function saveTrains(): Promise<void> {
 /** A train with so many pictures of 4.9 MB. */
 async function withPictures(count: number): Promise<string> {
   const id = await added();
-  for (let i = 0; i < count; i++) await send(`/api/trains/${id}/pictures`, 'POST', noise(), { 'content-type': 'image/png' }); // prettier-ignore
+  for (let i = 0; i < count; i++)
+    await send(`/api/trains/${id}/pictures`, 'POST', noise(), { 'content-type': 'image/png' });
   return id;
 }
 
 /** A PNG of noise, which no packing makes smaller. */
 function noise(): Buffer {
   const [width, height] = [1400, 1165];
-  const rows = Buffer.concat(Array.from({ length: height }, () => Buffer.concat([Buffer.of(0), randomBytes(width * 3)]))); // prettier-ignore
+  const rows = Buffer.concat(
+    Array.from({ length: height }, () => Buffer.concat([Buffer.of(0), randomBytes(width * 3)])),
+  );
   const chunk = (type: string, data: Buffer) => {
     const body = Buffer.concat([Buffer.from(type), data]);
     const [size, sum] = [Buffer.alloc(4), Buffer.alloc(4)];

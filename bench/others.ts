@@ -66,5 +66,10 @@ export async function waitsDuring(work: () => Promise<unknown>, saving: Saving |
 /** "p50 2.1 ms, p99 8.0 (1.4 of idle), at most 12.0" */
 export function waitsText({ times }: Waits, idle: Waits): string {
   const p99 = quantile(times, 0.99);
-  return `${times.length} others waited p50 ${quantile(times, 0.5).toFixed(1)} ms, p99 ${p99.toFixed(1)} (${(p99 / quantile(idle.times, 0.99)).toFixed(1)} of idle, ${(p99 - quantile(idle.times, 0.99)).toFixed(0)} ms more), at most ${Math.max(...times).toFixed(1)}`;
+  return (
+    `${times.length} others waited p50 ${quantile(times, 0.5).toFixed(1)} ms, p99 ${p99.toFixed(1)} ` +
+    `(${(p99 / quantile(idle.times, 0.99)).toFixed(1)} of idle, ` +
+    `${(p99 - quantile(idle.times, 0.99)).toFixed(0)} ms more), at most ` +
+    `${Math.max(...times).toFixed(1)}`
+  );
 }

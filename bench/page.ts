@@ -15,7 +15,8 @@ export const benchPage = (): Promise<void> =>
     }
     console.log('\n== in the browser, production build');
     console.log(
-      `Bench of the winch, from navigation until a picked gear answers: median ${median(loads).toFixed(0)} ms, worst ${Math.max(...loads).toFixed(0)} ms (limit 1 500 ms, cold cache)`,
+      `Bench of the winch, from navigation until a picked gear answers: median ${median(loads).toFixed(0)} ` +
+        `ms, worst ${Math.max(...loads).toFixed(0)} ms (limit 1 500 ms, cold cache)`,
     );
     await timeManyEdits(browser);
     const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
@@ -27,13 +28,17 @@ export const benchPage = (): Promise<void> =>
     await page.getByRole('textbox', { name: 'Teeth' }).waitFor();
     const { work, painted } = await timeEdits(page);
     console.log(
-      `A tooth count typed on the harvester: solved and redrawn in ${median(work).toFixed(1)} ms (worst ${Math.max(...work).toFixed(1)}), painted after: ${paintedText(painted)} (limit: median 32 ms, p95 50)`,
+      `A tooth count typed on the harvester: solved and redrawn in ${median(work).toFixed(1)} ms (worst ` +
+        `${Math.max(...work).toFixed(1)}), painted after: ${paintedText(painted)} (limit: median 32 ms, p95 50)`,
     );
   });
 
 const EDITS = 500;
 
-/** Five hundred steps of undo on the range box: what they hold in memory, documents and all that was worked out from them. */
+/**
+ * Five hundred steps of undo on the range box: what they hold in memory, documents and all that was worked out from
+ * them.
+ */
 async function timeManyEdits(browser: Browser): Promise<void> {
   const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
   await page.goto(`${BASE}/trains/range-box`);
@@ -62,7 +67,8 @@ async function timeManyEdits(browser: Browser): Promise<void> {
     }
   }, EDITS);
   console.log(
-    `${EDITS} edits of the range box, each a step of undo: ${((await megabytes()) - before).toFixed(1)} MB more than before (limit 60 MB)`,
+    `${EDITS} edits of the range box, each a step of undo: ` +
+      `${((await megabytes()) - before).toFixed(1)} MB more than before (limit 60 MB)`,
   );
   await page.context().close();
 }

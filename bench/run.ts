@@ -1,6 +1,8 @@
 /**
- * `npm run bench -- [core|page|screens|chart|teeth|shifting|log|shapes|turning|saving|many|hostile]`: prints how fast the parts are that people wait for. Not a test: nothing fails.
- * The figures of the page, of the screens, of the chart, of turning, of saving and of hostile documents need a build (`npm run build`).
+ * `npm run bench -- [core|page|screens|chart|teeth|shifting|log|shapes|turning|saving|many|hostile]`: prints how fast
+ *   the parts are that people wait for. Not a test: nothing fails.
+ * The figures of the page, of the screens, of the chart, of turning, of saving and of hostile documents need a build
+ * (`npm run build`).
  */
 import { benchChart } from './chart';
 import { benchCore } from './core';

@@ -68,7 +68,9 @@ async function saveOften(document: Kept['train']): Promise<void> {
   }
   const [first, last] = [times.slice(100, 1_100), times.slice(-1_000)];
   console.log(
-    `${OFTEN} saves of one train: median of the first thousand ${median(first).toFixed(1)} ms, of the last ${median(last).toFixed(1)} ms (${(median(last) / median(first)).toFixed(2)} of it), p99 ${p99(times).toFixed(1)} ms`,
+    `${OFTEN} saves of one train: median of the first thousand ${median(first).toFixed(1)} ` +
+      `ms, of the last ${median(last).toFixed(1)} ms ` +
+      `(${(median(last) / median(first)).toFixed(2)} of it), p99 ${p99(times).toFixed(1)} ms`,
   );
 }
 
@@ -80,7 +82,8 @@ export const benchSaving = (): Promise<void> =>
     const document = JSON.parse(text) as Kept['train'];
     const bare = await bareInserts(text, 200);
     console.log(
-      `a bare insert of the same ${(text.length / 1000).toFixed(1)} kB, in write-ahead mode with full synchronisation: median ${median(bare).toFixed(1)} ms, p99 ${p99(bare).toFixed(1)} ms`,
+      `a bare insert of the same ${(text.length / 1000).toFixed(1)} kB, in write-ahead mode with full ` +
+        `synchronisation: median ${median(bare).toFixed(1)} ms, p99 ${p99(bare).toFixed(1)} ms`,
     );
     const kept = await Promise.all(
       Array.from({ length: CLIENTS }, (_, i) => send('/api/trains', 'POST', { ...document, name: `Harvester ${i}` })),
@@ -108,7 +111,10 @@ export const benchSaving = (): Promise<void> =>
       ({ version, train }) => version !== SAVES + 1 || train.gears[0]!.teeth !== 10 + SAVES,
     ).length;
     console.log(
-      `${CLIENTS} clients, ${SAVES} saves each: median acknowledgement ${median(times).toFixed(1)} ms (limit 40; ${(median(times) / median(bare)).toFixed(1)} bare inserts), p99 ${p99(times).toFixed(1)} ms (limit 150; ${(p99(times) / p99(bare)).toFixed(1)} bare inserts), worst ${Math.max(...times).toFixed(1)} ms; trains with a save lost: ${lost} (limit 0)`,
+      `${CLIENTS} clients, ${SAVES} saves each: median acknowledgement ${median(times).toFixed(1)} ms ` +
+        `(limit 40; ${(median(times) / median(bare)).toFixed(1)} bare inserts), p99 ${p99(times).toFixed(1)} ` +
+        `ms (limit 150; ${(p99(times) / p99(bare)).toFixed(1)} bare inserts), worst ` +
+        `${Math.max(...times).toFixed(1)} ms; trains with a save lost: ${lost} (limit 0)`,
     );
     await saveOften(document);
 
@@ -123,7 +129,8 @@ export const benchSaving = (): Promise<void> =>
       await page.goto(BASE);
       await page.getByText(`Rake ${SHELF - 1}`, { exact: true }).waitFor();
       console.log(
-        `Shelf of ${SHELF + CLIENTS + 10} trains, ${visit} visit, until listed: ${(performance.now() - start).toFixed(0)} ms (limit 1000)`,
+        `Shelf of ${SHELF + CLIENTS + 10} trains, ${visit} visit, until listed: ` +
+          `${(performance.now() - start).toFixed(0)} ms (limit 1000)`,
       );
       await context.close();
     }

@@ -6,7 +6,10 @@ const VIEW = { viewport: { width: 1280, height: 800 } };
 const ROUNDS = 7;
 const SHELF = 530;
 
-/** What going from place to place costs: a second train, another screen, a long shelf; and how much code each view loads. */
+/**
+ * What going from place to place costs: a second train, another screen, a long shelf; and how much code each view
+ * loads.
+ */
 export const benchScreens = (): Promise<void> =>
   withApplication(async (browser) => {
     console.log('\n== screens, in the browser, production build');
@@ -16,7 +19,8 @@ export const benchScreens = (): Promise<void> =>
       ['Chart', '/trains/sluice-winch/chart', 230],
     ] as const)
       console.log(
-        `JavaScript of the ${view}, before the page is idle: ${(await firstBytes(browser, path)).toFixed(0)} kB gzipped (limit ${limit})`,
+        `JavaScript of the ${view}, before the page is idle: ` +
+          `${(await firstBytes(browser, path)).toFixed(0)} kB gzipped (limit ${limit})`,
       );
     const context = await visited(browser);
     const page = await context.newPage();
@@ -24,16 +28,20 @@ export const benchScreens = (): Promise<void> =>
     await page.waitForLoadState('networkidle');
     const switches = await timeSwitches(page);
     console.log(
-      `From screen to screen of the harvester, until painted: median ${median(switches).toFixed(0)} ms, worst ${Math.max(...switches).toFixed(0)} ms (limit 100)`,
+      'From screen to screen of the harvester, until painted: median ' +
+        `${median(switches).toFixed(0)} ms, worst ${Math.max(...switches).toFixed(0)} ms (limit ` +
+        '100)',
     );
     const opened = await timeOpenings(page);
     console.log(
-      `A train opened from the shelf, warm, until its Bench stands: median ${median(opened).toFixed(0)} ms, worst ${Math.max(...opened).toFixed(0)} ms (limit 300)`,
+      'A train opened from the shelf, warm, until its Bench stands: median ' +
+        `${median(opened).toFixed(0)} ms, worst ${Math.max(...opened).toFixed(0)} ms (limit 300)`,
     );
     await fillShelf(SHELF);
     const [cold, warm] = [await timeShelf(browser, ROUNDS), await timeShelf(browser, ROUNDS, context)];
     console.log(
-      `A shelf of ${SHELF} trains listed: median ${median(cold).toFixed(0)} ms with an empty cache (worst ${Math.max(...cold).toFixed(0)}), ${median(warm).toFixed(0)} ms with a warm one (limit 1 000)`,
+      `A shelf of ${SHELF} trains listed: median ${median(cold).toFixed(0)} ms with an empty cache (worst ` +
+        `${Math.max(...cold).toFixed(0)}), ${median(warm).toFixed(0)} ms with a warm one (limit 1 000)`,
     );
   });
 

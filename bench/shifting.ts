@@ -4,7 +4,10 @@ import { parseTrain } from '../src/core/train';
 
 const TRAINS = ['conveyor-shifter', 'pan-rake', 'harvester'];
 
-/** A minute of a shifter at steps of a millisecond (limit 1 s, first samples within 200 ms), and operating points of a load that is dragged (limit 32 ms with the picture). */
+/**
+ * A minute of a shifter at steps of a millisecond (limit 1 s, first samples within 200 ms), and operating points of a
+ * load that is dragged (limit 32 ms with the picture).
+ */
 export function benchShifting(): void {
   console.log('\n== a minute of the conveyor on a ramp; operating points of a dragged load');
   for (const name of TRAINS) {
@@ -25,7 +28,9 @@ export function benchShifting(): void {
     const dragged = (performance.now() - began) / times;
     const { shifts, unexplained } = summaryOf(run, order);
     console.log(
-      `${name}, ${order.length} positions: ${took.toFixed(0)} ms, first samples after ${first!.toFixed(1)} ms, ${shifts} shifts, ${unexplained.toExponential(1)} of the energy unexplained; points ${dragged.toFixed(3)} ms`,
+      `${name}, ${order.length} positions: ${took.toFixed(0)} ms, first samples after ` +
+        `${first!.toFixed(1)} ms, ${shifts} shifts, ${unexplained.toExponential(1)} of the ` +
+        `energy unexplained; points ${dragged.toFixed(3)} ms`,
     );
   }
 }

@@ -5,7 +5,10 @@ const MOST = 100;
 const TARGETS = ['9.87', '1440', '3.14159265358979'];
 const LIMITS_MS: Readonly<Record<number, number>> = { 2: 50, 3: 1000, 4: 4_000 };
 
-/** How long it takes to find the best chains of wheels of 12 to 100 teeth and prove it, against nested loops where those can finish. */
+/**
+ * How long it takes to find the best chains of wheels of 12 to 100 teeth and prove it, against nested loops where those
+ * can finish.
+ */
 export function benchTeeth(): void {
   console.log(`\n== chains of wheels of ${LEAST} to ${MOST} teeth, the best 20, proven`);
   // The first search also warms the machine's own compiler up.
@@ -21,7 +24,9 @@ export function benchTeeth(): void {
       const took = performance.now() - start;
       const grown = (process.memoryUsage().rss - before) / 2 ** 20;
       console.log(
-        `${stages} stages for ${target}: ${took.toFixed(0)} ms (limit ${LIMITS_MS[stages]}), first answers after ${(first ?? took).toFixed(0)} ms, ${proven ? 'proven' : 'not proven'} over ${examined.toExponential(1)} chains, error ${findings[0]!.error.toExponential(1)}, ${grown.toFixed(0)} MB more`,
+        `${stages} stages for ${target}: ${took.toFixed(0)} ms (limit ${LIMITS_MS[stages]}), first answers after ` +
+          `${(first ?? took).toFixed(0)} ms, ${proven ? 'proven' : 'not proven'} over ${examined.toExponential(1)} ` +
+          `chains, error ${findings[0]!.error.toExponential(1)}, ${grown.toFixed(0)} MB more`,
       );
     }
   benchDoublePinion();
@@ -33,7 +38,8 @@ export function benchTeeth(): void {
     const [best] = find(target, 2).findings;
     const sweep = performance.now() - start;
     console.log(
-      `two stages for ${target}: nested loops ${loops.toFixed(0)} ms, ${(loops / sweep).toFixed(0)} times as long; the same error: ${Math.abs(best!.error - least) < 1e-12}`,
+      `two stages for ${target}: nested loops ${loops.toFixed(0)} ms, ${(loops / sweep).toFixed(0)} ` +
+        `times as long; the same error: ${Math.abs(best!.error - least) < 1e-12}`,
     );
   }
 }
@@ -61,7 +67,8 @@ function benchDoublePinion(): void {
   const start = performance.now();
   const { proven, examined } = search(read.value, null);
   console.log(
-    `double pinions of 12 to 60: ${(performance.now() - start).toFixed(0)} ms (limit 13 000), ${proven ? 'proven' : 'not proven'} over ${examined} sets`,
+    `double pinions of 12 to 60: ${(performance.now() - start).toFixed(0)} ms (limit 13 ` +
+      `000), ${proven ? 'proven' : 'not proven'} over ${examined} sets`,
   );
 }
 

@@ -19,7 +19,8 @@ export const benchTurning = (): Promise<void> =>
     await page.keyboard.press('Space');
     const playing = await watchFrames(page);
     console.log(
-      `Harvester playing: ${playing.fps.toFixed(1)} frames a second, ${playing.long.length} tasks over 50 ms (limit none)${playing.long.length > 0 ? `: ${playing.long.map((ms) => ms.toFixed(0)).join(', ')} ms` : ''}`,
+      `Harvester playing: ${playing.fps.toFixed(1)} frames a second, ${playing.long.length} tasks over 50 ms ` +
+        `(limit none)${playing.long.length > 0 ? `: ${playing.long.map((ms) => ms.toFixed(0)).join(', ')} ms` : ''}`,
     );
 
     const heap = await page.context().newCDPSession(page);
@@ -27,7 +28,8 @@ export const benchTurning = (): Promise<void> =>
     await page.waitForTimeout(MINUTES * 60_000);
     const after = await heapInUse(heap);
     console.log(
-      `Memory while playing for ${MINUTES} min: ${before.toFixed(1)} MB before, ${after.toFixed(1)} MB after (limit: flat)`,
+      `Memory while playing for ${MINUTES} min: ${before.toFixed(1)} MB ` +
+        `before, ${after.toFixed(1)} MB after (limit: flat)`,
     );
 
     const response = await page.request.post(`${BASE}/api/trains`, {
@@ -40,11 +42,15 @@ export const benchTurning = (): Promise<void> =>
     await page.keyboard.press('Space');
     const many = await watchFrames(page);
     console.log(
-      `End view with ${GEARS} gears turning: ${many.fps.toFixed(1)} frames a second (limit 60), ${many.long.length} tasks over 50 ms`,
+      `End view with ${GEARS} gears turning: ${many.fps.toFixed(1)} frames a second ` +
+        `(limit 60), ${many.long.length} tasks over 50 ms`,
     );
   });
 
-/** From a key to the frame that shows the other position, over all positions there and back; each beside a key that does nothing. */
+/**
+ * From a key to the frame that shows the other position, over all positions there and back; each beside a key that does
+ * nothing.
+ */
 const timeShifts = (page: Page): Promise<Painted> =>
   page.evaluate(async () => {
     const [times, empty]: [number[], number[]] = [[], []];

@@ -1,4 +1,7 @@
-/** Who has a file open: prints one line for each process (its number and command), read from /proc where there is one. Exit 0 when nobody has. */
+/**
+ * Who has a file open: prints one line for each process (its number and command), read from /proc where there is one.
+ * Exit 0 when nobody has.
+ */
 import { readdirSync, readFileSync, readlinkSync, realpathSync } from 'node:fs';
 import sqlite3 from 'sqlite3';
 

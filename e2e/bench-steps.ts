@@ -15,12 +15,13 @@ export async function typeTeeth(page: Page, member: string, from: number, to: nu
 }
 
 /**
- * Opens a train by its card on the shelf. A press on a list that has only just come has got lost twice in many hundred runs, without a trace
- * of why; a person presses again, and so does this.
+ * Opens a train by its card on the shelf. A press on a list that has only just come has got lost twice in many hundred
+ * runs, without a trace of why; a person presses again, and so does this.
  */
 export async function openCard(page: Page, link: Locator): Promise<void> {
   const address = await link.getAttribute('href');
-  // The list stands there a moment before the address is told to be the shelf's: until then it may still be that of the train that was left.
+  // The list stands there a moment before the address is told to be the shelf's: until then it may still be that of the
+  // train that was left.
   await page.waitForURL((url) => url.pathname === '/');
   await expect(async () => {
     if (new URL(page.url()).pathname !== address) await link.click();

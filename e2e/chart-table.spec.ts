@@ -33,7 +33,22 @@ test('a chart made by keyboard alone: positions added, named, engaged, moved and
   await keys(page, 'Home', 'Insert');
   await expect.poll(() => names(page)).toEqual(['low', '2']);
   await row(page, '2').getByRole('rowheader').getByRole('button').focus();
-  await keys(page, 'F2', 'Control+a', 'h', 'i', 'g', 'h', 'Enter', 'ArrowRight', 'Delete', 'ArrowRight', 'ArrowRight', 'ArrowRight', '1'); // prettier-ignore
+  await keys(
+    page,
+    'F2',
+    'Control+a',
+    'h',
+    'i',
+    'g',
+    'h',
+    'Enter',
+    'ArrowRight',
+    'Delete',
+    'ArrowRight',
+    'ArrowRight',
+    'ArrowRight',
+    '1',
+  );
   await expect(row(page, 'high')).toContainText('1.000');
   await expect(row(page, 'low').getByTitle(/^To high/)).toContainText('one for one');
   await keys(page, 'Home', 'Alt+ArrowUp');

@@ -2,7 +2,10 @@ import { test as base, type Page } from '@playwright/test';
 
 export { expect, type APIRequestContext, type Page } from '@playwright/test';
 
-/** Until React has taken the page over, a press on it is lost, as on any page that is only just loading; nobody is that fast, a script is. */
+/**
+ * Until React has taken the page over, a press on it is lost, as on any page that is only just loading; nobody is that
+ * fast, a script is.
+ */
 async function answering(page: Page): Promise<void> {
   await page.waitForFunction(() =>
     [...document.querySelectorAll('button, a')].some((element) =>

@@ -31,7 +31,7 @@ const integrity = (): Promise<string> =>
     });
   });
 
-test('a server that is killed in a burst of saves, twenty times, loses nothing it acknowledged and breaks nothing', async () => {
+test('a server that is killed in a burst of saves, twenty times, loses and breaks nothing acknowledged', async () => {
   test.setTimeout(300_000);
   rmSync('test-results/killed', { recursive: true, force: true });
   const document = JSON.parse(readFileSync('demo/trains/pan-rake.train.json', 'utf8')) as Kept['train'];
@@ -71,7 +71,8 @@ test('a server that is killed in a burst of saves, twenty times, loses nothing i
       for (const id of ids) {
         const { version, train } = await read(id);
         const least = last.get(id) ?? version;
-        // The save under way when the server died may have been taken too; nothing that was acknowledged may be missing.
+        // The save under way when the server died may have been taken too; nothing that was acknowledged may be
+        // missing.
         expect(version - least).toBeGreaterThanOrEqual(0);
         expect(version - least).toBeLessThanOrEqual(1);
         if (version > 1) expect(train.gears[0]!.teeth).toBe(version);

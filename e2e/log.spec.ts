@@ -36,7 +36,9 @@ test('a whole box is read on the simulated bench, and its readings tell that two
     const position = RAKE.positions.find((one) => one.name === name)!;
     expect(position.engaged.some((id) => swapped.includes(id))).toBe(true);
     await row.getByRole('button').click();
-    await expect(proof(page).getByRole('list', { name: 'What would explain it' })).toContainText(/agrees (with|without)/); // prettier-ignore
+    await expect(proof(page).getByRole('list', { name: 'What would explain it' })).toContainText(
+      /agrees (with|without)/,
+    );
   }
   await expect(reading(page, 'simulated')).not.toHaveCount(0);
 });
@@ -47,7 +49,9 @@ test('by keyboard: position, letter, figures, Enter; a slip is corrected, and bo
   await page.keyboard.press('1');
   await page.keyboard.press('m');
   await page.keyboard.type('16.25');
-  await expect(entry(page).getByRole('status', { name: 'The arithmetic' })).toContainText('24 marks × 1 turns in / (16.25 ± 0.5) passed = 1.477 (1.433 to 1.524) : 1; computed 2.435 : 1: does not agree'); // prettier-ignore
+  await expect(entry(page).getByRole('status', { name: 'The arithmetic' })).toContainText(
+    '24 marks × 1 turns in / (16.25 ± 0.5) passed = 1.477 (1.433 to 1.524) : 1; computed 2.435 : 1: does not agree',
+  );
   await page.keyboard.press('Enter');
   await expect(proof(page)).toContainText('It does not agree');
   await expect(proof(page)).toContainText('agrees with position 2');
@@ -88,7 +92,8 @@ test('one-way that no longer holds is found from what positions do, by the propo
     const title = await next.getByRole('heading').innerText();
     const asked = title.replace(/^Next test: (position )?/, '');
     const position = TRAM.positions.find(({ name }) => title.includes('position') && name === asked);
-    const engaged = position?.engaged ?? asked.split(' + ').map((name) => TRAM.couplers.find((one) => one.name === name)!.id); // prettier-ignore
+    const engaged =
+      position?.engaged ?? asked.split(' + ').map((name) => TRAM.couplers.find((one) => one.name === name)!.id);
     const { status, ratio: found } = truly(engaged);
     const words = found ? `${figureText(Math.abs(toNumber(found)))} : 1` : status;
     const outcome = next.getByRole('listitem').filter({ hasText: words });
@@ -113,7 +118,8 @@ test('a measured efficiency is taken into the model, and undone', async ({ page,
   await expect(page.getByRole('region', { name: 'Measured efficiency' })).toContainText('94.68 × 2');
   await page.getByRole('button', { name: 'Use it in the model' }).click();
   await saved(page);
-  const efficiency = async () => ((await (await request.get(`/api${address}`)).json()) as { train: { efficiency?: number } }).train.efficiency; // prettier-ignore
+  const efficiency = async () =>
+    ((await (await request.get(`/api${address}`)).json()) as { train: { efficiency?: number } }).train.efficiency;
   expect(await efficiency()).toBeCloseTo(Math.sqrt(0.8964), 3);
   await page.keyboard.press('Control+z');
   await saved(page);
@@ -126,7 +132,9 @@ test('readings come out of a CSV with heads of its own, and go out as CSV and JS
 }) => {
   await page.goto(`${await freshTrain(request, 'mud-tram')}/log`);
   const csv = 'gear;what I counted;input;remark\n1;10;1;first try\n2;16;1;\n';
-  await page.getByLabel('Open a file').setInputFiles({ name: 'bench.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) }); // prettier-ignore
+  await page
+    .getByLabel('Open a file')
+    .setInputFiles({ name: 'bench.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
   const columns = page.getByRole('region', { name: 'Columns of the file' });
   await expect(columns).toContainText('bench.csv: 2 rows');
   for (const [head, meaning] of [
@@ -135,113 +143,126 @@ test('readings come out of a CSV with heads of its own, and go out as CSV and JS
     ['input', 'inputTurns'],
     ['remark', 'note'],
   ])
-    // prettier-ignore
     await columns.getByLabel(`Meaning of ${head}`).selectOption(meaning!);
   await columns.getByRole('button', { name: 'Log these readings' }).click();
   // What no column says is asked for at its place.
   await expect(alert(page)).toContainText('Row 2: marks: marks is a number above 0.');
   const marks = 'position,passed (marks),marks (on a turn),inputTurns (turns),note\n1,10,24,1,first try\n2,16,24,1,\n';
-  await page.getByLabel('Open a file').setInputFiles({ name: 'bench.csv', mimeType: 'text/csv', buffer: Buffer.from(marks) }); // prettier-ignore
+  await page
+    .getByLabel('Open a file')
+    .setInputFiles({ name: 'bench.csv', mimeType: 'text/csv', buffer: Buffer.from(marks) });
   await columns.getByRole('button', { name: 'Log these readings' }).click();
   await expect(reading(page, 'first try')).toContainText('agrees');
   await expect(readings(page).getByRole('row')).toHaveCount(3);
   const files = page.getByRole('region', { name: 'Files of the log' });
-  const [json] = await Promise.all([page.waitForEvent('download'), files.getByRole('button', { name: 'JSON' }).click()]); // prettier-ignore
+  const [json] = await Promise.all([
+    page.waitForEvent('download'),
+    files.getByRole('button', { name: 'JSON' }).click(),
+  ]);
   const text = readFileSync(await json.path(), 'utf8');
   expect((JSON.parse(text) as { readings: object[] }).readings).toHaveLength(2);
   // The same file again adds nothing: entries go by their ids.
-  await page.getByLabel('Open a file').setInputFiles({ name: 'log.json', mimeType: 'application/json', buffer: Buffer.from(text) }); // prettier-ignore
+  await page
+    .getByLabel('Open a file')
+    .setInputFiles({ name: 'log.json', mimeType: 'application/json', buffer: Buffer.from(text) });
   await expect(page.getByText('2 entries of log.json are in the log.')).toBeVisible();
   await expect(readings(page).getByRole('row')).toHaveCount(3);
 });
 
-test('measured stands beside computed on Bench and Chart; events are marked on the drawing; runs tell what changed between them', async ({
-  page,
-  request,
-}) => {
-  await page.goto(`${await freshTrain(request, 'pan-rake')}/log`);
-  const run = async (name: string) => {
-    await page.getByRole('button', { name: 'New…' }).click();
-    await page.getByLabel('Name of the run').fill(name);
-    await page.getByRole('button', { name: 'Begin this run' }).click();
-    await expect(page.getByLabel('Run that readings belong to')).toContainText(name);
-  };
-  const marks = async (passed: string) => {
+test(
+  'measured stands beside computed on Bench and Chart; events are marked on ' +
+    'the drawing; runs tell what changed between them',
+  async ({ page, request }) => {
+    await page.goto(`${await freshTrain(request, 'pan-rake')}/log`);
+    const run = async (name: string) => {
+      await page.getByRole('button', { name: 'New…' }).click();
+      await page.getByLabel('Name of the run').fill(name);
+      await page.getByRole('button', { name: 'Begin this run' }).click();
+      await expect(page.getByLabel('Run that readings belong to')).toContainText(name);
+    };
+    const marks = async (passed: string) => {
+      await page.keyboard.press('Escape');
+      await page.keyboard.press('1');
+      await page.keyboard.press('m');
+      await page.keyboard.type(passed);
+      await page.keyboard.press('Enter');
+      await expect(entry(page).getByText('Logged.')).toBeVisible();
+      await page.keyboard.press('Escape');
+    };
+    await run('As built');
+    await marks('4.875');
+    await page.keyboard.press('e');
+    await page.keyboard.type('key sheared');
+    await entry(page).getByRole('combobox', { name: /^Of/ }).selectOption('lay');
+    await logIt(page);
+    await expect(reading(page, 'key sheared')).toBeVisible();
+    await expect(entry(page).getByLabel('What happened')).toHaveValue('');
     await page.keyboard.press('Escape');
-    await page.keyboard.press('1');
-    await page.keyboard.press('m');
-    await page.keyboard.type(passed);
-    await page.keyboard.press('Enter');
-    await expect(entry(page).getByText('Logged.')).toBeVisible();
-    await page.keyboard.press('Escape');
-  };
-  await run('As built');
-  await marks('4.875');
-  await page.keyboard.press('e');
-  await page.keyboard.type('key sheared');
-  await entry(page).getByRole('combobox', { name: /^Of/ }).selectOption('lay');
-  await logIt(page);
-  await expect(reading(page, 'key sheared')).toBeVisible();
-  await expect(entry(page).getByLabel('What happened')).toHaveValue('');
-  await page.keyboard.press('Escape');
-  await page.keyboard.press('Shift+Digit2');
-  await expect(page.getByRole('grid', { name: 'Shift chart' }).getByRole('row', { name: /^1\s/ })).toContainText('4.923 (4.465 to 5.486) : 1 agrees'); // prettier-ignore
-  await page.keyboard.press('Shift+Digit1');
-  await page.getByRole('tab', { name: 'Figures' }).click();
-  await expect(page.getByRole('region', { name: 'Measured' })).toContainText(
-    'output shaft: 4.923 (4.465 to 5.486) : 1 in/out agrees',
-  );
-  await expect(page.getByRole('img', { name: 'key sheared' })).toBeVisible();
-  await typeTeeth(page, 'input shaft', 19, 20);
-  await saved(page);
-  await page.keyboard.press('Shift+Digit5');
-  await run('New wheel');
-  await marks('5.125');
-  await page.getByRole('button', { name: 'What changed since “As built”?' }).click();
-  await expect(page.getByRole('group', { name: 'Differences' })).toContainText('20');
-});
+    await page.keyboard.press('Shift+Digit2');
+    await expect(page.getByRole('grid', { name: 'Shift chart' }).getByRole('row', { name: /^1\s/ })).toContainText(
+      '4.923 (4.465 to 5.486) : 1 agrees',
+    );
+    await page.keyboard.press('Shift+Digit1');
+    await page.getByRole('tab', { name: 'Figures' }).click();
+    await expect(page.getByRole('region', { name: 'Measured' })).toContainText(
+      'output shaft: 4.923 (4.465 to 5.486) : 1 in/out agrees',
+    );
+    await expect(page.getByRole('img', { name: 'key sheared' })).toBeVisible();
+    await typeTeeth(page, 'input shaft', 19, 20);
+    await saved(page);
+    await page.keyboard.press('Shift+Digit5');
+    await run('New wheel');
+    await marks('5.125');
+    await page.getByRole('button', { name: 'What changed since “As built”?' }).click();
+    await expect(page.getByRole('group', { name: 'Differences' })).toContainText('20');
+  },
+);
 
-test('what cannot be a reading is said at its field; pictures that are none are refused, a real one is kept; everyone can read it', async ({
-  page,
-  request,
-}) => {
-  await page.goto(`${await freshTrain(request, 'pan-rake')}/log`);
-  await page.keyboard.press('1');
-  await page.keyboard.press('f');
-  await page.keyboard.type('0');
-  await expect(alert(page)).toContainText('Frames is a number above 0.');
-  await figure(page, 'It took').fill('31');
-  await figure(page, 'at').fill('0');
-  await expect(alert(page)).toContainText('FrameRate is a number above 0.');
-  await figure(page, 'at').fill('50');
-  await expect(alert(page)).toHaveCount(0);
-  await entry(page).getByLabel('Position').selectOption('1+2');
-  await expect(alert(page)).toContainText('locks, so nothing turns in it');
-  await entry(page).getByLabel('Position').selectOption('1');
-  await page.getByRole('radio', { name: /Marks passed/ }).click();
-  await figure(page, 'Marks that passed').fill('30');
-  await expect(alert(page)).toContainText('More marks than the 24 of one turn');
-  await figure(page, 'besides full turns').fill('0');
-  await expect(alert(page)).toHaveCount(0);
-  await figure(page, 'Marks that passed').fill('4.875');
-  const bad = { name: 'bench.png', mimeType: 'image/png', buffer: Buffer.from('no picture') };
-  await entry(page).locator('input[accept^="image"]').setInputFiles(bad);
-  await logIt(page);
-  await expect(alert(page)).toContainText('neither a PNG nor a JPEG');
-  const dot = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mP8z8BQDwAEhQGAhKmMIQAAAABJRU5ErkJggg==', 'base64'); // prettier-ignore
-  await entry(page)
-    .locator('input[accept^="image"]')
-    .setInputFiles({ ...bad, buffer: dot });
-  await logIt(page);
-  await expect(page.getByRole('img', { name: 'Picture of this reading' })).toBeVisible();
-  // The train changes: the reading stays as it was read, and can be judged as the train was then.
-  await page.keyboard.press('Escape');
-  await page.keyboard.press('Shift+Digit1');
-  await typeTeeth(page, 'input shaft', 19, 20);
-  await saved(page);
-  await page.keyboard.press('Shift+Digit5');
-  await page.getByRole('button', { name: 'Judge it as the train was then' }).click();
-  await expect(page.getByText('As the train was then: computed 4.923 : 1')).toBeVisible();
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`)).toEqual([]);
-});
+test(
+  'what cannot be a reading is said at its field; pictures that are none are ' +
+    'refused, a real one is kept; everyone can read it',
+  async ({ page, request }) => {
+    await page.goto(`${await freshTrain(request, 'pan-rake')}/log`);
+    await page.keyboard.press('1');
+    await page.keyboard.press('f');
+    await page.keyboard.type('0');
+    await expect(alert(page)).toContainText('Frames is a number above 0.');
+    await figure(page, 'It took').fill('31');
+    await figure(page, 'at').fill('0');
+    await expect(alert(page)).toContainText('FrameRate is a number above 0.');
+    await figure(page, 'at').fill('50');
+    await expect(alert(page)).toHaveCount(0);
+    await entry(page).getByLabel('Position').selectOption('1+2');
+    await expect(alert(page)).toContainText('locks, so nothing turns in it');
+    await entry(page).getByLabel('Position').selectOption('1');
+    await page.getByRole('radio', { name: /Marks passed/ }).click();
+    await figure(page, 'Marks that passed').fill('30');
+    await expect(alert(page)).toContainText('More marks than the 24 of one turn');
+    await figure(page, 'besides full turns').fill('0');
+    await expect(alert(page)).toHaveCount(0);
+    await figure(page, 'Marks that passed').fill('4.875');
+    const bad = { name: 'bench.png', mimeType: 'image/png', buffer: Buffer.from('no picture') };
+    await entry(page).locator('input[accept^="image"]').setInputFiles(bad);
+    await logIt(page);
+    await expect(alert(page)).toContainText('neither a PNG nor a JPEG');
+    const dot = Buffer.from(
+      'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mP8z8BQDwAEhQGAhKmMIQAAAABJRU5ErkJggg==',
+      'base64',
+    );
+    await entry(page)
+      .locator('input[accept^="image"]')
+      .setInputFiles({ ...bad, buffer: dot });
+    await logIt(page);
+    await expect(page.getByRole('img', { name: 'Picture of this reading' })).toBeVisible();
+    // The train changes: the reading stays as it was read, and can be judged as the train was then.
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('Shift+Digit1');
+    await typeTeeth(page, 'input shaft', 19, 20);
+    await saved(page);
+    await page.keyboard.press('Shift+Digit5');
+    await page.getByRole('button', { name: 'Judge it as the train was then' }).click();
+    await expect(page.getByText('As the train was then: computed 4.923 : 1')).toBeVisible();
+    const { violations } = await new AxeBuilder({ page }).analyze();
+    expect(violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`)).toEqual([]);
+  },
+);

@@ -198,7 +198,9 @@ test('a worksheet is printed with its answers on pages of their own, and marked 
   await cell('1 pair 1 driver').selectOption(String(row.stages[0]!.driver.answer.value));
   await cell('1 pair 1 ratio').fill('0.594');
   await cell('1 overall').fill('4.92');
-  await cell('4 overall').fill(rows.find(({ name }) => name === '4')!.overall.slips.find(({ slip }) => slip === 'direct-calculated')!.value); // prettier-ignore
+  await cell('4 overall').fill(
+    rows.find(({ name }) => name === '4')!.overall.slips.find(({ slip }) => slip === 'direct-calculated')!.value,
+  );
   await sheet.getByRole('button', { name: 'Mark it' }).click();
   await expect(sheet.getByRole('status')).toContainText(/^2 of \d+ right$/);
   await expect(sheet.getByRole('table', { name: 'Roles' })).toContainText('not so: upside down');
@@ -211,45 +213,55 @@ test('a worksheet is printed with its answers on pages of their own, and marked 
   expect(results).toMatch(/Dorit,Week one,T1,Pan rake gearbox,ratio,"1, overall ratio",4\.92,64\/13,right,/);
 });
 
-test('a set goes out as a file and is opened elsewhere; a train that has changed since is said; what does not read is refused', async ({
-  page,
-  request,
-}) => {
-  const address = await freshTrain(request, 'sluice-winch');
-  await page.goto(`${address}/practice`);
-  await page.getByRole('tab', { name: 'Worksheet' }).click();
-  await page.getByLabel('Name', { exact: true }).fill('Winch');
-  await page.getByRole('button', { name: 'Make the worksheet' }).click();
-  const sheet = page.getByRole('article', { name: 'Winch' });
-  const first = await sheet.getByRole('listitem', { name: 'Question 1', exact: true }).innerText();
-  const wait = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Save as a file' }).click();
-  const file = (await (await wait).path())!;
-  expect(JSON.parse(readFileSync(file, 'utf8'))).toMatchObject({
-    format: 'tin-wheel/worksheet',
-    version: 1,
-    name: 'Winch',
-  });
-  await page.getByRole('button', { name: 'Keep it' }).click();
-  await expect(page.getByRole('status').filter({ hasText: '“Winch” is kept.' })).toBeVisible();
+test(
+  'a set goes out as a file and is opened elsewhere; a train that has ' +
+    'changed since is said; what does not read is refused',
+  async ({ page, request }) => {
+    const address = await freshTrain(request, 'sluice-winch');
+    await page.goto(`${address}/practice`);
+    await page.getByRole('tab', { name: 'Worksheet' }).click();
+    await page.getByLabel('Name', { exact: true }).fill('Winch');
+    await page.getByRole('button', { name: 'Make the worksheet' }).click();
+    const sheet = page.getByRole('article', { name: 'Winch' });
+    const first = await sheet.getByRole('listitem', { name: 'Question 1', exact: true }).innerText();
+    const wait = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Save as a file' }).click();
+    const file = (await (await wait).path())!;
+    expect(JSON.parse(readFileSync(file, 'utf8'))).toMatchObject({
+      format: 'tin-wheel/worksheet',
+      version: 1,
+      name: 'Winch',
+    });
+    await page.getByRole('button', { name: 'Keep it' }).click();
+    await expect(page.getByRole('status').filter({ hasText: '“Winch” is kept.' })).toBeVisible();
 
-  await page.goto(address);
-  await typeTeeth(page, 'countershaft', 15, 16);
-  await saved(page);
-  await page.goto('/practice');
-  await page.getByRole('tab', { name: 'Worksheet' }).click();
-  await page.getByLabel('Open a file').setInputFiles({ name: 'winch.worksheet.json', mimeType: 'application/json', buffer: readFileSync(file) }); // prettier-ignore
-  await expect(sheet.getByRole('listitem', { name: 'Question 1', exact: true })).toHaveText(first.replace(/\n/g, ''), { useInnerText: false }); // prettier-ignore
-  await expect(sheet.getByRole('alert')).toContainText('has changed on the shelf since');
-  // The one that was kept is the same.
-  await page.getByLabel('Open a kept worksheet').selectOption({ label: 'Winch' });
-  await expect(sheet.getByRole('alert')).toContainText('has changed on the shelf since');
-  const broken = { ...(JSON.parse(readFileSync(file, 'utf8')) as object), version: 9 };
-  await page.getByLabel('Open a file').setInputFiles({ name: 'later.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(broken)) }); // prettier-ignore
-  await expect(alert(page).filter({ hasText: 'later.json' })).toContainText(
-    'This version of the format is not known here',
-  );
-});
+    await page.goto(address);
+    await typeTeeth(page, 'countershaft', 15, 16);
+    await saved(page);
+    await page.goto('/practice');
+    await page.getByRole('tab', { name: 'Worksheet' }).click();
+    await page
+      .getByLabel('Open a file')
+      .setInputFiles({ name: 'winch.worksheet.json', mimeType: 'application/json', buffer: readFileSync(file) });
+    await expect(sheet.getByRole('listitem', { name: 'Question 1', exact: true })).toHaveText(
+      first.replace(/\n/g, ''),
+      {
+        useInnerText: false,
+      },
+    );
+    await expect(sheet.getByRole('alert')).toContainText('has changed on the shelf since');
+    // The one that was kept is the same.
+    await page.getByLabel('Open a kept worksheet').selectOption({ label: 'Winch' });
+    await expect(sheet.getByRole('alert')).toContainText('has changed on the shelf since');
+    const broken = { ...(JSON.parse(readFileSync(file, 'utf8')) as object), version: 9 };
+    await page
+      .getByLabel('Open a file')
+      .setInputFiles({ name: 'later.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(broken)) });
+    await expect(alert(page).filter({ hasText: 'later.json' })).toContainText(
+      'This version of the format is not known here',
+    );
+  },
+);
 
 test('a fault is hunted: a test that teaches nothing is pointed out, and the best is told at the end', async ({
   page,
@@ -269,7 +281,8 @@ test('a fault is hunted: a test that teaches nothing is pointed out, and the bes
   const tried = [...best.tests, best.tests.at(-1)!];
   for (const [i, wanted] of tried.entries()) {
     for (const id of [...engaged, ...wanted])
-      if (engaged.includes(id) !== wanted.includes(id)) await engage.getByRole('button', { name: couplerName(tram, id), exact: true }).click(); // prettier-ignore
+      if (engaged.includes(id) !== wanted.includes(id))
+        await engage.getByRole('button', { name: couplerName(tram, id), exact: true }).click();
     engaged = wanted;
     await page.keyboard.press('t');
     await expect(tests.getByRole('row')).toHaveCount(i + 2);
@@ -282,7 +295,10 @@ test('a fault is hunted: a test that teaches nothing is pointed out, and the bes
   await hunt.getByLabel('It is this:').selectOption({ label: faultWords(tram, own.secret) });
   await hunt.getByRole('button', { name: 'Name it' }).click();
   await expect(hunt.getByRole('status')).toContainText(`Found: ${faultWords(tram, own.secret)}`);
-  await expect(hunt.getByRole('status')).toContainText(`You took ${tried.length} tests, 1 of which could teach nothing, and named 1 wrongly; one who chooses each test by what it tells most needs ${best.tests.length}.`); // prettier-ignore
+  await expect(hunt.getByRole('status')).toContainText(
+    `You took ${tried.length} tests, 1 of which could teach nothing, and named 1 wrongly; one who ` +
+      `chooses each test by what it tells most needs ${best.tests.length}.`,
+  );
 });
 
 test('over the whole shelf and over trains by chance', async ({ page }) => {

@@ -14,7 +14,7 @@ const download = async (page: Page, press: () => Promise<void>): Promise<Buffer>
   return readFileSync((await (await wait).path())!);
 };
 
-test('the harvester’s sheet is printed on a few pages, with the convention on each; it is saved as HTML and Markdown', async ({
+test('the harvester’s sheet is printed on a few pages, with its convention; saved as HTML and Markdown', async ({
   page,
 }) => {
   await page.goto('/trains/harvester/sheet');
@@ -23,7 +23,8 @@ test('the harvester’s sheet is printed on a few pages, with the convention on 
   await expect(paper).toContainText('Ratios are in/out');
   await page.getByLabel('By', { exact: true }).fill('Ansel');
   await expect(paper).toContainText('Ansel');
-  const pages = async () => (await page.pdf({ preferCSSPageSize: true })).toString('latin1').match(/\/Type\s*\/Page\b/g)!.length; // prettier-ignore
+  const pages = async () =>
+    (await page.pdf({ preferCSSPageSize: true })).toString('latin1').match(/\/Type\s*\/Page\b/g)!.length;
   const whole = await pages();
   expect(whole).toBeGreaterThan(1);
   expect(whole).toBeLessThanOrEqual(4);
@@ -32,7 +33,9 @@ test('the harvester’s sheet is printed on a few pages, with the convention on 
   expect(await pages()).toBeLessThan(whole);
   await page.emulateMedia({ media: 'print' });
   await expect(page.getByRole('navigation')).toBeHidden();
-  await expect(page.getByRole('group', { name: 'What is on it' }).or(page.getByRole('region', { name: 'What is on it' }))).toBeHidden(); // prettier-ignore
+  await expect(
+    page.getByRole('group', { name: 'What is on it' }).or(page.getByRole('region', { name: 'What is on it' })),
+  ).toBeHidden();
   await page.emulateMedia({ media: 'screen' });
   expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
   const html = (await download(page, () => page.getByRole('button', { name: 'HTML' }).click())).toString();
@@ -46,35 +49,36 @@ test('the harvester’s sheet is printed on a few pages, with the convention on 
   await expect(paper.getByText('Remarks').first()).toBeVisible();
 });
 
-test('all shapes of the lift go into one zip; a wheel alone as SVG, DXF and STL; what cannot be made is said at its field', async ({
-  page,
-  request,
-}) => {
-  // Under a name of its own: journeys of the shelf delete the lift by its name.
-  const address = await freshTrain(request, 'brine-lift', (train) => ({ ...train, name: 'Lift to be printed' }));
-  await page.goto(`${address}/sheet`);
-  await tab(page, 'Shapes');
-  await page.getByLabel('Which').selectOption({ label: '36 on stepped planet' });
-  await expect(page.getByRole('img', { name: 'Outline of 36 on stepped planet' })).toBeVisible();
-  await page.getByLabel('Bore', { exact: false }).first().fill('80');
-  await expect(page.getByRole('main').getByRole('alert')).toContainText('leaves less than 1 mm under the teeth');
-  await expect(page.getByRole('button', { name: 'STL' })).toBeDisabled();
-  await page.getByLabel('Bore', { exact: false }).first().fill('8');
-  const stl = await download(page, () => page.getByRole('button', { name: 'STL' }).click());
-  expect(stl.length).toBe(84 + 50 * stl.readUInt32LE(80));
-  expect((await download(page, () => page.getByRole('button', { name: 'DXF' }).click())).toString()).toContain(
-    'AC1009',
-  );
-  expect((await download(page, () => page.getByRole('button', { name: 'SVG' }).click())).toString()).toContain('mm"');
-  const zip = unzipSync(
-    await download(page, () => page.getByRole('button', { name: 'All 4 wheels as a zip' }).click()),
-  );
-  const manifest = JSON.parse(strFromU8(zip['manifest.json']!)) as { wheels: unknown[]; pieces: unknown[] };
-  expect([manifest.wheels.length, manifest.pieces.length]).toEqual([4, 1]);
-  expect(Object.keys(zip)).toHaveLength(4 * 3 + 1 + 1);
-  await expect(page.getByRole('status').filter({ hasText: '4 wheels are saved.' })).toBeVisible();
-  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
-});
+test(
+  'all shapes of the lift go into one zip; a wheel alone as SVG, DXF and ' +
+    'STL; what cannot be made is said at its field',
+  async ({ page, request }) => {
+    // Under a name of its own: journeys of the shelf delete the lift by its name.
+    const address = await freshTrain(request, 'brine-lift', (train) => ({ ...train, name: 'Lift to be printed' }));
+    await page.goto(`${address}/sheet`);
+    await tab(page, 'Shapes');
+    await page.getByLabel('Which').selectOption({ label: '36 on stepped planet' });
+    await expect(page.getByRole('img', { name: 'Outline of 36 on stepped planet' })).toBeVisible();
+    await page.getByLabel('Bore', { exact: false }).first().fill('80');
+    await expect(page.getByRole('main').getByRole('alert')).toContainText('leaves less than 1 mm under the teeth');
+    await expect(page.getByRole('button', { name: 'STL' })).toBeDisabled();
+    await page.getByLabel('Bore', { exact: false }).first().fill('8');
+    const stl = await download(page, () => page.getByRole('button', { name: 'STL' }).click());
+    expect(stl.length).toBe(84 + 50 * stl.readUInt32LE(80));
+    expect((await download(page, () => page.getByRole('button', { name: 'DXF' }).click())).toString()).toContain(
+      'AC1009',
+    );
+    expect((await download(page, () => page.getByRole('button', { name: 'SVG' }).click())).toString()).toContain('mm"');
+    const zip = unzipSync(
+      await download(page, () => page.getByRole('button', { name: 'All 4 wheels as a zip' }).click()),
+    );
+    const manifest = JSON.parse(strFromU8(zip['manifest.json']!)) as { wheels: unknown[]; pieces: unknown[] };
+    expect([manifest.wheels.length, manifest.pieces.length]).toEqual([4, 1]);
+    expect(Object.keys(zip)).toHaveLength(4 * 3 + 1 + 1);
+    await expect(page.getByRole('status').filter({ hasText: '4 wheels are saved.' })).toBeVisible();
+    expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  },
+);
 
 test('the parts list: sorted, saved, and a wheel of it shown as a shape', async ({ page, request }) => {
   await page.goto(`${await freshTrain(request, 'sluice-winch')}/sheet`);
@@ -104,7 +108,11 @@ test('a train moves with its log to another installation, and never overwrites w
     await page.keyboard.press('Enter');
     await expect(page.getByRole('table').getByRole('row').nth(1)).toBeVisible();
     await page.goto('/');
-    const name = (await request.get(`/api${new URL(address, 'http://x').pathname}`).then((one) => one.json() as Promise<{ train: { name: string } }>)).train.name; // prettier-ignore
+    const name = (
+      await request
+        .get(`/api${new URL(address, 'http://x').pathname}`)
+        .then((one) => one.json() as Promise<{ train: { name: string } }>)
+    ).train.name;
     const bytes = await request.get(`/api/bundle?train=${address.split('/').at(-1)!}`).then((one) => one.body());
     const file = { name: 'tram.bundle.zip', mimeType: 'application/zip', buffer: bytes };
     await other.answers();
@@ -112,7 +120,9 @@ test('a train moves with its log to another installation, and never overwrites w
     await page.goto(`${other.address}/`);
     await page.getByRole('button', { name: 'Bundles' }).click();
     const dialog = page.getByRole('dialog', { name: 'Bundles' });
-    await dialog.getByLabel('Open a bundle').setInputFiles({ ...file, name: 'broken.zip', buffer: bytes.subarray(0, 900) }); // prettier-ignore
+    await dialog
+      .getByLabel('Open a bundle')
+      .setInputFiles({ ...file, name: 'broken.zip', buffer: bytes.subarray(0, 900) });
     await expect(dialog.getByRole('alert')).toContainText('broken.zip: This is not a zip, or it is damaged.');
     await dialog.getByLabel('Open a bundle').setInputFiles(file);
     await expect(dialog.getByRole('list', { name: 'What it would bring' })).toContainText('1 log entries');

@@ -7,7 +7,9 @@ export const follows = (page: Page) => page.getByRole('region', { name: 'What fo
 export const runPane = (page: Page) => page.getByRole('region', { name: 'The run over time' });
 /** A field by its label; its unit stands behind that. */
 export const field = (page: Page, label: string) =>
-  page.getByRole('form', { name: 'What is given' }).getByRole('textbox', { name: new RegExp(`^${label.replace(/[()²]/g, '\\$&')}( |$)`) }); // prettier-ignore
+  page
+    .getByRole('form', { name: 'What is given' })
+    .getByRole('textbox', { name: new RegExp(`^${label.replace(/[()²]/g, '\\$&')}( |$)`) });
 export const says = (page: Page, tab: string) => page.getByRole('tab', { name: tab, exact: true }).click();
 export const handle = (page: Page, name: string) => page.getByRole('slider', { name, exact: true });
 
@@ -17,7 +19,13 @@ export const ran = (page: Page, words: string | RegExp) =>
 
 /** A box of three speeds, 4, 2 and 1 to one, on the shelf; its screen's address. */
 export async function threeSpeedBox(request: APIRequestContext): Promise<string> {
-  const box = countershaftBox([[[20, 80], [20, 40], [30, 30]]]); // prettier-ignore
+  const box = countershaftBox([
+    [
+      [20, 80],
+      [20, 40],
+      [30, 30],
+    ],
+  ]);
   const response = await request.post('/api/trains', { data: { ...box, name: 'Three speeds of the salt barrow' } });
   expect(response.ok()).toBe(true);
   return `/trains/${((await response.json()) as { id: string }).id}/shifting`;

@@ -26,12 +26,13 @@ test('the two shift points of a three-speed box are found, and followed in a run
   // 1.5 N·m: second sits at 1 − 1.5/4 of no load, 187.5 rpm in, 93.75 out.
   await expect(follows(page).getByRole('row', { name: /^2/ })).toContainText('93.75');
   await says(page, 'Verdict');
-  // Third would turn at 75 rpm and second at 93.75: third is never better, and second does not run up to where third comes in.
+  // Third would turn at 75 rpm and second at 93.75: third is never better, and second does not run up to where third
+  // comes in.
   await expect(follows(page)).toContainText('3 is never better than 2 here');
   await ran(page, '20 s, 1 shift');
 });
 
-test('thresholds too near each other hunt; the band that is offered mends it, and the runs lie over one another', async ({
+test('thresholds too near each other hunt; the band offered mends it, and the runs lie over one another', async ({
   page,
   request,
 }) => {
@@ -71,7 +72,6 @@ test('through neutral a slow torque detector chatters; two paths cure it', async
     ['1 up to 2', '1.2'],
     ['2 up to 3', '1.2'],
   ])
-    // prettier-ignore
     await field(page, `${label} at`).fill(torque!);
   await page.getByRole('form', { name: 'What is given' }).getByText('Detector', { exact: true }).click();
   await field(page, 'Follows within').fill('0.2');
@@ -105,7 +105,12 @@ test('the conveyor’s two paths are found by themselves, with what letting one 
   await expect(paths.getByRole('row').nth(2)).toContainText('65.75 %');
   await expect(paths.getByRole('list')).toContainText('3.000 : 1 in/out is left');
   // A dog of twice the radius takes half the force.
-  const pull = follows(page).getByRole('region', { name: 'Couplers at each shift' }).getByRole('row').filter({ hasText: 'lets go' }).getByRole('cell').nth(2); // prettier-ignore
+  const pull = follows(page)
+    .getByRole('region', { name: 'Couplers at each shift' })
+    .getByRole('row')
+    .filter({ hasText: 'lets go' })
+    .getByRole('cell')
+    .nth(2);
   const before = Number(await pull.innerText());
   await follows(page).getByLabel('Mean radius, mm').fill('30');
   await expect(pull).toHaveText((before / 2).toPrecision(4));
@@ -118,7 +123,14 @@ test('a sleeve that jams is shown, dragged, and shortened at a press; undo takes
   const address = await freshTrain(request, 'pan-rake', (train) => ({
     ...train,
     selectors: [
-      { id: 'fork', name: 'fork', spans: [{ coupler: 'first', from: 0, to: 9 }, { coupler: 'second', from: 7.5, to: 16 }] }, // prettier-ignore
+      {
+        id: 'fork',
+        name: 'fork',
+        spans: [
+          { coupler: 'first', from: 0, to: 9 },
+          { coupler: 'second', from: 7.5, to: 16 },
+        ],
+      },
     ],
   }));
   await page.goto(`${address}/shifting`);
@@ -149,59 +161,64 @@ test('a sleeve that jams is shown, dragged, and shortened at a press; undo takes
   await expect(jam).toContainText('From 7.5 to 9 mm');
 });
 
-test('sliding wheels have spans by their face widths, given on the Bench, and stations; taken over they are the train’s', async ({
-  page,
-  request,
-}) => {
-  const address = await freshTrain(request, 'pan-rake');
-  await page.goto(`${address}/shifting`);
-  await says(page, 'Travel');
-  await expect(follows(page)).toContainText('Give the wheels of its sliding meshes face widths');
-  await page.keyboard.press('Shift+Digit1');
-  for (const words of ['countershaft, 14', 'reverse idler, 21', 'output shaft, 37']) {
-    await gear(page, words).first().click({ button: 'right' });
-    await page.getByLabel('Face width').fill('8');
-    await page.getByLabel('Face width').press('Enter');
-    await page.keyboard.press('Escape');
-  }
-  await page.keyboard.press('Shift+Digit3');
-  await follows(page).getByRole('button', { name: 'Take these spans over' }).first().click();
-  await saved(page);
-  const { train } = (await (await request.get(`/api${address}`)).json()) as {
-    train: { selectors: { spans: object[] }[] };
-  };
-  // The idler slides into both at once: its faces overlap theirs from 8 mm before to 8 mm behind.
-  expect(train.selectors[0]!.spans).toEqual([{ coupler: 'idler-a', from: -8, to: 8 }, { coupler: 'idler-b', from: -8, to: 8 }]); // prettier-ignore
-});
+test(
+  'sliding wheels have spans by their face widths, given on the Bench, ' +
+    'and stations; taken over they are the train’s',
+  async ({ page, request }) => {
+    const address = await freshTrain(request, 'pan-rake');
+    await page.goto(`${address}/shifting`);
+    await says(page, 'Travel');
+    await expect(follows(page)).toContainText('Give the wheels of its sliding meshes face widths');
+    await page.keyboard.press('Shift+Digit1');
+    for (const words of ['countershaft, 14', 'reverse idler, 21', 'output shaft, 37']) {
+      await gear(page, words).first().click({ button: 'right' });
+      await page.getByLabel('Face width').fill('8');
+      await page.getByLabel('Face width').press('Enter');
+      await page.keyboard.press('Escape');
+    }
+    await page.keyboard.press('Shift+Digit3');
+    await follows(page).getByRole('button', { name: 'Take these spans over' }).first().click();
+    await saved(page);
+    const { train } = (await (await request.get(`/api${address}`)).json()) as {
+      train: { selectors: { spans: object[] }[] };
+    };
+    // The idler slides into both at once: its faces overlap theirs from 8 mm before to 8 mm behind.
+    expect(train.selectors[0]!.spans).toEqual([
+      { coupler: 'idler-a', from: -8, to: 8 },
+      { coupler: 'idler-b', from: -8, to: 8 },
+    ]);
+  },
+);
 
-test('a winch with too much on its drum stalls, and what it would take is said; by hand it goes down through the drum', async ({
-  page,
-  request,
-}) => {
-  await page.goto(await threeSpeedBox(request));
-  await page.getByLabel('Begin with').selectOption({ label: 'Winch with a weight' });
-  await expect(follows(page)).toContainText('It neither hunts nor chatters nor stalls.');
-  await field(page, 'of').fill('8');
-  // 8 kg on 80 mm are 3.138 N·m; 0.6 N·m of the motor take 5.230.
-  await expect(follows(page)).toContainText('Stalls on this load in 1, 2 and 3.');
-  await expect(follows(page)).toContainText('A motor held near a stall burns.');
-  await expect(follows(page)).toContainText(/takes more than\s+5\.23\d\s+: 1 in\/out from this motor; 1 has 4\.000/);
-  await expect(runPane(page).getByRole('list', { name: 'What happened' })).toContainText('it stalls in 1');
-  await page.getByLabel('Mass').selectOption({ label: 'weight on a drum, let down' });
-  await expect(follows(page)).not.toContainText('Stalls on this load');
-  await page.getByLabel('Mass').selectOption({ label: 'weight on a drum, raised' });
-  await field(page, 'of').fill('1');
-  await field(page, 'Shifts (s, position)').fill('4, 3\n12, 1');
-  await page.getByLabel('The selector goes').selectOption({ label: 'drum: one after another' });
-  await ran(page, '20 s, 4 shifts');
-  await runPane(page)
-    .getByRole('button', { name: /2 is left for 3/ })
-    .click();
-  await expect(page.getByRole('slider', { name: 'Time that is looked at' })).toHaveAttribute(
-    'aria-valuetext',
-    /^4\.\d\d s$/,
-  );
-});
+test(
+  'a winch with too much on its drum stalls, and what it would take is ' +
+    'said; by hand it goes down through the drum',
+  async ({ page, request }) => {
+    await page.goto(await threeSpeedBox(request));
+    await page.getByLabel('Begin with').selectOption({ label: 'Winch with a weight' });
+    await expect(follows(page)).toContainText('It neither hunts nor chatters nor stalls.');
+    await field(page, 'of').fill('8');
+    // 8 kg on 80 mm are 3.138 N·m; 0.6 N·m of the motor take 5.230.
+    await expect(follows(page)).toContainText('Stalls on this load in 1, 2 and 3.');
+    await expect(follows(page)).toContainText('A motor held near a stall burns.');
+    await expect(follows(page)).toContainText(/takes more than\s+5\.23\d\s+: 1 in\/out from this motor; 1 has 4\.000/);
+    await expect(runPane(page).getByRole('list', { name: 'What happened' })).toContainText('it stalls in 1');
+    await page.getByLabel('Mass').selectOption({ label: 'weight on a drum, let down' });
+    await expect(follows(page)).not.toContainText('Stalls on this load');
+    await page.getByLabel('Mass').selectOption({ label: 'weight on a drum, raised' });
+    await field(page, 'of').fill('1');
+    await field(page, 'Shifts (s, position)').fill('4, 3\n12, 1');
+    await page.getByLabel('The selector goes').selectOption({ label: 'drum: one after another' });
+    await ran(page, '20 s, 4 shifts');
+    await runPane(page)
+      .getByRole('button', { name: /2 is left for 3/ })
+      .click();
+    await expect(page.getByRole('slider', { name: 'Time that is looked at' })).toHaveAttribute(
+      'aria-valuetext',
+      /^4\.\d\d s$/,
+    );
+  },
+);
 
 test('what is wrong stands at its field, and what stood before stays; limits are said', async ({ page, request }) => {
   await page.goto(await threeSpeedBox(request));
@@ -233,7 +250,7 @@ test('what is wrong stands at its field, and what stood before stays; limits are
   await expect(field(page, 'Measured line (rpm, N·m)')).toHaveValue('0, 0.6\n250, 0');
 });
 
-test('a scenario is kept with its train and is a file; one reading says what the box eats; all samples come as CSV', async ({
+test('a scenario is kept with its train and is a file; a reading says what the box eats; samples come as CSV', async ({
   page,
   request,
 }) => {
@@ -251,13 +268,19 @@ test('a scenario is kept with its train and is a file; one reading says what the
   await expect(field(page, 'Stall torque')).toHaveValue('0.6');
   await page.getByLabel('Open a kept scenario').selectOption({ label: 'Ramp, worn box' });
   await expect(field(page, 'Stall torque')).toHaveValue('0.54');
-  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save as a file' }).click()]); // prettier-ignore
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save as a file' }).click(),
+  ]);
   expect(file.suggestedFilename()).toBe('ramp-worn-box.scenario.json');
   const written = JSON.parse(readFileSync(await file.path(), 'utf8')) as { motor: object };
   expect(written.motor).toEqual({ kind: 'linear', stallTorqueNm: 0.54, noLoadRpm: 225, supply: 1 });
   await ran(page, /^60 s/);
   await runPane(page).getByRole('button', { name: 'Table' }).click();
-  const [samples] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'All 6001 samples as CSV' }).click()]); // prettier-ignore
+  const [samples] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'All 6001 samples as CSV' }).click(),
+  ]);
   const lines = readFileSync(await samples.path(), 'utf8')
     .trim()
     .split(/\r?\n/);
@@ -292,7 +315,9 @@ test('the load is dragged, the run plays on the side view, another box runs besi
   await expect.poll(async () => Number(await time.getAttribute('aria-valuenow'))).toBeGreaterThan(0.5);
   await page.getByRole('button', { name: 'Pause' }).click();
   await page.keyboard.press('3');
-  await expect(page.getByRole('group', { name: 'Position whose power is drawn' }).getByRole('button', { name: '3' })).toHaveAttribute('aria-pressed', 'true'); // prettier-ignore
+  await expect(
+    page.getByRole('group', { name: 'Position whose power is drawn' }).getByRole('button', { name: '3' }),
+  ).toHaveAttribute('aria-pressed', 'true');
   const { violations } = await new AxeBuilder({ page }).analyze();
   expect(violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`)).toEqual([]);
 });

@@ -172,7 +172,11 @@ test('a search is kept beside its train, goes along with a copy, and is saved an
     .getByLabel('Open a file')
     .setInputFiles({ name: 'search.json', mimeType: 'application/json', buffer: readFileSync(file) });
   await expect(page.getByLabel('Look for')).toHaveValue('planetary');
-  await page.getByLabel('Open a file').setInputFiles({ name: 'odd.json', mimeType: 'application/json', buffer: Buffer.from('{"format":"tin-wheel/search","version":2}') }); // prettier-ignore
+  await page.getByLabel('Open a file').setInputFiles({
+    name: 'odd.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from('{"format":"tin-wheel/search","version":2}'),
+  });
   await expect(alert(page)).toContainText('odd.json: version: The version must be 1.');
 });
 

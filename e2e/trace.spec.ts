@@ -234,30 +234,31 @@ test('power that is open is drawn as open, and said', async ({ page, request }) 
   await expect(page.getByText('How power divides is not determined: parallel ways share it.')).toBeVisible();
 });
 
-test('loads given at the outputs: the input torque follows, a contradiction names the motion, and all is there after a reload', async ({
-  page,
-  request,
-}) => {
-  await page.goto(await freshTrain(request, 'tide-dial'));
-  await page.getByLabel('Given').selectOption('loads');
-  await page.getByLabel('Load on tide hand').fill('0.2');
-  await page.getByLabel('Load on day hand').fill('0.1');
-  // 0.2 · 19/236 + 0.1/24 N·m, by hand.
-  await expect(page.getByTestId('input-torque')).toContainText('0.02027 N·m');
-  await expect(page.getByText('torque open')).toHaveCount(0);
-  await page.getByRole('tab', { name: 'Figures', exact: true }).click();
-  await expect(figures(page).getByRole('row', { name: /^tide arbor/ })).toContainText('carries power');
-  await page.getByLabel('Load on day hand').fill('much');
-  await expect(page.getByText('Type the load as a number.')).toBeVisible();
-  await page.getByLabel('Load on day hand').fill('0.1');
-  await page.reload();
-  await expect(page.getByLabel('Load on tide hand')).toHaveValue('0.2');
-  await expect(page.getByTestId('input-torque')).toContainText('0.02027 N·m');
+test(
+  'loads given at the outputs: the input torque follows, a contradiction ' +
+    'names the motion, and all is there after a reload',
+  async ({ page, request }) => {
+    await page.goto(await freshTrain(request, 'tide-dial'));
+    await page.getByLabel('Given').selectOption('loads');
+    await page.getByLabel('Load on tide hand').fill('0.2');
+    await page.getByLabel('Load on day hand').fill('0.1');
+    // 0.2 · 19/236 + 0.1/24 N·m, by hand.
+    await expect(page.getByTestId('input-torque')).toContainText('0.02027 N·m');
+    await expect(page.getByText('torque open')).toHaveCount(0);
+    await page.getByRole('tab', { name: 'Figures', exact: true }).click();
+    await expect(figures(page).getByRole('row', { name: /^tide arbor/ })).toContainText('carries power');
+    await page.getByLabel('Load on day hand').fill('much');
+    await expect(page.getByText('Type the load as a number.')).toBeVisible();
+    await page.getByLabel('Load on day hand').fill('0.1');
+    await page.reload();
+    await expect(page.getByLabel('Load on tide hand')).toHaveValue('0.2');
+    await expect(page.getByTestId('input-torque')).toContainText('0.02027 N·m');
 
-  await page.goto(await freshTrain(request, 'wagon-axle'));
-  await page.getByLabel('Given').selectOption('loads');
-  await page.getByLabel('Load on left wheel').fill('4');
-  await expect(page.getByTestId('output').filter({ hasText: 'right wheel' })).toContainText('4.000 N·m');
-  await page.getByLabel('Load on right wheel').fill('5');
-  await expect(page.getByText('These loads do not balance: with the input at rest they would turn')).toBeVisible();
-});
+    await page.goto(await freshTrain(request, 'wagon-axle'));
+    await page.getByLabel('Given').selectOption('loads');
+    await page.getByLabel('Load on left wheel').fill('4');
+    await expect(page.getByTestId('output').filter({ hasText: 'right wheel' })).toContainText('4.000 N·m');
+    await page.getByLabel('Load on right wheel').fill('5');
+    await expect(page.getByText('These loads do not balance: with the input at rest they would turn')).toBeVisible();
+  },
+);

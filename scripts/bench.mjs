@@ -1,4 +1,7 @@
-/** `npm run bench [core|page|screens|turning|saving|hostile]`: bundles the benchmarks as the application is bundled, then runs them. */
+/**
+ * `npm run bench [core|page|screens|turning|saving|hostile]`: bundles the benchmarks as the application is bundled,
+ *   then runs them.
+ */
 import { build } from 'esbuild';
 import { spawnSync } from 'node:child_process';
 

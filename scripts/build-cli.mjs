@@ -1,4 +1,7 @@
-/** Bundles bin/tinwheel's programs into one file each, so that they start at once: what only reads files, and what works on the database. */
+/**
+ * Bundles bin/tinwheel's programs into one file each, so that they start at once: what only reads files, and what works
+ * on the database.
+ */
 import { build } from 'esbuild';
 import { mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import { dirname } from 'node:path';

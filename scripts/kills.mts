@@ -1,5 +1,6 @@
 /**
- * Writes of every kind by several clients at once, while the server is killed again and again: what it has acknowledged must be there.
+ * Writes of every kind by several clients at once, while the server is killed again and again: what it has acknowledged
+ * must be there.
  * `npm run check:kills [-- SEED]`; needs a build. TINWHEEL_KILLS is how often it is killed (40).
  */
 import { spawn, type ChildProcess } from 'node:child_process';
@@ -20,9 +21,18 @@ const below = (most: number): number => Math.floor(random() * most);
 const folder = mkdtempSync(join(tmpdir(), 'tin-wheel-kills-'));
 const winch = JSON.parse(readFileSync('demo/trains/sluice-winch.train.json', 'utf8')) as object;
 const search = { format: 'tin-wheel/search', version: 1, target: '9.87', stages: 2, teeth: { min: 12, max: 60 } };
-const scenario = { format: 'tin-wheel/scenario', version: 1, motor: { kind: 'hand', torqueNm: 2, rpm: 40 }, load: {}, order: ['wind'] }; // prettier-ignore
+const scenario = {
+  format: 'tin-wheel/scenario',
+  version: 1,
+  motor: { kind: 'hand', torqueNm: 2, rpm: 40 },
+  load: {},
+  order: ['wind'],
+};
 const answer = { at: '2026-11-26T08:00:00.000Z', train: 'Winch', skill: 'ratio', right: true, slip: null };
-const DOT = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mP8z8BQDwAEhQGAhKmMIQAAAABJRU5ErkJggg==', 'base64'); // prettier-ignore
+const DOT = Buffer.from(
+  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mP8z8BQDwAEhQGAhKmMIQAAAABJRU5ErkJggg==',
+  'base64',
+);
 
 /** What the server has acknowledged, and how to see that it is there. */
 interface Acknowledged {
@@ -85,7 +95,11 @@ const WRITES: Readonly<Record<string, () => Promise<() => Promise<boolean>>>> = 
   'a scenario is kept': () => keep('scenarios', scenario),
   'entries are logged': async () => {
     const ids = [fresh('r'), fresh('r')];
-    const entries = ids.map((id) => ({ id, kind: 'reading', document: { id, kind: 'turns', position: 'wind', member: 'drum', turns: 2, inputTurns: 24 } })); // prettier-ignore
+    const entries = ids.map((id) => ({
+      id,
+      kind: 'reading',
+      document: { id, kind: 'turns', position: 'wind', member: 'drum', turns: 2, inputTurns: 24 },
+    }));
     await send('/api/trains/sluice-winch/log', 'POST', { entries });
     return async () => ids.every((id) => logged.has(id));
   },
@@ -102,7 +116,13 @@ const WRITES: Readonly<Record<string, () => Promise<() => Promise<boolean>>>> = 
   },
   'a worksheet is kept': async () => {
     const key = fresh('sheet');
-    const document = { format: 'tin-wheel/worksheet', version: 1, name: key, trains: [{ train: winch }], questions: [{ train: 0, skill: 'ratio', seed: 1 }] }; // prettier-ignore
+    const document = {
+      format: 'tin-wheel/worksheet',
+      version: 1,
+      name: key,
+      trains: [{ train: winch }],
+      questions: [{ train: 0, skill: 'ratio', seed: 1 }],
+    };
     await send(`/api/worksheets/${key}`, 'PUT', { name: key, document });
     return async () => (await statusOf(`/api/worksheets/${key}`)) === 200;
   },
@@ -187,7 +207,7 @@ async function run(): Promise<readonly string[]> {
   await start();
   const clients = Array.from({ length: CLIENTS }, client);
   for (let i = 0; i < KILLS; i++) {
-    await later(500 + below(2_000));
+    await later(1_500 + below(3_000));
     await kill();
     await start();
   }

@@ -1,6 +1,7 @@
 /**
- * Presses, types, drags and goes about at random over every screen for two minutes (or TINWHEEL_SECONDS), on a database of its own.
- * What it must not find: an error on the page, a page that gives up, an answer of the server of 500 and up, a page that no longer answers.
+ * Presses, types, drags and goes about at random over every screen for two minutes (or TINWHEEL_SECONDS), on a database
+ * of its own. What it must not find: an error on the page, a page that gives up, an answer of the server of 500 and up,
+ * a page that no longer answers.
  * `npm run monkey [-- SEED]`; it prints its seed, and what it did last where it found something.
  */
 import { chromium, type Page } from '@playwright/test';
@@ -21,8 +22,61 @@ const one = <T,>(list: readonly T[]): T => list[below(list.length)]!;
 
 const TRAINS = JSON.parse(readFileSync('demo/shelf.json', 'utf8')) as string[];
 const SCREENS = ['', '/chart', '/shifting', '/teeth', '/log', '/practice', '/sheet'];
-const KEYS = ['1', '2', '3', 'r', 'n', 't', 'Shift+T', ' ', '[', ']', '?', 'e', 'm', 'f', 'Enter', 'Escape', 'Tab', 'Tab', 'Shift+Tab', 'ArrowLeft', 'ArrowRight', 'ArrowUp', 'ArrowDown', 'Shift+ArrowRight', 'Delete', 'Backspace', 'Control+z', 'Control+z', 'Control+Shift+z', 'Control+c', 'Control+v', 'Shift+Digit1', 'Shift+Digit2', 'Shift+Digit3', 'Shift+Digit5', 'Shift+Digit7']; // prettier-ignore
-const TEXTS = ['0', '-3', '17', '1/0', '4.5', '1e400', '99999999', 'NaN', '', '   ', '12,5', 'Ü🜨"<b>', '2 turns/day', '..', 'x'.repeat(400)]; // prettier-ignore
+const KEYS = [
+  '1',
+  '2',
+  '3',
+  'r',
+  'n',
+  't',
+  'Shift+T',
+  ' ',
+  '[',
+  ']',
+  '?',
+  'e',
+  'm',
+  'f',
+  'Enter',
+  'Escape',
+  'Tab',
+  'Tab',
+  'Shift+Tab',
+  'ArrowLeft',
+  'ArrowRight',
+  'ArrowUp',
+  'ArrowDown',
+  'Shift+ArrowRight',
+  'Delete',
+  'Backspace',
+  'Control+z',
+  'Control+z',
+  'Control+Shift+z',
+  'Control+c',
+  'Control+v',
+  'Shift+Digit1',
+  'Shift+Digit2',
+  'Shift+Digit3',
+  'Shift+Digit5',
+  'Shift+Digit7',
+];
+const TEXTS = [
+  '0',
+  '-3',
+  '17',
+  '1/0',
+  '4.5',
+  '1e400',
+  '99999999',
+  'NaN',
+  '',
+  '   ',
+  '12,5',
+  'Ü🜨"<b>',
+  '2 turns/day',
+  '..',
+  'x'.repeat(400),
+];
 const WIDTHS = [390, 1024, 1280, 1920];
 
 const did: string[] = [];
@@ -30,67 +84,107 @@ const found: string[] = [];
 const say = (what: string) => void did.push(what);
 
 /** What is on the page now and can be pressed or filled; not what leads out of the application. */
-const PRESSABLE = 'button:visible, [role=tab]:visible, [role=gridcell]:visible, label:visible, summary:visible, a[href^="/"]:visible, g[role=button]:visible'; // prettier-ignore
+const PRESSABLE =
+  'button:visible, [role=tab]:visible, [role=gridcell]:visible, label:visible, ' +
+  'summary:visible, a[href^="/"]:visible, g[role=button]:visible';
 const FILLABLE = 'input:visible:not([type=checkbox], [type=radio], [type=file], [type=range]), textarea:visible';
 
 type Act = (page: Page) => Promise<unknown>;
 
 const ACTIONS: readonly (readonly [weight: number, act: Act])[] = [
-  [40, async (page) => {
-    const all = page.locator(PRESSABLE);
-    const target = all.nth(below(Math.max(1, await all.count())));
-    say(`click ${await target.evaluate((e) => (e.getAttribute('aria-label') ?? e.textContent).trim().slice(0, 60), null, { timeout: 500 })}`);
-    await target.click({ timeout: 700, button: below(12) === 0 ? 'right' : 'left' });
-  }],
-  [20, async (page) => {
-    const all = page.locator(FILLABLE);
-    const text = one(TEXTS);
-    const target = all.nth(below(Math.max(1, await all.count())));
-    say(`fill ${await target.evaluate((e) => e.getAttribute('aria-label') ?? e.closest('label')?.textContent ?? '', null, { timeout: 500 })} with ${JSON.stringify(text.slice(0, 20))}`);
-    await target.fill(text, { timeout: 700 });
-    if (below(2) === 0) await page.keyboard.press('Enter');
-  }],
-  [8, async (page) => {
-    const all = page.locator('select:visible');
-    const target = all.nth(below(Math.max(1, await all.count())));
-    const values = await target.evaluate((e) => [...(e as HTMLSelectElement).options].filter((o) => !o.disabled).map((o) => o.value), null, { timeout: 500 });
-    const value = one(values);
-    say(`choose ${value}`);
-    await target.selectOption(value, { timeout: 700 });
-  }],
-  [25, async (page) => {
-    const key = one(KEYS);
-    say(`key ${key}`);
-    await page.keyboard.press(key);
-  }],
-  [5, async (page) => {
-    const { width, height } = page.viewportSize()!;
-    const [x, y] = [below(width), below(height)];
-    say(`drag from ${x}, ${y}`);
-    await page.mouse.move(x, y);
-    await page.mouse.down();
-    await page.mouse.move(below(width), below(height), { steps: 4 });
-    await page.mouse.up();
-  }],
-  [2, async (page) => {
-    say('wheel');
-    await page.mouse.wheel(0, below(2) ? 400 : -400);
-  }],
-  [2, async (page) => {
-    const width = one(WIDTHS);
-    say(`width ${width}`);
-    await page.setViewportSize({ width, height: 800 });
-  }],
-  [4, async (page) => {
-    const address = below(6) === 0 ? one(['/', '/practice', '/teeth']) : `/trains/${one(TRAINS)}${one(SCREENS)}`;
-    say(`go to ${address}`);
-    await page.goto(HERE + address, { timeout: 20_000 });
-  }],
-  [1, async (page) => {
-    say('back');
-    await page.goBack({ timeout: 10_000 });
-  }],
-]; // prettier-ignore
+  [
+    40,
+    async (page) => {
+      const all = page.locator(PRESSABLE);
+      const target = all.nth(below(Math.max(1, await all.count())));
+      say(
+        'click ' +
+          `${await target.evaluate((e) => (e.getAttribute('aria-label') ?? e.textContent).trim().slice(0, 60), null, { timeout: 500 })}`,
+      );
+      await target.click({ timeout: 700, button: below(12) === 0 ? 'right' : 'left' });
+    },
+  ],
+  [
+    20,
+    async (page) => {
+      const all = page.locator(FILLABLE);
+      const text = one(TEXTS);
+      const target = all.nth(below(Math.max(1, await all.count())));
+      say(
+        'fill ' +
+          `${await target.evaluate((e) => e.getAttribute('aria-label') ?? e.closest('label')?.textContent ?? '', null, { timeout: 500 })} ` +
+          `with ${JSON.stringify(text.slice(0, 20))}`,
+      );
+      await target.fill(text, { timeout: 700 });
+      if (below(2) === 0) await page.keyboard.press('Enter');
+    },
+  ],
+  [
+    8,
+    async (page) => {
+      const all = page.locator('select:visible');
+      const target = all.nth(below(Math.max(1, await all.count())));
+      const values = await target.evaluate(
+        (e) => [...(e as HTMLSelectElement).options].filter((o) => !o.disabled).map((o) => o.value),
+        null,
+        { timeout: 500 },
+      );
+      const value = one(values);
+      say(`choose ${value}`);
+      await target.selectOption(value, { timeout: 700 });
+    },
+  ],
+  [
+    25,
+    async (page) => {
+      const key = one(KEYS);
+      say(`key ${key}`);
+      await page.keyboard.press(key);
+    },
+  ],
+  [
+    5,
+    async (page) => {
+      const { width, height } = page.viewportSize()!;
+      const [x, y] = [below(width), below(height)];
+      say(`drag from ${x}, ${y}`);
+      await page.mouse.move(x, y);
+      await page.mouse.down();
+      await page.mouse.move(below(width), below(height), { steps: 4 });
+      await page.mouse.up();
+    },
+  ],
+  [
+    2,
+    async (page) => {
+      say('wheel');
+      await page.mouse.wheel(0, below(2) ? 400 : -400);
+    },
+  ],
+  [
+    2,
+    async (page) => {
+      const width = one(WIDTHS);
+      say(`width ${width}`);
+      await page.setViewportSize({ width, height: 800 });
+    },
+  ],
+  [
+    4,
+    async (page) => {
+      const address = below(6) === 0 ? one(['/', '/practice', '/teeth']) : `/trains/${one(TRAINS)}${one(SCREENS)}`;
+      say(`go to ${address}`);
+      await page.goto(HERE + address, { timeout: 20_000 });
+    },
+  ],
+  [
+    1,
+    async (page) => {
+      say('back');
+      await page.goBack({ timeout: 10_000 });
+    },
+  ],
+];
 const WEIGHTED = ACTIONS.flatMap(([weight, act]) => Array.from({ length: weight }, () => act));
 
 const report = (what: string) => {
@@ -110,7 +204,13 @@ const browser = await chromium.launch({
 console.log(`Seed ${seed}, ${SECONDS} seconds.`);
 try {
   for (let tries = 0; tries < 60; tries++) {
-    if (await fetch(`${HERE}/api/health`).then(({ ok }) => ok, () => false)) break; // prettier-ignore
+    if (
+      await fetch(`${HERE}/api/health`).then(
+        ({ ok }) => ok,
+        () => false,
+      )
+    )
+      break;
     await later(500);
   }
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });

@@ -1,4 +1,4 @@
-// `npm run pictures [name …]`: takes the pictures of docs/screenshots anew, from demo data on a database of their own. Build first.
+// `npm run pictures [name …]`: takes the pictures of docs/screenshots anew, from demo data. Build first.
 import { chromium } from '@playwright/test';
 import { spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
@@ -189,7 +189,13 @@ const browser = await chromium.launch({
 });
 try {
   for (let tries = 0; tries < 60; tries++) {
-    if (await fetch(`${HERE}/api/health`).then(({ ok }) => ok, () => false)) break; // prettier-ignore
+    if (
+      await fetch(`${HERE}/api/health`).then(
+        ({ ok }) => ok,
+        () => false,
+      )
+    )
+      break;
     await later(500);
   }
   const wanted = process.argv.slice(2);

@@ -1,4 +1,7 @@
-/** Opens, migrates and seeds the database when the server starts, not at the first visit; forgets what was deleted long ago. */
+/**
+ * Opens, migrates and seeds the database when the server starts, not at the first visit; forgets what was deleted long
+ * ago.
+ */
 export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== 'nodejs') return;
   const { database, StartupError } = await import('@/server/database');

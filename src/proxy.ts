@@ -1,6 +1,9 @@
 import { NextResponse, type NextRequest } from 'next/server';
 
-/** Before every page: it carries a strict content security policy with a fresh nonce. Who may ask was looked at before (server/gate.ts). */
+/**
+ * Before every page: it carries a strict content security policy with a fresh nonce. Who may ask was looked at before
+ * (server/gate.ts).
+ */
 export function proxy(request: NextRequest): NextResponse {
   const nonce = btoa(crypto.randomUUID());
   const policy = contentPolicy(nonce);

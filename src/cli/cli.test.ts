@@ -147,7 +147,8 @@ test('trace tells the working and the power path', () => {
   const { stdout } = run('trace', train('harvester'), '--position', 'R');
   expect(stdout).toContain('no set has a single unknown; together:');
   expect(stdout).toContain(
-    '(ω(drive drum) − ω(wheel carrier)) = -50/18 × 18/86 × (ω(link drum) − ω(wheel carrier)) = (-25/43) × (ω(link drum) − ω(wheel carrier))',
+    '(ω(drive drum) − ω(wheel carrier)) = -50/18 × 18/86 × (ω(link drum) − ω(wheel ' +
+      'carrier)) = (-25/43) × (ω(link drum) − ω(wheel carrier))',
   );
   expect(stdout).toContain('Recirculating 425/736');
   const chain = run('trace', train('sluice-winch'), '--convention', 'out/in').stdout;
@@ -241,7 +242,14 @@ describe('practice', () => {
     const ask = (...options: string[]) => run('practice', train('pan-rake'), ...options).stdout;
     const { questions } = JSON.parse(ask('--seed', '7', '--count', '12')) as { questions: Record<string, unknown>[] };
     expect(questions).toHaveLength(12);
-    expect(questions[0]).toMatchObject({ id: 'q1', skill: expect.any(String), text: expect.any(String), answer: expect.objectContaining({ kind: expect.any(String) }), slips: expect.any(Array), working: expect.any(Array) }); // prettier-ignore
+    expect(questions[0]).toMatchObject({
+      id: 'q1',
+      skill: expect.any(String),
+      text: expect.any(String),
+      answer: expect.objectContaining({ kind: expect.any(String) }),
+      slips: expect.any(Array),
+      working: expect.any(Array),
+    });
     expect(ask('--seed', '7', '--count', '12')).toBe(ask('--seed', '7', '--count', '12'));
     const ratios = JSON.parse(ask('--skill', 'ratio', '--count', '3')) as { questions: { skill: string }[] };
     expect(ratios.questions.map(({ skill }) => skill)).toEqual(['ratio', 'ratio', 'ratio']);
@@ -252,7 +260,10 @@ describe('practice', () => {
     [['--seed', 'x'], '--seed is a whole number'],
     [['--count', '0'], '--count is a whole number from 1 to 1000'],
   ])('%j is refused', (options, message) => {
-    expect(run('practice', train('pan-rake'), ...options)).toMatchObject({ status: 2, stderr: expect.stringContaining(message) }); // prettier-ignore
+    expect(run('practice', train('pan-rake'), ...options)).toMatchObject({
+      status: 2,
+      stderr: expect.stringContaining(message),
+    });
   });
 });
 
@@ -261,17 +272,27 @@ describe('the bench', () => {
 
   test('measure prints what readings prove; a log that does not fit the train is told in one line', () => {
     const log = cases('measurement/cases/measure.mud-tram.log.json');
-    const { readings } = JSON.parse(run('measure', train('mud-tram'), '--log', log).stdout) as { readings: { verdict: string }[] }; // prettier-ignore
+    const { readings } = JSON.parse(run('measure', train('mud-tram'), '--log', log).stdout) as {
+      readings: { verdict: string }[];
+    };
     expect(readings.map(({ verdict }) => verdict)).toEqual(['agrees', 'agrees', 'does-not-agree', 'no-verdict']);
-    expect(run('measure', train('sluice-winch'), '--log', log)).toMatchObject({ status: 2, stderr: expect.stringMatching(/reading "a": position: there is no position "1" in this train\.\n$/) }); // prettier-ignore
+    expect(run('measure', train('sluice-winch'), '--log', log)).toMatchObject({
+      status: 2,
+      stderr: expect.stringMatching(/reading "a": position: there is no position "1" in this train\.\n$/),
+    });
     expect(run('measure', train('mud-tram'))).toMatchObject({ status: 2, stderr: expect.stringContaining('--log') });
   });
 
   test('diagnose prints suspects and what to try next', () => {
     const seen = cases('faults/cases/diagnose.mud-tram.seen.json');
-    const { suspects } = JSON.parse(run('diagnose', train('mud-tram'), '--seen', seen).stdout) as { suspects: object[] }; // prettier-ignore
+    const { suspects } = JSON.parse(run('diagnose', train('mud-tram'), '--seen', seen).stdout) as {
+      suspects: object[];
+    };
     expect(suspects[0]).toEqual({ fault: 'never-holds', part: 'front roller', agrees: 8, of: 8 });
-    expect(run('diagnose', train('pan-rake'), '--seen', seen)).toMatchObject({ status: 2, stderr: expect.stringContaining('there is no position') }); // prettier-ignore
+    expect(run('diagnose', train('pan-rake'), '--seen', seen)).toMatchObject({
+      status: 2,
+      stderr: expect.stringContaining('there is no position'),
+    });
   });
 });
 

@@ -34,7 +34,10 @@ export function findJson(file: string): unknown {
   }
 }
 
-/** Nothing can be found for it: a stock that does not reach the target, or conditions that exclude each other; a largest error that nothing meets is an answer. */
+/**
+ * Nothing can be found for it: a stock that does not reach the target, or conditions that exclude each other; a largest
+ * error that nothing meets is an answer.
+ */
 const isBadInput = (question: Question, findings: readonly Finding[]): boolean =>
   question.kind === 'chains' &&
   (findings.length === 0 ? question.question.maxError === null : question.stock && findings[0]!.error > FAR);

@@ -28,7 +28,12 @@ test('its command lines name verbs and options that there are', () => {
 
 test('every picture on it is there, and every picture there is on it: fewer than twenty', () => {
   const shown = [...page.matchAll(/\((docs\/screenshots\/[^)]+)\)/g)].map(([, path]) => path!);
-  expect(readdirSync(join(ROOT, 'docs/screenshots')).map((file) => `docs/screenshots/${file}`).sort()).toEqual([...shown].sort()); // prettier-ignore
+  expect(
+    readdirSync(join(ROOT, 'docs/screenshots'))
+      .map((file) => `docs/screenshots/${file}`)
+      .sort(),
+  ).toEqual([...shown].sort());
   expect(shown.length).toBeLessThan(20);
-  for (const [, path] of page.matchAll(/\]\(((?:docs\/|[A-Z])[^)#]+)\)/g)) expect([path, existsSync(join(ROOT, path!))]).toEqual([path, true]); // prettier-ignore
+  for (const [, path] of page.matchAll(/\]\(((?:docs\/|[A-Z])[^)#]+)\)/g))
+    expect([path, existsSync(join(ROOT, path!))]).toEqual([path, true]);
 });

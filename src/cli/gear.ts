@@ -3,7 +3,19 @@ import { parseArguments, type OptionKinds } from './arguments';
 import { UsageError } from './usage-error';
 import { writeWhole } from './write-whole';
 
-const NUMBERS = { teeth: 'teeth', module: 'moduleMm', shift: 'shift', backlash: 'backlashMm', width: 'widthMm', helix: 'helixDegrees', bore: 'boreMm', square: 'squareMm', holes: 'lighteningHoles', rim: 'rimMm', tolerance: 'toleranceMm' } as const; // prettier-ignore
+const NUMBERS = {
+  teeth: 'teeth',
+  module: 'moduleMm',
+  shift: 'shift',
+  backlash: 'backlashMm',
+  width: 'widthMm',
+  helix: 'helixDegrees',
+  bore: 'boreMm',
+  square: 'squareMm',
+  holes: 'lighteningHoles',
+  rim: 'rimMm',
+  tolerance: 'toleranceMm',
+} as const;
 const PAIRS = { key: 'keyway', hub: 'hub' } as const;
 const USUAL_WIDTH_MM = 10;
 const FORMATS = ['svg', 'dxf', 'stl'] as const;
@@ -17,13 +29,18 @@ export function gearFile(argv: readonly string[]): string {
   const { format, output } = values as { readonly format?: string; readonly output?: string };
   if (!FORMATS.includes(format as (typeof FORMATS)[number])) throw new UsageError('--format is svg, dxf or stl.');
   if (output === undefined) throw new UsageError('name the file that is to be written with -o.');
-  const spec: Record<string, unknown> = { widthMm: USUAL_WIDTH_MM, internal: values.internal === true, herringbone: values.herringbone === true }; // prettier-ignore
+  const spec: Record<string, unknown> = {
+    widthMm: USUAL_WIDTH_MM,
+    internal: values.internal === true,
+    herringbone: values.herringbone === true,
+  };
   for (const [option, field] of Object.entries(NUMBERS))
     if (values[option] !== undefined) spec[field] = number(`--${option}`, String(values[option]));
   for (const [option, field] of Object.entries(PAIRS)) {
     if (values[option] === undefined) continue;
     const [a, b, ...more] = String(values[option]).split('x');
-    if (a === undefined || b === undefined || more.length > 0) throw new UsageError(`--${option} is two measures with an x between them, such as 16x6.`); // prettier-ignore
+    if (a === undefined || b === undefined || more.length > 0)
+      throw new UsageError(`--${option} is two measures with an x between them, such as 16x6.`);
     const [first, second] = [number(`--${option}`, a), number(`--${option}`, b)];
     spec[field] = option === 'key' ? { widthMm: first, deepMm: second } : { outsideMm: first, longMm: second };
   }
@@ -37,7 +54,13 @@ export function gearFile(argv: readonly string[]): string {
     output,
     format === 'stl' ? stlBytes(wheelSolid(wheel), title) : format === 'dxf' ? wheelDxf(wheel) : wheelSvg(wheel, title),
   );
-  return [`${output}: ${title}, area ${wheel.areaMm2.toFixed(3)} mm², chords within ${wheel.spec.toleranceMm ?? USUAL_TOLERANCE_MM} mm.`, ...wheel.hints].map((line) => `${line}\n`).join(''); // prettier-ignore
+  return [
+    `${output}: ${title}, area ${wheel.areaMm2.toFixed(3)} mm², chords within ` +
+      `${wheel.spec.toleranceMm ?? USUAL_TOLERANCE_MM} mm.`,
+    ...wheel.hints,
+  ]
+    .map((line) => `${line}\n`)
+    .join('');
 }
 
 const optionOf = (field: keyof WheelSpec): string =>

@@ -114,7 +114,10 @@ function run(argv: readonly string[]): string {
     case 'check': {
       const { file } = readOptions(rest, []);
       const { name, members, gears, meshes, couplers, positions } = readTrain(file);
-      return `${name.replace(/\s+/g, ' ')}: a sound document with ${members.length} members, ${gears.length} gears, ${meshes.length} meshes, ${couplers.length} couplers and ${positions.length} positions.\n`;
+      return (
+        `${name.replace(/\s+/g, ' ')}: a sound document with ${members.length} members, ${gears.length} gears, ` +
+        `${meshes.length} meshes, ${couplers.length} couplers and ${positions.length} positions.\n`
+      );
     }
     default:
       throw new UsageError(
@@ -131,7 +134,10 @@ function knownPosition(train: Train, position: string | undefined): string | und
   if (position === undefined || train.positions.some(({ id }) => id === position)) return position;
   const ids = train.positions.slice(0, 12).map(({ id }) => id);
   throw new UsageError(
-    `there is no position "${position}". ${ids.length === 0 ? 'This train has none.' : `This train has ${ids.join(', ')}${train.positions.length > 12 ? ' and more' : ''}.`}`,
+    `there is no position "${position}". ` +
+      (ids.length === 0
+        ? 'This train has none.'
+        : `This train has ${ids.join(', ')}${train.positions.length > 12 ? ' and more' : ''}.`),
   );
 }
 

@@ -10,7 +10,6 @@ export function partsText(
   train: Train,
   { speed, torque, csv, markdown }: Pick<Options, 'speed' | 'torque' | 'csv' | 'markdown'>,
 ): string {
-  // prettier-ignore
   if (csv && markdown) throw new UsageError('--csv and --markdown: choose one.');
   const list = partsOf(train, {
     speedRpm: speed ? (speed.value * SPEED_UNITS[speed.unit]) / SPEED_UNITS.rpm : null,

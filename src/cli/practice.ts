@@ -13,7 +13,9 @@ interface Asked {
 /** Questions from a train, with answers, slips and working, as JSON. */
 export function practiceJson(train: Train, { seed = '1', count = '10', skill }: Asked): unknown {
   if (skill !== undefined && !(skill in SKILLS))
-    throw new UsageError(`--skill: there is no skill "${skill.slice(0, 40)}". The skills are ${Object.keys(SKILLS).join(', ')}.`); // prettier-ignore
+    throw new UsageError(
+      `--skill: there is no skill "${skill.slice(0, 40)}". The skills are ${Object.keys(SKILLS).join(', ')}.`,
+    );
   return practise(train, {
     seed: whole('--seed', seed, 0, 2 ** 32 - 1),
     count: whole('--count', count, 1, MOST_QUESTIONS),

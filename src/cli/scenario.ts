@@ -67,7 +67,8 @@ export function travelJson(train: Train, at: Places): unknown {
   const unknown = [...at.keys()].find((id) => !selectors.includes(id));
   if (unknown !== undefined)
     throw new UsageError(
-      `--at: there is no selector "${unknown}". ${selectors.length === 0 ? 'This train has none.' : `This train has ${listed(selectors)}.`}`,
+      `--at: there is no selector "${unknown}". ` +
+        `${selectors.length === 0 ? 'This train has none.' : `This train has ${listed(selectors)}.`}`,
     );
   const interlocks = interlocksOf(train);
   return Object.fromEntries(

@@ -54,7 +54,8 @@ function positionText(
   if (solved.selfLocking) lines.push('Friction holds it: no power comes out (self-locking).');
   for (const slip of slipPoints(open, solved))
     lines.push(
-      `Slips above ${toFraction(slip.inputTorque)} N·m at the input: ${names.coupler(slip.coupler)}; then: ${slip.then}.`,
+      `Slips above ${toFraction(slip.inputTorque)} N·m at the input: ` +
+        `${names.coupler(slip.coupler)}; then: ${slip.then}.`,
     );
   if (solved.status === 'drive')
     lines.push(`Driven from the output: ${driveBackward(open, position.engaged, { losses }).verdict}.`);
@@ -92,7 +93,10 @@ function oneWayText(
       ? `torque ${torque ? toFraction(torque) : 'shared'} from ${from} to ${to}, which nothing else would carry`
       : `${lead ? toFraction(lead) : 'left open'} turns, ${to} ahead of ${from}`;
   const other = changes.map((change) => `${coupler(change.coupler)} ${change.engage ? 'on' : 'off'}`);
-  return `One-way clutch ${how}: ${coupler(id)}, ${does}${other.length > 0 ? `; otherwise with ${other.join(', or ')}` : ''}.`;
+  return (
+    `One-way clutch ${how}: ${coupler(id)}, ` +
+    `${does}${other.length > 0 ? `; otherwise with ${other.join(', or ')}` : ''}.`
+  );
 }
 
 function lockText(solved: Solved, names: Names): string {

@@ -33,7 +33,9 @@ export const VERBS: Readonly<Record<string, Verb>> = {
   },
   combinations: {
     usage: 'combinations FILE',
-    does: 'Lists every set of engaged clutches, brakes and sliding meshes with its status, mobility and ratio, as JSON.',
+    does:
+      'Lists every set of engaged clutches, brakes and sliding meshes with ' +
+      'its status, mobility and ratio, as JSON.',
     options: [TRAIN],
     example: 'combinations box.train.json',
   },
@@ -120,7 +122,9 @@ export const VERBS: Readonly<Record<string, Verb>> = {
   },
   gear: {
     usage:
-      'gear --teeth N --module MM [--internal] [--shift X] [--backlash MM] [--width MM] [--helix DEG [--herringbone]] [--bore MM [--key WIDTHxDEPTH] | --square MM] [--hub OUTSIDExLENGTH] [--holes N] [--rim MM] [--tolerance MM] --format svg|dxf|stl -o FILE',
+      'gear --teeth N --module MM [--internal] [--shift X] [--backlash MM] [--width MM] [--helix DEG ' +
+      '[--herringbone]] [--bore MM [--key WIDTHxDEPTH] | --square MM] [--hub OUTSIDExLENGTH] [--holes ' +
+      'N] [--rim MM] [--tolerance MM] --format svg|dxf|stl -o FILE',
     does: 'Writes one gear true to size as a drawing or a solid.',
     options: [
       ['--teeth N', 'tooth count'],

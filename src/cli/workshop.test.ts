@@ -14,7 +14,11 @@ afterAll(stopWorkers);
 
 const RAKE = 'demo/trains/pan-rake.train.json';
 const tinwheel = (args: readonly string[], database = 'none.sqlite') =>
-  spawnSync('bin/tinwheel', args, { encoding: 'utf8', env: { ...process.env, TINWHEEL_DB: at(database) }, timeout: 60_000 }); // prettier-ignore
+  spawnSync('bin/tinwheel', args, {
+    encoding: 'utf8',
+    env: { ...process.env, TINWHEEL_DB: at(database) },
+    timeout: 60_000,
+  });
 const said = (args: readonly string[], database?: string): string => {
   const { status, stdout, stderr } = tinwheel(args, database);
   expect([status, stderr]).toEqual([0, '']);
@@ -23,9 +27,23 @@ const said = (args: readonly string[], database?: string): string => {
 
 test('parts: per gear its measures, at a speed and torque; CSV and Markdown have a row for each', () => {
   const train = JSON.parse(readFileSync(RAKE, 'utf8')) as { gears: { id: string; module?: number }[] };
-  writeFileSync(at('sized.train.json'), JSON.stringify({ ...train, gears: train.gears.map((gear) => ({ ...gear, module: 2 })) })); // prettier-ignore
-  const list = JSON.parse(said(['parts', at('sized.train.json'), '--speed', '10 turns/s', '--torque', '2Nm'])) as { parts: Record<string, unknown>[] }; // prettier-ignore
-  expect(list.parts[0]).toMatchObject({ gear: 'g1a', teeth: 19, moduleMm: 2, pitchMm: 38, outsideMm: 42, rootMm: 33, centreDistancesMm: { g1b: 51 }, worst: { speedRpm: 600, torqueNm: 2 } }); // prettier-ignore
+  writeFileSync(
+    at('sized.train.json'),
+    JSON.stringify({ ...train, gears: train.gears.map((gear) => ({ ...gear, module: 2 })) }),
+  );
+  const list = JSON.parse(said(['parts', at('sized.train.json'), '--speed', '10 turns/s', '--torque', '2Nm'])) as {
+    parts: Record<string, unknown>[];
+  };
+  expect(list.parts[0]).toMatchObject({
+    gear: 'g1a',
+    teeth: 19,
+    moduleMm: 2,
+    pitchMm: 38,
+    outsideMm: 42,
+    rootMm: 33,
+    centreDistancesMm: { g1b: 51 },
+    worst: { speedRpm: 600, torqueNm: 2 },
+  });
   expect(list.parts[0]!.tipMetresPerSecond).toBeCloseTo((Math.PI * 0.042 * 600) / 60, 5);
   for (const format of ['--csv', '--markdown'])
     expect(said(['parts', RAKE, format]).trim().split('\n').length).toBeGreaterThanOrEqual(train.gears.length + 1);
@@ -37,7 +55,9 @@ test('gear: one wheel true to size in each format; what is wrong is one line wit
   for (const format of ['svg', 'dxf', 'stl']) said([...base, '--format', format, '-o', at(`g.${format}`)]);
   said([...base, '--helix', '20', '--herringbone', '--width', '12', '--format', 'stl', '-o', at('h.stl')]);
   said([...base.slice(0, 5), '--shift', '-0.1', '--helix', '-20', '--format', 'stl', '-o', at('n.stl')]);
-  const lines = new DxfParser().parseSync(readFileSync(at('g.dxf'), 'utf8'))!.entities.filter(({ type }) => type === 'POLYLINE') as unknown as { vertices: { x: number; y: number }[] }[]; // prettier-ignore
+  const lines = new DxfParser()
+    .parseSync(readFileSync(at('g.dxf'), 'utf8'))!
+    .entities.filter(({ type }) => type === 'POLYLINE') as unknown as { vertices: { x: number; y: number }[] }[];
   // 2.5 · (23 + 2 + 2 · 0.2) over the tips.
   expect(2 * Math.max(...lines[0]!.vertices.map(({ x, y }) => Math.hypot(x, y)))).toBeCloseTo(63.5, 4);
   const stl = readFileSync(at('h.stl'));
@@ -48,9 +68,15 @@ test('gear: one wheel true to size in each format; what is wrong is one line wit
     return stderr;
   };
   expect(refused(...base, '--format', 'obj', '-o', at('x'))).toContain('--format is svg, dxf or stl');
-  expect(refused('gear', '--teeth', 'many', '--module', '2', '--format', 'svg', '-o', at('x'))).toContain('--teeth: "many" is not a number'); // prettier-ignore
-  expect(refused('gear', '--teeth', '20', '--module', '2', '--bore', '90', '--format', 'svg', '-o', at('x'))).toContain('--bore: The hole leaves less than 1 mm'); // prettier-ignore
-  expect(refused('gear', '--teeth', '20', '--module', '2', '--format', 'svg', '-o', at('no/such/x'))).toContain('cannot be written'); // prettier-ignore
+  expect(refused('gear', '--teeth', 'many', '--module', '2', '--format', 'svg', '-o', at('x'))).toContain(
+    '--teeth: "many" is not a number',
+  );
+  expect(refused('gear', '--teeth', '20', '--module', '2', '--bore', '90', '--format', 'svg', '-o', at('x'))).toContain(
+    '--bore: The hole leaves less than 1 mm',
+  );
+  expect(refused('gear', '--teeth', '20', '--module', '2', '--format', 'svg', '-o', at('no/such/x'))).toContain(
+    'cannot be written',
+  );
   expect(refused('gear', '--module', '2', '--format', 'svg', '-o', at('x'))).toContain('--teeth is needed');
 });
 

@@ -28,8 +28,10 @@ export function licencesText(lock: Lock): string {
 
 const HEAD = `# Licences
 
-Written by \`npm run licences\` from the lock file. Each package brings the text of its licence in its own folder under \`node_modules\`.
-Those under OFL-1.1 are the fonts that the application sends to browsers: they may be used, copied and sent along with it, and are not sold by themselves.
+Written by \`npm run licences\` from the lock file. Each package brings the text of its licence in its own folder
+under \`node_modules\`.
+Those under OFL-1.1 are the fonts that the application sends to browsers: they may be used, copied and sent along
+with it, and are not sold by themselves.
 `;
 
 function shippedIn({ packages }: Lock): readonly Shipped[] {

@@ -53,8 +53,9 @@ export interface Arriving {
 export const isApi = (url: string): boolean => /^\/api(?:[/?]|$)/.test(url);
 
 /**
- * What every request has to pass before anything looks at it, pages, files and the API alike: a host that is served here, a method that
- * the address can have, an address that can be read, and for a change a page of this site. Null when it may pass.
+ * What every request has to pass before anything looks at it, pages, files and the API alike: a host that is served
+ * here, a method that the address can have, an address that can be read, and for a change a page of this site. Null
+ * when it may pass.
  */
 export function turnedAway({ method, url, headers }: Arriving): Turned | null {
   const methods = isApi(url) ? API_METHODS : PAGE_METHODS;

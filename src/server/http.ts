@@ -18,7 +18,10 @@ const MAX_BODY_BYTES = 2_200_000;
 export const jsonFields = (fields: Fields, headers: Record<string, string> = {}, status = 200): Response =>
   new Response(objectText(fields), { status, headers: { 'content-type': 'application/json', ...headers } });
 
-/** A list under a name, sent in pieces as its rows are made, each as JSON: no list, however long, holds up the answers to others. */
+/**
+ * A list under a name, sent in pieces as its rows are made, each as JSON: no list, however long, holds up the answers
+ * to others.
+ */
 export function streamed(name: string, rows: AsyncGenerator<string>): Response {
   const encoder = new TextEncoder();
   const pieces = listText(name, rows);
@@ -156,7 +159,9 @@ const refused = (problems: readonly Problem[]): Response => {
   return failure(422, 'bad-train', problemText(first!), { path: first!.path, problems: problems.map(problemText) });
 };
 
-/** A train is kept that does not read; its document can be had as it is, and replaced by a save that names its version. */
+/**
+ * A train is kept that does not read; its document can be had as it is, and replaced by a save that names its version.
+ */
 export const unreadable = ({ version, unreadable: why }: Pick<KeptTrain, 'version' | 'unreadable'>): Response =>
   failure(
     422,
@@ -211,7 +216,8 @@ const STORING: Record<string, { readonly status: number; readonly code: string; 
     status: 507,
     code: 'full',
     message:
-      'There is no room on the server’s disk, so nothing was saved. What you changed waits in this browser until there is.',
+      'There is no room on the server’s disk, so nothing was saved. What you ' +
+      'changed waits in this browser until there is.',
   },
   SQLITE_READONLY: {
     status: 503,

@@ -13,7 +13,8 @@ interface Context<P> {
 type Route<P> = (request: Request, context: Context<P>) => Promise<Response>;
 
 /**
- * One address of the API. Every method is answered by it: those given do their work; the others get 405 with what is allowed. Answers are not stored by browsers unless they say so themselves.
+ * One address of the API. Every method is answered by it: those given do their work; the others get 405 with what is
+ * allowed. Answers are not stored by browsers unless they say so themselves.
  */
 export function route<P extends Record<string, string | string[]> = Record<string, never>>(
   handlers: Handlers<P>,

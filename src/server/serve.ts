@@ -2,14 +2,17 @@ import { createServer, type IncomingMessage, type ServerResponse } from 'node:ht
 import type { Duplex } from 'node:stream';
 import { refusalHeaders, securityHeaders, turnedAway, type Turned } from './gate';
 
-/** Requests that are under way when the server is asked to stop may take so long; a client that hangs keeps nobody waiting. */
+/**
+ * Requests that are under way when the server is asked to stop may take so long; a client that hangs keeps nobody
+ * waiting.
+ */
 const GRACE_MS = 3_000;
 const PORT = Number(process.env.PORT ?? 3210);
 const LISTEN = process.env.TINWHEEL_LISTEN ?? '127.0.0.1';
 
 /**
- * Threads that wait for the disk: SQLite's two connections each hold one while they work, files and packing take others.
- * With Node's own four, reading waits for what is being written (see docs/decisions/0019-what-is-kept.md).
+ * Threads that wait for the disk: SQLite's two connections each hold one while they work, files and packing take
+ * others. With Node's own four, reading waits for what is being written (see docs/decisions/0019-what-is-kept.md).
  */
 const DISK_THREADS = 8;
 

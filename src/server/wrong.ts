@@ -7,7 +7,10 @@ import { answerDocument } from '@/wire/requests';
 import { keptDocument, type KeptDocument } from './kept-row';
 import { plainPicture } from './pictures/plain-picture';
 
-/** What is wrong with a kept text, or why it may not be kept; null where it reads. The same for what the API is sent and what a bundle brings. */
+/**
+ * What is wrong with a kept text, or why it may not be kept; null where it reads. The same for what the API is sent and
+ * what a bundle brings.
+ */
 type Wrong = (text: string) => string | null;
 
 export const wrongInTrain: Wrong = (text) => {

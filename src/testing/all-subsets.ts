@@ -151,7 +151,10 @@ function nullSpace(rows: readonly Row[], size: number): readonly Row[] {
   )!.directions;
 }
 
-/** Positive multiples of leads that cancel: what can be added to any set of multipliers. A lead that is zero in every motion does not count. */
+/**
+ * Positive multiples of leads that cancel: what can be added to any set of multipliers. A lead that is zero in every
+ * motion does not count.
+ */
 function rings(basis: readonly Row[], leads: readonly Row[]): readonly ReadonlyMap<number, Rational>[] {
   const inBasis = leads.map((lead) => basis.map((motion) => dot(lead, motion)));
   const moving = [...leads.keys()].filter((i) => !inBasis[i]!.every(isZero));
@@ -186,7 +189,10 @@ interface Least {
   readonly multipliers: readonly ReadonlyMap<number, Rational>[];
 }
 
-/** min Σ (load · x)² with rate · x = 1 and lead · x ≥ 0, over the span of the basis: every set of leads held at zero is tried. */
+/**
+ * min Σ (load · x)² with rate · x = 1 and lead · x ≥ 0, over the span of the basis: every set of leads held at zero is
+ * tried.
+ */
 function leastOf(basis: readonly Row[], rate: Row, loads: readonly Row[], leads: readonly Row[]): Least | null {
   const inBasis = (form: Row): Row => basis.map((motion) => dot(form, motion));
   const [d, o, c] = [inBasis(rate), loads.map(inBasis), leads.map(inBasis)];

@@ -26,8 +26,9 @@ const standing = (speed: Rational | null | undefined): boolean =>
   speed !== null && speed !== undefined && isZero(speed);
 
 /**
- * The answer of a question by other routes than the one that made it: motion by the brute force over one-way clutches, torque and power by singular values in floating
- * point, counts out of the question's own text. Undefined where no other route has an answer (self-locking worms, shared torques).
+ * The answer of a question by other routes than the one that made it: motion by the brute force over one-way clutches,
+ * torque and power by singular values in floating point, counts out of the question's own text. Undefined where no
+ * other route has an answer (self-locking worms, shared torques).
  */
 export function answeredAgain(train: Train, question: Question): string | readonly string[] | undefined {
   const { text, answer, position } = question;
@@ -76,7 +77,10 @@ export function answeredAgain(train: Train, question: Question): string | readon
     }
     case 'basic': {
       // Speeds of a set seen from its carrier: sun · s + ring · r = 0.
-      const [, s, sun, r, ring, held, of, one] = /itself, (\d+) on (.*) and (\d+) on (.*), planets on .*: (.*) is held\. How many turns of (.*) make one turn of (.*)\?/.exec(text)!; // prettier-ignore
+      const [, s, sun, r, ring, held, of, one] =
+        /itself, (\d+) on (.*) and (\d+) on (.*), planets on .*: (.*) is held\. How many turns of (.*) make one turn of (.*)\?/.exec(
+          text,
+        )!;
       const [S, R] = [fraction(Number(s), 1), fraction(Number(r), 1)];
       if (held === ring) return of === sun ? size(mul(add(S, R), inverse(S))) : undefined;
       if (held === sun) return of === ring ? size(mul(add(S, R), inverse(R))) : undefined;
@@ -169,7 +173,11 @@ export function answeredAgain(train: Train, question: Question): string | readon
       // What is put in and let go, applied to where it begins, leads to a position by the name that was asked for.
       const to = [...from.filter((id) => !value.includes(id)), ...value.filter((id) => !from.includes(id))].sort();
       const name = / to (.*): which elements/.exec(text)![1];
-      return train.positions.some((one) => (one.name || one.id) === name && [...one.engaged].sort().join() === to.join()) ? value : []; // prettier-ignore
+      return train.positions.some(
+        (one) => (one.name || one.id) === name && [...one.engaged].sort().join() === to.join(),
+      )
+        ? value
+        : [];
     }
     case 'backward': {
       if (worms || train.outputs.length > 1) return undefined;
@@ -187,7 +195,10 @@ export function answeredAgain(train: Train, question: Question): string | readon
       const [, teeth, member, more] = /The gear of (\d+) teeth on (.*) gets (\d+)\./.exec(text)!;
       const gears = gearsNamed(train, `${teeth} on ${member}`);
       if (gears.length !== 1) return undefined;
-      const changed = { ...train, gears: train.gears.map((gear) => (gear === gears[0] ? { ...gear, teeth: Number(more) } : gear)) }; // prettier-ignore
+      const changed = {
+        ...train,
+        gears: train.gears.map((gear) => (gear === gears[0] ? { ...gear, teeth: Number(more) } : gear)),
+      };
       return size(bruteForce(changed, engaged).ratio!);
     }
   }
@@ -213,7 +224,8 @@ const memberNameOf = (train: Train, id: string): string =>
   id === 'frame' ? 'the frame' : train.members.find((member) => member.id === id)!.name || id;
 const couplerNameOf = (train: Train, id: string): string => train.couplers.find((one) => one.id === id)!.name || id;
 const nameOf = (train: Train, gear: Gear): string => `${gear.teeth} on ${memberNameOf(train, gear.member)}`;
-const gearsNamed = (train: Train, name: string): readonly Gear[] => train.gears.filter((gear) => nameOf(train, gear) === name); // prettier-ignore
+const gearsNamed = (train: Train, name: string): readonly Gear[] =>
+  train.gears.filter((gear) => nameOf(train, gear) === name);
 
 const staticsOf = (
   train: Train,

@@ -13,9 +13,10 @@ interface Options {
 }
 
 /**
- * Random trains of every kind the core knows, small enough to check by brute force: some central members on
- * one axis, planetary sets between them (simple, stepped or double-pinion), a countershaft that may slide out of mesh, clutches,
- * brakes and, if asked for, one-way clutches, worms and several outputs. Most positions are nonsense; none may break a law.
+ * Random trains of every kind the core knows, small enough to check by brute force: some central members on one axis,
+ * planetary sets between them (simple, stepped or double-pinion), a countershaft that may slide out of mesh, clutches,
+ * brakes and, if asked for, one-way clutches, worms and several outputs. Most positions are nonsense; none may break a
+ * law.
  */
 export function arbitraryTrain(options: Options = {}): fc.Arbitrary<Train> {
   return fc
@@ -74,7 +75,10 @@ const teeth = fc.array(fc.integer({ min: 9, max: 90 }), { minLength: 6, maxLengt
 interface Recipe {
   readonly central: number;
   readonly loose: number;
-  /** The first two joints lead from the input to the output, one behind the other, through a member without gears where there is one. */
+  /**
+   * The first two joints lead from the input to the output, one behind the other, through a member without gears where
+   * there is one.
+   */
   readonly series: boolean;
   readonly outputs: number;
   readonly worms: readonly { readonly worm: number; readonly wheel: number; readonly teeth: number }[];

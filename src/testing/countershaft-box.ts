@@ -4,8 +4,9 @@ import type { Coupler, Gear, Mesh, Train } from '@/core/train';
 export type Pair = readonly [driver: number, driven: number];
 
 /**
- * Shafts one behind the other; between two of them a group of pairs, of which each driven gear runs loose until its clutch is on. A group
- * with a single pair is always in. Clutches are called a1, a2, …, b1, b2, …, and every combination of one of each group is a position.
+ * Shafts one behind the other; between two of them a group of pairs, of which each driven gear runs loose until its
+ * clutch is on. A group with a single pair is always in. Clutches are called a1, a2, …, b1, b2, …, and every
+ * combination of one of each group is a position.
  */
 export function countershaftBox(groups: readonly (readonly Pair[])[]): Train {
   const members = [{ id: 'shaft0', name: 'shaft0' }];

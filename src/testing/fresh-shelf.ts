@@ -7,7 +7,10 @@ import { stopWorkers } from '@/server/heavy';
 /** Where the trains of the saltworks are. */
 export const DEMO = join(__dirname, '../../demo');
 
-/** Gives every test of a file a real database file of its own with the demo trains on the shelf; `shelf()` is the one of the test that runs. */
+/**
+ * Gives every test of a file a real database file of its own with the demo trains on the shelf; `shelf()` is the one of
+ * the test that runs.
+ */
 export function freshShelf(): () => Database {
   let folder: string;
   let database: Database;

@@ -16,8 +16,9 @@ export interface Passing {
 }
 
 /**
- * A second route to torques: the multipliers of all rows by singular values, in floating point, from the plain balance of every member. Nothing of the
- * exact core's statics is used. Null where more than one set of multipliers balances, or none. @param holds the one-way clutches that push
+ * A second route to torques: the multipliers of all rows by singular values, in floating point, from the plain balance
+ * of every member. Nothing of the exact core's statics is used. Null where more than one set of multipliers balances,
+ * or none. @param holds the one-way clutches that push
  */
 export function numericStatics(
   train: Train,

@@ -1,6 +1,8 @@
 import { openDatabase, seedDemoTrains } from '@/server/database';
 
-/** A server's start as a program of its own, to be killed at any moment: opens the file named, seeds it, and says so. */
+/**
+ * A server's start as a program of its own, to be killed at any moment: opens the file named, seeds it, and says so.
+ */
 async function main([file, demo]: readonly string[]): Promise<void> {
   const database = await openDatabase(file!);
   await seedDemoTrains(database, demo!);

@@ -10,8 +10,8 @@ export interface Tangle {
 }
 
 /**
- * Planetary sets on one axis whose suns, rings and carriers are joined at random, with clutches and brakes between any two: nothing that
- * anyone would build, and the worst there is to draw.
+ * Planetary sets on one axis whose suns, rings and carriers are joined at random, with clutches and brakes between any
+ * two: nothing that anyone would build, and the worst there is to draw.
  */
 export function tangledTrain({ sets, couplers: count, fixed = 0, seed = 7 }: Tangle): Train {
   const random = chance(seed);

@@ -4,7 +4,9 @@ import { Help } from './help/help';
 import type { TopicName } from './help/topics';
 import { ThemeSwitch } from './theme-switch';
 
-/** A screen that stands by itself, without a train: its name, the way back to the shelf, and what belongs to the right. */
+/**
+ * A screen that stands by itself, without a train: its name, the way back to the shelf, and what belongs to the right.
+ */
 export function AloneFrame({
   title,
   about,

@@ -19,7 +19,10 @@ interface Props {
   readonly children: (width: number, height: number) => ReactNode;
 }
 
-/** A drawing of figures that fills its room; the table behind it at a press, and the picture to take along. For what is dragged and followed live, where a chart would be too slow. */
+/**
+ * A drawing of figures that fills its room; the table behind it at a press, and the picture to take along. For what is
+ * dragged and followed live, where a chart would be too slow.
+ */
 export function DrawnFigure({ title, beside, table, className = '', children }: Props) {
   const [asTable, setAsTable] = useState(false);
   const place = useRef<HTMLDivElement>(null);

@@ -9,8 +9,8 @@ export interface OnDemand<P> {
 }
 
 /**
- * Until its code is there, nothing is shown in its place: what was there stays as it is. Where the code is there already it is shown at once;
- * a lazy component would be held back for a third of a second.
+ * Until its code is there, nothing is shown in its place: what was there stays as it is. Where the code is there
+ * already it is shown at once; a lazy component would be held back for a third of a second.
  */
 export function onDemand<P extends object>(load: () => Promise<ComponentType<P>>): OnDemand<P> {
   let ready: ComponentType<P> | null = null;

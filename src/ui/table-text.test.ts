@@ -12,7 +12,8 @@ const hostile = {
 
 test('in CSV names cannot become formulas or cells, numbers stay numbers', () => {
   expect(csvText(hostile)).toBe(
-    'Member,Turns\r\n"\'=HYPERLINK(""http://x.example"")",-592/133\r\n"\'@sum, a ""quoted"" name",+1\r\n"\'-1+cmd",0.5\r\n"two\nlines\tand tab",-3\r\n',
+    'Member,Turns\r\n"\'=HYPERLINK(""http://x.example"")",-592/133\r\n"\'@sum, a ""quoted"" ' +
+      'name",+1\r\n"\'-1+cmd",0.5\r\n"two\nlines\tand tab",-3\r\n',
   );
 });
 

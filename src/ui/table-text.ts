@@ -7,7 +7,10 @@ export interface Table {
   readonly rows: readonly (readonly string[])[];
 }
 
-/** A cell that a spreadsheet would take for a formula, full-width signs and blanks before it included; plain numbers and fractions with a sign are none. */
+/**
+ * A cell that a spreadsheet would take for a formula, full-width signs and blanks before it included; plain numbers and
+ * fractions with a sign are none.
+ */
 const FORMULA = /^[\t\r]|^[\s\u3000]*[=@＝＠]|^[\s\u3000]*[+\-＋－](?![\d.,/]*$)/;
 
 const FRACTION = /^(\d{1,2})\/(\d{1,2}|\d{4})$/;

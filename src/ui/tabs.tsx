@@ -51,7 +51,10 @@ export function Tabs<K extends string>({
                 if (event.key === 'ArrowRight') go(1);
                 else if (event.key === 'ArrowLeft') go(-1);
               }}
-              className="-mb-px border-b-3 border-transparent py-1.5 aria-selected:border-primary aria-selected:font-semibold"
+              className={
+                '-mb-px border-b-3 border-transparent py-1.5 ' +
+                'aria-selected:border-primary aria-selected:font-semibold'
+              }
             >
               {tabs[key]}
               {badge?.(key)}

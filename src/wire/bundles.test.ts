@@ -20,7 +20,8 @@ test('a bundle is had from its address, shown before it comes, and never overwri
   const zip = new Blob([bytes]);
   const { plan } = held(replies.planReply, await wire.planBundle(zip));
   expect(plan.trains).toMatchObject([{ id, name: 'Sluice winch', there: { name: 'Sluice winch', same: true } }]);
-  const restored = async (choices: Parameters<typeof wire.restoreBundle>[1]) => held(replies.restoredReply, await wire.restoreBundle(zip, choices)).restored; // prettier-ignore
+  const restored = async (choices: Parameters<typeof wire.restoreBundle>[1]) =>
+    held(replies.restoredReply, await wire.restoreBundle(zip, choices)).restored;
   expect(await restored({})).toMatchObject({ added: [], replaced: [], skipped: ['Sluice winch'] });
   expect(await restored({ [id]: 'both' })).toMatchObject({
     added: ['Sluice winch (restored)'],
@@ -30,6 +31,10 @@ test('a bundle is had from its address, shown before it comes, and never overwri
   expect(await restored({ [id]: 'replace' })).toMatchObject({ added: [], replaced: ['Sluice winch'], skipped: [] });
   const wrong = await wire.restoreBundle(zip, { [id]: 'burn' as 'skip' });
   expect(wrong).toMatchObject({ ok: false, code: 'bad-request' });
-  expect(await wire.planBundle(new Blob(['no zip']))).toMatchObject({ ok: false, code: 'bad-bundle', message: expect.stringContaining('not a zip') as string }); // prettier-ignore
+  expect(await wire.planBundle(new Blob(['no zip']))).toMatchObject({
+    ok: false,
+    code: 'bad-bundle',
+    message: expect.stringContaining('not a zip') as string,
+  });
   expect(await wire.readBundle(['no such'])).toMatchObject({ ok: false, code: 'no-train' });
 });

@@ -18,6 +18,9 @@ export const planBundle = (zip: Blob) =>
 export const restoreBundle = (zip: Blob, choices: Readonly<Record<string, BundleChoice>>) =>
   ask<{ restored: BundleRestored }>(
     ['restored'],
-    `/api/bundle?${new URLSearchParams([['restore', ''], ...Object.entries(choices).map(([id, choice]) => [`train-${id}`, choice])]).toString()}`,
+    `/api/bundle?${new URLSearchParams([
+      ['restore', ''],
+      ...Object.entries(choices).map(([id, choice]) => [`train-${id}`, choice]),
+    ]).toString()}`,
     { method: 'POST', body: zip },
   );

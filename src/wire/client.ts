@@ -27,8 +27,9 @@ const LAST_WORD_BYTES = 60_000;
 
 /**
  * Asks the server. It never throws: every way in which this fails is an answer with a sentence.
- * @param fields what the reply must have, else it is from another Tin Wheel than this page. Their values are held to the schemas by the
- *   server's tests; checking them here once more would cost every page the whole of the checking library.
+ * @param fields what the reply must have, else it is from another Tin Wheel than this page. Their values are held to
+ *   the schemas by the server's tests; checking them here once more would cost every page the whole of the checking
+ *   library.
  */
 export async function ask<T extends object>(
   fields: readonly (keyof T & string)[],

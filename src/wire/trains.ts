@@ -24,7 +24,10 @@ export const readTrain = (id: string) => ask<ReadTrain>(['id', 'version', 'train
 /** The trains on the shelf by name, without their documents. */
 export const readShelf = () => ask<{ trains: ShelfEntry[] }>(['trains'], '/api/trains');
 
-/** A new train with this document. Sent twice it is put there once. @param original the train that it is a copy of: what is kept beside that goes along */
+/**
+ * A new train with this document. Sent twice it is put there once. @param original the train that it is a copy of: what
+ * is kept beside that goes along
+ */
 export const putOnShelf = (train: Train, original: string | null = null) =>
   ask<Stored>(
     ['id', 'version'],

@@ -36,14 +36,23 @@ test('every call of the client is answered by the routes as its schema says', as
   );
   held(replies.nothingReply, await wire.keepBeside('searches', added.id, 'b', 'To be forgotten', search));
   held(replies.nothingReply, await wire.forgetBeside('searches', added.id, 'b'));
-  const scenario = { format: 'tin-wheel/scenario', version: 1, motor: { kind: 'hand', torqueNm: 2, rpm: 40 }, load: {}, order: ['wind'] }; // prettier-ignore
+  const scenario = {
+    format: 'tin-wheel/scenario',
+    version: 1,
+    motor: { kind: 'hand', torqueNm: 2, rpm: 40 },
+    load: {},
+    order: ['wind'],
+  };
   held(replies.nothingReply, await wire.keepBeside('scenarios', added.id, 'a', 'By hand', scenario));
   const reading = { id: 'r1', kind: 'turns', position: 'wind', member: 'drum', turns: 2, inputTurns: 24 } as const;
   const entry = { id: 'r1', kind: 'reading', document: reading } as const;
   held(replies.nothingReply, await wire.addToTrainLog(added.id, [entry]));
   // A record is never changed: under the same id the first one stays.
   held(replies.nothingReply, await wire.addToTrainLog(added.id, [{ ...entry, document: { ...reading, turns: 3 } }]));
-  const dot = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mP8z8BQDwAEhQGAhKmMIQAAAABJRU5ErkJggg==', 'base64'); // prettier-ignore
+  const dot = Buffer.from(
+    'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mP8z8BQDwAEhQGAhKmMIQAAAABJRU5ErkJggg==',
+    'base64',
+  );
   const picture = held(replies.pictureReply, await wire.keepPicture(added.id, new Blob([dot], { type: 'image/png' })));
   const copy = held(replies.storedReply, await wire.putCopyOnShelf(kept));
   expect(held(replies.trainReply, await wire.readTrain(copy.id)).train.name).toBe(`${kept.train.name} (copy)`);
@@ -55,7 +64,9 @@ test('every call of the client is answered by the routes as its schema says', as
     { id: 'a', name: 'By hand', savedAt: expect.any(String), document: scenario },
   ]);
   for (const id of [added.id, copy.id]) {
-    expect(held(replies.logReply, await wire.readTrainLog(id)).entries).toEqual([{ ...entry, savedAt: expect.any(String) }]); // prettier-ignore
+    expect(held(replies.logReply, await wire.readTrainLog(id)).entries).toEqual([
+      { ...entry, savedAt: expect.any(String) },
+    ]);
     const shown = await fetch(wire.pictureAddress(id, picture.id));
     expect(shown.headers.get('content-type')).toBe('image/png');
     expect(Buffer.from(await shown.arrayBuffer()).equals(dot)).toBe(true);
@@ -85,13 +96,24 @@ test('a search that does not read, or has no train, is not kept', async () => {
     stages: 2,
     teeth: { min: 12, max: 60 },
   } as const;
-  expect(await wire.keepBeside('searches', id, 'a', 'None', search)).toMatchObject({ ok: false, code: 'bad-document', message: expect.stringMatching(/^target: the ratio must be above 0/) }); // prettier-ignore
+  expect(await wire.keepBeside('searches', id, 'a', 'None', search)).toMatchObject({
+    ok: false,
+    code: 'bad-document',
+    message: expect.stringMatching(/^target: the ratio must be above 0/),
+  });
   expect(await wire.keepBeside('searches', id, 'a', '', { ...search, target: '3' })).toMatchObject({
     ok: false,
     code: 'bad-request',
   });
-  expect(await wire.keepBeside('searches', 'no such train', 'a', 'None', { ...search, target: '3' })).toMatchObject({ ok: false, code: 'no-train' }); // prettier-ignore
-  expect(await wire.keepBeside('scenarios', id, 'a', 'None', { format: 'tin-wheel/scenario' })).toMatchObject({ ok: false, code: 'bad-document', message: expect.stringMatching(/^version/) }); // prettier-ignore
+  expect(await wire.keepBeside('searches', 'no such train', 'a', 'None', { ...search, target: '3' })).toMatchObject({
+    ok: false,
+    code: 'no-train',
+  });
+  expect(await wire.keepBeside('scenarios', id, 'a', 'None', { format: 'tin-wheel/scenario' })).toMatchObject({
+    ok: false,
+    code: 'bad-document',
+    message: expect.stringMatching(/^version/),
+  });
   expect(await wire.forgetBeside('searches', id, 'a')).toMatchObject({ ok: false, code: 'not-kept' });
   expect(held(replies.besideReply, await wire.readBeside('searches', id)).kept).toEqual([]);
 });
@@ -103,13 +125,27 @@ test('entries that do not read, and pictures that are none, are not kept', async
     kind: 'reading',
     document: { id: 'a', kind: 'event', part: 'drum', what: 'pin sheared' },
   } as const;
-  const bad = { id: 'b', kind: 'reading', document: { id: 'b', kind: 'frames', member: 'drum', frames: 0, frameRate: 50 } } as const; // prettier-ignore
-  expect(await wire.addToTrainLog(id, [good, bad])).toMatchObject({ ok: false, code: 'bad-entry', message: 'entries[1].frames: frames is a number above 0.' }); // prettier-ignore
+  const bad = {
+    id: 'b',
+    kind: 'reading',
+    document: { id: 'b', kind: 'frames', member: 'drum', frames: 0, frameRate: 50 },
+  } as const;
+  expect(await wire.addToTrainLog(id, [good, bad])).toMatchObject({
+    ok: false,
+    code: 'bad-entry',
+    message: 'entries[1].frames: frames is a number above 0.',
+  });
   // All or none.
   expect(held(replies.logReply, await wire.readTrainLog(id)).entries).toEqual([]);
   expect(await wire.addToTrainLog('no such train', [good])).toMatchObject({ ok: false, code: 'no-train' });
-  expect(await wire.keepPicture(id, new Blob(['<svg/>'], { type: 'image/png' }))).toMatchObject({ ok: false, code: 'no-picture' }); // prettier-ignore
-  expect(await wire.keepPicture(id, new Blob([new Uint8Array(5_000_001)]))).toMatchObject({ ok: false, code: 'too-large' }); // prettier-ignore
+  expect(await wire.keepPicture(id, new Blob(['<svg/>'], { type: 'image/png' }))).toMatchObject({
+    ok: false,
+    code: 'no-picture',
+  });
+  expect(await wire.keepPicture(id, new Blob([new Uint8Array(5_000_001)]))).toMatchObject({
+    ok: false,
+    code: 'too-large',
+  });
 });
 
 test('what is refused comes with the server’s sentence', async () => {

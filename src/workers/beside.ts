@@ -8,7 +8,8 @@ const MOST = Math.min(3, Math.max(1, (globalThis.navigator?.hardwareConcurrency 
 
 const pool = new Pool<Jobs>(() => {
   const worker = new Worker(new URL('./work.worker.ts', import.meta.url), { type: 'module' });
-  return { endpoint: worker, end: () => worker.terminate() };
+  const gone = new Promise((done) => worker.addEventListener('error', done));
+  return { endpoint: worker, end: () => worker.terminate(), gone };
 }, MOST);
 
 /** Asks for work beside the page; what is asked later takes the place of what was asked before. */

@@ -52,7 +52,10 @@ export const JOBS = {
     return singleChanges(train, driving, tabulateCombinations(networkOf(train)));
   },
 
-  /** Tooth counts for what is wanted; told on the way as far as they are found, and at the end with what the checks say of each. */
+  /**
+   * Tooth counts for what is wanted; told on the way as far as they are found, and at the end with what the checks say
+   * of each.
+   */
   teeth(
     { question, train }: { readonly question: Question; readonly train: Train | null },
     tell: (answer: Answer) => void,

@@ -2,6 +2,7 @@ import { setFlagsFromString } from 'node:v8';
 import { runInNewContext } from 'node:vm';
 import { Worker } from 'node:worker_threads';
 import nodeEndpoint from 'comlink/dist/umd/node-adapter';
+import { JobRunner } from './job-runner';
 import { Pool } from './pool';
 
 /** Jobs that run in real threads: each counts up slowly, waits for ever, or fails. */
@@ -10,9 +11,13 @@ const SOURCE = `
   const { expose } = require('comlink');
   const endpoint = require('comlink/dist/umd/node-adapter');
   expose({
-    async count(to, progress) { for (let i = 1; i <= to; i++) await progress(i, to); return { counted: to, threadId }; },
+    async count(to, progress) {
+      for (let i = 1; i <= to; i++) await progress(i, to);
+      return { counted: to, threadId };
+    },
     forever() { for (;;); },
     fail(why) { throw new Error(why); },
+    vanish() { process.exit(1); },
   }, endpoint(parentPort));
 `;
 
@@ -20,6 +25,7 @@ type Jobs = {
   count: (to: number, progress: (done: number, total: number) => void) => { counted: number; threadId: number };
   forever: (input: null) => never;
   fail: (why: string) => never;
+  vanish: (input: null) => never;
 };
 
 const threads: Worker[] = [];
@@ -30,7 +36,8 @@ function pool(most: number): Pool<Jobs> {
     threads.push(thread);
     alive++;
     thread.on('exit', () => alive--);
-    return { endpoint: nodeEndpoint(thread), end: () => void thread.terminate() };
+    const gone = new Promise((done) => thread.once('exit', done));
+    return { endpoint: nodeEndpoint(thread), end: () => void thread.terminate(), gone };
   }, most);
 }
 
@@ -53,18 +60,18 @@ test('a job gives its result, tells how far it is, and its thread is used again'
   const lane = pool(1).lane();
   const told: number[] = [];
   const first = await lane.run('count', 3, (done) => told.push(done));
-  const second = await lane.run('count', 2);
-  expect(first).toMatchObject({ counted: 3 });
+  expect(await lane.run('count', 2)).toMatchObject({ value: { counted: 2 } });
+  expect(first).toMatchObject({ value: { counted: 3 } });
   expect(told).toEqual([1, 2, 3]);
-  expect(second!.threadId).toBe(first!.threadId);
+  expect(threads).toHaveLength(1);
 });
 
 test('a thread that waited while memory was cleared up is used again, and answers', async () => {
   const own = pool(1);
-  const first = await own.lane().run('count', 1);
+  await own.lane().run('count', 1);
   await collectGarbage();
-  const second = await own.lane().run('count', 2);
-  expect(second).toEqual({ counted: 2, threadId: first!.threadId });
+  expect(await own.lane().run('count', 2)).toMatchObject({ value: { counted: 2 } });
+  expect(threads).toHaveLength(1);
 });
 
 test('the latest request of a lane wins, even over a job that never ends', async () => {
@@ -72,8 +79,8 @@ test('the latest request of a lane wins, even over a job that never ends', async
   const never = lane.run('forever', null);
   await later(200);
   const counted = lane.run('count', 1);
-  expect(await never).toBeNull();
-  expect(await counted).toMatchObject({ counted: 1 });
+  expect(await never).toEqual({ superseded: true });
+  expect(await counted).toMatchObject({ value: { counted: 1 } });
 });
 
 test('what is given up ends, tells nothing more, and leaves no thread behind', async () => {
@@ -82,7 +89,7 @@ test('what is given up ends, tells nothing more, and leaves no thread behind', a
   const counted = lane.run('count', 1_000_000, (done) => told.push(done));
   while (told.length < 5) await later(10);
   lane.giveUp();
-  expect(await counted).toBeNull();
+  expect(await counted).toEqual({ superseded: true });
   const { length } = told;
   await later(100);
   // On a busy machine a thread takes a while to end; one that never does runs into the time limit of the test.
@@ -94,7 +101,13 @@ test('what is given up ends, tells nothing more, and leaves no thread behind', a
 test('errors come back as errors, and the thread goes on', async () => {
   const lane = pool(1).lane();
   await expect(lane.run('fail', 'no such gear')).rejects.toThrow('no such gear');
-  expect(await lane.run('count', 1)).toMatchObject({ counted: 1 });
+  expect(await lane.run('count', 1)).toMatchObject({ value: { counted: 1 } });
+});
+
+test('a worker that vanishes is told, and another does what is asked next', async () => {
+  const lane = pool(1).lane();
+  await expect(lane.run('vanish', null)).rejects.toThrow('stopped unexpectedly');
+  expect(await lane.run('count', 2)).toMatchObject({ value: { counted: 2 } });
 });
 
 test('more askers than threads wait their turn, and one that gives up waiting holds nobody up', async () => {
@@ -104,9 +117,9 @@ test('more askers than threads wait their turn, and one that gives up waiting ho
   const running = a.run('count', 40);
   const [gone, next, last] = [b.run('count', 1), c.run('count', 2), d.run('count', 3)];
   b.giveUp();
-  expect(await gone).toBeNull();
-  expect(await running).toMatchObject({ counted: 40 });
-  expect(await Promise.all([next, last])).toMatchObject([{ counted: 2 }, { counted: 3 }]);
+  expect(await gone).toEqual({ superseded: true });
+  expect(await running).toMatchObject({ value: { counted: 40 } });
+  expect(await Promise.all([next, last])).toMatchObject([{ value: { counted: 2 } }, { value: { counted: 3 } }]);
   expect(threads).toHaveLength(1);
 });
 
@@ -117,8 +130,8 @@ test('whoever waits behind a job that is given up comes next', async () => {
   const counted = b.run('count', 1);
   await later(100);
   a.giveUp();
-  expect(await never).toBeNull();
-  expect(await counted).toMatchObject({ counted: 1 });
+  expect(await never).toEqual({ superseded: true });
+  expect(await counted).toMatchObject({ value: { counted: 1 } });
 });
 
 test('a worker that was got ready does the first job', async () => {
@@ -126,6 +139,61 @@ test('a worker that was got ready does the first job', async () => {
   one.warm();
   one.warm();
   expect(threads).toHaveLength(1);
-  expect(await one.lane().run('count', 2)).toMatchObject({ counted: 2 });
+  expect(await one.lane().run('count', 2)).toMatchObject({ value: { counted: 2 } });
   expect(threads).toHaveLength(1);
+});
+
+describe('a job as the page sees it', () => {
+  /** A runner, and every state that it said, without what was told on the way. */
+  function runner<K extends keyof Jobs>(name: K) {
+    const own = new JobRunner<Jobs, K>(pool(1).lane(), name);
+    const kinds: string[] = [];
+    own.subscribe(() => kinds.at(-1) !== own.state().kind && kinds.push(own.state().kind));
+    return { own, kinds };
+  }
+
+  test('runs, and is done', async () => {
+    const { own, kinds } = runner('count');
+    expect(own.state()).toEqual({ kind: 'idle' });
+    await own.begin(3);
+    expect(kinds).toEqual(['running', 'done']);
+    expect(own.state()).toMatchObject({ kind: 'done', value: { counted: 3 } });
+  });
+
+  test('what is begun later supersedes it: the first never says that it is done', async () => {
+    const { own, kinds } = runner('count');
+    const first = own.begin(1_000_000);
+    while (!('partial' in own.state() && (own.state() as { partial: number | null }).partial)) await later(5);
+    await Promise.all([first, own.begin(2)]);
+    expect(own.state()).toMatchObject({ kind: 'done', value: { counted: 2 } });
+    expect(kinds).toEqual(['running', 'done']);
+  });
+
+  test('stopped, what was told so far stands, and nothing comes after it', async () => {
+    const { own } = runner('count');
+    const counting = own.begin(1_000_000);
+    while (!('partial' in own.state() && (own.state() as { partial: number | null }).partial)) await later(5);
+    own.stop();
+    const stopped = own.state();
+    expect(stopped).toMatchObject({ kind: 'stopped', partial: expect.any(Number) as number });
+    await counting;
+    await later(50);
+    expect(own.state()).toBe(stopped);
+    // What does not run cannot be stopped.
+    own.leave();
+    own.stop();
+    expect(own.state()).toEqual({ kind: 'idle' });
+  });
+
+  test('failed, it says why; a worker that is gone is a failure too', async () => {
+    const failing = runner('fail');
+    await failing.own.begin('no such gear');
+    expect(failing.own.state()).toEqual({ kind: 'failed', message: 'no such gear' });
+    const vanishing = runner('vanish');
+    await vanishing.own.begin(null);
+    expect(vanishing.own.state()).toMatchObject({
+      kind: 'failed',
+      message: expect.stringMatching(/unexpectedly/) as string,
+    });
+  });
 });

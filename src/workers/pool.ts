@@ -2,23 +2,37 @@ import { proxy, wrap, type Endpoint, type Remote } from 'comlink';
 
 /** A job takes one plain value and gives another; on the way it may tell how far it is, or what it has so far. */
 type Job = (input: never, tell: never) => unknown;
-type InputOf<J> = J extends (input: infer I, ...rest: never[]) => unknown ? I : never;
-type NewsOf<J> = J extends (input: never, tell: (...news: infer N) => void) => unknown ? N : never;
-type OutputOf<J> = J extends (...args: never[]) => infer O ? Awaited<O> : never;
+export type InputOf<J> = J extends (input: infer I, ...rest: never[]) => unknown ? I : never;
+export type NewsOf<J> = J extends (input: never, tell: (...news: infer N) => void) => unknown ? N : never;
+export type OutputOf<J> = J extends (...args: never[]) => infer O ? Awaited<O> : never;
+
+/** What came of asking a lane. */
+export type Outcome<T> = { readonly value: T } | { readonly superseded: true };
 
 /** A worker as the pool sees it: what comlink talks to, and a way to end it. */
 export interface Hand {
   readonly endpoint: Endpoint;
   readonly end: () => void;
+  /** There when the worker has ended by itself, which none should. */
+  readonly gone: Promise<unknown>;
 }
 
-/** A worker with what is called on it: kept together, for what comlink calls is taken as given up, by both sides, once nobody keeps it. */
+/**
+ * A worker with what is called on it: kept together, for what comlink calls is taken as given up, by both sides, once
+ * nobody keeps it.
+ */
 interface Engaged<J> {
   readonly hand: Hand;
   readonly jobs: Remote<J>;
+  isGone: boolean;
 }
 
-/** A job that has run for so long may well be given up, which ends its worker: another one is got ready for what is asked instead. */
+const GONE = 'What was working on this has stopped unexpectedly. Try it again.';
+
+/**
+ * A job that has run for so long may well be given up, which ends its worker: another one is got ready for what is
+ * asked instead.
+ */
 const LONG_MS = 400;
 
 /** Workers that do jobs beside the page, so many at once. */
@@ -43,7 +57,8 @@ export class Pool<J extends Record<string, Job>> {
   }
 
   /**
-   * Does one job, as soon as a worker is free. A job that is given up ends its worker, for a search that runs cannot be told to stop.
+   * Does one job, as soon as a worker is free. A job that is given up ends its worker, for a search that runs cannot be
+   * told to stop.
    * @throws what the job throws; the signal's reason when it is given up.
    */
   async run<K extends keyof J & string>(
@@ -53,7 +68,7 @@ export class Pool<J extends Record<string, Job>> {
     tell?: (...news: NewsOf<J[K]>) => void,
   ): Promise<OutputOf<J[K]>> {
     await this.turn(signal);
-    const engaged = this.idle.pop() ?? this.begin();
+    const engaged = this.nextIdle() ?? this.begin();
     let ended = false;
     const end = () => {
       ended = true;
@@ -64,11 +79,15 @@ export class Pool<J extends Record<string, Job>> {
     try {
       const jobs = engaged.jobs as unknown as Record<K, Remote<Job>>;
       const told = proxy(tell ?? (() => undefined));
-      return (await Promise.race([jobs[name](input as never, told as never), rejected(signal)])) as OutputOf<J[K]>;
+      return (await Promise.race([
+        jobs[name](input as never, told as never),
+        rejected(signal),
+        engaged.hand.gone.then(() => Promise.reject(new Error(GONE))),
+      ])) as OutputOf<J[K]>;
     } finally {
       clearTimeout(spare);
       signal.removeEventListener('abort', end);
-      if (!ended) this.idle.push(engaged);
+      if (!ended && !engaged.isGone) this.idle.push(engaged);
       this.busy--;
       this.waiting.shift()?.();
     }
@@ -76,7 +95,14 @@ export class Pool<J extends Record<string, Job>> {
 
   private begin(): Engaged<J> {
     const hand = this.start();
-    return { hand, jobs: wrap<J>(hand.endpoint) };
+    const engaged: Engaged<J> = { hand, jobs: wrap<J>(hand.endpoint), isGone: false };
+    void hand.gone.then(() => (engaged.isGone = true));
+    return engaged;
+  }
+
+  private nextIdle(): Engaged<J> | undefined {
+    for (let next = this.idle.pop(); next; next = this.idle.pop()) if (!next.isGone) return next;
+    return undefined;
   }
 
   /** Waits until a worker is free. Whoever gives up while waiting lets the next one go before. */
@@ -101,20 +127,20 @@ export class Lane<J extends Record<string, Job>> {
 
   constructor(private readonly pool: Pool<J>) {}
 
-  /** @returns null when something else was asked, or the lane was left, before it was done. */
+  /** What comes of it: superseded when something else was asked, or the lane was left, before it was done. */
   async run<K extends keyof J & string>(
     name: K,
     input: InputOf<J[K]>,
     tell?: (...news: NewsOf<J[K]>) => void,
-  ): Promise<OutputOf<J[K]> | null> {
+  ): Promise<Outcome<OutputOf<J[K]>>> {
     this.giveUp();
     const controller = new AbortController();
     this.controller = controller;
     const told = (...news: NewsOf<J[K]>) => !controller.signal.aborted && tell?.(...news);
     try {
-      return await this.pool.run(name, input, controller.signal, told);
+      return { value: await this.pool.run(name, input, controller.signal, told) };
     } catch (error) {
-      if (controller.signal.aborted) return null;
+      if (controller.signal.aborted) return { superseded: true };
       throw error;
     } finally {
       if (this.controller === controller) this.controller = null;

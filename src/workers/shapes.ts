@@ -25,7 +25,9 @@ export function shapeStl(spec: WheelSpec, title: string): Uint8Array {
   return stlBytes(wheelSolid(read.wheel), title);
 }
 
-/** Wheels as SVG, DXF and STL in one zip, with a manifest that says what each is, and which could not be made and why. */
+/**
+ * Wheels as SVG, DXF and STL in one zip, with a manifest that says what each is, and which could not be made and why.
+ */
 export function shapesZip(
   name: string,
   wheels: readonly ShapeAsked[],

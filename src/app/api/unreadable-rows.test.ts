@@ -127,10 +127,20 @@ test('an entry that does not read is put aside, and can still be had; one that r
   expect(await wire.putEntryAside(id, 'none')).toMatchObject({ ok: false, code: 'no-entry' });
 });
 
-test('answers that do not read can be had as they are, and put aside; a name that does not read is listed', async () => {
+test('answers that do not read can be had as they are, and put aside; a name that does not is listed', async () => {
   held(replies.nothingReply, await wire.addPerson({ id: 'p9', name: 'Berit' }));
-  held(replies.nothingReply, await wire.addAnswers('p9', ['a1', 'a2', 'a3'].map((id) => ({ id, answer })))); // prettier-ignore
-  for (const [id, text] of [['a1', '[]'], ['a2', CUT]] as const) await damage('practice_answers', `document = '${text}'`, id); // prettier-ignore
+  held(
+    replies.nothingReply,
+    await wire.addAnswers(
+      'p9',
+      ['a1', 'a2', 'a3'].map((id) => ({ id, answer })),
+    ),
+  );
+  for (const [id, text] of [
+    ['a1', '[]'],
+    ['a2', CUT],
+  ] as const)
+    await damage('practice_answers', `document = '${text}'`, id);
   expect(held(replies.answersReply, await wire.readAnswers('p9')).unreadable).toBe(2);
   expect(await (await fetch(wire.unreadableAnswersAddress('p9'))).text()).toBe(`[]\n${CUT}`);
   held(replies.nothingReply, await wire.putAnswersAside('p9'));

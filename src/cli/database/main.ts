@@ -25,7 +25,8 @@ const VERBS: Readonly<Record<string, (argv: readonly string[]) => Promise<string
       everything: { type: 'boolean' },
     });
     if (typeof values.output !== 'string') throw new UsageError('name the zip that is to be written with -o.');
-    if ((positionals.length > 0) === (values.everything === true)) throw new UsageError('name the trains by their ids, or say --everything.'); // prettier-ignore
+    if (positionals.length > 0 === (values.everything === true))
+      throw new UsageError('name the trains by their ids, or say --everything.');
     const output = values.output;
     return withDatabase(async (database) => {
       const part = `${output}.${process.pid}.part`;
@@ -34,7 +35,8 @@ const VERBS: Readonly<Record<string, (argv: readonly string[]) => Promise<string
       const { size } = statSync(part);
       renameSync(part, output);
       const { files, unreadable } = gathered.value;
-      const asTheyAre = unreadable > 0 ? ` ${unreadable} of what is in it cannot be read, and is taken along as it is.` : ''; // prettier-ignore
+      const asTheyAre =
+        unreadable > 0 ? ` ${unreadable} of what is in it cannot be read, and is taken along as it is.` : '';
       return `${output}: ${files} files, ${size} bytes.${asTheyAre}\n`;
     });
   },
@@ -87,7 +89,8 @@ const VERBS: Readonly<Record<string, (argv: readonly string[]) => Promise<string
 const linesOf = ({ trains }: Plan): string[] =>
   trains.map(
     ({ name, revisions, readings, unreadable, there }) =>
-      `${name}: ${revisions} revisions, ${readings} log entries${unreadable > 0 ? `, ${unreadable} of them cannot be read` : ''}${there ? standing(there) : ''}`,
+      `${name}: ${revisions} revisions, ${readings} log ` +
+      `entries${unreadable > 0 ? `, ${unreadable} of them cannot be read` : ''}${there ? standing(there) : ''}`,
   );
 
 /** How it stands with a train that is there already. */

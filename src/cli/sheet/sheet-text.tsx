@@ -13,7 +13,6 @@ export function sheetText(
   train: Train,
   { format = 'html', speed, torque, convention }: Pick<Options, 'format' | 'speed' | 'torque' | 'convention'>,
 ): string {
-  // prettier-ignore
   if (format !== 'html' && format !== 'markdown') throw new UsageError('--format is html or markdown.');
   const drawn = drawSideView(train, SPACES.bench, { effort: QUICK });
   const sheet = sheetOf(

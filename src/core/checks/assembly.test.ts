@@ -22,7 +22,7 @@ test('for one gear between sun and ring it is the textbook rule: the number divi
   );
 });
 
-test('for stepped planets it is the known rule: number times the common factor of their teeth divides S·p₂ + R·p₁', () => {
+test('for stepped planets the known rule: number times the common factor of their teeth divides S·p₂ + R·p₁', () => {
   const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b));
   fc.assert(
     fc.property(
@@ -39,7 +39,8 @@ test('for stepped planets it is the known rule: number times the common factor o
 });
 
 test('turned as it is said, every planet has teeth where its central gears have gaps', () => {
-  // A tooth of the central gear at the angle of contact, counted counter-clockwise, and the planet's there, must agree as on the first planet.
+  // A tooth of the central gear at the angle of contact, counted counter-clockwise, and the planet's there, must agree
+  // as on the first planet.
   const misfit = ({ centralTeeth, planetTeeth, internal }: Contact, at: number, mark: number) => {
     const central = centralTeeth * at;
     const planet = internal ? -planetTeeth * mark : planetTeeth * mark;

@@ -8,7 +8,10 @@ export interface Contact {
   readonly internal: boolean;
 }
 
-/** Where one planet sits and how it has to be turned, in turns, counter-clockwise as one looks on the first planet's marked side. */
+/**
+ * Where one planet sits and how it has to be turned, in turns, counter-clockwise as one looks on the first planet's
+ * marked side.
+ */
 export interface TimingMark {
   /** 1 for the first. */
   readonly planet: number;
@@ -19,13 +22,13 @@ export interface TimingMark {
 }
 
 /**
- * How equal planets, spaced evenly, have to be put in, or null when one of them finds no place. All have the same clocking of their gears
- * on each other, as parts that are made alike have.
+ * How equal planets, spaced evenly, have to be put in, or null when one of them finds no place. All have the same
+ * clocking of their gears on each other, as parts that are made alike have.
  *
- * Take the first planet as meshing. At k/n of the way round, a central gear of z teeth shows k·z/n more teeth; a planet gear of p teeth,
- * turned by ψ against its arm, shows p·ψ. They fit when p·ψ = ±k·z/n + a whole number, + for a sun, − for a ring, where the planet
- * touches with its other side. With one gear that always has solutions, p of them; all contacts together may have none.
- * For sun and ring on one gear this is the rule that n divides sun + ring.
+ * Take the first planet as meshing. At k/n of the way round, a central gear of z teeth shows k·z/n more teeth; a planet
+ * gear of p teeth, turned by ψ against its arm, shows p·ψ. They fit when p·ψ = ±k·z/n + a whole number, + for a sun, −
+ * for a ring, where the planet touches with its other side. With one gear that always has solutions, p of them; all
+ * contacts together may have none. For sun and ring on one gear this is the rule that n divides sun + ring.
  */
 export function timingOf(contacts: readonly Contact[], planets: number): readonly TimingMark[] | null {
   const [first, ...others] = contacts;

@@ -2,7 +2,10 @@ import { gearName, memberName } from '../words';
 import { armOf, axesOf, changeGear, FRAME, type Gear, type Train } from '../train';
 import { finding, type Finding } from './finding';
 
-/** Contradictions of place: gears that mesh on one line, couplers between lines that move apart, meshing gears at different stations. */
+/**
+ * Contradictions of place: gears that mesh on one line, couplers between lines that move apart, meshing gears at
+ * different stations.
+ */
 export function axisFindings(train: Train): Finding[] {
   const members = new Map(train.members.map((member) => [member.id, member]));
   const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
@@ -25,7 +28,9 @@ export function axisFindings(train: Train): Finding[] {
           'wrong',
           {
             what: `Gears ${gearName(train, a)} and ${gearName(train, b)} mesh, but turn about one line.`,
-            why: 'Couplers, carriers or planets hold their members on one axis; gears that mesh stand beside each other.',
+            why:
+              'Couplers, carriers or planets hold their members on one axis; ' +
+              'gears that mesh stand beside each other.',
             mend: 'Take the coupler between their shafts away, or let another gear stand between them.',
           },
           { gears: [a.id, b.id], members: [a.member, b.member] },

@@ -38,7 +38,9 @@ export function distanceFindings(train: Train): Finding[] {
         'distance',
         'wrong',
         {
-          what: `${pair[0].teeth} with ${pair[1].teeth} wants ${distance} mm between the shafts, ${p.teeth} with ${q.teeth} on the same two wants ${first.distance} mm.`,
+          what:
+            `${pair[0].teeth} with ${pair[1].teeth} wants ${distance} mm between the shafts, ` +
+            `${p.teeth} with ${q.teeth} on the same two wants ${first.distance} mm.`,
           why: 'Two shafts have one distance: one of the pairs would bind or not reach.',
           mend: `With this module the teeth of the pair should add up to ${Math.round(sum)}; or shift the profiles.`,
           mends: fits ? [teethMend('Gear', pair[1], wanted)] : [],

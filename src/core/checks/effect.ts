@@ -17,8 +17,8 @@ interface Outcome {
 }
 
 /**
- * What mends would do to a train, which is solved as it is once for all of them: the positions that would give another ratio, or do something
- * else, if a mend were applied; null when it would be refused.
+ * What mends would do to a train, which is solved as it is once for all of them: the positions that would give another
+ * ratio, or do something else, if a mend were applied; null when it would be refused.
  */
 export function mendEffects(train: Train): (mend: Mend) => readonly Change[] | null {
   const before = solvePositions(networkOf(train));

@@ -13,7 +13,10 @@ export { mendEffects, type Change } from './effect';
 export type { Use } from './positions';
 export { tipSpeed, USUAL_TIP_SPEEDS } from './speeds';
 
-/** Everything that is wrong with a train or worth knowing about it, what is wrong first; speeds and capacities for how it is used. */
+/**
+ * Everything that is wrong with a train or worth knowing about it, what is wrong first; speeds and capacities for how
+ * it is used.
+ */
 export function checkDesign(train: Train, use: Use = {}): readonly Finding[] {
   const all = [
     ...axisFindings(train),

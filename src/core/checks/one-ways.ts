@@ -4,7 +4,10 @@ import { turnRound, type Train } from '../train';
 import { couplerName, listed } from '../words';
 import { finding, type Finding } from './finding';
 
-/** One-way clutches that are always at work and can never run ahead: they lock each other, or join what turns as one anyway. */
+/**
+ * One-way clutches that are always at work and can never run ahead: they lock each other, or join what turns as one
+ * anyway.
+ */
 export function oneWayFindings(train: Train): Finding[] {
   const network = networkOf(train);
   const working = workingOneWays(network, new Set());

@@ -45,8 +45,12 @@ function coaxial(sun: Gear, planet: Gear, ring: Gear): Finding[] {
       'wrong',
       {
         what: `Sun ${sun.teeth}, planet ${planet.teeth} and ring ${ring.teeth} do not fit round one axis.`,
-        why: 'The planet fills the gap between sun and ring: with one module the ring has the sun’s teeth and twice the planet’s.',
-        mend: `A ring of ${wanted}${fits === null ? '' : `, or a planet of ${fits},`} would fit; profile shift can take up a tooth.`,
+        why:
+          'The planet fills the gap between sun and ring: with one module the ring ' +
+          'has the sun’s teeth and twice the planet’s.',
+        mend:
+          `A ring of ${wanted}${fits === null ? '' : `, or a planet of ${fits},`} ` +
+          'would fit; profile shift can take up a tooth.',
         mends: [teethMend('Ring', ring, wanted), ...(fits === null ? [] : [teethMend('Planet', planet, fits)])],
       },
       { gears: [sun.id, planet.id, ring.id] },
@@ -86,8 +90,14 @@ function goesIn(train: Train, { planes, carrier }: SetFigure, planet: string, co
             : `${copies} planets cannot be spaced evenly between ${a.teeth} and ${b.teeth}.`,
           why: stepped
             ? 'Made alike, with their two gears clocked the same, the next planet meets a tooth where it needs a gap.'
-            : `Sun and ring teeth add up to ${a.teeth + b.teeth}, which ${copies} does not divide: the last planet finds no gap.`,
-          mend: `${even.length > 0 ? `${even.join(', ')} planets would go in evenly` : 'No number up to 8 goes in evenly'}; or change the counts${stepped ? ', or clock each planet’s gears by themselves' : ''}.`,
+            : `Sun and ring teeth add up to ${a.teeth + b.teeth}, which ${copies} ` +
+              'does not divide: the last planet finds no gap.',
+          mend:
+            `` +
+            (even.length > 0
+              ? `${even.join(', ')} planets would go in evenly; `
+              : 'No number up to 8 goes in evenly; ') +
+            `or change the counts${stepped ? ', or clock each planet’s gears by themselves' : ''}.`,
           mends: even.slice(0, 3).map((count) => ({
             label: `${count} planets`,
             apply: (now) => changeMember(now, planet, { copies: count }),
@@ -104,11 +114,16 @@ function goesIn(train: Train, { planes, carrier }: SetFigure, planet: string, co
       'timing',
       'note',
       {
-        what: `The ${copies} stepped planets on ${name(carrier)} go in evenly${straight ? ', all marks straight out' : ', each with its mark at its own angle'}.`,
-        why: 'Their two gears are clocked to each other, so a planet that is put in a few teeth off does not meet both central gears.',
+        what:
+          `The ${copies} stepped planets on ${name(carrier)} go in ` +
+          `evenly${straight ? ', all marks straight out' : ', each with its mark at its own angle'}.`,
+        why:
+          'Their two gears are clocked to each other, so a planet that is put in a ' +
+          'few teeth off does not meet both central gears.',
         mend: straight
           ? 'Mark the same place of every planet and put them in with the marks straight out.'
-          : `Mark the same place of every planet. Marks from straight out, in turns counter-clockwise: ${marks.map(({ planet: k, mark }) => `planet ${k} ${exact(mark)}`).join(', ')}.`,
+          : 'Mark the same place of every planet. Marks from straight out, in turns counter-clockwise: ' +
+            `${marks.map(({ planet: k, mark }) => `planet ${k} ${exact(mark)}`).join(', ')}.`,
         marks,
       },
       { gears },

@@ -123,7 +123,10 @@ function floatingOutputs(train: Train, open: OpenTrain, cases: readonly Case[]):
         'floating output',
         'note',
         {
-          what: `Position ${position.name} engages ${position.engaged.map((id) => couplerName(train, id)).join(', ')}, and still nothing is driven.`,
+          what:
+            `Position ${position.name} engages ` +
+            `${position.engaged.map((id) => couplerName(train, id)).join(', ')}, and still ` +
+            'nothing is driven.',
           why: 'The output floats although something is engaged; the trace says where power stops.',
           mend: 'Engage what is missing, or let the position engage nothing and call it neutral.',
         },
@@ -146,8 +149,13 @@ function slipping(train: Train, open: OpenTrain, cases: readonly Case[], torque:
       'capacity',
       'wrong',
       {
-        what: `Slipping in position ${[worst!, ...others].map(({ position }) => position.name).join(', ')}: ${couplerName(train, id)}.`,
-        why: `In position ${worst!.position.name} it holds ${figure(worst!.at)} N·m put in, and ${figure(torque)} N·m is put in. Slipping, the train is ${worst!.then}.`,
+        what:
+          'Slipping in position ' +
+          `${[worst!, ...others].map(({ position }) => position.name).join(', ')}: ` +
+          `${couplerName(train, id)}.`,
+        why:
+          `In position ${worst!.position.name} it holds ${figure(worst!.at)} N·m put in, and ` +
+          `${figure(torque)} N·m is put in. Slipping, the train is ${worst!.then}.`,
         mend: 'Put less torque in, or give it more capacity.',
       },
       { couplers: [id], positions: [worst!.position.id] },
@@ -177,9 +185,15 @@ function fastTips(train: Train, cases: readonly Case[], turnsPerSecond: number):
         'tip speed',
         'wrong',
         {
-          what: `The tips of gear ${gearName(train, gear)} run at ${figure(fastest.speed)} m/s in position ${fastest.position.name}.`,
-          why: `The limit set for this material (${material}) is ${figure(limit)} m/s: a fast gear can burst. Shield it and protect your eyes.`,
-          mend: 'Turn the input slower, take a smaller gear or another material, or set another limit for the material.',
+          what:
+            `The tips of gear ${gearName(train, gear)} run at ` +
+            `${figure(fastest.speed)} m/s in position ${fastest.position.name}.`,
+          why:
+            `The limit set for this material (${material}) is ${figure(limit)} m/s: a ` +
+            'fast gear can burst. Shield it and protect your eyes.',
+          mend:
+            'Turn the input slower, take a smaller gear or another material, ' +
+            'or set another limit for the material.',
         },
         { gears: [id], positions: [fastest.position.id] },
       ),

@@ -1,8 +1,8 @@
 import type { Material } from '../train';
 
 /**
- * Tip speeds (m/s) that gears of a material are usually kept below where nothing more is known: plain spur gears in the open, splash or
- * grease. Rough workshop figures; a train may set its own.
+ * Tip speeds (m/s) that gears of a material are usually kept below where nothing more is known: plain spur gears in the
+ * open, splash or grease. Rough workshop figures; a train may set its own.
  */
 export const USUAL_TIP_SPEEDS: Readonly<Record<Material, number>> = {
   steel: 20,
@@ -15,6 +15,8 @@ export const USUAL_TIP_SPEEDS: Readonly<Record<Material, number>> = {
   wood: 3,
 };
 
-/** The speed of a gear's tips (m/s) against its own axis: the pitch radius and one module, at so many turns a second. */
+/**
+ * The speed of a gear's tips (m/s) against its own axis: the pitch radius and one module, at so many turns a second.
+ */
 export const tipSpeed = (teeth: number, module: number, turnsPerSecond: number): number =>
   2 * Math.PI * Math.abs(turnsPerSecond) * ((teeth / 2 + 1) * module) * 1e-3;

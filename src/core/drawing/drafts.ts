@@ -17,8 +17,8 @@ const ORDERS_KEPT = 100;
 const ROUTES_KEPT = 64;
 
 /**
- * What is dear in a drawing and comes back with the next one: the order of the figures, and the lines of each half plane. Whoever
- * draws again and again keeps them here; another tooth count then costs no search.
+ * What is dear in a drawing and comes back with the next one: the order of the figures, and the lines of each half
+ * plane. Whoever draws again and again keeps them here; another tooth count then costs no search.
  */
 export class Drafts {
   private readonly orders = new Map<string, Draft<readonly string[]>>();

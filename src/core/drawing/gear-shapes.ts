@@ -4,7 +4,10 @@ import type { PlacedAxes } from './place-axes';
 
 export const BAR_HALF_WIDTH = 9;
 
-/** A gear's body in the half plane as a shape. `passed` says whether another member runs on the centre line through a column. */
+/**
+ * A gear's body in the half plane as a shape. `passed` says whether another member runs on the centre line through a
+ * column.
+ */
 export function gearShape(
   body: Body,
   axis: number,

@@ -22,7 +22,10 @@ export interface Box {
 export interface GearShape {
   readonly gear: string;
   readonly member: string;
-  /** bar: across its axis · cup: an internal gear across its axis · sun, ring: a tooth line inside or outside its planets, with a stem to its member · planet: an I on its pin · side, top: bevel gears. */
+  /**
+   * bar: across its axis · cup: an internal gear across its axis · sun, ring: a tooth line inside or outside its
+   * planets, with a stem to its member · planet: an I on its pin · side, top: bevel gears.
+   */
   readonly shape: 'bar' | 'cup' | 'sun' | 'ring' | 'planet' | 'side' | 'top';
   readonly x: number;
   /** Middle of the gear: the axis for a bar, the pitch line for a sun or ring, the pin for a planet. */
@@ -43,7 +46,9 @@ export interface MemberLines {
   readonly links: readonly Segment[];
 }
 
-/** What touches a member: a gear on it, the pin of a planet it carries, a coupler, or the outside at an input or output. */
+/**
+ * What touches a member: a gear on it, the pin of a planet it carries, a coupler, or the outside at an input or output.
+ */
 export interface PartOnMember {
   readonly kind: 'gear' | 'pin' | 'coupler' | 'port';
   readonly id: string;
@@ -57,8 +62,8 @@ export interface Attachment {
 }
 
 /**
- * A mesh whose gears do not touch on paper. chain: a chain or belt between two wheels · folded: the shafts stand in a triangle, which
- * a flat drawing cannot show; the line beside the gears says that they mesh all the same.
+ * A mesh whose gears do not touch on paper. chain: a chain or belt between two wheels · folded: the shafts stand in a
+ * triangle, which a flat drawing cannot show; the line beside the gears says that they mesh all the same.
  */
 export interface MeshTie {
   readonly mesh: string;
@@ -74,7 +79,9 @@ export interface Crossing extends Point {
   readonly under: string;
 }
 
-/** A clutch, brake, one-way clutch (between two members' lines) or sliding mesh (beside the place where its gears meet). */
+/**
+ * A clutch, brake, one-way clutch (between two members' lines) or sliding mesh (beside the place where its gears meet).
+ */
 export interface CouplerShape {
   readonly coupler: string;
   readonly kind: 'joint' | 'slide';

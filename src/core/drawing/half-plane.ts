@@ -10,7 +10,10 @@ export interface Cell {
 /** Part of a gear that other members' lines must go round: rows from … to in one column. */
 export interface Body {
   readonly gear: Gear;
-  /** bar: right across the axis · sun, ring: a tooth line with its stem · planet: an I · side: a bevel gear seen edge-on · top: a bevel planet. */
+  /**
+   * bar: right across the axis · sun, ring: a tooth line with its stem · planet: an I · side: a bevel gear seen edge-on
+   * · top: a bevel planet.
+   */
   readonly shape: 'bar' | 'sun' | 'ring' | 'planet' | 'side' | 'top';
   readonly x: number;
   /** Its last column: that of `x`, but for a long gear. */
@@ -56,7 +59,9 @@ export interface HalfPlane {
   readonly central: ReadonlySet<string>;
 }
 
-/** Columns between figures: room for a coupler's symbol and a line either side; in a long row of plain gears, just that. */
+/**
+ * Columns between figures: room for a coupler's symbol and a line either side; in a long row of plain gears, just that.
+ */
 const GAP = 6;
 const CLOSE_GAP = 4;
 const LONG_ROW = 8;
@@ -148,7 +153,10 @@ function endOf(i: number, inputComesIn: boolean): { readonly side: 'left' | 'rig
   return { side: place % 2 === 0 ? 'right' : 'left', row: SLEEVE * Math.floor(place / 2) };
 }
 
-/** A member with one gear beside others that turns loose on a shaft of its axis: its hub leaves the centre line to that shaft. */
+/**
+ * A member with one gear beside others that turns loose on a shaft of its axis: its hub leaves the centre line to that
+ * shaft.
+ */
 export function isLoose({ train, axes, axisOf, figures }: Structure, member: string): boolean {
   const isEnd = (id: string) => id === train.input || train.outputs.includes(id);
   const gearsOn = (id: string) => train.gears.filter((gear) => gear.member === id).length;

@@ -75,7 +75,8 @@ export function placeLabels(train: Train, view: Bare): Label[] {
     const text = couplerName(train, id);
     const box = { left: x - 11, right: x + 11, top: y - 11, bottom: y + 11 };
     const of = { kind: 'coupler', id } as const;
-    // Between narrow neighbours a name stands further over or under its coupler, or is cut shorter, rather than nowhere.
+    // Between narrow neighbours a name stands further over or under its coupler, or is cut shorter, rather than
+    // nowhere.
     const candidates = (shown: string) => [
       ...nearestFirst(around(shown, of, box), { x, y }),
       ...stacked(shown, of, box),
@@ -143,7 +144,10 @@ function stacked(text: string, of: Label['of'], { left, right, top, bottom }: Bo
   );
 }
 
-/** Candidates round a box, nearest first: beside it at the top, the foot and the middle, over and under it, then anywhere near. */
+/**
+ * Candidates round a box, nearest first: beside it at the top, the foot and the middle, over and under it, then
+ * anywhere near.
+ */
 function around(text: string, of: Label['of'], { left, right, top, bottom }: Box): Label[] {
   const middle = (top + bottom) / 2;
   const across = (left + right) / 2;

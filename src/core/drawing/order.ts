@@ -16,8 +16,8 @@ const FINALISTS = 3;
 const BAR_ROWS = 5;
 
 /**
- * The figures from left to right. Given stations win, then an order handed in (what the drawing had before), else the one in which
- * the lines cross least is looked for among the permutations, starting from the walk of the power.
+ * The figures from left to right. Given stations win, then an order handed in (what the drawing had before), else the
+ * one in which the lines cross least is looked for among the permutations, starting from the walk of the power.
  */
 export function orderFigures(
   plan: Structure,
@@ -81,7 +81,10 @@ interface Tried {
   readonly nests: boolean;
 }
 
-/** Two trains with the same structure stand in the same order: the same figures, couplers and ends, whatever their counts and names. */
+/**
+ * Two trains with the same structure stand in the same order: the same figures, couplers and ends, whatever their
+ * counts and names.
+ */
 function structureOf({ train, figures }: Structure): string {
   const places = figures.map((figure) => [figure.key, gearsOf(figure).map(({ member }) => member)]);
   return JSON.stringify([

@@ -112,7 +112,10 @@ interface Standing {
   readonly radius: number;
 }
 
-/** A shaft that would leave the drawing through another axis' gear ends beside its own last gear: unfolded into one plane, shafts stand in the way of wheels that pass them in the machine. */
+/**
+ * A shaft that would leave the drawing through another axis' gear ends beside its own last gear: unfolded into one
+ * plane, shafts stand in the way of wheels that pass them in the machine.
+ */
 function endedShort(plane: HalfPlane, standing: readonly Standing[], y: number): HalfPlane {
   const own = plane.bodies.flatMap(({ x, end }) => [x, end]);
   const meets = (far: (other: Standing) => boolean) =>

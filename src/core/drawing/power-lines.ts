@@ -23,10 +23,9 @@ export interface PowerLine {
 const NOTHING = 1e-9;
 
 /**
- * Which stretches of the members' lines carry power, how much, and which way. A member's lines are a tree; what flows through a link is
- * the sum of what the parts beyond it put in (conservation of power on a rigid member), or what those on this side
- * take. It is open where parts on both
- * sides are. A link that closes a ring carries none.
+ * Which stretches of the members' lines carry power, how much, and which way. A member's lines are a tree; what flows
+ * through a link is the sum of what the parts beyond it put in (conservation of power on a rigid member), or what those
+ * on this side take. It is open where parts on both sides are. A link that closes a ring carries none.
  */
 export function powerLines(
   { lines, attachments }: Pick<SideView, 'lines' | 'attachments'>,

@@ -6,9 +6,9 @@ const MAX_SPREAD = 8;
 const WORM_TEETH = 12;
 
 /**
- * Drawn pitch radii, in units of the smallest gear's. Proportional to the tooth counts (times the module,
- * where every gear has one) as long as the spread allows, else compressed by one power law, which keeps their order. Where
- * several pairs stand between the same two axes, each pair is scaled to the widest, so that all of them touch.
+ * Drawn pitch radii, in units of the smallest gear's. Proportional to the tooth counts (times the module, where every
+ * gear has one) as long as the spread allows, else compressed by one power law, which keeps their order. Where several
+ * pairs stand between the same two axes, each pair is scaled to the widest, so that all of them touch.
  */
 export function drawnRadii(train: Train): ReadonlyMap<string, number> {
   const modules = train.gears.every((gear) => gear.module !== undefined);

@@ -57,8 +57,9 @@ const TIE_GAP = 5;
 const TOUCHING = 4;
 
 /**
- * The side view of any train: axes horizontal, figures left to right, the input at the left; fixed gears as bars that touch where they
- * mesh, sets in half section above their axis, every member a tree of lines that goes round the others.
+ * The side view of any train: axes horizontal, figures left to right, the input at the left; fixed gears as bars that
+ * touch where they mesh, sets in half section above their axis, every member a tree of lines that goes round the
+ * others.
  */
 export function drawSideView(
   train: Train,
@@ -69,7 +70,9 @@ export function drawSideView(
   if (train.gears.length > MOST_GEARS)
     return {
       ok: false,
-      why: `With ${train.gears.length} gears this train is too large to draw from the side (the most is ${MOST_GEARS}). Its figures, trace and working are in the panel.`,
+      why:
+        `With ${train.gears.length} gears this train is too large to draw from the side (the most is ` +
+        `${MOST_GEARS}). Its figures, trace and working are in the panel.`,
     };
   const plan = structureOf(train);
   if (plan.figures.length === 0)
@@ -152,7 +155,10 @@ export function drawSideView(
   return { ok: true, view: { ...bare, labels: placeLabels(train, bare) }, finished };
 }
 
-/** Joins every gear to its member's lines: the short stems from rims and bevel gears, a stub of shaft for a gear that is alone. */
+/**
+ * Joins every gear to its member's lines: the short stems from rims and bevel gears, a stub of shaft for a gear that is
+ * alone.
+ */
 function hangGears(plane: HalfPlane, routed: Routed, { px }: PlacedAxes, book: LineBook): void {
   const { axis } = plane;
   for (const { gear, shape, x, end, from, at } of plane.bodies) {

@@ -25,8 +25,9 @@ const NEAR = 1e-6;
 const COMPACT = 1e-3;
 
 /**
- * Places for all axes: the first at the origin, each next at its distance from those already placed. An axis that meshes with two placed
- * ones stands where both distances meet; else the direction is taken in which least lies on top of each other, downward first.
+ * Places for all axes: the first at the origin, each next at its distance from those already placed. An axis that
+ * meshes with two placed ones stands where both distances meet; else the direction is taken in which least lies on top
+ * of each other, downward first.
  */
 export function axisPlaces(axes: number, spacings: readonly Spacing[], discs: readonly Disc[]): readonly Place[] {
   const places = new Map<number, Place>();

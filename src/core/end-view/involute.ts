@@ -32,9 +32,10 @@ function tipRadius(teeth: number): number {
 }
 
 /**
- * The outline of a spur gear with involute flanks at 20° pressure angle, in modules, its first tooth centred on the x axis. Below the base
- * circle the flank runs straight to the root. An internal gear's outline is that of its teeth, which point inward:
- * its gaps are the teeth of the external gear with the same count. `flankPoints` (at least 2) says how finely a flank is drawn.
+ * The outline of a spur gear with involute flanks at 20° pressure angle, in modules, its first tooth centred on the x
+ * axis. Below the base circle the flank runs straight to the root. An internal gear's outline is that of its teeth,
+ * which point inward: its gaps are the teeth of the external gear with the same count. `flankPoints` (at least 2) says
+ * how finely a flank is drawn.
  */
 export function toothOutline(teeth: number, internal: boolean, flankPoints: number): readonly OutlinePoint[] {
   const pitch = teeth / 2;

@@ -24,9 +24,11 @@ export const linesOf =
     axisOf.has(member) ? `axis ${axisOf.get(member)}` : `pin ${member}`;
 
 /**
- * The module of every gear: its own where the document gives one. Gears that mesh have one module, and pairs that stand between the same
- * two lines (two shafts, or a carrier and its planet's pin) have one centre distance; where modules are missing they follow from that.
- * `lineOf` names the line a member turns about. What disagrees is left to disagree: the first pair found sets the distance.
+ * The module of every gear: its own where the document gives one. Gears that mesh have one module, and pairs that stand
+ * between the same two lines (two shafts, or a carrier and its planet's pin) have one centre distance; where modules
+ * are missing they follow from that.
+ * `lineOf` names the line a member turns about. What disagrees is left to disagree: the first pair found sets the
+ *   distance.
  */
 export function gearModules(train: Train, lineOf: (member: string) => string): ReadonlyMap<string, number> {
   const gears = new Map(train.gears.map((gear) => [gear.id, gear]));

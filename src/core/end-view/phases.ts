@@ -11,9 +11,10 @@ export interface WheelMesh {
 }
 
 /**
- * The angle of every wheel's first tooth before its member turns, so that teeth stand in gaps now. At the place where two pitch circles
- * touch, let p be how many pitches the nearest tooth of each is past it: outside pairs need p_a + p_b = ½, a wheel in a ring
- * p_b = p_a + ½. Pairs in `meshes` are taken from the first wheel on; where they close a ring the last one may not fit, as in the metal.
+ * The angle of every wheel's first tooth before its member turns, so that teeth stand in gaps now. At the place where
+ * two pitch circles touch, let p be how many pitches the nearest tooth of each is past it: outside pairs need p_a + p_b
+ * = ½, a wheel in a ring p_b = p_a + ½. Pairs in `meshes` are taken from the first wheel on; where they close a ring
+ * the last one may not fit, as in the metal.
  */
 export function toothPhases(wheels: readonly Wheel[], meshes: readonly WheelMesh[], turns: TurnsOf): readonly number[] {
   const phases: (number | null)[] = wheels.map(() => null);
@@ -38,7 +39,8 @@ function phaseAgainst(from: Wheel, phase: number, to: Wheel, turns: TurnsOf): nu
   const outward = Math.atan2(q.y - p.y, q.x - p.x);
   if (to.shape === 'worm') return outward + Math.PI / 2;
   if (from.shape === 'worm' || from.shape === 'bevel planet' || to.shape === 'bevel planet') return 0;
-  // Seen from a ring, the wheel inside touches it on the side where that wheel stands; seen from the wheel, away from the ring's centre.
+  // Seen from a ring, the wheel inside touches it on the side where that wheel stands; seen from the wheel, away from
+  // the ring's centre.
   const [contactFrom, contactTo] =
     from.shape === 'ring'
       ? [outward, outward]

@@ -180,7 +180,10 @@ const shapeOf = (gear: Gear, carried: boolean): Wheel['shape'] =>
           ? 'bevel planet'
           : 'toothed';
 
-/** How far from the axis each planet of a set turns, and at what angle behind the first. Planets that mesh with each other stand in a triangle. */
+/**
+ * How far from the axis each planet of a set turns, and at what angle behind the first. Planets that mesh with each
+ * other stand in a triangle.
+ */
 function orbitsOf(
   train: Train,
   figure: Exclude<Figure, { kind: 'bars' }>,

@@ -8,13 +8,18 @@ export interface Wheel {
   readonly gear: string;
   readonly member: string;
   readonly teeth: number;
-  /** toothed: from outside · ring: teeth inside · smooth: a pulley · worm: seen from its side · bevel planet: seen edge-on. */
+  /**
+   * toothed: from outside · ring: teeth inside · smooth: a pulley · worm: seen from its side · bevel planet: seen
+   * edge-on.
+   */
   readonly shape: 'toothed' | 'ring' | 'smooth' | 'worm' | 'bevel planet';
   readonly module: number;
   readonly radius: number;
   /** Which of the equal planets, from 0. */
   readonly copy: number;
-  /** The centre, or what it is carried round: the carrier, at a radius and at the angle it has before anything turns. */
+  /**
+   * The centre, or what it is carried round: the carrier, at a radius and at the angle it has before anything turns.
+   */
   readonly centre: Place;
   readonly orbit: { readonly carrier: string; readonly radius: number; readonly angle: number } | null;
 }
@@ -35,7 +40,10 @@ export function centreOf({ centre, orbit }: Wheel, turns: TurnsOf): Place {
   return { x: centre.x + orbit.radius * Math.cos(angle), y: centre.y + orbit.radius * Math.sin(angle) };
 }
 
-/** A wheel's place and turn. A bevel planet and a worm lie in the picture: they keep the direction of their carrier or their place. */
+/**
+ * A wheel's place and turn. A bevel planet and a worm lie in the picture: they keep the direction of their carrier or
+ * their place.
+ */
 export function poseOf(wheel: Wheel, turns: TurnsOf, phase: number): Pose {
   const { x, y } = centreOf(wheel, turns);
   if (wheel.shape === 'bevel planet')

@@ -22,8 +22,11 @@ import {
 
 const HEAD = { format: 'tin-wheel/seen', version: 1 } as const;
 
-test('the tram whose front roller no longer holds, as given: it is the only one that explains all eight positions', () => {
-  const seen = readSeen(readFileSync(join(__dirname, 'cases/diagnose.mud-tram.seen.json'), 'utf8'), demoTrain('mud-tram')); // prettier-ignore
+test('the tram whose front roller no longer holds: it is the only one that explains all eight positions', () => {
+  const seen = readSeen(
+    readFileSync(join(__dirname, 'cases/diagnose.mud-tram.seen.json'), 'utf8'),
+    demoTrain('mud-tram'),
+  );
   if (!seen.ok) throw new Error(seen.message);
   const { suspects } = suspectsFor(demoTrain('mud-tram'), seen.value);
   const all = suspects.filter(({ agrees, of }) => agrees === of);
@@ -56,46 +59,55 @@ const bounds = (ratio: Parameters<typeof toNumber>[0]): [number, number] => {
   return [Number((size * (1 - 1e-9)).toPrecision(15)), Number((size * (1 + 1e-9)).toPrecision(15))];
 };
 
-test('in random trains with one fault the true part is among those that explain everything, and the proposed tests leave only what no hand can tell apart', () => {
-  let followed = 0;
-  fc.assert(
-    fc.property(arbitraryTrain({ oneWays: true }), fc.nat(), (train, pick) => {
-      const faults = singleFaults(train);
-      const fault = faults[pick % faults.length]!;
-      const behaviour = behavioursOf(train)([fault]);
-      let seen = sightings(train, behaviour);
-      const same = ({ faults: found }: { readonly faults: readonly Fault[] }) => found.length === 1 && found[0]!.fault === fault.fault && found[0]!.part === fault.part; // prettier-ignore
-      for (let tests = 0; ; tests++) {
-        const suspected = suspectsFor(train, seen);
-        const left = suspected.suspects.filter(({ agrees, of }) => agrees === of);
-        expect(left.some(same)).toBe(true);
-        const next = nextTestFor(train, suspected);
-        if (!next) {
-          // Nothing that a hand can engage tells the true one from those that are left.
-          const able = train.couplers.filter((one) => one.type !== 'one-way' || one.control === 'selectable').map(({ id }) => id); // prettier-ignore
-          for (let bits = 0; bits < 2 ** Math.min(8, able.length); bits++) {
-            const engaged = able.filter((_, i) => bits & (1 << i));
-            const truly = outcomeKey(behaviour(engaged));
-            for (const one of left) expect(outcomeKey(one.behaviour(engaged))).toBe(truly);
+test(
+  'in random trains with one fault the true part is among those that explain everything, ' +
+    'and the proposed tests leave only what no hand can tell apart',
+  () => {
+    let followed = 0;
+    fc.assert(
+      fc.property(arbitraryTrain({ oneWays: true }), fc.nat(), (train, pick) => {
+        const faults = singleFaults(train);
+        const fault = faults[pick % faults.length]!;
+        const behaviour = behavioursOf(train)([fault]);
+        let seen = sightings(train, behaviour);
+        const same = ({ faults: found }: { readonly faults: readonly Fault[] }) =>
+          found.length === 1 && found[0]!.fault === fault.fault && found[0]!.part === fault.part;
+        for (let tests = 0; ; tests++) {
+          const suspected = suspectsFor(train, seen);
+          const left = suspected.suspects.filter(({ agrees, of }) => agrees === of);
+          expect(left.some(same)).toBe(true);
+          const next = nextTestFor(train, suspected);
+          if (!next) {
+            // Nothing that a hand can engage tells the true one from those that are left.
+            const able = train.couplers
+              .filter((one) => one.type !== 'one-way' || one.control === 'selectable')
+              .map(({ id }) => id);
+            for (let bits = 0; bits < 2 ** Math.min(8, able.length); bits++) {
+              const engaged = able.filter((_, i) => bits & (1 << i));
+              const truly = outcomeKey(behaviour(engaged));
+              for (const one of left) expect(outcomeKey(one.behaviour(engaged))).toBe(truly);
+            }
+            break;
           }
-          break;
+          // What each outcome would mean is what comes of it, and every one leaves fewer.
+          const outcome = behaviour(next.engaged);
+          const meant = next.outcomes.find((one) => outcomeKey(one.outcome) === outcomeKey(outcome))!;
+          expect(meant.suspects.some(same)).toBe(true);
+          expect(meant.suspects.length).toBeLessThan(left.length);
+          if (outcome.status === 'split') break;
+          const tried = outcome.ratio
+            ? { engaged: [...next.engaged], ratio: bounds(outcome.ratio) }
+            : { engaged: [...next.engaged], seen: outcome.status as 'neutral' | 'locked' };
+          seen = { ...seen, tried: [...(seen.tried ?? []), tried] };
+          followed++;
+          expect(tests).toBeLessThan(200);
         }
-        // What each outcome would mean is what comes of it, and every one leaves fewer.
-        const outcome = behaviour(next.engaged);
-        const meant = next.outcomes.find((one) => outcomeKey(one.outcome) === outcomeKey(outcome))!;
-        expect(meant.suspects.some(same)).toBe(true);
-        expect(meant.suspects.length).toBeLessThan(left.length);
-        if (outcome.status === 'split') break;
-        const tried = outcome.ratio ? { engaged: [...next.engaged], ratio: bounds(outcome.ratio) } : { engaged: [...next.engaged], seen: outcome.status as 'neutral' | 'locked' }; // prettier-ignore
-        seen = { ...seen, tried: [...(seen.tried ?? []), tried] };
-        followed++;
-        expect(tests).toBeLessThan(200);
-      }
-    }),
-    { numRuns: 60 },
-  );
-  expect(followed).toBeGreaterThan(5);
-});
+      }),
+      { numRuns: 60 },
+    );
+    expect(followed).toBeGreaterThan(5);
+  },
+);
 
 test('every kind of fault, against a brute force on a train that was changed by hand', () => {
   const seen = new Set<string>();
@@ -127,7 +139,10 @@ test('every kind of fault, against a brute force on a train that was changed by 
   ]);
 });
 
-/** The same fault written into the document another way: a part that never engages or holds is not there, a part that is stuck joins the two into one with the frame or each other by a second coupler. */
+/**
+ * The same fault written into the document another way: a part that never engages or holds is not there, a part that is
+ * stuck joins the two into one with the frame or each other by a second coupler.
+ */
 function byHand(train: Train, { fault, part }: Fault, engaged: readonly string[]): readonly [Train, readonly string[]] {
   const without = { ...train, couplers: train.couplers.filter(({ id }) => id !== part) };
   const on = engaged.filter((id) => id !== part);
@@ -142,12 +157,21 @@ function byHand(train: Train, { fault, part }: Fault, engaged: readonly string[]
     case 'seized': {
       const coupler = train.couplers.find(({ id }) => id === part)!;
       const joins = (coupler as { joins: [string, string] }).joins;
-      return [{ ...without, couplers: [...without.couplers, { id: 'weld', name: 'weld', type: 'clutch', joins }] }, [...on, 'weld']]; // prettier-ignore
+      return [
+        { ...without, couplers: [...without.couplers, { id: 'weld', name: 'weld', type: 'clutch', joins }] },
+        [...on, 'weld'],
+      ];
     }
     case 'mesh-lost': {
-      const sliding = train.couplers.filter((one) => one.type === 'sliding-mesh' && one.mesh === part).map(({ id }) => id); // prettier-ignore
+      const sliding = train.couplers
+        .filter((one) => one.type === 'sliding-mesh' && one.mesh === part)
+        .map(({ id }) => id);
       return [
-        { ...train, meshes: train.meshes.filter(({ id }) => id !== part), couplers: train.couplers.filter(({ id }) => !sliding.includes(id)) }, // prettier-ignore
+        {
+          ...train,
+          meshes: train.meshes.filter(({ id }) => id !== part),
+          couplers: train.couplers.filter(({ id }) => !sliding.includes(id)),
+        },
         engaged.filter((id) => !sliding.includes(id)),
       ];
     }
@@ -156,7 +180,13 @@ function byHand(train: Train, { fault, part }: Fault, engaged: readonly string[]
       return [welded, [...engaged, ...welded.couplers.flatMap(({ id }) => (id.startsWith('weld') ? [id] : []))]];
     }
     case 'member-held':
-      return [{ ...train, couplers: [...train.couplers, { id: 'weld', name: 'weld', type: 'clutch', joins: [part, 'frame'] }] }, [...engaged, 'weld']]; // prettier-ignore
+      return [
+        {
+          ...train,
+          couplers: [...train.couplers, { id: 'weld', name: 'weld', type: 'clutch', joins: [part, 'frame'] }],
+        },
+        [...engaged, 'weld'],
+      ];
   }
 }
 

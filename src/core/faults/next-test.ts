@@ -16,8 +16,9 @@ export interface NextTest {
 const MOST_TESTS = 1024;
 
 /**
- * The engagement whose outcomes split the suspects best: the least expected number left, Σ nᵢ²/n. Positions come before engagements of one's own that split as well, and
- * small ones before large ones. Null where nothing that a hand can do tells them apart.
+ * The engagement whose outcomes split the suspects best: the least expected number left, Σ nᵢ²/n. Positions come before
+ * engagements of one's own that split as well, and small ones before large ones. Null where nothing that a hand can do
+ * tells them apart.
  */
 export function nextTestFor(train: Train, { suspects, sightings }: Suspected): NextTest | null {
   const open = suspects.filter(({ agrees, of }) => agrees === of);
@@ -56,7 +57,11 @@ function testsOf(train: Train): readonly Test[] {
   const sets: (readonly string[])[] =
     2 ** able.length <= MOST_TESTS
       ? subsets(able)
-      : train.positions.flatMap(({ engaged }) => able.map((id) => (engaged.includes(id) ? engaged.filter((one) => one !== id) : [...engaged, id]))).slice(0, MOST_TESTS); // prettier-ignore
+      : train.positions
+          .flatMap(({ engaged }) =>
+            able.map((id) => (engaged.includes(id) ? engaged.filter((one) => one !== id) : [...engaged, id])),
+          )
+          .slice(0, MOST_TESTS);
   const own = [...sets].sort((a, b) => a.length - b.length).map((engaged): Test => ({ position: null, engaged }));
   return [...positions, ...own];
 }

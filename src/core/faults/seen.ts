@@ -1,3 +1,4 @@
+import { errorText } from '@/core/error-text';
 import * as z from 'zod/mini';
 import { abs, compare, fromDecimal } from '../rational';
 import { issueText, type Train } from '../train';
@@ -36,13 +37,16 @@ export type Seen = z.infer<typeof seenSchema>;
 
 export type ReadSeen = { readonly ok: true; readonly value: Seen } | { readonly ok: false; readonly message: string };
 
-/** Reads what was seen out of a file's text, for a train whose positions it names. What is wrong is one sentence with its place. */
+/**
+ * Reads what was seen out of a file's text, for a train whose positions it names. What is wrong is one sentence with
+ * its place.
+ */
 export function readSeen(text: string, train: Train): ReadSeen {
   let json: unknown;
   try {
     json = JSON.parse(text);
   } catch (error) {
-    return { ok: false, message: `This is not JSON: ${error instanceof Error ? error.message : String(error)}` };
+    return { ok: false, message: `This is not JSON: ${errorText(error)}` };
   }
   const parsed = seenSchema.safeParse(json);
   if (!parsed.success) return { ok: false, message: issueText(parsed.error.issues[0]!) };
@@ -56,7 +60,6 @@ function wrongIn({ positions = {}, ratios = {}, tried = [] }: Seen, train: Train
     ['positions', positions],
     ['ratios', ratios],
   ] as const)
-    // prettier-ignore
     for (const id of Object.keys(named)) if (!known.has(id)) return `${place}: there is no position "${id}".`;
   for (const id of Object.keys(ratios))
     if (id in positions) return `ratios: position "${id}" stands under positions too.`;

@@ -15,7 +15,10 @@ export interface Suspect {
 }
 
 export interface Suspected {
-  /** By how much they explain, then by how few parts; pairs only where no single part explains everything, and only those that do. */
+  /**
+   * By how much they explain, then by how few parts; pairs only where no single part explains everything, and only
+   * those that do.
+   */
   readonly suspects: readonly Suspect[];
   /** Nothing needs to be wrong: the sound train explains everything. */
   readonly sound: boolean;
@@ -25,13 +28,18 @@ export interface Suspected {
 /** Told on the way: how far the pairs are, 0 to 1. */
 export type Tell = (part: number) => void;
 
-/** Every single fault, and where none explains everything every pair, solved like any other train and held against what was seen. */
+/**
+ * Every single fault, and where none explains everything every pair, solved like any other train and held against what
+ * was seen.
+ */
 export function suspectsFor(train: Train, seen: Seen, tell?: Tell): Suspected {
   const behavioursFor = behavioursOf(train);
   const soundly = behavioursFor([]);
   const sightings = sightingsOf(train, seen, soundly);
   const faults = singleFaults(train);
-  const singles = faults.map((fault) => suspect([fault], behavioursFor([fault]), sightings)).sort((a, b) => b.agrees - a.agrees); // prettier-ignore
+  const singles = faults
+    .map((fault) => suspect([fault], behavioursFor([fault]), sightings))
+    .sort((a, b) => b.agrees - a.agrees);
   const sound = sightings.every(({ fits }) => fits(soundly));
   const explained = sound || singles.some(({ agrees, of }) => agrees === of);
   if (explained || sightings.length === 0) return { suspects: singles, sound, sightings };
@@ -59,4 +67,9 @@ function suspect(faults: readonly Fault[], behaviour: Behaviour, sightings: read
 }
 
 /** A part cannot be stuck on and never engage. */
-const excludeEachOther = (a: Fault, b: Fault): boolean => a.part === b.part && a.fault !== 'mesh-lost' && b.fault !== 'mesh-lost' && a.fault !== 'member-held' && b.fault !== 'member-held'; // prettier-ignore
+const excludeEachOther = (a: Fault, b: Fault): boolean =>
+  a.part === b.part &&
+  a.fault !== 'mesh-lost' &&
+  b.fault !== 'mesh-lost' &&
+  a.fault !== 'member-held' &&
+  b.fault !== 'member-held';

@@ -29,7 +29,10 @@ export interface CombinationGroup {
   readonly numbers: readonly number[];
 }
 
-/** The combinations that a filter lets through, in groups: those that drive by ratio, largest first, then the rest by status. */
+/**
+ * The combinations that a filter lets through, in groups: those that drive by ratio, largest first, then the rest by
+ * status.
+ */
 export function groupCombinations(table: CombinationTable, filter: CombinationFilter): readonly CombinationGroup[] {
   const lets = passes(table, filter);
   const groups = new Map<string, { status: Status; ratio: string | null; numbers: number[] }>();
@@ -90,7 +93,10 @@ export interface LockCause {
   readonly kills: number;
 }
 
-/** The smallest causes of all lock-ups, each once: none of their couplers can be spared. Those that lock most come first. */
+/**
+ * The smallest causes of all lock-ups, each once: none of their couplers can be spared. Those that lock most come
+ * first.
+ */
 export function lockCauses(table: CombinationTable): readonly LockCause[] {
   const locked = (number: number) => statusAt(table, number) === 'locked';
   const kills = supersetCounts(table, locked);

@@ -46,7 +46,12 @@ test('what has been found so far is told on the way, each time more, and what wa
   const train = demoTrain('harvester');
   const couplers = [
     ...train.couplers,
-    ...Array.from({ length: 8 }, (_, i) => ({ id: `x${i}`, name: '', type: 'brake' as const, joins: [train.input, 'frame'] as [string, string] })), // prettier-ignore
+    ...Array.from({ length: 8 }, (_, i) => ({
+      id: `x${i}`,
+      name: '',
+      type: 'brake' as const,
+      joins: [train.input, 'frame'] as [string, string],
+    })),
   ];
   const whole = tabulateCombinations(networkOf({ ...train, couplers }), (table) => told.push(table), 0);
   expect(told.length).toBeGreaterThan(0);
@@ -95,7 +100,19 @@ const filters: fc.Arbitrary<(couplers: readonly string[]) => CombinationFilter> 
       with: fc.nat(7),
     }),
     fc.uniqueArray(
-      fc.constantFrom('status', 'fewest', 'most', 'ratioFrom', 'ratioTo', 'way', 'except', 'exceptRatios', 'oneChangeFrom', 'without', 'with'), // prettier-ignore
+      fc.constantFrom(
+        'status',
+        'fewest',
+        'most',
+        'ratioFrom',
+        'ratioTo',
+        'way',
+        'except',
+        'exceptRatios',
+        'oneChangeFrom',
+        'without',
+        'with',
+      ),
       { minLength: 1, maxLength: 3 },
     ),
   )
@@ -113,35 +130,39 @@ const filters: fc.Arbitrary<(couplers: readonly string[]) => CombinationFilter> 
     ) as CombinationFilter;
   });
 
-test('every filter lets through what its words say, each once, in groups of one ratio or status, fewest engaged first', () => {
-  let through = 0;
-  fc.assert(
-    fc.property(any, filters, (train, make) => {
-      const table = tabulateCombinations(networkOf(train));
-      const filter = make(table.couplers);
-      const groups = groupCombinations(table, filter);
-      const found = groups.flatMap((group) => group.numbers);
-      expect([...found].sort((a, b) => a - b)).toEqual(
-        numbers(table).filter((number) => wanted(table, number, filter)),
-      );
-      expect(new Set(groups.map(({ status, ratio }) => ratio ?? status)).size).toBe(groups.length);
-      const sizes = groups.map(({ ratio }) => (ratio ? Math.abs(toNumber(parseRational(ratio)!)) : -1));
-      expect(sizes).toEqual([...sizes].sort((a, b) => b - a));
-      for (const { numbers: own, status, ratio } of groups) {
-        const counts = own.map((number) => engagedIn(table, number).length);
-        expect(counts).toEqual([...counts].sort((a, b) => a - b));
-        expect(own.every((number) => statusAt(table, number) === status && ratioIn(table, number) === ratio)).toBe(
-          true,
+test(
+  'every filter lets through what its words say, each once, in groups of ' +
+    'one ratio or status, fewest engaged first',
+  () => {
+    let through = 0;
+    fc.assert(
+      fc.property(any, filters, (train, make) => {
+        const table = tabulateCombinations(networkOf(train));
+        const filter = make(table.couplers);
+        const groups = groupCombinations(table, filter);
+        const found = groups.flatMap((group) => group.numbers);
+        expect([...found].sort((a, b) => a - b)).toEqual(
+          numbers(table).filter((number) => wanted(table, number, filter)),
         );
-      }
-      through += found.length;
-    }),
-    { numRuns: 300 },
-  );
-  expect(through).toBeGreaterThan(150);
-});
+        expect(new Set(groups.map(({ status, ratio }) => ratio ?? status)).size).toBe(groups.length);
+        const sizes = groups.map(({ ratio }) => (ratio ? Math.abs(toNumber(parseRational(ratio)!)) : -1));
+        expect(sizes).toEqual([...sizes].sort((a, b) => b - a));
+        for (const { numbers: own, status, ratio } of groups) {
+          const counts = own.map((number) => engagedIn(table, number).length);
+          expect(counts).toEqual([...counts].sort((a, b) => a - b));
+          expect(own.every((number) => statusAt(table, number) === status && ratioIn(table, number) === ratio)).toBe(
+            true,
+          );
+        }
+        through += found.length;
+      }),
+      { numRuns: 300 },
+    );
+    expect(through).toBeGreaterThan(150);
+  },
+);
 
-test('the causes of lock-ups are the locked sets of which every smaller part is free, and every lock-up has one', () => {
+test('the causes of lock-ups are the locked sets of which every smaller part is free, and each lock-up has one', () => {
   let causes = 0;
   fc.assert(
     fc.property(any, (train) => {
@@ -177,5 +198,10 @@ test('forward ratios that a chart lacks are found: the tram’s overdrive where 
   expect([...missing].sort()).toEqual([...new Set(forward)].filter((ratio) => !listed.includes(ratio)).sort());
   // Without its last row the chart lacks the overdrive, 13/18, and nothing else.
   expect(missingForward(table, listed)).toEqual([]);
-  expect(missingForward(table, listed.filter((ratio) => ratio !== '13/18'))).toEqual(['13/18']); // prettier-ignore
+  expect(
+    missingForward(
+      table,
+      listed.filter((ratio) => ratio !== '13/18'),
+    ),
+  ).toEqual(['13/18']);
 });

@@ -7,8 +7,8 @@ import { combinedCouplers, walkCombinations } from './combinations';
 const STATUSES: readonly Status[] = ['drive', 'split', 'neutral', 'held', 'locked'];
 
 /**
- * Every combination of a train's couplers in a few bytes each, so that it passes from a worker to the page as it is. A combination is a
- * number: its bit k says whether coupler k is engaged.
+ * Every combination of a train's couplers in a few bytes each, so that it passes from a worker to the page as it is. A
+ * combination is a number: its bit k says whether coupler k is engaged.
  */
 export interface CombinationTable {
   /** Sorted by id; without one-way clutches. */

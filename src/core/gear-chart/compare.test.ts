@@ -59,12 +59,19 @@ test.each(['harvester', 'mud-tram', 'ferry-hub', 'crawler'])(
       const of = (id: string) => solved.state.speeds.of(network.memberIndex.get(id)!);
       for (const { kind, id, speed } of found) {
         const coupler = train.couplers.find((one) => one.id === id);
-        const [a, b] = kind === 'planet' ? [train.members.find((one) => one.id === id)!.carrier!, id] : coupler && 'joins' in coupler ? coupler.joins : ['', '']; // prettier-ignore
+        const [a, b] =
+          kind === 'planet'
+            ? [train.members.find((one) => one.id === id)!.carrier!, id]
+            : coupler && 'joins' in coupler
+              ? coupler.joins
+              : ['', ''];
         const [first, second] = [of(a), of(b)];
         if (first && second) expect(toFraction(abs(speed!))).toBe(toFraction(abs(sub(second, first))));
         if (kind === 'coupler') expect(solved.state.joints.some((joint) => joint.id === id)).toBe(false);
       }
-      expect(found.filter(({ kind }) => kind === 'planet')).toHaveLength(train.members.filter(({ carrier }) => carrier).length); // prettier-ignore
+      expect(found.filter(({ kind }) => kind === 'planet')).toHaveLength(
+        train.members.filter(({ carrier }) => carrier).length,
+      );
     }
   },
 );

@@ -14,7 +14,8 @@ export type MatchBy = 'name' | 'ratio';
 
 /**
  * Pairs the rows of two charts: in the order of mine, then what is left of theirs.
- * @param by name first and nearest ratio for what is left, or nearest ratio throughout; ratios that go opposite ways never match.
+ * @param by name first and nearest ratio for what is left, or nearest ratio throughout; ratios that go opposite ways
+ *   never match.
  */
 export function compareCharts(mine: Chart, theirs: Chart, by: MatchBy): readonly Pairing[] {
   const matches = new Map<string, ChartRow>();

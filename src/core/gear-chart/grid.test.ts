@@ -40,22 +40,36 @@ test('three groups of two make eight cells; overlapping ranges are marked', () =
     [20, 30],
     [30, 30],
   ];
-  const { groups, cells } = grid(countershaftBox([SPEEDS.slice(1), half, [[16, 32], [30, 30]]]))!; // prettier-ignore
+  const { groups, cells } = grid(
+    countershaftBox([
+      SPEEDS.slice(1),
+      half,
+      [
+        [16, 32],
+        [30, 30],
+      ],
+    ]),
+  )!;
   expect(groups.map(({ length }) => length)).toEqual([2, 2, 2]);
   expect(new Set(cells.map(({ at }) => at.join())).size).toBe(8);
-  // By hand: the range of 2 goes from 2 × 1.5 × 1.5 = 4.5 down to 2, that of 1 from 2.25 to 1: 2.25 lies in the first, 2 in the second.
+  // By hand: the range of 2 goes from 2 × 1.5 × 1.5 = 4.5 down to 2, that of 1 from 2.25 to 1: 2.25 lies in the first,
+  // 2 in the second.
   const overlapping = cells.filter(({ overlaps }) => overlaps).map(({ ratio }) => Math.abs(toNumber(ratio)));
   expect(overlapping.sort()).toEqual([2, 2.25]);
 });
 
-test('the range box of the saltworks, with neutral beside it and a clutch that is always on, is three by four by four', () => {
-  const box = demoTrain('range-box');
-  const found = grid(box)!;
-  expect(found.groups.map(({ length }) => length).sort()).toEqual([3, 4, 4]);
-  expect(found.cells.length).toBe(box.positions.filter(({ engaged }) => engaged.length === 3).length);
-  const withNeutral = { ...box, positions: [{ id: 'N', name: 'N', engaged: [] }, ...box.positions] };
-  expect(grid(withNeutral)!.outside).toEqual(['N']);
-});
+test(
+  'the range box of the saltworks, with neutral beside it and a clutch ' +
+    'that is always on, is three by four by four',
+  () => {
+    const box = demoTrain('range-box');
+    const found = grid(box)!;
+    expect(found.groups.map(({ length }) => length).sort()).toEqual([3, 4, 4]);
+    expect(found.cells.length).toBe(box.positions.filter(({ engaged }) => engaged.length === 3).length);
+    const withNeutral = { ...box, positions: [{ id: 'N', name: 'N', engaged: [] }, ...box.positions] };
+    expect(grid(withNeutral)!.outside).toEqual(['N']);
+  },
+);
 
 test.each(['pan-rake', 'mud-tram', 'sluice-winch', 'stirrer'])('the %s has none', (name) => {
   expect(grid(demoTrain(name))).toBeNull();

@@ -3,7 +3,10 @@ import type { Chart, ChartRow } from './chart';
 
 /** A shift chart as a grid: couplers in groups, of each of which every position that drives engages exactly one. */
 export interface Grid {
-  /** Couplers by group, in the document's order; the group that changes the ratio most comes first, so that its members are the ranges. */
+  /**
+   * Couplers by group, in the document's order; the group that changes the ratio most comes first, so that its members
+   * are the ranges.
+   */
   readonly groups: readonly (readonly string[])[];
   /** Couplers that every driving position engages. */
   readonly always: readonly string[];
@@ -27,9 +30,10 @@ export interface GridCell {
 const MAX_STEPS = 100_000;
 
 /**
- * The grid of a chart, found from its positions. A position is a row of marks, and a group is a set of couplers whose marks
- * cover every row exactly once: an exact cover of the rows (Knuth, Dancing Links), asked for until no coupler is left over. Null where
- * there is none, where it has fewer than two groups of at least two, or where two rows fall into one cell.
+ * The grid of a chart, found from its positions. A position is a row of marks, and a group is a set of couplers whose
+ * marks cover every row exactly once: an exact cover of the rows (Knuth, Dancing Links), asked for until no coupler is
+ * left over. Null where there is none, where it has fewer than two groups of at least two, or where two rows fall into
+ * one cell.
  */
 export function gridOf(chart: Chart, couplers: readonly string[]): Grid | null {
   const rows = chart.rows.filter(({ solved }) => solved.ratio !== null);

@@ -3,7 +3,10 @@ import { countershaftBox } from '@/testing/countershaft-box';
 import { toNumber } from '../rational';
 import { chartOf, fittedFactor, idealSteps } from '.';
 
-/** One pair for each ratio, so that a chart has these ratios in this order; a last pair of equal gears turns them forward. */
+/**
+ * One pair for each ratio, so that a chart has these ratios in this order; a last pair of equal gears turns them
+ * forward.
+ */
 const chartWith = (...pairs: [number, number][]) => chartOf(countershaftBox([pairs, [[30, 30]]]));
 
 test('even: 8, 4, 2, 1 have a spread of 8 in three steps of 2 each', () => {

@@ -4,7 +4,8 @@ import { isForward, type Chart } from './chart';
 /**
  * What the steps of a chart would be, for its spread S and n different forward ratios. Two schools:
  * - even: every step alike, S^(1/(n−1)), so that the input speed drops in the same proportion at each shift
- * - progressive: each step smaller than the last by one factor f, so that the drop shrinks as speed rises: with the mean step
+ * - progressive: each step smaller than the last by one factor f, so that the drop shrinks as speed rises: with the
+ *   mean step
  *   m = S^(1/(n−1)) the steps are m f^((n−2)/2), m f^((n−2)/2 − 1), …, and their product is S again
  */
 export type StepSchool = 'even' | 'progressive';
@@ -13,7 +14,10 @@ export interface IdealSteps {
   readonly school: StepSchool;
   /** Each step over the next; 1 when even. */
   readonly factor: number;
-  /** The ideal step from each row to the next forward one, by the row's id; none where the two are not neighbours in size. */
+  /**
+   * The ideal step from each row to the next forward one, by the row's id; none where the two are not neighbours in
+   * size.
+   */
   readonly steps: ReadonlyMap<string, number>;
 }
 
@@ -33,8 +37,8 @@ export function idealSteps(chart: Chart, school: StepSchool, factor?: number): I
 }
 
 /**
- * The factor by which the chart's own steps shrink from one to the next: the slope of the straight line through ln(step) that leaves the
- * least squares. 1 where there are fewer than two steps, or where they grow.
+ * The factor by which the chart's own steps shrink from one to the next: the slope of the straight line through
+ * ln(step) that leaves the least squares. 1 where there are fewer than two steps, or where they grow.
  */
 export function fittedFactor(chart: Chart): number {
   const ratios = forwardRatios(chart).map(toNumber);

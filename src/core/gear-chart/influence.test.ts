@@ -9,7 +9,18 @@ import { solveEngaged, type Solved } from '../solve';
 import type { Train } from '../train';
 import { chartOf, influenceOf, influenceOn, listCombinations, oneToothMore } from '.';
 
-const DEMOS = ['crawler', 'harvester', 'mud-tram', 'pan-rake', 'stirrer', 'brine-lift', 'conveyor-shifter', 'wagon-axle', 'draisine-hub', 'ferry-hub'] as const; // prettier-ignore
+const DEMOS = [
+  'crawler',
+  'harvester',
+  'mud-tram',
+  'pan-rake',
+  'stirrer',
+  'brine-lift',
+  'conveyor-shifter',
+  'wagon-axle',
+  'draisine-hub',
+  'ferry-hub',
+] as const;
 
 test('second of the rake is the case that was worked out independently', () => {
   const { positions } = JSON.parse(

@@ -18,13 +18,15 @@ export function influenceOf(train: Train): ReadonlyMap<string, Influence> {
 }
 
 /**
- * Elasticities e = ∂ ln|ratio| / ∂ ln z of a position that drives, exact: one per cent more teeth on a gear makes the ratio e per cent larger.
+ * Elasticities e = ∂ ln|ratio| / ∂ ln z of a position that drives, exact: one per cent more teeth on a gear makes the
+ * ratio e per cent larger.
  *
- * The torques are the adjoint of the motion. Take the ideal balance with the output of the ratio as the only load: T_in dω_in + T_out dω_out
- * + Σ λ r·dω = 0 for any change of speeds, where λ is a mesh's multiplier and r its row. A row keeps r·ω = 0, so a change dz of its
- * first gear's count means r·dω = −dz (ω_a − ω_c). With dω_in = 0 and T_out ω_out = −T_in ω_in what is left is
- * d ln(ratio) = λ z_a (ω_a − ω_c) dz/z per unit of power put in: the rolling power that the gear takes out of the mesh. A gear that
- * drives has −1 in a plain chain, one that is driven 1, an idler both, and the sum over all gears is 0.
+ * The torques are the adjoint of the motion. Take the ideal balance with the output of the ratio as the only load: T_in
+ * dω_in + T_out dω_out + Σ λ r·dω = 0 for any change of speeds, where λ is a mesh's multiplier and r its row. A row
+ * keeps r·ω = 0, so a change dz of its first gear's count means r·dω = −dz (ω_a − ω_c). With dω_in = 0 and T_out ω_out
+ * = −T_in ω_in what is left is d ln(ratio) = λ z_a (ω_a − ω_c) dz/z per unit of power put in: the rolling power that
+ * the gear takes out of the mesh. A gear that drives has −1 in a plain chain, one that is driven 1, an idler both, and
+ * the sum over all gears is 0.
  */
 export function influenceOn({ network, state, flow }: Solved): Influence {
   const influence = new Map<string, Rational | null>(network.train.gears.map(({ id }) => [id, ZERO]));

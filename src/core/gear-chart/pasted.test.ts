@@ -39,7 +39,7 @@ test('an unknown coupler is asked about, and an answer is taken', () => {
   expect(read(text, new Map([[2, { kind: 'left-out' }]])).columns[2]!.use).toEqual({ kind: 'left-out' });
 });
 
-test('half a table: cells that are missing count as off and are told, rows without a name or twice are left out', () => {
+test('half a table: cells that are missing count as off and are told, rows unnamed or twice are left out', () => {
   const { rows, doubts } = read('position\tforward\thold\na\tx\n\tx\tx\nb\tx\tx\nB\tx\t\n');
   expect(rows).toEqual([
     { name: 'a', engaged: ['forward'] },

@@ -37,8 +37,8 @@ const FIGURE_HEAD = /^(status|ratio|way|step|off even|off progressive|shift|effi
 const MOST_DOUBTS = 12;
 
 /**
- * Reads a shift chart out of a table of cells: rows are positions, columns couplers. A head row matches columns to couplers by name or id;
- * without one the columns are couplers in the document's order where their number is right.
+ * Reads a shift chart out of a table of cells: rows are positions, columns couplers. A head row matches columns to
+ * couplers by name or id; without one the columns are couplers in the document's order where their number is right.
  * @param answers what a person said of columns, by place; they go before what is guessed.
  */
 export function readPasted(
@@ -121,7 +121,8 @@ function readRows(
   const nameAt = columns.findIndex(({ use }) => use.kind === 'name');
   if (body.length > LIMITS.positions)
     say(
-      `${body.length} rows; a train has at most ${LIMITS.positions} positions, so the first ${LIMITS.positions} are read.`,
+      `${body.length} rows; a train has at most ${LIMITS.positions} ` +
+        `positions, so the first ${LIMITS.positions} are read.`,
     );
   const names = new Set<string>();
   return body.slice(0, LIMITS.positions).flatMap((row, i): PastedRow[] => {

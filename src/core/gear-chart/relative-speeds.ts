@@ -10,7 +10,10 @@ export interface RelativeSpeed {
   readonly speed: Rational | null;
 }
 
-/** Speeds in the bearings of planets and between the halves of what is off or overruns: where things spin that carry nothing. */
+/**
+ * Speeds in the bearings of planets and between the halves of what is off or overruns: where things spin that carry
+ * nothing.
+ */
 export function relativeSpeeds({ network, state }: Solved): readonly RelativeSpeed[] {
   const { speeds } = state;
   const at = (id: string) => network.memberIndex.get(id)!;

@@ -58,7 +58,7 @@ test('neutral stands between the spans, beyond them where there is no between, a
   expect(clicks[0]!.besides).toEqual(['b1']);
 });
 
-test('spans that overlap engage two on the way, and a position that asks for two that never meet cannot be reached', () => {
+test('spans that overlap engage two on the way, and a position of two that never meet cannot be reached', () => {
   const overlapping = {
     ...box,
     selectors: [

@@ -23,7 +23,9 @@ export interface Click {
   readonly moves: readonly Move[];
   /** Couplers that no selector works, moved by other hands. */
   readonly besides: readonly string[];
-  /** One selector goes back to where it began while another goes on: it carries into that one, as a counter's wheels do. */
+  /**
+   * One selector goes back to where it began while another goes on: it carries into that one, as a counter's wheels do.
+   */
   readonly carries: { readonly from: string; readonly to: string } | null;
 }
 
@@ -80,8 +82,9 @@ export function sequenceOf({ selectors = [], positions }: Train): Sequence | nul
 }
 
 /**
- * The travel at which a selector engages exactly what a position asks of it; null where there is none. Ends of spans that meet count for
- * neither, so that a place is a stretch, not a point. Where several stretches do, the one nearest to the middle of the travel: less to move.
+ * The travel at which a selector engages exactly what a position asks of it; null where there is none. Ends of spans
+ * that meet count for neither, so that a place is a stretch, not a point. Where several stretches do, the one nearest
+ * to the middle of the travel: less to move.
  */
 function placeIn({ id, spans }: Selector, { engaged }: Position): Place | null {
   const own = spans.filter(({ coupler }) => engaged.includes(coupler)).map(({ coupler }) => coupler);

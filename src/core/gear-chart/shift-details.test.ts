@@ -15,25 +15,30 @@ const shift = (train: Train, from: string, to: string) =>
     train.positions.find(({ id }) => id === to)!,
   );
 
-test('from second to third of the rake, by hand: one clutch for another, with a neutral between and a tie-up where both are on', () => {
-  const train = demoTrain('pan-rake');
-  const one = shift(train, '2', '3');
-  const { overlap, gap, matches, inputSpeed, inputTorque, positive, handsOver, order } = shiftDetails(one);
-  expect([overlap, gap, positive, handsOver]).toEqual(['locked', 'neutral', [], []]);
-  const step = one.before.ratio!.n as number / (one.before.ratio!.d as number) / toNumber(one.after.ratio!); // prettier-ignore
-  expect(toNumber(inputSpeed!)).toBeCloseTo(1 / step, 12);
-  expect(toNumber(inputTorque!)).toBeCloseTo(step, 12);
-  // The wheel of third turns with the output's gear before its clutch is on: at one speed they would not have to be matched.
-  const speeds = one.before.state.speeds;
-  const clutch = train.couplers.find(({ id }) => id === 'third')!;
-  const [a, b] = 'joins' in clutch ? clutch.joins : ['', ''];
-  const of = (id: string) => speeds.of(one.before.network.memberIndex.get(id)!)!;
-  expect(matches).toEqual([{ coupler: 'third', difference: sub(of(b), of(a)) }]);
-  expect(order).toEqual([
-    { coupler: 'second', goes: 'off', then: 'neutral' },
-    { coupler: 'third', goes: 'on', then: 'drive' },
-  ]);
-});
+test(
+  'from second to third of the rake, by hand: one clutch for another, with a ' +
+    'neutral between and a tie-up where both are on',
+  () => {
+    const train = demoTrain('pan-rake');
+    const one = shift(train, '2', '3');
+    const { overlap, gap, matches, inputSpeed, inputTorque, positive, handsOver, order } = shiftDetails(one);
+    expect([overlap, gap, positive, handsOver]).toEqual(['locked', 'neutral', [], []]);
+    const step = (one.before.ratio!.n as number) / (one.before.ratio!.d as number) / toNumber(one.after.ratio!);
+    expect(toNumber(inputSpeed!)).toBeCloseTo(1 / step, 12);
+    expect(toNumber(inputTorque!)).toBeCloseTo(step, 12);
+    // The wheel of third turns with the output's gear before its clutch is on: at one speed they would not have to be
+    // matched.
+    const speeds = one.before.state.speeds;
+    const clutch = train.couplers.find(({ id }) => id === 'third')!;
+    const [a, b] = 'joins' in clutch ? clutch.joins : ['', ''];
+    const of = (id: string) => speeds.of(one.before.network.memberIndex.get(id)!)!;
+    expect(matches).toEqual([{ coupler: 'third', difference: sub(of(b), of(a)) }]);
+    expect(order).toEqual([
+      { coupler: 'second', goes: 'off', then: 'neutral' },
+      { coupler: 'third', goes: 'on', then: 'drive' },
+    ]);
+  },
+);
 
 test('the tram hands over by itself: its roller overruns once the hold is on', () => {
   const train = demoTrain('mud-tram');
@@ -86,13 +91,17 @@ function* orders(items: readonly string[]): Generator<readonly string[]> {
   for (const item of items) for (const rest of orders(items.filter((other) => other !== item))) yield [item, ...rest];
 }
 
-test('of any shift: the order that is suggested locks nowhere, and no order passes fewer sets that do not drive', () => {
+test('of any shift: the order that is suggested locks nowhere, and no order passes fewer that do not drive', () => {
   const seen = { free: 0, blocked: 0 };
   const pairs = fc.tuple(arbitraryTrain({ oneWays: true, outputs: true, worms: true }), fc.nat(), fc.nat());
   fc.assert(
     fc.property(pairs, ([train, a, b]) => {
       const sets = listCombinations(networkOf(train))!;
-      const position = (id: string, at: number): Position => ({ id, name: id, engaged: [...sets[at % sets.length]!.engaged] }); // prettier-ignore
+      const position = (id: string, at: number): Position => ({
+        id,
+        name: id,
+        engaged: [...sets[at % sets.length]!.engaged],
+      });
       const one = shiftBetween(train, position('a', a), position('b', b));
       const moving = [...one.off, ...one.on];
       if (moving.length > 5 || moving.length === 0) return;

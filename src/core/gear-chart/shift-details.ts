@@ -8,7 +8,9 @@ import { handOvers, type HandOver, type Shift } from './shifts';
 export interface ShiftDetails {
   /** One-way clutches that take over or let go by themselves. */
   readonly handsOver: readonly HandOver[];
-  /** What the train does with all that goes off still on and all that comes on already on; null where nothing overlaps. */
+  /**
+   * What the train does with all that goes off still on and all that comes on already on; null where nothing overlaps.
+   */
   readonly overlap: Status | null;
   /** And with neither; null likewise. */
   readonly gap: Status | null;
@@ -20,14 +22,19 @@ export interface ShiftDetails {
   readonly inputSpeed: Rational | null;
   /** Input torque after over before, for one output torque and no losses: the step. */
   readonly inputTorque: Rational | null;
-  /** An order of moving that passes no locked set, and as few that do not drive as can be; null where every order locks. */
+  /**
+   * An order of moving that passes no locked set, and as few that do not drive as can be; null where every order locks.
+   */
   readonly order: readonly Move[] | null;
 }
 
 /** Speeds per turn of the input just before the shift. */
 export interface Match {
   readonly coupler: string;
-  /** Of the second member against the first; for a sliding mesh of its second gear against what the first would drive it at. Null where it floats. */
+  /**
+   * Of the second member against the first; for a sliding mesh of its second gear against what the first would drive it
+   * at. Null where it floats.
+   */
   readonly difference: Rational | null;
 }
 
@@ -74,7 +81,10 @@ function difference({ network, state: { speeds } }: Solved, { acts }: NetworkCou
   return add(sub(second, carrier), div(mul(za, sub(first, carrier)), zb));
 }
 
-/** A shortest path through the sets between, one element moved at a time: locked sets are closed, and each that does not drive counts one. */
+/**
+ * A shortest path through the sets between, one element moved at a time: locked sets are closed, and each that does not
+ * drive counts one.
+ */
 function bestOrder({ off, on, between, before, after }: Shift): readonly Move[] | null {
   const moving = [...off, ...on];
   const end = 2 ** moving.length - 1;

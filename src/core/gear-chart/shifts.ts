@@ -71,7 +71,8 @@ function shift(open: OpenTrain, from: Position, to: Position): Shift {
   const moving = [...off, ...on];
   if (moving.length > MOST_MOVING)
     throw new RangeError(
-      `From position "${from.id}" to "${to.id}" ${moving.length} elements move; at most ${MOST_MOVING} can be looked at.`,
+      `From position "${from.id}" to "${to.id}" ${moving.length} elements ` +
+        `move; at most ${MOST_MOVING} can be looked at.`,
     );
   const sets = 2 ** moving.length;
   // Bit k of a set says whether the k-th element has moved.
@@ -102,7 +103,10 @@ function verdictOf(solved: readonly Solved[], off: number, on: number): Verdict 
   return off <= 1 && on <= 1 ? 'single' : 'double';
 }
 
-/** Is there an order of moving the elements one at a time that passes no locked set? Sets are reached from those with one element less moved. */
+/**
+ * Is there an order of moving the elements one at a time that passes no locked set? Sets are reached from those with
+ * one element less moved.
+ */
 function leadsThrough(solved: readonly Solved[]): boolean {
   const last = solved.length - 1;
   const reached = solved.map((_, set) => set === 0);

@@ -22,7 +22,8 @@ const isHard = (train: Train, a: readonly string[], b: readonly string[]) => {
 
 test('the tram’s direct drive in the wrong company: another set of the same ratio makes every shift single', () => {
   const train = demoTrain('mud-tram');
-  // By hand: third with the front clutch instead of the hold is direct drive too, but then two go off and one comes on to fourth.
+  // By hand: third with the front clutch instead of the hold is direct drive too, but then two go off and one comes on
+  // to fourth.
   const positions = train.positions
     .filter(({ id }) => ['1', '2', '3', '4'].includes(id))
     .map((position) =>
@@ -69,7 +70,11 @@ test('of any train: each row keeps its ratio, and no choice among equal ratios h
       (train, picks) => {
         const driving = listCombinations(networkOf(train))!.filter(({ ratio }) => ratio !== null);
         if (driving.length === 0) return;
-        const positions = picks.map((pick, i) => ({ id: `p${i}`, name: `p${i}`, engaged: [...driving[pick % driving.length]!.engaged] })); // prettier-ignore
+        const positions = picks.map((pick, i) => ({
+          id: `p${i}`,
+          name: `p${i}`,
+          engaged: [...driving[pick % driving.length]!.engaged],
+        }));
         const own = { ...train, positions };
         const { rows, found } = suggested(own);
         const equal = rows.map(({ solved }) =>

@@ -4,7 +4,10 @@ import type { ChartRow } from './chart';
 import { countEngaged, engagedIn, numberOf, ratioIn, type CombinationTable } from './combination-table';
 import { shiftBetween } from './shifts';
 
-/** A combination for each row, of the row's own ratio, so that few shifts between neighbours move more than one element off and one on. */
+/**
+ * A combination for each row, of the row's own ratio, so that few shifts between neighbours move more than one element
+ * off and one on.
+ */
 export interface SingleChanges {
   readonly rows: readonly { readonly position: string; readonly engaged: readonly string[] }[];
   /** Shifts that are still double or blocked, by the row they start from; empty where all are single. */
@@ -15,9 +18,9 @@ export interface SingleChanges {
 const MOST_CANDIDATES = 24;
 
 /**
- * Chooses among combinations of equal ratio. Between neighbouring rows a shift costs one where it is double or blocked; among choices with as few
- * of these as can be, the one that changes the fewest rows, then moves the fewest elements: a shortest path from the first row to the
- * last, one candidate of each row on the way.
+ * Chooses among combinations of equal ratio. Between neighbouring rows a shift costs one where it is double or blocked;
+ * among choices with as few of these as can be, the one that changes the fewest rows, then moves the fewest elements: a
+ * shortest path from the first row to the last, one candidate of each row on the way.
  * @param rows that drive, in the chart's order.
  */
 export function singleChanges(train: Train, rows: readonly ChartRow[], table: CombinationTable): SingleChanges | null {

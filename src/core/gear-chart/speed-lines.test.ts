@@ -9,7 +9,9 @@ import { dragged, listCombinations, speedLinesOf, speedsWith, type Pin } from '.
 test('a simple set: sun to carrier is to carrier to ring as ring teeth to sun teeth', () => {
   const train = demoTrain('stirrer');
   const [{ carrier, scales }] = speedLinesOf(train) as [ReturnType<typeof speedLinesOf>[0]];
-  const teeth = (type: string) => train.gears.find((gear) => gear.type === type && !train.members.find(({ id }) => id === gear.member)!.carrier)!.teeth; // prettier-ignore
+  const teeth = (type: string) =>
+    train.gears.find((gear) => gear.type === type && !train.members.find(({ id }) => id === gear.member)!.carrier)!
+      .teeth;
   const [sun, ring] = [teeth('external'), teeth('internal')];
   expect(scales.map(({ member }) => member)[1]).toBe(carrier);
   const at = scales[1]!.at;

@@ -21,9 +21,10 @@ export interface SpeedScale {
 }
 
 /**
- * The speed lines of a planetary set. Seen from its carrier every central member turns at a fixed multiple k of one common spin:
- * ω_m = ω_c + k_m p. Set upright at x = k_m, with the carrier at 0, the speeds of all members lie on one straight line of slope p,
- * whatever the set does. For a simple set k_s = −z_p/z_s and k_r = z_p/z_r, so that sun to carrier is to carrier to ring as R : S.
+ * The speed lines of a planetary set. Seen from its carrier every central member turns at a fixed multiple k of one
+ * common spin: ω_m = ω_c + k_m p. Set upright at x = k_m, with the carrier at 0, the speeds of all members lie on one
+ * straight line of slope p, whatever the set does. For a simple set k_s = −z_p/z_s and k_r = z_p/z_r, so that sun to
+ * carrier is to carrier to ring as R : S.
  */
 export interface SpeedLines {
   readonly carrier: string;
@@ -59,8 +60,9 @@ export interface Pin {
 }
 
 /**
- * The speeds of a motion in which some members turn as they are told. A member that stands is held; of those that turn the first is the
- * driver and each other one turns at its multiple of that speed. Null where they contradict each other or what is engaged.
+ * The speeds of a motion in which some members turn as they are told. A member that stands is held; of those that turn
+ * the first is the driver and each other one turns at its multiple of that speed. Null where they contradict each other
+ * or what is engaged.
  */
 export function speedsWith(network: Network, motion: Motion, pins: readonly Pin[]): Speeds | null {
   const at = (pin: Pin) => network.memberIndex.get(pin.member)!;
@@ -85,8 +87,9 @@ export function speedsWith(network: Network, motion: Motion, pins: readonly Pin[
 const standing = (motion: Motion, member: MemberIndex): Speeds => speedsPerTurn(motion, member, ZERO);
 
 /**
- * A point of a line was dragged: its member turns as it is told, and of what was told before as much stays as it leaves free, the oldest first;
- * so the input keeps its speed where it can, and what is held stays held. Null where that member cannot turn so at all.
+ * A point of a line was dragged: its member turns as it is told, and of what was told before as much stays as it leaves
+ * free, the oldest first; so the input keeps its speed where it can, and what is held stays held. Null where that
+ * member cannot turn so at all.
  */
 export function dragged(network: Network, motion: Motion, pins: readonly Pin[], moved: Pin): readonly Pin[] | null {
   if (!speedsWith(network, motion, [moved])) return null;

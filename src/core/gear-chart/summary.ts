@@ -3,7 +3,10 @@ import { abs, compare, div, sign, toFraction } from '../rational';
 import { solvePositions } from '../solve';
 import type { Train } from '../train';
 
-/** What a shelf says of a train; ratios (input turns per output turn, sizes) as exact fractions, so that it can be kept as JSON. */
+/**
+ * What a shelf says of a train; ratios (input turns per output turn, sizes) as exact fractions, so that it can be kept
+ * as JSON.
+ */
 export interface TrainSummary {
   readonly notes: string;
   readonly positions: number;

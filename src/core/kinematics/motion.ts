@@ -19,7 +19,10 @@ function freeMotion(open: OpenTrain): Motion {
   return { open, basis: free.map((i) => free.map((j) => (i === j ? ONE : ZERO))), free };
 }
 
-/** A tie's row in the open train's coordinates. A coupler's tie comes back in every position, so rows are kept for as long as their ties. */
+/**
+ * A tie's row in the open train's coordinates. A coupler's tie comes back in every position, so rows are kept for as
+ * long as their ties.
+ */
 export function tieRow(open: OpenTrain, tie: Tie): Coordinates {
   const rows = keptWith(open, noRows);
   let row = rows.get(tie);
@@ -39,7 +42,10 @@ const noRows = (): WeakMap<Tie, Coordinates> => new WeakMap();
 /** Dimension of the motion that is left. */
 export const mobility = ({ free }: Motion): number => free.length;
 
-/** Imposes ties on a motion; the motion given is left as it was, so that a walk can go back to it. A tie that holds already changes nothing. */
+/**
+ * Imposes ties on a motion; the motion given is left as it was, so that a walk can go back to it. A tie that holds
+ * already changes nothing.
+ */
 export function imposeTies(motion: Motion, ties: Iterable<Tie>): Motion {
   let at = motion;
   for (const tie of ties) at = impose(at, tieRow(motion.open, tie));

@@ -101,7 +101,10 @@ export function networkOf(train: Train): Network {
   };
 }
 
-/** Sense of a mesh: as stated, else an internal pair, a chain or a belt turns the same way and an external pair oppositely. */
+/**
+ * Sense of a mesh: as stated, else an internal pair, a chain or a belt turns the same way and an external pair
+ * oppositely.
+ */
 function turnsSameWay(mesh: Mesh, a: string, b: string): boolean {
   if (mesh.sense !== undefined) return mesh.sense === 'same';
   return a === 'internal' || b === 'internal' || a === 'sprocket' || a === 'pulley';

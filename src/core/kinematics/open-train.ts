@@ -5,8 +5,8 @@ import { FRAME_INDEX, meshRow, type MemberIndex, type Network, type NetworkMesh 
 export type Coordinates = readonly Rational[];
 
 /**
- * A train with nothing engaged: the meshes that are always in, solved. Each member's speed is a combination of a
- * few free coordinates (a basis of the null space of the mesh rows); everything a position adds is a short row in those.
+ * A train with nothing engaged: the meshes that are always in, solved. Each member's speed is a combination of a few
+ * free coordinates (a basis of the null space of the mesh rows); everything a position adds is a short row in those.
  */
 export interface OpenTrain {
   readonly network: Network;
@@ -56,7 +56,10 @@ export function openTrain(network: Network, meshes: readonly NetworkMesh[] = alw
 export const alwaysIn = (network: Network): readonly NetworkMesh[] =>
   network.meshes.filter(({ slidBy }) => slidBy === null);
 
-/** One row more: the coordinate that the fewest members lean on is replaced by the others, the input's own only where there is no other. */
+/**
+ * One row more: the coordinate that the fewest members lean on is replaced by the others, the input's own only where
+ * there is no other.
+ */
 function impose(basis: Combination[], row: Combination, input: MemberIndex): void {
   const reduced = new Map<number, Rational>();
   for (const [member, factor] of row) accumulate(reduced, factor, basis[member]!);
@@ -80,7 +83,9 @@ function rarest(keys: readonly number[], basis: readonly Combination[]): number 
   return keys[uses.indexOf(Math.min(...uses))]!;
 }
 
-/** What a vector over the members comes to in each coordinate: a row's coefficients, or a torque's generalised force. */
+/**
+ * What a vector over the members comes to in each coordinate: a row's coefficients, or a torque's generalised force.
+ */
 export function inCoordinates(
   { speeds, size }: OpenTrain,
   vector: Iterable<readonly [MemberIndex, Rational]>,

@@ -1,7 +1,10 @@
 import { sign } from '../rational';
 import { leastMotion, type Form } from './least-motion';
 
-/** Whether one lead can be positive while none of the others is negative: then those that are positive with it, else those that it stands against. */
+/**
+ * Whether one lead can be positive while none of the others is negative: then those that are positive with it, else
+ * those that it stands against.
+ */
 export type Among =
   | { readonly leads: true; readonly along: readonly number[] }
   | { readonly leads: false; readonly against: readonly number[] };

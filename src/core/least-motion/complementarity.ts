@@ -4,14 +4,17 @@ import { exchange, type Dictionary } from './exchange';
 export type Complementary =
   /** w = M z + q with both not negative, and of every pair one zero. */
   | { readonly solvable: true; readonly w: readonly Rational[]; readonly z: readonly Rational[] }
-  /** A row that cannot be made positive: its variable is the constant, which is negative, plus non-positive multiples of others that must not be negative. */
+  /**
+   * A row that cannot be made positive: its variable is the constant, which is negative, plus non-positive multiples of
+   * others that must not be negative.
+   */
   | { readonly solvable: false; readonly pair: number; readonly row: readonly Rational[] };
 
 /**
- * Solves a linear complementarity problem by the criss-cross method: the pair of least index whose dependent
- * variable is negative is exchanged with itself where the diagonal allows, else crosswise with the first pair that can raise
- * it. Least indices keep it from cycling, so it ends for every sufficient matrix, those of convex quadratic
- * programmes among them (den Hertog, Roos and Terlaky, "The linear complementarity problem, sufficient matrices, and the
+ * Solves a linear complementarity problem by the criss-cross method: the pair of least index whose dependent variable
+ * is negative is exchanged with itself where the diagonal allows, else crosswise with the first pair that can raise it.
+ * Least indices keep it from cycling, so it ends for every sufficient matrix, those of convex quadratic programmes
+ * among them (den Hertog, Roos and Terlaky, "The linear complementarity problem, sufficient matrices, and the
  * criss-cross method", 1993). Needs no feasible start.
  *
  * @param rows w over z and the constant; used up.

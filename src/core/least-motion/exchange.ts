@@ -7,9 +7,9 @@ import { add, inverse, isZero, mul, neg, type Rational } from '../rational';
 export type Dictionary = Rational[][];
 
 /**
- * Exchanges the dependent variable of a row with the independent one of a column: the row is solved for
- * that variable, which is then replaced in every other row. The entry exchanged on must not be zero; rows emptied by the caller
- * are left alone.
+ * Exchanges the dependent variable of a row with the independent one of a column: the row is solved for that variable,
+ * which is then replaced in every other row. The entry exchanged on must not be zero; rows emptied by the caller are
+ * left alone.
  */
 export function exchange(rows: Dictionary, at: number, column: number): void {
   const pivotRow = rows[at]!;

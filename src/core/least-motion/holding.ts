@@ -21,7 +21,8 @@ export function holding({ leads }: Programme, solution: Extract<LeastMotion, { p
   const decided = new Set<number>();
   undecided.forEach((lead, at) => {
     if (decided.has(at)) return;
-    // Can it lead, with those that push held and none of the undecided overtaken? If not, it pushes against what hinders it.
+    // Can it lead, with those that push held and none of the undecided overtaken? If not, it pushes against what
+    // hinders it.
     const tried = leadAmong(forms, at);
     for (const other of tried.leads ? tried.along : tried.against) decided.add(other);
     decided.add(at);

@@ -29,7 +29,10 @@ export type LeastMotion =
       /** load_k · x, the same in every solution. */
       readonly loads: readonly Rational[];
     }
-  /** No motion: these multiples of leads, all positive, add up to −rate (Farkas). None where the rate itself is zero. Of the leads named, none can be spared. */
+  /**
+   * No motion: these multiples of leads, all positive, add up to −rate (Farkas). None where the rate itself is zero. Of
+   * the leads named, none can be spared.
+   */
   | { readonly possible: false; readonly against: ReadonlyMap<number, Rational> };
 
 /** Solves the programme exactly. */
@@ -106,7 +109,10 @@ function leastUsed(rows: Dictionary, columns: readonly number[]): number | null 
   return columns[uses.indexOf(Math.min(...uses))] ?? null;
 }
 
-/** The loads with every unlimited variable where it makes them least: projected at right angles to what it moves (Gram and Schmidt). */
+/**
+ * The loads with every unlimited variable where it makes them least: projected at right angles to what it moves (Gram
+ * and Schmidt).
+ */
 function withoutUnlimited(
   loads: readonly (readonly Rational[])[],
   unlimited: readonly number[],
@@ -157,7 +163,10 @@ function conditions(
   return dictionary;
 }
 
-/** The leads that exclude each other, found with no loads at all: then the row that cannot be mended is a relation between leads alone. */
+/**
+ * The leads that exclude each other, found with no loads at all: then the row that cannot be mended is a relation
+ * between leads alone.
+ */
 function certificate(count: number, basis: readonly number[], rows: Reduced['rows']): ReadonlyMap<number, Rational> {
   const unloaded = solveComplementarity(conditions(count, basis, rows, []));
   if (unloaded.solvable) throw new Error('A programme with loads has no solution although it has one without.');

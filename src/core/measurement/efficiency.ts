@@ -16,7 +16,10 @@ export interface MeasuredEfficiency {
   readonly meshes: number | null;
 }
 
-/** Efficiencies from torques whose input was measured too; several readings of a position as what all of them allow, or, where they exclude each other, as the last. */
+/**
+ * Efficiencies from torques whose input was measured too; several readings of a position as what all of them allow, or,
+ * where they exclude each other, as the last.
+ */
 export function efficiencies(judge: Judge, judged: readonly Judged[]): readonly MeasuredEfficiency[] {
   const found = new Map<string, MeasuredEfficiency>();
   for (const { reading, efficiency } of judged) {
@@ -24,7 +27,10 @@ export function efficiencies(judge: Judge, judged: readonly Judged[]): readonly 
     const own = plain(efficiency);
     const before = found.get(reading.position);
     const [least, most] = [Math.max(own.least, before?.least ?? 0), Math.min(own.most, before?.most ?? Infinity)];
-    const both = before && least <= most ? { least, most, value: Math.min(most, Math.max(least, (before.value + own.value) / 2)) } : own; // prettier-ignore
+    const both =
+      before && least <= most
+        ? { least, most, value: Math.min(most, Math.max(least, (before.value + own.value) / 2)) }
+        : own;
     const meshes = judge.meshesOf(reading);
     found.set(reading.position, {
       position: reading.position,
@@ -39,8 +45,9 @@ export function efficiencies(judge: Judge, judged: readonly Judged[]): readonly 
 const ROUNDS = 24;
 
 /**
- * The efficiency of every mesh of a train, all alike, with which a position would let through what was measured: by halving, through the solver, so that it holds for
- * trains whose power goes more than one way. Four decimals; null where no such value does.
+ * The efficiency of every mesh of a train, all alike, with which a position would let through what was measured: by
+ * halving, through the solver, so that it holds for trains whose power goes more than one way. Four decimals; null
+ * where no such value does.
  */
 export function meshEfficiencyFor(train: Train, engaged: readonly string[], measuredShare: number): number | null {
   const plainTrain = { ...train, meshes: train.meshes.map(({ efficiency: _, ...mesh }) => mesh) };

@@ -31,7 +31,10 @@ export interface Explanation {
 /** What a reading would be compared with under an engagement; null where that says nothing. */
 export type ComputedIn = (engaged: readonly string[]) => Rational | null;
 
-/** Engagements of one element more, less or other than was told, under which the reading would agree; those of other positions first. */
+/**
+ * Engagements of one element more, less or other than was told, under which the reading would agree; those of other
+ * positions first.
+ */
 export function otherEngagements(
   train: Train,
   engaged: readonly string[],
@@ -63,14 +66,22 @@ export function otherEngagements(
     ),
   ];
   return [
-    ...positions.map((position): Explanation => ({ kind: 'position', says: `agrees with position ${position.name || position.id}`, engaged: position.engaged })), // prettier-ignore
-    ...changes.filter(({ on }) => !known.has(key(on)) && fits(on)).map(({ on, says }): Explanation => ({ kind: 'engagement', says, engaged: on })), // prettier-ignore
+    ...positions.map((position): Explanation => ({
+      kind: 'position',
+      says: `agrees with position ${position.name || position.id}`,
+      engaged: position.engaged,
+    })),
+    ...changes
+      .filter(({ on }) => !known.has(key(on)) && fits(on))
+      .map(({ on, says }): Explanation => ({ kind: 'engagement', says, engaged: on })),
   ];
 }
 
 const FACTORS = [10, 60] as const;
 
-/** The usual slips of pen and eye: upside down, a factor of 10 or 60, a stage left out, one counted too few or too many. */
+/**
+ * The usual slips of pen and eye: upside down, a factor of 10 or 60, a stage left out, one counted too few or too many.
+ */
 export function slips(
   open: OpenTrain,
   engaged: readonly string[],
@@ -88,7 +99,12 @@ export function slips(
     if (agrees(fraction(factor, 1))) found.push(says(`${factor} times too much: a factor of ${factor} in it`));
     if (agrees(fraction(1, factor))) found.push(says(`${factor} times too little: a factor of ${factor} left out`));
   }
-  if (quantity === 'ratio') found.push(...stagesLeftOut(open, engaged).filter(({ factor }) => agrees(factor)).map((stage) => says(stage.says))); // prettier-ignore
+  if (quantity === 'ratio')
+    found.push(
+      ...stagesLeftOut(open, engaged)
+        .filter(({ factor }) => agrees(factor))
+        .map((stage) => says(stage.says)),
+    );
   if (reading.kind === 'marks')
     for (const by of [1, -1]) {
       const passed = reading.passed + by;
@@ -101,7 +117,10 @@ export function slips(
   return found;
 }
 
-/** Pairs that carry power, as factors by which the ratio changes when they are forgotten: driven over driver, and what an idler's two pairs make. */
+/**
+ * Pairs that carry power, as factors by which the ratio changes when they are forgotten: driven over driver, and what
+ * an idler's two pairs make.
+ */
 function stagesLeftOut(open: OpenTrain, engaged: readonly string[]) {
   const { train } = open.network;
   const roles = meshRoles(solveEngaged(open, engaged));
@@ -111,7 +130,12 @@ function stagesLeftOut(open: OpenTrain, engaged: readonly string[]) {
     .flatMap(({ gears }) => {
       const [a, b] = gears.map((id) => teeth.get(id)!) as [number, number];
       const says = `the pair ${a} and ${b} left out`;
-      return a === b ? [] : [{ factor: fraction(a, b), says }, { factor: fraction(b, a), says }]; // prettier-ignore
+      return a === b
+        ? []
+        : [
+            { factor: fraction(a, b), says },
+            { factor: fraction(b, a), says },
+          ];
     });
 }
 

@@ -1,6 +1,9 @@
 import { add, compare, div, fromDecimal, mul, sign, sub, type Rational } from '../rational';
 
-/** What was read, and between which bounds it lies for sure: a plain promise, carried through every step of the arithmetic exactly. */
+/**
+ * What was read, and between which bounds it lies for sure: a plain promise, carried through every step of the
+ * arithmetic exactly.
+ */
 export interface Interval {
   readonly value: Rational;
   readonly least: Rational;

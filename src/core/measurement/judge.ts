@@ -10,8 +10,8 @@ import { contains, exactly, over, read, times, type Interval } from './interval'
 import type { Reading } from './log-schema';
 
 /**
- * agrees: the computed value lies in the interval, and that of no other position does · cannot-tell: those of others do too · does-not-agree: it lies outside ·
- * no-verdict: there is nothing to compare with.
+ * agrees: the computed value lies in the interval, and that of no other position does · cannot-tell: those of others do
+ * too · does-not-agree: it lies outside · no-verdict: there is nothing to compare with.
  */
 export type Verdict = 'agrees' | 'cannot-tell' | 'does-not-agree' | 'no-verdict';
 
@@ -163,7 +163,6 @@ function check(train: Train, reading: Reading, state: Known | null): void {
       reading.against !== undefined &&
       !train.members.some(({ id }) => id === reading.against)
     )
-      // prettier-ignore
       throw new RangeError(`against: there is no member "${reading.against}".`);
   }
   if (reading.kind === 'radii' && !train.meshes.some(({ id }) => id === reading.mesh))
@@ -184,7 +183,10 @@ function computedFor(train: Train, known: Known, reading: Reading): Rational | n
     case 'turns':
     case 'angle': {
       const signed = figures.get(reading.member)?.speed ?? null;
-      const [speed, against] = [speedOf(reading.member), speedOf(('against' in reading ? reading.against : undefined) ?? train.input)]; // prettier-ignore
+      const [speed, against] = [
+        speedOf(reading.member),
+        speedOf(('against' in reading ? reading.against : undefined) ?? train.input),
+      ];
       if (speed === null || against === null) return null;
       if (reading.way !== undefined && signed && (signed.n > 0 ? 'same' : 'reverse') !== reading.way) return null;
       return div(against, speed);
@@ -197,7 +199,9 @@ function computedFor(train: Train, known: Known, reading: Reading): Rational | n
     case 'scale':
     case 'weight': {
       const torque = torqueAt(known, reading.member);
-      return torque && reading.inputTorqueNm && !isZero(torque) ? mul(abs(torque), fromDecimal(reading.inputTorqueNm)) : null; // prettier-ignore
+      return torque && reading.inputTorqueNm && !isZero(torque)
+        ? mul(abs(torque), fromDecimal(reading.inputTorqueNm))
+        : null;
     }
     default:
       return null;
@@ -219,7 +223,9 @@ function torqueAt({ solved, figures }: Known, member: string): Rational | null {
 function fixedFor(train: Train, reading: Reading): Rational | null {
   if (reading.kind === 'teeth') return fraction(train.gears.find(({ id }) => id === reading.gear)!.teeth, 1);
   if (reading.kind !== 'radii') return null;
-  const [a, b] = train.meshes.find(({ id }) => id === reading.mesh)!.gears.map((id) => train.gears.find((gear) => gear.id === id)!.teeth); // prettier-ignore
+  const [a, b] = train.meshes
+    .find(({ id }) => id === reading.mesh)!
+    .gears.map((id) => train.gears.find((gear) => gear.id === id)!.teeth);
   return fraction(b!, a!);
 }
 
@@ -232,7 +238,10 @@ function comparedOf(reading: Reading, interval: Interval | null): Interval | nul
       over(exactly(fromDecimal(reading.inputRpm)), read(reading.inputRpm, reading.inputResolution)),
     );
   if ((reading.kind === 'scale' || reading.kind === 'weight') && reading.inputTorqueNm && reading.inputResolutionNm)
-    return times(interval, over(exactly(fromDecimal(reading.inputTorqueNm)), read(reading.inputTorqueNm, reading.inputResolutionNm))); // prettier-ignore
+    return times(
+      interval,
+      over(exactly(fromDecimal(reading.inputTorqueNm)), read(reading.inputTorqueNm, reading.inputResolutionNm)),
+    );
   return interval;
 }
 

@@ -1,3 +1,4 @@
+import { errorText } from '@/core/error-text';
 import { issueText, pathText, type Train } from '../train';
 import { judgeFor, type Judged } from './judge';
 import { correctionSchema, logSchema, readingSchema, runSchema, type Log, type Reading } from './log-schema';
@@ -10,7 +11,7 @@ export function readLog(text: string): ReadLog {
   try {
     json = JSON.parse(text);
   } catch (error) {
-    return { ok: false, message: `This is not JSON: ${error instanceof Error ? error.message : String(error)}` };
+    return { ok: false, message: `This is not JSON: ${errorText(error)}` };
   }
   const parsed = logSchema.safeParse(json);
   if (!parsed.success) return { ok: false, message: issueText(parsed.error.issues[0]!) };
@@ -27,7 +28,8 @@ function wrongIn({ readings, corrections = [] }: Log): string | null {
   }
   for (const [i, { of, reading }] of corrections.entries()) {
     if (!seen.has(of)) return `corrections[${i}].of: there is no reading "${of}".`;
-    if (seen.has(reading.id) && reading.id !== of) return `corrections[${i}].reading.id: "${reading.id}" stands in the log already.`; // prettier-ignore
+    if (seen.has(reading.id) && reading.id !== of)
+      return `corrections[${i}].reading.id: "${reading.id}" stands in the log already.`;
     seen.add(reading.id);
   }
   return null;

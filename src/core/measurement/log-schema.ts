@@ -1,6 +1,9 @@
 import * as z from 'zod/mini';
 
-/** Readings of a train at the bench as a file (format "tin-wheel/log", version 1); docs/log-format.md says what each means. */
+/**
+ * Readings of a train at the bench as a file (format "tin-wheel/log", version 1); docs/log-format.md says what each
+ * means.
+ */
 const number = (what: string, least: number, most = 1e12) => {
   const error = `${what} is a number from ${least} to ${most}.`;
   return z.number({ error }).check(z.gte(least, error), z.lte(most, error));
@@ -43,22 +46,114 @@ const way = z.optional(z.enum(['same', 'reverse'], { error: 'way is same or reve
 export const readingSchema = z.discriminatedUnion(
   'kind',
   [
-    z.strictObject({ ...base, kind: z.literal('marks'), member, way, marks: above('marks'), passed: above('passed'), resolution, inputTurns }), // prettier-ignore
-    z.strictObject({ ...base, kind: z.literal('turns'), member, way, turns: above('turns'), resolution, inputTurns, against: z.optional(member) }), // prettier-ignore
-    z.strictObject({ ...base, kind: z.literal('angle'), member, way, degrees: above('degrees'), resolution, inputTurns }), // prettier-ignore
-    z.strictObject({ ...base, kind: z.literal('frames'), member, frames: above('frames'), frameRate: above('frameRate'), turns: z.optional(above('turns')), resolution, inputRpm: optional(above('inputRpm')), inputResolution: optional(number('inputResolution', 0)) }), // prettier-ignore
-    z.strictObject({ ...base, kind: z.literal('tachometer'), member, rpm: above('rpm'), resolution, inputRpm: optional(above('inputRpm')), inputResolution: optional(number('inputResolution', 0)) }), // prettier-ignore
-    z.strictObject({ ...base, kind: z.literal('scale'), member, grams: above('grams'), resolutionG: z.optional(number('resolutionG', 0)), armMm: above('armMm'), resolutionMm: z.optional(number('resolutionMm', 0)), inputTorqueNm: optional(above('inputTorqueNm')), inputResolutionNm: optional(number('inputResolutionNm', 0)) }), // prettier-ignore
-    z.strictObject({ ...base, kind: z.literal('weight'), member, massKg: above('massKg'), resolutionKg: z.optional(number('resolutionKg', 0)), drumMm: above('drumMm'), resolutionMm: z.optional(number('resolutionMm', 0)), inputTorqueNm: optional(above('inputTorqueNm')), inputResolutionNm: optional(number('inputResolutionNm', 0)) }), // prettier-ignore
-    z.strictObject({ ...base, kind: z.literal('slowing'), stallTorqueNm: above('stallTorqueNm'), freeRpm: above('freeRpm'), rpm: above('rpm'), resolution }), // prettier-ignore
-    z.strictObject({ ...base, kind: z.literal('radii'), mesh: text('A mesh', 64), radiusMm: above('radiusMm'), otherMm: above('otherMm'), resolutionMm: z.optional(number('resolutionMm', 0)) }), // prettier-ignore
+    z.strictObject({
+      ...base,
+      kind: z.literal('marks'),
+      member,
+      way,
+      marks: above('marks'),
+      passed: above('passed'),
+      resolution,
+      inputTurns,
+    }),
+    z.strictObject({
+      ...base,
+      kind: z.literal('turns'),
+      member,
+      way,
+      turns: above('turns'),
+      resolution,
+      inputTurns,
+      against: z.optional(member),
+    }),
+    z.strictObject({
+      ...base,
+      kind: z.literal('angle'),
+      member,
+      way,
+      degrees: above('degrees'),
+      resolution,
+      inputTurns,
+    }),
+    z.strictObject({
+      ...base,
+      kind: z.literal('frames'),
+      member,
+      frames: above('frames'),
+      frameRate: above('frameRate'),
+      turns: z.optional(above('turns')),
+      resolution,
+      inputRpm: optional(above('inputRpm')),
+      inputResolution: optional(number('inputResolution', 0)),
+    }),
+    z.strictObject({
+      ...base,
+      kind: z.literal('tachometer'),
+      member,
+      rpm: above('rpm'),
+      resolution,
+      inputRpm: optional(above('inputRpm')),
+      inputResolution: optional(number('inputResolution', 0)),
+    }),
+    z.strictObject({
+      ...base,
+      kind: z.literal('scale'),
+      member,
+      grams: above('grams'),
+      resolutionG: z.optional(number('resolutionG', 0)),
+      armMm: above('armMm'),
+      resolutionMm: z.optional(number('resolutionMm', 0)),
+      inputTorqueNm: optional(above('inputTorqueNm')),
+      inputResolutionNm: optional(number('inputResolutionNm', 0)),
+    }),
+    z.strictObject({
+      ...base,
+      kind: z.literal('weight'),
+      member,
+      massKg: above('massKg'),
+      resolutionKg: z.optional(number('resolutionKg', 0)),
+      drumMm: above('drumMm'),
+      resolutionMm: z.optional(number('resolutionMm', 0)),
+      inputTorqueNm: optional(above('inputTorqueNm')),
+      inputResolutionNm: optional(number('inputResolutionNm', 0)),
+    }),
+    z.strictObject({
+      ...base,
+      kind: z.literal('slowing'),
+      stallTorqueNm: above('stallTorqueNm'),
+      freeRpm: above('freeRpm'),
+      rpm: above('rpm'),
+      resolution,
+    }),
+    z.strictObject({
+      ...base,
+      kind: z.literal('radii'),
+      mesh: text('A mesh', 64),
+      radiusMm: above('radiusMm'),
+      otherMm: above('otherMm'),
+      resolutionMm: z.optional(number('resolutionMm', 0)),
+    }),
     z.strictObject({ ...base, kind: z.literal('teeth'), gear: text('A gear', 64), teeth: above('teeth'), resolution }),
-    z.strictObject({ ...base, kind: z.literal('tip'), member, diameterMm: above('diameterMm'), resolutionMm: z.optional(number('resolutionMm', 0)), rpm: above('rpm'), resolution }), // prettier-ignore
-    z.strictObject({ ...base, kind: z.literal('event'), part: text('A part', 64), what: text('What happened', 2000).check(z.minLength(1, 'Say what happened.')) }), // prettier-ignore
+    z.strictObject({
+      ...base,
+      kind: z.literal('tip'),
+      member,
+      diameterMm: above('diameterMm'),
+      resolutionMm: z.optional(number('resolutionMm', 0)),
+      rpm: above('rpm'),
+      resolution,
+    }),
+    z.strictObject({
+      ...base,
+      kind: z.literal('event'),
+      part: text('A part', 64),
+      what: text('What happened', 2000).check(z.minLength(1, 'Say what happened.')),
+    }),
   ],
   {
     error:
-      'The kind of a reading is marks, turns, angle, frames, tachometer, scale, weight, slowing, radii, teeth, tip or event.',
+      'The kind of a reading is marks, turns, angle, frames, tachometer, scale, ' +
+      'weight, slowing, radii, teeth, tip or event.',
   },
 );
 

@@ -40,35 +40,73 @@ const RAKE = demoTrain('pan-rake');
 test('the worked example, as given', () => {
   const log = readLog(readFileSync(join(__dirname, 'cases/measure.mud-tram.log.json'), 'utf8'));
   if (!log.ok) throw new Error(log.message);
-  const expected = JSON.parse(readFileSync(join(__dirname, 'cases/measure.mud-tram.expected.json'), 'utf8')) as { readings: object[] }; // prettier-ignore
+  const expected = JSON.parse(readFileSync(join(__dirname, 'cases/measure.mud-tram.expected.json'), 'utf8')) as {
+    readings: object[];
+  };
   const found = judgeLog(TRAM, log.value).map((one) => judgedJson(one, toFraction));
   expect(found).toHaveLength(expected.readings.length);
   found.forEach((one, i) => expect(one).toMatchObject(expected.readings[i]!));
 });
 
-const of = (reading: Omit<Extract<Reading, { kind: 'marks' }>, 'id'> | object): Reading => ({ id: 'a', ...reading }) as Reading; // prettier-ignore
+const of = (reading: Omit<Extract<Reading, { kind: 'marks' }>, 'id'> | object): Reading =>
+  ({ id: 'a', ...reading }) as Reading;
 const bounds = (reading: object) => {
   const { least, value, most } = plain(measured(of(reading)).interval!);
   return [least, value, most];
 };
 
 test('every kind of reading, by hand', () => {
-  expect(bounds({ kind: 'turns', member: 'out', turns: 4, resolution: 0.25, inputTurns: 10 })).toEqual([10 / 4.25, 2.5, 10 / 3.75]); // prettier-ignore
-  expect(bounds({ kind: 'angle', member: 'out', degrees: 90, resolution: 2, inputTurns: 1 })).toEqual([360 / 92, 4, 360 / 88]); // prettier-ignore
-  expect(bounds({ kind: 'frames', member: 'out', frames: 30, frameRate: 60, turns: 2, resolution: 1 })).toEqual([7200 / 31, 240, 7200 / 29]); // prettier-ignore
+  expect(bounds({ kind: 'turns', member: 'out', turns: 4, resolution: 0.25, inputTurns: 10 })).toEqual([
+    10 / 4.25,
+    2.5,
+    10 / 3.75,
+  ]);
+  expect(bounds({ kind: 'angle', member: 'out', degrees: 90, resolution: 2, inputTurns: 1 })).toEqual([
+    360 / 92,
+    4,
+    360 / 88,
+  ]);
+  expect(bounds({ kind: 'frames', member: 'out', frames: 30, frameRate: 60, turns: 2, resolution: 1 })).toEqual([
+    7200 / 31,
+    240,
+    7200 / 29,
+  ]);
   expect(bounds({ kind: 'tachometer', member: 'out', rpm: 120, resolution: 0.5 })).toEqual([119.5, 120, 120.5]);
   // 250 g at 100 mm: 0.25 · 9.80665 · 0.1 N·m.
-  const [least, value, most] = bounds({ kind: 'scale', member: 'out', grams: 250, resolutionG: 5, armMm: 100, resolutionMm: 1 }); // prettier-ignore
+  const [least, value, most] = bounds({
+    kind: 'scale',
+    member: 'out',
+    grams: 250,
+    resolutionG: 5,
+    armMm: 100,
+    resolutionMm: 1,
+  });
   expect(least).toBeCloseTo(0.245 * 9.80665 * 0.099, 12);
   expect(value).toBeCloseTo(0.2451662, 6);
   expect(most).toBeCloseTo(0.255 * 9.80665 * 0.101, 12);
-  expect(bounds({ kind: 'weight', member: 'out', massKg: 2, resolutionKg: 0, drumMm: 80, resolutionMm: 0 })[1]).toBeCloseTo(2 * 9.80665 * 0.04, 12); // prettier-ignore
+  expect(
+    bounds({ kind: 'weight', member: 'out', massKg: 2, resolutionKg: 0, drumMm: 80, resolutionMm: 0 })[1],
+  ).toBeCloseTo(2 * 9.80665 * 0.04, 12);
   // A motor of 0.6 N·m that turns at 250 rpm free and at 200 with the box gives it a fifth.
-  expect(bounds({ kind: 'slowing', stallTorqueNm: 0.6, freeRpm: 250, rpm: 200, resolution: 0 })[1]).toBeCloseTo(0.12, 12); // prettier-ignore
-  expect(bounds({ kind: 'radii', mesh: 'm5', radiusMm: 20, otherMm: 30, resolutionMm: 0.5 })).toEqual([29.5 / 20.5, 1.5, 30.5 / 19.5]); // prettier-ignore
-  expect(bounds({ kind: 'tip', member: 'out', diameterMm: 100, resolutionMm: 0, rpm: 600, resolution: 0 })[1]).toBeCloseTo(Math.PI, 12); // prettier-ignore
-  expect(measured(of({ kind: 'event', part: 'lay', what: 'pin sheared' }))).toMatchObject({ quantity: 'event', interval: null }); // prettier-ignore
-  expect(measured(of({ kind: 'marks', member: 'out', marks: 24, passed: 8.5, resolution: 0.5, inputTurns: 1 })).line).toBe('24 marks × 1 turns in / (8.5 ± 0.5) passed'); // prettier-ignore
+  expect(bounds({ kind: 'slowing', stallTorqueNm: 0.6, freeRpm: 250, rpm: 200, resolution: 0 })[1]).toBeCloseTo(
+    0.12,
+    12,
+  );
+  expect(bounds({ kind: 'radii', mesh: 'm5', radiusMm: 20, otherMm: 30, resolutionMm: 0.5 })).toEqual([
+    29.5 / 20.5,
+    1.5,
+    30.5 / 19.5,
+  ]);
+  expect(
+    bounds({ kind: 'tip', member: 'out', diameterMm: 100, resolutionMm: 0, rpm: 600, resolution: 0 })[1],
+  ).toBeCloseTo(Math.PI, 12);
+  expect(measured(of({ kind: 'event', part: 'lay', what: 'pin sheared' }))).toMatchObject({
+    quantity: 'event',
+    interval: null,
+  });
+  expect(
+    measured(of({ kind: 'marks', member: 'out', marks: 24, passed: 8.5, resolution: 0.5, inputTurns: 1 })).line,
+  ).toBe('24 marks × 1 turns in / (8.5 ± 0.5) passed');
 });
 
 const decimal = fc.integer({ min: -10_000, max: 10_000 }).map((value) => fromDecimal(value / 100));
@@ -111,7 +149,11 @@ test('a true value read with errors inside the stated resolution is never said n
         const exact = toNumber(inverse(ratio)) * marks * inputTurns;
         const passed = Number((exact + (0.5 * error) / 101).toFixed(9));
         fc.pre(passed > 0.6);
-        const { verdict, others } = judges.get(train)!.judge(of({ kind: 'marks', position: id, member: train.outputs[0], marks, passed, resolution: 0.5, inputTurns })); // prettier-ignore
+        const { verdict, others } = judges
+          .get(train)!
+          .judge(
+            of({ kind: 'marks', position: id, member: train.outputs[0], marks, passed, resolution: 0.5, inputTurns }),
+          );
         expect(['agrees', 'cannot-tell']).toContain(verdict);
         expect(verdict === 'cannot-tell').toBe(others.length > 0);
       },
@@ -123,7 +165,8 @@ test('a true value read with errors inside the stated resolution is never said n
 test('where it cannot tell, so many turns would: with them it can, with one less it need not', () => {
   const { judge } = judgeFor(RAKE);
   const reading = { kind: 'turns' as const, position: '2', member: 'out', resolution: 0.25 };
-  // 2.837 : 1 and 1.614 : 1 …: one turn of the input is 0.3525 ± 0.25 of the output, which second, third and first could be.
+  // 2.837 : 1 and 1.614 : 1 …: one turn of the input is 0.3525 ± 0.25 of the output, which second, third and first
+  // could be.
   const first = judge(of({ ...reading, turns: 0.35, inputTurns: 1 }));
   expect(first.verdict).toBe('cannot-tell');
   expect(first.others).toEqual(expect.arrayContaining(['1']));
@@ -132,8 +175,8 @@ test('where it cannot tell, so many turns would: with them it can, with one less
     return Math.abs(ratio('2') - ratio(id));
   });
   const n = first.turnsToTell!;
-  expect(2 * 0.25 / n).toBeLessThan(Math.min(...gaps)); // prettier-ignore
-  expect(2 * 0.25 / (n - 1)).toBeGreaterThanOrEqual(Math.min(...gaps)); // prettier-ignore
+  expect((2 * 0.25) / n).toBeLessThan(Math.min(...gaps));
+  expect((2 * 0.25) / (n - 1)).toBeGreaterThanOrEqual(Math.min(...gaps));
   const exact = n / Math.abs(toNumber(solvePositions(networkOf(RAKE)).get('2')!.ratio!));
   expect(judge(of({ ...reading, turns: Number(exact.toFixed(6)), inputTurns: n })).verdict).toBe('agrees');
 });
@@ -145,32 +188,77 @@ describe('what does not agree is explained', () => {
     expect(judged.verdict).toBe('does-not-agree');
     return explain(judged).map(({ says }) => says);
   };
-  const turns = (position: string, value: number, inputTurns = 100) => ({ kind: 'turns', position, member: 'out', turns: value, resolution: 0.01, inputTurns }); // prettier-ignore
+  const turns = (position: string, value: number, inputTurns = 100) => ({
+    kind: 'turns',
+    position,
+    member: 'out',
+    turns: value,
+    resolution: 0.01,
+    inputTurns,
+  });
 
   test('by one element engaged instead of another: two clutches were swapped', () => {
     // First of the rake is 64/13; read as second's 122/43.
     const second = (100 * 43) / 122;
     expect(explained(RAKE, turns('1', Number(second.toFixed(2))))).toContain('agrees with position 2');
     const alone = { ...RAKE, positions: RAKE.positions.filter(({ id }) => id !== '2') };
-    expect(explained(alone, turns('1', Number(second.toFixed(2))))).toContain('agrees with Second engaged instead of First'); // prettier-ignore
+    expect(explained(alone, turns('1', Number(second.toFixed(2))))).toContain(
+      'agrees with Second engaged instead of First',
+    );
   });
 
   test('by the usual slips', () => {
     const ratio = Math.abs(toNumber(solvePositions(networkOf(RAKE)).get('1')!.ratio!));
-    expect(explained(RAKE, turns('1', Number((100 * ratio).toFixed(2))))).toContain('the other way up: out/in for in/out'); // prettier-ignore
-    expect(explained(RAKE, turns('1', Number((1000 / ratio).toFixed(2))))).toContain('10 times too little: a factor of 10 left out'); // prettier-ignore
-    expect(explained(RAKE, turns('1', Number((6000 / ratio).toFixed(2))))).toContain('60 times too little: a factor of 60 left out'); // prettier-ignore
+    expect(explained(RAKE, turns('1', Number((100 * ratio).toFixed(2))))).toContain(
+      'the other way up: out/in for in/out',
+    );
+    expect(explained(RAKE, turns('1', Number((1000 / ratio).toFixed(2))))).toContain(
+      '10 times too little: a factor of 10 left out',
+    );
+    expect(explained(RAKE, turns('1', Number((6000 / ratio).toFixed(2))))).toContain(
+      '60 times too little: a factor of 60 left out',
+    );
     const marks = (24 * 4) / ratio;
-    expect(explained(RAKE, { kind: 'marks', position: '1', member: 'out', marks: 24, passed: Number((marks - 1).toFixed(2)), resolution: 0.25, inputTurns: 4 })).toContain('one mark counted too few'); // prettier-ignore
-    expect(explained(RAKE, { kind: 'marks', position: '1', member: 'out', marks: 24, passed: Number((marks + 1).toFixed(2)), resolution: 0.25, inputTurns: 4 })).toContain('one mark counted too many'); // prettier-ignore
+    expect(
+      explained(RAKE, {
+        kind: 'marks',
+        position: '1',
+        member: 'out',
+        marks: 24,
+        passed: Number((marks - 1).toFixed(2)),
+        resolution: 0.25,
+        inputTurns: 4,
+      }),
+    ).toContain('one mark counted too few');
+    expect(
+      explained(RAKE, {
+        kind: 'marks',
+        position: '1',
+        member: 'out',
+        marks: 24,
+        passed: Number((marks + 1).toFixed(2)),
+        resolution: 0.25,
+        inputTurns: 4,
+      }),
+    ).toContain('one mark counted too many');
   });
 });
 
 test('torques: below the ideal is loss, with its efficiency for each mesh; above it nothing explains it', () => {
   const judge = judgeFor(RAKE);
-  const scale = (grams: number): Reading => of({ kind: 'scale', position: '1', member: 'out', grams, resolutionG: 1, armMm: 100, resolutionMm: 0, inputTorqueNm: 0.1 }); // prettier-ignore
+  const scale = (grams: number): Reading =>
+    of({
+      kind: 'scale',
+      position: '1',
+      member: 'out',
+      grams,
+      resolutionG: 1,
+      armMm: 100,
+      resolutionMm: 0,
+      inputTorqueNm: 0.1,
+    });
   const ideal = 0.1 * Math.abs(toNumber(solvePositions(networkOf(RAKE)).get('1')!.ratio!));
-  const gramsAt = (share: number) => Number(((share * ideal) / 9.80665 / 0.1 * 1000).toFixed(1)); // prettier-ignore
+  const gramsAt = (share: number) => Number((((share * ideal) / 9.80665 / 0.1) * 1000).toFixed(1));
   const lossy = judge.judge(scale(gramsAt(0.9)));
   expect(lossy.verdict).toBe('no-verdict');
   const [found] = efficiencies(judge, [lossy]);
@@ -184,7 +272,8 @@ test('torques: below the ideal is loss, with its efficiency for each mesh; above
 });
 
 test('a correction takes the place of what it corrects, and both stay; corrections of corrections too', () => {
-  const reading = (id: string, passed: number): Reading => of({ id, kind: 'marks', position: '1', member: 'out', marks: 24, passed }); // prettier-ignore
+  const reading = (id: string, passed: number): Reading =>
+    of({ id, kind: 'marks', position: '1', member: 'out', marks: 24, passed });
   const log: Log = {
     format: 'tin-wheel/log',
     version: 1,
@@ -197,7 +286,10 @@ test('a correction takes the place of what it corrects, and both stay; correctio
   expect(readLog(JSON.stringify(log))).toEqual({ ok: true, value: log });
   const [first, second] = countedIn(log);
   expect(first!.reading.id).toBe('a3');
-  expect(first!.was.map(({ reading: { id }, why }) => [id, why])).toEqual([['a', 'wrong count typed'], ['a2', 'wrong again']]); // prettier-ignore
+  expect(first!.was.map(({ reading: { id }, why }) => [id, why])).toEqual([
+    ['a', 'wrong count typed'],
+    ['a2', 'wrong again'],
+  ]);
   expect(second).toEqual({ reading: log.readings[1], was: [] });
   expect(judgeLog(TRAM, log).map(({ verdict }) => verdict)).toEqual(['agrees', 'agrees']);
 });
@@ -207,7 +299,10 @@ const MARKS = { id: 'a', kind: 'marks', position: '1', member: 'out', marks: 24,
 
 test.each([
   [{ ...LOG, readings: [MARKS, MARKS] }, 'readings[1].id: "a" stands in the log twice.'],
-  [{ ...LOG, readings: [], corrections: [{ of: 'z', why: 'x', reading: MARKS }] }, 'corrections[0].of: there is no reading "z".'], // prettier-ignore
+  [
+    { ...LOG, readings: [], corrections: [{ of: 'z', why: 'x', reading: MARKS }] },
+    'corrections[0].of: there is no reading "z".',
+  ],
   [{ ...LOG, readings: [{ ...MARKS, passed: 0 }] }, 'readings[0].passed: passed is a number above 0.'],
   [{ ...LOG, version: 2, readings: [] }, 'version: The version must be 1.'],
 ])('the log %j is refused with its place', (log, message) => {

@@ -1,6 +1,9 @@
 import type { Train } from '../train';
 
-/** Which hand each gear's helix has to have, against that of the first it hangs together with: two gears that mesh outside need opposite hands, a gear in a ring the ring's own. */
+/**
+ * Which hand each gear's helix has to have, against that of the first it hangs together with: two gears that mesh
+ * outside need opposite hands, a gear in a ring the ring's own.
+ */
 export function helixHands(train: Train): ReadonlyMap<string, 1 | -1> {
   const types = new Map(train.gears.map(({ id, type }) => [id, type]));
   const hands = new Map<string, 1 | -1>();

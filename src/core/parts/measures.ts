@@ -2,10 +2,9 @@ import { involute, PRESSURE_ANGLE, toothForm } from '../shapes';
 import type { Gear } from '../train';
 
 /**
- * How many pairs of teeth of two gears are in contact on average, in modules: ε = (√(ra₁² − rb₁²) + √(ra₂² − rb₂²) − a sin α) / (π cos α); of a gear in a ring
- * ε = (√(ra₁² − rb₁²) − √(ra₂² − rb₂²) + a sin α) / (π cos α), with the tips that are drawn: those of a ring are
- * shortened where they would foul. Null for
- * other kinds. No profile shift.
+ * How many pairs of teeth of two gears are in contact on average, in modules: ε = (√(ra₁² − rb₁²) + √(ra₂² − rb₂²) − a
+ * sin α) / (π cos α); of a gear in a ring ε = (√(ra₁² − rb₁²) − √(ra₂² − rb₂²) + a sin α) / (π cos α), with the tips
+ * that are drawn: those of a ring are shortened where they would foul. Null for other kinds. No profile shift.
  */
 export function contactRatioOf(one: Gear, other: Gear): number | null {
   const [a, b] = one.type === 'internal' ? [other, one] : [one, other];

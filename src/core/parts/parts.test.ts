@@ -7,31 +7,42 @@ import type { Gear, Train } from '../train';
 import { contactRatioOf, partsOf, partsTable, spanOf } from '.';
 
 const use = { speedRpm: 600, torqueNm: 2 };
-const withModule = (train: Train, module: number): Train => ({ ...train, gears: train.gears.map((gear, i) => (i === 0 ? { ...gear, module } : { ...gear, module: undefined })) as Train['gears'] }); // prettier-ignore
+const withModule = (train: Train, module: number): Train => ({
+  ...train,
+  gears: train.gears.map((gear, i) =>
+    i === 0 ? { ...gear, module } : { ...gear, module: undefined },
+  ) as Train['gears'],
+});
 const row = (train: Train, gear: string) => partsOf(train, use).parts.find((part) => part.gear === gear)!;
 
-test('the rake by hand: sizes, centre distances that all agree, and the torque on the teeth in the position that is worst', () => {
-  const train = withModule(demoTrain('pan-rake'), 2);
-  const { parts, wheels, different } = partsOf(train, use);
-  expect(wheels).toBe(train.gears.length);
-  expect(different).toBeLessThanOrEqual(wheels);
-  const pinion = parts.find(({ teeth, member }) => teeth === 19 && member === train.input)!;
-  expect(pinion).toMatchObject({ moduleMm: 2, pitchMm: 38, outsideMm: 42, rootMm: 33 });
-  expect(pinion.basePitchMm).toBeCloseTo(2 * Math.PI * Math.cos((20 * Math.PI) / 180), 6);
-  // Every pair between the same two shafts has the same distance.
-  const shafts = parts.filter(({ member, teeth }) => member === 'lay' || teeth === 19).flatMap(({ centreDistancesMm }) => Object.values(centreDistancesMm)); // prettier-ignore
-  expect(Math.min(...shafts.filter((mm) => Math.abs(mm - 51) < 1))).toBe(51);
-  // The pinion carries what is put in; in direct drive nothing.
-  expect(pinion.worst).toMatchObject({ torqueNm: 2, speedRpm: 600 });
-  const first = parts.find(({ teeth, member }) => teeth === 38 && member !== 'lay')!;
-  expect(first.worst!.position).toBe('1');
-  expect(first.worst!.torqueNm).toBeCloseTo((2 * 64) / 13, 5);
-  expect(first.worst!.speedRpm).toBeCloseTo((600 * 13) / 64, 5);
-  // It is fastest where it only turns along, or in another position.
-  expect(first.tipMetresPerSecond!).toBeGreaterThanOrEqual(
-    (Math.PI * first.outsideMm! * ((600 * 13) / 64)) / 60_000 - 1e-9,
-  );
-});
+test(
+  'the rake by hand: sizes, centre distances that all agree, and the ' +
+    'torque on the teeth in the position that is worst',
+  () => {
+    const train = withModule(demoTrain('pan-rake'), 2);
+    const { parts, wheels, different } = partsOf(train, use);
+    expect(wheels).toBe(train.gears.length);
+    expect(different).toBeLessThanOrEqual(wheels);
+    const pinion = parts.find(({ teeth, member }) => teeth === 19 && member === train.input)!;
+    expect(pinion).toMatchObject({ moduleMm: 2, pitchMm: 38, outsideMm: 42, rootMm: 33 });
+    expect(pinion.basePitchMm).toBeCloseTo(2 * Math.PI * Math.cos((20 * Math.PI) / 180), 6);
+    // Every pair between the same two shafts has the same distance.
+    const shafts = parts
+      .filter(({ member, teeth }) => member === 'lay' || teeth === 19)
+      .flatMap(({ centreDistancesMm }) => Object.values(centreDistancesMm));
+    expect(Math.min(...shafts.filter((mm) => Math.abs(mm - 51) < 1))).toBe(51);
+    // The pinion carries what is put in; in direct drive nothing.
+    expect(pinion.worst).toMatchObject({ torqueNm: 2, speedRpm: 600 });
+    const first = parts.find(({ teeth, member }) => teeth === 38 && member !== 'lay')!;
+    expect(first.worst!.position).toBe('1');
+    expect(first.worst!.torqueNm).toBeCloseTo((2 * 64) / 13, 5);
+    expect(first.worst!.speedRpm).toBeCloseTo((600 * 13) / 64, 5);
+    // It is fastest where it only turns along, or in another position.
+    expect(first.tipMetresPerSecond!).toBeGreaterThanOrEqual(
+      (Math.PI * first.outsideMm! * ((600 * 13) / 64)) / 60_000 - 1e-9,
+    );
+  },
+);
 
 test('planets are counted as often as they stand round; a ring has its tips inside', () => {
   const train = withModule(demoTrain('stirrer'), 1);
@@ -48,19 +59,33 @@ test('without a module there are no sizes, but everything else; sizes that follo
   const bare = demoTrain('pan-rake');
   const none = { ...bare, gears: bare.gears.map((gear) => ({ ...gear, module: undefined })) as Train['gears'] };
   const part = row(none, none.gears[0]!.id);
-  expect(part).toMatchObject({ moduleMm: null, pitchMm: null, outsideMm: null, centreDistancesMm: {}, tipMetresPerSecond: null }); // prettier-ignore
+  expect(part).toMatchObject({
+    moduleMm: null,
+    pitchMm: null,
+    outsideMm: null,
+    centreDistancesMm: {},
+    tipMetresPerSecond: null,
+  });
   expect(part.worst).not.toBeNull();
   const one = withModule(bare, 2);
   // The idler turns about a line of its own: nothing says how large its gears are.
   const unknown = partsOf(one, use).parts.filter(({ moduleMm }) => moduleMm === null);
   expect(unknown.map(({ teeth }) => teeth).sort()).toEqual([14, 21, 37]);
-  expect(partsOf(one, { speedRpm: null, torqueNm: null }).parts[0]!.worst).toMatchObject({ speedRpm: null, torqueNm: null }); // prettier-ignore
+  expect(partsOf(one, { speedRpm: null, torqueNm: null }).parts[0]!.worst).toMatchObject({
+    speedRpm: null,
+    torqueNm: null,
+  });
 });
 
 const gear = (teeth: number, type: Gear['type'] = 'external'): Gear => ({ id: `g${teeth}`, member: 'm', teeth, type });
 
 test('contact ratio by another way: teeth counted while the line of action is walked along', () => {
-  for (const [a, b] of [[17, 40], [25, 25], [12, 60], [40, 17]] as const) {
+  for (const [a, b] of [
+    [17, 40],
+    [25, 25],
+    [12, 60],
+    [40, 17],
+  ] as const) {
     // Along the line of action from where the mate's tip meets it to where the own tip does.
     const [fa, fb] = [toothForm({ teeth: a, moduleMm: 1 }), toothForm({ teeth: b, moduleMm: 1 })];
     const sin = Math.sin((20 * Math.PI) / 180);
@@ -72,7 +97,7 @@ test('contact ratio by another way: teeth counted while the line of action is wa
   expect(ring).toBe(contactRatioOf(gear(60, 'internal'), gear(18)));
   expect(ring).toBeGreaterThan(contactRatioOf(gear(18), gear(60))!);
   expect(contactRatioOf(gear(18), gear(20, 'bevel'))).toBeNull();
-}); // prettier-ignore
+});
 
 test('the span is what the outline measures: between parallel tangents of its flanks', () => {
   for (const teeth of [17, 23, 40]) {
@@ -112,30 +137,34 @@ test('a ring of 58 round a planet of 16, its teeth shortened: the contact ratio 
   expect(ratio).toBeCloseTo(1.74, 2);
 });
 
-test('a planet bears one copy’s part of its meshes, and its tips go with the orbit: by turning its place in small steps', () => {
-  const train = withModule(demoTrain('stirrer'), 2);
-  const planet = partsOf(train, use).parts.find(({ copies }) => copies > 1)!;
-  const solved = solvePositions(networkOf(train)).get('slow')!;
-  const turns = (id: string) => toNumber(solved.state.speeds.of(solved.network.memberIndex.get(id)!)!);
-  const mesh = train.meshes.find(({ gears }) => gears.includes(planet.gear))!;
-  const mate = train.gears.find(({ id }) => mesh.gears.includes(id) && id !== planet.gear)!;
-  // The sun takes 2 N·m over all its planets.
-  expect(mate.member).toBe(train.input);
-  expect(planet.worst!.torqueNm).toBeCloseTo((2 * planet.teeth) / mate.teeth / planet.copies, 5);
-  const carrier = train.members.find(({ id }) => id === planet.member)!.carrier!;
-  const orbit = Object.values(planet.centreDistancesMm)[0]!;
-  const place = (angle: number) => ({
-    x: orbit * Math.cos(turns(carrier) * angle) + (planet.outsideMm! / 2) * Math.cos(turns(planet.member) * angle),
-    y: orbit * Math.sin(turns(carrier) * angle) + (planet.outsideMm! / 2) * Math.sin(turns(planet.member) * angle),
-  });
-  let fastest = 0;
-  for (let angle = 0; angle < 400; angle += 0.01) {
-    const [a, b] = [place(angle), place(angle + 1e-5)];
-    fastest = Math.max(fastest, Math.hypot(b.x - a.x, b.y - a.y) / 1e-5);
-  }
-  const inSlow = (fastest * 2 * Math.PI * 600) / 60_000;
-  expect(planet.tipMetresPerSecond!).toBeGreaterThanOrEqual(inSlow * 0.999);
-  // Direct drive turns all as one: the furthest tip at the input's speed.
-  const direct = ((orbit + planet.outsideMm! / 2) * 2 * Math.PI * 600) / 60_000;
-  expect(planet.tipMetresPerSecond!).toBeCloseTo(Math.max(inSlow, direct), 2);
-});
+test(
+  'a planet bears one copy’s part of its meshes, and its tips go with the ' +
+    'orbit: by turning its place in small steps',
+  () => {
+    const train = withModule(demoTrain('stirrer'), 2);
+    const planet = partsOf(train, use).parts.find(({ copies }) => copies > 1)!;
+    const solved = solvePositions(networkOf(train)).get('slow')!;
+    const turns = (id: string) => toNumber(solved.state.speeds.of(solved.network.memberIndex.get(id)!)!);
+    const mesh = train.meshes.find(({ gears }) => gears.includes(planet.gear))!;
+    const mate = train.gears.find(({ id }) => mesh.gears.includes(id) && id !== planet.gear)!;
+    // The sun takes 2 N·m over all its planets.
+    expect(mate.member).toBe(train.input);
+    expect(planet.worst!.torqueNm).toBeCloseTo((2 * planet.teeth) / mate.teeth / planet.copies, 5);
+    const carrier = train.members.find(({ id }) => id === planet.member)!.carrier!;
+    const orbit = Object.values(planet.centreDistancesMm)[0]!;
+    const place = (angle: number) => ({
+      x: orbit * Math.cos(turns(carrier) * angle) + (planet.outsideMm! / 2) * Math.cos(turns(planet.member) * angle),
+      y: orbit * Math.sin(turns(carrier) * angle) + (planet.outsideMm! / 2) * Math.sin(turns(planet.member) * angle),
+    });
+    let fastest = 0;
+    for (let angle = 0; angle < 400; angle += 0.01) {
+      const [a, b] = [place(angle), place(angle + 1e-5)];
+      fastest = Math.max(fastest, Math.hypot(b.x - a.x, b.y - a.y) / 1e-5);
+    }
+    const inSlow = (fastest * 2 * Math.PI * 600) / 60_000;
+    expect(planet.tipMetresPerSecond!).toBeGreaterThanOrEqual(inSlow * 0.999);
+    // Direct drive turns all as one: the furthest tip at the input's speed.
+    const direct = ((orbit + planet.outsideMm! / 2) * 2 * Math.PI * 600) / 60_000;
+    expect(planet.tipMetresPerSecond!).toBeCloseTo(Math.max(inSlow, direct), 2);
+  },
+);

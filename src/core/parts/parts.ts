@@ -15,7 +15,10 @@ export interface PartsUse {
   readonly torqueNm: number | null;
 }
 
-/** What the workshop has to know of one gear. Sizes are null where no module is given and none follows from those that are. */
+/**
+ * What the workshop has to know of one gear. Sizes are null where no module is given and none follows from those that
+ * are.
+ */
 export interface PartRow {
   readonly gear: string;
   readonly name: string;
@@ -63,7 +66,10 @@ export interface PartsList {
   readonly different: number;
 }
 
-/** Every wheel of a train, with its measures and what it has to bear; exact kinematics without losses, turned into decimals at the end. */
+/**
+ * Every wheel of a train, with its measures and what it has to bear; exact kinematics without losses, turned into
+ * decimals at the end.
+ */
 export function partsOf(train: Train, { speedRpm, torqueNm }: PartsUse): PartsList {
   const open = openTrain(networkOf(train));
   const cases = train.positions.map(({ id, engaged }) => ({ id, solved: solveEngaged(open, engaged) }));
@@ -73,12 +79,16 @@ export function partsOf(train: Train, { speedRpm, torqueNm }: PartsUse): PartsLi
   const orbitOf = orbitsOf(train, sizes, gears);
   const parts = train.gears.map((gear): PartRow => {
     const { moduleMm, pitchMm, outsideMm, rootMm } = sizes.of(gear);
-    const mates = train.meshes.filter((mesh) => mesh.gears.includes(gear.id)).map((mesh) => gears.get(mesh.gears.find((id) => id !== gear.id)!)!); // prettier-ignore
+    const mates = train.meshes
+      .filter((mesh) => mesh.gears.includes(gear.id))
+      .map((mesh) => gears.get(mesh.gears.find((id) => id !== gear.id)!)!);
     const known = (value: (mate: Gear) => number | null) =>
-      Object.fromEntries(mates.flatMap((mate) => {
-        const one = value(mate);
-        return one === null ? [] : [[mate.id, round(one)]];
-      })); // prettier-ignore
+      Object.fromEntries(
+        mates.flatMap((mate) => {
+          const one = value(mate);
+          return one === null ? [] : [[mate.id, round(one)]];
+        }),
+      );
     const limit = gear.material ? (train.tipSpeedLimits?.[gear.material] ?? USUAL_TIP_SPEEDS[gear.material]) : null;
     const fastest = largest(cases.map(({ solved }) => tipMmPerRadian(solved, gear, outsideMm, orbitOf)));
     return {
@@ -94,7 +104,9 @@ export function partsOf(train: Train, { speedRpm, torqueNm }: PartsUse): PartsLi
       outsideMm: rounded(outsideMm),
       rootMm: rounded(rootMm),
       faceWidthMm: gear.faceWidth ?? null,
-      basePitchMm: rounded(moduleMm === null || outsideMm === null ? null : Math.PI * moduleMm * Math.cos(PRESSURE_ANGLE)), // prettier-ignore
+      basePitchMm: rounded(
+        moduleMm === null || outsideMm === null ? null : Math.PI * moduleMm * Math.cos(PRESSURE_ANGLE),
+      ),
       centreDistancesMm: known((mate) => sizes.centreDistance(gear, mate)),
       contactRatio: known((mate) => contactRatioOf(gear, mate)),
       span: moduleMm === null ? null : spanOf(gear, moduleMm),
@@ -104,7 +116,9 @@ export function partsOf(train: Train, { speedRpm, torqueNm }: PartsUse): PartsLi
       tipLimit: limit,
     };
   });
-  const kinds = new Set(parts.map(({ type, teeth, moduleMm, faceWidthMm }) => JSON.stringify([type, teeth, moduleMm, faceWidthMm]))); // prettier-ignore
+  const kinds = new Set(
+    parts.map(({ type, teeth, moduleMm, faceWidthMm }) => JSON.stringify([type, teeth, moduleMm, faceWidthMm])),
+  );
   return { parts, wheels: parts.reduce((sum, part) => sum + part.copies, 0), different: kinds.size };
 }
 
@@ -174,7 +188,10 @@ function worstOf(
     speed: speedOf(solved, gear.member),
     torque: toothTorque(solved, gear.id) / copies,
   }));
-  const worst = found.reduce<(typeof found)[0] | null>((most, one) => (one.torque > (most?.torque ?? 0) ? one : most), null); // prettier-ignore
+  const worst = found.reduce<(typeof found)[0] | null>(
+    (most, one) => (one.torque > (most?.torque ?? 0) ? one : most),
+    null,
+  );
   return (
     worst && {
       position: worst.id,
@@ -184,11 +201,17 @@ function worstOf(
   );
 }
 
-/** The largest torque that one of a gear's meshes puts on it, per unit put in. What is shared between parallel ways is not counted. */
+/**
+ * The largest torque that one of a gear's meshes puts on it, per unit put in. What is shared between parallel ways is
+ * not counted.
+ */
 function toothTorque(solved: Solved, gear: string): number {
   const meshes = new Map(solved.network.meshes.map(({ mesh }) => [mesh.id, mesh.gears]));
   const own = contributions(solved).flatMap(({ source, torque }) =>
-    source.kind === 'mesh' && source.side !== 'arm' && torque && meshes.get(source.id)![source.side === 'a' ? 0 : 1] === gear // prettier-ignore
+    source.kind === 'mesh' &&
+    source.side !== 'arm' &&
+    torque &&
+    meshes.get(source.id)![source.side === 'a' ? 0 : 1] === gear
       ? [toNumber(abs(torque))]
       : [],
   );

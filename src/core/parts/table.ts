@@ -6,7 +6,6 @@ export function partsTable({ parts }: PartsList): {
   readonly head: readonly string[];
   readonly rows: readonly (readonly string[])[];
 } {
-  // prettier-ignore
   return { head: COLUMNS.map(([head]) => head), rows: parts.map((part) => COLUMNS.map(([, text]) => text(part))) };
 }
 

@@ -90,7 +90,9 @@ export const dog = (id: string, name: string, a: string, b: string): Coupler => 
 
 export const position = (name: string, ...engaged: string[]): Position => ({ id: name, name, engaged });
 
-/** The train that a pattern makes of these answers, or what is wrong with them; missing answers are the pattern's own. */
+/**
+ * The train that a pattern makes of these answers, or what is wrong with them; missing answers are the pattern's own.
+ */
 export function buildPattern(pattern: Pattern, name: string, answers: Readonly<Record<string, number>>): Edit {
   const answer = (key: string) => answers[key] ?? pattern.asks.find((ask) => ask.key === key)!.start;
   for (const { key, label, least, most, measure } of pattern.asks) {

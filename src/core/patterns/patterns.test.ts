@@ -77,7 +77,8 @@ test('two sets on one sun shaft give the textbook ratios', () => {
     toFraction(
       solveEngaged(openTrain(networkOf(train)), train.positions.find((one) => one.name === name)!.engaged).ratio!,
     );
-  // First, the rear carrier held, the sun shaft turning at −R₂/S₂ of the output: (S₁ + R₁ + S₁ R₂/S₂) / R₁ = (30 + 66 + 30 · 66/24) / 66.
+  // First, the rear carrier held, the sun shaft turning at −R₂/S₂ of the output: (S₁ + R₁ + S₁ R₂/S₂) / R₁ = (30 + 66 +
+  // 30 · 66/24) / 66.
   expect(of('1')).toBe('119/44');
   expect(of('2')).toBe('16/11');
   expect(of('3')).toBe('1');

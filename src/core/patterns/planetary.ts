@@ -5,7 +5,9 @@ export const planets: Ask = { key: 'planets', label: 'Planets', start: 3, least:
 const simple: Pattern = {
   key: 'planetary',
   title: 'Planetary set',
-  says: 'Sun in, carrier out; the ring held, or sun and carrier locked together. The ring follows from sun and planets.',
+  says:
+    'Sun in, carrier out; the ring held, or sun and carrier locked ' +
+    'together. The ring follows from sun and planets.',
   asks: [teethAsk('sun', 'Sun teeth', 24), teethAsk('planet', 'Planet teeth', 18), planets],
   build: (answer) => ({
     members: [member('sun'), member('carrier'), member('ring'), member('planet', 'carrier', answer('planets'))],

@@ -1,11 +1,16 @@
 import { brake, clutch, gear, member, position, teethAsk, type Pattern } from './pattern';
 import { planets } from './planetary';
 
-/** Step i of the planets meets sun i; all stand on one pin, so sun and step teeth add up to the same, and the ring meets step 1. */
+/**
+ * Step i of the planets meets sun i; all stand on one pin, so sun and step teeth add up to the same, and the ring meets
+ * step 1.
+ */
 const hub: Pattern = {
   key: 'hub',
   title: 'Hub with two or three suns',
-  says: 'Stepped planets, a sun at every step that can be held. Ring in and carrier out goes slow, carrier in and ring out fast, ring through is direct: 5 or 7 speeds.',
+  says:
+    'Stepped planets, a sun at every step that can be held. Ring in and carrier out goes slow, ' +
+    'carrier in and ring out fast, ring through is direct: 5 or 7 speeds.',
   asks: [
     { key: 'suns', label: 'Suns', start: 2, least: 2, most: 3 },
     teethAsk('sun', 'First sun teeth', 24),
@@ -62,7 +67,9 @@ const hub: Pattern = {
 const twoSets: Pattern = {
   key: 'two-set',
   title: 'Two-set automatic',
-  says: 'Two sets on one sun shaft; the output carries the front planets and the rear ring. Two clutches and two brakes give three speeds and a reverse.',
+  says:
+    'Two sets on one sun shaft; the output carries the front planets and the rear ring. ' +
+    'Two clutches and two brakes give three speeds and a reverse.',
   asks: [
     teethAsk('sun', 'Front sun teeth', 30),
     teethAsk('planet', 'Front planet teeth', 18),
@@ -112,11 +119,16 @@ const twoSets: Pattern = {
   }),
 };
 
-/** The carrier turns at (sun teeth · sun speed + ring teeth · ring speed) / (sun + ring teeth): it adds what comes in by both. */
+/**
+ * The carrier turns at (sun teeth · sun speed + ring teeth · ring speed) / (sun + ring teeth): it adds what comes in by
+ * both.
+ */
 const adder: Pattern = {
   key: 'adder',
   title: 'Two paths added by a differential',
-  says: 'The input drives the sun, and by a side shaft the ring; the carrier adds both. With the second path let go and the ring held there is one path alone.',
+  says:
+    'The input drives the sun, and by a side shaft the ring; the carrier adds both. With the ' +
+    'second path let go and the ring held there is one path alone.',
   asks: [
     teethAsk('sun', 'Sun teeth', 24),
     teethAsk('planet', 'Planet teeth', 18),

@@ -81,7 +81,9 @@ const countershaft: Pattern = {
 const rangeBox: Pattern = {
   key: 'range',
   title: 'Range box behind a box',
-  says: 'A countershaft box, and behind it a planetary set that is either locked or goes slow with its ring held: every speed twice.',
+  says:
+    'A countershaft box, and behind it a planetary set that is either locked or ' +
+    'goes slow with its ring held: every speed twice.',
   asks: [
     { ...boxAsks[0]!, start: 4 },
     ...boxAsks.slice(1).map((ask) => (ask.key === 'first' ? { ...ask, start: 2.6 } : ask)),
@@ -147,7 +149,10 @@ function share(sum: number, ratio: number): [number, number] {
   return [driver, sum - driver];
 }
 
-/** The constant pair takes the square root of the first ratio, so that first has two like pairs; the others follow in a geometric row. */
+/**
+ * The constant pair takes the square root of the first ratio, so that first has two like pairs; the others follow in a
+ * geometric row.
+ */
 function countershaftBox(speeds: number, sum: number, first: number, output = 'output'): Parts {
   const [a, b] = share(sum, Math.sqrt(first));
   const step = first ** (1 / (speeds - 1));

@@ -7,7 +7,10 @@ export interface PartPower {
   readonly member: string;
   /** The gear of a mesh, the planet whose pin pulls, the coupler, or the member itself at an input or output. */
   readonly part: { readonly kind: 'gear' | 'pin' | 'coupler' | 'port'; readonly id: string };
-  /** Received by the member, per unit of power put in; negative where the member gives. Null where it is shared between parallel ways. */
+  /**
+   * Received by the member, per unit of power put in; negative where the member gives. Null where it is shared between
+   * parallel ways.
+   */
   readonly power: number | null;
 }
 

@@ -25,25 +25,31 @@ test.each(TRAINS)(
         // What it shows is what the train with that fault does, solved from its own document.
         const faulty = withFaults(train, [hunt.secret]);
         const solved = solveEngaged(openTrain(networkOf(faulty.train)), faulty.engaged(test.engaged));
-        expect(test.outcome.ratio && toFraction(test.outcome.ratio)).toBe(solved.status === 'drive' ? toFraction(solved.ratio!) : null); // prettier-ignore
+        expect(test.outcome.ratio && toFraction(test.outcome.ratio)).toBe(
+          solved.status === 'drive' ? toFraction(solved.ratio!) : null,
+        );
       }
     }
   },
 );
 
-test('the seed chooses, the teacher may; a test that is made twice, or that all suspects answer alike, teaches nothing', () => {
-  const train = demoTrain('mud-tram');
-  expect(faultHunt(train, 4)).toEqual(faultHunt(train, 4));
-  const secrets = new Set([1, 2, 3, 4, 5, 6, 7, 8].map((seed) => JSON.stringify(faultHunt(train, seed)!.secret)));
-  expect(secrets.size).toBeGreaterThan(2);
-  const [named] = showingFaults(train);
-  const hunt = faultHunt(train, 1, named)!;
-  expect(hunt.secret).toBe(named);
-  const { engaged } = train.positions[0]!;
-  const { tests } = huntStanding(hunt, [engaged, engaged]);
-  expect(tests.map(({ vain }) => vain)).toEqual([false, true]);
-  expect(tests[1]!.before).toBe(tests[1]!.after);
-});
+test(
+  'the seed chooses, the teacher may; a test that is made twice, or that ' +
+    'all suspects answer alike, teaches nothing',
+  () => {
+    const train = demoTrain('mud-tram');
+    expect(faultHunt(train, 4)).toEqual(faultHunt(train, 4));
+    const secrets = new Set([1, 2, 3, 4, 5, 6, 7, 8].map((seed) => JSON.stringify(faultHunt(train, seed)!.secret)));
+    expect(secrets.size).toBeGreaterThan(2);
+    const [named] = showingFaults(train);
+    const hunt = faultHunt(train, 1, named)!;
+    expect(hunt.secret).toBe(named);
+    const { engaged } = train.positions[0]!;
+    const { tests } = huntStanding(hunt, [engaged, engaged]);
+    expect(tests.map(({ vain }) => vain)).toEqual([false, true]);
+    expect(tests[1]!.before).toBe(tests[1]!.after);
+  },
+);
 
 test('a train whose faults no position shows has nothing to hunt', () => {
   const train = demoTrain('mud-tram');

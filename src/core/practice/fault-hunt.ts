@@ -11,8 +11,9 @@ import type { Train } from '../train';
 import { drawFrom } from './draw';
 
 /**
- * A hunt for the one part of a train that is bad. Every fault that some position shows may be it; a test is a set of elements that a hand engages, and what the train then
- * does. What a test teaches follows from the faults that stay open after it; faults that no engagement tells apart count as one.
+ * A hunt for the one part of a train that is bad. Every fault that some position shows may be it; a test is a set of
+ * elements that a hand engages, and what the train then does. What a test teaches follows from the faults that stay
+ * open after it; faults that no engagement tells apart count as one.
  */
 export interface Hunt {
   readonly train: Train;
@@ -51,7 +52,8 @@ export function showingFaults(train: Train): readonly Fault[] {
   });
 }
 
-const alike = (a: Behaviour, b: Behaviour, engaged: readonly string[]): boolean => outcomeKey(a(engaged)) === outcomeKey(b(engaged)); // prettier-ignore
+const alike = (a: Behaviour, b: Behaviour, engaged: readonly string[]): boolean =>
+  outcomeKey(a(engaged)) === outcomeKey(b(engaged));
 
 /** A hunt in a train: the bad part by the seed, or the one that is named. Null where no fault would show. */
 export function faultHunt(train: Train, seed: number, named?: Fault): Hunt | null {
@@ -84,7 +86,10 @@ export function huntStanding(
   return { tests, open };
 }
 
-/** The tests of one who takes each time the one that leaves the fewest faults on average; and the faults that no test tells from the bad one, itself included. */
+/**
+ * The tests of one who takes each time the one that leaves the fewest faults on average; and the faults that no test
+ * tells from the bad one, itself included.
+ */
 export function bestHunt(hunt: Hunt): {
   readonly tests: readonly (readonly string[])[];
   readonly alike: readonly Fault[];
@@ -93,7 +98,13 @@ export function bestHunt(hunt: Hunt): {
   const tests: (readonly string[])[] = [];
   for (;;) {
     const { open } = huntStanding(hunt, tests);
-    const suspects = open.map((fault) => ({ faults: [fault], agrees: 0, of: 0, failsOn: null, behaviour: behavioursFor([fault]) })); // prettier-ignore
+    const suspects = open.map((fault) => ({
+      faults: [fault],
+      agrees: 0,
+      of: 0,
+      failsOn: null,
+      behaviour: behavioursFor([fault]),
+    }));
     const sightings = tests.map((engaged) => ({ name: '', engaged, fits: () => true }));
     const next = nextTestFor(hunt.train, { suspects, sound: false, sightings });
     if (!next) return { tests, alike: open };

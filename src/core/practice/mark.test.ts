@@ -1,6 +1,9 @@
 import { mark, type Answer, type Slip } from '.';
 
-const asked = (value: string, slips: readonly Slip[] = []) => ({ answer: { kind: 'number', value, unit: '' } as Answer, slips }); // prettier-ignore
+const asked = (value: string, slips: readonly Slip[] = []) => ({
+  answer: { kind: 'number', value, unit: '' } as Answer,
+  slips,
+});
 
 test.each([
   ['64/13', '64/13', 'right'],
@@ -53,5 +56,8 @@ test('parts count in any order, positions only in their own', () => {
   expect(mark({ answer: parts, slips: [] }, ['b', 'a']).verdict).toBe('right');
   expect(mark({ answer: parts, slips: [] }, ['b']).verdict).toBe('wrong');
   expect(mark({ answer: order, slips: [] }, ['b', 'a']).verdict).toBe('right');
-  expect(mark({ answer: order, slips: [{ value: 'a,b', slip: 'the-other-way-round' }] }, ['a', 'b'])).toEqual({ verdict: 'wrong', slip: 'the-other-way-round' }); // prettier-ignore
+  expect(mark({ answer: order, slips: [{ value: 'a,b', slip: 'the-other-way-round' }] }, ['a', 'b'])).toEqual({
+    verdict: 'wrong',
+    slip: 'the-other-way-round',
+  });
 });

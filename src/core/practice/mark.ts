@@ -49,7 +49,10 @@ function markNumber(right: Rational, slips: readonly Slip[], text: string): Mark
   return { verdict: 'wrong', slip: near[0]?.slip ?? null };
 }
 
-/** A size as people write it: 4.92, 4,92, 64/13, 4.92 : 1, with its unit behind it. What is wrong with it, as a sentence. */
+/**
+ * A size as people write it: 4.92, 4,92, 64/13, 4.92 : 1, with its unit behind it. What is wrong with it, as a
+ * sentence.
+ */
 function readSize(text: string): Rational | string {
   const plain = text
     .trim()
@@ -58,7 +61,11 @@ function readSize(text: string): Rational | string {
     .replace(/(\d),(\d)/, '$1.$2')
     .replace(/\s*\/\s*/, '/')
     .replace('−', '-');
-  if (/^\d{1,3},\d{3}$/.test(text.trim())) return `“${text.trim()}” can be read two ways: write ${text.trim().replace(',', '.')} or ${text.trim().replace(',', '')}.`; // prettier-ignore
+  if (/^\d{1,3},\d{3}$/.test(text.trim()))
+    return (
+      `“${text.trim()}” can be read two ways: write ` +
+      `${text.trim().replace(',', '.')} or ${text.trim().replace(',', '')}.`
+    );
   if (plain === '') return 'Type a number, a decimal or a fraction such as 64/13.';
   const read = parseRational(plain);
   if (!read) return `“${text.trim()}” is not a number. Type a decimal or a fraction such as 64/13.`;

@@ -63,31 +63,35 @@ function sound(train: Train, question: Question): void {
   }
 }
 
-test('every question of the demo trains, of 200 random ones and of random ones of every kind, answered again by other routes', () => {
-  const seen = new Set<string>();
-  for (const name of DEMO)
-    for (const question of practise(demoTrain(name), { seed: 7, count: 60 }).questions) {
-      sound(demoTrain(name), question);
-      seen.add(question.skill);
-    }
-  for (const { key } of RANDOM_KINDS)
-    for (const seed of [1, 2, 3]) {
-      const train = randomTrain(key, seed);
-      for (const question of practise(train, { seed, count: 12 }).questions) sound(train, question);
-    }
-  fc.assert(
-    fc.property(
-      arbitraryTrain({ oneWays: true, outputs: true, worms: true }),
-      fc.integer({ min: 0, max: 1_000_000 }),
-      (train, seed) => {
+test(
+  'every question of the demo trains, of 200 random ones and of random ones ' +
+    'of every kind, answered again by other routes',
+  () => {
+    const seen = new Set<string>();
+    for (const name of DEMO)
+      for (const question of practise(demoTrain(name), { seed: 7, count: 60 }).questions) {
+        sound(demoTrain(name), question);
+        seen.add(question.skill);
+      }
+    for (const { key } of RANDOM_KINDS)
+      for (const seed of [1, 2, 3]) {
+        const train = randomTrain(key, seed);
         for (const question of practise(train, { seed, count: 12 }).questions) sound(train, question);
-      },
-    ),
-    { numRuns: 200 },
-  );
-  expect([...seen].sort()).toEqual(Object.keys(SKILLS).sort());
-  expect([...again].sort()).toEqual(Object.keys(SKILLS).sort());
-});
+      }
+    fc.assert(
+      fc.property(
+        arbitraryTrain({ oneWays: true, outputs: true, worms: true }),
+        fc.integer({ min: 0, max: 1_000_000 }),
+        (train, seed) => {
+          for (const question of practise(train, { seed, count: 12 }).questions) sound(train, question);
+        },
+      ),
+      { numRuns: 200 },
+    );
+    expect([...seen].sort()).toEqual(Object.keys(SKILLS).sort());
+    expect([...again].sort()).toEqual(Object.keys(SKILLS).sort());
+  },
+);
 
 test('the same seed asks the same, another one something else; one question is not asked twice', () => {
   const ask = (seed: number) => practise(demoTrain('mud-tram'), { seed, count: 20 }).questions;
@@ -104,7 +108,10 @@ test('one skill alone; what a train cannot be asked is skipped, and said', () =>
   expect(winch.questions).toHaveLength(40);
   // One position and no coupler: nothing to put in order, to change or to engage.
   expect(winch.skipped).toEqual(expect.arrayContaining(['order', 'change', 'status', 'elements', 'overrun']));
-  expect(practise(demoTrain('sluice-winch'), { seed: 1, count: 5, skill: 'order' })).toEqual({ questions: [], skipped: ['order'] }); // prettier-ignore
+  expect(practise(demoTrain('sluice-winch'), { seed: 1, count: 5, skill: 'order' })).toEqual({
+    questions: [],
+    skipped: ['order'],
+  });
 });
 
 test('a drill goes through the skills that are wanted, and asks of another train what one cannot be asked', () => {
@@ -116,7 +123,9 @@ test('a drill goes through the skills that are wanted, and asks of another train
   expect(asked.filter(({ skill }) => skill === 'order').map(({ train }) => train)).toEqual([1, 1]);
   expect(new Set(asked.map(({ train }) => train)).size).toBe(2);
   expect(drill(subjects, { seed: 5, count: 6, skills })).toEqual(asked);
-  expect(drill([subjects[0]!], { seed: 5, count: 4, skills: ['order', 'pair'] }).map(({ skill }) => skill)).toEqual(Array(4).fill('pair')); // prettier-ignore
+  expect(drill([subjects[0]!], { seed: 5, count: 4, skills: ['order', 'pair'] }).map(({ skill }) => skill)).toEqual(
+    Array(4).fill('pair'),
+  );
   expect(drill([subjects[0]!], { seed: 5, count: 4, skills: ['order'] })).toEqual([]);
   expect(barrenSkills([subjects[0]!], skills)).toEqual(['order']);
   expect(barrenSkills(subjects, skills)).toEqual([]);

@@ -21,7 +21,10 @@ export interface Practice {
 const TRIES = 12;
 const MOST_SEED = 2 ** 32 - 1;
 
-/** Questions from a train: the same seed gives the same ones on every machine. The same question is not asked twice as long as there are others. */
+/**
+ * Questions from a train: the same seed gives the same ones on every machine. The same question is not asked twice as
+ * long as there are others.
+ */
 export function practise(train: Train, { seed, count, skill }: PracticeOptions): Practice {
   const subject = subjectOf(train);
   const draw = drawFrom(seed);
@@ -40,7 +43,10 @@ export function practise(train: Train, { seed, count, skill }: PracticeOptions):
   return { questions, skipped: [...skipped] };
 }
 
-/** The question that a skill makes of a train with this seed; undefined where it makes none. It is the same wherever it is asked. */
+/**
+ * The question that a skill makes of a train with this seed; undefined where it makes none. It is the same wherever it
+ * is asked.
+ */
 export function questionOf(subject: Subject, skill: Skill, seed: number): Omit<Question, 'id'> | undefined {
   const made = SKILLS[skill](subject, drawFrom(seed));
   return made && { skill, seed, ...made };
@@ -49,7 +55,8 @@ export function questionOf(subject: Subject, skill: Skill, seed: number): Omit<Q
 /** A question of one skill that was not asked yet, or if need be one that was. */
 function ask(subject: Subject, skill: Skill, seed: () => number, asked: Set<string>): Omit<Question, 'id'> | undefined {
   let made: Omit<Question, 'id'> | undefined;
-  for (let tries = 0; tries < TRIES && (!made || asked.has(made.text)); tries++) made = questionOf(subject, skill, seed()) ?? made; // prettier-ignore
+  for (let tries = 0; tries < TRIES && (!made || asked.has(made.text)); tries++)
+    made = questionOf(subject, skill, seed()) ?? made;
   if (made) asked.add(made.text);
   return made;
 }
@@ -70,7 +77,10 @@ export interface DrillOptions {
 export const barrenSkills = (subjects: readonly Subject[], skills: readonly Skill[]): readonly Skill[] =>
   skills.filter((skill) => drill(subjects, { seed: 0, count: 1, skills: [skill] }).length === 0);
 
-/** Questions out of several trains, skill by skill. A skill that one train cannot be asked is asked of another; one that none can is left out. */
+/**
+ * Questions out of several trains, skill by skill. A skill that one train cannot be asked is asked of another; one that
+ * none can is left out.
+ */
 export function drill(subjects: readonly Subject[], { seed, count, skills }: DrillOptions): readonly DrillQuestion[] {
   const draw = drawFrom(seed);
   const asked = new Set<string>();

@@ -34,7 +34,9 @@ export type Answer =
       readonly choices: readonly string[];
     };
 
-/** A figure or a choice that a usual slip leads to; never the right one. Ids of several parts stand joined by commas. */
+/**
+ * A figure or a choice that a usual slip leads to; never the right one. Ids of several parts stand joined by commas.
+ */
 export interface Slip {
   readonly value: string;
   readonly slip: SlipName;

@@ -10,18 +10,29 @@ const TRIES = 60;
 /** Teeth as they are seen in workshops. */
 const [LEAST_TEETH, MOST_TEETH] = [12, 72];
 
-/** A train of a kind with counts by chance, one that could be built where chance finds such a one, else with the pattern's own; the same seed gives the same train. @throws RangeError of a kind there is not */
+/**
+ * A train of a kind with counts by chance, one that could be built where chance finds such a one, else with the
+ * pattern's own; the same seed gives the same train. @throws RangeError of a kind there is not
+ */
 export function randomTrain(kind: string, seed: number): Train {
   const pattern = RANDOM_KINDS.find(({ key }) => key === kind);
   if (!pattern) throw new RangeError(`There is no kind of train "${kind}".`);
   const draw = drawFrom(seed);
-  const answers = [{}, ...Array.from({ length: TRIES }, () => Object.fromEntries(pattern.asks.map((ask) => [ask.key, near(ask, draw)])))].reverse(); // prettier-ignore
-  const trains = answers.map((one) => buildPattern(pattern, pattern.title, one)).flatMap((made) => (made.ok ? [made.train] : [])); // prettier-ignore
+  const answers = [
+    {},
+    ...Array.from({ length: TRIES }, () => Object.fromEntries(pattern.asks.map((ask) => [ask.key, near(ask, draw)]))),
+  ].reverse();
+  const trains = answers
+    .map((one) => buildPattern(pattern, pattern.title, one))
+    .flatMap((made) => (made.ok ? [made.train] : []));
   return trains.find((train) => !checkDesign(train).some(({ weight }) => weight === 'wrong')) ?? trains.at(-1)!;
 }
 
 /** A number somewhere near the one that is proposed. */
 function near({ start, least, most }: Ask, draw: Draw): number {
-  const [low, high] = start >= LEAST_TEETH ? [Math.max(LEAST_TEETH, start / 2), Math.min(Math.max(MOST_TEETH, start), start * 1.6)] : [start - 1, start + 2]; // prettier-ignore
+  const [low, high] =
+    start >= LEAST_TEETH
+      ? [Math.max(LEAST_TEETH, start / 2), Math.min(Math.max(MOST_TEETH, start), start * 1.6)]
+      : [start - 1, start + 2];
   return draw.whole(Math.max(least, Math.floor(low)), Math.min(most, Math.ceil(high)));
 }

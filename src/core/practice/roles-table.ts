@@ -13,7 +13,10 @@ export interface Cell {
   readonly slips: readonly Slip[];
 }
 
-/** One pair that power goes through; where a position has fewer pairs than others, the answer is that there is none, and no ratio is asked. */
+/**
+ * One pair that power goes through; where a position has fewer pairs than others, the answer is that there is none, and
+ * no ratio is asked.
+ */
 export interface RolesStage {
   readonly driver: Cell;
   readonly driven: Cell;
@@ -25,7 +28,10 @@ export interface RolesStage {
 /** What is answered where power goes through no further pair. */
 export const NO_PAIR = 'no pair';
 
-/** A position: the pairs that power goes through, one after the other, as many lines for each position so that none gives itself away; and what they come to. */
+/**
+ * A position: the pairs that power goes through, one after the other, as many lines for each position so that none
+ * gives itself away; and what they come to.
+ */
 export interface RolesRow {
   readonly position: string;
   readonly name: string;
@@ -33,11 +39,17 @@ export interface RolesRow {
   readonly overall: Cell;
 }
 
-/** The roles table of a train on fixed axes: driver, driven, ratio and overall, position by position. Positions whose power is shared, or goes through a set, have no row. */
+/**
+ * The roles table of a train on fixed axes: driver, driven, ratio and overall, position by position. Positions whose
+ * power is shared, or goes through a set, have no row.
+ */
 export function rolesTable(subject: Subject): readonly RolesRow[] {
   const { train, driving, central } = subject;
   const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
-  const choices = [NO_PAIR, ...new Set(train.gears.filter(({ member }) => central.includes(member)).map((gear) => gearName(train, gear)))]; // prettier-ignore
+  const choices = [
+    NO_PAIR,
+    ...new Set(train.gears.filter(({ member }) => central.includes(member)).map((gear) => gearName(train, gear))),
+  ];
   const rows = driving.flatMap((place) => {
     const flow = powerFlow(place.solved);
     if (flow?.paths.length !== 1 || flow.recirculating.length > 0) return [];

@@ -8,7 +8,9 @@ export const SLIPS: Readonly<Record<SlipName, { readonly name: string; readonly 
   },
   'idler-counted': {
     name: 'idler counted as a stage',
-    says: 'An idler was counted as a stage. It passes on what it gets: its teeth come in once above and once below, and cancel.',
+    says:
+      'An idler was counted as a stage. It passes on what it gets: its teeth ' +
+      'come in once above and once below, and cancel.',
   },
   'stage-left-out': {
     name: 'a stage left out',
@@ -20,27 +22,39 @@ export const SLIPS: Readonly<Record<SlipName, { readonly name: string; readonly 
   },
   'own-turn-forgotten': {
     name: 'the carrier’s own turn',
-    says: 'The carrier’s own turn is missing, or was counted where there is none: with the ring held it is 1 + r, with the carrier held it is r.',
+    says:
+      'The carrier’s own turn is missing, or was counted where there is none: with the ' +
+      'ring held it is 1 + r, with the carrier held it is r.',
   },
   'ring-sun-swapped': {
     name: 'ring and sun swapped',
-    says: 'Ring and sun were taken for one another: r is the ring’s teeth over the sun’s, and what is held is not what is driven.',
+    says:
+      'Ring and sun were taken for one another: r is the ring’s teeth over the ' +
+      'sun’s, and what is held is not what is driven.',
   },
   'direct-calculated': {
     name: 'direct drive calculated',
-    says: 'Input and output are locked together here: that is 1, whatever the teeth beside it would give. They only turn along.',
+    says:
+      'Input and output are locked together here: that is 1, whatever the ' +
+      'teeth beside it would give. They only turn along.',
   },
   'way-of-a-pair': {
     name: 'the way of a pair',
-    says: 'Count the pairs of external gears the power goes through: each one turns the way round, an idler makes it two.',
+    says:
+      'Count the pairs of external gears the power goes through: each one ' +
+      'turns the way round, an idler makes it two.',
   },
   'internal-sign': {
     name: 'sign of an internal pair',
-    says: 'There is an internal gear in it. A gear inside a ring turns the same way as the ring; only two external gears turn against one another.',
+    says:
+      'There is an internal gear in it. A gear inside a ring turns the same way as the ' +
+      'ring; only two external gears turn against one another.',
   },
   'torque-like-speed': {
     name: 'torque moved like speed',
-    says: 'Torque was moved like speed. What turns slower pulls harder: speed is divided by the ratio, torque multiplied.',
+    says:
+      'Torque was moved like speed. What turns slower pulls harder: speed ' +
+      'is divided by the ratio, torque multiplied.',
   },
   'factor-of-ten': {
     name: 'a factor of ten',

@@ -7,7 +7,10 @@ import { size, type Place, type Subject } from './subject';
 
 type Wrong = readonly [slip: SlipName, value: Rational | null];
 
-/** Slips that lead to a figure of their own: positive, never to be marked as the right one, each figure once, under its first name. */
+/**
+ * Slips that lead to a figure of their own: positive, never to be marked as the right one, each figure once, under its
+ * first name.
+ */
 export function slipsApart(right: Rational, wrong: readonly Wrong[]): readonly Slip[] {
   const found = new Map<string, SlipName>();
   for (const [slip, value] of wrong)
@@ -40,7 +43,12 @@ export function ratioSlips(subject: Subject, place: Place, ratio: Rational): rea
         .filter(({ driven }) => driving.some(({ driver }) => driver === driven))
         .map(({ driver, driven }) => mul(own, fraction(driven.teeth, driver.teeth))),
     ),
-    ...(pairs.length > 1 ? named('stage-left-out', pairs.map((pair) => mul(own, inverse(pair)))) : []), // prettier-ignore
+    ...(pairs.length > 1
+      ? named(
+          'stage-left-out',
+          pairs.map((pair) => mul(own, inverse(pair))),
+        )
+      : []),
     ...(pairs.length > 1 ? [['added', pairs.reduce((sum, pair) => add(sum, pair))] as const] : []),
     ...(epicyclic
       ? ([

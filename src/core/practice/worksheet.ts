@@ -1,3 +1,4 @@
+import { errorText } from '@/core/error-text';
 import * as z from 'zod/mini';
 import { checkTrain, issueText, problemText, type Train } from '../train';
 import { questionOf, type DrillQuestion } from './practice';
@@ -9,13 +10,19 @@ import { subjectOf, type Subject } from './subject';
 const MOST_TRAINS = 50;
 const MOST_QUESTIONS = 500;
 
-const whole = (most: number, message: string) => z.number({ error: message }).check(z.int(message), z.gte(0, message), z.lte(most, message)); // prettier-ignore
+const whole = (most: number, message: string) =>
+  z.number({ error: message }).check(z.int(message), z.gte(0, message), z.lte(most, message));
 
-/** Questions out of chosen trains as a file (format "tin-wheel/worksheet", version 1): the trains themselves, and of each question only what makes it again. */
+/**
+ * Questions out of chosen trains as a file (format "tin-wheel/worksheet", version 1): the trains themselves, and of
+ * each question only what makes it again.
+ */
 const worksheetSchema = z.strictObject({
   format: z.literal('tin-wheel/worksheet', { error: 'The format must be "tin-wheel/worksheet".' }),
   version: z.literal(1, { error: 'This version of the format is not known here: it must be 1.' }),
-  name: z.string({ error: 'A worksheet has a name.' }).check(z.trim(), z.minLength(1, 'A worksheet has a name.'), z.maxLength(120, 'A name has at most 120 characters.')), // prettier-ignore
+  name: z
+    .string({ error: 'A worksheet has a name.' })
+    .check(z.trim(), z.minLength(1, 'A worksheet has a name.'), z.maxLength(120, 'A name has at most 120 characters.')),
   trains: z
     .array(
       z.strictObject({
@@ -25,7 +32,10 @@ const worksheetSchema = z.strictObject({
       }),
       { error: 'trains is a list of trains.' },
     )
-    .check(z.minLength(1, 'A worksheet is about one train at least.'), z.maxLength(MOST_TRAINS, `A worksheet is about at most ${MOST_TRAINS} trains.`)), // prettier-ignore
+    .check(
+      z.minLength(1, 'A worksheet is about one train at least.'),
+      z.maxLength(MOST_TRAINS, `A worksheet is about at most ${MOST_TRAINS} trains.`),
+    ),
   /** Trains whose roles table is to be filled, by their place in the list. */
   tables: z.optional(z.array(whole(MOST_TRAINS, 'A table names a train by its place, from 0.'))),
   questions: z
@@ -64,7 +74,7 @@ export function readWorksheet(text: string): ReadWorksheet {
   try {
     json = JSON.parse(text);
   } catch (error) {
-    return { ok: false, message: `This is not JSON: ${error instanceof Error ? error.message : String(error)}` };
+    return { ok: false, message: `This is not JSON: ${errorText(error)}` };
   }
   const parsed = worksheetSchema.safeParse(json);
   if (!parsed.success) return { ok: false, message: issueText(parsed.error.issues[0]!) };
@@ -86,7 +96,8 @@ export function worksheetOf(file: WorksheetFile): ReadWorksheet {
     const own = trains[train];
     if (!own) return refuse(`questions[${i}].train: there is no train ${train}, they count from 0.`);
     const made = questionOf(own.subject, skill, seed);
-    if (!made) return refuse(`questions[${i}]: ${own.train.name} gives no question of the skill “${skill}” with this seed.`); // prettier-ignore
+    if (!made)
+      return refuse(`questions[${i}]: ${own.train.name} gives no question of the skill “${skill}” with this seed.`);
     questions.push({ ...made, train, id: `q${i + 1}` });
   }
   const tables: { readonly train: number; readonly rows: readonly RolesRow[] }[] = [];
@@ -94,7 +105,8 @@ export function worksheetOf(file: WorksheetFile): ReadWorksheet {
     const own = trains[train];
     if (!own) return refuse(`tables[${i}]: there is no train ${train}, they count from 0.`);
     const rows = rolesTable(own.subject);
-    if (rows.length === 0) return refuse(`tables[${i}]: ${own.train.name} has no position on fixed axes to fill a roles table for.`); // prettier-ignore
+    if (rows.length === 0)
+      return refuse(`tables[${i}]: ${own.train.name} has no position on fixed axes to fill a roles table for.`);
     tables.push({ train, rows });
   }
   return { ok: true, file, sheet: { name: file.name, trains, tables, questions } };

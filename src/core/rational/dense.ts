@@ -10,9 +10,9 @@ export interface Solutions {
 }
 
 /**
- * Solves matrix · x = rhs exactly by Gauss-Jordan elimination; meant for the few coordinates that are left when the meshes
- * have been factored out. The next pivot is taken where it disturbs least: in the equation with fewest unknowns, the
- * unknown in fewest equations (Markowitz), so that the fractions stay short.
+ * Solves matrix · x = rhs exactly by Gauss-Jordan elimination; meant for the few coordinates that are left when the
+ * meshes have been factored out. The next pivot is taken where it disturbs least: in the equation with fewest unknowns,
+ * the unknown in fewest equations (Markowitz), so that the fractions stay short.
  * @param matrix rows of equal length; a row more for every equation.
  * @returns null when the equations contradict each other.
  */

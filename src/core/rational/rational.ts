@@ -14,7 +14,10 @@ export const MINUS_ONE: Rational = { n: -1, d: 1 };
 
 const INT32 = 0x7fffffff;
 
-/** Euclid. Whole numbers below 2^31 stay in integer arithmetic, which is several times faster than the remainder of doubles. */
+/**
+ * Euclid. Whole numbers below 2^31 stay in integer arithmetic, which is several times faster than the remainder of
+ * doubles.
+ */
 function gcdSafe(a: number, b: number): number {
   let x = a < 0 ? -a : a;
   let y = b < 0 ? -b : b;
@@ -35,8 +38,9 @@ function gcdSafe(a: number, b: number): number {
 }
 
 /**
- * Lehmer's Euclid (Knuth, Seminumerical Algorithms 4.5.2, algorithm L): the quotients are read off the leading digits, in
- * floating point, for as long as the digits left out cannot change them; then one step of long arithmetic does many of Euclid's.
+ * Lehmer's Euclid (Knuth, Seminumerical Algorithms 4.5.2, algorithm L): the quotients are read off the leading digits,
+ * in floating point, for as long as the digits left out cannot change them; then one step of long arithmetic does many
+ * of Euclid's.
  */
 function gcdBig(a: bigint, b: bigint): bigint {
   let x = a < 0n ? -a : a;
@@ -98,7 +102,10 @@ export function fraction(n: number | bigint, d: number | bigint = 1): Rational {
   return typeof n === 'number' && typeof d === 'number' ? small(n, d) : big(BigInt(n), BigInt(d));
 }
 
-/** Knuth, Seminumerical Algorithms 4.5.1: the common part of the denominators is taken out first, so that numbers stay small. */
+/**
+ * Knuth, Seminumerical Algorithms 4.5.1: the common part of the denominators is taken out first, so that numbers stay
+ * small.
+ */
 export function add(a: Rational, b: Rational): Rational {
   if (a.n === 0) return b;
   if (b.n === 0) return a;
@@ -151,7 +158,10 @@ export function mul(a: Rational, b: Rational): Rational {
   return mulBig(BigInt(a.n), BigInt(a.d), BigInt(b.n), BigInt(b.d));
 }
 
-/** Common factors are taken out crosswise, before multiplying: with one small factor that is one division, not a long Euclid. */
+/**
+ * Common factors are taken out crosswise, before multiplying: with one small factor that is one division, not a long
+ * Euclid.
+ */
 function mulBig(an: bigint, ad: bigint, bn: bigint, bd: bigint): Rational {
   const g = bd === 1n ? 1n : gcdBig(an, bd);
   const h = ad === 1n ? 1n : gcdBig(bn, ad);

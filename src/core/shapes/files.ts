@@ -11,23 +11,44 @@ export function wheelSvg(wheel: Wheel, title: string): string {
     .map((loop) => `M${loop.map(({ x, y }) => `${short(x)} ${short(-y)}`).join('L')}Z`)
     .join('');
   const size = short(2 * reach);
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="${size}mm" height="${size}mm" viewBox="${short(-reach)} ${short(-reach)} ${size} ${size}"><title>${escaped(title)}</title><path d="${path}" fill="none" stroke="#000" stroke-width="0.1" fill-rule="evenodd"/></svg>\n`;
+  return (
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${size}mm" height="${size}mm" ` +
+    `viewBox="${short(-reach)} ${short(-reach)} ${size} ${size}"><title>${escaped(title)}</title><path ` +
+    `d="${path}" fill="none" stroke="#000" stroke-width="0.1" fill-rule="evenodd"/></svg>\n`
+  );
 }
 
 const escaped = (text: string): string => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;');
 
-/** The lines of a wheel true to size, as DXF R12: a closed polyline each, millimetres; the pitch circle on a layer of its own. */
+/**
+ * The lines of a wheel true to size, as DXF R12: a closed polyline each, millimetres; the pitch circle on a layer of
+ * its own.
+ */
 export function wheelDxf(wheel: Wheel): string {
   const pairs: (readonly [number, string | number])[] = [
-    [0, 'SECTION'], [2, 'HEADER'], [9, '$ACADVER'], [1, 'AC1009'], [9, '$INSUNITS'], [70, 4], [0, 'ENDSEC'],
-    [0, 'SECTION'], [2, 'ENTITIES'],
-  ]; // prettier-ignore
+    [0, 'SECTION'],
+    [2, 'HEADER'],
+    [9, '$ACADVER'],
+    [1, 'AC1009'],
+    [9, '$INSUNITS'],
+    [70, 4],
+    [0, 'ENDSEC'],
+    [0, 'SECTION'],
+    [2, 'ENTITIES'],
+  ];
   for (const loop of [wheel.outer, ...wheel.holes]) {
     pairs.push([0, 'POLYLINE'], [8, 'CUT'], [66, 1], [10, '0.0'], [20, '0.0'], [30, '0.0'], [70, 1]);
     for (const { x, y } of loop) pairs.push([0, 'VERTEX'], [8, 'CUT'], [10, real(x)], [20, real(y)], [30, '0.0']);
     pairs.push([0, 'SEQEND'], [8, 'CUT']);
   }
-  pairs.push([0, 'CIRCLE'], [8, 'PITCH'], [10, '0.0'], [20, '0.0'], [30, '0.0'], [40, real(toothForm(wheel.spec).pitchRadius)]); // prettier-ignore
+  pairs.push(
+    [0, 'CIRCLE'],
+    [8, 'PITCH'],
+    [10, '0.0'],
+    [20, '0.0'],
+    [30, '0.0'],
+    [40, real(toothForm(wheel.spec).pitchRadius)],
+  );
   pairs.push([0, 'ENDSEC'], [0, 'EOF']);
   return `${pairs.map(([code, value]) => `${String(code).padStart(3)}\r\n${value}`).join('\r\n')}\r\n`;
 }

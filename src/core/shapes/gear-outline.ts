@@ -1,7 +1,10 @@
 import { flatten, polar, reversed, turned, type Loop, type Point } from './loop';
 import { toothForm, type ToothForm, type ToothSpec } from './tooth-form';
 
-/** The line round a gear's teeth, counter-clockwise; of a ring the line of its hole, clockwise. The middle of the first tooth (of a ring: space) lies on the x axis. */
+/**
+ * The line round a gear's teeth, counter-clockwise; of a ring the line of its hole, clockwise. The middle of the first
+ * tooth (of a ring: space) lies on the x axis.
+ */
 export function gearOutline(spec: ToothSpec, toleranceMm = 0.01): Loop {
   const form = toothForm(spec);
   const half = halfTooth(form, toleranceMm);

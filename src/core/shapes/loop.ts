@@ -4,7 +4,10 @@ export interface Point {
   readonly y: number;
 }
 
-/** A closed line through these places, the last joined to the first; counter-clockwise round material, clockwise round a hole. */
+/**
+ * A closed line through these places, the last joined to the first; counter-clockwise round material, clockwise round a
+ * hole.
+ */
 export type Loop = readonly Point[];
 
 /** Twice-signed area over two: above 0 where it runs counter-clockwise. */
@@ -21,7 +24,10 @@ export const turned = ({ x, y }: Point, angle: number): Point => {
   return { x: c * x - s * y, y: s * x + c * y };
 };
 
-export const polar = (radius: number, angle: number): Point => ({ x: radius * Math.cos(angle), y: radius * Math.sin(angle) }); // prettier-ignore
+export const polar = (radius: number, angle: number): Point => ({
+  x: radius * Math.cos(angle),
+  y: radius * Math.sin(angle),
+});
 
 /** Halvings of a curve: 2^12 pieces are more than any tolerance needs. */
 const MOST_HALVINGS = 12;

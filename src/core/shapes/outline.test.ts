@@ -12,7 +12,7 @@ const spec = fc.record({
   backlashMm: fc.constantFrom(0, 0.05, 0.1),
 });
 
-test('radii are m z / 2 + m (1 + x) and m z / 2 − m (1.25 − x); every place of the flank is where the involute is', () => {
+test('radii are m z / 2 + m (1 + x) and m z / 2 − m (1.25 − x); all of the flank is where the involute is', () => {
   fc.assert(
     fc.property(spec, (own) => {
       const form = toothForm(own);
@@ -21,17 +21,28 @@ test('radii are m z / 2 + m (1 + x) and m z / 2 − m (1.25 − x); every place 
       const [low, high] = between(loop.map(radius));
       expect(low).toBeCloseTo((m * teeth) / 2 - m * (1.25 - x), 6);
       if (!form.pointed) expect(high).toBeCloseTo((m * teeth) / 2 + m * (1 + x), 6);
-      // Thickness on the pitch circle, from the outline's own places on it: the first tooth's are nearest to the x axis.
-      const onPitch = loop.filter((p) => Math.abs(radius(p) - form.pitchRadius) < 1e-9).map(angle).filter((a) => Math.abs(a) < Math.PI / teeth); // prettier-ignore
+      // Thickness on the pitch circle, from the outline's own places on it: the first tooth's are nearest to the x
+      // axis.
+      const onPitch = loop
+        .filter((p) => Math.abs(radius(p) - form.pitchRadius) < 1e-9)
+        .map(angle)
+        .filter((a) => Math.abs(a) < Math.PI / teeth);
       if (onPitch.length > 0) {
         const [right, left] = between(onPitch);
-        expect((left - right) * form.pitchRadius).toBeCloseTo(m * (Math.PI / 2 + 2 * x * Math.tan(PRESSURE_ANGLE)) - j / 2, 6); // prettier-ignore
+        expect((left - right) * form.pitchRadius).toBeCloseTo(
+          m * (Math.PI / 2 + 2 * x * Math.tan(PRESSURE_ANGLE)) - j / 2,
+          6,
+        );
       }
       // No place is on the wrong side of the involute: roots only take away.
       for (const p of loop) {
         const rho = radius(p);
         if (rho <= form.baseRadius) continue;
-        const own = Math.abs(((((angle(p) + Math.PI / teeth) % ((2 * Math.PI) / teeth)) + (2 * Math.PI) / teeth) % ((2 * Math.PI) / teeth)) - Math.PI / teeth); // prettier-ignore
+        const own = Math.abs(
+          ((((angle(p) + Math.PI / teeth) % ((2 * Math.PI) / teeth)) + (2 * Math.PI) / teeth) %
+            ((2 * Math.PI) / teeth)) -
+            Math.PI / teeth,
+        );
         const most = form.halfAngleAt(rho);
         if (rho > form.pitchRadius + 0.2 * m && rho < form.tipRadius - 1e-6) expect(own).toBeCloseTo(most, 6);
       }
@@ -43,9 +54,12 @@ test('radii are m z / 2 + m (1 + x) and m z / 2 − m (1.25 − x); every place 
 test('base pitch: along a normal of the flanks, tooth to tooth is π m cos α', () => {
   const own: ToothSpec = { teeth: 40, moduleMm: 2 };
   const { baseRadius, halfAngleAt, pitchRadius, tipRadius } = toothForm(own);
-  // A flank crosses the tangent at T of the base circle at distance rb·(roll angle); neighbours one pitch on cross it one base pitch on.
+  // A flank crosses the tangent at T of the base circle at distance rb·(roll angle); neighbours one pitch on cross it
+  // one base pitch on.
   const rollOf = (rho: number) => Math.sqrt(rho ** 2 - baseRadius ** 2);
-  const places = gearOutline(own, 1e-4).filter((p) => radius(p) > pitchRadius - 0.5 && radius(p) < tipRadius - 1e-9 && angle(p) > 0 && angle(p) < Math.PI / 40); // prettier-ignore
+  const places = gearOutline(own, 1e-4).filter(
+    (p) => radius(p) > pitchRadius - 0.5 && radius(p) < tipRadius - 1e-9 && angle(p) > 0 && angle(p) < Math.PI / 40,
+  );
   expect(places.length).toBeGreaterThan(10);
   for (const p of places) {
     const rho = radius(p);
@@ -61,7 +75,10 @@ test('base pitch: along a normal of the flanks, tooth to tooth is π m cos α', 
   expect(pitchRadius).toBe(40);
 });
 
-/** How deep places of one loop lie inside another: how far the nearest edge is, for those that are inside it by crossing rays. */
+/**
+ * How deep places of one loop lie inside another: how far the nearest edge is, for those that are inside it by crossing
+ * rays.
+ */
 function deepest(points: readonly Point[], loop: Loop): number {
   let most = 0;
   for (const p of points) {
@@ -80,7 +97,10 @@ function deepest(points: readonly Point[], loop: Loop): number {
 }
 
 const moved = (loop: Loop, turn: number, dx: number): Loop =>
-  loop.map(({ x, y }) => ({ x: x * Math.cos(turn) - y * Math.sin(turn) + dx, y: x * Math.sin(turn) + y * Math.cos(turn) })); // prettier-ignore
+  loop.map(({ x, y }) => ({
+    x: x * Math.cos(turn) - y * Math.sin(turn) + dx,
+    y: x * Math.sin(turn) + y * Math.cos(turn),
+  }));
 
 test.each([
   ['two gears', { teeth: 17, moduleMm: 2 }, { teeth: 40, moduleMm: 2 }],
@@ -94,7 +114,10 @@ test.each([
   for (let i = 0; i < 8; i++) {
     const turn = ((2 * Math.PI) / one.teeth) * (i / 8);
     // A tooth of the first points at a space of the second.
-    const [first, second] = [moved(a, turn, 0), moved(b, Math.PI + Math.PI / other.teeth - (turn * one.teeth) / other.teeth, centre)]; // prettier-ignore
+    const [first, second] = [
+      moved(a, turn, 0),
+      moved(b, Math.PI + Math.PI / other.teeth - (turn * one.teeth) / other.teeth, centre),
+    ];
     expect(
       deepest(
         first.filter(({ x, y }) => Math.hypot(x - centre, y) < reachB),
@@ -118,7 +141,10 @@ test('with backlash the pair is free by as much; a gear in a ring nowhere touche
   const [widthA, widthB] = [toothForm(a).widthMm, toothForm(b).widthMm];
   // On the pitch circles tooth and tooth and backlash make one pitch.
   expect(widthA + widthB + 0.2).toBeCloseTo(Math.PI * 2, 9);
-  const [ring, planet] = [gearOutline({ teeth: 60, moduleMm: 2, internal: true }, 2e-3), gearOutline({ teeth: 18, moduleMm: 2 }, 2e-3)]; // prettier-ignore
+  const [ring, planet] = [
+    gearOutline({ teeth: 60, moduleMm: 2, internal: true }, 2e-3),
+    gearOutline({ teeth: 18, moduleMm: 2 }, 2e-3),
+  ];
   const inner = toothForm({ teeth: 60, moduleMm: 2, internal: true }).tipRadius;
   for (let i = 0; i < 8; i++) {
     const turn = ((2 * Math.PI) / 18) * (i / 8);
@@ -171,7 +197,7 @@ test.each([
   expect(readWheel(own)).toMatchObject({ ok: false, field, message: expect.stringContaining(says) as string });
 });
 
-test('what is worth knowing is said: pointed tips, undercut roots, no backlash, how to print and what can burst', () => {
+test('what is worth knowing is said: pointed tips, undercut roots, no backlash, how to print, what can burst', () => {
   const hints = (own: Parameters<typeof readWheel>[0]) => {
     const read = readWheel(own);
     if (!read.ok) throw new Error(read.message);
@@ -182,7 +208,10 @@ test('what is worth knowing is said: pointed tips, undercut roots, no backlash, 
   expect(hints({ teeth: 40, moduleMm: 2, widthMm: 5 })).toMatch(/^No backlash.*lying flat.*burst/);
 });
 
-/** How deep the basic rack, rolled along past a gear by small steps, cuts into a place of the gear's outline (mm; below 0: how far it stays away from it). */
+/**
+ * How deep the basic rack, rolled along past a gear by small steps, cuts into a place of the gear's outline (mm; below
+ * 0: how far it stays away from it).
+ */
 function cutBy(
   rack: { moduleMm: number; pitchRadius: number; teeth: number; shift: number },
   place: { radius: number; half: number },
@@ -217,7 +246,8 @@ test.each([9, 13, 14, 15, 16, 17, 18, 30])(
       for (const { from, to, at } of form.pieces)
         for (let i = 0; i <= 8; i++) {
           const place = at(from + ((to - from) * i) / 8);
-          // The bottom is reached at one depth only, where the rack's tip is flat; elsewhere the rack touches to within its steps.
+          // The bottom is reached at one depth only, where the rack's tip is flat; elsewhere the rack touches to within
+          // its steps.
           if (place.radius < form.rootRadius + 1e-3) continue;
           const cut = cutBy({ moduleMm: 2, pitchRadius: form.pitchRadius, teeth, shift }, place);
           expect(cut).toBeLessThan(1e-4);

@@ -1,5 +1,16 @@
 import DxfParser from 'dxf-parser';
-import { readWheel, stacked, stlBytes, toothForm, wheelDxf, wheelSolid, wheelSvg, type Triangles, type Wheel, type WheelSpec } from '.'; // prettier-ignore
+import {
+  readWheel,
+  stacked,
+  stlBytes,
+  toothForm,
+  wheelDxf,
+  wheelSolid,
+  wheelSvg,
+  type Triangles,
+  type Wheel,
+  type WheelSpec,
+} from '.';
 
 function wheel(spec: WheelSpec): Wheel {
   const read = readWheel(spec);
@@ -10,22 +21,40 @@ function wheel(spec: WheelSpec): Wheel {
 /** Every edge belongs to exactly two triangles, which run along it in opposite ways. */
 function openEdges(triangles: Triangles): number {
   const edges = new Map<string, number>();
-  const corner = (i: number) => triangles.slice(3 * i, 3 * i + 3).map((value) => Math.fround(value)).join(' ');
+  const corner = (i: number) =>
+    triangles
+      .slice(3 * i, 3 * i + 3)
+      .map((value) => Math.fround(value))
+      .join(' ');
   for (let i = 0; i < triangles.length / 3; i += 3) {
     const [a, b, c] = [corner(i), corner(i + 1), corner(i + 2)];
-    for (const [from, to] of [[a, b], [b, c], [c, a]] as const) {
+    for (const [from, to] of [
+      [a, b],
+      [b, c],
+      [c, a],
+    ] as const) {
       edges.set(`${from}|${to}`, (edges.get(`${from}|${to}`) ?? 0) + 1);
       edges.set(`${to}|${from}`, (edges.get(`${to}|${from}`) ?? 0) - 1);
     }
   }
   return [...edges.values()].filter((count) => count !== 0).length;
-} // prettier-ignore
+}
 
 /** By the divergence theorem: above 0 where the triangles face outward. */
 function volume(triangles: Triangles): number {
   let sum = 0;
   for (let i = 0; i < triangles.length; i += 9) {
-    const [ax, ay, az, bx, by, bz, cx, cy, cz] = triangles.slice(i, i + 9) as [number, number, number, number, number, number, number, number, number]; // prettier-ignore
+    const [ax, ay, az, bx, by, bz, cx, cy, cz] = triangles.slice(i, i + 9) as [
+      number,
+      number,
+      number,
+      number,
+      number,
+      number,
+      number,
+      number,
+      number,
+    ];
     sum += ax * (by * cz - bz * cy) + ay * (bz * cx - bx * cz) + az * (bx * cy - by * cx);
   }
   return sum / 6;
@@ -90,15 +119,23 @@ test('a hub, and wheels one on the other, are one piece without a gap', () => {
   const solid = wheelSolid(hubbed);
   expect(openEdges(solid)).toBe(0);
   expect(volume(solid)).toBeCloseTo(hubbed.areaMm2 * 10 + 6 * Math.PI * (8 ** 2 - 4 ** 2), -1.5);
-  const [large, small, like] = [wheel({ ...SPUR, teeth: 40 }), wheel({ ...SPUR, teeth: 18 }), wheel({ ...SPUR, teeth: 39 })]; // prettier-ignore
-  for (const [pair, neck] of [[[large, small], 0], [[small, large], 0], [[large, like], 1]] as const) {
+  const [large, small, like] = [
+    wheel({ ...SPUR, teeth: 40 }),
+    wheel({ ...SPUR, teeth: 18 }),
+    wheel({ ...SPUR, teeth: 39 }),
+  ];
+  for (const [pair, neck] of [
+    [[large, small], 0],
+    [[small, large], 0],
+    [[large, like], 1],
+  ] as const) {
     const piece = stacked(pair);
     expect(openEdges(piece)).toBe(0);
     const own = pair.reduce((sum, { areaMm2 }) => sum + areaMm2 * 10, 0);
     if (neck === 0) expect(volume(piece)).toBeCloseTo(own, 5);
     else expect(volume(piece)).toBeGreaterThan(own + 1000);
   }
-}); // prettier-ignore
+});
 
 test('binary STL: its size, its count, normals of length 1 that point as the corners run', () => {
   const bytes = stlBytes(wheelSolid(wheel(SPUR)), 'Pan rake, 23');
@@ -117,7 +154,10 @@ test('DXF read by another program: closed polylines, millimetres, the outline pl
   const text = wheelDxf(own);
   const read = new DxfParser().parseSync(text)!;
   expect(read.header.$ACADVER).toBe('AC1009');
-  const lines = read.entities.filter(({ type }) => type === 'POLYLINE') as unknown as { shape: boolean; vertices: { x: number; y: number }[] }[]; // prettier-ignore
+  const lines = read.entities.filter(({ type }) => type === 'POLYLINE') as unknown as {
+    shape: boolean;
+    vertices: { x: number; y: number }[];
+  }[];
   expect(lines.map(({ shape }) => shape)).toEqual([true, true]);
   [own.outer, ...own.holes].forEach((loop, i) => {
     expect(lines[i]!.vertices).toHaveLength(loop.length);

@@ -6,7 +6,10 @@ import { boreLoop, USUAL_TOLERANCE_MM, type Wheel } from './wheel';
 /** Corners of triangles in threes, x y z after one another, mm; seen from outside each runs counter-clockwise. */
 export type Triangles = readonly number[];
 
-/** A slice of a solid between two heights: what is round it and what goes through it; some of these lines turn on the way up. */
+/**
+ * A slice of a solid between two heights: what is round it and what goes through it; some of these lines turn on the
+ * way up.
+ */
 interface Slice {
   readonly outer: Wall;
   readonly holes: readonly Wall[];
@@ -29,7 +32,10 @@ const NECK_MM = 1;
 /** A wheel as a solid: its teeth straight, helical or herringbone, its hub on top. */
 export const wheelSolid = (wheel: Wheel): Triangles => stacked([wheel]);
 
-/** Wheels one above the other as one piece, with the bore of the first; between two of which neither covers the other there is a neck. */
+/**
+ * Wheels one above the other as one piece, with the bore of the first; between two of which neither covers the other
+ * there is a neck.
+ */
 export function stacked(wheels: readonly Wheel[]): Triangles {
   const slices: Slice[] = [];
   let z = 0;
@@ -43,12 +49,19 @@ export function stacked(wheels: readonly Wheel[]): Triangles {
     const before = wheels[i - 1];
     if (before && !covers(before, wheel) && !covers(wheel, before)) {
       const neck = Math.min(roundOf(before).rootRadius, roundOf(wheel).rootRadius) - 0.25 * wheel.spec.moduleMm;
-      slices.push({ outer: straight(circle(neck, tolerance), z, z + NECK_MM), holes: through(z, z + NECK_MM), from: z, to: z + NECK_MM }); // prettier-ignore
+      slices.push({
+        outer: straight(circle(neck, tolerance), z, z + NECK_MM),
+        holes: through(z, z + NECK_MM),
+        from: z,
+        to: z + NECK_MM,
+      });
       z += NECK_MM;
     }
     const to = z + wheel.spec.widthMm;
     const toothed = toothedWall(wheel, z, to, tolerance);
-    const others = wheel.holes.slice(wheel.spec.internal || wheel.holes.length === 0 || !boreLoop(wheel.spec, tolerance) ? 0 : 1); // prettier-ignore
+    const others = wheel.holes.slice(
+      wheel.spec.internal || wheel.holes.length === 0 || !boreLoop(wheel.spec, tolerance) ? 0 : 1,
+    );
     slices.push(
       wheel.spec.internal
         ? { outer: straight(wheel.outer, z, to), holes: [toothed], from: z, to }
@@ -81,7 +94,11 @@ function toothedWall({ spec, outer, holes }: Wheel, from: number, to: number, to
   const stretch = spec.herringbone ? width / 2 : width;
   const layers = Math.max(1, Math.ceil(Math.abs(perMm * stretch) / step));
   const count = spec.herringbone ? 2 * layers : layers;
-  return { loop, twist, heights: Array.from({ length: count + 1 }, (_, i) => (i === count ? to : from + (width * i) / count)) }; // prettier-ignore
+  return {
+    loop,
+    twist,
+    heights: Array.from({ length: count + 1 }, (_, i) => (i === count ? to : from + (width * i) / count)),
+  };
 }
 
 function trianglesOf(slices: readonly Slice[]): Triangles {
@@ -108,10 +125,14 @@ function addWall(triangles: number[], { loop, twist, heights }: Wall): void {
   }
 }
 
-/** What closes a slice at its end: all of it, or what the next one does not cover; where the next one is the wider, what that overhangs. */
+/**
+ * What closes a slice at its end: all of it, or what the next one does not cover; where the next one is the wider, what
+ * that overhangs.
+ */
 function addCap(triangles: number[], slice: Slice, next: Slice | null, z: number, up: boolean): void {
   const at = ({ loop, twist }: Wall) => loop.map((point) => turned(point, twist(z)));
-  const same = (a: Wall, b: Wall) => a.loop.length === b.loop.length && a.loop.every((p, i) => p.x === b.loop[i]!.x && p.y === b.loop[i]!.y); // prettier-ignore
+  const same = (a: Wall, b: Wall) =>
+    a.loop.length === b.loop.length && a.loop.every((p, i) => p.x === b.loop[i]!.x && p.y === b.loop[i]!.y);
   if (!next) return fill(triangles, at(slice.outer), slice.holes.map(at), z, up);
   const wider = reachOf(slice.outer.loop) > reachOf(next.outer.loop) ? slice : next;
   const narrower = wider === slice ? next : slice;
@@ -125,9 +146,16 @@ const reachOf = (loop: Loop): number => Math.max(...loop.map(({ x, y }) => Math.
 function fill(triangles: number[], outer: Loop, holes: readonly Loop[], z: number, up: boolean): void {
   const points = [...outer, ...holes.flat()];
   const starts = holes.map((_, i) => outer.length + holes.slice(0, i).reduce((sum, hole) => sum + hole.length, 0));
-  const corners = earcut(points.flatMap(({ x, y }) => [x, y]), starts); // prettier-ignore
+  const corners = earcut(
+    points.flatMap(({ x, y }) => [x, y]),
+    starts,
+  );
   for (let i = 0; i < corners.length; i += 3) {
-    const [a, b, c] = [corners[i]!, corners[i + 1]!, corners[i + 2]!].map((corner) => points[corner]!) as [Loop[number], Loop[number], Loop[number]]; // prettier-ignore
+    const [a, b, c] = [corners[i]!, corners[i + 1]!, corners[i + 2]!].map((corner) => points[corner]!) as [
+      Loop[number],
+      Loop[number],
+      Loop[number],
+    ];
     const counterClockwise = (b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x) > 0;
     for (const { x, y } of counterClockwise === up ? [a, b, c] : [a, c, b]) triangles.push(x, y, z);
   }

@@ -1,6 +1,9 @@
 import { polar, type Point } from './loop';
 
-/** Teeth as they are ordered: the basic rack has 20°, an addendum of one module, a dedendum of 1.25 and a tip rounded with 0.38 (ISO 53, profile A). */
+/**
+ * Teeth as they are ordered: the basic rack has 20°, an addendum of one module, a dedendum of 1.25 and a tip rounded
+ * with 0.38 (ISO 53, profile A).
+ */
 export interface ToothSpec {
   readonly teeth: number;
   /** Across the axis, mm. */
@@ -19,7 +22,10 @@ const TIP_ROUNDING = 0.38;
 /** How deep the rack's straight flank reaches below its pitch line, in modules: to where the rounding begins (1.0). */
 const STRAIGHT = DEDENDUM - TIP_ROUNDING * (1 - Math.sin(PRESSURE_ANGLE));
 
-/** Does the rack cut into the flank of a gear of so many teeth? Where its straight flank reaches past the end of the line of action: z sin² α < 2 (1 − x). */
+/**
+ * Does the rack cut into the flank of a gear of so many teeth? Where its straight flank reaches past the end of the
+ * line of action: z sin² α < 2 (1 − x).
+ */
 export const isUndercut = (teeth: number, shift: number): boolean =>
   teeth * Math.sin(PRESSURE_ANGLE) ** 2 < 2 * (STRAIGHT - shift);
 
@@ -27,8 +33,9 @@ export const isUndercut = (teeth: number, shift: number): boolean =>
 export const involute = (angle: number): number => Math.tan(angle) - angle;
 
 /**
- * The form of one tooth, or of a ring one space: its radii, and half its width as an angle at any radius of the flank. s = m (π/2 + 2 x tan α), less half the backlash;
- * ψ(ρ) = s / 2r + inv α − inv acos(r_b / ρ). Of a ring all this is the space, which has the form of a gear's tooth.
+ * The form of one tooth, or of a ring one space: its radii, and half its width as an angle at any radius of the flank.
+ * s = m (π/2 + 2 x tan α), less half the backlash; ψ(ρ) = s / 2r + inv α − inv acos(r_b / ρ). Of a ring all this is the
+ * space, which has the form of a gear's tooth.
  */
 export interface ToothForm {
   readonly pitchRadius: number;
@@ -45,7 +52,10 @@ export interface ToothForm {
   readonly pieces: readonly Piece[];
 }
 
-/** A smooth piece of half a tooth's line, from its parameter's first value to its last: where it is, as radius and half-angle. */
+/**
+ * A smooth piece of half a tooth's line, from its parameter's first value to its last: where it is, as radius and
+ * half-angle.
+ */
 export interface Piece {
   readonly from: number;
   readonly to: number;
@@ -89,9 +99,10 @@ export function toothForm({
 }
 
 /**
- * What the rounded corner of the basic rack leaves at the root while the gear rolls on its pitch line. The corner's centre lies H below the pitch line and y beside the middle of the
- * space; the cut lies its radius farther along the normal, which goes through the pitch point. From the bottom of the space to where the straight flank begins, or, where the teeth are
- * undercut, to where the cut meets the flank.
+ * What the rounded corner of the basic rack leaves at the root while the gear rolls on its pitch line. The corner's
+ * centre lies H below the pitch line and y beside the middle of the space; the cut lies its radius farther along the
+ * normal, which goes through the pitch point. From the bottom of the space to where the straight flank begins, or,
+ * where the teeth are undercut, to where the cut meets the flank.
  */
 function trochoid(
   teeth: number,
@@ -102,7 +113,6 @@ function trochoid(
   base: number,
   r: number,
 ) {
-  // prettier-ignore
   const rounding = TIP_ROUNDING * m;
   const deep = DEDENDUM * m - rounding;
   const H = deep - x * m;
@@ -122,7 +132,8 @@ function trochoid(
     return radius > base && half >= halfAngleAt(radius);
   };
   const STEPS = 64;
-  // Without undercut the cut runs into the flank where the straight flank of the rack begins, and lies outside its line before.
+  // Without undercut the cut runs into the flank where the straight flank of the rack begins, and lies outside its line
+  // before.
   const met = isUndercut(teeth, x)
     ? Array.from({ length: STEPS }, (_, i) => (end * (i + 1)) / STEPS).find(past)
     : undefined;
@@ -131,8 +142,9 @@ function trochoid(
 }
 
 /**
- * A ring's teeth end where they would meet the root fillet of the gear in it, which begins at the same place of the line of action for every gear of the basic rack: (1 − x) m / sin α, where the rack's straight flank ends,
- * before the pitch point. Never within the base circle, where there is no involute.
+ * A ring's teeth end where they would meet the root fillet of the gear in it, which begins at the same place of the
+ * line of action for every gear of the basic rack: (1 − x) m / sin α, where the rack's straight flank ends, before the
+ * pitch point. Never within the base circle, where there is no involute.
  */
 function ringTipLimit(r: number, base: number, m: number, x: number): number {
   const along = r * Math.sin(PRESSURE_ANGLE) - ((STRAIGHT - x) * m) / Math.sin(PRESSURE_ANGLE);
@@ -142,7 +154,10 @@ function ringTipLimit(r: number, base: number, m: number, x: number): number {
 /** An arc between a ring's flank and its root circle: it touches both. */
 function ringFillet(halfAngleAt: (radius: number) => number, base: number, tip: number, root: number, m: number) {
   const flankAt = (radius: number) => polar(radius, halfAngleAt(radius));
-  /** The centre of the arc that touches the flank at this radius, inside the space: along the normal, which is a tangent of the base circle. */
+  /**
+   * The centre of the arc that touches the flank at this radius, inside the space: along the normal, which is a tangent
+   * of the base circle.
+   */
   const centreAt = (radius: number, rounding: number) => {
     const { x, y } = flankAt(radius);
     const direction = halfAngleAt(radius) - Math.acos(Math.min(1, base / radius)) - Math.PI / 2;

@@ -22,7 +22,9 @@ export interface WheelSpec extends ToothSpec {
   readonly toleranceMm?: number;
 }
 
-export type ReadWheel = { readonly ok: true; readonly wheel: Wheel } | { readonly ok: false; readonly field: keyof WheelSpec; readonly message: string }; // prettier-ignore
+export type ReadWheel =
+  | { readonly ok: true; readonly wheel: Wheel }
+  | { readonly ok: false; readonly field: keyof WheelSpec; readonly message: string };
 
 /** The lines of a wheel across its axis. */
 export interface Wheel {
@@ -50,7 +52,10 @@ export function readWheel(spec: WheelSpec): ReadWheel {
   const form = toothForm(spec);
   if (spec.internal) {
     const outer = circle(form.rootRadius + (spec.rimMm ?? usualRim(spec)), tolerance);
-    return { ok: true, wheel: { spec, outer, holes: [teeth], areaMm2: loopArea(outer) + loopArea(teeth), hints: hintsOf(spec) } }; // prettier-ignore
+    return {
+      ok: true,
+      wheel: { spec, outer, holes: [teeth], areaMm2: loopArea(outer) + loopArea(teeth), hints: hintsOf(spec) },
+    };
   }
   const bore = boreLoop(spec, tolerance);
   const reach = boreReach(spec);
@@ -60,7 +65,12 @@ export function readWheel(spec: WheelSpec): ReadWheel {
     const to = form.rootRadius - 2 * LEAST_WALL_MM;
     const centre = (from + to) / 2;
     const radius = Math.min((to - from) / 2, centre * Math.sin(Math.PI / spec.lighteningHoles) - LEAST_WALL_MM);
-    if (radius < 1) return { ok: false, field: 'lighteningHoles', message: `There is no room for ${spec.lighteningHoles} holes between the bore or hub and the teeth.` }; // prettier-ignore
+    if (radius < 1)
+      return {
+        ok: false,
+        field: 'lighteningHoles',
+        message: `There is no room for ${spec.lighteningHoles} holes between the bore or hub and the teeth.`,
+      };
     for (let i = 0; i < spec.lighteningHoles; i++) {
       const angle = (2 * Math.PI * (i + 0.5)) / spec.lighteningHoles;
       holes.push(reversed(circle(radius, tolerance, { x: centre * Math.cos(angle), y: centre * Math.sin(angle) })));
@@ -90,31 +100,39 @@ function wrongIn(spec: WheelSpec): Wrong | null {
   if (!((spec.toleranceMm ?? USUAL_TOLERANCE_MM) >= 1e-4 && (spec.toleranceMm ?? USUAL_TOLERANCE_MM) <= moduleMm / 2))
     return refuse('toleranceMm', 'The tolerance is from 0.0001 mm to half a module.');
   const form = toothForm(spec);
-  if (form.tipRadius <= (internal ? 0 : form.rootRadius)) return refuse('shift', 'No tooth is left with this shift and backlash.'); // prettier-ignore
+  if (form.tipRadius <= (internal ? 0 : form.rootRadius))
+    return refuse('shift', 'No tooth is left with this shift and backlash.');
   if (internal) {
     if (teeth < 12) return refuse('teeth', 'A ring has 12 teeth or more.');
     for (const field of ['boreMm', 'squareMm', 'keyway', 'hub', 'lighteningHoles'] as const)
       if (spec[field]) return refuse(field, 'A ring has no bore, hub or holes: it is held outside.');
-    if (spec.rimMm !== undefined && !(spec.rimMm >= LEAST_WALL_MM)) return refuse('rimMm', `The rim is at least ${LEAST_WALL_MM} mm.`); // prettier-ignore
+    if (spec.rimMm !== undefined && !(spec.rimMm >= LEAST_WALL_MM))
+      return refuse('rimMm', `The rim is at least ${LEAST_WALL_MM} mm.`);
     return null;
   }
   const { boreMm, squareMm, keyway, hub } = spec;
   for (const field of ['boreMm', 'squareMm'] as const)
     if (spec[field] !== undefined && !(spec[field] > 0)) return refuse(field, 'A hole is wider than 0 mm.');
-  if (boreMm !== undefined && squareMm !== undefined) return refuse('squareMm', 'Give a round bore or a square hole, not both.'); // prettier-ignore
+  if (boreMm !== undefined && squareMm !== undefined)
+    return refuse('squareMm', 'Give a round bore or a square hole, not both.');
   if (keyway) {
     if (boreMm === undefined) return refuse('keyway', 'A keyway is cut in a round bore: give one.');
-    if (!(keyway.widthMm > 0 && keyway.widthMm < boreMm && keyway.deepMm > 0)) return refuse('keyway', 'A keyway is wider and deeper than 0 and narrower than the bore.'); // prettier-ignore
+    if (!(keyway.widthMm > 0 && keyway.widthMm < boreMm && keyway.deepMm > 0))
+      return refuse('keyway', 'A keyway is wider and deeper than 0 and narrower than the bore.');
   }
   const reach = boreReach(spec);
-  if (reach + LEAST_WALL_MM > form.rootRadius) return refuse(squareMm === undefined ? 'boreMm' : 'squareMm', `The hole leaves less than ${LEAST_WALL_MM} mm under the teeth: it can reach ${(form.rootRadius - LEAST_WALL_MM).toFixed(2)} mm from the axis.`); // prettier-ignore
+  if (reach + LEAST_WALL_MM > form.rootRadius)
+    return refuse(
+      squareMm === undefined ? 'boreMm' : 'squareMm',
+      `The hole leaves less than ${LEAST_WALL_MM} mm under the teeth: it can reach ` +
+        `${(form.rootRadius - LEAST_WALL_MM).toFixed(2)} mm from the axis.`,
+    );
   if (hub && !(hub.longMm > 0 && hub.outsideMm / 2 >= reach + LEAST_WALL_MM && hub.outsideMm / 2 < form.rootRadius))
     return refuse('hub', 'A hub is longer than 0, thicker than the hole by 1 mm all round, and stays below the teeth.');
   if (
     spec.lighteningHoles !== undefined &&
     (!Number.isInteger(spec.lighteningHoles) || spec.lighteningHoles < 0 || spec.lighteningHoles > 24)
   )
-    // prettier-ignore
     return refuse('lighteningHoles', 'There are 0 to 24 lightening holes.');
   return null;
 }
@@ -127,14 +145,24 @@ const boreReach = ({ boreMm = 0, squareMm = 0, keyway }: WheelSpec): number =>
 export function boreLoop({ boreMm, squareMm, keyway }: WheelSpec, tolerance: number): Loop | null {
   if (squareMm !== undefined) {
     const h = squareMm / 2;
-    return [{ x: h, y: -h }, { x: h, y: h }, { x: -h, y: h }, { x: -h, y: -h }]; // prettier-ignore
+    return [
+      { x: h, y: -h },
+      { x: h, y: h },
+      { x: -h, y: h },
+      { x: -h, y: -h },
+    ];
   }
   if (boreMm === undefined) return null;
   const round = circle(boreMm / 2, tolerance);
   if (!keyway) return round;
   const w = keyway.widthMm / 2;
   const edge = Math.sqrt((boreMm / 2) ** 2 - w ** 2);
-  const slot: readonly Point[] = [{ x: edge, y: -w }, { x: boreMm / 2 + keyway.deepMm, y: -w }, { x: boreMm / 2 + keyway.deepMm, y: w }, { x: edge, y: w }]; // prettier-ignore
+  const slot: readonly Point[] = [
+    { x: edge, y: -w },
+    { x: boreMm / 2 + keyway.deepMm, y: -w },
+    { x: boreMm / 2 + keyway.deepMm, y: w },
+    { x: edge, y: w },
+  ];
   return [...slot, ...round.filter(({ x, y }) => !(x > 0 && Math.abs(y) <= w))];
 }
 
@@ -147,7 +175,9 @@ function hintsOf(spec: WheelSpec): readonly string[] {
     ...(shortened ? ['The ring’s teeth are shortened, so that they clear the roots of the gear in it.'] : []),
     ...(form.pointed ? ['The teeth end in a point before their full height: a smaller shift gives them a land.'] : []),
     ...(undercut ? ['The roots are undercut: a shift makes them stronger.'] : []),
-    ...(spec.backlashMm ? [] : ['No backlash is taken off. Printed wheels of module 1 to 3 usually want 0.1 to 0.3 mm, cut ones less.']), // prettier-ignore
+    ...(spec.backlashMm
+      ? []
+      : ['No backlash is taken off. Printed wheels of module 1 to 3 usually want 0.1 to 0.3 mm, cut ones less.']),
     'Print it lying flat: layers across the bending of the teeth are weak.',
     'Printed wheels can burst. Keep their tips below 5 m/s, and put a shield round what turns fast.',
   ];

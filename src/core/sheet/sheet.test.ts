@@ -5,7 +5,14 @@ import { toFraction } from '../rational';
 import { solvePositions } from '../solve';
 
 const ALL = Object.keys(SECTIONS) as SectionKey[];
-const asked = (change: Partial<SheetAsked> = {}): SheetAsked => ({ sections: ALL, style: 'sheet', convention: 'in/out', speedRpm: 600, torqueNm: 2, ...change }); // prettier-ignore
+const asked = (change: Partial<SheetAsked> = {}): SheetAsked => ({
+  sections: ALL,
+  style: 'sheet',
+  convention: 'in/out',
+  speedRpm: 600,
+  torqueNm: 2,
+  ...change,
+});
 const blocks = (name: string, key: SectionKey, change: Partial<SheetAsked> = {}) =>
   sheetOf(demoTrain(name), asked(change)).sections.find((section) => section.key === key)?.blocks ?? [];
 const tables = (found: readonly Block[]) => found.filter((block) => block.kind === 'table');
@@ -39,7 +46,9 @@ test('the chart has the solver’s ratios, the other way round where that is cho
 
 test('a notebook derives each position three ways, with room for remarks; what is not ticked is not there', () => {
   const own = blocks('stirrer', 'working', { style: 'notebook' });
-  const driving = [...solvePositions(networkOf(demoTrain('stirrer'))).values()].filter(({ status }) => status === 'drive').length; // prettier-ignore
+  const driving = [...solvePositions(networkOf(demoTrain('stirrer'))).values()].filter(
+    ({ status }) => status === 'drive',
+  ).length;
   expect(own.filter(({ kind }) => kind === 'lines')).toHaveLength(2 * driving);
   expect(own.filter(({ kind }) => kind === 'remarks')).toHaveLength(driving);
   expect(tables(own)).toHaveLength(driving);
@@ -59,13 +68,30 @@ test('end views are to a scale that fits the paper where modules are given, and 
     expect(Math.abs(bottom - top) * view.scale!.paperPerMm).toBeLessThanOrEqual(110);
     expect(view.scale!.text).toMatch(/^(\d+:1|1:\d+)$/);
   }
-  const [bare] = sheetOf({ ...train, gears: train.gears.map((gear) => ({ ...gear, module: undefined })) } as typeof train, asked()).sections.find(({ key }) => key === 'end-views')!.blocks; // prettier-ignore
+  const [bare] = sheetOf(
+    { ...train, gears: train.gears.map((gear) => ({ ...gear, module: undefined })) } as typeof train,
+    asked(),
+  ).sections.find(({ key }) => key === 'end-views')!.blocks;
   expect(bare).toMatchObject({ kind: 'end-view', scale: null });
 });
 
 test('the log in a sentence, and what does not agree; without readings no section', () => {
-  const reading = (id: string, passed: number) => ({ id, kind: 'marks' as const, position: '1', member: 'out', marks: 24, passed, inputTurns: 6 }); // prettier-ignore
-  const log = { format: 'tin-wheel/log' as const, version: 1 as const, readings: [reading('a', 29.25), reading('b', 60)], corrections: [], runs: [] }; // prettier-ignore
+  const reading = (id: string, passed: number) => ({
+    id,
+    kind: 'marks' as const,
+    position: '1',
+    member: 'out',
+    marks: 24,
+    passed,
+    inputTurns: 6,
+  });
+  const log = {
+    format: 'tin-wheel/log' as const,
+    version: 1 as const,
+    readings: [reading('a', 29.25), reading('b', 60)],
+    corrections: [],
+    runs: [],
+  };
   const [said, odd] = blocks('pan-rake', 'log', { log });
   expect(said).toMatchObject({
     kind: 'text',

@@ -50,7 +50,12 @@ export type Block =
   | { readonly kind: 'list'; readonly items: readonly string[] }
   /** Lines of a derivation. */
   | { readonly kind: 'lines'; readonly title: string; readonly lines: readonly string[] }
-  | { readonly kind: 'table'; readonly caption?: string; readonly head: readonly string[]; readonly rows: readonly (readonly string[])[] } // prettier-ignore
+  | {
+      readonly kind: 'table';
+      readonly caption?: string;
+      readonly head: readonly string[];
+      readonly rows: readonly (readonly string[])[];
+    }
   | { readonly kind: 'side-view' }
   | { readonly kind: 'end-view'; readonly station: Station; readonly name: string; readonly scale: Scale | null }
   /** Room to write. */
@@ -71,10 +76,16 @@ export interface Sheet {
   readonly sections: readonly { readonly key: SectionKey; readonly title: string; readonly blocks: readonly Block[] }[];
 }
 
-/** A train as a document for the workshop: what there is to draw, tables, lists and lines, whoever shows it. @param order figures from left to right, as the side view has them */
+/**
+ * A train as a document for the workshop: what there is to draw, tables, lists and lines, whoever shows it. @param
+ * order figures from left to right, as the side view has them
+ */
 export function sheetOf(train: Train, asked: SheetAsked, order: readonly string[] = []): Sheet {
   const { convention, speedRpm, torqueNm, loads, by, date, revision } = asked;
-  const input = [speedRpm === null ? null : `${figure(speedRpm)} rpm`, torqueNm === null ? null : `${figure(torqueNm)} N·m`].filter((one) => one !== null); // prettier-ignore
+  const input = [
+    speedRpm === null ? null : `${figure(speedRpm)} rpm`,
+    torqueNm === null ? null : `${figure(torqueNm)} N·m`,
+  ].filter((one) => one !== null);
   const head: readonly (readonly [string, string | undefined])[] = [
     ['Input', input.join(', ') || undefined],
     ['Loads', loads ? loadsText(train, loads) : undefined],
@@ -85,7 +96,10 @@ export function sheetOf(train: Train, asked: SheetAsked, order: readonly string[
   return {
     title: train.name,
     head: head.flatMap(([what, says]): (readonly [string, string])[] => (says ? [[what, says]] : [])),
-    convention: `Ratios are ${convention}: ${convention === 'in/out' ? 'turns put in for one that comes out' : 'turns that come out for one put in'}; a minus means the other way round. Without losses.`,
+    convention:
+      `Ratios are ${convention}: ` +
+      `${convention === 'in/out' ? 'turns put in for one that comes out' : 'turns that come out for one put in'}; ` +
+      'a minus means the other way round. Without losses.',
     sections: (Object.keys(SECTIONS) as SectionKey[])
       .filter((key) => asked.sections.includes(key))
       .map((key) => ({ key, title: SECTIONS[key], blocks: BLOCKS[key](train, asked, order) }))
@@ -99,10 +113,16 @@ const BLOCKS: Readonly<Record<SectionKey, Make>> = {
   'side-view': () => [{ kind: 'side-view' }],
   'end-views': (train, { stations: wanted }, order) => {
     const sizes = gearSizes(train);
-    const known = (station: Station) => station.wheels.every(({ gear }) => sizes.of(train.gears.find(({ id }) => id === gear)!).moduleMm !== null); // prettier-ignore
+    const known = (station: Station) =>
+      station.wheels.every(({ gear }) => sizes.of(train.gears.find(({ id }) => id === gear)!).moduleMm !== null);
     return endView(train, order)
       .filter(({ key }) => !wanted || wanted.includes(key))
-      .map((station): Block => ({ kind: 'end-view', station, name: stationName(train, station), scale: known(station) ? scaleFor(station) : null })); // prettier-ignore
+      .map((station): Block => ({
+        kind: 'end-view',
+        station,
+        name: stationName(train, station),
+        scale: known(station) ? scaleFor(station) : null,
+      }));
   },
   chart: (train, { convention }) => {
     const { rows, forward } = chartOf(train);
@@ -110,21 +130,36 @@ const BLOCKS: Readonly<Record<SectionKey, Make>> = {
     return [
       {
         kind: 'table',
-        head: ['position', ...train.couplers.map(({ id }) => couplerName(train, id)), 'does', `ratio ${convention}`, 'exact', 'step'], // prettier-ignore
+        head: [
+          'position',
+          ...train.couplers.map(({ id }) => couplerName(train, id)),
+          'does',
+          `ratio ${convention}`,
+          'exact',
+          'step',
+        ],
         rows: rows.map((row) => chartRow(train, row, convention)),
       },
-      ...(forward.spread ? [{ kind: 'text', text: `${forward.count} forward, spread ${figure(toNumber(forward.spread))}.` } as const] : []), // prettier-ignore
+      ...(forward.spread
+        ? [{ kind: 'text', text: `${forward.count} forward, spread ${figure(toNumber(forward.spread))}.` } as const]
+        : []),
     ];
   },
   working: (train, { style, convention }) =>
     chartOf(train).rows.flatMap(({ name, id, solved }): Block[] => {
       if (solved.status !== 'drive') return [];
-      const names = { member: (one: string) => memberName(train, one), coupler: (one: string) => couplerName(train, one) }; // prettier-ignore
+      const names = {
+        member: (one: string) => memberName(train, one),
+        coupler: (one: string) => couplerName(train, one),
+      };
       const lines = (school: 'formula' | 'table') => workingText(workingOf(solved), names, convention, school);
       const title = `Position ${name || id}`;
       const one: Block = { kind: 'lines', title, lines: lines('formula') };
       if (style === 'sheet') return [one];
-      const counted = memberFigures(solved).map((row) => [memberName(train, row.id), row.speed ? toFraction(row.speed) : 'open']); // prettier-ignore
+      const counted = memberFigures(solved).map((row) => [
+        memberName(train, row.id),
+        row.speed ? toFraction(row.speed) : 'open',
+      ]);
       return [
         { ...one, title: `${title}: by the formula` },
         { kind: 'lines', title: `${title}: carrier first, then the rest turned back`, lines: lines('table') },
@@ -173,8 +208,12 @@ const BLOCKS: Readonly<Record<SectionKey, Make>> = {
   checks: (train, { speedRpm, torqueNm }) => {
     const found = checkDesign(train, { inputSpeed: speedRpm === null ? null : speedRpm / 60, inputTorque: torqueNm });
     const notes = new Map((train.setAside ?? []).map(({ finding, note }) => [finding, note]));
-    const open = found.filter(({ key }) => !notes.has(key)).map(({ what, weight }) => `${weight === 'wrong' ? 'Open' : 'To know'}: ${what}`); // prettier-ignore
-    const aside = found.filter(({ key }) => notes.has(key)).map(({ what, key }) => `Set aside: ${what} ${notes.get(key)}`); // prettier-ignore
+    const open = found
+      .filter(({ key }) => !notes.has(key))
+      .map(({ what, weight }) => `${weight === 'wrong' ? 'Open' : 'To know'}: ${what}`);
+    const aside = found
+      .filter(({ key }) => notes.has(key))
+      .map(({ what, key }) => `Set aside: ${what} ${notes.get(key)}`);
     const items = [...open, ...aside];
     return [items.length > 0 ? { kind: 'list', items } : { kind: 'text', text: 'Nothing is open.' }];
   },
@@ -191,11 +230,29 @@ const BLOCKS: Readonly<Record<SectionKey, Make>> = {
       }
     });
     const count = (verdict: string) => judged.filter((one) => one.judged.verdict === verdict).length;
-    const said = `${log.readings.length} readings: ${count('agrees')} agree, ${count('does-not-agree')} do not, ${count('cannot-tell')} cannot tell.`; // prettier-ignore
+    const said =
+      `${log.readings.length} readings: ${count('agrees')} agree, ` +
+      `${count('does-not-agree')} do not, ${count('cannot-tell')} cannot tell.`;
     const odd = judged.filter((one) => one.judged.verdict === 'does-not-agree').slice(-MOST_ODD);
     return [
       { kind: 'text', text: said },
-      ...(odd.length > 0 ? [{ kind: 'list', items: odd.map(({ reading }) => `Does not agree: ${reading.kind}${reading.position ? ` in position ${reading.position}` : ''}${reading.at ? `, ${reading.at}` : ''}${reading.note ? `: ${reading.note}` : ''}`) } as const] : []), // prettier-ignore
+      ...(odd.length > 0
+        ? [
+            {
+              kind: 'list',
+              items: odd.map(
+                ({ reading }) =>
+                  'Does not agree: ' +
+                  [
+                    reading.kind,
+                    reading.position && ` in position ${reading.position}`,
+                    reading.at && `, ${reading.at}`,
+                    reading.note && `: ${reading.note}`,
+                  ].join(''),
+              ),
+            } as const,
+          ]
+        : []),
     ];
   },
   cautions: (train) => [{ kind: 'list', items: cautionsFor(train) }],
@@ -236,7 +293,6 @@ function chartRow(
   { id, name, engaged, solved, step }: ChartRow,
   convention: RatioConvention,
 ): readonly string[] {
-  // prettier-ignore
   const { ratio, status } = solved;
   // Signed: the sheet says so on every page.
   const shown = ratio && (convention === 'in/out' ? ratio : inverse(ratio));
@@ -259,7 +315,8 @@ const SCALES = [10, 5, 2, 1, 1 / 2, 1 / 5, 1 / 10, 1 / 20, 1 / 50, 1 / 100];
 
 /** The largest usual scale at which a station fits the paper. */
 function scaleFor({ bounds: { left, right, top, bottom } }: Station): Scale {
-  const fits = (scale: number) => (right - left) * scale <= PAPER_WIDTH && Math.abs(bottom - top) * scale <= PAPER_HEIGHT; // prettier-ignore
+  const fits = (scale: number) =>
+    (right - left) * scale <= PAPER_WIDTH && Math.abs(bottom - top) * scale <= PAPER_HEIGHT;
   const scale = SCALES.find(fits) ?? SCALES.at(-1)!;
   return { paperPerMm: scale, text: scale >= 1 ? `${scale}:1` : `1:${Math.round(1 / scale)}` };
 }
@@ -272,7 +329,6 @@ function withoutEmpty({
   readonly head: readonly string[];
   readonly rows: readonly (readonly string[])[];
 }) {
-  // prettier-ignore
   const kept = head.map((_, i) => rows.some((row) => row[i] !== ''));
   return { head: head.filter((_, i) => kept[i]), rows: rows.map((row) => row.filter((_, i) => kept[i])) };
 }

@@ -20,10 +20,15 @@ export interface Advice {
   readonly says: string;
 }
 
-/** Below this share of no load a linear motor mostly heats: less than three quarters of its power come out, and falling. */
+/**
+ * Below this share of no load a linear motor mostly heats: less than three quarters of its power come out, and falling.
+ */
 const TALL = 0.25;
 
-/** What stalls, what is too tall, what another position does better, and which members would carry more than people allow them when it stalls. */
+/**
+ * What stalls, what is too tall, what another position does better, and which members would carry more than people
+ * allow them when it stalls.
+ */
 export function adviceOf(train: Train, scenario: Scenario, { positions }: Points): readonly Advice[] {
   const nameOf = (id: string) => train.positions.find((position) => position.id === id)?.name ?? id;
   return [
@@ -50,7 +55,9 @@ function tooTall({ motor }: Scenario, nameOf: Names, positions: Points['position
   return [...positions].flatMap(([id, { stalls, inputRpm }]): Advice[] => {
     const share = noLoad === null ? 1 : inputRpm / noLoad;
     if (stalls || share >= TALL) return [];
-    const says = `${nameOf(id)} is too tall: this motor would sit at ${Math.round(share * 100)} % of its no-load speed, mostly heating.`;
+    const says =
+      `${nameOf(id)} is too tall: this motor would sit at ` +
+      `${Math.round(share * 100)} % of its no-load speed, mostly heating.`;
     return [{ kind: 'too tall', positions: [id], member: null, says }];
   });
 }
@@ -65,7 +72,9 @@ function heating(scenario: Scenario, nameOf: Names, positions: Points['positions
   return [...positions].flatMap(([id, { inputTorqueNm }]): Advice[] => {
     const heat = heatOf(scenario, inputTorqueNm);
     if (!(heat > limit)) return [];
-    const says = `${nameOf(id)} heats the motor: (T/T₀)² is ${figure(heat)}, you gave ${figure(limit)} for continuous running.`;
+    const says =
+      `${nameOf(id)} heats the motor: (T/T₀)² is ${figure(heat)}, you gave ` +
+      `${figure(limit)} for continuous running.`;
     return [{ kind: 'heat', positions: [id], member: null, says }];
   });
 }
@@ -79,7 +88,9 @@ function beaten(nameOf: Names, positions: Points['positions']): readonly Advice[
       .filter(([, other]) => other.outputRpm >= point.outputRpm && !other.stalls)
       .sort(([, a], [, b]) => b.outputRpm - a.outputRpm);
     if (point.stalls || !better) return [];
-    const says = `${nameOf(id)} is never better than ${nameOf(better[0])} here: it turns the output at ${figure(point.outputRpm)} rpm, ${nameOf(better[0])} at ${figure(better[1].outputRpm)}.`;
+    const says =
+      `${nameOf(id)} is never better than ${nameOf(better[0])} here: it turns the output at ` +
+      `${figure(point.outputRpm)} rpm, ${nameOf(better[0])} at ${figure(better[1].outputRpm)}.`;
     return [{ kind: 'never better', positions: [id, better[0]], member: null, says }];
   });
 }
@@ -95,20 +106,28 @@ function overloaded(train: Train, { motor, order, losses = false }: Scenario, na
     return memberFigures(solveEngaged(open, engaged, { losses })).flatMap(({ id: member, torque }): Advice[] => {
       const [limit, carried] = [limits.get(member), torque ? Math.abs(toNumber(torque)) * stall : 0];
       if (limit === undefined || carried <= limit) return [];
-      const says = `${memberName(train, member)}: ${figure(carried)} N·m when it stalls in ${nameOf(id)}, you gave ${figure(limit)}.`;
+      const says =
+        `${memberName(train, member)}: ${figure(carried)} N·m when it stalls ` +
+        `in ${nameOf(id)}, you gave ${figure(limit)}.`;
       return [{ kind: 'limit', positions: [id], member, says }];
     });
   });
 }
 
-/** The ratio, in/out, above which this motor moves the load at its most from a stand, through as much of losses as this position has. */
+/**
+ * The ratio, in/out, above which this motor moves the load at its most from a stand, through as much of losses as this
+ * position has.
+ */
 export function ratioToMove({ motor, load: written }: Pick<Scenario, 'motor' | 'load'>, { drive }: Gearing): number {
   const load = loadOf(written);
   const most = Math.max(...[0, ...load.profile.map(([at]) => at)].map((at) => loadTorque(load, 0, at)));
   return most / (torqueAt(motorLine(motor), 0) * drive);
 }
 
-/** Stall torque at the output over the load at standstill: above 1 where the position moves it. Null where nothing holds it. */
+/**
+ * Stall torque at the output over the load at standstill: above 1 where the position moves it. Null where nothing holds
+ * it.
+ */
 export function stallMargin(
   { motor, load }: Pick<Scenario, 'motor' | 'load'>,
   { ratio, drive }: Gearing,

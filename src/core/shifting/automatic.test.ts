@@ -22,7 +22,13 @@ import { summaryOf } from './summary';
 import { samplesOf } from './traces';
 
 /** Three speeds: 4, 2 and 1. */
-const BOX = countershaftBox([[[20, 80], [20, 40], [30, 30]]]); // prettier-ignore
+const BOX = countershaftBox([
+  [
+    [20, 80],
+    [20, 40],
+    [30, 30],
+  ],
+]);
 const order = BOX.positions.map(({ id }) => id);
 const [first, second, third] = order as [string, string, string];
 
@@ -89,11 +95,20 @@ test('chatter through neutral is offered a hand-over without a gap, which cures 
     ...BASE,
     load: { constantNm: 3 },
     start: { position: third, outputRpm: 100 },
-    rule: { cue: 'torque', down: { [third]: 1.8, [second]: 3.6 }, up: { [first]: 1.2, [second]: 1.2 }, shiftS: 0.6, between: 'neutral', detector: { lagS: 0.2 } }, // prettier-ignore
+    rule: {
+      cue: 'torque',
+      down: { [third]: 1.8, [second]: 3.6 },
+      up: { [first]: 1.2, [second]: 1.2 },
+      shiftS: 0.6,
+      between: 'neutral',
+      detector: { lagS: 0.2 },
+    },
   };
   const run = runScenario(BOX, chatters);
   expect(run.verdicts).toContain('chatter');
-  const offered = mendsFor(gearings, pointsOf(BOX, chatters), chatters, run).filter(({ verdicts }) => verdicts.includes('chatter')); // prettier-ignore
+  const offered = mendsFor(gearings, pointsOf(BOX, chatters), chatters, run).filter(({ verdicts }) =>
+    verdicts.includes('chatter'),
+  );
   expect(offered.map(({ key }) => key)).toEqual(['overlap', 'one-way', 'before', 'minimum']);
   expect(runScenario(BOX, offered[0]!.scenario).verdicts).not.toContain('chatter');
 });
@@ -106,29 +121,35 @@ const weights = fc.record({
   between: fc.constantFrom('neutral' as const, 'overlap' as const, 'one-way' as const),
 });
 
-test('inertias of members: in one position they are so much at the output; through shifts the account still balances and nothing comes from nowhere', () => {
-  const [wheelA, wheelB] = ['wheel a1', 'wheel a2'];
-  fc.assert(
-    fc.property(weights, ({ shaft0, a, b, out, between }) => {
-      const membersKgM2 = { shaft0, [wheelA!]: a, [wheelB!]: b, shaft1: out };
-      const alone = { ...BASE, load: { constantNm: 1 }, order: [first], durationS: 2 };
-      const members = runScenario(BOX, { ...alone, inertia: { inputKgM2: 0.01, outputKgM2: 0.5, membersKgM2 } });
-      // All wheels mesh always: in first a1 turns with the output, a2 twice as fast; both hang on the input, at 1/4 and 1/2 of its speed.
-      const asOne = { inputKgM2: 0.01 + shaft0 + a / 16 + b / 4, outputKgM2: 0.5 + out };
-      expect(members.final.outputRpm).toBeCloseTo(runScenario(BOX, { ...alone, inertia: asOne }).final.outputRpm, 6);
-      const run = runScenario(BOX, {
-        ...BASE,
-        load: { constantNm: 1 },
-        inertia: { inputKgM2: 0.01, outputKgM2: 0.5, membersKgM2 },
-        rule: { ...speedRule(0.6, 0.2), between },
-      });
-      const { motorJ, loadJ, lossJ, storedJ } = run.energy;
-      expect(Math.abs(motorJ - loadJ - lossJ - storedJ)).toBeLessThan(1e-3 * Math.abs(motorJ));
-      expect(lossJ).toBeGreaterThan(-1e-9);
-    }),
-    { numRuns: 15 },
-  );
-});
+test(
+  'inertias of members: in one position they are so much at the output; through shifts ' +
+    'the account still balances and nothing comes from nowhere',
+  () => {
+    const [wheelA, wheelB] = ['wheel a1', 'wheel a2'];
+    fc.assert(
+      fc.property(weights, ({ shaft0, a, b, out, between }) => {
+        const membersKgM2 = { shaft0, [wheelA!]: a, [wheelB!]: b, shaft1: out };
+        const alone = { ...BASE, load: { constantNm: 1 }, order: [first], durationS: 2 };
+        const members = runScenario(BOX, { ...alone, inertia: { inputKgM2: 0.01, outputKgM2: 0.5, membersKgM2 } });
+        // All wheels mesh always: in first a1 turns with the output, a2 twice as fast;
+        // both hang on the input, at 1/4 and
+        // 1/2 of its speed.
+        const asOne = { inputKgM2: 0.01 + shaft0 + a / 16 + b / 4, outputKgM2: 0.5 + out };
+        expect(members.final.outputRpm).toBeCloseTo(runScenario(BOX, { ...alone, inertia: asOne }).final.outputRpm, 6);
+        const run = runScenario(BOX, {
+          ...BASE,
+          load: { constantNm: 1 },
+          inertia: { inputKgM2: 0.01, outputKgM2: 0.5, membersKgM2 },
+          rule: { ...speedRule(0.6, 0.2), between },
+        });
+        const { motorJ, loadJ, lossJ, storedJ } = run.energy;
+        expect(Math.abs(motorJ - loadJ - lossJ - storedJ)).toBeLessThan(1e-3 * Math.abs(motorJ));
+        expect(lossJ).toBeGreaterThan(-1e-9);
+      }),
+      { numRuns: 15 },
+    );
+  },
+);
 
 test('a planet carrier that only some positions turn carries its momentum over, and the account balances', () => {
   const train = demoTrain('harvester');
@@ -154,7 +175,15 @@ describe('the detector', () => {
   });
   /** Begun where motor and load meet, so that nothing but the load moves the reading. */
   const read = (detector: Rule['detector'], load: Scenario['load'], loadNm = 1) => {
-    const scenario = { ...BASE, load, inertia: { inputKgM2: 0.01, outputKgM2: 0.02 }, order: [third], start: { position: third, outputRpm: 300 * (1 - loadNm / 2) }, rule: torque(detector, { down: {}, up: {} }), durationS: 6 }; // prettier-ignore
+    const scenario = {
+      ...BASE,
+      load,
+      inertia: { inputKgM2: 0.01, outputKgM2: 0.02 },
+      order: [third],
+      start: { position: third, outputRpm: 300 * (1 - loadNm / 2) },
+      rule: torque(detector, { down: {}, up: {} }),
+      durationS: 6,
+    };
     return samplesOf(runScenario(BOX, scenario).traces, [third]);
   };
 
@@ -170,8 +199,19 @@ describe('the detector', () => {
     expect(readAs({}, 1.5)).toEqual({ degrees: null, forceN: null });
   });
 
-  test('a detent lets go at one torque and takes back at a smaller one, at the times at which the load passes them', () => {
-    const samples = read({ detentOnNm: 1.2, detentOffNm: 0.6 }, { profile: [[1, 0.3], [2, 1.5], [4, 1.5], [5, 0.3]] }, 0.3); // prettier-ignore
+  test('a detent lets go at one torque and takes back at a smaller one, when the load passes them', () => {
+    const samples = read(
+      { detentOnNm: 1.2, detentOffNm: 0.6 },
+      {
+        profile: [
+          [1, 0.3],
+          [2, 1.5],
+          [4, 1.5],
+          [5, 0.3],
+        ],
+      },
+      0.3,
+    );
     const shows = (timeS: number) => samples.find((sample) => sample.timeS >= timeS - 1e-9)!.read > 0;
     // The torque into a load that changes lags a little behind it: the inertia gives and takes.
     expect([0.5, 1.5, 3.5, 4.2, 5.9].map(shows)).toEqual([false, false, true, true, false]);
@@ -185,11 +225,27 @@ describe('the detector', () => {
 
 test('a drum goes through every position on the way, a direct selector does not', () => {
   const shifts = (path: 'direct' | 'sequence') =>
-    runScenario(BOX, { ...BASE, rule: { cue: 'hand', schedule: [[2, third], [8, first]], path, shiftS: 0.2 } }) // prettier-ignore
+    runScenario(BOX, {
+      ...BASE,
+      rule: {
+        cue: 'hand',
+        schedule: [
+          [2, third],
+          [8, first],
+        ],
+        path,
+        shiftS: 0.2,
+      },
+    })
       .events.filter(({ kind }) => kind === 'shift')
       .map(({ from, to }) => `${from}>${to}`);
   expect(shifts('direct')).toEqual([`${first}>${third}`, `${third}>${first}`]);
-  expect(shifts('sequence')).toEqual([`${first}>${second}`, `${second}>${third}`, `${third}>${second}`, `${second}>${first}`]); // prettier-ignore
+  expect(shifts('sequence')).toEqual([
+    `${first}>${second}`,
+    `${second}>${third}`,
+    `${third}>${second}`,
+    `${second}>${first}`,
+  ]);
 });
 
 test('one reading of the no-load speed says what the box eats, and the motor through the box', () => {
@@ -232,40 +288,56 @@ test('what couplers carry and shafts offer: by hand in a box of three speeds', (
   const dog = { teeth: 6, radiusMm: 20, friction: 0.15 };
   const duties = couplerDuties(BOX, points, order, dog, false);
   // In second the coupler a2 stands on the output shaft and carries its 1 N·m; 0.15 · 1 / 0.02 pulls it out.
-  expect(duties.find(({ from, to, does }) => from === second && to === first && does === 'lets go')).toMatchObject({ coupler: 'a2', torqueNm: expect.closeTo(1, 9), pullOutN: expect.closeTo(7.5, 9) }); // prettier-ignore
-  // The motor turns at 300 (1 − 0.5/2) = 225 rpm: the output at 112.5, the wheel of first at 56.25; 6 teeth find in a sixth of a turn.
+  expect(duties.find(({ from, to, does }) => from === second && to === first && does === 'lets go')).toMatchObject({
+    coupler: 'a2',
+    torqueNm: expect.closeTo(1, 9),
+    pullOutN: expect.closeTo(7.5, 9),
+  });
+  // The motor turns at 300 (1 − 0.5/2) = 225 rpm: the output at 112.5, the wheel of first at 56.25; 6 teeth find in a
+  // sixth of a turn.
   const entering = duties.find(({ from, to, does }) => from === second && to === first && does === 'comes in')!;
   expect(entering.differenceRpm).toBeCloseTo(56.25, 9);
   expect(entering.entryS).toBeCloseTo(60 / 6 / 56.25, 9);
   const shafts = shaftDuties(BOX, points, dog, false).filter(({ position }) => position === second);
   const powers = shafts.map(({ powerW }) => powerW);
   for (const power of powers) expect(power).toBeCloseTo(powers[0]!, 9);
-  expect(shafts.find(({ member }) => member === 'shaft0')).toMatchObject({ torqueNm: expect.closeTo(0.5, 9), pullOutN: expect.closeTo(3.75, 9) }); // prettier-ignore
+  expect(shafts.find(({ member }) => member === 'shaft0')).toMatchObject({
+    torqueNm: expect.closeTo(0.5, 9),
+    pullOutN: expect.closeTo(3.75, 9),
+  });
 });
 
-test('members in the playback have turned as the traces say, summed again by hand; time in positions and the share add up', () => {
-  const scenario = { ...BASE, load: { constantNm: 1 }, rule: { ...speedRule(0.6, 0.2), between: 'neutral' as const } };
-  const run = runScenario(BOX, scenario);
-  // One every hundredth of a second and the last, whatever happens in between.
-  expect(run.traces.timeS).toHaveLength(2001);
-  const { turnsAt } = playbackOf(BOX, order, run.traces);
-  const samples = samplesOf(run.traces, order);
-  let [input, output] = [0, 0];
-  samples.slice(1).forEach((sample, i) => {
-    const minutes = (sample.timeS - samples[i]!.timeS) / 60;
-    input += (minutes * (sample.inputRpm + samples[i]!.inputRpm)) / 2;
-    output += (minutes * (sample.outputRpm + samples[i]!.outputRpm)) / 2;
-  });
-  const end = turnsAt(samples.at(-1)!.timeS);
-  expect(end('shaft0')).toBeCloseTo(input, 6);
-  // Around a shift a sample still counts to the position before it: a hundredth of a second each.
-  expect(Math.abs(end('shaft1')) / output).toBeCloseTo(1, 2);
-  expect(turnsAt(0)('shaft1')).toBeCloseTo(0, 12);
-  const summary = summaryOf(run, order);
-  expect(summary.shifts).toBe(2);
-  expect([...summary.seconds.values()].reduce((a, b) => a + b, summary.betweenS)).toBeCloseTo(20, 6);
-  expect(summary.unexplained).toBeLessThan(1e-3);
-});
+test(
+  'members in the playback have turned as the traces say, summed again by ' +
+    'hand; time in positions and the share add up',
+  () => {
+    const scenario = {
+      ...BASE,
+      load: { constantNm: 1 },
+      rule: { ...speedRule(0.6, 0.2), between: 'neutral' as const },
+    };
+    const run = runScenario(BOX, scenario);
+    // One every hundredth of a second and the last, whatever happens in between.
+    expect(run.traces.timeS).toHaveLength(2001);
+    const { turnsAt } = playbackOf(BOX, order, run.traces);
+    const samples = samplesOf(run.traces, order);
+    let [input, output] = [0, 0];
+    samples.slice(1).forEach((sample, i) => {
+      const minutes = (sample.timeS - samples[i]!.timeS) / 60;
+      input += (minutes * (sample.inputRpm + samples[i]!.inputRpm)) / 2;
+      output += (minutes * (sample.outputRpm + samples[i]!.outputRpm)) / 2;
+    });
+    const end = turnsAt(samples.at(-1)!.timeS);
+    expect(end('shaft0')).toBeCloseTo(input, 6);
+    // Around a shift a sample still counts to the position before it: a hundredth of a second each.
+    expect(Math.abs(end('shaft1')) / output).toBeCloseTo(1, 2);
+    expect(turnsAt(0)('shaft1')).toBeCloseTo(0, 12);
+    const summary = summaryOf(run, order);
+    expect(summary.shifts).toBe(2);
+    expect([...summary.seconds.values()].reduce((a, b) => a + b, summary.betweenS)).toBeCloseTo(20, 6);
+    expect(summary.unexplained).toBeLessThan(1e-3);
+  },
+);
 
 test.each([
   [{ load: { airNAt1MS: 2 } }, 'load.wheelDiameterMm'],

@@ -6,7 +6,8 @@ import type { ShiftPoint } from './shift-points';
 
 /**
  * A pair of neighbours with its shift points by the speed of the input, rpm, and what its own thresholds make of them.
- * hunts: up lands where it goes straight down again · weak: it comes to stay, but below the point of equal power · sound.
+ * hunts: up lands where it goes straight down again · weak: it comes to stay, but below the point of equal power ·
+ * sound.
  */
 export interface Band {
   readonly from: string;
@@ -20,7 +21,10 @@ export interface Band {
   readonly own: (Speeds & { readonly verdict: 'hunts' | 'weak' | 'sound' }) | null;
 }
 
-/** In `to` down at the first, which lands in `from` at the second; in `from` up at the third, which lands in `to` at the fourth. */
+/**
+ * In `to` down at the first, which lands in `from` at the second; in `from` up at the third, which lands in `to` at the
+ * fourth.
+ */
 interface Speeds {
   readonly downRpm: number;
   readonly landsRpm: number;
@@ -91,10 +95,16 @@ function rpmAtTorque(line: readonly Stretch[], torque: number): number {
   return 0;
 }
 
-/** Room above the point of equal power that keeps a shifter from coming straight back, as a share of the no-load speed, or of the speed itself. */
+/**
+ * Room above the point of equal power that keeps a shifter from coming straight back, as a share of the no-load speed,
+ * or of the speed itself.
+ */
 const MARGIN = 0.05;
 
-/** Thresholds that do not hunt, for every pair: down where the power is equal, up a little above; in the unit of the cue. */
+/**
+ * Thresholds that do not hunt, for every pair: down where the power is equal, up a little above; in the unit of the
+ * cue.
+ */
 export function soundThresholds(
   gearings: ReadonlyMap<string, Gearing>,
   points: Points,

@@ -10,7 +10,10 @@ export interface Calibration {
   readonly motor: Extract<Motor, { kind: 'linear' }>;
 }
 
-/** A linear motor that turns the empty box at so many rpm gives it T₀ (v − n/n₀). Null where that is at a stand, or as fast as without the box. */
+/**
+ * A linear motor that turns the empty box at so many rpm gives it T₀ (v − n/n₀). Null where that is at a stand, or as
+ * fast as without the box.
+ */
 export function calibrate(motor: Extract<Motor, { kind: 'linear' }>, readRpm: number): Calibration | null {
   const { stallTorqueNm, noLoadRpm, supply = 1 } = motor;
   const torqueNm = stallTorqueNm * (supply - readRpm / noLoadRpm);

@@ -44,7 +44,10 @@ export interface Dog {
 export const pullOutForce = (torqueNm: number, { radiusMm, friction }: Dog): number =>
   (friction * Math.abs(torqueNm)) / (radiusMm / 1000);
 
-/** Every shaft that carries power, in every position that moves the load. The same power at a faster shaft is less torque. */
+/**
+ * Every shaft that carries power, in every position that moves the load. The same power at a faster shaft is less
+ * torque.
+ */
 export function shaftDuties(train: Train, { positions }: Points, dog: Dog, losses: boolean): readonly ShaftDuty[] {
   const solve = solverOf(train, losses);
   const arms = new Set(train.members.flatMap(({ carrier }) => (carrier === undefined ? [] : [carrier])));
@@ -95,7 +98,10 @@ export function couplerDuties(
   });
 }
 
-/** Speed of a coupler's one side against its other, per turn of the input; the frame stands. Null for sliding meshes, whose sides do not turn together. */
+/**
+ * Speed of a coupler's one side against its other, per turn of the input; the frame stands. Null for sliding meshes,
+ * whose sides do not turn together.
+ */
 function differenceAcross(train: Train, id: string, speedOf: (member: string) => number | null): number | null {
   const coupler = train.couplers.find((one) => one.id === id);
   if (!coupler || coupler.type === 'sliding-mesh') return null;

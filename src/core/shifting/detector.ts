@@ -23,7 +23,10 @@ export const lagOf = ({ lagS, stiffnessNmPerDeg, dampingNmSPerDeg }: Detector = 
 const followed = (settings: Settings, now: Now, motion: Motion, timeS: number): number =>
   lagOf(settings.rule.detector) > 0 ? motion.read : shownTo(settings, now, motion, timeS);
 
-/** What the detector reads. A preloaded spring shows nothing below its preload; one that its detent holds shows none at all. */
+/**
+ * What the detector reads. A preloaded spring shows nothing below its preload; one that its detent holds shows none at
+ * all.
+ */
 export function readingOf(settings: Settings, now: Now, motion: Motion, timeS: number): number {
   const { cue, detector = {} } = settings.rule;
   const value = followed(settings, now, motion, timeS);
@@ -41,7 +44,10 @@ export function detentMoves(settings: Settings, now: Now): boolean {
   return now.letGo ? value <= (detentOffNm ?? 0) : value >= detentOnNm!;
 }
 
-/** What a torque at the detector looks like to people: the turn of its spring, and the force on the scale at its arm; null where it has none. */
+/**
+ * What a torque at the detector looks like to people: the turn of its spring, and the force on the scale at its arm;
+ * null where it has none.
+ */
 export const readAs = ({ stiffnessNmPerDeg, preloadNm, armMm }: Detector = {}, torqueNm: number) => ({
   degrees: stiffnessNmPerDeg ? Math.max(0, torqueNm - (preloadNm ?? 0)) / stiffnessNmPerDeg : null,
   forceN: armMm ? torqueNm / (armMm / 1000) : null,

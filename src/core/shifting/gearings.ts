@@ -8,7 +8,8 @@ import type { Gearing } from './operating-point';
 const NOTHING = 1e-9;
 
 /**
- * What each of these positions does between motor and load, by the solver: the size of its ratio, and what its meshes let through either way.
+ * What each of these positions does between motor and load, by the solver: the size of its ratio, and what its meshes
+ * let through either way.
  * @throws RangeError where one of them does not drive.
  */
 export function gearingsOf(train: Train, order: readonly string[], losses: boolean): ReadonlyMap<string, Gearing> {

@@ -8,15 +8,19 @@ import type { Train } from '../train';
 export interface MemberInertias {
   /** What turns with the input whatever is engaged, at the input. */
   readonly inputKgM2: number;
-  /** What turns with the output in one position and in another, at the output: Σ J h h′, with h turns of the member for one of the output. */
+  /**
+   * What turns with the output in one position and in another, at the output: Σ J h h′, with h turns of the member for
+   * one of the output.
+   */
   readonly between: (from: string, to: string) => number;
 }
 
 const NONE: MemberInertias = { inputKgM2: 0, between: () => 0 };
 
 /**
- * Members that the input turns while nothing is engaged belong to the input; what others have of inertia turns with the output as the position says. Between two
- * positions it goes on turning as it did. Speeds are the solver's; members that float count for nothing.
+ * Members that the input turns while nothing is engaged belong to the input; what others have of inertia turns with the
+ * output as the position says. Between two positions it goes on turning as it did. Speeds are the solver's; members
+ * that float count for nothing.
  */
 export function memberInertias(
   train: Train,

@@ -10,7 +10,10 @@ export interface LettingGo {
   readonly ratio: Rational | null;
 }
 
-/** Each coupler of what is engaged let go alone, solved: what a worm or a brake still holds drives on, what nothing holds runs out backwards. */
+/**
+ * Each coupler of what is engaged let go alone, solved: what a worm or a brake still holds drives on, what nothing
+ * holds runs out backwards.
+ */
 export const lettingGo = (open: OpenTrain, { engaged, flow, losses }: Solved): readonly LettingGo[] =>
   [...engaged].map((coupler) => {
     const { status, ratio } = solveEngaged(

@@ -2,7 +2,10 @@ import type { WrittenLoad } from './scenario-schema';
 
 const GRAVITY = 9.80665;
 
-/** A load at the output: a + b ω + c ω² and what a profile adds over time, in N·m against the motion at ω rad/s; with its inertia. */
+/**
+ * A load at the output: a + b ω + c ω² and what a profile adds over time, in N·m against the motion at ω rad/s; with
+ * its inertia.
+ */
 export interface Load {
   readonly a: number;
   readonly b: number;
@@ -12,8 +15,9 @@ export interface Load {
 }
 
 /**
- * A vehicle on a grade (rise over run) with rolling drag, m g (sin θ + c cos θ) at the rim of its wheel; without grade and rolling a mass hangs from the drum, m g.
- * Let down, it drives. Either way it turns with the output as m (d/2)². Air drag k v² at the rim is k (d/2)³ ω².
+ * A vehicle on a grade (rise over run) with rolling drag, m g (sin θ + c cos θ) at the rim of its wheel; without grade
+ * and rolling a mass hangs from the drum, m g. Let down, it drives. Either way it turns with the output as m (d/2)².
+ * Air drag k v² at the rim is k (d/2)³ ω².
  */
 export function loadOf(written: WrittenLoad): Load {
   const { massKg, wheelDiameterMm, grade, rolling } = written;

@@ -18,7 +18,10 @@ export type Joined =
   | { readonly kind: 'engaged'; readonly gearing: Gearing }
   /** Nothing is engaged between two positions. */
   | { readonly kind: 'gap' }
-  /** The next position's clutch slips, its capacity rising from nothing to all of it; sign 1 while the motor is the faster side. */
+  /**
+   * The next position's clutch slips, its capacity rising from nothing to all of it; sign 1 while the motor is the
+   * faster side.
+   */
   | {
       readonly kind: 'slip';
       readonly gearing: Gearing;
@@ -54,8 +57,9 @@ export interface Forces extends Torques {
 }
 
 /**
- * Newton's law for either side. Engaged, the two sides are one: with T the torque into the train, T_m − J_m α = T and T i e = J_L α/i + T_L while the motor drives;
- * where that asks for a torque below 0 the load drives, and T i = (J_L α/i + T_L) e_back.
+ * Newton's law for either side. Engaged, the two sides are one: with T the torque into the train, T_m − J_m α = T and T
+ * i e = J_L α/i + T_L while the motor drives; where that asks for a torque below 0 the load drives, and T i = (J_L α/i
+ * + T_L) e_back.
  */
 export function forces(
   machine: Machine,
@@ -111,8 +115,9 @@ export const storedJ = (
 ): number => (inputKgM2 * input ** 2 + outputKgM2 * output ** 2) / 2;
 
 /**
- * The common speeds after the two sides are joined at once: momentum, as the new position sees it, is kept, energy is not. `carried` is the inertia at the output
- * by which what turned as in the old position counts in the new one; without inertias of members it is that of the output itself.
+ * The common speeds after the two sides are joined at once: momentum, as the new position sees it, is kept, energy is
+ * not. `carried` is the inertia at the output by which what turned as in the old position counts in the new one;
+ * without inertias of members it is that of the output itself.
  */
 export function joinedSpeeds(
   { inputKgM2: ji, outputKgM2: jo }: Machine,

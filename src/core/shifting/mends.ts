@@ -77,7 +77,10 @@ function longerThan(minimumS: number, events: Run['events']): number {
   return Math.ceil(2 * Math.max(2 * minimumS, cycle, 0.5)) / 2;
 }
 
-/** A step between neighbours that these thresholds would bear, as r: above it up no longer lands where it goes down. Null for pairs that do not hunt. */
+/**
+ * A step between neighbours that these thresholds would bear, as r: above it up no longer lands where it goes down.
+ * Null for pairs that do not hunt.
+ */
 export function bearableStep(
   gearings: ReadonlyMap<string, Gearing>,
   points: Points,

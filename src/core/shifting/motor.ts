@@ -12,8 +12,9 @@ export interface Stretch {
 const HAND_FALLS = 0.1;
 
 /**
- * The line of a motor in straight stretches over all speeds from standstill. Linear: T₀ (v − n/n₀), also beyond no load, where it brakes. A measured line is
- * straight between its points, and its ends go on straight. By hand: the torque up to the speed that is kept up, then down to nothing.
+ * The line of a motor in straight stretches over all speeds from standstill. Linear: T₀ (v − n/n₀), also beyond no
+ * load, where it brakes. A measured line is straight between its points, and its ends go on straight. By hand: the
+ * torque up to the speed that is kept up, then down to nothing.
  */
 export function motorLine(motor: Motor): readonly Stretch[] {
   switch (motor.kind) {
@@ -50,12 +51,15 @@ export function torqueAt(line: readonly Stretch[], rpm: number): number {
   return a + b * rpm;
 }
 
-/** The largest mechanical power in rpm · N·m, and the speed where it is; of a linear motor at half its no-load speed. */
+/**
+ * The largest mechanical power in rpm · N·m, and the speed where it is; of a linear motor at half its no-load speed.
+ */
 export function peakPower(line: readonly Stretch[]): { readonly rpm: number; readonly power: number } {
   let best = { rpm: 0, power: 0 };
   for (const { from, to, a, b } of line) {
     const top = b < 0 ? -a / (2 * b) : Infinity;
-    // At an end of the stretch, or where its parabola is highest; a stretch without end falls at last, or there is no peak.
+    // At an end of the stretch, or where its parabola is highest; a stretch without end falls at last, or there is no
+    // peak.
     for (const rpm of [from, Math.min(to, Math.max(from, top))]) {
       const power = (a + b * rpm) * rpm;
       if (Number.isFinite(rpm) && power > best.power) best = { rpm, power };

@@ -24,7 +24,10 @@ export interface OperatingPoint {
 
 export const RAD_S_PER_RPM = Math.PI / 30;
 
-/** Output torque, N·m, that the motor leaves over the load at an input speed; what the load drives comes back through the losses. */
+/**
+ * Output torque, N·m, that the motor leaves over the load at an input speed; what the load drives comes back through
+ * the losses.
+ */
 export function surplus(
   line: readonly Stretch[],
   load: Load,
@@ -38,8 +41,9 @@ export function surplus(
 }
 
 /**
- * Where motor and load meet, running up from standstill: the first speed at which nothing is left over. In each straight stretch of the motor's line, split where it
- * begins to brake, that is the smaller positive root of a quadratic.
+ * Where motor and load meet, running up from standstill: the first speed at which nothing is left over. In each
+ * straight stretch of the motor's line, split where it begins to brake, that is the smaller positive root of a
+ * quadratic.
  */
 export function operatingPoint(line: readonly Stretch[], load: Load, gearing: Gearing, timeS = 0): OperatingPoint {
   const { ratio } = gearing;

@@ -3,7 +3,10 @@ import { abs, compare, sign } from '../rational';
 import { solveEngaged } from '../solve';
 import type { Train } from '../train';
 
-/** Positions that drive the output one way, the slowest first: forward ones, or, where there is none, those in reverse. Of equal ratios the first stands for all. */
+/**
+ * Positions that drive the output one way, the slowest first: forward ones, or, where there is none, those in reverse.
+ * Of equal ratios the first stands for all.
+ */
 export function orderOf(train: Train): readonly string[] {
   const open = openTrain(networkOf(train));
   const driving = train.positions.flatMap(({ id, engaged }) => {

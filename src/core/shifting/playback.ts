@@ -13,8 +13,9 @@ export interface Playback {
 const MINUTE = 60;
 
 /**
- * Members turn with the input as the position in says; between two positions those that the input turns with nothing engaged go with it, the others with the output as
- * in the position before. So the turns of all follow from the turns of input and output in each stretch, summed once.
+ * Members turn with the input as the position in says; between two positions those that the input turns with nothing
+ * engaged go with it, the others with the output as in the position before. So the turns of all follow from the turns
+ * of input and output in each stretch, summed once.
  */
 export function playbackOf(train: Train, order: readonly string[], traces: Traces): Playback {
   const open = openTrain(networkOf(train));
@@ -51,7 +52,10 @@ function shareOf(times: Float64Array, at: number, timeS: number): number {
   return to === undefined || to <= from ? 0 : Math.min(1, Math.max(0, (timeS - from) / (to - from)));
 }
 
-/** Turns so far at every sample: of the input in each position, of the input as the output turns it after each, and of the input alone between positions. */
+/**
+ * Turns so far at every sample: of the input in each position, of the input as the output turns it after each, and of
+ * the input alone between positions.
+ */
 function turnsOf({ timeS, position, inputRpm, outputRpm }: Traces, positions: readonly { readonly ratio: number }[]) {
   const column = () => new Float64Array(timeS.length);
   const [engaged, coasting, running] = [positions.map(column), positions.map(column), column()];

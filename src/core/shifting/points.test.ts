@@ -74,43 +74,47 @@ test('by hand: a linear motor against constant, linear and square loads', () => 
   );
 });
 
-test('whatever the motor and the load: nothing is left over at the operating point, and before it something always is', () => {
-  const points = fc
-    .array(fc.tuple(fc.integer({ min: 5, max: 60 }), fc.integer({ min: 0, max: 50 })), { minLength: 1, maxLength: 5 })
-    .map((steps) =>
-      steps.reduce<[number, number][]>(
-        (all, [step, torque]) => [...all, [all.at(-1)![0] + step, torque / 5]],
-        [[0, 8]],
+test(
+  'whatever the motor and the load: nothing is left over at the ' +
+    'operating point, and before it something always is',
+  () => {
+    const points = fc
+      .array(fc.tuple(fc.integer({ min: 5, max: 60 }), fc.integer({ min: 0, max: 50 })), { minLength: 1, maxLength: 5 })
+      .map((steps) =>
+        steps.reduce<[number, number][]>(
+          (all, [step, torque]) => [...all, [all.at(-1)![0] + step, torque / 5]],
+          [[0, 8]],
+        ),
+      )
+      .map((all) => [...all, [all.at(-1)![0] + 40, -1]] as [number, number][]);
+    const load = fc.record({
+      constantNm: fc.double({ min: 0, max: 6, noNaN: true }),
+      linearNmPerRadS: fc.double({ min: 0, max: 0.5, noNaN: true }),
+      squareNmPerRadS2: fc.double({ min: 0, max: 0.05, noNaN: true }),
+    });
+    fc.assert(
+      fc.property(
+        points,
+        load,
+        fc.double({ min: 0.3, max: 5, noNaN: true }),
+        fc.double({ min: 0.3, max: 1, noNaN: true }),
+        (line, written, ratio, drive) => {
+          const motor = motorLine({ kind: 'table', points: line });
+          const gearing = { ratio, drive, back: drive };
+          const against = loadOf(written);
+          const point = operatingPoint(motor, against, gearing);
+          const left = (rpm: number) => surplus(motor, against, gearing, rpm);
+          if (point.stalls) return expect(left(0)).toBeLessThan(0);
+          expect(Math.abs(left(point.inputRpm))).toBeLessThan(1e-7);
+          for (let k = 1; k < 200; k++) expect(left((point.inputRpm * k) / 200)).toBeGreaterThan(-1e-7);
+          expect(point.outputRpm).toBeCloseTo(point.inputRpm / ratio, 12);
+          return expect(loadTorque(against, point.outputRpm * RAD_S_PER_RPM, 0)).toBeCloseTo(point.outputTorqueNm, 12);
+        },
       ),
-    )
-    .map((all) => [...all, [all.at(-1)![0] + 40, -1]] as [number, number][]);
-  const load = fc.record({
-    constantNm: fc.double({ min: 0, max: 6, noNaN: true }),
-    linearNmPerRadS: fc.double({ min: 0, max: 0.5, noNaN: true }),
-    squareNmPerRadS2: fc.double({ min: 0, max: 0.05, noNaN: true }),
-  });
-  fc.assert(
-    fc.property(
-      points,
-      load,
-      fc.double({ min: 0.3, max: 5, noNaN: true }),
-      fc.double({ min: 0.3, max: 1, noNaN: true }),
-      (line, written, ratio, drive) => {
-        const motor = motorLine({ kind: 'table', points: line });
-        const gearing = { ratio, drive, back: drive };
-        const against = loadOf(written);
-        const point = operatingPoint(motor, against, gearing);
-        const left = (rpm: number) => surplus(motor, against, gearing, rpm);
-        if (point.stalls) return expect(left(0)).toBeLessThan(0);
-        expect(Math.abs(left(point.inputRpm))).toBeLessThan(1e-7);
-        for (let k = 1; k < 200; k++) expect(left((point.inputRpm * k) / 200)).toBeGreaterThan(-1e-7);
-        expect(point.outputRpm).toBeCloseTo(point.inputRpm / ratio, 12);
-        return expect(loadTorque(against, point.outputRpm * RAD_S_PER_RPM, 0)).toBeCloseTo(point.outputTorqueNm, 12);
-      },
-    ),
-    { numRuns: 300 },
-  );
-});
+      { numRuns: 300 },
+    );
+  },
+);
 
 test('masses: a weight on a drum, a vehicle on a grade', () => {
   // 10 kg on a drum of 200 mm: 10 · 9.80665 · 0.1 N·m, and 10 · 0.1² kg m².
@@ -123,41 +127,50 @@ test('masses: a weight on a drum, a vehicle on a grade', () => {
     9.80665 * (0.6 + 0.08),
     10,
   );
-  const profile = loadOf({ profile: [[1, 2], [3, 6]] }); // prettier-ignore
+  const profile = loadOf({
+    profile: [
+      [1, 2],
+      [3, 6],
+    ],
+  });
   expect([0, 1, 2, 3, 9].map((at) => loadTorque(profile, 0, at))).toEqual([2, 2, 4, 6, 6]);
 });
 
 const LOSSLESS = (ratio: number) => ({ ratio, drive: 1 });
 
-test('shift points of a linear motor: equal power on both sides, symmetric about the hump, and found from its line likewise', () => {
-  expect(equalPowers(linear, LOSSLESS(5), LOSSLESS(2), 180)).toEqual({
-    r: 0.4,
-    point: {
-      downAt: expect.closeTo(2 / 7, 15),
-      landsAt: expect.closeTo(5 / 7, 15),
-      upAbove: expect.closeTo(5 / 7, 15),
-    },
-    others: [],
-  });
-  fc.assert(
-    fc.property(fc.double({ min: 0.05, max: 0.95, noNaN: true }), (r) => {
-      const { downAt, landsAt, upAbove } = equalPowers(linear, LOSSLESS(1), LOSSLESS(r), 180).point!;
-      expect(downAt + landsAt).toBeCloseTo(1, 14);
-      expect(downAt * (1 - downAt)).toBeCloseTo(landsAt * (1 - landsAt), 14);
-      expect(upAbove * r).toBeCloseTo(downAt, 14);
-      const found = equalPowers(linear, LOSSLESS(1), LOSSLESS(r), null).point!;
-      expect(found.downAt / 180).toBeCloseTo(downAt, 9);
-      expect(found.landsAt / 180).toBeCloseTo(landsAt, 9);
-      // The inverse: the power kept at the worst moment asks for this step.
-      expect(leastRatioForShare(4 * downAt * (1 - downAt))).toBeCloseTo(r, 9);
-    }),
-  );
-  expect(leastRatioForShare(0.75)).toBeCloseTo(1 / 3, 14);
-  // By hand, with losses: (6 − n/15) 2 = 0.2 · 1.9 (6 − 1.9 n/30) at n = 88.951, beyond both peaks.
-  const lossy = equalPowers(linear, LOSSLESS(2), { ratio: 1.9, drive: 0.2 }, 180);
-  expect(lossy).toMatchObject({ r: 0.95, others: [] });
-  expect(lossy.point!.upAbove * 180).toBeCloseTo((2 * (2 * 6 - 0.38 * 6)) / (4 / 30 - (0.38 * 1.9) / 30), 9);
-});
+test(
+  'shift points of a linear motor: equal power on both sides, symmetric ' +
+    'about the hump, and found from its line likewise',
+  () => {
+    expect(equalPowers(linear, LOSSLESS(5), LOSSLESS(2), 180)).toEqual({
+      r: 0.4,
+      point: {
+        downAt: expect.closeTo(2 / 7, 15),
+        landsAt: expect.closeTo(5 / 7, 15),
+        upAbove: expect.closeTo(5 / 7, 15),
+      },
+      others: [],
+    });
+    fc.assert(
+      fc.property(fc.double({ min: 0.05, max: 0.95, noNaN: true }), (r) => {
+        const { downAt, landsAt, upAbove } = equalPowers(linear, LOSSLESS(1), LOSSLESS(r), 180).point!;
+        expect(downAt + landsAt).toBeCloseTo(1, 14);
+        expect(downAt * (1 - downAt)).toBeCloseTo(landsAt * (1 - landsAt), 14);
+        expect(upAbove * r).toBeCloseTo(downAt, 14);
+        const found = equalPowers(linear, LOSSLESS(1), LOSSLESS(r), null).point!;
+        expect(found.downAt / 180).toBeCloseTo(downAt, 9);
+        expect(found.landsAt / 180).toBeCloseTo(landsAt, 9);
+        // The inverse: the power kept at the worst moment asks for this step.
+        expect(leastRatioForShare(4 * downAt * (1 - downAt))).toBeCloseTo(r, 9);
+      }),
+    );
+    expect(leastRatioForShare(0.75)).toBeCloseTo(1 / 3, 14);
+    // By hand, with losses: (6 − n/15) 2 = 0.2 · 1.9 (6 − 1.9 n/30) at n = 88.951, beyond both peaks.
+    const lossy = equalPowers(linear, LOSSLESS(2), { ratio: 1.9, drive: 0.2 }, 180);
+    expect(lossy).toMatchObject({ r: 0.95, others: [] });
+    expect(lossy.point!.upAbove * 180).toBeCloseTo((2 * (2 * 6 - 0.38 * 6)) / (4 / 30 - (0.38 * 1.9) / 30), 9);
+  },
+);
 
 test('of any line: every output speed at which the powers cross, as a fine walk along it finds them', () => {
   const lines = fc
@@ -210,12 +223,29 @@ test('lines: peaks, ends that go on, a hand that tires', () => {
   expect(peakPower(linear)).toEqual({ rpm: 90, power: 270 });
   const hand = motorLine({ kind: 'hand', torqueNm: 10, rpm: 60 });
   expect([0, 60, 66].map((rpm) => torqueAt(hand, rpm))).toEqual([10, 10, expect.closeTo(0, 12)]);
-  const table = motorLine({ kind: 'table', points: [[100, 5], [200, 3]] }); // prettier-ignore
+  const table = motorLine({
+    kind: 'table',
+    points: [
+      [100, 5],
+      [200, 3],
+    ],
+  });
   expect([0, 150, 300].map((rpm) => torqueAt(table, rpm))).toEqual([7, 4, 1]);
 });
 
-const BOX = countershaftBox([[[20, 40], [30, 30]]]); // prettier-ignore
-const SCENARIO = { format: 'tin-wheel/scenario', version: 1, motor: { kind: 'linear', stallTorqueNm: 6, noLoadRpm: 180 }, load: { constantNm: 2 }, order: BOX.positions.map(({ id }) => id) }; // prettier-ignore
+const BOX = countershaftBox([
+  [
+    [20, 40],
+    [30, 30],
+  ],
+]);
+const SCENARIO = {
+  format: 'tin-wheel/scenario',
+  version: 1,
+  motor: { kind: 'linear', stallTorqueNm: 6, noLoadRpm: 180 },
+  load: { constantNm: 2 },
+  order: BOX.positions.map(({ id }) => id),
+};
 
 test.each([
   ['{', /^This is not JSON/],
@@ -246,7 +276,6 @@ test.each([
   [{ ...SCENARIO, rule: { cue: 'speed', up: { 1: 0.3 }, down: { 1: 0.4 } } }, /^rule.up.1: .* must lie above 0.4/],
   [{ ...SCENARIO, rule: { cue: 'torque', up: { 1: 3 }, down: { 1: 2 } } }, /^rule.down.1: .* must lie above 3/],
 ] as const)('%j is refused with its place', (written, message) => {
-  // prettier-ignore
   const read = readScenario(typeof written === 'string' ? written : JSON.stringify(written), BOX);
   expect(read.ok ? 'read' : read.message).toMatch(message);
 });
@@ -258,7 +287,11 @@ test('an order with a position that does not drive is refused by name', () => {
 
 test('travel: position, neutral, both engaged and locked, position; solved stretch by stretch', () => {
   const [a, b] = BOX.couplers.map(({ id }) => id);
-  const spans = [{ coupler: a!, from: -10, to: 1 }, { coupler: b!, from: 0, to: 9 }, { coupler: a!, from: 12, to: 14 }]; // prettier-ignore
+  const spans = [
+    { coupler: a!, from: -10, to: 1 },
+    { coupler: b!, from: 0, to: 9 },
+    { coupler: a!, from: 12, to: 14 },
+  ];
   const stretches = travelOf({ ...BOX, selectors: [{ id: 'sleeve', name: 'sleeve', spans }] }).get('sleeve')!;
   expect(stretches.map(({ fromMm, toMm, engaged, status }) => [fromMm, toMm, engaged, status])).toEqual([
     [-10, 0, [a], 'drive'],

@@ -9,7 +9,9 @@ import { equalPowers, type EqualPowers } from './shift-points';
 /** Operating points of the positions in their order, and where to change between neighbours. */
 export interface Points {
   readonly positions: ReadonlyMap<string, OperatingPoint>;
-  /** `from` is the slower position, with the larger ratio; without a point where one of the two is always the better. */
+  /**
+   * `from` is the slower position, with the larger ratio; without a point where one of the two is always the better.
+   */
   readonly shifts: readonly (EqualPowers & { readonly from: string; readonly to: string })[];
 }
 

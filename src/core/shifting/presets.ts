@@ -4,7 +4,10 @@ import { RAD_S_PER_RPM } from './operating-point';
 import { pointsWith } from './points';
 import type { Scenario, WrittenLoad } from './scenario-schema';
 
-/** Jobs of the saltworks, sized to the train that is open: each asks of its slowest position what that can do, and of its fastest what it can do on the flat. */
+/**
+ * Jobs of the saltworks, sized to the train that is open: each asks of its slowest position what that can do, and of
+ * its fastest what it can do on the flat.
+ */
 export const PRESETS = {
   conveyor: 'Conveyor on a ramp',
   pump: 'Brine pump',
@@ -36,7 +39,8 @@ export function presetFor(
     force(fast),
     gearings.get(order[Math.floor((order.length - 1) / 2)]!)!,
   );
-  // Inertias by which the motor alone runs up in some hundredths of a second, and the whole, in the fastest position, in one to two.
+  // Inertias by which the motor alone runs up in some hundredths of a second, and the whole, in the fastest position,
+  // in one to two.
   const perSecond = MOTOR.stallTorqueNm / (MOTOR.noLoadRpm * RAD_S_PER_RPM);
   const inertia = {
     inputKgM2: rounded(0.03 * perSecond),
@@ -71,11 +75,21 @@ function loadFor(
   switch (preset) {
     case 'conveyor':
       return {
-        load: { constantNm: easy, profile: [[0, 0], [12, 0], [16, rounded(hard - easy)], [34, rounded(hard - easy)], [38, 0]] }, // prettier-ignore
+        load: {
+          constantNm: easy,
+          profile: [
+            [0, 0],
+            [12, 0],
+            [16, rounded(hard - easy)],
+            [34, rounded(hard - easy)],
+            [38, 0],
+          ],
+        },
         durationS: 60,
       };
     case 'pump': {
-      // Two thirds of the middle position's stall torque at 60 % of its no-load speed would be too much for the motor there: four tenths are what it gives.
+      // Two thirds of the middle position's stall torque at 60 % of its no-load speed would be too much for the motor
+      // there: four tenths are what it gives.
       const speed = (0.6 * MOTOR.noLoadRpm * RAD_S_PER_RPM) / middle.ratio;
       return {
         load: {
@@ -91,7 +105,19 @@ function loadFor(
       const massKg = rounded(hard / GRAVITY / 0.3 / (WHEEL_MM / 2000));
       const climb = rounded(hard * 0.9);
       return {
-        load: { massKg, wheelDiameterMm: WHEEL_MM, grade: 0, rolling: 0.04, profile: [[0, 0], [8, 0], [14, climb], [30, climb], [34, 0]] }, // prettier-ignore
+        load: {
+          massKg,
+          wheelDiameterMm: WHEEL_MM,
+          grade: 0,
+          rolling: 0.04,
+          profile: [
+            [0, 0],
+            [8, 0],
+            [14, climb],
+            [30, climb],
+            [34, 0],
+          ],
+        },
         durationS: 50,
       };
     }

@@ -7,7 +7,13 @@ import { sampleAt } from './traces';
 import type { Scenario } from './scenario-schema';
 
 /** Three speeds: 4, 2 and 1. */
-const BOX = countershaftBox([[[20, 80], [20, 40], [30, 30]]]); // prettier-ignore
+const BOX = countershaftBox([
+  [
+    [20, 80],
+    [20, 40],
+    [30, 30],
+  ],
+]);
 const [FIRST, SECOND, THIRD] = BOX.positions.map(({ id }) => id) as [string, string, string];
 
 const BASE: Scenario = {
@@ -66,7 +72,14 @@ const written = ({
   ...rule
 }: Drawn): Scenario => ({
   ...BASE,
-  load: { constantNm, squareNmPerRadS2, profile: [[2, 0], [4, rising]] }, // prettier-ignore
+  load: {
+    constantNm,
+    squareNmPerRadS2,
+    profile: [
+      [2, 0],
+      [4, rising],
+    ],
+  },
   inertia: { inputKgM2, outputKgM2 },
   durationS: 6,
   rule: {
@@ -74,26 +87,34 @@ const written = ({
     minimumS: 0.2,
     up: { [FIRST]: up, [SECOND]: up },
     down: { [SECOND]: down, [THIRD]: down },
-    schedule: [[1, SECOND], [2, THIRD], [3, FIRST]], // prettier-ignore
+    schedule: [
+      [1, SECOND],
+      [2, THIRD],
+      [3, FIRST],
+    ],
   },
 });
 
-test('energy in is energy out, lost and stored, to a thousandth, in every kind of run; the same again to the last bit', () => {
-  const seen = new Set<string>();
-  fc.assert(
-    fc.property(scenario, (one) => {
-      const asked = written(one);
-      const run = runScenario(BOX, asked);
-      const { motorJ, loadJ, lossJ, storedJ } = run.energy;
-      expect(Math.abs(motorJ - loadJ - lossJ - storedJ)).toBeLessThan(1e-3 * Math.max(1, Math.abs(motorJ)));
-      expect(lossJ).toBeGreaterThan(-1e-6);
-      expect(JSON.stringify(runScenario(BOX, asked))).toBe(JSON.stringify(run));
-      for (const { kind } of run.events) seen.add(kind);
-    }),
-    { numRuns: 40 },
-  );
-  expect([...seen].sort()).toEqual(expect.arrayContaining(['engaged', 'shift', 'stall']));
-});
+test(
+  'energy in is energy out, lost and stored, to a thousandth, in every ' +
+    'kind of run; the same again to the last bit',
+  () => {
+    const seen = new Set<string>();
+    fc.assert(
+      fc.property(scenario, (one) => {
+        const asked = written(one);
+        const run = runScenario(BOX, asked);
+        const { motorJ, loadJ, lossJ, storedJ } = run.energy;
+        expect(Math.abs(motorJ - loadJ - lossJ - storedJ)).toBeLessThan(1e-3 * Math.max(1, Math.abs(motorJ)));
+        expect(lossJ).toBeGreaterThan(-1e-6);
+        expect(JSON.stringify(runScenario(BOX, asked))).toBe(JSON.stringify(run));
+        for (const { kind } of run.events) seen.add(kind);
+      }),
+      { numRuns: 40 },
+    );
+    expect([...seen].sort()).toEqual(expect.arrayContaining(['engaged', 'shift', 'stall']));
+  },
+);
 
 test('steps half as long move no event by a millisecond', () => {
   fc.assert(
@@ -127,26 +148,48 @@ test('thresholds without the band hunt; with it they do not', () => {
 });
 
 test('a load that rises and falls is followed down and up, and is not called hunting', () => {
-  const load = { profile: [[0, 0.5], [8, 0.5], [12, 5], [20, 5], [24, 0.5]] as [number, number][] }; // prettier-ignore
+  const load = {
+    profile: [
+      [0, 0.5],
+      [8, 0.5],
+      [12, 5],
+      [20, 5],
+      [24, 0.5],
+    ] as [number, number][],
+  };
   const { events, verdicts } = runScenario(BOX, { ...BASE, load, durationS: 40, rule: speedRule(0.72, 1 / 3) });
   const shifts = events.filter(({ kind }) => kind === 'shift').map(({ from, to }) => `${from}>${to}`);
-  expect(shifts).toEqual([`${FIRST}>${SECOND}`, `${SECOND}>${THIRD}`, `${THIRD}>${SECOND}`, `${SECOND}>${FIRST}`, `${FIRST}>${SECOND}`, `${SECOND}>${THIRD}`]); // prettier-ignore
+  expect(shifts).toEqual([
+    `${FIRST}>${SECOND}`,
+    `${SECOND}>${THIRD}`,
+    `${THIRD}>${SECOND}`,
+    `${SECOND}>${FIRST}`,
+    `${FIRST}>${SECOND}`,
+    `${SECOND}>${THIRD}`,
+  ]);
   expect(verdicts).toEqual([]);
 });
 
-test('through neutral a torque detector that follows slowly feels no load and chatters; handed over it does not', () => {
+test('through neutral a torque detector that follows slowly feels no load and chatters; handed over, not', () => {
   const torque = (between: 'neutral' | 'overlap') =>
     runScenario(BOX, {
       ...BASE,
       load: { constantNm: 3 },
       start: { position: THIRD, outputRpm: 100 },
-      rule: { cue: 'torque', down: { [THIRD]: 1.8, [SECOND]: 3.6 }, up: { [FIRST]: 1.2, [SECOND]: 1.2 }, shiftS: 0.6, between, detector: { lagS: 0.2 } }, // prettier-ignore
+      rule: {
+        cue: 'torque',
+        down: { [THIRD]: 1.8, [SECOND]: 3.6 },
+        up: { [FIRST]: 1.2, [SECOND]: 1.2 },
+        shiftS: 0.6,
+        between,
+        detector: { lagS: 0.2 },
+      },
     });
   expect(torque('neutral').verdicts).toContain('chatter');
   expect(torque('overlap').verdicts).not.toContain('chatter');
 });
 
-test('through neutral, by closed forms: the motor runs up freely, the output slows down, and both meet at one speed', () => {
+test('through neutral, by closed forms: the motor runs up freely, the output slows down, both meet', () => {
   const shiftS = 0.4;
   const load = { constantNm: 0.9 };
   const start = { position: FIRST, outputRpm: 40 };
@@ -168,7 +211,10 @@ test('through neutral, by closed forms: the motor runs up freely, the output slo
   const motor = runUp(before, 0, ji, shiftS);
   const output = before / 4 - (0.9 / jo) * shiftS;
   const met = (ji * motor + (jo * output) / 2) / (ji + jo / 4);
-  expect(events.map(({ kind, timeS }) => [kind, Number(timeS.toFixed(5))])).toEqual([['shift', 1], ['engaged', 1.4]]); // prettier-ignore
+  expect(events.map(({ kind, timeS }) => [kind, Number(timeS.toFixed(5))])).toEqual([
+    ['shift', 1],
+    ['engaged', 1.4],
+  ]);
   const last = sampleAt(traces, asked.order, traces.timeS.length - 1);
   expect(last.inputRpm * RAD_S_PER_RPM).toBeCloseTo(met, 4);
   expect(last.outputRpm * RAD_S_PER_RPM).toBeCloseTo(met / 2, 4);
@@ -191,7 +237,14 @@ test('a winch that the weight holds stalls, and moves again when it is let down'
   const { events, verdicts, final } = runScenario(BOX, {
     ...BASE,
     order: [THIRD],
-    load: { profile: [[2, 1], [3, 4], [6, 4], [7, 1]] }, // prettier-ignore
+    load: {
+      profile: [
+        [2, 1],
+        [3, 4],
+        [6, 4],
+        [7, 1],
+      ],
+    },
     durationS: 80,
   });
   expect(events.map(({ kind }) => kind)).toEqual(['stall', 'moves']);

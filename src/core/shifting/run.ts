@@ -48,8 +48,9 @@ export interface RunOptions {
 }
 
 /**
- * A scenario run through time: fourth-order Runge and Kutta in fixed steps, cut where something happens, so that the same scenario gives the same run to the
- * last bit. @throws RangeError where something is missing that a run needs, or a position does not drive.
+ * A scenario run through time: fourth-order Runge and Kutta in fixed steps, cut where something happens, so that the
+ * same scenario gives the same run to the last bit. @throws RangeError where something is missing that a run needs, or
+ * a position does not drive.
  */
 export function runScenario(train: Train, scenario: Scenario, { stepS = STEP_S, tell }: RunOptions = {}): Run {
   const settings = settingsOf(train, scenario, stepS);
@@ -185,7 +186,10 @@ interface Changed {
   readonly events: readonly RunEvent[];
 }
 
-/** What changes at this moment by itself: a shift begins or ends, a clutch locks, everything comes to a stand or moves again. */
+/**
+ * What changes at this moment by itself: a shift begins or ends, a clutch locks, everything comes to a stand or moves
+ * again.
+ */
 function transition(settings: Settings, now: Now): Changed | null {
   const { joined, motion, timeS, position, machine } = now;
   const { rule } = settings;

@@ -1,3 +1,4 @@
+import { errorText } from '@/core/error-text';
 import { issueText, pathText, type Train } from '../train';
 import { MOST_SAMPLES, SAMPLE_S, scenarioSchema, type Scenario } from './scenario-schema';
 
@@ -11,13 +12,16 @@ export type ReadScenario =
       readonly place: string;
     };
 
-/** Reads a scenario out of a file's text, for a train whose positions it names. What is wrong is one sentence that names the place. */
+/**
+ * Reads a scenario out of a file's text, for a train whose positions it names. What is wrong is one sentence that names
+ * the place.
+ */
 export function readScenario(text: string, train: Train): ReadScenario {
   let json: unknown;
   try {
     json = JSON.parse(text);
   } catch (error) {
-    const message = `This is not JSON: ${error instanceof Error ? error.message : String(error)}`;
+    const message = `This is not JSON: ${errorText(error)}`;
     return { ok: false, message, place: '' };
   }
   return readWrittenScenario(json, train);
@@ -55,11 +59,17 @@ function wrongIn(scenario: Scenario, train: Train): string | null {
   if (nobody !== undefined) return `inertia.membersKgM2: there is no member "${nobody}".`;
   const samples = (scenario.durationS ?? 0) / (scenario.sampleS ?? SAMPLE_S);
   if (samples > MOST_SAMPLES)
-    return `sampleS: ${Math.round(samples)} samples are asked for; a run keeps at most ${MOST_SAMPLES}. Take a longer sampleS or a shorter durationS.`;
+    return (
+      `sampleS: ${Math.round(samples)} samples are asked for; a run keeps at most ` +
+      `${MOST_SAMPLES}. Take a longer sampleS or a shorter durationS.`
+    );
   if (!rule) return null;
   const { detentOnNm, detentOffNm } = rule.detector ?? {};
   if ((detentOnNm ?? null) !== null && (detentOffNm ?? 0) >= detentOnNm!)
-    return `rule.detector.detentOffNm: the detent takes the lever back at ${detentOffNm} N·m, which must lie below ${detentOnNm}, where it lets go.`;
+    return (
+      `rule.detector.detentOffNm: the detent takes the lever back at ${detentOffNm} N·m, ` +
+      `which must lie below ${detentOnNm}, where it lets go.`
+    );
   for (const name of ['down', 'up'] as const)
     for (const id of Object.keys(rule[name] ?? {}))
       if (!order.includes(id)) return `rule.${name}: position "${id}" is not in order.`;
@@ -78,8 +88,10 @@ function wrongWayRound(
     const [low, high] = cue === 'speed' ? [down[id], up[id]] : [up[id], down[id]];
     if (low !== undefined && high !== undefined && low >= high)
       return cue === 'speed'
-        ? `rule.up.${id}: position "${id}" is left upward at ${high}, which must lie above ${low}, where it is left downward.`
-        : `rule.down.${id}: position "${id}" is left downward at ${high} N·m, which must lie above ${low}, where it is left upward.`;
+        ? `rule.up.${id}: position "${id}" is left upward at ${high}, which must ` +
+            `lie above ${low}, where it is left downward.`
+        : `rule.down.${id}: position "${id}" is left downward at ${high} N·m, which ` +
+            `must lie above ${low}, where it is left upward.`;
   }
   return null;
 }

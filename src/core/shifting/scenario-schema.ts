@@ -1,7 +1,10 @@
 import * as z from 'zod/mini';
 import { LIMITS } from '../train';
 
-/** Motor, load, inertias and shift rule as a file (format "tin-wheel/scenario", version 1); docs/scenario-format.md says what each means. */
+/**
+ * Motor, load, inertias and shift rule as a file (format "tin-wheel/scenario", version 1); docs/scenario-format.md says
+ * what each means.
+ */
 const number = (what: string, least: number, most: number) => {
   const error = `${what} is a number from ${least} to ${most}.`;
   return z.number({ error }).check(z.gte(least, error), z.lte(most, error));
@@ -69,7 +72,10 @@ const thresholds = z.record(z.string(), z.number({ error: 'A threshold is a numb
   error: 'Thresholds name positions with numbers.',
 });
 
-/** What feels when to shift. A spring turns by (torque − preload) / stiffness, its damping over its stiffness is the time in which it follows. */
+/**
+ * What feels when to shift. A spring turns by (torque − preload) / stiffness, its damping over its stiffness is the
+ * time in which it follows.
+ */
 export const detectorSchema = z.strictObject({
   /** Where the torque is felt: at the output, or before the selector, as the motor's speed tells it. */
   feels: z.optional(z.enum(['output', 'motor'], { error: 'feels is output or motor.' })),

@@ -1,6 +1,9 @@
 import { torqueAt, type Stretch } from './motor';
 
-/** Where to change between two neighbours, by the speed of the input: as shares of no load of a linear motor, in rpm of any other. */
+/**
+ * Where to change between two neighbours, by the speed of the input: as shares of no load of a linear motor, in rpm of
+ * any other.
+ */
 export interface ShiftPoint {
   /** In the faster position: change down when the input falls to this. */
   readonly downAt: number;

@@ -58,7 +58,19 @@ test('stations so near that both wheels mesh at once lock it, found by the solve
 });
 
 test('couplers that a selector works already, and wheels without a width, get none', () => {
-  const worked = { ...BOX, selectors: [{ id: 'fork', name: 'fork', spans: [{ coupler: 'one', from: 0, to: 1 }, { coupler: 'two', from: 2, to: 3 }] }] }; // prettier-ignore
+  const worked = {
+    ...BOX,
+    selectors: [
+      {
+        id: 'fork',
+        name: 'fork',
+        spans: [
+          { coupler: 'one', from: 0, to: 1 },
+          { coupler: 'two', from: 2, to: 3 },
+        ],
+      },
+    ],
+  };
   expect(slidingSpans(worked, 20)).toEqual([]);
   expect(
     slidingSpans(demoTrain('pan-rake'), 20)

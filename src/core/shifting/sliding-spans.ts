@@ -2,8 +2,9 @@ import type { Train } from '../train';
 import type { Selector } from './travel';
 
 /**
- * Spans that face widths and stations give: a wheel that slides along its shaft is in mesh while the faces overlap, from (b₁ + b₂)/2 before both stand in line to as much
- * behind. Its travel counts from where it is drawn, towards higher stations. One selector for each member that slides and none yet works.
+ * Spans that face widths and stations give: a wheel that slides along its shaft is in mesh while the faces overlap,
+ * from (b₁ + b₂)/2 before both stand in line to as much behind. Its travel counts from where it is drawn, towards
+ * higher stations. One selector for each member that slides and none yet works.
  * @param stationMm distance from one station to the next.
  */
 export function slidingSpans(train: Train, stationMm: number): readonly Selector[] {

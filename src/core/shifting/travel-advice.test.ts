@@ -2,7 +2,13 @@ import { countershaftBox } from '@/testing/countershaft-box';
 import { travelOf } from './travel';
 import { jamsOf, longestEntry } from './travel-advice';
 
-const BOX = countershaftBox([[[20, 40], [30, 30], [40, 20]]]); // prettier-ignore
+const BOX = countershaftBox([
+  [
+    [20, 40],
+    [30, 30],
+    [40, 20],
+  ],
+]);
 const [a, b] = BOX.couplers.map(({ id }) => id) as [string, string];
 const jams = (spans: readonly { coupler: string; from: number; to: number }[], gapMm = 1) => {
   const train = { ...BOX, selectors: [{ id: 'sleeve', name: 'sleeve', spans: [...spans] }] };
@@ -10,7 +16,10 @@ const jams = (spans: readonly { coupler: string; from: number; to: number }[], g
 };
 
 test('a sleeve whose two engagements overlap jams there; each mend, laid in, leaves the neutral that it says', () => {
-  const spans = [{ coupler: a, from: -10, to: 1.5 }, { coupler: b, from: 0, to: 9 }]; // prettier-ignore
+  const spans = [
+    { coupler: a, from: -10, to: 1.5 },
+    { coupler: b, from: 0, to: 9 },
+  ];
   const [jam, ...more] = jams(spans);
   expect(more).toEqual([]);
   expect(jam).toMatchObject({ selector: 'sleeve', fromMm: 0, toMm: 1.5, engaged: [a, b] });
@@ -31,7 +40,10 @@ test('a sleeve whose two engagements overlap jams there; each mend, laid in, lea
 });
 
 test('one that lies within another is told without a false cure', () => {
-  const [jam] = jams([{ coupler: a, from: 0, to: 10 }, { coupler: b, from: 3, to: 5 }]); // prettier-ignore
+  const [jam] = jams([
+    { coupler: a, from: 0, to: 10 },
+    { coupler: b, from: 3, to: 5 },
+  ]);
   expect(jam!.says).toContain('From 3 to 5 mm');
   expect(jam!.mends).toEqual([]);
 });

@@ -18,7 +18,10 @@ export interface TravelMend {
   readonly selector: Selector;
 }
 
-/** Where selectors jam: by how much which engagement has to be shortened or moved, and what neutral is left then. @param gapMm neutral that is wanted between the two */
+/**
+ * Where selectors jam: by how much which engagement has to be shortened or moved, and what neutral is left then. @param
+ * gapMm neutral that is wanted between the two
+ */
 export function jamsOf(
   train: Train,
   travel: ReadonlyMap<string, readonly TravelStretch[]>,
@@ -32,7 +35,8 @@ export function jamsOf(
       const selector = selectors.find((one) => one.id === id)!;
       const [before, after] = [stretches[i - 1], stretches[i + 1]];
       const names = engaged.map((one) => couplerName(train, one));
-      // What is engaged before it and not behind can end sooner; what is engaged behind it and not before can begin later, or move.
+      // What is engaged before it and not behind can end sooner; what is engaged behind it and not before can begin
+      // later, or move.
       const ending = engaged.find((one) => before?.engaged.includes(one) && !after?.engaged.includes(one));
       const beginning = engaged.find((one) => after?.engaged.includes(one) && !before?.engaged.includes(one));
       const says = `From ${mm(fromMm)} to ${mm(toMm)} mm ${listed(names)} are engaged together, and lock it.`;
@@ -94,8 +98,8 @@ const mm = (value: number): string => String(Number(value.toPrecision(6)));
 const capital = (text: string): string => `${text[0]!.toUpperCase()}${text.slice(1)}`;
 
 /**
- * The longest that a dog with so many teeth looks for its gap, s: up to 360°/n of relative turn at the speed difference, rpm. Null where nothing turns: it may
- * never find it.
+ * The longest that a dog with so many teeth looks for its gap, s: up to 360°/n of relative turn at the speed
+ * difference, rpm. Null where nothing turns: it may never find it.
  */
 export const longestEntry = (teeth: number, differenceRpm: number): number | null =>
   differenceRpm === 0 ? null : 60 / teeth / Math.abs(differenceRpm);

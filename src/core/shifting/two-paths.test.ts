@@ -13,7 +13,8 @@ const inPosition = (name: string, id: string) => twoPathsIn(solvePositions(netwo
 test('the conveyor’s two paths, by hand: a third by the upper side gear, the rest by the case', () => {
   const [found, ...more] = inPosition('conveyor-shifter', 'fast');
   expect(more).toEqual([]);
-  // The upper side gear makes 12/36 of a turn for one of the input, which a bevel differential takes over with the other way round; the rest comes by the case.
+  // The upper side gear makes 12/36 of a turn for one of the input, which a bevel differential takes over with the
+  // other way round; the rest comes by the case.
   expect(found).toMatchObject({ sum: 'out', recirculates: false });
   expect(found!.paths.map(({ member, turns, share }) => [member, toFraction(turns), toFraction(share)])).toEqual([
     ['top', '1/3', '25/73'],

@@ -3,7 +3,10 @@ import { add, div, isZero, mul, neg, sub, ZERO, type Rational } from '../rationa
 import type { Solved } from '../solve';
 import { gearSets, type GearSet } from '../working';
 
-/** One of two paths that a set adds up: the member that it comes in by, and what it alone turns the sum for one turn of the input. */
+/**
+ * One of two paths that a set adds up: the member that it comes in by, and what it alone turns the sum for one turn of
+ * the input.
+ */
 export interface SummedPath {
   readonly member: string;
   readonly turns: Rational;
@@ -23,9 +26,10 @@ export interface TwoPaths {
 }
 
 /**
- * Two paths added by a differential, found in what is engaged. Seen from the arm the central members of a set turn as f_x : f_y, so that
- * f_y ω_x − f_x ω_y + (f_x − f_y) ω_arm = 0. The member that hangs on the output, where the other two hang on the input outside this set, is their sum
- * w_p ω_p + w_q ω_q; the torques of an ideal set are as these weights, so the powers are as w_p ω_p and w_q ω_q.
+ * Two paths added by a differential, found in what is engaged. Seen from the arm the central members of a set turn as
+ * f_x : f_y, so that f_y ω_x − f_x ω_y + (f_x − f_y) ω_arm = 0. The member that hangs on the output, where the other
+ * two hang on the input outside this set, is their sum w_p ω_p + w_q ω_q; the torques of an ideal set are as these
+ * weights, so the powers are as w_p ω_p and w_q ω_q.
  */
 export function twoPathsIn({ network, state, flow, status }: Solved): readonly TwoPaths[] {
   const output = flow.receivers[0];
@@ -68,7 +72,10 @@ interface Weighted {
   readonly weight: Rational;
 }
 
-/** The set's row over its arm and its two central members that hang on something; null where it has not just these three. */
+/**
+ * The set's row over its arm and its two central members that hang on something; null where it has not just these
+ * three.
+ */
 function threeOf(
   { arm, factors }: GearSet,
   planets: ReadonlySet<MemberIndex>,
@@ -84,7 +91,10 @@ function threeOf(
   ];
 }
 
-/** Which members hang together by clutches, by meshes on fixed axes and by the other sets, without this set and without the frame. */
+/**
+ * Which members hang together by clutches, by meshes on fixed axes and by the other sets, without this set and without
+ * the frame.
+ */
 function connections(
   own: GearSet,
   sets: readonly GearSet[],

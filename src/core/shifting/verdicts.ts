@@ -3,10 +3,9 @@ import type { RunEvent } from './events';
 import type { Rule } from './scenario-schema';
 
 /**
- * hunting: the same pair is shifted three times or more in a row while the load stands still · chatter: a position is left again, back to where it was come from,
- * within the time that a shift takes, where nothing is engaged in between: what the detector read in that gap was not
- * the load ·
- * stalls: the load brings everything to a stand.
+ * hunting: the same pair is shifted three times or more in a row while the load stands still · chatter: a position is
+ * left again, back to where it was come from, within the time that a shift takes, where nothing is engaged in between:
+ * what the detector read in that gap was not the load · stalls: the load brings everything to a stand.
  */
 export type Verdict = 'hunting' | 'chatter' | 'stalls';
 

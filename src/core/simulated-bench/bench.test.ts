@@ -5,7 +5,14 @@ import { solvePositions } from '../solve';
 import { simulatedBench, type Instrument } from '.';
 
 const INSTRUMENTS: readonly Instrument[] = ['marks', 'tachometer', 'scale', 'frames'];
-const asked = (id: string, position: string, member: string) => ({ id, position, member, inputTurns: 6, inputRpm: 600, inputTorqueNm: 1 }); // prettier-ignore
+const asked = (id: string, position: string, member: string) => ({
+  id,
+  position,
+  member,
+  inputTurns: 6,
+  inputRpm: 600,
+  inputTorqueNm: 1,
+});
 
 const taken = (
   name: string,
@@ -44,7 +51,7 @@ test('the same seed reads the same, another one another', () => {
   expect(taken('pan-rake', 7)).not.toEqual(taken('pan-rake', 8));
 });
 
-test('two couplers that are swapped show: readings of their positions do not agree, and the explanation names them', () => {
+test('two couplers that are swapped show: their positions’ readings do not agree, and are explained', () => {
   const train = demoTrain('pan-rake');
   const { judge, explain } = judgeFor(train);
   const sound = solvePositions(networkOf(train));
@@ -88,7 +95,12 @@ test('a hidden fault shows in some position; what cannot be read is said as it i
 
 test('belts slip a little: a train with pulleys reads slower than it is computed, others do not', () => {
   const train = demoTrain('pan-rake');
-  const belted = { ...train, gears: train.gears.map((gear) => (gear.id === 'g1a' || gear.id === 'g1b' ? { ...gear, type: 'pulley' as const } : gear)) }; // prettier-ignore
+  const belted = {
+    ...train,
+    gears: train.gears.map((gear) =>
+      gear.id === 'g1a' || gear.id === 'g1b' ? { ...gear, type: 'pulley' as const } : gear,
+    ),
+  };
   const marks = (of: typeof train, seed: number) => {
     const got = simulatedBench(of, seed, 'nothing').read('marks', { ...asked('a', '4', 'out'), inputTurns: 200 });
     return got.ok && got.reading.kind === 'marks' ? got.reading.passed : NaN;

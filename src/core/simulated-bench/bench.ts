@@ -8,7 +8,10 @@ import type { Train } from '../train';
 import { seeded } from '../chance';
 import { secretOf, type Secret, type Trick } from './secret';
 
-/** Instruments that read a train as it really is: with what its meshes lose, what may be wrong with it, and the errors of whoever reads. */
+/**
+ * Instruments that read a train as it really is: with what its meshes lose, what may be wrong with it, and the errors
+ * of whoever reads.
+ */
 export interface SimulatedBench {
   readonly read: (instrument: Instrument, what: Asked) => Taken;
   /** What it kept to itself: for those who have found it, and for tests. */
@@ -75,7 +78,19 @@ export function simulatedBench(train: Train, seed: number, trick: Trick): Simula
           const frames = Math.round((turns * 60 * FRAME_RATE) / (speed * inputRpm) + error(0.25));
           return frames < 1
             ? { ok: false, seen: 'It turns too fast for the camera.' }
-            : { ok: true, reading: { ...base, kind: 'frames', frames, frameRate: FRAME_RATE, turns, resolution: 1, inputRpm, inputResolution: 0 } }; // prettier-ignore
+            : {
+                ok: true,
+                reading: {
+                  ...base,
+                  kind: 'frames',
+                  frames,
+                  frameRate: FRAME_RATE,
+                  turns,
+                  resolution: 1,
+                  inputRpm,
+                  inputResolution: 0,
+                },
+              };
         }
         case 'scale': {
           const at = solved.network.memberIndex.get(member);
@@ -84,7 +99,18 @@ export function simulatedBench(train: Train, seed: number, trick: Trick): Simula
           const grams = Math.round((torque / GRAVITY / (ARM_MM / 1000)) * 1000 + error(0.4));
           return grams < 1
             ? { ok: false, seen: 'The scale shows nothing.' }
-            : { ok: true, reading: { ...base, kind: 'scale', grams, resolutionG: 1, armMm: ARM_MM, resolutionMm: 0.5, inputTorqueNm } }; // prettier-ignore
+            : {
+                ok: true,
+                reading: {
+                  ...base,
+                  kind: 'scale',
+                  grams,
+                  resolutionG: 1,
+                  armMm: ARM_MM,
+                  resolutionMm: 0.5,
+                  inputTorqueNm,
+                },
+              };
         }
       }
     },

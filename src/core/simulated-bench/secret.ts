@@ -66,7 +66,7 @@ function noticeablePairs(train: Train): readonly (readonly [string, string])[] {
         train.positions.some(
           ({ engaged }) => outcomeKey(behaviour(engaged)) !== outcomeKey(behaviour(swapping(a, b)(engaged))),
         ),
-      ) // prettier-ignore
+      )
       .map((b) => [a, b] as const),
   );
 }

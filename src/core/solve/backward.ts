@@ -36,7 +36,10 @@ export const letGo = (forward: Solved, pushed: Solved): readonly string[] =>
     how === 'holds' && pushed.state.oneWays.get(id) === 'overruns' ? [id] : [],
   );
 
-/** Would the input turn if the one-way clutches that hold in drive held, or any one of those that overrun, or all of them? */
+/**
+ * Would the input turn if the one-way clutches that hold in drive held, or any one of those that overrun, or all of
+ * them?
+ */
 function wouldConnect({ network, state, flow }: Solved, heldInDrive: readonly string[]): boolean {
   const overrun = network.couplers.filter(({ coupler }) => state.oneWays.get(coupler.id) === 'overruns');
   const inDrive = overrun.filter(({ coupler }) => heldInDrive.includes(coupler.id));

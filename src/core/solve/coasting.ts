@@ -6,8 +6,8 @@ import { solveEngaged, Solved } from './position';
 import { stateWith } from './state';
 
 /**
- * The load pushes and the input is what must be moved: the law of least motion with the roles exchanged. The outputs
- * go on as they turn in drive (forward where nothing drives them), and the input moves as little as the one-way clutches
+ * The load pushes and the input is what must be moved: the law of least motion with the roles exchanged. The outputs go
+ * on as they turn in drive (forward where nothing drives them), and the input moves as little as the one-way clutches
  * allow. Where it has to follow, the figures are per turn of the input, which holds back; where it may stand, the train
  * freewheels and the figures are per turn of the output that pushes.
  */

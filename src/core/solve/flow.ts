@@ -30,7 +30,10 @@ export const loadedFlow = (network: Network, { given, free }: NonNullable<Flow['
   loads: { given, free },
 });
 
-/** Power from the outputs to the input, told per turn of the input (the way it is pushed) all the same: the input holds back. */
+/**
+ * Power from the outputs to the input, told per turn of the input (the way it is pushed) all the same: the input holds
+ * back.
+ */
 export const heldBackFlow = (network: Network, speed: Rational): Flow => ({
   ...driveFlow(network),
   speed,

@@ -56,7 +56,9 @@ describe('coasting', () => {
 });
 
 describe('friction', () => {
-  /** Ring held, carrier driven by the motor's sun through a stepped planet: a huge reduction from a small difference. */
+  /**
+   * Ring held, carrier driven by the motor's sun through a stepped planet: a huge reduction from a small difference.
+   */
   const differential = (efficiency: number): Train => ({
     format: 'tin-wheel/train',
     version: 1,

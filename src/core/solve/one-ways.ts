@@ -34,7 +34,10 @@ export function settleOneWays(
   return { turns: true, holds: solution.loads.every(isZero) ? new Set() : ids(holding(programme, solution)) };
 }
 
-/** The speeds that the loads take at the least motion, where the motion given leaves them open; null when the driver cannot turn. */
+/**
+ * The speeds that the loads take at the least motion, where the motion given leaves them open; null when the driver
+ * cannot turn.
+ */
 export function leastSpeeds(
   motion: Motion,
   { driver, speed, receivers }: Pick<Flow, 'driver' | 'speed' | 'receivers'>,
@@ -62,8 +65,8 @@ export function isLocked(
 }
 
 /**
- * One-way clutches that can never run ahead, whatever is driven: each with those it stands against. Alone, it joins members
- * that always turn as one.
+ * One-way clutches that can never run ahead, whatever is driven: each with those it stands against. Alone, it joins
+ * members that always turn as one.
  */
 export function jammedOneWays(motion: Motion, oneWays: readonly OneWay[]): readonly (readonly string[])[] {
   const leads = oneWays.map(({ tie }) => leadForm(motion, tie));

@@ -37,7 +37,10 @@ export class Solved {
     return this.status === 'drive' && load.outcome === 'balanced' ? efficiencyOf(this, load.torques) : null;
   }
 
-  /** The efficiencies that friction allows: more than one where power can go round in more than one way. Empty when not determined. */
+  /**
+   * The efficiencies that friction allows: more than one where power can go round in more than one way. Empty when not
+   * determined.
+   */
   get efficiencies(): readonly Rational[] {
     const { load } = this.state;
     if (this.status !== 'drive' || load.outcome !== 'balanced') return [];
@@ -50,7 +53,10 @@ export class Solved {
   }
 }
 
-/** Solves what is engaged, for one flow of power. @param options.slipping a one-way clutch that gives way: it neither holds nor pushes. */
+/**
+ * Solves what is engaged, for one flow of power. @param options.slipping a one-way clutch that gives way: it neither
+ * holds nor pushes.
+ */
 export function solveEngaged(
   open: OpenTrain,
   engaged: Iterable<string>,

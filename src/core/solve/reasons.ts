@@ -11,9 +11,9 @@ type Suspect = { readonly id: string; readonly tie: Tie } | ({ readonly id: stri
 const MAX_TRIED = 1500;
 
 /**
- * The smallest set of engaged elements that still locks the input, one-way clutches taken as what they are. None of it can be
- * spared; where there are few enough sets to try them all, none is smaller. Ids of couplers; "self-lock:mesh" for
- * a worm. Empty when the meshes alone lock it.
+ * The smallest set of engaged elements that still locks the input, one-way clutches taken as what they are. None of it
+ * can be spared; where there are few enough sets to try them all, none is smaller. Ids of couplers; "self-lock:mesh"
+ * for a worm. Empty when the meshes alone lock it.
  */
 export function lockSet({ network, engaged, state, flow }: Solved): readonly string[] {
   const oneWays = workingOneWays(network, engaged).map((oneWay): Suspect => ({ ...oneWay, oneWay: true }));

@@ -14,8 +14,8 @@ import type { Question } from './flow';
 import { isLocked } from './one-ways';
 
 /**
- * The self-locking worms that stand: all that nothing but their own wheel could turn. Worms are let go of their
- * wheels, and one that would still have to turn with the driver is turned by something else: it takes its wheel along, and
+ * The self-locking worms that stand: all that nothing but their own wheel could turn. Worms are let go of their wheels,
+ * and one that would still have to turn with the driver is turned by something else: it takes its wheel along, and
  * through that wheel may turn further worms. What is left at the end stands, all at once.
  */
 export function standingWorms(question: Question): readonly NetworkMesh[] {

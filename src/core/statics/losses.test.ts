@@ -10,7 +10,9 @@ import { balance, LOSSLESS, lossyBalancer, type MeshLoss } from './statics';
 const EFFICIENCY = 0.6;
 const LOSS = fraction(3, 5);
 
-/** Every output torque that some choice of driving sides in the rolling meshes agrees with, found by trying all of them. */
+/**
+ * Every output torque that some choice of driving sides in the rolling meshes agrees with, found by trying all of them.
+ */
 function outputTorques({ state, flow }: Solved, open: ReturnType<typeof openTrain>): string[] {
   const load = {
     slides: state.meshes.filter(({ slidBy }) => slidBy !== null),

@@ -21,7 +21,10 @@ export interface Answer {
 export type Loaded =
   | (Answer & {
       readonly outcome: 'balanced';
-      /** Where friction allows more than one way of passing the power round, all of them; then a torque on which they differ is open. */
+      /**
+       * Where friction allows more than one way of passing the power round, all of them; then a torque on which they
+       * differ is open.
+       */
       readonly answers: readonly Answer[];
     })
   /** Nothing resists the driver. */
@@ -39,18 +42,23 @@ export function idealTorques(open: OpenTrain, load: Load): Loaded {
   return { outcome: 'balanced', ...answer, answers: [answer] };
 }
 
-/** −1 when the first gear gives power to the mesh (it drives), 1 when it takes power, 0 when nothing rolls or nothing is known. */
+/**
+ * −1 when the first gear gives power to the mesh (it drives), 1 when it takes power, 0 when nothing rolls or nothing is
+ * known.
+ */
 type Side = -1 | 0 | 1;
 type Sides = ReadonlyMap<NetworkMesh, Side>;
 
-/** Sets of meshes that may turn over, at the most, for all their ways to be tried: 2^6 balances take a few milliseconds. */
+/**
+ * Sets of meshes that may turn over, at the most, for all their ways to be tried: 2^6 balances take a few milliseconds.
+ */
 const MAX_TURNED = 6;
 
 /**
- * Every mesh with its efficiency. In the frame of its arm a mesh passes the rolling power λ z_a (ω_A − ω_c);
- * the side that gives it drives, and the other receives e times as much. Which side drives depends on the
- * torques, so the signs are found by repetition, starting from the ideal ones. A mesh that does not roll
- * loses nothing. Power that goes round in planetary sets may be able to go either way: every other choice of signs is tried as well.
+ * Every mesh with its efficiency. In the frame of its arm a mesh passes the rolling power λ z_a (ω_A − ω_c); the side
+ * that gives it drives, and the other receives e times as much. Which side drives depends on the torques, so the signs
+ * are found by repetition, starting from the ideal ones. A mesh that does not roll loses nothing. Power that goes round
+ * in planetary sets may be able to go either way: every other choice of signs is tried as well.
  */
 export function lossyTorques(open: OpenTrain, load: Load, speeds: Speeds): Loaded {
   const ideal = idealTorques(open, load);
@@ -87,7 +95,10 @@ export function lossyTorques(open: OpenTrain, load: Load, speeds: Speeds): Loade
   };
 }
 
-/** The sides with every choice of groups turned over, but for none; empty where nothing can go round, or there are too many. */
+/**
+ * The sides with every choice of groups turned over, but for none; empty where nothing can go round, or there are too
+ * many.
+ */
 function turnedOver(meshes: readonly NetworkMesh[], sides: Sides, load: Load): readonly Sides[] {
   const turning = meshes.filter((mesh) => sides.get(mesh) !== 0);
   if (turning.every(({ arm }) => arm === FRAME_INDEX)) return [];
@@ -104,7 +115,10 @@ function turnedOver(meshes: readonly NetworkMesh[], sides: Sides, load: Load): r
   });
 }
 
-/** Meshes in groups whose powers can only turn over together: through a member that nothing else acts on, one mesh gives just what the other takes. */
+/**
+ * Meshes in groups whose powers can only turn over together: through a member that nothing else acts on, one mesh gives
+ * just what the other takes.
+ */
 function meshesInLine(meshes: readonly NetworkMesh[], load: Load): readonly (readonly NetworkMesh[])[] {
   const acted = new Set([
     ...load.acting.map(([member]) => member),

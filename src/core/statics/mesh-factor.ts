@@ -2,9 +2,10 @@ import { accumulate, add, div, isZero, mul, neg, ONE, sub, ZERO, type Rational }
 import type { MemberVector } from '../kinematics';
 
 /**
- * The balance of the members solved for the mesh torques once and for all: given what else acts on the members, each mesh's λ follows
- * by substitution. Sparse elimination of the members' equations Σ_k column_k[m] λ_k + q_m = 0; the next equation
- * is the one with fewest unknowns left (Markowitz), so chains of gears fall out one by one and nothing fills in.
+ * The balance of the members solved for the mesh torques once and for all: given what else acts on the members, each
+ * mesh's λ follows by substitution. Sparse elimination of the members' equations Σ_k column_k[m] λ_k + q_m = 0; the
+ * next equation is the one with fewest unknowns left (Markowitz), so chains of gears fall out one by one and nothing
+ * fills in.
  */
 export interface MeshFactor {
   /** Meshes that add nothing to the rows of the others: their λ is an unknown of its own. */

@@ -43,7 +43,10 @@ export interface Load {
 export type Torque = Rational | null;
 
 export interface Torques {
-  /** λ of each mesh that is in: λ z_a on the first gear's member, λ σ z_b on the second's, minus their sum on the arm, each with its loss. */
+  /**
+   * λ of each mesh that is in: λ z_a on the first gear's member, λ σ z_b on the second's, minus their sum on the arm,
+   * each with its loss.
+   */
   readonly meshes: ReadonlyMap<NetworkMesh, Torque>;
   /** From the joint's first member to its second. */
   readonly joints: readonly Torque[];
@@ -97,9 +100,9 @@ const onMembers = (vector: MemberVector): MemberVector =>
   vector.filter(([member, value]) => member !== FRAME_INDEX && !isZero(value));
 
 /**
- * Static balance. Torques are the multipliers of the motion's own rows, and on every member they sum to zero. By virtual
- * work only the joints, the loads and the sliding meshes appear in the open train's few coordinates; the other meshes
- * follow by substitution. Exact; null where nothing resists the driver, so that no torque can be put in.
+ * Static balance. Torques are the multipliers of the motion's own rows, and on every member they sum to zero. By
+ * virtual work only the joints, the loads and the sliding meshes appear in the open train's few coordinates; the other
+ * meshes follow by substitution. Exact; null where nothing resists the driver, so that no torque can be put in.
  */
 export function balance(balancer: Balancer, load: Load, lossOf: (mesh: NetworkMesh) => MeshLoss): Torques | null {
   const { open, meshes, factor } = balancer;
@@ -144,7 +147,9 @@ export function balance(balancer: Balancer, load: Load, lossOf: (mesh: NetworkMe
   };
 }
 
-/** An unknown torque: what a unit of it puts on the members, and its generalised force in the open train's coordinates. */
+/**
+ * An unknown torque: what a unit of it puts on the members, and its generalised force in the open train's coordinates.
+ */
 interface Unknown {
   readonly column: MemberVector;
   readonly force: Coordinates;

@@ -21,8 +21,10 @@ export function figureGroups(train: Train, order: readonly string[]): readonly F
 }
 
 /**
- * The places along the axis when a gear moves, with all that meshes with it in one place: `to` counts the other figures left of it.
- * @returns groups of gears, each to stand one station further than the one before; null where the gear has no place of its own.
+ * The places along the axis when a gear moves, with all that meshes with it in one place: `to` counts the other figures
+ * left of it.
+ * @returns groups of gears, each to stand one station further than the one before; null where the gear has no place of
+ *   its own.
  */
 export function movedPlaces(
   train: Train,

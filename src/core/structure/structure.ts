@@ -15,7 +15,10 @@ export interface Structure {
 }
 
 export type Figure =
-  /** Gears across fixed axes, touching where they mesh; in several planes where two of one axis mesh the same gear, which is then a long one. */
+  /**
+   * Gears across fixed axes, touching where they mesh; in several planes where two of one axis mesh the same gear,
+   * which is then a long one.
+   */
   | {
       readonly kind: 'bars';
       readonly key: string;
@@ -92,7 +95,10 @@ function fixedGroups(
   ).map((group) => group.map((id) => gears.get(id)!));
 }
 
-/** Shares a group of meshing gears out among planes, so that no two of one axis stand in the same: each mesh goes into the first plane that has room for both its gears. */
+/**
+ * Shares a group of meshing gears out among planes, so that no two of one axis stand in the same: each mesh goes into
+ * the first plane that has room for both its gears.
+ */
 function barPlanes(train: Train, group: readonly Gear[], axisOf: ReadonlyMap<string, number>): Gear[][] {
   const own = new Map(group.map((gear) => [gear.id, gear]));
   const planes: Gear[][] = [];
@@ -151,7 +157,8 @@ function setFigure(
 
 /**
  * The planes of a set. Every central gear starts a stack: its planet, the planet beyond (if that one meets the other
- * centre there), and the gear on the far side. Stacks that share a planet gear but not a side become planes of their own.
+ * centre there), and the gear on the far side. Stacks that share a planet gear but not a side become planes of their
+ * own.
  */
 function planesOf(planets: ReadonlySet<string>, meshes: readonly (readonly Gear[])[]): SetPlane[] {
   const isPlanet = (gear: Gear) => planets.has(gear.member);

@@ -13,8 +13,8 @@ export const turnsAlike = (chain: Chain): boolean =>
   chain.filter(([, , teeth]) => teeth !== 'internal').length % 2 === 0;
 
 /**
- * The chain so that its output turns the wanted way: as it is, or with one wheel's teeth inside where that is allowed and the wheel is enough larger than its pinion
- * (the largest such), or with an idler.
+ * The chain so that its output turns the wanted way: as it is, or with one wheel's teeth inside where that is allowed
+ * and the wheel is enough larger than its pinion (the largest such), or with an idler.
  */
 export function arranged(chain: Chain, turning: Chains['turning'], internal: boolean): Arranged {
   if (turning === 'any' || turnsAlike(chain) === (turning === 'same')) return { chain, idler: false };

@@ -17,7 +17,10 @@ export interface Making {
 const made = ({ name, module }: Making, parts: Parts): Edit =>
   trainOf(name, module === undefined ? parts : { ...parts, gears: parts.gears.map((one) => ({ ...one, module })) });
 
-/** Shafts one after the other with a pair between neighbours; with equal centres every second one on the same axis, which an open clutch says. */
+/**
+ * Shafts one after the other with a pair between neighbours; with equal centres every second one on the same axis,
+ * which an open clutch says.
+ */
 export function chainTrain(making: Making, { chain, idler }: Arranged, equalCentres: boolean): Edit {
   const shafts = ['input', ...chain.slice(1).map((_, i) => `shaft ${i + 2}`), 'output'];
   const parts = stagesBetween(chain, shafts, idler ? chain[0]! : null);
@@ -157,6 +160,13 @@ export function withStages(train: Train, stages: readonly TrainStage[], chain: r
 
 /** The open train with the counts, and the number of planets, of one of its sets. */
 export function withSet(train: Train, set: TrainSet, { sun, planet, ring, copies }: PlanetarySet): Edit {
-  const edit = withTeeth(train, new Map([[set.sun, sun], [set.planet, planet], [set.ring, ring]])); // prettier-ignore
+  const edit = withTeeth(
+    train,
+    new Map([
+      [set.sun, sun],
+      [set.planet, planet],
+      [set.ring, ring],
+    ]),
+  );
   return edit.ok ? changeMember(edit.train, set.planets, { copies }) : edit;
 }

@@ -19,7 +19,10 @@ interface Kept<T> {
  */
 const MOST_WAYS = 64;
 
-/** The best so many ratios, each once, nearest to the target first by |ln(ratio/target)|, compared exactly where floating point cannot tell. */
+/**
+ * The best so many ratios, each once, nearest to the target first by |ln(ratio/target)|, compared exactly where
+ * floating point cannot tell.
+ */
 export class Best<T> {
   private readonly kept = new Map<string, Kept<T>>();
   private reach: number;

@@ -22,7 +22,10 @@ export interface Space {
 /** How much of a space was covered, from 0 to 1; less than 1 where it was cut short. */
 export type Covered = number;
 
-/** Products gone through before a search of five stages ends without having covered everything: some twenty seconds of one core. */
+/**
+ * Products gone through before a search of five stages ends without having covered everything: some twenty seconds of
+ * one core.
+ */
 const MOST_STEPS = 5e9;
 
 /** Products of two stages that fit into memory, 8 bytes each. */

@@ -241,7 +241,7 @@ test('a target beyond everything is answered by the nearest end', () => {
       wheels: range(20, 60),
       limit: 1,
     });
-    expect(results[0]!.ratio.n as number / (results[0]!.ratio.d as number)).toBeCloseTo(nearest, 12); // prettier-ignore
+    expect((results[0]!.ratio.n as number) / (results[0]!.ratio.d as number)).toBeCloseTo(nearest, 12);
   }
 });
 

@@ -41,13 +41,16 @@ export interface ChainAnswer {
 
 export const MOST_STAGES = 5;
 
-/** Fractions of a stage that a first look takes, by stages: good answers are there at once, and are told before the whole search has begun. */
+/**
+ * Fractions of a stage that a first look takes, by stages: good answers are there at once, and are told before the
+ * whole search has begun.
+ */
 const FIRST_LOOK: readonly number[] = [0, 0, 0, 250, 250, 60];
 
 /**
- * The chains whose ratio comes nearest to the target, exactly the best ones. Two stages are one sweep over all fractions; three a sweep for each first
- * stage; four a sweep over the products of two stages, so that halves meet in the middle; five that for each first stage, the most even first,
- * as far as the steps allow.
+ * The chains whose ratio comes nearest to the target, exactly the best ones. Two stages are one sweep over all
+ * fractions; three a sweep for each first stage; four a sweep over the products of two stages, so that halves meet in
+ * the middle; five that for each first stage, the most even first, as far as the steps allow.
  * @param tell is given what is found so far.
  */
 export function searchChains(

@@ -4,7 +4,10 @@ import type { Finding } from './findings';
 import type { Question } from './question';
 import { trainOfFinding } from './train-of-finding';
 
-/** What the checks say about a finding as a train, what is wrong first; of a fit what they did not say of the open train already. */
+/**
+ * What the checks say about a finding as a train, what is wrong first; of a fit what they did not say of the open train
+ * already.
+ */
 export function checksOf(question: Question, finding: Finding, open: Train | null): readonly string[] {
   const made = trainOfFinding(question, finding, 'found', open);
   if (!made.ok) return [made.message];

@@ -152,7 +152,8 @@ export function countsText({ made }: Pick<Finding, 'made'>, nameOf: (gear: strin
       return made.sets
         .map(
           ({ sun, planet, second, ring, copies, angles }) =>
-            `${sun} · ${second === undefined ? planet : `${planet}/${second}`} · ${ring}, ${copies} planets${angles ? ` at ${angles.map((at) => toFraction(at)).join(', ')} turn` : ''}`,
+            `${sun} · ${second === undefined ? planet : `${planet}/${second}`} · ${ring}, ${copies} ` +
+            `planets${angles ? ` at ${angles.map((at) => toFraction(at)).join(', ')} turn` : ''}`,
         )
         .join(' + ');
     case 'teeth':

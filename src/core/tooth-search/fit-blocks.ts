@@ -21,8 +21,8 @@ export interface Choices {
 const MOST_OPTIONS = 100_000;
 
 /**
- * The free gears as blocks: what is tied by conditions is chosen together, out of a list of what holds them. So nearly every choice of a block each is a good
- * one, where counts drawn by themselves would nearly always break some set.
+ * The free gears as blocks: what is tied by conditions is chosen together, out of a list of what holds them. So nearly
+ * every choice of a block each is a good one, where counts drawn by themselves would nearly always break some set.
  */
 export function choicesOf(
   spans: ReadonlyMap<number, Span>,

@@ -101,7 +101,10 @@ function centreCondition(one: Between, other: Between): Condition {
 export const meets = (conditions: readonly Condition[], counts: Counts): boolean =>
   conditions.every(({ holds }) => holds(counts));
 
-/** Of each condition one free count that the others settle, so that it need not be searched. They are worked out in this order. */
+/**
+ * Of each condition one free count that the others settle, so that it need not be searched. They are worked out in this
+ * order.
+ */
 export function following(conditions: readonly Condition[], free: ReadonlySet<number>): readonly Follows[] {
   const taken = new Set<number>();
   return conditions.flatMap(({ gears, settles }): Follows[] => {

@@ -34,7 +34,10 @@ const NEAREST = 48;
 /** The same where two blocks change together. */
 const NEAREST_OF_TWO = 14;
 
-/** Goes downhill from the present counts, then from options drawn at random (always the same ones), one or two blocks at a time, until no more may be tried. */
+/**
+ * Goes downhill from the present counts, then from options drawn at random (always the same ones), one or two blocks at
+ * a time, until no more may be tried.
+ */
 export function exchange(
   blocks: readonly Block[],
   start: readonly number[],
@@ -73,7 +76,11 @@ export function exchange(
       for (const [k, b] of blocks.entries())
         if (k > i)
           for (const x of near[i]!.slice(0, NEAREST_OF_TWO))
-            for (const y of near[k]!.slice(0, NEAREST_OF_TWO)) yield moved(from, [[a, x], [b, y]]); // prettier-ignore
+            for (const y of near[k]!.slice(0, NEAREST_OF_TWO))
+              yield moved(from, [
+                [a, x],
+                [b, y],
+              ]);
   }
 }
 

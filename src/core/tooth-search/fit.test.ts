@@ -17,7 +17,7 @@ const withCounts = (train: Train, counts: readonly number[]): Train => ({
   gears: train.gears.map((gear, i) => ({ ...gear, teeth: counts[i]! })),
 });
 
-test('the ratio as a function of the counts is what the core solves, for every kind of train and other counts too', () => {
+test('the ratio as a function of the counts is what the core solves, for every kind of train and other counts', () => {
   let compared = 0;
   const any = arbitraryTrain({ oneWays: true, outputs: true, worms: true });
   fc.assert(
@@ -129,7 +129,8 @@ test('sets stay sets: the ring follows sun and planet, and planets go on standin
     limit: 5,
   });
   expect(proven).toBe(true);
-  // By hand: 1 + R/S = 3.6 asks for R = 2.6 S, so S = 20, R = 52, P = 16 is too small a planet; S = 30, R = 78, P = 24 fits three planets.
+  // By hand: 1 + R/S = 3.6 asks for R = 2.6 S, so S = 20, R = 52, P = 16 is too small a planet; S = 30, R = 78, P = 24
+  // fits three planets.
   expect(results[0]!.worst).toBe(0);
   for (const { teeth } of results) {
     const [sun, planet, ring] = [sunAt, planetAt, ringAt].map((place) => teeth.get(at(place))!);
@@ -138,7 +139,7 @@ test('sets stay sets: the ring follows sun and planet, and planets go on standin
   }
 });
 
-test('the harvester’s eight ratios moved to another ladder: better than they were, sets whole, and not called proven', () => {
+test('the harvester’s eight ratios moved to another ladder: better than before, sets whole, not called proven', () => {
   const train = demoTrain('harvester');
   const forward = train.positions.filter(({ id }) => /^[1-8]$/.test(id));
   // A ladder of even steps from 4.5 to 0.7.

@@ -67,9 +67,10 @@ interface Candidate {
 }
 
 /**
- * The counts that bring the positions nearest to the wanted ratios: the smallest worst deviation first, then the fewest teeth. What holds of the sets goes on
- * holding: sun and ring on one axis, planets evenly spaced. All choices where there are few enough; otherwise counts are exchanged, one or two
- * sets or gears at a time, from many starts, and the answer is the best found.
+ * The counts that bring the positions nearest to the wanted ratios: the smallest worst deviation first, then the fewest
+ * teeth. What holds of the sets goes on holding: sun and ring on one axis, planets evenly spaced. All choices where
+ * there are few enough; otherwise counts are exchanged, one or two sets or gears at a time, from many starts, and the
+ * answer is the best found.
  * @throws RangeError where a wanted position does not drive.
  */
 export function searchFit(
@@ -166,7 +167,10 @@ function keepBest(best: Map<string, Candidate>, limit: number): readonly Candida
   return sorted.slice(0, limit).map(([, candidate]) => candidate);
 }
 
-/** Counts solved exactly; null where the train with them does not drive after all, because a one-way clutch would do something else. */
+/**
+ * Counts solved exactly; null where the train with them does not drive after all, because a one-way clutch would do
+ * something else.
+ */
 function verified({ train, free, targets }: FitQuestion, counts: readonly number[]): Fit | null {
   const changed = { ...train, gears: train.gears.map((gear, i) => ({ ...gear, teeth: counts[i]! })) };
   const open = openTrain(networkOf(changed));

@@ -67,7 +67,10 @@ export function deviation(ratio: number, wanted: number): number {
   return off < 1e-14 ? 0 : off;
 }
 
-/** For every sum of teeth the pairs that leave the smallest worst deviation; the best sums first, fewer teeth first where they tie. */
+/**
+ * For every sum of teeth the pairs that leave the smallest worst deviation; the best sums first, fewer teeth first
+ * where they tie.
+ */
 function onOneCentre(wanted: readonly number[], question: OneCentre): LadderAnswer {
   const { wheels, limit } = question;
   const sums = [...new Set(wheels.flatMap((a) => wheels.map((b) => a + b)))].sort((a, b) => a - b);
@@ -81,8 +84,8 @@ function onOneCentre(wanted: readonly number[], question: OneCentre): LadderAnsw
 }
 
 /**
- * The ratios from one end to the other: ln r_k = ln r_0 + Σ of the steps before, where step i is the mean step times f^((N−2)/2 − i): all alike for f = 1, each the
- * next one times f otherwise, taken from the larger ratio down.
+ * The ratios from one end to the other: ln r_k = ln r_0 + Σ of the steps before, where step i is the mean step times
+ * f^((N−2)/2 − i): all alike for f = 1, each the next one times f otherwise, taken from the larger ratio down.
  */
 export function wantedRatios({ from, to, positions, factor }: LadderQuestion): readonly number[] {
   const [first, last] = [Math.log(toNumber(from)), Math.log(toNumber(to))];
@@ -97,9 +100,10 @@ export function wantedRatios({ from, to, positions, factor }: LadderQuestion): r
 }
 
 /**
- * Pairs of one sum for all positions, none twice, with the smallest worst deviation. Straight choices are never worse than crossed ones: of two
- * ratios and two wanted ones in the same order, r/w of both straight matches lies between those of the crossed ones, and |x − 1| is largest at an end. So a
- * choice is a path through both lists by size: for each position and pair the best worst deviation so far (dynamic programming).
+ * Pairs of one sum for all positions, none twice, with the smallest worst deviation. Straight choices are never worse
+ * than crossed ones: of two ratios and two wanted ones in the same order, r/w of both straight matches lies between
+ * those of the crossed ones, and |x − 1| is largest at an end. So a choice is a path through both lists by size: for
+ * each position and pair the best worst deviation so far (dynamic programming).
  */
 function ladderOf(sum: number, wanted: readonly number[], { wheels, coprime }: OneCentre): Ladder | null {
   const all = new Set(wheels);

@@ -5,7 +5,9 @@ import { UNWATCHED, type Watch } from './watch';
 import { orderOfChains } from './way';
 import type { Chain } from './stage-fractions';
 
-/** Chains of several numbers of stages: the best of all of them, each ratio once, by the chain with the fewest teeth. */
+/**
+ * Chains of several numbers of stages: the best of all of them, each ratio once, by the chain with the fewest teeth.
+ */
 export function searchManyStages(
   stages: readonly number[],
   question: Omit<ChainQuestion, 'stages'>,

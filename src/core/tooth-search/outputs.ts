@@ -48,15 +48,16 @@ export interface OutputsAnswer {
 }
 
 /**
- * Chains so far that are gone on from at each tap, by the number of stages between taps: an earlier tap a little off may let a later one come nearer.
- * As many as some seconds allow.
+ * Chains so far that are gone on from at each tap, by the number of stages between taps: an earlier tap a little off
+ * may let a later one come nearer. As many as some seconds allow.
  */
 const KEPT: readonly number[] = [0, 60, 40, 8, 2, 1];
 
 /**
- * The outputs in the order of their slowness, each tapped where the one before it ended. The pairs to the next tap are looked for with what is left of its target by
- * the exact ratio so far, so that every error is judged from the input. Every tap's search covers its space; as only the best chains so far are gone on from,
- * the whole is the best found, unless there is one output.
+ * The outputs in the order of their slowness, each tapped where the one before it ended. The pairs to the next tap are
+ * looked for with what is left of its target by the exact ratio so far, so that every error is judged from the input.
+ * Every tap's search covers its space; as only the best chains so far are gone on from, the whole is the best found,
+ * unless there is one output.
  */
 export function searchOutputs(
   question: OutputsQuestion,

@@ -1,8 +1,8 @@
 import type { StageFraction } from './stage-fractions';
 
 /**
- * The different products of two stages, as floating-point values, smallest first. Numerator and denominator are whole numbers below 2^53 before they are
- * divided, so equal products are equal values and each stands once.
+ * The different products of two stages, as floating-point values, smallest first. Numerator and denominator are whole
+ * numbers below 2^53 before they are divided, so equal products are equal values and each stands once.
  */
 export function pairProducts(fractions: readonly StageFraction[]): Float64Array {
   const count = fractions.length;
@@ -38,8 +38,9 @@ export interface Whole {
 }
 
 /**
- * The fraction with a denominator of at most `most` that a floating-point value was divided from: the convergents of its continued fraction (Hardy and
- * Wright, chapter 10). Sure as long as two such fractions are further apart than rounding.
+ * The fraction with a denominator of at most `most` that a floating-point value was divided from: the convergents of
+ * its continued fraction (Hardy and Wright, chapter 10). Sure as long as two such fractions are further apart than
+ * rounding.
  */
 export function fractionOf(value: number, most: number): Whole {
   let [n0, d0, n1, d1] = [0, 1, 1, 0];

@@ -1,8 +1,8 @@
 import type { Chain } from './stage-fractions';
 
 /**
- * The ways to pair the same wheels, drivers with driven ones, whose product is the same: each once, in the order of their drivers. Wheels with their
- * teeth inside stay where they are.
+ * The ways to pair the same wheels, drivers with driven ones, whose product is the same: each once, in the order of
+ * their drivers. Wheels with their teeth inside stay where they are.
  */
 export function pairingsOf(chain: Chain): readonly Chain[] {
   if (chain.some(([, , teeth]) => teeth === 'internal')) return [chain];

@@ -5,8 +5,8 @@ export type SetMember = 'sun' | 'carrier' | 'ring';
 export const SET_MEMBERS: readonly SetMember[] = ['sun', 'carrier', 'ring'];
 
 /**
- * simple: one planet between sun and ring · stepped: the planet's first gear meets the sun, its second the ring · double-pinion: the sun meets one planet, that
- * another, that the ring.
+ * simple: one planet between sun and ring · stepped: the planet's first gear meets the sun, its second the ring ·
+ * double-pinion: the sun meets one planet, that another, that the ring.
  */
 export type SetShape = 'simple' | 'stepped' | 'double-pinion';
 
@@ -25,15 +25,18 @@ export interface PlanetarySet {
 export type SetRow = Readonly<Record<SetMember, number>>;
 
 /**
- * The meshes from sun to ring, one after the other, seen from the carrier: an external mesh passes −a/b of the speed on, an internal one a/b. So
- * ω_r − ω_c = (p/q)(ω_s − ω_c), which is p ω_s − q ω_r + (q − p) ω_c = 0.
+ * The meshes from sun to ring, one after the other, seen from the carrier: an external mesh passes −a/b of the speed
+ * on, an internal one a/b. So ω_r − ω_c = (p/q)(ω_s − ω_c), which is p ω_s − q ω_r + (q − p) ω_c = 0.
  */
 export function setRow(shape: SetShape, { sun, planet, second = planet, ring }: PlanetarySet): SetRow {
   const [p, q] = shape === 'stepped' ? [-sun * second, planet * ring] : shape === 'simple' ? [-sun, ring] : [sun, ring];
   return { sun: p, ring: -q, carrier: q - p };
 }
 
-/** Input speed over output speed with the third member held: its term is gone, and the other two leave ω_in/ω_out = −k_out/k_in. */
+/**
+ * Input speed over output speed with the third member held: its term is gone, and the other two leave ω_in/ω_out =
+ * −k_out/k_in.
+ */
 export function setRatio(
   set: PlanetarySet,
   {
@@ -61,8 +64,9 @@ export function goesInEvenly({ sun, planet, second = planet, ring, copies }: Pla
 }
 
 /**
- * The places, in turns, that come nearest to an even spacing: planets between sun and ring find their teeth at every whole part of S + R, of R − S
- * where there are two in a row. Null for stepped planets, whose two gears are clocked to each other.
+ * The places, in turns, that come nearest to an even spacing: planets between sun and ring find their teeth at every
+ * whole part of S + R, of R − S where there are two in a row. Null for stepped planets, whose two gears are clocked to
+ * each other.
  */
 export function nearlyEven(set: PlanetarySet, shape: SetShape): readonly Rational[] | null {
   if (shape === 'stepped') return null;
@@ -79,8 +83,9 @@ const wholeTurn = ({ sun, ring }: Pick<PlanetarySet, 'sun' | 'ring'>, shape: Set
 const TIP = 1;
 
 /**
- * Do the tips of neighbouring planets clear each other, for simple sets (S + P) sin(π/n) > P + 2? All lengths in modules. Of double pinions also the outer
- * planet the sun, the inner one the ring, and each the other kind of the next pair.
+ * Do the tips of neighbouring planets clear each other, for simple sets (S + P) sin(π/n) > P + 2? All lengths in
+ * modules. Of double pinions also the outer planet the sun, the inner one the ring, and each the other kind of the next
+ * pair.
  */
 export function hasRoom(set: PlanetarySet, shape: SetShape): boolean {
   const { sun, planet, second = planet, ring, copies, angles } = set;

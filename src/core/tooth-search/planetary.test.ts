@@ -86,26 +86,30 @@ test('by hand: 24 and 48 for 4, three planets; four do not stand evenly, and lar
   expect(fits({ sun: 12, planet: 60, ring: 132, copies: 4 })).toBe(false);
 });
 
-test('planets that fit do not touch: the distance of neighbours’ axes in the drawing’s own measure is more than two tip radii', () => {
-  const sets = fc.record({
-    sun: fc.integer({ min: 8, max: 60 }),
-    planet: fc.integer({ min: 8, max: 60 }),
-    copies: fc.integer({ min: 2, max: 8 }),
-  });
-  fc.assert(
-    fc.property(sets, ({ sun, planet, copies }) => {
-      const set = { sun, planet, ring: sun + 2 * planet, copies };
-      // In modules: the axes stand on a circle of (S + P)/2; a planet's tip circle has the radius (P + 2)/2.
-      const [a, b] = [0, (2 * Math.PI) / copies].map((angle) =>
-        [Math.cos(angle), Math.sin(angle)].map((part) => (part * (sun + planet)) / 2),
-      );
-      const apart = Math.hypot(a![0]! - b![0]!, a![1]! - b![1]!);
-      if ((sun + set.ring) % copies === 0) expect(fits(set)).toBe(apart > planet + 2);
-      else expect(fits(set)).toBe(false);
-    }),
-    { numRuns: 300 },
-  );
-});
+test(
+  'planets that fit do not touch: the distance of neighbours’ axes in the ' +
+    'drawing’s own measure is more than two tip radii',
+  () => {
+    const sets = fc.record({
+      sun: fc.integer({ min: 8, max: 60 }),
+      planet: fc.integer({ min: 8, max: 60 }),
+      copies: fc.integer({ min: 2, max: 8 }),
+    });
+    fc.assert(
+      fc.property(sets, ({ sun, planet, copies }) => {
+        const set = { sun, planet, ring: sun + 2 * planet, copies };
+        // In modules: the axes stand on a circle of (S + P)/2; a planet's tip circle has the radius (P + 2)/2.
+        const [a, b] = [0, (2 * Math.PI) / copies].map((angle) =>
+          [Math.cos(angle), Math.sin(angle)].map((part) => (part * (sun + planet)) / 2),
+        );
+        const apart = Math.hypot(a![0]! - b![0]!, a![1]! - b![1]!);
+        if ((sun + set.ring) % copies === 0) expect(fits(set)).toBe(apart > planet + 2);
+        else expect(fits(set)).toBe(false);
+      }),
+      { numRuns: 300 },
+    );
+  },
+);
 
 test('every search lists what going through everything lists, nearest first', () => {
   const spans = fc.record({
@@ -117,7 +121,18 @@ test('every search lists what going through everything lists, nearest first', ()
   fc.assert(
     fc.property(spans, roles, (one, [input, output, held]) => {
       const target = div(fraction(one.target[0]), fraction(one.target[1]));
-      const question = { target, input, output, held, sun: [one.sun, one.sun + 8], planet: [one.planet, one.planet + 8], ring: [12, 200], copies: [3, 4], maxError: null, limit: one.limit } as const; // prettier-ignore
+      const question = {
+        target,
+        input,
+        output,
+        held,
+        sun: [one.sun, one.sun + 8],
+        planet: [one.planet, one.planet + 8],
+        ring: [12, 200],
+        copies: [3, 4],
+        maxError: null,
+        limit: one.limit,
+      } as const;
       const away = (ratio: ReturnType<typeof abs>) =>
         compare(ratio, target) >= 0 ? div(ratio, target) : div(target, ratio);
       const all: ReturnType<typeof abs>[] = [];
@@ -162,7 +177,10 @@ test('stepped planets and double pinions: the ratio is what the solved train giv
   );
 });
 
-/** Where every gear stands, in modules, with its tip radius: the arm at k/n of a turn, the outer planet by the sides of the triangle. */
+/**
+ * Where every gear stands, in modules, with its tip radius: the arm at k/n of a turn, the outer planet by the sides of
+ * the triangle.
+ */
 function standing({ sun, planet, second = planet, ring, copies }: PlanetarySet, shape: SetShape) {
   const inner = (sun + planet) / 2;
   const outer = (ring - second) / 2;
@@ -179,52 +197,59 @@ function standing({ sun, planet, second = planet, ring, copies }: PlanetarySet, 
   });
 }
 
-test('double pinions and stepped planets that fit touch nothing but what they mesh with, put on paper tooth tip by tooth tip', () => {
-  const set = fc.record({
-    sun: fc.integer({ min: 14, max: 50 }),
-    planet: fc.integer({ min: 10, max: 36 }),
-    second: fc.integer({ min: 10, max: 36 }),
-    ring: fc.integer({ min: 60, max: 150 }),
-    copies: fc.integer({ min: 2, max: 6 }),
-  });
-  const seen = { fits: 0, not: 0 };
-  fc.assert(
-    fc.property(set, fc.constantFrom('stepped' as const, 'double-pinion' as const), (drawn, shape) => {
-      const one = shape === 'stepped' ? { ...drawn, ring: drawn.sun + drawn.planet + drawn.second } : drawn;
-      const planets = standing(one, shape);
-      const apart = (a: readonly [number, number], b: readonly [number, number]) =>
-        Math.hypot(a[0] - b[0], a[1] - b[1]);
-      const all = planets.flatMap((own, k) => own.map((gear) => ({ ...gear, k })));
-      const clear = all.every((a, i) =>
-        all.slice(i + 1).every((b) => a.k === b.k || a.plane !== b.plane || apart(a.at, b.at) > a.tip + b.tip),
-      );
-      const radius = ({ at }: (typeof all)[0]) => Math.hypot(...at);
-      const centre =
-        shape === 'stepped' ||
-        all.every((gear) =>
-          gear.meets === 'sun' ? radius(gear) + gear.tip < one.ring / 2 - 1 : radius(gear) - gear.tip > one.sun / 2 + 1,
+test(
+  'double pinions and stepped planets that fit touch nothing but what they ' +
+    'mesh with, put on paper tooth tip by tooth tip',
+  () => {
+    const set = fc.record({
+      sun: fc.integer({ min: 14, max: 50 }),
+      planet: fc.integer({ min: 10, max: 36 }),
+      second: fc.integer({ min: 10, max: 36 }),
+      ring: fc.integer({ min: 60, max: 150 }),
+      copies: fc.integer({ min: 2, max: 6 }),
+    });
+    const seen = { fits: 0, not: 0 };
+    fc.assert(
+      fc.property(set, fc.constantFrom('stepped' as const, 'double-pinion' as const), (drawn, shape) => {
+        const one = shape === 'stepped' ? { ...drawn, ring: drawn.sun + drawn.planet + drawn.second } : drawn;
+        const planets = standing(one, shape);
+        const apart = (a: readonly [number, number], b: readonly [number, number]) =>
+          Math.hypot(a[0] - b[0], a[1] - b[1]);
+        const all = planets.flatMap((own, k) => own.map((gear) => ({ ...gear, k })));
+        const clear = all.every((a, i) =>
+          all.slice(i + 1).every((b) => a.k === b.k || a.plane !== b.plane || apart(a.at, b.at) > a.tip + b.tip),
         );
-      const drawable = all.every(({ at }) => at.every(Number.isFinite));
-      // Each arm turned by k/n: the sun shows k S/n teeth more and the ring k R/n; what a planet's gears have to be turned by must agree.
-      const evenly =
-        shape === 'double-pinion'
-          ? (one.ring - one.sun) % one.copies === 0
-          : Array.from({ length: one.copies }, (_, k) => k).every((k) =>
-              Array.from({ length: one.planet }, (_, i) => (k * one.sun + one.copies * i) / one.planet).some(
-                (turned) => {
-                  const off = ((one.second * turned + k * one.ring) / one.copies) % 1;
-                  return Math.min(Math.abs(off), 1 - Math.abs(off)) < 1e-9;
-                },
-              ),
-            );
-      const expected = drawable && clear && centre && evenly;
-      seen[expected ? 'fits' : 'not']++;
-      expect(fits(one, shape)).toBe(expected);
-    }),
-    { numRuns: 3000, seed: 14 },
-  );
-  expect(seen.fits).toBeGreaterThan(40);
-});
+        const radius = ({ at }: (typeof all)[0]) => Math.hypot(...at);
+        const centre =
+          shape === 'stepped' ||
+          all.every((gear) =>
+            gear.meets === 'sun'
+              ? radius(gear) + gear.tip < one.ring / 2 - 1
+              : radius(gear) - gear.tip > one.sun / 2 + 1,
+          );
+        const drawable = all.every(({ at }) => at.every(Number.isFinite));
+        // Each arm turned by k/n: the sun shows k S/n teeth more and the ring k R/n; what a planet's gears have to be
+        // turned by must agree.
+        const evenly =
+          shape === 'double-pinion'
+            ? (one.ring - one.sun) % one.copies === 0
+            : Array.from({ length: one.copies }, (_, k) => k).every((k) =>
+                Array.from({ length: one.planet }, (_, i) => (k * one.sun + one.copies * i) / one.planet).some(
+                  (turned) => {
+                    const off = ((one.second * turned + k * one.ring) / one.copies) % 1;
+                    return Math.min(Math.abs(off), 1 - Math.abs(off)) < 1e-9;
+                  },
+                ),
+              );
+        const expected = drawable && clear && centre && evenly;
+        seen[expected ? 'fits' : 'not']++;
+        expect(fits(one, shape)).toBe(expected);
+      }),
+      { numRuns: 3000, seed: 14 },
+    );
+    expect(seen.fits).toBeGreaterThan(40);
+  },
+);
 
 test('what the checks of a drawn train say about assembly and room is what the search says', () => {
   const counts = fc.integer({ min: 12, max: 40 });
@@ -252,7 +277,19 @@ test('what the checks of a drawn train say about assembly and room is what the s
 });
 
 test.each(['stepped', 'double-pinion'] as const)('%s: the best of all is found', (shape) => {
-  const question = { input: 'sun', output: 'carrier', held: 'ring', shape, sun: [14, 20], planet: [12, 18], second: [11, 16], ring: [40, 70], copies: [2, 4], maxError: null, limit: 4 } as const; // prettier-ignore
+  const question = {
+    input: 'sun',
+    output: 'carrier',
+    held: 'ring',
+    shape,
+    sun: [14, 20],
+    planet: [12, 18],
+    second: [11, 16],
+    ring: [40, 70],
+    copies: [2, 4],
+    maxError: null,
+    limit: 4,
+  } as const;
   for (const target of [fraction(4), fraction(53, 10), fraction(9, 7)]) {
     let best: ReturnType<typeof abs> | null = null;
     for (let sun = 14; sun <= 20; sun++)
@@ -278,7 +315,15 @@ test.each(['stepped', 'double-pinion'] as const)('%s: the best of all is found',
 });
 
 test('two sets in series: the nearest product of all pairs of sets', () => {
-  const set = { input: 'sun', output: 'carrier', held: 'ring', sun: [14, 22], planet: [12, 20], ring: [30, 90], copies: [3, 3] } as const; // prettier-ignore
+  const set = {
+    input: 'sun',
+    output: 'carrier',
+    held: 'ring',
+    sun: [14, 22],
+    planet: [12, 20],
+    ring: [30, 90],
+    copies: [3, 3],
+  } as const;
   const behind = { ...set, output: 'ring', held: 'carrier', sun: [15, 20] } as const;
   const all = (own: typeof set | typeof behind) =>
     Array.from({ length: 9 }, (_, i) => 14 + i)
@@ -304,7 +349,15 @@ test('two sets in series: the nearest product of all pairs of sets', () => {
 
 test('planets that do not go in evenly are told where they go, if that is wanted', () => {
   // 20 and 50: (20 + 80)/3 is not whole; of 100 places those nearest to thirds are 33 and 67.
-  const one = { input: 'sun', output: 'carrier', held: 'ring', sun: [20, 20], planet: [30, 30], ring: [80, 80], copies: [3, 3] } as const; // prettier-ignore
+  const one = {
+    input: 'sun',
+    output: 'carrier',
+    held: 'ring',
+    sun: [20, 20],
+    planet: [30, 30],
+    ring: [80, 80],
+    copies: [3, 3],
+  } as const;
   const question = { ...one, target: fraction(5), maxError: null, limit: 3 };
   expect(searchPlanetary(question).results).toEqual([]);
   const [found] = searchPlanetary({ ...question, uneven: true }).results;

@@ -43,7 +43,10 @@ export interface PlanetaryQuestion extends SetQuestion {
 }
 
 export interface PlanetaryAnswer {
-  /** Each with its ratio, negative where the output turns against the input; `made` has one set, or the set and the one behind it. */
+  /**
+   * Each with its ratio, negative where the output turns against the input; `made` has one set, or the set and the one
+   * behind it.
+   */
   readonly results: readonly (Found<readonly PlanetarySet[]> & { readonly size: Rational })[];
   readonly proven: boolean;
   /** The time that was allowed ended it. */
@@ -54,8 +57,9 @@ export interface PlanetaryAnswer {
 }
 
 /**
- * All sets within the spans that can be put together: one module fits them round one axis (R = S + 2P; stepped R = S + P + Q; double pinions as far as both
- * planets lie between sun and ring), the planets stand evenly, and their tips clear each other.
+ * All sets within the spans that can be put together: one module fits them round one axis (R = S + 2P; stepped R = S +
+ * P + Q; double pinions as far as both planets lie between sun and ring), the planets stand evenly, and their tips
+ * clear each other.
  */
 export function searchPlanetary(
   question: PlanetaryQuestion,

@@ -8,10 +8,11 @@ export type Counts = ArrayLike<number>;
 const SMALL = 1e-12;
 
 /**
- * A position's ratio, negative where the output turns against the input, as a function of the tooth counts, in
- * floating point, without the train being built anew: what is engaged, and which
- * one-way clutches hold, stays as it was solved. Members joined are one unknown; each mesh in is one row z_a (ω_a − ω_c) + σ z_b (ω_b − ω_c) = 0; with the input at 1
- * the rows are reduced (Gauss and Jordan) and the output's speed is read off. NaN where the counts leave it open or let nothing turn.
+ * A position's ratio, negative where the output turns against the input, as a function of the tooth counts, in floating
+ * point, without the train being built anew: what is engaged, and which one-way clutches hold, stays as it was solved.
+ * Members joined are one unknown; each mesh in is one row z_a (ω_a − ω_c) + σ z_b (ω_b − ω_c) = 0; with the input at 1
+ * the rows are reduced (Gauss and Jordan) and the output's speed is read off. NaN where the counts leave it open or let
+ * nothing turn.
  */
 export function ratioFunction({ network, state, flow }: Solved): (counts: Counts) => number {
   const classOf = classes(
@@ -61,7 +62,10 @@ export function ratioFunction({ network, state, flow }: Solved): (counts: Counts
   };
 }
 
-/** The value of one unknown in rows Σ c_i x_i + c = 0; NaN where it is not determined, or the rows contradict each other. */
+/**
+ * The value of one unknown in rows Σ c_i x_i + c = 0; NaN where it is not determined, or the rows contradict each
+ * other.
+ */
 function solveFor(rows: readonly Float64Array[], width: number, wanted: number): number {
   const used = new Uint8Array(rows.length);
   let found = NaN;

@@ -71,7 +71,7 @@ test('a set whose members are not three is refused', () => {
   );
 });
 
-test('several numbers of stages: each ratio once, by the chain with the fewest teeth, stock however it is written', () => {
+test('several numbers of stages: each ratio once, by the chain of fewest teeth, stock however written', () => {
   for (const wheels of [{ stock: [12, 18, 24, 36] }, { teeth: { stock: [36, 24, 18, 12, 12] } }]) {
     const read = readSearch(
       JSON.stringify({ ...SPEC, teeth: undefined, ...wheels, target: 3, stages: [1, 3], limit: 4 }),

@@ -2,7 +2,10 @@ import * as z from 'zod/mini';
 import { LIMITS } from '../train';
 import { MOST_STAGES } from './chains';
 
-/** A search as a file (format "tin-wheel/search", version 1). Exactly one of stages, planetary, ladder, ranges, outputs and fit says what is looked for. */
+/**
+ * A search as a file (format "tin-wheel/search", version 1). Exactly one of stages, planetary, ladder, ranges, outputs
+ * and fit says what is looked for.
+ */
 const ratio = z
   .union([z.string(), z.number()], { error: 'Write a ratio as "p/q" or as a decimal.' })
   .check(z.refine((value) => String(value).length <= 400, 'A ratio has at most 400 digits.'));
@@ -47,7 +50,8 @@ const wheels = z
     },
     {
       error:
-        'teeth is written as {"min": 12, "max": 100} or {"stock": [12, 18]}, the least first; a wheel has 1 to 100 000 teeth.',
+        'teeth is written as {"min": 12, "max": 100} or {"stock": [12, 18]}, the ' +
+        'least first; a wheel has 1 to 100 000 teeth.',
     },
   )
   .check(

@@ -122,7 +122,6 @@ test.each([
     -1,
   ],
 ] as const)('%s: as a train it gives the ratio that was found, the way that was wanted', (_, written, way) => {
-  // prettier-ignore
   const question = questionOf(written);
   const { findings } = search(question, null);
   expect(findings.length).toBeGreaterThan(0);
@@ -153,7 +152,13 @@ test('a ladder, its ranges and several dials are trains whose positions and outp
   const factors = search(ranges, null).findings[0]!.ratios.map(({ ratio }) => toNumber(ratio));
   [1.953125 ** 2, 1.953125, 1].forEach((factor, i) => expect(Math.abs(factors[i]! / factor - 1)).toBeLessThan(0.02));
 
-  const dials = questionOf({ teeth, outputs: [{ name: 'fast', target: '5' }, { name: 'slow', target: '37.2' }] }); // prettier-ignore
+  const dials = questionOf({
+    teeth,
+    outputs: [
+      { name: 'fast', target: '5' },
+      { name: 'slow', target: '37.2' },
+    ],
+  });
   const [finding] = search(dials, null).findings;
   const train = trainOf(dials);
   const solved = solveEngaged(openTrain(networkOf(train)), []);
@@ -177,12 +182,21 @@ test('a fit gives the open train with other counts, one step that holds what has
   expect(toFraction(solvePositions(networkOf(fitted)).get('slow')!.ratio!)).toBe(
     toFraction(findings[0]!.ratios[0]!.ratio),
   );
-  const wrong = (one: Train) => checkDesign(one).filter(({ weight }) => weight === 'wrong').map(({ kind }) => kind); // prettier-ignore
+  const wrong = (one: Train) =>
+    checkDesign(one)
+      .filter(({ weight }) => weight === 'wrong')
+      .map(({ kind }) => kind);
   expect(wrong(fitted)).toEqual(wrong(train));
 });
 
 test('centre distances are held where that is asked, and every choice that holds them was tried', () => {
-  const box = countershaftBox([[[20, 40], [30, 30]], [[20, 50]]]); // prettier-ignore
+  const box = countershaftBox([
+    [
+      [20, 40],
+      [30, 30],
+    ],
+    [[20, 50]],
+  ]);
   const free = { 'a1 driver': [15, 25], 'a1 driven': [30, 50], 'a2 driver': [22, 38], 'a2 driven': [22, 38] };
   const question = questionOf({ limit: 1, fit: { free, targets: { 1: '5.5', 2: '2.4' }, holdCentres: true } });
   const { findings, proven } = search(question, box);
@@ -237,7 +251,6 @@ test.each([
     /No centre distance has 5 different pairs/,
   ],
 ] as const)('%j: says why nothing, or nothing near, is found', (written, message) => {
-  // prettier-ignore
   expect(search(questionOf(written), null).why).toMatch(message);
 });
 
@@ -266,6 +279,20 @@ test('what is refused names its place', () => {
     }),
   ).toMatch(/two shafts are called “a”/);
   expect(told({ ranges: { step: 1.2, positions: 4, ranges: 1 }, teeth })).toMatch(/at least 2 ranges/);
-  expect(told({ target: '4', planetary: { shape: 'stepped', input: 'sun', output: 'carrier', held: 'ring', sun: [12, 20], planet: [12, 20], ring: [30, 90], copies: [3, 3] } })).toMatch(/planetary.second/); // prettier-ignore
+  expect(
+    told({
+      target: '4',
+      planetary: {
+        shape: 'stepped',
+        input: 'sun',
+        output: 'carrier',
+        held: 'ring',
+        sun: [12, 20],
+        planet: [12, 20],
+        ring: [30, 90],
+        copies: [3, 3],
+      },
+    }),
+  ).toMatch(/planetary.second/);
   expect(told({ target: '3', stages: 2, perStage: [teeth, { stock: [20, 30] }] })).toBe('read');
 });

@@ -55,7 +55,11 @@ export function search(
           cut: false,
           examined: 0,
           part: 1,
-          why: `“All stages between the same two shafts” and “the output turns ${question.turning === 'same' ? 'the same way' : 'the other way'}” exclude each other: an idler would move the shafts apart. Take ${question.turning === 'same' ? 'an even' : 'an odd'} number of stages, or allow internal wheels.`,
+          why:
+            '“All stages between the same two shafts” and “the output turns ' +
+            `${question.turning === 'same' ? 'the same way' : 'the other way'}” exclude each other: an idler would ` +
+            `move the shafts apart. Take ${question.turning === 'same' ? 'an even' : 'an odd'} number of stages, or ` +
+            'allow internal wheels.',
         };
       const told = (so: ReturnType<typeof searchManyStages>): Answer => ({
         ...so,
@@ -85,7 +89,8 @@ export function search(
         why:
           answer.findings.length > 0
             ? null
-            : 'No set within these spans goes together with its planets evenly spaced and with room between them: widen a span, allow other numbers of planets, or a larger error.',
+            : 'No set within these spans goes together with its planets evenly spaced and with room between ' +
+              'them: widen a span, allow other numbers of planets, or a larger error.',
       };
     }
     case 'ladder':
@@ -100,7 +105,9 @@ export function search(
         why:
           answer.results.length > 0
             ? null
-            : `No centre distance has ${wanted.length} different pairs of these wheels${question.question.coprime === 'required' ? ' without a common factor' : ''}: allow smaller or larger wheels.`,
+            : `No centre distance has ${wanted.length} different pairs of these ` +
+              `wheels${question.question.coprime === 'required' ? ' without a common factor' : ''}: allow smaller ` +
+              'or larger wheels.',
       };
     }
     case 'outputs': {
@@ -135,7 +142,9 @@ export function search(
         why:
           answer.results.length > 0
             ? null
-            : 'No choice of these counts keeps what has to hold (sets on one axis, planets evenly spaced, centre distances, common factors, the sign of a wanted ratio): free more gears, widen their limits, or hold less.',
+            : 'No choice of these counts keeps what has to hold (sets on one axis, planets ' +
+              'evenly spaced, centre distances, common factors, the sign of a wanted ratio): ' +
+              'free more gears, widen their limits, or hold less.',
       };
     }
   }

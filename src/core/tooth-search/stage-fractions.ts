@@ -2,7 +2,9 @@ import { gcd } from '../rational';
 /** Driver and driven teeth of one stage; the driven wheel may have its teeth inside. */
 export type Pair = readonly [driver: number, driven: number, teeth?: 'internal'];
 
-/** A chain: its pairs, the largest ratio first; or, where each stage has limits of its own, in the order of the stages. */
+/**
+ * A chain: its pairs, the largest ratio first; or, where each stage has limits of its own, in the order of the stages.
+ */
 export type Chain = readonly Pair[];
 
 /** A stage's ratio, driven over driver in lowest terms, with the pair of wheels that makes it. */
@@ -14,12 +16,16 @@ export interface StageFraction {
 }
 
 /**
- * Whether tooth counts of a pair may share a factor: any, any but rather none, or none (hunting: each tooth meets all of the other). Where any may, the
- * pair with the fewest teeth is taken, which is also the one without a common factor if there is one.
+ * Whether tooth counts of a pair may share a factor: any, any but rather none, or none (hunting: each tooth meets all
+ * of the other). Where any may, the pair with the fewest teeth is taken, which is also the one without a common factor
+ * if there is one.
  */
 export type Coprime = 'any' | 'preferred' | 'required';
 
-/** An internal wheel has at least so many teeth more than the pinion in it, or their tips foul each other (full-depth teeth at 20°). */
+/**
+ * An internal wheel has at least so many teeth more than the pinion in it, or their tips foul each other (full-depth
+ * teeth at 20°).
+ */
 export const INTERNAL_MORE = 10;
 
 /** The different ratios that one pair of these wheels, smallest wheel first, makes; smallest first. */
@@ -38,8 +44,8 @@ export function stageFractions(wheels: readonly number[], coprime: Coprime): rea
 }
 
 /**
- * The ratios of pairs that fit between two shafts so far apart, in half modules: teeth together, or for a wheel with its teeth inside the teeth that it has
- * more than its pinion.
+ * The ratios of pairs that fit between two shafts so far apart, in half modules: teeth together, or for a wheel with
+ * its teeth inside the teeth that it has more than its pinion.
  */
 export function fractionsAt(
   wheels: readonly number[],

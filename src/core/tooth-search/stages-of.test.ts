@@ -10,14 +10,27 @@ import { simpleSetsOf, stagesOf } from './stages-of';
 import { undominated } from './undominated';
 
 test('the stages of an open train, from the input on, and their counts replaced in one step', () => {
-  const box = countershaftBox([[[20, 40], [30, 30]], [[20, 50]]]); // prettier-ignore
+  const box = countershaftBox([
+    [
+      [20, 40],
+      [30, 30],
+    ],
+    [[20, 50]],
+  ]);
   const stages = stagesOf(box);
   expect(stages.map(({ driver, driven }) => [driver, driven])).toEqual([
     ['a1 driver', 'a1 driven'],
     ['a2 driver', 'a2 driven'],
     ['b1 driver', 'b1 driven'],
   ]);
-  const edit = withStages(box, [stages[0]!, stages[2]!], [[17, 44], [19, 53]]); // prettier-ignore
+  const edit = withStages(
+    box,
+    [stages[0]!, stages[2]!],
+    [
+      [17, 44],
+      [19, 53],
+    ],
+  );
   if (!edit.ok) throw new Error(edit.message);
   expect(edit.train.gears.map(({ id, teeth }) => `${id} ${teeth}`)).toEqual(
     expect.arrayContaining(['a1 driver 17', 'a1 driven 44', 'a2 driver 30', 'b1 driver 19', 'b1 driven 53']),
@@ -35,7 +48,16 @@ test('an idler is no stage of its own, and no wheel is given two counts', () => 
   expect(stagesOf(winch).some(({ driver, driven }) => [driver, driven].some((id) => teeth(id).member === idle))).toBe(
     false,
   );
-  expect(withStages(winch, [first!, first!], [[14, 56], [16, 56]])).toMatchObject({ ok: false, message: expect.stringMatching(/two counts/) }); // prettier-ignore
+  expect(
+    withStages(
+      winch,
+      [first!, first!],
+      [
+        [14, 56],
+        [16, 56],
+      ],
+    ),
+  ).toMatchObject({ ok: false, message: expect.stringMatching(/two counts/) });
 });
 
 test('planets and what they roll on are no stages; the sets are found, and their counts replaced', () => {

@@ -8,8 +8,8 @@ export interface TrainStage {
 }
 
 /**
- * The pairs of external and internal gears on fixed axes, in the order in which the input reaches them, whatever is engaged. An idler leaves the ratio
- * alone: the wheels on both sides of it are the pair.
+ * The pairs of external and internal gears on fixed axes, in the order in which the input reaches them, whatever is
+ * engaged. An idler leaves the ratio alone: the wheels on both sides of it are the pair.
  */
 export const stagesOf = (train: Train): readonly TrainStage[] => withoutIdlers(train, meshedPairs(train));
 

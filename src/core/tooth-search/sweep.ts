@@ -6,9 +6,10 @@ const STEPS_A_LOOK = 65_536;
 const isOver = (step: number, watch: Watch): boolean => step % STEPS_A_LOOK === 0 && watch.over();
 
 /**
- * All products of two values of a sorted list that may be among the best. As the smaller factor falls, the larger one that brings the product to
- * what is wanted rises, so the list is gone through once by two pointers (Horowitz and Sahni's sweep), from the middle outward: the most even products,
- * of which there are most, come first and soon leave little to look at.
+ * All products of two values of a sorted list that may be among the best. As the smaller factor falls, the larger one
+ * that brings the product to what is wanted rises, so the list is gone through once by two pointers (Horowitz and
+ * Sahni's sweep), from the middle outward: the most even products, of which there are most, come first and soon leave
+ * little to look at.
  * @param left what the product is to come to.
  * @param take is given the places of both factors, the first not larger.
  * @returns false where the time was over before the end.

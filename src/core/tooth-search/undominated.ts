@@ -8,7 +8,10 @@ interface Sized {
   readonly largest: number;
 }
 
-/** Those that no other beats in error without being larger, or in size without being further off (the Pareto front), by key. */
+/**
+ * Those that no other beats in error without being larger, or in size without being further off (the Pareto front), by
+ * key.
+ */
 export function undominated(findings: readonly Sized[], size: Size): ReadonlySet<string> {
   const bySize = [...findings].sort((a, b) => a[size] - b[size] || a.error - b.error);
   const front = new Set<string>();

@@ -12,7 +12,10 @@ export function wantedWords(wanted: Wanted, ratio: Rational): string {
     case 'speeds':
       return `${withUnit(wanted.in, 'rpm')} in, ${withUnit(wanted.out, 'rpm')} out.`;
     case 'tip':
-      return `A rim of ${withUnit(wanted.diameter, 'mm')} runs at ${withUnit(wanted.speed, 'm/s')} at ${withUnit(wanted.in, 'rpm')}.`;
+      return (
+        `A rim of ${withUnit(wanted.diameter, 'mm')} runs at ` +
+        `${withUnit(wanted.speed, 'm/s')} at ${withUnit(wanted.in, 'rpm')}.`
+      );
     case 'turns':
       return `The input turns ${wanted.in.trim()} times while the output turns ${wanted.out.trim()} times.`;
     case 'ratio':
@@ -58,7 +61,9 @@ const SLIPS = [10, 60, 1000];
 /** So near to such a factor it is one. */
 const NEAR = 0.01;
 
-/** The factor by which a target lies from what there is now, as a slip would leave it, in words; null where it does not. */
+/**
+ * The factor by which a target lies from what there is now, as a slip would leave it, in words; null where it does not.
+ */
 export function slipWords(target: Rational, present: Rational): string | null {
   const times = toNumber(div(target, present));
   if (!(times > 0)) return null;

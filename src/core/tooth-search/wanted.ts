@@ -61,7 +61,10 @@ const LENGTHS: Readonly<Record<string, Rational>> = {
 /** The largest ratio that is looked for, and its inverse the smallest. */
 const MOST = fraction(1_000_000_000_000);
 
-/** The exact ratio, input speed over output speed, that a form says. A figure without a unit has the form's first: rpm, m/s, mm. */
+/**
+ * The exact ratio, input speed over output speed, that a form says. A figure without a unit has the form's first: rpm,
+ * m/s, mm.
+ */
 export function readWanted(wanted: Wanted): ReadWanted {
   const read = figuresOf(wanted);
   if (!Array.isArray(read)) return read as Unread;

@@ -24,7 +24,10 @@ export interface ChoiceOfWays {
   readonly anyPairing: boolean;
 }
 
-/** The chain with the fewest teeth, then the smallest largest wheel, then the most even stages; with coprime counts preferred, these before all. */
+/**
+ * The chain with the fewest teeth, then the smallest largest wheel, then the most even stages; with coprime counts
+ * preferred, these before all.
+ */
 export function bestChain(ways: readonly Way[], { coprime, anyOrder, anyPairing }: ChoiceOfWays): Chain {
   const chains = ways.map((way) => {
     const chain = pairsOf(way, coprime);

@@ -72,14 +72,29 @@ test('pairings: every way to hand the driven wheels out, each once, all with the
       const seen = new Set<string>();
       const go = (driven: number[], left: number[]) => {
         if (left.length === 0)
-          seen.add(chain.map(([driver], i) => `${driver}/${driven[i]}`).sort().join(' ')); // prettier-ignore
-        left.forEach((wheel, i) => go([...driven, wheel], left.filter((_, k) => k !== i))); // prettier-ignore
+          seen.add(
+            chain
+              .map(([driver], i) => `${driver}/${driven[i]}`)
+              .sort()
+              .join(' '),
+          );
+        left.forEach((wheel, i) =>
+          go(
+            [...driven, wheel],
+            left.filter((_, k) => k !== i),
+          ),
+        );
       };
       go(
         [],
         chain.map(([, driven]) => driven),
       );
-      const found = pairingsOf(chain).map((one) => one.map((pair) => pair.join('/')).sort().join(' ')); // prettier-ignore
+      const found = pairingsOf(chain).map((one) =>
+        one
+          .map((pair) => pair.join('/'))
+          .sort()
+          .join(' '),
+      );
       expect([...found].sort()).toEqual([...seen].sort());
     }),
   );

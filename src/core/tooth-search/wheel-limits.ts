@@ -7,7 +7,10 @@ export interface WheelLimits {
   /** Tooth counts in stock; nothing else is taken. */
   readonly stock?: readonly number[] | undefined;
   readonly module?: number | undefined;
-  /** Outside of the bearing or bore that the smallest wheel goes round, and the wall that is left between it and the roots. */
+  /**
+   * Outside of the bearing or bore that the smallest wheel goes round, and the wall that is left between it and the
+   * roots.
+   */
   readonly bore?: number | undefined;
   readonly wall?: number | undefined;
   /** The largest outside diameter that there is room for. */
@@ -35,8 +38,8 @@ interface Bound {
 export const MOST_WHEELS = 1000;
 
 /**
- * The tooth counts within all limits. Root diameter m (z − 2.5) ≥ bore + 2 wall; outside diameter m (z + 2) ≤ space; no undercut from z = 2 (1 − x)/sin² α
- * (17 at 20° without shift), all for full-depth teeth (ISO 53).
+ * The tooth counts within all limits. Root diameter m (z − 2.5) ≥ bore + 2 wall; outside diameter m (z + 2) ≤ space; no
+ * undercut from z = 2 (1 − x)/sin² α (17 at 20° without shift), all for full-depth teeth (ISO 53).
  */
 export function wheelsWithin(limits: WheelLimits): WheelsFound {
   const { stock, module } = limits;
@@ -47,7 +50,9 @@ export function wheelsWithin(limits: WheelLimits): WheelsFound {
   if (least.teeth > most.teeth)
     return {
       ok: false,
-      message: `No wheel is left: ${least.why} asks for at least ${least.teeth} teeth, ${most.why} allows at most ${most.teeth}. Widen one of them${module === undefined ? '' : ', or take a smaller module'}.`,
+      message:
+        `No wheel is left: ${least.why} asks for at least ${least.teeth} teeth, ${most.why} allows at most ` +
+        `${most.teeth}. Widen one of them${module === undefined ? '' : ', or take a smaller module'}.`,
     };
   if (stock) {
     const wheels = [...new Set(stock)]

@@ -26,7 +26,11 @@ export function beyondReach(stages: readonly number[], asked: Asked): string | n
   const wheel = Math.ceil(least * size ** (1 / most) - 1e-9);
   const enough = Math.ceil(Math.log(size) / Math.log(largest / least) - 1e-9);
   const more = Number.isFinite(enough) ? `take ${enough} stages, or ` : '';
-  return `${most === 1 ? 'One stage' : `${most} stages`} of these wheels ${most === 1 ? 'reaches' : 'reach'} from ${figure(toNumber(from))} to ${figure(toNumber(to))}, and ${figure(toNumber(target))} lies beyond: ${more}a wheel of ${wheel} on a pinion of ${least}.`;
+  return (
+    `${most === 1 ? 'One stage' : `${most} stages`} of these wheels ${most === 1 ? 'reaches' : 'reach'} ` +
+    `from ${figure(toNumber(from))} to ${figure(toNumber(to))}, and ${figure(toNumber(target))} lies ` +
+    `beyond: ${more}a wheel of ${wheel} on a pinion of ${least}.`
+  );
 }
 
 /** A condition that can be given up. */
@@ -59,7 +63,10 @@ const CONDITIONS: readonly Condition[] = [
   },
 ];
 
-/** Which conditions leave nothing: one by itself, else two that exclude each other, else all together; in a sentence that says what to do. */
+/**
+ * Which conditions leave nothing: one by itself, else two that exclude each other, else all together; in a sentence
+ * that says what to do.
+ */
 export function conflictOf(stages: readonly number[], asked: Asked): string {
   const given = CONDITIONS.filter((one) => one.given(asked));
   const only = (kept: readonly Condition[]) =>
@@ -68,12 +75,21 @@ export function conflictOf(stages: readonly number[], asked: Asked): string {
     searchManyStages(stages, { ...only(kept), limit: 1 }).results.length === 0;
   const alone = given.find((one) => nothing([one]));
   if (alone)
-    return `These wheels allow no chain with ${alone.name}${alone.name === 'the largest error' ? ` of ${asked.maxError}` : ''}: give that up, or widen the limits.`;
+    return (
+      'These wheels allow no chain with ' +
+      `${alone.name}${alone.name === 'the largest error' ? ` of ${asked.maxError}` : ''}: give ` +
+      'that up, or widen the limits.'
+    );
   for (const [i, a] of given.entries())
     for (const b of given.slice(i + 1))
       if (nothing([a, b]))
-        return `“${capital(a.name)}” and “${b.name}” exclude each other with these wheels: give up one of them, or widen the limits.`;
-  return `Nothing meets ${given.map(({ name }) => name).join(', ')} together: give up one of them, or widen the limits.`;
+        return (
+          `“${capital(a.name)}” and “${b.name}” exclude each other with these ` +
+          'wheels: give up one of them, or widen the limits.'
+        );
+  return (
+    `Nothing meets ${given.map(({ name }) => name).join(', ')} together: ` + 'give up one of them, or widen the limits.'
+  );
 }
 
 const capital = (text: string): string => `${text[0]!.toUpperCase()}${text.slice(1)}`;

@@ -2,11 +2,28 @@ import fc from 'fast-check';
 import { components } from '.';
 
 test('what hangs together by links is one group, in the order given', () => {
-  expect(components(['a', 'b', 'c', 'd', 'e'], [['d', 'b'], ['e', 'd'], ['a', 'a']])).toEqual([['a'], ['b', 'd', 'e'], ['c']]); // prettier-ignore
+  expect(
+    components(
+      ['a', 'b', 'c', 'd', 'e'],
+      [
+        ['d', 'b'],
+        ['e', 'd'],
+        ['a', 'a'],
+      ],
+    ),
+  ).toEqual([['a'], ['b', 'd', 'e'], ['c']]);
 });
 
 test('links to what is not among the items are passed over', () => {
-  expect(components([1, 2], [[1, 3], [3, 2]])).toEqual([[1], [2]]); // prettier-ignore
+  expect(
+    components(
+      [1, 2],
+      [
+        [1, 3],
+        [3, 2],
+      ],
+    ),
+  ).toEqual([[1], [2]]);
 });
 
 test('two items are in one group just when a path of links joins them', () => {
@@ -15,8 +32,11 @@ test('two items are in one group just when a path of links joins them', () => {
   fc.assert(
     fc.property(fc.array(fc.tuple(item, item), { maxLength: 10 }), (links) => {
       // Another route: reachability by closing the table of links over itself.
-      const reach = items.map((a) => items.map((b) => a === b || links.some(([x, y]) => (x === a && y === b) || (x === b && y === a)))); // prettier-ignore
-      for (const k of items) for (const i of items) for (const j of items) reach[i]![j] ||= reach[i]![k]! && reach[k]![j]!; // prettier-ignore
+      const reach = items.map((a) =>
+        items.map((b) => a === b || links.some(([x, y]) => (x === a && y === b) || (x === b && y === a))),
+      );
+      for (const k of items)
+        for (const i of items) for (const j of items) reach[i]![j] ||= reach[i]![k]! && reach[k]![j]!;
       const groups = components(items, links);
       expect(groups.flat().sort()).toEqual(items);
       for (const a of items)

@@ -1,6 +1,7 @@
 /**
  * Groups what is linked, directly or through others: connected components of a graph.
- * @param items every item once; groups come in the order in which their first items stand here, and so do the items of each.
+ * @param items every item once; groups come in the order in which their first items stand here, and so do the items of
+ *   each.
  * @param links pairs; those that name anything else are passed over.
  */
 export function components<T>(items: Iterable<T>, links: Iterable<readonly [T, T]>): T[][] {

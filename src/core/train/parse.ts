@@ -8,7 +8,10 @@ import type { Problem } from './problem';
 export type Parsed =
   { readonly ok: true; readonly train: Train } | { readonly ok: false; readonly problems: readonly Problem[] };
 
-/** Documents of ordinary trains are a few kB; one at every limit stays well below this. Measured on the document as it is kept, wherever it comes from. */
+/**
+ * Documents of ordinary trains are a few kB; one at every limit stays well below this. Measured on the document as it
+ * is kept, wherever it comes from.
+ */
 export const MAX_TRAIN_BYTES = 2_000_000;
 
 /** Nobody mends more at once, and a document that is wrong all over is not looked through to its end. */
@@ -26,7 +29,8 @@ export function checkTrain(value: unknown, { kept = false } = {}): Parsed {
   const size = keptText(result.data).length;
   if (size > MAX_TRAIN_BYTES)
     return refuse(
-      `The train takes ${(size / 1e6).toFixed(1)} MB as it is kept; at most ${MAX_TRAIN_BYTES / 1e6} MB are. Shorten its notes or names.`,
+      `The train takes ${(size / 1e6).toFixed(1)} MB as it is kept; at most ` +
+        `${MAX_TRAIN_BYTES / 1e6} MB are. Shorten its notes or names.`,
     );
   const problems = [...ruleProblems(result.data, MOST_PROBLEMS), ...(kept ? [] : nameProblems(result.data))].slice(
     0,

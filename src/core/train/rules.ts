@@ -2,7 +2,10 @@ import type { Problem } from './problem';
 import { FRAME } from './frame';
 import type { Coupler, Gear, Member, Mesh, Train } from './schema';
 
-/** The rules that tie the parts of a document together, and the first so many places where it breaks them. An empty list means that it holds. */
+/**
+ * The rules that tie the parts of a document together, and the first so many places where it breaks them. An empty list
+ * means that it holds.
+ */
 export function ruleProblems(train: Train, most: number): Problem[] {
   const found: Problem[] = [];
   const say = (path: Problem['path'], message: string) => void (found.length < most && found.push({ path, message }));

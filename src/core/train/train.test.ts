@@ -306,7 +306,22 @@ describe('edits', () => {
 test('every kind of wrong value is explained in words of the format, nowhere by the library', () => {
   const winch = JSON.parse(serialiseTrain(load('sluice-winch'))) as Record<string, unknown>;
   const wrong: unknown[] = [5, 'text', null, [], {}, true];
-  const paths = [[], ['name'], ['members'], ['members', 0], ['gears', 0, 'teeth'], ['couplers'], ['meshes', 0, 'gears'], ['meshes', 0, 'gears', 0], ['positions', 0, 'engaged'], ['outputs'], ['input'], ['notes'], ['tipSpeedLimits'], ['setAside']]; // prettier-ignore
+  const paths = [
+    [],
+    ['name'],
+    ['members'],
+    ['members', 0],
+    ['gears', 0, 'teeth'],
+    ['couplers'],
+    ['meshes', 0, 'gears'],
+    ['meshes', 0, 'gears', 0],
+    ['positions', 0, 'engaged'],
+    ['outputs'],
+    ['input'],
+    ['notes'],
+    ['tipSpeedLimits'],
+    ['setAside'],
+  ];
   for (const path of paths)
     for (const value of wrong) {
       const parsed = checkTrain(path.length === 0 ? value : replaced(winch, path, value));

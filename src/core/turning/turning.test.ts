@@ -41,7 +41,8 @@ describe('turn counters', () => {
     const passed = Object.fromEntries(
       train.gears.map((gear) => [gear.id, toFraction(teethPassed(train, gear, turned))]),
     );
-    // Ring held: 90 of its teeth go past each planet's small gear, which passes as many; the pump's gear as many as the big one.
+    // Ring held: 90 of its teeth go past each planet's small gear, which passes as many; the pump's gear as many as the
+    // big one.
     expect(passed).toEqual({ r: '0', small: '-90', big: '-180', s: '198' });
   });
 

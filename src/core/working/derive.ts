@@ -230,7 +230,9 @@ function setEquations(
   return rest.map((member) => setStepOf(set, member, first, name));
 }
 
-/** The stages of a plain chain back from an output: each step with one moving source. Null where two motions are added. */
+/**
+ * The stages of a plain chain back from an output: each step with one moving source. Null where two motions are added.
+ */
 export function chainTo(steps: readonly WorkingStep[], output: string): WorkingStep[] | null {
   const maker = new Map<string, WorkingStep>();
   for (const step of steps) if (step.kind !== 'simultaneous') maker.set(step.member, step);

@@ -25,7 +25,9 @@ export type WorkingStep =
       readonly fromSpeed: Rational;
       readonly speed: Rational;
     })
-  /** One planetary set with one of its three left: (ω_x − ω_arm) = factor · (ω_y − ω_arm), solved for x, y or the arm. */
+  /**
+   * One planetary set with one of its three left: (ω_x − ω_arm) = factor · (ω_y − ω_arm), solved for x, y or the arm.
+   */
   | (SetEquation & {
       readonly kind: 'set';
       /** The two of x, y and the arm that are known. */
@@ -55,7 +57,10 @@ export type WorkingStep =
       readonly member: string;
       readonly speed: Rational;
     }
-  /** Sets so coupled that none has a single unknown: the equations together, one member after the other put in terms of the rest, and back. */
+  /**
+   * Sets so coupled that none has a single unknown: the equations together, one member after the other put in terms of
+   * the rest, and back.
+   */
   | {
       readonly kind: 'simultaneous';
       readonly equations: readonly Equation[];

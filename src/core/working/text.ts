@@ -10,7 +10,10 @@ export interface Names {
   readonly coupler: (id: string) => string;
 }
 
-/** Two ways of writing a planetary set down: its relative-motion equation, or the table of turns together and turns back. */
+/**
+ * Two ways of writing a planetary set down: its relative-motion equation, or the table of turns together and turns
+ * back.
+ */
 export type SetSchool = 'formula' | 'table';
 
 /** The working as lines of plain text, in either ratio convention and either school for sets. */
@@ -52,18 +55,23 @@ function stepText(step: WorkingStep, { member, coupler }: Names, school: SetScho
       return [`held by ${coupler(step.by)}: ${member(step.member)}, ω = 0`];
     case 'joined':
       return [
-        `joined by ${coupler(step.coupler)}: ${member(step.from)} and ${member(step.member)}, ω = ${toFraction(step.speed)}`,
+        `joined by ${coupler(step.coupler)}: ${member(step.from)} and ` +
+          `${member(step.member)}, ω = ${toFraction(step.speed)}`,
       ];
     case 'pair':
       return [
-        `${member(step.from)} (${step.fromTeeth}) with ${member(step.member)} (${step.toTeeth}), ${step.opposite ? 'turning the other way' : 'turning the same way'}:`,
-        `ω = ${toFraction(step.fromSpeed)} × ${step.opposite ? '-' : ''}${step.fromTeeth}/${step.toTeeth} = ${toFraction(step.speed)}`,
+        `${member(step.from)} (${step.fromTeeth}) with ${member(step.member)} (${step.toTeeth}), ` +
+          `${step.opposite ? 'turning the other way' : 'turning the same way'}:`,
+        `ω = ${toFraction(step.fromSpeed)} × ` +
+          `${step.opposite ? '-' : ''}${step.fromTeeth}/${step.toTeeth} = ` +
+          `${toFraction(step.speed)}`,
       ];
     case 'set':
       return school === 'formula' ? byFormula(step, member) : byTable(step, member);
     case 'twin':
       return [
-        `on ${member(step.arm)}: ω(${member(step.member)}) − ω(${member(step.arm)}) = ${product(step.teeth)} × (ω(${member(step.as)}) − ω(${member(step.arm)})), and ${product(step.teeth)} = 1`,
+        `on ${member(step.arm)}: ω(${member(step.member)}) − ω(${member(step.arm)}) = ${product(step.teeth)} × ` +
+          `(ω(${member(step.as)}) − ω(${member(step.arm)})), and ${product(step.teeth)} = 1`,
         `ω(${member(step.member)}) = ω(${member(step.as)}) = ${toFraction(step.speed)}`,
       ];
     case 'block':
@@ -95,7 +103,8 @@ function byFormula(step: SetStep, member: Names['member']): string[] {
   };
   return [
     `on ${member(step.arm)}: ${relation(step, member)}`,
-    `with ${knownText(step, member)}: (${value(step.x)} − ${bracketed(value(step.arm))}) / (${value(step.y)} − ${bracketed(value(step.arm))}) = ${toFraction(step.factor)}`,
+    `with ${knownText(step, member)}: (${value(step.x)} − ${bracketed(value(step.arm))}) / ` +
+      `(${value(step.y)} − ${bracketed(value(step.arm))}) = ${toFraction(step.factor)}`,
     `ω(${member(step.member)}) = ${toFraction(step.speed)}`,
   ];
 }
@@ -140,15 +149,26 @@ function togetherText(
     'no set has a single unknown; together:',
     ...equations.map(
       (equation, i) =>
-        `   (${i + 1}) ${equation.kind === 'join' ? joinText(equation, { member, coupler }) : school === 'formula' ? productRelation(equation, member) : tableRelation(equation, member)}`,
+        `   (${i + 1}) ` +
+        (equation.kind === 'join'
+          ? joinText(equation, { member, coupler })
+          : school === 'formula'
+            ? productRelation(equation, member)
+            : tableRelation(equation, member)),
     ),
     ...eliminations.map(
       (line) =>
-        `   from (${line.from + 1})${line === eliminations[0] ? '' : ', with those above put in'}: ${omega(line.member)} = ${sumText(line, omega)}`,
+        '   from ' +
+        `(${line.from + 1})${line === eliminations[0] ? '' : ', with those above put in'}: ` +
+        `${omega(line.member)} = ${sumText(line, omega)}`,
     ),
     ...solution.map(
       ({ member: id, speed, by }) =>
-        `   ${omega(id)} = ${by.terms.length > 0 ? `${sumText(by, (other) => bracketed(toFraction(solution.find((found) => found.member === other)!.speed)))} = ` : ''}${toFraction(speed)}`,
+        `   ${omega(id)} = ` +
+        (by.terms.length > 0
+          ? `${sumText(by, (other) => bracketed(toFraction(solution.find((found) => found.member === other)!.speed)))} = `
+          : '') +
+        toFraction(speed),
     ),
   ];
 }
@@ -160,7 +180,10 @@ const joinText = ({ coupler: id, a, b }: Join, { member, coupler }: Names): stri
 function tableRelation({ arm, x, y, factor }: SetEquation, member: Names['member']): string {
   if (arm === FRAME) return `ω(${member(x)}) = ${toFraction(factor)} × ω(${member(y)})`;
   const f = toFraction(factor);
-  return `${member(arm)} n, ${member(y)} n + m, ${member(x)} n + (${f})·m: ω(${member(x)}) = ${f} × ω(${member(y)}) + ${toFraction(sub(ONE, factor))} × ω(${member(arm)})`;
+  return (
+    `${member(arm)} n, ${member(y)} n + m, ${member(x)} n + (${f})·m: ω(${member(x)}) = ${f} × ` +
+    `ω(${member(y)}) + ${toFraction(sub(ONE, factor))} × ω(${member(arm)})`
+  );
 }
 
 /** Σ factor × term + constant, as text. */

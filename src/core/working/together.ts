@@ -8,9 +8,9 @@ interface Sum {
 }
 
 /**
- * Several equations at once, as on paper: each in turn, with all found so far put in, gives one member in terms of the rest;
- * the last gives a speed, and going back up each line gives one more. Equations and lines that lead to no
- * speed are left out.
+ * Several equations at once, as on paper: each in turn, with all found so far put in, gives one member in terms of the
+ * rest; the last gives a speed, and going back up each line gives one more. Equations and lines that lead to no speed
+ * are left out.
  * @param isDetermined has this member a speed, or is it left open by what is engaged?
  */
 export function solveTogether(

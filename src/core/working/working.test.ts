@@ -169,7 +169,9 @@ describe('every step can be followed from its own lines', () => {
     expect(seen.together).toBeGreaterThan(10);
   });
 
-  /** Each line "from (n)" must follow from the ones above, and each speed from its line with the speeds above it put in. */
+  /**
+   * Each line "from (n)" must follow from the ones above, and each speed from its line with the speeds above it put in.
+   */
   function checkTogether(lines: readonly string[], equations: number): void {
     const made = lines.filter((line) => line.startsWith('from ('));
     const speeds = new Map<string, Rational>();

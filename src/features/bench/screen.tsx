@@ -19,7 +19,8 @@ import { useCrank } from './use-bench';
 const FilesDialog = onDemand(async () => (await import('./files/files-dialog')).FilesDialog);
 
 /**
- * One train on the bench: its side view and end view, the crank with its counters, the positions, and the panel that explains them.
+ * One train on the bench: its side view and end view, the crank with its counters, the positions, and the panel that
+ * explains them.
  * @param first the very first visit: the train is turning and a tour shows round.
  */
 export function Screen({ first = false }: { first?: boolean }) {
@@ -32,17 +33,33 @@ export function Screen({ first = false }: { first?: boolean }) {
     <>
       <FilesButton />
       <Tour first={first} />
-      <main className="print:block grid min-h-0 flex-1 lg:grid-cols-[minmax(0,1fr)_22.5rem] xl:grid-cols-[minmax(0,1fr)_23.5rem] 2xl:grid-cols-[minmax(0,1fr)_29rem]">
+      <main
+        className={
+          'print:block grid min-h-0 flex-1 lg:grid-cols-[minmax(0,1fr)_22.5rem] ' +
+          'xl:grid-cols-[minmax(0,1fr)_23.5rem] 2xl:grid-cols-[minmax(0,1fr)_29rem]'
+        }
+      >
         <div className="flex min-h-0 min-w-0 flex-col">
           <SideViewPane />
-          <div className="print:hidden grid shrink-0 border-t border-base-300 sm:grid-cols-[15rem_minmax(0,1fr)] lg:h-60 2xl:h-80 2xl:grid-cols-[22rem_minmax(0,1fr)]">
+          <div
+            className={
+              'print:hidden grid shrink-0 border-t border-base-300 ' +
+              'sm:grid-cols-[15rem_minmax(0,1fr)] lg:h-60 2xl:h-80 ' +
+              '2xl:grid-cols-[22rem_minmax(0,1fr)]'
+            }
+          >
             <EndViewPane />
             <CrankPanel />
           </div>
         </div>
         <Panel />
       </main>
-      <footer className="print:hidden flex flex-wrap items-end gap-x-6 gap-y-2 border-t border-base-content px-4 py-1.5 sm:flex-nowrap">
+      <footer
+        className={
+          'print:hidden flex flex-wrap items-end gap-x-6 gap-y-2 border-t ' +
+          'border-base-content px-4 py-1.5 sm:flex-nowrap'
+        }
+      >
         <PositionsStrip />
         <InputFields loads />
       </footer>

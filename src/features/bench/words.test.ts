@@ -143,7 +143,7 @@ describe('sentences fit any name', () => {
     }
   });
 
-  test('the tram in second: which roller holds and why, which is overrun and by how much, and what would change it', () => {
+  test('the tram in second: which roller holds and why, which is overrun by how much, what would change it', () => {
     const { oneWays } = analyseEngaged(tram, ['forward', 'hold'], 'drive', false);
     const texts = oneWays.map((account) => oneWayText(tram, account, typed, 'input'));
     expect(texts[0]).toEqual([

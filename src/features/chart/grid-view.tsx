@@ -15,8 +15,8 @@ import { moveFocus } from './table/cell-keys';
 const HEAD = 'muted sticky bg-base-100 px-2 py-1 font-normal';
 
 /**
- * The chart as a grid: a line for each range, and across all that is combined with it; where that is too much for one line, only the widest
- * group goes across. The darker a cell, the larger its ratio.
+ * The chart as a grid: a line for each range, and across all that is combined with it; where that is too much for one
+ * line, only the widest group goes across. The darker a cell, the larger its ratio.
  */
 export function GridView() {
   const train = useTrain((state) => state.train);

@@ -11,7 +11,9 @@ import {
 import type { Train } from '@/core/train';
 import { DOCUMENTS, Recent } from '@/features/train/recent';
 
-/** What is worked out from a document alone: each when it is first asked for, and kept for the documents looked at last. */
+/**
+ * What is worked out from a document alone: each when it is first asked for, and kept for the documents looked at last.
+ */
 function perTrain<T>(make: (train: Train) => T): (train: Train) => T {
   const found = new Recent<Train, { readonly made: T }>(DOCUMENTS);
   return (train) => {

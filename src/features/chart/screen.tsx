@@ -20,7 +20,10 @@ import { useView, ViewChoice } from './view-choice';
 
 const ClicksView = onDemand(async () => (await import('./clicks-view')).ClicksView);
 
-/** Every position in one table: what is engaged, what comes out and how large the steps are; below it, what follows from that. */
+/**
+ * Every position in one table: what is engaged, what comes out and how large the steps are; below it, what follows from
+ * that.
+ */
 export function Screen() {
   const { rows } = useRows();
   const view = useView();

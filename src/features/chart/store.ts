@@ -8,7 +8,10 @@ export type View = 'rows' | 'grid' | 'clicks';
 
 export type Tab = 'pictures' | 'members' | 'shifts' | 'stages' | 'lines' | 'influence' | 'combinations' | 'compare';
 
-/** Two positions between which a shift is looked at; an end that is left open follows the position that is chosen, and the next. */
+/**
+ * Two positions between which a shift is looked at; an end that is left open follows the position that is chosen, and
+ * the next.
+ */
 export interface Pair {
   readonly from: string | null;
   readonly to: string | null;

@@ -39,7 +39,10 @@ function Ideal({ step, distinct }: { step: number; distinct: number }) {
         <select
           className="select select-xs w-26"
           aria-label="Ideal steps"
-          title="Even: every step alike. Progressive: each step smaller than the last, so that the drop in input speed shrinks as speed rises."
+          title={
+            'Even: every step alike. Progressive: each step smaller than the last, so ' +
+            'that the drop in input speed shrinks as speed rises.'
+          }
           value={school}
           onChange={(event) => set({ school: event.target.value as typeof school })}
         >

@@ -6,11 +6,27 @@ import { KINDS } from './kinds';
 import { typedNumber } from '@/ui/typed-number';
 
 /** Columns of a log as CSV: what every reading says, then every figure with its unit. */
-const HEAD = ['id', 'at', 'position', 'kind', 'member', 'mesh', 'gear', 'part', 'what', 'note', 'revision', 'run', 'simulated'] as const; // prettier-ignore
+const HEAD = [
+  'id',
+  'at',
+  'position',
+  'kind',
+  'member',
+  'mesh',
+  'gear',
+  'part',
+  'what',
+  'note',
+  'revision',
+  'run',
+  'simulated',
+] as const;
 
 /** Figures by their keys, with their units, each once. */
 const FIGURES: ReadonlyMap<string, string> = new Map(
-  Object.values(KINDS).flatMap(({ fields }) => fields.filter(({ key }) => key !== 'full').map(({ key, unit }) => [key, unit] as const)), // prettier-ignore
+  Object.values(KINDS).flatMap(({ fields }) =>
+    fields.filter(({ key }) => key !== 'full').map(({ key, unit }) => [key, unit] as const),
+  ),
 );
 const headOf = (key: string): string => (FIGURES.has(key) ? `${key} (${FIGURES.get(key)})` : key);
 
@@ -49,7 +65,10 @@ export function readCsv(text: string): ReadCsv {
 export type Imported =
   { readonly ok: true; readonly readings: readonly Reading[] } | { readonly ok: false; readonly message: string };
 
-/** Its rows as readings for a train, by what its columns mean; all, or the first row that is wrong. @param start what readings say that have no column for it */
+/**
+ * Its rows as readings for a train, by what its columns mean; all, or the first row that is wrong. @param start what
+ * readings say that have no column for it
+ */
 export function readingsOf(
   train: Train,
   { rows }: ReadCsv,

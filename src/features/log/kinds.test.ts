@@ -5,19 +5,33 @@ import { begun, KIND_ORDER, KINDS, wrongMarks, writtenOf, type Draft } from './k
 import { seenOf } from './faults/seen-of';
 
 const RAKE = demoTrain('pan-rake');
-const draft = (kind: Draft['kind'], figures: Readonly<Record<string, string>>): Draft => ({ kind, figures: { ...begun(kind), ...figures }, member: 'out', mesh: 'm5', gear: 'g1a', part: 'lay', what: 'pin sheared', note: '', loaded: false, way: '' }); // prettier-ignore
+const draft = (kind: Draft['kind'], figures: Readonly<Record<string, string>>): Draft => ({
+  kind,
+  figures: { ...begun(kind), ...figures },
+  member: 'out',
+  mesh: 'm5',
+  gear: 'g1a',
+  part: 'lay',
+  what: 'pin sheared',
+  note: '',
+  loaded: false,
+  way: '',
+});
 const AT = { id: 'a', position: '1', engaged: ['first'] };
 
 test('every kind has a letter of its own, and with a figure in each field it reads', () => {
   expect(new Set(KIND_ORDER.map((kind) => KINDS[kind].letter)).size).toBe(KIND_ORDER.length);
   for (const kind of KIND_ORDER) {
-    const own = Object.fromEntries(KINDS[kind].fields.filter(({ stays, optional }) => !stays && !optional).map(({ key }) => [key, '20'])); // prettier-ignore
+    const own = Object.fromEntries(
+      KINDS[kind].fields.filter(({ stays, optional }) => !stays && !optional).map(({ key }) => [key, '20']),
+    );
     expect([kind, readReading(writtenOf(draft(kind, own), AT), RAKE).ok]).toEqual([kind, true]);
   }
 });
 
 test('units behind a figure are taken, others are refused; marks count from full turns', () => {
-  const written = (figures: Readonly<Record<string, string>>, kind: Draft['kind'] = 'scale') => writtenOf(draft(kind, figures), AT) as unknown as Record<string, unknown>; // prettier-ignore
+  const written = (figures: Readonly<Record<string, string>>, kind: Draft['kind'] = 'scale') =>
+    writtenOf(draft(kind, figures), AT) as unknown as Record<string, unknown>;
   expect(written({ grams: '2 N', armMm: '4 in' })).toMatchObject({ grams: 203.943242596, armMm: 101.6 });
   expect(written({ grams: '1,5 lbf' }).grams).toBeCloseTo(680.388555, 6);
   expect(written({ grams: '2 parsec' }).grams).toBe('2 parsec');
@@ -27,23 +41,51 @@ test('units behind a figure are taken, others are refused; marks count from full
 });
 
 test('what is set up once a day stays from kind to kind; the reading itself does not', () => {
-  expect(begun('frames', { frameRate: '240', frames: '31', turns: '3' })).toMatchObject({ frameRate: '240', frames: '', turns: '3' }); // prettier-ignore
+  expect(begun('frames', { frameRate: '240', frames: '31', turns: '3' })).toMatchObject({
+    frameRate: '240',
+    frames: '',
+    turns: '3',
+  });
 });
 
 test('a log as CSV comes in as it went out, but for its ids', () => {
-  const readings = [{ kind: 'marks', position: '1', member: 'out', marks: 24, passed: 4.75, note: 'a, "b"' }, { kind: 'scale', position: '2', member: 'out', grams: 250, armMm: 100, simulated: true }] as const; // prettier-ignore
-  const { head, rows } = csvOf({ format: 'tin-wheel/log', version: 1, readings: readings.map((one, i) => ({ id: `${i}`, ...one })) }); // prettier-ignore
-  const text = [head, ...rows].map((cells) => cells.map((cell) => `"${String(cell).replaceAll('"', '""')}"`).join(',')).join('\n'); // prettier-ignore
+  const readings = [
+    { kind: 'marks', position: '1', member: 'out', marks: 24, passed: 4.75, note: 'a, "b"' },
+    { kind: 'scale', position: '2', member: 'out', grams: 250, armMm: 100, simulated: true },
+  ] as const;
+  const { head, rows } = csvOf({
+    format: 'tin-wheel/log',
+    version: 1,
+    readings: readings.map((one, i) => ({ id: `${i}`, ...one })),
+  });
+  const text = [head, ...rows]
+    .map((cells) => cells.map((cell) => `"${String(cell).replaceAll('"', '""')}"`).join(','))
+    .join('\n');
   const table = readCsv(text);
   const back = readingsOf(RAKE, table, table.meant, {});
   expect(back.ok && back.readings.map(({ id: _, ...reading }) => reading)).toEqual(readings);
-  expect(readingsOf(RAKE, readCsv('position,passed,marks\n1,x,24'), ['position', 'passed', 'marks'], { kind: 'marks', member: 'out' })).toEqual({ ok: false, message: expect.stringMatching(/^Row 2: passed/) }); // prettier-ignore
+  expect(
+    readingsOf(RAKE, readCsv('position,passed,marks\n1,x,24'), ['position', 'passed', 'marks'], {
+      kind: 'marks',
+      member: 'out',
+    }),
+  ).toEqual({ ok: false, message: expect.stringMatching(/^Row 2: passed/) });
 });
 
 test('sightings become what was seen; another ratio without bounds is not yet one', () => {
   const seen = seenOf(
-    { 1: { look: 'ok', least: '', most: '' }, 2: { look: 'ratio', least: '1,9', most: '2.1' }, 3: { look: 'ratio', least: '', most: '2' } }, // prettier-ignore
+    {
+      1: { look: 'ok', least: '', most: '' },
+      2: { look: 'ratio', least: '1,9', most: '2.1' },
+      3: { look: 'ratio', least: '', most: '2' },
+    },
     [{ engaged: ['first'], sight: { look: 'locked', least: '', most: '' } }],
   );
-  expect(seen).toEqual({ format: 'tin-wheel/seen', version: 1, positions: { 1: 'ok' }, ratios: { 2: [1.9, 2.1] }, tried: [{ engaged: ['first'], seen: 'locked' }] }); // prettier-ignore
+  expect(seen).toEqual({
+    format: 'tin-wheel/seen',
+    version: 1,
+    positions: { 1: 'ok' },
+    ratios: { 2: [1.9, 2.1] },
+    tried: [{ engaged: ['first'], seen: 'locked' }],
+  });
 });

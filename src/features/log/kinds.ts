@@ -24,7 +24,12 @@ export interface KindForm {
   readonly fields: readonly FigureField[];
 }
 
-const field = (key: string, label: string, unit: string, more: Partial<FigureField> = {}): FigureField => ({ key, label, unit, ...more }); // prettier-ignore
+const field = (key: string, label: string, unit: string, more: Partial<FigureField> = {}): FigureField => ({
+  key,
+  label,
+  unit,
+  ...more,
+});
 const stays = (start: string): Partial<FigureField> => ({ stays: true, start });
 const INPUT_TURNS = field('inputTurns', 'Input made', 'turns', stays('1'));
 const INPUT_SPEED = field('inputRpm', 'Input read at the same time', 'rpm', { stays: true, optional: true });
@@ -171,8 +176,12 @@ export const begun = (kind: Kind, before: Readonly<Record<string, string>> = {})
 export function wrongMarks({ kind, figures }: Draft): string | null {
   if (kind !== 'marks') return null;
   const [passed, marks] = [number(figures.passed ?? ''), number(figures.marks ?? '')];
-  if (typeof passed !== 'number' || typeof marks !== 'number' || passed <= marks || (figures.full ?? '').trim() !== '') return null; // prettier-ignore
-  return `More marks than the ${marks} of one turn: say how many full turns it made besides (0 where you counted through).`;
+  if (typeof passed !== 'number' || typeof marks !== 'number' || passed <= marks || (figures.full ?? '').trim() !== '')
+    return null;
+  return (
+    `More marks than the ${marks} of one turn: say how many full turns it ` +
+    'made besides (0 where you counted through).'
+  );
 }
 
 /** Units that may stand behind a figure, for one of the field's own: a scale in newtons is grams by the same pull. */
@@ -184,7 +193,10 @@ const WRITTEN_UNITS: Readonly<Record<string, Readonly<Record<string, number>>>> 
   'N·m': { nm: 1, 'n·m': 1, 'n·cm': 0.01, 'lbf·ft': 1.3558179483314004 },
 };
 
-/** A typed figure, with a unit behind it if need be; what is none stays text, which the reader of readings refuses at its place. */
+/**
+ * A typed figure, with a unit behind it if need be; what is none stays text, which the reader of readings refuses at
+ * its place.
+ */
 function number(text: string, unit = ''): number | string {
   const match = /^\s*([+-]?\d*[.,]?\d+(?:[eE][+-]?\d+)?)\s*(\S*)\s*$/.exec(text);
   if (!match) return text;
@@ -199,7 +211,6 @@ export function writtenOf(
   draft: Draft,
   rest: { readonly id: string; readonly position: string | null; readonly engaged: readonly string[] } & object,
 ): object {
-  // prettier-ignore
   const { kind, figures, note, loaded, way } = draft;
   const { of, fields } = KINDS[kind];
   const { position, engaged, ...others } = rest;

@@ -13,7 +13,10 @@ export interface Rows {
   readonly rows: readonly Row[];
 }
 
-/** Every reading of a log, the newest first; each is judged when it is first looked at, for of many thousands only some are. */
+/**
+ * Every reading of a log, the newest first; each is judged when it is first looked at, for of many thousands only some
+ * are.
+ */
 export function rowsOf(train: Train, log: Log): Rows {
   const judge = judgeFor(train);
   const rows = countedIn(log).map((counted): Row => {

@@ -8,7 +8,10 @@ import { Side } from './side';
 import { JudgementContext, useJudging } from './use-log';
 import { useLogKeys } from './entry/keys';
 
-/** What the real thing did, against what was computed: left the reading that is taken, in the middle all that were, right what one proves, and what may be wrong. */
+/**
+ * What the real thing did, against what was computed: left the reading that is taken, in the middle all that were,
+ * right what one proves, and what may be wrong.
+ */
 export function Screen() {
   const judgement = useJudging();
   useLogKeys();

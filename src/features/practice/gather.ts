@@ -20,17 +20,26 @@ export async function gatherTrains(
   if (source === 'here') return here ? { ok: true, trains: [asked(here)] } : refused('Choose trains from the shelf.');
   if (source === 'random') {
     const title = RANDOM_KINDS.find(({ key }) => key === kind)!.title;
-    const trains = Array.from({ length: RANDOM_TRAINS }, (_, i) => randomTrain(kind, seed + i)).map((train, i) => ({ ...train, name: `${title} ${i + 1}` })); // prettier-ignore
+    const trains = Array.from({ length: RANDOM_TRAINS }, (_, i) => randomTrain(kind, seed + i)).map((train, i) => ({
+      ...train,
+      name: `${title} ${i + 1}`,
+    }));
     return { ok: true, trains: trains.map((train) => asked({ train })) };
   }
   if (shelf.length === 0) return refused('Tick the trains that are to be asked about.');
   const read = await Promise.all(shelf.map((id) => readTrain(id)));
   const lost = read.find((answer) => !answer.ok);
   if (lost && !lost.ok) return refused(lost.message);
-  const trains = read.flatMap((answer) => (answer.ok ? [answer.value] : [])).filter(({ train }) => level === '' || levelOf(train) === level); // prettier-ignore
+  const trains = read
+    .flatMap((answer) => (answer.ok ? [answer.value] : []))
+    .filter(({ train }) => level === '' || levelOf(train) === level);
   return trains.length > 0
     ? { ok: true, trains: trains.map(asked) }
     : refused('None of the ticked trains is of this level: choose another level, or tick others.');
 }
 
-const asked = ({ id, train }: Pick<AskedTrain, 'id' | 'train'>): AskedTrain => ({ id, train, subject: subjectOf(train) }); // prettier-ignore
+const asked = ({ id, train }: Pick<AskedTrain, 'id' | 'train'>): AskedTrain => ({
+  id,
+  train,
+  subject: subjectOf(train),
+});

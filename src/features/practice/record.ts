@@ -2,7 +2,10 @@ import type { Mark } from '@/core/practice';
 import { addAnswers } from '@/wire';
 import type { PracticeStore } from './store';
 
-/** Writes down what was answered, under the name of whoever practises; without a name nothing is kept. Sent twice it is there once. */
+/**
+ * Writes down what was answered, under the name of whoever practises; without a name nothing is kept. Sent twice it is
+ * there once.
+ */
 export async function record(
   store: PracticeStore,
   id: string,
@@ -10,7 +13,13 @@ export async function record(
 ): Promise<void> {
   const { person, answers, set } = store.getState();
   if (mark.verdict === 'unread' || person === null) return;
-  const answer = { at: new Date().toISOString(), train: train.slice(0, 200), skill, right: mark.verdict === 'right', slip: mark.verdict === 'wrong' ? mark.slip : null }; // prettier-ignore
+  const answer = {
+    at: new Date().toISOString(),
+    train: train.slice(0, 200),
+    skill,
+    right: mark.verdict === 'right',
+    slip: mark.verdict === 'wrong' ? mark.slip : null,
+  };
   set({ answers: [...answers, answer] });
   const kept = await addAnswers(person, [{ id, answer }]);
   if (!kept.ok) set({ told: { text: `This answer could not be kept: ${kept.message}`, bad: true } });

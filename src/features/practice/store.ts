@@ -1,6 +1,17 @@
 import { createStore } from 'zustand';
 import type { Fault } from '@/core/faults';
-import type { DrillQuestion, Given, Hunt, HuntStanding, Level, Mark, Skill, Subject, Worksheet, WorksheetFile } from '@/core/practice'; // prettier-ignore
+import type {
+  DrillQuestion,
+  Given,
+  Hunt,
+  HuntStanding,
+  Level,
+  Mark,
+  Skill,
+  Subject,
+  Worksheet,
+  WorksheetFile,
+} from '@/core/practice';
 import type { Train } from '@/core/train';
 import type { Person, PracticeAnswer } from '@/wire';
 import { lane } from '@/workers/beside';
@@ -94,7 +105,15 @@ export const createPracticeStore = (here: boolean) =>
     person: null,
     answers: [],
     unreadableAnswers: 0,
-    wanted: { source: here ? 'here' : 'shelf', shelf: [], kind: 'countershaft', level: '', skills: [], count: '10', seed: '1' }, // prettier-ignore
+    wanted: {
+      source: here ? 'here' : 'shelf',
+      shelf: [],
+      kind: 'countershaft',
+      level: '',
+      skills: [],
+      count: '10',
+      seed: '1',
+    },
     drill: null,
     sheet: null,
     hunt: null,

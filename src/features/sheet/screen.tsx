@@ -14,7 +14,10 @@ import { useSheet } from './use-sheet';
 
 const TABS: Record<Tab, string> = { paper: 'Sheet', parts: 'Parts', shapes: 'Shapes' };
 
-/** What leaves the desk: the sheet for the workshop, the parts list, and wheels as shapes. Left what is asked for, right what goes out. */
+/**
+ * What leaves the desk: the sheet for the workshop, the parts list, and wheels as shapes. Left what is asked for, right
+ * what goes out.
+ */
 export function Screen() {
   const tab = useSheet((state) => state.tab);
   const set = useSheet((state) => state.set);

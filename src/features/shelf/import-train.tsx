@@ -27,7 +27,8 @@ export function ImportTrain({ onAdded }: { onAdded: (name: string) => void }) {
         kind: 'bad',
         file: file.name,
         problems: [
-          `The file has ${Math.round(file.size / 1e6)} MB; a train has at most ${Math.round(MAX_TRAIN_BYTES / 1e6)} MB.`,
+          `The file has ${Math.round(file.size / 1e6)} MB; a train has at most ` +
+            `${Math.round(MAX_TRAIN_BYTES / 1e6)} MB.`,
         ],
       });
     const parsed = parseTrain(await file.text());

@@ -147,7 +147,10 @@ export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
         {news && (
           <p
             role="status"
-            className={`mt-3 flex items-center gap-3 border px-3 py-1.5 text-sm ${news.bad ? 'border-error text-error' : 'border-base-300 bg-base-200'}`}
+            className={
+              'mt-3 flex items-center gap-3 border px-3 py-1.5 text-sm ' +
+              `${news.bad ? 'border-error text-error' : 'border-base-300 bg-base-200'}`
+            }
           >
             {news.text}
             {news.putBack && (

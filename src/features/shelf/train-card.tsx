@@ -22,8 +22,13 @@ export function TrainCard({ entry, onDuplicate, onSaveFile, onRename, onDelete }
   const convention = usePreferences((state) => state.convention);
   const [renaming, setRenaming] = useState(false);
   return (
-    <div className="flex h-full flex-col border border-base-300 [contain-intrinsic-size:auto_20rem] [content-visibility:auto] hover:border-base-content">
-      {/* Pressed is always the link itself: a drawing that arrives between press and release would take the press along with what it replaces. */}
+    <div
+      className={
+        'flex h-full flex-col border border-base-300 [contain-intrinsic-size:auto_20rem] ' +
+        '[content-visibility:auto] hover:border-base-content'
+      }
+    >
+      {/* Pressed is the link itself: a drawing that arrives before the release would take the press along. */}
       <Link
         href={`/trains/${encodeURIComponent(entry.id)}`}
         prefetch={false}

@@ -14,7 +14,10 @@ interface Acts {
   readonly replace: (entry: UnreadableEntry, file: File) => Promise<void>;
 }
 
-/** So many cards at first, and as many more whenever their end comes near: a shelf of hundreds opens as fast as one of ten. */
+/**
+ * So many cards at first, and as many more whenever their end comes near: a shelf of hundreds opens as fast as one of
+ * ten.
+ */
 const AT_ONCE = 24;
 
 export function TrainCards({ entries, act }: { entries: readonly ShelfEntry[]; act: Acts }) {

@@ -4,30 +4,53 @@ import { countershaftBox } from '@/testing/countershaft-box';
 import { linesOf, writtenOf } from './form';
 import { formOf } from './form-of';
 
-const BOX = countershaftBox([[[20, 80], [20, 40], [30, 30]]]); // prettier-ignore
+const BOX = countershaftBox([
+  [
+    [20, 80],
+    [20, 40],
+    [30, 30],
+  ],
+]);
 
 const figure = fc.integer({ min: 1, max: 100_000 }).map((value) => value / 1000);
 const rising = fc
   .uniqueArray(fc.integer({ min: 0, max: 500 }), { minLength: 2, maxLength: 6 })
   .chain((places) =>
     fc.tuple(fc.constant([...places].sort((a, b) => a - b)), fc.array(figure, { minLength: 6, maxLength: 6 })),
-  ) // prettier-ignore
+  )
   .map(([places, values]) => places.map((place, i): [number, number] => [place, values[i]!]));
 
 const motor: fc.Arbitrary<Scenario['motor']> = fc.oneof(
-  fc.record({ kind: fc.constant('linear' as const), stallTorqueNm: figure, noLoadRpm: figure, supply: fc.constantFrom(1, 0.5, 0.07) }), // prettier-ignore
+  fc.record({
+    kind: fc.constant('linear' as const),
+    stallTorqueNm: figure,
+    noLoadRpm: figure,
+    supply: fc.constantFrom(1, 0.5, 0.07),
+  }),
   fc.record({ kind: fc.constant('table' as const), points: rising }),
   fc.record({ kind: fc.constant('hand' as const), torqueNm: figure, rpm: figure }),
 );
 const mass = { massKg: figure, wheelDiameterMm: figure };
 const load: fc.Arbitrary<Scenario['load']> = fc.oneof(
-  fc.record({ constantNm: figure, linearNmPerRadS: figure, squareNmPerRadS2: figure, profile: rising }, { requiredKeys: [] }), // prettier-ignore
+  fc.record(
+    { constantNm: figure, linearNmPerRadS: figure, squareNmPerRadS2: figure, profile: rising },
+    { requiredKeys: [] },
+  ),
   fc.record(mass),
   fc.record({ ...mass, lowering: fc.constant(true) }),
-  fc.record({ ...mass, grade: fc.constantFrom(0, 0.1, -0.25), rolling: figure.map((value) => value / 100), airNAt1MS: figure }), // prettier-ignore
+  fc.record({
+    ...mass,
+    grade: fc.constantFrom(0, 0.1, -0.25),
+    rolling: figure.map((value) => value / 100),
+    airNAt1MS: figure,
+  }),
 );
 const thresholds = fc.record({ down: fc.constant({ 2: 0.3, 3: 0.25 }), up: fc.constant({ 1: 0.7, 2: 0.75 }) });
-const tail = { minimumS: figure, shiftS: figure, between: fc.constantFrom('neutral' as const, 'overlap' as const, 'one-way' as const) }; // prettier-ignore
+const tail = {
+  minimumS: figure,
+  shiftS: figure,
+  between: fc.constantFrom('neutral' as const, 'overlap' as const, 'one-way' as const),
+};
 const rule: fc.Arbitrary<Scenario['rule']> = fc.oneof(
   fc.tuple(thresholds, fc.record(tail)).map(([limits, more]) => ({ cue: 'speed' as const, ...limits, ...more })),
   fc.tuple(fc.record(tail), figure).map(([more, stiffnessNmPerDeg]) => ({
@@ -35,9 +58,25 @@ const rule: fc.Arbitrary<Scenario['rule']> = fc.oneof(
     down: { 2: 3, 3: 2 },
     up: { 1: 1, 2: 0.5 },
     ...more,
-    detector: { feels: 'motor' as const, stiffnessNmPerDeg, preloadNm: 0.1, dampingNmSPerDeg: 0.02, detentOnNm: 2, detentOffNm: 1, armMm: 120 }, // prettier-ignore
+    detector: {
+      feels: 'motor' as const,
+      stiffnessNmPerDeg,
+      preloadNm: 0.1,
+      dampingNmSPerDeg: 0.02,
+      detentOnNm: 2,
+      detentOffNm: 1,
+      armMm: 120,
+    },
   })),
-  fc.record(tail).map((more) => ({ cue: 'hand' as const, schedule: [[1, '2'], [4.5, '3']] as [number, string][], path: 'sequence' as const, ...more })), // prettier-ignore
+  fc.record(tail).map((more) => ({
+    cue: 'hand' as const,
+    schedule: [
+      [1, '2'],
+      [4.5, '3'],
+    ] as [number, string][],
+    path: 'sequence' as const,
+    ...more,
+  })),
 );
 const scenario: fc.Arbitrary<Scenario> = fc
   .record({
@@ -70,7 +109,13 @@ test('whatever a scenario says, its form writes the same again', () => {
 });
 
 test('what is typed as no number is refused at its place, and nothing of it is taken as 0', () => {
-  const form = formOf({ format: 'tin-wheel/scenario', version: 1, motor: { kind: 'hand', torqueNm: 1, rpm: 60 }, load: {}, order: ['1'] }); // prettier-ignore
+  const form = formOf({
+    format: 'tin-wheel/scenario',
+    version: 1,
+    motor: { kind: 'hand', torqueNm: 1, rpm: 60 },
+    load: {},
+    order: ['1'],
+  });
   const place = (changed: typeof form) => {
     const read = readWrittenScenario(writtenOf(changed), BOX);
     return read.ok ? null : read.place;
@@ -84,5 +129,10 @@ test('what is typed as no number is refused at its place, and nothing of it is t
 });
 
 test('lines are read from what spreadsheets and people write', () => {
-  expect(linesOf('0, 0.5\n10;0.4\n\n20\t0.3\r\n30 0.2\n')).toEqual([['0', '0.5'], ['10', '0.4'], ['20', '0.3'], ['30', '0.2']]); // prettier-ignore
+  expect(linesOf('0, 0.5\n10;0.4\n\n20\t0.3\r\n30 0.2\n')).toEqual([
+    ['0', '0.5'],
+    ['10', '0.4'],
+    ['20', '0.3'],
+    ['30', '0.2'],
+  ]);
 });

@@ -24,7 +24,10 @@ export interface Model {
 
 let kept: { readonly train: Train; readonly key: string; readonly gearings: Gearings } | null = null;
 
-/** By the solver, kept from one look to the next: a load that is dragged changes none of it. @throws RangeError where a position does not drive */
+/**
+ * By the solver, kept from one look to the next: a load that is dragged changes none of it. @throws RangeError where a
+ * position does not drive
+ */
 export function gearingsNow(train: Train, order: readonly string[], losses: boolean): Gearings {
   const key = JSON.stringify([order, losses]);
   if (kept?.train !== train || kept.key !== key) kept = { train, key, gearings: gearingsOf(train, order, losses) };

@@ -55,7 +55,9 @@ export const createShifting = (session: Session): ShiftingItself => {
   return { store, runs, tries };
 };
 
-/** The conveyor of the saltworks, sized to the train; of a train that drives in no position there is nothing to size. */
+/**
+ * The conveyor of the saltworks, sized to the train; of a train that drives in no position there is nothing to size.
+ */
 function firstForm(train: Train): Form {
   const order = orderOf(train);
   if (order.length > 0) return formOf(presetFor('conveyor', order, gearingsOf(train, order, false), false));

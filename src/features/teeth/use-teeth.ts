@@ -1,5 +1,6 @@
 'use client';
 
+import { errorText } from '@/core/error-text';
 import { createContext, useCallback, useContext, useEffect, useMemo, useRef } from 'react';
 import { useStore } from 'zustand';
 import { readSearch, type Answer, type ReadQuestion } from '@/core/tooth-search';
@@ -46,7 +47,10 @@ export function useQuestion(): ReadQuestion {
 /** What is told on the way changes soon: the first of it are enough to look at, and quick to show. */
 const beginningOf = (answer: Answer): Answer => ({ ...answer, findings: answer.findings.slice(0, 20) });
 
-/** Searches whenever what is asked has settled; what was asked before is given up. @returns how far it is, and functions that stop it and begin again. */
+/**
+ * Searches whenever what is asked has settled; what was asked before is given up. @returns how far it is, and functions
+ * that stop it and begin again.
+ */
 export function useSearching(): { readonly looking: Looking; readonly stop: () => void; readonly again: () => void } {
   const { itself, train } = useTeethItself();
   const latest = useWritten();
@@ -70,11 +74,13 @@ export function useSearching(): { readonly looking: Looking; readonly stop: () =
         set({ shown: { ...asked, answer: beginningOf(answer) } }),
       )
       .then(
-        (answer) =>
-          answer &&
-          set({ shown: { ...asked, answer }, looking: { kind: 'done', written, tookMs: performance.now() - start } }),
-        (error: unknown) =>
-          set({ looking: { kind: 'refused', message: error instanceof Error ? error.message : String(error) } }),
+        (outcome) =>
+          'value' in outcome &&
+          set({
+            shown: { ...asked, answer: outcome.value },
+            looking: { kind: 'done', written, tookMs: performance.now() - start },
+          }),
+        (error: unknown) => set({ looking: { kind: 'refused', message: errorText(error) } }),
       );
   }, [itself, written, read, open]);
   useEffect(() => {
@@ -95,7 +101,8 @@ export function useSearching(): { readonly looking: Looking; readonly stop: () =
     begin();
   }, [begin]);
   const asked = useTeeth((state) => state.looking);
-  // What is typed will be searched as soon as it has settled: what stands there no longer answers it, also for the moment until that search has begun.
+  // What is typed will be searched as soon as it has settled: what stands there no longer answers it, also for the
+  // moment until that search has begun.
   const answers = 'written' in asked ? asked.written === latest : latest === written;
   const looking: Looking = answers ? asked : { kind: 'looking', written: latest };
   return { looking, stop, again };

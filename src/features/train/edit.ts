@@ -5,8 +5,9 @@ import type { TrainState, TrainStore } from './store';
 type Also = Partial<Pick<TrainState, 'notice' | 'choice' | 'before'>>;
 
 /**
- * The one door for every change of the document: one step of undo, or with `merge` one for all changes of the same visit.
- * What was said of an earlier change goes; what is looked at or pointed at shows by itself only while it is there.
+ * The one door for every change of the document: one step of undo, or with `merge` one for all changes of the same
+ * visit. What was said of an earlier change goes; what is looked at or pointed at shows by itself only while it is
+ * there.
  * @param merge names the visit, such as the typing of one tooth count.
  */
 export function editTrain(

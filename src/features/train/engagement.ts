@@ -1,6 +1,9 @@
 import type { Train } from '@/core/train';
 
-/** What was chosen to be engaged. It stays as it was chosen when an edit takes a coupler away: undone, the coupler is engaged again. */
+/**
+ * What was chosen to be engaged. It stays as it was chosen when an edit takes a coupler away: undone, the coupler is
+ * engaged again.
+ */
 export interface Choice {
   readonly engaged: readonly string[];
   /** Which position was meant, where several engage the same. */

@@ -22,7 +22,10 @@ export function follow(store: TrainStore, link: URLSearchParams): void {
   else set({ notice: `The link asks for “${flow}”; power can ${FLOWS.join(', ')}.` });
 }
 
-/** What a link has to say to lead to what is looked at now, such as "?position=2&flow=coast"; empty where nothing has to be said. */
+/**
+ * What a link has to say to lead to what is looked at now, such as "?position=2&flow=coast"; empty where nothing has to
+ * be said.
+ */
 export function linkTo(state: TrainState): string {
   const link = new URLSearchParams();
   const { positionId } = engagementIn(state);

@@ -20,7 +20,8 @@ export function Notice() {
       className={
         notice === null
           ? 'sr-only'
-          : 'absolute bottom-10 left-1/2 z-20 -translate-x-1/2 border border-base-content bg-base-100 px-3 py-1.5 text-sm shadow-md'
+          : 'absolute bottom-10 left-1/2 z-20 -translate-x-1/2 border ' +
+            'border-base-content bg-base-100 px-3 py-1.5 text-sm shadow-md'
       }
     >
       {notice}

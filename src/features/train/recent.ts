@@ -1,4 +1,7 @@
-/** What was worked out for the documents looked at last; of older ones nothing is held, however many steps of undo there are. */
+/**
+ * What was worked out for the documents looked at last; of older ones nothing is held, however many steps of undo there
+ * are.
+ */
 export class Recent<K extends object, V> {
   private readonly kept = new Map<K, V>();
 

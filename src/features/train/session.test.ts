@@ -1,3 +1,4 @@
+import { firstRow } from '@/server/database';
 import fc from 'fast-check';
 import { setTeeth, type Train } from '@/core/train';
 import { checkDocument } from '@/server/heavy';
@@ -39,7 +40,7 @@ afterEach(() => opened.forEach(({ saving }) => saving.stop()));
 async function freshTrain(): Promise<string> {
   const { document, name } = await readable(shelf(), ID);
   const id = `winch-${fresh++}`;
-  await shelf().trains.create({ id, name, document, version: 1, summary: null, summaryVersion: null });
+  await shelf().write(({ trains }) => trains.create(firstRow(id, { name, document })));
   return id;
 }
 

@@ -54,8 +54,8 @@ export function ownOf<T extends Own>(session: Session, make: (session: Session) 
 }
 
 /**
- * What the server gave on return, against what this window has: a newer version is taken, or asked about where there are changes of one's
- * own; an older one, out of the browser's memory of pages, is nothing new.
+ * What the server gave on return, against what this window has: a newer version is taken, or asked about where there
+ * are changes of one's own; an older one, out of the browser's memory of pages, is nothing new.
  */
 export function receive({ store }: Session, { version, train }: Loaded): void {
   const state = store.getState();

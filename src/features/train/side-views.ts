@@ -19,7 +19,10 @@ const drafts = new Drafts();
 const drawn = new Recent<Train, Drawn>(DOCUMENTS);
 const cut = new Recent<Train, { readonly order: readonly string[]; readonly stations: readonly Station[] }>(DOCUMENTS);
 
-/** A train's side view, where it can be had at once: in the best order that a short search finds, or from any draft that there is. */
+/**
+ * A train's side view, where it can be had at once: in the best order that a short search finds, or from any draft that
+ * there is.
+ */
 export function sideViewNow(train: Train): Drawn {
   const known = drawn.get(train);
   if (known) return known;
@@ -39,7 +42,10 @@ export function takeDrafts(train: Train, found: DraftsData): void {
 /** Takes over a side view that the server drew. */
 export const takeDrawn = (train: Train, found: Drawn): void => void drawn.set(train, found);
 
-/** The side view to show: the train's own, or, until that is there, the one before as far as all its parts are still there. */
+/**
+ * The side view to show: the train's own, or, until that is there, the one before as far as all its parts are still
+ * there.
+ */
 export function sideViewToShow(train: Train, before: Shown | null): Drawn {
   const now = sideViewNow(train);
   return !now.ok && now.later && before && showsOnly(before.view, train) ? before : now;

@@ -20,7 +20,10 @@ export interface Visit {
   readonly future: readonly Partial<{ train: Train }>[];
 }
 
-/** What all screens of a train share: the document, what is engaged and put in, what is pointed at, and how its saving stands. */
+/**
+ * What all screens of a train share: the document, what is engaged and put in, what is pointed at, and how its saving
+ * stands.
+ */
 export interface TrainState {
   readonly id: string;
   readonly train: Train;

@@ -52,7 +52,7 @@ const TABLES = [
   ['id, name, document, saved_at', 'worksheets'],
 ] as const;
 
-test('what does not read is taken along as it is, and is there again elsewhere: rows of every table, and times', async () => {
+test('what does not read is taken along as it is, and comes back so: rows of every table, and times', async () => {
   const id = await shelved(here, demoTrain('sluice-winch'));
   const whole = await shelved(here, demoTrain('stirrer'));
   await addToLog(here, id, [entry('r1'), entry('r2'), entry('r3')]);
@@ -67,7 +67,10 @@ test('what does not read is taken along as it is, and is there again elsewhere: 
   await damage("UPDATE log_entries SET kind = 'guess' WHERE id = 'r2'");
   await damage("UPDATE log_entries SET document = ? WHERE id = 'r3'", '\u0000]');
   await damage("INSERT INTO pictures VALUES (?, 'odd', 'text/html', ?, '2026-11-26')", id, Buffer.from('<script>'));
-  await damage("INSERT INTO practice_answers (person_id, id, document, saved_at) VALUES ('p1', 'a2', '7', '2026-11-26 08:00:00.000 +00:00')"); // prettier-ignore
+  await damage(
+    'INSERT INTO practice_answers (person_id, id, document, saved_at) VALUES ' +
+      "('p1', 'a2', '7', '2026-11-26 08:00:00.000 +00:00')",
+  );
   await damage("INSERT INTO worksheets VALUES ('w1', 'Odd', '{}', '2026-11-26 08:00:00.000 +00:00')");
   await damage("UPDATE pictures SET saved_at = 'unknown'");
   for (const table of ['searches', 'scenarios']) await damage(`UPDATE ${table} SET saved_at = 'unknown'`);
@@ -86,8 +89,24 @@ test('ids and names that the API takes come back, whatever characters they have'
   const names = ['a/b', '../up', '“quoted” \\ ', 'p1.2', '?', 'ä'.repeat(64)];
   for (const [i, id] of names.entries()) await addPerson(here, { id, name: `${i} ${id}`.slice(0, 60).trim() });
   const train = await shelved(here, { ...demoTrain('stirrer'), name: 'Stirrer\u0000 and ?' });
-  await addToLog(here, train, names.map((id) => entry(id))); // prettier-ignore
-  for (const id of names) await addAnswers(here, id, [{ id, document: JSON.stringify({ at: '2026-11-26T08:00:00.000Z', train: '', skill: 'ratio', right: true, slip: null }) }]); // prettier-ignore
+  await addToLog(
+    here,
+    train,
+    names.map((id) => entry(id)),
+  );
+  for (const id of names)
+    await addAnswers(here, id, [
+      {
+        id,
+        document: JSON.stringify({
+          at: '2026-11-26T08:00:00.000Z',
+          train: '',
+          skill: 'ratio',
+          right: true,
+          slip: null,
+        }),
+      },
+    ]);
   await brought(there, await bundled(here), 'skip');
   expect(await listPeople(there)).toEqual(await listPeople(here));
   expect((await listLog(there, train)).map(({ id }) => id)).toEqual(names);
@@ -103,7 +122,11 @@ test('a log of more than a file may have is in several, and comes back in its or
   const long = 'salt '.repeat(390);
   const ids = Array.from({ length: 21_000 }, (_, i) => `r${i}`);
   for (let at = 0; at < ids.length; at += 1000)
-    await addToLog(here, train, ids.slice(at, at + 1000).map((id) => entry(id, long))); // prettier-ignore
+    await addToLog(
+      here,
+      train,
+      ids.slice(at, at + 1000).map((id) => entry(id, long)),
+    );
   const path = await bundled(here);
   const logs = Object.keys(unzipSync(readFileSync(path), { filter: ({ name }) => name.includes('log') }));
   expect(logs.length).toBeGreaterThan(1);

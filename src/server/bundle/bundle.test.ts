@@ -29,7 +29,10 @@ afterEach(async () => {
 });
 afterAll(stopWorkers);
 
-const DOT = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mP8z8BQDwAEhQGAhKmMIQAAAABJRU5ErkJggg==', 'base64'); // prettier-ignore
+const DOT = Buffer.from(
+  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mP8z8BQDwAEhQGAhKmMIQAAAABJRU5ErkJggg==',
+  'base64',
+);
 
 /** A train with everything that can stand beside one. */
 async function furnished(): Promise<string> {
@@ -40,7 +43,13 @@ async function furnished(): Promise<string> {
   await nameRevision(here, id, 2, 'As built');
   const search = { format: 'tin-wheel/search', version: 1, target: '9.87', stages: 2, teeth: { min: 12, max: 60 } };
   await keepBeside(here, 'searches', id, { id: 'a', name: 'Slow drum', document: JSON.stringify(search) });
-  const scenario = { format: 'tin-wheel/scenario', version: 1, motor: { kind: 'hand', torqueNm: 2, rpm: 40 }, load: {}, order: ['wind'] }; // prettier-ignore
+  const scenario = {
+    format: 'tin-wheel/scenario',
+    version: 1,
+    motor: { kind: 'hand', torqueNm: 2, rpm: 40 },
+    load: {},
+    order: ['wind'],
+  };
   await keepBeside(here, 'scenarios', id, { id: 'b', name: 'By hand', document: JSON.stringify(scenario) });
   const reading = {
     id: 'r1',
@@ -51,19 +60,27 @@ async function furnished(): Promise<string> {
     inputTurns: 24,
     picture: 'ab',
   };
-  await addToLog(here, id, [{ id: 'r1', kind: 'reading', document: JSON.stringify({ ...reading, picture: undefined }) }]); // prettier-ignore
+  await addToLog(here, id, [
+    { id: 'r1', kind: 'reading', document: JSON.stringify({ ...reading, picture: undefined }) },
+  ]);
   await here.write(({ pictures }) =>
     pictures.create({ trainId: id, id: 'ab', type: 'image/png', bytes: DOT, savedAt: new Date() }),
   );
   await addPerson(here, { id: 'p1', name: 'Ansel' });
   const answer = { at: '2026-11-26T08:00:00.000Z', train: 'Winch', skill: 'ratio', right: true, slip: null };
   await addAnswers(here, 'p1', [{ id: 'a1', document: JSON.stringify(answer) }]);
-  const sheet = { format: 'tin-wheel/worksheet', version: 1, name: 'One', trains: [{ train: winch }], questions: [{ train: 0, skill: 'ratio', seed: 1 }] }; // prettier-ignore
+  const sheet = {
+    format: 'tin-wheel/worksheet',
+    version: 1,
+    name: 'One',
+    trains: [{ train: winch }],
+    questions: [{ train: 0, skill: 'ratio', seed: 1 }],
+  };
   await keepWorksheet(here, { id: 'w1', name: 'One', document: JSON.stringify(sheet) });
   return id;
 }
 
-test('everything goes into one file and comes out of it elsewhere: bundled again it is the same byte for byte', async () => {
+test('everything goes into one file and comes out elsewhere: bundled again it is the same byte for byte', async () => {
   await furnished();
   await add(here, demoTrain('mud-tram'));
   const path = await bundled(here);
@@ -121,7 +138,11 @@ function tampered(bytes: Uint8Array, change: (files: Record<string, Uint8Array>)
   change(files);
   if (sums) {
     const manifest = JSON.parse(Buffer.from(files['manifest.json']!).toString()) as { files: Record<string, unknown> };
-    manifest.files = Object.fromEntries(Object.entries(files).filter(([path]) => path !== 'manifest.json').map(([path, own]) => [path, sumOf(own)])); // prettier-ignore
+    manifest.files = Object.fromEntries(
+      Object.entries(files)
+        .filter(([path]) => path !== 'manifest.json')
+        .map(([path, own]) => [path, sumOf(own)]),
+    );
     files['manifest.json'] = strToU8(JSON.stringify(manifest));
   }
   return zipSync(files);
@@ -148,16 +169,34 @@ test('hostile and damaged files are refused with a sentence, and nothing of them
     [tampered(good, (files) => delete files[train], false), /is named in the manifest and is not there/],
     [tampered(good, (files) => (files[train] = strToU8('{}')), false), /not as it was when the bundle was made/],
     [tampered(good, (files) => (files[train] = strToU8('{}'))), /train\.json: /],
-    [tampered(good, (files) => (files[`trains/${id}/pictures/ab.png`] = strToU8('<svg/>'))), /not the picture it says it is/],
-    [tampered(good, (files) => (files[`trains/${id}/log.json`] = strToU8('[{"id":"x","kind":"reading","savedAt":"2026-11-26T08:00:00.000Z","document":{}}]'))), /log\.json, entry 1/],
+    [
+      tampered(good, (files) => (files[`trains/${id}/pictures/ab.png`] = strToU8('<svg/>'))),
+      /not the picture it says it is/,
+    ],
+    [
+      tampered(
+        good,
+        (files) =>
+          (files[`trains/${id}/log.json`] = strToU8(
+            '[{"id":"x","kind":"reading","savedAt":"2026-11-26T08:00:00.000Z","document":{}}]',
+          )),
+      ),
+      /log\.json, entry 1/,
+    ],
     [tampered(good, (files) => (files['people/p1.json'] = strToU8('[{}]'))), /no list of answers/],
     [tampered(good, (files) => (files['worksheets/w1.json'] = strToU8('{}'))), /worksheets\/w1\.json: /],
-    [tampered(good, (files) => (files[`trains/${id}/searches/a.json`] = strToU8('7'))), /searches\/a\.json: It is no document/],
+    [
+      tampered(good, (files) => (files[`trains/${id}/searches/a.json`] = strToU8('7'))),
+      /searches\/a\.json: It is no document/,
+    ],
     [tampered(good, (files) => (files['manifest.json'] = manifestWith(files, { version: 3 }))), /later version/],
-    [tampered(good, (files) => (files['manifest.json'] = manifestWith(files, { formats: { 'tin-wheel/train': 2 } }))), /documents of a later version/],
+    [
+      tampered(good, (files) => (files['manifest.json'] = manifestWith(files, { formats: { 'tin-wheel/train': 2 } }))),
+      /documents of a later version/,
+    ],
     [tampered(good, (files) => (files['manifest.json'] = manifestWith(files, { format: 'other' }))), /not a bundle/],
-    [tampered(good, (files) => (files['manifest.json'] = strToU8('{'))  , false), /manifest\.json is not JSON/],
-  ]; // prettier-ignore
+    [tampered(good, (files) => (files['manifest.json'] = strToU8('{')), false), /manifest\.json is not JSON/],
+  ];
   const folderBefore = readdirSync(folder);
   for (const [bytes, says] of refusals) {
     const path = join(folder, 'hostile.zip');
@@ -196,14 +235,38 @@ test('what the API refuses a bundle does not bring: names, ids, counts, and what
     [tampered(good, withTrain({ version: 1e15 })), /manifest\.json/],
     [tampered(good, withTrain({ version: 2 })), /later state than its newest/],
     [tampered(good, withTrain({ updatedAt: 'soon' })), /manifest\.json/],
-    [tampered(good, (files) => (files['manifest.json'] = manifestWith(files, { trains: [...trainsIn(files), ...trainsIn(files)] }))), /twice/],
+    [
+      tampered(
+        good,
+        (files) => (files['manifest.json'] = manifestWith(files, { trains: [...trainsIn(files), ...trainsIn(files)] })),
+      ),
+      /twice/,
+    ],
     ...['revisions', 'searches', 'scenarios', 'pictures'].map((key) => [tampered(good, twice(key)), /twice/] as const),
     [tampered(good, (files) => doubled(files, log)), /“r1” is in it twice/],
     [tampered(good, (files) => doubled(files, 'people/p1.json')), /“a1” is in it twice/],
-    [tampered(good, (files) => (files['manifest.json'] = manifestWith(files, { people: [{ id: 'p1', name: ' ', savedAt: '2026-11-26T08:00:00.000Z' }] }))), /manifest\.json/],
-    [tampered(good, (files) => (files['manifest.json'] = manifestWith(files, { worksheets: [{ id: 'w1', name: 'x'.repeat(121), savedAt: '2026-11-26T08:00:00.000Z' }] }))), /manifest\.json/],
+    [
+      tampered(
+        good,
+        (files) =>
+          (files['manifest.json'] = manifestWith(files, {
+            people: [{ id: 'p1', name: ' ', savedAt: '2026-11-26T08:00:00.000Z' }],
+          })),
+      ),
+      /manifest\.json/,
+    ],
+    [
+      tampered(
+        good,
+        (files) =>
+          (files['manifest.json'] = manifestWith(files, {
+            worksheets: [{ id: 'w1', name: 'x'.repeat(121), savedAt: '2026-11-26T08:00:00.000Z' }],
+          })),
+      ),
+      /manifest\.json/,
+    ],
     [tampered(good, (files) => (files['trains/extra.json'] = strToU8('{}'))), /belongs to nothing in this bundle/],
-  ]; // prettier-ignore
+  ];
   for (const [bytes, says] of refusals) {
     writeFileSync(join(folder, 'bad.zip'), bytes);
     await expect(planned(there, join(folder, 'bad.zip'))).rejects.toThrow(says);
@@ -224,7 +287,8 @@ test('a bundle goes in whole or not at all: what was put in before it fails is t
   // The last step: there is no room for one more worksheet.
   await there.write(({ sql }) =>
     sql(
-      "INSERT INTO worksheets (id, name, document, saved_at) WITH RECURSIVE n (i) AS (SELECT 1 UNION ALL SELECT i + 1 FROM n WHERE i < 500) SELECT 'w-' || i, 'w', '{}', '2026-11-26' FROM n",
+      'INSERT INTO worksheets (id, name, document, saved_at) WITH RECURSIVE n (i) AS (SELECT 1 UNION ALL SELECT ' +
+        "i + 1 FROM n WHERE i < 500) SELECT 'w-' || i, 'w', '{}', '2026-11-26' FROM n",
     ),
   );
   await expect(brought(there, path, 'skip')).rejects.toThrow(/more than 500 worksheets/);
@@ -236,7 +300,8 @@ test('a bundle goes in whole or not at all: what was put in before it fails is t
   await there.write(({ sql }) => sql("DELETE FROM log_entries WHERE id = 'r1'"));
   await there.write(({ sql }) =>
     sql(
-      `INSERT INTO log_entries (train_id, id, kind, document, saved_at) WITH RECURSIVE n (i) AS (SELECT 1 UNION ALL SELECT i + 1 FROM n WHERE i < 49999) SELECT ?, 'n' || i, 'reading', '{}', '2026-11-26' FROM n`,
+      'INSERT INTO log_entries (train_id, id, kind, document, saved_at) WITH RECURSIVE n (i) AS (SELECT 1 UNION ' +
+        `ALL SELECT i + 1 FROM n WHERE i < 49999) SELECT ?, 'n' || i, 'reading', '{}', '2026-11-26' FROM n`,
       [id],
     ),
   );

@@ -14,7 +14,15 @@ import {
   type BundledTrain,
   type Manifest,
 } from './manifest';
-import { isPicture, wrongInAnswer, wrongInEntry, wrongInScenario, wrongInSearch, wrongInTrain, wrongInWorksheet } from '../wrong'; // prettier-ignore
+import {
+  isPicture,
+  wrongInAnswer,
+  wrongInEntry,
+  wrongInScenario,
+  wrongInSearch,
+  wrongInTrain,
+  wrongInWorksheet,
+} from '../wrong';
 import { ZipWriter } from './zip-writer';
 
 /** What a bundle came to. */
@@ -103,7 +111,9 @@ class Gathering {
   async trains(ids: readonly string[] | 'everything'): Promise<BundledTrain[]> {
     const wanted =
       ids === 'everything'
-        ? (await this.rows<{ id: string }>('SELECT id FROM trains WHERE deleted_at IS NULL ORDER BY id')).map(({ id }) => id) // prettier-ignore
+        ? (await this.rows<{ id: string }>('SELECT id FROM trains WHERE deleted_at IS NULL ORDER BY id')).map(
+            ({ id }) => id,
+          )
         : [...new Set(ids)].sort();
     const trains: BundledTrain[] = [];
     for (const id of wanted) trains.push(await this.train(id));

@@ -12,7 +12,10 @@ export const MANIFEST = 'manifest.json';
 const time = z.union([z.iso.datetime(), z.literal('unknown')]);
 const kept = z.array(z.strictObject({ id: keptKey, name: keptName, savedAt: time }));
 
-/** What a bundle holds, and how each file must be (format "tin-wheel/bundle", version 1 or 2; see docs/bundle-format.md). */
+/**
+ * What a bundle holds, and how each file must be (format "tin-wheel/bundle", version 1 or 2; see
+ * docs/bundle-format.md).
+ */
 const manifestSchema = z.strictObject({
   format: z.literal('tin-wheel/bundle', { error: 'This zip is not a bundle: its format is not "tin-wheel/bundle".' }),
   version: z.literal([1, 2], {

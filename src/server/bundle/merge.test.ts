@@ -76,7 +76,7 @@ test('a train in the bin is told as such and comes back when it is to be replace
   expect((await planned(here, path)).trains[0]!.there).toMatchObject({ inBin: false, same: true });
 });
 
-test('a log that has grown on both sides has both sides’ entries in the end, whatever becomes of the train', async () => {
+test('a log that has grown on both sides keeps both sides’ entries, whatever becomes of the train', async () => {
   const id = await shelved(here, demoTrain('sluice-winch'));
   await log(here, id, 'both');
   await bring(here, there, 'skip');

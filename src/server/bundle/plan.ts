@@ -28,7 +28,8 @@ export async function planRestore(database: string, staged: Staged, stagingFile:
       connection,
       `SELECT here.id, here.name, here.document = coming.document AS same, here.deleted_at IS NOT NULL AS in_bin,
         (SELECT count(*) FROM staged.log_entries AS entry WHERE entry.train_id = here.id
-          AND NOT EXISTS (SELECT 1 FROM main.log_entries AS own WHERE own.train_id = here.id AND own.id = entry.id)) AS new_entries
+          AND NOT EXISTS (SELECT 1 FROM main.log_entries AS own WHERE own.train_id = here.id
+            AND own.id = entry.id)) AS new_entries
         FROM staged.trains AS coming JOIN main.trains AS here ON here.id = coming.id
         WHERE NOT EXISTS (SELECT 1 FROM main.restoring WHERE kind = 'trains' AND owner = here.id)`,
     );

@@ -20,8 +20,8 @@ export interface Restored {
 
 /**
  * Puts what a bundle brings into the database, all or none, without keeping anybody waiting: it comes in parts, each in
- * a short transaction, and is seen when the last one is done. Trains that are new stand in the bin until then; of a train
- * that is there the log grows, and the rest is replaced at the end. What was put in is written down in the table
+ * a short transaction, and is seen when the last one is done. Trains that are new stand in the bin until then; of a
+ * train that is there the log grows, and the rest is replaced at the end. What was put in is written down in the table
  * `restoring`, so that it is taken back where the restoring fails or breaks off.
  * @throws BundleError where something would be more than is kept; then nothing has changed
  */
@@ -164,9 +164,11 @@ class Restoring {
   private async grow(tables: Tables, part: Part, to: string, most: number): Promise<number> {
     const { kind } = part;
     const owner = COLUMNS[kind][0];
-    const isNew = `part = ? AND NOT EXISTS (SELECT 1 FROM main.${kind} AS own WHERE own.${owner} = ? AND own.id = coming.id)`;
+    const isNew = `part = ? AND NOT EXISTS (SELECT 1 FROM main.${kind} AS own WHERE own.${owner} = ?
+      AND own.id = coming.id)`;
     await tables.sql(
-      `INSERT INTO restoring (restore, at, kind, owner, id) SELECT ?, ?, ?, ?, coming.id FROM ${this.staged}.${kind} AS coming WHERE ${isNew}`,
+      'INSERT INTO restoring (restore, at, kind, owner, id) SELECT ?, ?, ?, ?, ' +
+        `coming.id FROM ${this.staged}.${kind} AS coming WHERE ${isNew}`,
       [this.id, sqlTime(new Date()), kind, to, part.part, to],
     );
     const [noted] = await tables.sql<{ count: number }>('SELECT changes() AS count');
@@ -184,7 +186,9 @@ class Restoring {
     );
     if ((row?.count ?? 0) > most)
       throw new BundleError(
-        `There would be more than ${most} ${NOUNS[kind]}${owner === null ? '' : ' in one place'}, which is as many as there can be.`,
+        `There would be more than ${most} ` +
+          `${NOUNS[kind]}${owner === null ? '' : ' in one place'}, which is as many ` +
+          'as there can be.',
       );
   }
 
@@ -194,8 +198,10 @@ class Restoring {
     const columns = to === null ? COLUMNS[kind].join(', ') : others.join(', ');
     await sql(
       to === null
-        ? `INSERT OR IGNORE INTO main.${kind} (${columns}) SELECT ${columns} FROM ${this.staged}.${kind} WHERE part = ? ORDER BY rowid`
-        : `INSERT OR IGNORE INTO main.${kind} (${owner}, ${columns}) SELECT ?, ${columns} FROM ${this.staged}.${kind} WHERE part = ? ORDER BY rowid`,
+        ? `INSERT OR IGNORE INTO main.${kind} (${columns}) SELECT ${columns} FROM ` +
+            `${this.staged}.${kind} WHERE part = ? ORDER BY rowid`
+        : `INSERT OR IGNORE INTO main.${kind} (${owner}, ${columns}) SELECT ?, ${columns} ` +
+            `FROM ${this.staged}.${kind} WHERE part = ? ORDER BY rowid`,
       to === null ? [part] : [to, part],
     );
   }
@@ -205,7 +211,8 @@ class Restoring {
     const { sql } = tables;
     if (how === 'skip' || how === 'merge') return;
     if (how === 'replace') {
-      for (const table of ['revisions', 'searches', 'scenarios']) await sql(`DELETE FROM ${table} WHERE train_id = ?`, [to]); // prettier-ignore
+      for (const table of ['revisions', 'searches', 'scenarios'])
+        await sql(`DELETE FROM ${table} WHERE train_id = ?`, [to]);
       await sql(
         `INSERT INTO trains (id, name, document, version, created_at, updated_at)
           SELECT id, name, document, version, created_at, updated_at FROM ${this.staged}.trains WHERE id = ?
@@ -220,7 +227,8 @@ class Restoring {
     await sql('UPDATE trains SET deleted_at = NULL WHERE id = ?', [to]);
     // The newest state is what stands on the shelf, a copy's with its own name.
     await sql(
-      `INSERT INTO revisions (train_id, version, document, saved_at) SELECT id, version, document, updated_at FROM trains WHERE id = ?
+      `INSERT INTO revisions (train_id, version, document, saved_at) SELECT id, version, document, updated_at
+        FROM trains WHERE id = ?
         ON CONFLICT (train_id, version) DO ${how === 'copy' ? 'UPDATE SET document = excluded.document' : 'NOTHING'}`,
       [to],
     );

@@ -4,7 +4,9 @@ import { close, open, run, type Value } from '../database/plain-file';
 /** A row that is to come into a table of the database, as its columns have it. */
 export type Row = Readonly<Record<string, Value>>;
 
-/** The tables that a bundle brings rows for. Of what goes with a train or a person the first column says whose it is. */
+/**
+ * The tables that a bundle brings rows for. Of what goes with a train or a person the first column says whose it is.
+ */
 export const COLUMNS = {
   trains: ['id', 'name', 'document', 'version', 'created_at', 'updated_at', 'copy_name', 'copy_document'],
   revisions: ['train_id', 'version', 'document', 'name', 'saved_at'],

@@ -3,7 +3,10 @@ import { dirname, join } from 'node:path';
 
 const PREFIX = '.bundle-';
 
-/** A folder for what is on its way between a bundle and the database, on the database's disk; it goes when the work is done. */
+/**
+ * A folder for what is on its way between a bundle and the database, on the database's disk; it goes when the work is
+ * done.
+ */
 export async function inTemporaryFolder<T>(database: string, work: (folder: string) => Promise<T>): Promise<T> {
   const folder = await mkdtemp(join(dirname(database), PREFIX));
   try {

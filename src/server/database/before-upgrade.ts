@@ -8,7 +8,8 @@ import { sqliteCode, StartupError } from './startup-error';
 const KEPT_COPIES = 5;
 
 /**
- * Looks at a database file without writing to it, and takes a copy beside it when this version is going to change its tables.
+ * Looks at a database file without writing to it, and takes a copy beside it when this version is going to change its
+ * tables.
  * @throws StartupError when a newer version has made it. SQLite's own errors pass through.
  */
 export async function prepareForUpgrade(file: string, now: Date = new Date()): Promise<void> {
@@ -39,7 +40,8 @@ export function refuseNewer(file: string, applied: readonly string[]): void {
   const unknown = applied.filter((name) => !KNOWN_MIGRATIONS.includes(name));
   if (unknown.length > 0)
     throw new StartupError(
-      `${file} was made by a newer version of Tin Wheel (it has ${unknown[0]}). Start that version, or put an older copy in its place.`,
+      `${file} was made by a newer version of Tin Wheel (it has ${unknown[0]}). ` +
+        'Start that version, or put an older copy in its place.',
     );
 }
 

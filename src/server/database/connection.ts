@@ -10,7 +10,10 @@ import { Writer } from './writer';
 
 /** The open database: its tables as they are read, and the one way to write to them. */
 export interface Database extends Tables {
-  /** Does a work in a transaction, see Writer; what it answers is told when it is on the disk. The tables it gets can be written. */
+  /**
+   * Does a work in a transaction, see Writer; what it answers is told when it is on the disk. The tables it gets can be
+   * written.
+   */
   readonly write: <T>(work: (tables: Tables) => Promise<T>) => Promise<T>;
   /** Does what SQLite does not do in a transaction, on the connection for writing. */
   readonly alone: <T>(work: (tables: Tables) => Promise<T>) => Promise<T>;
@@ -25,7 +28,8 @@ export const databaseFile = (): string =>
   resolve(/* turbopackIgnore: true */ process.env.TINWHEEL_DB ?? 'data/tinwheel.sqlite');
 
 /**
- * Opens (and creates) a database file, in WAL mode with foreign keys on, and brings it up to date; a copy is kept from before an upgrade.
+ * Opens (and creates) a database file, in WAL mode with foreign keys on, and brings it up to date; a copy is kept from
+ * before an upgrade.
  * @throws StartupError when it cannot be used; then nothing was written to it.
  */
 export async function openDatabase(file: string): Promise<Database> {
@@ -33,7 +37,9 @@ export async function openDatabase(file: string): Promise<Database> {
     mkdirSync(dirname(file), { recursive: true });
   } catch (error) {
     throw new StartupError(
-      `The folder ${dirname(file)} cannot be made (${(error as NodeJS.ErrnoException).code}). Name another place in TINWHEEL_DB, or make it by hand.`,
+      `The folder ${dirname(file)} cannot be made ` +
+        `(${(error as NodeJS.ErrnoException).code}). Name another place in TINWHEEL_DB, or ` +
+        'make it by hand.',
     );
   }
   try {

@@ -28,7 +28,8 @@ export async function database(): Promise<Database> {
   const opened = await holder.tinWheelDatabase;
   if (!opened.isInPlace())
     throw new StartupError(
-      `${opened.file} was moved away or replaced while the server had it open. Nothing more is saved to it: stop the server, see that the right file is there, and start it again.`,
+      `${opened.file} was moved away or replaced while the server had it open. Nothing more is saved to ` +
+        'it: stop the server, see that the right file is there, and start it again.',
     );
   return opened;
 }

@@ -10,17 +10,19 @@ interface Context {
 }
 
 const KEEP =
-  'INSERT INTO revisions (train_id, version, document, saved_at) VALUES (new.id, new.version, new.document, new.updated_at);';
+  'INSERT INTO revisions (train_id, version, document, saved_at) VALUES ' +
+  '(new.id, new.version, new.document, new.updated_at);';
 
 /**
- * Every change to the tables, oldest first. A landed migration is never edited in what it makes; the next one corrects it. Each can be
- * run again over what an interrupted start of an older version left half done.
+ * Every change to the tables, oldest first. A landed migration is never edited in what it makes; the next one corrects
+ * it. Each can be run again over what an interrupted start of an older version left half done.
  */
 const MIGRATIONS: RunnableMigration<Context>[] = [
   {
     name: '001-trains',
     up: ({ context: { run } }) =>
-      run(`CREATE TABLE IF NOT EXISTS trains (id VARCHAR(255) PRIMARY KEY, name VARCHAR(255) NOT NULL, document TEXT NOT NULL, version INTEGER NOT NULL,
+      run(`CREATE TABLE IF NOT EXISTS trains (id VARCHAR(255) PRIMARY KEY, name VARCHAR(255) NOT NULL,
+        document TEXT NOT NULL, version INTEGER NOT NULL,
         created_at DATETIME NOT NULL, updated_at DATETIME NOT NULL)`),
   },
   {
@@ -32,15 +34,18 @@ const MIGRATIONS: RunnableMigration<Context>[] = [
     name: '003-revisions',
     up: async ({ context }) => {
       await addColumn(context, 'trains', 'deleted_at', 'DATETIME');
-      await context.run(`CREATE TABLE IF NOT EXISTS revisions (train_id VARCHAR(255) NOT NULL REFERENCES trains (id) ON DELETE CASCADE, version INTEGER NOT NULL,
+      await context.run(`CREATE TABLE IF NOT EXISTS revisions (
+        train_id VARCHAR(255) NOT NULL REFERENCES trains (id) ON DELETE CASCADE, version INTEGER NOT NULL,
         document TEXT NOT NULL, name VARCHAR(255), saved_at DATETIME NOT NULL, PRIMARY KEY (train_id, version))`);
-      // The database itself keeps every saved state, in the same step as the save: none can be missed and none half written.
+      // The database itself keeps every saved state, in the same step as the save: none can be missed and none half
+      // written.
       await context.run(`CREATE TRIGGER IF NOT EXISTS keep_first_state AFTER INSERT ON trains BEGIN ${KEEP} END`);
       await context.run(
         `CREATE TRIGGER IF NOT EXISTS keep_saved_state AFTER UPDATE OF version ON trains BEGIN ${KEEP} END`,
       );
       await context.run(
-        'INSERT OR IGNORE INTO revisions (train_id, version, document, saved_at) SELECT id, version, document, updated_at FROM trains',
+        'INSERT OR IGNORE INTO revisions (train_id, version, document, saved_at) ' +
+          'SELECT id, version, document, updated_at FROM trains',
       );
     },
   },
@@ -56,7 +61,8 @@ const MIGRATIONS: RunnableMigration<Context>[] = [
     // Requests that made a train, by the key their sender gave them: repeated, they are recognised.
     up: ({ context: { run } }) =>
       run(
-        'CREATE TABLE IF NOT EXISTS requests (key VARCHAR(255) PRIMARY KEY, train_id VARCHAR(255) NOT NULL, at DATETIME NOT NULL)',
+        'CREATE TABLE IF NOT EXISTS requests (key VARCHAR(255) PRIMARY KEY, ' +
+          'train_id VARCHAR(255) NOT NULL, at DATETIME NOT NULL)',
       ),
   },
   {
@@ -80,7 +86,8 @@ const MIGRATIONS: RunnableMigration<Context>[] = [
     // What was read at the bench, and the pictures of it.
     up: async ({ context: { run } }) => {
       await run(besideTable('log_entries'));
-      await run(`CREATE TABLE IF NOT EXISTS pictures (train_id VARCHAR(255) NOT NULL REFERENCES trains (id) ON DELETE CASCADE, id VARCHAR(255) NOT NULL,
+      await run(`CREATE TABLE IF NOT EXISTS pictures (
+        train_id VARCHAR(255) NOT NULL REFERENCES trains (id) ON DELETE CASCADE, id VARCHAR(255) NOT NULL,
         type VARCHAR(255) NOT NULL, bytes BLOB NOT NULL, saved_at DATETIME NOT NULL, PRIMARY KEY (train_id, id))`);
     },
   },
@@ -88,10 +95,17 @@ const MIGRATIONS: RunnableMigration<Context>[] = [
     name: '010-practice',
     // Who practises here, what each has answered, and worksheets out of several trains.
     up: async ({ context: { run } }) => {
-      await run('CREATE TABLE IF NOT EXISTS people (id VARCHAR(255) PRIMARY KEY, name VARCHAR(255) NOT NULL UNIQUE COLLATE NOCASE, saved_at DATETIME NOT NULL)'); // prettier-ignore
-      await run(`CREATE TABLE IF NOT EXISTS practice_answers (person_id VARCHAR(255) NOT NULL REFERENCES people (id) ON DELETE CASCADE, id VARCHAR(255) NOT NULL,
+      await run(
+        'CREATE TABLE IF NOT EXISTS people (id VARCHAR(255) PRIMARY KEY, name VARCHAR(255) ' +
+          'NOT NULL UNIQUE COLLATE NOCASE, saved_at DATETIME NOT NULL)',
+      );
+      await run(`CREATE TABLE IF NOT EXISTS practice_answers (
+        person_id VARCHAR(255) NOT NULL REFERENCES people (id) ON DELETE CASCADE, id VARCHAR(255) NOT NULL,
         document TEXT NOT NULL, saved_at DATETIME NOT NULL, PRIMARY KEY (person_id, id))`);
-      await run('CREATE TABLE IF NOT EXISTS worksheets (id VARCHAR(255) PRIMARY KEY, name VARCHAR(255) NOT NULL, document TEXT NOT NULL, saved_at DATETIME NOT NULL)'); // prettier-ignore
+      await run(
+        'CREATE TABLE IF NOT EXISTS worksheets (id VARCHAR(255) PRIMARY KEY, name VARCHAR(255) ' +
+          'NOT NULL, document TEXT NOT NULL, saved_at DATETIME NOT NULL)',
+      );
     },
   },
   {
@@ -115,8 +129,10 @@ const MIGRATIONS: RunnableMigration<Context>[] = [
         // SQLite numbers the rows of a table as they come.
         await context.run(`UPDATE ${table} SET place = rowid WHERE place IS NULL`);
         await context.run(`CREATE INDEX IF NOT EXISTS ${table}_in_order ON ${table} (${owner}, place)`);
-        await context.run(`CREATE TRIGGER IF NOT EXISTS ${table}_places AFTER INSERT ON ${table} WHEN new.place IS NULL BEGIN
-          UPDATE ${table} SET place = (SELECT coalesce(max(place), 0) + 1 FROM ${table} WHERE ${owner} = new.${owner}) WHERE rowid = new.rowid; END`);
+        await context.run(`CREATE TRIGGER IF NOT EXISTS ${table}_places AFTER INSERT ON ${table}
+          WHEN new.place IS NULL BEGIN
+          UPDATE ${table} SET place = (SELECT coalesce(max(place), 0) + 1 FROM ${table} WHERE ${owner} = new.${owner})
+            WHERE rowid = new.rowid; END`);
       }
     },
   },
@@ -124,9 +140,11 @@ const MIGRATIONS: RunnableMigration<Context>[] = [
     name: '013-restoring',
     // What a bundle that is coming in has brought so far; and what did not read and was put aside.
     up: async ({ context: { run } }) => {
-      await run(`CREATE TABLE IF NOT EXISTS restoring (restore VARCHAR(64) NOT NULL, at DATETIME NOT NULL, kind VARCHAR(64) NOT NULL,
+      await run(`CREATE TABLE IF NOT EXISTS restoring (restore VARCHAR(64) NOT NULL, at DATETIME NOT NULL,
+        kind VARCHAR(64) NOT NULL,
         owner VARCHAR(255) NOT NULL, id VARCHAR(255) NOT NULL, PRIMARY KEY (restore, kind, owner, id)) WITHOUT ROWID`);
-      await run(`CREATE TABLE IF NOT EXISTS put_aside (kind VARCHAR(64) NOT NULL, owner VARCHAR(255) NOT NULL, id VARCHAR(255) NOT NULL,
+      await run(`CREATE TABLE IF NOT EXISTS put_aside (kind VARCHAR(64) NOT NULL, owner VARCHAR(255) NOT NULL,
+        id VARCHAR(255) NOT NULL,
         document TEXT NOT NULL, at DATETIME NOT NULL, PRIMARY KEY (kind, owner, id))`);
     },
   },
@@ -134,7 +152,8 @@ const MIGRATIONS: RunnableMigration<Context>[] = [
 
 /** A table of documents beside trains, which go when their train goes. */
 function besideTable(name: string): string {
-  return `CREATE TABLE IF NOT EXISTS ${name} (train_id VARCHAR(255) NOT NULL REFERENCES trains (id) ON DELETE CASCADE, id VARCHAR(255) NOT NULL,
+  return `CREATE TABLE IF NOT EXISTS ${name} (
+        train_id VARCHAR(255) NOT NULL REFERENCES trains (id) ON DELETE CASCADE, id VARCHAR(255) NOT NULL,
     name VARCHAR(255) NOT NULL, document TEXT NOT NULL, saved_at DATETIME NOT NULL, PRIMARY KEY (train_id, id))`;
 }
 
@@ -145,7 +164,10 @@ async function addColumn({ run, hasColumn }: Context, table: string, column: str
   if (!(await hasColumn(table, column))) await run(`ALTER TABLE ${table} ADD COLUMN ${column} ${type}`);
 }
 
-/** Runs what has not been run on this file yet: all of it, or nothing. Only one server does; another waits and finds it done. */
+/**
+ * Runs what has not been run on this file yet: all of it, or nothing. Only one server does; another waits and finds it
+ * done.
+ */
 export async function migrate(sequelize: Sequelize): Promise<void> {
   await sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, async (transaction) => {
     const rows = async (sql: string) => (await sequelize.query(sql, { transaction }))[0] as { name: string }[];

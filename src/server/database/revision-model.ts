@@ -1,6 +1,9 @@
 import { DataTypes, type Model, type ModelStatic, type Sequelize } from 'sequelize';
 
-/** A row of the revisions table: a state that was saved. The database writes it with every save; here it is read, named and thinned. */
+/**
+ * A row of the revisions table: a state that was saved. The database writes it with every save; here it is read, named
+ * and thinned.
+ */
 export interface RevisionRow {
   trainId: string;
   version: number;

@@ -7,7 +7,10 @@ import { firstRow } from './train-model';
 
 const SEEDED = 'demo trains seeded';
 
-/** Puts the demo trains on the shelf with what ships beside them, once in the life of a database: what people delete stays deleted. */
+/**
+ * Puts the demo trains on the shelf with what ships beside them, once in the life of a database: what people delete
+ * stays deleted.
+ */
 export async function seedDemoTrains(database: Database, folder: string): Promise<void> {
   // Read before there is anything to be written: of two servers that start together one seeds, and the other finds it
   // done.

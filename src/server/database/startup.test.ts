@@ -113,9 +113,12 @@ describe('a file that cannot be used is said in one line, and nothing is written
 const OLD = [
   'CREATE TABLE migrations (name VARCHAR(255) NOT NULL PRIMARY KEY)',
   "INSERT INTO migrations VALUES ('001-trains'), ('002-marks')",
-  'CREATE TABLE trains (id VARCHAR(255) PRIMARY KEY, name VARCHAR(255) NOT NULL, document TEXT NOT NULL, version INTEGER NOT NULL, created_at DATETIME NOT NULL, updated_at DATETIME NOT NULL)',
+  'CREATE TABLE trains (id VARCHAR(255) PRIMARY KEY, name VARCHAR(255) NOT NULL, document TEXT NOT NULL, ' +
+    'version INTEGER NOT NULL, created_at DATETIME NOT NULL, updated_at DATETIME NOT NULL)',
   'CREATE TABLE marks (name VARCHAR(255) PRIMARY KEY, at DATETIME NOT NULL)',
-  `INSERT INTO trains VALUES ('stirrer', 'Stirrer', '${readFileSync(join(DEMO, 'trains/stirrer.train.json'), 'utf8').replaceAll("'", "''")}', 4, '2026-01-01 00:00:00.000 +00:00', '2026-01-02 00:00:00.000 +00:00')`,
+  `INSERT INTO trains VALUES ('stirrer', 'Stirrer', ` +
+    `'${readFileSync(join(DEMO, 'trains/stirrer.train.json'), 'utf8').replaceAll("'", "''")}', 4, '2026-01-01 ` +
+    `00:00:00.000 +00:00', '2026-01-02 00:00:00.000 +00:00')`,
 ];
 
 describe('upgrades', () => {
@@ -144,7 +147,8 @@ describe('upgrades', () => {
   test('number the entries of logs that were ordered by invented times, as they were written', async () => {
     await (await openDatabase(file)).close();
     const entry = (id: string, at: string) =>
-      `INSERT INTO log_entries (train_id, id, name, document, saved_at) VALUES ('t', '${id}', 'reading', '{}', '${at}')`;
+      'INSERT INTO log_entries (train_id, id, name, document, saved_at) ' +
+      `VALUES ('t', '${id}', 'reading', '{}', '${at}')`;
     await plainly(
       ...['log_entries', 'practice_answers'].flatMap((table) => [
         `DROP TRIGGER ${table}_places`,
@@ -174,7 +178,9 @@ describe('upgrades', () => {
     await plainly(
       ...OLD,
       'ALTER TABLE trains ADD COLUMN deleted_at DATETIME',
-      'CREATE TABLE revisions (train_id VARCHAR(255) NOT NULL REFERENCES trains (id) ON DELETE CASCADE, version INTEGER NOT NULL, document TEXT NOT NULL, name VARCHAR(255), saved_at DATETIME NOT NULL, PRIMARY KEY (train_id, version))',
+      'CREATE TABLE revisions (train_id VARCHAR(255) NOT NULL REFERENCES trains (id) ON DELETE ' +
+        'CASCADE, version INTEGER NOT NULL, document TEXT NOT NULL, name VARCHAR(255), saved_at ' +
+        'DATETIME NOT NULL, PRIMARY KEY (train_id, version))',
     );
     const database = await openDatabase(file);
     expect(await listRevisions(database, 'stirrer')).toMatchObject([{ version: 4 }]);

@@ -17,9 +17,9 @@ const MOST_TOGETHER = 100;
 
 /**
  * The one way to write to a database: whoever has something to write waits for a turn on one connection. While one
- * transaction is under way, what comes meanwhile waits, and then goes together as the next: a disk takes as long to make
- * sure of one change as of a hundred. Each work is done whole or not at all; what it answers is told when it is on the
- * disk.
+ * transaction is under way, what comes meanwhile waits, and then goes together as the next: a disk takes as long to
+ * make sure of one change as of a hundred. Each work is done whole or not at all; what it answers is told when it is on
+ * the disk.
  */
 export class Writer {
   private readonly waiting: Waiting[] = [];
@@ -27,7 +27,10 @@ export class Writer {
 
   constructor(private readonly connection: Connection) {}
 
-  /** Writes in a transaction that has the lock for writing from its start. The work may be run twice, where another one of its transaction failed. */
+  /**
+   * Writes in a transaction that has the lock for writing from its start. The work may be run twice, where another one
+   * of its transaction failed.
+   */
   write = <T>(work: () => Promise<T>): Promise<T> => this.wait(work, false);
 
   /** Does what SQLite does not do in a transaction: attaching a file, giving room back to the disk. */

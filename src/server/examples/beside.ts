@@ -10,7 +10,10 @@ export interface ExampleBeside {
   readonly document: string;
 }
 
-/** What ships besides the trains themselves, as open files: `TRAIN.SLUG.scenario.json` and the like; a log is its entries. */
+/**
+ * What ships besides the trains themselves, as open files: `TRAIN.SLUG.scenario.json` and the like; a log is its
+ * entries.
+ */
 export interface ExamplesBeside {
   readonly scenarios: readonly ExampleBeside[];
   readonly searches: readonly ExampleBeside[];
@@ -31,15 +34,29 @@ export async function readExamplesBeside(folder: string): Promise<ExamplesBeside
     );
   };
   const beside = async (kind: string, ending: string): Promise<readonly ExampleBeside[]> =>
-    (await filesIn(kind, ending)).map(({ steps: [train, slug = 'example'], json }) => ({ train: train!, id: slug, name: json.name ?? words(slug), document: JSON.stringify(json) })); // prettier-ignore
+    (await filesIn(kind, ending)).map(({ steps: [train, slug = 'example'], json }) => ({
+      train: train!,
+      id: slug,
+      name: json.name ?? words(slug),
+      document: JSON.stringify(json),
+    }));
   const logs = await filesIn('logs', '.log.json');
   return {
     scenarios: await beside('scenarios', '.scenario.json'),
     searches: await beside('searches', '.search.json'),
-    worksheets: (await filesIn('worksheets', '.worksheet.json')).map(({ steps: [slug], json }) => ({ train: null, id: slug!, name: json.name ?? words(slug!), document: JSON.stringify(json) })), // prettier-ignore
-    readings: logs.flatMap(
-      ({ steps: [train], json }) =>
-      (json as unknown as { readonly readings: readonly { readonly id: string }[] }).readings.map((reading) => ({ train: train!, id: reading.id, name: 'reading', document: JSON.stringify(reading) })), // prettier-ignore
+    worksheets: (await filesIn('worksheets', '.worksheet.json')).map(({ steps: [slug], json }) => ({
+      train: null,
+      id: slug!,
+      name: json.name ?? words(slug!),
+      document: JSON.stringify(json),
+    })),
+    readings: logs.flatMap(({ steps: [train], json }) =>
+      (json as unknown as { readonly readings: readonly { readonly id: string }[] }).readings.map((reading) => ({
+        train: train!,
+        id: reading.id,
+        name: 'reading',
+        document: JSON.stringify(reading),
+      })),
     ),
   };
 }

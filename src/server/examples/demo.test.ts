@@ -49,25 +49,32 @@ test.each(files.filter((file) => read(file).couplers.length <= 10))('%s has the 
   const train = read(file);
   for (const { engaged, solved } of chartOf(train).rows) {
     const brute = bruteForce(train, new Set(engaged));
-    expect([solved.status, solved.ratio && toFraction(solved.ratio)]).toEqual([brute.status, brute.ratio && toFraction(brute.ratio)]); // prettier-ignore
+    expect([solved.status, solved.ratio && toFraction(solved.ratio)]).toEqual([
+      brute.status,
+      brute.ratio && toFraction(brute.ratio),
+    ]);
   }
 });
 
-test('what stands beside them reads: scenarios run, searches and logs are sound, the worksheet asks about trains as they are', async () => {
-  const { scenarios, searches, readings, worksheets } = await readExamplesBeside(FOLDER);
-  expect([scenarios.length, searches.length, worksheets.length].every((count) => count > 0)).toBe(true);
-  expect(readings.length).toBeGreaterThan(2);
-  const trainOf = (id: string | null) => read(`${id}.train.json`);
-  for (const { train, document } of scenarios) {
-    const scenario = readScenario(document, trainOf(train));
-    if (!scenario.ok) throw new Error(scenario.message);
-    expect(runScenario(trainOf(train), scenario.value).events.length).toBeGreaterThan(0);
-  }
-  for (const { document } of searches) expect(readSearch(document)).toMatchObject({ ok: true });
-  for (const { document } of readings) expect(shapeOfEntry('reading', JSON.parse(document))).toBeNull();
-  for (const { document } of worksheets) {
-    const sheet = readWorksheet(document);
-    if (!sheet.ok) throw new Error(sheet.message);
-    for (const one of sheet.sheet.trains) expect(one.train).toEqual(trainOf(one.id!));
-  }
-});
+test(
+  'what stands beside them reads: scenarios run, searches and logs are ' +
+    'sound, the worksheet asks about trains as they are',
+  async () => {
+    const { scenarios, searches, readings, worksheets } = await readExamplesBeside(FOLDER);
+    expect([scenarios.length, searches.length, worksheets.length].every((count) => count > 0)).toBe(true);
+    expect(readings.length).toBeGreaterThan(2);
+    const trainOf = (id: string | null) => read(`${id}.train.json`);
+    for (const { train, document } of scenarios) {
+      const scenario = readScenario(document, trainOf(train));
+      if (!scenario.ok) throw new Error(scenario.message);
+      expect(runScenario(trainOf(train), scenario.value).events.length).toBeGreaterThan(0);
+    }
+    for (const { document } of searches) expect(readSearch(document)).toMatchObject({ ok: true });
+    for (const { document } of readings) expect(shapeOfEntry('reading', JSON.parse(document))).toBeNull();
+    for (const { document } of worksheets) {
+      const sheet = readWorksheet(document);
+      if (!sheet.ok) throw new Error(sheet.message);
+      for (const one of sheet.sheet.trains) expect(one.train).toEqual(trainOf(one.id!));
+    }
+  },
+);

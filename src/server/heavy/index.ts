@@ -12,7 +12,10 @@ export { checkDocument, type Checked, type DrawnText } from './jobs';
 export type { KeptKind, Sent } from './sent';
 export { isSlowToDraw, Stopped, stopWorkers, workersNow } from './pool';
 
-/** Up to so many characters a document is read and checked where the request is: that takes a few milliseconds, as the way to a worker does. */
+/**
+ * Up to so many characters a document is read and checked where the request is: that takes a few milliseconds, as the
+ * way to a worker does.
+ */
 const LIGHT = 32_000;
 
 /** Checks the train in a request's body, alone or under the key `train`; null for what is not JSON. */
@@ -31,7 +34,9 @@ export const readEntries = async (body: string, signal?: AbortSignal) =>
 export const readAnswers = async (body: string, signal?: AbortSignal) =>
   body.length <= LIGHT ? JOBS.sentAnswers(body) : inWorker('sentAnswers', [body], signal);
 
-/** A document that a request brought, with its name. All questions of a worksheet have to be made, however short it is. */
+/**
+ * A document that a request brought, with its name. All questions of a worksheet have to be made, however short it is.
+ */
 export const readDocument = async (body: string, kind: KeptKind, signal?: AbortSignal) =>
   body.length <= LIGHT && kind !== 'worksheet'
     ? JOBS.sentDocument(body, kind)

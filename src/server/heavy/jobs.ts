@@ -23,11 +23,14 @@ export function checkDocument(value: unknown): Checked {
 }
 
 /**
- * What costs time on the server, as functions from text or bytes to the like: so nothing dear is done on either side of a thread's border. Each may
- * run on the request thread for a small document, and in a worker for any.
+ * What costs time on the server, as functions from text or bytes to the like: so nothing dear is done on either side of
+ * a thread's border. Each may run on the request thread for a small document, and in a worker for any.
  */
 export const JOBS = {
-  /** Checks the train that a request brings: alone, or under the key `train` beside what else it says. Null for what is not JSON. */
+  /**
+   * Checks the train that a request brings: alone, or under the key `train` beside what else it says. Null for what is
+   * not JSON.
+   */
   check: (body: string, under: 'train' | null): { readonly rest: unknown; readonly train: Checked } | null => {
     const value = fromJson(body);
     if (value === undefined) return null;

@@ -21,9 +21,9 @@ const REASONS = {
 };
 
 /**
- * Who waits for what: reading and checking is never behind a drawing, a small train's never behind a tangle's, and none behind what is
- * done in the background.
- * Each lane has threads of its own, started when they are first needed, and gives way to others by so much.
+ * Who waits for what: reading and checking is never behind a drawing, a small train's never behind a tangle's, and none
+ * behind what is done in the background. Each lane has threads of its own, started when they are first needed, and
+ * gives way to others by so much.
  */
 const LANES = {
   reading: { threads: 1, nice: 0 },

@@ -12,8 +12,8 @@ export const contentKey = (...texts: readonly string[]): string =>
   createHash('sha1').update(texts.join('\0')).digest('base64');
 
 /**
- * Results by what they were worked out from. Those that several ask for at once are worked out once; when the last who waits has left,
- * the work is ended. The oldest go when there are too many.
+ * Results by what they were worked out from. Those that several ask for at once are worked out once; when the last who
+ * waits has left, the work is ended. The oldest go when there are too many.
  */
 export class Results<T> {
   private readonly done = new Map<string, T>();

@@ -5,7 +5,10 @@ export const PNG_SIGNATURE = Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x
 /** Chunks that make the picture; all others tell where, when and with what it was made, or hold further pictures. */
 const KEPT = new Set(['IHDR', 'PLTE', 'tRNS', 'IDAT', 'IEND', 'gAMA', 'sRGB', 'cHRM']);
 
-/** The chunks of a PNG that make its picture, once that comes out whole; else null. Layout: the PNG specification, 5 and 11. */
+/**
+ * The chunks of a PNG that make its picture, once that comes out whole; else null. Layout: the PNG specification, 5 and
+ * 11.
+ */
 export function plainPng(bytes: Buffer): Buffer | null {
   const kept: Buffer[] = [PNG_SIGNATURE];
   const data: Buffer[] = [];

@@ -19,7 +19,9 @@ export async function listPeople({ people }: Database): Promise<readonly Person[
 const nameOf = (id: string, name: unknown): string =>
   personName.safeParse(name).success ? String(name) : `${id} (the name cannot be read)`;
 
-/** Adds a name. Sent twice it is there once; a name that someone else has is refused, in whatever case it is written. */
+/**
+ * Adds a name. Sent twice it is there once; a name that someone else has is refused, in whatever case it is written.
+ */
 export const addPerson = ({ write }: Database, { id, name }: Person): Promise<'kept' | 'taken' | 'full'> =>
   write(async ({ people }) => {
     if ((await people.count({ where: { id } })) > 0) return 'kept';

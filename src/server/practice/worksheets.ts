@@ -4,7 +4,13 @@ import { MOST } from '../most';
 
 /** Worksheets, the newest first, without what is in them. */
 export async function listWorksheets({ worksheets }: Database) {
-  const rows = await worksheets.findAll({ attributes: ['id', 'name', 'savedAt'], order: [['savedAt', 'DESC'], ['id', 'ASC']] }); // prettier-ignore
+  const rows = await worksheets.findAll({
+    attributes: ['id', 'name', 'savedAt'],
+    order: [
+      ['savedAt', 'DESC'],
+      ['id', 'ASC'],
+    ],
+  });
   return rows.map((row) => {
     const { id, name, savedAt } = row.get();
     return { id, name, savedAt: keptTime(savedAt) };

@@ -7,12 +7,14 @@ import { all, close, open, run } from '../database/plain-file';
 export class SafeError extends Error {}
 
 /**
- * Copies the whole database as it is at this moment into one file, while servers go on saving: SQLite writes the copy out of one read transaction. It is whole or not there.
+ * Copies the whole database as it is at this moment into one file, while servers go on saving: SQLite writes the copy
+ * out of one read transaction. It is whole or not there.
  * @throws SafeError
  */
 export async function backup(file: string, destination: string): Promise<void> {
   if (!existsSync(file)) throw new SafeError(`There is no database ${file}.`);
-  if (existsSync(destination)) throw new SafeError(`${destination} is there already: name another file, or move that one away.`); // prettier-ignore
+  if (existsSync(destination))
+    throw new SafeError(`${destination} is there already: name another file, or move that one away.`);
   const part = `${destination}.part`;
   rmSync(part, { force: true });
   const database = await open(file, sqlite3.OPEN_READONLY);
@@ -31,7 +33,10 @@ export async function backup(file: string, destination: string): Promise<void> {
   }
 }
 
-/** Refuses a file that is no sound database of this application. @throws SafeError, StartupError of one that a newer version made */
+/**
+ * Refuses a file that is no sound database of this application. @throws SafeError, StartupError of one that a newer
+ * version made
+ */
 export async function wholeOrThrow(file: string): Promise<void> {
   const database = await open(file, sqlite3.OPEN_READONLY).catch(() => null);
   if (!database) throw new SafeError(`${file} cannot be opened.`);

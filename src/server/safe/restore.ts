@@ -5,8 +5,9 @@ import { all, close, open, run } from '../database/plain-file';
 import { SafeError, wholeOrThrow } from './backup';
 
 /**
- * Puts a copy in the place of the database. What was there is kept beside it, and its name is given back; null where nothing was there. A server has to be stopped first: that is
- * looked at, for a file that is changed under a server is lost.
+ * Puts a copy in the place of the database. What was there is kept beside it, and its name is given back; null where
+ * nothing was there. A server has to be stopped first: that is looked at, for a file that is changed under a server is
+ * lost.
  * @throws SafeError
  */
 export async function restore(source: string, file: string, now: Date = new Date()): Promise<string | null> {
@@ -14,7 +15,8 @@ export async function restore(source: string, file: string, now: Date = new Date
   // What a server wrote last stands there until it ends; without it the copy would be an older state than it seems.
   if (existsSync(`${source}-wal`) && statSync(`${source}-wal`).size > 0)
     throw new SafeError(
-      `${source} has a write-ahead log beside it, ${source}-wal: a server has it open, or ended in the middle. Take a copy with bin/tinwheel backup, or start a server on it once and stop it.`,
+      `${source} has a write-ahead log beside it, ${source}-wal: a server has it open, or ended in the middle. ` +
+        'Take a copy with bin/tinwheel backup, or start a server on it once and stop it.',
     );
   await wholeOrThrow(source);
   mkdirSync(dirname(file), { recursive: true });
@@ -24,7 +26,10 @@ export async function restore(source: string, file: string, now: Date = new Date
   try {
     if (existsSync(file)) {
       await aloneOrThrow(file);
-      aside = `${file.replace(/\.sqlite$/, '')}-before-restore-${now.toISOString().replace(/[-:.Z]/g, '').replace('T', '-')}.sqlite`; // prettier-ignore
+      aside = `${file.replace(/\.sqlite$/, '')}-before-restore-${now
+        .toISOString()
+        .replace(/[-:.Z]/g, '')
+        .replace('T', '-')}.sqlite`;
       renameSync(file, aside);
     }
     // What belongs to the file that was there must not be taken for this one's.
@@ -37,7 +42,10 @@ export async function restore(source: string, file: string, now: Date = new Date
   }
 }
 
-/** Refuses while another program has the database open: only one that is alone can leave the write-ahead log, which also brings everything into the one file. */
+/**
+ * Refuses while another program has the database open: only one that is alone can leave the write-ahead log, which also
+ * brings everything into the one file.
+ */
 async function aloneOrThrow(file: string): Promise<void> {
   const database = await open(file, sqlite3.OPEN_READWRITE);
   try {

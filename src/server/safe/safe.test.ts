@@ -44,7 +44,9 @@ test('a copy taken while ten clients save is whole, and put back it is the shelf
     saved += version - 1;
     expect(version).toBeLessThanOrEqual(last.get(id)!);
     // Every state up to the newest is there, and the newest is what stands on the shelf.
-    const states = (await again.revisions.findAll({ where: { trainId: id }, order: [['version', 'ASC']] })).map((row) => row.get()); // prettier-ignore
+    const states = (await again.revisions.findAll({ where: { trainId: id }, order: [['version', 'ASC']] })).map((row) =>
+      row.get(),
+    );
     expect(states.map((one) => one.version)).toEqual(Array.from({ length: version }, (_, i) => i + 1));
     expect(states.at(-1)!.document).toBe(document);
   }

@@ -55,7 +55,8 @@ export const keptRoute = ({ noun, kind, table }: BesideKeeping) =>
             : failure(
                 409,
                 'full',
-                `Beside this train ${MOST.beside} of them are kept, which is as many as there can be: remove some first.`,
+                `Beside this train ${MOST.beside} of them are kept, which is as ` +
+                  'many as there can be: remove some first.',
               );
         },
       ),

@@ -73,7 +73,8 @@ export async function copyBeside({ write }: Database, from: string, to: string):
   for (const [table, columns] of Object.entries(COPIED))
     await write(({ sql }) =>
       sql(
-        `INSERT OR IGNORE INTO ${table} (train_id, ${columns}) SELECT ?, ${columns} FROM ${table} WHERE train_id = ? ORDER BY ${table === 'log_entries' ? 'place' : 'id'}`,
+        `INSERT OR IGNORE INTO ${table} (train_id, ${columns}) SELECT ?, ${columns} FROM ${table} ` +
+          `WHERE train_id = ? ORDER BY ${table === 'log_entries' ? 'place' : 'id'}`,
         [to, from],
       ),
     );

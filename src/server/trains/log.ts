@@ -76,7 +76,10 @@ export const putEntryAside = (
     return 'put aside';
   });
 
-/** Adds entries, all or none. What is there already under an id stays as it is: a record is never changed, and a request sent twice adds once. */
+/**
+ * Adds entries, all or none. What is there already under an id stays as it is: a record is never changed, and a request
+ * sent twice adds once.
+ */
 export async function addToLog(
   { write }: Database,
   trainId: string,

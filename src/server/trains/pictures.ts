@@ -15,7 +15,10 @@ export const keepPicture = (
     return 'kept';
   });
 
-/** A kept picture, and whether it begins as one of its type does: the rest was looked at when it was kept. Null where none is kept. */
+/**
+ * A kept picture, and whether it begins as one of its type does: the rest was looked at when it was kept. Null where
+ * none is kept.
+ */
 export async function findPicture(
   { pictures }: Database,
   trainId: string,

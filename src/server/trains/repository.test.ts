@@ -96,7 +96,7 @@ describe('the shelf in a real database file', () => {
     expect(await listRevisions(database, 'pan-rake')).toHaveLength(2);
   });
 
-  test('the same key with another document is refused, an empty key is none, and what was deleted is made anew', async () => {
+  test('the same key with another document is refused, an empty key is none, the deleted is made anew', async () => {
     const id = await shelved(database, demoTrain('stirrer'), 'key-9');
     expect((await add(database, demoTrain('crawler'), 'key-9')).outcome).toBe('other request');
     const two = [await shelved(database, demoTrain('stirrer'), ''), await shelved(database, demoTrain('crawler'), '')];

@@ -12,7 +12,10 @@ export interface KeptTrain {
   readonly updatedAt: string;
   readonly name: string;
   readonly document: string;
-  /** Why the document does not read: it is damaged, kept by an older fault, or made by a later version. Null when it does. */
+  /**
+   * Why the document does not read: it is damaged, kept by an older fault, or made by a later version. Null when it
+   * does.
+   */
   readonly unreadable: string | null;
 }
 
@@ -53,9 +56,9 @@ export async function findDocument(
 }
 
 /**
- * Adds a document as a new train. With a key that names the request, asking again adds nothing: the train that the first made is told
- * once more. So a request whose answer was lost can be repeated. The same key with other content is refused, and once
- * its train was taken off the shelf it makes one anew.
+ * Adds a document as a new train. With a key that names the request, asking again adds nothing: the train that the
+ * first made is told once more. So a request whose answer was lost can be repeated. The same key with other content is
+ * refused, and once its train was taken off the shelf it makes one anew.
  */
 export async function addTrain(database: Database, checked: Checked, key: string | null = null): Promise<Saved> {
   if (!checked.ok) return { outcome: 'refused', problems: checked.problems };
@@ -96,8 +99,8 @@ async function idFor({ sql, trains }: Tables, key: string, document: string): Pr
 }
 
 /**
- * Saves a document over the version it started from; when that is no longer the newest, nothing is written. What was there need
- * not be readable: naming its version replaces it.
+ * Saves a document over the version it started from; when that is no longer the newest, nothing is written. What was
+ * there need not be readable: naming its version replaces it.
  */
 export async function saveTrain(database: Database, id: string, version: number, checked: Checked): Promise<Saved> {
   if (!checked.ok) return { outcome: 'refused', problems: checked.problems };

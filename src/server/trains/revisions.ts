@@ -45,7 +45,9 @@ export const findStateText = async (
   version: number,
 ): Promise<string | null> => (await revisions.findOne({ where: { trainId, version } }))?.get().document ?? null;
 
-/** The document as it was at a version, and why it does not read where it does not; null when that state is not kept. */
+/**
+ * The document as it was at a version, and why it does not read where it does not; null when that state is not kept.
+ */
 export async function findRevision(
   database: Database,
   trainId: string,
@@ -69,7 +71,8 @@ export async function nameRevision(
 
 /** Lets go of the states that need not be kept any more (see thinning.ts). */
 export async function thinRevisions(database: Database, trainId: string, now: Date): Promise<number> {
-  // Of what is younger all is kept, so that only the newest of it matters: a train that is saved often costs no more than another.
+  // Of what is younger all is kept, so that only the newest of it matters: a train that is saved often costs no more
+  // than another.
   const [old, [newest]] = await Promise.all([
     statesOf(database, { trainId, savedAt: { [Op.lt]: new Date(now.getTime() - KEPT_WHOLE_MS) } }),
     statesOf(database, { trainId }, 1),

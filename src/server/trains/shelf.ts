@@ -13,7 +13,10 @@ export interface ShelfPage {
 
 type ListedRow = Pick<TrainRow, 'id' | 'name' | 'version' | 'updatedAt' | 'summary' | 'summaryVersion'>;
 
-/** The trains by name, or a page of them, and how many there are. What a train does is worked out once for each version; listing writes nothing. */
+/**
+ * The trains by name, or a page of them, and how many there are. What a train does is worked out once for each version;
+ * listing writes nothing.
+ */
 export async function listShelf(
   database: Database,
   { from = 0, count = Infinity }: ShelfPage = {},
@@ -86,7 +89,10 @@ export function summariseSoon(database: Database, stored: Stored): void {
   due.set(key, timer.unref());
 }
 
-/** Keeps what a train does beside it, so that listing need not work it out; only for the version given, and no change of the train. */
+/**
+ * Keeps what a train does beside it, so that listing need not work it out; only for the version given, and no change of
+ * the train.
+ */
 export async function keepSummary({ write }: Database, { id, version, document }: Stored): Promise<void> {
   const summary = await summariseDocument(document);
   await write(({ trains }) =>

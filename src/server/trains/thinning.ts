@@ -21,8 +21,9 @@ const STEPS: readonly { readonly age: number; readonly every: number }[] = [
 ];
 
 /**
- * The versions that need not be kept any more. Everything of the last hour stays; then the last state of every ten minutes for a day, of
- * every hour for two weeks, of every day for good. Named states and the first and newest always stay.
+ * The versions that need not be kept any more. Everything of the last hour stays; then the last state of every ten
+ * minutes for a day, of every hour for two weeks, of every day for good. Named states and the first and newest always
+ * stay.
  */
 export function thinnedOut(states: readonly SavedState[], now: Date): number[] {
   const kept = new Set<string>();

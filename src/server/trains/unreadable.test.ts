@@ -75,7 +75,7 @@ test('a kept state that does not read says so', async () => {
   });
 });
 
-test('listing writes nothing, even where it has to work something out; a damaged summary is worked out anew', async () => {
+test('listing writes nothing, even where it has to work something out; a damaged summary is made anew', async () => {
   await database.write(({ sql }) => sql("UPDATE trains SET summary = 'nonsense' WHERE id = 'stirrer'"));
   await database.write(({ sql }) =>
     sql("UPDATE trains SET summary = NULL, summary_version = NULL WHERE id = 'crawler'"),
@@ -91,7 +91,9 @@ test('listing writes nothing, even where it has to work something out; a damaged
 });
 
 describe('one limit, measured on what is kept', () => {
-  /** Near the format's own limits everywhere: short as it is sent, longer as it is kept, with a line for every entry. */
+  /**
+   * Near the format's own limits everywhere: short as it is sent, longer as it is kept, with a line for every entry.
+   */
   function great(setAside: number): Train {
     const id = (kind: string, i: number) => `${kind}${i} `.padEnd(64, 'x');
     const couplers = Array.from({ length: 64 }, (_, i) => id('k', i));
@@ -129,7 +131,7 @@ describe('one limit, measured on what is kept', () => {
     };
   }
 
-  test('a document that a body carries but the shelf could not read again is refused, and nothing is written', async () => {
+  test('a document that the shelf could not read again is refused, and nothing is written', async () => {
     const train = great(400);
     expect(JSON.stringify(train).length).toBeLessThan(MAX_TRAIN_BYTES);
     expect(serialiseTrain(train).length).toBeGreaterThan(MAX_TRAIN_BYTES);

@@ -38,7 +38,10 @@ export function HelpPanel({ about, keys = [], onTour, onClose }: HelpProps) {
       ref={panel}
       tabIndex={-1}
       aria-label="Help"
-      className="fixed inset-y-0 right-0 z-40 flex w-full flex-col border-l border-base-content bg-base-100 text-sm shadow-lg focus-visible:outline-0 sm:w-96 print:hidden"
+      className={
+        'fixed inset-y-0 right-0 z-40 flex w-full flex-col border-l border-base-content bg-base-100 ' +
+        'text-sm shadow-lg focus-visible:outline-0 sm:w-96 print:hidden'
+      }
       onKeyDown={(event) => {
         if (event.key !== 'Escape') return;
         event.stopPropagation();

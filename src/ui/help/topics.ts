@@ -15,13 +15,18 @@ export interface Topic {
   readonly cautions: readonly CautionName[];
 }
 
-const RATIO = ['Ratio in/out or out/in', 'turns of the input for one of the output, as torque grows; or turns of the output for one of the input. In the bar, for every screen.'] as const; // prettier-ignore
+const RATIO = [
+  'Ratio in/out or out/in',
+  'turns of the input for one of the output, as torque grows; or turns of the ' +
+    'output for one of the input. In the bar, for every screen.',
+] as const;
 
 export const TOPICS = {
   Shelf: {
     question: 'Which trains do I keep?',
     steps: [
-      'Open a train by its picture. The menu on its card renames, copies, saves or deletes it; what is deleted can be put back.',
+      'Open a train by its picture. The menu on its card renames, copies, saves ' +
+        'or deletes it; what is deleted can be put back.',
       'New train begins with a pattern (a pair, a countershaft box, a planetary set) with your own counts.',
       'Import reads a train file. Examples brings the saltworks’ trains back as they were.',
       'Bundles saves trains with their logs, searches and revisions as one file, and opens one.',
@@ -32,13 +37,30 @@ export const TOPICS = {
   Bench: {
     question: 'How does it run in this position?',
     steps: [
-      'Choose a position by its key below, or press its name. The power path lights up on the drawing, and the Trace tells it part by part.',
+      'Choose a position by its key below, or press its name. The power path lights up ' +
+        'on the drawing, and the Trace tells it part by part.',
       'Click a clutch on the drawing to engage or release it: any combination can be tried.',
       'Click a tooth count to change it; right-click a part, or press E, for all that can be done with it.',
       'Turn exactly one turn and read the counters: they show the ratio as it is counted on the real thing.',
       'Working shows the sum as on paper, checked in several ways; Checks says what is wrong, why, and what to do.',
     ],
-    words: ['member', 'coupler', 'clutch', 'oneWay', 'driver', 'idler', 'countershaft', 'set', 'block', 'locked', 'neutral', 'openTorque', 'recirculating', 'ratio', 'revision'], // prettier-ignore
+    words: [
+      'member',
+      'coupler',
+      'clutch',
+      'oneWay',
+      'driver',
+      'idler',
+      'countershaft',
+      'set',
+      'block',
+      'locked',
+      'neutral',
+      'openTorque',
+      'recirculating',
+      'ratio',
+      'revision',
+    ],
     symbols: true,
     choices: [
       RATIO,
@@ -63,14 +85,16 @@ export const TOPICS = {
     steps: [
       'Each row is a position, each dot a coupler that is engaged: click to change, and every figure follows.',
       'Steps shows how even the ladder is; Grid shows boxes with ranges; Clicks follows the selectors.',
-      'Below: pictures, each shift in detail, influence of every tooth, all combinations that nobody listed, and another train beside this one.',
+      'Below: pictures, each shift in detail, influence of every tooth, all combinations ' +
+        'that nobody listed, and another train beside this one.',
     ],
     words: ['position', 'ratio', 'step', 'ideal', 'oneForOne', 'influence', 'locked', 'neutral', 'coupler'],
     choices: [
       RATIO,
       [
         'Ideal steps even or progressive',
-        'even: the same factor between all neighbours. Progressive: the steps grow smaller upward by one factor, as the load falls with speed less than the motor does',
+        'even: the same factor between all neighbours. Progressive: the steps grow smaller upward by ' +
+          'one factor, as the load falls with speed less than the motor does',
       ],
     ],
     cautions: ['figures'],
@@ -87,7 +111,8 @@ export const TOPICS = {
     choices: [
       [
         'It feels input speed, output torque, or goes by hand',
-        'what the shifter reads. By torque it can chatter in a gap, for torque is gone in neutral; by speed it does not know the load',
+        'what the shifter reads. By torque it can chatter in a gap, for torque is ' +
+          'gone in neutral; by speed it does not know the load',
       ],
       [
         'Between: neutral, hand-over, one-way clutch',
@@ -107,7 +132,8 @@ export const TOPICS = {
     choices: [
       [
         'Common factors',
-        'without one each tooth meets all of the other wheel, and wear evens out; with round ratios the same teeth meet again, which some prefer for timing and marking. Both are good practice',
+        'without one each tooth meets all of the other wheel, and wear evens out; with round ratios the same ' +
+          'teeth meet again, which some prefer for timing and marking. Both are good practice',
       ],
     ],
     cautions: ['figures'],
@@ -117,7 +143,8 @@ export const TOPICS = {
     steps: [
       'Choose the position, press the letter of what you read with, type the figures, press Enter.',
       'Each reading says whether it agrees, and which other position it would agree with.',
-      'The fault finder takes what each position was seen to do, lists what could be wrong, and proposes the next test.',
+      'The fault finder takes what each position was seen to do, lists what ' +
+        'could be wrong, and proposes the next test.',
     ],
     words: ['resolution', 'verdict', 'correction', 'suspect', 'ratio'],
     cautions: ['turning', 'springs', 'burst', 'licensed', 'local'],
@@ -138,7 +165,8 @@ export const TOPICS = {
     question: 'What goes to the workshop?',
     steps: [
       'What you see is the page: choose what is on it, then print it, or save it as PDF, HTML or Markdown.',
-      'Parts lists every wheel with its sizes; Shapes makes outlines and solids for the printer, the laser or the mill.',
+      'Parts lists every wheel with its sizes; Shapes makes outlines and ' +
+        'solids for the printer, the laser or the mill.',
     ],
     words: ['module', 'profile', 'ratio'],
     choices: [

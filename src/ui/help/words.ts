@@ -15,7 +15,8 @@ export const WORDS = {
   coupler: {
     word: 'Coupler',
     means:
-      'what joins two members, or a member and the frame, when it is engaged: clutch, brake, one-way clutch, sliding mesh',
+      'what joins two members, or a member and the frame, when it is engaged: ' +
+      'clutch, brake, one-way clutch, sliding mesh',
     also: 'element, shifter',
   },
   clutch: {
@@ -36,7 +37,8 @@ export const WORDS = {
   ratio: {
     word: 'Ratio',
     means:
-      'turns of the input for one of the output (in/out), or the other way round; every ratio says which. Ideal torque grows by in/out',
+      'turns of the input for one of the output (in/out), or the other way round; ' +
+      'every ratio says which. Ideal torque grows by in/out',
   },
   step: {
     word: 'Step, spread',
@@ -113,7 +115,8 @@ export const WORDS = {
   verdict: {
     word: 'Agrees, cannot tell',
     means:
-      'it agrees when the computed figure lies in the reading’s interval; it cannot tell when another position’s does as well',
+      'it agrees when the computed figure lies in the reading’s interval; it ' +
+      'cannot tell when another position’s does as well',
   },
   correction: {
     word: 'Correction',
@@ -135,7 +138,8 @@ export const WORDS = {
   profile: {
     word: 'Outline',
     means:
-      'tooth shape as a rack of 20° (or your angle) would cut it, with its root fillet; STL is the solid, DXF and SVG the outline',
+      'tooth shape as a rack of 20° (or your angle) would cut it, with its root ' +
+      'fillet; STL is the solid, DXF and SVG the outline',
   },
   bundle: {
     word: 'Bundle',

@@ -1,6 +1,6 @@
 /**
- * The fonts that the page is using now as style rules that carry the fonts in themselves, for a picture that leaves the page.
- * Fonts come from this very site.
+ * The fonts that the page is using now as style rules that carry the fonts in themselves, for a picture that leaves the
+ * page. Fonts come from this very site.
  */
 export async function embeddedFonts(): Promise<string> {
   const loaded = new Set(
@@ -25,7 +25,10 @@ export async function embeddedFonts(): Promise<string> {
       const address = /url\("?([^")]+)"?\)/.exec(style.getPropertyValue('src'))?.[1];
       if (address === undefined) return '';
       const font = await (await fetch(new URL(address, parentStyleSheet?.href ?? location.href))).blob();
-      return `@font-face{font-family:${style.getPropertyValue('font-family')};font-weight:${style.getPropertyValue('font-weight')};unicode-range:${style.getPropertyValue('unicode-range')};src:url(${await dataAddress(font)})}`;
+      const described = ['font-family', 'font-weight', 'unicode-range'].map(
+        (name) => `${name}:${style.getPropertyValue(name)}`,
+      );
+      return `@font-face{${described.join(';')};src:url(${await dataAddress(font)})}`;
     }),
   );
   return texts.join('');

@@ -1,4 +1,6 @@
-/** What the styles of the page say of a drawing, and a file has to say itself: with what each is when nothing is said. */
+/**
+ * What the styles of the page say of a drawing, and a file has to say itself: with what each is when nothing is said.
+ */
 const LINES = {
   'fill-opacity': '1',
   'stroke-width': '',
@@ -22,8 +24,8 @@ export const SCREEN_ONLY = 'data-screen-only';
 export const ZOOMED = 'data-zoomed';
 
 /**
- * A drawing of the page as an SVG of its own: every element says how it looks, nothing refers to the page's styles, and what only serves
- * the screen is left out. `title` is what the file is called inside; `css` is put into it.
+ * A drawing of the page as an SVG of its own: every element says how it looks, nothing refers to the page's styles, and
+ * what only serves the screen is left out. `title` is what the file is called inside; `css` is put into it.
  */
 export function standaloneSvg(drawing: SVGSVGElement, title: string, background: string, css = ''): string {
   const copy = drawing.cloneNode(true) as SVGSVGElement;

@@ -27,7 +27,11 @@ export function SheetEndView({ station, name, scale, train }: Props) {
     <figure className={scale ? 'tw-end-view' : 'tw-end-view tw-small'}>
       <svg
         viewBox={`${left - room} ${top - room} ${width} ${height}`}
-        style={scale ? { width: `${width * scale.paperPerMm}mm`, height: `${height * scale.paperPerMm}mm` } : { width: '80mm' }} // prettier-ignore
+        style={
+          scale
+            ? { width: `${width * scale.paperPerMm}mm`, height: `${height * scale.paperPerMm}mm` }
+            : { width: '80mm' }
+        }
         role="img"
         aria-label={`End view of ${name}`}
       >

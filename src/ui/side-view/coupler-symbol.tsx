@@ -60,7 +60,10 @@ function Joint({
           <path d={`M -4 -9 V 9 M ${apart - 2} -10 Q ${apart + 5} 0 ${apart - 2} 10`} {...ink} />
         ) : coupler.style === 'dog' || coupler.style === 'synchro' || coupler.style === 'pin' ? (
           <path
-            d={`M ${-apart} -9 v 4 h 2.4 v 5 h -2.4 v 5 h 2.4 v 4 M ${apart + 1} -9 h -2 v 4 h 2.4 v 5 h -2.4 v 5 h 2.4 v 4`}
+            d={
+              `M ${-apart} -9 v 4 h 2.4 v 5 h -2.4 v 5 h 2.4 v 4 M ${apart + 1} -9 ` +
+              'h -2 v 4 h 2.4 v 5 h -2.4 v 5 h 2.4 v 4'
+            }
             {...ink}
             strokeWidth={closed ? 2.6 : 1.8}
           />
@@ -86,7 +89,10 @@ function OneWay({ ink, overruns, mirrored }: { ink: Ink; overruns: boolean; mirr
       <path d="M -4.5 -10 V 10 M 4.5 -10 L 6.5 10" {...ink} strokeWidth={overruns ? 1.6 : ink.strokeWidth} />
       <circle r={3.4} {...ink} fill={overruns ? 'none' : ink.stroke} strokeWidth={1.6} strokeDasharray="none" />
       <path
-        d={`M ${mirrored ? 4 : -4} -13 h ${mirrored ? -8 : 8} m ${mirrored ? 3 : -3} -2.5 l ${mirrored ? -3 : 3} 2.5 l ${mirrored ? 3 : -3} 2.5`}
+        d={
+          `M ${mirrored ? 4 : -4} -13 h ${mirrored ? -8 : 8} m ${mirrored ? 3 : -3} -2.5 l ` +
+          `${mirrored ? -3 : 3} 2.5 l ${mirrored ? 3 : -3} 2.5`
+        }
         {...ink}
         strokeWidth={1.3}
         strokeDasharray="none"

@@ -62,7 +62,10 @@ export function GearOutline({ shape: gear, type, stroke, fill, lit = false }: Pr
     case 'planet':
       return (
         <path
-          d={`M ${x - halfWidth} ${y - radius} H ${x + halfWidth} M ${x} ${y - radius} V ${y + radius} M ${x - halfWidth} ${y + radius} H ${x + halfWidth}`}
+          d={
+            `M ${x - halfWidth} ${y - radius} H ${x + halfWidth} M ${x} ${y - radius} V ` +
+            `${y + radius} M ${x - halfWidth} ${y + radius} H ${x + halfWidth}`
+          }
           {...ink}
           fill="none"
           strokeWidth={lit ? 4 : 2.8}
@@ -71,14 +74,20 @@ export function GearOutline({ shape: gear, type, stroke, fill, lit = false }: Pr
     case 'side':
       return (
         <path
-          d={`M ${x - halfWidth} ${y + radius} L ${x - halfWidth} ${y - radius + 6} L ${x + halfWidth} ${y - radius} L ${x + halfWidth} ${y + radius} Z`}
+          d={
+            `M ${x - halfWidth} ${y + radius} L ${x - halfWidth} ${y - radius + 6} L ` +
+            `${x + halfWidth} ${y - radius} L ${x + halfWidth} ${y + radius} Z`
+          }
           {...ink}
         />
       );
     case 'top':
       return (
         <path
-          d={`M ${x - halfWidth} ${y - radius} H ${x + halfWidth} L ${x + halfWidth - 6} ${y + radius} H ${x - halfWidth + 6} Z`}
+          d={
+            `M ${x - halfWidth} ${y - radius} H ${x + halfWidth} L ` +
+            `${x + halfWidth - 6} ${y + radius} H ${x - halfWidth + 6} Z`
+          }
           {...ink}
         />
       );

@@ -17,7 +17,8 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route({
   /** Trains with everything beside them as one zip: `?train=…` for each, or everything there is. */
   GET: async (request) => {
     const ids = new URL(request.url).searchParams.getAll('train');
-    if (ids.length > MOST_TRAINS) return failure(400, 'bad-request', `Ask for up to ${MOST_TRAINS} trains, or for everything.`); // prettier-ignore
+    if (ids.length > MOST_TRAINS)
+      return failure(400, 'bad-request', `Ask for up to ${MOST_TRAINS} trains, or for everything.`);
     const { file, sql } = await database();
     for (const id of ids)
       if ((await sql('SELECT 1 FROM trains WHERE id = ? AND deleted_at IS NULL', [id])).length === 0)
@@ -36,7 +37,10 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route({
     });
   },
 
-  /** What a bundle would bring; with `?restore`, brings it: `train-ID=skip|both|replace` for a train that is there already, which is skipped where nothing is said. */
+  /**
+   * What a bundle would bring; with `?restore`, brings it: `train-ID=skip|both|replace` for a train that is there
+   * already, which is skipped where nothing is said.
+   */
   POST: async (request) => {
     const { searchParams } = new URL(request.url);
     const choices = choicesIn(searchParams);
@@ -45,7 +49,11 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route({
     return inTemporaryFolder(opened.file, async (folder) => {
       const [path, stagingFile] = [join(folder, 'bundle.zip'), join(folder, 'staged.sqlite')];
       if (!(await keepBody(request, path)))
-        return failure(413, 'too-large', `This file is larger than ${megabytes(BUNDLE_LIMITS.zip)}, which is more than a bundle can have.`); // prettier-ignore
+        return failure(
+          413,
+          'too-large',
+          `This file is larger than ${megabytes(BUNDLE_LIMITS.zip)}, which is more than a bundle can have.`,
+        );
       const plan = await readBundle(opened.file, path, stagingFile, request.signal);
       if (!plan.ok) return failure(422, 'bad-bundle', plan.message);
       if (!searchParams.has('restore')) return Response.json({ plan: plan.value });

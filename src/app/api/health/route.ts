@@ -6,7 +6,10 @@ import { route } from '@/server/route';
 import { version } from '../../../../package.json';
 
 export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route({
-  /** Is the server well: its version, whether its database answers, the room left on the disk, and its worker threads. 503 with the reason where the database does not. */
+  /**
+   * Is the server well: its version, whether its database answers, the room left on the disk, and its worker threads.
+   * 503 with the reason where the database does not.
+   */
   GET: async () => {
     const { sql, trains, file } = await database();
     await sql('PRAGMA schema_version');

@@ -9,7 +9,10 @@ import { listShelf, summariseSoon } from '@/server/trains/shelf';
 const MOST_LISTED = 500;
 
 export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route({
-  /** The trains on the shelf by name, without their documents: all, or a page of them (?from=200&count=100) with how many there are. */
+  /**
+   * The trains on the shelf by name, without their documents: all, or a page of them (?from=200&count=100) with how
+   * many there are.
+   */
   GET: async (request) => {
     const { searchParams } = new URL(request.url);
     const asked = { from: Number(searchParams.get('from') ?? 0), count: Number(searchParams.get('count') ?? Infinity) };
@@ -24,7 +27,10 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route({
     return Response.json({ trains: rows, total });
   },
 
-  /** Puts a document on the shelf as a new train; what is kept beside another one goes along where it is a copy of that (?beside=its-id). */
+  /**
+   * Puts a document on the shelf as a new train; what is kept beside another one goes along where it is a copy of that
+   * (?beside=its-id).
+   */
   POST: async (request) => {
     const body = await readTrain(request, null);
     if (!body.ok) return body.response;

@@ -24,7 +24,10 @@ export class Grid {
   readonly net: Int16Array;
   /** Directions in which the net on a cell leaves it, as bits. */
   readonly links: Uint8Array;
-  /** Of every cell its column, its row, and the cells in directions 0 right, 1 inward, 2 left, 3 outward; −1 over the edge. */
+  /**
+   * Of every cell its column, its row, and the cells in directions 0 right, 1 inward, 2 left, 3 outward; −1 over the
+   * edge.
+   */
   readonly column: Int16Array;
   readonly row: Int16Array;
   readonly neighbours: Int32Array;

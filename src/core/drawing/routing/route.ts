@@ -31,7 +31,10 @@ export function workFor(planes: readonly HalfPlane[], train: Train, drafts: Draf
   );
 }
 
-/** routeHalfPlane in full, or what it found for the same half plane before: it comes back with every edit that does not change its shape. */
+/**
+ * routeHalfPlane in full, or what it found for the same half plane before: it comes back with every edit that does not
+ * change its shape.
+ */
 export function draftRoute(plane: HalfPlane, train: Train, drafts: Drafts, effort: Effort): Draft<Routed> {
   const key = routeKey(plane, train);
   const known = drafts.route(key);
@@ -63,7 +66,8 @@ const CROWDING = 12;
 /**
  * Finds every member's lines and every coupler's place in a half plane by negotiated congestion (PathFinder, McMurchie
  * and Ebeling 1995): each round takes up one member after the other and lays it anew among the rest, then the couplers;
- * crossing and sharing get dearer every round, and dearest where they happened before. One round is always made; the effort ends the others.
+ * crossing and sharing get dearer every round, and dearest where they happened before. One round is always made; the
+ * effort ends the others.
  */
 export function routeHalfPlane(plane: HalfPlane, train: Train, rounds: number, effort: Effort): Draft<Routed> {
   const members = membersOf(plane, train);
@@ -288,7 +292,10 @@ function wayBack(field: Field, last: number): Piece {
   return pieceOf(cells, links, field.cost[last]!);
 }
 
-/** Puts a coupler on the cheapest way between two members' lines, where three free cells stand in a row. A member −1 is the frame, a member without cells starts anywhere. */
+/**
+ * Puts a coupler on the cheapest way between two members' lines, where three free cells stand in a row. A member −1 is
+ * the frame, a member without cells starts anywhere.
+ */
 function layLink(
   grid: Grid,
   { id, a, b }: Joint,
@@ -333,7 +340,10 @@ function layLink(
   };
 }
 
-/** Cheapest way for one side of a coupler to stand on a cell. The frame is all round: it wants to be reached outward, with nothing in between. */
+/**
+ * Cheapest way for one side of a coupler to stand on a cell. The frame is all round: it wants to be reached outward,
+ * with nothing in between.
+ */
 function arrival(
   grid: Grid,
   field: Field | null,

@@ -1,6 +1,9 @@
 import type { Cell } from '../half-plane';
 
-/** A coupler's symbol: its middle cell, and the direction from joins[0] to joins[1]: 0 right, 1 inward, 2 left, 3 outward. */
+/**
+ * A coupler's symbol: its middle cell, and the direction from joins[0] to joins[1]: 0 right, 1 inward, 2 left, 3
+ * outward.
+ */
 export interface SymbolPlace {
   readonly coupler: string;
   readonly at: Cell;

@@ -29,8 +29,9 @@ export interface Window {
 }
 
 /**
- * Dijkstra over (cell, direction of arrival): bends cost, and so does what is in the way. States wait in buckets as wide as the
- * cheapest step (Denardo and Fox 1979), so none in a bucket can shorten the way to another in it. With `stop`, ends at the nearest such cell.
+ * Dijkstra over (cell, direction of arrival): bends cost, and so does what is in the way. States wait in buckets as
+ * wide as the cheapest step (Denardo and Fox 1979), so none in a bucket can shorten the way to another in it. With
+ * `stop`, ends at the nearest such cell.
  */
 export function spread(
   grid: Grid,

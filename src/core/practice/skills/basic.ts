@@ -9,7 +9,9 @@ import type { Ask } from './skill';
 export const basic: Ask = ({ train }, draw) => {
   const sets = structureOf(train).figures.flatMap((figure) =>
     figure.kind === 'set'
-      ? figure.planes.flatMap(({ sun, planets, ring }) => (sun && ring && planets.length === 1 ? [{ carrier: figure.carrier, sun, ring }] : [])) // prettier-ignore
+      ? figure.planes.flatMap(({ sun, planets, ring }) =>
+          sun && ring && planets.length === 1 ? [{ carrier: figure.carrier, sun, ring }] : [],
+        )
       : [],
   );
   const set = draw.pick(sets);
@@ -24,7 +26,9 @@ export const basic: Ask = ({ train }, draw) => {
   }[holds];
   return {
     position: null,
-    text: `A set by itself, ${set.sun.teeth} on ${sun} and ${set.ring.teeth} on ${ring}, planets on ${carrier}: ${asked.held} is held. How many turns of ${asked.of} make one turn of ${asked.one}?`,
+    text:
+      `A set by itself, ${set.sun.teeth} on ${sun} and ${set.ring.teeth} on ${ring}, planets on ${carrier}: ` +
+      `${asked.held} is held. How many turns of ${asked.of} make one turn of ${asked.one}?`,
     answer: { kind: 'number', value: size(asked.right), unit: '' },
     slips: slipsApart(asked.right, [
       ['own-turn-forgotten', holds === 'carrier' ? add(r, ONE) : sub(asked.right, ONE)],

@@ -3,7 +3,9 @@ import type { Ask } from './skill';
 
 /** What is let go and what is put in between two positions. */
 export const change: Ask = ({ train, places }, draw) => {
-  const able = train.couplers.filter((one) => one.type !== 'one-way' || one.control === 'selectable').map(({ id }) => id); // prettier-ignore
+  const able = train.couplers
+    .filter((one) => one.type !== 'one-way' || one.control === 'selectable')
+    .map(({ id }) => id);
   const [from, to] = draw.shuffled(places);
   if (!from || !to) return undefined;
   const off = from.engaged.filter((id) => !to.engaged.includes(id));

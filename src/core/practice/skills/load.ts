@@ -26,7 +26,11 @@ export const load: Ask = (subject, draw) => {
   const wrong = sum(loads.map(({ torque, speed }) => mul(torque, inverse(speed))));
   return {
     position: place.id,
-    text: `In position ${place.name}, without losses: ${listed(loads.map(({ id, torque }) => `a load of ${toFraction(torque)} N·m holds ${memberName(train, id)}`))}. What torque has to be put in, in N·m?`,
+    text:
+      `In position ${place.name}, without losses: ` +
+      listed(loads.map(({ id, torque }) => `a load of ${toFraction(torque)} N·m holds ${memberName(train, id)}`)) +
+      '. ' +
+      'What torque has to be put in, in N·m?',
     answer: { kind: 'number', value: size(put), unit: 'N·m' },
     slips: slipsApart(put, [['torque-like-speed', wrong], ...tenfold(put)]),
     working: [

@@ -7,7 +7,9 @@ const MOST = 6;
 /** Forward positions in their order, the slowest output first. */
 export const order: Ask = ({ driving }, draw) => {
   const forward = draw.shuffled(driving.filter(({ ratio }) => sign(ratio) > 0));
-  const apart = forward.filter((one, i) => forward.findIndex((other) => compare(one.ratio, other.ratio) === 0) === i).slice(0, MOST); // prettier-ignore
+  const apart = forward
+    .filter((one, i) => forward.findIndex((other) => compare(one.ratio, other.ratio) === 0) === i)
+    .slice(0, MOST);
   if (apart.length < 3) return undefined;
   const sorted = [...apart].sort((a, b) => compare(abs(b.ratio), abs(a.ratio)));
   return {

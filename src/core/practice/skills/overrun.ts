@@ -12,7 +12,9 @@ export const overrun: Ask = (subject, draw) => {
   const [id, how] = own;
   return {
     position: place.id,
-    text: `In position ${place.name}: does the one-way clutch ${couplerName(subject.train, id)} hold, or does it overrun?`,
+    text:
+      `In position ${place.name}: does the one-way clutch ` +
+      `${couplerName(subject.train, id)} hold, or does it overrun?`,
     answer: { kind: 'choice', value: how === 'holds' ? CHOICES[0] : CHOICES[1], choices: CHOICES },
     slips: [],
     working: workingLines(subject, place),

@@ -12,7 +12,9 @@ export const pair: Ask = ({ train }, draw) => {
   const right = fraction(driven.teeth, driver.teeth);
   return {
     position: null,
-    text: `A gear of ${driver.teeth} teeth drives one of ${driven.teeth}, both on shafts that stay where they are. What is the ratio of the pair (in/out)?`,
+    text:
+      `A gear of ${driver.teeth} teeth drives one of ${driven.teeth}, both on shafts that ` +
+      'stay where they are. What is the ratio of the pair (in/out)?',
     answer: { kind: 'number', value: size(right), unit: '' },
     slips: slipsApart(right, [['upside-down', inverse(right)], ...tenfold(right)]),
     working: [`driven over driver: ${driven.teeth}/${driver.teeth} = ${size(right)}`],

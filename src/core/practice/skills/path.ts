@@ -12,7 +12,9 @@ export const path: Ask = ({ train, driving, central }, draw) => {
   if (value.length < 2 || value.some((id) => !central.includes(id))) return undefined;
   return {
     position: place.id,
-    text: `In position ${place.name}: through which members does power go? Take them in order, from the input to the output.`,
+    text:
+      `In position ${place.name}: through which members does power go? Take ` +
+      'them in order, from the input to the output.',
     answer: { kind: 'order', value, of: 'members', choices: central },
     slips: [{ value: [...value].reverse().join(), slip: 'the-other-way-round' }],
     working: [value.map((id) => memberName(train, id)).join(' → ')],

@@ -12,7 +12,10 @@ export const removed: Ask = ({ train, driving, central }, draw) => {
   if (!place || !gear) return undefined;
   const without = withoutGear(train, gear.id);
   const left = new Set(without.couplers.map(({ id }) => id));
-  const solved = solveEngaged(openTrain(networkOf(without)), place.engaged.filter((id) => left.has(id))); // prettier-ignore
+  const solved = solveEngaged(
+    openTrain(networkOf(without)),
+    place.engaged.filter((id) => left.has(id)),
+  );
   if (solved.status === 'locked') return undefined;
   const value = central
     .filter((id) => {
@@ -22,11 +25,14 @@ export const removed: Ask = ({ train, driving, central }, draw) => {
     .sort();
   return {
     position: place.id,
-    text: `In position ${place.name} the gear of ${gearName(train, gear)} is taken out. Which members does the input still turn, itself included?`,
+    text:
+      `In position ${place.name} the gear of ${gearName(train, gear)} is taken out. ` +
+      'Which members does the input still turn, itself included?',
     answer: { kind: 'parts', value, of: 'members', choices: central },
     slips: [],
     working: [
-      `Without it the train is ${solved.status === 'drive' ? 'still driving' : solved.status}; still turned: ${listed(value.map((id) => memberName(train, id))) || 'nothing'}.`,
+      `Without it the train is ${solved.status === 'drive' ? 'still driving' : solved.status}; still ` +
+        `turned: ${listed(value.map((id) => memberName(train, id))) || 'nothing'}.`,
     ],
   };
 };

@@ -8,14 +8,18 @@ import type { Ask } from './skill';
 export const speed: Ask = (subject, draw) => {
   const { train } = subject;
   const place = draw.pick(subject.driving);
-  const turning = [...(place?.figures.values() ?? [])].filter((one) => one.speed && !isZero(one.speed) && one.id !== train.input); // prettier-ignore
+  const turning = [...(place?.figures.values() ?? [])].filter(
+    (one) => one.speed && !isZero(one.speed) && one.id !== train.input,
+  );
   const member = draw.pick(turning);
   if (!place || !member?.speed) return undefined;
   const input = fraction(draw.whole(2, 30) * 30, 1);
   const right = mul(abs(member.speed), input);
   return {
     position: place.id,
-    text: `In position ${place.name} the input turns at ${size(input)} rpm. How fast does ${memberName(train, member.id)} turn, in rpm?`,
+    text:
+      `In position ${place.name} the input turns at ${size(input)} rpm. How fast ` +
+      `does ${memberName(train, member.id)} turn, in rpm?`,
     answer: { kind: 'number', value: size(right), unit: 'rpm' },
     slips: slipsApart(right, [['upside-down', mul(input, inverse(abs(member.speed)))], ...tenfold(right)]),
     working: [

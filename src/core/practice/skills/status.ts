@@ -18,7 +18,10 @@ export const status: Ask = ({ train, open }, draw) => {
   const names = engaged.map((id) => couplerName(train, id));
   return {
     position: null,
-    text: `Engaged ${names.length === 0 ? 'is nothing' : `${names.length === 1 ? 'is' : 'are'} ${listed(names)}`}. Does the train drive, is it neutral, or is it locked?`,
+    text:
+      'Engaged ' +
+      `${names.length === 0 ? 'is nothing' : `${names.length === 1 ? 'is' : 'are'} ${listed(names)}`}. ` +
+      'Does the train drive, is it neutral, or is it locked?',
     answer: { kind: 'choice', value, choices: CHOICES },
     slips: [],
     working:

@@ -23,7 +23,9 @@ export const tooth: Ask = (subject, draw) => {
   const gear = train.gears.find((one) => one.id === id)!;
   return {
     position: place.id,
-    text: `The gear of ${gear.teeth} teeth on ${memberName(train, gear.member)} gets ${gear.teeth + 1}. What is the ratio of position ${place.name} then (in/out)?`,
+    text:
+      `The gear of ${gear.teeth} teeth on ${memberName(train, gear.member)} gets ` +
+      `${gear.teeth + 1}. What is the ratio of position ${place.name} then (in/out)?`,
     answer: { kind: 'number', value: size(right), unit: '' },
     slips: slipsApart(right, [
       ['one-tooth-on-the-other', ratioWith(other)],

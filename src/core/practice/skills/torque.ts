@@ -12,7 +12,9 @@ export const torque: Ask = (subject, draw) => {
   const right = mul(abs(place.ratio), input);
   return {
     position: place.id,
-    text: `In position ${place.name}, without losses: ${size(input)} N·m are put in. What torque is there at the output, in N·m?`,
+    text:
+      `In position ${place.name}, without losses: ${size(input)} N·m are put ` +
+      'in. What torque is there at the output, in N·m?',
     answer: { kind: 'number', value: size(right), unit: 'N·m' },
     slips: slipsApart(right, [['torque-like-speed', mul(input, inverse(abs(place.ratio)))], ...tenfold(right)]),
     working: [...workingLines(subject, place), `${size(input)} N·m × ${size(place.ratio)} = ${size(right)} N·m`],

@@ -17,7 +17,10 @@ const MATE: Record<Gear['type'], Gear['type']> = {
   pulley: 'pulley',
 };
 
-/** A gear on a shaft of its own that meshes with this one: same module, and the kind that runs with it (sprocket with sprocket). */
+/**
+ * A gear on a shaft of its own that meshes with this one: same module, and the kind that runs with it (sprocket with
+ * sprocket).
+ */
 export function addMeshingGear(train: Train, gearId: string, teeth: number): Addition {
   const gear = gearOf(train, gearId);
   if (!gear) return refusedAddition(`There is no gear "${gearId}".`);
@@ -81,7 +84,10 @@ export function addIdlerBetween(train: Train, meshId: string, teeth: number): Ad
   );
 }
 
-/** A simple planetary set round a member, which becomes its sun: planets, a carrier and a ring. Planet and ring follow from the counts (ring = sun + 2 planets). */
+/**
+ * A simple planetary set round a member, which becomes its sun: planets, a carrier and a ring. Planet and ring follow
+ * from the counts (ring = sun + 2 planets).
+ */
 export function addSetRound(train: Train, member: string, sunTeeth: number, planetTeeth: number): Addition {
   if (!memberOf(train, member)) return refusedAddition(`There is no member "${member}".`);
   const carrier = freshId(train.members, 'carrier');
@@ -131,7 +137,9 @@ export function addStep(train: Train, planet: string, planetTeeth: number, sunTe
   );
 }
 
-/** A clutch between two members, a brake where one is the frame; both must turn about one line, which the format checks. */
+/**
+ * A clutch between two members, a brake where one is the frame; both must turn about one line, which the format checks.
+ */
 export function addCoupler(train: Train, type: 'clutch' | 'one-way', a: string, b: string): Addition {
   const kind = type === 'clutch' && (a === FRAME || b === FRAME) ? 'brake' : type;
   const id = freshId(train.couplers, nextLetter(train));

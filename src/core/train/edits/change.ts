@@ -42,7 +42,9 @@ export const changeMember = (train: Train, id: string, change: MemberChange): Ed
 export const changeMesh = (train: Train, id: string, change: MeshChange): Edit =>
   changeOne(train, 'meshes', id, 'mesh', change);
 
-/** Changes a coupler's name, style, capacity or control; a one-way clutch that is always on is engaged in no position. */
+/**
+ * Changes a coupler's name, style, capacity or control; a one-way clutch that is always on is engaged in no position.
+ */
 export function changeCoupler(train: Train, id: string, change: CouplerChange): Edit {
   const alwaysOn = change.control === 'always';
   const positions = alwaysOn
@@ -51,7 +53,10 @@ export function changeCoupler(train: Train, id: string, change: CouplerChange): 
   return changeOne({ ...train, positions }, 'couplers', id, 'coupler', change);
 }
 
-/** Makes a gear one of another kind. Bevel and worm meshes say which way they turn: opposite, until it is changed; others follow from their kinds. */
+/**
+ * Makes a gear one of another kind. Bevel and worm meshes say which way they turn: opposite, until it is changed;
+ * others follow from their kinds.
+ */
 export function setGearType(train: Train, id: string, type: Gear['type']): Edit {
   const kinds = new Map(train.gears.map((gear) => [gear.id, gear.id === id ? type : gear.type]));
   const meshes = train.meshes.map((mesh): Mesh => {

@@ -11,7 +11,7 @@ const stirrer = demoTrain('stirrer');
 const clipOf = (clip: Clip | null): Clip => clip!;
 
 describe('copy and paste', () => {
-  test('a wheel comes with its clutch and a driver beside the first, and drives like the one it was copied from', () => {
+  test('a wheel comes with its clutch and a driver beside the first, and drives like the one it is copied from', () => {
     const pasted = pastePart(rake, clipOf(copyPart(rake, { kind: 'member', id: 'w2' })));
     const train = done(pasted);
     expect(pasted.ok && pasted.added).toEqual({ kind: 'member', id: 'w2 2' });

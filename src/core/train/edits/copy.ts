@@ -15,7 +15,10 @@ const clipSchema = z.strictObject({
   couplers: z.array(couplerSchema).check(z.maxLength(LIMITS.couplers)),
 });
 
-/** A part that was copied: with a member its gears and the planets it carries, with a gear its meshes, with both what couples them. */
+/**
+ * A part that was copied: with a member its gears and the planets it carries, with a gear its meshes, with both what
+ * couples them.
+ */
 export type Clip = z.infer<typeof clipSchema>;
 
 /** Reads a clip from its text; null when it is none. */
@@ -28,7 +31,10 @@ export function readClip(text: string): Clip | null {
   }
 }
 
-/** Copies a part with its connections; null when there is no such part, or when it cannot stand alone (a mesh, a sliding mesh). */
+/**
+ * Copies a part with its connections; null when there is no such part, or when it cannot stand alone (a mesh, a sliding
+ * mesh).
+ */
 export function copyPart(train: Train, { kind, id }: PartRef): Clip | null {
   if (kind === 'mesh') return null;
   const members = new Set(kind === 'member' ? [id] : []);
@@ -61,8 +67,9 @@ export function copyPart(train: Train, { kind, id }: PartRef): Clip | null {
 }
 
 /**
- * Pastes a copied part: new ids for what was copied, and where it is the train it was copied from, the old connections to what is still
- * there; `elsewhere`, in another train, it brings only what was copied. The new part starts in no position and is no output.
+ * Pastes a copied part: new ids for what was copied, and where it is the train it was copied from, the old connections
+ * to what is still there; `elsewhere`, in another train, it brings only what was copied. The new part starts in no
+ * position and is no output.
  */
 export function pastePart(train: Train, clip: Clip, elsewhere = false): Addition {
   const members = renumbered(train.members, clip.members);
@@ -116,8 +123,8 @@ export function pastePart(train: Train, clip: Clip, elsewhere = false): Addition
 }
 
 /**
- * Where a pasted gear turns about the line of the one it was copied from, the two cannot stand in one place: what it meshes with gets
- * a second gear like it on the same shaft. `copied` names the original of every pasted gear.
+ * Where a pasted gear turns about the line of the one it was copied from, the two cannot stand in one place: what it
+ * meshes with gets a second gear like it on the same shaft. `copied` names the original of every pasted gear.
  */
 function withMates(train: Train, copied: ReadonlyMap<string, string>): Train {
   const axes = axesOf(train);

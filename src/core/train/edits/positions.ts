@@ -14,7 +14,8 @@ export function keepPosition(train: Train, name: string, engaged: readonly strin
 }
 
 /**
- * Takes over a list of positions: what bears the name of a position that is there says what else is engaged in it, the rest is new.
+ * Takes over a list of positions: what bears the name of a position that is there says what else is engaged in it, the
+ * rest is new.
  * @param replace everything that is there goes, and only the list stays; positions of the same name keep their id.
  */
 export function takePositions(

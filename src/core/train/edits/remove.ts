@@ -12,8 +12,9 @@ export interface Removal {
 }
 
 /**
- * What removing a part takes along: with a gear its meshes, with a mesh the sliding that moves it, with a member its gears, the planets it
- * carries and the couplers on it. A member that loses its last gear or planet goes too, unless it has a task or couplers enough to be a link.
+ * What removing a part takes along: with a gear its meshes, with a mesh the sliding that moves it, with a member its
+ * gears, the planets it carries and the couplers on it. A member that loses its last gear or planet goes too, unless it
+ * has a task or couplers enough to be a link.
  */
 export function whatGoes(train: Train, { kind, id }: PartRef): Removal {
   const gone = {
@@ -41,7 +42,10 @@ export function whatGoes(train: Train, { kind, id }: PartRef): Removal {
 
 type Gone = Readonly<Record<'gear' | 'member' | 'mesh' | 'coupler', ReadonlySet<string>>>;
 
-/** Has a member nothing on it, and no task as input or output? Without its last gear or planet one coupler leads nowhere, two make it a link. */
+/**
+ * Has a member nothing on it, and no task as input or output? Without its last gear or planet one coupler leads
+ * nowhere, two make it a link.
+ */
 function isLeftBare({ members, gears, couplers, input, outputs }: Train, id: string, gone: Gone | null): boolean {
   if (id === FRAME || id === input || outputs.includes(id)) return false;
   const own = [

@@ -13,7 +13,10 @@ import { useEachFrame } from './turns';
 /** Nobody reads figures that change faster. */
 const READABLE_MS = 90;
 
-/** Turns of every member since the last reset, exact as soon as it stands, and teeth of each of its gears that went past. */
+/**
+ * Turns of every member since the last reset, exact as soon as it stands, and teeth of each of its gears that went
+ * past.
+ */
 export function CounterTable() {
   const train = useTrain((state) => state.train);
   const turned = useBench((state) => state.turned);

@@ -11,9 +11,9 @@ const LONGEST_MS = 4000;
 const MS_PER_TURN = 1400;
 
 /**
- * Turns the crank in time. While it moves, the part of a turn since the last exact count is a plain number that changes every frame and
- * is told to listeners directly; when it stops, that part is counted exactly: by what was asked for, or by the
- * nearest step a hand can set.
+ * Turns the crank in time. While it moves, the part of a turn since the last exact count is a plain number that changes
+ * every frame and is told to listeners directly; when it stops, that part is counted exactly: by what was asked for, or
+ * by the nearest step a hand can set.
  */
 export class CrankClock {
   private move: Move | null = null;

@@ -24,7 +24,11 @@ export function CouplerFigure({ shape, powered }: { shape: CouplerShape; powered
   const closed = state === 'engaged' || state === 'holds';
   return (
     <PartButton
-      label={`${couplerWords(train, coupler)}: ${state}.${decides ? ' It decides for itself.' : closed || state === 'overruns' ? ' Release it.' : ' Engage it.'}`}
+      label={
+        `${couplerWords(train, coupler)}: ` +
+        `${state}.` +
+        (decides ? ' It decides for itself.' : closed || state === 'overruns' ? ' Release it.' : ' Engage it.')
+      }
       pressed={position.solved.engaged.has(coupler.id)}
       disabled={decides}
       box={{ left: x - 10, right: x + 10, top: y - 12, bottom: y + 12 }}

@@ -3,7 +3,10 @@
 import type { SideView } from '@/core/drawing';
 import { useMeasured } from '@/features/train/log/use-measured';
 
-/** Parts to which something happened at the bench, marked where they are drawn; what it was shows when a mark is pointed at. */
+/**
+ * Parts to which something happened at the bench, marked where they are drawn; what it was shows when a mark is pointed
+ * at.
+ */
 export function EventMarks({ view }: { view: SideView }) {
   const events = useMeasured()?.events ?? [];
   return events.map(({ id, part, what }) => {

@@ -11,7 +11,10 @@ import { useBench, useCard, useDrawing } from '../use-bench';
 import { nudge } from './gear-drag';
 import { PartButton } from './part-button';
 
-/** A gear on the drawing, to be picked to change its teeth. Its fill says whose it is, its edge whether power goes through its teeth. */
+/**
+ * A gear on the drawing, to be picked to change its teeth. Its fill says whose it is, its edge whether power goes
+ * through its teeth.
+ */
 export const GearFigure = memo(function GearFigure({ shape, powered }: { shape: GearShape; powered: boolean }) {
   const train = useTrain((state) => state.train);
   const editing = useBench(({ editing: part }) => part?.kind === 'gear' && part.id === shape.gear);

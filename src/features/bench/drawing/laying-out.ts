@@ -12,7 +12,10 @@ import { useBenchItself } from '../use-bench';
 /** A train stands still for so long before a better drawing of it is looked for. */
 const PAUSE_MS = 250;
 
-/** Has better side views looked for beside the page, and such as cannot be had at once; a picture that someone points at stays. */
+/**
+ * Has better side views looked for beside the page, and such as cannot be had at once; a picture that someone points at
+ * stays.
+ */
 export function useLaidOut(): void {
   const bench = useBenchItself();
   useEffect(() => {
@@ -64,11 +67,11 @@ async function first(bench: Bench, ask: Ask): Promise<void> {
 /** What a worker finds with more effort, once nobody points at what is there. */
 async function better(bench: Bench, ask: Ask, effort = THOROUGH): Promise<void> {
   const { train } = bench.train.getState();
-  const found = await (await ask())?.run('draft', { train, space: SPACES.bench, effort });
-  if (!found) return;
+  const outcome = await (await ask())?.run('draft', { train, space: SPACES.bench, effort });
+  if (!outcome || !('value' in outcome)) return;
   await untilNobodyPoints(bench);
   if (bench.train.getState().train !== train) return;
-  takeDrafts(train, found);
+  takeDrafts(train, outcome.value);
   show(bench, train);
 }
 

@@ -38,7 +38,10 @@ function Note({ pointed: { part, at } }: { pointed: Pointed }) {
     <div
       role="tooltip"
       style={{ left, top, width: WIDTH }}
-      className="pointer-events-none fixed z-30 border border-base-content bg-base-100 px-2.5 py-1.5 text-sm leading-snug shadow-md"
+      className={
+        'pointer-events-none fixed z-30 border border-base-content bg-base-100 ' +
+        'px-2.5 py-1.5 text-sm leading-snug shadow-md'
+      }
     >
       {part.kind === 'coupler' ? (
         <CouplerLines id={part.id} train={train} position={position} />

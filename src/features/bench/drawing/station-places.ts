@@ -2,8 +2,9 @@ import type { GearShape } from '@/core/drawing';
 import type { Station } from '@/core/end-view';
 
 /**
- * Where along the axis each station cuts the drawing: where most of its gears stand, for a gear may stand in several places (a long one,
- * a planet in several planes of its set). Null for a station that is not drawn. Two stations share a place only where they have no other.
+ * Where along the axis each station cuts the drawing: where most of its gears stand, for a gear may stand in several
+ * places (a long one, a planet in several planes of its set). Null for a station that is not drawn. Two stations share
+ * a place only where they have no other.
  */
 export function stationPlaces(
   shapes: readonly GearShape[],

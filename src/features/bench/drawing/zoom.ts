@@ -11,7 +11,10 @@ export interface Zoom {
   readonly fit: () => void;
 }
 
-/** Zooms with the wheel or two fingers, pans by dragging the paper, fits again on demand. It is there when somebody comes near, at the latest. */
+/**
+ * Zooms with the wheel or two fingers, pans by dragging the paper, fits again on demand. It is there when somebody
+ * comes near, at the latest.
+ */
 export function useZoom(svg: RefObject<SVGSVGElement | null>): Zoom {
   const zooming = useRef<() => Promise<Zooming | null>>(async () => null);
   const [transform, setTransform] = useState('translate(0,0) scale(1)');

@@ -45,7 +45,10 @@ export function PartCard({ editing }: { editing: PartRef }) {
       aria-label={title}
       tabIndex={-1}
       style={{ ...place, width: WIDTH }}
-      className="fixed z-30 flex outline-none max-h-[calc(100dvh-1rem)] flex-col gap-2 overflow-auto border border-base-content bg-base-100 p-2.5 text-sm shadow-md"
+      className={
+        'fixed z-30 flex outline-none max-h-[calc(100dvh-1rem)] flex-col gap-2 overflow-auto ' +
+        'border border-base-content bg-base-100 p-2.5 text-sm shadow-md'
+      }
       onKeyDown={(event) => {
         if (event.key === 'Escape' && !event.defaultPrevented) close();
       }}

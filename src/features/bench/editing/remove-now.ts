@@ -12,7 +12,10 @@ export async function removeNow({ train: store, store: bench }: Bench, part: Par
   if (!edit.ok) return set({ notice: edit.message });
   const along = goesAlong(train, part);
   editTrain(store, edit.train, {
-    notice: `Removed ${partWords(train, part)}${along.length > 0 ? `, and with it ${listed(along)}` : ''}. Ctrl Z brings it back.`,
+    notice:
+      'Removed ' +
+      `${partWords(train, part)}${along.length > 0 ? `, and with it ${listed(along)}` : ''}. ` +
+      'Ctrl Z brings it back.',
   });
   bench.getState().set({ editing: null });
 }

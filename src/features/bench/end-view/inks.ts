@@ -47,7 +47,10 @@ const inkColors = new WeakMap<
   { readonly theme: string | undefined; readonly colors: [readonly WheelInk[], Paper] }
 >();
 
-/** A canvas knows no CSS variables: each is looked up once for each theme, for asking costs the browser a new look at all styles. */
+/**
+ * A canvas knows no CSS variables: each is looked up once for each theme, for asking costs the browser a new look at
+ * all styles.
+ */
 export function colorsOf(inks: readonly WheelInk[]): [readonly WheelInk[], Paper] {
   const { theme } = document.documentElement.dataset;
   const found = inkColors.get(inks);

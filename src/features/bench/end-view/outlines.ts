@@ -22,7 +22,8 @@ export const circle = (radius: number, x = 0): string =>
   once(
     `circle ${radius} ${x}`,
     () =>
-      `M${short(x + radius)} 0A${short(radius)} ${short(radius)} 0 1 1 ${short(x - radius)} 0A${short(radius)} ${short(radius)} 0 1 1 ${short(x + radius)} 0Z`,
+      `M${short(x + radius)} 0A${short(radius)} ${short(radius)} 0 1 1 ${short(x - radius)} ` +
+      `0A${short(radius)} ${short(radius)} 0 1 1 ${short(x + radius)} 0Z`,
   );
 
 export const line = (x1: number, y1: number, x2: number, y2: number): string =>
@@ -32,7 +33,8 @@ export const box = (halfWidth: number, halfHeight: number): string =>
   once(
     `box ${halfWidth} ${halfHeight}`,
     () =>
-      `M${short(-halfWidth)} ${short(-halfHeight)}h${short(2 * halfWidth)}v${short(2 * halfHeight)}h${short(-2 * halfWidth)}Z`,
+      `M${short(-halfWidth)} ` +
+      `${short(-halfHeight)}h${short(2 * halfWidth)}v${short(2 * halfHeight)}h${short(-2 * halfWidth)}Z`,
   );
 
 /** A ring's outer edge, from its pitch radius. */

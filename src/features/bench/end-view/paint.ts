@@ -43,8 +43,8 @@ export function fitView({ bounds }: Station, width: number, height: number, marg
 }
 
 /**
- * What of a station looks the same however far it has turned: wheels on fixed axes whose teeth are too fine to be seen, but for their
- * spokes and marks. Painted once, it need not be painted at every frame.
+ * What of a station looks the same however far it has turned: wheels on fixed axes whose teeth are too fine to be seen,
+ * but for their spokes and marks. Painted once, it need not be painted at every frame.
  */
 export function paintStill(pen: Pen, { wheels }: Station, view: View, inks: readonly WheelInk[], paper: Paper): void {
   for (const i of inOrder(wheels)) {
@@ -55,7 +55,10 @@ export function paintStill(pen: Pen, { wheels }: Station, view: View, inks: read
   }
 }
 
-/** The rest of a station as it stands after these turns: chains, then rings, then what runs in them, and the spokes and marks of all. */
+/**
+ * The rest of a station as it stands after these turns: chains, then rings, then what runs in them, and the spokes and
+ * marks of all.
+ */
 export function paintMoving(
   pen: Pen,
   { wheels, chains }: Station,

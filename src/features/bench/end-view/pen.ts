@@ -14,7 +14,10 @@ export interface Stroke {
   readonly within?: string;
 }
 
-/** What a station is drawn with: a canvas for the screen, SVG for a file. Paths are SVG path data; holes by the even-odd rule. */
+/**
+ * What a station is drawn with: a canvas for the screen, SVG for a file. Paths are SVG path data; holes by the even-odd
+ * rule.
+ */
 export interface Pen {
   readonly place: (matrix: Matrix) => void;
   readonly draw: (path: string, stroke: Stroke) => void;

@@ -16,7 +16,9 @@ import { useBench, useBenchItself, useStations } from '../use-bench';
 import { endViewSvg, sideViewSvg } from './pictures';
 import { figuresFile, figuresPage, workingFile, workingPage, type Written } from './tables';
 
-/** What can be taken out of the Bench as a file: the train itself, its figures and working, and pictures of both views. */
+/**
+ * What can be taken out of the Bench as a file: the train itself, its figures and working, and pictures of both views.
+ */
 export function FilesDialog({ onClose }: { onClose: () => void }) {
   const train = useTrain((state) => state.train);
   const now = useNow();

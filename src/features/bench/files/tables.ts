@@ -59,7 +59,12 @@ export function figuresPage(written: Written): string {
   const { train, convention, typed } = written;
   const parts = positionsOf(written).map(
     ({ name, engaged, position }) =>
-      `## ${escapeMarkdown(`Position ${name}`)}\n\n${escapeMarkdown(`${summary(position, convention)}. Engaged: ${engaged}.`)}\n\n${markdownText(figuresTable(rowsOf(written, position), typed))}`,
+      '## ' +
+      [
+        escapeMarkdown(`Position ${name}`),
+        escapeMarkdown(`${summary(position, convention)}. Engaged: ${engaged}.`),
+        markdownText(figuresTable(rowsOf(written, position), typed)),
+      ].join('\n\n'),
   );
   return page(train, 'figures', parts);
 }
@@ -79,7 +84,12 @@ export const workingFile = (written: Written): Table => ({
 export function workingPage(written: Written): string {
   const parts = positionsOf(written).map(
     ({ name, engaged, position }) =>
-      `## ${escapeMarkdown(`Position ${name}`)}\n\n${escapeMarkdown(`${summary(position, written.convention)}. Engaged: ${engaged}.`)}\n\n${fenced(linesOf(written, position))}`,
+      '## ' +
+      [
+        escapeMarkdown(`Position ${name}`),
+        escapeMarkdown(`${summary(position, written.convention)}. Engaged: ${engaged}.`),
+        fenced(linesOf(written, position)),
+      ].join('\n\n'),
   );
   return page(written.train, 'working', parts);
 }
@@ -91,7 +101,8 @@ function summary({ solved: { ratio, status } }: Explained, convention: RatioConv
 }
 
 const page = (train: Train, what: string, parts: readonly string[]): string =>
-  `# ${escapeMarkdown(train.name)}: ${what}\n\n${parts.join('\n')}\nComputed motion and ideal or estimated torque; nothing here is rated for strength.\n`;
+  `# ${escapeMarkdown(train.name)}: ${what}\n\n${parts.join('\n')}\nComputed motion and ` +
+  'ideal or estimated torque; nothing here is rated for strength.\n';
 
 /** Lines as they are; the fence is longer than any row of backticks in a name. */
 function fenced(lines: readonly string[]): string {

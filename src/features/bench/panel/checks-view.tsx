@@ -15,7 +15,9 @@ import { useCard } from '../use-bench';
 import { useFindings } from './findings';
 import { TimingMarks } from './timing-marks';
 
-/** What is wrong with the train or worth knowing: what, why it matters, what would mend it. Pointing lights the parts. */
+/**
+ * What is wrong with the train or worth knowing: what, why it matters, what would mend it. Pointing lights the parts.
+ */
 export function ChecksView() {
   const train = useTrain((state) => state.train);
   const { open, aside } = useFindings(train);

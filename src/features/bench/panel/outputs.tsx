@@ -74,7 +74,10 @@ export function lawText(train: Train, { terms, driver }: OutputLaw, turned: stri
   const count = terms.map(({ factor }) => factor).reduce(add);
   const even = terms.every(({ factor }) => equals(factor, ONE)) && terms.length > 1;
   const right: string = even ? `${terms.length} × ${exact(div(driver, fraction(terms.length)))}` : exact(driver);
-  return `${left} = ${right} of ${turned}${even || isZero(count) ? '' : `; all alike, each turns ${exact(div(driver, count))}`}`;
+  return (
+    `${left} = ${right} of ` +
+    `${turned}${even || isZero(count) ? '' : `; all alike, each turns ${exact(div(driver, count))}`}`
+  );
 }
 
 const capital = (text: string): string => (text[0] ?? '').toUpperCase() + text.slice(1);

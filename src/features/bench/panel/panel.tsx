@@ -26,7 +26,10 @@ const BODIES: Record<Tab, ReactNode> = {
   checks: <ChecksView.Shown />,
 };
 
-/** The panel that explains what is engaged: its ratio, the story of the power, every member's figures, the sums, and what the checks find. */
+/**
+ * The panel that explains what is engaged: its ratio, the story of the power, every member's figures, the sums, and
+ * what the checks find.
+ */
 export function Panel() {
   const [tab, setTab] = useState<Tab>('trace');
   const [counted, setCounted] = useState(false);
@@ -43,7 +46,10 @@ export function Panel() {
   return (
     <aside
       aria-label="Explanation"
-      className="flex min-h-0 flex-col border-t border-base-content bg-base-100 lg:border-l lg:border-t-0 lg:border-base-300"
+      className={
+        'flex min-h-0 flex-col border-t border-base-content bg-base-100 ' +
+        'lg:border-l lg:border-t-0 lg:border-base-300'
+      }
     >
       <Tabs
         label="Explanation"

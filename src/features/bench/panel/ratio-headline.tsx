@@ -47,7 +47,8 @@ function Ratio({ position: { solved, backward } }: { position: Explained }) {
         {solved.losses && efficiency && ` · efficiency ${figure(100 * toNumber(efficiency))} %`}
         {solved.losses &&
           solved.efficiencies.length > 1 &&
-          ` · friction allows efficiencies of ${listed(solved.efficiencies.map((each) => `${figure(100 * toNumber(each))} %`))}`}
+          ' · friction allows efficiencies of ' +
+            `${listed(solved.efficiencies.map((each) => `${figure(100 * toNumber(each))} %`))}`}
       </p>
       {solved.losses && solved.selfLocking && <p className="text-error">Friction alone stops it: self-locking.</p>}
     </>

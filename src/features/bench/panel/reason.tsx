@@ -10,7 +10,10 @@ import { useExplained } from '@/features/train/use-explained';
 import { useTrain, useLight, useTrainStore } from '@/features/train/use-train';
 import { lawText } from './outputs';
 
-/** Why nothing comes out: what fights, where the power stops, or what runs ahead; every name lights its part, and a press mends it. */
+/**
+ * Why nothing comes out: what fights, where the power stops, or what runs ahead; every name lights its part, and a
+ * press mends it.
+ */
 export function Reason() {
   const position = useExplained();
   switch (position.solved.status) {
@@ -137,7 +140,8 @@ function RunsAhead({ position: { solved, oneWays, stops, flow, letGo } }: { posi
             <Pointing highlight={highlightOf({ couplers: overrun.map(({ id }) => id), members: pushers })}>
               <span tabIndex={0}>
                 {sentence(
-                  `Running ahead of ${listed(overrun.map(({ id }) => couplerName(train, id)))}: ${listed([...new Set(overrun.map(({ pushed }) => name(pushed)))])}`,
+                  `Running ahead of ${listed(overrun.map(({ id }) => couplerName(train, id)))}: ` +
+                    `${listed([...new Set(overrun.map(({ pushed }) => name(pushed)))])}`,
                 )}
               </span>
             </Pointing>

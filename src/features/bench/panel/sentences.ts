@@ -13,7 +13,9 @@ export interface Sentence {
   readonly carriesPower: boolean;
 }
 
-/** The working told as a story, with who drives whom as this position has it; what only turns along is named at the end. */
+/**
+ * The working told as a story, with who drives whom as this position has it; what only turns along is named at the end.
+ */
 export interface Story {
   readonly sentences: readonly Sentence[];
   readonly idle: readonly string[];
@@ -56,7 +58,8 @@ export function storyOf(train: Train, { working, roles, figures, flow, solved }:
       case 'joined':
         return {
           text: closed(
-            `Joined by ${couplerName(train, step.coupler)}, turning as one: ${listed([name(step.from), name(step.member)])}`,
+            `Joined by ${couplerName(train, step.coupler)}, turning as one: ` +
+              `${listed([name(step.from), name(step.member)])}`,
           ),
           sum: `${name(step.member)} = ${exact(step.speed)}`,
           highlight: highlightOf({ members: [step.from, step.member], couplers: [step.coupler] }),
@@ -82,7 +85,12 @@ export function storyOf(train: Train, { working, roles, figures, flow, solved }:
           text: closed(
             step.kind === 'twin'
               ? `Alike on ${name(step.arm)}, wherever that may be: ${listed([name(step.as), name(step.member)])}`
-              : `${isZero(step.speed) ? 'Nothing rolls in this set, it stands' : 'Nothing rolls in this set, one block'}: ${listed([...new Set([...(step.because === 'meshes' ? [] : step.because), step.as, step.member])].map(name))}`,
+              : (isZero(step.speed)
+                  ? 'Nothing rolls in this set, it stands: '
+                  : 'Nothing rolls in this set, one block: ') +
+                  listed(
+                    [...new Set([...(step.because === 'meshes' ? [] : step.because), step.as, step.member])].map(name),
+                  ),
           ),
           sum: `${name(step.member)} = ${exact(step.speed)}`,
           highlight: highlightOf({ members: [step.as, step.member] }),
@@ -100,7 +108,10 @@ export function storyOf(train: Train, { working, roles, figures, flow, solved }:
 
   function inputText(member: string): string {
     if (member !== train.input) return `Pushed: ${name(member)}, one turn`;
-    return `Input: ${name(member)}, one turn${flow === 'coast' && solved.status !== 'neutral' ? ', pushed by the load' : ''}`;
+    return (
+      `Input: ${name(member)}, one ` +
+      `turn${flow === 'coast' && solved.status !== 'neutral' ? ', pushed by the load' : ''}`
+    );
   }
 }
 

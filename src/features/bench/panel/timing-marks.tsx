@@ -8,7 +8,9 @@ const SIZE = 190;
 const ORBIT = 58;
 const PLANET = 20;
 
-/** How each planet's mark has to point at assembly: the planets round their carrier, as one looks on the marked side. */
+/**
+ * How each planet's mark has to point at assembly: the planets round their carrier, as one looks on the marked side.
+ */
 export function TimingMarks({ marks }: { marks: readonly TimingMark[] }) {
   const planet = Math.min(PLANET, (ORBIT * Math.PI) / marks.length - 4);
   return (

@@ -9,7 +9,9 @@ import { ProductRelation, Row } from './written';
 
 type TogetherStep = Extract<WorkingStep, { kind: 'simultaneous' }>;
 
-/** Coupled sets: their equations, one member after the other put in terms of the rest, and the speeds on the way back. */
+/**
+ * Coupled sets: their equations, one member after the other put in terms of the rest, and the speeds on the way back.
+ */
 export function Together({ step: { equations, eliminations, solution }, train }: { step: TogetherStep; train: Train }) {
   const omega = (id: string) => `ω ${memberName(train, id)}`;
   const speedOf = (id: string) => exact(solution.find(({ member }) => member === id)!.speed);

@@ -11,7 +11,10 @@ import { OneWayLines } from './one-way-lines';
 import { SetWorking, StepEquations } from './step-equations';
 import { Over } from './written';
 
-/** The ratio worked out on paper: the speeds one after the other, the running product where there is a chain, and the ways that check it. */
+/**
+ * The ratio worked out on paper: the speeds one after the other, the running product where there is a chain, and the
+ * ways that check it.
+ */
 export function WorkingView() {
   const train = useTrain((state) => state.train);
   const convention = usePreferences((state) => state.convention);
@@ -59,7 +62,10 @@ function SchoolChoice() {
       {(Object.keys(SCHOOLS) as SetSchool[]).map((kind) => (
         <label
           key={kind}
-          className="muted cursor-pointer border-b-2 border-transparent has-checked:border-primary has-checked:text-base-content has-focus-visible:outline-2 has-focus-visible:outline-accent"
+          className={
+            'muted cursor-pointer border-b-2 border-transparent has-checked:border-primary ' +
+            'has-checked:text-base-content has-focus-visible:outline-2 has-focus-visible:outline-accent'
+          }
         >
           <input
             type="radio"

@@ -10,7 +10,9 @@ export const STEPS: readonly DriveStep[] = [
     popover: {
       title: 'Where the power goes',
       description:
-        'The shafts from the side, gears as bars that touch where they mesh. Power runs along the red line from input to output. Press <kbd>2</kbd> to shift, or click a clutch on the drawing: any combination can be tried.',
+        'The shafts from the side, gears as bars that touch where they mesh. Power runs along ' +
+        'the red line from input to output. Press <kbd>2</kbd> to shift, or click a clutch on ' +
+        'the drawing: any combination can be tried.',
     },
   },
   {
@@ -18,7 +20,8 @@ export const STEPS: readonly DriveStep[] = [
     popover: {
       title: 'What it comes to, and why',
       description:
-        'Ratio, speed and torque, then the power traced part by part: which gear drives, which is driven, what stands. Working shows the sum as on paper; Checks says what is wrong and what to do.',
+        'Ratio, speed and torque, then the power traced part by part: which gear drives, which is driven, what ' +
+        'stands. Working shows the sum as on paper; Checks says what is wrong and what to do.',
       side: 'left',
     },
   },
@@ -27,7 +30,8 @@ export const STEPS: readonly DriveStep[] = [
     popover: {
       title: 'Turn it and count',
       description:
-        'Press <kbd>T</kbd> to turn the input exactly one turn. The counters show turns as fractions, and teeth passed: what you would count on the bench.',
+        'Press <kbd>T</kbd> to turn the input exactly one turn. The counters show turns as ' +
+        'fractions, and teeth passed: what you would count on the bench.',
       side: 'top',
     },
   },
@@ -36,7 +40,8 @@ export const STEPS: readonly DriveStep[] = [
     popover: {
       title: 'Every position, and your own counts',
       description:
-        'Each position with its ratio; one that locks says so. Click any tooth count on the drawing to change it: every figure follows at once, and <kbd>Ctrl Z</kbd> takes it back.',
+        'Each position with its ratio; one that locks says so. Click any tooth count on the drawing to ' +
+        'change it: every figure follows at once, and <kbd>Ctrl Z</kbd> takes it back.',
       side: 'top',
     },
   },
@@ -45,7 +50,8 @@ export const STEPS: readonly DriveStep[] = [
     popover: {
       title: 'Six more sides of the same train',
       description:
-        'The chart of all positions, shift points, tooth counts for a ratio, the bench log, practice and the printed sheet. Press <kbd>?</kbd> on any of them for its help, words and keys.',
+        'The chart of all positions, shift points, tooth counts for a ratio, the bench log, practice and the ' +
+        'printed sheet. Press <kbd>?</kbd> on any of them for its help, words and keys.',
       side: 'bottom',
     },
   },

@@ -11,7 +11,10 @@ const SETTLE_MS = 600;
 
 const isVisited = (): boolean => /(^|; )visited=/.test(document.cookie);
 
-/** Shows round: offered in the help, and by itself on the very first visit, with the train turning. It is not shown by itself again. */
+/**
+ * Shows round: offered in the help, and by itself on the very first visit, with the train turning. It is not shown by
+ * itself again.
+ */
 export function Tour({ first }: { first: boolean }) {
   const crank = useCrank();
   const still = useReducedMotion();

@@ -22,7 +22,9 @@ interface Row {
   readonly name: string;
 }
 
-/** How much each tooth count moves each position; and what one tooth more comes to, everywhere, before it is decided. */
+/**
+ * How much each tooth count moves each position; and what one tooth more comes to, everywhere, before it is decided.
+ */
 export function InfluenceTab() {
   const train = useTrain((state) => state.train);
   const more = useChart((state) => state.more);

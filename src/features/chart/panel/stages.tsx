@@ -93,7 +93,10 @@ const stageText = (stage: ChainStage): string =>
 
 function stageSays(train: Train, stage: ChainStage): string {
   if (stage.kind === 'set')
-    return `set on ${memberName(train, stage.arm)}, from ${memberName(train, stage.from)} to ${memberName(train, stage.to)}`;
+    return (
+      `set on ${memberName(train, stage.arm)}, from ` +
+      `${memberName(train, stage.from)} to ${memberName(train, stage.to)}`
+    );
   const on = (id: string) => memberName(train, train.gears.find((gear) => gear.id === id)!.member);
   return `${on(stage.driver)} drives ${on(stage.driven)}`;
 }

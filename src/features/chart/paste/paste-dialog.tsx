@@ -9,7 +9,10 @@ import { decidesForItself } from '@/features/train/words';
 import { Dialog, DialogActions } from '@/ui/dialog';
 import { useEdits } from '../edits';
 
-/** Reads positions out of a pasted table: what was understood, what has to be asked, and nothing changed until it is agreed to. */
+/**
+ * Reads positions out of a pasted table: what was understood, what has to be asked, and nothing changed until it is
+ * agreed to.
+ */
 export function PasteDialog({ text: pastedText, onClose }: { text: string; onClose: () => void }) {
   const train = useTrain((state) => state.train);
   const edits = useEdits();

@@ -3,7 +3,10 @@ export const cellsOf = (row: HTMLTableRowElement): readonly HTMLElement[] => [
   ...row.querySelectorAll<HTMLElement>('[data-cell]'),
 ];
 
-/** Arrow keys go from cell to cell, as in a spreadsheet; Home and End to the ends of the row. @returns whether the key was one of these. */
+/**
+ * Arrow keys go from cell to cell, as in a spreadsheet; Home and End to the ends of the row. @returns whether the key
+ * was one of these.
+ */
 export function moveFocus(key: string, from: Element, table: HTMLTableElement): boolean {
   if (!key.startsWith('Arrow') && key !== 'Home' && key !== 'End') return false;
   const rows = [...table.tBodies[0]!.rows].map(cellsOf);

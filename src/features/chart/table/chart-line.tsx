@@ -169,4 +169,7 @@ const sameList = (a: readonly string[], b: readonly string[]): boolean =>
 
 const sameOneWays = (a: Solved | null, b: Solved | null): boolean =>
   a === b ||
-  (a !== null && b !== null && [...a.state.oneWays].every(([id, does]) => b.state.oneWays.get(id) === does) && a.state.oneWays.size === b.state.oneWays.size); // prettier-ignore
+  (a !== null &&
+    b !== null &&
+    [...a.state.oneWays].every(([id, does]) => b.state.oneWays.get(id) === does) &&
+    a.state.oneWays.size === b.state.oneWays.size);

@@ -26,7 +26,8 @@ import { columnsOf } from './columns';
 import { rowFigures } from './row-figures';
 
 const HEAD =
-  'sticky top-0 z-20 border-b border-base-content bg-base-100 px-2 py-1 text-left align-bottom font-normal muted leading-tight';
+  'sticky top-0 z-20 border-b border-base-content bg-base-100 px-2 py-1 ' +
+  'text-left align-bottom font-normal muted leading-tight';
 
 /** A press that moves so far is a drag. */
 const DRAGGED = { activationConstraint: { distance: 4 } };

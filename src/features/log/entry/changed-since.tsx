@@ -17,7 +17,11 @@ export function ChangedSince({ log: { readings, runs = [] }, run }: { log: Log; 
   if (earlier === later) return <p className="muted">Nothing of the train was changed since “{before.name}”.</p>;
   const look = async () => {
     const [a, b] = [await readRevision(session.id, earlier), await readRevision(session.id, later)];
-    setShown(a.ok && b.ok ? [a.value.train, b.value.train] : `The states of then are not kept any more: ${a.ok ? (b.ok ? '' : b.message) : a.message}`); // prettier-ignore
+    setShown(
+      a.ok && b.ok
+        ? [a.value.train, b.value.train]
+        : `The states of then are not kept any more: ${a.ok ? (b.ok ? '' : b.message) : a.message}`,
+    );
   };
   if (shown === null)
     return (

@@ -40,11 +40,24 @@ export function Entry() {
       kept = answer.value.id;
     }
     const { version } = session.store.getState();
-    const rest = { id, ...placed, at: new Date().toISOString(), revision: version, ...(run !== null && { run }), ...(kept && { picture: kept }) }; // prettier-ignore
+    const rest = {
+      id,
+      ...placed,
+      at: new Date().toISOString(),
+      revision: version,
+      ...(run !== null && { run }),
+      ...(kept && { picture: kept }),
+    };
     const reading = writtenOf(draft, rest) as Reading;
-    const entry = correcting === null ? { id, kind: 'reading' as const, document: reading } : { id, kind: 'correction' as const, document: { of: correcting, why: why.trim(), reading } }; // prettier-ignore
+    const entry =
+      correcting === null
+        ? { id, kind: 'reading' as const, document: reading }
+        : { id, kind: 'correction' as const, document: { of: correcting, why: why.trim(), reading } };
     const answer = await log.add([entry]);
-    setTold({ text: answer.ok ? (correcting === null ? 'Logged.' : 'Corrected: both stay.') : answer.message, bad: !answer.ok }); // prettier-ignore
+    setTold({
+      text: answer.ok ? (correcting === null ? 'Logged.' : 'Corrected: both stay.') : answer.message,
+      bad: !answer.ok,
+    });
     if (!answer.ok) return;
     const figures = { ...draft.figures, ...begun(draft.kind, draft.figures) };
     set({ draft: { ...draft, figures, note: '', what: '' }, chosen: id, correcting: null, side: 'reading' });
@@ -78,7 +91,10 @@ export function Entry() {
             type="button"
             role="radio"
             aria-checked={kind === draft.kind}
-            className="flex items-center gap-2 rounded px-1 text-left aria-checked:bg-base-300 aria-checked:font-semibold hover:bg-base-200"
+            className={
+              'flex items-center gap-2 rounded px-1 text-left aria-checked:bg-base-300 ' +
+              'aria-checked:font-semibold hover:bg-base-200'
+            }
             onClick={() => pickKind(store, kind)}
           >
             <kbd className="kbd kbd-xs">{KINDS[kind].letter}</kbd> {KINDS[kind].name}

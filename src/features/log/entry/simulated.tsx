@@ -12,7 +12,10 @@ const INSTRUMENTS: Record<Instrument, string> = {
 };
 const TRICKS: Record<Trick, string> = { nothing: 'nothing', swapped: 'two couplers swapped', fault: 'one part bad' };
 
-/** A stand-in for instruments: it reads the train as it really is, with hidden losses, errors and perhaps a fault; marked as simulated for ever. */
+/**
+ * A stand-in for instruments: it reads the train as it really is, with hidden losses, errors and perhaps a fault;
+ * marked as simulated for ever.
+ */
 export function Simulated() {
   const train = useTrain((state) => state.train);
   const { positionId } = useTrain(engagementIn);
@@ -37,7 +40,14 @@ export function Simulated() {
     const said: string[] = [];
     const entries = positions.flatMap((position) => {
       const id = crypto.randomUUID();
-      const got = bench.read(instrument, { id, position, member: draft.member, inputTurns: Math.max(1, Number(inputTurns) || 1), inputRpm: 600, inputTorqueNm: 1 }); // prettier-ignore
+      const got = bench.read(instrument, {
+        id,
+        position,
+        member: draft.member,
+        inputTurns: Math.max(1, Number(inputTurns) || 1),
+        inputRpm: 600,
+        inputTorqueNm: 1,
+      });
       if (!got.ok) {
         said.push(`${train.positions.find((one) => one.id === position)?.name ?? position}: ${got.seen}`);
         return [];

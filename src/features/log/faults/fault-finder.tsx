@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { faultWords } from '@/core/faults';
 import { toNumber } from '@/core/rational';
 import { figure } from '@/core/units';
@@ -8,8 +8,9 @@ import { useTrain, useTrainStore } from '@/features/train/use-train';
 import { fileName, saveFile } from '@/ui/save-file';
 import { useSettled } from '@/ui/settled';
 import type { Diagnosis, TestWords } from '@/workers/beside';
+import { useJob, type RunningJob } from '@/workers/use-job';
 import type { Look, Sight } from '../store';
-import { useJudgement, useLog, useLogItself } from '../use-log';
+import { useJudgement, useLog } from '../use-log';
 import { Looked } from './looked';
 import { seenOf } from './seen-of';
 
@@ -27,19 +28,13 @@ export function FaultFinder() {
   const sights = useLog((state) => state.sights);
   const tried = useLog((state) => state.tried);
   const set = useLog((state) => state.set);
-  const { finding } = useLogItself();
   const seen = useSettled(useMemo(() => seenOf(sights, tried), [sights, tried]));
-  const [found, setFound] = useState<Diagnosis | null>(null);
-  const [message, setMessage] = useState<string | null>(null);
-  useEffect(() => {
-    finding
-      .run('diagnose', { train, seen }, (part) => setFound((before) => before && { ...before, part }))
-      .then(
-        (diagnosis) => diagnosis && setFound(diagnosis),
-        (error: unknown) => setMessage(error instanceof Error ? error.message : String(error)),
-      );
-    return () => finding.giveUp();
-  }, [finding, train, seen]);
+  const { state } = useJob(
+    'diagnose',
+    useMemo(() => ({ train, seen }), [train, seen]),
+  );
+  const found = useFoundLast(state);
+  const message = state.kind === 'failed' ? state.message : null;
   const mark = (id: string, look: Look | '', bounds?: Partial<Sight>) => {
     const { [id]: before, ...rest } = sights;
     set({ sights: look === '' ? rest : { ...rest, [id]: { least: '', most: '', ...before, ...bounds, look } } });
@@ -118,6 +113,13 @@ export function FaultFinder() {
   );
 }
 
+/** What was found stands until something else is; meanwhile it says how far the next is. */
+function useFoundLast(state: RunningJob<'diagnose'>['state']): Diagnosis | null {
+  const [last, setLast] = useState<Diagnosis | null>(null);
+  if (state.kind === 'done' && state.value !== last) setLast(state.value);
+  return state.kind === 'running' && state.partial !== null ? last && { ...last, part: state.partial } : last;
+}
+
 const namesOf = (train: Parameters<typeof couplerName>[0], engaged: readonly string[]): string =>
   engaged.map((id) => couplerName(train, id)).join(' + ') || 'nothing engaged';
 
@@ -166,14 +168,24 @@ function FromReadings() {
   const sights = useLog((state) => state.sights);
   const set = useLog((state) => state.set);
   const output = useTrain((state) => state.train.outputs[0]);
-  const usable = rows.filter(({ judged, reading }) => judged?.quantity === 'ratio' && judged.interval && reading.position !== undefined && 'member' in reading && reading.member === output); // prettier-ignore
+  const usable = rows.filter(
+    ({ judged, reading }) =>
+      judged?.quantity === 'ratio' &&
+      judged.interval &&
+      reading.position !== undefined &&
+      'member' in reading &&
+      reading.member === output,
+  );
   if (usable.length === 0) return null;
   const take = () => {
     const read: Record<string, Sight> = {};
     for (const { reading, judged } of [...usable].reverse()) {
       const { least, most } = judged!.interval!;
       const text = (value: typeof least) => String(Number(toNumber(value).toPrecision(8)));
-      read[reading.position!] = judged!.verdict === 'does-not-agree' ? { look: 'ratio', least: text(least), most: text(most) } : { look: 'ok', least: '', most: '' }; // prettier-ignore
+      read[reading.position!] =
+        judged!.verdict === 'does-not-agree'
+          ? { look: 'ratio', least: text(least), most: text(most) }
+          : { look: 'ok', least: '', most: '' };
     }
     set({ sights: { ...sights, ...read } });
   };
@@ -250,7 +262,10 @@ function NextTest({ test, open }: { test: TestWords; open: number }) {
   const saw = (outcome: TestWords['outcomes'][number]) => {
     const size = outcome.ratio === null ? null : Math.abs(outcome.ratio);
     const text = (value: number) => String(Number(value.toPrecision(8)));
-    const sight: Sight = size === null ? { look: outcome.status === 'locked' ? 'locked' : 'neutral', least: '', most: '' } : { look: 'ratio', least: text(size * 0.999), most: text(size * 1.001) }; // prettier-ignore
+    const sight: Sight =
+      size === null
+        ? { look: outcome.status === 'locked' ? 'locked' : 'neutral', least: '', most: '' }
+        : { look: 'ratio', least: text(size * 0.999), most: text(size * 1.001) };
     if (test.position !== null) set({ sights: { ...sights, [test.position]: sight } });
     else set({ tried: [...tried, { engaged: test.engaged, sight }] });
   };

@@ -29,7 +29,11 @@ function Detail({ row }: { row: Row }) {
   const draft = useLog((state) => state.draft);
   const session = useSession();
   const correct = () => {
-    const figures = Object.fromEntries(Object.entries(reading).filter(([, value]) => typeof value === 'number').map(([key, value]) => [key, String(value)])); // prettier-ignore
+    const figures = Object.fromEntries(
+      Object.entries(reading)
+        .filter(([, value]) => typeof value === 'number')
+        .map(([key, value]) => [key, String(value)]),
+    );
     const taken = { ...draft, kind: reading.kind, figures: { ...draft.figures, ...figures }, note: reading.note ?? '' };
     takeInto(() => set({ correcting: row.id, draft: taken }));
   };
@@ -222,7 +226,11 @@ function Then({ row: { reading } }: { row: Row }) {
 function thenText(train: Train, reading: Row['reading']): string {
   try {
     const judged = judgeFor(train).judge(reading);
-    return `As the train was then: computed ${judged.computed ? valueText(judged, judged.computed) : 'nothing to compare'}${judged.verdict === 'no-verdict' ? '' : `, ${VERDICTS[judged.verdict]}`}.`;
+    return (
+      'As the train was then: computed ' +
+      (judged.computed ? valueText(judged, judged.computed) : 'nothing to compare') +
+      (judged.verdict === 'no-verdict' ? '.' : `, ${VERDICTS[judged.verdict]}.`)
+    );
   } catch (error) {
     return error instanceof Error ? `As the train was then: ${error.message}` : '';
   }

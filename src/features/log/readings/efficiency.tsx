@@ -51,7 +51,9 @@ export function Efficiency() {
       store,
       { ...train, meshes, efficiency },
       {
-        notice: `Every mesh now lets through ${figure(efficiency * 100)} %, as measured in ${nameOf(position)}. Undo takes it back.`,
+        notice:
+          `Every mesh now lets through ${figure(efficiency * 100)} %, as measured ` +
+          `in ${nameOf(position)}. Undo takes it back.`,
       },
     );
   };

@@ -78,7 +78,8 @@ export function Readings() {
   );
 }
 
-const verdictText = ({ judged, refused }: Row): string => (refused !== null ? 'does not fit' : judged ? VERDICTS[judged.verdict] : ''); // prettier-ignore
+const verdictText = ({ judged, refused }: Row): string =>
+  refused !== null ? 'does not fit' : judged ? VERDICTS[judged.verdict] : '';
 
 function VerdictCell({ row }: { row: Row }) {
   const text = verdictText(row);
@@ -103,7 +104,8 @@ function useNames() {
     const positions = new Map(train.positions.map(({ id, name }) => [id, name || id]));
     return {
       position: (id: string | null) => (id === null ? '' : (positions.get(id) ?? id)),
-      of: (reading: Row['reading']) => ('member' in reading ? memberName(train, reading.member) : 'part' in reading ? reading.part : ''), // prettier-ignore
+      of: (reading: Row['reading']) =>
+        'member' in reading ? memberName(train, reading.member) : 'part' in reading ? reading.part : '',
     };
   }, [train]);
 }

@@ -40,7 +40,10 @@ export function Trains({ wanted, onChange }: Props) {
             label="Level"
             value={wanted.level}
             choices={ANY_LEVEL}
-            title={`From ${LEVEL_NAMES[LEVELS[0]]} to ${LEVEL_NAMES.coupled}: ticked trains of another level are left out`}
+            title={
+              `From ${LEVEL_NAMES[LEVELS[0]]} to ${LEVEL_NAMES.coupled}: ticked ` +
+              'trains of another level are left out'
+            }
             onChange={(level) => onChange({ level })}
           />
           <ShelfTicks ticked={wanted.shelf} onChange={(shelf) => onChange({ shelf })} />

@@ -19,14 +19,26 @@ export async function beginDrill(store: PracticeStore, here: Here | null): Promi
   if (!gathered.ok) return set({ busy: false, told: { text: gathered.message, bad: true } });
   const asked = skillsOf(wanted.skills);
   const subjects = gathered.trains.map(({ subject }) => subject);
-  const questions = drill(subjects, { seed: numbers.seed, count: numbers.count, skills: drillOrder(answers, asked, new Date()) }); // prettier-ignore
+  const questions = drill(subjects, {
+    seed: numbers.seed,
+    count: numbers.count,
+    skills: drillOrder(answers, asked, new Date()),
+  });
   const none = questions.length === 0;
   set({
     busy: false,
     told: none ? { text: NO_QUESTION, bad: true } : skippedNote(barrenSkills(subjects, asked)),
     drill: none
       ? null
-      : { id: crypto.randomUUID(), trains: gathered.trains, questions, at: 0, answers: [], begunAt: Date.now(), endedAt: null }, // prettier-ignore
+      : {
+          id: crypto.randomUUID(),
+          trains: gathered.trains,
+          questions,
+          at: 0,
+          answers: [],
+          begunAt: Date.now(),
+          endedAt: null,
+        },
   });
 }
 
@@ -35,7 +47,12 @@ export const NO_QUESTION = 'These trains give no question of these skills: tick 
 /** Says which of the skills that are asked for these trains cannot be asked. */
 export const skippedNote = (missing: readonly Skill[]) =>
   missing.length > 0
-    ? { text: `Skipped, for these trains give no question of it: ${missing.map((skill) => SKILL_NAMES[skill]).join(', ')}.`, bad: false } // prettier-ignore
+    ? {
+        text:
+          'Skipped, for these trains give no question of it: ' +
+          `${missing.map((skill) => SKILL_NAMES[skill]).join(', ')}.`,
+        bad: false,
+      }
     : null;
 
 /** Marks an answer to the question that is asked. What cannot be marked is said, and nothing is written down. */
@@ -46,7 +63,11 @@ export function giveAnswer(store: PracticeStore, given: Given): Mark | null {
   const marked = mark(question, given);
   if (marked.verdict === 'unread') return marked;
   set({ drill: { ...own, answers: [...own.answers, { given, mark: marked }] } });
-  void record(store, `${own.id}-${question.id}`, { train: own.trains[question.train]!.train.name, skill: question.skill, mark: marked }); // prettier-ignore
+  void record(store, `${own.id}-${question.id}`, {
+    train: own.trains[question.train]!.train.name,
+    skill: question.skill,
+    mark: marked,
+  });
   return marked;
 }
 

@@ -13,7 +13,9 @@ export function DrillEnd({ drill }: { drill: Drill }) {
   const here = useHere();
   const nobody = usePractice((state) => state.person === null);
   const { questions, answers, begunAt, endedAt } = drill;
-  const wrong = questions.flatMap((question, i) => (answers[i]?.mark.verdict === 'wrong' ? [{ question, answer: answers[i] }] : [])); // prettier-ignore
+  const wrong = questions.flatMap((question, i) =>
+    answers[i]?.mark.verdict === 'wrong' ? [{ question, answer: answers[i] }] : [],
+  );
   const again = (skills: readonly Skill[]) => {
     const { wanted, set } = store.getState();
     set({ wanted: { ...wanted, seed: anySeed(), skills } });

@@ -39,7 +39,8 @@ function Asking({ drill, clock }: { drill: OpenDrill; clock: boolean }) {
   const [given, setGiven] = useState<Given>(question.answer.kind === 'number' ? '' : []);
   const [message, setMessage] = useState<string | null>(null);
   const article = useRef<HTMLElement>(null);
-  // From here keys belong to the question, not to the button that began the drill; a number's field takes them by itself.
+  // From here keys belong to the question, not to the button that began the drill; a number's field takes them by
+  // itself.
   useEffect(() => {
     if (question.answer.kind !== 'number') article.current?.focus({ preventScroll: true });
   }, [question]);

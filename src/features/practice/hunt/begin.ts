@@ -1,3 +1,4 @@
+import { errorText } from '@/core/error-text';
 import type { Fault } from '@/core/faults';
 import type { Train } from '@/core/train';
 import { record } from '../record';
@@ -10,17 +11,25 @@ export async function beginHunt(
   seed: number,
   named: Fault | null,
 ): Promise<void> {
-  // prettier-ignore
   const { set } = store.getState();
   set({ busy: true, told: null });
   try {
-    const made = await hunting.run('hunt', { train, seed, ...(named && { named }) });
-    // Another was asked for in the meantime.
-    if (made === undefined) return;
-    if (made === null) set({ busy: false, told: { text: 'No fault of this train would show in any of its positions: choose another train.', bad: true } }); // prettier-ignore
-    else set({ busy: false, hunt: { id: crypto.randomUUID(), ...made, engaged: [], tried: [], standing: null, named: [], over: false } }); // prettier-ignore
+    const outcome = await hunting.run('hunt', { train, seed, ...(named && { named }) });
+    // Another was asked for in the meantime, or the screen was left.
+    if (!('value' in outcome)) return set({ busy: false });
+    const made = outcome.value;
+    if (made === null)
+      set({
+        busy: false,
+        told: { text: 'No fault of this train would show in any of its positions: choose another train.', bad: true },
+      });
+    else
+      set({
+        busy: false,
+        hunt: { id: crypto.randomUUID(), ...made, engaged: [], tried: [], standing: null, named: [], over: false },
+      });
   } catch (error) {
-    set({ busy: false, told: { text: error instanceof Error ? error.message : String(error), bad: true } });
+    set({ busy: false, told: { text: errorText(error), bad: true } });
   }
 }
 
@@ -29,9 +38,9 @@ export async function tryIt({ store, hunting }: PracticeItself): Promise<void> {
   const { hunt: own, set } = store.getState();
   if (!own || own.over) return;
   const tried = [...own.tried, own.engaged];
-  const standing = await hunting.run('huntTests', { hunt: own.hunt, tried });
+  const outcome = await hunting.run('huntTests', { hunt: own.hunt, tried });
   const { hunt: now } = store.getState();
-  if (standing && now?.id === own.id) set({ hunt: { ...now, tried, standing } });
+  if ('value' in outcome && now?.id === own.id) set({ hunt: { ...now, tried, standing: outcome.value } });
 }
 
 /** Names the bad part. Faults that no test tells apart count as one; the right name ends the hunt. */

@@ -23,7 +23,9 @@ export function HuntSetup() {
   const [chosen, setChosen] = useState('');
   useEffect(() => {
     let left = false;
-    void readShelf().then((answer) => !left && answer.ok && setShelf(answer.value.trains.filter((one) => !('unreadable' in one)))); // prettier-ignore
+    void readShelf().then(
+      (answer) => !left && answer.ok && setShelf(answer.value.trains.filter((one) => !('unreadable' in one))),
+    );
     return () => void (left = true);
   }, []);
   const numbers = readNumbers({ count: '1', seed: wanted.seed }, 1);
@@ -41,7 +43,8 @@ export function HuntSetup() {
     const train = await trainOf();
     if (train) await beginHunt(itself, train, numbers.seed, fault);
   };
-  const faults = here && where === 'here' ? <TeacherChoice train={here.train} chosen={chosen} onChoose={setChosen} /> : null; // prettier-ignore
+  const faults =
+    here && where === 'here' ? <TeacherChoice train={here.train} chosen={chosen} onChoose={setChosen} /> : null;
   return (
     <form
       aria-label="Fault hunt"

@@ -41,7 +41,10 @@ export function Progress() {
             <th scope="col">Skill</th>
             <th
               scope="col"
-              title={`Right on its day goes up one step: it comes back after ${BOX_DAYS.join(', ')} days. Wrong goes back to the first.`}
+              title={
+                'Right on its day goes up one step: it comes back after ' +
+                `${BOX_DAYS.join(', ')} days. Wrong goes back to the first.`
+              }
             >
               How sure
             </th>

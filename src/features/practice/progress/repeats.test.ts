@@ -17,7 +17,9 @@ test('right on the day it is due goes up a box: 1, 3, 7, 14 days, and stays in t
   const boxes = days.map((_, i) => ratio(days.slice(0, i + 1).map((day) => on(day, true))));
   expect(boxes.map(({ box }) => box)).toEqual([1, 2, 3, 4, 4]);
   expect(boxes.map(({ due }) => due!.toDateString())).toEqual(
-    ['2026-11-02', '2026-11-05', '2026-11-12', '2026-11-26', '2026-12-10'].map((day) => new Date(`${day}T12:00`).toDateString()), // prettier-ignore
+    ['2026-11-02', '2026-11-05', '2026-11-12', '2026-11-26', '2026-12-10'].map((day) =>
+      new Date(`${day}T12:00`).toDateString(),
+    ),
   );
 });
 

@@ -57,7 +57,10 @@ export function dueWords({ due }: Standing, now: Date): string {
   return days === 0 ? 'due today' : days === 1 ? 'due tomorrow' : `due in ${days} days`;
 }
 
-/** Skills as a drill should take them: what is due first, the longest due before the others, then what was never asked, then what comes back soonest. */
+/**
+ * Skills as a drill should take them: what is due first, the longest due before the others, then what was never asked,
+ * then what comes back soonest.
+ */
 export function drillOrder(answers: readonly PracticeAnswer[], skills: readonly Skill[], now: Date): readonly Skill[] {
   const rank = (one: Standing) => (isDue(one, now) ? 0 : one.due === null ? 1 : 2);
   return [...standingsOf(answers)]

@@ -71,7 +71,6 @@ function Picks({
   picked,
   onChange,
 }: Pick<Props, 'train' | 'question' | 'onChange'> & { picked: readonly string[] }) {
-  // prettier-ignore
   const { answer } = question;
   if (answer.kind !== 'order' && answer.kind !== 'parts') return null;
   return (
@@ -88,10 +87,13 @@ function Picks({
               onClick={() => onChange(toggled(picked, id))}
             >
               <kbd className="kbd kbd-xs text-base-content">{keyFor(answer, i)}</kbd>
-              {
-                answer.of === 'members' &&
-                <span aria-hidden className="inline-block size-2.5 rounded-full border border-base-100" style={{ background: memberColor(train, id) }} /> // prettier-ignore
-              }
+              {answer.of === 'members' && (
+                <span
+                  aria-hidden
+                  className="inline-block size-2.5 rounded-full border border-base-100"
+                  style={{ background: memberColor(train, id) }}
+                />
+              )}
               {name}
               {answer.kind === 'order' && at >= 0 && <span className="figure">{at + 1}</span>}
             </button>

@@ -7,7 +7,6 @@ export function namesOf(
   train: Train,
   answer: Exclude<Answer, { kind: 'number' }>,
 ): readonly { readonly id: string; readonly name: string }[] {
-  // prettier-ignore
   if (answer.kind === 'choice') return answer.choices.map((id) => ({ id, name: id }));
   const name = (id: string) => {
     switch (answer.of) {
@@ -29,7 +28,8 @@ export function answerWords(
   given?: string | readonly string[],
 ): string {
   const value = given ?? answer.value;
-  if (typeof value === 'string') return answer.kind === 'number' && answer.unit !== '' && given === undefined ? `${value} ${answer.unit}` : value; // prettier-ignore
+  if (typeof value === 'string')
+    return answer.kind === 'number' && answer.unit !== '' && given === undefined ? `${value} ${answer.unit}` : value;
   if (answer.kind !== 'order' && answer.kind !== 'parts') return value.join(', ');
   const names = new Map(namesOf(train, answer).map(({ id, name }) => [id, name]));
   return value.map((id) => names.get(id) ?? id).join(answer.kind === 'order' ? ' → ' : ', ') || 'none';

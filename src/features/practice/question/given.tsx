@@ -1,7 +1,10 @@
 import type { Train } from '@/core/train';
 import { couplerName, couplerWords, gearName, memberName } from '@/core/words';
 
-/** All that a question can be answered from, in words: what meshes with what, what the couplers join, and what each position engages. */
+/**
+ * All that a question can be answered from, in words: what meshes with what, what the couplers join, and what each
+ * position engages.
+ */
 export function GivenLists({ train, chart }: { train: Train; chart: boolean }) {
   const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
   return (

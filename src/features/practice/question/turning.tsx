@@ -9,7 +9,9 @@ import { useReducedMotion } from '@/ui/reduced-motion';
 const SECONDS = 4;
 const [LEAST_TURNS, MOST_TURNS] = [1, 24];
 
-/** The input turned from rest until the output has made a turn or so; where it stands, and how each member has turned. */
+/**
+ * The input turned from rest until the output has made a turn or so; where it stands, and how each member has turned.
+ */
 export interface Turned {
   /** Turns of the input; null before it is turned. */
   readonly crank: number | null;

@@ -1,4 +1,15 @@
-import { barrenSkills, drill, mark, readWorksheet, rolesTable, worksheetOf, type Given, type Mark, type Skill, type WorksheetFile } from '@/core/practice'; // prettier-ignore
+import {
+  barrenSkills,
+  drill,
+  mark,
+  readWorksheet,
+  rolesTable,
+  worksheetOf,
+  type Given,
+  type Mark,
+  type Skill,
+  type WorksheetFile,
+} from '@/core/practice';
 import { serialiseTrain } from '@/core/train';
 import { readTrain } from '@/wire';
 import { readNumbers } from '../asked/numbers';
@@ -32,7 +43,9 @@ export async function makeSheet(store: PracticeStore, here: Here | null, name: s
     trains: trains.map(({ id, train }) => ({ ...(id !== undefined && { id }), train })),
     ...(tables && { tables: subjects.flatMap((subject, i) => (rolesTable(subject).length > 0 ? [i] : [])) }),
     // By train, so that each is drawn once.
-    questions: [...questions].sort((a, b) => a.train - b.train).map(({ train, skill, seed }) => ({ train, skill: skill as Skill, seed })), // prettier-ignore
+    questions: [...questions]
+      .sort((a, b) => a.train - b.train)
+      .map(({ train, skill, seed }) => ({ train, skill: skill as Skill, seed })),
   };
   if (questions.length === 0 && !file.tables?.length) return set({ told: { text: NO_QUESTION, bad: true } });
   openSheet(store, file);
@@ -44,7 +57,16 @@ function openSheet(store: PracticeStore, file: WorksheetFile): string | null {
   if (!made.ok) return made.message;
   const { sheet: before, set } = store.getState();
   const { atOnce, answersOnPaper } = before ?? { atOnce: false, answersOnPaper: true };
-  const fresh: OpenSheet = { id: crypto.randomUUID(), file, sheet: made.sheet, given: {}, marked: [], atOnce, answersOnPaper, changed: [] }; // prettier-ignore
+  const fresh: OpenSheet = {
+    id: crypto.randomUUID(),
+    file,
+    sheet: made.sheet,
+    given: {},
+    marked: [],
+    atOnce,
+    answersOnPaper,
+    changed: [],
+  };
   set({ sheet: fresh });
   void lookForChanges(store, fresh);
   return null;
@@ -79,13 +101,14 @@ export function markOf(
   sheet: Pick<OpenSheet, 'given'>,
   item: { readonly key: string; readonly asked: Parameters<typeof mark>[0] },
 ): Mark | null {
-  // prettier-ignore
   const given = sheet.given[item.key];
   if (given === undefined || (typeof given === 'string' && given.trim() === '')) return null;
   return mark(item.asked, given);
 }
 
-/** Marks some items of the sheet, or all of them; what can be marked is written down under whoever's name it is, once. */
+/**
+ * Marks some items of the sheet, or all of them; what can be marked is written down under whoever's name it is, once.
+ */
 export function markItems(store: PracticeStore, keys: readonly string[] | 'all'): void {
   const { sheet, set } = store.getState();
   if (!sheet) return;
@@ -93,7 +116,11 @@ export function markItems(store: PracticeStore, keys: readonly string[] | 'all')
   for (const item of items) {
     const marked = markOf(sheet, item);
     if (marked && marked.verdict !== 'unread' && !sheet.marked.includes(item.key))
-      void record(store, `${sheet.id}-${item.key}`.slice(0, 64), { train: item.train.name, skill: item.skill, mark: marked }); // prettier-ignore
+      void record(store, `${sheet.id}-${item.key}`.slice(0, 64), {
+        train: item.train.name,
+        skill: item.skill,
+        mark: marked,
+      });
   }
   set({ sheet: { ...sheet, marked: [...new Set([...sheet.marked, ...items.map(({ key }) => key)])] } });
 }

@@ -41,7 +41,14 @@ export function itemsOf({ trains, tables, questions }: Worksheet): readonly Item
   );
   return [
     ...cells,
-    ...questions.map((question, i): Item => ({ key: question.id, number: String(i + 1), skill: question.skill, train: trains[question.train]!.train, text: question.text, asked: question })), // prettier-ignore
+    ...questions.map((question, i): Item => ({
+      key: question.id,
+      number: String(i + 1),
+      skill: question.skill,
+      train: trains[question.train]!.train,
+      text: question.text,
+      asked: question,
+    })),
   ];
 }
 

@@ -89,7 +89,10 @@ export function KeptSheets() {
           className="btn btn-ghost btn-xs"
           title="The questions and the trains they are about, to be opened elsewhere"
           disabled={!sheet}
-          onClick={() => sheet && saveFile(fileName(sheet.file.name, '.worksheet.json'), 'application/json', worksheetText(sheet.file))} // prettier-ignore
+          onClick={() =>
+            sheet &&
+            saveFile(fileName(sheet.file.name, '.worksheet.json'), 'application/json', worksheetText(sheet.file))
+          }
         >
           <FileDown className="size-3.5" aria-hidden /> Save as a file
         </button>

@@ -14,7 +14,9 @@ interface Props {
   readonly rows: readonly RolesRow[];
 }
 
-/** The roles table to be filled in: for every position its pairs, who drives whom, their ratios and what they come to. */
+/**
+ * The roles table to be filled in: for every position its pairs, who drives whom, their ratios and what they come to.
+ */
 export function RolesTable({ open, table, rows }: Props) {
   const { train } = open.sheet.trains[open.sheet.tables[table]!.train]!;
   const pairs = rows[0]?.stages.length ?? 0;
@@ -82,7 +84,10 @@ export function RolesTable({ open, table, rows }: Props) {
 }
 
 const engagedIn = (train: Train, position: string): string =>
-  train.positions.find(({ id }) => id === position)!.engaged.map((id) => couplerName(train, id)).join(' + ') || 'nothing engaged'; // prettier-ignore
+  train.positions
+    .find(({ id }) => id === position)!
+    .engaged.map((id) => couplerName(train, id))
+    .join(' + ') || 'nothing engaged';
 
 interface FieldProps {
   readonly open: OpenSheet;

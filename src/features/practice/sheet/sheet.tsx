@@ -12,7 +12,10 @@ import { itemsOf, resultsTable } from './items';
 import { QuestionLine } from './question-line';
 import { RolesTable } from './roles-table';
 
-/** A worksheet as it lies on the table: by train the drawing, the roles table and the questions; on paper, the answers on pages of their own. */
+/**
+ * A worksheet as it lies on the table: by train the drawing, the roles table and the questions; on paper, the answers
+ * on pages of their own.
+ */
 export function Sheet() {
   const open = usePractice((state) => state.sheet);
   if (!open)
@@ -51,7 +54,13 @@ function SheetHead({ open }: { open: OpenSheet }) {
   const right = marked.filter((item) => markOf(open, item)?.verdict === 'right').length;
   const change = (part: Partial<OpenSheet>) => store.getState().set({ sheet: { ...open, ...part } });
   const results = () => {
-    const table = resultsTable(open.file.name, person, items, (key) => open.given[key], (item) => markOf(open, item)); // prettier-ignore
+    const table = resultsTable(
+      open.file.name,
+      person,
+      items,
+      (key) => open.given[key],
+      (item) => markOf(open, item),
+    );
     saveFile(fileName(`${open.file.name} ${person} results`, '.csv'), 'text/csv', csvText(table));
   };
   return (
@@ -95,7 +104,9 @@ function SheetHead({ open }: { open: OpenSheet }) {
 function TrainPart({ open, at }: { open: OpenSheet; at: number }) {
   const { trains, tables, questions } = open.sheet;
   const { train } = trains[at]!;
-  const own = questions.map((question, i) => ({ question, number: i + 1 })).filter(({ question }) => question.train === at); // prettier-ignore
+  const own = questions
+    .map((question, i) => ({ question, number: i + 1 }))
+    .filter(({ question }) => question.train === at);
   const ownTables = tables.map((table, i) => ({ ...table, i })).filter((table) => table.train === at);
   if (own.length + ownTables.length === 0) return null;
   return (

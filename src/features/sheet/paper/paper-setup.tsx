@@ -19,7 +19,8 @@ export function PaperSetup() {
   const train = useTrain((state) => state.train);
   const state = useSheet((all) => all);
   const { sheet } = usePaper();
-  const toggle = (key: SectionKey, on: boolean) => state.set({ sections: on ? [...state.sections, key] : state.sections.filter((one) => one !== key) }); // prettier-ignore
+  const toggle = (key: SectionKey, on: boolean) =>
+    state.set({ sections: on ? [...state.sections, key] : state.sections.filter((one) => one !== key) });
   const stations = stationsOf(train);
   const saveHtml = () => {
     const paper = document.getElementById(PAPER)?.innerHTML ?? '';

@@ -6,7 +6,9 @@ import { Group } from '@/ui/form-fields';
 
 /** How planets are put in: how many, how far apart, and for stepped ones where each mark points. */
 export function Assembly({ train }: { train: Train }) {
-  const planets = train.members.filter(({ carrier, copies }) => carrier !== undefined && copies !== undefined && copies > 1); // prettier-ignore
+  const planets = train.members.filter(
+    ({ carrier, copies }) => carrier !== undefined && copies !== undefined && copies > 1,
+  );
   if (planets.length === 0) return null;
   const found = checkDesign(train);
   const marked = found.filter(({ marks }) => marks.length > 0);

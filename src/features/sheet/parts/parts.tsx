@@ -10,28 +10,83 @@ import { useSheet } from '../use-sheet';
 import { usePartsList } from './use-parts';
 
 const number = (value: number | null) => (value === null ? '' : figure(value));
-const byMate = (values: Readonly<Record<string, number>>) => [...new Set(Object.values(values).map((value) => figure(value)))].join(', '); // prettier-ignore
+const byMate = (values: Readonly<Record<string, number>>) =>
+  [...new Set(Object.values(values).map((value) => figure(value)))].join(', ');
 
 const COLUMNS: readonly Column<PartRow>[] = [
   { head: 'wheel', value: ({ name }) => name },
   { head: 'kind', value: ({ type }) => type },
   { head: 'copies', value: ({ copies }) => copies, numeric: true },
   { head: 'module mm', value: ({ moduleMm }) => moduleMm, cell: ({ moduleMm }) => number(moduleMm), numeric: true },
-  { head: 'pitch ⌀', title: 'Diameter of the pitch circle, mm', value: ({ pitchMm }) => pitchMm, cell: ({ pitchMm }) => number(pitchMm), numeric: true }, // prettier-ignore
-  { head: 'tips ⌀', title: 'Diameter over the tips, mm; of a ring inside', value: ({ outsideMm }) => outsideMm, cell: ({ outsideMm }) => number(outsideMm), numeric: true }, // prettier-ignore
-  { head: 'roots ⌀', title: 'Diameter at the roots, mm', value: ({ rootMm }) => rootMm, cell: ({ rootMm }) => number(rootMm), numeric: true }, // prettier-ignore
-  { head: 'base pitch', title: 'π m cos 20°, mm', value: ({ basePitchMm }) => basePitchMm, cell: ({ basePitchMm }) => number(basePitchMm), numeric: true }, // prettier-ignore
-  { head: 'width mm', value: ({ faceWidthMm }) => faceWidthMm, cell: ({ faceWidthMm }) => number(faceWidthMm), numeric: true }, // prettier-ignore
-  { head: 'centres mm', title: 'Centre distances to its mates, mm', value: ({ centreDistancesMm }) => byMate(centreDistancesMm) }, // prettier-ignore
-  { head: 'contact', title: 'Contact ratio with its mates: pairs of teeth in contact on average', value: ({ contactRatio }) => byMate(contactRatio) }, // prettier-ignore
-  { head: 'span', title: 'Measured over so many teeth, mm', value: ({ span }) => span?.mm ?? null, cell: ({ span }) => (span ? `${span.teeth} teeth ${figure(span.mm)}` : '') }, // prettier-ignore
+  {
+    head: 'pitch ⌀',
+    title: 'Diameter of the pitch circle, mm',
+    value: ({ pitchMm }) => pitchMm,
+    cell: ({ pitchMm }) => number(pitchMm),
+    numeric: true,
+  },
+  {
+    head: 'tips ⌀',
+    title: 'Diameter over the tips, mm; of a ring inside',
+    value: ({ outsideMm }) => outsideMm,
+    cell: ({ outsideMm }) => number(outsideMm),
+    numeric: true,
+  },
+  {
+    head: 'roots ⌀',
+    title: 'Diameter at the roots, mm',
+    value: ({ rootMm }) => rootMm,
+    cell: ({ rootMm }) => number(rootMm),
+    numeric: true,
+  },
+  {
+    head: 'base pitch',
+    title: 'π m cos 20°, mm',
+    value: ({ basePitchMm }) => basePitchMm,
+    cell: ({ basePitchMm }) => number(basePitchMm),
+    numeric: true,
+  },
+  {
+    head: 'width mm',
+    value: ({ faceWidthMm }) => faceWidthMm,
+    cell: ({ faceWidthMm }) => number(faceWidthMm),
+    numeric: true,
+  },
+  {
+    head: 'centres mm',
+    title: 'Centre distances to its mates, mm',
+    value: ({ centreDistancesMm }) => byMate(centreDistancesMm),
+  },
+  {
+    head: 'contact',
+    title: 'Contact ratio with its mates: pairs of teeth in contact on average',
+    value: ({ contactRatio }) => byMate(contactRatio),
+  },
+  {
+    head: 'span',
+    title: 'Measured over so many teeth, mm',
+    value: ({ span }) => span?.mm ?? null,
+    cell: ({ span }) => (span ? `${span.teeth} teeth ${figure(span.mm)}` : ''),
+  },
   {
     head: 'worst in',
     title: 'The position in which its teeth carry most',
     value: ({ worst }) => worst?.position ?? '',
   },
-  { head: 'rpm', title: 'Its speed there', value: ({ worst }) => worst?.speedRpm ?? null, cell: ({ worst }) => number(worst?.speedRpm ?? null), numeric: true }, // prettier-ignore
-  { head: 'N·m', title: 'The largest torque of one mesh on its teeth, there', value: ({ worst }) => worst?.torqueNm ?? null, cell: ({ worst }) => number(worst?.torqueNm ?? null), numeric: true }, // prettier-ignore
+  {
+    head: 'rpm',
+    title: 'Its speed there',
+    value: ({ worst }) => worst?.speedRpm ?? null,
+    cell: ({ worst }) => number(worst?.speedRpm ?? null),
+    numeric: true,
+  },
+  {
+    head: 'N·m',
+    title: 'The largest torque of one mesh on its teeth, there',
+    value: ({ worst }) => worst?.torqueNm ?? null,
+    cell: ({ worst }) => number(worst?.torqueNm ?? null),
+    numeric: true,
+  },
   {
     head: 'tip m/s',
     title: 'At its fastest position, and what its material is usually kept below',

@@ -9,7 +9,6 @@ export function usePartsList(): {
   readonly speedRpm: number | null;
   readonly torqueNm: number | null;
 } {
-  // prettier-ignore
   const train = useTrain((state) => state.train);
   const { speedRpm, torqueNm } = useInput();
   const list = useMemo(() => partsOf(train, { speedRpm, torqueNm }), [train, speedRpm, torqueNm]);

@@ -40,12 +40,17 @@ export const FIRST_FORM: ShapeForm = {
 export const USUAL_MODULE_MM = 2;
 export const USUAL_WIDTH_MM = 10;
 
-/** A wheel of the parts list as it is typed, or what is wrong with it. What only gears have is left off rings, and the other way round. */
+/**
+ * A wheel of the parts list as it is typed, or what is wrong with it. What only gears have is left off rings, and the
+ * other way round.
+ */
 export function shapeOf(part: PartRow, form: ShapeForm): ReadWheel {
   const number = (text: string): number | undefined => (text.trim() === '' ? undefined : typedNumber(text));
   const ring = part.type === 'internal';
   const pair = <A extends string, B extends string>(a: A, first: string, b: B, second: string) =>
-    first.trim() === '' && second.trim() === '' ? undefined : ({ [a]: number(first) ?? NaN, [b]: number(second) ?? NaN } as Record<A | B, number>); // prettier-ignore
+    first.trim() === '' && second.trim() === ''
+      ? undefined
+      : ({ [a]: number(first) ?? NaN, [b]: number(second) ?? NaN } as Record<A | B, number>);
   const typed = {
     shift: number(form.shift),
     backlashMm: number(form.backlashMm),

@@ -1,3 +1,4 @@
+import { errorText } from '@/core/error-text';
 import { Box, FileArchive, PencilRuler, Spline } from 'lucide-react';
 import { useState } from 'react';
 import { wheelDxf, wheelSvg, type WheelSpec } from '@/core/shapes';
@@ -24,8 +25,20 @@ const TEETH: readonly FieldSpec[] = [
   { key: 'moduleMm', label: 'Module', unit: 'mm', of: 'moduleMm', title: 'Nothing typed: what the train says' },
   { key: 'widthMm', label: 'Width', unit: 'mm', of: 'widthMm', title: 'Nothing typed: the face width on its card' },
   { key: 'shift', label: 'Profile shift', unit: '× m', of: 'shift' },
-  { key: 'backlashMm', label: 'Backlash of the pair', unit: 'mm', of: 'backlashMm', title: 'Along the pitch circle; half of it is taken off each wheel' }, // prettier-ignore
-  { key: 'helixDegrees', label: 'Helix angle', unit: '°', of: 'helixDegrees', title: 'Right-handed above 0. Its mate needs the other hand' }, // prettier-ignore
+  {
+    key: 'backlashMm',
+    label: 'Backlash of the pair',
+    unit: 'mm',
+    of: 'backlashMm',
+    title: 'Along the pitch circle; half of it is taken off each wheel',
+  },
+  {
+    key: 'helixDegrees',
+    label: 'Helix angle',
+    unit: '°',
+    of: 'helixDegrees',
+    title: 'Right-handed above 0. Its mate needs the other hand',
+  },
 ];
 const GEAR: readonly FieldSpec[] = [
   { key: 'boreMm', label: 'Bore', unit: 'mm', of: 'boreMm' },
@@ -36,7 +49,15 @@ const GEAR: readonly FieldSpec[] = [
   { key: 'hubLongMm', label: 'Hub, length', unit: 'mm', of: 'hub', title: 'Beyond the teeth' },
   { key: 'lighteningHoles', label: 'Lightening holes', unit: '×', of: 'lighteningHoles' },
 ];
-const RING: readonly FieldSpec[] = [{ key: 'rimMm', label: 'Rim', unit: 'mm', of: 'rimMm', title: 'Outside the roots; three modules where nothing is typed' }]; // prettier-ignore
+const RING: readonly FieldSpec[] = [
+  {
+    key: 'rimMm',
+    label: 'Rim',
+    unit: 'mm',
+    of: 'rimMm',
+    title: 'Outside the roots; three modules where nothing is typed',
+  },
+];
 
 /** Which wheel, its measures, and how it leaves. */
 export function ShapeSetup() {
@@ -70,15 +91,14 @@ export function ShapeSetup() {
     />
   );
   const name = (ending: string) => fileName(`${train.name} ${part.name}`, ending);
-  const failed = (error: unknown) =>
-    setTold({ text: error instanceof Error ? error.message : String(error), bad: true });
+  const failed = (error: unknown) => setTold({ text: errorText(error), bad: true });
   const saveStl = async () => {
     if (!read.ok) return;
     setTold({ text: 'Making the solid …', bad: false });
     try {
-      const bytes = await making.run('solid', { spec: read.wheel.spec, title: part.name });
-      if (!bytes) return;
-      saveFile(name('.stl'), 'model/stl', new Blob([new Uint8Array(bytes)]));
+      const outcome = await making.run('solid', { spec: read.wheel.spec, title: part.name });
+      if (!('value' in outcome)) return;
+      saveFile(name('.stl'), 'model/stl', new Blob([new Uint8Array(outcome.value)]));
       setTold({ text: `${name('.stl')} is saved.`, bad: false });
     } catch (error) {
       failed(error);
@@ -87,10 +107,15 @@ export function ShapeSetup() {
   const saveAll = async () => {
     const { asked, pieces, left } = wholeSet(train, wheels, form);
     try {
-      const zip = await making.run('shapes', { name: train.name, wheels: asked, pieces }, (done) => setTold({ text: `${done} of ${asked.length} …`, bad: false })); // prettier-ignore
-      if (!zip) return;
-      saveFile(fileName(train.name, '.shapes.zip'), 'application/zip', new Blob([new Uint8Array(zip)]));
-      setTold({ text: `${asked.length} wheels are saved.${left.length > 0 ? ` Left out: ${left.join('; ')}` : ''}`, bad: left.length > 0 }); // prettier-ignore
+      const outcome = await making.run('shapes', { name: train.name, wheels: asked, pieces }, (done) =>
+        setTold({ text: `${done} of ${asked.length} …`, bad: false }),
+      );
+      if (!('value' in outcome)) return;
+      saveFile(fileName(train.name, '.shapes.zip'), 'application/zip', new Blob([new Uint8Array(outcome.value)]));
+      setTold({
+        text: `${asked.length} wheels are saved.${left.length > 0 ? ` Left out: ${left.join('; ')}` : ''}`,
+        bad: left.length > 0,
+      });
     } catch (error) {
       failed(error);
     }

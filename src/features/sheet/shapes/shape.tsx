@@ -19,7 +19,9 @@ export function Shape() {
   const { outer, holes, areaMm2, hints, spec } = read.wheel;
   const form = toothForm(spec);
   const reach = Math.max(...outer.map(({ x, y }) => Math.hypot(x, y))) * 1.05;
-  const path = [outer, ...holes].map((loop) => `M${loop.map(({ x, y }) => `${x.toFixed(3)} ${(-y).toFixed(3)}`).join('L')}Z`).join(''); // prettier-ignore
+  const path = [outer, ...holes]
+    .map((loop) => `M${loop.map(({ x, y }) => `${x.toFixed(3)} ${(-y).toFixed(3)}`).join('L')}Z`)
+    .join('');
   const measures: readonly (readonly [string, string])[] = [
     ['pitch ⌀', `${figure(2 * form.pitchRadius)} mm`],
     ['tips ⌀', `${figure(2 * form.tipRadius)} mm`],

@@ -11,17 +11,24 @@ const set = (name: string, change: Partial<typeof FIRST_FORM> = {}) => {
   return { train, ...wholeSet(train, parts, { ...FIRST_FORM, ...change }) };
 };
 
-test('all shapes of the lift: every wheel three times over, the stepped planet as one piece, and a manifest that names them', () => {
-  const { train, asked, pieces, left } = set('brine-lift');
-  expect(left).toEqual([]);
-  expect(asked.map(({ gear }) => gear).sort()).toEqual(train.gears.map(({ id }) => id).sort());
-  expect(pieces.map(({ specs }) => specs.length)).toEqual([2]);
-  const files = unzipSync(shapesZip(train.name, asked, pieces, () => undefined));
-  const manifest = JSON.parse(strFromU8(files['manifest.json']!)) as { wheels: { files: string[] }[]; pieces: { files: string[] }[] }; // prettier-ignore
-  const named = [...manifest.wheels, ...manifest.pieces].flatMap((one) => one.files);
-  expect([...named, 'manifest.json'].sort()).toEqual(Object.keys(files).sort());
-  expect(named.filter((name) => name.endsWith('.stl'))).toHaveLength(train.gears.length + 1);
-});
+test(
+  'all shapes of the lift: every wheel three times over, the stepped planet ' +
+    'as one piece, and a manifest that names them',
+  () => {
+    const { train, asked, pieces, left } = set('brine-lift');
+    expect(left).toEqual([]);
+    expect(asked.map(({ gear }) => gear).sort()).toEqual(train.gears.map(({ id }) => id).sort());
+    expect(pieces.map(({ specs }) => specs.length)).toEqual([2]);
+    const files = unzipSync(shapesZip(train.name, asked, pieces, () => undefined));
+    const manifest = JSON.parse(strFromU8(files['manifest.json']!)) as {
+      wheels: { files: string[] }[];
+      pieces: { files: string[] }[];
+    };
+    const named = [...manifest.wheels, ...manifest.pieces].flatMap((one) => one.files);
+    expect([...named, 'manifest.json'].sort()).toEqual(Object.keys(files).sort());
+    expect(named.filter((name) => name.endsWith('.stl'))).toHaveLength(train.gears.length + 1);
+  },
+);
 
 test('with a helix, gears that mesh outside have opposite hands, a ring the hand of its planet', () => {
   const { train, asked } = set('stirrer', { helixDegrees: '20' });

@@ -5,7 +5,10 @@ import { memberName } from '@/core/words';
 import { fileName } from '@/ui/save-file';
 import { shapeOf, type ShapeForm } from './form';
 
-/** Every wheel of a train as it is to be made: each of its own module and width, its helix of the hand that its mates need; stepped planets as one piece too. What cannot be made is said. */
+/**
+ * Every wheel of a train as it is to be made: each of its own module and width, its helix of the hand that its mates
+ * need; stepped planets as one piece too. What cannot be made is said.
+ */
 export function wholeSet(train: Train, wheels: readonly PartRow[], form: ShapeForm) {
   const hands = helixHands(train);
   const reads = wheels.map((wheel) => ({
@@ -17,9 +20,18 @@ export function wholeSet(train: Train, wheels: readonly PartRow[], form: ShapeFo
       helixDegrees: hands.get(wheel.gear) === -1 ? opposite(form.helixDegrees) : form.helixDegrees,
     }),
   }));
-  const asked = reads.flatMap(
-    ({ wheel, read }) =>
-    read.ok ? [{ gear: wheel.gear, name: wheel.name, file: fileName(`${wheel.gear} ${wheel.name}`, ''), copies: wheel.copies, spec: read.wheel.spec }] : [], // prettier-ignore
+  const asked = reads.flatMap(({ wheel, read }) =>
+    read.ok
+      ? [
+          {
+            gear: wheel.gear,
+            name: wheel.name,
+            file: fileName(`${wheel.gear} ${wheel.name}`, ''),
+            copies: wheel.copies,
+            spec: read.wheel.spec,
+          },
+        ]
+      : [],
   );
   const left = reads.flatMap(({ wheel, read }) => (read.ok ? [] : [`${wheel.name}: ${read.message}`]));
   const specOf = new Map<string, WheelSpec>(asked.map(({ gear, spec }) => [gear, spec]));

@@ -6,7 +6,8 @@ import { useFill, useTyped, useModel, useNameOf, useWrong } from '../use-shiftin
 
 const FEELS = { output: 'at the output', motor: 'before the selector' } as const;
 const FEELS_HELP =
-  'Before the selector the motor’s speed tells its torque, (1 − u) T₀, and so that of the output in the position that is in.';
+  'Before the selector the motor’s speed tells its torque, (1 − u) T₀, and so ' +
+  'that of the output in the position that is in.';
 
 /** How the detector is made: a spring with preload, detent and damping, a scale on an arm; where it feels. */
 export function DetectorFields({ cue }: { cue: 'speed' | 'torque' }) {

@@ -126,7 +126,10 @@ function MotorCurve() {
   ]);
   return (
     <SmallCurve
-      title={`Torque ${figure(torqueAt(line, 0))} N·m at a stand; most power, ${figure((power * Math.PI) / 30)} W, at ${figure(rpm)} rpm`}
+      title={
+        `Torque ${figure(torqueAt(line, 0))} N·m at a stand; most power, ` +
+        `${figure((power * Math.PI) / 30)} W, at ${figure(rpm)} rpm`
+      }
       xUnit="rpm"
       yUnit="N·m"
       curves={[{ points: torques }, { points: hump, power: true }]}

@@ -13,7 +13,9 @@ import { Hump } from './hump';
 import { inkOf } from './inks';
 import { LoadHandle, ThresholdHandles } from './handles';
 
-/** Output torque over output speed: what each position can do, what the load asks, where they meet, and where it shifts. */
+/**
+ * Output torque over output speed: what each position can do, what the load asks, where they meet, and where it shifts.
+ */
 export function ForceSpeed({ model }: { model: Model }) {
   const chosen = useChosen(model);
   return (

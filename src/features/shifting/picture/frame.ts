@@ -31,10 +31,18 @@ export function frameOf({ scenario, gearings }: Model, width: number, height: nu
   const free = freeSpeed(line);
   const all = [...gearings.values()];
   const mostRpm = Math.max(...all.map(({ ratio }) => free / ratio)) * 1.04;
-  const mostNm = Math.max(...all.map((gearing) => Math.max(...speedsTo(free / gearing.ratio).map((rpm) => outputTorque(line, gearing, rpm))))) * 1.08; // prettier-ignore
+  const mostNm =
+    Math.max(
+      ...all.map((gearing) =>
+        Math.max(...speedsTo(free / gearing.ratio).map((rpm) => outputTorque(line, gearing, rpm))),
+      ),
+    ) * 1.08;
   const load = loadOf(scenario.load);
   const at = (timeS: number) => (outputRpm: number) => loadTorque(load, outputRpm * RAD_S_PER_RPM, timeS);
-  const most = load.profile.reduce((best, [timeS, torque]) => (torque > best.torque ? { timeS, torque } : best), { timeS: 0, torque: load.profile[0]?.[1] ?? 0 }); // prettier-ignore
+  const most = load.profile.reduce((best, [timeS, torque]) => (torque > best.torque ? { timeS, torque } : best), {
+    timeS: 0,
+    torque: load.profile[0]?.[1] ?? 0,
+  });
   const [left, right, top, bottom] = [ROOM.left, width - ROOM.right, ROOM.top, height - ROOM.bottom];
   return {
     left,

@@ -4,7 +4,10 @@ import type { Frame } from './frame';
 
 const SAMPLES = 80;
 
-/** The motor's power in one position as a share of its peak, over the output speed, with the operating point on it; its axis stands on the right. */
+/**
+ * The motor's power in one position as a share of its peak, over the output speed, with the operating point on it; its
+ * axis stands on the right.
+ */
 export function Hump({
   frame: { x, top, bottom, right, line, free },
   model,

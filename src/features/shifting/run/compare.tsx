@@ -1,3 +1,4 @@
+import { errorText } from '@/core/error-text';
 import { useEffect, useState } from 'react';
 import { gearingsOf, orderOf, pointsWith, soundThresholds, type Scenario } from '@/core/shifting';
 import type { Train } from '@/core/train';
@@ -6,7 +7,9 @@ import { lane } from '@/workers/beside';
 import { readShelf, readTrain, type ShelfEntry } from '@/wire';
 import { useShifting } from '../use-shifting';
 
-/** Lays runs over one another: this one kept for the next to lie over, or another train's on the same motor and load. */
+/**
+ * Lays runs over one another: this one kept for the next to lie over, or another train's on the same motor and load.
+ */
 export function Compare() {
   const made = useShifting((state) => state.made);
   const beside = useShifting((state) => state.beside);
@@ -54,10 +57,10 @@ function AnotherTrain() {
     const scenario = onOther(train, made.scenario);
     if (!scenario) return notice(`${train.name} drives in no position, so it cannot run this.`);
     try {
-      const run = await runs.run('run', { train, scenario });
-      if (run) set({ beside: [{ name: train.name, train, scenario, run }] });
+      const outcome = await runs.run('run', { train, scenario });
+      if ('value' in outcome) set({ beside: [{ name: train.name, train, scenario, run: outcome.value }] });
     } catch (error) {
-      notice(error instanceof Error ? error.message : String(error));
+      notice(errorText(error));
     }
   };
   return (

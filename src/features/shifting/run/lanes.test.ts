@@ -14,7 +14,14 @@ test('a thinned line keeps its ends and its peaks, and draws at most four points
     fc.property(values, fc.integer({ min: 1, max: 300 }), (column, pixels) => {
       const times = Float64Array.from(column, (_, i) => i);
       const last = Math.max(1, column.length - 1);
-      const drawn = heights(thinLine(times, Float64Array.from(column), (time) => (time / last) * pixels, (value) => value)); // prettier-ignore
+      const drawn = heights(
+        thinLine(
+          times,
+          Float64Array.from(column),
+          (time) => (time / last) * pixels,
+          (value) => value,
+        ),
+      );
       expect(Math.max(...drawn)).toBe(Math.max(...column));
       expect(Math.min(...drawn)).toBe(Math.min(...column));
       expect([drawn[0], drawn.at(-1)]).toEqual([column[0], column.at(-1)]);
@@ -31,7 +38,14 @@ test('a lane’s scale has room for all that lies over one another, from nothing
 test('stretches of a position follow each other without a hole', () => {
   const none = new Float64Array(5);
   const traces = { timeS: Float64Array.of(0, 1, 2, 3, 4), position: Int16Array.of(0, 0, -1, 1, 1) };
-  const rest = { inputRpm: none, outputRpm: none, inputTorqueNm: none, outputTorqueNm: none, powerShare: none, read: none }; // prettier-ignore
+  const rest = {
+    inputRpm: none,
+    outputRpm: none,
+    inputTorqueNm: none,
+    outputTorqueNm: none,
+    powerShare: none,
+    read: none,
+  };
   expect(stretchesOf({ ...traces, ...rest })).toEqual([
     { place: 0, fromS: 0, toS: 2 },
     { place: -1, fromS: 2, toS: 3 },

@@ -41,8 +41,8 @@ export function laneScale(columns: readonly Float64Array[], top: number, bottom:
 }
 
 /**
- * A column of figures over time as a line: of all samples that fall on one pixel only the least and the most are drawn, so that long runs draw as quickly as short ones
- * and no peak is lost.
+ * A column of figures over time as a line: of all samples that fall on one pixel only the least and the most are drawn,
+ * so that long runs draw as quickly as short ones and no peak is lost.
  */
 export function thinLine(
   times: Float64Array,

@@ -10,7 +10,9 @@ import { useShifting, useShiftingItself } from '../use-shifting';
 
 const RATES = ['0.1', '0.25', '1', '4'] as const;
 
-/** The side view at the moment under the cursor: what is engaged, where power flows, and how far everything has turned. */
+/**
+ * The side view at the moment under the cursor: what is engaged, where power flows, and how far everything has turned.
+ */
 export function Playback({ made }: { made: Made }) {
   const cursorS = useShifting((state) => state.cursorS);
   const { train, scenario, run } = made;

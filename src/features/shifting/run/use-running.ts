@@ -1,5 +1,6 @@
 'use client';
 
+import { errorText } from '@/core/error-text';
 import { useCallback, useEffect, useMemo, useRef } from 'react';
 import { mendsFor, type Run } from '@/core/shifting';
 import { useSettled } from '@/ui/settled';
@@ -7,7 +8,10 @@ import type { Model } from '../model';
 import { useShifting, useShiftingItself } from '../use-shifting';
 import type { Running, ShiftingItself } from '../store';
 
-/** Runs whenever what is given has settled; a run that was asked for before is given up. @returns how far it is, and functions that stop it and begin again */
+/**
+ * Runs whenever what is given has settled; a run that was asked for before is given up. @returns how far it is, and
+ * functions that stop it and begin again
+ */
 export function useRunning(model: Model): {
   readonly running: Running;
   readonly stop: () => void;
@@ -26,9 +30,8 @@ export function useRunning(model: Model): {
         set({ running: { kind: 'running', asked, traces } }),
       )
       .then(
-        (run) => run && done(itself, settled, asked, run),
-        (error: unknown) =>
-          set({ running: { kind: 'refused', message: error instanceof Error ? error.message : String(error) } }),
+        (outcome) => 'value' in outcome && done(itself, settled, asked, outcome.value),
+        (error: unknown) => set({ running: { kind: 'refused', message: errorText(error) } }),
       );
   }, [itself, settled, asked]);
   useEffect(() => {

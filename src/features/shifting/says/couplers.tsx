@@ -10,7 +10,10 @@ import { typedNumber } from '@/ui/typed-number';
 
 const FIELDS = { teeth: 'Dog teeth', radiusMm: 'Mean radius, mm', friction: 'Friction' } as const;
 
-/** What couplers carry when they let go and how long they look for their gap; on which shaft a coupler would carry least; two paths and what is left of them. */
+/**
+ * What couplers carry when they let go and how long they look for their gap; on which shaft a coupler would carry
+ * least; two paths and what is left of them.
+ */
 export function Couplers({ model }: { model: Model }) {
   const [text, setText] = useState({ teeth: '6', radiusMm: '15', friction: '0.15' });
   const dog = Object.fromEntries(

@@ -77,5 +77,9 @@ const percent = (share: Rational): string => `${figure(toNumber(share) * 100)} %
 
 /** With one path let go and its side held, the other drives alone; not held, nothing does. */
 function otherSide({ train }: Model, { paths: [p, q] }: TwoPaths): string {
-  return `Let ${memberName(train, p.member)} go and hold its side, by a worm or a brake: ${ratioText(q.turns)} in/out is left; let ${memberName(train, q.member)} go: ${ratioText(p.turns)}. Not held, nothing is left: power runs out backwards.`;
+  return (
+    `Let ${memberName(train, p.member)} go and hold its side, by a worm or a brake: ` +
+    `${ratioText(q.turns)} in/out is left; let ${memberName(train, q.member)} go: ` +
+    `${ratioText(p.turns)}. Not held, nothing is left: power runs out backwards.`
+  );
 }

@@ -17,7 +17,9 @@ const TABS: Record<Tab, string> = {
   couplers: 'Couplers',
 };
 
-/** What follows: whether it suits, where it works, when it should shift, how the sleeves travel, what couplers carry. */
+/**
+ * What follows: whether it suits, where it works, when it should shift, how the sleeves travel, what couplers carry.
+ */
 export function Says({ model }: { model: Model }) {
   const says = useShifting((state) => state.says);
   const set = useShifting((state) => state.set);

@@ -7,7 +7,10 @@ import type { Model } from '../model';
 import { useNameOf, useUnits } from '../use-shifting';
 import { typedNumber } from '@/ui/typed-number';
 
-/** When to change between neighbours, in every cue’s own unit; the band that it needs; and how small a step has to be for a share of the power. */
+/**
+ * When to change between neighbours, in every cue’s own unit; the band that it needs; and how small a step has to be
+ * for a share of the power.
+ */
 export function ShiftPoints({ model }: { model: Model }) {
   const nameOf = useNameOf();
   const { perRpm, perNm, speedUnit, torqueUnit } = useUnits();
@@ -145,7 +148,10 @@ function BandWords({ model, band: { from, to, r, equal, further, own } }: { mode
   );
 }
 
-/** The largest step that stays above a share of the peak power, and the least number of positions for the spread of these. */
+/**
+ * The largest step that stays above a share of the peak power, and the least number of positions for the spread of
+ * these.
+ */
 function StepForShare({ model: { gearings, scenario } }: { model: Model }) {
   const [text, setText] = useState('75');
   const share = typedNumber(text) / 100;

@@ -14,7 +14,10 @@ interface Props {
   readonly stretches: readonly TravelStretch[];
 }
 
-/** A sleeve's travel to scale, a lane for each coupler; ends of engagements are dragged, or moved with the arrow keys by half a millimetre. */
+/**
+ * A sleeve's travel to scale, a lane for each coupler; ends of engagements are dragged, or moved with the arrow keys by
+ * half a millimetre.
+ */
 export function TravelBar({ train, selector, stretches }: Props) {
   const svg = useRef<SVGSVGElement>(null);
   const couplers = [...new Set(selector.spans.map(({ coupler }) => coupler))];

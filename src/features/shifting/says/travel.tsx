@@ -19,7 +19,9 @@ import { Field } from '@/ui/form-fields';
 import { TravelBar } from './travel-bar';
 import { typedNumber } from '@/ui/typed-number';
 
-/** What each sleeve or drum does along its travel: solved, stretch by stretch; and where it jams, what would mend it. */
+/**
+ * What each sleeve or drum does along its travel: solved, stretch by stretch; and where it jams, what would mend it.
+ */
 export function Travel() {
   const train = useTrain((state) => state.train);
   const store = useTrainStore();

@@ -77,7 +77,10 @@ function RunVerdict({ made, model }: { made: Made; model: Model }) {
   );
 }
 
-/** One mend: what a run with it comes to, tried beside the page; pressed, it is taken over and the runs lie over one another. */
+/**
+ * One mend: what a run with it comes to, tried beside the page; pressed, it is taken over and the runs lie over one
+ * another.
+ */
 function TryIt({ mend }: { mend: Mend }) {
   const tried = useShifting((state) => state.tried.get(mend.key));
   const made = useShifting((state) => state.made);

@@ -14,7 +14,8 @@ const TURNING: Record<Form['turning'], string> = {
 };
 
 const HUNTING =
-  'Without a common factor each tooth meets all of the other wheel (hunting), so wear evens out; with round ratios the same teeth meet again, which some prefer for timing and marking. Both are good practice.';
+  'Without a common factor each tooth meets all of the other wheel (hunting), so wear evens out; with round ' +
+  'ratios the same teeth meet again, which some prefer for timing and marking. Both are good practice.';
 
 /** What a chain, a ladder or its ranges have to meet besides. */
 export function ConditionFields() {
@@ -29,7 +30,10 @@ export function ConditionFields() {
         <>
           <Pick
             label="The output turns"
-            title="Where the meshes alone turn it the other way, an idler is added, or a wheel with its teeth inside where that is allowed."
+            title={
+              'Where the meshes alone turn it the other way, an idler is added, or a ' +
+              'wheel with its teeth inside where that is allowed.'
+            }
             value={form.turning}
             choices={TURNING}
             onChange={(turning) => ask({ turning })}

@@ -16,7 +16,10 @@ export function LadderFields() {
       <Field label="Positions" value={ladder.positions} onChange={(positions) => set({ positions })} />
       <Pick
         label="Steps"
-        title="Even steps lie equally far apart for the ear; progressive ones get smaller upward, as road gearboxes like them."
+        title={
+          'Even steps lie equally far apart for the ear; progressive ones get ' +
+          'smaller upward, as road gearboxes like them.'
+        }
         value={ladder.progressive ? 'progressive' : 'even'}
         choices={{ even: 'even (geometric)', progressive: 'smaller upward' }}
         onChange={(steps) => set({ progressive: steps === 'progressive' })}

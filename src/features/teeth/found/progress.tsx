@@ -93,7 +93,10 @@ const things = ({ kind }: Question): string =>
 function covered({ kind }: Question, { examined, cut }: Answer): string {
   if (cut) return examined > 0 ? `${counted(examined)} were covered` : 'Only a first look was taken';
   if (kind === 'outputs')
-    return `Every tap’s own search was complete (${counted(examined)} chains); only the best chains to each tap were gone on from`;
+    return (
+      `Every tap’s own search was complete (${counted(examined)} chains); only ` +
+      'the best chains to each tap were gone on from'
+    );
   if (kind === 'fit') return `${counted(examined)} choices of counts were tried, by small changes from many starts`;
   return `${counted(examined)} chains, those nearest to an even share of the ratio, were covered`;
 }

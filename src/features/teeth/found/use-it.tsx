@@ -229,5 +229,8 @@ function ReplaceSet({ session, set }: { session: Session; set: Parameters<typeof
 
 function setText(train: Train, { sun, planet, ring }: TrainSet): string {
   const teeth = (id: string) => train.gears.find((gear) => gear.id === id)!;
-  return `${teeth(sun).teeth} · ${teeth(planet).teeth} · ${teeth(ring).teeth} on ${memberName(train, teeth(sun).member)} and ${memberName(train, teeth(ring).member)}`;
+  return (
+    `${teeth(sun).teeth} · ${teeth(planet).teeth} · ${teeth(ring).teeth} on ` +
+    `${memberName(train, teeth(sun).member)} and ${memberName(train, teeth(ring).member)}`
+  );
 }

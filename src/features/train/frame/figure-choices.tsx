@@ -14,7 +14,10 @@ import {
 } from '@/core/units';
 import { usePreferences } from '@/ui/preferences';
 
-/** How figures are written, on every screen: which way round a ratio is, and the units of speed and torque; opened from the bar. */
+/**
+ * How figures are written, on every screen: which way round a ratio is, and the units of speed and torque; opened from
+ * the bar.
+ */
 export function FigureChoices() {
   const { convention, speedUnit, torqueUnit } = usePreferences();
   const place = useRef<HTMLDetailsElement>(null);
@@ -47,7 +50,12 @@ export function FigureChoices() {
         </span>
         <ChevronDown className="size-3.5" aria-hidden />
       </summary>
-      <div className="absolute right-0 z-30 mt-1 flex w-max flex-col gap-2 border border-base-content bg-base-100 p-3 shadow-md">
+      <div
+        className={
+          'absolute right-0 z-30 mt-1 flex w-max flex-col gap-2 border ' +
+          'border-base-content bg-base-100 p-3 shadow-md'
+        }
+      >
         <RatioConventions />
         <RatioMeaning />
         <UnitChoices />

@@ -26,7 +26,8 @@ export function useScreenKeys(lines: readonly KeyLine[], press: (event: Keyboard
     list(lines);
     return () => list([]);
   }, [list, lines]);
-  // As soon as the screen stands there: a key pressed at once must not be lost. And before the keys that every screen has.
+  // As soon as the screen stands there: a key pressed at once must not be lost. And before the keys that every screen
+  // has.
   useLayoutEffect(() => {
     addEventListener('keydown', press, true);
     return () => removeEventListener('keydown', press, true);

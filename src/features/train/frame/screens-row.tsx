@@ -4,7 +4,10 @@ import { useCallback } from 'react';
 import { useSession } from '../use-train';
 import { screenAddress, type Screen } from './screens';
 
-/** The train's screens as a row of words: plain links, which open without asking the server where the train is open already. */
+/**
+ * The train's screens as a row of words: plain links, which open without asking the server where the train is open
+ * already.
+ */
 export function ScreensRow({ screens, here }: { screens: readonly Screen[]; here: Screen | undefined }) {
   const { id } = useSession();
   return (
@@ -15,7 +18,11 @@ export function ScreensRow({ screens, here }: { screens: readonly Screen[]; here
           href={screenAddress(id, screen)}
           aria-current={screen === here ? 'page' : undefined}
           title={`${screen.question} (Shift ${i + 1})`}
-          className="muted -mb-1.5 flex items-center border-b-3 border-transparent px-1.5 pb-1.5 xl:px-2 text-sm hover:text-base-content aria-[current=page]:border-primary aria-[current=page]:font-semibold aria-[current=page]:text-base-content"
+          className={
+            'muted -mb-1.5 flex items-center border-b-3 border-transparent px-1.5 pb-1.5 xl:px-2 ' +
+            'text-sm hover:text-base-content aria-[current=page]:border-primary ' +
+            'aria-[current=page]:font-semibold aria-[current=page]:text-base-content'
+          }
           onClick={(event) => {
             // Elsewhere than in this window the browser opens it, as it opens any link.
             if (event.button !== 0 || event.metaKey || event.ctrlKey || event.shiftKey || event.altKey) return;
@@ -36,7 +43,10 @@ export function useGoTo(): (segment: string) => void {
   return useCallback((segment) => showScreen(id, { segment }), [id]);
 }
 
-/** Shows another screen of the same train; its address stands in the browser's history, and nothing is asked of the server. */
+/**
+ * Shows another screen of the same train; its address stands in the browser's history, and nothing is asked of the
+ * server.
+ */
 export function showScreen(id: string, screen: Pick<Screen, 'segment'>): void {
   const address = screenAddress(id, screen);
   if (location.pathname !== address) history.pushState(null, '', address);

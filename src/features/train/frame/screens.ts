@@ -2,7 +2,10 @@ import { lazy, type ComponentType } from 'react';
 import type { TopicName } from '@/ui/help/topics';
 import { insist } from '@/ui/on-demand';
 
-/** One side that a train is worked on from: a word in the bar, an address, and code that is loaded when it is first opened. */
+/**
+ * One side that a train is worked on from: a word in the bar, an address, and code that is loaded when it is first
+ * opened.
+ */
 export interface Screen {
   /** Also what its help is told under. */
   readonly word: TopicName;

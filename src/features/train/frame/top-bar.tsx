@@ -34,7 +34,12 @@ export function TopBar({ screens, here, onHelp, slot }: Props) {
   const [revisions, setRevisions] = useState(false);
   useEffect(() => whenIdle([RevisionsDialog.load]), []);
   return (
-    <header className="flex flex-wrap items-center gap-x-2 gap-y-1 border-b border-base-content px-4 py-1.5 xl:gap-x-4 print:hidden">
+    <header
+      className={
+        'flex flex-wrap items-center gap-x-2 gap-y-1 border-b ' +
+        'border-base-content px-4 py-1.5 xl:gap-x-4 print:hidden'
+      }
+    >
       <Link href="/" className="link-hover muted text-sm">
         Shelf
       </Link>

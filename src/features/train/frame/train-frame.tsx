@@ -110,7 +110,10 @@ function Frame({ session, screens, children }: { session: Session; screens: read
 /** Screens whose printed pages have heads of their own. */
 const PRINTED_BY_ITSELF: ReadonlySet<string> = new Set(['sheet', 'practice']);
 
-/** Keeps the session with what the server has and what the address asks for, and lets nothing wait when the window is left. */
+/**
+ * Keeps the session with what the server has and what the address asks for, and lets nothing wait when the window is
+ * left.
+ */
 function useKept(session: Session, loaded: Loaded): void {
   useEffect(() => receive(session, loaded), [session, loaded]);
   useLayoutEffect(() => {

@@ -30,7 +30,10 @@ export function TrainName() {
       <input
         aria-label="Name of the train"
         aria-invalid={message !== null}
-        className="w-56 rounded-sm border border-transparent bg-transparent px-1.5 py-0.5 text-lg font-semibold lg:w-44 xl:w-56 hover:border-base-300"
+        className={
+          'w-56 rounded-sm border border-transparent bg-transparent px-1.5 py-0.5 text-lg ' +
+          'font-semibold lg:w-44 xl:w-56 hover:border-base-300'
+        }
         title={train.name}
         value={typed ?? train.name}
         onChange={(event) => setTyped(event.target.value)}

@@ -20,7 +20,10 @@ export function FlowChoice() {
         {(Object.keys(FLOWS) as FlowKind[]).map((kind) => (
           <label
             key={kind}
-            className="muted cursor-pointer border-b-2 border-transparent has-checked:border-primary has-checked:text-base-content has-focus-visible:outline-2 has-focus-visible:outline-accent"
+            className={
+              'muted cursor-pointer border-b-2 border-transparent has-checked:border-primary ' +
+              'has-checked:text-base-content has-focus-visible:outline-2 has-focus-visible:outline-accent'
+            }
             title={FLOWS[kind].title}
           >
             <input

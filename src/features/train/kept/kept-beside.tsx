@@ -24,7 +24,10 @@ interface Props {
   readonly children?: ReactNode;
 }
 
-/** Documents of one kind that are kept beside the train: opened, kept under a name, removed; and any of them as a file. Without a train there are only files. */
+/**
+ * Documents of one kind that are kept beside the train: opened, kept under a name, removed; and any of them as a file.
+ * Without a train there are only files.
+ */
 export function KeptBeside({ kind, noun, text, sound, suffix, about, onOpen, children }: Props) {
   const id = useContext(SessionContext)?.id ?? null;
   const [kept, setKept] = useState<readonly Kept[]>([]);
@@ -73,7 +76,9 @@ export function KeptBeside({ kind, noun, text, sound, suffix, about, onOpen, chi
   };
   const openFile = async (file: File) => {
     const wrong = onOpen(await file.text());
-    setTold(wrong === null ? { text: `${file.name} is open.`, bad: false } : { text: `${file.name}: ${wrong}`, bad: true }); // prettier-ignore
+    setTold(
+      wrong === null ? { text: `${file.name} is open.`, bad: false } : { text: `${file.name}: ${wrong}`, bad: true },
+    );
   };
   return (
     <section aria-label={`Kept ${kind}`} className="flex flex-col gap-1 border-t border-base-300 px-4 py-2 text-sm">
@@ -128,9 +133,12 @@ export function KeptBeside({ kind, noun, text, sound, suffix, about, onOpen, chi
           className="btn btn-ghost btn-xs"
           title={about}
           disabled={!sound}
-          onClick={
-            () =>
-            saveFile(fileName(name || noun, suffix), 'application/json', `${JSON.stringify(JSON.parse(text), null, 2)}\n`) // prettier-ignore
+          onClick={() =>
+            saveFile(
+              fileName(name || noun, suffix),
+              'application/json',
+              `${JSON.stringify(JSON.parse(text), null, 2)}\n`,
+            )
           }
         >
           <FileDown className="size-3.5" aria-hidden /> Save as a file

@@ -2,7 +2,14 @@ import { plain, type Judged } from '@/core/measurement';
 import { toNumber, type Rational } from '@/core/rational';
 import { figure } from '@/core/units';
 
-const UNITS = { ratio: ' : 1', rpm: ' rpm', torqueNm: ' N·m', tipMetresPerSecond: ' m/s', teeth: ' teeth', event: '' } as const; // prettier-ignore
+const UNITS = {
+  ratio: ' : 1',
+  rpm: ' rpm',
+  torqueNm: ' N·m',
+  tipMetresPerSecond: ' m/s',
+  teeth: ' teeth',
+  event: '',
+} as const;
 
 /** "2.400 (2.286 to 2.526) : 1" */
 export function intervalText({ quantity, interval }: Pick<Judged, 'quantity' | 'interval'>): string {

@@ -6,7 +6,10 @@ import { useLight, useSession, useTrain } from '@/features/train/use-train';
 import { useMeasured } from './use-measured';
 import { VERDICTS } from './verdict-words';
 
-/** Measured beside computed: the last readings of this position, and what happened to parts. Nothing where nothing was read. */
+/**
+ * Measured beside computed: the last readings of this position, and what happened to parts. Nothing where nothing was
+ * read.
+ */
 export function MeasuredHere() {
   const measured = useMeasured();
   const { id } = useSession();

@@ -3,14 +3,29 @@ import { demoTrain } from '@/testing/demo-train';
 import { measuredOf } from './measured';
 
 const TRAM = demoTrain('mud-tram');
-const marks = (id: string, passed: number, position = '1'): Reading => ({ id, kind: 'marks', position, member: 'out', marks: 24, passed }); // prettier-ignore
-const log = (readings: readonly Reading[], corrections: Log['corrections'] = []): Log => ({ format: 'tin-wheel/log', version: 1, readings: [...readings], corrections }); // prettier-ignore
+const marks = (id: string, passed: number, position = '1'): Reading => ({
+  id,
+  kind: 'marks',
+  position,
+  member: 'out',
+  marks: 24,
+  passed,
+});
+const log = (readings: readonly Reading[], corrections: Log['corrections'] = []): Log => ({
+  format: 'tin-wheel/log',
+  version: 1,
+  readings: [...readings],
+  corrections,
+});
 
 test('the newest reading of what is measured counts, as it was corrected; what happened to parts is told', () => {
   const turns: Reading = { id: 't', kind: 'turns', position: '1', member: 'out', turns: 4.1, inputTurns: 10 };
   const rpm: Reading = { id: 'r', kind: 'tachometer', position: '1', member: 'out', rpm: 120 };
   const sheared: Reading = { id: 'e', kind: 'event', part: 'mid', what: 'key sheared' };
-  const found = measuredOf(TRAM, log([marks('a', 16), turns, rpm, marks('b', 10), sheared], [{ of: 'b', why: 'slip', reading: marks('c', 9.75) }])); // prettier-ignore
+  const found = measuredOf(
+    TRAM,
+    log([marks('a', 16), turns, rpm, marks('b', 10), sheared], [{ of: 'b', why: 'slip', reading: marks('c', 9.75) }]),
+  );
   expect(found.positions.get('1')!.map(({ id, verdict, ratio }) => [id, verdict, ratio])).toEqual([
     ['c', 'agrees', true],
     ['r', 'no-verdict', false],

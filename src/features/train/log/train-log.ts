@@ -10,7 +10,9 @@ import {
   type UnreadableLogEntry,
 } from '@/wire';
 
-/** What was read at the bench of a train: entries as the server keeps them, in their order; null until they are there. */
+/**
+ * What was read at the bench of a train: entries as the server keeps them, in their order; null until they are there.
+ */
 export interface TrainLogState {
   readonly entries: readonly LogEntry[] | null;
   /** Entries that are kept and do not read, with why. */
@@ -80,7 +82,8 @@ const createLogStore = () => createStore<TrainLogState>()(() => ({ entries: null
 
 /** The entries as a log's file has them. Each was checked when it was kept. */
 export function logOf(entries: readonly LogEntry[]): Log {
-  const of = <T>(kind: LogEntry['kind']) => entries.filter((entry) => entry.kind === kind).map(({ document }) => document as T); // prettier-ignore
+  const of = <T>(kind: LogEntry['kind']) =>
+    entries.filter((entry) => entry.kind === kind).map(({ document }) => document as T);
   return {
     format: 'tin-wheel/log',
     version: 1,

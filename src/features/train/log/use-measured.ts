@@ -8,7 +8,10 @@ import { insist, whenIdle } from '@/ui/on-demand';
 import type { MeasuredTrain } from './measured';
 import { createTrainLog, logOf } from './train-log';
 
-/** What was measured, to stand beside what is computed; null where nothing was. The log and the arithmetic come when the page has nothing to do. */
+/**
+ * What was measured, to stand beside what is computed; null where nothing was. The log and the arithmetic come when the
+ * page has nothing to do.
+ */
 export function useMeasured(): MeasuredTrain | null {
   const log = ownOf(useSession(), createTrainLog);
   const train = useTrain((state) => state.train);
@@ -18,7 +21,9 @@ export function useMeasured(): MeasuredTrain | null {
   useEffect(() => {
     if (!entries || entries.length === 0) return;
     let left = false;
-    void insist(() => import('./measured')).then(({ measuredOf }) => !left && setMeasured(measuredOf(train, logOf(entries)))); // prettier-ignore
+    void insist(() => import('./measured')).then(
+      ({ measuredOf }) => !left && setMeasured(measuredOf(train, logOf(entries))),
+    );
     return () => void (left = true);
   }, [entries, train]);
   return entries && entries.length > 0 ? measured : null;

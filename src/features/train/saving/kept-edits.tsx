@@ -14,8 +14,8 @@ import { windowName } from './window-name';
 const KEEP_MS = 200;
 
 /**
- * Keeps the document with its undo and redo in the browser: they survive a reload, and changes that the server never got wait
- * there and are offered on return.
+ * Keeps the document with its undo and redo in the browser: they survive a reload, and changes that the server never
+ * got wait there and are offered on return.
  */
 export function KeptEdits({ session }: { session: Session }) {
   const { store } = session;
@@ -101,7 +101,10 @@ function restore(store: TrainStore, { past, future }: FoundWork, present: Train)
   });
 }
 
-/** Writes every change soon after it was made, from now on; what was taken over from another window is then let go there. */
+/**
+ * Writes every change soon after it was made, from now on; what was taken over from another window is then let go
+ * there.
+ */
 function keepFrom(store: TrainStore, keeper: WorkKeeper, takenOver: FoundWork | null): NonNullable<Session['keeping']> {
   let timer: ReturnType<typeof setTimeout> | undefined;
   const keep = () => {

@@ -23,8 +23,9 @@ interface Entry extends Omit<KeptWork, 'past' | 'present' | 'future'> {
 const KEPT_STEPS = 200;
 
 /**
- * The browser's own copy of what windows have open: keys "bench/TRAIN/WINDOW" hold an entry, "state/TRAIN/WINDOW/NUMBER" a document.
- * Every window writes under its own name, so that two with the same train never write over each other.
+ * The browser's own copy of what windows have open: keys "bench/TRAIN/WINDOW" hold an entry,
+ * "state/TRAIN/WINDOW/NUMBER" a document. Every window writes under its own name, so that two with the same train never
+ * write over each other.
  */
 const database = createStore('tin-wheel', 'benches');
 
@@ -38,7 +39,10 @@ export class WorkKeeper {
   private written: ReadonlySet<string>;
   private next = Date.now();
 
-  /** `found` is what this very window left before a reload: its documents are not written again, and cleared away when they are not needed. */
+  /**
+   * `found` is what this very window left before a reload: its documents are not written again, and cleared away when
+   *   they are not needed.
+   */
   constructor(
     private readonly trainId: string,
     private readonly windowId: string,
@@ -90,8 +94,8 @@ export interface FoundWork extends KeptWork {
 }
 
 /**
- * What closed or reloaded windows left of a train: this window's own first, then the newest. Benches of windows that are open now are
- * left alone; an older one with nothing unsaved is of no use any more and is forgotten.
+ * What closed or reloaded windows left of a train: this window's own first, then the newest. Benches of windows that
+ * are open now are left alone; an older one with nothing unsaved is of no use any more and is forgotten.
  */
 export async function findWork(
   trainId: string,

@@ -4,8 +4,8 @@ const KEY = 'tin-wheel-window';
 const LOCK = 'tin-wheel window ';
 
 /**
- * This window's own name, the same after a reload, and the names of all windows that are open now. A window holds a lock of its name for
- * as long as it lives; a duplicated window finds its name taken and gets another.
+ * This window's own name, the same after a reload, and the names of all windows that are open now. A window holds a
+ * lock of its name for as long as it lives; a duplicated window finds its name taken and gets another.
  */
 export async function windowName(): Promise<{ readonly own: string; readonly open: ReadonlySet<string> }> {
   const open = await openWindows();

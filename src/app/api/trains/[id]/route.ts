@@ -32,7 +32,10 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: stri
     return savedResponse(saved);
   },
 
-  /** Takes the version named (?version=3) off the shelf; it can be put back. 409 when there is a newer one that the sender has not seen. */
+  /**
+   * Takes the version named (?version=3) off the shelf; it can be put back. 409 when there is a newer one that the
+   * sender has not seen.
+   */
   DELETE: async (request, { id }) => {
     const version = versionNumber(new URL(request.url).searchParams.get('version'));
     if (version === null)

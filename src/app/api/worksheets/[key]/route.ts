@@ -30,7 +30,11 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ key: str
           return failure(400, 'bad-request', 'A worksheet is kept with a key of up to 64 letters, digits, - and _.');
         return (await keepWorksheet(await database(), { id: key, ...sent })) === 'kept'
           ? Response.json({})
-          : failure(409, 'full', `There are ${MOST.worksheets} worksheets, which is as many as there can be: remove some first.`); // prettier-ignore
+          : failure(
+              409,
+              'full',
+              `There are ${MOST.worksheets} worksheets, which is as many as there can be: remove some first.`,
+            );
       },
     ),
 

@@ -1,10 +1,10 @@
 'use client';
 
-import { useEffect, useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { CombinationTable } from '@/core/gear-chart';
 import type { Train } from '@/core/train';
 import { useTrain } from '@/features/train/use-train';
-import { lane } from '@/workers/beside';
+import { useJob } from '@/workers/use-job';
 
 /** How far the looking is: what is found so far stands in the table. */
 export type Looking =
@@ -17,51 +17,46 @@ export interface CombinationsNow {
   readonly again: () => void;
 }
 
-/** Looks at every combination of the train as it is now, beside the page; names, positions and notes are no reason to begin anew. */
+/**
+ * Looks at every combination of the train as it is now, beside the page; names, positions and notes are no reason to
+ * begin anew.
+ */
 export function useCombinations(): CombinationsNow {
-  const train = useTrain((state) => state.train);
-  const key = mechanismOf(train);
-  const [asking] = useState(lane);
-  const [round, setRound] = useState(0);
-  const [found, setFound] = useState<{ readonly key: string; readonly looking: Looking }>({ key, looking: BEGUN });
-  useEffect(() => {
-    let left = false;
-    const say = (looking: Looking) => !left && setFound({ key, looking });
-    say(BEGUN);
-    asking
-      .run('combinations', { train: JSON.parse(key) as Train }, (table) => say({ kind: 'looking', table }))
-      .then(
-        (table) => table && say({ kind: 'done', table }),
-        (error: unknown) => say({ kind: 'refused', message: error instanceof Error ? error.message : String(error) }),
-      );
-    return () => {
-      left = true;
-      asking.giveUp();
-    };
-  }, [asking, key, round]);
-  return {
-    looking: found.key === key ? found.looking : BEGUN,
-    stop: () => {
-      asking.giveUp();
-      setFound((now) =>
-        now.looking.kind === 'looking' ? { ...now, looking: { kind: 'stopped', table: now.looking.table } } : now,
-      );
-    },
-    again: () => setRound((number) => number + 1),
-  };
+  const { state, stop, again } = useJob('combinations', useMechanism());
+  const looking = useMemo((): Looking => {
+    switch (state.kind) {
+      case 'idle':
+        return { kind: 'looking', table: null };
+      case 'running':
+        return { kind: 'looking', table: state.partial };
+      case 'stopped':
+        return { kind: 'stopped', table: state.partial };
+      case 'failed':
+        return { kind: 'refused', message: state.message };
+      case 'done':
+        return { kind: 'done', table: state.value };
+    }
+  }, [state]);
+  return { looking, stop, again };
 }
 
-const BEGUN: Looking = { kind: 'looking', table: null };
+/** What of the document decides what its combinations do; the same one while that does not change. */
+function useMechanism(): { readonly train: Train } {
+  const open = useTrain((state) => state.train);
+  const train = useMemo(() => mechanismOf(open), [open]);
+  const text = useMemo(() => JSON.stringify(train), [train]);
+  const [last, setLast] = useState({ text, train });
+  if (last.text !== text) setLast({ text, train });
+  return last;
+}
 
-/** What of a document decides what its combinations do. */
-const mechanismOf = (train: Train): string =>
-  JSON.stringify({
-    ...train,
-    name: 'train',
-    notes: undefined,
-    positions: [],
-    selectors: undefined,
-    setAside: undefined,
-    members: train.members.map((member) => ({ ...member, name: '', color: undefined })),
-    couplers: train.couplers.map((coupler) => ({ ...coupler, name: '' })),
-  });
+const mechanismOf = (train: Train): Train => ({
+  ...train,
+  name: 'train',
+  notes: undefined,
+  positions: [],
+  selectors: undefined,
+  setAside: undefined,
+  members: train.members.map((member) => ({ ...member, name: '', color: undefined })),
+  couplers: train.couplers.map((coupler) => ({ ...coupler, name: '' })),
+});

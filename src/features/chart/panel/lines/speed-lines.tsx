@@ -12,7 +12,10 @@ import { memberColor } from '@/ui/member-colors';
 import { speedLinesFor } from '../../results';
 import { LinesFigure, type Point } from './lines-figure';
 
-/** The speed lines of every planetary set for what is engaged; a point that is dragged takes everything along that hangs on it. */
+/**
+ * The speed lines of every planetary set for what is engaged; a point that is dragged takes everything along that hangs
+ * on it.
+ */
 export function SpeedLinesTab() {
   const train = useTrain((state) => state.train);
   const sets = speedLinesFor(train);

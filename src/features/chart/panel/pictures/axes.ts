@@ -8,7 +8,9 @@ export interface Axis {
 const STEPS = [0.125, 0.25, 0.5, 1, 2, 4, 8];
 const MOST_TICKS = 9;
 
-/** The logarithmic axis on which these sizes have room, with a little beyond either end; its places are powers of two. */
+/**
+ * The logarithmic axis on which these sizes have room, with a little beyond either end; its places are powers of two.
+ */
 export function logAxis(sizes: readonly number[]): Axis {
   const places = sizes.map(Math.log2);
   const [least, most] = [Math.min(...places) - 0.1, Math.max(...places) + 0.1];

@@ -24,7 +24,10 @@ interface Rung {
 /** Beyond so many rungs their names would lie on each other. */
 const MOST_NAMED = 28;
 
-/** Every ratio as a rung on a logarithmic axis, where even steps lie equally far apart; one line for each chart and direction. */
+/**
+ * Every ratio as a rung on a logarithmic axis, where even steps lie equally far apart; one line for each chart and
+ * direction.
+ */
 export function Ladder({ charts }: { charts: readonly LadderRow[] }) {
   const convention = usePreferences((state) => state.convention);
   const rungs = useMemo(() => rungsOf(charts, convention), [charts, convention]);

@@ -39,7 +39,10 @@ export function Members() {
   const theme = useTheme();
   const input = speed.value ?? 0;
   const spins = useMemo(() => spinsOf(train, chart, input), [train, chart, input]);
-  const drawn = useMemo(() => ({ ...draw(train, chart, spins, speed.unit), theme }), [train, chart, spins, speed.unit, theme]); // prettier-ignore
+  const drawn = useMemo(
+    () => ({ ...draw(train, chart, spins, speed.unit), theme }),
+    [train, chart, spins, speed.unit, theme],
+  );
   return (
     <>
       <Diagram

@@ -16,7 +16,10 @@ import { DataTable, type Column } from '@/ui/data-table';
 import { movesSay, verdictSays, verdictWords } from '../../shift-words';
 import { percent } from '../../table/row-figures';
 
-/** All about one shift: what moves, how it goes, what has to be matched, in which order, and what the train does in between. */
+/**
+ * All about one shift: what moves, how it goes, what has to be matched, in which order, and what the train does in
+ * between.
+ */
 export function ShiftStory({ shift }: { shift: Shift }) {
   const train = useTrain((state) => state.train);
   const details = useMemo(() => shiftDetails(shift), [shift]);
@@ -69,7 +72,8 @@ function warnings(train: Train, { between }: Shift, { handsOver, overlap, gap, p
     ...(gap === 'neutral' && slipping ? ['If neither carries, the input flares up: nothing holds it back.'] : []),
     ...(gap === 'neutral' && !slipping
       ? [
-          `${listed(positive.map(name))} cannot slip, so what goes off must be off first: the train is neutral between, and an automatic shifter that reads output torque sees none there and chatters.`,
+          `${listed(positive.map(name))} cannot slip, so what goes off must be off first: the train is neutral ` +
+            'between, and an automatic shifter that reads output torque sees none there and chatters.',
         ]
       : []),
     ...(gap !== null && gap !== 'neutral' && !slipping

@@ -33,7 +33,10 @@ export function Shifts() {
               <button
                 type="button"
                 aria-pressed={shift.from.id === from.id && shift.to.id === to.id}
-                className="flex w-full gap-3 border-l-3 border-transparent px-2 py-0.5 text-left hover:bg-base-200 aria-pressed:border-primary aria-pressed:bg-base-200"
+                className={
+                  'flex w-full gap-3 border-l-3 border-transparent px-2 py-0.5 text-left ' +
+                  'hover:bg-base-200 aria-pressed:border-primary aria-pressed:bg-base-200'
+                }
                 onClick={() => set({ pair: { from: shift.from.id, to: shift.to.id } })}
               >
                 <span className="w-20 shrink-0 font-semibold">
@@ -57,7 +60,10 @@ export function Shifts() {
 
 const isHard = ({ verdict }: Shift): boolean => verdict === 'blocked' || verdict === 'double';
 
-/** The two positions that are looked at: those that were picked, else the one that is chosen and the next row it can be shifted to. */
+/**
+ * The two positions that are looked at: those that were picked, else the one that is chosen and the next row it can be
+ * shifted to.
+ */
 function usePair() {
   const train = useTrain((state) => state.train);
   const pair = useChart((state) => state.pair);

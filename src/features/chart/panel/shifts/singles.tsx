@@ -1,44 +1,30 @@
 'use client';
 
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import type { SingleChanges } from '@/core/gear-chart';
 import type { Train } from '@/core/train';
 import { couplerName, listed } from '@/core/words';
 import { useTrain } from '@/features/train/use-train';
-import { lane } from '@/workers/beside';
+import { useJob } from '@/workers/use-job';
 import { useEdits } from '../../edits';
-
-type Found = { readonly train: Train; readonly singles: SingleChanges | null } | { readonly refused: string };
 
 /** Looks, among combinations of the same ratios, for a choice that makes every shift a single change. */
 export function SinglesButton() {
   const train = useTrain((state) => state.train);
   const { take } = useEdits();
-  const [asking] = useState(lane);
-  const [found, setFound] = useState<Found | 'looking' | null>(null);
-  useEffect(() => () => asking.giveUp(), [asking]);
-  const look = async () => {
-    setFound('looking');
-    try {
-      const singles = await asking.run('singles', { train });
-      setFound((now) => (now === 'looking' ? { train, singles } : now));
-    } catch (error) {
-      setFound({ refused: error instanceof Error ? error.message : String(error) });
-    }
-  };
-  const answer = found !== null && found !== 'looking' && (!('train' in found) || found.train === train) ? found : null;
+  // Looked for when it is asked; what was found of another train is no answer.
+  const [asked, setAsked] = useState<{ readonly train: Train } | null>(null);
+  const { state } = useJob('singles', asked);
+  const isLooking = state.kind === 'running';
+  const isOfThis = asked?.train === train;
   return (
     <div className="mt-3 border-t border-base-300 pt-2 text-sm">
-      <button type="button" className="btn btn-xs" disabled={found === 'looking'} onClick={() => void look()}>
-        {found === 'looking' ? 'Looking…' : 'Look for single changes'}
+      <button type="button" className="btn btn-xs" disabled={isLooking} onClick={() => setAsked({ train })}>
+        {isLooking ? 'Looking…' : 'Look for single changes'}
       </button>
       <span className="muted ml-2">among sets of the same ratios</span>
-      {answer &&
-        ('refused' in answer ? (
-          <p className="mt-1">{answer.refused}</p>
-        ) : (
-          <Answer train={train} singles={answer.singles} onTake={take} />
-        ))}
+      {isOfThis && state.kind === 'failed' && <p className="mt-1">{state.message}</p>}
+      {isOfThis && state.kind === 'done' && <Answer train={train} singles={state.value} onTake={take} />}
     </div>
   );
 }
@@ -61,7 +47,8 @@ function Answer({
   const verdict =
     left === 0
       ? 'Every shift becomes a single change.'
-      : `No choice makes all shifts single; ${left === 1 ? 'one stays' : `${left} stay`} hard: from ${listed(singles.hard.map((id) => before(id).name))}.`;
+      : `No choice makes all shifts single; ${left === 1 ? 'one stays' : `${left} stay`} hard: ` +
+        `from ${listed(singles.hard.map((id) => before(id).name))}.`;
   if (changed.length === 0)
     return <p className="mt-1">{left === 0 ? verdict : `${verdict} The chart is as good as it can be.`}</p>;
   return (

@@ -12,7 +12,10 @@ import { answerDocument } from '@/wire';
 const NOBODY = () => failure(404, 'no-person', 'There is no such name any more.');
 
 export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: string }>({
-  /** What someone has answered, the oldest first, and how many of their answers do not read; with ?as-kept those as a file. */
+  /**
+   * What someone has answered, the oldest first, and how many of their answers do not read; with ?as-kept those as a
+   * file.
+   */
   GET: async (request, { id }) => {
     const answers = await listAnswers(await database(), id);
     if (!answers) return NOBODY();

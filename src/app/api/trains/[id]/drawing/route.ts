@@ -7,8 +7,9 @@ import { findTrain } from '@/server/trains/repository';
 
 export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: string }>({
   /**
-   * A train with its small side view, for the shelf; or the large side view alone (?for=bench), which the Bench betters itself. The address names the version, so the
-   * browser may keep the answer for a while; not one that a better drawing will follow.
+   * A train with its small side view, for the shelf; or the large side view alone (?for=bench), which the Bench betters
+   * itself. The address names the version, so the browser may keep the answer for a while; not one that a better
+   * drawing will follow.
    */
   GET: async (request, { id }) => {
     const found = await findTrain(await database(), id, request.signal);

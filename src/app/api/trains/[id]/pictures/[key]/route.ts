@@ -5,7 +5,10 @@ import { route } from '@/server/route';
 import { findPicture } from '@/server/trains/pictures';
 
 export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: string; key: string }>({
-  /** A kept picture; its address is made of its bytes, so it never changes. With ?as-kept as a file, whether it is one or not. */
+  /**
+   * A kept picture; its address is made of its bytes, so it never changes. With ?as-kept as a file, whether it is one
+   * or not.
+   */
   GET: async (request, { id, key }) => {
     const found = await findPicture(await database(), id, key);
     if (!found) return failure(404, 'no-picture', 'This picture is not kept.');
@@ -13,7 +16,11 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: stri
     if (asksAsKept(request)) return asKept(bytes);
     if (!reads) return unreadableRow('This picture', 'It is neither a PNG nor a JPEG, or it is damaged.');
     return new Response(new Uint8Array(bytes), {
-      headers: { 'content-type': type, 'x-content-type-options': 'nosniff', 'cache-control': 'private, max-age=31536000, immutable' }, // prettier-ignore
+      headers: {
+        'content-type': type,
+        'x-content-type-options': 'nosniff',
+        'cache-control': 'private, max-age=31536000, immutable',
+      },
     });
   },
 });
