@@ -1,4 +1,4 @@
-import { errorText } from '@/core/error-text';
+import { messageOf } from '@/core/message-of';
 import type { InputOf, Lane, NewsOf, OutputOf } from './pool';
 
 /** How far a job is; `partial` is what it told last on the way. */
@@ -42,7 +42,7 @@ export class JobRunner<J extends Record<string, Job>, K extends keyof J & string
       );
       if ('value' in outcome) this.say({ kind: 'done', value: outcome.value });
     } catch (error) {
-      this.say({ kind: 'failed', message: errorText(error) });
+      this.say({ kind: 'failed', message: messageOf(error) });
     }
   };
 

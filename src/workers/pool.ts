@@ -7,7 +7,7 @@ export type NewsOf<J> = J extends (input: never, tell: (...news: infer N) => voi
 export type OutputOf<J> = J extends (...args: never[]) => infer O ? Awaited<O> : never;
 
 /** What came of asking a lane. */
-export type Outcome<T> = { readonly value: T } | { readonly superseded: true };
+export type LaneOutcome<T> = { readonly value: T } | { readonly superseded: true };
 
 /** A worker as the pool sees it: what comlink talks to, and a way to end it. */
 export interface Hand {
@@ -132,7 +132,7 @@ export class Lane<J extends Record<string, Job>> {
     name: K,
     input: InputOf<J[K]>,
     tell?: (...news: NewsOf<J[K]>) => void,
-  ): Promise<Outcome<OutputOf<J[K]>>> {
+  ): Promise<LaneOutcome<OutputOf<J[K]>>> {
     this.giveUp();
     const controller = new AbortController();
     this.controller = controller;

@@ -1,4 +1,4 @@
-import { errorText } from '@/core/error-text';
+import { messageOf } from '@/core/message-of';
 import * as z from 'zod/mini';
 import { abs, compare, fromDecimal } from '../rational';
 import { issueText, type Train } from '../train';
@@ -46,7 +46,7 @@ export function readSeen(text: string, train: Train): ReadSeen {
   try {
     json = JSON.parse(text);
   } catch (error) {
-    return { ok: false, message: `This is not JSON: ${errorText(error)}` };
+    return { ok: false, message: `This is not JSON: ${messageOf(error)}` };
   }
   const parsed = seenSchema.safeParse(json);
   if (!parsed.success) return { ok: false, message: issueText(parsed.error.issues[0]!) };

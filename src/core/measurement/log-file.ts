@@ -1,4 +1,4 @@
-import { errorText } from '@/core/error-text';
+import { messageOf } from '@/core/message-of';
 import { issueText, pathText, type Train } from '../train';
 import { judgeFor, type Judged } from './judge';
 import { correctionSchema, logSchema, readingSchema, runSchema, type Log, type Reading } from './log-schema';
@@ -11,7 +11,7 @@ export function readLog(text: string): ReadLog {
   try {
     json = JSON.parse(text);
   } catch (error) {
-    return { ok: false, message: `This is not JSON: ${errorText(error)}` };
+    return { ok: false, message: `This is not JSON: ${messageOf(error)}` };
   }
   const parsed = logSchema.safeParse(json);
   if (!parsed.success) return { ok: false, message: issueText(parsed.error.issues[0]!) };

@@ -1,4 +1,4 @@
-import { errorText } from '@/core/error-text';
+import { messageOf } from '@/core/message-of';
 import * as z from 'zod/mini';
 import { checkTrain, issueText, problemText, type Train } from '../train';
 import { questionOf, type DrillQuestion } from './practice';
@@ -74,7 +74,7 @@ export function readWorksheet(text: string): ReadWorksheet {
   try {
     json = JSON.parse(text);
   } catch (error) {
-    return { ok: false, message: `This is not JSON: ${errorText(error)}` };
+    return { ok: false, message: `This is not JSON: ${messageOf(error)}` };
   }
   const parsed = worksheetSchema.safeParse(json);
   if (!parsed.success) return { ok: false, message: issueText(parsed.error.issues[0]!) };

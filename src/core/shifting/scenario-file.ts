@@ -1,4 +1,4 @@
-import { errorText } from '@/core/error-text';
+import { messageOf } from '@/core/message-of';
 import { issueText, pathText, type Train } from '../train';
 import { MOST_SAMPLES, SAMPLE_S, scenarioSchema, type Scenario } from './scenario-schema';
 
@@ -21,7 +21,7 @@ export function readScenario(text: string, train: Train): ReadScenario {
   try {
     json = JSON.parse(text);
   } catch (error) {
-    const message = `This is not JSON: ${errorText(error)}`;
+    const message = `This is not JSON: ${messageOf(error)}`;
     return { ok: false, message, place: '' };
   }
   return readWrittenScenario(json, train);

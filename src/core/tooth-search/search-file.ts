@@ -1,4 +1,4 @@
-import { errorText } from '@/core/error-text';
+import { messageOf } from '@/core/message-of';
 import { compare, fraction, inverse, neg, parseRational, type Rational } from '../rational';
 import { issueText } from '../train';
 import type { FitTarget } from './fit';
@@ -22,7 +22,7 @@ export function readSearch(text: string): ReadQuestion {
   try {
     return readWritten(JSON.parse(text));
   } catch (error) {
-    return { ok: false, message: `This is not JSON: ${errorText(error)}` };
+    return { ok: false, message: `This is not JSON: ${messageOf(error)}` };
   }
 }
 

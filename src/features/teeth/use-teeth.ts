@@ -1,6 +1,6 @@
 'use client';
 
-import { errorText } from '@/core/error-text';
+import { messageOf } from '@/core/message-of';
 import { createContext, useCallback, useContext, useEffect, useMemo, useRef } from 'react';
 import { useStore } from 'zustand';
 import { readSearch, type Answer, type ReadQuestion } from '@/core/tooth-search';
@@ -80,7 +80,7 @@ export function useSearching(): { readonly looking: Looking; readonly stop: () =
             shown: { ...asked, answer: outcome.value },
             looking: { kind: 'done', written, tookMs: performance.now() - start },
           }),
-        (error: unknown) => set({ looking: { kind: 'refused', message: errorText(error) } }),
+        (error: unknown) => set({ looking: { kind: 'refused', message: messageOf(error) } }),
       );
   }, [itself, written, read, open]);
   useEffect(() => {

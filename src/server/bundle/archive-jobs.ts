@@ -3,20 +3,21 @@ import { BundleError } from './limits';
 import { planRestore, type Plan } from './plan';
 import { stageBundle } from './stage';
 
-export type Outcome<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly message: string };
+export type ArchiveAnswer<T> =
+  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly message: string };
 
 /** What reads much of the database or large files, and so is done in a process of its own: from paths to few words. */
 export const ARCHIVE_JOBS = {
   /** Writes a bundle of trains, or of everything, to a path. */
-  bundle: (database: string, ids: readonly string[] | 'everything', path: string): Promise<Outcome<Gathered>> =>
-    outcome(() => writeBundle(database, ids, path)),
+  bundle: (database: string, ids: readonly string[] | 'everything', path: string): Promise<ArchiveAnswer<Gathered>> =>
+    answer(() => writeBundle(database, ids, path)),
 
   /** Reads a bundle into a staging file, and says what it would bring. */
-  unbundle: (database: string, path: string, stagingFile: string): Promise<Outcome<Plan>> =>
-    outcome(async () => planRestore(database, await stageBundle(path, stagingFile), stagingFile)),
+  unbundle: (database: string, path: string, stagingFile: string): Promise<ArchiveAnswer<Plan>> =>
+    answer(async () => planRestore(database, await stageBundle(path, stagingFile), stagingFile)),
 };
 
-async function outcome<T>(work: () => Promise<T>): Promise<Outcome<T>> {
+async function answer<T>(work: () => Promise<T>): Promise<ArchiveAnswer<T>> {
   try {
     return { ok: true, value: await work() };
   } catch (error) {

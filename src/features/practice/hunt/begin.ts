@@ -1,4 +1,4 @@
-import { errorText } from '@/core/error-text';
+import { messageOf } from '@/core/message-of';
 import type { Fault } from '@/core/faults';
 import type { Train } from '@/core/train';
 import { record } from '../record';
@@ -29,7 +29,7 @@ export async function beginHunt(
         hunt: { id: crypto.randomUUID(), ...made, engaged: [], tried: [], standing: null, named: [], over: false },
       });
   } catch (error) {
-    set({ busy: false, told: { text: errorText(error), bad: true } });
+    set({ busy: false, told: { text: messageOf(error), bad: true } });
   }
 }
 

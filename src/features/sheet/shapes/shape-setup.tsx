@@ -1,4 +1,4 @@
-import { errorText } from '@/core/error-text';
+import { messageOf } from '@/core/message-of';
 import { Box, FileArchive, PencilRuler, Spline } from 'lucide-react';
 import { useState } from 'react';
 import { wheelDxf, wheelSvg, type WheelSpec } from '@/core/shapes';
@@ -91,7 +91,7 @@ export function ShapeSetup() {
     />
   );
   const name = (ending: string) => fileName(`${train.name} ${part.name}`, ending);
-  const failed = (error: unknown) => setTold({ text: errorText(error), bad: true });
+  const failed = (error: unknown) => setTold({ text: messageOf(error), bad: true });
   const saveStl = async () => {
     if (!read.ok) return;
     setTold({ text: 'Making the solid …', bad: false });

@@ -1,4 +1,4 @@
-import { errorText } from '@/core/error-text';
+import { messageOf } from '@/core/message-of';
 import { useEffect, useState } from 'react';
 import { gearingsOf, orderOf, pointsWith, soundThresholds, type Scenario } from '@/core/shifting';
 import type { Train } from '@/core/train';
@@ -60,7 +60,7 @@ function AnotherTrain() {
       const outcome = await runs.run('run', { train, scenario });
       if ('value' in outcome) set({ beside: [{ name: train.name, train, scenario, run: outcome.value }] });
     } catch (error) {
-      notice(errorText(error));
+      notice(messageOf(error));
     }
   };
   return (

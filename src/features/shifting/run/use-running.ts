@@ -1,6 +1,6 @@
 'use client';
 
-import { errorText } from '@/core/error-text';
+import { messageOf } from '@/core/message-of';
 import { useCallback, useEffect, useMemo, useRef } from 'react';
 import { mendsFor, type Run } from '@/core/shifting';
 import { useSettled } from '@/ui/settled';
@@ -31,7 +31,7 @@ export function useRunning(model: Model): {
       )
       .then(
         (outcome) => 'value' in outcome && done(itself, settled, asked, outcome.value),
-        (error: unknown) => set({ running: { kind: 'refused', message: errorText(error) } }),
+        (error: unknown) => set({ running: { kind: 'refused', message: messageOf(error) } }),
       );
   }, [itself, settled, asked]);
   useEffect(() => {

@@ -1,2 +1,0 @@
-/** What was thrown, as a sentence for people. */
-export const errorText = (error: unknown): string => (error instanceof Error ? error.message : String(error));
