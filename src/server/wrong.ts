@@ -3,6 +3,7 @@ import { readWorksheet } from '@/core/practice';
 import { shapeOfScenario } from '@/core/shifting';
 import { readWritten } from '@/core/tooth-search';
 import { parseTrain, problemText } from '@/core/train';
+import { entryKind, type EntryKind } from '@/wire/kept-names';
 import { answerDocument } from '@/wire/requests';
 import { keptDocument, type KeptDocument } from './kept-row';
 import { plainPicture } from './pictures/plain-picture';
@@ -26,16 +27,15 @@ export const wrongInWorksheet: Wrong = (text) => {
   return read.ok ? null : read.message;
 };
 
-export const wrongInAnswer: Wrong = (text) =>
-  wrongInDocument(text, (document) => {
-    const { success } = answerDocument.safeParse(document);
-    return success ? { ok: true } : { ok: false, message: 'It is no answer.' };
-  });
+/** What someone answered as a value, or why it does not read. */
+export function keptAnswer(text: string): KeptDocument {
+  const kept = keptDocument(text);
+  if ('unreadable' in kept) return kept;
+  const answer = answerDocument.safeParse(kept.document);
+  return answer.success ? { document: answer.data } : { unreadable: 'It is no answer.' };
+}
 
-const KINDS: readonly string[] = ['reading', 'correction', 'run'] satisfies EntryKind[];
-type EntryKind = Parameters<typeof shapeOfEntry>[0];
-
-const isEntryKind = (kind: string): kind is EntryKind => KINDS.includes(kind);
+const isEntryKind = (kind: string): kind is EntryKind => entryKind.safeParse(kind).success;
 
 /** An entry of a log as a value, or why it does not read. */
 export function keptEntry(kind: string, text: string): KeptDocument {

@@ -9,6 +9,10 @@ const visible = z.regex(/^[^\u0000-\u001f\u007f]*$/);
 /** What a row is kept under that has no address of its own. */
 export const keptId = z.string().check(z.minLength(1), z.maxLength(64), visible);
 
+/** What an entry of a log is. */
+export const entryKind = z.enum(['reading', 'correction', 'run']);
+export type EntryKind = z.infer<typeof entryKind>;
+
 const MOST_LETTERS = 120;
 
 /** What people call what they keep: a search, a scenario, a worksheet. */

@@ -2,6 +2,7 @@ import * as z from 'zod/mini';
 import type { Drawn } from '@/core/drawing';
 import type { TrainSummary } from '@/core/gear-chart';
 import type { Train } from '@/core/train';
+import { entryKind } from './kept-names';
 import { answerDocument } from './requests';
 
 /** A document that the server has checked; it is not gone through again. */
@@ -25,7 +26,7 @@ export const besideReply = z.object({
   kept: z.array(z.union([z.extend(besideRow, { document }), z.extend(besideRow, { unreadable })])),
 });
 const logRow = z.object({ id: z.string(), savedAt: z.string() });
-const logEntry = z.extend(logRow, { kind: z.enum(['reading', 'correction', 'run']), document });
+const logEntry = z.extend(logRow, { kind: entryKind, document });
 /** A train's log as it was written. */
 export const logReply = z.object({
   entries: z.array(z.union([logEntry, z.extend(logRow, { kind: z.string(), unreadable })])),

@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import { keptId, keptName, keptVersion, personName, stateName } from './kept-names';
+import { entryKind, keptId, keptName, keptVersion, personName, stateName } from './kept-names';
 
 /** A save names the version that it started from; the train stands beside it under `train`. */
 export const saveRequest = z.strictObject({ version: keptVersion });
@@ -16,7 +16,7 @@ export const logRequest = z.strictObject({
     .array(
       z.strictObject({
         id: keptId,
-        kind: z.enum(['reading', 'correction', 'run']),
+        kind: entryKind,
         document: z.custom<object>((value) => typeof value === 'object' && value !== null),
       }),
     )

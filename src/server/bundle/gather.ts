@@ -2,7 +2,7 @@ import { rmSync } from 'node:fs';
 import sqlite3 from 'sqlite3';
 import { keptId, keptName, personName, stateName } from '@/wire/kept-names';
 import { all, close, open, type Value } from '../database/plain-file';
-import { keptDocument, keptTime } from '../kept-row';
+import { keptTime, type KeptDocument } from '../kept-row';
 import { BUNDLE_LIMITS, BundleError, megabytes, type BundleLimits } from './limits';
 import {
   answersOf,
@@ -16,8 +16,8 @@ import {
 } from './manifest';
 import {
   isPicture,
-  wrongInAnswer,
-  wrongInEntry,
+  keptAnswer,
+  keptEntry,
   wrongInScenario,
   wrongInSearch,
   wrongInTrain,
@@ -190,7 +190,7 @@ class Gathering {
       ({ id: own, kind, document, saved_at: at }) => {
         const text = textOf(document);
         const head = { id: rowIdOf(own), kind: textOf(kind).slice(0, 64), savedAt: timeOf(at) };
-        return { ...head, ...this.documentOr(text, wrongInEntry(head.kind, text), 'document') };
+        return { ...head, ...this.documentOr(text, keptEntry(head.kind, text), 'document') };
       },
     );
   }
@@ -235,7 +235,7 @@ class Gathering {
         answers,
         ({ id: own, document, saved_at: at }) => {
           const text = textOf(document);
-          return { id: rowIdOf(own), savedAt: timeOf(at), ...this.documentOr(text, wrongInAnswer(text), 'answer') };
+          return { id: rowIdOf(own), savedAt: timeOf(at), ...this.documentOr(text, keptAnswer(text), 'answer') };
         },
         true,
       );
@@ -255,9 +255,8 @@ class Gathering {
     this.zip.add(path, Buffer.from(text));
   }
 
-  private documentOr(text: string, wrong: string | null, key: 'document' | 'answer'): object {
-    const kept = keptDocument(text);
-    if (wrong === null && 'document' in kept) return { [key]: kept.document };
+  private documentOr(text: string, kept: KeptDocument, key: 'document' | 'answer'): object {
+    if ('document' in kept) return { [key]: kept.document };
     this.unreadableRows++;
     return { text };
   }

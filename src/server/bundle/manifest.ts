@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import * as z from 'zod/mini';
 import { issueText } from '@/core/train';
-import { keptId, keptKey, keptName, keptVersion, personName, stateName } from '@/wire/kept-names';
+import { entryKind, keptId, keptKey, keptName, keptVersion, personName, stateName } from '@/wire/kept-names';
 import { answerDocument } from '@/wire/requests';
 import { BundleError } from './limits';
 import type { Sum } from './zip-writer';
@@ -157,7 +157,7 @@ const row = { id: keptId, savedAt: time };
 
 /** An entry in a bundle's log. */
 export const bundledEntry = z.union([
-  z.strictObject({ ...row, kind: z.enum(['reading', 'correction', 'run']), document: z.unknown() }),
+  z.strictObject({ ...row, kind: entryKind, document: z.unknown() }),
   z.strictObject({ ...row, kind: z.string().check(z.maxLength(64)), text: asText }),
 ]);
 

@@ -2,6 +2,7 @@ import { existsSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs';
 import { basename, dirname, join } from 'node:path';
 import sqlite3 from 'sqlite3';
 import { KNOWN_MIGRATIONS } from './migrations';
+import { all, close, open, run } from './plain-file';
 import { sqliteCode, StartupError } from './startup-error';
 
 /** So many copies from before upgrades are kept. */
@@ -14,7 +15,7 @@ const KEPT_COPIES = 5;
  */
 export async function prepareForUpgrade(file: string, now: Date = new Date()): Promise<void> {
   if (!existsSync(file) || statSync(file).size === 0) return;
-  const database = await openReadOnly(file);
+  const database = await open(file, sqlite3.OPEN_READONLY);
   try {
     const applied = await appliedMigrations(database);
     refuseNewer(file, applied);
@@ -31,7 +32,7 @@ export async function prepareForUpgrade(file: string, now: Date = new Date()): P
     renameSync(`${copy}${PART}`, copy);
     forgetOldCopies(file);
   } finally {
-    await new Promise<void>((done) => database.close(() => done()));
+    await close(database);
   }
 }
 
@@ -60,22 +61,12 @@ function forgetOldCopies(file: string): void {
   for (const name of copies.sort((a, b) => age(b) - age(a)).slice(KEPT_COPIES)) rmSync(join(dirname(file), name));
 }
 
-const openReadOnly = (file: string): Promise<sqlite3.Database> =>
-  new Promise((done, fail) => {
-    const database = new sqlite3.Database(file, sqlite3.OPEN_READONLY, (error) =>
-      error ? fail(error) : done(database),
-    );
-  });
-
-const run = (database: sqlite3.Database, sql: string, values: readonly string[]): Promise<void> =>
-  new Promise((done, fail) => database.run(sql, values, (error) => (error ? fail(error) : done())));
-
 /** None where there is no table of migrations: the file is new, or was left empty by an interrupted start. */
-const appliedMigrations = (database: sqlite3.Database): Promise<string[]> =>
-  new Promise((done, fail) =>
-    database.all<{ name: string }>('SELECT name FROM migrations', (error, rows) => {
-      if (!error) done(rows.map(({ name }) => name));
-      else if (sqliteCode(error) === 'SQLITE_ERROR') done([]);
-      else fail(error);
-    }),
-  );
+async function appliedMigrations(database: sqlite3.Database): Promise<string[]> {
+  try {
+    return (await all<{ name: string }>(database, 'SELECT name FROM migrations')).map(({ name }) => name);
+  } catch (error) {
+    if (sqliteCode(error) === 'SQLITE_ERROR') return [];
+    throw error;
+  }
+}

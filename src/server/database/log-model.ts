@@ -13,7 +13,7 @@ export interface LogEntryRow {
 }
 
 /** An entry before the database has numbered it. */
-export type NewLogEntry = Omit<LogEntryRow, 'place'> & Partial<LogEntryRow>;
+type NewLogEntry = Omit<LogEntryRow, 'place'> & Partial<LogEntryRow>;
 export type LogModel = ModelStatic<Model<LogEntryRow, NewLogEntry>>;
 
 export const defineLog = (sequelize: Sequelize): LogModel =>

@@ -1,3 +1,4 @@
+import type { EntryKind } from '@/wire/kept-names';
 import { answersRequest, keepingRequest, logRequest } from '@/wire/requests';
 import { wrongInEntry, wrongInScenario, wrongInSearch, wrongInWorksheet } from '../wrong';
 
@@ -24,7 +25,7 @@ function fromJson(text: string): { readonly value: unknown } | null {
 }
 
 /** Entries for a log. */
-export function sentEntries(body: string): Sent<readonly (SentRow & { readonly kind: SentKind })[]> {
+export function sentEntries(body: string): Sent<readonly (SentRow & { readonly kind: EntryKind })[]> {
   const json = fromJson(body);
   if (!json) return NOT_JSON;
   const asked = logRequest.safeParse(json.value);
@@ -37,8 +38,6 @@ export function sentEntries(body: string): Sent<readonly (SentRow & { readonly k
   }
   return { ok: true, value: rows };
 }
-
-export type SentKind = 'reading' | 'correction' | 'run';
 
 /** Answers of someone who practises. */
 export function sentAnswers(body: string): Sent<readonly SentRow[]> {

@@ -2,7 +2,7 @@ import { personName } from '@/wire/kept-names';
 import type { Database, Tables } from '../database';
 import { MOST } from '../most';
 import { putAside } from '../put-aside';
-import { wrongInAnswer } from '../wrong';
+import { keptAnswer } from '../wrong';
 
 export interface Person {
   readonly id: string;
@@ -73,7 +73,7 @@ export async function addAnswers(
 export const putAnswersAside = ({ write }: Database, personId: string): Promise<number | null> =>
   write(async (tables) => {
     const unreadable = (await listAnswers(tables, personId))?.filter(
-      ({ document }) => wrongInAnswer(document) !== null,
+      ({ document }) => 'unreadable' in keptAnswer(document),
     );
     for (const { id } of unreadable ?? []) await putAside(tables, 'practice_answers', personId, id);
     return unreadable?.length ?? null;

@@ -1,4 +1,5 @@
 import { Op } from 'sequelize';
+import type { EntryKind } from '@/wire/kept-names';
 import type { Database } from '../database';
 import { keptTime } from '../kept-row';
 import { MOST } from '../most';
@@ -8,13 +9,10 @@ import { wrongInEntry } from '../wrong';
 /** An entry of a train's log as it is kept. */
 export interface LogRow {
   readonly id: string;
-  readonly kind: LogKind;
+  readonly kind: EntryKind;
   readonly document: string;
   readonly savedAt: string;
 }
-
-export const LOG_KINDS = ['reading', 'correction', 'run'] as const;
-export type LogKind = (typeof LOG_KINDS)[number];
 
 /** Entries are read so many at a time: whoever else asks meanwhile is answered in between. */
 const PAGE = 250;

@@ -3,11 +3,9 @@ import { readAnswers } from '@/server/heavy';
 import { failure, withSent } from '@/server/http';
 import { asKept, asksAsKept } from '@/server/kept-answer';
 import { addAnswers, listAnswers, putAnswersAside } from '@/server/practice/people';
-import { wrongInAnswer } from '@/server/wrong';
-import { keptDocument } from '@/server/kept-row';
+import { keptAnswer } from '@/server/wrong';
 import { MOST } from '@/server/most';
 import { route } from '@/server/route';
-import { answerDocument } from '@/wire';
 
 const NOBODY = () => failure(404, 'no-person', 'There is no such name any more.');
 
@@ -19,14 +17,13 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: stri
   GET: async (request, { id }) => {
     const answers = await listAnswers(await database(), id);
     if (!answers) return NOBODY();
-    const wrong = answers.filter(({ document }) => wrongInAnswer(document) !== null);
-    if (asksAsKept(request)) return asKept(wrong.map(({ document }) => document).join('\n'));
-    const read = answers.flatMap(({ document }) => {
-      const kept = keptDocument(document);
-      const answer = answerDocument.safeParse('document' in kept ? kept.document : null);
-      return answer.success ? [answer.data] : [];
+    const read = answers.map(({ document }) => ({ text: document, kept: keptAnswer(document) }));
+    const unreadable = read.filter(({ kept }) => 'unreadable' in kept);
+    if (asksAsKept(request)) return asKept(unreadable.map(({ text }) => text).join('\n'));
+    return Response.json({
+      answers: read.flatMap(({ kept }) => ('document' in kept ? [kept.document] : [])),
+      unreadable: unreadable.length,
     });
-    return Response.json({ answers: read, unreadable: wrong.length });
   },
 
   /** Puts those that do not read aside. */
