@@ -1,7 +1,12 @@
+import { JobRunner } from './job-runner';
+import { JOB_TABLE } from './job-table';
 import type { Jobs } from './jobs';
 import { Pool, type Lane } from './pool';
 
 export type { Diagnosis, TestWords, Tried } from './jobs';
+
+export type JobName = keyof Jobs & string;
+export type Runner<K extends JobName> = JobRunner<Jobs, K>;
 
 /** A core is left for the page. */
 const MOST = Math.min(3, Math.max(1, (globalThis.navigator?.hardwareConcurrency ?? 2) - 1));
@@ -12,8 +17,19 @@ const pool = new Pool<Jobs>(() => {
   return { endpoint: worker, end: () => worker.terminate(), gone };
 }, MOST);
 
-/** Asks for work beside the page; what is asked later takes the place of what was asked before. */
-export const lane = (): Lane<Jobs> => pool.lane();
+const lanes = new Map<string, Lane<Jobs>>();
+
+function laneOf(name: string): Lane<Jobs> {
+  const lane = lanes.get(name) ?? pool.lane();
+  lanes.set(name, lane);
+  return lane;
+}
+
+/** What runs a job beside the page, in its lane and within its limit. */
+export function jobRunner<K extends JobName>(name: K): Runner<K> {
+  const { lane, limitS } = JOB_TABLE[name];
+  return new JobRunner(laneOf(lane), name, limitS);
+}
 
 /** Gets a worker ready; asked for when the page has nothing to do. */
 export const warm = (): void => pool.warm();

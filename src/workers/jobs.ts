@@ -66,29 +66,23 @@ export const JOBS = {
     return { ...answer, checks };
   },
 
-  /** A scenario run through time; told on the way with the samples so far. */
-  run({ train, scenario }: Running, tell: (traces: Traces) => void): Run {
-    let told = -Infinity;
-    return runScenario(train, scenario, {
-      tell: (soFar) => {
-        const now = performance.now();
-        if (now - told < TOLD_MS) return;
-        told = now;
-        tell(soFar());
-      },
-    });
-  },
+  run: runTelling,
 
-  /** Every mend tried: told one by one what a run with it comes to. */
+  /** The same for another train that is laid beside. */
+  runOther: runTelling,
+
+  /** Every fix tried: what a run with each comes to, told with each. */
   tries(
     { train, scenarios }: { readonly train: Train; readonly scenarios: readonly Scenario[] },
-    tell: (at: number, tried: Tried) => void,
-  ): null {
-    scenarios.forEach((scenario, at) => {
+    tell: (tried: readonly Tried[]) => void,
+  ): readonly Tried[] {
+    const tried: Tried[] = [];
+    for (const scenario of scenarios) {
       const { verdicts, events } = runScenario(train, scenario);
-      tell(at, { verdicts, shifts: events.filter(({ kind }) => kind === 'shift').length });
-    });
-    return null;
+      tried.push({ verdicts, shifts: events.filter(({ kind }) => kind === 'shift').length });
+      tell(tried);
+    }
+    return tried;
   },
 
   /** Suspects for what was seen, and the next test, without what only works in here. */
@@ -137,6 +131,19 @@ export const JOBS = {
     return huntStanding(hunt, tried);
   },
 };
+
+/** A scenario run through time; told on the way with the samples so far. */
+function runTelling({ train, scenario }: Running, tell: (traces: Traces) => void): Run {
+  let told = -Infinity;
+  return runScenario(train, scenario, {
+    tell: (soFar) => {
+      const now = performance.now();
+      if (now - told < TOLD_MS) return;
+      told = now;
+      tell(soFar());
+    },
+  });
+}
 
 interface ShapesAsked {
   readonly name: string;

@@ -136,13 +136,16 @@ export class Lane<J extends Record<string, Job>> {
     this.giveUp();
     const controller = new AbortController();
     this.controller = controller;
-    const told = (...news: NewsOf<J[K]>) => !controller.signal.aborted && tell?.(...news);
+    // News come by another port than the value, and may arrive after it: then they are old.
+    let isSettled = false;
+    const told = (...news: NewsOf<J[K]>) => !isSettled && !controller.signal.aborted && tell?.(...news);
     try {
       return { value: await this.pool.run(name, input, controller.signal, told) };
     } catch (error) {
       if (controller.signal.aborted) return { superseded: true };
       throw error;
     } finally {
+      isSettled = true;
       if (this.controller === controller) this.controller = null;
     }
   }

@@ -1,30 +1,50 @@
 import { useCallback, useEffect, useState, useSyncExternalStore } from 'react';
-import { lane } from './beside';
-import { JobRunner, type JobState } from './job-runner';
+import { jobRunner, type JobName, type Runner } from './beside';
+import { isSameKey, type JobKey, type StateOf } from './job-runner';
 import type { Jobs } from './jobs';
-import type { InputOf, NewsOf, OutputOf } from './pool';
+import type { InputOf } from './pool';
 
-type Name = keyof Jobs & string;
+export type JobStateOf<K extends JobName> = StateOf<Jobs[K]>;
 
-export interface RunningJob<K extends Name> {
-  readonly state: JobState<NewsOf<Jobs[K]>[0], OutputOf<Jobs[K]>>;
-  readonly stop: () => void;
+export interface RunningJob<K extends JobName> {
+  readonly state: JobStateOf<K>;
+  readonly stop: (key?: JobKey) => void;
   /** Begins it once more. */
   readonly again: () => void;
 }
 
 /**
- * Runs a job beside the page whenever its input is another one; what ran before is given up, and so is all when the
- * part of the page goes away.
- * @param input what the job takes, the same object while it stays the same; null while there is nothing to do
+ * Runs a job beside the page whenever its key is another one; what ran before is given up, and so is all when the part
+ * of the page goes away.
+ * @param input what the job takes; null while there is nothing to do
+ * @param key what decides the input, item by item
  */
-export function useJob<K extends Name>(name: K, input: InputOf<Jobs[K]> | null): RunningJob<K> {
-  const [runner] = useState(() => new JobRunner<Jobs, K>(lane(), name));
-  const state = useSyncExternalStore(runner.subscribe, runner.state, runner.state);
-  const begin = useCallback(() => (input === null ? runner.leave() : void runner.begin(input)), [runner, input]);
-  useEffect(() => {
-    begin();
-    return runner.leave;
-  }, [begin, runner]);
-  return { state, stop: runner.stop, again: begin };
+export function useJob<K extends JobName>(name: K, input: InputOf<Jobs[K]> | null, key: JobKey): RunningJob<K> {
+  const [runner] = useState(() => jobRunner(name));
+  useEffect(() => runner.leave, [runner]);
+  return useKeptJob(runner, input, key);
 }
+
+/** The same with a runner that outlives this part of the page: what it has done for the same key stands. */
+export function useKeptJob<K extends JobName>(
+  runner: Runner<K>,
+  input: InputOf<Jobs[K]> | null,
+  key: JobKey,
+): RunningJob<K> {
+  const [asked, setAsked] = useState({ input, key });
+  const isSame = isSameKey(asked.key, key) && (asked.input === null) === (input === null);
+  if (!isSame) setAsked({ input, key });
+  const state = useJobState(runner);
+  const again = useCallback(
+    () => (asked.input === null ? runner.leave() : void runner.begin(asked.input, asked.key)),
+    [runner, asked],
+  );
+  useEffect(() => {
+    if (!runner.isAbout(asked.key)) again();
+  }, [runner, asked, again]);
+  return { state, stop: runner.stop, again };
+}
+
+/** How far what a runner does is. */
+export const useJobState = <K extends JobName>(runner: Runner<K>): JobStateOf<K> =>
+  useSyncExternalStore(runner.subscribe, runner.state, runner.state);

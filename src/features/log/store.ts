@@ -2,7 +2,6 @@ import { createStore } from 'zustand';
 import type { Train } from '@/core/train';
 import { createTrainLog, type TrainLog } from '@/features/train/log/train-log';
 import { ownOf, type Own, type Session } from '@/features/train/session';
-import { lane } from '@/workers/beside';
 import { begun, type Draft, type Kind } from './kinds';
 
 export type Side = 'reading' | 'efficiency' | 'faults';
@@ -50,19 +49,13 @@ export interface LogState {
 export interface LogItself extends Own {
   readonly store: ReturnType<typeof createLogStore>;
   readonly log: TrainLog;
-  readonly finding: ReturnType<typeof lane>;
 }
 
 /** Made once for a session, see ownOf. */
-export const createLog = (session: Session): LogItself => {
-  const finding = lane();
-  return {
-    store: createLogStore(session.store.getState().train),
-    log: ownOf(session, createTrainLog),
-    finding,
-    leave: () => finding.giveUp(),
-  };
-};
+export const createLog = (session: Session): LogItself => ({
+  store: createLogStore(session.store.getState().train),
+  log: ownOf(session, createTrainLog),
+});
 
 const createLogStore = ({ outputs, meshes, gears, members }: Train) =>
   createStore<LogState>()((set) => ({

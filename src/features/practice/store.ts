@@ -14,7 +14,7 @@ import type {
 } from '@/core/practice';
 import type { Train } from '@/core/train';
 import type { Person, PracticeAnswer } from '@/wire';
-import { lane } from '@/workers/beside';
+import { jobRunner, type Runner } from '@/workers/beside';
 
 export type Mode = 'drill' | 'sheet' | 'hunt' | 'progress';
 
@@ -125,11 +125,16 @@ export const createPracticeStore = (here: boolean) =>
 /** What Practice keeps while it is open, and what works beside the page for it. */
 export interface PracticeItself {
   readonly store: PracticeStore;
-  readonly hunting: ReturnType<typeof lane>;
+  readonly hunts: Runner<'hunt'>;
+  readonly huntTests: Runner<'huntTests'>;
   readonly leave: () => void;
 }
 
 export function createPractice(here: boolean): PracticeItself {
-  const hunting = lane();
-  return { store: createPracticeStore(here), hunting, leave: () => hunting.giveUp() };
+  const [hunts, huntTests] = [jobRunner('hunt'), jobRunner('huntTests')];
+  const leave = () => {
+    hunts.leave();
+    huntTests.leave();
+  };
+  return { store: createPracticeStore(here), hunts, huntTests, leave };
 }

@@ -1,7 +1,7 @@
 import { createStore } from 'zustand';
 import { SECTIONS, type SectionKey, type SheetAsked } from '@/core/sheet';
 import type { Own, Session } from '@/features/train/session';
-import { lane } from '@/workers/beside';
+import { jobRunner, type Runner } from '@/workers/beside';
 import { FIRST_FORM, type ShapeForm } from './shapes/form';
 
 export type Tab = 'paper' | 'parts' | 'shapes';
@@ -23,13 +23,18 @@ export interface SheetState {
 
 export interface SheetItself extends Own {
   readonly store: ReturnType<typeof createSheetStore>;
-  readonly making: ReturnType<typeof lane>;
+  readonly solid: Runner<'solid'>;
+  readonly shapes: Runner<'shapes'>;
 }
 
 /** Made once for a session, see ownOf. */
 export const createSheet = (_: Session): SheetItself => {
-  const making = lane();
-  return { store: createSheetStore(), making, leave: () => making.giveUp() };
+  const [solid, shapes] = [jobRunner('solid'), jobRunner('shapes')];
+  const leave = () => {
+    solid.leave();
+    shapes.leave();
+  };
+  return { store: createSheetStore(), solid, shapes, leave };
 };
 
 const createSheetStore = () =>

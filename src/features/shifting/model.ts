@@ -9,6 +9,7 @@ import {
   type Scenario,
 } from '@/core/shifting';
 import type { Train } from '@/core/train';
+import type { Form } from './form';
 
 /** What positions do between motor and load. */
 export type Gearings = ReadonlyMap<string, Gearing>;
@@ -16,6 +17,8 @@ export type Gearings = ReadonlyMap<string, Gearing>;
 /** A scenario that reads, with what follows from it at once. */
 export interface Model {
   readonly train: Train;
+  /** What was typed, which says the scenario. */
+  readonly typed: Form;
   readonly scenario: Scenario;
   readonly gearings: Gearings;
   readonly points: Points;
@@ -44,8 +47,8 @@ export function possibleOrder(train: Train): readonly string[] {
 }
 
 /** @throws RangeError where a position does not drive */
-export function modelOf(train: Train, scenario: Scenario): Model {
+export function modelOf(train: Train, typed: Form, scenario: Scenario): Model {
   const gearings = gearingsNow(train, scenario.order, scenario.losses ?? false);
   const points = pointsWith(gearings, scenario);
-  return { train, scenario, gearings, points, bands: bandsOf(gearings, points, scenario) };
+  return { train, typed, scenario, gearings, points, bands: bandsOf(gearings, points, scenario) };
 }

@@ -1,8 +1,8 @@
 import { createStore } from 'zustand';
-import { gearingsOf, orderOf, presetFor, type Run, type Scenario, type Traces } from '@/core/shifting';
+import { gearingsOf, orderOf, presetFor, type Run, type Scenario } from '@/core/shifting';
 import type { Train } from '@/core/train';
 import type { Own, Session } from '@/features/train/session';
-import { lane, type Tried } from '@/workers/beside';
+import { jobRunner, type Runner } from '@/workers/beside';
 import type { Form } from './form';
 import { formOf } from './form-of';
 
@@ -15,25 +15,15 @@ export interface Made {
   readonly run: Run;
 }
 
-/** How far the run is that was asked for last. */
-export type Running =
-  | { readonly kind: 'not yet' }
-  | { readonly kind: 'refused'; readonly message: string }
-  | { readonly kind: 'running' | 'stopped'; readonly asked: string; readonly traces: Traces | null }
-  | { readonly kind: 'done'; readonly asked: string };
-
 export type Says = 'verdict' | 'points' | 'shifts' | 'travel' | 'couplers';
 
 /** What the Shifting screen keeps. */
 export interface ShiftingState {
   readonly form: Form;
-  readonly running: Running;
   /** The last run that came to its end. */
   readonly made: Made | null;
   /** Runs that it is laid over, the oldest first. */
   readonly beside: readonly Made[];
-  /** What came of mends that were tried, by the key of each; of the run that is made. */
-  readonly tried: ReadonlyMap<string, Tried>;
   /** The time that is looked at, s. */
   readonly cursorS: number;
   readonly says: Says;
@@ -44,15 +34,14 @@ export interface ShiftingState {
 
 export interface ShiftingItself extends Own {
   readonly store: ReturnType<typeof createShiftingStore>;
-  readonly runs: ReturnType<typeof lane>;
-  readonly tries: ReturnType<typeof lane>;
+  readonly runs: Runner<'run'>;
+  readonly tries: Runner<'tries'>;
 }
 
 /** Made once for a session, see ownOf; a run that goes on is given up when the screen is left. */
 export const createShifting = (session: Session): ShiftingItself => {
-  const [runs, tries] = [lane(), lane()];
   const store = createShiftingStore(firstForm(session.store.getState().train));
-  return { store, runs, tries };
+  return { store, runs: jobRunner('run'), tries: jobRunner('tries') };
 };
 
 /**
@@ -69,10 +58,8 @@ function firstForm(train: Train): Form {
 const createShiftingStore = (form: Form) =>
   createStore<ShiftingState>()((set) => ({
     form,
-    running: { kind: 'not yet' },
     made: null,
     beside: [],
-    tried: new Map(),
     cursorS: 0,
     says: 'verdict',
     set,

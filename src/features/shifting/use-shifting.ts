@@ -4,6 +4,7 @@ import { createContext, useContext, useMemo, useState } from 'react';
 import { useStore } from 'zustand';
 import { useShallow } from 'zustand/react/shallow';
 import { readWrittenScenario } from '@/core/shifting';
+import type { Train } from '@/core/train';
 import { figure, isForce, SPEED_UNITS, torqueTable } from '@/core/units';
 import { ownOf } from '@/features/train/session';
 import { useSession, useTrain } from '@/features/train/use-train';
@@ -42,14 +43,15 @@ export const ReadingContext = createContext<Reading | null>(null);
 export function useReadForm(): Reading {
   const train = useTrain((state) => state.train);
   const form = useForm();
-  const read = useMemo(() => readForm(train, writtenOf(form)), [train, form]);
+  const read = useMemo(() => readForm(train, form), [train, form]);
   const [last, setLast] = useState<Model | null>(null);
   const model = read.ok ? read.model : last?.train === train ? last : null;
   if (model !== last) setLast(model);
   return { read, model };
 }
 
-function readForm(...[train, written]: Parameters<typeof modelOf>): Read {
+function readForm(train: Train, form: Form): Read {
+  const written = writtenOf(form);
   if (written.order.length === 0)
     return {
       ok: false,
@@ -62,7 +64,7 @@ function readForm(...[train, written]: Parameters<typeof modelOf>): Read {
   const read = readWrittenScenario(written, train);
   if (!read.ok) return read;
   try {
-    return { ok: true, model: modelOf(train, read.value) };
+    return { ok: true, model: modelOf(train, form, read.value) };
   } catch (error) {
     if (error instanceof RangeError) return { ok: false, place: 'order', message: error.message };
     throw error;

@@ -3,30 +3,24 @@ import type { Answer, Question, Size } from '@/core/tooth-search';
 import type { Own, Session } from '@/features/train/session';
 import { explainedOf } from '@/features/train/analysis';
 import type { Train } from '@/core/train';
-import { lane } from '@/workers/beside';
+import { jobRunner, type Runner } from '@/workers/beside';
+import type { JobKey } from '@/workers/job-runner';
+import type { JobStateOf } from '@/workers/use-job';
 import { firstForm, type Form } from './form';
 
 /** What was found, with the question that it answers. */
 export interface Shown {
-  /** The search as its file has it. */
-  readonly written: string;
+  /** What it was searched for: what is typed, and the train. */
+  readonly key: JobKey;
   readonly question: Question;
   /** The train it was asked for: a fit changes its counts. */
   readonly train: Train | null;
   readonly answer: Answer & { readonly checks?: ReadonlyMap<string, readonly string[]> };
 }
 
-/** How far the search is that was asked for last. */
-export type Looking =
-  | { readonly kind: 'not yet' }
-  | { readonly kind: 'refused'; readonly message: string }
-  | { readonly kind: 'looking' | 'stopped'; readonly written: string }
-  | { readonly kind: 'done'; readonly written: string; readonly tookMs: number };
-
 /** What the Teeth screen keeps. */
 export interface TeethState {
   readonly form: Form;
-  readonly looking: Looking;
   /** What was found last: of the question before, while nothing is told of the new one. */
   readonly shown: Shown | null;
   /** The finding that is drawn, by its key; null for the best. */
@@ -40,7 +34,7 @@ export interface TeethState {
 
 export interface TeethItself extends Own {
   readonly store: TeethStore;
-  readonly lane: ReturnType<typeof lane>;
+  readonly search: Runner<'teeth'>;
 }
 
 export type TeethStore = ReturnType<typeof createTeethStore>;
@@ -53,23 +47,28 @@ export const createTeeth = (session: Session): TeethItself => {
 
 /** The same without a train. */
 export const teethFor = (...[train, ratio]: Parameters<typeof firstForm>): TeethItself => {
-  const own = lane();
+  const search = jobRunner('teeth');
   const store = createTeethStore(firstForm(train, ratio));
-  return {
-    store,
-    lane: own,
-    leave: () => {
-      own.giveUp();
-      const { looking, set } = store.getState();
-      if (looking.kind === 'looking') set({ looking: { ...looking, kind: 'stopped' } });
-    },
-  };
+  search.subscribe(() => {
+    const shown = shownOf(search.state());
+    if (shown) store.getState().set({ shown });
+  });
+  return { store, search, leave: search.rest };
 };
+
+/** What a search has told so far; null while that is nothing. */
+function shownOf(state: JobStateOf<'teeth'>): Shown | null {
+  if (state.kind === 'done') return { ...state.input, key: state.key, answer: state.value };
+  if (state.kind !== 'running' || !state.input || !state.partial) return null;
+  return { ...state.input, key: state.key, answer: beginningOf(state.partial) };
+}
+
+/** What is told on the way changes soon: the first of it are enough to look at, and quick to show. */
+const beginningOf = (answer: Answer): Answer => ({ ...answer, findings: answer.findings.slice(0, 20) });
 
 const createTeethStore = (form: Form) =>
   createStore<TeethState>()((set) => ({
     form,
-    looking: { kind: 'not yet' },
     shown: null,
     chosen: null,
     size: 'teeth',

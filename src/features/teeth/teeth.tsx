@@ -10,7 +10,7 @@ import { useForm, useSearching, useTeeth } from './use-teeth';
 export function Teeth() {
   const { kind } = useForm();
   const shown = useTeeth((state) => state.shown);
-  const { looking, stop, again } = useSearching();
+  const searching = useSearching();
   return (
     <main className="relative flex min-h-0 flex-1 flex-col lg:flex-row">
       <h2 className="sr-only">Tooth counts</h2>
@@ -19,8 +19,8 @@ export function Teeth() {
       </div>
       <div className="flex min-h-0 min-w-0 flex-1 flex-col">
         {kind === 'chains' && <StageQuestion />}
-        <Progress looking={looking} shown={shown} stop={stop} again={again} />
-        <Found looking={looking} />
+        <Progress searching={searching} shown={shown} />
+        <Found state={searching.state} />
       </div>
     </main>
   );

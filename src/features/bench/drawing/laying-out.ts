@@ -20,15 +20,15 @@ export function useLaidOut(): void {
   const bench = useBenchItself();
   useEffect(() => {
     let left = false;
-    let asked: Lane | null = null;
+    let asked: Drafter | null = null;
     let timer: ReturnType<typeof setTimeout> | undefined;
-    const ask = async (): Promise<Lane | null> => {
-      asked ??= (await import('@/workers/beside')).lane();
+    const ask = async (): Promise<Drafter | null> => {
+      asked ??= (await import('@/workers/beside')).jobRunner('draft');
       return left ? null : asked;
     };
     const lay = (before: Train | null) => {
       clearTimeout(timer);
-      asked?.giveUp();
+      asked?.leave();
       const now = sideViewNow(bench.train.getState().train);
       if (now.ok ? now.finished : !now.later) return;
       // Until there is a picture of this one, the last one stands in.
@@ -43,13 +43,13 @@ export function useLaidOut(): void {
       left = true;
       stop();
       clearTimeout(timer);
-      asked?.giveUp();
+      asked?.leave();
     };
   }, [bench]);
 }
 
-type Lane = ReturnType<typeof import('@/workers/beside').lane>;
-type Ask = () => Promise<Lane | null>;
+type Drafter = import('@/workers/beside').Runner<'draft'>;
+type Ask = () => Promise<Drafter | null>;
 
 /** A first sight: of the train as it was opened from the server, which may have it already; else from a worker. */
 async function first(bench: Bench, ask: Ask): Promise<void> {
@@ -67,11 +67,11 @@ async function first(bench: Bench, ask: Ask): Promise<void> {
 /** What a worker finds with more effort, once nobody points at what is there. */
 async function better(bench: Bench, ask: Ask, effort = THOROUGH): Promise<void> {
   const { train } = bench.train.getState();
-  const outcome = await (await ask())?.run('draft', { train, space: SPACES.bench, effort });
-  if (!outcome || !('value' in outcome)) return;
+  const state = await (await ask())?.begin({ train, space: SPACES.bench, effort });
+  if (state?.kind !== 'done') return;
   await untilNobodyPoints(bench);
   if (bench.train.getState().train !== train) return;
-  takeDrafts(train, outcome.value);
+  takeDrafts(train, state.value);
   show(bench, train);
 }
 

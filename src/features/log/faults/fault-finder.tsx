@@ -29,10 +29,7 @@ export function FaultFinder() {
   const tried = useLog((state) => state.tried);
   const set = useLog((state) => state.set);
   const seen = useSettled(useMemo(() => seenOf(sights, tried), [sights, tried]));
-  const { state } = useJob(
-    'diagnose',
-    useMemo(() => ({ train, seen }), [train, seen]),
-  );
+  const { state } = useJob('diagnose', { train, seen }, [train, seen]);
   const found = useFoundLast(state);
   const message = state.kind === 'failed' ? state.message : null;
   const mark = (id: string, look: Look | '', bounds?: Partial<Sight>) => {

@@ -1,4 +1,3 @@
-import { messageOf } from '@/core/message-of';
 import type { Fault } from '@/core/faults';
 import type { Train } from '@/core/train';
 import { record } from '../record';
@@ -6,41 +5,35 @@ import type { OpenHunt, PracticeItself } from '../store';
 
 /** Hides a fault in a train: by the seed, or the one that the teacher chose. */
 export async function beginHunt(
-  { store, hunting }: PracticeItself,
+  { store, hunts }: PracticeItself,
   train: Train,
   seed: number,
   named: Fault | null,
 ): Promise<void> {
   const { set } = store.getState();
-  set({ busy: true, told: null });
-  try {
-    const outcome = await hunting.run('hunt', { train, seed, ...(named && { named }) });
-    // Another was asked for in the meantime, or the screen was left.
-    if (!('value' in outcome)) return set({ busy: false });
-    const made = outcome.value;
-    if (made === null)
-      set({
-        busy: false,
-        told: { text: 'No fault of this train would show in any of its positions: choose another train.', bad: true },
-      });
-    else
-      set({
-        busy: false,
-        hunt: { id: crypto.randomUUID(), ...made, engaged: [], tried: [], standing: null, named: [], over: false },
-      });
-  } catch (error) {
-    set({ busy: false, told: { text: messageOf(error), bad: true } });
-  }
+  set({ told: null });
+  const state = await hunts.begin({ train, seed, ...(named && { named }) });
+  // Null: another was asked for in the meantime, or the screen was left.
+  if (state?.kind === 'failed') return set({ told: { text: state.message, bad: true } });
+  if (state?.kind !== 'done') return;
+  const made = state.value;
+  if (made === null)
+    set({
+      told: { text: 'No fault of this train would show in any of its positions: choose another train.', bad: true },
+    });
+  else
+    set({ hunt: { id: crypto.randomUUID(), ...made, engaged: [], tried: [], standing: null, named: [], over: false } });
 }
 
 /** Turns the crank with what is engaged, and sees what the faulty train does. */
-export async function tryIt({ store, hunting }: PracticeItself): Promise<void> {
+export async function tryIt({ store, huntTests }: PracticeItself): Promise<void> {
   const { hunt: own, set } = store.getState();
   if (!own || own.over) return;
   const tried = [...own.tried, own.engaged];
-  const outcome = await hunting.run('huntTests', { hunt: own.hunt, tried });
+  const state = await huntTests.begin({ hunt: own.hunt, tried });
   const { hunt: now } = store.getState();
-  if ('value' in outcome && now?.id === own.id) set({ hunt: { ...now, tried, standing: outcome.value } });
+  if (state?.kind === 'failed') set({ told: { text: state.message, bad: true } });
+  if (state?.kind === 'done' && now?.id === own.id) set({ hunt: { ...now, tried, standing: state.value } });
 }
 
 /** Names the bad part. Faults that no test tells apart count as one; the right name ends the hunt. */

@@ -5,6 +5,7 @@ import { randomTrain, RANDOM_KINDS, showingFaults } from '@/core/practice';
 import type { Train } from '@/core/train';
 import { Group, Pick } from '@/ui/form-fields';
 import { readShelf, readTrain } from '@/wire';
+import { useJobState } from '@/workers/use-job';
 import { SeedField } from '../asked/number-fields';
 import { readNumbers } from '../asked/numbers';
 import { useHere, usePractice, usePracticeItself } from '../use-practice';
@@ -16,7 +17,7 @@ const CHANCE = 'chance ';
 export function HuntSetup() {
   const itself = usePracticeItself();
   const here = useHere();
-  const busy = usePractice((state) => state.busy);
+  const isBusy = useJobState(itself.hunts).kind === 'running';
   const wanted = usePractice((state) => state.wanted);
   const [shelf, setShelf] = useState<readonly { readonly id: string; readonly name: string }[]>([]);
   const [where, setWhere] = useState(here ? 'here' : '');
@@ -70,8 +71,8 @@ export function HuntSetup() {
           onChange={(seed) => itself.store.getState().set({ wanted: { ...wanted, seed } })}
         />
         {faults}
-        <button type="submit" className="btn btn-sm btn-accent mt-1 self-start" disabled={busy || !numbers.ok}>
-          <Search className="size-4" aria-hidden /> {busy ? 'Hiding it …' : 'Hide it'}
+        <button type="submit" className="btn btn-sm btn-accent mt-1 self-start" disabled={isBusy || !numbers.ok}>
+          <Search className="size-4" aria-hidden /> {isBusy ? 'Hiding it …' : 'Hide it'}
         </button>
         <p className="muted">
           One part is bad. Engage elements, turn the crank, and name the part with as few tests as you can. On a real

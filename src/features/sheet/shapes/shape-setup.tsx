@@ -1,10 +1,11 @@
-import { messageOf } from '@/core/message-of';
 import { Box, FileArchive, PencilRuler, Spline } from 'lucide-react';
 import { useState } from 'react';
 import { wheelDxf, wheelSvg, type WheelSpec } from '@/core/shapes';
 import { useTrain } from '@/features/train/use-train';
 import { Field, Group, Pick, Tick } from '@/ui/form-fields';
 import { fileName, saveFile } from '@/ui/save-file';
+import type { Runner } from '@/workers/beside';
+import { useJobState } from '@/workers/use-job';
 import { useSheet, useSheetItself } from '../use-sheet';
 import { USUAL_MODULE_MM, USUAL_WIDTH_MM, type ShapeForm } from './form';
 import { useChosenWheel, useWheels } from './use-shapes';
@@ -61,7 +62,7 @@ const RING: readonly FieldSpec[] = [
 
 /** Which wheel, its measures, and how it leaves. */
 export function ShapeSetup() {
-  const { making } = useSheetItself();
+  const { solid, shapes } = useSheetItself();
   const train = useTrain((state) => state.train);
   const wheels = useWheels();
   const chosen = useChosenWheel();
@@ -91,34 +92,26 @@ export function ShapeSetup() {
     />
   );
   const name = (ending: string) => fileName(`${train.name} ${part.name}`, ending);
-  const failed = (error: unknown) => setTold({ text: messageOf(error), bad: true });
   const saveStl = async () => {
     if (!read.ok) return;
     setTold({ text: 'Making the solid …', bad: false });
-    try {
-      const outcome = await making.run('solid', { spec: read.wheel.spec, title: part.name });
-      if (!('value' in outcome)) return;
-      saveFile(name('.stl'), 'model/stl', new Blob([new Uint8Array(outcome.value)]));
-      setTold({ text: `${name('.stl')} is saved.`, bad: false });
-    } catch (error) {
-      failed(error);
-    }
+    const state = await solid.begin({ spec: read.wheel.spec, title: part.name });
+    if (state?.kind === 'failed') setTold({ text: state.message, bad: true });
+    if (state?.kind !== 'done') return;
+    saveFile(name('.stl'), 'model/stl', new Blob([new Uint8Array(state.value)]));
+    setTold({ text: `${name('.stl')} is saved.`, bad: false });
   };
   const saveAll = async () => {
     const { asked, pieces, left } = wholeSet(train, wheels, form);
-    try {
-      const outcome = await making.run('shapes', { name: train.name, wheels: asked, pieces }, (done) =>
-        setTold({ text: `${done} of ${asked.length} …`, bad: false }),
-      );
-      if (!('value' in outcome)) return;
-      saveFile(fileName(train.name, '.shapes.zip'), 'application/zip', new Blob([new Uint8Array(outcome.value)]));
-      setTold({
-        text: `${asked.length} wheels are saved.${left.length > 0 ? ` Left out: ${left.join('; ')}` : ''}`,
-        bad: left.length > 0,
-      });
-    } catch (error) {
-      failed(error);
-    }
+    setTold(null);
+    const state = await shapes.begin({ name: train.name, wheels: asked, pieces });
+    if (state?.kind === 'failed') setTold({ text: state.message, bad: true });
+    if (state?.kind !== 'done') return;
+    saveFile(fileName(train.name, '.shapes.zip'), 'application/zip', new Blob([new Uint8Array(state.value)]));
+    setTold({
+      text: `${asked.length} wheels are saved.${left.length > 0 ? ` Left out: ${left.join('; ')}` : ''}`,
+      bad: left.length > 0,
+    });
   };
   return (
     <>
@@ -178,6 +171,7 @@ export function ShapeSetup() {
         >
           <FileArchive className="size-3.5" aria-hidden /> All {wheels.length} wheels as a zip
         </button>
+        <ShapesProgress of={shapes} />
         {told && (
           <p role={told.bad ? 'alert' : 'status'} className={told.bad ? 'text-error' : ''}>
             {told.text}
@@ -185,5 +179,19 @@ export function ShapeSetup() {
         )}
       </Group>
     </>
+  );
+}
+
+/** How many wheels are made, while they are, with a way to stop. */
+function ShapesProgress({ of }: { of: Runner<'shapes'> }) {
+  const state = useJobState(of);
+  if (state.kind !== 'running' || state.input === null) return null;
+  return (
+    <p role="status" className="flex items-center gap-2">
+      {state.partial ?? 0} of {state.input.wheels.length} …
+      <button type="button" className="btn btn-xs" onClick={() => of.stop()}>
+        Stop
+      </button>
+    </p>
   );
 }

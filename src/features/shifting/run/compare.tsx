@@ -1,9 +1,8 @@
-import { messageOf } from '@/core/message-of';
 import { useEffect, useState } from 'react';
 import { gearingsOf, orderOf, pointsWith, soundThresholds, type Scenario } from '@/core/shifting';
 import type { Train } from '@/core/train';
 import { useSession, useNotice } from '@/features/train/use-train';
-import { lane } from '@/workers/beside';
+import { jobRunner } from '@/workers/beside';
 import { readShelf, readTrain, type ShelfEntry } from '@/wire';
 import { useShifting } from '../use-shifting';
 
@@ -42,8 +41,8 @@ function AnotherTrain() {
   const made = useShifting((state) => state.made);
   const set = useShifting((state) => state.set);
   const [shelf, setShelf] = useState<readonly ShelfEntry[]>([]);
-  const [runs] = useState(lane);
-  useEffect(() => () => runs.giveUp(), [runs]);
+  const [runs] = useState(() => jobRunner('runOther'));
+  useEffect(() => runs.leave, [runs]);
   const look = async () => {
     const answer = await readShelf();
     if (answer.ok) setShelf(answer.value.trains);
@@ -56,12 +55,9 @@ function AnotherTrain() {
     const { train } = answer.value;
     const scenario = onOther(train, made.scenario);
     if (!scenario) return notice(`${train.name} drives in no position, so it cannot run this.`);
-    try {
-      const outcome = await runs.run('run', { train, scenario });
-      if ('value' in outcome) set({ beside: [{ name: train.name, train, scenario, run: outcome.value }] });
-    } catch (error) {
-      notice(messageOf(error));
-    }
+    const state = await runs.begin({ train, scenario });
+    if (state?.kind === 'failed') notice(state.message);
+    if (state?.kind === 'done') set({ beside: [{ name: train.name, train, scenario, run: state.value }] });
   };
   return (
     <select

@@ -2,7 +2,8 @@ import { DrawnFigure } from '@/ui/drawn-figure';
 import { summaryOf } from '@/core/shifting';
 import { figure } from '@/core/units';
 import type { Model } from '../model';
-import type { Made, Running } from '../store';
+import type { JobStateOf } from '@/workers/use-job';
+import type { Made } from '../store';
 import { sentenceOf, useRead, useShifting } from '../use-shifting';
 import { Compare } from './compare';
 import { EventsList } from './events-list';
@@ -14,7 +15,7 @@ import { useRunning } from './use-running';
 
 /** The run: over time, as it turns, and in words. */
 export function RunPane({ model }: { model: Model }) {
-  const { running, stop, again } = useRunning(model);
+  const { state: running, stop, again } = useRunning(model);
   const made = useShifting((state) => state.made);
   const beside = useShifting((state) => state.beside);
   const shown = drawnOf(running, made, model);
@@ -47,14 +48,14 @@ export function RunPane({ model }: { model: Model }) {
 }
 
 /** What goes on is drawn as far as it is; else the last run that came to its end. */
-function drawnOf(running: Running, made: Made | null, { scenario }: Model): Drawn | null {
-  if ((running.kind === 'running' || running.kind === 'stopped') && running.traces && running.traces.timeS.length > 0)
-    return { name: 'this run', traces: running.traces, scenario };
+function drawnOf(running: JobStateOf<'run'>, made: Made | null, { scenario }: Model): Drawn | null {
+  if ((running.kind === 'running' || running.kind === 'stopped') && running.partial?.timeS.length)
+    return { name: 'this run', traces: running.partial, scenario };
   return made && { name: made.name, traces: made.run.traces, scenario: made.scenario };
 }
 
 interface ProgressProps {
-  readonly running: Running;
+  readonly running: JobStateOf<'run'>;
   readonly duration: number;
   readonly stop: () => void;
   readonly again: () => void;
@@ -70,9 +71,9 @@ function Progress({ running, duration, stop, again }: ProgressProps) {
       </span>
     );
   switch (running.kind) {
-    case 'not yet':
+    case 'idle':
       return null;
-    case 'refused':
+    case 'failed':
       return (
         <span role="alert" className="text-sm text-error">
           {running.message}
@@ -84,7 +85,7 @@ function Progress({ running, duration, stop, again }: ProgressProps) {
           <progress
             className="progress w-28"
             max={duration}
-            value={running.traces?.timeS.at(-1) ?? 0}
+            value={running.partial?.timeS.at(-1) ?? 0}
             aria-label="How much of the run is behind"
           />
           <button type="button" className="btn btn-xs" onClick={stop}>

@@ -5,7 +5,9 @@ import { listed } from '@/core/words';
 import { formOf } from '../form-of';
 import type { Model } from '../model';
 import type { Made } from '../store';
-import { useFill, useForm, useNameOf, useShifting } from '../use-shifting';
+import type { Tried } from '@/workers/beside';
+import { useJobState } from '@/workers/use-job';
+import { useFill, useForm, useNameOf, useShifting, useShiftingItself } from '../use-shifting';
 
 /** Whether it suits its motor and load, and what its shifter does: each verdict with what would mend it. */
 export function Verdict({ model, advice }: { model: Model; advice: readonly Advice[] }) {
@@ -82,7 +84,7 @@ function RunVerdict({ made, model }: { made: Made; model: Model }) {
  * another.
  */
 function TryIt({ mend }: { mend: Mend }) {
-  const tried = useShifting((state) => state.tried.get(mend.key));
+  const tried = useTried(mend.key);
   const made = useShifting((state) => state.made);
   const beside = useShifting((state) => state.beside);
   const set = useShifting((state) => state.set);
@@ -109,6 +111,15 @@ function TryIt({ mend }: { mend: Mend }) {
       </span>
     </li>
   );
+}
+
+/** What a run with a fix comes to; undefined while it is not known. */
+function useTried(key: string): Tried | undefined {
+  const state = useJobState(useShiftingItself().tries);
+  if (state.kind === 'idle' || state.kind === 'failed') return undefined;
+  const found = state.kind === 'done' ? state.value : state.partial;
+  // The key is the run, and then each fix that is tried on it.
+  return found?.[state.key.indexOf(key) - 1];
 }
 
 const STILL = { hunting: 'hunts', chatter: 'chatters', stalls: 'stalls' } as const;

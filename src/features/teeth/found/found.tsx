@@ -3,7 +3,8 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { Chain, Finding } from '@/core/tooth-search';
 import { onDemand, whenIdle } from '@/ui/on-demand';
 import { warm } from '@/workers/beside';
-import type { Looking } from '../store';
+import { isSameKey } from '@/workers/job-runner';
+import type { JobStateOf } from '@/workers/use-job';
 import { useTeeth } from '../use-teeth';
 import { Chosen } from './chosen';
 import { ResultsTable } from './results-table';
@@ -11,9 +12,9 @@ import { ResultsTable } from './results-table';
 const ErrorPicture = onDemand(async () => (await import('./error-picture')).ErrorPicture);
 
 /** What was found so far: as a table, as a picture, and the chosen one drawn. */
-export function Found({ looking }: { looking: Looking }) {
+export function Found({ state: searching }: { state: JobStateOf<'teeth'> | null }) {
   const shown = useTeeth((state) => state.shown);
-  const stale = !('written' in looking) || looking.written !== shown?.written;
+  const isOwn = searching !== null && 'key' in searching && shown !== null && isSameKey(searching.key, shown.key);
   const chosenKey = useTeeth((state) => state.chosen);
   const set = useTeeth((state) => state.set);
   const choose = useCallback((key: string) => set({ chosen: key }), [set]);
@@ -28,7 +29,7 @@ export function Found({ looking }: { looking: Looking }) {
   if (!shown || !drawn || !chosen) return null;
   const { question, train, answer } = shown;
   return (
-    <div className={clsx('flex min-h-0 flex-1 flex-col max-xl:overflow-auto xl:flex-row', stale && 'opacity-50')}>
+    <div className={clsx('flex min-h-0 flex-1 flex-col max-xl:overflow-auto xl:flex-row', !isOwn && 'opacity-50')}>
       <div className="min-w-0 flex-1 overflow-auto px-4 contain-content max-xl:max-h-96 max-xl:min-h-72" tabIndex={-1}>
         <ResultsTable
           question={question}

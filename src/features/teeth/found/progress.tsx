@@ -1,25 +1,27 @@
 import type { Answer, Question } from '@/core/tooth-search';
-import type { Looking, Shown } from '../store';
+import { isSameKey } from '@/workers/job-runner';
+import type { Shown } from '../store';
+import { useQuestion, type Searching } from '../use-teeth';
 import { errorText, superscript } from './error-text';
 
 interface Props {
-  readonly looking: Looking;
+  readonly searching: Searching;
   readonly shown: Shown | null;
-  readonly stop: () => void;
-  readonly again: () => void;
 }
 
 /** How far the search is, what it covered, and whether anything better can exist. */
-export function Progress({ looking, shown, stop, again }: Props) {
-  if (looking.kind === 'not yet') return <p className="px-4 py-2 text-sm">…</p>;
-  if (looking.kind === 'refused')
+export function Progress({ searching: { state, stop, again }, shown }: Props) {
+  const read = useQuestion();
+  const wrong = state === null ? !read.ok && read.message : state.kind === 'failed' && state.message;
+  if (wrong)
     return (
       <p role="alert" className="px-4 py-2 text-sm text-error">
-        {withoutPlace(looking.message)}
+        {withoutPlace(wrong)}
       </p>
     );
+  if (state === null || state.kind === 'idle' || state.kind === 'failed') return null;
   // What stands there still may be the answer to the question before.
-  const own = shown?.written === looking.written ? shown : null;
+  const own = shown && isSameKey(shown.key, state.key) ? shown : null;
   const best = own?.answer.findings[0];
   return (
     <div
@@ -27,8 +29,8 @@ export function Progress({ looking, shown, stop, again }: Props) {
       aria-label="The search"
       className="flex min-h-9 flex-wrap items-center gap-x-3 gap-y-1 px-4 py-1.5 text-sm"
     >
-      {looking.kind === 'done' && own && <Outcome shown={own} tookMs={looking.tookMs} />}
-      {looking.kind === 'looking' && (
+      {state.kind === 'done' && own && <Outcome shown={own} tookMs={state.tookMs} />}
+      {state.kind === 'running' && (
         <>
           <span>
             Searching…{best && ` Best so far: ${best.error === 0 ? 'exact' : `${errorText(best.error)} off`}.`}
@@ -44,7 +46,7 @@ export function Progress({ looking, shown, stop, again }: Props) {
           </button>
         </>
       )}
-      {looking.kind === 'stopped' && (
+      {state.kind === 'stopped' && (
         <>
           <span>
             <strong>Stopped</strong>

@@ -22,7 +22,8 @@ export interface CombinationsNow {
  * begin anew.
  */
 export function useCombinations(): CombinationsNow {
-  const { state, stop, again } = useJob('combinations', useMechanism());
+  const train = useMechanism();
+  const { state, stop, again } = useJob('combinations', { train }, [train]);
   const looking = useMemo((): Looking => {
     switch (state.kind) {
       case 'idle':
@@ -41,13 +42,13 @@ export function useCombinations(): CombinationsNow {
 }
 
 /** What of the document decides what its combinations do; the same one while that does not change. */
-function useMechanism(): { readonly train: Train } {
+function useMechanism(): Train {
   const open = useTrain((state) => state.train);
   const train = useMemo(() => mechanismOf(open), [open]);
   const text = useMemo(() => JSON.stringify(train), [train]);
   const [last, setLast] = useState({ text, train });
   if (last.text !== text) setLast({ text, train });
-  return last;
+  return last.train;
 }
 
 const mechanismOf = (train: Train): Train => ({

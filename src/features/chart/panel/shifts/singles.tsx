@@ -14,7 +14,7 @@ export function SinglesButton() {
   const { take } = useEdits();
   // Looked for when it is asked; what was found of another train is no answer.
   const [asked, setAsked] = useState<{ readonly train: Train } | null>(null);
-  const { state } = useJob('singles', asked);
+  const { state } = useJob('singles', asked, [asked]);
   const isLooking = state.kind === 'running';
   const isOfThis = asked?.train === train;
   return (
