@@ -20,6 +20,7 @@ import { traceText } from './trace';
 import { programHelp, VERBS, verbHelp } from './verbs';
 import { withLoads } from './with-loads';
 import { withUnits } from './with-units';
+import { modelOf } from '@/core/model';
 
 function run(argv: readonly string[]): string {
   const [command, ...rest] = argv;
@@ -34,7 +35,7 @@ function run(argv: readonly string[]): string {
         throw new UsageError('--load tells what holds the outputs in drive; it does not go with --reverse-flow.');
       const train = readTrain(options.file);
       const asked = { position: knownPosition(train, options.position), losses: options.losses };
-      const report = withUnits(reportTrain(train, { ...asked, reverse: options.reverse }), options);
+      const report = withUnits(reportTrain(modelOf(train).open, { ...asked, reverse: options.reverse }), options);
       return json(options.loads.length > 0 ? withLoads(report, train, { ...asked, loads: options.loads }) : report);
     }
     case 'combinations': {

@@ -1,4 +1,4 @@
-import { networkOf, openTrain, type OpenTrain } from '@/core/kinematics';
+import { type OpenTrain } from '@/core/kinematics';
 import { meshRoles, powerFlow, type PowerPath } from '@/core/powerflow';
 import { sign, toFraction } from '@/core/rational';
 import {
@@ -15,6 +15,7 @@ import { FRAME, type Position, type Train } from '@/core/train';
 import { ratioText, type RatioConvention } from '@/core/units';
 import { setName } from '@/core/words';
 import { workingText, workingOf, type Names, type SetSchool } from '@/core/working';
+import { modelOf } from '@/core/model';
 
 interface TraceOptions {
   readonly position?: string;
@@ -25,7 +26,7 @@ interface TraceOptions {
 
 /** The working and the power path of every position (or one), as text. */
 export function traceText(train: Train, { position, ...how }: TraceOptions): string {
-  const open = openTrain(networkOf(train));
+  const open = modelOf(train).open;
   const wanted = train.positions.filter(({ id }) => position === undefined || id === position);
   const parts = wanted.map((one) => positionText(open, one, how).join('\n'));
   return `${parts.join('\n\n')}\n`;

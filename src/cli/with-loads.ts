@@ -1,10 +1,10 @@
-import { networkOf, openTrain } from '@/core/kinematics';
 import { fromDecimal, toNumber, type Rational } from '@/core/rational';
 import { inputTorque, jointTorque, outputTorque, solveLoads, type Solved } from '@/core/solve';
 import type { Train } from '@/core/train';
 import { listed, unbalancedText } from '@/core/words';
 import type { Options } from './options';
 import { UsageError } from './usage-error';
+import { modelOf } from '@/core/model';
 
 /** A report of positions, whatever else it says of them. */
 export interface Report {
@@ -29,7 +29,7 @@ export function withLoads(report: Report, train: Train, { position, losses, load
     if (byOutput.has(output)) throw new UsageError(`--load: "${output}" has two loads.`);
     byOutput.set(output, fromDecimal(torqueNm));
   }
-  const open = openTrain(networkOf(train));
+  const open = modelOf(train).open;
   const positions = train.positions
     .filter(({ id }) => position === undefined || id === position)
     .map((one): [string, object] => {

@@ -1,7 +1,7 @@
-import { networkOf, openTrain } from '@/core/kinematics';
 import { toFraction } from '@/core/rational';
 import { solveEngaged } from '@/core/solve';
 import { setTeeth, type Edit, type Train } from '@/core/train';
+import { modelOf } from '@/core/model';
 
 /** The document that an edit gives; an edit that is refused fails the test with its reason. */
 export function done(edit: Edit): Train {
@@ -17,4 +17,4 @@ export const refusal = (edit: Edit): string | null => (edit.ok ? null : edit.mes
 
 /** The exact ratio of a train with these couplers engaged, as text. */
 export const ratio = (train: Train, engaged: readonly string[] = []): string =>
-  toFraction(solveEngaged(openTrain(networkOf(train)), engaged).ratio!);
+  toFraction(solveEngaged(modelOf(train).open, engaged).ratio!);

@@ -1,10 +1,9 @@
 import { readdirSync } from 'node:fs';
 import { demoTrain } from '@/testing/demo-train';
-import { networkOf } from '../kinematics';
 import { toFraction } from '../rational';
-import { solvePositions } from '../solve';
 import type { Gear, Train } from '../train';
 import { checkDesign, mendEffects, type Finding, type Mend } from '.';
+import { modelOf } from '../model';
 
 const kinds = (train: Train) =>
   checkDesign(train).map(({ kind, gears, positions }) => `${kind}: ${[...gears, ...positions].join(' ')}`);
@@ -315,8 +314,8 @@ describe('what a mend would do', () => {
       ({ position, before, after }) =>
         `${position} ${before.ratio && toFraction(before.ratio)} ${after.ratio && toFraction(after.ratio)}`,
     );
-    const after = solvePositions(networkOf(mended(rake, found!.mends[0]!)));
-    const was = solvePositions(networkOf(rake));
+    const after = modelOf(mended(rake, found!.mends[0]!)).positions();
+    const was = modelOf(rake).positions();
     expect(changed.length).toBeGreaterThan(0);
     for (const { position } of effect)
       expect(changed).toContain(

@@ -1,8 +1,8 @@
-import { networkOf } from '../kinematics';
 import { equals, type Rational } from '../rational';
-import { solvePositions, type Solved, type Status } from '../solve';
+import { type Solved, type Status } from '../solve';
 import type { Train } from '../train';
 import type { Mend } from './finding';
+import { modelOf } from '../model';
 
 /** What a mend makes of one position. */
 export interface Change {
@@ -21,11 +21,11 @@ interface Outcome {
  * ratio, or do something else, if a mend were applied; null when it would be refused.
  */
 export function mendEffects(train: Train): (mend: Mend) => readonly Change[] | null {
-  const before = solvePositions(networkOf(train));
+  const before = modelOf(train).positions();
   return ({ apply }) => {
     const edit = apply(train);
     if (!edit.ok) return null;
-    const after = solvePositions(networkOf(edit.train));
+    const after = modelOf(edit.train).positions();
     return edit.train.positions.flatMap(({ id }): Change[] => {
       const [was, is] = [before.get(id), after.get(id)];
       return was && is && differ(was, is) ? [{ position: id, before: was, after: is }] : [];

@@ -1,4 +1,4 @@
-import { networkOf, openTrain, type OpenTrain } from '../kinematics';
+import { type OpenTrain } from '../kinematics';
 import { abs, isZero, toNumber } from '../rational';
 import { lockSet, slipPoints, solveEngaged, type Solved } from '../solve';
 import { deletePosition, engageInPosition, toggleOutput, type Gear, type Position, type Train } from '../train';
@@ -6,6 +6,7 @@ import { figure } from '../units';
 import { couplerName, gearName, memberName } from '../words';
 import { finding, type Finding } from './finding';
 import { tipSpeed, USUAL_TIP_SPEEDS } from './speeds';
+import { modelOf } from '../model';
 
 /** What the train is used with; what is not given is not checked. */
 export interface Use {
@@ -22,7 +23,7 @@ interface Case {
 
 /** Checks of what the positions do: locked, duplicate and floating ones, couplers that slip, tips that run too fast. */
 export function positionFindings(train: Train, use: Use): Finding[] {
-  const open = openTrain(networkOf(train));
+  const open = modelOf(train).open;
   const cases = train.positions.map((position) => ({ position, solved: solveEngaged(open, position.engaged) }));
   return [
     ...cases.flatMap((one, i) => [

@@ -1,12 +1,12 @@
-import { networkOf } from '../kinematics';
 import { equals, sign } from '../rational';
-import { solvePositions, type Solved } from '../solve';
+import { type Solved } from '../solve';
 import type { Train } from '../train';
 import { ratioFigure, type RatioConvention } from '../units';
+import { modelOf } from '../model';
 
 /** What the changes do to the positions that both documents have: "2nd: 2.837 → 2.567", "R: 3.200 reverse → locked". */
 export function ratioChanges(before: Train, after: Train, convention: RatioConvention): string[] {
-  const [was, is] = [before, after].map((train) => solvePositions(networkOf(train))) as [
+  const [was, is] = [before, after].map((train) => modelOf(train).positions()) as [
     ReadonlyMap<string, Solved>,
     ReadonlyMap<string, Solved>,
   ];

@@ -1,14 +1,13 @@
 import fc from 'fast-check';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
 import { demoTrain } from '@/testing/demo-train';
-import { networkOf } from '../kinematics';
 import { partPowers } from '../powerflow';
-import { solvePositions } from '../solve';
 import { structureOf } from '../structure';
 import type { Train } from '../train';
 import { drawSideView, powerLines } from '.';
 import { axisHeights, type PlacedGear } from './axis-heights';
 import { drawnRadii } from './radii';
+import { modelOf } from '../model';
 
 describe('what is to be drawn', () => {
   const kinds = (name: string) => structureOf(demoTrain(name)).figures.map(({ kind }) => kind);
@@ -131,7 +130,7 @@ describe('any train at all', () => {
       fc.property(arbitraryTrain(), (train) => {
         const view = drawnOf(train);
         if (!view) return;
-        for (const solved of solvePositions(networkOf(train)).values()) {
+        for (const solved of modelOf(train).positions().values()) {
           const powers = partPowers(solved);
           if (powers.some(({ power }) => power === null)) continue;
           const known = powers.map((own) => ({ ...own, power: own.power! }));

@@ -1,9 +1,8 @@
 import { demoTrain } from '@/testing/demo-train';
-import { networkOf } from '../kinematics';
 import { partPowers } from '../powerflow';
-import { solvePositions } from '../solve';
 import type { Train } from '../train';
 import { drawSideView, powerLines, type PowerAt, type PowerLine, type SideView } from '.';
+import { modelOf } from '../model';
 
 function flowing(name: string, position: string) {
   return flowIn(demoTrain(name), position);
@@ -12,7 +11,7 @@ function flowing(name: string, position: string) {
 function flowIn(train: Train, position: string): { powers: readonly PowerAt[]; lines: PowerLine[]; view: SideView } {
   const drawn = drawSideView(train, { width: 880, height: 400 });
   if (!drawn.ok) throw new Error(drawn.why);
-  const powers = partPowers(solvePositions(networkOf(train)).get(position)!);
+  const powers = partPowers(modelOf(train).positions().get(position)!);
   return { powers, lines: powerLines(drawn.view, powers), view: drawn.view };
 }
 

@@ -1,10 +1,8 @@
 import fc from 'fast-check';
 import { readdirSync } from 'node:fs';
 import { demoTrain } from '@/testing/demo-train';
-import { networkOf } from '../kinematics';
 import { memberFigures } from '../powerflow';
 import { toNumber } from '../rational';
-import { solvePositions } from '../solve';
 import {
   endView,
   poseOf,
@@ -15,6 +13,7 @@ import {
   type Station,
   type TurnsOf,
 } from '.';
+import { modelOf } from '../model';
 
 const ALL = readdirSync('demo/trains').map((file) => file.replace('.train.json', ''));
 const STILL: TurnsOf = () => 0;
@@ -141,7 +140,7 @@ describe('end view', () => {
     ['crawler', '2'],
     ['harvester', '5'],
   ])('%s: teeth stay in their gaps however far it is turned', (name, position) => {
-    const solved = solvePositions(networkOf(demoTrain(name))).get(position)!;
+    const solved = modelOf(demoTrain(name)).positions().get(position)!;
     const figures = memberFigures(solved);
     const engaged = new Set(solved.state.meshes.map(({ mesh }) => mesh.id));
     const speed = new Map(figures.map((row) => [row.id, row.speed ? toNumber(row.speed) : 0]));

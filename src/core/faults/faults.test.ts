@@ -156,7 +156,7 @@ function byHand(train: Train, { fault, part }: Fault, engaged: readonly string[]
       return [train, [...on, part]];
     case 'seized': {
       const coupler = train.couplers.find(({ id }) => id === part)!;
-      const joins = (coupler as { joins: [string, string] }).joins;
+      const joins = (coupler as { joins: readonly [string, string] }).joins;
       return [
         { ...without, couplers: [...without.couplers, { id: 'weld', name: 'weld', type: 'clutch', joins }] },
         [...on, 'weld'],

@@ -1,8 +1,9 @@
-import { networkOf, openTrain, type OpenTrain } from '../kinematics';
+import { type OpenTrain } from '../kinematics';
 import { toFraction, type Rational } from '../rational';
 import { solveEngaged, type Status } from '../solve';
 import type { Train } from '../train';
 import { withFaults, type Fault, type Faulty } from './hypotheses';
+import { modelOf } from '../model';
 
 /** What a train does when a hand engages something: seen from outside, so held outputs count as no drive. */
 export interface Outcome {
@@ -25,13 +26,13 @@ export type Behaviour = (applied: readonly string[]) => Outcome;
 
 /** A train opened once for all suspects that leave its parts as they are. */
 export function behavioursOf(train: Train): (faults: readonly Fault[]) => Behaviour {
-  const sound = openTrain(networkOf(train));
+  const sound = modelOf(train).open;
   const opened = new Map<string, OpenTrain>();
   const openFor = (faults: readonly Fault[], { train: faulty }: Faulty): OpenTrain => {
     const changing = faults.filter(({ fault }) => fault !== 'never-engages' && fault !== 'stuck-on');
     if (changing.length === 0) return sound;
     const key = JSON.stringify(changing);
-    const known = opened.get(key) ?? openTrain(networkOf(faulty));
+    const known = opened.get(key) ?? modelOf(faulty).open;
     opened.set(key, known);
     return known;
   };

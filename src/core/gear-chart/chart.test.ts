@@ -5,10 +5,11 @@ import { chartJson } from '@/cli/chart';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
 import { countershaftBox } from '@/testing/countershaft-box';
 import { demoTrain } from '@/testing/demo-train';
-import { networkOf, openTrain } from '../kinematics';
+import { networkOf } from '../kinematics';
 import { toNumber } from '../rational';
 import { solveEngaged } from '../solve';
 import { chartOf, listCombinations } from '.';
+import { modelOf } from '../model';
 
 test('the mud tram’s chart is the one that was worked out independently', () => {
   interface Printed {
@@ -40,7 +41,7 @@ const charted = fc
 test('every step is what two rows solved by themselves give, and steps multiply to the way from first to last', () => {
   fc.assert(
     fc.property(charted, (train) => {
-      const open = openTrain(networkOf(train));
+      const open = modelOf(train).open;
       const alone = train.positions.map(({ engaged }) => {
         const { ratio } = solveEngaged(open, engaged);
         return ratio && toNumber(ratio) > 0 ? toNumber(ratio) : null;

@@ -1,8 +1,8 @@
-import { networkOf } from '../kinematics';
 import { compare, div, equals, isZero, sign, toNumber, type Rational } from '../rational';
-import { solvePositions, type Solved } from '../solve';
+import { type Solved } from '../solve';
 import type { Train } from '../train';
 import { duplicatePositions, nearDuplicates, type NearDuplicate } from './duplicates';
+import { modelOf } from '../model';
 
 /** One row of a shift chart. */
 export interface ChartRow {
@@ -36,7 +36,7 @@ export interface Chart {
 
 /** The shift chart of a train: its positions in their order, the steps between them, and what they come to. */
 export function chartOf(train: Train, { losses = false } = {}): Chart {
-  const solved = solvePositions(networkOf(train), { losses });
+  const solved = modelOf(train).positions({ losses });
   const rows = train.positions.map(({ id, name, engaged }) => ({ id, name, engaged, solved: solved.get(id)! }));
   const forward = rows.map((row) => forwardRatio(row.solved));
   const nextForward = (at: number) => forward.slice(at + 1).find((ratio) => ratio !== null) ?? null;

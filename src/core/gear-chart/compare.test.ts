@@ -1,9 +1,8 @@
 import { countershaftBox } from '@/testing/countershaft-box';
 import { demoTrain } from '@/testing/demo-train';
-import { networkOf } from '../kinematics';
 import { abs, sub, toFraction, toNumber } from '../rational';
-import { solvePositions } from '../solve';
 import { chartOf, compareCharts, relativeSpeeds } from '.';
+import { modelOf } from '../model';
 
 const chart = (names: readonly string[], ...pairs: [number, number][]) => {
   const box = countershaftBox([pairs, [[30, 30]]]);
@@ -53,8 +52,8 @@ test.each(['harvester', 'mud-tram', 'ferry-hub', 'crawler'])(
   'relative speeds of the %s are differences of its members’ speeds, for planets and open couplers alone',
   (name) => {
     const train = demoTrain(name);
-    const network = networkOf(train);
-    for (const solved of solvePositions(network).values()) {
+    const { network, positions } = modelOf(train);
+    for (const solved of positions().values()) {
       const found = relativeSpeeds(solved);
       const of = (id: string) => solved.state.speeds.of(network.memberIndex.get(id)!);
       for (const { kind, id, speed } of found) {

@@ -3,8 +3,9 @@ import { arbitraryTrain } from '@/testing/arbitrary-train';
 import { demoTrain } from '@/testing/demo-train';
 import { networkOf, openTrain } from '../kinematics';
 import { toFraction } from '../rational';
-import { solveEngaged, solvePositions } from '../solve';
+import { solveEngaged } from '../solve';
 import { combinedCouplers, duplicatePositions, listCombinations } from '.';
+import { modelOf } from '../model';
 
 describe('combinations', () => {
   test('agree with solving each set alone, for every train', () => {
@@ -29,9 +30,9 @@ describe('combinations', () => {
   });
 
   test('of the harvester include every listed position', () => {
-    const network = networkOf(demoTrain('harvester'));
+    const { network, positions } = modelOf(demoTrain('harvester'));
     const driving = listCombinations(network)!.filter(({ status }) => status === 'drive');
-    const listed = [...solvePositions(network).values()].flatMap(({ ratio }) => (ratio ? [toFraction(ratio)] : []));
+    const listed = [...positions().values()].flatMap(({ ratio }) => (ratio ? [toFraction(ratio)] : []));
     const found = new Set(driving.map(({ ratio }) => toFraction(ratio!)));
     listed.forEach((ratio) => expect(found).toContain(ratio));
   });
@@ -76,6 +77,6 @@ test('positions with one ratio are found', () => {
     ...train,
     positions: [...train.positions, { id: 'again', name: 'again', engaged: ['A', 'B', 'E'] }],
   };
-  expect(duplicatePositions(solvePositions(networkOf(train)))).toEqual([]);
-  expect(duplicatePositions(solvePositions(networkOf(doubled)))).toEqual([['2', 'again']]);
+  expect(duplicatePositions(modelOf(train).positions())).toEqual([]);
+  expect(duplicatePositions(modelOf(doubled).positions())).toEqual([['2', 'again']]);
 });

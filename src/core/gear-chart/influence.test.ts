@@ -3,11 +3,12 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
 import { demoTrain } from '@/testing/demo-train';
-import { networkOf, openTrain } from '../kinematics';
+import { networkOf } from '../kinematics';
 import { isZero, sum, toFraction, toNumber, type Rational } from '../rational';
 import { solveEngaged, type Solved } from '../solve';
 import type { Train } from '../train';
 import { chartOf, influenceOf, influenceOn, listCombinations, oneToothMore } from '.';
+import { modelOf } from '../model';
 
 const DEMOS = [
   'crawler',
@@ -42,7 +43,7 @@ const scaled = (train: Train, gear: string, by: number): Train => ({
 /** Another route to the same figure: two trains with one tooth more and one less, solved, and the slope between. */
 function slope(train: Train, engaged: readonly string[], gear: string): number | null {
   const [more, less] = [1, -1].map((by) => {
-    const { ratio } = solveEngaged(openTrain(networkOf(scaled(train, gear, by))), engaged);
+    const { ratio } = solveEngaged(modelOf(scaled(train, gear, by)).open, engaged);
     return ratio && Math.abs(toNumber(ratio));
   });
   const { teeth } = train.gears.find(({ id }) => id === gear)!;
@@ -69,7 +70,7 @@ test.each(DEMOS)(
   'of the %s: every influence is the slope between a tooth less and a tooth more, and they sum to 0',
   (name) => {
     const train = demoTrain(name);
-    const open = openTrain(networkOf(train));
+    const open = modelOf(train).open;
     let compared = 0;
     for (const id of influenceOf(train).keys())
       compared += check(train, solveEngaged(open, train.positions.find((position) => position.id === id)!.engaged));
@@ -84,7 +85,7 @@ test('of random trains in random engagements likewise, one-way clutches and seve
       const driving = listCombinations(networkOf(train))!.filter(({ status }) => status === 'drive');
       if (driving.length === 0) return;
       const { engaged } = driving[pick % driving.length]!;
-      compared += check(train, solveEngaged(openTrain(networkOf(train)), engaged));
+      compared += check(train, solveEngaged(modelOf(train).open, engaged));
     }),
     { numRuns: 150 },
   );

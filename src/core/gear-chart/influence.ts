@@ -1,9 +1,10 @@
-import { networkOf, type NetworkMesh } from '../kinematics';
+import { type NetworkMesh } from '../kinematics';
 import { add, isZero, mul, neg, ONE, ZERO, type Rational } from '../rational';
-import { solvePositions, type Solved } from '../solve';
+import { type Solved } from '../solve';
 import { idealTorques, rollingSpeed, type Load } from '../statics';
 import type { Train } from '../train';
 import { chartOf, type Chart } from './chart';
+import { modelOf } from '../model';
 
 /** The influence of each gear's tooth count on a ratio, by gear; null where parallel ways leave it open. */
 export type Influence = ReadonlyMap<string, Rational | null>;
@@ -11,7 +12,7 @@ export type Influence = ReadonlyMap<string, Rational | null>;
 /** The influence of every tooth count on every position that drives, by position. */
 export function influenceOf(train: Train): ReadonlyMap<string, Influence> {
   return new Map(
-    [...solvePositions(networkOf(train))].flatMap(([id, solved]) =>
+    [...modelOf(train).positions()].flatMap(([id, solved]) =>
       solved.status === 'drive' ? [[id, influenceOn(solved)] as const] : [],
     ),
   );

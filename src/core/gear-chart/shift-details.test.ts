@@ -2,11 +2,12 @@ import fc from 'fast-check';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
 import { countershaftBox } from '@/testing/countershaft-box';
 import { demoTrain } from '@/testing/demo-train';
-import { networkOf, openTrain } from '../kinematics';
+import { networkOf } from '../kinematics';
 import { equals, mul, ONE, sub, toFraction, toNumber } from '../rational';
 import { solveEngaged } from '../solve';
 import type { Position, Train } from '../train';
 import { listCombinations, shiftBetween, shiftDetails } from '.';
+import { modelOf } from '../model';
 
 const shift = (train: Train, from: string, to: string) =>
   shiftBetween(
@@ -74,7 +75,7 @@ test('a sliding mesh has to be matched by the speed that its other gear would dr
   const first = train.positions.find(({ id }) => id === '1')!;
   const { matches, positive } = shiftDetails(shiftBetween(train, first, reverse));
   expect(positive).toEqual(['idler-a', 'idler-b']);
-  const solved = solveEngaged(openTrain(networkOf(train)), first.engaged);
+  const solved = solveEngaged(modelOf(train).open, first.engaged);
   for (const { coupler, difference } of matches) {
     const mesh = solved.network.meshes.find(({ slidBy }) => slidBy !== null && train.couplers[slidBy]!.id === coupler)!;
     const [a, b] = [solved.state.speeds.of(mesh.a), solved.state.speeds.of(mesh.b)];
@@ -105,7 +106,7 @@ test('of any shift: the order that is suggested locks nowhere, and no order pass
       const one = shiftBetween(train, position('a', a), position('b', b));
       const moving = [...one.off, ...one.on];
       if (moving.length > 5 || moving.length === 0) return;
-      const open = openTrain(networkOf(train));
+      const open = modelOf(train).open;
       const costs = [...orders(moving)].flatMap((order) => {
         const engaged = new Set(one.from.engaged);
         const statuses = order.slice(0, -1).map((id) => {
@@ -139,6 +140,6 @@ test('of any shift: the order that is suggested locks nowhere, and no order pass
 test('why second to third is double on one train and single on another: what moves', () => {
   const train = demoTrain('harvester');
   expect(shift(train, '2', '3')).toMatchObject({ verdict: 'single', off: ['A'], on: ['C'] });
-  const { ratio } = solveEngaged(openTrain(networkOf(train)), ['A', 'B', 'E']);
+  const { ratio } = solveEngaged(modelOf(train).open, ['A', 'B', 'E']);
   expect(toFraction(shift(train, '2', '3').before.ratio!)).toBe(toFraction(ratio!));
 });

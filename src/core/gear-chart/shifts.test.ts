@@ -4,10 +4,11 @@ import { join } from 'node:path';
 import { shiftsJson } from '@/cli/shifts';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
 import { demoTrain } from '@/testing/demo-train';
-import { networkOf, openTrain } from '../kinematics';
+import { networkOf } from '../kinematics';
 import { solveEngaged } from '../solve';
 import type { Position, Train } from '../train';
 import { listCombinations, neighbouringShifts, shiftBetween } from '.';
+import { modelOf } from '../model';
 
 const expected = (name: string) =>
   (JSON.parse(readFileSync(join(__dirname, `cases/shifts.${name}.json`), 'utf8')) as { shifts: unknown[] }).shifts;
@@ -54,7 +55,7 @@ test('every set between and every verdict is what going through all orders of mo
       const shift = shiftBetween(train, from, to);
       const moving = [...shift.off, ...shift.on];
       if (moving.length > 5) return;
-      const open = openTrain(networkOf(train));
+      const open = modelOf(train).open;
       const passed = new Map<string, string>();
       // Another route: each order by itself, one element after the other.
       const free = [...orders(moving)].some((order) => {

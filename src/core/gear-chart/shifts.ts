@@ -1,8 +1,9 @@
-import { networkOf, openTrain, type OpenTrain } from '../kinematics';
+import { type OpenTrain } from '../kinematics';
 import { sign } from '../rational';
 import { solveEngaged, type Solved } from '../solve';
 import type { Position, Train } from '../train';
 import { byCountThenIds } from './combinations';
+import { modelOf } from '../model';
 
 /** What stands between two positions while one gives way to the other. */
 export interface Between {
@@ -48,13 +49,13 @@ function neighbouringRows(open: OpenTrain): readonly (readonly [Position, Positi
 
 /** The shifts between neighbouring rows. @throws RangeError as shiftBetween does. */
 export function neighbouringShifts(train: Train): readonly Shift[] {
-  const open = openTrain(networkOf(train));
+  const open = modelOf(train).open;
   return neighbouringRows(open).map(([from, to]) => shift(open, from, to));
 }
 
 /** The shift between two neighbouring rows, by the row it starts from; what would move too much at once is left out. */
 export function possibleShifts(train: Train): ReadonlyMap<string, Shift> {
-  const open = openTrain(networkOf(train));
+  const open = modelOf(train).open;
   const few = neighbouringRows(open).filter(([from, to]) => {
     const { off, on } = moved(from, to);
     return off.length + on.length <= MOST_MOVING;
@@ -64,7 +65,7 @@ export function possibleShifts(train: Train): ReadonlyMap<string, Shift> {
 
 /** The shift from one position to another. @throws RangeError when more than MOST_MOVING elements move. */
 export const shiftBetween = (train: Train, from: Position, to: Position): Shift =>
-  shift(openTrain(networkOf(train)), from, to);
+  shift(modelOf(train).open, from, to);
 
 function shift(open: OpenTrain, from: Position, to: Position): Shift {
   const { off, on, kept } = moved(from, to);

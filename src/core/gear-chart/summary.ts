@@ -1,7 +1,6 @@
-import { networkOf } from '../kinematics';
 import { abs, compare, div, sign, toFraction } from '../rational';
-import { solvePositions } from '../solve';
 import type { Train } from '../train';
+import { modelOf } from '../model';
 
 /**
  * What a shelf says of a train; ratios (input turns per output turn, sizes) as exact fractions, so that it can be kept
@@ -17,7 +16,7 @@ export interface TrainSummary {
 }
 
 export function summariseTrain(train: Train): TrainSummary {
-  const ratios = [...solvePositions(networkOf(train)).values()].flatMap(({ ratio }) => (ratio ? [ratio] : []));
+  const ratios = [...modelOf(train).positions().values()].flatMap(({ ratio }) => (ratio ? [ratio] : []));
   const sizes = ratios.map(abs).sort(compare);
   const forward = ratios.filter((ratio) => sign(ratio) > 0).sort(compare);
   return {

@@ -1,9 +1,9 @@
-import { networkOf, openTrain } from '../kinematics';
 import { toNumber } from '../rational';
 import { solveEngaged } from '../solve';
 import type { Train } from '../train';
 import { plain } from './arithmetic';
 import type { Judge, Judged } from './judge';
+import { modelOf } from '../model';
 
 /** What power comes out of what goes in, as measured in one position. */
 export interface MeasuredEfficiency {
@@ -52,7 +52,7 @@ const ROUNDS = 24;
 export function meshEfficiencyFor(train: Train, engaged: readonly string[], measuredShare: number): number | null {
   const plainTrain = { ...train, meshes: train.meshes.map(({ efficiency: _, ...mesh }) => mesh) };
   const through = (efficiency: number): number => {
-    const solved = solveEngaged(openTrain(networkOf({ ...plainTrain, efficiency })), engaged, { losses: true });
+    const solved = solveEngaged(modelOf({ ...plainTrain, efficiency }).open, engaged, { losses: true });
     return solved.efficiency ? toNumber(solved.efficiency) : 0;
   };
   if (!(measuredShare > 0 && measuredShare <= 1)) return null;

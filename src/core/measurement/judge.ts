@@ -1,4 +1,4 @@
-import { networkOf, openTrain, type OpenTrain } from '../kinematics';
+import { type OpenTrain } from '../kinematics';
 import { memberFigures, meshRoles, type MemberFigures } from '../powerflow';
 import { abs, div, fraction, fromDecimal, inverse, isZero, mul, toNumber, type Rational } from '../rational';
 import { inputTorque, outputTorque, solveCoasting, solveEngaged, type Solved } from '../solve';
@@ -8,6 +8,7 @@ import { measured, plain, type Measured } from './arithmetic';
 import { otherEngagements, slips, turnsToTell, type Explanation } from './explanations';
 import { contains, exactly, over, read, times, type Interval } from './interval';
 import type { Reading } from './log-schema';
+import { modelOf } from '../model';
 
 /**
  * agrees: the computed value lies in the interval, and that of no other position does · cannot-tell: those of others do
@@ -42,7 +43,7 @@ export interface Judge {
 }
 
 export function judgeFor(train: Train): Judge {
-  const open = openTrain(networkOf(train));
+  const open = modelOf(train).open;
   const kept = { drive: keeper(open, 'drive'), coast: keeper(open, 'coast') };
   const know = (engaged: readonly string[], flow: Reading['flow']): Known => kept[flow ?? 'drive'](engaged);
   const engagedIn = (reading: Reading): readonly string[] | null => engagedOf(train, reading);

@@ -2,7 +2,6 @@ import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { demoTrain } from '@/testing/demo-train';
-import { networkOf } from '../kinematics';
 import {
   abs,
   compare,
@@ -16,7 +15,7 @@ import {
   toNumber,
   type Rational,
 } from '../rational';
-import { outputTorque, solvePositions } from '../solve';
+import { outputTorque } from '../solve';
 import { contains, exactly, minus, over, read, times, type Interval } from './interval';
 import {
   countedIn,
@@ -33,6 +32,7 @@ import {
   type Log,
   type Reading,
 } from '.';
+import { modelOf } from '../model';
 
 const TRAM = demoTrain('mud-tram');
 const RAKE = demoTrain('pan-rake');
@@ -133,7 +133,7 @@ test('an interval of a product, a quotient, a difference contains all of them', 
 
 test('a true value read with errors inside the stated resolution is never said not to agree', () => {
   const driving = [TRAM, RAKE, demoTrain('harvester')].flatMap((train) =>
-    [...solvePositions(networkOf(train))].flatMap(([id, { ratio }]) =>
+    [...modelOf(train).positions()].flatMap(([id, { ratio }]) =>
       ratio ? [{ train, id, ratio: abs(ratio) }] : [],
     ),
   );
@@ -171,13 +171,13 @@ test('where it cannot tell, so many turns would: with them it can, with one less
   expect(first.verdict).toBe('cannot-tell');
   expect(first.others).toEqual(expect.arrayContaining(['1']));
   const gaps = first.others.map((id) => {
-    const ratio = (one: string) => 1 / Math.abs(toNumber(solvePositions(networkOf(RAKE)).get(one)!.ratio!));
+    const ratio = (one: string) => 1 / Math.abs(toNumber(modelOf(RAKE).positions().get(one)!.ratio!));
     return Math.abs(ratio('2') - ratio(id));
   });
   const n = first.turnsToTell!;
   expect((2 * 0.25) / n).toBeLessThan(Math.min(...gaps));
   expect((2 * 0.25) / (n - 1)).toBeGreaterThanOrEqual(Math.min(...gaps));
-  const exact = n / Math.abs(toNumber(solvePositions(networkOf(RAKE)).get('2')!.ratio!));
+  const exact = n / Math.abs(toNumber(modelOf(RAKE).positions().get('2')!.ratio!));
   expect(judge(of({ ...reading, turns: Number(exact.toFixed(6)), inputTurns: n })).verdict).toBe('agrees');
 });
 
@@ -208,7 +208,7 @@ describe('what does not agree is explained', () => {
   });
 
   test('by the usual slips', () => {
-    const ratio = Math.abs(toNumber(solvePositions(networkOf(RAKE)).get('1')!.ratio!));
+    const ratio = Math.abs(toNumber(modelOf(RAKE).positions().get('1')!.ratio!));
     expect(explained(RAKE, turns('1', Number((100 * ratio).toFixed(2))))).toContain(
       'the other way up: out/in for in/out',
     );
@@ -257,7 +257,7 @@ test('torques: below the ideal is loss, with its efficiency for each mesh; above
       resolutionMm: 0,
       inputTorqueNm: 0.1,
     });
-  const ideal = 0.1 * Math.abs(toNumber(solvePositions(networkOf(RAKE)).get('1')!.ratio!));
+  const ideal = 0.1 * Math.abs(toNumber(modelOf(RAKE).positions().get('1')!.ratio!));
   const gramsAt = (share: number) => Number((((share * ideal) / 9.80665 / 0.1) * 1000).toFixed(1));
   const lossy = judge.judge(scale(gramsAt(0.9)));
   expect(lossy.verdict).toBe('no-verdict');
@@ -403,7 +403,7 @@ function arithmetic(line: string): number {
 test('a perfect torque reading where power goes back from the output into the train is a perfect efficiency', () => {
   const harvester = demoTrain('harvester');
   const torqueNm = 2;
-  const out = Math.abs(toNumber(outputTorque(solvePositions(networkOf(harvester)).get('R')!)!)) * torqueNm;
+  const out = Math.abs(toNumber(outputTorque(modelOf(harvester).positions().get('R')!)!)) * torqueNm;
   const grams = Number(((out / 9.80665 / 0.5) * 1000).toFixed(3));
   const { judge } = judgeFor(harvester);
   const judged = judge(

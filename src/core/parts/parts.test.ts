@@ -1,10 +1,9 @@
-import { networkOf } from '../kinematics';
 import { toNumber } from '../rational';
 import { readWheel, toothForm } from '../shapes';
 import { demoTrain } from '@/testing/demo-train';
-import { solvePositions } from '../solve';
 import type { Gear, Train } from '../train';
 import { contactRatioOf, partsOf, partsTable, spanOf } from '.';
+import { modelOf } from '../model';
 
 const use = { speedRpm: 600, torqueNm: 2 };
 const withModule = (train: Train, module: number): Train => ({
@@ -143,7 +142,7 @@ test(
   () => {
     const train = withModule(demoTrain('stirrer'), 2);
     const planet = partsOf(train, use).parts.find(({ copies }) => copies > 1)!;
-    const solved = solvePositions(networkOf(train)).get('slow')!;
+    const solved = modelOf(train).positions().get('slow')!;
     const turns = (id: string) => toNumber(solved.state.speeds.of(solved.network.memberIndex.get(id)!)!);
     const mesh = train.meshes.find(({ gears }) => gears.includes(planet.gear))!;
     const mate = train.gears.find(({ id }) => mesh.gears.includes(id) && id !== planet.gear)!;

@@ -1,5 +1,4 @@
 import { USUAL_TIP_SPEEDS } from '../checks';
-import { networkOf, openTrain } from '../kinematics';
 import { contributions } from '../powerflow';
 import { abs, toNumber } from '../rational';
 import { PRESSURE_ANGLE } from '../shapes';
@@ -8,6 +7,7 @@ import type { Gear, Train } from '../train';
 import { gearName } from '../words';
 import { contactRatioOf, spanOf, type Span } from './measures';
 import { gearSizes, type Sizes } from './sizes';
+import { modelOf } from '../model';
 
 /** How a train is used: speed and torque put in; null where they are not given. */
 export interface PartsUse {
@@ -71,7 +71,7 @@ export interface PartsList {
  * decimals at the end.
  */
 export function partsOf(train: Train, { speedRpm, torqueNm }: PartsUse): PartsList {
-  const open = openTrain(networkOf(train));
+  const open = modelOf(train).open;
   const cases = train.positions.map(({ id, engaged }) => ({ id, solved: solveEngaged(open, engaged) }));
   const sizes = gearSizes(train);
   const gears = new Map(train.gears.map((gear) => [gear.id, gear]));

@@ -1,12 +1,11 @@
 import fc from 'fast-check';
 import { checkDesign } from '../checks';
 import { drawSideView } from '../drawing';
-import { networkOf } from '../kinematics';
 import { toFraction, toNumber } from '../rational';
-import { solvePositions, solveEngaged } from '../solve';
-import { openTrain } from '../kinematics';
+import { solveEngaged } from '../solve';
 import type { Train } from '../train';
 import { buildPattern, PATTERNS, type Pattern } from '.';
+import { modelOf } from '../model';
 
 const pattern = (key: string): Pattern => PATTERNS.find((one) => one.key === key)!;
 
@@ -17,15 +16,15 @@ function made(key: string, answers: Record<string, number> = {}): Train {
 }
 
 const ratio = (train: Train, engaged: readonly string[] = []) =>
-  toFraction(solveEngaged(openTrain(networkOf(train)), engaged).ratio!);
+  toFraction(solveEngaged(modelOf(train).open, engaged).ratio!);
 
 test('every pattern makes a train that drives and can be drawn, as it is', () => {
   for (const { key, asks } of PATTERNS.filter(({ key: one }) => one !== 'nothing')) {
     const train = made(key);
     const solved =
       train.positions.length > 0
-        ? [...solvePositions(networkOf(train)).values()]
-        : [solveEngaged(openTrain(networkOf(train)), [])];
+        ? [...modelOf(train).positions().values()]
+        : [solveEngaged(modelOf(train).open, [])];
     expect(solved.some(({ status }) => status === 'drive')).toBe(true);
     const drawn = drawSideView(train, { width: 880, height: 380 });
     expect(drawn.ok && drawn.view.crossings).toEqual([]);
@@ -61,7 +60,7 @@ test('a hub has 1 + 2 speeds for every sun, rising evenly through direct', () =>
   for (const suns of [2, 3]) {
     const train = made('hub', { suns });
     const ratios = train.positions.map(({ engaged }) =>
-      toNumber(solveEngaged(openTrain(networkOf(train)), engaged).ratio!),
+      toNumber(solveEngaged(modelOf(train).open, engaged).ratio!),
     );
     expect(ratios).toHaveLength(1 + 2 * suns);
     expect(ratios).toEqual([...ratios].sort((a, b) => b - a));
@@ -75,7 +74,7 @@ test('two sets on one sun shaft give the textbook ratios', () => {
   const train = made('two-set', { sun: 30, planet: 18, rearSun: 24, rearPlanet: 21 });
   const of = (name: string) =>
     toFraction(
-      solveEngaged(openTrain(networkOf(train)), train.positions.find((one) => one.name === name)!.engaged).ratio!,
+      solveEngaged(modelOf(train).open, train.positions.find((one) => one.name === name)!.engaged).ratio!,
     );
   // First, the rear carrier held, the sun shaft turning at −R₂/S₂ of the output: (S₁ + R₁ + S₁ R₂/S₂) / R₁ = (30 + 66 +
   // 30 · 66/24) / 66.
@@ -88,7 +87,7 @@ test('two sets on one sun shaft give the textbook ratios', () => {
 test('the carrier of a differential adds what comes by two paths', () => {
   const train = made('adder');
   const of = (name: string) =>
-    solveEngaged(openTrain(networkOf(train)), train.positions.find((one) => one.name === name)!.engaged).ratio!;
+    solveEngaged(modelOf(train).open, train.positions.find((one) => one.name === name)!.engaged).ratio!;
   expect(toFraction(of('one path'))).toBe('7/2');
   // Ring at 20/40 · 24/72 = 1/6 of the input: (24 + 60/6) / 84.
   expect(toFraction(of('both paths'))).toBe('42/17');
@@ -96,7 +95,7 @@ test('the carrier of a differential adds what comes by two paths', () => {
 
 test('a range box doubles the speeds, by one factor', () => {
   const train = made('range', { speeds: 3 });
-  const solved = solvePositions(networkOf(train));
+  const solved = modelOf(train).positions();
   for (const n of [1, 2, 3])
     expect(toNumber(solved.get(`L${n}`)!.ratio!) / toNumber(solved.get(`H${n}`)!.ratio!)).toBeCloseTo(1 + 60 / 24, 12);
   expect(toFraction(solved.get('H3')!.ratio!)).toBe('1');
@@ -108,7 +107,7 @@ test('a countershaft box has its speeds in falling order, the last direct, and a
     fc.property(fc.integer({ min: 2, max: 9 }), fc.integer({ min: 250, max: 700 }), (speeds, hundredths) => {
       const first = hundredths / 100;
       const train = made('countershaft', { speeds, first, sum: 70 });
-      const solved = solvePositions(networkOf(train));
+      const solved = modelOf(train).positions();
       const ratios = Array.from({ length: speeds }, (_, i) => toNumber(solved.get(`${i + 1}`)!.ratio!));
       for (let i = 1; i < speeds; i++) expect(ratios[i]!).toBeLessThan(ratios[i - 1]! + 1e-9);
       expect(ratios.at(-1)).toBe(1);

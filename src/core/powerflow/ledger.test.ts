@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
 import { larger, powerLedger, setsByMerging, type Ledger } from '@/testing/power-ledger';
-import { networkOf } from '../kinematics';
 import { abs, add, isZero, mul, neg, sign, sub, sum, toFraction, ZERO, type Rational } from '../rational';
-import { solvePositions, type Solved } from '../solve';
+import { type Solved } from '../solve';
 import { FRAME, type Train } from '../train';
 import { accountOf, memberFigures, powerFlow } from '.';
+import { modelOf } from '../model';
 
 const TRAINS = arbitraryTrain({ oneWays: true, outputs: true, worms: true, planetsOnPlanets: true });
 const RUNS = Number(process.env.TINWHEEL_RUNS ?? 300);
@@ -26,7 +26,7 @@ const text = (value: Rational | null): string => (value === null ? 'open' : toFr
 
 /** Every loaded position of a train, with its ledger. */
 function loaded(train: Train): { solved: Solved; ledger: Ledger; slidesOut: ReadonlySet<string> }[] {
-  return [...solvePositions(networkOf(train)).values()].flatMap((solved) => {
+  return [...modelOf(train).positions().values()].flatMap((solved) => {
     if (solved.status === 'locked' || solved.state.load.outcome !== 'balanced') return [];
     return [{ solved, ...ledgerOf(solved) }];
   });

@@ -1,10 +1,9 @@
 import { demoTrain } from '@/testing/demo-train';
-import { networkOf } from '../kinematics';
-import { solvePositions } from '../solve';
 import { partPowers } from '.';
+import { modelOf } from '../model';
 
 const powers = (name: string, position: string) =>
-  partPowers(solvePositions(networkOf(demoTrain(name))).get(position)!);
+  partPowers(modelOf(demoTrain(name)).positions().get(position)!);
 
 test('every member receives as much as it gives', () => {
   for (const [name, position] of [

@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
 import { demoTrain } from '@/testing/demo-train';
-import { networkOf, openTrain } from '../kinematics';
-import { solveCoasting, solveEngaged, solvePositions, type Solved } from '../solve';
+import { solveCoasting, solveEngaged, type Solved } from '../solve';
 import type { Train } from '../train';
 import { add, compare, equals, sum, toFraction, ZERO, type Rational } from '../rational';
 import { contributions, memberFigures, meshRoles, powerFlow } from '.';
+import { modelOf } from '../model';
 
-const solve = (name: string, position: string): Solved => solvePositions(networkOf(demoTrain(name))).get(position)!;
+const solve = (name: string, position: string): Solved => modelOf(demoTrain(name)).positions().get(position)!;
 const story = (solved: Solved) =>
   powerFlow(solved)!.paths.map(({ share, stops }) => `${toFraction(share)} ${stops.map(({ id }) => id).join(' ')}`);
 
@@ -16,7 +16,7 @@ describe('torques on members', () => {
     let checked = 0;
     fc.assert(
       fc.property(arbitraryTrain({ oneWays: true, outputs: true, worms: true }), fc.boolean(), (train, losses) =>
-        solvePositions(networkOf(train), { losses }).forEach((solved) => {
+        modelOf(train).positions({ losses }).forEach((solved) => {
           const totals = new Map<number, Rational | null>();
           for (const { member, torque } of contributions(solved)) {
             const before = totals.get(member) ?? (totals.has(member) ? null : ZERO);
@@ -56,7 +56,7 @@ describe('power paths', () => {
   test('shares of an ideal train add up to one', () => {
     fc.assert(
       fc.property(arbitraryTrain({ oneWays: true, outputs: true, worms: true }), (train) =>
-        solvePositions(networkOf(train)).forEach((solved) => {
+        modelOf(train).positions().forEach((solved) => {
           const flow = powerFlow(solved);
           if (!flow || flow.paths.length === 0) return;
           expect(toFraction(sum(flow.paths.map(({ share }) => share)))).toBe('1');
@@ -77,7 +77,7 @@ describe('power paths', () => {
         { id: 'joined', name: 'joined', type: 'clutch' as const, joins: ['arm', 'ring'] as [string, string] },
       ],
     };
-    const solved = solveEngaged(openTrain(networkOf(block)), ['joined']);
+    const solved = solveEngaged(modelOf(block).open, ['joined']);
     expect(toFraction(solved.ratio!)).toBe('1');
     expect(powerFlow(solved)!.recirculating).toEqual([]);
     expect(story(solved)).toEqual(['1 sun p1 arm joined ring']);
@@ -86,7 +86,7 @@ describe('power paths', () => {
   test('a planet as output gets its path through its own set', () => {
     const stirrer = demoTrain('stirrer');
     const planet = stirrer.members.find(({ carrier }) => carrier !== undefined)!.id;
-    const solved = solveEngaged(openTrain(networkOf({ ...stirrer, outputs: [planet] })), ['hold']);
+    const solved = solveEngaged(modelOf({ ...stirrer, outputs: [planet] }).open, ['hold']);
     expect(solved.status).toBe('drive');
     expect(story(solved)).toEqual([`1 sun ${planet} ${planet}`]);
   });
@@ -102,7 +102,7 @@ describe('power paths', () => {
     ['1', '5'].forEach((position) => expect(powerFlow(solve('ferry-hub', position))).not.toBeNull()));
 
   test('with losses a share is what arrives of what enters', () => {
-    const solved = solvePositions(networkOf(demoTrain('sluice-winch')), { losses: true }).get('wind')!;
+    const solved = modelOf(demoTrain('sluice-winch')).positions({ losses: true }).get('wind')!;
     expect(powerFlow(solved)!.paths.map(({ share }) => toFraction(share))).toEqual([toFraction(solved.efficiency!)]);
   });
 
@@ -144,7 +144,7 @@ describe('roles', () => {
   });
 
   test('coasting, the input gives out what the load puts in', () => {
-    const open = openTrain(networkOf(demoTrain('pan-rake')));
+    const open = modelOf(demoTrain('pan-rake')).open;
     const solved = solveCoasting(open, ['first']);
     const roles = new Map(memberFigures(solved).map(({ id, role }) => [id, role]));
     expect([roles.get('in'), roles.get('out')]).toEqual(['gives out', 'drives']);
@@ -187,7 +187,7 @@ describe('roles', () => {
   };
 
   test('a planet that goes round without turning, and passes all power, carries it', () => {
-    const solved = solvePositions(networkOf(TRANSLATING)).get('p')!;
+    const solved = modelOf(TRANSLATING).positions().get('p')!;
     const upright = memberFigures(solved).find(({ id }) => id === 'upright')!;
     expect([toFraction(upright.speed!), upright.role, toFraction(upright.power!)]).toEqual(['0', 'carries', '1']);
   });
@@ -201,7 +201,7 @@ describe('roles', () => {
       input: 'crank',
       outputs: ['end'],
     };
-    const solved = solvePositions(networkOf(block)).get('p')!;
+    const solved = modelOf(block).positions().get('p')!;
     expect(solved.state.speeds.of(1)).toBeNull();
     expect([...meshRoles(solved).values()]).toEqual(['turns as one block', 'turns as one block', 'turns as one block']);
     expect(memberFigures(solved).find(({ id }) => id === 'ring')).toMatchObject({ block: true, role: 'floats' });
@@ -224,7 +224,7 @@ describe('roles', () => {
         { id: 'c', gears: ['u', 'r'] },
       ],
     };
-    const solved = solvePositions(networkOf(train)).get('p')!;
+    const solved = modelOf(train).positions().get('p')!;
     const arm = contributions(solved).filter(({ source }) => source.kind === 'mesh' && source.side === 'arm');
     expect(arm.map(({ torque }) => torque && toFraction(torque)).slice(0, 2)).toEqual(['0', '0']);
     expect(memberFigures(solved).find(({ id }) => id === 'arm')!.torque).not.toBeNull();

@@ -1,10 +1,9 @@
 import { demoTrain } from '@/testing/demo-train';
-import { networkOf } from '../kinematics';
 import { withFaults } from '../faults';
 import { toFraction } from '../rational';
 import { solveEngaged } from '../solve';
-import { openTrain } from '../kinematics';
 import { bestHunt, faultHunt, huntStanding, showingFaults } from '.';
+import { modelOf } from '../model';
 
 const TRAINS = ['pan-rake', 'mud-tram', 'stirrer', 'ferry-hub'] as const;
 
@@ -24,7 +23,7 @@ test.each(TRAINS)(
         expect(test.vain).toBe(false);
         // What it shows is what the train with that fault does, solved from its own document.
         const faulty = withFaults(train, [hunt.secret]);
-        const solved = solveEngaged(openTrain(networkOf(faulty.train)), faulty.engaged(test.engaged));
+        const solved = solveEngaged(modelOf(faulty.train).open, faulty.engaged(test.engaged));
         expect(test.outcome.ratio && toFraction(test.outcome.ratio)).toBe(
           solved.status === 'drive' ? toFraction(solved.ratio!) : null,
         );

@@ -1,10 +1,11 @@
-import { networkOf, openTrain, type OpenTrain } from '../kinematics';
+import { type OpenTrain } from '../kinematics';
 import { memberFigures, type MemberFigures } from '../powerflow';
 import { abs, toFraction, type Rational } from '../rational';
 import { solveEngaged, type Solved } from '../solve';
 import type { Train } from '../train';
 import { couplerName, memberName } from '../words';
 import { workingOf, workingText } from '../working';
+import { modelOf } from '../model';
 
 /** A position of the train that is asked about, solved. */
 export interface Place {
@@ -27,7 +28,7 @@ export interface Subject {
 }
 
 export function subjectOf(train: Train): Subject {
-  const open = openTrain(networkOf(train));
+  const open = modelOf(train).open;
   const places = train.positions.map(({ id, name, engaged }): Place => {
     const solved = solveEngaged(open, engaged);
     const figures = new Map(memberFigures(solved).map((row) => [row.id, row]));

@@ -1,7 +1,5 @@
 import { demoTrain } from '@/testing/demo-train';
 import { mul, parseRational, toFraction, type Rational } from '../rational';
-import { networkOf } from '../kinematics';
-import { solvePositions } from '../solve';
 import {
   drill,
   levelOf,
@@ -14,6 +12,7 @@ import {
   type Skill,
   type WorksheetFile,
 } from '.';
+import { modelOf } from '../model';
 
 const product = (texts: readonly string[]): Rational =>
   texts.map((text) => parseRational(text)!).reduce(mul, parseRational('1')!);
@@ -21,7 +20,7 @@ const product = (texts: readonly string[]): Rational =>
 test('the roles table of the rake: its ratios multiply to the solver’s, its names are those of the counts', () => {
   const train = demoTrain('pan-rake');
   const rows = rolesTable(subjectOf(train));
-  const solved = solvePositions(networkOf(train));
+  const solved = modelOf(train).positions();
   expect(rows.length).toBeGreaterThan(3);
   const pairsOf = (row: (typeof rows)[number]) =>
     row.stages.flatMap((stage) => (stage.ratio ? [{ ...stage, ratio: stage.ratio }] : []));

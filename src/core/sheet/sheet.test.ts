@@ -1,8 +1,7 @@
 import { demoTrain } from '@/testing/demo-train';
 import { SECTIONS, sheetOf, type Block, type SectionKey, type SheetAsked } from '.';
-import { networkOf } from '../kinematics';
 import { toFraction } from '../rational';
-import { solvePositions } from '../solve';
+import { modelOf } from '../model';
 
 const ALL = Object.keys(SECTIONS) as SectionKey[];
 const asked = (change: Partial<SheetAsked> = {}): SheetAsked => ({
@@ -30,7 +29,7 @@ test.each(['pan-rake', 'mud-tram', 'harvester', 'stirrer', 'brine-lift', 'sluice
 );
 
 test('the chart has the solver’s ratios, the other way round where that is chosen', () => {
-  const solved = solvePositions(networkOf(demoTrain('pan-rake')));
+  const solved = modelOf(demoTrain('pan-rake')).positions();
   const exactIn = (convention: SheetAsked['convention']) => {
     const [chart] = tables(blocks('pan-rake', 'chart', { convention }));
     const [name, exact] = [0, chart!.head.indexOf('exact')];
@@ -46,7 +45,7 @@ test('the chart has the solver’s ratios, the other way round where that is cho
 
 test('a notebook derives each position three ways, with room for remarks; what is not ticked is not there', () => {
   const own = blocks('stirrer', 'working', { style: 'notebook' });
-  const driving = [...solvePositions(networkOf(demoTrain('stirrer'))).values()].filter(
+  const driving = [...modelOf(demoTrain('stirrer')).positions().values()].filter(
     ({ status }) => status === 'drive',
   ).length;
   expect(own.filter(({ kind }) => kind === 'lines')).toHaveLength(2 * driving);

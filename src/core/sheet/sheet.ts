@@ -4,7 +4,6 @@ import { endView, type Station } from '../end-view';
 import { chartOf, type ChartRow } from '../gear-chart';
 import { countedIn, judgeFor, type Log } from '../measurement';
 import { gearSizes, partsOf, partsTable } from '../parts';
-import { networkOf, openTrain } from '../kinematics';
 import { memberFigures, type MemberRole } from '../powerflow';
 import { inverse, toFraction, toNumber, type Rational } from '../rational';
 import { inputTorque, outputTorque, solveLoads, type Solved, type Unbalanced } from '../solve';
@@ -12,6 +11,7 @@ import type { Train } from '../train';
 import { figure, type RatioConvention } from '../units';
 import { couplerName, listed, memberName, unbalancedText } from '../words';
 import { workingOf, workingText } from '../working';
+import { modelOf } from '../model';
 
 /** What a sheet can be composed of, in its order. */
 export const SECTIONS = {
@@ -168,7 +168,7 @@ const BLOCKS: Readonly<Record<SectionKey, Make>> = {
       ];
     }),
   figures: (train, { speedRpm, torqueNm, loads }) => {
-    const open = openTrain(networkOf(train));
+    const open = modelOf(train).open;
     return chartOf(train).rows.flatMap(({ id, name, engaged, solved: driven }): Block[] => {
       const loaded = loads ? solveLoads(open, engaged, loads) : null;
       const solved = loaded?.ok ? loaded.solved : driven;

@@ -1,4 +1,3 @@
-import { networkOf, openTrain } from '../kinematics';
 import { memberFigures } from '../powerflow';
 import { toNumber } from '../rational';
 import { solveEngaged } from '../solve';
@@ -10,6 +9,7 @@ import { motorLine, noLoadOf, torqueAt } from './motor';
 import type { Gearing } from './operating-point';
 import type { Points } from './points';
 import type { Scenario } from './scenario-schema';
+import { modelOf } from '../model';
 
 /** Something worth knowing about how positions suit the motor and the load, in a sentence. */
 export interface Advice {
@@ -99,7 +99,7 @@ function beaten(nameOf: Names, positions: Points['positions']): readonly Advice[
 function overloaded(train: Train, { motor, order, losses = false }: Scenario, nameOf: Names): readonly Advice[] {
   const limits = new Map(train.members.flatMap(({ id, limit }) => (limit === undefined ? [] : [[id, limit] as const])));
   if (limits.size === 0) return [];
-  const open = openTrain(networkOf(train));
+  const open = modelOf(train).open;
   const stall = torqueAt(motorLine(motor), 0);
   return order.flatMap((id) => {
     const { engaged } = train.positions.find((position) => position.id === id)!;

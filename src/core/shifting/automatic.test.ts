@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 import { countershaftBox } from '@/testing/countershaft-box';
 import { demoTrain } from '@/testing/demo-train';
-import { networkOf, openTrain } from '../kinematics';
 import { toFraction } from '../rational';
 import { solveEngaged } from '../solve';
 import { bandsOf, soundThresholds } from './bands';
@@ -20,6 +19,7 @@ import { readScenario } from './scenario-file';
 import type { Rule, Scenario } from './scenario-schema';
 import { summaryOf } from './summary';
 import { samplesOf } from './traces';
+import { modelOf } from '../model';
 
 /** Three speeds: 4, 2 and 1. */
 const BOX = countershaftBox([
@@ -274,7 +274,7 @@ test('the presets suit every demo train: they can be read back, move, and their 
 });
 
 test('letting go of the conveyor’s upper path leaves what the worm holds', () => {
-  const open = openTrain(networkOf(demoTrain('conveyor-shifter')));
+  const open = modelOf(demoTrain('conveyor-shifter')).open;
   const [left, ...more] = lettingGo(open, solveEngaged(open, ['S']));
   expect(more).toEqual([]);
   const slow = solveEngaged(open, []);

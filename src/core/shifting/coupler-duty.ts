@@ -1,4 +1,3 @@
-import { networkOf, openTrain } from '../kinematics';
 import { memberFigures } from '../powerflow';
 import { toNumber } from '../rational';
 import { jointTorque, solveEngaged } from '../solve';
@@ -6,6 +5,7 @@ import type { Train } from '../train';
 import { RAD_S_PER_RPM } from './operating-point';
 import type { Points } from './points';
 import { longestEntry } from './travel-advice';
+import { modelOf } from '../model';
 
 /** A shaft in a position at its operating point: where a coupler could sit. */
 export interface ShaftDuty {
@@ -111,7 +111,7 @@ function differenceAcross(train: Train, id: string, speedOf: (member: string) =>
 }
 
 function solverOf(train: Train, losses: boolean) {
-  const open = openTrain(networkOf(train));
+  const open = modelOf(train).open;
   return (id: string) =>
     solveEngaged(open, train.positions.find((position) => position.id === id)!.engaged, { losses });
 }

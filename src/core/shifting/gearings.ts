@@ -1,8 +1,8 @@
-import { networkOf, openTrain } from '../kinematics';
 import { abs, div, toNumber } from '../rational';
 import { driveBackward, outputTorque, solveEngaged } from '../solve';
 import type { Train } from '../train';
 import type { Gearing } from './operating-point';
+import { modelOf } from '../model';
 
 /** So little comes back where a one-way clutch lets go or a worm holds that the motor feels nothing of the load. */
 const NOTHING = 1e-9;
@@ -13,7 +13,7 @@ const NOTHING = 1e-9;
  * @throws RangeError where one of them does not drive.
  */
 export function gearingsOf(train: Train, order: readonly string[], losses: boolean): ReadonlyMap<string, Gearing> {
-  const open = openTrain(networkOf(train));
+  const open = modelOf(train).open;
   return new Map(
     order.map((id) => {
       const { engaged } = train.positions.find((position) => position.id === id)!;

@@ -1,8 +1,8 @@
-import { networkOf, openTrain } from '../kinematics';
 import { memberFigures } from '../powerflow';
 import { isZero, toNumber } from '../rational';
 import { solveEngaged } from '../solve';
 import type { Train } from '../train';
+import { modelOf } from '../model';
 
 /** Inertias of members, reduced by the squares of their exact speeds; kg m². */
 export interface MemberInertias {
@@ -29,7 +29,7 @@ export function memberInertias(
 ): MemberInertias {
   const heavy = Object.entries(membersKgM2).filter(([, kgM2]) => kgM2 > 0);
   if (heavy.length === 0) return NONE;
-  const open = openTrain(networkOf(train));
+  const open = modelOf(train).open;
   const speedsIn = (engaged: readonly string[]) => {
     const solved = solveEngaged(open, engaged);
     const speeds = new Map(

@@ -1,14 +1,14 @@
-import { networkOf, openTrain } from '../kinematics';
 import { abs, compare, sign } from '../rational';
 import { solveEngaged } from '../solve';
 import type { Train } from '../train';
+import { modelOf } from '../model';
 
 /**
  * Positions that drive the output one way, the slowest first: forward ones, or, where there is none, those in reverse.
  * Of equal ratios the first stands for all.
  */
 export function orderOf(train: Train): readonly string[] {
-  const open = openTrain(networkOf(train));
+  const open = modelOf(train).open;
   const driving = train.positions.flatMap(({ id, engaged }) => {
     const { ratio } = solveEngaged(open, engaged);
     return ratio && sign(ratio) !== 0 ? [{ id, ratio }] : [];

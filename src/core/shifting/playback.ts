@@ -1,9 +1,9 @@
-import { networkOf, openTrain } from '../kinematics';
 import { memberFigures } from '../powerflow';
 import { toNumber } from '../rational';
 import { solveEngaged } from '../solve';
 import type { Train } from '../train';
 import { sampleBefore, type Traces } from './traces';
+import { modelOf } from '../model';
 
 /** A run to look at: how far every member has turned at a time. */
 export interface Playback {
@@ -18,7 +18,7 @@ const MINUTE = 60;
  * of input and output in each stretch, summed once.
  */
 export function playbackOf(train: Train, order: readonly string[], traces: Traces): Playback {
-  const open = openTrain(networkOf(train));
+  const open = modelOf(train).open;
   const speedsIn = (engaged: readonly string[]) => {
     const solved = solveEngaged(open, engaged);
     const speeds = new Map(memberFigures(solved).map(({ id, speed }) => [id, speed ? toNumber(speed) : 0]));

@@ -3,7 +3,6 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { countershaftBox } from '@/testing/countershaft-box';
 import { demoTrain } from '@/testing/demo-train';
-import { networkOf, openTrain } from '../kinematics';
 import { solveEngaged } from '../solve';
 import type { Train } from '../train';
 import { loadOf, loadTorque } from './load';
@@ -14,6 +13,7 @@ import { readScenario } from './scenario-file';
 import type { Scenario } from './scenario-schema';
 import { equalPowers, leastRatioForShare } from './shift-points';
 import { interlocksOf, travelOf } from './travel';
+import { modelOf } from '../model';
 
 const open = (name: string) => readFileSync(join(__dirname, 'cases', name), 'utf8');
 
@@ -319,7 +319,7 @@ test('two selectors: what one gives where the other stands, and which of their p
   ];
   const train: Train = { ...rake, selectors };
   const locks = interlocksOf(train);
-  const solved = (engaged: string[]) => solveEngaged(openTrain(networkOf(rake)), engaged).status;
+  const solved = (engaged: string[]) => solveEngaged(modelOf(rake).open, engaged).status;
   expect(locks.length).toBeGreaterThan(0);
   for (const { first: one, second: other } of locks) {
     expect([one.selector, other.selector]).toEqual(['a', 'b']);

@@ -1,7 +1,8 @@
-import { networkOf, openTrain, type OpenTrain } from '../kinematics';
+import { type OpenTrain } from '../kinematics';
 import type { Rational } from '../rational';
 import { solveEngaged, type Status } from '../solve';
 import type { Train } from '../train';
+import { modelOf } from '../model';
 
 /** A stretch of a selector's travel in which the same couplers are engaged, and what the train does there. */
 export interface TravelStretch {
@@ -40,7 +41,7 @@ export function travelOf(
   selectors: readonly Selector[] = train.selectors ?? [],
   places: Places = new Map(),
 ): ReadonlyMap<string, readonly TravelStretch[]> {
-  const open = openTrain(networkOf(train));
+  const open = modelOf(train).open;
   return new Map(
     selectors.map((selector) => {
       const besides = (train.selectors ?? [])
@@ -53,7 +54,7 @@ export function travelOf(
 
 /** Pairs of stretches of two selectors that may not stand there at once. */
 export function interlocksOf(train: Train): readonly Interlock[] {
-  const open = openTrain(networkOf(train));
+  const open = modelOf(train).open;
   const all = (train.selectors ?? []).map((selector) => ({
     id: selector.id,
     stretches: stretchesOf(open, selector, []).filter(

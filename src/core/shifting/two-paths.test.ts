@@ -2,13 +2,14 @@ import fc from 'fast-check';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
 import { demoTrain } from '@/testing/demo-train';
 import { listCombinations } from '../gear-chart';
-import { networkOf, openTrain } from '../kinematics';
+import { networkOf } from '../kinematics';
 import { memberFigures } from '../powerflow';
 import { add, div, equals, fraction, sub, toFraction } from '../rational';
-import { solveEngaged, solvePositions } from '../solve';
+import { solveEngaged } from '../solve';
 import { twoPathsIn } from './two-paths';
+import { modelOf } from '../model';
 
-const inPosition = (name: string, id: string) => twoPathsIn(solvePositions(networkOf(demoTrain(name))).get(id)!);
+const inPosition = (name: string, id: string) => twoPathsIn(modelOf(demoTrain(name)).positions().get(id)!);
 
 test('the conveyor’s two paths, by hand: a third by the upper side gear, the rest by the case', () => {
   const [found, ...more] = inPosition('conveyor-shifter', 'fast');
@@ -40,7 +41,7 @@ test('in random trains: the paths add up to what the solver says, and their shar
     fc.property(arbitraryTrain({ oneWays: true }), fc.nat(), (train, pick) => {
       const driving = listCombinations(networkOf(train))!.filter(({ status }) => status === 'drive');
       if (driving.length === 0) return;
-      const solved = solveEngaged(openTrain(networkOf(train)), driving[pick % driving.length]!.engaged);
+      const solved = solveEngaged(modelOf(train).open, driving[pick % driving.length]!.engaged);
       for (const { sum, paths, turns, recirculates } of twoPathsIn(solved)) {
         found++;
         const speed = (id: string) => solved.state.speeds.of(solved.network.memberIds.indexOf(id))!;
@@ -57,7 +58,7 @@ test('in random trains: the paths add up to what the solver says, and their shar
 });
 
 test('the shares are those of the power that the solver sends through the set’s members', () => {
-  const solved = solvePositions(networkOf(demoTrain('conveyor-shifter'))).get('fast')!;
+  const solved = modelOf(demoTrain('conveyor-shifter')).positions().get('fast')!;
   const powers = new Map(memberFigures(solved).map(({ id, power }) => [id, power]));
   const [{ paths }] = twoPathsIn(solved) as [ReturnType<typeof twoPathsIn>[0]];
   for (const { member, share } of paths) expect(toFraction(powers.get(member)!)).toBe(toFraction(share));

@@ -1,8 +1,7 @@
 import { demoTrain } from '@/testing/demo-train';
 import { judgeFor, type Reading } from '../measurement';
-import { networkOf } from '../kinematics';
-import { solvePositions } from '../solve';
 import { simulatedBench, type Instrument } from '.';
+import { modelOf } from '../model';
 
 const INSTRUMENTS: readonly Instrument[] = ['marks', 'tachometer', 'scale', 'frames'];
 const asked = (id: string, position: string, member: string) => ({
@@ -54,7 +53,7 @@ test('the same seed reads the same, another one another', () => {
 test('two couplers that are swapped show: their positions’ readings do not agree, and are explained', () => {
   const train = demoTrain('pan-rake');
   const { judge, explain } = judgeFor(train);
-  const sound = solvePositions(networkOf(train));
+  const sound = modelOf(train).positions();
   let shown = 0;
   for (let seed = 1; seed <= 10; seed++) {
     const { secret } = simulatedBench(train, seed, 'swapped');
@@ -77,7 +76,7 @@ test('two couplers that are swapped show: their positions’ readings do not agr
 
 test('a hidden fault shows in some position; what cannot be read is said as it is seen', () => {
   const train = demoTrain('pan-rake');
-  const sound = solvePositions(networkOf(train));
+  const sound = modelOf(train).positions();
   for (let seed = 1; seed <= 10; seed++) {
     const bench = simulatedBench(train, seed, 'fault');
     expect(bench.secret.faults).toHaveLength(1);

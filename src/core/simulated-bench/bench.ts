@@ -1,4 +1,3 @@
-import { networkOf, openTrain } from '../kinematics';
 import { memberFigures } from '../powerflow';
 import { toNumber } from '../rational';
 import { outputTorque, solveEngaged } from '../solve';
@@ -7,6 +6,7 @@ import { withFaults } from '../faults';
 import type { Train } from '../train';
 import { seeded } from '../chance';
 import { secretOf, type Secret, type Trick } from './secret';
+import { modelOf } from '../model';
 
 /**
  * Instruments that read a train as it really is: with what its meshes lose, what may be wrong with it, and the errors
@@ -46,7 +46,7 @@ export function simulatedBench(train: Train, seed: number, trick: Trick): Simula
     { ...train, efficiency: secret.meshEfficiency },
     secret.faults,
   );
-  const open = openTrain(networkOf({ ...real, meshes: real.meshes.map(({ efficiency: _, ...mesh }) => mesh) }));
+  const open = modelOf({ ...real, meshes: real.meshes.map(({ efficiency: _, ...mesh }) => mesh) }).open;
   /** Within this much either way, evenly. */
   const error = (by: number) => (2 * random() - 1) * by;
   return {

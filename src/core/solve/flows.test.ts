@@ -1,10 +1,10 @@
 import { demoTrain } from '@/testing/demo-train';
-import { networkOf, openTrain } from '../kinematics';
 import { compare, isZero, sign, toFraction, ZERO } from '../rational';
 import type { Train } from '../train';
 import { driveBackward, jointTorque, slipPoints, solveCoasting, solveEngaged } from '.';
+import { modelOf } from '../model';
 
-const openOf = (train: Train) => openTrain(networkOf(train));
+const openOf = (train: Train) => modelOf(train).open;
 const engagedIn = (train: Train, position: string) => train.positions.find(({ id }) => id === position)!.engaged;
 
 describe('driving backward', () => {

@@ -1,7 +1,7 @@
 export { driveFlow, type Flow } from './flow';
 export { jointTorque, type State } from './state';
 export type { ActiveJoint } from './engaged';
-export { solveEngaged, solvePositions, type Solved, type Status } from './position';
+export { solveEngaged, type Solved, type SolveOptions, type Status } from './position';
 export { endsOf, inputTorque, outputTorque, powerOf, type End } from './ends';
 export { solveLoads, type Loaded, type Unbalanced } from './loads';
 export { solveCoasting } from './coasting';

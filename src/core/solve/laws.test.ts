@@ -1,24 +1,16 @@
 import fc from 'fast-check';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
 import { demoTrain } from '@/testing/demo-train';
-import { networkOf, openTrain } from '../kinematics';
+import { openTrain } from '../kinematics';
 import { compare, div, equals, inverse, isZero, mul, ONE, sign, sum, toFraction, type Rational } from '../rational';
 import { setTeeth, type Train } from '../train';
-import {
-  lockSet,
-  oneWayAccounts,
-  outputLaws,
-  powerStops,
-  reportTrain,
-  solveEngaged,
-  solvePositions,
-  type Solved,
-} from '.';
+import { lockSet, oneWayAccounts, outputLaws, powerStops, reportTrain, solveEngaged, type Solved } from '.';
+import { modelOf } from '../model';
 
 const EVERY_KIND = { oneWays: true, outputs: true, worms: true };
 
 const each = (train: Train, check: (solved: Solved, id: string) => void, losses = false) =>
-  solvePositions(networkOf(train), { losses }).forEach(check);
+  modelOf(train).positions({ losses }).forEach(check);
 
 /** Torque and speed of every output, where both are known. */
 function delivered({ state, flow }: Solved): Rational | null {
@@ -53,7 +45,7 @@ describe('laws that hold for every train', () => {
     let driven = 0;
     fc.assert(
       fc.property(arbitraryTrain(EVERY_KIND), (train) => {
-        const ideal = solvePositions(networkOf(train));
+        const ideal = modelOf(train).positions();
         each(
           train,
           (solved, id) => {
@@ -76,7 +68,7 @@ describe('laws that hold for every train', () => {
   test('input and output exchanged: the ratio inverts', () => {
     fc.assert(
       fc.property(arbitraryTrain(), (train) => {
-        const back = solvePositions(networkOf({ ...train, input: train.outputs[0]!, outputs: [train.input] }));
+        const back = modelOf({ ...train, input: train.outputs[0]!, outputs: [train.input] }).positions();
         each(train, (solved, id) => {
           if (solved.ratio) expect(toFraction(back.get(id)!.ratio!)).toBe(toFraction(inverse(solved.ratio)));
         });
@@ -104,8 +96,8 @@ describe('laws that hold for every train', () => {
     });
     fc.assert(
       fc.property(arbitraryTrain(EVERY_KIND), (train) => {
-        const before = reportTrain(train, { losses: true }).positions;
-        const after = reportTrain(changed(train), { losses: true }).positions;
+        const before = reportTrain(modelOf(train).open, { losses: true }).positions;
+        const after = reportTrain(modelOf(changed(train)).open, { losses: true }).positions;
         for (const [id, position] of Object.entries(before)) {
           const other = after[id]!;
           if (position.status === 'locked') {
@@ -132,7 +124,7 @@ describe('laws that hold for every train', () => {
     let locked = 0;
     fc.assert(
       fc.property(arbitraryTrain(), (train) => {
-        const open = openTrain(networkOf(train));
+        const open = modelOf(train).open;
         each(train, (solved) => {
           if (solved.status !== 'locked') return;
           locked++;
@@ -186,7 +178,7 @@ describe('the winch', () => {
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 100_000 }), (teeth) => {
         const edit = setTeeth(demoTrain('sluice-winch'), 'i', teeth);
-        expect(edit.ok && reportTrain(edit.train).positions.wind!.ratio).toBe('-12');
+        expect(edit.ok && reportTrain(modelOf(edit.train).open).positions.wind!.ratio).toBe('-12');
       }),
     );
   });
@@ -214,7 +206,7 @@ describe('numbers beyond 2^53', () => {
     const product = (counts: number[]) => counts.reduce((total, count) => total * BigInt(count), 1n);
     const driver = product(primes.slice(0, stages));
     const driven = product(primes.slice(0, stages).map((_, i) => primes[(i + 5) % primes.length]!));
-    const { run } = reportTrain(train).positions;
+    const { run } = reportTrain(modelOf(train).open).positions;
     const [n, d] = run!.ratio!.split('/').map(BigInt);
     expect(n! * driver).toBe(-driven * d!);
     expect(n! < -(2n ** 53n) || d! > 2n ** 53n || driver > 2n ** 53n).toBe(true);
@@ -224,7 +216,7 @@ describe('numbers beyond 2^53', () => {
 });
 
 describe('reasons', () => {
-  const solve = (name: string, position: string) => solvePositions(networkOf(demoTrain(name))).get(position)!;
+  const solve = (name: string, position: string) => modelOf(demoTrain(name)).positions().get(position)!;
 
   test('two wheels locked to one shaft are named', () =>
     expect(lockSet(solve('pan-rake', '1+2'))).toEqual(['first', 'second']));
@@ -281,7 +273,7 @@ describe('reasons', () => {
   test('efficiency of the stirrer is the textbook (1 + 3·e²)/4', () => {
     const e = div({ n: 96, d: 1 }, { n: 100, d: 1 });
     const expected = div(sum([ONE, mul({ n: 3, d: 1 }, mul(e, e))]), { n: 4, d: 1 });
-    const solved = solvePositions(networkOf(demoTrain('stirrer')), { losses: true }).get('slow')!;
+    const solved = modelOf(demoTrain('stirrer')).positions({ losses: true }).get('slow')!;
     expect(toFraction(solved.efficiency!)).toBe(toFraction(expected));
   });
 });

@@ -1,14 +1,14 @@
 import fc from 'fast-check';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
 import { demoTrain } from '@/testing/demo-train';
-import { networkOf, openTrain } from '../kinematics';
 import { abs, add, equals, fraction, isZero, mul, neg, sign, sum, toFraction, ZERO, type Rational } from '../rational';
 import { memberFigures, powerFlow } from '../powerflow';
 import type { Train } from '../train';
 import { endsOf, inputTorque, jointTorque, outputTorque, powerOf, solveEngaged, solveLoads } from '.';
+import { modelOf } from '../model';
 
 const loaded = (train: Train, position: string, loads: Record<string, Rational>, losses = false) => {
-  const open = openTrain(networkOf(train));
+  const open = modelOf(train).open;
   const { engaged } = train.positions.find(({ id }) => id === position)!;
   return solveLoads(open, engaged, new Map(Object.entries(loads)), { losses });
 };
@@ -20,7 +20,7 @@ const solvedWith = (...given: Parameters<typeof loaded>) => {
 
 test('a load at the output asks the input for the ratio’s part of it, and every other torque is as in drive', () => {
   const train = demoTrain('harvester');
-  const open = openTrain(networkOf(train));
+  const open = modelOf(train).open;
   for (const { id, engaged } of train.positions) {
     const driven = solveEngaged(open, engaged);
     if (driven.status !== 'drive') continue;
@@ -37,7 +37,7 @@ test('a load at the output asks the input for the ratio’s part of it, and ever
 
 test('with losses the input holds as much more as the meshes lose', () => {
   const train = demoTrain('pan-rake');
-  const open = openTrain(networkOf(train));
+  const open = modelOf(train).open;
   const { engaged } = train.positions.find(({ id }) => id === '1')!;
   const { efficiency, ratio } = solveEngaged(open, engaged, { losses: true });
   const put = inputTorque(solvedWith(train, '1', { out: abs(ratio!) }, true))!;
@@ -89,7 +89,7 @@ test('of random trains: virtual work over every motion, and power in is power ou
       fc.array(fc.integer({ min: 1, max: 9 }), { minLength: 3, maxLength: 3 }),
       fc.boolean(),
       (train, sizes, all) => {
-        const open = openTrain(networkOf(train));
+        const open = modelOf(train).open;
         const outputs = all ? train.outputs : train.outputs.slice(0, 1);
         const loads = new Map(outputs.map((id, k) => [id, fraction(sizes[k]!)]));
         for (const { engaged } of train.positions) {

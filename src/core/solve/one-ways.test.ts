@@ -6,7 +6,8 @@ import { networkOf, openTrain } from '../kinematics';
 import { fraction, inverse, sign, toFraction, type Rational } from '../rational';
 import type { Coupler, Train } from '../train';
 import { backwardFlow } from './flow';
-import { jointTorque, lockSet, reportTrain, solveCoasting, solveEngaged, solvePositions, type Solved } from '.';
+import { jointTorque, lockSet, reportTrain, solveCoasting, solveEngaged, type Solved } from '.';
+import { modelOf } from '../model';
 
 /** The suite's runs; TINWHEEL_RUNS=5000 for the long check. */
 const RUNS = Number(process.env.TINWHEEL_RUNS ?? 200);
@@ -103,7 +104,7 @@ describe('coasting: the roles exchanged', () => {
   });
 
   test('a differential that coasts drives its input, and its outputs share the torque as in drive', () => {
-    const solved = solveCoasting(openTrain(networkOf(demoTrain('wagon-axle'))), []);
+    const solved = solveCoasting(modelOf(demoTrain('wagon-axle')).open, []);
     const { load } = solved.state;
     expect(solved.status).toBe('split');
     expect(load.outcome === 'balanced' && load.torques.receivers.map(text)).toEqual(['-41/22', '-41/22']);
@@ -111,7 +112,7 @@ describe('coasting: the roles exchanged', () => {
 
   test('a hub runs ahead of its pawls: told per turn of the shell, and the sprocket is left open', () => {
     const hub = demoTrain('draisine-hub');
-    const { status, state, flow, network } = solveCoasting(openTrain(networkOf(hub)), hub.positions[2]!.engaged);
+    const { status, state, flow, network } = solveCoasting(modelOf(hub).open, hub.positions[2]!.engaged);
     expect(status).toBe('neutral');
     expect(network.memberIds[flow.driver]).toBe('shell');
     expect(state.speeds.of(network.input)).toBeNull();
@@ -149,7 +150,7 @@ const clutch = (a: string, b: string): Coupler => ({
   type: b === 'frame' ? 'brake' : 'clutch',
   joins: [a, b],
 });
-const solved = (train: Train): Solved => solvePositions(networkOf(train)).get('p')!;
+const solved = (train: Train): Solved => modelOf(train).positions().get('p')!;
 
 describe('by hand', () => {
   test.each<[string, Train, string, string | null, readonly string[]]>([
@@ -232,7 +233,7 @@ describe('by hand', () => {
     const both = solved(shafts([], [roller('in', 'out'), twin]));
     expect(answer(both).holds).toEqual(['in>out', 'twin']);
     expect([jointTorque(both.state, 'in>out'), jointTorque(both.state, 'twin')]).toEqual([null, null]);
-    expect(reportTrain(shafts([], [roller('in', 'out'), twin])).positions.p!.outputTorque).toEqual({ out: '1' });
+    expect(reportTrain(modelOf(shafts([], [roller('in', 'out'), twin])).open).positions.p!.outputTorque).toEqual({ out: '1' });
   });
 
   test('a trim worm on the input that takes power from its wheel does not lock', () => {

@@ -53,15 +53,18 @@ export class Solved {
   }
 }
 
+export interface SolveOptions {
+  readonly flow?: Flow;
+  readonly losses?: boolean;
+  readonly slipping?: string | null;
+  readonly engagedMotion?: Motion;
+}
+
 /**
  * Solves what is engaged, for one flow of power. @param options.slipping a one-way clutch that gives way: it neither
  * holds nor pushes.
  */
-export function solveEngaged(
-  open: OpenTrain,
-  engaged: Iterable<string>,
-  options: { flow?: Flow; losses?: boolean; slipping?: string | null; engagedMotion?: Motion } = {},
-): Solved {
+export function solveEngaged(open: OpenTrain, engaged: Iterable<string>, options: SolveOptions = {}): Solved {
   const { flow = driveFlow(open.network), losses = false, slipping = null, engagedMotion } = options;
   const on = new Set(engaged);
   return new Solved(
@@ -73,14 +76,7 @@ export function solveEngaged(
   );
 }
 
-/** Every position of a train, in its order. */
-export function solvePositions(network: Network, options: { losses?: boolean } = {}): ReadonlyMap<string, Solved> {
-  const open = openTrain(network);
-  return new Map(
-    network.train.positions.map((position) => [position.id, solveEngaged(open, position.engaged, options)]),
-  );
-}
-
+ 
 function statusOf(state: State, flow: Flow): Status {
   const { speeds } = state;
   if (!speeds.turns) return 'locked';

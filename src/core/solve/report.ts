@@ -1,6 +1,5 @@
-import { networkOf, openTrain } from '../kinematics';
+import type { OpenTrain } from '../kinematics';
 import { toFraction, type Rational } from '../rational';
-import type { Train } from '../train';
 import { driveBackward, type BackwardVerdict } from './backward';
 import { outputTorque } from './ends';
 import { driveFlow } from './flow';
@@ -29,11 +28,11 @@ export interface TrainReport {
 
 /** Solves every position (or one) and reads the figures out. With `reverse` the outputs drive the input. */
 export function reportTrain(
-  train: Train,
+  open: OpenTrain,
   options: { losses?: boolean; position?: string; reverse?: boolean } = {},
 ): TrainReport {
-  const network = networkOf(train);
-  const open = openTrain(network);
+  const { network } = open;
+  const { train } = network;
   const losses = options.losses ?? false;
   const wanted = train.positions.filter(
     (position) => options.position === undefined || position.id === options.position,

@@ -1,11 +1,12 @@
 import fc from 'fast-check';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
-import { networkOf, openTrain, type NetworkMesh } from '../kinematics';
+import { openTrain, type NetworkMesh } from '../kinematics';
 import { fraction, isZero, mul, ONE, sign, sub, sum, toFraction, type Rational } from '../rational';
 import { solveEngaged, type Solved } from '../solve';
 import type { Train } from '../train';
 import { rollingSpeed } from '.';
 import { balance, LOSSLESS, lossyBalancer, type MeshLoss } from './statics';
+import { modelOf } from '../model';
 
 const EFFICIENCY = 0.6;
 const LOSS = fraction(3, 5);
@@ -46,7 +47,7 @@ test('every answer that friction allows is found, and no other', () => {
   fc.assert(
     fc.property(arbitraryTrain({ oneWays: true }), (drawn) => {
       const train: Train = { ...drawn, meshes: drawn.meshes.map((mesh) => ({ ...mesh, efficiency: EFFICIENCY })) };
-      const open = openTrain(networkOf(train));
+      const open = modelOf(train).open;
       for (const { engaged } of train.positions) {
         const solved = solveEngaged(open, engaged, { losses: true });
         const { load } = solved.state;
@@ -69,7 +70,7 @@ test('with losses a holding one-way clutch still pushes, and the members still b
   let held = 0;
   fc.assert(
     fc.property(arbitraryTrain({ oneWays: true, outputs: true, worms: true }), (train) => {
-      const open = openTrain(networkOf(train));
+      const open = modelOf(train).open;
       for (const { engaged } of train.positions) {
         const { state, flow } = solveEngaged(open, engaged, { losses: true });
         const { load } = state;
@@ -144,7 +145,7 @@ test('power that can go round either way gives two answers, and what they differ
     ].map(([a, b], i) => ({ id: `m${i}`, gears: [a!, b!], efficiency: EFFICIENCY })),
     couplers: [],
   };
-  const solved = solveEngaged(openTrain(networkOf(loop)), [], { losses: true });
+  const solved = solveEngaged(modelOf(loop).open, [], { losses: true });
   expect(solved.status).toBe('drive');
   expect(solved.efficiencies.length).toBe(2);
   expect(solved.efficiency).toBeNull();

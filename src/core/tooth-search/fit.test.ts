@@ -2,15 +2,16 @@ import fc from 'fast-check';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
 import { countershaftBox } from '@/testing/countershaft-box';
 import { demoTrain } from '@/testing/demo-train';
-import { networkOf, openTrain } from '../kinematics';
+import { networkOf } from '../kinematics';
 import { div, fraction, parseRational, toFraction, toNumber, type Rational } from '../rational';
-import { solveEngaged, solvePositions } from '../solve';
+import { solveEngaged } from '../solve';
 import { listCombinations } from '../gear-chart';
 import type { Train } from '../train';
 import { setConditions } from './fit-conditions';
 import { searchFit, type FitQuestion } from './fit';
 import { watchOf } from './watch';
 import { ratioFunction } from './ratio-function';
+import { modelOf } from '../model';
 
 const withCounts = (train: Train, counts: readonly number[]): Train => ({
   ...train,
@@ -29,12 +30,12 @@ test('the ratio as a function of the counts is what the core solves, for every k
         const driving = listCombinations(networkOf(train))!.filter(({ status }) => status === 'drive');
         if (driving.length === 0) return;
         const { engaged } = driving[pick % driving.length]!;
-        const solved = solveEngaged(openTrain(networkOf(train)), engaged);
+        const solved = solveEngaged(modelOf(train).open, engaged);
         const of = ratioFunction(solved);
         const now = train.gears.map(({ teeth }) => teeth);
         expect(of(now)).toBeCloseTo(toNumber(solved.ratio!), 6);
         const other = now.map((teeth, i) => more[i % more.length]! + (teeth > 60 ? 60 : 0));
-        const again = solveEngaged(openTrain(networkOf(withCounts(train, other))), engaged);
+        const again = solveEngaged(modelOf(withCounts(train, other)).open, engaged);
         const alike = [...solved.state.oneWays].every(([id, does]) => again.state.oneWays.get(id) === does);
         const value = of(other);
         if (
@@ -53,7 +54,7 @@ test('the ratio as a function of the counts is what the core solves, for every k
   expect(compared).toBeGreaterThan(60);
 });
 
-const ratioOf = (train: Train, id: string): Rational => solvePositions(networkOf(train)).get(id)!.ratio!;
+const ratioOf = (train: Train, id: string): Rational => modelOf(train).positions().get(id)!.ratio!;
 
 test('of a two-speed box: what going through every choice finds, in the same places', () => {
   const box = countershaftBox([

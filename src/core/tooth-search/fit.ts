@@ -1,4 +1,3 @@
-import { networkOf, openTrain } from '../kinematics';
 import { abs, gcd, sign, toNumber, type Rational } from '../rational';
 import { solveEngaged } from '../solve';
 import type { Train } from '../train';
@@ -10,6 +9,7 @@ import type { Span } from './planetary';
 import { ratioFunction } from './ratio-function';
 import type { Coprime } from './stage-fractions';
 import { UNWATCHED, type Watch } from './watch';
+import { modelOf } from '../model';
 
 /** Counts of a train that may change, and the ratios that its positions are to have. */
 export interface FitQuestion {
@@ -127,7 +127,7 @@ const isWithin = (count: number, [least, most]: Span): boolean =>
 
 /** How far counts leave the positions from what is wanted, in floating point. */
 function judgeOf({ train, targets }: FitQuestion): (counts: readonly number[]) => number {
-  const open = openTrain(networkOf(train));
+  const open = modelOf(train).open;
   const wanted = [...targets].map(([id, { ratio, weight, signed = false }]) => {
     const solved = solveEngaged(open, train.positions.find((position) => position.id === id)!.engaged);
     if (solved.status !== 'drive')
@@ -173,7 +173,7 @@ function keepBest(best: Map<string, Candidate>, limit: number): readonly Candida
  */
 function verified({ train, free, targets }: FitQuestion, counts: readonly number[]): Fit | null {
   const changed = { ...train, gears: train.gears.map((gear, i) => ({ ...gear, teeth: counts[i]! })) };
-  const open = openTrain(networkOf(changed));
+  const open = modelOf(changed).open;
   const ratios = new Map<string, Rational>();
   const errors = new Map<string, number>();
   let worst = 0;

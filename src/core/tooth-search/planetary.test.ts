@@ -1,11 +1,10 @@
 import fc from 'fast-check';
 import { checkDesign } from '../checks';
 import type { Train } from '../train';
-import { networkOf } from '../kinematics';
 import { abs, compare, div, fraction, toFraction } from '../rational';
-import { solvePositions } from '../solve';
 import { searchPlanetary } from './planetary';
 import { fits, SET_MEMBERS, setRatio, type PlanetarySet, type SetMember, type SetShape } from './planetary-sets';
+import { modelOf } from '../model';
 
 /** The set as a train, one member driven, one giving out, one braked. */
 function asTrain(
@@ -46,7 +45,7 @@ function asTrain(
 }
 
 /** Its ratio, solved by the core that knows nothing of this search. */
-const solved = (...asked: Parameters<typeof asTrain>) => solvePositions(networkOf(asTrain(...asked))).get('1')!.ratio!;
+const solved = (...asked: Parameters<typeof asTrain>) => modelOf(asTrain(...asked)).positions().get('1')!.ratio!;
 
 const roles = fc.shuffledSubarray([...SET_MEMBERS], { minLength: 3 }) as fc.Arbitrary<
   [SetMember, SetMember, SetMember]

@@ -3,14 +3,14 @@ import { countershaftBox } from '@/testing/countershaft-box';
 import { demoTrain } from '@/testing/demo-train';
 import { networkOf } from '../kinematics';
 import { abs, sign, toFraction, toNumber } from '../rational';
-import { solveEngaged, solvePositions } from '../solve';
-import { openTrain } from '../kinematics';
+import { solveEngaged } from '../solve';
 import type { Train } from '../train';
 import { countsText } from './findings';
 import { search } from './search';
 import { readWritten } from './search-file';
 import { trainOfFinding } from './train-of-finding';
 import type { Question } from './question';
+import { modelOf } from '../model';
 
 const HEAD = { format: 'tin-wheel/search', version: 1 };
 
@@ -29,7 +29,7 @@ function trainOf(question: Question, place = 0, open: Train | null = null): Trai
 
 /** Input over output as the train solves it, in its first position or with nothing engaged. */
 const solvedRatio = (train: Train) =>
-  solveEngaged(openTrain(networkOf(train)), train.positions[0]?.engaged ?? []).ratio!;
+  solveEngaged(modelOf(train).open, train.positions[0]?.engaged ?? []).ratio!;
 
 const teeth = { min: 12, max: 60 };
 
@@ -142,7 +142,7 @@ test('a ladder, its ranges and several dials are trains whose positions and outp
   for (const question of [ladder, ranges]) {
     const [finding] = search(question, null).findings;
     const train = trainOf(question);
-    const solved = solvePositions(networkOf(train));
+    const solved = modelOf(train).positions();
     expect(train.positions.map(({ id }) => toFraction(abs(solved.get(id)!.ratio!)))).toEqual(
       finding!.ratios.map(({ ratio }) => toFraction(ratio)),
     );
@@ -161,7 +161,7 @@ test('a ladder, its ranges and several dials are trains whose positions and outp
   });
   const [finding] = search(dials, null).findings;
   const train = trainOf(dials);
-  const solved = solveEngaged(openTrain(networkOf(train)), []);
+  const solved = solveEngaged(modelOf(train).open, []);
   expect(train.outputs).toEqual(['fast', 'slow']);
   const { speeds } = solved.state;
   const { memberIds } = networkOf(train);
@@ -179,7 +179,7 @@ test('a fit gives the open train with other counts, one step that holds what has
   const question = questionOf({ fit: { free, targets: { slow: '3.7' } } });
   const fitted = trainOf(question, 0, train);
   const { findings } = search(question, train);
-  expect(toFraction(solvePositions(networkOf(fitted)).get('slow')!.ratio!)).toBe(
+  expect(toFraction(modelOf(fitted).positions().get('slow')!.ratio!)).toBe(
     toFraction(findings[0]!.ratios[0]!.ratio),
   );
   const wrong = (one: Train) =>

@@ -1,6 +1,7 @@
 import type * as z from 'zod/mini';
 import { nameProblems } from './names';
 import { ruleProblems } from './rules';
+import { withSharedParts } from './shared-parts';
 import { refuseOversize } from './size';
 import { trainSchema, type Train } from './schema';
 import type { Problem } from './problem';
@@ -19,6 +20,7 @@ export const MOST_PROBLEMS = 100;
 
 /**
  * Checks a parsed JSON value against the whole of the format. Nothing is repaired or guessed.
+ * @returns the value itself where it stands in the order of the format, else a train that shares its parts with it
  * @param kept a document that was accepted before: its names need not show anything, as they once did not have to.
  */
 export function checkTrain(value: unknown, { kept = false } = {}): Parsed {
@@ -36,7 +38,7 @@ export function checkTrain(value: unknown, { kept = false } = {}): Parsed {
     0,
     MOST_PROBLEMS,
   );
-  return problems.length > 0 ? { ok: false, problems } : { ok: true, train: result.data };
+  return problems.length > 0 ? { ok: false, problems } : { ok: true, train: withSharedParts(result.data, value) };
 }
 
 /** Reads a document from its text; see checkTrain. */

@@ -161,10 +161,15 @@ export const trainSchema = z.strictObject({
   setAside: z.optional(list(setAsideSchema, LIMITS.setAside, 'findings set aside')),
 });
 
-export type Train = z.infer<typeof trainSchema>;
-export type Member = z.infer<typeof memberSchema>;
-export type Gear = z.infer<typeof gearSchema>;
+/** Nothing of a document is ever written to: an edit makes a new one, which shares what did not change. */
+export type Unchanging<T> = T extends readonly unknown[] | Readonly<Record<string, unknown>>
+  ? { readonly [K in keyof T]: Unchanging<T[K]> }
+  : T;
+
+export type Train = Unchanging<z.infer<typeof trainSchema>>;
+export type Member = Train['members'][number];
+export type Gear = Train['gears'][number];
 export type GearType = Gear['type'];
-export type Mesh = z.infer<typeof meshSchema>;
-export type Coupler = z.infer<typeof couplerSchema>;
-export type Position = z.infer<typeof positionSchema>;
+export type Mesh = Train['meshes'][number];
+export type Coupler = Train['couplers'][number];
+export type Position = Train['positions'][number];

@@ -1,12 +1,11 @@
 import { demoTrain } from '@/testing/demo-train';
-import { networkOf } from '../kinematics';
 import { memberFigures } from '../powerflow';
 import { fraction, ONE, toFraction } from '../rational';
-import { solvePositions } from '../solve';
 import { handTurn, NOTHING_TURNED, readTurns, teethPassed, turnOn, type Turned } from '.';
+import { modelOf } from '../model';
 
 const speeds = (name: string, position: string) =>
-  memberFigures(solvePositions(networkOf(demoTrain(name))).get(position)!);
+  memberFigures(modelOf(demoTrain(name)).positions().get(position)!);
 const turns = (turned: Turned, member: string) => toFraction(turned.members.get(member)!);
 
 describe('turn counters', () => {

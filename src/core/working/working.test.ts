@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
 import { demoTrain } from '@/testing/demo-train';
-import { networkOf, openTrain } from '../kinematics';
 import {
   abs,
   add,
@@ -18,11 +17,12 @@ import {
   ZERO,
   type Rational,
 } from '../rational';
-import { solveEngaged, solvePositions, type Solved } from '../solve';
+import { solveEngaged, type Solved } from '../solve';
 import type { Train } from '../train';
 import { workingOf, workingText, type Working } from '.';
+import { modelOf } from '../model';
 
-const solve = (name: string, position: string): Solved => solvePositions(networkOf(demoTrain(name))).get(position)!;
+const solve = (name: string, position: string): Solved => modelOf(demoTrain(name)).positions().get(position)!;
 const work = (name: string, position: string): Working => workingOf(solve(name, position));
 const NAMES = { member: (id: string) => id, coupler: (id: string) => id };
 
@@ -37,7 +37,7 @@ describe('the working of any train', () => {
     let steps = 0;
     fc.assert(
       fc.property(arbitraryTrain({ oneWays: true }), (train) =>
-        solvePositions(networkOf(train)).forEach((solved) => {
+        modelOf(train).positions().forEach((solved) => {
           if (solved.status === 'locked') return;
           const working = workingOf(solved);
           const speed = (id: string) => toFraction(solved.state.speeds.of(solved.network.memberIndex.get(id)!)!);
@@ -140,7 +140,7 @@ describe('every step can be followed from its own lines', () => {
     const seen = { set: 0, twin: 0, together: 0 };
     fc.assert(
       fc.property(arbitraryTrain({ oneWays: true, outputs: true, worms: true }), (train) =>
-        solvePositions(networkOf(train)).forEach((solved) => {
+        modelOf(train).positions().forEach((solved) => {
           const working = workingOf(solved);
           const formula = stepLines(
             workingText({ ...working, stages: null, checks: [], floating: [] }, NAMES, 'in/out'),
@@ -227,7 +227,7 @@ describe('the shapes of a derivation', () => {
         { id: 'z', gears: ['b', 'r'] },
       ],
     };
-    const { steps, floating } = workingOf(solveEngaged(openTrain(networkOf(train)), []));
+    const { steps, floating } = workingOf(solveEngaged(modelOf(train).open, []));
     expect(
       steps.map((step) =>
         step.kind === 'simultaneous' ? '' : `${step.kind} ${step.member} ${toFraction(step.speed)}`,
@@ -279,7 +279,7 @@ test('every printed quotient has a denominator, and a set in which nothing rolls
   let [quotients, blocks, stands] = [0, 0, 0];
   fc.assert(
     fc.property(arbitraryTrain({ oneWays: true, outputs: true, worms: true }), (train) =>
-      solvePositions(networkOf(train)).forEach((solved) => {
+      modelOf(train).positions().forEach((solved) => {
         const working = workingOf(solved);
         const speeds = new Map(train.members.map(({ id }, at) => [`ω(${id})`, solved.state.speeds.of(at)] as const));
         const named: ReadonlyMap<string, Rational | null> = speeds;

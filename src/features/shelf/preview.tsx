@@ -2,12 +2,11 @@
 
 import { useMemo } from 'react';
 import { checkDesign } from '@/core/checks';
-import { networkOf } from '@/core/kinematics';
 import { inverse } from '@/core/rational';
-import { solvePositions } from '@/core/solve';
 import type { Train } from '@/core/train';
 import { ratioFigure, wayText } from '@/core/units';
 import { usePreferences } from '@/ui/preferences';
+import { modelOf } from '@/core/model';
 
 /** Findings told here; the rest waits on the Bench. */
 const MAX_TOLD = 3;
@@ -16,7 +15,7 @@ const MAX_TOLD = 3;
 export function Preview({ train }: { train: Train }) {
   const convention = usePreferences((state) => state.convention);
   const { rows, findings } = useMemo(() => {
-    const solved = solvePositions(networkOf(train));
+    const solved = modelOf(train).positions();
     return {
       rows: train.positions.map(({ id, name }) => ({ id, name, solved: solved.get(id)! })),
       findings: checkDesign(train),

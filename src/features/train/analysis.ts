@@ -1,4 +1,4 @@
-import { networkOf, openTrain, type OpenTrain } from '@/core/kinematics';
+import { type OpenTrain } from '@/core/kinematics';
 import {
   memberFigures,
   meshRoles,
@@ -31,6 +31,7 @@ import type { Train } from '@/core/train';
 import { workingOf, type Working } from '@/core/working';
 import { engagementIn, type Choice } from './engagement';
 import { DOCUMENTS, Recent } from './recent';
+import { modelOf } from '@/core/model';
 
 /** Who drives whom: the input drives · the load pushes while the input turns on · the output drives the input. */
 export type FlowKind = 'drive' | 'coast' | 'backward';
@@ -73,7 +74,7 @@ const analysed = new Recent<Train, Analysed>(DOCUMENTS);
 function analyse(train: Train): Analysed {
   const found = analysed.get(train);
   if (found) return found;
-  const fresh: Analysed = { open: openTrain(networkOf(train)), states: new Map() };
+  const fresh: Analysed = { open: modelOf(train).open, states: new Map() };
   analysed.set(train, fresh);
   return fresh;
 }

@@ -1,9 +1,9 @@
-import { networkOf, openTrain } from '../../kinematics';
 import { isZero } from '../../rational';
 import { solveEngaged } from '../../solve';
 import type { Train } from '../../train';
 import { gearName, listed, memberName } from '../../words';
 import type { Ask } from './skill';
+import { modelOf } from '../../model';
 
 /** What the input still turns when a gear is taken out. */
 export const removed: Ask = ({ train, driving, central }, draw) => {
@@ -13,7 +13,7 @@ export const removed: Ask = ({ train, driving, central }, draw) => {
   const without = withoutGear(train, gear.id);
   const left = new Set(without.couplers.map(({ id }) => id));
   const solved = solveEngaged(
-    openTrain(networkOf(without)),
+    modelOf(without).open,
     place.engaged.filter((id) => left.has(id)),
   );
   if (solved.status === 'locked') return undefined;

@@ -1,10 +1,10 @@
-import { networkOf, openTrain } from '../../kinematics';
 import { abs, equals, inverse } from '../../rational';
 import { solveEngaged } from '../../solve';
 import { memberName } from '../../words';
 import { slipsApart, tenfold } from '../slips';
 import { size, workingLines } from '../subject';
 import type { Ask } from './skill';
+import { modelOf } from '../../model';
 
 /** What a position's ratio becomes when a gear has one tooth more. */
 export const tooth: Ask = (subject, draw) => {
@@ -15,7 +15,7 @@ export const tooth: Ask = (subject, draw) => {
   const [id, other] = draw.shuffled(mesh.gears) as [string, string];
   const ratioWith = (gear: string) => {
     const gears = train.gears.map((one) => (one.id === gear ? { ...one, teeth: one.teeth + 1 } : one));
-    return solveEngaged(openTrain(networkOf({ ...train, gears })), place.engaged).ratio;
+    return solveEngaged(modelOf({ ...train, gears }).open, place.engaged).ratio;
   };
   const right = ratioWith(id);
   // A tooth that changes nothing there asks nothing.

@@ -2,7 +2,6 @@ import fc from 'fast-check';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
 import { demoTrain } from '@/testing/demo-train';
 import { done, ratio, refusal } from '@/testing/edited';
-import { networkOf, openTrain } from '../../kinematics';
 import { solveEngaged } from '../../solve';
 import { checkTrain } from '../parse';
 import type { Coupler } from '../schema';
@@ -24,6 +23,7 @@ import {
   takeBack,
   turnRound,
 } from '.';
+import { modelOf } from '../../model';
 
 const rake = demoTrain('pan-rake');
 const winch = demoTrain('sluice-winch');
@@ -43,7 +43,7 @@ describe('connecting and separating', () => {
   test('a gear freed from its shaft turns on its own, with a clutch that puts it back', () => {
     const freed = done(freeGear(rake, 'g3a'));
     expect(freed.couplers.at(-1)).toEqual({ id: 'A', name: 'A', type: 'clutch', joins: ['wheel', 'lay'] });
-    expect(solveEngaged(openTrain(networkOf(freed)), ['second']).status).toBe('neutral');
+    expect(solveEngaged(modelOf(freed).open, ['second']).status).toBe('neutral');
     expect(ratio(freed, ['second', 'A'])).toBe(ratio(rake, ['second']));
     expect(ratio(freed, ['first'])).toBe(ratio(rake, ['first']));
   });
@@ -123,7 +123,7 @@ describe('one-way clutches and places', () => {
   test('a one-way clutch turned round drives the other way round', () => {
     const train = done(addCoupler(rake, 'one-way', 'out', 'w1'));
     const statuses = [train, done(turnRound(train, 'A'))].map(
-      (turned) => solveEngaged(openTrain(networkOf(turned)), []).status,
+      (turned) => solveEngaged(modelOf(turned).open, []).status,
     );
     expect([...statuses].sort()).toEqual(['drive', 'neutral']);
   });

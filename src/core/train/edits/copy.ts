@@ -3,7 +3,7 @@ import { axesOf } from '../axes';
 import { FRAME } from '../frame';
 import { LIMITS } from '../limits';
 import type { PartRef } from '../parts';
-import { couplerSchema, gearSchema, memberSchema, meshSchema, type Gear, type Mesh, type Train } from '../schema';
+import { couplerSchema, gearSchema, memberSchema, meshSchema, type Gear, type Mesh, type Train, type Unchanging } from '../schema';
 import { addition, refusedAddition, withParts, type Addition } from './addition';
 import { freshId } from './edit';
 
@@ -19,7 +19,7 @@ const clipSchema = z.strictObject({
  * A part that was copied: with a member its gears and the planets it carries, with a gear its meshes, with both what
  * couples them.
  */
-export type Clip = z.infer<typeof clipSchema>;
+export type Clip = Unchanging<z.infer<typeof clipSchema>>;
 
 /** Reads a clip from its text; null when it is none. */
 export function readClip(text: string): Clip | null {

@@ -2,7 +2,6 @@ import fc from 'fast-check';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
 import { demoTrain } from '@/testing/demo-train';
 import { done, ratio, refusal } from '@/testing/edited';
-import { networkOf, openTrain } from '../../kinematics';
 import { neg, toFraction } from '../../rational';
 import { solveEngaged } from '../../solve';
 import { checkTrain } from '../parse';
@@ -30,11 +29,12 @@ import {
   toggleOutput,
   whatGoes,
 } from '.';
+import { modelOf } from '../../model';
 
 describe('adding parts', () => {
   test('an idler turns the direction and leaves the size', () => {
     const winch = demoTrain('sluice-winch');
-    const before = solveEngaged(openTrain(networkOf(winch)), []).ratio!;
+    const before = solveEngaged(modelOf(winch).open, []).ratio!;
     for (const teeth of [9, 40, 131])
       expect(ratio(done(addIdlerBetween(winch, 'm3', teeth)))).toBe(toFraction(neg(before)));
   });

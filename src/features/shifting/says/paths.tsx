@@ -1,11 +1,11 @@
 import { lettingGo, twoPathsIn, type TwoPaths } from '@/core/shifting';
-import { networkOf, openTrain } from '@/core/kinematics';
 import { abs, inverse, isZero, toFraction, toNumber, type Rational } from '@/core/rational';
 import { figure } from '@/core/units';
 import { couplerName, memberName } from '@/core/words';
 import { analyseEngaged } from '@/features/train/analysis';
 import type { Model } from '../model';
 import { useNameOf } from '../use-shifting';
+import { modelOf } from '@/core/model';
 
 /** Two paths that a differential adds up, found in each position: their shares, and what is left when one is let go. */
 export function Paths({ model }: { model: Model }) {
@@ -14,7 +14,7 @@ export function Paths({ model }: { model: Model }) {
   const found = scenario.order.flatMap((id) => {
     const { engaged } = train.positions.find((position) => position.id === id)!;
     const { solved } = analyseEngaged(train, engaged, 'drive', false);
-    return twoPathsIn(solved).map((paths) => ({ id, paths, left: lettingGo(openTrain(networkOf(train)), solved) }));
+    return twoPathsIn(solved).map((paths) => ({ id, paths, left: lettingGo(modelOf(train).open, solved) }));
   });
   return (
     <section aria-label="Two paths">

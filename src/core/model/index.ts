@@ -1,0 +1,1 @@
+export { modelOf, type Model } from './model';
