@@ -18,6 +18,7 @@ import type { Gear, Train } from '@/core/train';
 import { askedBackward, bruteForce, type BruteForce } from './all-subsets';
 import { numericStatics, type Passing } from './numeric-statics';
 import { setsByMerging } from './power-ledger';
+import { partsById } from '@/core/train';
 
 const size = (ratio: Rational): string => toFraction(abs(ratio));
 const turning = (speed: Rational | null | undefined): speed is Rational =>
@@ -33,7 +34,7 @@ const standing = (speed: Rational | null | undefined): boolean =>
 export function answeredAgain(train: Train, question: Question): string | readonly string[] | undefined {
   const { text, answer, position } = question;
   const numbers = (text.match(/\d+/g) ?? []).map(Number);
-  const place = train.positions.find(({ id }) => id === position);
+  const place = partsById(train).find.position(position);
   const engaged = new Set(place?.engaged ?? []);
   const brute = place ? bruteForce(train, engaged) : null;
   const central = train.members.filter(({ carrier }) => carrier === undefined).map(({ id }) => id);
@@ -104,17 +105,12 @@ export function answeredAgain(train: Train, question: Question): string | readon
       const statics = staticsOf(train, engaged, brute!);
       const [, first, second] = /: (.*) meshes with (.*)\. Which/.exec(text)!;
       const mesh = train.meshes.find(({ gears }) => {
-        const names = gears.map((id) =>
-          nameOf(
-            train,
-            train.gears.find((gear) => gear.id === id)!,
-          ),
-        );
+        const names = gears.map((id) => nameOf(train, partsById(train).gear(id)));
         return names.includes(first!) && names.includes(second!);
       })!;
       const torques = statics?.find(({ kind, id }) => kind === 'mesh' && id === mesh.id)?.torques;
       if (!statics) return undefined;
-      const [a, b] = mesh.gears.map((id) => train.gears.find((gear) => gear.id === id)!) as [Gear, Gear];
+      const [a, b] = mesh.gears.map((id) => partsById(train).gear(id)) as [Gear, Gear];
       const into = powerInto(torques, brute!, b.member);
       return into === 0 ? 'neither: no power goes through' : nameOf(train, into > 0 ? a : b);
     }
@@ -221,8 +217,8 @@ const parse = (text: string): Rational => {
   return fraction(Number(n), Number(d));
 };
 const memberNameOf = (train: Train, id: string): string =>
-  id === 'frame' ? 'the frame' : train.members.find((member) => member.id === id)!.name || id;
-const couplerNameOf = (train: Train, id: string): string => train.couplers.find((one) => one.id === id)!.name || id;
+  id === 'frame' ? 'the frame' : partsById(train).member(id).name || id;
+const couplerNameOf = (train: Train, id: string): string => partsById(train).coupler(id).name || id;
 const nameOf = (train: Train, gear: Gear): string => `${gear.teeth} on ${memberNameOf(train, gear.member)}`;
 const gearsNamed = (train: Train, name: string): readonly Gear[] =>
   train.gears.filter((gear) => nameOf(train, gear) === name);
@@ -259,9 +255,9 @@ function setOfMeshes(train: Train, engaged: ReadonlySet<string>): (mesh: string)
     one.type === 'sliding-mesh' && !engaged.has(one.id) ? [one.mesh] : [],
   );
   const sets = setsByMerging(train, new Set(slidesOut));
-  const memberOf = new Map(train.gears.map(({ id, member }) => [id, member]));
-  const meshes = new Map(train.meshes.map(({ id, gears }) => [id, gears]));
-  return (id) => (meshes.get(id) ?? []).flatMap((gear) => sets.get(memberOf.get(gear) ?? '')?.id ?? [])[0];
+  const parts = partsById(train);
+  return (id) =>
+    (parts.find.mesh(id)?.gears ?? []).flatMap((gear) => sets.get(parts.find.gear(gear)?.member ?? '')?.id ?? [])[0];
 }
 
 /** Power that a mesh or coupler puts into a member, by its sign. */

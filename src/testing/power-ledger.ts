@@ -1,5 +1,5 @@
 import { abs, add, isZero, mul, neg, ONE, sign, solveDense, sub, sum, ZERO, type Rational } from '@/core/rational';
-import { FRAME, type Train } from '@/core/train';
+import { FRAME, type Train, partsById } from '@/core/train';
 
 /**
  * A second route to who carries power: the balance of every member written out with one unknown for each mesh, joint
@@ -41,12 +41,12 @@ export function powerLedger(
   holds: readonly { readonly id: string; readonly a: string; readonly b: string }[],
   speeds: (member: string) => Rational | null,
 ): Ledger {
-  const carrierOf = (id: string) => train.members.find((member) => member.id === id)?.carrier ?? FRAME;
+  const carrierOf = (id: string) => partsById(train).find.member(id)?.carrier ?? FRAME;
   const sets = setsByMerging(train, slidesOut);
   const unknowns: Unknown[] = [];
   for (const { id, gears, sense } of train.meshes) {
     if (slidesOut.has(id)) continue;
-    const [a, b] = gears.map((gear) => train.gears.find((one) => one.id === gear)!) as [Gear, Gear];
+    const [a, b] = gears.map((gear) => partsById(train).gear(gear)) as [Gear, Gear];
     const same = sense
       ? sense === 'same'
       : [a, b].some(({ type }) => ['internal', 'sprocket', 'pulley'].includes(type));
@@ -128,7 +128,7 @@ export function setsByMerging(
 ): ReadonlyMap<string, { readonly id: string; readonly arm: string }> {
   const planets = train.members.filter(({ carrier }) => carrier !== undefined);
   const label = new Map(planets.map(({ id }) => [id, id]));
-  const memberOf = (gear: string) => train.gears.find(({ id }) => id === gear)!.member;
+  const memberOf = (gear: string) => partsById(train).gear(gear).member;
   const carrier = new Map(planets.map(({ id, carrier: arm }) => [id, arm!]));
   for (let grew = true; grew;) {
     grew = false;

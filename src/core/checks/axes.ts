@@ -1,5 +1,5 @@
 import { gearName, memberName } from '../words';
-import { armOf, axesOf, changeGear, FRAME, type Gear, type Train } from '../train';
+import { armOf, axesOf, changeGear, FRAME, type Train, partsById } from '../train';
 import { finding, type Finding } from './finding';
 
 /**
@@ -7,16 +7,15 @@ import { finding, type Finding } from './finding';
  * different stations.
  */
 export function axisFindings(train: Train): Finding[] {
-  const members = new Map(train.members.map((member) => [member.id, member]));
-  const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
+  const parts = partsById(train);
   const axisOf = new Map(axesOf(train).flatMap((axis, i) => axis.members.map((id) => [id, i] as const)));
   const name = (id: string) => memberName(train, id);
-  const carrierOf = (id: string) => members.get(id)?.carrier ?? FRAME;
-  const meshes = train.meshes.flatMap(({ gears: pair }): Finding[] => {
-    const [a, b] = pair.map((id) => gears.get(id)!) as [Gear, Gear];
+  const carrierOf = (id: string) => parts.find.member(id)?.carrier ?? FRAME;
+  const meshes = train.meshes.flatMap((mesh): Finding[] => {
+    const [a, b] = parts.pair(mesh);
     const found: Finding[] = [];
     if (
-      armOf(a.member, b.member, members) === carrierOf(a.member) &&
+      armOf(a.member, b.member, parts.find.member) === carrierOf(a.member) &&
       carrierOf(a.member) === carrierOf(b.member) &&
       a.member !== FRAME &&
       b.member !== FRAME &&

@@ -1,4 +1,4 @@
-import { axesOf, FRAME, type Gear, type Train } from '../train';
+import { axesOf, FRAME, type Gear, type Train, partsById } from '../train';
 import { finding, type Finding } from './finding';
 import { teethMend } from './meshes';
 
@@ -6,13 +6,13 @@ const NEAR = 1e-9;
 
 /** Pairs between the same two shafts whose centre distances disagree; only where the modules are given. */
 export function distanceFindings(train: Train): Finding[] {
-  const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
+  const parts = partsById(train);
   const axisOf = new Map(
     axesOf(train).flatMap((axis, i) => (axis.arm === FRAME ? axis.members.map((id) => [id, i] as const) : [])),
   );
-  const known = new Map<string, { readonly distance: number; readonly pair: [Gear, Gear] }>();
+  const known = new Map<string, { readonly distance: number; readonly pair: readonly [Gear, Gear] }>();
   return train.meshes.flatMap((mesh): Finding[] => {
-    const pair = mesh.gears.map((id) => gears.get(id)!) as [Gear, Gear];
+    const pair = parts.pair(mesh);
     const [a, b] = pair.map(({ member }) => axisOf.get(member));
     if (
       a === undefined ||

@@ -1,5 +1,5 @@
 import { gcd } from '../rational';
-import { changeGear, setTeeth, type Gear, type Mesh, type Train } from '../train';
+import { changeGear, setTeeth, type Gear, type Train, partsById } from '../train';
 import { finding, type Finding, type Mend } from './finding';
 
 /** Fewest teeth of a standard gear (20°, full depth) whose feet are not cut away. */
@@ -9,8 +9,8 @@ const toothed = ({ type }: Gear): boolean => type === 'external' || type === 'in
 
 /** Checks of single meshes and gears: one module, hunting teeth, undercut. */
 export function meshFindings(train: Train): Finding[] {
-  const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
-  const pair = (mesh: Mesh) => mesh.gears.map((id) => gears.get(id)!) as [Gear, Gear];
+  const parts = partsById(train);
+  const { pair } = parts;
   return [
     ...train.meshes.flatMap((mesh) => moduleFinding(...pair(mesh))),
     ...train.meshes.flatMap((mesh) => huntingFinding(...pair(mesh))),

@@ -1,5 +1,5 @@
 import { structureOf, type Figure, type SetPlane } from '../structure';
-import { changeMember, type Gear, type Train } from '../train';
+import { changeMember, type Gear, type Train, partsById } from '../train';
 import { exact, memberName } from '../words';
 import { timingOf, type Contact } from './assembly';
 import { finding, type Finding } from './finding';
@@ -14,7 +14,7 @@ type SetFigure = Extract<Figure, { kind: 'set' }>;
 
 /** Checks of planetary sets: one axis, equal planets that go in and do not touch, how stepped planets' marks point. */
 export function planetFindings(train: Train): Finding[] {
-  const copies = new Map(train.members.map((member) => [member.id, member.copies]));
+  const parts = partsById(train);
   return structureOf(train).figures.flatMap((figure) => {
     if (figure.kind !== 'set') return [];
     const simple = figure.planes.flatMap(({ sun, ring, planets }: SetPlane) =>
@@ -22,9 +22,9 @@ export function planetFindings(train: Train): Finding[] {
     );
     return [
       ...simple.flatMap(({ sun, ring, planet }) => coaxial(sun, planet, ring)),
-      ...planetsOf(figure).flatMap((planet) => goesIn(train, figure, planet, copies.get(planet))),
+      ...planetsOf(figure).flatMap((planet) => goesIn(train, figure, planet, parts.find.member(planet)?.copies)),
       ...figure.planes.flatMap(({ sun, planets }) =>
-        planets.length === 1 && sun ? collision(sun, planets[0]!, copies.get(planets[0]!.member)) : [],
+        planets.length === 1 && sun ? collision(sun, planets[0]!, parts.find.member(planets[0]!.member)?.copies) : [],
       ),
     ];
   });

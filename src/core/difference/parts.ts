@@ -1,4 +1,4 @@
-import { FRAME, type Coupler, type Gear, type Member, type Mesh, type Position, type Train } from '../train';
+import { FRAME, type Coupler, type Gear, type Member, type Mesh, type Position, type Train, partsById } from '../train';
 import { couplerName, gearName, memberName } from '../words';
 import { fieldChanges, type Field } from './fields';
 
@@ -111,13 +111,13 @@ interface Words {
 function wordsOf(train: Train): Words {
   const member = (id: string) => memberName(train, id);
   const gear = (id: string) => {
-    const found = train.gears.find((one) => one.id === id);
+    const found = partsById(train).find.gear(id);
     return found ? `${member(found.member)}’s ${found.teeth}` : id;
   };
   const mesh = ({ gears: [a, b] }: Mesh) => `${gear(a)} and ${gear(b)}`;
   const between = (coupler: Coupler) => {
     if ('joins' in coupler) return `between ${coupler.joins.map(member).join(' and ')}`;
-    const slid = train.meshes.find(({ id }) => id === coupler.mesh);
+    const slid = partsById(train).find.mesh(coupler.mesh);
     return slid ? `at ${mesh(slid)}` : '';
   };
   return { member, coupler: (id) => couplerName(train, id), gear: (gear) => gearName(train, gear), mesh, between };

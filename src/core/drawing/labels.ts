@@ -12,6 +12,7 @@ import {
   type Point,
   type SideView,
 } from './geometry';
+import { partsById } from '../train';
 
 /** Pixels from where a shaft leaves the drawing to its name: the arrow stands between. */
 const PORT_GAP = 24;
@@ -91,7 +92,7 @@ export function placeLabels(train: Train, view: Bare): Label[] {
   for (const { gear: id, box, shape, x, y } of view.gears) {
     if (done.has(id)) continue;
     done.add(id);
-    const { teeth } = train.gears.find((gear) => gear.id === id)!;
+    const { teeth } = partsById(train).gear(id);
     const candidates = around(String(teeth), { kind: 'gear', id }, box);
     put(shape === 'planet' ? nearestFirst(candidates, { x, y }) : candidates);
   }

@@ -3,6 +3,7 @@ import type { Gear } from '../train';
 import { axisHeights, CLEARANCE, type Contact, type PlacedGear } from './axis-heights';
 import type { Point } from './geometry';
 import { halfPlane, type Cell, type HalfPlane } from './half-plane';
+import { partsById } from '../train';
 
 /** Room over the drawing, and under it for the tabs of the stations. */
 export const MARGIN = { top: 30, bottom: 40 };
@@ -47,7 +48,7 @@ export function placeAxes(
   const room = space.height - MARGIN.top - MARGIN.bottom;
   const sets = order.some((figure) => figure.kind !== 'bars');
   const single = axes.length === 1 || !order.some((figure) => figure.kind === 'bars' && figure.gears.length > 1);
-  const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
+  const byId = partsById(train);
   const figureAt = (x: number) => order.findLast((figure) => starts.get(figure)! <= x)!;
   const shown = axes.map(
     (members) => members.includes(train.input) || train.gears.some((gear) => members.includes(gear.member)),
@@ -75,7 +76,7 @@ export function placeAxes(
     }
     const contacts = train.meshes.flatMap(({ gears: [first, second] }): Contact[] => {
       const [a, b] = [placed.get(first), placed.get(second)];
-      return a && b ? [{ a, b, distance: distance(gears.get(first)!, gears.get(second)!, drawn) }] : [];
+      return a && b ? [{ a, b, distance: distance(byId.gear(first), byId.gear(second), drawn) }] : [];
     });
     const raw = axisHeights(axes.length, parts, contacts);
     const top = Math.min(...parts.map((part) => raw[part.axis]! - part.radius));

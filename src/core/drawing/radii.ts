@@ -1,4 +1,4 @@
-import { axesOf, type Train } from '../train';
+import { axesOf, type Train, partsById } from '../train';
 
 /** The largest drawn gear is at most this many times the smallest: a pinion beside a great wheel stays visible. */
 const MAX_SPREAD = 8;
@@ -24,18 +24,18 @@ export function drawnRadii(train: Train): ReadonlyMap<string, number> {
 
 function sharedDistances(train: Train, radii: ReadonlyMap<string, number>): ReadonlyMap<string, number> {
   const axisOf = new Map(axesOf(train).flatMap((axis, i) => axis.members.map((id) => [id, i] as const)));
-  const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
+  const parts = partsById(train);
   const between = new Map<string, [string, string][]>();
   for (const {
     gears: [a, b],
   } of train.meshes) {
-    const key = [axisOf.get(gears.get(a)!.member)!, axisOf.get(gears.get(b)!.member)!].sort((x, y) => x - y).join('-');
+    const key = [axisOf.get(parts.gear(a).member)!, axisOf.get(parts.gear(b).member)!].sort((x, y) => x - y).join('-');
     between.set(key, [...(between.get(key) ?? []), [a, b]]);
   }
   const scaled = new Map(radii);
   for (const pairs of between.values()) {
     // An internal pair stands one inside the other: its distance is a difference, and scales by itself.
-    if (pairs.some((pair) => pair.some((id) => gears.get(id)!.type === 'internal'))) continue;
+    if (pairs.some((pair) => pair.some((id) => parts.gear(id).type === 'internal'))) continue;
     const distances = pairs.map(([a, b]) => scaled.get(a)! + scaled.get(b)!);
     const widest = Math.max(...distances);
     pairs.forEach(([a, b], i) => {

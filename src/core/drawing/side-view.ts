@@ -23,6 +23,7 @@ import { drawnRadii } from './radii';
 import { draftRoute, workFor } from './routing/route';
 import { reaches, type Routed } from './routing/routed';
 import type { Space } from './spaces';
+import { partsById } from '../train';
 
 export type Drawn =
   /** Not finished where more effort might find fewer crossings. */
@@ -250,7 +251,7 @@ function hangCoupler(
   book: LineBook,
 ): CouplerShape {
   const at = px(cell, axis);
-  const coupler = train.couplers.find((candidate) => candidate.id === id)!;
+  const coupler = partsById(train).coupler(id);
   const [first, second] = 'joins' in coupler ? coupler.joins : ['', ''];
   const turn = ([0, 90, 180, 270] as const)[direction]!;
   const [dx, dy] = (
@@ -279,7 +280,7 @@ function hangCoupler(
 function slidesOf(train: Train, shapes: ReadonlyMap<string, GearShape>, ties: readonly MeshTie[]): CouplerShape[] {
   return train.couplers.flatMap((coupler): CouplerShape[] => {
     if (coupler.type !== 'sliding-mesh') return [];
-    const mesh = train.meshes.find(({ id }) => id === coupler.mesh);
+    const mesh = partsById(train).find.mesh(coupler.mesh);
     const [a, b] = mesh?.gears.map((id) => shapes.get(id)) ?? [];
     if (!a || !b) return [];
     const tie = ties.find(({ mesh: tied }) => tied === coupler.mesh);
@@ -313,13 +314,13 @@ const narrower = (a: GearShape, b: GearShape): GearShape => (a.halfWidth <= b.ha
 
 /** The meshes whose gears cannot touch: chains, and shafts that stand in a triangle. */
 function tiesOf(train: Train, shapes: ReadonlyMap<string, GearShape>): MeshTie[] {
-  const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
+  const parts = partsById(train);
   return train.meshes.flatMap((mesh): MeshTie[] => {
     const [a, b] = mesh.gears.map((id) => shapes.get(id)!);
     if (a?.shape !== 'bar' || b?.shape !== 'bar') return [];
     const [upper, lower] = a.y < b.y ? [a, b] : [b, a];
     const between = { y1: upper.y + upper.radius, y2: lower.y - lower.radius };
-    if (isChained(gears.get(a.gear)!)) return [{ mesh: mesh.id, kind: 'chain', x: narrower(a, b).x, ...between }];
+    if (isChained(parts.gear(a.gear))) return [{ mesh: mesh.id, kind: 'chain', x: narrower(a, b).x, ...between }];
     const apart = Math.abs(between.y2 - between.y1) > TOUCHING;
     return apart
       ? [{ mesh: mesh.id, kind: 'folded', x: narrower(a, b).x - narrower(a, b).halfWidth - TIE_GAP, ...between }]

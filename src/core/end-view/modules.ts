@@ -1,5 +1,5 @@
 import type { Structure } from '../structure';
-import { components, type Gear, type Train } from '../train';
+import { components, type Gear, type Train, partsById } from '../train';
 
 /** A worm's diameter, in modules: its starts say nothing of its thickness. */
 const WORM_MODULES = 8;
@@ -31,7 +31,7 @@ export const linesOf =
  *   distance.
  */
 export function gearModules(train: Train, lineOf: (member: string) => string): ReadonlyMap<string, number> {
-  const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
+  const parts = partsById(train);
   const groupOf = groups(train);
   const modules = new Map<number, number>();
   for (const gear of train.gears)
@@ -39,7 +39,7 @@ export function gearModules(train: Train, lineOf: (member: string) => string): R
       modules.set(groupOf.get(gear.id)!, gear.module);
   const distances = new Map<string, number>();
   const pairs = train.meshes.flatMap((mesh) => {
-    const [a, b] = mesh.gears.map((id) => gears.get(id)!) as [Gear, Gear];
+    const [a, b] = parts.pair(mesh);
     if (a.type === 'bevel' || b.type === 'bevel') return [];
     return [
       {

@@ -4,6 +4,7 @@ import { axisPlaces, type Disc, type Place, type Spacing } from './axis-places';
 import { centreDistance, gearModules, linesOf, pitchRadius } from './modules';
 import type { WheelMesh } from './phases';
 import type { Wheel } from './wheels';
+import { partsById } from '../train';
 
 /** One cut across the train, seen along the axes. */
 export interface Station {
@@ -56,10 +57,10 @@ function cuts(figure: Figure): Cut[] {
 }
 
 function placesOf(plan: Structure, { modules, radius }: Sizes): readonly Place[] {
-  const gears = new Map(plan.train.gears.map((gear) => [gear.id, gear]));
+  const parts = partsById(plan.train);
   const spacings: Spacing[] = [];
   for (const mesh of plan.train.meshes) {
-    const [first, second] = mesh.gears.map((id) => gears.get(id)!) as [Gear, Gear];
+    const [first, second] = parts.pair(mesh);
     const [a, b] = [plan.axisOf.get(first.member), plan.axisOf.get(second.member)];
     // A worm's shaft lies across its wheel's: it says nothing of where the shafts stand in this view.
     if (
@@ -125,7 +126,7 @@ function stationOf(
   if (origin && figure.kind !== 'bars') {
     const orbits = orbitsOf(plan.train, figure, radius);
     const count =
-      plan.train.members.find(({ id }) => id === planets[0]?.member)?.copies ??
+      partsById(plan.train).find.member(planets[0]?.member)?.copies ??
       (figure.kind === 'bevel' ? BEVEL_PLANETS : PLANETS);
     for (let copy = 0; copy < count; copy++) {
       for (const gear of planets) {
@@ -141,8 +142,8 @@ function stationOf(
     }
   }
   const shown = meshesOf(plan.train, wheels);
-  const gearTypes = new Map(plan.train.gears.map((gear) => [gear.id, gear.type]));
-  const isChain = ({ a }: WheelMesh) => ['sprocket', 'pulley'].includes(gearTypes.get(wheels[a]!.gear)!);
+  const parts = partsById(plan.train);
+  const isChain = ({ a }: WheelMesh) => ['sprocket', 'pulley'].includes(parts.gear(wheels[a]!.gear).type);
   return {
     key,
     figure: figure.key,

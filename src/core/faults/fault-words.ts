@@ -1,6 +1,7 @@
 import { couplerName, gearName, memberName } from '../words';
 import type { Train } from '../train';
 import type { Fault } from './hypotheses';
+import { partsById } from '../train';
 
 /** A fault as a mechanic would say it: "Second never engages". */
 export function faultWords(train: Train, { fault, part }: Fault): string {
@@ -14,13 +15,8 @@ export function faultWords(train: Train, { fault, part }: Fault): string {
     case 'seized':
       return `${couplerName(train, part)} is seized: it holds both ways`;
     case 'mesh-lost': {
-      const gears = train.meshes.find(({ id }) => id === part)?.gears ?? [];
-      const names = gears.map((id) =>
-        gearName(
-          train,
-          train.gears.find((gear) => gear.id === id)!,
-        ),
-      );
+      const gears = partsById(train).find.mesh(part)?.gears ?? [];
+      const names = gears.map((id) => gearName(train, partsById(train).gear(id)));
       return `the teeth of ${names.join(' or ')} are gone`;
     }
     case 'member-held':

@@ -1,7 +1,7 @@
 import { messageOf } from '@/core/message-of';
 import * as z from 'zod/mini';
 import { abs, compare, fromDecimal } from '../rational';
-import { issueText, type Train } from '../train';
+import { issueText, type Train, partsById } from '../train';
 import { outcomeKey, type Behaviour } from './outcome';
 
 const bound = z.number({ error: 'A bound is a number above 0.' }).check(z.gt(0, 'A bound is a number above 0.'));
@@ -88,7 +88,7 @@ export function sightingsOf(
   { positions = {}, ratios = {}, tried = [] }: Seen,
   sound: Behaviour,
 ): readonly Sighting[] {
-  const engagedIn = (id: string) => train.positions.find((position) => position.id === id)!.engaged;
+  const engagedIn = (id: string) => partsById(train).position(id).engaged;
   const looks = (engaged: readonly string[], seen: Look) => (behaviour: Behaviour) =>
     seen === 'ok' ? outcomeKey(behaviour(engaged)) === outcomeKey(sound(engaged)) : behaviour(engaged).status === seen;
   const within =

@@ -1,4 +1,4 @@
-import { LIMITS, type Coupler, type Train } from '../train';
+import { LIMITS, type Coupler, type Train, partsById } from '../train';
 
 /** What a column of a pasted table is taken for. */
 export type ColumnUse =
@@ -153,7 +153,7 @@ function readMarks(
     if (use.kind !== 'coupler') return [];
     const cell = row[i] ?? '';
     const mark = plain(cell).replace(',', '.');
-    const coupler = train.couplers.find(({ id }) => id === use.coupler)!;
+    const coupler = partsById(train).coupler(use.coupler);
     if (ON.has(mark) || called(coupler, cell)) return [coupler.id];
     if (!OFF.has(mark) && Number(mark) !== 0)
       say(`${line}: "${cell}" under ${coupler.name || coupler.id} counts as off.`);

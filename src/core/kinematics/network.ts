@@ -1,4 +1,4 @@
-import { armOf, FRAME, type Coupler, type Mesh, type Train } from '../train';
+import { armOf, FRAME, type Coupler, type Mesh, type Train, partsById } from '../train';
 import { add, fraction, isZero, MINUS_ONE, neg, ONE, ZERO, type Combination, type Rational } from '../rational';
 
 /** A member's place in the network; the frame, which never moves, is −1 and appears in no row. */
@@ -57,22 +57,20 @@ export function networkOf(train: Train): Network {
   const memberIds = train.members.map((member) => member.id);
   const memberIndex = new Map(memberIds.map((id, i) => [id, i]));
   memberIndex.set(FRAME, FRAME_INDEX);
-  const members = new Map(train.members.map((member) => [member.id, member]));
-  const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
+  const parts = partsById(train);
   const at = (id: string) => memberIndex.get(id)!;
   const slidBy = new Map(
     train.couplers.flatMap((coupler, i) => (coupler.type === 'sliding-mesh' ? [[coupler.mesh, i] as const] : [])),
   );
 
   const meshes = train.meshes.map((mesh): NetworkMesh => {
-    const a = gears.get(mesh.gears[0])!;
-    const b = gears.get(mesh.gears[1])!;
+    const [a, b] = parts.pair(mesh);
     const teeth = fraction(b.teeth);
     return {
       mesh,
       a: at(a.member),
       b: at(b.member),
-      arm: at(armOf(a.member, b.member, members)!),
+      arm: at(armOf(a.member, b.member, parts.find.member)!),
       za: fraction(a.teeth),
       zb: turnsSameWay(mesh, a.type, b.type) ? neg(teeth) : teeth,
       slidBy: slidBy.get(mesh.id) ?? null,

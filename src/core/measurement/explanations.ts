@@ -19,6 +19,7 @@ import { couplerName } from '../words';
 import { contains, type Interval } from './interval';
 import type { Reading } from './log-schema';
 import { measured } from './arithmetic';
+import { partsById } from '../train';
 
 /** Something that would explain a reading that does not agree. */
 export interface Explanation {
@@ -124,11 +125,11 @@ export function slips(
 function stagesLeftOut(open: OpenTrain, engaged: readonly string[]) {
   const { train } = open.network;
   const roles = meshRoles(solveEngaged(open, engaged));
-  const teeth = new Map(train.gears.map((gear) => [gear.id, gear.teeth]));
+  const parts = partsById(train);
   return train.meshes
     .filter(({ id }) => roles.get(id) === 'a drives' || roles.get(id) === 'b drives')
     .flatMap(({ gears }) => {
-      const [a, b] = gears.map((id) => teeth.get(id)!) as [number, number];
+      const [a, b] = gears.map((id) => parts.gear(id).teeth) as [number, number];
       const says = `the pair ${a} and ${b} left out`;
       return a === b
         ? []

@@ -9,6 +9,7 @@ import { otherEngagements, slips, turnsToTell, type Explanation } from './explan
 import { contains, exactly, over, read, times, type Interval } from './interval';
 import type { Reading } from './log-schema';
 import { modelOf } from '../model';
+import { partsById } from '../train';
 
 /**
  * agrees: the computed value lies in the interval, and that of no other position does · cannot-tell: those of others do
@@ -71,7 +72,7 @@ export function judgeFor(train: Train): Judge {
           );
     if (contains(compared, computed)) {
       if (others.length === 0) return { ...rest, verdict: 'agrees', others: [], turnsToTell: null };
-      const ratios = others.map((id) => computedIn(reading)(train.positions.find((one) => one.id === id)!.engaged)!);
+      const ratios = others.map((id) => computedIn(reading)(partsById(train).position(id).engaged)!);
       return { ...rest, verdict: 'cannot-tell', others, turnsToTell: turnsToTell(reading, computed, ratios) };
     }
     // A torque below the ideal one is what losses leave; above it nothing explains it.
@@ -132,7 +133,7 @@ function solvedAs(open: OpenTrain, engaged: readonly string[], flow: 'drive' | '
 function engagedOf(train: Train, { position, engaged, kind }: Reading): readonly string[] | null {
   if (engaged) return engaged;
   if (position === undefined || kind === 'radii' || kind === 'teeth' || kind === 'event') return null;
-  const found = train.positions.find(({ id }) => id === position);
+  const found = partsById(train).find.position(position);
   if (!found) throw new RangeError(`position: there is no position "${position}" in this train.`);
   return found.engaged;
 }
@@ -222,11 +223,11 @@ function torqueAt({ solved, figures }: Known, member: string): Rational | null {
 
 /** What does not depend on a position. */
 function fixedFor(train: Train, reading: Reading): Rational | null {
-  if (reading.kind === 'teeth') return fraction(train.gears.find(({ id }) => id === reading.gear)!.teeth, 1);
+  if (reading.kind === 'teeth') return fraction(partsById(train).gear(reading.gear).teeth, 1);
   if (reading.kind !== 'radii') return null;
-  const [a, b] = train.meshes
-    .find(({ id }) => id === reading.mesh)!
-    .gears.map((id) => train.gears.find((gear) => gear.id === id)!.teeth);
+  const [a, b] = partsById(train)
+    .mesh(reading.mesh)
+    .gears.map((id) => partsById(train).gear(id).teeth);
   return fraction(b!, a!);
 }
 

@@ -1,6 +1,6 @@
 import { networkOf, openTrain, type Network, type OpenTrain } from '../kinematics';
 import { solveEngaged, type SolveOptions, type Solved } from '../solve';
-import { partsOf, type PartIndex, type Train } from '../train';
+import { partsById, type PartIndex, type Train } from '../train';
 
 /**
  * One opened train: its parts by id, its network, its motion with nothing engaged, and what was solved and derived from
@@ -46,7 +46,7 @@ class OpenedTrain {
     const network = () => this.network();
     const open = () => this.open();
     this.model = {
-      ...partsOf(train),
+      ...partsById(train),
       train,
       get network() {
         return network();

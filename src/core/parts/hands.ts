@@ -1,11 +1,12 @@
 import type { Train } from '../train';
+import { partsById } from '../train';
 
 /**
  * Which hand each gear's helix has to have, against that of the first it hangs together with: two gears that mesh
  * outside need opposite hands, a gear in a ring the ring's own.
  */
 export function helixHands(train: Train): ReadonlyMap<string, 1 | -1> {
-  const types = new Map(train.gears.map(({ id, type }) => [id, type]));
+  const parts = partsById(train);
   const hands = new Map<string, 1 | -1>();
   for (const { id } of train.gears) {
     if (hands.has(id)) continue;
@@ -15,7 +16,7 @@ export function helixHands(train: Train): ReadonlyMap<string, 1 | -1> {
       for (const { gears } of train.meshes) {
         const other = gears[0] === one ? gears[1] : gears[1] === one ? gears[0] : null;
         if (other === null || hands.has(other)) continue;
-        const inRing = types.get(one) === 'internal' || types.get(other) === 'internal';
+        const inRing = parts.find.gear(one)?.type === 'internal' || parts.find.gear(other)?.type === 'internal';
         hands.set(other, inRing ? hands.get(one)! : hands.get(one) === 1 ? -1 : 1);
         open.push(other);
       }

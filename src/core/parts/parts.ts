@@ -8,6 +8,7 @@ import { gearName } from '../words';
 import { contactRatioOf, spanOf, type Span } from './measures';
 import { gearSizes, type Sizes } from './sizes';
 import { modelOf } from '../model';
+import { partsById } from '../train';
 
 /** How a train is used: speed and torque put in; null where they are not given. */
 export interface PartsUse {
@@ -74,14 +75,13 @@ export function partsOf(train: Train, { speedRpm, torqueNm }: PartsUse): PartsLi
   const open = modelOf(train).open;
   const cases = train.positions.map(({ id, engaged }) => ({ id, solved: solveEngaged(open, engaged) }));
   const sizes = gearSizes(train);
-  const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
-  const copies = new Map(train.members.map((member) => [member.id, member.copies ?? 1]));
-  const orbitOf = orbitsOf(train, sizes, gears);
+  const byId = partsById(train);
+  const orbitOf = orbitsOf(train, sizes);
   const parts = train.gears.map((gear): PartRow => {
     const { moduleMm, pitchMm, outsideMm, rootMm } = sizes.of(gear);
     const mates = train.meshes
       .filter((mesh) => mesh.gears.includes(gear.id))
-      .map((mesh) => gears.get(mesh.gears.find((id) => id !== gear.id)!)!);
+      .map((mesh) => byId.mate(mesh, gear.id));
     const known = (value: (mate: Gear) => number | null) =>
       Object.fromEntries(
         mates.flatMap((mate) => {
@@ -97,7 +97,7 @@ export function partsOf(train: Train, { speedRpm, torqueNm }: PartsUse): PartsLi
       member: gear.member,
       type: gear.type,
       teeth: gear.teeth,
-      copies: copies.get(gear.member) ?? 1,
+      copies: byId.find.member(gear.member)?.copies ?? 1,
       material: gear.material ?? null,
       moduleMm: rounded(moduleMm),
       pitchMm: rounded(pitchMm),
@@ -110,7 +110,7 @@ export function partsOf(train: Train, { speedRpm, torqueNm }: PartsUse): PartsLi
       centreDistancesMm: known((mate) => sizes.centreDistance(gear, mate)),
       contactRatio: known((mate) => contactRatioOf(gear, mate)),
       span: moduleMm === null ? null : spanOf(gear, moduleMm),
-      worst: worstOf(cases, gear, copies.get(gear.member) ?? 1, speedRpm, torqueNm),
+      worst: worstOf(cases, gear, byId.find.member(gear.member)?.copies ?? 1, speedRpm, torqueNm),
       tipMetresPerSecond:
         fastest === null || speedRpm === null ? null : round((2 * Math.PI * fastest * speedRpm) / 60_000),
       tipLimit: limit,
@@ -139,16 +139,19 @@ const largest = (values: readonly (number | null)[]): number | null =>
 /** How far a planet's own line stands from its carrier's, mm; null where the sizes do not tell. */
 type OrbitOf = (planet: string) => number | null;
 
-function orbitsOf(train: Train, sizes: Sizes, gears: ReadonlyMap<string, Gear>): OrbitOf {
-  const carrierOf = new Map(train.members.map(({ id, carrier }) => [id, carrier]));
+function orbitsOf(train: Train, sizes: Sizes): OrbitOf {
+  const parts = partsById(train);
   return (planet) => {
-    const carrier = carrierOf.get(planet);
-    for (const { gears: pair } of train.meshes) {
-      const [a, b] = pair.map((id) => gears.get(id));
-      if (!a || !b) continue;
+    const carrier = parts.find.member(planet)?.carrier;
+    for (const mesh of train.meshes) {
+      const [a, b] = parts.pair(mesh);
       const [own, mate] = a.member === planet ? [a, b] : [b, a];
       // A mate about the carrier's own line.
-      if (own.member !== planet || carrier === undefined || carrierOf.get(mate.member) !== carrierOf.get(carrier))
+      if (
+        own.member !== planet ||
+        carrier === undefined ||
+        parts.find.member(mate.member)?.carrier !== parts.find.member(carrier)?.carrier
+      )
         continue;
       const distance = sizes.centreDistance(own, mate);
       if (distance !== null) return distance;
@@ -164,14 +167,14 @@ function orbitsOf(train: Train, sizes: Sizes, gears: ReadonlyMap<string, Gear>):
 function tipMmPerRadian(solved: Solved, gear: Gear, outsideMm: number | null, orbitOf: OrbitOf): number | null {
   if (outsideMm === null) return null;
   let reach = (outsideMm / 2) * Math.abs(speedOf(solved, gear.member));
-  const { members } = solved.network.train;
-  let member = members.find(({ id }) => id === gear.member);
+  const { find } = partsById(solved.network.train);
+  let member = find.member(gear.member);
   while (member?.carrier !== undefined) {
     const carrier = member.carrier;
     const [turns, orbit] = [Math.abs(speedOf(solved, carrier)), orbitOf(member.id)];
     if (turns > 0 && orbit === null) return null;
     reach += turns * (orbit ?? 0);
-    member = members.find(({ id }) => id === carrier);
+    member = find.member(carrier);
   }
   return reach;
 }

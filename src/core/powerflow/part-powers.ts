@@ -1,6 +1,7 @@
 import { div, isZero, ONE, toNumber } from '../rational';
 import { inputTorque, powerOf, type Solved } from '../solve';
 import { contributions, type Source } from './contributions';
+import { partsById } from '../train';
 
 /** What a part gives to the member it acts on. */
 export interface PartPower {
@@ -17,15 +18,14 @@ export interface PartPower {
 /** Power between every member and every part on it, for drawing: the flow inside a member follows from it. */
 export function partPowers(solved: Solved): readonly PartPower[] {
   const { network, state } = solved;
-  const meshes = new Map(network.train.meshes.map((mesh) => [mesh.id, mesh]));
-  const memberOf = new Map(network.train.gears.map((gear) => [gear.id, gear.member]));
+  const parts = partsById(network.train);
   const planets = new Set(network.train.members.filter(({ carrier }) => carrier !== undefined).map(({ id }) => id));
   const partOf = (source: Source, member: string): PartPower['part'] => {
     if (source.kind === 'joint') return { kind: 'coupler', id: source.id };
     if (source.kind !== 'mesh') return { kind: 'port', id: member };
-    const [a, b] = meshes.get(source.id)!.gears;
+    const [a, b] = parts.mesh(source.id).gears;
     if (source.side !== 'arm') return { kind: 'gear', id: source.side === 'a' ? a : b };
-    return { kind: 'pin', id: [a, b].map((gear) => memberOf.get(gear)!).find((id) => planets.has(id))! };
+    return { kind: 'pin', id: [a, b].map((gear) => parts.gear(gear).member).find((id) => planets.has(id))! };
   };
   // Where loads are given, torques are in N·m, and what is put in follows.
   const put = solved.flow.loads ? powerOf(inputTorque(solved), solved.flow.speed) : ONE;

@@ -5,6 +5,7 @@ import { gearName } from '../words';
 import type { Answer, Slip } from './question';
 import { ratioSlips, slipsApart, tenfold } from './slips';
 import { size, type Subject } from './subject';
+import { partsById } from '../train';
 
 /** A figure or a name that is to be filled in; marked like the answer of a question. */
 export interface Cell {
@@ -45,7 +46,7 @@ export interface RolesRow {
  */
 export function rolesTable(subject: Subject): readonly RolesRow[] {
   const { train, driving, central } = subject;
-  const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
+  const parts = partsById(train);
   const choices = [
     NO_PAIR,
     ...new Set(train.gears.filter(({ member }) => central.includes(member)).map((gear) => gearName(train, gear))),
@@ -58,7 +59,9 @@ export function rolesTable(subject: Subject): readonly RolesRow[] {
     const roles = meshRoles(place.solved);
     const pairs = stops.flatMap(({ kind, id }) => {
       if (kind !== 'mesh') return [];
-      const [a, b] = train.meshes.find((mesh) => mesh.id === id)!.gears.map((gear) => gears.get(gear)!) as [Gear, Gear];
+      const [a, b] = partsById(train)
+        .mesh(id)
+        .gears.map((gear) => parts.gear(gear)) as [Gear, Gear];
       return [roles.get(id) === 'a drives' ? { driver: a, driven: b } : { driver: b, driven: a }];
     });
     const named = (key: string, gear: Gear, mate: Gear): Cell => ({

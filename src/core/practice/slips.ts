@@ -4,6 +4,7 @@ import { standApart } from './mark';
 import type { Gear, Train } from '../train';
 import type { Slip, SlipName } from './question';
 import { size, type Place, type Subject } from './subject';
+import { partsById } from '../train';
 
 type Wrong = readonly [slip: SlipName, value: Rational | null];
 
@@ -106,10 +107,10 @@ const equalTo = (value: Rational | null | undefined, to: Rational): boolean =>
 
 /** Meshes between gears on axes that stay where they are. */
 function fixedPairs(train: Train): readonly { readonly mesh: string; readonly a: Gear; readonly b: Gear }[] {
-  const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
+  const parts = partsById(train);
   const planets = new Set(train.members.flatMap(({ id, carrier }) => (carrier === undefined ? [] : [id])));
   return train.meshes.flatMap(({ id, gears: [first, second] }) => {
-    const [a, b] = [gears.get(first)!, gears.get(second)!];
+    const [a, b] = [parts.gear(first), parts.gear(second)];
     return planets.has(a.member) || planets.has(b.member) ? [] : [{ mesh: id, a, b }];
   });
 }

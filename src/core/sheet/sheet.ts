@@ -12,6 +12,7 @@ import { figure, type RatioConvention } from '../units';
 import { couplerName, listed, memberName, unbalancedText } from '../words';
 import { workingOf, workingText } from '../working';
 import { modelOf } from '../model';
+import { partsById } from '../train';
 
 /** What a sheet can be composed of, in its order. */
 export const SECTIONS = {
@@ -114,7 +115,7 @@ const BLOCKS: Readonly<Record<SectionKey, Make>> = {
   'end-views': (train, { stations: wanted }, order) => {
     const sizes = gearSizes(train);
     const known = (station: Station) =>
-      station.wheels.every(({ gear }) => sizes.of(train.gears.find(({ id }) => id === gear)!).moduleMm !== null);
+      station.wheels.every(({ gear }) => sizes.of(partsById(train).gear(gear)).moduleMm !== null);
     return endView(train, order)
       .filter(({ key }) => !wanted || wanted.includes(key))
       .map((station): Block => ({

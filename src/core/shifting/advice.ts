@@ -10,6 +10,7 @@ import type { Gearing } from './operating-point';
 import type { Points } from './points';
 import type { Scenario } from './scenario-schema';
 import { modelOf } from '../model';
+import { partsById } from '../train';
 
 /** Something worth knowing about how positions suit the motor and the load, in a sentence. */
 export interface Advice {
@@ -30,7 +31,7 @@ const TALL = 0.25;
  * allow them when it stalls.
  */
 export function adviceOf(train: Train, scenario: Scenario, { positions }: Points): readonly Advice[] {
-  const nameOf = (id: string) => train.positions.find((position) => position.id === id)?.name ?? id;
+  const nameOf = (id: string) => partsById(train).find.position(id)?.name ?? id;
   return [
     ...stalling(nameOf, positions),
     ...tooTall(scenario, nameOf, positions),
@@ -102,7 +103,7 @@ function overloaded(train: Train, { motor, order, losses = false }: Scenario, na
   const open = modelOf(train).open;
   const stall = torqueAt(motorLine(motor), 0);
   return order.flatMap((id) => {
-    const { engaged } = train.positions.find((position) => position.id === id)!;
+    const { engaged } = partsById(train).position(id);
     return memberFigures(solveEngaged(open, engaged, { losses })).flatMap(({ id: member, torque }): Advice[] => {
       const [limit, carried] = [limits.get(member), torque ? Math.abs(toNumber(torque)) * stall : 0];
       if (limit === undefined || carried <= limit) return [];

@@ -6,6 +6,7 @@ import { RAD_S_PER_RPM } from './operating-point';
 import type { Points } from './points';
 import { longestEntry } from './travel-advice';
 import { modelOf } from '../model';
+import { partsById } from '../train';
 
 /** A shaft in a position at its operating point: where a coupler could sit. */
 export interface ShaftDuty {
@@ -72,7 +73,7 @@ export function couplerDuties(
   losses: boolean,
 ): readonly CouplerDuty[] {
   const solve = solverOf(train, losses);
-  const engagedIn = (id: string) => train.positions.find((position) => position.id === id)!.engaged;
+  const engagedIn = (id: string) => partsById(train).position(id).engaged;
   const pairs = order.slice(1).flatMap((id, i) => [[order[i]!, id] as const, [id, order[i]!] as const]);
   return pairs.flatMap(([from, to]) => {
     const solved = solve(from);
@@ -103,7 +104,7 @@ export function couplerDuties(
  * whose sides do not turn together.
  */
 function differenceAcross(train: Train, id: string, speedOf: (member: string) => number | null): number | null {
-  const coupler = train.couplers.find((one) => one.id === id);
+  const coupler = partsById(train).find.coupler(id);
   if (!coupler || coupler.type === 'sliding-mesh') return null;
   const known = new Set(train.members.map((member) => member.id));
   const [a, b] = coupler.joins.map((member) => (known.has(member) ? speedOf(member) : 0));
@@ -112,6 +113,5 @@ function differenceAcross(train: Train, id: string, speedOf: (member: string) =>
 
 function solverOf(train: Train, losses: boolean) {
   const open = modelOf(train).open;
-  return (id: string) =>
-    solveEngaged(open, train.positions.find((position) => position.id === id)!.engaged, { losses });
+  return (id: string) => solveEngaged(open, partsById(train).position(id).engaged, { losses });
 }

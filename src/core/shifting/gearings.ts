@@ -3,6 +3,7 @@ import { driveBackward, outputTorque, solveEngaged } from '../solve';
 import type { Train } from '../train';
 import type { Gearing } from './operating-point';
 import { modelOf } from '../model';
+import { partsById } from '../train';
 
 /** So little comes back where a one-way clutch lets go or a worm holds that the motor feels nothing of the load. */
 const NOTHING = 1e-9;
@@ -16,7 +17,7 @@ export function gearingsOf(train: Train, order: readonly string[], losses: boole
   const open = modelOf(train).open;
   return new Map(
     order.map((id) => {
-      const { engaged } = train.positions.find((position) => position.id === id)!;
+      const { engaged } = partsById(train).position(id);
       const solved = solveEngaged(open, engaged, { losses });
       if (!solved.ratio) throw new RangeError(`Position "${id}" does not drive, so it has no place in the order.`);
       const backward = driveBackward(open, engaged, { losses });

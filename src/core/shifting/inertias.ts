@@ -3,6 +3,7 @@ import { isZero, toNumber } from '../rational';
 import { solveEngaged } from '../solve';
 import type { Train } from '../train';
 import { modelOf } from '../model';
+import { partsById } from '../train';
 
 /** Inertias of members, reduced by the squares of their exact speeds; kg m². */
 export interface MemberInertias {
@@ -37,9 +38,7 @@ export function memberInertias(
     );
     return { speeds, ratio: solved.ratio ? toNumber(solved.ratio) : 0 };
   };
-  const positions = new Map(
-    order.map((id) => [id, speedsIn(train.positions.find((position) => position.id === id)!.engaged)]),
-  );
+  const positions = new Map(order.map((id) => [id, speedsIn(partsById(train).position(id).engaged)]));
   const free = speedsIn([]).speeds;
   const atInput = heavy.filter(([id]) => {
     const speed = free.get(id)!;

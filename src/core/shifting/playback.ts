@@ -4,6 +4,7 @@ import { solveEngaged } from '../solve';
 import type { Train } from '../train';
 import { sampleBefore, type Traces } from './traces';
 import { modelOf } from '../model';
+import { partsById } from '../train';
 
 /** A run to look at: how far every member has turned at a time. */
 export interface Playback {
@@ -24,7 +25,7 @@ export function playbackOf(train: Train, order: readonly string[], traces: Trace
     const speeds = new Map(memberFigures(solved).map(({ id, speed }) => [id, speed ? toNumber(speed) : 0]));
     return { speeds, ratio: solved.ratio ? Math.abs(toNumber(solved.ratio)) : 1 };
   };
-  const positions = order.map((id) => speedsIn(train.positions.find((position) => position.id === id)!.engaged));
+  const positions = order.map((id) => speedsIn(partsById(train).position(id).engaged));
   const free = speedsIn([]).speeds;
   const { engaged, coasting, running } = turnsOf(traces, positions);
   return {

@@ -1,5 +1,6 @@
 import type { Train } from '../train';
 import type { Selector } from './travel';
+import { partsById } from '../train';
 
 /**
  * Spans that face widths and stations give: a wheel that slides along its shaft is in mesh while the faces overlap,
@@ -9,10 +10,12 @@ import type { Selector } from './travel';
  */
 export function slidingSpans(train: Train, stationMm: number): readonly Selector[] {
   const worked = new Set((train.selectors ?? []).flatMap(({ spans }) => spans.map(({ coupler }) => coupler)));
-  const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
+  const parts = partsById(train);
   const sliding = train.couplers.flatMap((coupler) => {
     if (coupler.type !== 'sliding-mesh' || worked.has(coupler.id)) return [];
-    const pair = train.meshes.find(({ id }) => id === coupler.mesh)!.gears.map((id) => gears.get(id)!);
+    const pair = partsById(train)
+      .mesh(coupler.mesh)
+      .gears.map((id) => parts.gear(id));
     return [{ coupler: coupler.id, pair }];
   });
   /** In how many of these meshes a member has a wheel: the one that slides stands in most. */
@@ -25,7 +28,7 @@ export function slidingSpans(train: Train, stationMm: number): readonly Selector
     const { faceWidth: other, station: there = station } = fixed;
     if (own === undefined || other === undefined) continue;
     const [line, half] = [(there - station) * stationMm, (own + other) / 2];
-    const name = train.members.find(({ id }) => id === slider.member)!.name || slider.member;
+    const name = partsById(train).member(slider.member).name || slider.member;
     const found = selectors.get(slider.member) ?? {
       id: freeId(train, slider.member),
       name: `${name}, sliding`.slice(0, 120),

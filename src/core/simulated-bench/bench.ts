@@ -7,6 +7,7 @@ import type { Train } from '../train';
 import { seeded } from '../chance';
 import { secretOf, type Secret, type Trick } from './secret';
 import { modelOf } from '../model';
+import { partsById } from '../train';
 
 /**
  * Instruments that read a train as it really is: with what its meshes lose, what may be wrong with it, and the errors
@@ -52,7 +53,7 @@ export function simulatedBench(train: Train, seed: number, trick: Trick): Simula
   return {
     secret,
     read: (instrument, { id, position, member, inputTurns, inputRpm, inputTorqueNm }) => {
-      const told = train.positions.find((one) => one.id === position)?.engaged ?? [];
+      const told = partsById(train).find.position(position)?.engaged ?? [];
       const solved = solveEngaged(open, engagedBy(secret.rewired(told)), { losses: true });
       const figures = memberFigures(solved).find((one) => one.id === member);
       if (solved.status === 'locked') return { ok: false, seen: 'It is locked: the input cannot be turned.' };

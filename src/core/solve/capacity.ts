@@ -2,6 +2,7 @@ import type { OpenTrain } from '../kinematics';
 import { abs, compare, div, equals, fromDecimal, isZero, type Rational } from '../rational';
 import { solveEngaged, type Solved, type Status } from './position';
 import { jointTorque } from './state';
+import { partsById } from '../train';
 
 /** A coupler that can slip, and when. */
 export interface SlipPoint {
@@ -18,7 +19,7 @@ export interface SlipPoint {
 export function slipPoints(open: OpenTrain, solved: Solved): readonly SlipPoint[] {
   const { network, state, engaged, flow, losses } = solved;
   const found = state.joints.flatMap(({ id, kind }): SlipPoint[] => {
-    const coupler = network.train.couplers.find((candidate) => candidate.id === id);
+    const coupler = partsById(network.train).find.coupler(id);
     const torque = jointTorque(state, id);
     if (coupler?.capacity === undefined || !torque || isZero(torque)) return [];
     const after = solveEngaged(

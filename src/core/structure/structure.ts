@@ -1,4 +1,4 @@
-import { axesOf, components, FRAME, type Gear, type Train } from '../train';
+import { axesOf, components, FRAME, type Gear, type Train, partsById } from '../train';
 
 /**
  * How a train is built, before anything has a place: its axes, and the figures that stand side by side along them.
@@ -60,18 +60,18 @@ export function structureOf(train: Train): Structure {
   const carrierOf = new Map(
     train.members.flatMap((member) => (member.carrier ? [[member.id, member.carrier] as const] : [])),
   );
-  const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
+  const parts = partsById(train);
   const planetary = new Set(
-    train.meshes.filter((mesh) => mesh.gears.some((id) => carrierOf.has(gears.get(id)!.member))).map((mesh) => mesh.id),
+    train.meshes.filter((mesh) => mesh.gears.some((id) => carrierOf.has(parts.gear(id).member))).map((mesh) => mesh.id),
   );
   const figures: Figure[] = [];
-  for (const group of fixedGroups(train, carrierOf, planetary, gears))
+  for (const group of fixedGroups(train, carrierOf, planetary))
     figures.push({ kind: 'bars', key: `bars ${group[0]!.id}`, gears: group, planes: barPlanes(train, group, axisOf) });
   for (const planets of planetClusters(train, carrierOf)) {
     const carrier = carrierOf.get(planets[0]!)!;
     const axis = axisOf.get(carrier);
     if (axis === undefined) continue;
-    figures.push(setFigure(train, planets, carrier, axis, gears));
+    figures.push(setFigure(train, planets, carrier, axis));
   }
   return { train, axes, axisOf, figures };
 }
@@ -81,7 +81,6 @@ function fixedGroups(
   train: Train,
   carrierOf: ReadonlyMap<string, string>,
   planetary: ReadonlySet<string>,
-  gears: ReadonlyMap<string, Gear>,
 ): Gear[][] {
   const inSets = new Set(train.meshes.filter(({ id }) => planetary.has(id)).flatMap((mesh) => mesh.gears));
   const meshed = new Set(train.meshes.filter(({ id }) => !planetary.has(id)).flatMap((mesh) => mesh.gears));
@@ -92,7 +91,7 @@ function fixedGroups(
   return components(
     own.map(({ id }) => id),
     links,
-  ).map((group) => group.map((id) => gears.get(id)!));
+  ).map((group) => group.map(partsById(train).gear));
 }
 
 /**
@@ -116,9 +115,9 @@ function barPlanes(train: Train, group: readonly Gear[], axisOf: ReadonlyMap<str
 
 /** Planets that are drawn together: those of one carrier that mesh with each other. */
 function planetClusters(train: Train, carrierOf: ReadonlyMap<string, string>): string[][] {
-  const memberOf = new Map(train.gears.map((gear) => [gear.id, gear.member]));
+  const parts = partsById(train);
   const links = train.meshes
-    .map((mesh): [string, string] => [memberOf.get(mesh.gears[0])!, memberOf.get(mesh.gears[1])!])
+    .map((mesh) => parts.pair(mesh).map(({ member }) => member) as [string, string])
     .filter(([a, b]) => carrierOf.get(a) === carrierOf.get(b));
   return components(carrierOf.keys(), links);
 }
@@ -128,11 +127,10 @@ function setFigure(
   planets: readonly string[],
   carrier: string,
   axis: number,
-  gears: ReadonlyMap<string, Gear>,
 ): Figure {
   const own = new Set(planets);
   const meshes = train.meshes
-    .map((mesh) => mesh.gears.map((id) => gears.get(id)!))
+    .map((mesh) => partsById(train).pair(mesh))
     .filter((pair) => pair.some((gear) => own.has(gear.member)));
   const [bevel] = train.gears.filter((gear) => own.has(gear.member) && gear.type === 'bevel');
   if (bevel) {

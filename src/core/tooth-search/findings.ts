@@ -7,6 +7,7 @@ import type { PlanetarySet } from './planetary-sets';
 import type { NamedRatio } from './question';
 import type { Pair, Chain } from './stage-fractions';
 import { sharing } from './way';
+import { partsById } from '../train';
 
 /** What a finding is made of. */
 export type Made =
@@ -119,7 +120,7 @@ export function fitFinding(
   const pairs = train.meshes
     .filter((mesh) => mesh.gears.some((id) => teeth.has(id)))
     .map(({ gears: [a, b] }): Pair => [counts.get(a)!, counts.get(b)!]);
-  const nameOf = (id: string) => train.positions.find((position) => position.id === id)?.name ?? id;
+  const nameOf = (id: string) => partsById(train).find.position(id)?.name ?? id;
   return {
     key: [...teeth.values()].join(' '),
     made: { kind: 'teeth', teeth },

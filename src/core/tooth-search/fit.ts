@@ -10,6 +10,7 @@ import { ratioFunction } from './ratio-function';
 import type { Coprime } from './stage-fractions';
 import { UNWATCHED, type Watch } from './watch';
 import { modelOf } from '../model';
+import { partsById } from '../train';
 
 /** Counts of a train that may change, and the ratios that its positions are to have. */
 export interface FitQuestion {
@@ -129,7 +130,7 @@ const isWithin = (count: number, [least, most]: Span): boolean =>
 function judgeOf({ train, targets }: FitQuestion): (counts: readonly number[]) => number {
   const open = modelOf(train).open;
   const wanted = [...targets].map(([id, { ratio, weight, signed = false }]) => {
-    const solved = solveEngaged(open, train.positions.find((position) => position.id === id)!.engaged);
+    const solved = solveEngaged(open, partsById(train).position(id).engaged);
     if (solved.status !== 'drive')
       throw new RangeError(`Position "${id}" does not drive, so it has no ratio to be fitted.`);
     const of = ratioFunction(solved);
@@ -178,7 +179,7 @@ function verified({ train, free, targets }: FitQuestion, counts: readonly number
   const errors = new Map<string, number>();
   let worst = 0;
   for (const [id, { ratio: target, weight, signed }] of targets) {
-    const { ratio } = solveEngaged(open, train.positions.find((position) => position.id === id)!.engaged);
+    const { ratio } = solveEngaged(open, partsById(train).position(id).engaged);
     if (!ratio || (signed && sign(ratio) !== sign(target))) return null;
     ratios.set(id, ratio);
     const error = errorOf(abs(ratio), abs(target));

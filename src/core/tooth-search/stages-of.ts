@@ -1,4 +1,4 @@
-import { axesOf, FRAME, type Train } from '../train';
+import { axesOf, FRAME, type Train, partsById } from '../train';
 
 /** A pair of wheels on fixed axes in a train, the one nearer to the input first. */
 export interface TrainStage {
@@ -15,7 +15,7 @@ export const stagesOf = (train: Train): readonly TrainStage[] => withoutIdlers(t
 
 function withoutIdlers(train: Train, pairs: readonly TrainStage[]): readonly TrainStage[] {
   const isOnlyIdler = (gear: string) => {
-    const { member } = train.gears.find(({ id }) => id === gear)!;
+    const { member } = partsById(train).gear(gear);
     return (
       train.gears.filter((other) => other.member === member).length === 1 &&
       !train.outputs.includes(member) &&
@@ -32,7 +32,7 @@ function withoutIdlers(train: Train, pairs: readonly TrainStage[]): readonly Tra
 }
 
 function meshedPairs(train: Train): readonly TrainStage[] {
-  const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
+  const parts = partsById(train);
   const fixed = new Set(axesOf(train).flatMap(({ arm, members }) => (arm === FRAME ? members : [])));
   const stages: TrainStage[] = [];
   const seen = new Set<string>();
@@ -40,7 +40,7 @@ function meshedPairs(train: Train): readonly TrainStage[] {
   // Member after member, as they are reached by a mesh, a clutch or a planet.
   for (const member of reached) {
     for (const mesh of train.meshes) {
-      const [a, b] = mesh.gears.map((id) => gears.get(id)!) as [(typeof train.gears)[0], (typeof train.gears)[0]];
+      const [a, b] = mesh.gears.map((id) => parts.gear(id)) as [(typeof train.gears)[0], (typeof train.gears)[0]];
       if (seen.has(mesh.id) || (a.member !== member && b.member !== member)) continue;
       seen.add(mesh.id);
       const [driver, driven] = a.member === member ? [a, b] : [b, a];
@@ -73,7 +73,7 @@ export interface TrainSet {
 
 /** The sets with one planet between sun and ring. */
 export function simpleSetsOf(train: Train): readonly TrainSet[] {
-  const carrierOf = (member: string) => train.members.find(({ id }) => id === member)?.carrier;
+  const carrierOf = (member: string) => partsById(train).find.member(member)?.carrier;
   return train.gears.flatMap((planet): TrainSet[] => {
     if (carrierOf(planet.member) === undefined) return [];
     const mates = train.meshes

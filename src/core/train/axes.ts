@@ -1,7 +1,8 @@
 import { components } from './components';
 import { armOf } from './rules';
 import { FRAME } from './frame';
-import type { Member, Train } from './schema';
+import type { Train } from './schema';
+import { partsById } from './part-index';
 
 /** A set of members that turn about one line. The frame's own line belongs to no axis. */
 export interface Axis {
@@ -15,23 +16,25 @@ export interface Axis {
  * carrier and every gear that its planets mesh with. A mesh on the frame separates two axes.
  */
 export function axesOf(train: Train): readonly Axis[] {
-  const members = new Map(train.members.map((member) => [member.id, member]));
+  const { find } = partsById(train);
   const joined = train.couplers.flatMap((coupler) => ('joins' in coupler ? [coupler.joins] : []));
   // The frame is no member: what is braked to it stays on its own line.
-  return components(members.keys(), [...joined, ...planetaryPairs(train, members)]).map((group) => ({
+  return components(
+    train.members.map(({ id }) => id),
+    [...joined, ...planetaryPairs(train)],
+  ).map((group) => ({
     members: group,
-    arm: members.get(group[0]!)?.carrier ?? FRAME,
+    arm: find.member(group[0])?.carrier ?? FRAME,
   }));
 }
 
 /** Every (central member, carrier) pair whose axes must be one because a planet of the carrier meshes the member. */
-function planetaryPairs(train: Train, members: ReadonlyMap<string, Member>): [string, string][] {
-  const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
-  return train.meshes.flatMap(({ gears: [a, b] }): [string, string][] => {
-    const ma = gears.get(a)!.member;
-    const mb = gears.get(b)!.member;
-    const arm = armOf(ma, mb, members);
+function planetaryPairs(train: Train): [string, string][] {
+  const parts = partsById(train);
+  return train.meshes.flatMap((mesh): [string, string][] => {
+    const [ma, mb] = parts.pair(mesh).map(({ member }) => member) as [string, string];
+    const arm = armOf(ma, mb, parts.find.member);
     if (arm === null || arm === FRAME) return [];
-    return [ma, mb].filter((id) => id !== FRAME && members.get(id)?.carrier !== arm).map((id) => [id, arm]);
+    return [ma, mb].filter((id) => id !== FRAME && parts.find.member(id)?.carrier !== arm).map((id) => [id, arm]);
   });
 }

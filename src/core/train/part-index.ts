@@ -10,24 +10,28 @@ export interface PartIndex {
   readonly position: (id: string) => Position;
   /** The two gears of a mesh, as it names them. */
   readonly pair: (mesh: Mesh) => readonly [Gear, Gear];
+  /** The gear that meshes with one in a mesh of its. */
+  readonly mate: (mesh: Mesh, gear: string) => Gear;
   /** The mesh that a coupler slides in and out; null for one that joins members. */
   readonly slidMesh: (coupler: Coupler) => Mesh | null;
   /** The gears of a member, in the order of the document; none for the frame where nothing is fixed to it. */
   readonly gearsOn: (member: string) => readonly Gear[];
-  /** Undefined where there is no such part: for ids that someone typed, or that may have been removed. */
+  /** Undefined where there is no such part, or no id: for ids that someone typed, or that may have been removed. */
   readonly find: {
-    readonly member: (id: string) => Member | undefined;
-    readonly gear: (id: string) => Gear | undefined;
-    readonly mesh: (id: string) => Mesh | undefined;
-    readonly coupler: (id: string) => Coupler | undefined;
-    readonly position: (id: string) => Position | undefined;
+    readonly member: Finder<Member>;
+    readonly gear: Finder<Gear>;
+    readonly mesh: Finder<Mesh>;
+    readonly coupler: Finder<Coupler>;
+    readonly position: Finder<Position>;
   };
 }
+
+type Finder<P> = (id: string | null | undefined) => P | undefined;
 
 const indexes = new WeakMap<Train, PartIndex>();
 
 /** The parts of a train by id, put in order once for each document. */
-export function partsOf(train: Train): PartIndex {
+export function partsById(train: Train): PartIndex {
   const known = indexes.get(train);
   if (known) return known;
   const index = indexParts(train);
@@ -53,6 +57,7 @@ function indexParts(train: Train): PartIndex {
     coupler: required('coupler', find.coupler),
     position: required('position', find.position),
     pair: ({ gears: [a, b] }) => [gear(a), gear(b)],
+    mate: ({ gears: [a, b] }, id) => gear(id === a ? b : a),
     slidMesh: (coupler) => (coupler.type === 'sliding-mesh' ? mesh(coupler.mesh) : null),
     gearsOn: (member) => (gearsByMember ??= gearsByTheirMember(train)).get(member) ?? [],
     find,
@@ -70,12 +75,12 @@ function gearsByTheirMember({ gears }: Train): ReadonlyMap<string, readonly Gear
 }
 
 /** Finds a part by its id; the map is made when it is first asked. */
-function finder<P extends { readonly id: string }>(parts: readonly P[]): (id: string) => P | undefined {
+function finder<P extends { readonly id: string }>(parts: readonly P[]): Finder<P> {
   let byId: ReadonlyMap<string, P> | null = null;
-  return (id) => (byId ??= new Map(parts.map((part) => [part.id, part]))).get(id);
+  return (id) => (id === null || id === undefined ? undefined : (byId ??= new Map(parts.map((part) => [part.id, part]))).get(id));
 }
 
-function required<P>(kind: string, find: (id: string) => P | undefined): (id: string) => P {
+function required<P>(kind: string, find: Finder<P>): (id: string) => P {
   return (id) => {
     const part = find(id);
     if (part === undefined) throw new RangeError(`There is no ${kind} "${id}".`);

@@ -94,8 +94,8 @@ function memberRules(member: Member, i: number, members: Index<Member>, say: Say
  * planet of it while the other turns about the carrier's own axis.
  * @returns null when the two axes do not keep their distance, so that the gears cannot mesh.
  */
-export function armOf(a: string, b: string, members: Index<Member>): string | null {
-  const carrierOf = (member: string) => members.get(member)?.carrier ?? FRAME;
+export function armOf(a: string, b: string, memberOf: (id: string) => Member | undefined): string | null {
+  const carrierOf = (member: string) => memberOf(member)?.carrier ?? FRAME;
   const ca = carrierOf(a);
   const cb = carrierOf(b);
   if (ca === cb) return ca;
@@ -131,7 +131,7 @@ function meshRules(
   if (FLEXIBLE.has(a.type) || FLEXIBLE.has(b.type)) {
     if (a.type !== b.type) return say(at('gears'), 'A sprocket runs with a sprocket and a pulley with a pulley.');
   }
-  const arm = armOf(a.member, b.member, members);
+  const arm = armOf(a.member, b.member, (id) => members.get(id));
   if (arm === null)
     return say(at('gears'), 'These gears are carried by different carriers, so they cannot stay in mesh.');
   if (arm !== FRAME && (arm === a.member || arm === b.member))

@@ -1,5 +1,6 @@
 import { abs, add, compare, fraction, mul, parseRational, sub, ZERO, type Rational } from '../rational';
 import type { Gear, Train } from '../train';
+import { partsById } from '../train';
 
 /** How far everything has been turned since the counters were set to nothing. Exact. */
 export interface Turned {
@@ -28,7 +29,7 @@ export const handTurn = (turns: number): Rational => fraction(Math.round(turns *
 
 /** Teeth of a gear that have gone past a mark beside it: beside a planet, the mark goes round with the carrier. */
 export function teethPassed(train: Train, gear: Gear, turned: Turned): Rational {
-  const carrier = train.members.find(({ id }) => id === gear.member)?.carrier;
+  const carrier = partsById(train).find.member(gear.member)?.carrier;
   const own = turned.members.get(gear.member) ?? ZERO;
   const past = carrier === undefined ? own : sub(own, turned.members.get(carrier) ?? ZERO);
   return mul(past, fraction(gear.teeth));

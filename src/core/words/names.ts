@@ -1,15 +1,14 @@
-import { components, FRAME, type Gear, type Train } from '../train';
+import { components, FRAME, type Gear, type Train, partsById } from '../train';
 import { listed } from './sentences';
 
 /** What a member is called: its name, or its id where it goes without one. */
 export function memberName(train: Train, id: string): string {
-  return id === FRAME ? 'the frame' : train.members.find((member) => member.id === id)?.name || id;
+  return id === FRAME ? 'the frame' : partsById(train).find.member(id)?.name || id;
 }
 
 /** What a coupler is called; a worm that stands is told among the couplers that hold. */
 export const couplerName = (train: Train, id: string): string =>
-  train.couplers.find((coupler) => coupler.id === id)?.name ||
-  (id.startsWith('self-lock') ? 'the self-locking worm' : id);
+  partsById(train).find.coupler(id)?.name || (id.startsWith('self-lock') ? 'the self-locking worm' : id);
 
 /** "30 on the lay shaft": gears go by their teeth and what they are on. */
 export const gearName = (train: Train, { teeth, member }: Gear): string => `${teeth} on ${memberName(train, member)}`;
@@ -20,13 +19,16 @@ export const gearName = (train: Train, { teeth, member }: Gear): string => `${te
  * @param id of its first planet
  */
 export function setName(train: Train, id: string): string {
-  const carrier = train.members.find((member) => member.id === id)?.carrier;
+  const carrier = partsById(train).find.member(id)?.carrier;
   if (carrier === undefined) return `set of ${memberName(train, id)}`;
   const own = train.members.filter((member) => member.carrier === carrier).map((planet) => planet.id);
-  const memberOf = new Map(train.gears.map((gear) => [gear.id, gear.member]));
+  const parts = partsById(train);
   const groups = components(
     own,
-    train.meshes.map(({ gears: [a, b] }): [string, string] => [memberOf.get(a) ?? '', memberOf.get(b) ?? '']),
+    train.meshes.map(({ gears: [a, b] }): [string, string] => [
+      parts.find.gear(a)?.member ?? '',
+      parts.find.gear(b)?.member ?? '',
+    ]),
   );
   const on = `on ${memberName(train, carrier)}`;
   if (groups.length < 2) return `set ${on}`;

@@ -1,4 +1,4 @@
-import { FRAME, type Coupler, type Gear, type PartRef, type Train } from '../train';
+import { FRAME, type Coupler, type Gear, type PartRef, type Train, partsById } from '../train';
 import { couplerName, gearName, memberName } from './names';
 
 export const gearWords = (train: Train, gear: Gear): string =>
@@ -15,8 +15,8 @@ const COUPLER_KIND: Record<Coupler['type'], string> = {
 export function couplerWords(train: Train, coupler: Coupler): string {
   const head = `${COUPLER_KIND[coupler.type]} ${coupler.name || coupler.id}`;
   if (!('joins' in coupler)) {
-    const gears = train.meshes.find(({ id }) => id === coupler.mesh)?.gears ?? [];
-    const [a, b] = gears.map((id) => memberName(train, train.gears.find((gear) => gear.id === id)?.member ?? FRAME));
+    const gears = partsById(train).find.mesh(coupler.mesh)?.gears ?? [];
+    const [a, b] = gears.map((id) => memberName(train, partsById(train).find.gear(id)?.member ?? FRAME));
     return `${head}, ${a} with ${b}`;
   }
   const [a, b] = coupler.joins;
@@ -26,7 +26,7 @@ export function couplerWords(train: Train, coupler: Coupler): string {
 
 /** What a part is called in a sentence. */
 export function partWords(train: Train, { kind, id }: PartRef): string {
-  const gear = kind === 'gear' ? train.gears.find((one) => one.id === id) : undefined;
+  const gear = kind === 'gear' ? partsById(train).find.gear(id) : undefined;
   if (gear) return `gear ${gearName(train, gear)}`;
   return kind === 'coupler' ? couplerName(train, id) : memberName(train, id);
 }

@@ -17,6 +17,7 @@ import { STATUS_WORDS } from '@/features/train/words';
 import { onDemand, whenIdle } from '@/ui/on-demand';
 import { usePreferences, type KeyFigure } from '@/ui/preferences';
 import { KeepPosition } from './keep-position';
+import { partsById } from '@/core/train';
 
 const PositionsDialog = onDemand(async () => (await import('./positions-dialog')).PositionsDialog);
 
@@ -169,8 +170,7 @@ function ShiftNote() {
   const names = (ids: readonly string[]) => listed(ids.map((id) => couplerName(train, id)));
   const end = ({ engaged }: Engagement) =>
     ratioWords(analyseEngaged(train, engaged, 'drive', losses).solved, convention);
-  const title = ({ positionId }: Engagement) =>
-    train.positions.find(({ id }) => id === positionId)?.name ?? 'own choice';
+  const title = ({ positionId }: Engagement) => partsById(train).find.position(positionId)?.name ?? 'own choice';
   const on = before ? now.engaged.filter((id) => !before.engaged.includes(id)) : [];
   const off = before ? before.engaged.filter((id) => !now.engaged.includes(id)) : [];
   const changes = [...(on.length > 0 ? [`${names(on)} on`] : []), ...(off.length > 0 ? [`${names(off)} off`] : [])];

@@ -5,13 +5,14 @@ import { couplerName, listed } from '@/core/words';
 import { useTrain } from '@/features/train/use-train';
 import { DataTable, type Column } from '@/ui/data-table';
 import { sequenceFor } from './results';
+import { partsById } from '@/core/train';
 
 /** What the selectors do from each position to the next. */
 export function ClicksView() {
   const train = useTrain((state) => state.train);
   const { clicks, unreachable } = sequenceFor(train)!;
   const selector = (id: string) => train.selectors!.find((one) => one.id === id)!.name || id;
-  const position = (id: string) => train.positions.find((one) => one.id === id)!.name;
+  const position = (id: string) => partsById(train).position(id).name;
   const besides = (ids: readonly string[]) => listed(ids.map((id) => couplerName(train, id)));
   const columns: Column<Click>[] = [
     { head: 'Click', value: ({ from, to }) => `${position(from)} → ${position(to)}` },

@@ -9,6 +9,7 @@ import { editTrain } from '@/features/train/edit';
 import type { TrainStore } from '@/features/train/store';
 import { useTrainStore } from '@/features/train/use-train';
 import { chartFor } from './results';
+import { partsById } from '@/core/train';
 
 type Documents = Awaited<ReturnType<typeof documents>>;
 
@@ -41,7 +42,7 @@ function editsOf(store: TrainStore): ChartEdits {
     editTrain(store, edit.train);
     return edit.train;
   };
-  const positionIn = (train: Train, id: string) => train.positions.find((position) => position.id === id);
+  const positionIn = (train: Train, id: string) => partsById(train).find.position(id);
   return {
     toggle: (id, coupler, on) =>
       void change(({ engageInPosition }, train) => {

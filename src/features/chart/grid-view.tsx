@@ -11,6 +11,7 @@ import { useNow, useTrain, useTrainStore } from '@/features/train/use-train';
 import { usePreferences } from '@/ui/preferences';
 import { gridFor } from './results';
 import { moveFocus } from './table/cell-keys';
+import { partsById } from '@/core/train';
 
 const HEAD = 'muted sticky bg-base-100 px-2 py-1 font-normal';
 
@@ -123,7 +124,7 @@ function Cell({
   const store = useTrainStore();
   const goTo = useGoTo();
   const { positionId } = useNow();
-  const name = useTrain(({ train }) => train.positions.find(({ id }) => id === cell?.position)?.name ?? '');
+  const name = useTrain(({ train }) => partsById(train).find.position(cell?.position)?.name ?? '');
   if (!cell) return <td className={clsx('muted px-2 text-center', begins && 'border-t border-base-content')}>—</td>;
   const chosen = cell.position === positionId;
   const shade = Math.round(4 + 30 * (1 - cell.rank));

@@ -1,5 +1,6 @@
 import { engagementIn, type Choice } from './engagement';
 import type { TrainStore } from './store';
+import { partsById } from '@/core/train';
 
 /** Engages these couplers and remembers what was engaged before. */
 export function engage({ getState }: TrainStore, engaged: readonly string[], positionId: string | null = null): void {
@@ -15,7 +16,7 @@ export function engage({ getState }: TrainStore, engaged: readonly string[], pos
 }
 
 export function choosePosition(store: TrainStore, id: string): void {
-  const position = store.getState().train.positions.find((candidate) => candidate.id === id);
+  const position = partsById(store.getState().train).find.position(id);
   if (position) engage(store, position.engaged, id);
 }
 

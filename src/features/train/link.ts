@@ -2,6 +2,7 @@ import { choosePosition } from './choosing';
 import { engagementIn } from './engagement';
 import type { FlowKind } from './analysis';
 import type { TrainState, TrainStore } from './store';
+import { partsById } from '@/core/train';
 
 const FLOWS: readonly FlowKind[] = ['drive', 'coast', 'backward'];
 
@@ -11,7 +12,7 @@ export function follow(store: TrainStore, link: URLSearchParams): void {
   const [named, flow] = [link.get('position'), link.get('flow')];
   if (named !== null) {
     const position =
-      train.positions.find(({ id }) => id === named) ??
+      partsById(train).find.position(named) ??
       train.positions.find(({ name }) => name.toLowerCase() === named.toLowerCase());
     if (position) choosePosition(store, position.id);
     else set({ notice: `The link asks for position “${named}”, which this train does not have.` });

@@ -5,6 +5,7 @@ import { memberColor } from '../member-colors';
 import { CouplerSymbol } from './coupler-symbol';
 import { GearOutline } from './gear-outline';
 import { PlanetPin } from './planet-pin';
+import { partsById } from '@/core/train';
 
 interface Props {
   readonly view: SideView;
@@ -18,8 +19,7 @@ interface Props {
 
 /** The side view as a picture: no words, nothing to press. */
 export function SmallSideView({ view, train, className, closed, children }: Props) {
-  const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
-  const couplers = new Map(train.couplers.map((coupler) => [coupler.id, coupler]));
+  const parts = partsById(train);
   return (
     <svg viewBox={`0 0 ${view.width} ${view.height}`} className={className} aria-hidden>
       {view.lines.map(({ member, segments }) => (
@@ -33,7 +33,7 @@ export function SmallSideView({ view, train, className, closed, children }: Prop
       ))}
       {view.gears.map((shape, i) => {
         const color = memberColor(train, shape.member);
-        return <GearOutline key={i} shape={shape} type={gears.get(shape.gear)!.type} stroke={color} fill={color} />;
+        return <GearOutline key={i} shape={shape} type={parts.gear(shape.gear).type} stroke={color} fill={color} />;
       })}
       {view.pins.map(({ planet, x1, x2, y }) => (
         <PlanetPin key={planet} x1={x1} x2={x2} y={y} color={memberColor(train, planet)} />
@@ -42,7 +42,7 @@ export function SmallSideView({ view, train, className, closed, children }: Prop
         <CouplerSymbol
           key={shape.coupler}
           shape={shape}
-          coupler={couplers.get(shape.coupler)!}
+          coupler={parts.coupler(shape.coupler)}
           closed={closed?.has(shape.coupler) ?? false}
         />
       ))}

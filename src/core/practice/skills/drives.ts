@@ -1,18 +1,19 @@
 import { meshRoles } from '../../powerflow';
 import { gearName } from '../../words';
 import type { Ask } from './skill';
+import { partsById } from '../../train';
 
 const NOTHING = 'neither: no power goes through';
 
 /** Which gear of a mesh drives the other, here. */
 export const drives: Ask = ({ train, driving, central }, draw) => {
   const place = draw.pick(driving);
-  const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
-  const fixed = train.meshes.filter((mesh) => mesh.gears.every((id) => central.includes(gears.get(id)!.member)));
+  const parts = partsById(train);
+  const fixed = train.meshes.filter((mesh) => mesh.gears.every((id) => central.includes(parts.gear(id).member)));
   const mesh = draw.pick(fixed);
   if (!place || !mesh) return undefined;
   const role = meshRoles(place.solved).get(mesh.id) ?? 'idle';
-  const [a, b] = mesh.gears.map((id) => gearName(train, gears.get(id)!)) as [string, string];
+  const [a, b] = mesh.gears.map((id) => gearName(train, parts.gear(id))) as [string, string];
   const value =
     role === 'a drives' ? a : role === 'b drives' ? b : role === 'idle' || role === 'stands' ? NOTHING : null;
   if (value === null || a === b) return undefined;

@@ -2,12 +2,13 @@ import { fraction, inverse } from '../../rational';
 import { slipsApart, tenfold } from '../slips';
 import { size } from '../subject';
 import type { Ask } from './skill';
+import { partsById } from '../../train';
 
 /** The ratio of one pair of gears. */
 export const pair: Ask = ({ train }, draw) => {
   const mesh = draw.pick(train.meshes);
   if (!mesh) return undefined;
-  const gears = draw.shuffled(mesh.gears).map((id) => train.gears.find((gear) => gear.id === id)!);
+  const gears = draw.shuffled(mesh.gears).map((id) => partsById(train).gear(id));
   const [driver, driven] = gears as [(typeof gears)[0], (typeof gears)[0]];
   const right = fraction(driven.teeth, driver.teeth);
   return {

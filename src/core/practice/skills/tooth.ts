@@ -5,6 +5,7 @@ import { slipsApart, tenfold } from '../slips';
 import { size, workingLines } from '../subject';
 import type { Ask } from './skill';
 import { modelOf } from '../../model';
+import { partsById } from '../../train';
 
 /** What a position's ratio becomes when a gear has one tooth more. */
 export const tooth: Ask = (subject, draw) => {
@@ -20,7 +21,7 @@ export const tooth: Ask = (subject, draw) => {
   const right = ratioWith(id);
   // A tooth that changes nothing there asks nothing.
   if (!right || equals(right, place.ratio)) return undefined;
-  const gear = train.gears.find((one) => one.id === id)!;
+  const gear = partsById(train).gear(id);
   return {
     position: place.id,
     text:

@@ -3,9 +3,10 @@ import type { Gear, Member, Train } from '../schema';
 import { addition, aGear, nextLetter, refusedAddition, withParts, type Addition } from './addition';
 import { meshOf } from './connect';
 import { freshId } from './edit';
+import { partsById } from '../part-index';
 
-const gearOf = (train: Train, id: string): Gear | undefined => train.gears.find((gear) => gear.id === id);
-const memberOf = (train: Train, id: string): Member | undefined => train.members.find((member) => member.id === id);
+const gearOf = (train: Train, id: string): Gear | undefined => partsById(train).find.gear(id);
+const memberOf = (train: Train, id: string): Member | undefined => partsById(train).find.member(id);
 
 /** What a gear meshes with where nothing else is said. */
 const MATE: Record<Gear['type'], Gear['type']> = {
@@ -60,7 +61,7 @@ export function addChain(train: Train, member: string, teeth: number, otherTeeth
 
 /** Puts an idler between the two gears of a mesh: the size of the ratio stays, the direction turns. */
 export function addIdlerBetween(train: Train, meshId: string, teeth: number): Addition {
-  const mesh = train.meshes.find(({ id }) => id === meshId);
+  const mesh = partsById(train).find.mesh(meshId);
   const [a, b] = mesh?.gears.map((id) => gearOf(train, id)) ?? [];
   if (!mesh || !a || !b) return refusedAddition(`There is no mesh "${meshId}".`);
   if (a.type !== 'external' || b.type !== 'external')

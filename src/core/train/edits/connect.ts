@@ -1,10 +1,11 @@
 import type { Coupler, Gear, Mesh, Train } from '../schema';
 import { addition, aGear, nextLetter, refusedAddition, withParts, type Addition } from './addition';
 import { checked, freshId, refused, type Edit } from './edit';
+import { partsById } from '../part-index';
 
 /** Lets two gears that are there already mesh; bevel and worm gears turn oppositely until it is said otherwise. */
 export function addMesh(train: Train, a: string, b: string): Addition {
-  const pair = [a, b].map((id) => train.gears.find((gear) => gear.id === id));
+  const pair = [a, b].map((id) => partsById(train).find.gear(id));
   const worm = pair.findIndex((gear) => gear?.type === 'worm');
   const gears: [string, string] = worm === 1 ? [b, a] : [a, b];
   return addition(
@@ -30,8 +31,8 @@ export const meshOf = (train: Train, gears: [string, string], kinds: readonly Pi
 
 /** Takes a gear off its member, so that it turns about the same line on its own, with a clutch between the two. */
 export function freeGear(train: Train, gearId: string): Addition {
-  const gear = train.gears.find(({ id }) => id === gearId);
-  const member = train.members.find(({ id }) => id === gear?.member);
+  const gear = partsById(train).find.gear(gearId);
+  const member = partsById(train).find.member(gear?.member);
   if (!gear || !member) return refusedAddition(`There is no gear "${gearId}".`);
   if (member.carrier !== undefined)
     return refusedAddition('A gear of a planet cannot be freed from it: both turn about one pin.');

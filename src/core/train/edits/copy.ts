@@ -3,9 +3,19 @@ import { axesOf } from '../axes';
 import { FRAME } from '../frame';
 import { LIMITS } from '../limits';
 import type { PartRef } from '../parts';
-import { couplerSchema, gearSchema, memberSchema, meshSchema, type Gear, type Mesh, type Train, type Unchanging } from '../schema';
+import {
+  couplerSchema,
+  gearSchema,
+  memberSchema,
+  meshSchema,
+  type Gear,
+  type Mesh,
+  type Train,
+  type Unchanging,
+} from '../schema';
 import { addition, refusedAddition, withParts, type Addition } from './addition';
 import { freshId } from './edit';
+import { partsById } from '../part-index';
 
 const clipSchema = z.strictObject({
   part: z.strictObject({ kind: z.enum(['gear', 'member', 'coupler']), id: z.string() }),
@@ -128,12 +138,13 @@ export function pastePart(train: Train, clip: Clip, elsewhere = false): Addition
  */
 function withMates(train: Train, copied: ReadonlyMap<string, string>): Train {
   const axes = axesOf(train);
-  const gearOf = new Map(train.gears.map((gear) => [gear.id, gear]));
-  const carrierOf = new Map(train.members.map(({ id, carrier }) => [id, carrier]));
-  const centreOf = (member: string): string =>
-    carrierOf.get(member) === undefined ? member : centreOf(carrierOf.get(member)!);
+  const parts = partsById(train);
+  const centreOf = (member: string): string => {
+    const carrier = parts.find.member(member)?.carrier;
+    return carrier === undefined ? member : centreOf(carrier);
+  };
   const inTheWay = (fresh: string) => {
-    const [at, there] = [fresh, copied.get(fresh)!].map((id) => gearOf.get(id));
+    const [at, there] = [fresh, copied.get(fresh)!].map((id) => parts.find.gear(id));
     if (!at || !there || centreOf(at.member) === centreOf(there.member)) return false;
     return axes.some(
       ({ members }) => members.includes(centreOf(at.member)) && members.includes(centreOf(there.member)),
@@ -141,7 +152,7 @@ function withMates(train: Train, copied: ReadonlyMap<string, string>): Train {
   };
   const mates = new Map<string, Gear>();
   const mateFor = (id: string): string => {
-    const mate = gearOf.get(id)!;
+    const mate = parts.gear(id);
     if (!mates.has(id)) mates.set(id, { ...mate, id: freshId([...train.gears, ...mates.values()], baseOf(id)) });
     return mates.get(id)!.id;
   };

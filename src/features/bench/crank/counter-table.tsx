@@ -9,6 +9,7 @@ import { useTrain, useLight } from '@/features/train/use-train';
 import { memberColor } from '@/ui/member-colors';
 import { useBench, useCrank } from '../use-bench';
 import { useEachFrame } from './turns';
+import { partsById } from '@/core/train';
 
 /** Nobody reads figures that change faster. */
 const READABLE_MS = 90;
@@ -24,7 +25,7 @@ export function CounterTable() {
   const light = useLight();
   const [fractions, setFractions] = useState(true);
   const cells = useRef(new Map<string, HTMLElement>());
-  const carrierOf = new Map(train.members.map(({ id, carrier }) => [id, carrier]));
+  const parts = partsById(train);
   const shown = (value: Rational) => (fractions ? exact(value) : figure(toNumber(value)));
   const last = useRef(0);
   const inView = useRef(new Set<Element>());
@@ -41,7 +42,7 @@ export function CounterTable() {
     };
     for (const { id } of train.members) write(`turns ${id}`, turned.members.get(id) ?? ZERO, turns(id));
     for (const gear of train.gears) {
-      const carrier = carrierOf.get(gear.member);
+      const carrier = parts.find.member(gear.member)?.carrier;
       write(
         `teeth ${gear.id}`,
         teethPassed(train, gear, turned),

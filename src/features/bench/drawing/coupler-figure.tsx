@@ -9,13 +9,14 @@ import { CouplerSymbol } from '@/ui/side-view/coupler-symbol';
 import { couplerWords } from '@/core/words';
 import { couplerState, decidesForItself } from '@/features/train/words';
 import { PartButton } from './part-button';
+import { partsById } from '@/core/train';
 
 /** A coupler on the drawing, pressed to engage or release it; one that helps to lock the train is ringed. */
 export function CouplerFigure({ shape, powered }: { shape: CouplerShape; powered: boolean }) {
   const store = useTrainStore();
   const train = useTrain((state) => state.train);
   const position = useExplained();
-  const coupler = train.couplers.find(({ id }) => id === shape.coupler)!;
+  const coupler = partsById(train).coupler(shape.coupler);
   const lit = useTrain((state) => state.highlight?.couplers.includes(coupler.id) ?? false);
   const state = couplerState(coupler, position);
   const decides = decidesForItself(coupler);

@@ -10,6 +10,7 @@ import { GearOutline } from '@/ui/side-view/gear-outline';
 import { useBench, useCard, useDrawing } from '../use-bench';
 import { nudge } from './gear-drag';
 import { PartButton } from './part-button';
+import { partsById } from '@/core/train';
 
 /**
  * A gear on the drawing, to be picked to change its teeth. Its fill says whose it is, its edge whether power goes
@@ -24,7 +25,7 @@ export const GearFigure = memo(function GearFigure({ shape, powered }: { shape: 
   const openCard = useCard();
   const store = useTrainStore();
   const drawn = useDrawing();
-  const gear = train.gears.find(({ id }) => id === shape.gear)!;
+  const gear = partsById(train).gear(shape.gear);
   const color = memberColor(train, shape.member);
   return (
     <PartButton

@@ -2,7 +2,7 @@
 
 import type { MeshRole } from '@/core/powerflow';
 import { toNumber } from '@/core/rational';
-import { hasPart, type Train } from '@/core/train';
+import { hasPart, type Train, partsById } from '@/core/train';
 import { figure, wayText } from '@/core/units';
 import { couplerWords, gearWords, memberName } from '@/core/words';
 import type { Explained } from '@/features/train/analysis';
@@ -48,7 +48,7 @@ function Note({ pointed: { part, at } }: { pointed: Pointed }) {
       ) : (
         <MemberLines
           gear={part.kind === 'gear' ? part.id : null}
-          member={part.kind === 'member' ? part.id : train.gears.find(({ id }) => id === part.id)!.member}
+          member={part.kind === 'member' ? part.id : partsById(train).gear(part.id).member}
           train={train}
           position={position}
         />
@@ -69,7 +69,7 @@ function MemberLines({
   position: Explained;
 }) {
   const { speed, torque } = useScale();
-  const gear = train.gears.find(({ id }) => id === gearId);
+  const gear = partsById(train).find.gear(gearId);
   const row = position.figures.find(({ id }) => id === member);
   const watts = row && memberPower(row, torque, speed);
   return (
@@ -109,10 +109,11 @@ const ROLE_WORDS: Record<Exclude<MeshRole, 'a drives' | 'b drives'>, string> = {
 
 /** What a gear does in each of its meshes. */
 function gearRoles(id: string, train: Train, { roles }: Explained): string[] {
-  return train.meshes.flatMap(({ id: mesh, gears }) => {
-    const role = roles.get(mesh);
+  return train.meshes.flatMap((mesh) => {
+    const { gears } = mesh;
+    const role = roles.get(mesh.id);
     if (!gears.includes(id) || !role) return [];
-    const other = train.gears.find((gear) => gear.id === gears.find((one) => one !== id))!;
+    const other = partsById(train).mate(mesh, id);
     const mate = `${other.teeth} on ${memberName(train, other.member)}`;
     if (role === 'a drives' || role === 'b drives')
       return [`${(role === 'a drives') === (gears[0] === id) ? 'driver of' : 'driven by'} ${mate}`];
@@ -121,7 +122,7 @@ function gearRoles(id: string, train: Train, { roles }: Explained): string[] {
 }
 
 function CouplerLines({ id, train, position }: { id: string; train: Train; position: Explained }) {
-  const coupler = train.couplers.find((candidate) => candidate.id === id)!;
+  const coupler = partsById(train).coupler(id);
   const state = couplerState(coupler, position);
   return (
     <>

@@ -22,6 +22,7 @@ import {
   type GearType,
   type Material,
   type Mesh,
+  partsById,
 } from '@/core/train';
 import { figure } from '@/core/units';
 import { memberName } from '@/core/words';
@@ -46,7 +47,7 @@ export function GearFields({ gear, say }: { gear: Gear; say: Say }) {
   const train = useTrain((state) => state.train);
   const openCard = useCard();
   const edit = useEdit(say);
-  const carried = train.members.find(({ id }) => id === gear.member)?.carrier !== undefined;
+  const carried = partsById(train).find.member(gear.member)?.carrier !== undefined;
   const meshes = train.meshes.filter(({ gears }) => gears.includes(gear.id));
   return (
     <>
@@ -221,7 +222,7 @@ function MeshFields({ mesh, gear, say }: { mesh: Mesh; gear: Gear; say: Say }) {
   const edit = useEdit(say);
   const other = train.gears.find(({ id }) => id !== gear.id && mesh.gears.includes(id))!;
   const slides = train.couplers.some((coupler) => !('joins' in coupler) && coupler.mesh === mesh.id);
-  const [first] = mesh.gears.map((id) => train.gears.find((one) => one.id === id)!);
+  const [first] = mesh.gears.map((id) => partsById(train).gear(id));
   const says = [gear.type, other.type].some((type) => type === 'bevel' || type === 'worm');
   const between = gear.type === 'external' && other.type === 'external';
   return (

@@ -1,4 +1,4 @@
-import { whatGoes, type PartRef, type Train } from '@/core/train';
+import { whatGoes, type PartRef, type Train, partsById } from '@/core/train';
 import { couplerName, memberName } from '@/core/words';
 
 /** What else goes when a part goes, in words. */
@@ -8,7 +8,7 @@ export function goesAlong(train: Train, part: PartRef): string[] {
     ids.filter((id) => kind !== part.kind || id !== part.id);
   return [
     ...others(members, 'member').map((id) => memberName(train, id)),
-    ...others(gears, 'gear').map((id) => `gear ${train.gears.find((gear) => gear.id === id)!.teeth}`),
+    ...others(gears, 'gear').map((id) => `gear ${partsById(train).gear(id).teeth}`),
     ...(meshes.length > 0 ? [meshes.length === 1 ? 'its mesh' : `${meshes.length} meshes`] : []),
     ...others(couplers, 'coupler').map((id) => couplerName(train, id)),
   ];

@@ -13,6 +13,7 @@ import {
   setInput,
   toggleOutput,
   type PartRef,
+  partsById,
 } from '@/core/train';
 import { memberName } from '@/core/words';
 import { useTrain } from '@/features/train/use-train';
@@ -27,7 +28,7 @@ import { useEdit, type Say } from './use-edit';
 export function MemberFields({ id, say }: { id: string; say: Say }) {
   const train = useTrain((state) => state.train);
   const edit = useEdit(say);
-  const member = train.members.find((candidate) => candidate.id === id)!;
+  const member = partsById(train).member(id);
   const others = train.members.filter((other) => other.id !== id && other.carrier === undefined);
   const [with_, setWith] = useState(FRAME);
   const planet = member.carrier !== undefined;

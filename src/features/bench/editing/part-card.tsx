@@ -10,6 +10,7 @@ import { useCard } from '../use-bench';
 import { CouplerFields } from './coupler-fields';
 import { GearFields } from './gear-fields';
 import { MemberFields } from './member-fields';
+import { partsById } from '@/core/train';
 
 const WIDTH = 300;
 
@@ -35,8 +36,8 @@ export function PartCard({ editing }: { editing: PartRef }) {
     if (!card.current!.contains(document.activeElement)) card.current!.focus();
   }, []);
   const close = () => openCard(null);
-  const gear = editing.kind === 'gear' ? train.gears.find(({ id }) => id === editing.id) : undefined;
-  const coupler = editing.kind === 'coupler' ? train.couplers.find(({ id }) => id === editing.id) : undefined;
+  const gear = editing.kind === 'gear' ? partsById(train).find.gear(editing.id) : undefined;
+  const coupler = editing.kind === 'coupler' ? partsById(train).find.coupler(editing.id) : undefined;
   const title = gear ? gearWords(train, gear) : coupler ? couplerWords(train, coupler) : memberName(train, editing.id);
   return (
     <div

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { toothPhases } from '@/core/end-view';
-import { serialiseTrain } from '@/core/train';
+import { serialiseTrain, partsById } from '@/core/train';
 import { useLoads, useScale } from '@/features/train/input/loads';
 import { useTrain, useNow } from '@/features/train/use-train';
 import { Dialog, DialogActions } from '@/ui/dialog';
@@ -29,7 +29,7 @@ export function FilesDialog({ onClose }: { onClose: () => void }) {
   const [all, setAll] = useState(false);
   const [message, setMessage] = useState<string | null>(null);
   const endView = useEndViewPicture();
-  const position = train.positions.find(({ id }) => id === now.positionId);
+  const position = partsById(train).find.position(now.positionId);
   const written: Written = {
     train,
     flow,

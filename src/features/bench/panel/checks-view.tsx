@@ -4,7 +4,7 @@ import clsx from 'clsx';
 import { CircleAlert, Info } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { mendEffects, type Change, type Finding, type Mend } from '@/core/checks';
-import { setAside, takeBack } from '@/core/train';
+import { setAside, takeBack, partsById } from '@/core/train';
 import { ratioFigure } from '@/core/units';
 import { choosePosition } from '@/features/train/choosing';
 import { useTrain, useLight, useNotice, useTrainStore } from '@/features/train/use-train';
@@ -133,7 +133,7 @@ function MendEffect({ mend, effects }: { mend: Mend; effects: NonNullable<Effect
   const convention = usePreferences((state) => state.convention);
   const effect = useMemo(() => effects(mend), [effects, mend]);
   if (!effect) return null;
-  const name = (id: string) => train.positions.find((position) => position.id === id)?.name ?? id;
+  const name = (id: string) => partsById(train).find.position(id)?.name ?? id;
   const says = ({ ratio, status }: Change['before']) => (ratio ? ratioFigure(ratio, convention) : STATUS_WORDS[status]);
   const told = effect
     .slice(0, TOLD)

@@ -1,6 +1,6 @@
 import { type Highlight, highlightOf } from '@/features/train/highlight';
 import { isZero } from '@/core/rational';
-import { FRAME, type Train } from '@/core/train';
+import { FRAME, type Train, partsById } from '@/core/train';
 import type { SetEquation, WorkingStep } from '@/core/working';
 import type { Explained } from '@/features/train/analysis';
 import { exact, couplerName, listed, memberName, sentence as closed } from '@/core/words';
@@ -135,7 +135,7 @@ export const relation = ({ arm, x, y, factor }: SetEquation, name: Name): string
 };
 
 function pairText(step: PairStep, role: string | undefined, train: Train, name: Name): string {
-  const first = train.meshes.find((mesh) => mesh.id === step.mesh)?.gears[0];
+  const first = partsById(train).find.mesh(step.mesh)?.gears[0];
   const forward = first === step.fromGear;
   const driver = role === 'a drives' ? forward : role === 'b drives' ? !forward : null;
   const way = step.opposite ? 'the other way' : 'the same way';

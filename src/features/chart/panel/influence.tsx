@@ -16,6 +16,7 @@ import { influenceFor } from '../results';
 import { percent } from '../table/row-figures';
 import { useChart, useRows } from '../use-chart';
 import { ratioColumn } from './ratio-column';
+import { partsById } from '@/core/train';
 
 interface Row {
   readonly gear: Gear;
@@ -32,7 +33,7 @@ export function InfluenceTab() {
   const light = useLight();
   const influence = influenceFor(train);
   const rows = useMemo(() => train.gears.map((gear): Row => ({ gear, name: gearName(train, gear) })), [train]);
-  const gear = train.gears.find(({ id }) => id === more?.gear);
+  const gear = partsById(train).find.gear(more?.gear);
   if (influence.size === 0)
     return <p className="muted text-sm">No position drives, so no tooth count moves a ratio.</p>;
   const columns: Column<Row>[] = [

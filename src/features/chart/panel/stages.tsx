@@ -9,6 +9,7 @@ import { useTrain } from '@/features/train/use-train';
 import { DataTable, type Column } from '@/ui/data-table';
 import { usePreferences } from '@/ui/preferences';
 import { stagesFor } from '../results';
+import { partsById } from '@/core/train';
 
 type Row = StageTable['rows'][number];
 
@@ -17,7 +18,7 @@ export function Stages() {
   const train = useTrain((state) => state.train);
   const convention = usePreferences((state) => state.convention);
   const table = stagesFor(train);
-  const name = (id: string) => train.positions.find((position) => position.id === id)!.name;
+  const name = (id: string) => partsById(train).position(id).name;
   const branched = table.branched.length > 0 && (
     <p className="muted mt-1 text-sm">
       Not here, as no plain chain of single stages leads through: {listed(table.branched.map(name))}. The Bench’s
@@ -97,6 +98,6 @@ function stageSays(train: Train, stage: ChainStage): string {
       `set on ${memberName(train, stage.arm)}, from ` +
       `${memberName(train, stage.from)} to ${memberName(train, stage.to)}`
     );
-  const on = (id: string) => memberName(train, train.gears.find((gear) => gear.id === id)!.member);
+  const on = (id: string) => memberName(train, partsById(train).gear(id).member);
   return `${on(stage.driver)} drives ${on(stage.driven)}`;
 }

@@ -4,6 +4,7 @@ import { useTrain } from '@/features/train/use-train';
 import { HAS_WAY, KINDS, type Draft } from '../kinds';
 import { useLog } from '../use-log';
 import { FIRST_FIGURE } from './keys';
+import { partsById } from '@/core/train';
 
 /** The fields of the kind that is taken, the reading itself first. */
 export function FigureFields({ read }: { read: ReadReading }) {
@@ -94,7 +95,7 @@ function PartChoice({ draft, change }: { draft: Draft; change: (some: Partial<Dr
   const { of } = KINDS[draft.kind];
   const member = (id: string) => memberName(train, id);
   const gear = (id: string) => {
-    const found = train.gears.find((one) => one.id === id);
+    const found = partsById(train).find.gear(id);
     return found ? `${found.teeth} on ${member(found.member)}` : id;
   };
   const choices = {

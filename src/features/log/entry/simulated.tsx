@@ -3,6 +3,7 @@ import { simulatedBench, type Instrument, type Trick } from '@/core/simulated-be
 import { engagementIn } from '@/features/train/engagement';
 import { useSession, useTrain } from '@/features/train/use-train';
 import { useLog, useLogItself } from '../use-log';
+import { partsById } from '@/core/train';
 
 const INSTRUMENTS: Record<Instrument, string> = {
   marks: 'mark counter',
@@ -49,7 +50,7 @@ export function Simulated() {
         inputTorqueNm: 1,
       });
       if (!got.ok) {
-        said.push(`${train.positions.find((one) => one.id === position)?.name ?? position}: ${got.seen}`);
+        said.push(`${partsById(train).find.position(position)?.name ?? position}: ${got.seen}`);
         return [];
       }
       const { version } = session.store.getState();

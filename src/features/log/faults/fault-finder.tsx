@@ -13,6 +13,7 @@ import type { Look, Sight } from '../store';
 import { useJudgement, useLog } from '../use-log';
 import { Looked } from './looked';
 import { seenOf } from './seen-of';
+import { partsById } from '@/core/train';
 
 const LOOKS: Record<Look | '', string> = {
   '': 'not tried',
@@ -255,7 +256,7 @@ function NextTest({ test, open }: { test: TestWords; open: number }) {
   const name =
     test.position === null
       ? namesOf(train, test.engaged)
-      : `position ${train.positions.find(({ id }) => id === test.position)?.name || test.position}`;
+      : `position ${partsById(train).find.position(test.position)?.name || test.position}`;
   const saw = (outcome: TestWords['outcomes'][number]) => {
     const size = outcome.ratio === null ? null : Math.abs(outcome.ratio);
     const text = (value: number) => String(Number(value.toPrecision(8)));

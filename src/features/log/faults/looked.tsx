@@ -4,6 +4,7 @@ import type { Train } from '@/core/train';
 import { figure } from '@/core/units';
 import { sideViewNow } from '@/features/train/side-views';
 import { SmallSideView } from '@/ui/side-view/small-side-view';
+import { partsById } from '@/core/train';
 
 /** A suspect: where it sits, and what the train would do with it, position by position. */
 export function Looked({ train, faults }: { train: Train; faults: readonly Fault[] }) {
@@ -60,5 +61,5 @@ function wouldDo(train: Train, faults: readonly Fault[]) {
 
 /** Where a fault sits on the drawing: a coupler, the two gears of a mesh, or all gears of a member. */
 function placesOf(train: Train, { fault, part }: Fault): readonly string[] {
-  return fault === 'mesh-lost' ? (train.meshes.find(({ id }) => id === part)?.gears ?? []) : [part];
+  return fault === 'mesh-lost' ? (partsById(train).find.mesh(part)?.gears ?? []) : [part];
 }

@@ -13,6 +13,7 @@ import { VERDICTS } from '@/features/train/log/verdict-words';
 import type { Row } from '../rows';
 import { takeInto } from '../entry/keys';
 import { useJudgement, useLog } from '../use-log';
+import { partsById } from '@/core/train';
 
 /** One reading: its arithmetic, what it proves, what would explain it, and what it was before it was corrected. */
 export function ReadingDetail() {
@@ -109,7 +110,7 @@ function Proof({ row: { judged } }: { row: Row }) {
   const store = useTrainStore();
   if (!judged) return null;
   const { verdict, computed, others, turnsToTell, efficiency, outputRpm } = judged;
-  const names = others.map((id) => train.positions.find((one) => one.id === id)?.name || id);
+  const names = others.map((id) => partsById(train).find.position(id)?.name || id);
   const explanations = verdict === 'does-not-agree' ? judge.explain(judged) : [];
   return (
     <section aria-label="The proof" className="flex flex-col gap-1">

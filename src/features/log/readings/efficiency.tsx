@@ -8,6 +8,7 @@ import { useTrain, useTrainStore } from '@/features/train/use-train';
 import { DataTable } from '@/ui/data-table';
 import { useJudgement } from '../use-log';
 import { EfficiencyPicture } from './efficiency-picture';
+import { partsById } from '@/core/train';
 
 /** What power comes through, position by position, and the train's own efficiency made of it. */
 export function Efficiency() {
@@ -29,18 +30,13 @@ export function Efficiency() {
         through shows here.
       </p>
     );
-  const nameOf = (id: string) => train.positions.find((one) => one.id === id)?.name || id;
+  const nameOf = (id: string) => partsById(train).find.position(id)?.name || id;
   const ratioOf = (id: string) => {
-    const { ratio } = analyseEngaged(
-      train,
-      train.positions.find((one) => one.id === id)?.engaged ?? [],
-      'drive',
-      false,
-    ).solved;
+    const { ratio } = analyseEngaged(train, partsById(train).find.position(id)?.engaged ?? [], 'drive', false).solved;
     return ratio ? Math.abs(toNumber(ratio)) : null;
   };
   const use = ({ position, value }: MeasuredEfficiency) => {
-    const engaged = train.positions.find(({ id }) => id === position)?.engaged ?? [];
+    const engaged = partsById(train).find.position(position)?.engaged ?? [];
     const efficiency = meshEfficiencyFor(train, engaged, value);
     if (efficiency === null)
       return store

@@ -11,6 +11,7 @@ import { giveAnswer, goOn } from './begin';
 import { DrillEnd } from './drill-end';
 import { useDrillKeys } from './keys';
 import { timeText } from './time-text';
+import { partsById } from '@/core/train';
 
 /** One question at a time over the side view: predicted first, then marked, then turned. */
 export function Drill({ clock }: { clock: boolean }) {
@@ -44,7 +45,7 @@ function Asking({ drill, clock }: { drill: OpenDrill; clock: boolean }) {
   useEffect(() => {
     if (question.answer.kind !== 'number') article.current?.focus({ preventScroll: true });
   }, [question]);
-  const place = train.positions.find(({ id }) => id === question.position) ?? null;
+  const place = partsById(train).find.position(question.position) ?? null;
   const turned = useTurning(train, place?.engaged ?? null);
   const give = (own: Given) => {
     const marked = giveAnswer(store, own);

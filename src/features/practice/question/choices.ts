@@ -1,6 +1,7 @@
 import type { Answer, Question } from '@/core/practice';
 import type { Train } from '@/core/train';
 import { couplerName, memberName } from '@/core/words';
+import { partsById } from '@/core/train';
 
 /** What can be picked for an answer, in words. */
 export function namesOf(
@@ -15,7 +16,7 @@ export function namesOf(
       case 'couplers':
         return couplerName(train, id);
       case 'positions':
-        return train.positions.find((one) => one.id === id)?.name || id;
+        return partsById(train).find.position(id)?.name || id;
     }
   };
   return answer.choices.map((id) => ({ id, name: name(id) }));

@@ -1,19 +1,20 @@
 import type { Train } from '@/core/train';
 import { couplerName, couplerWords, gearName, memberName } from '@/core/words';
+import { partsById } from '@/core/train';
 
 /**
  * All that a question can be answered from, in words: what meshes with what, what the couplers join, and what each
  * position engages.
  */
 export function GivenLists({ train, chart }: { train: Train; chart: boolean }) {
-  const gears = new Map(train.gears.map((gear) => [gear.id, gear]));
+  const parts = partsById(train);
   return (
     <div className="grid gap-x-6 gap-y-1 text-sm sm:grid-cols-3">
       <ul aria-label="Meshes">
         {train.meshes.map(({ id, gears: [a, b] }) => (
           <li key={id}>
-            {gearName(train, gears.get(a)!)} with {gearName(train, gears.get(b)!)}
-            {(gears.get(a)!.type === 'internal' || gears.get(b)!.type === 'internal') && ', internal'}
+            {gearName(train, parts.gear(a))} with {gearName(train, parts.gear(b))}
+            {(parts.gear(a).type === 'internal' || parts.gear(b).type === 'internal') && ', internal'}
           </li>
         ))}
       </ul>

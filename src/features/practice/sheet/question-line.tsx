@@ -9,6 +9,7 @@ import { RightAnswer, WorkingList } from '../question/verdict';
 import type { OpenSheet } from '../store';
 import { usePracticeItself } from '../use-practice';
 import { fillIn, markItems, markOf } from './begin';
+import { partsById } from '@/core/train';
 
 interface Props {
   readonly open: OpenSheet;
@@ -22,7 +23,7 @@ export function QuestionLine({ open, train, question, number }: Props) {
   const { store } = usePracticeItself();
   const marked = open.marked.includes(question.id);
   const mark = marked ? markOf(open, { key: question.id, asked: question }) : null;
-  const place = train.positions.find(({ id }) => id === question.position);
+  const place = partsById(train).find.position(question.position);
   const fill = (given: Given) => fillIn(store, question.id, given);
   const done = () => open.atOnce && markItems(store, [question.id]);
   return (

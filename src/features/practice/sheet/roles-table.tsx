@@ -7,6 +7,7 @@ import { usePracticeItself } from '../use-practice';
 import { fillIn, markItems, markOf } from './begin';
 import { cellKey } from './items';
 import { MarkWords } from './question-line';
+import { partsById } from '@/core/train';
 
 interface Props {
   readonly open: OpenSheet;
@@ -84,8 +85,8 @@ export function RolesTable({ open, table, rows }: Props) {
 }
 
 const engagedIn = (train: Train, position: string): string =>
-  train.positions
-    .find(({ id }) => id === position)!
+  partsById(train)
+    .position(position)
     .engaged.map((id) => couplerName(train, id))
     .join(' + ') || 'nothing engaged';
 

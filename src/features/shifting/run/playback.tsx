@@ -7,6 +7,7 @@ import { SmallSideView } from '@/ui/side-view/small-side-view';
 import { TurnMarks } from '@/ui/side-view/turn-marks';
 import type { Made } from '../store';
 import { useShifting, useShiftingItself } from '../use-shifting';
+import { partsById } from '@/core/train';
 
 const RATES = ['0.1', '0.25', '1', '4'] as const;
 
@@ -19,7 +20,7 @@ export function Playback({ made }: { made: Made }) {
   const drawn = sideViewNow(train);
   const playback = useMemo(() => playbackOf(train, scenario.order, run.traces), [train, scenario, run]);
   const { position } = sampleAt(run.traces, scenario.order, sampleBefore(run.traces, cursorS));
-  const engaged = train.positions.find(({ id }) => id === position)?.engaged;
+  const engaged = partsById(train).find.position(position)?.engaged;
   const turns = playback.turnsAt(cursorS);
   return (
     <div className="flex flex-col">

@@ -6,13 +6,14 @@ import { analyseEngaged } from '@/features/train/analysis';
 import type { Model } from '../model';
 import { useNameOf } from '../use-shifting';
 import { modelOf } from '@/core/model';
+import { partsById } from '@/core/train';
 
 /** Two paths that a differential adds up, found in each position: their shares, and what is left when one is let go. */
 export function Paths({ model }: { model: Model }) {
   const { train, scenario } = model;
   const nameOf = useNameOf();
   const found = scenario.order.flatMap((id) => {
-    const { engaged } = train.positions.find((position) => position.id === id)!;
+    const { engaged } = partsById(train).position(id);
     const { solved } = analyseEngaged(train, engaged, 'drive', false);
     return twoPathsIn(solved).map((paths) => ({ id, paths, left: lettingGo(modelOf(train).open, solved) }));
   });

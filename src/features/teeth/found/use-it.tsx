@@ -23,6 +23,7 @@ import { engagementIn } from '@/features/train/engagement';
 import type { Session } from '@/features/train/session';
 import { SessionContext, useTrain } from '@/features/train/use-train';
 import { putOnShelf } from '@/wire';
+import { partsById } from '@/core/train';
 
 interface Props {
   readonly question: Question;
@@ -190,7 +191,7 @@ function ReplaceStages({ session, pairs }: { session: Session; pairs: Parameters
 
 function stageText(train: Train, { driver, driven }: TrainStage): string {
   const side = (id: string) => {
-    const { teeth, member } = train.gears.find((gear) => gear.id === id)!;
+    const { teeth, member } = partsById(train).gear(id);
     return `${teeth} on ${memberName(train, member)}`;
   };
   return `${side(driver)} with ${side(driven)}`;
@@ -228,7 +229,7 @@ function ReplaceSet({ session, set }: { session: Session; set: Parameters<typeof
 }
 
 function setText(train: Train, { sun, planet, ring }: TrainSet): string {
-  const teeth = (id: string) => train.gears.find((gear) => gear.id === id)!;
+  const teeth = (id: string) => partsById(train).gear(id);
   return (
     `${teeth(sun).teeth} · ${teeth(planet).teeth} · ${teeth(ring).teeth} on ` +
     `${memberName(train, teeth(sun).member)} and ${memberName(train, teeth(ring).member)}`

@@ -27,6 +27,7 @@ import { useEdits } from '../../edits';
 import { chartFor } from '../../results';
 import { FilterFields, NO_FILTER, readSize, type FilterText } from './filter-fields';
 import { useCombinations, type CombinationsNow } from './use-combinations';
+import { partsById } from '@/core/train';
 
 /** Every set of couplers that can be engaged: what it does, which ratios nobody listed, and what locks. */
 export function Combinations() {
@@ -261,7 +262,7 @@ function filterOf(text: FilterText, train: Train, convention: RatioConvention): 
   const [from, to] = [readSize(text.from), readSize(text.to)];
   const turned = convention === 'out/in';
   const inOut = (value: number | undefined) => (value === undefined ? undefined : turned ? 1 / value : value);
-  const near = train.positions.find(({ id }) => id === text.near);
+  const near = partsById(train).find.position(text.near);
   const most = readSize(text.most);
   return {
     ...(text.status && { status: text.status }),

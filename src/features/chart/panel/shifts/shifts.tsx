@@ -10,6 +10,7 @@ import { movesSay, verdictWords } from '../../shift-words';
 import { useChart } from '../../use-chart';
 import { ShiftStory } from './shift-story';
 import { SinglesButton } from './singles';
+import { partsById } from '@/core/train';
 
 /** Every shift between neighbouring rows, and all about one of them: any two positions can be picked. */
 export function Shifts() {
@@ -68,7 +69,7 @@ function usePair() {
   const train = useTrain((state) => state.train);
   const pair = useChart((state) => state.pair);
   const { positionId } = useNow();
-  const find = (id: string | null | undefined) => train.positions.find((position) => position.id === id);
+  const find = (id: string | null | undefined) => partsById(train).find.position(id);
   const [first] = shiftsFor(train).values();
   const from = find(pair.from) ?? find(positionId) ?? first?.from ?? train.positions[0];
   const next = from && (shiftsFor(train).get(from.id)?.to ?? train.positions.find((position) => position !== from));

@@ -7,6 +7,7 @@ import { couplerName, listed } from '@/core/words';
 import { useTrain } from '@/features/train/use-train';
 import { useJob } from '@/workers/use-job';
 import { useEdits } from '../../edits';
+import { partsById } from '@/core/train';
 
 /** Looks, among combinations of the same ratios, for a choice that makes every shift a single change. */
 export function SinglesButton() {
@@ -39,7 +40,7 @@ function Answer({
   onTake: ReturnType<typeof useEdits>['take'];
 }) {
   if (!singles) return <p className="mt-1">Fewer than two positions drive.</p>;
-  const before = (id: string) => train.positions.find((position) => position.id === id)!;
+  const before = (id: string) => partsById(train).position(id);
   const changed = singles.rows.filter(
     ({ position, engaged }) => [...engaged].sort().join() !== combined(train, before(position).engaged).join(),
   );
