@@ -31,7 +31,7 @@ export function behavioursOf(train: Train): (faults: readonly Fault[]) => Behavi
   const openFor = (faults: readonly Fault[], { train: faulty }: Faulty): OpenTrain => {
     const changing = faults.filter(({ fault }) => fault !== 'never-engages' && fault !== 'stuck-on');
     if (changing.length === 0) return sound;
-    const key = JSON.stringify(changing);
+    const key = changing.map(({ fault, part }) => `${fault} ${part}`).join('\n');
     const known = opened.get(key) ?? modelOf(faulty).open;
     opened.set(key, known);
     return known;

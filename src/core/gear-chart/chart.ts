@@ -34,8 +34,17 @@ export interface Chart {
   readonly near: readonly NearDuplicate[];
 }
 
-/** The shift chart of a train: its positions in their order, the steps between them, and what they come to. */
-export function chartOf(train: Train, { losses = false } = {}): Chart {
+/**
+ * The shift chart of a train: its positions in their order, the steps between them, and what they come to; made once
+ * for a document.
+ */
+export const chartOf = (train: Train, { losses = false } = {}): Chart =>
+  modelOf(train).derive(losses ? lossyChart : idealChart);
+
+const idealChart = (train: Train): Chart => makeChart(train, false);
+const lossyChart = (train: Train): Chart => makeChart(train, true);
+
+function makeChart(train: Train, losses: boolean): Chart {
   const solved = modelOf(train).positions({ losses });
   const rows = train.positions.map(({ id, name, engaged }) => ({ id, name, engaged, solved: solved.get(id)! }));
   const forward = rows.map((row) => forwardRatio(row.solved));

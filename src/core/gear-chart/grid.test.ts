@@ -1,14 +1,7 @@
 import { countershaftBox, type Pair } from '@/testing/countershaft-box';
 import { demoTrain } from '@/testing/demo-train';
 import { toNumber } from '../rational';
-import type { Train } from '../train';
-import { chartOf, gridOf } from '.';
-
-const grid = (train: Train) =>
-  gridOf(
-    chartOf(train),
-    train.couplers.map(({ id }) => id),
-  );
+import { gridOf as grid } from '.';
 
 const SPEEDS: readonly Pair[] = [
   [20, 40],

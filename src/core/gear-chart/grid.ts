@@ -1,5 +1,6 @@
 import { abs, compare, toNumber, type Rational } from '../rational';
-import type { Chart, ChartRow } from './chart';
+import type { Train } from '../train';
+import { chartOf, type ChartRow } from './chart';
 
 /** A shift chart as a grid: couplers in groups, of each of which every position that drives engages exactly one. */
 export interface Grid {
@@ -30,15 +31,16 @@ export interface GridCell {
 const MAX_STEPS = 100_000;
 
 /**
- * The grid of a chart, found from its positions. A position is a row of marks, and a group is a set of couplers whose
- * marks cover every row exactly once: an exact cover of the rows (Knuth, Dancing Links), asked for until no coupler is
- * left over. Null where there is none, where it has fewer than two groups of at least two, or where two rows fall into
+ * The grid of a train's chart, found from its positions. A position is a row of marks, and a group is a set of couplers
+ * whose marks cover every row exactly once: an exact cover of the rows (Knuth, Dancing Links), asked for until no
+ * coupler is left over. Null where there is none, where it has fewer than two groups of at least two, or where two rows fall into
  * one cell.
  */
-export function gridOf(chart: Chart, couplers: readonly string[]): Grid | null {
+export function gridOf(train: Train): Grid | null {
+  const chart = chartOf(train);
   const rows = chart.rows.filter(({ solved }) => solved.ratio !== null);
   if (rows.length < 4) return null;
-  const used = couplers.filter((id) => rows.some(({ engaged }) => engaged.includes(id)));
+  const used = train.couplers.map(({ id }) => id).filter((id) => rows.some(({ engaged }) => engaged.includes(id)));
   const always = used.filter((id) => rows.every(({ engaged }) => engaged.includes(id)));
   const groups = groupsOf(
     rows,
@@ -47,7 +49,7 @@ export function gridOf(chart: Chart, couplers: readonly string[]): Grid | null {
   if (!groups || groups.length < 2) return null;
   const ordered = byEffect(rows, groups);
   const cells = cellsOf(rows, ordered);
-  if (new Set(cells.map(({ at }) => JSON.stringify(at))).size < cells.length) return null;
+  if (new Set(cells.map(({ at }) => at.join(' '))).size < cells.length) return null;
   return {
     groups: ordered,
     always,

@@ -20,7 +20,7 @@ test('a box with an input pair, three speeds and a final pair: what all rows sha
     ],
     [[17, 51]],
   ]);
-  const { first, last, rows, columns, branched } = stageTable(chartOf(box));
+  const { first, last, rows, columns, branched } = stageTable(box);
   expect([first.map(cell), last.map(cell), columns, branched]).toEqual([['40/20'], ['51/17'], 1, []]);
   expect(rows.map(({ stages, ratio }) => [stages.map(cell), toFraction(ratio)])).toEqual([
     // By hand: 2 × 3 × 3, 2 × 2 × 3, 2 × 1 × 3, and three outer meshes turn it round.
@@ -31,7 +31,7 @@ test('a box with an input pair, three speeds and a final pair: what all rows sha
 });
 
 test('a set with one member held is a stage with its set ratio; direct drive has none', () => {
-  const { rows, first, last, columns } = stageTable(chartOf(demoTrain('stirrer')));
+  const { rows, first, last, columns } = stageTable(demoTrain('stirrer'));
   expect([first, last, columns]).toEqual([[], [], 1]);
   const [slow, direct] = rows;
   expect(slow!.stages.map(({ kind }) => kind)).toEqual(['set']);
@@ -40,8 +40,9 @@ test('a set with one member held is a stage with its set ratio; direct drive has
 });
 
 test('a train of which every position adds motions has no stages, and says which', () => {
-  const chart = chartOf(demoTrain('harvester'));
-  const { rows, branched } = stageTable(chart);
+  const train = demoTrain('harvester');
+  const chart = chartOf(train);
+  const { rows, branched } = stageTable(train);
   const driving = chart.rows.filter(({ solved }) => solved.status === 'drive').map(({ id }) => id);
   expect([...rows.map(({ id }) => id), ...branched].sort()).toEqual([...driving].sort());
   expect(branched.length).toBeGreaterThan(0);
@@ -65,7 +66,7 @@ test('of any train: the stages of a row multiply to its ratio, and each pair is 
   fc.assert(
     fc.property(charted, (train) => {
       const chart = chartOf(train);
-      const table = stageTable(chart);
+      const table = stageTable(train);
       const common = mul(stageProduct(table.first), stageProduct(table.last));
       expect(table.rows.length + table.branched.length).toBe(chart.rows.length);
       for (const { stages, ratio } of table.rows) {

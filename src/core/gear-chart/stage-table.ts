@@ -1,7 +1,8 @@
 import { isZero, mul, ONE, toFraction, type Rational } from '../rational';
 import type { Solved } from '../solve';
 import { workingOf, type Stage } from '../working';
-import type { Chart } from './chart';
+import type { Train } from '../train';
+import { chartOf } from './chart';
 
 /** One stage of a plain chain. */
 export type ChainStage =
@@ -44,8 +45,8 @@ export interface StageTable {
 }
 
 /** Finds the stages from the positions' workings; none is declared. */
-export function stageTable(chart: Chart): StageTable {
-  const driving = chart.rows.filter(({ solved }) => solved.status === 'drive');
+export function stageTable(train: Train): StageTable {
+  const driving = chartOf(train).rows.filter(({ solved }) => solved.status === 'drive');
   const chains = driving.map(({ id, solved }) => ({ id, solved, chain: chainOf(solved) }));
   const plain = chains.flatMap(({ id, solved, chain }) => (chain ? [{ id, chain, ratio: solved.ratio! }] : []));
   const all = plain.map(({ chain }) => chain);

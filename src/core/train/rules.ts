@@ -122,7 +122,7 @@ function meshRules(
   });
   if (!a || !b) return;
   if (a.id === b.id) return say(at('gears'), 'A gear cannot mesh with itself.');
-  const pair = JSON.stringify([a.id, b.id].sort());
+  const pair = [a.id, b.id].sort().join('\n');
   if (pairs.has(pair)) return say(at('gears'), `"${a.id}" and "${b.id}" mesh already.`);
   pairs.add(pair);
   if (a.member === b.member)

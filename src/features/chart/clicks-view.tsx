@@ -4,13 +4,14 @@ import type { Click, Stretch } from '@/core/gear-chart';
 import { couplerName, listed } from '@/core/words';
 import { useTrain } from '@/features/train/use-train';
 import { DataTable, type Column } from '@/ui/data-table';
-import { sequenceFor } from './results';
 import { partsById } from '@/core/train';
+import { sequenceOf } from '@/core/gear-chart';
+import { modelOf } from '@/core/model';
 
 /** What the selectors do from each position to the next. */
 export function ClicksView() {
   const train = useTrain((state) => state.train);
-  const { clicks, unreachable } = sequenceFor(train)!;
+  const { clicks, unreachable } = modelOf(train).derive(sequenceOf)!;
   const selector = (id: string) => train.selectors!.find((one) => one.id === id)!.name || id;
   const position = (id: string) => partsById(train).position(id).name;
   const besides = (ids: readonly string[]) => listed(ids.map((id) => couplerName(train, id)));

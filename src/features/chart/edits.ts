@@ -8,8 +8,8 @@ import { documents } from '@/features/train/documents';
 import { editTrain } from '@/features/train/edit';
 import type { TrainStore } from '@/features/train/store';
 import { useTrainStore } from '@/features/train/use-train';
-import { chartFor } from './results';
 import { partsById } from '@/core/train';
+import { chartOf } from '@/core/gear-chart';
 
 type Documents = Awaited<ReturnType<typeof documents>>;
 
@@ -80,7 +80,7 @@ function nextName({ positions }: Train): string {
 function inOrderOfRatio(train: Train): readonly string[] {
   const key = ({ solved: { ratio } }: { solved: { ratio: Parameters<typeof toNumber>[0] | null } }) =>
     ratio === null ? -Infinity : toNumber(ratio);
-  return [...chartFor(train, false).rows]
+  return [...chartOf(train).rows]
     .sort((a, b) => {
       const [x, y] = [key(a), key(b)];
       return x === y ? 0 : y - x;

@@ -9,9 +9,10 @@ import { choosePosition } from '@/features/train/choosing';
 import { useGoTo } from '@/features/train/frame/screens-row';
 import { useNow, useTrain, useTrainStore } from '@/features/train/use-train';
 import { usePreferences } from '@/ui/preferences';
-import { gridFor } from './results';
 import { moveFocus } from './table/cell-keys';
 import { partsById } from '@/core/train';
+import { gridOf } from '@/core/gear-chart';
+import { modelOf } from '@/core/model';
 
 const HEAD = 'muted sticky bg-base-100 px-2 py-1 font-normal';
 
@@ -21,7 +22,7 @@ const HEAD = 'muted sticky bg-base-100 px-2 py-1 font-normal';
  */
 export function GridView() {
   const train = useTrain((state) => state.train);
-  const grid = gridFor(train)!;
+  const grid = modelOf(train).derive(gridOf)!;
   const table = useRef<HTMLTableElement>(null);
   const convention = usePreferences((state) => state.convention);
   const name = (id: string) => couplerName(train, id);

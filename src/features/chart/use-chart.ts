@@ -2,10 +2,9 @@
 
 import { useMemo } from 'react';
 import { useStore } from 'zustand';
-import { idealSteps, type Chart, type IdealSteps } from '@/core/gear-chart';
+import { idealSteps, type Chart, type IdealSteps, chartOf } from '@/core/gear-chart';
 import { ownOf } from '@/features/train/session';
 import { useSession, useTrain } from '@/features/train/use-train';
-import { chartFor } from './results';
 import { createChart, type ChartState } from './store';
 import { typedNumber } from '@/ui/typed-number';
 
@@ -14,7 +13,7 @@ export const useChart = <T>(select: (state: ChartState) => T): T =>
   useStore(ownOf(useSession(), createChart).store, select);
 
 /** The shift chart of the train as it is now. */
-export const useRows = (): Chart => useTrain(({ train, losses }) => chartFor(train, losses));
+export const useRows = (): Chart => useTrain(({ train, losses }) => chartOf(train, { losses }));
 
 /** The ideal steps of the school that is chosen. */
 export function useIdeals(): IdealSteps {

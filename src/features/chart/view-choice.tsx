@@ -1,9 +1,10 @@
 'use client';
 
 import { useTrain } from '@/features/train/use-train';
-import { gridFor, sequenceFor } from './results';
 import type { View } from './store';
 import { useChart } from './use-chart';
+import { gridOf, sequenceOf } from '@/core/gear-chart';
+import { modelOf } from '@/core/model';
 
 const VIEWS: Record<View, { word: string; title: string }> = {
   rows: { word: 'Rows', title: 'One row for each position' },
@@ -15,7 +16,9 @@ const VIEWS: Record<View, { word: string; title: string }> = {
 function useViews(): readonly View[] {
   const train = useTrain((state) => state.train);
   return (Object.keys(VIEWS) as View[]).filter(
-    (view) => view === 'rows' || (view === 'grid' ? gridFor(train) !== null : sequenceFor(train) !== null),
+    (view) =>
+      view === 'rows' ||
+      (view === 'grid' ? modelOf(train).derive(gridOf) !== null : modelOf(train).derive(sequenceOf) !== null),
   );
 }
 

@@ -15,7 +15,7 @@ export function Screen() {
   const later = useDeferredValue(reading);
   return (
     <ReadingContext value={later}>
-      <Shifting now={reading.model} />
+      <Shifting now={reading.setup} />
       <Notice />
     </ReadingContext>
   );

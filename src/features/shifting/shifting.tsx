@@ -5,8 +5,8 @@ import { Given } from './given/given';
 import { ForceSpeed } from './picture/force-speed';
 import { RunPane } from './run/run-pane';
 import { Says } from './says/says';
-import type { Model } from './model';
-import { useModel, useRead, sentenceOf } from './use-shifting';
+import type { Setup } from './setup';
+import { useSetup, useRead, sentenceOf } from './use-shifting';
 
 /** What is given does not change with what is drawn. */
 const Left = memo(Given);
@@ -14,8 +14,8 @@ const Right = memo(Says);
 const Below = memo(RunPane);
 
 /** Left motor, load and rule; in the middle force over speed, right what follows from it; below the run. */
-export function Shifting({ now }: { now: Model | null }) {
-  const model = useModel();
+export function Shifting({ now }: { now: Setup | null }) {
+  const setup = useSetup();
   const read = useRead();
   return (
     <main className="relative flex min-h-0 flex-1 flex-col lg:flex-row">
@@ -23,13 +23,13 @@ export function Shifting({ now }: { now: Model | null }) {
       <div className="shrink-0 overflow-auto lg:w-72 lg:border-r lg:border-base-content" tabIndex={-1}>
         <Left />
       </div>
-      {model && now ? (
+      {setup && now ? (
         <div className="flex min-h-0 min-w-0 flex-1 flex-col lg:max-xl:overflow-auto">
           <div className="flex min-h-0 flex-col max-xl:shrink-0 xl:flex-1 xl:flex-row">
-            <ForceSpeed model={now} />
-            <Right model={model} />
+            <ForceSpeed setup={now} />
+            <Right setup={setup} />
           </div>
-          <Below model={model} />
+          <Below setup={setup} />
         </div>
       ) : (
         <p className="muted m-auto max-w-96 p-6 text-center">

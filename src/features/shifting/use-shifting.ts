@@ -10,7 +10,7 @@ import { ownOf } from '@/features/train/session';
 import { useSession, useTrain } from '@/features/train/use-train';
 import { usePreferences } from '@/ui/preferences';
 import { writtenOf, type Form } from './form';
-import { modelOf, possibleOrder, type Model } from './model';
+import { setupOf, possibleOrder, type Setup } from './setup';
 import { createShifting, type ShiftingItself, type ShiftingState } from './store';
 
 export const useShiftingItself = (): ShiftingItself => ownOf(useSession(), createShifting);
@@ -27,14 +27,14 @@ export function useTyped<K extends keyof Form>(...keys: readonly K[]): Pick<Form
 export const useFill = () => useShifting((state) => state.fill);
 
 export type Read =
-  | { readonly ok: true; readonly model: Model }
+  | { readonly ok: true; readonly setup: Setup }
   | { readonly ok: false; readonly message: string; readonly place: string };
 
 /** What the screen's parts have in common: what is typed, read once, and the last that read. */
 export interface Reading {
   readonly read: Read;
   /** What is drawn stays while something else is typed; null until something reads. */
-  readonly model: Model | null;
+  readonly setup: Setup | null;
 }
 
 export const ReadingContext = createContext<Reading | null>(null);
@@ -44,10 +44,10 @@ export function useReadForm(): Reading {
   const train = useTrain((state) => state.train);
   const form = useForm();
   const read = useMemo(() => readForm(train, form), [train, form]);
-  const [last, setLast] = useState<Model | null>(null);
-  const model = read.ok ? read.model : last?.train === train ? last : null;
-  if (model !== last) setLast(model);
-  return { read, model };
+  const [last, setLast] = useState<Setup | null>(null);
+  const setup = read.ok ? read.setup : last?.train === train ? last : null;
+  if (setup !== last) setLast(setup);
+  return { read, setup };
 }
 
 function readForm(train: Train, form: Form): Read {
@@ -64,7 +64,7 @@ function readForm(train: Train, form: Form): Read {
   const read = readWrittenScenario(written, train);
   if (!read.ok) return read;
   try {
-    return { ok: true, model: modelOf(train, form, read.value) };
+    return { ok: true, setup: setupOf(train, form, read.value) };
   } catch (error) {
     if (error instanceof RangeError) return { ok: false, place: 'order', message: error.message };
     throw error;
@@ -78,7 +78,7 @@ function useReading(): Reading {
 }
 
 export const useRead = (): Read => useReading().read;
-export const useModel = (): Model | null => useReading().model;
+export const useSetup = (): Setup | null => useReading().setup;
 
 /** What is wrong at a place of the scenario, without the place; null where nothing is. */
 export function useWrong(): (...places: readonly string[]) => string | null {

@@ -26,21 +26,13 @@ import {
   type Solved,
   type Unbalanced,
 } from '@/core/solve';
-import { toFraction, type Rational } from '@/core/rational';
 import type { Train } from '@/core/train';
 import { workingOf, type Working } from '@/core/working';
 import { engagementIn, type Choice } from './engagement';
-import { DOCUMENTS, Recent } from './recent';
+import { EngagedStates, type FlowKind, type Loads } from './engaged-states';
+
+export type { FlowKind, Loads };
 import { modelOf } from '@/core/model';
-
-/** Who drives whom: the input drives · the load pushes while the input turns on · the output drives the input. */
-export type FlowKind = 'drive' | 'coast' | 'backward';
-
-/** Everything computed from a document, each thing once: derived, never stored. */
-interface Analysed {
-  readonly open: OpenTrain;
-  readonly states: Map<string, Explained>;
-}
 
 /** What is engaged, solved and explained. */
 export interface Explained {
@@ -68,19 +60,7 @@ export interface Explained {
   readonly backward: BackwardVerdict | null;
 }
 
-const KEPT_STATES = 512;
-const analysed = new Recent<Train, Analysed>(DOCUMENTS);
-
-function analyse(train: Train): Analysed {
-  const found = analysed.get(train);
-  if (found) return found;
-  const fresh: Analysed = { open: modelOf(train).open, states: new Map() };
-  analysed.set(train, fresh);
-  return fresh;
-}
-
-/** What holds the outputs: N·m against their motion, by output. */
-export type Loads = ReadonlyMap<string, Rational>;
+const statesOf = (train: Train) => new EngagedStates<Explained>(train);
 
 /** @param loads of a drive: then torques and powers are in N·m, and not per unit put in */
 export function analyseEngaged(
@@ -90,15 +70,8 @@ export function analyseEngaged(
   losses: boolean,
   loads: Loads | null = null,
 ): Explained {
-  const { open, states } = analyse(train);
-  const given = loads && [...loads].map(([output, torque]) => [output, toFraction(torque)]);
-  const key = JSON.stringify([flow, losses, [...engaged].sort(), given]);
-  const found = states.get(key);
-  if (found) return found;
-  const fresh = explain(open, engaged, flow, losses, loads);
-  if (states.size >= KEPT_STATES) states.delete(states.keys().next().value!);
-  states.set(key, fresh);
-  return fresh;
+  const { open, derive } = modelOf(train);
+  return derive(statesOf).get(engaged, flow, losses, loads, () => explain(open, engaged, flow, losses, loads));
 }
 
 function explain(

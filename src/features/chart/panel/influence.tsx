@@ -2,7 +2,7 @@
 
 import clsx from 'clsx';
 import { useMemo } from 'react';
-import { compareCharts, oneToothMore, type Influence, type Pairing } from '@/core/gear-chart';
+import { compareCharts, oneToothMore, type Influence, type Pairing, influenceOf } from '@/core/gear-chart';
 import { toNumber, type Rational } from '@/core/rational';
 import type { Gear } from '@/core/train';
 import { figure } from '@/core/units';
@@ -12,11 +12,11 @@ import { editTrain } from '@/features/train/edit';
 import { useLight, useTrain, useTrainStore } from '@/features/train/use-train';
 import { DataTable, type Column } from '@/ui/data-table';
 import { usePreferences } from '@/ui/preferences';
-import { influenceFor } from '../results';
 import { percent } from '../table/row-figures';
 import { useChart, useRows } from '../use-chart';
 import { ratioColumn } from './ratio-column';
 import { partsById } from '@/core/train';
+import { modelOf } from '@/core/model';
 
 interface Row {
   readonly gear: Gear;
@@ -31,7 +31,7 @@ export function InfluenceTab() {
   const more = useChart((state) => state.more);
   const set = useChart((state) => state.set);
   const light = useLight();
-  const influence = influenceFor(train);
+  const influence = modelOf(train).derive(influenceOf);
   const rows = useMemo(() => train.gears.map((gear): Row => ({ gear, name: gearName(train, gear) })), [train]);
   const gear = partsById(train).find.gear(more?.gear);
   if (influence.size === 0)

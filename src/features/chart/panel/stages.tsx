@@ -1,6 +1,6 @@
 'use client';
 
-import { stageProduct, type ChainStage, type StageTable } from '@/core/gear-chart';
+import { stageProduct, type ChainStage, type StageTable, stageTable } from '@/core/gear-chart';
 import { abs, toNumber } from '@/core/rational';
 import type { Train } from '@/core/train';
 import { figure, ratioFigure, wayText } from '@/core/units';
@@ -8,8 +8,8 @@ import { exact, listed, memberName } from '@/core/words';
 import { useTrain } from '@/features/train/use-train';
 import { DataTable, type Column } from '@/ui/data-table';
 import { usePreferences } from '@/ui/preferences';
-import { stagesFor } from '../results';
 import { partsById } from '@/core/train';
+import { modelOf } from '@/core/model';
 
 type Row = StageTable['rows'][number];
 
@@ -17,7 +17,7 @@ type Row = StageTable['rows'][number];
 export function Stages() {
   const train = useTrain((state) => state.train);
   const convention = usePreferences((state) => state.convention);
-  const table = stagesFor(train);
+  const table = modelOf(train).derive(stageTable);
   const name = (id: string) => partsById(train).position(id).name;
   const branched = table.branched.length > 0 && (
     <p className="muted mt-1 text-sm">

@@ -18,12 +18,14 @@ import { useMeasured } from '@/features/train/log/use-measured';
 import { VERDICTS } from '@/features/train/log/verdict-words';
 import { usePreferences } from '@/ui/preferences';
 import { useEdits } from '../edits';
-import { shiftsFor } from '../results';
 import { useChart, useIdeals, useRows } from '../use-chart';
 import { cellsOf, moveFocus } from './cell-keys';
 import { ChartLine } from './chart-line';
 import { columnsOf } from './columns';
 import { rowFigures } from './row-figures';
+import { possibleShifts } from '@/core/gear-chart';
+import { modelOf } from '@/core/model';
+import { useSameList } from '@/ui/same-list';
 
 const HEAD =
   'sticky top-0 z-20 border-b border-base-content bg-base-100 px-2 py-1 ' +
@@ -39,7 +41,7 @@ export function ChartTable() {
   const train = useTrain((state) => state.train);
   const losses = useTrain((state) => state.losses);
   // Verdicts look at every set on the way: they may come one picture later than the figures.
-  const shifts = shiftsFor(useDeferredValue(train));
+  const shifts = modelOf(useDeferredValue(train)).derive(possibleShifts);
   const { positionId } = useNow();
   const ideals = useIdeals();
   const school = useChart((state) => state.school);
@@ -49,9 +51,7 @@ export function ChartTable() {
   const edits = useEdits();
   const goTo = useGoTo();
   const table = useRef<HTMLTableElement>(null);
-  // A document that was checked anew has couplers of its own; what they say is mostly what they said.
-  const described = JSON.stringify(train.couplers);
-  const couplers = useMemo(() => columnsOf(JSON.parse(described) as Coupler[]), [described]);
+  const couplers = useMemo(() => columnsOf(train.couplers), [train.couplers]);
   const coasts = useMemo(() => couplers.some(decidesForItself), [couplers]);
   const choose = useCallback((id: string) => choosePosition(store, id), [store]);
   const open = useCallback(
@@ -67,8 +67,8 @@ export function ChartTable() {
     [set],
   );
   // The same list as long as the same positions stand in the same order: a new one would draw every row anew.
-  const order = JSON.stringify(train.positions.map(({ id }) => id));
-  const ids = useMemo(() => JSON.parse(order) as string[], [order]);
+  const order = useSameList(train.positions.map(({ id }) => id));
+  const ids = useMemo(() => [...order], [order]);
   // A row that is put elsewhere in the page loses the focus; the key that moved it wants it to stay.
   const moved = useRef<{ readonly position: string; readonly at: number } | null>(null);
   useLayoutEffect(() => {
@@ -77,7 +77,7 @@ export function ChartTable() {
     moved.current = null;
     const row = [...table.current!.rows].find((one) => one.dataset.position === position);
     if (row) cellsOf(row)[at]?.focus();
-  }, [order]);
+  }, [ids]);
   const press = (event: KeyboardEvent) => {
     const cell = event.target as HTMLElement;
     const position = cell.closest<HTMLElement>('[data-position]')?.dataset.position;

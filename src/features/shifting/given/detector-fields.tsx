@@ -2,7 +2,7 @@ import { readAs } from '@/core/shifting';
 import { figure } from '@/core/units';
 import { Field, Pick } from '@/ui/form-fields';
 import type { DetectorText } from '../form';
-import { useFill, useTyped, useModel, useNameOf, useWrong } from '../use-shifting';
+import { useFill, useTyped, useSetup, useNameOf, useWrong } from '../use-shifting';
 
 const FEELS = { output: 'at the output', motor: 'before the selector' } as const;
 const FEELS_HELP =
@@ -56,9 +56,9 @@ export function DetectorFields({ cue }: { cue: 'speed' | 'torque' }) {
 
 /** The thresholds as the spring's turn and the scale's force. */
 function AsRead() {
-  const model = useModel();
+  const setup = useSetup();
   const nameOf = useNameOf();
-  const rule = model?.scenario.rule;
+  const rule = setup?.scenario.rule;
   if (rule?.cue !== 'torque') return null;
   const { detector = {} } = rule;
   const rows = [

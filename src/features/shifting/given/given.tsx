@@ -3,7 +3,7 @@ import { KeptBeside } from '@/features/train/kept/kept-beside';
 import { useTrain } from '@/features/train/use-train';
 import { writtenOf } from '../form';
 import { formOf } from '../form-of';
-import { gearingsNow, possibleOrder } from '../model';
+import { gearingsNow, possibleOrder } from '../setup';
 import { useFill, useForm, useRead } from '../use-shifting';
 import { InertiaFields } from './inertia-fields';
 import { LoadFields } from './load-fields';

@@ -2,7 +2,7 @@ import { loadOf, loadTorque } from '@/core/shifting';
 import { figure } from '@/core/units';
 import { Field, Group, Pick } from '@/ui/form-fields';
 import type { Form, Mass } from '../form';
-import { useFill, useTyped, useModel, useWrong } from '../use-shifting';
+import { useFill, useTyped, useSetup, useWrong } from '../use-shifting';
 import { LinesField } from './lines-field';
 import { SmallCurve } from './small-curve';
 
@@ -114,13 +114,13 @@ const STEPS = 60;
 
 /** Over time where it changes with time, else over the speeds that the output can have. */
 function LoadCurve() {
-  const model = useModel();
-  if (!model) return null;
-  const load = loadOf(model.scenario.load);
-  const duration = model.scenario.durationS ?? 20;
+  const setup = useSetup();
+  if (!setup) return null;
+  const load = loadOf(setup.scenario.load);
+  const duration = setup.scenario.durationS ?? 20;
   const fastest = Math.max(
     1,
-    ...[...model.points.positions.values()].map(({ outputRpm }) => (Number.isFinite(outputRpm) ? outputRpm : 0)),
+    ...[...setup.points.positions.values()].map(({ outputRpm }) => (Number.isFinite(outputRpm) ? outputRpm : 0)),
   );
   const inTime = load.profile.length > 0;
   const most = inTime ? duration : fastest;

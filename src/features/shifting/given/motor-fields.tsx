@@ -3,7 +3,7 @@ import { calibrate, freeSpeed, motorLine, peakPower, torqueAt, type Calibration 
 import { figure } from '@/core/units';
 import { Field, Group, Pick } from '@/ui/form-fields';
 import type { Form, MotorKind } from '../form';
-import { useFill, useTyped, useModel, useWrong } from '../use-shifting';
+import { useFill, useTyped, useSetup, useWrong } from '../use-shifting';
 import { LinesField } from './lines-field';
 import { SmallCurve } from './small-curve';
 import { typedNumber } from '@/ui/typed-number';
@@ -98,9 +98,9 @@ export function MotorFields() {
 
 /** A line that rises somewhere is taken as it is, and that is said. */
 function Uneven() {
-  const model = useModel();
-  if (model?.scenario.motor.kind !== 'table') return null;
-  const rises = motorLine(model.scenario.motor).some(({ b }) => b > 0);
+  const setup = useSetup();
+  if (setup?.scenario.motor.kind !== 'table') return null;
+  const rises = motorLine(setup.scenario.motor).some(({ b }) => b > 0);
   return rises ? (
     <p role="status" className="border-l-3 border-warning pl-2">
       Its torque rises with speed somewhere. It is taken as it is: the first point met from standstill counts, and shift
@@ -112,9 +112,9 @@ function Uneven() {
 const STEPS = 60;
 
 function MotorCurve() {
-  const model = useModel();
-  if (!model) return null;
-  const line = motorLine(model.scenario.motor);
+  const setup = useSetup();
+  if (!setup) return null;
+  const line = motorLine(setup.scenario.motor);
   const { rpm, power } = peakPower(line);
   const most = freeSpeed(line);
   const speeds = Array.from({ length: STEPS + 1 }, (_, i) => (i / STEPS) * most);
@@ -141,10 +141,10 @@ function MotorCurve() {
 function Reading() {
   const { motor } = useTyped('motor');
   const fill = useFill();
-  const model = useModel();
+  const setup = useSetup();
   const [text, setText] = useState('');
   const read = typedNumber(text);
-  const linear = model?.scenario.motor.kind === 'linear' ? model.scenario.motor : null;
+  const linear = setup?.scenario.motor.kind === 'linear' ? setup.scenario.motor : null;
   const found: Calibration | null = linear && text.trim() !== '' && read > 0 ? calibrate(linear, read) : null;
   return (
     <details>

@@ -1,6 +1,6 @@
 import { useTrain } from '@/features/train/use-train';
 import { Field, Group, Tick } from '@/ui/form-fields';
-import { possibleOrder } from '../model';
+import { possibleOrder } from '../setup';
 import { useFill, useTyped, useNameOf, useWrong } from '../use-shifting';
 
 /** The positions that are used, and where a run begins. */

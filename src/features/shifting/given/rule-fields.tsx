@@ -1,7 +1,7 @@
 import { soundThresholds } from '@/core/shifting';
 import { Field, Group, Pick } from '@/ui/form-fields';
 import type { Between, Cue, Form } from '../form';
-import { useFill, useTyped, useModel, useNameOf, useWrong } from '../use-shifting';
+import { useFill, useTyped, useSetup, useNameOf, useWrong } from '../use-shifting';
 import { DetectorFields } from './detector-fields';
 import { ScheduleField } from './schedule-field';
 
@@ -77,19 +77,19 @@ export function RuleFields() {
 
 /** Thresholds of section “Shift points”, with their band. */
 function FromPoints({ cue }: { cue: 'speed' | 'torque' }) {
-  const model = useModel();
+  const setup = useSetup();
   const { rule } = useTyped('rule');
   const fill = useFill();
   const take = () => {
-    if (!model) return;
-    const { down, up } = soundThresholds(model.gearings, model.points, model.scenario.motor, cue);
+    if (!setup) return;
+    const { down, up } = soundThresholds(setup.gearings, setup.points, setup.scenario.motor, cue);
     fill({ rule: { ...rule, down: texts(down), up: texts(up) } });
   };
   return (
     <button
       type="button"
       className="btn btn-xs"
-      disabled={!model}
+      disabled={!setup}
       title="Down where the power is equal, up a little above"
       onClick={take}
     >

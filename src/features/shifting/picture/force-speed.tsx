@@ -5,7 +5,7 @@ import { choosePosition } from '@/features/train/choosing';
 import { useNow, useTrainStore } from '@/features/train/use-train';
 import { DataTable } from '@/ui/data-table';
 import { DrawnFigure } from '@/ui/drawn-figure';
-import type { Model } from '../model';
+import type { Setup } from '../setup';
 import { useNameOf, useUnits } from '../use-shifting';
 import { Axes } from './axes';
 import { envelope, forceAt, forceCurve, frameOf, loadCurve, pathOf, type Frame } from './frame';
@@ -16,33 +16,33 @@ import { LoadHandle, ThresholdHandles } from './handles';
 /**
  * Output torque over output speed: what each position can do, what the load asks, where they meet, and where it shifts.
  */
-export function ForceSpeed({ model }: { model: Model }) {
-  const chosen = useChosen(model);
+export function ForceSpeed({ setup }: { setup: Setup }) {
+  const chosen = useChosen(setup);
   return (
     <DrawnFigure
       title="Force and speed"
-      beside={<PositionChips model={model} chosen={chosen} />}
+      beside={<PositionChips setup={setup} chosen={chosen} />}
       className="xl:flex-1 max-xl:h-80"
-      table={() => <ForceTable model={model} />}
+      table={() => <ForceTable setup={setup} />}
     >
-      {(width, height) => <Picture model={model} chosen={chosen} width={width} height={height} />}
+      {(width, height) => <Picture setup={setup} chosen={chosen} width={width} height={height} />}
     </DrawnFigure>
   );
 }
 
 /** The position that is looked at on every screen, where it is one of the order's. */
-function useChosen({ scenario }: Model): string {
+function useChosen({ scenario }: Setup): string {
   const { positionId } = useNow();
   return positionId !== null && scenario.order.includes(positionId) ? positionId : scenario.order[0]!;
 }
 
-function PositionChips({ model, chosen }: { model: Model; chosen: string }) {
+function PositionChips({ setup, chosen }: { setup: Setup; chosen: string }) {
   const store = useTrainStore();
   const nameOf = useNameOf();
   return (
     <span role="group" aria-label="Position whose power is drawn" className="flex flex-wrap items-center gap-1">
       <span className="muted pl-2 text-xs">power in</span>
-      {model.scenario.order.map((id) => (
+      {setup.scenario.order.map((id) => (
         <button
           key={id}
           type="button"
@@ -58,18 +58,18 @@ function PositionChips({ model, chosen }: { model: Model; chosen: string }) {
 }
 
 interface PictureProps {
-  readonly model: Model;
+  readonly setup: Setup;
   readonly chosen: string;
   readonly width: number;
   readonly height: number;
 }
 
-function Picture({ model, chosen, width, height }: PictureProps) {
+function Picture({ setup, chosen, width, height }: PictureProps) {
   const units = useUnits();
   const nameOf = useNameOf();
-  const frame = useMemo(() => frameOf(model, width, height), [model, width, height]);
+  const frame = useMemo(() => frameOf(setup, width, height), [setup, width, height]);
   const { left, right, top, bottom } = frame;
-  const { order } = model.scenario;
+  const { order } = setup.scenario;
   return (
     <svg
       width={width}
@@ -82,11 +82,11 @@ function Picture({ model, chosen, width, height }: PictureProps) {
       <clipPath id="force-speed">
         <rect x={left} y={top} width={Math.max(0, right - left)} height={Math.max(0, bottom - top)} />
       </clipPath>
-      <Hump frame={frame} model={model} id={chosen} />
+      <Hump frame={frame} setup={setup} id={chosen} />
       <Axes frame={frame} units={units} />
       <g clipPath="url(#force-speed)">
         <path
-          d={pathOf(frame, envelope(frame, model))}
+          d={pathOf(frame, envelope(frame, setup))}
           className="fill-none stroke-base-content/12"
           strokeWidth={9}
           strokeLinejoin="round"
@@ -94,13 +94,13 @@ function Picture({ model, chosen, width, height }: PictureProps) {
         {order.map((id) => (
           <path
             key={id}
-            d={pathOf(frame, forceCurve(frame, model, id))}
+            d={pathOf(frame, forceCurve(frame, setup, id))}
             fill="none"
             stroke={inkOf(order, id)}
             strokeWidth={id === chosen ? 2.8 : 1.6}
           />
         ))}
-        <Bands frame={frame} model={model} />
+        <Bands frame={frame} setup={setup} />
         {frame.mostLoadAt && (
           <path
             d={pathOf(frame, loadCurve(frame.mostLoadAt, frame))}
@@ -118,25 +118,25 @@ function Picture({ model, chosen, width, height }: PictureProps) {
       </g>
       <LoadWords frame={frame} />
       {order.map((id) => (
-        <CurveName key={id} frame={frame} model={model} id={id} name={nameOf(id)} />
+        <CurveName key={id} frame={frame} setup={setup} id={id} name={nameOf(id)} />
       ))}
       {order.map((id) => (
         <MeetingPoint
           key={id}
           frame={frame}
-          model={model}
+          setup={setup}
           id={id}
           chosen={id === chosen}
-          says={`${nameOf(id)}: ${pointText(model, id, units)}`}
+          says={`${nameOf(id)}: ${pointText(setup, id, units)}`}
         />
       ))}
-      <LoadHandle frame={frame} model={model} />
-      <ThresholdHandles frame={frame} model={model} />
+      <LoadHandle frame={frame} setup={setup} />
+      <ThresholdHandles frame={frame} setup={setup} />
     </svg>
   );
 }
 
-function pointText({ points }: Model, id: string, { speed, torque }: ReturnType<typeof useUnits>): string {
+function pointText({ points }: Setup, id: string, { speed, torque }: ReturnType<typeof useUnits>): string {
   const { stalls, outputRpm, outputTorqueNm, powerShare } = points.positions.get(id)!;
   return stalls
     ? 'stalls'
@@ -144,19 +144,19 @@ function pointText({ points }: Model, id: string, { speed, torque }: ReturnType<
 }
 
 /** Where the two positions of a pair give the same power, and the band between a rule's own thresholds. */
-function Bands({ frame, model }: { frame: Frame; model: Model }) {
-  return model.bands.map((band) => (
-    <BandMark key={`${band.from} ${band.to}`} frame={frame} model={model} band={band} />
+function Bands({ frame, setup }: { frame: Frame; setup: Setup }) {
+  return setup.bands.map((band) => (
+    <BandMark key={`${band.from} ${band.to}`} frame={frame} setup={setup} band={band} />
   ));
 }
 
 function BandMark({
   frame: { x, top, bottom },
-  model: { gearings },
+  setup: { gearings },
   band,
 }: {
   frame: Frame;
-  model: Model;
+  setup: Setup;
   band: Band;
 }) {
   const [before, after] = [gearings.get(band.from)!, gearings.get(band.to)!];
@@ -215,23 +215,23 @@ function LoadWords({ frame: { x, y, right, top, loadAt, mostLoadAt, mostRpm } }:
 
 function CurveName({
   frame: { x, y, free },
-  model,
+  setup,
   id,
   name,
 }: {
   frame: Frame;
-  model: Model;
+  setup: Setup;
   id: string;
   name: string;
 }) {
-  const { ratio } = model.gearings.get(id)!;
+  const { ratio } = setup.gearings.get(id)!;
   const rpm = (0.3 * free) / ratio;
-  const torque = forceAt(model, id, rpm);
+  const torque = forceAt(setup, id, rpm);
   return (
     <text
       x={x(rpm) + 5}
       y={y(torque) - 4}
-      fill={inkOf(model.scenario.order, id)}
+      fill={inkOf(setup.scenario.order, id)}
       className="stroke-base-100 text-xs font-semibold"
       strokeWidth={3}
       paintOrder="stroke"
@@ -244,18 +244,18 @@ function CurveName({
 
 interface PointProps {
   readonly frame: Frame;
-  readonly model: Model;
+  readonly setup: Setup;
   readonly id: string;
   readonly chosen: boolean;
   readonly says: string;
 }
 
 /** Where motor and load meet; on the axis, hollow, where the position stalls. */
-function MeetingPoint({ frame: { x, y, right, top, bottom }, model, id, chosen, says }: PointProps) {
-  const { stalls, outputRpm, outputTorqueNm } = model.points.positions.get(id)!;
+function MeetingPoint({ frame: { x, y, right, top, bottom }, setup, id, chosen, says }: PointProps) {
+  const { stalls, outputRpm, outputTorqueNm } = setup.points.positions.get(id)!;
   if (!Number.isFinite(outputRpm)) return null;
   const [px, py] = [Math.min(right, x(outputRpm)), Math.min(bottom, Math.max(top, y(outputTorqueNm)))];
-  const ink = inkOf(model.scenario.order, id);
+  const ink = inkOf(setup.scenario.order, id);
   return (
     <g transform={`translate(${px} ${py})`}>
       <title>{says}</title>
@@ -270,11 +270,11 @@ function MeetingPoint({ frame: { x, y, right, top, bottom }, model, id, chosen, 
   );
 }
 
-function ForceTable({ model }: { model: Model }) {
+function ForceTable({ setup }: { setup: Setup }) {
   const { perRpm, perNm, speedUnit, torqueUnit } = useUnits();
   const nameOf = useNameOf();
-  const { order } = model.scenario;
-  const frame = frameOf(model, 1000, 1000);
+  const { order } = setup.scenario;
+  const frame = frameOf(setup, 1000, 1000);
   const rows = Array.from({ length: 41 }, (_, i) => (i / 40) * frame.mostRpm);
   return (
     <DataTable
@@ -291,8 +291,8 @@ function ForceTable({ model }: { model: Model }) {
         ...order.map((id) => ({
           head: `${nameOf(id)}, ${torqueUnit}`,
           numeric: true,
-          value: (rpm: number) => forceAt(model, id, rpm) * perNm,
-          cell: (rpm: number) => figure(forceAt(model, id, rpm) * perNm),
+          value: (rpm: number) => forceAt(setup, id, rpm) * perNm,
+          cell: (rpm: number) => figure(forceAt(setup, id, rpm) * perNm),
         })),
         {
           head: `Load, ${torqueUnit}`,

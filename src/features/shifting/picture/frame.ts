@@ -1,6 +1,6 @@
 import { scaleLinear, type ScaleLinear } from 'd3-scale';
 import { freeSpeed, loadOf, loadTorque, motorLine, outputTorque, RAD_S_PER_RPM, type Stretch } from '@/core/shifting';
-import type { Model } from '../model';
+import type { Setup } from '../setup';
 
 /** Room round the plot for what stands at its axes. */
 const ROOM = { left: 56, right: 44, top: 14, bottom: 34 };
@@ -26,7 +26,7 @@ export interface Frame {
 
 type Point = readonly [outputRpm: number, torqueNm: number];
 
-export function frameOf({ scenario, gearings }: Model, width: number, height: number): Frame {
+export function frameOf({ scenario, gearings }: Setup, width: number, height: number): Frame {
   const line = motorLine(scenario.motor);
   const free = freeSpeed(line);
   const all = [...gearings.values()];
@@ -64,17 +64,17 @@ const speedsTo = (most: number): readonly number[] =>
   Array.from({ length: SAMPLES + 1 }, (_, i) => (i / SAMPLES) * most);
 
 /** What a position can do at the output. */
-export const forceCurve = ({ line, free }: Frame, { gearings }: Model, id: string): readonly Point[] => {
+export const forceCurve = ({ line, free }: Frame, { gearings }: Setup, id: string): readonly Point[] => {
   const gearing = gearings.get(id)!;
   return speedsTo(free / gearing.ratio).map((rpm) => [rpm, Math.max(0, outputTorque(line, gearing, rpm))]);
 };
 
 /** The same at one output speed. */
-export const forceAt = ({ scenario, gearings }: Model, id: string, outputRpm: number): number =>
+export const forceAt = ({ scenario, gearings }: Setup, id: string, outputRpm: number): number =>
   Math.max(0, outputTorque(motorLine(scenario.motor), gearings.get(id)!, outputRpm));
 
 /** The most that any position gives at each speed. */
-export const envelope = ({ line, mostRpm }: Frame, { gearings }: Model): readonly Point[] =>
+export const envelope = ({ line, mostRpm }: Frame, { gearings }: Setup): readonly Point[] =>
   speedsTo(mostRpm).map((rpm) => [
     rpm,
     Math.max(0, ...[...gearings.values()].map((gearing) => outputTorque(line, gearing, rpm))),

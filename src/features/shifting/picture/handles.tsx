@@ -1,6 +1,6 @@
 import { cueReading, noLoadOf, type Band } from '@/core/shifting';
 import { figure } from '@/core/units';
-import type { Model } from '../model';
+import type { Setup } from '../setup';
 import { useFill, useTyped, useNameOf, useUnits } from '../use-shifting';
 import { DragHandle } from './drag-handle';
 import { forceAt, type Frame } from './frame';
@@ -8,17 +8,17 @@ import { inkOf } from './inks';
 
 interface Props {
   readonly frame: Frame;
-  readonly model: Model;
+  readonly setup: Setup;
 }
 
 const digits = (value: number): string => String(Number(value.toPrecision(4)));
 
 /** The load's constant part, dragged up and down. */
-export function LoadHandle({ frame: { x, y, top, bottom, loadAt, mostRpm, mostNm }, model }: Props) {
+export function LoadHandle({ frame: { x, y, top, bottom, loadAt, mostRpm, mostNm }, setup }: Props) {
   const { load } = useTyped('load');
   const fill = useFill();
   const { torque } = useUnits();
-  const constant = model.scenario.load.constantNm ?? 0;
+  const constant = setup.scenario.load.constantNm ?? 0;
   const rpm = 0.94 * mostRpm;
   const here = loadAt(rpm);
   const put = (nm: number) => fill({ load: { ...load, constant: digits(Math.abs(nm) < mostNm / 1000 ? 0 : nm) } });
@@ -48,15 +48,15 @@ export function LoadHandle({ frame: { x, y, top, bottom, loadAt, mostRpm, mostNm
 }
 
 /** The rule's own thresholds, on the curve of the position that is left there: up points up, down points down. */
-export function ThresholdHandles({ frame, model }: Props) {
-  const cue = model.scenario.rule?.cue;
+export function ThresholdHandles({ frame, setup }: Props) {
+  const cue = setup.scenario.rule?.cue;
   if (cue === undefined || cue === 'hand') return null;
-  return model.bands.map((band) =>
+  return setup.bands.map((band) =>
     band.own === null ? null : (
       <g key={`${band.from} ${band.to}`}>
         <Threshold
           frame={frame}
-          model={model}
+          setup={setup}
           cue={cue}
           way="up"
           band={band}
@@ -66,7 +66,7 @@ export function ThresholdHandles({ frame, model }: Props) {
         />
         <Threshold
           frame={frame}
-          model={model}
+          setup={setup}
           cue={cue}
           way="down"
           band={band}
@@ -89,12 +89,12 @@ interface ThresholdProps extends Props {
   readonly rpm: number;
 }
 
-function Threshold({ frame: { x, y, line, free }, model, cue, way, band, leaves, to, rpm }: ThresholdProps) {
+function Threshold({ frame: { x, y, line, free }, setup, cue, way, band, leaves, to, rpm }: ThresholdProps) {
   const { rule } = useTyped('rule');
   const fill = useFill();
   const nameOf = useNameOf();
-  const gearing = model.gearings.get(leaves)!;
-  const noLoad = noLoadOf(model.scenario.motor) ?? 1;
+  const gearing = setup.gearings.get(leaves)!;
+  const noLoad = noLoadOf(setup.scenario.motor) ?? 1;
   const outputRpm = rpm / gearing.ratio;
   const value = cueReading(line, noLoad, cue, gearing, rpm);
   const put = (inputRpm: number) => {
@@ -108,7 +108,7 @@ function Threshold({ frame: { x, y, line, free }, model, cue, way, band, leaves,
       value={value}
       text={`${figure(value)} ${unit}${band.own?.verdict === 'hunts' ? ', hunts' : ''}`}
       x={x(outputRpm)}
-      y={y(forceAt(model, leaves, outputRpm))}
+      y={y(forceAt(setup, leaves, outputRpm))}
       cursor="ew-resize"
       onMove={(px) => put(x.invert(px) * gearing.ratio)}
       onStep={(by) => put(rpm + (by * free) / 200)}
@@ -116,7 +116,7 @@ function Threshold({ frame: { x, y, line, free }, model, cue, way, band, leaves,
       <path
         d={way === 'up' ? 'M 0 -8 L 7 5 H -7 Z' : 'M 0 8 L 7 -5 H -7 Z'}
         className={band.own?.verdict === 'hunts' ? 'fill-warning' : 'fill-base-100'}
-        stroke={inkOf(model.scenario.order, leaves)}
+        stroke={inkOf(setup.scenario.order, leaves)}
         strokeWidth={2}
       />
     </DragHandle>

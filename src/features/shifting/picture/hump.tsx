@@ -1,5 +1,5 @@
 import { peakPower, torqueAt } from '@/core/shifting';
-import type { Model } from '../model';
+import type { Setup } from '../setup';
 import type { Frame } from './frame';
 
 const SAMPLES = 80;
@@ -10,16 +10,16 @@ const SAMPLES = 80;
  */
 export function Hump({
   frame: { x, top, bottom, right, line, free },
-  model,
+  setup,
   id,
 }: {
   frame: Frame;
-  model: Model;
+  setup: Setup;
   id: string;
 }) {
-  const { ratio } = model.gearings.get(id)!;
+  const { ratio } = setup.gearings.get(id)!;
   const { power } = peakPower(line);
-  const { stalls, outputRpm, powerShare } = model.points.positions.get(id)!;
+  const { stalls, outputRpm, powerShare } = setup.points.positions.get(id)!;
   const height = (share: number) => bottom - share * (bottom - top - 6);
   const points = Array.from({ length: SAMPLES + 1 }, (_, i) => (i / SAMPLES) * free).map((rpm) => {
     const share = power > 0 ? Math.max(0, (torqueAt(line, rpm) * rpm) / power) : 0;

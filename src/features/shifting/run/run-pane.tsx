@@ -1,7 +1,7 @@
 import { DrawnFigure } from '@/ui/drawn-figure';
 import { summaryOf } from '@/core/shifting';
 import { figure } from '@/core/units';
-import type { Model } from '../model';
+import type { Setup } from '../setup';
 import type { JobStateOf } from '@/workers/use-job';
 import type { Made } from '../store';
 import { sentenceOf, useRead, useShifting } from '../use-shifting';
@@ -14,11 +14,11 @@ import { Strip, type Drawn } from './strip';
 import { useRunning } from './use-running';
 
 /** The run: over time, as it turns, and in words. */
-export function RunPane({ model }: { model: Model }) {
-  const { state: running, stop, again } = useRunning(model);
+export function RunPane({ setup }: { setup: Setup }) {
+  const { state: running, stop, again } = useRunning(setup);
   const made = useShifting((state) => state.made);
   const beside = useShifting((state) => state.beside);
-  const shown = drawnOf(running, made, model);
+  const shown = drawnOf(running, made, setup);
   const layers: readonly Drawn[] = beside.map(({ name, scenario, run }) => ({ name, scenario, traces: run.traces }));
   return (
     <section
@@ -30,7 +30,7 @@ export function RunPane({ model }: { model: Model }) {
         className="max-xl:h-96 xl:flex-1"
         beside={
           <>
-            <Progress running={running} duration={model.scenario.durationS ?? 0} stop={stop} again={again} />
+            <Progress running={running} duration={setup.scenario.durationS ?? 0} stop={stop} again={again} />
             <Compare />
           </>
         }
@@ -48,7 +48,7 @@ export function RunPane({ model }: { model: Model }) {
 }
 
 /** What goes on is drawn as far as it is; else the last run that came to its end. */
-function drawnOf(running: JobStateOf<'run'>, made: Made | null, { scenario }: Model): Drawn | null {
+function drawnOf(running: JobStateOf<'run'>, made: Made | null, { scenario }: Setup): Drawn | null {
   if ((running.kind === 'running' || running.kind === 'stopped') && running.partial?.timeS.length)
     return { name: 'this run', traces: running.partial, scenario };
   return made && { name: made.name, traces: made.run.traces, scenario: made.scenario };

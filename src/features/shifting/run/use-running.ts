@@ -4,7 +4,7 @@ import { useEffect } from 'react';
 import { mendsFor, type Run } from '@/core/shifting';
 import { useSettled } from '@/ui/settled';
 import { useKeptJob, type RunningJob } from '@/workers/use-job';
-import type { Model } from '../model';
+import type { Setup } from '../setup';
 import type { ShiftingItself } from '../store';
 import { useShiftingItself } from '../use-shifting';
 
@@ -12,10 +12,10 @@ import { useShiftingItself } from '../use-shifting';
  * Runs whenever what is given has settled; a run that was asked for before is given up. The run of the same train and
  * scenario stands when someone comes back to the screen.
  */
-export function useRunning(model: Model): RunningJob<'run'> {
+export function useRunning(setup: Setup): RunningJob<'run'> {
   const itself = useShiftingItself();
   const { runs, tries } = itself;
-  const settled = useSettled(model);
+  const settled = useSettled(setup);
   const { train, scenario } = settled;
   const running = useKeptJob(runs, { train, scenario }, [train, settled.typed]);
   const { state } = running;
@@ -35,7 +35,7 @@ export function useRunning(model: Model): RunningJob<'run'> {
 }
 
 /** A run is there: it is shown, and what could mend its verdicts is tried beside the page. */
-function show({ store, tries }: ShiftingItself, { train, scenario, gearings, points }: Model, run: Run): void {
+function show({ store, tries }: ShiftingItself, { train, scenario, gearings, points }: Setup, run: Run): void {
   const { cursorS, set } = store.getState();
   set({
     made: { name: scenario.name ?? 'this run', train, scenario, run },

@@ -3,7 +3,7 @@ import { couplerDuties, shaftDuties, type Dog } from '@/core/shifting';
 import { figure } from '@/core/units';
 import { couplerName, memberName } from '@/core/words';
 import { DataTable } from '@/ui/data-table';
-import type { Model } from '../model';
+import type { Setup } from '../setup';
 import { useNameOf, useUnits } from '../use-shifting';
 import { Paths } from './paths';
 import { typedNumber } from '@/ui/typed-number';
@@ -14,7 +14,7 @@ const FIELDS = { teeth: 'Dog teeth', radiusMm: 'Mean radius, mm', friction: 'Fri
  * What couplers carry when they let go and how long they look for their gap; on which shaft a coupler would carry
  * least; two paths and what is left of them.
  */
-export function Couplers({ model }: { model: Model }) {
+export function Couplers({ setup }: { setup: Setup }) {
   const [text, setText] = useState({ teeth: '6', radiusMm: '15', friction: '0.15' });
   const dog = Object.fromEntries(
     Object.entries(text).map(([key, value]) => [key, typedNumber(value)]),
@@ -35,19 +35,19 @@ export function Couplers({ model }: { model: Model }) {
         ))}
       </div>
       {sound ? (
-        <Duties model={model} dog={dog} />
+        <Duties setup={setup} dog={dog} />
       ) : (
         <p role="alert" className="text-error">
           At least one tooth, a radius above 0 and a friction of 0 or more.
         </p>
       )}
-      <Paths model={model} />
+      <Paths setup={setup} />
     </div>
   );
 }
 
-function Duties({ model, dog }: { model: Model; dog: Dog }) {
-  const { train, scenario, points } = model;
+function Duties({ setup, dog }: { setup: Setup; dog: Dog }) {
+  const { train, scenario, points } = setup;
   const { perRpm, perNm, speedUnit, torqueUnit } = useUnits();
   const nameOf = useNameOf();
   const losses = scenario.losses ?? false;

@@ -3,14 +3,14 @@ import { abs, inverse, isZero, toFraction, toNumber, type Rational } from '@/cor
 import { figure } from '@/core/units';
 import { couplerName, memberName } from '@/core/words';
 import { analyseEngaged } from '@/features/train/analysis';
-import type { Model } from '../model';
+import type { Setup } from '../setup';
 import { useNameOf } from '../use-shifting';
 import { modelOf } from '@/core/model';
 import { partsById } from '@/core/train';
 
 /** Two paths that a differential adds up, found in each position: their shares, and what is left when one is let go. */
-export function Paths({ model }: { model: Model }) {
-  const { train, scenario } = model;
+export function Paths({ setup }: { setup: Setup }) {
+  const { train, scenario } = setup;
   const nameOf = useNameOf();
   const found = scenario.order.flatMap((id) => {
     const { engaged } = partsById(train).position(id);
@@ -51,7 +51,7 @@ export function Paths({ model }: { model: Model }) {
               ))}
             </tbody>
           </table>
-          <p className="muted">{otherSide(model, paths)}</p>
+          <p className="muted">{otherSide(setup, paths)}</p>
           {left.length > 0 && (
             <ul aria-label={`What is left in ${nameOf(id)}`} className="list-disc pl-4">
               {left.map(({ coupler, status, ratio }) => (
@@ -77,7 +77,7 @@ const ratioText = (turns: Rational): string => (isZero(turns) ? '—' : figure(t
 const percent = (share: Rational): string => `${figure(toNumber(share) * 100)} %`;
 
 /** With one path let go and its side held, the other drives alone; not held, nothing does. */
-function otherSide({ train }: Model, { paths: [p, q] }: TwoPaths): string {
+function otherSide({ train }: Setup, { paths: [p, q] }: TwoPaths): string {
   return (
     `Let ${memberName(train, p.member)} go and hold its side, by a worm or a brake: ` +
     `${ratioText(q.turns)} in/out is left; let ${memberName(train, q.member)} go: ` +

@@ -1,12 +1,12 @@
 import { heatOf, isStable, loadOf, motorLine, stallMargin } from '@/core/shifting';
 import { figure } from '@/core/units';
 import { DataTable } from '@/ui/data-table';
-import type { Model } from '../model';
+import type { Setup } from '../setup';
 import { useNameOf, useUnits } from '../use-shifting';
 
 /** Where motor and load meet, position by position. */
-export function PointsTable({ model }: { model: Model }) {
-  const { scenario, points, gearings } = model;
+export function PointsTable({ setup }: { setup: Setup }) {
+  const { scenario, points, gearings } = setup;
   const { perRpm, perNm, speedUnit, torqueUnit } = useUnits();
   const nameOf = useNameOf();
   const [line, load] = [motorLine(scenario.motor), loadOf(scenario.load)];

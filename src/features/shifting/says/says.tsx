@@ -1,6 +1,6 @@
 import { adviceOf } from '@/core/shifting';
 import { Tabs } from '@/ui/tabs';
-import type { Model } from '../model';
+import type { Setup } from '../setup';
 import type { Says as Tab } from '../store';
 import { useShifting } from '../use-shifting';
 import { Couplers } from './couplers';
@@ -20,11 +20,11 @@ const TABS: Record<Tab, string> = {
 /**
  * What follows: whether it suits, where it works, when it should shift, how the sleeves travel, what couplers carry.
  */
-export function Says({ model }: { model: Model }) {
+export function Says({ setup }: { setup: Setup }) {
   const says = useShifting((state) => state.says);
   const set = useShifting((state) => state.set);
   const badge = (tab: Tab) => {
-    const count = tab === 'shifts' ? model.bands.filter(({ own }) => own?.verdict === 'hunts').length : 0;
+    const count = tab === 'shifts' ? setup.bands.filter(({ own }) => own?.verdict === 'hunts').length : 0;
     return count > 0 && <span className="badge badge-warning badge-xs ml-1">{count}</span>;
   };
   return (
@@ -40,11 +40,11 @@ export function Says({ model }: { model: Model }) {
         badge={badge}
         bodyClass="py-2 text-sm"
       >
-        {says === 'verdict' && <Verdict model={model} advice={adviceOf(model.train, model.scenario, model.points)} />}
-        {says === 'points' && <PointsTable model={model} />}
-        {says === 'shifts' && <ShiftPoints model={model} />}
+        {says === 'verdict' && <Verdict setup={setup} advice={adviceOf(setup.train, setup.scenario, setup.points)} />}
+        {says === 'points' && <PointsTable setup={setup} />}
+        {says === 'shifts' && <ShiftPoints setup={setup} />}
         {says === 'travel' && <Travel />}
-        {says === 'couplers' && <Couplers model={model} />}
+        {says === 'couplers' && <Couplers setup={setup} />}
       </Tabs>
     </section>
   );

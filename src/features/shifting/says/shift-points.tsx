@@ -3,7 +3,7 @@ import { leastRatioForShare, noLoadOf, readAs, torqueAt, motorLine, type Band } 
 import { figure } from '@/core/units';
 import { listed } from '@/core/words';
 import { DataTable } from '@/ui/data-table';
-import type { Model } from '../model';
+import type { Setup } from '../setup';
 import { useNameOf, useUnits } from '../use-shifting';
 import { typedNumber } from '@/ui/typed-number';
 
@@ -11,15 +11,15 @@ import { typedNumber } from '@/ui/typed-number';
  * When to change between neighbours, in every cue’s own unit; the band that it needs; and how small a step has to be
  * for a share of the power.
  */
-export function ShiftPoints({ model }: { model: Model }) {
+export function ShiftPoints({ setup }: { setup: Setup }) {
   const nameOf = useNameOf();
   const { perRpm, perNm, speedUnit, torqueUnit } = useUnits();
-  const noLoad = noLoadOf(model.scenario.motor);
-  const line = motorLine(model.scenario.motor);
+  const noLoad = noLoadOf(setup.scenario.motor);
+  const line = motorLine(setup.scenario.motor);
   const number = (value: number | null) => (value === null ? '—' : figure(value));
-  const detector = model.scenario.rule?.detector ?? {};
+  const detector = setup.scenario.rule?.detector ?? {};
   const outputAt = ({ to, equal }: Band) => {
-    const { ratio, drive } = model.gearings.get(to)!;
+    const { ratio, drive } = setup.gearings.get(to)!;
     return equal && torqueAt(line, equal.downRpm) * ratio * drive;
   };
   const read = (band: Band) => {
@@ -35,21 +35,21 @@ export function ShiftPoints({ model }: { model: Model }) {
   });
   return (
     <div className="flex flex-col gap-3">
-      {model.bands.length === 0 ? (
+      {setup.bands.length === 0 ? (
         <p className="muted">With one position there is nothing to shift.</p>
       ) : (
         <>
           <ul aria-label="When to shift" className="flex flex-col gap-2">
-            {model.bands.map((band) => (
+            {setup.bands.map((band) => (
               <li key={`${band.from} ${band.to}`}>
-                <BandWords model={model} band={band} />
+                <BandWords setup={setup} band={band} />
               </li>
             ))}
           </ul>
           <DataTable
             label="Shift points"
             oneLine
-            rows={model.bands}
+            rows={setup.bands}
             keyOf={({ from, to }) => `${from} ${to}`}
             columns={[
               { head: 'Pair', value: ({ from, to }) => `${nameOf(from)} ↔ ${nameOf(to)}` },
@@ -91,7 +91,7 @@ export function ShiftPoints({ model }: { model: Model }) {
           />
         </>
       )}
-      {noLoad !== null && <StepForShare model={model} />}
+      {noLoad !== null && <StepForShare setup={setup} />}
     </div>
   );
 }
@@ -104,10 +104,10 @@ const VERDICTS = {
   hunts: 'hunts: up lands below where it goes straight down again',
 } as const;
 
-function BandWords({ model, band: { from, to, r, equal, further, own } }: { model: Model; band: Band }) {
+function BandWords({ setup, band: { from, to, r, equal, further, own } }: { setup: Setup; band: Band }) {
   const nameOf = useNameOf();
   const { speed } = useUnits();
-  const noLoad = noLoadOf(model.scenario.motor);
+  const noLoad = noLoadOf(setup.scenario.motor);
   const at = (rpm: number) => (noLoad === null ? speed(rpm) : `u = ${figure(rpm / noLoad)} (${speed(rpm)})`);
   return (
     <>
@@ -152,7 +152,7 @@ function BandWords({ model, band: { from, to, r, equal, further, own } }: { mode
  * The largest step that stays above a share of the peak power, and the least number of positions for the spread of
  * these.
  */
-function StepForShare({ model: { gearings, scenario } }: { model: Model }) {
+function StepForShare({ setup: { gearings, scenario } }: { setup: Setup }) {
   const [text, setText] = useState('75');
   const share = typedNumber(text) / 100;
   const sound = share > 0 && share < 1;

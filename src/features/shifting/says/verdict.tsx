@@ -3,18 +3,18 @@ import { bearableStep, mendsFor, ratioToMove, summaryOf, type Advice, type Mend 
 import { figure } from '@/core/units';
 import { listed } from '@/core/words';
 import { formOf } from '../form-of';
-import type { Model } from '../model';
+import type { Setup } from '../setup';
 import type { Made } from '../store';
 import type { Tried } from '@/workers/beside';
 import { useJobState } from '@/workers/use-job';
 import { useFill, useForm, useNameOf, useShifting, useShiftingItself } from '../use-shifting';
 
 /** Whether it suits its motor and load, and what its shifter does: each verdict with what would mend it. */
-export function Verdict({ model, advice }: { model: Model; advice: readonly Advice[] }) {
+export function Verdict({ setup, advice }: { setup: Setup; advice: readonly Advice[] }) {
   const made = useShifting((state) => state.made);
   return (
     <div className="flex flex-col gap-3">
-      {made && made.scenario === model.scenario && <RunVerdict made={made} model={model} />}
+      {made && made.scenario === setup.scenario && <RunVerdict made={made} setup={setup} />}
       <section aria-label="Motor and load">
         <h3 className="font-semibold">Motor and load</h3>
         {advice.length === 0 ? (
@@ -48,9 +48,9 @@ const WORDS = {
   stalls: 'It stalls: the load brings everything to a stand.',
 } as const;
 
-function RunVerdict({ made, model }: { made: Made; model: Model }) {
+function RunVerdict({ made, setup }: { made: Made; setup: Setup }) {
   const { run, scenario } = made;
-  const mends = useMemo(() => mendsFor(model.gearings, model.points, scenario, run), [model, scenario, run]);
+  const mends = useMemo(() => mendsFor(setup.gearings, setup.points, scenario, run), [setup, scenario, run]);
   return (
     <section aria-label="The run">
       <h3 className="font-semibold">The run</h3>
@@ -72,8 +72,8 @@ function RunVerdict({ made, model }: { made: Made; model: Model }) {
           ))}
         </ul>
       )}
-      {run.verdicts.includes('hunting') && <AnotherStep model={model} />}
-      {run.verdicts.includes('stalls') && <LargerRatio model={model} />}
+      {run.verdicts.includes('hunting') && <AnotherStep setup={setup} />}
+      {run.verdicts.includes('stalls') && <LargerRatio setup={setup} />}
       <Account made={made} />
     </section>
   );
@@ -126,9 +126,9 @@ const STILL = { hunting: 'hunts', chatter: 'chatters', stalls: 'stalls' } as con
 const shifts = (count: number): string => `${count} ${count === 1 ? 'shift' : 'shifts'}`;
 
 /** The ratio that the thresholds would bear. */
-function AnotherStep({ model }: { model: Model }) {
+function AnotherStep({ setup }: { setup: Setup }) {
   const nameOf = useNameOf();
-  return bearableStep(model.gearings, model.points, model.scenario).map(({ from, to, r, above }) => (
+  return bearableStep(setup.gearings, setup.points, setup.scenario).map(({ from, to, r, above }) => (
     <p key={`${from} ${to}`} className="mt-1">
       Or another ratio: from {nameOf(from)} to {nameOf(to)} r is {figure(r)}; these thresholds bear a step above{' '}
       {figure(above)}. Teeth finds the counts.
@@ -137,7 +137,7 @@ function AnotherStep({ model }: { model: Model }) {
 }
 
 /** What moving the load would take. */
-function LargerRatio({ model: { scenario, gearings } }: { model: Model }) {
+function LargerRatio({ setup: { scenario, gearings } }: { setup: Setup }) {
   const nameOf = useNameOf();
   const slowest = scenario.order[0]!;
   const gearing = gearings.get(slowest)!;

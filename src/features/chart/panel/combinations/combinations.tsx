@@ -12,6 +12,7 @@ import {
   type CombinationGroup,
   type CombinationTable,
   type LockCause,
+  chartOf,
 } from '@/core/gear-chart';
 import { parseRational, toFraction, toNumber } from '@/core/rational';
 import type { Status } from '@/core/solve';
@@ -24,7 +25,6 @@ import { STATUS_WORDS } from '@/features/train/words';
 import { DataTable, type Column } from '@/ui/data-table';
 import { usePreferences } from '@/ui/preferences';
 import { useEdits } from '../../edits';
-import { chartFor } from '../../results';
 import { FilterFields, NO_FILTER, readSize, type FilterText } from './filter-fields';
 import { useCombinations, type CombinationsNow } from './use-combinations';
 import { partsById } from '@/core/train';
@@ -278,7 +278,7 @@ function filterOf(text: FilterText, train: Train, convention: RatioConvention): 
 
 /** The exact ratios that the chart has. */
 const ratiosIn = (train: Train): readonly string[] =>
-  chartFor(train, false).rows.flatMap(({ solved: { ratio } }) => (ratio ? [toFraction(ratio)] : []));
+  chartOf(train).rows.flatMap(({ solved: { ratio } }) => (ratio ? [toFraction(ratio)] : []));
 
 const withSize = <K extends string>(key: K, value: number | undefined) => (value === undefined ? {} : { [key]: value });
 

@@ -1,9 +1,10 @@
 'use client';
 
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import type { CombinationTable } from '@/core/gear-chart';
 import type { Train } from '@/core/train';
 import { useTrain } from '@/features/train/use-train';
+import type { JobKey } from '@/workers/job-runner';
 import { useJob } from '@/workers/use-job';
 
 /** How far the looking is: what is found so far stands in the table. */
@@ -22,8 +23,8 @@ export interface CombinationsNow {
  * begin anew.
  */
 export function useCombinations(): CombinationsNow {
-  const train = useMechanism();
-  const { state, stop, again } = useJob('combinations', { train }, [train]);
+  const train = useTrain((state) => state.train);
+  const { state, stop, again } = useJob('combinations', { train }, mechanismOf(train));
   const looking = useMemo((): Looking => {
     switch (state.kind) {
       case 'idle':
@@ -41,23 +42,17 @@ export function useCombinations(): CombinationsNow {
   return { looking, stop, again };
 }
 
-/** What of the document decides what its combinations do; the same one while that does not change. */
-function useMechanism(): Train {
-  const open = useTrain((state) => state.train);
-  const train = useMemo(() => mechanismOf(open), [open]);
-  const text = useMemo(() => JSON.stringify(train), [train]);
-  const [last, setLast] = useState({ text, train });
-  if (last.text !== text) setLast({ text, train });
-  return last.train;
-}
-
-const mechanismOf = (train: Train): Train => ({
-  ...train,
-  name: 'train',
-  notes: undefined,
-  positions: [],
-  selectors: undefined,
-  setAside: undefined,
-  members: train.members.map((member) => ({ ...member, name: '', color: undefined })),
-  couplers: train.couplers.map((coupler) => ({ ...coupler, name: '' })),
-});
+/** What of the document decides what its combinations do, item by item. */
+const mechanismOf = ({ members, gears, meshes, couplers, input, outputs }: Train): JobKey => [
+  ...members.flatMap(({ id, carrier }) => [id, carrier]),
+  ...gears.flatMap(({ id, member, teeth, type }) => [id, member, teeth, type]),
+  ...meshes.flatMap(({ id, gears: [a, b], sense, selfLocking }) => [id, a, b, sense, selfLocking]),
+  ...couplers.flatMap((coupler) => [
+    coupler.id,
+    coupler.type,
+    ...('joins' in coupler ? coupler.joins : [coupler.mesh]),
+    coupler.type === 'one-way' ? coupler.control : undefined,
+  ]),
+  input,
+  ...outputs,
+];

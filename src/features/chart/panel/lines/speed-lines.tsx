@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { dragged, roundedSpeed, speedsWith, type Pin } from '@/core/gear-chart';
+import { dragged, roundedSpeed, speedsWith, type Pin, speedLinesOf } from '@/core/gear-chart';
 import { isZero, ONE, toNumber, type Rational } from '@/core/rational';
 import { figure } from '@/core/units';
 import { memberName } from '@/core/words';
@@ -9,8 +9,8 @@ import { useTyped } from '@/features/train/input/typed-input';
 import { useExplained } from '@/features/train/use-explained';
 import { useNow, useTrain } from '@/features/train/use-train';
 import { memberColor } from '@/ui/member-colors';
-import { speedLinesFor } from '../../results';
 import { LinesFigure, type Point } from './lines-figure';
+import { modelOf } from '@/core/model';
 
 /**
  * The speed lines of every planetary set for what is engaged; a point that is dragged takes everything along that hangs
@@ -18,7 +18,7 @@ import { LinesFigure, type Point } from './lines-figure';
  */
 export function SpeedLinesTab() {
   const train = useTrain((state) => state.train);
-  const sets = speedLinesFor(train);
+  const sets = modelOf(train).derive(speedLinesOf);
   const { solved } = useExplained();
   const { engaged } = useNow();
   const [told, setTold] = useState<{ readonly of: unknown; readonly pins: readonly Pin[] } | null>(null);

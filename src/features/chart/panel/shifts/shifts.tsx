@@ -2,20 +2,20 @@
 
 import clsx from 'clsx';
 import { useMemo } from 'react';
-import { shiftBetween, type Shift } from '@/core/gear-chart';
+import { shiftBetween, type Shift, possibleShifts } from '@/core/gear-chart';
 import type { Train } from '@/core/train';
 import { useNow, useTrain } from '@/features/train/use-train';
-import { shiftsFor } from '../../results';
 import { movesSay, verdictWords } from '../../shift-words';
 import { useChart } from '../../use-chart';
 import { ShiftStory } from './shift-story';
 import { SinglesButton } from './singles';
 import { partsById } from '@/core/train';
+import { modelOf } from '@/core/model';
 
 /** Every shift between neighbouring rows, and all about one of them: any two positions can be picked. */
 export function Shifts() {
   const train = useTrain((state) => state.train);
-  const shifts = useMemo(() => [...shiftsFor(train).values()], [train]);
+  const shifts = useMemo(() => [...modelOf(train).derive(possibleShifts).values()], [train]);
   const { from, to } = usePair();
   const set = useChart((state) => state.set);
   if (train.positions.length < 2 || !from || !to)
@@ -70,9 +70,11 @@ function usePair() {
   const pair = useChart((state) => state.pair);
   const { positionId } = useNow();
   const find = (id: string | null | undefined) => partsById(train).find.position(id);
-  const [first] = shiftsFor(train).values();
+  const [first] = modelOf(train).derive(possibleShifts).values();
   const from = find(pair.from) ?? find(positionId) ?? first?.from ?? train.positions[0];
-  const next = from && (shiftsFor(train).get(from.id)?.to ?? train.positions.find((position) => position !== from));
+  const next =
+    from &&
+    (modelOf(train).derive(possibleShifts).get(from.id)?.to ?? train.positions.find((position) => position !== from));
   return { from, to: find(pair.to) ?? next };
 }
 
