@@ -6,6 +6,7 @@ import type { Train } from '@/core/train';
 import { UsageError } from './options';
 import { readText } from './read-text';
 import { readTrain } from './read-train';
+import { itemAt, required } from '@/core/required';
 
 const MOST_BYTES = 1_000_000;
 
@@ -40,7 +41,7 @@ export function findJson(file: string): unknown {
  */
 const isBadInput = (question: Question, findings: readonly Finding[]): boolean =>
   question.kind === 'chains' &&
-  (findings.length === 0 ? question.question.maxError === null : question.stock && findings[0]!.error > FAR);
+  (findings.length === 0 ? question.question.maxError === null : question.stock && itemAt(findings, 0).error > FAR);
 
 /** So far off, the stock does not reach the target's size. */
 const FAR = 0.1;
@@ -49,16 +50,16 @@ function asJson({ made, ratios, error, centres }: Finding): unknown {
   const [first] = ratios;
   switch (made.kind) {
     case 'chain':
-      return { pairs: made.chain, ratio: toFraction(first!.ratio), error };
+      return { pairs: made.chain, ratio: toFraction(required(first).ratio), error };
     case 'sets': {
       const sets = made.sets.map(({ angles, ...set }) => ({
         ...set,
         ...(angles && { angles: angles.map(toFraction) }),
       }));
-      return { ...(sets.length === 1 ? sets[0] : { sets }), ratio: toFraction(first!.ratio), error };
+      return { ...(sets.length === 1 ? sets[0] : { sets }), ratio: toFraction(required(first).ratio), error };
     }
     case 'pairs':
-      return { sum: 2 * centres[0]!, pairs: made.pairs, worst: error };
+      return { sum: 2 * itemAt(centres, 0), pairs: made.pairs, worst: error };
     case 'dials':
       return {
         outputs: made.dials.taps.map(({ name, chain, ratio, error: off }) => ({

@@ -21,6 +21,7 @@ import { programHelp, VERBS, verbHelp } from './verbs';
 import { withLoads } from './with-loads';
 import { withUnits } from './with-units';
 import { modelOf } from '@/core/model';
+import { required } from '@/core/required';
 
 function run(argv: readonly string[]): string {
   const [command, ...rest] = argv;
@@ -45,7 +46,7 @@ function run(argv: readonly string[]): string {
         throw new UsageError(
           `${count} couplers make 2^${count} combinations; at most ${MAX_COMBINED} couplers can be listed.`,
         );
-      const combinations = listCombinations(network)!;
+      const combinations = required(listCombinations(network));
       return json({
         combinations: combinations.map(({ engaged, status, mobility, ratio }) => ({
           engaged,

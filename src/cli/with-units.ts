@@ -3,6 +3,7 @@ import type { PositionReport, TrainReport } from '@/core/solve';
 import { powerInWatts, type SpeedUnit, type TorqueUnit } from '@/core/units';
 
 import type { Report } from './with-loads';
+import { required } from '@/core/required';
 
 interface Given {
   readonly speed?: { readonly value: number; readonly unit: SpeedUnit };
@@ -41,6 +42,6 @@ const scale = (figures: Figures, by: number): Record<string, number | null> =>
   Object.fromEntries(
     Object.entries(figures).map(([id, exact]) => [
       id,
-      exact === null ? null : toNumber(mul(parseRational(exact)!, fromDecimal(by))),
+      exact === null ? null : toNumber(mul(required(parseRational(exact)), fromDecimal(by))),
     ]),
   );

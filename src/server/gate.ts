@@ -1,4 +1,5 @@
 import { senderRefusal, type Refusal } from './sender';
+import { itemAt } from '@/core/required';
 
 /** What every answer carries, whoever gives it, beside its content policy. */
 const SECURITY_HEADERS: Readonly<Record<string, string>> = {
@@ -91,7 +92,7 @@ const isFromElsewhere = (headers: Headers): boolean =>
 /** Its path in words: every percent sign stands for a character, and none is a control character. */
 function isReadable(url: string): boolean {
   try {
-    return !/[\u0000-\u001f\u007f]/.test(decodeURIComponent(url.split('?')[0]!));
+    return !/[\u0000-\u001f\u007f]/.test(decodeURIComponent(itemAt(url.split('?'), 0)));
   } catch {
     return false;
   }

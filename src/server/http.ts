@@ -2,6 +2,7 @@ import { problemText, type Problem } from '@/core/train';
 import { sqliteCode, StartupError } from './database';
 import { checkBody, Stopped, type Checked, type Sent } from './heavy';
 import type { KeptTrain, Saved } from './trains/repository';
+import { itemAt, required } from '@/core/required';
 
 /** Errors leave the server as {error: {code, message, path?}} with an honest status. */
 export const failure = (
@@ -152,11 +153,17 @@ export async function readTrain(
 }
 
 /** The type and subtype of a content type, as the standard compares them: without parameters, in any case. */
-const mediaType = (contentType: string | null): string => (contentType ?? '').split(';')[0]!.trim().toLowerCase();
+const mediaType = (contentType: string | null): string =>
+  itemAt((contentType ?? '').split(';'), 0)
+    .trim()
+    .toLowerCase();
 
 const refused = (problems: readonly Problem[]): Response => {
   const [first] = problems;
-  return failure(422, 'bad-train', problemText(first!), { path: first!.path, problems: problems.map(problemText) });
+  return failure(422, 'bad-train', problemText(required(first)), {
+    path: required(first).path,
+    problems: problems.map(problemText),
+  });
 };
 
 /**

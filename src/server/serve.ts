@@ -1,6 +1,7 @@
 import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
 import type { Duplex } from 'node:stream';
 import { refusalHeaders, securityHeaders, turnedAway, type Turned } from './gate';
+import { itemAt } from '@/core/required';
 
 /**
  * Requests that are under way when the server is asked to stop may take so long; a client that hangs keeps nobody
@@ -60,7 +61,7 @@ async function serve(): Promise<void> {
 function oneContentType(response: ServerResponse): void {
   const setHeader = response.setHeader.bind(response);
   response.setHeader = (name, value) =>
-    setHeader(name, name.toLowerCase() === 'content-type' && Array.isArray(value) ? value[0]! : value);
+    setHeader(name, name.toLowerCase() === 'content-type' && Array.isArray(value) ? itemAt(value, 0) : value);
 }
 
 const UNREAD: Readonly<Record<string, string>> = {

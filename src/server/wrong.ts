@@ -7,6 +7,7 @@ import { entryKind, type EntryKind } from '@/wire/kept-names';
 import { answerDocument } from '@/wire/requests';
 import { keptDocument, type KeptDocument } from './kept-row';
 import { plainPicture } from './pictures/plain-picture';
+import { itemAt } from '@/core/required';
 
 /**
  * What is wrong with a kept text, or why it may not be kept; null where it reads. The same for what the API is sent and
@@ -16,7 +17,7 @@ type Wrong = (text: string) => string | null;
 
 export const wrongInTrain: Wrong = (text) => {
   const parsed = parseTrain(text, { kept: true });
-  return parsed.ok ? null : problemText(parsed.problems[0]!);
+  return parsed.ok ? null : problemText(itemAt(parsed.problems, 0));
 };
 
 export const wrongInSearch: Wrong = (text) => wrongInDocument(text, readWritten);

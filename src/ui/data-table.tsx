@@ -13,6 +13,7 @@ import { ArrowDown, ArrowUp } from 'lucide-react';
 import { useMemo, useState, type ReactNode } from 'react';
 import { TableButtons } from './table-buttons';
 import type { Table } from './table-text';
+import { itemAt } from '@/core/required';
 
 /** A column of a table: what it sorts and copies by, and how it is shown. */
 export interface Column<Row> {
@@ -81,7 +82,7 @@ export function DataTable<Row>({ label, rows, columns, keyOf, beside, chosen, on
             <tr key={group.id}>
               {group.headers.map((header, i) => {
                 const sorted = header.column.getIsSorted();
-                const { numeric, title } = columns[i]!;
+                const { numeric, title } = itemAt(columns, i);
                 return (
                   <th
                     key={header.id}
@@ -131,7 +132,7 @@ export function DataTable<Row>({ label, rows, columns, keyOf, beside, chosen, on
                     className={clsx(
                       'border-b border-base-300/60 px-2 py-1 font-normal',
                       i === 0 && 'sticky left-0 bg-inherit',
-                      columns[i]!.numeric ? 'figure text-right whitespace-nowrap' : 'text-left',
+                      itemAt(columns, i).numeric ? 'figure text-right whitespace-nowrap' : 'text-left',
                       oneLine && 'whitespace-nowrap',
                     )}
                   >

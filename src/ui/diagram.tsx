@@ -7,6 +7,7 @@ import { DataTable, type Column } from './data-table';
 import { FigureHead } from './figure-head';
 import { fileName, saveFile } from './save-file';
 import { useTheme } from './theme';
+import { required } from '@/core/required';
 
 interface Props<Row> {
   readonly title: string;
@@ -77,10 +78,10 @@ function quiet(options: ApexOptions, theme: string, id: string, tip: Props<unkno
   const [ink, muted, line, paper] = ['--color-base-content', '--muted', '--color-base-300', '--color-base-100'].map(
     inkOf,
   );
-  const text = { colors: muted!, fontSize: '12px', fontFamily: 'Source Sans 3' };
+  const text = { colors: required(muted), fontSize: '12px', fontFamily: 'Source Sans 3' };
   const axisTitle = (title: ApexXAxis['title'] = {}) => ({
     ...title,
-    style: { color: muted!, fontSize: '12px', fontWeight: 400, fontFamily: 'Source Sans 3' },
+    style: { color: required(muted), fontSize: '12px', fontWeight: 400, fontFamily: 'Source Sans 3' },
   });
   const yaxes = [options.yaxis ?? {}].flat();
   return {
@@ -89,7 +90,7 @@ function quiet(options: ApexOptions, theme: string, id: string, tip: Props<unkno
     chart: {
       id,
       background: 'transparent',
-      foreColor: ink!,
+      foreColor: required(ink),
       fontFamily: 'Source Sans 3',
       animations: { enabled: false },
       toolbar: { show: false },
@@ -97,12 +98,12 @@ function quiet(options: ApexOptions, theme: string, id: string, tip: Props<unkno
       parentHeightOffset: 0,
       ...options.chart,
     },
-    grid: { borderColor: line!, padding: { left: 12, right: 16, top: -12, bottom: 0 }, ...options.grid },
+    grid: { borderColor: required(line), padding: { left: 12, right: 16, top: -12, bottom: 0 }, ...options.grid },
     dataLabels: { enabled: false, ...options.dataLabels },
     states: { hover: { filter: { type: 'none' } }, active: { filter: { type: 'none' } } },
     legend: {
       fontSize: '12px',
-      labels: { colors: ink! },
+      labels: { colors: required(ink) },
       markers: { size: 5 },
       formatter: escaped,
       ...options.legend,
@@ -119,8 +120,8 @@ function quiet(options: ApexOptions, theme: string, id: string, tip: Props<unkno
       ...options.xaxis,
       title: axisTitle(options.xaxis?.title),
       labels: { style: text, ...options.xaxis?.labels },
-      axisBorder: { color: ink! },
-      axisTicks: { color: ink! },
+      axisBorder: { color: required(ink) },
+      axisTicks: { color: required(ink) },
       crosshairs: { show: false },
       tooltip: { enabled: false },
     },
@@ -129,6 +130,6 @@ function quiet(options: ApexOptions, theme: string, id: string, tip: Props<unkno
       title: axisTitle(axis.title as ApexXAxis['title']) as ApexYAxis['title'],
       labels: { ...axis.labels, style: { ...text, ...axis.labels?.style } },
     })),
-    markers: { strokeColors: paper!, ...options.markers },
+    markers: { strokeColors: required(paper), ...options.markers },
   };
 }

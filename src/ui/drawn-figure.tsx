@@ -7,6 +7,7 @@ import { pngOf } from './picture/png';
 import { standaloneSvg } from './picture/standalone-svg';
 import { fileName, saveFile } from './save-file';
 import { useSize } from './use-size';
+import { required } from '@/core/required';
 
 interface Props {
   readonly title: string;
@@ -28,7 +29,7 @@ export function DrawnFigure({ title, beside, table, className = '', children }: 
   const place = useRef<HTMLDivElement>(null);
   const size = useSize(place);
   const save = async () => {
-    const svg = place.current!.querySelector('svg');
+    const svg = required(place.current).querySelector('svg');
     if (!svg) return;
     const paper = getComputedStyle(document.documentElement).getPropertyValue('--color-base-100');
     saveFile(

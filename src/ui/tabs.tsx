@@ -1,6 +1,7 @@
 'use client';
 
 import { useId, type ReactNode } from 'react';
+import { itemAt } from '@/core/required';
 
 interface Props<K extends string> {
   readonly label: string;
@@ -29,7 +30,7 @@ export function Tabs<K extends string>({
   const id = useId();
   const order = Object.keys(tabs) as K[];
   const go = (by: number) => {
-    const next = order[(order.indexOf(chosen) + by + order.length) % order.length]!;
+    const next = itemAt(order, (order.indexOf(chosen) + by + order.length) % order.length);
     onChoose(next);
     document.getElementById(`${id}-${next}`)?.focus();
   };

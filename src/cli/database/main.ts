@@ -16,6 +16,7 @@ import { restore } from '@/server/safe/restore';
 import { parseArguments } from '../arguments';
 import { UsageError } from '../usage-error';
 import { said } from '../said';
+import { required } from '@/core/required';
 
 /** The verbs that work on the database; its file is the one that the server uses (TINWHEEL_DB). */
 const VERBS: Readonly<Record<string, (argv: readonly string[]) => Promise<string>>> = {
@@ -120,6 +121,6 @@ async function withDatabase(work: (database: Database) => Promise<string>): Prom
 
 const [verb = '', ...rest] = process.argv.slice(2);
 void said(
-  () => VERBS[verb]!(rest),
+  () => required(VERBS[verb])(rest),
   (error) => (error instanceof StartupError || error instanceof BundleError ? error.message : safeMessage(error)),
 );

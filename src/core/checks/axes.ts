@@ -1,6 +1,7 @@
 import { gearName, memberName } from '../words';
 import { armOf, axesOf, changeGear, FRAME, type Train, partsById } from '../train';
 import { finding, type Finding } from './finding';
+import { required } from '../required';
 
 /**
  * Contradictions of place: gears that mesh on one line, couplers between lines that move apart, meshing gears at
@@ -46,8 +47,14 @@ export function axisFindings(train: Train): Finding[] {
             why: 'Gears that mesh stand in one plane across the shafts.',
             mend: 'Give both the same station.',
             mends: [
-              { label: `Both at ${a.station}`, apply: (now) => changeGear(now, b.id, { station: a.station! }) },
-              { label: `Both at ${b.station}`, apply: (now) => changeGear(now, a.id, { station: b.station! }) },
+              {
+                label: `Both at ${a.station}`,
+                apply: (now) => changeGear(now, b.id, { station: required(a.station) }),
+              },
+              {
+                label: `Both at ${b.station}`,
+                apply: (now) => changeGear(now, a.id, { station: required(b.station) }),
+              },
             ],
           },
           { gears: [a.id, b.id] },

@@ -1,6 +1,7 @@
 import { axesOf, FRAME, type Gear, type Train, partsById } from '../train';
 import { finding, type Finding } from './finding';
 import { teethMend } from './meshes';
+import { required } from '../required';
 
 const NEAR = 1e-9;
 
@@ -21,7 +22,7 @@ export function distanceFindings(train: Train): Finding[] {
       pair.some(({ type, module }) => type !== 'external' || module === undefined)
     )
       return [];
-    const distance = pair.reduce((sum, { teeth, module }) => sum + (teeth * module!) / 2, 0);
+    const distance = pair.reduce((sum, { teeth, module }) => sum + (teeth * required(module)) / 2, 0);
     const key = [a, b].sort((x, y) => x - y).join('-');
     const first = known.get(key);
     if (!first) {
@@ -30,7 +31,7 @@ export function distanceFindings(train: Train): Finding[] {
     }
     if (Math.abs(first.distance - distance) < NEAR) return [];
     const [p, q] = first.pair;
-    const sum = (2 * first.distance) / pair[0].module!;
+    const sum = (2 * first.distance) / required(pair[0].module);
     const wanted = Math.round(sum) - pair[0].teeth;
     const fits = pair[0].module === pair[1].module && Math.abs(sum - Math.round(sum)) < NEAR && wanted > 0;
     return [

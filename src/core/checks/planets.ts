@@ -4,6 +4,7 @@ import { exact, memberName } from '../words';
 import { timingOf, type Contact } from './assembly';
 import { finding, type Finding } from './finding';
 import { teethMend } from './meshes';
+import { itemAt, required } from '../required';
 
 /** Teeth that stand out beyond the pitch circles of two planets side by side: one addendum each, twice. */
 const TIPS = 2;
@@ -18,13 +19,15 @@ export function planetFindings(train: Train): Finding[] {
   return structureOf(train).figures.flatMap((figure) => {
     if (figure.kind !== 'set') return [];
     const simple = figure.planes.flatMap(({ sun, ring, planets }: SetPlane) =>
-      planets.length === 1 && sun && ring ? [{ sun, ring, planet: planets[0]! }] : [],
+      planets.length === 1 && sun && ring ? [{ sun, ring, planet: itemAt(planets, 0) }] : [],
     );
     return [
       ...simple.flatMap(({ sun, ring, planet }) => coaxial(sun, planet, ring)),
       ...planetsOf(figure).flatMap((planet) => goesIn(train, figure, planet, parts.find.member(planet)?.copies)),
       ...figure.planes.flatMap(({ sun, planets }) =>
-        planets.length === 1 && sun ? collision(sun, planets[0]!, parts.find.member(planets[0]!.member)?.copies) : [],
+        planets.length === 1 && sun
+          ? collision(sun, itemAt(planets, 0), parts.find.member(itemAt(planets, 0).member)?.copies)
+          : [],
       ),
     ];
   });
@@ -63,7 +66,7 @@ function goesIn(train: Train, { planes, carrier }: SetFigure, planet: string, co
   const own = planes.filter(({ planets }) => planets.some(({ member }) => member === planet));
   if (copies === undefined || own.some(({ planets }) => planets.length > 1)) return [];
   const touched = own.flatMap(({ sun, ring, planets: [gear] }) =>
-    [sun, ring].flatMap((central) => (central ? [{ gear: gear!, central }] : [])),
+    [sun, ring].flatMap((central) => (central ? [{ gear: required(gear), central }] : [])),
   );
   const contacts: Contact[] = touched.map(({ gear, central }) => ({
     planetTeeth: gear.teeth,
@@ -77,7 +80,8 @@ function goesIn(train: Train, { planes, carrier }: SetFigure, planet: string, co
   if (marks === null) {
     const even = PROPOSED.filter(
       (count) =>
-        timingOf(contacts, count) !== null && own.every(({ sun, planets: [gear] }) => !sun || clear(sun, gear!, count)),
+        timingOf(contacts, count) !== null &&
+        own.every(({ sun, planets: [gear] }) => !sun || clear(sun, required(gear), count)),
     );
     const [{ central: a }, { central: b }] = touched as [(typeof touched)[0], (typeof touched)[0]];
     return [

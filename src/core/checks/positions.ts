@@ -7,6 +7,7 @@ import { couplerName, gearName, memberName } from '../words';
 import { finding, type Finding } from './finding';
 import { tipSpeed, USUAL_TIP_SPEEDS } from './speeds';
 import { modelOf } from '../model';
+import { required } from '../required';
 
 /** What the train is used with; what is not given is not checked. */
 export interface Use {
@@ -152,14 +153,14 @@ function slipping(train: Train, open: OpenTrain, cases: readonly Case[], torque:
       {
         what:
           'Slipping in position ' +
-          `${[worst!, ...others].map(({ position }) => position.name).join(', ')}: ` +
+          `${[required(worst), ...others].map(({ position }) => position.name).join(', ')}: ` +
           `${couplerName(train, id)}.`,
         why:
-          `In position ${worst!.position.name} it holds ${figure(worst!.at)} N·m put in, and ` +
-          `${figure(torque)} N·m is put in. Slipping, the train is ${worst!.then}.`,
+          `In position ${required(worst).position.name} it holds ${figure(required(worst).at)} N·m put in, and ` +
+          `${figure(torque)} N·m is put in. Slipping, the train is ${required(worst).then}.`,
         mend: 'Put less torque in, or give it more capacity.',
       },
-      { couplers: [id], positions: [worst!.position.id] },
+      { couplers: [id], positions: [required(worst).position.id] },
     );
   });
 }

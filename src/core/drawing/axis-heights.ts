@@ -1,3 +1,4 @@
+import { itemAt, required } from '../required';
 /** A gear as the placing of axes sees it: which axis, which plane, how large. */
 export interface PlacedGear {
   readonly axis: number;
@@ -31,7 +32,7 @@ export function axisHeights(
   contacts: readonly Contact[],
 ): readonly number[] {
   const order = walk(axes, contacts);
-  let best: { heights: number[]; cost: number } | null = null;
+  const best = { heights: [] as readonly number[], cost: Infinity };
   const affordable = Math.max(1, Math.min(MAX_TRIES, MOST_WORK / gears.length ** 2));
   let tries = 0;
   const place = (step: number, heights: number[]) => {
@@ -39,12 +40,14 @@ export function axisHeights(
     if (step === order.length) {
       tries++;
       const cost = costOf(heights, gears);
-      if (!best || cost < best.cost - 1e-9) best = { heights: [...heights], cost };
+      if (cost < best.cost - 1e-9) Object.assign(best, { heights: [...heights], cost });
       return;
     }
-    const { axis, from, distance } = order[step]!;
+    const { axis, from, distance } = itemAt(order, step);
     const candidates =
-      from === null ? [below(heights, gears, axis)] : [heights[from]! + distance, heights[from]! - distance];
+      from === null
+        ? [below(heights, gears, axis)]
+        : [itemAt(heights, from) + distance, itemAt(heights, from) - distance];
     for (const height of candidates) {
       heights[axis] = height;
       place(step + 1, heights);
@@ -52,7 +55,7 @@ export function axisHeights(
     delete heights[axis];
   };
   place(0, []);
-  return best!.heights;
+  return best.heights;
 }
 
 /** Axes in the order of their meshes, each with the axis it is placed from; an unconnected one has none. */
@@ -71,7 +74,11 @@ function walk(axes: number, contacts: readonly Contact[]): { axis: number; from:
       .find(([near, far]) => placed.has(near.axis) && !placed.has(far.axis));
     const step = next
       ? { axis: next[1].axis, from: next[0].axis, distance: next[2] }
-      : { axis: Array.from({ length: axes }, (_, i) => i).find((i) => !placed.has(i))!, from: null, distance: 0 };
+      : {
+          axis: required(Array.from({ length: axes }, (_, i) => i).find((i) => !placed.has(i))),
+          from: null,
+          distance: 0,
+        };
     placed.add(step.axis);
     order.push(step);
   }
@@ -81,7 +88,7 @@ function walk(axes: number, contacts: readonly Contact[]): { axis: number; from:
 function below(heights: readonly number[], gears: readonly PlacedGear[], axis: number): number {
   const lowest = Math.max(
     -Infinity,
-    ...gears.filter((gear) => heights[gear.axis] !== undefined).map((gear) => heights[gear.axis]! + gear.radius),
+    ...gears.filter((gear) => heights[gear.axis] !== undefined).map((gear) => itemAt(heights, gear.axis) + gear.radius),
   );
   const own = Math.max(0, ...gears.filter((gear) => gear.axis === axis).map((gear) => gear.radius));
   return Number.isFinite(lowest) ? lowest + own + 2 * CLEARANCE : 0;
@@ -92,25 +99,28 @@ function costOf(heights: readonly number[], gears: readonly PlacedGear[]): numbe
   let clashes = 0;
   const reach = shaftReach(gears);
   for (const [i, gear] of gears.entries()) {
-    const y = heights[gear.axis]!;
+    const y = itemAt(heights, gear.axis);
     for (const other of gears.slice(i + 1)) {
       if (other.plane !== gear.plane || other.axis === gear.axis) continue;
-      const upper = heights[other.axis]! < y ? other : gear;
+      const upper = itemAt(heights, other.axis) < y ? other : gear;
       const lower = upper === gear ? other : gear;
-      if (heights[lower.axis]! - heights[upper.axis]! < (upper.half ? 0 : upper.radius) + lower.radius - 1e-6)
+      if (
+        itemAt(heights, lower.axis) - itemAt(heights, upper.axis) <
+        (upper.half ? 0 : upper.radius) + lower.radius - 1e-6
+      )
         clashes += 10;
     }
     for (const [axis, [from, to]] of reach) {
       if (axis === gear.axis || gear.plane < from || gear.plane > to) continue;
       if (
-        y - heights[axis]! < gear.radius + CLEARANCE &&
-        heights[axis]! - y < (gear.half ? 0 : gear.radius) + CLEARANCE
+        y - itemAt(heights, axis) < gear.radius + CLEARANCE &&
+        itemAt(heights, axis) - y < (gear.half ? 0 : gear.radius) + CLEARANCE
       )
         clashes += 3;
     }
   }
-  const top = Math.min(...gears.map((gear) => heights[gear.axis]! - gear.radius));
-  const bottom = Math.max(...gears.map((gear) => heights[gear.axis]! + (gear.half ? 0 : gear.radius)));
+  const top = Math.min(...gears.map((gear) => itemAt(heights, gear.axis) - gear.radius));
+  const bottom = Math.max(...gears.map((gear) => itemAt(heights, gear.axis) + (gear.half ? 0 : gear.radius)));
   return clashes * 1e6 + (bottom - top);
 }
 

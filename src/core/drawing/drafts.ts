@@ -1,4 +1,5 @@
 import type { Routed } from './routing/routed';
+import { required } from '../required';
 
 /** A piece of work, whether more effort could better it, and how much was allowed for it. */
 export interface Draft<T> {
@@ -46,5 +47,5 @@ export const serves = <T>(draft: Draft<T> | undefined, effort: number): draft is
 function keep<T>(kept: Map<string, T>, key: string, value: T, most: number): void {
   kept.delete(key);
   kept.set(key, value);
-  if (kept.size > most) kept.delete(kept.keys().next().value!);
+  if (kept.size > most) kept.delete(required(kept.keys().next().value));
 }

@@ -1,6 +1,7 @@
 import type { Box, GearShape, Point } from './geometry';
 import type { Body } from './half-plane';
 import type { PlacedAxes } from './place-axes';
+import { lookUp } from '../required';
 
 export const BAR_HALF_WIDTH = 9;
 
@@ -22,7 +23,7 @@ export function gearShape(
     case 'bar': {
       const [first, last] = [px({ x, row: 0 }, axis), px({ x: body.end, row: 0 }, axis)];
       const centre = { x: (first.x + last.x) / 2, y: first.y };
-      const radius = radii.get(gear.id)! * scale.radius;
+      const radius = lookUp(radii, gear.id) * scale.radius;
       const bore = passed(x) || body.from > 1 ? Math.min(scale.row, radius * 0.6) : 0;
       const halfWidth = (last.x - first.x) / 2 + (gear.type === 'worm' ? 2 * BAR_HALF_WIDTH : BAR_HALF_WIDTH);
       return {

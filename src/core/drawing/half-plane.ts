@@ -1,5 +1,6 @@
 import type { Gear } from '../train';
 import type { Structure, Figure } from '../structure';
+import { itemAt, lookUp } from '../required';
 
 /** A cell of an axis' half plane: column along the axis, row outward from the centre line (row 0). */
 export interface Cell {
@@ -104,7 +105,7 @@ export function halfPlane(
   const pins: Pin[] = [];
   let planetary = false;
   for (const figure of order) {
-    const x = starts.get(figure)!;
+    const x = lookUp(starts, figure);
     if (figure.kind === 'bars') {
       for (const gear of figure.gears) {
         if (plan.axisOf.get(gear.member) !== axis) continue;
@@ -134,7 +135,7 @@ export function halfPlane(
   const rows =
     Math.max(4, ...bodies.map((body) => body.to)) + 4 + Math.min(3, Math.floor(plan.train.couplers.length / 3));
   const central = new Set(
-    plan.axes[axis]!.filter(
+    itemAt(plan.axes, axis).filter(
       (member) => member === input || outputs.includes(member) || (!planetary && !isLoose(plan, member)),
     ),
   );
@@ -164,7 +165,7 @@ export function isLoose({ train, axes, axisOf, figures }: Structure, member: str
     .flatMap((figure) => (figure.kind === 'bars' ? figure.gears : []))
     .filter((gear) => gear.member === member);
   if (isEnd(member) || bars.length !== 1) return false;
-  return axes[axisOf.get(member)!]!.some((other) => other !== member && (isEnd(other) || gearsOn(other) > 1));
+  return itemAt(axes, lookUp(axisOf, member)).some((other) => other !== member && (isEnd(other) || gearsOn(other) > 1));
 }
 
 function planes(
@@ -192,7 +193,7 @@ function planes(
     let low = Infinity;
     let high = -Infinity;
     for (const gear of plane.planets) {
-      const row = rowOf.get(gear.member)!;
+      const row = lookUp(rowOf, gear.member);
       const half = reach(gear);
       bodies.push({ gear, shape: 'planet', x, end: x, from: row - half + 1, to: row + half - 1, at: row });
       low = Math.min(low, row - half);
@@ -219,7 +220,7 @@ function planes(
     }
   });
   for (const [planet, [x1, x2]] of span) {
-    const row = rowOf.get(planet)!;
+    const row = lookUp(rowOf, planet);
     pins.push({ carrier: figure.carrier, planet, row, x1, x2 });
     terminals.push({
       member: figure.carrier,

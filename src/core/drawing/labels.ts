@@ -13,6 +13,7 @@ import {
   type SideView,
 } from './geometry';
 import { partsById } from '../train';
+import { itemAt, lookUp } from '../required';
 
 /** Pixels from where a shaft leaves the drawing to its name: the arrow stands between. */
 const PORT_GAP = 24;
@@ -50,7 +51,7 @@ export function placeLabels(train: Train, view: Bare): Label[] {
   };
   const names = new Map(train.members.map((member) => [member.id, member.name || member.id]));
   for (const { member, side, x, y } of view.ports) {
-    const text = names.get(member)!;
+    const text = lookUp(names, member);
     const of = { kind: 'member', id: member } as const;
     const [out, anchor] = side === 'left' ? ([-1, 'end'] as const) : ([1, 'start'] as const);
     // Beyond its arrow; where the shaft ends among the gears of others, over or under the arrow.
@@ -70,7 +71,7 @@ export function placeLabels(train: Train, view: Bare): Label[] {
         anchor: held,
       })),
     );
-    put([beside[0]!, ...over, ...beside.slice(1)]);
+    put([itemAt(beside, 0), ...over, ...beside.slice(1)]);
   }
   for (const { coupler: id, x, y } of view.couplers) {
     const text = couplerName(train, id);
@@ -102,7 +103,7 @@ export function placeLabels(train: Train, view: Bare): Label[] {
     const run = segments.filter(({ y1, y2 }) => y1 === y2).sort((a, b) => b.x2 - b.x1 - (a.x2 - a.x1))[0];
     if (!run || !view.bearings.some(({ x, y }) => y === run.y1 && (x === run.x1 || x === run.x2))) continue;
     const of = { kind: 'member' as const, id: member };
-    const text = cut(names.get(member)!);
+    const text = cut(lookUp(names, member));
     put([
       { text, of, x: run.x1 - 14, y: run.y1, anchor: 'end' },
       { text, of, x: run.x2 + 14, y: run.y1, anchor: 'start' },

@@ -3,6 +3,7 @@ import { serves, type Draft, type Drafts } from './drafts';
 import type { Effort } from './effort';
 import { halfPlane } from './half-plane';
 import { routeHalfPlane, ROUNDS } from './routing/route';
+import { itemAt, required } from '../required';
 
 /** Orders looked at roughly; the first without a crossing is taken, else the best of them are looked at in full. */
 const MAX_TRIES = 24;
@@ -69,7 +70,7 @@ function searchOrder(plan: Structure, walked: readonly Figure[], effort: Effort)
   for (const [i, { order }] of tried.slice(0, FINALISTS).entries()) {
     if (effort.left <= reserve) return { work: best?.order ?? walked, finished: false, allowed };
     const full = tryOrder(plan, order, ROUNDS, effort);
-    if (i === 0 || full.cost < best!.cost) best = full;
+    if (i === 0 || full.cost < required(best).cost) best = full;
   }
   return { work: best?.order ?? walked, finished: effort.left > reserve, allowed };
 }
@@ -120,7 +121,7 @@ function walkFromInput({ train, figures }: Structure): Figure[] {
   const order: Figure[] = [];
   const touches = (figure: Figure) => membersOf(figure).some((member) => reached.has(member));
   while (left.size > 0) {
-    const next = [...left].find(touches) ?? [...left][0]!;
+    const next = [...left].find(touches) ?? itemAt([...left], 0);
     left.delete(next);
     order.push(next);
     membersOf(next).forEach((member) => reached.add(member));
@@ -143,6 +144,6 @@ function* permutations<T>(items: readonly T[]): Generator<readonly T[]> {
     return;
   }
   for (let i = 0; i < items.length; i++) {
-    for (const rest of permutations([...items.slice(0, i), ...items.slice(i + 1)])) yield [items[i]!, ...rest];
+    for (const rest of permutations([...items.slice(0, i), ...items.slice(i + 1)])) yield [itemAt(items, i), ...rest];
   }
 }

@@ -4,6 +4,7 @@ import { axisHeights, CLEARANCE, type Contact, type PlacedGear } from './axis-he
 import type { Point } from './geometry';
 import { halfPlane, type Cell, type HalfPlane } from './half-plane';
 import { partsById } from '../train';
+import { itemAt, lookUp, required } from '../required';
 
 /** Room over the drawing, and under it for the tabs of the stations. */
 export const MARGIN = { top: 30, bottom: 40 };
@@ -49,13 +50,13 @@ export function placeAxes(
   const sets = order.some((figure) => figure.kind !== 'bars');
   const single = axes.length === 1 || !order.some((figure) => figure.kind === 'bars' && figure.gears.length > 1);
   const byId = partsById(train);
-  const figureAt = (x: number) => order.findLast((figure) => starts.get(figure)! <= x)!;
+  const figureAt = (x: number) => required(order.findLast((figure) => lookUp(starts, figure) <= x));
   const shown = axes.map(
     (members) => members.includes(train.input) || train.gears.some((gear) => members.includes(gear.member)),
   );
   for (let radius = 44; ; radius *= 0.86) {
     const row = Math.round(single ? Math.min(22, Math.max(13, room / 20)) : Math.min(15, Math.max(9, radius)));
-    const drawn = (gear: Gear) => radii.get(gear.id)! * radius;
+    const drawn = (gear: Gear) => lookUp(radii, gear.id) * radius;
     const planes = axes.flatMap((_, axis) =>
       shown[axis] ? [halfPlane(plan, axis, order, (gear) => Math.round(drawn(gear) / row))] : [],
     );
@@ -79,22 +80,22 @@ export function placeAxes(
       return a && b ? [{ a, b, distance: distance(byId.gear(first), byId.gear(second), drawn) }] : [];
     });
     const raw = axisHeights(axes.length, parts, contacts);
-    const top = Math.min(...parts.map((part) => raw[part.axis]! - part.radius));
-    const bottom = Math.max(...parts.map((part) => raw[part.axis]! + (part.half ? row : part.radius)));
+    const top = Math.min(...parts.map((part) => itemAt(raw, part.axis) - part.radius));
+    const bottom = Math.max(...parts.map((part) => itemAt(raw, part.axis) + (part.half ? row : part.radius)));
     if (bottom - top > room && radius > (sets ? 5 : 7)) continue;
     const heights = raw.map((y) => Math.round(y - top + MARGIN.top));
     const standing = planes.flatMap(({ axis, bodies }) =>
       bodies.flatMap(({ gear, shape, x, end }) =>
-        shape === 'bar' ? [{ axis, x, end, y: heights[axis]!, radius: drawn(gear) }] : [],
+        shape === 'bar' ? [{ axis, x, end, y: itemAt(heights, axis), radius: drawn(gear) }] : [],
       ),
     );
     const px = ({ x, row: out }: Cell, axis: number): Point => ({
       x: space.side + x * column,
-      y: heights[axis]! - out * row,
+      y: itemAt(heights, axis) - out * row,
     });
     return {
       scale: { column, row, radius },
-      planes: planes.map((plane) => endedShort(plane, standing, heights[plane.axis]!)),
+      planes: planes.map((plane) => endedShort(plane, standing, itemAt(heights, plane.axis))),
       heights,
       height: Math.round(bottom - top + MARGIN.top + MARGIN.bottom),
       px,

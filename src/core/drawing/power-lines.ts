@@ -1,4 +1,5 @@
 import type { MemberLines, PartOnMember, Point, SideView } from './geometry';
+import { lookUp } from '../required';
 
 /**
  * Power that a member receives from (negative: gives to) a part on it, per unit of input power; null where it is open.
@@ -77,7 +78,7 @@ function flowsInTree({ links }: MemberLines, put: ReadonlyMap<string, Put>): Flo
     seen.add(root);
     const walk: { key: string; hangsOn: string | null }[] = [{ key: root, hangsOn: null }];
     for (const { key } of walk) {
-      for (const next of neighbours.get(key)!.next) {
+      for (const next of lookUp(neighbours, key).next) {
         if (seen.has(pointKey(next))) continue;
         seen.add(pointKey(next));
         walk.push({ key: pointKey(next), hangsOn: key });
@@ -87,12 +88,12 @@ function flowsInTree({ links }: MemberLines, put: ReadonlyMap<string, Put>): Flo
     const whole = [...gathered.values()].reduce(plus, NONE);
     for (const { key, hangsOn } of walk.reverse()) {
       if (hangsOn === null) continue;
-      const beyond = gathered.get(key)!;
+      const beyond = lookUp(gathered, key);
       gathered.set(hangsOn, plus(gathered.get(hangsOn), beyond));
       const share = throughLink(beyond, whole);
       if (share !== null && Math.abs(share) < NOTHING) continue;
       const [from, to] = share === null || share > 0 ? [key, hangsOn] : [hangsOn, key];
-      flows.push({ from: neighbours.get(from)!.at, to: neighbours.get(to)!.at, share: share && Math.abs(share) });
+      flows.push({ from: lookUp(neighbours, from).at, to: lookUp(neighbours, to).at, share: share && Math.abs(share) });
     }
   }
   return flows;

@@ -24,6 +24,7 @@ import { draftRoute, workFor } from './routing/route';
 import { reaches, type Routed } from './routing/routed';
 import type { Space } from './spaces';
 import { partsById } from '../train';
+import { itemAt, lookUp, required } from '../required';
 
 export type Drawn =
   /** Not finished where more effort might find fewer crossings. */
@@ -129,9 +130,9 @@ export function drawSideView(
     const [from, to] = extentOf(plane);
     axes.push({
       x1: px({ x: from - 1, row: 0 }, axis).x,
-      y1: heights[axis]!,
+      y1: itemAt(heights, axis),
       x2: px({ x: to + 1, row: 0 }, axis).x,
-      y2: heights[axis]!,
+      y2: itemAt(heights, axis),
     });
   }
   for (const plane of planes) carryOn(plan, plane, placed, book);
@@ -204,9 +205,9 @@ function carryOn(
   { px }: PlacedAxes,
   book: LineBook,
 ): void {
-  const [member] = axes[axis]!;
+  const [member] = itemAt(axes, axis);
   const ends = bodies.filter(({ shape }) => shape === 'bar').flatMap(({ x, end }) => [x, end]);
-  if (axes[axis]!.length > 1 || ends.length === 0) return;
+  if (itemAt(axes, axis).length > 1 || ends.length === 0) return;
   const others = book.lines().flatMap((line) => (line.member === member ? [] : line.segments));
   for (const [x, by, side] of [
     [Math.min(...ends), -SHAFT_STUB, 'left'],
@@ -218,7 +219,7 @@ function carryOn(
     const free = others
       .filter(({ x1, y1, y2 }) => Math.min(y1, y2) <= at.y && at.y <= Math.max(y1, y2) && (x1 - at.x) * by > 0)
       .map(({ x1 }) => Math.abs(x1 - at.x) - STUB_CLEARANCE);
-    book.link(member!, at, { x: at.x + Math.sign(by) * Math.min(Math.abs(by), ...free), y: at.y });
+    book.link(required(member), at, { x: at.x + Math.sign(by) * Math.min(Math.abs(by), ...free), y: at.y });
   }
 }
 
@@ -253,15 +254,16 @@ function hangCoupler(
   const at = px(cell, axis);
   const coupler = partsById(train).coupler(id);
   const [first, second] = 'joins' in coupler ? coupler.joins : ['', ''];
-  const turn = ([0, 90, 180, 270] as const)[direction]!;
-  const [dx, dy] = (
+  const turn = itemAt([0, 90, 180, 270] as const, direction);
+  const [dx, dy] = itemAt(
     [
       [1, 0],
       [0, 1],
       [-1, 0],
       [0, -1],
-    ] as const
-  )[direction]!;
+    ] as const,
+    direction,
+  );
   const reach = direction % 2 === 0 ? scale.column : scale.row;
   const towards = (sign: number, far: number): Point => ({ x: at.x + sign * dx * far, y: at.y + sign * dy * far });
   const frame = first === 'frame' ? 'first' : second === 'frame' ? 'second' : null;
@@ -316,7 +318,7 @@ const narrower = (a: GearShape, b: GearShape): GearShape => (a.halfWidth <= b.ha
 function tiesOf(train: Train, shapes: ReadonlyMap<string, GearShape>): MeshTie[] {
   const parts = partsById(train);
   return train.meshes.flatMap((mesh): MeshTie[] => {
-    const [a, b] = mesh.gears.map((id) => shapes.get(id)!);
+    const [a, b] = mesh.gears.map((id) => lookUp(shapes, id));
     if (a?.shape !== 'bar' || b?.shape !== 'bar') return [];
     const [upper, lower] = a.y < b.y ? [a, b] : [b, a];
     const between = { y1: upper.y + upper.radius, y2: lower.y - lower.radius };
@@ -334,7 +336,7 @@ function portsOf(
 ): { kind: Port['kind']; member: string; side: Port['side']; cell: Cell }[] {
   return plane.terminals.flatMap(({ member, cells, leaves: side }) => {
     const kind = member === train.input ? ('input' as const) : ('output' as const);
-    return side ? [{ kind, member, side, cell: cells[0]! }] : [];
+    return side ? [{ kind, member, side, cell: itemAt(cells, 0) }] : [];
   });
 }
 
@@ -350,7 +352,7 @@ function extentOf(plane: HalfPlane): [number, number] {
 function bearingsFor(plan: Structure, lines: readonly MemberLines[], heights: readonly number[]): Point[] {
   return plan.axes.flatMap((members, axis): Point[] => {
     if (members.length > 1) return [];
-    const y = heights[axis]!;
+    const y = itemAt(heights, axis);
     const own = lines.find(({ member }) => member === members[0] && !isLoose(plan, member));
     const runs = own?.segments.filter((segment) => segment.y1 === y && segment.y2 === y) ?? [];
     if (runs.length === 0) return [];

@@ -1,3 +1,4 @@
+import { itemAt, lookUp, required } from '../required';
 /** A place seen along the axes; x to the right, y down. */
 export interface Place {
   readonly x: number;
@@ -38,7 +39,7 @@ export function axisPlaces(axes: number, spacings: readonly Spacing[], discs: re
       best(next.candidates, (place) => overlap(next.axis, place, places, discs, spacings)),
     );
   }
-  return Array.from({ length: axes }, (_, axis) => places.get(axis)!);
+  return Array.from({ length: axes }, (_, axis) => lookUp(places, axis));
 }
 
 function nextAxis(
@@ -51,20 +52,23 @@ function nextAxis(
     axis,
     by: spacings.flatMap(({ a, b, distance }) => {
       const other = a === axis ? b : b === axis ? a : -1;
-      return places.has(other) ? [{ at: places.get(other)!, distance }] : [];
+      return places.has(other) ? [{ at: lookUp(places, other), distance }] : [];
     }),
   }));
   const { axis, by } = held.reduce((most, one) => (one.by.length > most.by.length ? one : most));
   if (by.length === 0) return { axis, candidates: [beyond(places)] };
   const [first] = by;
   for (const second of by.slice(1)) {
-    const both = intersections(first!, second);
+    const both = intersections(required(first), second);
     if (both.length > 0) return { axis, candidates: both };
   }
   const candidates = Array.from({ length: DIRECTIONS }, (_, i) => {
     // Downward, then fanning out to both sides.
     const angle = Math.PI / 2 + (i % 2 === 0 ? 1 : -1) * Math.ceil(i / 2) * ((2 * Math.PI) / DIRECTIONS);
-    return { x: first!.at.x + first!.distance * Math.cos(angle), y: first!.at.y + first!.distance * Math.sin(angle) };
+    return {
+      x: required(first).at.x + required(first).distance * Math.cos(angle),
+      y: required(first).at.y + required(first).distance * Math.sin(angle),
+    };
   });
   return { axis, candidates };
 }
@@ -113,7 +117,7 @@ function overlap(
 }
 
 function best(candidates: readonly Place[], cost: (place: Place) => number): Place {
-  let least = { place: candidates[0]!, cost: Infinity };
+  let least = { place: itemAt(candidates, 0), cost: Infinity };
   for (const place of candidates) {
     const found = cost(place);
     if (found < least.cost - NEAR) least = { place, cost: found };

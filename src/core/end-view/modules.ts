@@ -1,5 +1,6 @@
 import type { Structure } from '../structure';
 import { components, type Gear, type Train, partsById } from '../train';
+import { lookUp } from '../required';
 
 /** A worm's diameter, in modules: its starts say nothing of its thickness. */
 const WORM_MODULES = 8;
@@ -35,15 +36,15 @@ export function gearModules(train: Train, lineOf: (member: string) => string): R
   const groupOf = groups(train);
   const modules = new Map<number, number>();
   for (const gear of train.gears)
-    if (gear.module !== undefined && !modules.has(groupOf.get(gear.id)!))
-      modules.set(groupOf.get(gear.id)!, gear.module);
+    if (gear.module !== undefined && !modules.has(lookUp(groupOf, gear.id)))
+      modules.set(lookUp(groupOf, gear.id), gear.module);
   const distances = new Map<string, number>();
   const pairs = train.meshes.flatMap((mesh) => {
     const [a, b] = parts.pair(mesh);
     if (a.type === 'bevel' || b.type === 'bevel') return [];
     return [
       {
-        group: groupOf.get(a.id)!,
+        group: lookUp(groupOf, a.id),
         line: [lineOf(a.member), lineOf(b.member)].sort().join('|'),
         unit: centreDistance(a, b, 1),
       },
@@ -66,7 +67,7 @@ export function gearModules(train: Train, lineOf: (member: string) => string): R
     modules.set(group, 1);
     spread();
   }
-  return new Map(train.gears.map((gear) => [gear.id, gear.module ?? modules.get(groupOf.get(gear.id)!)!]));
+  return new Map(train.gears.map((gear) => [gear.id, gear.module ?? lookUp(modules, lookUp(groupOf, gear.id))]));
 }
 
 /** Gears that hang together by their teeth. */

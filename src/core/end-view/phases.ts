@@ -1,4 +1,5 @@
 import { centreOf, type TurnsOf, type Wheel } from './wheels';
+import { itemAt, required } from '../required';
 
 const TURN = 2 * Math.PI;
 const part = (value: number): number => value - Math.floor(value);
@@ -26,7 +27,7 @@ export function toothPhases(wheels: readonly Wheel[], meshes: readonly WheelMesh
       for (const { a, b } of meshes) {
         const to = a === from ? b : b === from ? a : -1;
         if (to < 0 || phases[to] !== null) continue;
-        phases[to] = phaseAgainst(wheels[from]!, phases[from]!, wheels[to]!, turns);
+        phases[to] = phaseAgainst(itemAt(wheels, from), required(itemAt(phases, from)), itemAt(wheels, to), turns);
         reached.push(to);
       }
     }

@@ -5,6 +5,7 @@ import { centreDistance, gearModules, linesOf, pitchRadius } from './modules';
 import type { WheelMesh } from './phases';
 import type { Wheel } from './wheels';
 import { partsById } from '../train';
+import { itemAt, lookUp } from '../required';
 
 /** One cut across the train, seen along the axes. */
 export interface Station {
@@ -27,7 +28,7 @@ const BEVEL_PLANETS = 2;
 export function endView(train: Train, order: readonly string[]): readonly Station[] {
   const plan = structureOf(train);
   const modules = gearModules(train, linesOf(plan));
-  const sizes = { modules, radius: (gear: Gear) => pitchRadius(gear, modules.get(gear.id)!) };
+  const sizes = { modules, radius: (gear: Gear) => pitchRadius(gear, lookUp(modules, gear.id)) };
   const places = placesOf(plan, sizes);
   const figures = [...plan.figures].sort((a, b) => order.indexOf(a.key) - order.indexOf(b.key));
   return figures.flatMap((figure) =>
@@ -72,7 +73,7 @@ function placesOf(plan: Structure, { modules, radius }: Sizes): readonly Place[]
       spacings.some((known) => (known.a === a && known.b === b) || (known.a === b && known.b === a))
     )
       continue;
-    spacings.push({ a, b, distance: centreDistance(first, second, modules.get(first.id)!) });
+    spacings.push({ a, b, distance: centreDistance(first, second, lookUp(modules, first.id)) });
   }
   const discs = plan.figures.flatMap((figure): Disc[] =>
     cuts(figure).flatMap(({ fixed }, i) =>
@@ -107,14 +108,14 @@ function stationOf(
     member: gear.member,
     teeth: gear.teeth,
     shape: shapeOf(gear, orbit !== null),
-    module: modules.get(gear.id)!,
+    module: lookUp(modules, gear.id),
     radius: radius(gear),
     copy,
     centre,
     orbit,
   });
-  const origin = figure.kind === 'bars' ? null : places[figure.axis]!;
-  const placeOf = (gear: Gear) => origin ?? places[plan.axisOf.get(gear.member)!]!;
+  const origin = figure.kind === 'bars' ? null : itemAt(places, figure.axis);
+  const placeOf = (gear: Gear) => origin ?? itemAt(places, lookUp(plan.axisOf, gear.member));
   const wheels = fixed.map((gear) =>
     wheelOf(
       gear,
@@ -130,7 +131,7 @@ function stationOf(
       (figure.kind === 'bevel' ? BEVEL_PLANETS : PLANETS);
     for (let copy = 0; copy < count; copy++) {
       for (const gear of planets) {
-        const { distance, angle } = orbits.get(gear.member)!;
+        const { distance, angle } = lookUp(orbits, gear.member);
         wheels.push(
           wheelOf(gear, copy, origin, {
             carrier: figure.carrier,
@@ -143,7 +144,7 @@ function stationOf(
   }
   const shown = meshesOf(plan.train, wheels);
   const parts = partsById(plan.train);
-  const isChain = ({ a }: WheelMesh) => ['sprocket', 'pulley'].includes(parts.gear(wheels[a]!.gear).type);
+  const isChain = ({ a }: WheelMesh) => ['sprocket', 'pulley'].includes(parts.gear(itemAt(wheels, a).gear).type);
   return {
     key,
     figure: figure.key,
@@ -167,7 +168,7 @@ function besideMate(
   );
   if (!mate) return placeOf(worm);
   const { x, y } = placeOf(mate);
-  return { x, y: y + centreDistance(worm, mate, modules.get(worm.id)!) };
+  return { x, y: y + centreDistance(worm, mate, lookUp(modules, worm.id)) };
 }
 
 const shapeOf = (gear: Gear, carried: boolean): Wheel['shape'] =>
@@ -205,7 +206,7 @@ function orbitsOf(
     if (!inner || !outer) continue;
     const apart = radius(inner) + radius(outer);
     const near = orbits.get(inner.member) ?? {
-      distance: Math.max(0, orbits.get(outer.member)!.distance - apart),
+      distance: Math.max(0, lookUp(orbits, outer.member).distance - apart),
       angle: 0,
     };
     const far = orbits.get(outer.member) ?? { distance: near.distance + apart, angle: 0 };

@@ -3,6 +3,7 @@ import * as z from 'zod/mini';
 import { abs, compare, fromDecimal } from '../rational';
 import { issueText, type Train, partsById } from '../train';
 import { outcomeKey, type Behaviour } from './outcome';
+import { itemAt, required } from '../required';
 
 const bound = z.number({ error: 'A bound is a number above 0.' }).check(z.gt(0, 'A bound is a number above 0.'));
 
@@ -49,7 +50,7 @@ export function readSeen(text: string, train: Train): ReadSeen {
     return { ok: false, message: `This is not JSON: ${messageOf(error)}` };
   }
   const parsed = seenSchema.safeParse(json);
-  if (!parsed.success) return { ok: false, message: issueText(parsed.error.issues[0]!) };
+  if (!parsed.success) return { ok: false, message: issueText(itemAt(parsed.error.issues, 0)) };
   const wrong = wrongIn(parsed.data, train);
   return wrong === null ? { ok: true, value: parsed.data } : { ok: false, message: wrong };
 }
@@ -107,6 +108,8 @@ export function sightingsOf(
   return [
     ...Object.entries(positions).map(([id, seen]) => sighting(id, engagedIn(id), seen)),
     ...Object.entries(ratios).map(([id, ratio]) => sighting(id, engagedIn(id), ratio)),
-    ...tried.map(({ engaged, seen, ratio }) => sighting(engaged.join(' + ') || 'nothing', engaged, seen ?? ratio!)),
+    ...tried.map(({ engaged, seen, ratio }) =>
+      sighting(engaged.join(' + ') || 'nothing', engaged, seen ?? required(ratio)),
+    ),
   ];
 }

@@ -1,8 +1,9 @@
-import { compare, div, equals, isZero, sign, toNumber, type Rational } from '../rational';
+import { compare, div, equals, isZero, sign, toNumber, type Rational, entryAt } from '../rational';
 import { type Solved } from '../solve';
 import type { Train } from '../train';
 import { duplicatePositions, nearDuplicates, type NearDuplicate } from './duplicates';
 import { modelOf } from '../model';
+import { lookUp } from '../required';
 
 /** One row of a shift chart. */
 export interface ChartRow {
@@ -46,12 +47,12 @@ const lossyChart = (train: Train): Chart => makeChart(train, true);
 
 function makeChart(train: Train, losses: boolean): Chart {
   const solved = modelOf(train).positions({ losses });
-  const rows = train.positions.map(({ id, name, engaged }) => ({ id, name, engaged, solved: solved.get(id)! }));
+  const rows = train.positions.map(({ id, name, engaged }) => ({ id, name, engaged, solved: lookUp(solved, id) }));
   const forward = rows.map((row) => forwardRatio(row.solved));
   const nextForward = (at: number) => forward.slice(at + 1).find((ratio) => ratio !== null) ?? null;
   return {
     rows: rows.map((row, i) => {
-      const [ratio, next] = [forward[i]!, nextForward(i)];
+      const [ratio, next] = [forward[i] ?? null, nextForward(i)];
       return { ...row, step: ratio && next ? div(ratio, next) : null };
     }),
     forward: together(forward.filter((ratio) => ratio !== null)),
@@ -68,7 +69,7 @@ const forwardRatio = ({ ratio }: Solved): Rational | null => (isForward(ratio) ?
 
 function together(ratios: readonly Rational[]): Forward {
   const sorted = [...ratios].sort(compare);
-  const distinct = sorted.filter((ratio, i) => i === 0 || !equals(ratio, sorted[i - 1]!)).length;
+  const distinct = sorted.filter((ratio, i) => i === 0 || !equals(ratio, entryAt(sorted, i - 1))).length;
   const [least, most] = [sorted[0], sorted.at(-1)];
   const spread = least && most && !isZero(least) ? div(most, least) : null;
   return {

@@ -1,6 +1,7 @@
 import { parseRational, toNumber } from '../rational';
 import type { Status } from '../solve';
 import { countEngaged, numberOf, ratioIn, statusAt, type CombinationTable } from './combination-table';
+import { itemAt, lookUp, required } from '../required';
 
 /** Which combinations are wanted; what is left out does not matter. */
 export interface CombinationFilter {
@@ -47,10 +48,10 @@ export function groupCombinations(table: CombinationTable, filter: CombinationFi
   }
   const size = new Map([...groups.values()].map((group) => [group, group.ratio ? sizeOf(group.ratio) : -1]));
   for (const { numbers } of groups.values()) numbers.sort((a, b) => countEngaged(a) - countEngaged(b) || a - b);
-  return [...groups.values()].sort((a, b) => size.get(b)! - size.get(a)! || a.status.localeCompare(b.status));
+  return [...groups.values()].sort((a, b) => lookUp(size, b) - lookUp(size, a) || a.status.localeCompare(b.status));
 }
 
-const sizeOf = (ratio: string): number => Math.abs(toNumber(parseRational(ratio)!));
+const sizeOf = (ratio: string): number => Math.abs(toNumber(required(parseRational(ratio))));
 
 function passes(table: CombinationTable, filter: CombinationFilter): (number: number, status: Status) => boolean {
   const { fewest = 0, most = Infinity, ratioFrom = 0, ratioTo = Infinity } = filter;
@@ -76,7 +77,7 @@ function passes(table: CombinationTable, filter: CombinationFilter): (number: nu
       !except.has(number) &&
       !known.has(ratioIn(table, number) ?? '') &&
       (near === undefined || isOneChange(near, number)) &&
-      (!byRatio || (ratioFits[table.ratioAt[number]!] ?? false))
+      (!byRatio || (ratioFits[itemAt(table.ratioAt, number)] ?? false))
     );
   };
 }
@@ -103,7 +104,7 @@ export function lockCauses(table: CombinationTable): readonly LockCause[] {
   const causes: LockCause[] = [];
   for (let number = 0; number < table.codes.length; number++)
     if (locked(number) && table.couplers.every((_, k) => !(number & (1 << k)) || !locked(number ^ (1 << k))))
-      causes.push({ number, kills: kills[number]! });
+      causes.push({ number, kills: itemAt(kills, number) });
   return causes.sort((a, b) => b.kills - a.kills || a.number - b.number);
 }
 
@@ -112,7 +113,7 @@ function supersetCounts(table: CombinationTable, is: (number: number) => boolean
   const counts = Uint32Array.from(table.codes, (_, number) => (is(number) ? 1 : 0));
   for (let k = 0; k < table.couplers.length; k++)
     for (let number = 0; number < counts.length; number++)
-      if (!(number & (1 << k))) counts[number]! += counts[number | (1 << k)]!;
+      if (!(number & (1 << k))) counts[number] = itemAt(counts, number) + itemAt(counts, number | (1 << k));
   return counts;
 }
 

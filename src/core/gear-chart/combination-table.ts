@@ -2,6 +2,7 @@ import { toFraction, type Rational } from '../rational';
 import type { Network } from '../kinematics';
 import type { Status } from '../solve';
 import { combinedCouplers, walkCombinations } from './combinations';
+import { itemAt, lookUp } from '../required';
 
 /** In the order of the codes in a table; 0 stands for a combination that was not looked at yet. */
 const STATUSES: readonly Status[] = ['drive', 'split', 'neutral', 'held', 'locked'];
@@ -44,7 +45,7 @@ export function tabulateCombinations(
   const place = (ratio: Rational) => {
     const key = toFraction(ratio);
     if (!places.has(key)) places.set(key, ratios.push(key) - 1);
-    return places.get(key)!;
+    return lookUp(places, key);
   };
   const walk = walkCombinations(network);
   const total = 2 ** couplers.length;
@@ -52,7 +53,7 @@ export function tabulateCombinations(
   let done = 0;
   let next = performance.now() + FIRST_MS;
   for (const { engaged, status, ratio } of walk) {
-    const number = engaged.reduce((sum, id) => sum | bit.get(id)!, 0);
+    const number = engaged.reduce((sum, id) => sum | lookUp(bit, id), 0);
     codes[number] = 1 + STATUSES.indexOf(status);
     if (ratio) ratioAt[number] = place(ratio);
     if (++done % BATCH !== 0 || done === total || performance.now() < next) continue;
@@ -72,15 +73,15 @@ export const numberOf = ({ couplers }: CombinationTable, engaged: readonly strin
 
 /** Null where it was not looked at yet. */
 export const statusAt = ({ codes }: CombinationTable, number: number): Status | null =>
-  STATUSES[codes[number]! - 1] ?? null;
+  STATUSES[itemAt(codes, number) - 1] ?? null;
 
 export const ratioIn = ({ ratioAt, ratios }: CombinationTable, number: number): string | null =>
-  ratios[ratioAt[number]!] ?? null;
+  ratios[itemAt(ratioAt, number)] ?? null;
 
 /** How many there are of each status. */
 export function countByStatus({ codes }: CombinationTable): Readonly<Record<Status, number>> {
   const counts = { drive: 0, split: 0, neutral: 0, held: 0, locked: 0 };
-  for (const code of codes) if (code > 0) counts[STATUSES[code - 1]!]++;
+  for (const code of codes) if (code > 0) counts[itemAt(STATUSES, code - 1)]++;
   return counts;
 }
 

@@ -1,6 +1,7 @@
 import { imposeTies, openMotion, openTrain, type Motion, type Network } from '../kinematics';
 import type { Rational } from '../rational';
 import { solveEngaged, type Status } from '../solve';
+import { itemAt, lookUp } from '../required';
 
 /** One set of engaged clutches, brakes and sliding meshes. */
 export interface Combination {
@@ -42,8 +43,11 @@ export function* walkCombinations(network: Network): Generator<Combination, void
       return;
     }
     yield* walk(at + 1, motion, engaged);
-    const id = ids[at]!;
-    yield* walk(at + 1, imposeTies(motion, [network.couplers[network.couplerIndex.get(id)!]!.acts]), [...engaged, id]);
+    const id = itemAt(ids, at);
+    yield* walk(at + 1, imposeTies(motion, [itemAt(network.couplers, lookUp(network.couplerIndex, id)).acts]), [
+      ...engaged,
+      id,
+    ]);
   }
 }
 
@@ -72,5 +76,5 @@ export function listCombinations(network: Network, { progress, cancelled }: Watc
 export function byCountThenIds(a: readonly string[], b: readonly string[]): number {
   if (a.length !== b.length) return a.length - b.length;
   const at = a.findIndex((id, i) => id !== b[i]);
-  return at < 0 ? 0 : a[at]! < b[at]! ? -1 : 1;
+  return at < 0 ? 0 : itemAt(a, at) < itemAt(b, at) ? -1 : 1;
 }

@@ -1,5 +1,6 @@
 import { sign, toNumber, type Rational } from '../rational';
 import type { Chart, ChartRow } from './chart';
+import { required } from '../required';
 
 /** Rows of two charts side by side. */
 export interface Pairing {
@@ -33,7 +34,7 @@ export function compareCharts(mine: Chart, theirs: Chart, by: MatchBy): readonly
   const near = unmatched
     .flatMap((own) => [...free].map((other) => ({ own, other, away: away(own, other) })))
     .filter(({ away: distance }) => distance !== null)
-    .sort((a, b) => Math.abs(a.away!) - Math.abs(b.away!));
+    .sort((a, b) => Math.abs(required(a.away)) - Math.abs(required(b.away)));
   for (const { own, other } of near) if (!matches.has(own.id) && free.has(other)) match(own, other);
   return [
     ...mine.rows.map((own): Pairing => {

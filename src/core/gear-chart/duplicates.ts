@@ -1,5 +1,6 @@
 import { abs, compare, equals, sign, toFraction, toNumber } from '../rational';
 import type { Solved } from '../solve';
+import { itemAt } from '../required';
 
 /** Groups of positions that have exactly the same ratio: chart rows that do one job. */
 export function duplicatePositions(positions: ReadonlyMap<string, Solved>): readonly (readonly string[])[] {
@@ -27,7 +28,7 @@ export function nearDuplicates(positions: ReadonlyMap<string, Solved>): readonly
     .flatMap(([id, { ratio }]) => (ratio ? [{ id, ratio }] : []))
     .sort((a, b) => sign(b.ratio) - sign(a.ratio) || compare(abs(b.ratio), abs(a.ratio)));
   return sorted.slice(1).flatMap((smaller, i): NearDuplicate[] => {
-    const larger = sorted[i]!;
+    const larger = itemAt(sorted, i);
     if (sign(smaller.ratio) !== sign(larger.ratio) || equals(smaller.ratio, larger.ratio)) return [];
     const apart = 100 * (1 - toNumber(smaller.ratio) / toNumber(larger.ratio));
     return apart < NEAR_PER_CENT ? [{ ids: [larger.id, smaller.id], apart }] : [];

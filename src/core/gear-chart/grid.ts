@@ -1,6 +1,7 @@
 import { abs, compare, toNumber, type Rational } from '../rational';
 import type { Train } from '../train';
 import { chartOf, type ChartRow } from './chart';
+import { itemAt, lookUp, required } from '../required';
 
 /** A shift chart as a grid: couplers in groups, of each of which every position that drives engages exactly one. */
 export interface Grid {
@@ -33,8 +34,8 @@ const MAX_STEPS = 100_000;
 /**
  * The grid of a train's chart, found from its positions. A position is a row of marks, and a group is a set of couplers
  * whose marks cover every row exactly once: an exact cover of the rows (Knuth, Dancing Links), asked for until no
- * coupler is left over. Null where there is none, where it has fewer than two groups of at least two, or where two rows fall into
- * one cell.
+ * coupler is left over. Null where there is none, where it has fewer than two groups of at least two, or where two rows
+ * fall into one cell.
  */
 export function gridOf(train: Train): Grid | null {
   const chart = chartOf(train);
@@ -67,7 +68,7 @@ function groupsOf(rows: readonly ChartRow[], couplers: readonly string[]): reado
   const share = (left: readonly string[]): (readonly string[])[] | null => {
     const [first] = left;
     if (first === undefined) return [];
-    for (const group of covers([first], new Set(marks.get(first)!), left.slice(1))) {
+    for (const group of covers([first], new Set(lookUp(marks, first)), left.slice(1))) {
       const rest = share(left.filter((id) => !group.includes(id)));
       if (rest) return [group, ...rest];
       if (steps > MAX_STEPS) return null;
@@ -85,7 +86,7 @@ function groupsOf(rows: readonly ChartRow[], couplers: readonly string[]): reado
     if (covered.size === rows.length) return yield group;
     const missing = rows.findIndex((_, i) => !covered.has(i));
     for (const id of from) {
-      const own = marks.get(id)!;
+      const own = lookUp(marks, id);
       if (++steps > MAX_STEPS) return;
       if (!own.includes(missing) || own.some((row) => covered.has(row))) continue;
       yield* covers(
@@ -97,8 +98,9 @@ function groupsOf(rows: readonly ChartRow[], couplers: readonly string[]): reado
   }
 }
 
-const size = ({ solved: { ratio } }: ChartRow): Rational => abs(ratio!);
-const engagedOf = (row: ChartRow, group: readonly string[]): string => group.find((id) => row.engaged.includes(id))!;
+const size = ({ solved: { ratio } }: ChartRow): Rational => abs(required(ratio));
+const engagedOf = (row: ChartRow, group: readonly string[]): string =>
+  required(group.find((id) => row.engaged.includes(id)));
 
 /** Groups in the order of what they change: the widest span between the mean ln(ratio) of their members first. */
 function byEffect(rows: readonly ChartRow[], groups: readonly (readonly string[])[]): readonly (readonly string[])[] {
@@ -117,7 +119,7 @@ function cellsOf(rows: readonly ChartRow[], groups: readonly (readonly string[])
   const [ranges = []] = groups;
   const spans = ranges.map((id) => {
     const own = sorted.filter(({ engaged }) => engaged.includes(id));
-    return { id, most: size(own[0]!), least: size(own.at(-1)!) };
+    return { id, most: size(itemAt(own, 0)), least: size(itemAt(own, -1)) };
   });
   return rows.map((row) => {
     const at = groups.map((group) => engagedOf(row, group));
@@ -125,7 +127,7 @@ function cellsOf(rows: readonly ChartRow[], groups: readonly (readonly string[])
     return {
       position: row.id,
       at,
-      ratio: row.solved.ratio!,
+      ratio: required(row.solved.ratio),
       rank: rows.length > 1 ? sorted.indexOf(row) / (rows.length - 1) : 0,
       overlaps: spans.some(
         ({ id, most, least }) => id !== at[0] && compare(ratio, least) >= 0 && compare(ratio, most) <= 0,

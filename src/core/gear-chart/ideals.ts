@@ -1,5 +1,6 @@
-import { compare, equals, toNumber } from '../rational';
+import { compare, equals, toNumber, entryAt } from '../rational';
 import { isForward, type Chart } from './chart';
+import { itemAt } from '../required';
 
 /**
  * What the steps of a chart would be, for its spread S and n different forward ratios. Two schools:
@@ -42,7 +43,7 @@ export function idealSteps(chart: Chart, school: StepSchool, factor?: number): I
  */
 export function fittedFactor(chart: Chart): number {
   const ratios = forwardRatios(chart).map(toNumber);
-  const steps = ratios.slice(1).map((ratio, i) => Math.log(ratios[i]! / ratio));
+  const steps = ratios.slice(1).map((ratio, i) => Math.log(itemAt(ratios, i) / ratio));
   if (steps.length < 2) return 1;
   const middle = (steps.length - 1) / 2;
   const slope =
@@ -56,7 +57,7 @@ function forwardRatios({ rows }: Chart) {
   const ratios = rows
     .flatMap(({ solved: { ratio } }) => (isForward(ratio) ? [ratio] : []))
     .sort((a, b) => compare(b, a));
-  return ratios.filter((ratio, i) => i === 0 || !equals(ratio, ratios[i - 1]!));
+  return ratios.filter((ratio, i) => i === 0 || !equals(ratio, entryAt(ratios, i - 1)));
 }
 
 /** Each forward row that another follows, with the places of both ratios in the order of size. */
@@ -64,5 +65,5 @@ function rankedSteps({ rows }: Chart, ratios: ReturnType<typeof forwardRatios>) 
   const ranked = rows.flatMap(({ id, solved: { ratio } }) =>
     isForward(ratio) ? [{ row: id, rank: ratios.findIndex((one) => equals(one, ratio)) }] : [],
   );
-  return ranked.slice(0, -1).map((one, i) => ({ ...one, next: ranked[i + 1]!.rank }));
+  return ranked.slice(0, -1).map((one, i) => ({ ...one, next: itemAt(ranked, i + 1).rank }));
 }

@@ -5,6 +5,7 @@ import { idealTorques, rollingSpeed, type Load } from '../statics';
 import type { Train } from '../train';
 import { chartOf, type Chart } from './chart';
 import { modelOf } from '../model';
+import { required } from '../required';
 
 /** The influence of each gear's tooth count on a ratio, by gear; null where parallel ways leave it open. */
 export type Influence = ReadonlyMap<string, Rational | null>;
@@ -31,10 +32,12 @@ export function influenceOf(train: Train): ReadonlyMap<string, Influence> {
  */
 export function influenceOn({ network, state, flow }: Solved): Influence {
   const influence = new Map<string, Rational | null>(network.train.gears.map(({ id }) => [id, ZERO]));
-  const output = flow.receivers.find((member) => {
-    const speed = state.speeds.of(member);
-    return speed !== null && !isZero(speed);
-  })!;
+  const output = required(
+    flow.receivers.find((member) => {
+      const speed = state.speeds.of(member);
+      return speed !== null && !isZero(speed);
+    }),
+  );
   const load: Load = {
     slides: state.meshes.filter(({ slidBy }) => slidBy !== null),
     joints: state.joints.map(({ tie }) => tie),

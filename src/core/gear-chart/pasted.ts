@@ -1,4 +1,5 @@
 import { LIMITS, type Coupler, type Train, partsById } from '../train';
+import { itemAt } from '../required';
 
 /** What a column of a pasted table is taken for. */
 export type ColumnUse =
@@ -47,8 +48,8 @@ export function readPasted(
   answers: ReadonlyMap<number, ColumnUse> = new Map(),
 ): Pasted {
   const table = cells.map((row) => row.map((cell) => cell.trim())).filter((row) => row.some((cell) => cell !== ''));
-  const headed = table.length > 0 && isHead(train, table[0]!);
-  const head = headed ? table[0]! : [];
+  const headed = table.length > 0 && isHead(train, itemAt(table, 0));
+  const head = headed ? itemAt(table, 0) : [];
   const body = headed ? table.slice(1) : table;
   const width = Math.max(0, head.length, ...body.slice(0, LIMITS.positions).map(({ length }) => length));
   const guessed = headed ? guessByHead(train, head, width) : guessByPlace(train, width);
@@ -104,7 +105,7 @@ function guessByPlace(train: Train, width: number): readonly ColumnUse[] {
   const fits = width === own.length + 1;
   return Array.from({ length: width }, (_, i): ColumnUse => {
     if (i === 0) return { kind: 'name' };
-    return fits ? { kind: 'coupler', coupler: own[i - 1]!.id } : { kind: 'unknown' };
+    return fits ? { kind: 'coupler', coupler: itemAt(own, i - 1).id } : { kind: 'unknown' };
   });
 }
 

@@ -1,5 +1,6 @@
 import type { Rational } from '../rational';
 import type { Solved } from '../solve';
+import { lookUp } from '../required';
 
 /** How fast two parts turn against each other, per turn put in. */
 export interface RelativeSpeed {
@@ -16,7 +17,7 @@ export interface RelativeSpeed {
  */
 export function relativeSpeeds({ network, state }: Solved): readonly RelativeSpeed[] {
   const { speeds } = state;
-  const at = (id: string) => network.memberIndex.get(id)!;
+  const at = (id: string) => lookUp(network.memberIndex, id);
   const closed = new Set(state.joints.map(({ id }) => id));
   return [
     ...network.train.members.flatMap(({ id, carrier }): RelativeSpeed[] =>

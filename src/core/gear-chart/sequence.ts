@@ -1,4 +1,5 @@
 import type { Position, Train } from '../train';
+import { itemAt } from '../required';
 
 type Selector = NonNullable<Train['selectors']>[number];
 
@@ -60,9 +61,9 @@ export function sequenceOf({ selectors = [], positions }: Train): Sequence | nul
     );
   return {
     clicks: reachable.slice(1).map(({ position, places }, i) => {
-      const before = reachable[i]!;
+      const before = itemAt(reachable, i);
       const moves = places.flatMap((place, k): Move[] => {
-        const was = before.places[k]!;
+        const was = itemAt(before.places, k);
         return sameStretch(was.stretch, place.stretch)
           ? []
           : [{ selector: place.selector, from: was.stretch, to: place.stretch }];
@@ -76,7 +77,7 @@ export function sequenceOf({ selectors = [], positions }: Train): Sequence | nul
       };
     }),
     unreachable: placed.flatMap(({ position, places }) =>
-      places.flatMap((place, k) => (place ? [] : [{ position: position.id, selector: selectors[k]!.id }])),
+      places.flatMap((place, k) => (place ? [] : [{ position: position.id, selector: itemAt(selectors, k).id }])),
     ),
   };
 }
@@ -91,7 +92,7 @@ function placeIn({ id, spans }: Selector, { engaged }: Position): Place | null {
   const ends = [...new Set(spans.flatMap(({ from, to }) => [from, to]))].sort((a, b) => a - b);
   const [least = 0, most = 0] = [ends[0], ends.at(-1)];
   const edges = [-Infinity, ...ends, Infinity];
-  const stretches = edges.slice(1).map((to, i): Stretch => ({ from: edges[i]!, to }));
+  const stretches = edges.slice(1).map((to, i): Stretch => ({ from: itemAt(edges, i), to }));
   const fits = ({ from, to }: Stretch) => {
     const on = new Set(spans.filter((span) => span.from <= from && to <= span.to).map(({ coupler }) => coupler));
     return on.size === new Set(own).size && own.every((coupler) => on.has(coupler));
@@ -106,7 +107,7 @@ function carry(moves: readonly Move[], first: readonly (Place | null)[]): Click[
     first.some((place) => place?.selector === move.selector && sameStretch(place.stretch, move.to));
   const back = moves.filter(begins);
   const on = moves.filter((move) => !begins(move));
-  return back.length > 0 && on.length === 1 ? { from: back.at(-1)!.selector, to: on[0]!.selector } : null;
+  return back.length > 0 && on.length === 1 ? { from: itemAt(back, -1).selector, to: itemAt(on, 0).selector } : null;
 }
 
 const sameStretch = (a: Stretch, b: Stretch): boolean => a.from === b.from && a.to === b.to;

@@ -3,6 +3,7 @@ import { add, div, mul, sub, ZERO, type Rational } from '../rational';
 import type { Solved, Status } from '../solve';
 import type { Coupler } from '../train';
 import { handOvers, type HandOver, type Shift } from './shifts';
+import { itemAt, lookUp } from '../required';
 
 /** What has to be known to make a shift well. */
 export interface ShiftDetails {
@@ -69,12 +70,13 @@ export function shiftDetails(shift: Shift): ShiftDetails {
 const isPositive = ({ type, style }: Coupler): boolean =>
   type === 'sliding-mesh' || style === 'dog' || style === 'pawl' || style === 'pin';
 
-const couplerOf = ({ network }: Solved, id: string): NetworkCoupler => network.couplers[network.couplerIndex.get(id)!]!;
+const couplerOf = ({ network }: Solved, id: string): NetworkCoupler =>
+  itemAt(network.couplers, lookUp(network.couplerIndex, id));
 
 /** ω_b − ω_a of what it joins; of a mesh r/(σ z_b), where r is what its row comes to. */
 function difference({ network, state: { speeds } }: Solved, { acts }: NetworkCoupler): Rational | null {
   if (acts.kind === 'joins') return speeds.difference(acts.a, acts.b);
-  const { a, b, arm, za, zb } = network.meshes[acts.mesh]!;
+  const { a, b, arm, za, zb } = itemAt(network.meshes, acts.mesh);
   const of = (member: number) => (member === FRAME_INDEX ? ZERO : speeds.of(member));
   const [first, second, carrier] = [of(a), of(b), of(arm)];
   if (!first || !second || !carrier) return null;
@@ -99,7 +101,7 @@ function bestOrder({ off, on, between, before, after }: Shift): readonly Move[] 
     if (!here) continue;
     moving.forEach((coupler, k) => {
       const next = set | (1 << k);
-      const then = status.get(next)!;
+      const then = lookUp(status, next);
       if (next === set || (then === 'locked' && next !== end)) return;
       const cost = here.cost + (next === end || then === 'drive' ? 0 : 1);
       if (cost < (best.get(next)?.cost ?? Infinity))

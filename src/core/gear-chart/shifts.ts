@@ -4,6 +4,7 @@ import { solveEngaged, type Solved } from '../solve';
 import type { Position, Train } from '../train';
 import { byCountThenIds } from './combinations';
 import { modelOf } from '../model';
+import { itemAt } from '../required';
 
 /** What stands between two positions while one gives way to the other. */
 export interface Between {
@@ -44,7 +45,7 @@ function neighbouringRows(open: OpenTrain): readonly (readonly [Position, Positi
     const { status, ratio } = solveEngaged(open, engaged);
     return status !== 'locked' && status !== 'neutral' && !(ratio && sign(ratio) < 0);
   });
-  return rows.slice(1).map((to, i) => [rows[i]!, to]);
+  return rows.slice(1).map((to, i) => [itemAt(rows, i), to]);
 }
 
 /** The shifts between neighbouring rows. @throws RangeError as shiftBetween does. */
@@ -64,8 +65,7 @@ export function possibleShifts(train: Train): ReadonlyMap<string, Shift> {
 }
 
 /** The shift from one position to another. @throws RangeError when more than MOST_MOVING elements move. */
-export const shiftBetween = (train: Train, from: Position, to: Position): Shift =>
-  shift(modelOf(train).open, from, to);
+export const shiftBetween = (train: Train, from: Position, to: Position): Shift => shift(modelOf(train).open, from, to);
 
 function shift(open: OpenTrain, from: Position, to: Position): Shift {
   const { off, on, kept } = moved(from, to);
@@ -85,7 +85,7 @@ function shift(open: OpenTrain, from: Position, to: Position): Shift {
     .slice(1, -1)
     .map((one): Between => ({ engaged: [...one.engaged].sort(), solved: one }))
     .sort((a, b) => byCountThenIds(a.engaged, b.engaged));
-  const [before, after] = [solved[0]!, solved.at(-1)!];
+  const [before, after] = [itemAt(solved, 0), itemAt(solved, -1)];
   return { from, to, before, after, off, on, between, verdict: verdictOf(solved, off.length, on.length) };
 }
 
@@ -100,7 +100,7 @@ function moved(from: Position, to: Position) {
 function verdictOf(solved: readonly Solved[], off: number, on: number): Verdict {
   if ([solved[0], solved.at(-1)].some((end) => end?.status === 'locked')) return 'blocked';
   if (!leadsThrough(solved)) return 'blocked';
-  if (off + on === 1 && handOvers(solved[0]!, solved.at(-1)!).length > 0) return 'by-itself';
+  if (off + on === 1 && handOvers(itemAt(solved, 0), itemAt(solved, -1)).length > 0) return 'by-itself';
   return off <= 1 && on <= 1 ? 'single' : 'double';
 }
 
@@ -112,10 +112,10 @@ function leadsThrough(solved: readonly Solved[]): boolean {
   const last = solved.length - 1;
   const reached = solved.map((_, set) => set === 0);
   for (let set = 1; set <= last; set++) {
-    if (set !== last && solved[set]!.status === 'locked') continue;
+    if (set !== last && itemAt(solved, set).status === 'locked') continue;
     for (let bit = 1; bit <= set; bit <<= 1) if (set & bit && reached[set ^ bit]) reached[set] = true;
   }
-  return reached[last]!;
+  return itemAt(reached, last);
 }
 
 /** The ends of a shift that lock: nothing can be shifted out of them or into them. */

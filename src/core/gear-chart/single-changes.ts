@@ -3,6 +3,7 @@ import type { Train } from '../train';
 import type { ChartRow } from './chart';
 import { countEngaged, engagedIn, numberOf, ratioIn, type CombinationTable } from './combination-table';
 import { shiftBetween } from './shifts';
+import { itemAt, lookUp } from '../required';
 
 /**
  * A combination for each row, of the row's own ratio, so that few shifts between neighbours move more than one element
@@ -31,19 +32,22 @@ export function singleChanges(train: Train, rows: readonly ChartRow[], table: Co
     if (countEngaged(a & ~b) > 1 || countEngaged(b & ~a) > 1) return true;
     const key = `${a}>${b}`;
     if (!blocked.has(key)) blocked.set(key, isBlocked(train, table, a, b));
-    return blocked.get(key)!;
+    return lookUp(blocked, key);
   };
   type Way = { readonly cost: number; readonly numbers: readonly number[] };
-  let ways: readonly Way[] = candidates[0]!.map((number) => ({ cost: changed(rows[0]!, number), numbers: [number] }));
+  let ways: readonly Way[] = itemAt(candidates, 0).map((number) => ({
+    cost: changed(itemAt(rows, 0), number),
+    numbers: [number],
+  }));
   for (const [i, next] of candidates.entries()) {
     if (i === 0) continue;
     ways = next.map((number) =>
       ways
         .map(({ cost, numbers }): Way => {
-          const before = numbers.at(-1)!;
+          const before = itemAt(numbers, -1);
           const moved = countEngaged(before ^ number);
           return {
-            cost: cost + (hard(before, number) ? HARD : 0) + changed(rows[i]!, number) + moved,
+            cost: cost + (hard(before, number) ? HARD : 0) + changed(itemAt(rows, i), number) + moved,
             numbers: [...numbers, number],
           };
         })
@@ -52,8 +56,8 @@ export function singleChanges(train: Train, rows: readonly ChartRow[], table: Co
   }
   const { numbers } = ways.reduce((best, way) => (way.cost < best.cost ? way : best));
   return {
-    rows: rows.map(({ id }, i) => ({ position: id, engaged: engagedIn(table, numbers[i]!) })),
-    hard: rows.slice(0, -1).flatMap(({ id }, i) => (hard(numbers[i]!, numbers[i + 1]!) ? [id] : [])),
+    rows: rows.map(({ id }, i) => ({ position: id, engaged: engagedIn(table, itemAt(numbers, i)) })),
+    hard: rows.slice(0, -1).flatMap(({ id }, i) => (hard(itemAt(numbers, i), itemAt(numbers, i + 1)) ? [id] : [])),
   };
 
   function changed(row: ChartRow, number: number): number {

@@ -12,6 +12,7 @@ import {
 import { div, fraction, isZero, sub, toNumber, ZERO, type Rational } from '../rational';
 import type { Train } from '../train';
 import { gearSets } from '../working';
+import { itemAt, lookUp, required } from '../required';
 
 /** An upright scale of a set: a member's speed is read on it. */
 export interface SpeedScale {
@@ -41,9 +42,9 @@ export function speedLinesOf(train: Train): readonly SpeedLines[] {
     if (block || central.length < 2) return [];
     const places = [[arm, ZERO] as const, ...central];
     const sorted = places.sort(([, a], [, b]) => toNumber(a) - toNumber(b));
-    const [least, most] = [sorted[0]![1], sorted.at(-1)![1]];
+    const [least, most] = [itemAt(sorted, 0)[1], itemAt(sorted, -1)[1]];
     const width = sub(most, least);
-    const name = (member: MemberIndex) => (member === FRAME_INDEX ? 'frame' : network.memberIds[member]!);
+    const name = (member: MemberIndex) => (member === FRAME_INDEX ? 'frame' : itemAt(network.memberIds, member));
     return [
       {
         carrier: name(arm),
@@ -65,20 +66,20 @@ export interface Pin {
  * or what is engaged.
  */
 export function speedsWith(network: Network, motion: Motion, pins: readonly Pin[]): Speeds | null {
-  const at = (pin: Pin) => network.memberIndex.get(pin.member)!;
+  const at = (pin: Pin) => lookUp(network.memberIndex, pin.member);
   const [driver, ...others] = pins.filter(({ speed }) => !isZero(speed));
   const held = pins.filter(({ speed }) => isZero(speed));
   const ties = [
     ...held.map((pin): Joint => ({ kind: 'joins', a: FRAME_INDEX, b: at(pin) })),
     ...others.map((pin): Joint => ({
       kind: 'joins',
-      a: at(driver!),
+      a: at(required(driver)),
       b: at(pin),
-      times: div(pin.speed, driver!.speed),
+      times: div(pin.speed, required(driver).speed),
     })),
   ];
   const left = imposeTies(motion, ties);
-  if (!driver) return pins.length > 0 ? standing(left, at(pins[0]!)) : null;
+  if (!driver) return pins.length > 0 ? standing(left, at(itemAt(pins, 0))) : null;
   const speeds = speedsPerTurn(left, at(driver), driver.speed);
   return speeds.turns ? speeds : null;
 }
@@ -96,7 +97,7 @@ export function dragged(network: Network, motion: Motion, pins: readonly Pin[], 
   let kept: readonly Pin[] = [moved];
   for (const pin of pins) {
     if (pin.member === moved.member) continue;
-    const settled = speedsWith(network, motion, kept)!.of(network.memberIndex.get(pin.member)!);
+    const settled = required(speedsWith(network, motion, kept)).of(lookUp(network.memberIndex, pin.member));
     if (settled === null) kept = [pin, ...kept].sort((a, b) => order(a) - order(b));
   }
   return kept;

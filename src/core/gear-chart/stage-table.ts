@@ -3,6 +3,7 @@ import type { Solved } from '../solve';
 import { workingOf, type Stage } from '../working';
 import type { Train } from '../train';
 import { chartOf } from './chart';
+import { itemAt, required } from '../required';
 
 /** One stage of a plain chain. */
 export type ChainStage =
@@ -48,7 +49,9 @@ export interface StageTable {
 export function stageTable(train: Train): StageTable {
   const driving = chartOf(train).rows.filter(({ solved }) => solved.status === 'drive');
   const chains = driving.map(({ id, solved }) => ({ id, solved, chain: chainOf(solved) }));
-  const plain = chains.flatMap(({ id, solved, chain }) => (chain ? [{ id, chain, ratio: solved.ratio! }] : []));
+  const plain = chains.flatMap(({ id, solved, chain }) =>
+    chain ? [{ id, chain, ratio: required(solved.ratio) }] : [],
+  );
   const all = plain.map(({ chain }) => chain);
   // One row alone has nothing in common with others: it is told stage by stage.
   const first = all.length > 1 ? commonLength(all) : 0;
@@ -87,14 +90,14 @@ function chainStage({ step, ratio }: Stage): ChainStage | null {
       ratio,
     };
   if (step.kind !== 'set') return null;
-  const moving = step.known.find(({ speed }) => !isZero(speed))!;
+  const moving = required(step.known.find(({ speed }) => !isZero(speed)));
   return { kind: 'set', arm: step.arm, from: moving.member, to: step.member, ratio };
 }
 
 /** How many stages all chains begin with alike. */
 function commonLength(chains: readonly (readonly ChainStage[])[]): number {
   const least = Math.min(...chains.map(({ length }) => length));
-  for (let i = 0; i < least; i++) if (new Set(chains.map((chain) => stageKey(chain[i]!))).size > 1) return i;
+  for (let i = 0; i < least; i++) if (new Set(chains.map((chain) => stageKey(itemAt(chain, i)))).size > 1) return i;
   return least;
 }
 

@@ -1,6 +1,7 @@
-import { abs, compare, div, sign, toFraction } from '../rational';
+import { abs, compare, div, sign, toFraction, entryAt } from '../rational';
 import type { Train } from '../train';
 import { modelOf } from '../model';
+import { itemAt } from '../required';
 
 /**
  * What a shelf says of a train; ratios (input turns per output turn, sizes) as exact fractions, so that it can be kept
@@ -22,7 +23,7 @@ export function summariseTrain(train: Train): TrainSummary {
   return {
     notes: train.notes ?? '',
     positions: train.positions.length,
-    ratios: sizes.length > 0 ? { least: toFraction(sizes[0]!), most: toFraction(sizes.at(-1)!) } : null,
-    spread: forward.length > 1 ? toFraction(div(forward.at(-1)!, forward[0]!)) : null,
+    ratios: sizes.length > 0 ? { least: toFraction(entryAt(sizes, 0)), most: toFraction(itemAt(sizes, -1)) } : null,
+    spread: forward.length > 1 ? toFraction(div(itemAt(forward, -1), entryAt(forward, 0))) : null,
   };
 }

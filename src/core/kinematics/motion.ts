@@ -1,6 +1,7 @@
-import { add, div, equals, isZero, mul, neg, ONE, ZERO, type Rational } from '../rational';
+import { add, div, equals, isZero, mul, neg, ONE, ZERO, type Rational, entryAt } from '../rational';
 import { FRAME_INDEX, joinRow, meshRow, type MemberIndex } from './network';
 import { inCoordinates, keptWith, type Coordinates, type Joint, type OpenTrain, type Tie } from './open-train';
+import { itemAt } from '../required';
 
 /** What an engagement leaves of the open train's motion. */
 export interface Motion {
@@ -31,7 +32,7 @@ export function tieRow(open: OpenTrain, tie: Tie): Coordinates {
       tie,
       (row = inCoordinates(
         open,
-        tie.kind === 'joins' ? joinRow(tie.a, tie.b, tie.times) : meshRow(open.network.meshes[tie.mesh]!),
+        tie.kind === 'joins' ? joinRow(tie.a, tie.b, tie.times) : meshRow(itemAt(open.network.meshes, tie.mesh)),
       )),
     );
   return row;
@@ -57,17 +58,18 @@ function impose(motion: Motion, row: Coordinates): Motion {
   const reduced = overFree(motion, row);
   const at = leastUsed(motion, reduced);
   if (at < 0) return motion;
-  const pivot = free[at]!;
-  const scale = neg(reduced[at]!);
+  const pivot = itemAt(free, at);
+  const scale = neg(entryAt(reduced, at));
   const next = basis.map((combination) => {
-    const factor = combination[pivot]!;
+    const factor = entryAt(combination, pivot);
     if (isZero(factor)) return combination;
     const step = div(factor, scale);
     const replaced = combination.slice();
     replaced[pivot] = ZERO;
     for (let i = 0; i < free.length; i++) {
-      const coordinate = free[i]!;
-      if (i !== at && !isZero(reduced[i]!)) replaced[coordinate] = add(replaced[coordinate]!, mul(step, reduced[i]!));
+      const coordinate = itemAt(free, i);
+      if (i !== at && !isZero(entryAt(reduced, i)))
+        replaced[coordinate] = add(entryAt(replaced, coordinate), mul(step, entryAt(reduced, i)));
     }
     return replaced;
   });
@@ -82,10 +84,10 @@ function leastUsed({ open, basis, free }: Motion, reduced: readonly Rational[]):
   let best = -1;
   let least = Infinity;
   for (let i = 0; i < reduced.length; i++) {
-    if (isZero(reduced[i]!)) continue;
-    const coordinate = free[i]!;
-    let uses = isZero(open.speeds[open.network.input]![coordinate]!) ? 0 : basis.length;
-    for (const combination of basis) if (!isZero(combination[coordinate]!)) uses++;
+    if (isZero(entryAt(reduced, i))) continue;
+    const coordinate = itemAt(free, i);
+    let uses = isZero(itemAt(itemAt(open.speeds, open.network.input), coordinate)) ? 0 : basis.length;
+    for (const combination of basis) if (!isZero(entryAt(combination, coordinate))) uses++;
     if (uses < least) [best, least] = [i, uses];
   }
   return best;
@@ -95,12 +97,12 @@ function leastUsed({ open, basis, free }: Motion, reduced: readonly Rational[]):
 function overFree({ basis, free }: Motion, row: Coordinates): Rational[] {
   const result = new Array<Rational>(free.length).fill(ZERO);
   for (let v = 0; v < row.length; v++) {
-    const factor = row[v]!;
+    const factor = entryAt(row, v);
     if (isZero(factor)) continue;
-    const combination = basis[v]!;
+    const combination = itemAt(basis, v);
     for (let i = 0; i < free.length; i++) {
-      const value = combination[free[i]!]!;
-      if (!isZero(value)) result[i] = add(result[i]!, mul(factor, value));
+      const value = itemAt(combination, itemAt(free, i));
+      if (!isZero(value)) result[i] = add(entryAt(result, i), mul(factor, value));
     }
   }
   return result;
@@ -108,7 +110,7 @@ function overFree({ basis, free }: Motion, row: Coordinates): Rational[] {
 
 /** A member's speed in the free coordinates. */
 export const memberForm = (motion: Motion, member: MemberIndex): Coordinates =>
-  overFree(motion, member === FRAME_INDEX ? [] : motion.open.speeds[member]!);
+  overFree(motion, member === FRAME_INDEX ? [] : itemAt(motion.open.speeds, member));
 
 /** By how much a joint's second member runs ahead of its first, in the free coordinates. */
 export const leadForm = (motion: Motion, tie: Joint): Coordinates =>
@@ -134,14 +136,14 @@ export interface Speeds {
 export function speedsPerTurn(motion: Motion, driver: MemberIndex, speed: Rational = ONE): Speeds {
   const drive = memberForm(motion, driver);
   const key = drive.findIndex((value) => !isZero(value));
-  const scale = key < 0 ? ZERO : div(speed, drive[key]!);
+  const scale = key < 0 ? ZERO : div(speed, entryAt(drive, key));
   const read = key >= 0 && drive.length === 1 ? singleMotion(motion, scale) : anyMotion(motion, drive, key, scale);
   const known = new Map<MemberIndex, Rational | null>([[FRAME_INDEX, ZERO]]);
   return {
     turns: key >= 0,
     of(member) {
       let found = known.get(member);
-      if (found === undefined) known.set(member, (found = read(motion.open.speeds[member]!)));
+      if (found === undefined) known.set(member, (found = read(itemAt(motion.open.speeds, member))));
       return found;
     },
     difference: (a, b) => read(inCoordinates(motion.open, joinRow(b, a))),
@@ -150,10 +152,11 @@ export function speedsPerTurn(motion: Motion, driver: MemberIndex, speed: Ration
 
 /** With one freedom left every coordinate turns at its own multiple of the driver. */
 function singleMotion({ basis, free }: Motion, scale: Rational): (row: Coordinates) => Rational {
-  const turns = basis.map((combination) => mul(combination[free[0]!]!, scale));
+  const turns = basis.map((combination) => mul(entryAt(combination, itemAt(free, 0)), scale));
   return (row) => {
     let total = ZERO;
-    for (let v = 0; v < row.length; v++) if (!isZero(row[v]!)) total = add(total, mul(row[v]!, turns[v]!));
+    for (let v = 0; v < row.length; v++)
+      if (!isZero(entryAt(row, v))) total = add(total, mul(entryAt(row, v), entryAt(turns, v)));
     return total;
   };
 }
@@ -168,10 +171,10 @@ function anyMotion(
   return (row) => {
     const vector = overFree(motion, row);
     if (key < 0) return vector.every(isZero) ? ZERO : null;
-    const value = vector[key]!;
+    const value = entryAt(vector, key);
     for (let i = 0; i < drive.length; i++) {
-      if (i === key || (isZero(vector[i]!) && (isZero(drive[i]!) || isZero(value)))) continue;
-      if (!equals(mul(vector[i]!, drive[key]!), mul(value, drive[i]!))) return null;
+      if (i === key || (isZero(entryAt(vector, i)) && (isZero(entryAt(drive, i)) || isZero(value)))) continue;
+      if (!equals(mul(entryAt(vector, i), entryAt(drive, key)), mul(value, entryAt(drive, i)))) return null;
     }
     return mul(value, scale);
   };

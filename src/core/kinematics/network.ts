@@ -1,5 +1,6 @@
 import { armOf, FRAME, type Coupler, type Mesh, type Train, partsById } from '../train';
 import { add, fraction, isZero, MINUS_ONE, neg, ONE, ZERO, type Combination, type Rational } from '../rational';
+import { lookUp, required } from '../required';
 
 /** A member's place in the network; the frame, which never moves, is −1 and appears in no row. */
 export type MemberIndex = number;
@@ -58,7 +59,7 @@ export function networkOf(train: Train): Network {
   const memberIndex = new Map(memberIds.map((id, i) => [id, i]));
   memberIndex.set(FRAME, FRAME_INDEX);
   const parts = partsById(train);
-  const at = (id: string) => memberIndex.get(id)!;
+  const at = (id: string) => lookUp(memberIndex, id);
   const slidBy = new Map(
     train.couplers.flatMap((coupler, i) => (coupler.type === 'sliding-mesh' ? [[coupler.mesh, i] as const] : [])),
   );
@@ -70,7 +71,7 @@ export function networkOf(train: Train): Network {
       mesh,
       a: at(a.member),
       b: at(b.member),
-      arm: at(armOf(a.member, b.member, parts.find.member)!),
+      arm: at(required(armOf(a.member, b.member, parts.find.member))),
       za: fraction(a.teeth),
       zb: turnsSameWay(mesh, a.type, b.type) ? neg(teeth) : teeth,
       slidBy: slidBy.get(mesh.id) ?? null,
@@ -81,7 +82,7 @@ export function networkOf(train: Train): Network {
     coupler,
     acts:
       coupler.type === 'sliding-mesh'
-        ? { kind: 'mesh', mesh: meshIndex.get(coupler.mesh)! }
+        ? { kind: 'mesh', mesh: lookUp(meshIndex, coupler.mesh) }
         : { kind: 'joins', a: at(coupler.joins[0]), b: at(coupler.joins[1]) },
   }));
   return {

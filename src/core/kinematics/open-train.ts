@@ -1,5 +1,17 @@
-import { accumulate, add, isZero, mul, ONE, solveFor, ZERO, type Combination, type Rational } from '../rational';
+import {
+  accumulate,
+  add,
+  isZero,
+  mul,
+  ONE,
+  solveFor,
+  ZERO,
+  type Combination,
+  type Rational,
+  entryAt,
+} from '../rational';
 import { FRAME_INDEX, meshRow, type MemberIndex, type Network, type NetworkMesh } from './network';
+import { itemAt, lookUp } from '../required';
 
 /** A short vector over a few coordinates, one value for each. */
 export type Coordinates = readonly Rational[];
@@ -47,7 +59,7 @@ export function openTrain(network: Network, meshes: readonly NetworkMesh[] = alw
     for (const key of combination.keys()) if (!names.has(key)) names.set(key, names.size);
   const speeds = basis.map((combination) => {
     const vector = new Array<Rational>(names.size).fill(ZERO);
-    for (const [key, value] of combination) vector[names.get(key)!] = value;
+    for (const [key, value] of combination) vector[lookUp(names, key)] = value;
     return vector;
   });
   return { network, speeds, size: names.size, kept: new Map() };
@@ -62,15 +74,15 @@ export const alwaysIn = (network: Network): readonly NetworkMesh[] =>
  */
 function impose(basis: Combination[], row: Combination, input: MemberIndex): void {
   const reduced = new Map<number, Rational>();
-  for (const [member, factor] of row) accumulate(reduced, factor, basis[member]!);
+  for (const [member, factor] of row) accumulate(reduced, factor, itemAt(basis, member));
   if (reduced.size === 0) return;
   const keys = [...reduced.keys()];
   const pivot = rarest(keys.length > 1 ? keys.filter((key) => key !== input) : keys, basis);
   const terms = solveFor(reduced, pivot);
   for (let i = 0; i < basis.length; i++) {
-    const factor = basis[i]!.get(pivot);
+    const factor = itemAt(basis, i).get(pivot);
     if (factor === undefined) continue;
-    const next = new Map(basis[i]!);
+    const next = new Map(itemAt(basis, i));
     next.delete(pivot);
     accumulate(next, factor, terms);
     basis[i] = next;
@@ -78,9 +90,9 @@ function impose(basis: Combination[], row: Combination, input: MemberIndex): voi
 }
 
 function rarest(keys: readonly number[], basis: readonly Combination[]): number {
-  if (keys.length === 1) return keys[0]!;
+  if (keys.length === 1) return itemAt(keys, 0);
   const uses = keys.map((key) => basis.reduce((count, combination) => (combination.has(key) ? count + 1 : count), 0));
-  return keys[uses.indexOf(Math.min(...uses))]!;
+  return itemAt(keys, uses.indexOf(Math.min(...uses)));
 }
 
 /**
@@ -93,8 +105,9 @@ export function inCoordinates(
   const result = new Array<Rational>(size).fill(ZERO);
   for (const [member, factor] of vector) {
     if (member === FRAME_INDEX || isZero(factor)) continue;
-    const speed = speeds[member]!;
-    for (let c = 0; c < size; c++) if (!isZero(speed[c]!)) result[c] = add(result[c]!, mul(factor, speed[c]!));
+    const speed = itemAt(speeds, member);
+    for (let c = 0; c < size; c++)
+      if (!isZero(entryAt(speed, c))) result[c] = add(entryAt(result, c), mul(factor, entryAt(speed, c)));
   }
   return result;
 }

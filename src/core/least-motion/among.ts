@@ -1,5 +1,6 @@
-import { sign } from '../rational';
+import { sign, entryAt } from '../rational';
 import { leastMotion, type Form } from './least-motion';
+import { itemAt } from '../required';
 
 /**
  * Whether one lead can be positive while none of the others is negative: then those that are positive with it, else
@@ -12,7 +13,7 @@ export type Among =
 /** Asks it of one of several leads, by their places. */
 export function leadAmong(forms: readonly Form[], at: number): Among {
   const others = [...forms.keys()].filter((other) => other !== at);
-  const tried = leastMotion({ rate: forms[at]!, loads: [], leads: others.map((other) => forms[other]!) });
-  if (!tried.possible) return { leads: false, against: [...tried.against.keys()].map((i) => others[i]!) };
-  return { leads: true, along: others.filter((_, i) => sign(tried.leads[i]!) > 0) };
+  const tried = leastMotion({ rate: itemAt(forms, at), loads: [], leads: others.map((other) => itemAt(forms, other)) });
+  if (!tried.possible) return { leads: false, against: [...tried.against.keys()].map((i) => itemAt(others, i)) };
+  return { leads: true, along: others.filter((_, i) => sign(entryAt(tried.leads, i)) > 0) };
 }

@@ -1,5 +1,6 @@
-import { isZero, sign, ZERO, type Rational } from '../rational';
+import { isZero, sign, ZERO, type Rational, entryAt } from '../rational';
 import { exchange, type Dictionary } from './exchange';
+import { itemAt } from '../required';
 
 export type Complementary =
   /** w = M z + q with both not negative, and of every pair one zero. */
@@ -24,10 +25,10 @@ export function solveComplementarity(rows: Dictionary): Complementary {
   /** Which pairs have z as the dependent variable by now. */
   const swapped = new Array<boolean>(size).fill(false);
   for (;;) {
-    const at = rows.findIndex((row) => sign(row[size]!) < 0);
+    const at = rows.findIndex((row) => sign(entryAt(row, size)) < 0);
     if (at < 0) break;
-    const row = rows[at]!;
-    if (!isZero(row[at]!)) {
+    const row = itemAt(rows, at);
+    if (!isZero(entryAt(row, at))) {
       exchange(rows, at, at);
       swapped[at] = !swapped[at];
       continue;
@@ -37,12 +38,12 @@ export function solveComplementarity(rows: Dictionary): Complementary {
     exchange(rows, at, other);
     exchange(rows, other, at);
     // Each variable now stands in the other pair's place.
-    [rows[at], rows[other]] = [rows[other]!, rows[at]!];
-    for (const each of rows) [each[at], each[other]] = [each[other]!, each[at]!];
+    [rows[at], rows[other]] = [itemAt(rows, other), itemAt(rows, at)];
+    for (const each of rows) [each[at], each[other]] = [entryAt(each, other), entryAt(each, at)];
     swapped[at] = !swapped[at];
     swapped[other] = !swapped[other];
   }
-  const value = (i: number) => rows[i]![size]!;
+  const value = (i: number) => itemAt(itemAt(rows, i), size);
   return {
     solvable: true,
     w: rows.map((_, i) => (swapped[i] ? ZERO : value(i))),

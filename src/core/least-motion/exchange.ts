@@ -1,4 +1,5 @@
-import { add, inverse, isZero, mul, neg, type Rational } from '../rational';
+import { add, inverse, isZero, mul, neg, type Rational, entryAt } from '../rational';
+import { itemAt } from '../required';
 
 /**
  * A dictionary in the sense of Chvátal: every row states a dependent variable as a sum over the independent ones,
@@ -12,17 +13,17 @@ export type Dictionary = Rational[][];
  * left alone.
  */
 export function exchange(rows: Dictionary, at: number, column: number): void {
-  const pivotRow = rows[at]!;
-  const scale = inverse(pivotRow[column]!);
+  const pivotRow = itemAt(rows, at);
+  const scale = inverse(entryAt(pivotRow, column));
   const solved = pivotRow.map((value, j) => (j === column ? scale : isZero(value) ? value : neg(mul(value, scale))));
   rows[at] = solved;
   for (let i = 0; i < rows.length; i++) {
-    const row = rows[i]!;
+    const row = itemAt(rows, i);
     const factor = row[column];
     if (i === at || factor === undefined || isZero(factor)) continue;
     for (let j = 0; j < row.length; j++) {
       if (j === column) row[j] = mul(factor, scale);
-      else if (!isZero(solved[j]!)) row[j] = add(row[j]!, mul(factor, solved[j]!));
+      else if (!isZero(entryAt(solved, j))) row[j] = add(entryAt(row, j), mul(factor, entryAt(solved, j)));
     }
   }
 }

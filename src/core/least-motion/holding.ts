@@ -1,7 +1,8 @@
-import { isZero, sign, type Rational } from '../rational';
+import { isZero, sign, type Rational, entryAt } from '../rational';
 import { exchange, type Dictionary } from './exchange';
 import { leadAmong } from './among';
 import type { Form, LeastMotion, Programme } from './least-motion';
+import { itemAt } from '../required';
 
 /**
  * Which leads push at the least motion, whichever of several equally good sets of multipliers is taken: those with a
@@ -9,14 +10,14 @@ import type { Form, LeastMotion, Programme } from './least-motion';
  * others or against each other in a closed ring.
  */
 export function holding({ leads }: Programme, solution: Extract<LeastMotion, { possible: true }>): ReadonlySet<number> {
-  const holds = new Set([...leads.keys()].filter((i) => sign(solution.pushes[i]!) > 0));
+  const holds = new Set([...leads.keys()].filter((i) => sign(entryAt(solution.pushes, i)) > 0));
   const undecided = [...leads.keys()].filter(
-    (i) => !holds.has(i) && isZero(solution.leads[i]!) && !leads[i]!.every(isZero),
+    (i) => !holds.has(i) && isZero(entryAt(solution.leads, i)) && !itemAt(leads, i).every(isZero),
   );
   if (undecided.length === 0) return holds;
   const forms = modulo(
-    [...holds].map((i) => leads[i]!),
-    undecided.map((i) => leads[i]!),
+    [...holds].map((i) => itemAt(leads, i)),
+    undecided.map((i) => itemAt(leads, i)),
   );
   const decided = new Set<number>();
   undecided.forEach((lead, at) => {
@@ -27,7 +28,7 @@ export function holding({ leads }: Programme, solution: Extract<LeastMotion, { p
     for (const other of tried.leads ? tried.along : tried.against) decided.add(other);
     decided.add(at);
     if (tried.leads) return;
-    for (const pushing of [lead, ...tried.against.map((other) => undecided[other]!)]) holds.add(pushing);
+    for (const pushing of [lead, ...tried.against.map((other) => itemAt(undecided, other))]) holds.add(pushing);
   });
   return holds;
 }
@@ -37,7 +38,7 @@ function modulo(held: readonly Form[], forms: readonly Form[]): readonly Form[] 
   const rows: Dictionary = [...held, ...forms].map((form) => [...form]);
   const columns = new Set<number>();
   held.forEach((_, i) => {
-    const column = rows[i]!.findIndex((value: Rational, j) => !columns.has(j) && !isZero(value));
+    const column = itemAt(rows, i).findIndex((value: Rational, j) => !columns.has(j) && !isZero(value));
     exchange(rows, i, column);
     rows[i] = [];
     columns.add(column);

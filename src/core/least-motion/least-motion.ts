@@ -1,6 +1,7 @@
-import { add, div, isZero, mul, neg, ONE, sign, sub, ZERO, type Rational } from '../rational';
+import { add, div, isZero, mul, neg, ONE, sign, sub, ZERO, type Rational, entryAt } from '../rational';
 import { solveComplementarity } from './complementarity';
 import { exchange, type Dictionary } from './exchange';
+import { itemAt, lookUp } from '../required';
 
 /** A linear function of the free coordinates of a motion. */
 export type Form = readonly Rational[];
@@ -44,8 +45,12 @@ export function leastMotion(programme: Programme): LeastMotion {
   const solution = solveComplementarity(conditions(count, basis, rows, loads));
   if (!solution.solvable) return { possible: false, against: certificate(count, basis, rows) };
   const based = new Map(basis.map((lead, column) => [lead, column]));
-  const leads = Array.from({ length: count }, (_, i) => (based.has(i) ? solution.z[i]! : solution.w[i]!));
-  const pushes = Array.from({ length: count }, (_, i) => (based.has(i) ? solution.w[i]! : solution.z[i]!));
+  const leads = Array.from({ length: count }, (_, i) =>
+    based.has(i) ? entryAt(solution.z, i) : entryAt(solution.w, i),
+  );
+  const pushes = Array.from({ length: count }, (_, i) =>
+    based.has(i) ? entryAt(solution.w, i) : entryAt(solution.z, i),
+  );
   return {
     possible: true,
     leads,
@@ -53,7 +58,7 @@ export function leastMotion(programme: Programme): LeastMotion {
     loads: loads.map((row) =>
       valueAt(
         row,
-        basis.map((lead) => leads[lead]!),
+        basis.map((lead) => entryAt(leads, lead)),
       ),
     ),
   };
@@ -74,15 +79,15 @@ function reduce({ rate, loads, leads }: Programme): Reduced | null {
   if (given < 0) return null;
   const columns = [...rate.keys()].filter((j) => j !== given);
   const affine = (form: Form): Rational[] => {
-    const share = div(form[given]!, rate[given]!);
-    return [...columns.map((j) => sub(form[j]!, mul(share, rate[j]!))), share];
+    const share = div(entryAt(form, given), entryAt(rate, given));
+    return [...columns.map((j) => sub(entryAt(form, j), mul(share, entryAt(rate, j)))), share];
   };
   const open: Dictionary = [...leads, ...loads].map(affine);
   const leadAt = new Map<number, number>();
   for (let i = 0; i < leads.length; i++) {
     const column = leastUsed(
       open,
-      [...columns.keys()].filter((j) => !leadAt.has(j) && !isZero(open[i]![j]!)),
+      [...columns.keys()].filter((j) => !leadAt.has(j) && !isZero(itemAt(itemAt(open, i), j))),
     );
     if (column === null) continue;
     exchange(open, i, column);
@@ -92,11 +97,11 @@ function reduce({ rate, loads, leads }: Programme): Reduced | null {
   const unlimited = [...columns.keys()].filter((j) => !leadAt.has(j));
   const least = withoutUnlimited(open.slice(leads.length), unlimited);
   const places = [...leadAt.keys()];
-  const kept = (row: readonly Rational[]) => [...places.map((j) => row[j]!), row[columns.length]!];
+  const kept = (row: readonly Rational[]) => [...places.map((j) => entryAt(row, j)), entryAt(row, columns.length)];
   const based = new Set(leadAt.values());
   return {
-    basis: places.map((j) => leadAt.get(j)!),
-    rows: new Map([...leads.keys()].filter((i) => !based.has(i)).map((i) => [i, kept(open[i]!)])),
+    basis: places.map((j) => lookUp(leadAt, j)),
+    rows: new Map([...leads.keys()].filter((i) => !based.has(i)).map((i) => [i, kept(itemAt(open, i))])),
     loads: least.map(kept),
   };
 }
@@ -119,18 +124,18 @@ function withoutUnlimited(
 ): readonly (readonly Rational[])[] {
   let at = loads;
   for (const column of unlimited) {
-    const moved = at.map((row) => row[column]!);
+    const moved = at.map((row) => entryAt(row, column));
     if (moved.every(isZero)) continue;
     const shares = (at[0] ?? []).map((_, j) =>
       div(
         dot(
           moved,
-          at.map((row) => row[j]!),
+          at.map((row) => entryAt(row, j)),
         ),
         dot(moved, moved),
       ),
     );
-    at = at.map((row, k) => row.map((value, j) => sub(value, mul(shares[j]!, moved[k]!))));
+    at = at.map((row, k) => row.map((value, j) => sub(value, mul(entryAt(shares, j), entryAt(moved, k)))));
   }
   return at;
 }
@@ -147,18 +152,18 @@ function conditions(
   rows: Reduced['rows'],
   loads: Reduced['loads'],
 ): Dictionary {
-  const columnOf = (j: number) => loads.map((row) => row[j]!);
+  const columnOf = (j: number) => loads.map((row) => entryAt(row, j));
   const constant = columnOf(basis.length);
   const dictionary: Dictionary = Array.from({ length: count }, () => new Array<Rational>(count + 1).fill(ZERO));
   basis.forEach((lead, i) => {
     const own = columnOf(i);
-    basis.forEach((other, j) => (dictionary[lead]![other] = dot(own, columnOf(j))));
-    rows.forEach((row, other) => (dictionary[lead]![other] = neg(row[i]!)));
-    dictionary[lead]![count] = dot(own, constant);
+    basis.forEach((other, j) => (itemAt(dictionary, lead)[other] = dot(own, columnOf(j))));
+    rows.forEach((row, other) => (itemAt(dictionary, lead)[other] = neg(entryAt(row, i))));
+    itemAt(dictionary, lead)[count] = dot(own, constant);
   });
   rows.forEach((row, lead) => {
-    basis.forEach((other, j) => (dictionary[lead]![other] = row[j]!));
-    dictionary[lead]![count] = row[basis.length]!;
+    basis.forEach((other, j) => (itemAt(dictionary, lead)[other] = entryAt(row, j)));
+    itemAt(dictionary, lead)[count] = entryAt(row, basis.length);
   });
   return dictionary;
 }
@@ -173,15 +178,16 @@ function certificate(count: number, basis: readonly number[], rows: Reduced['row
   const { pair, row } = unloaded;
   const against = new Map([[pair, ONE]]);
   row.forEach((value, j) => j < count && sign(value) < 0 && against.set(j, neg(value)));
-  const scale = neg(row[count]!);
+  const scale = neg(entryAt(row, count));
   return new Map([...against].map(([lead, weight]) => [lead, div(weight, scale)]));
 }
 
 const valueAt = (row: readonly Rational[], at: readonly Rational[]): Rational =>
-  at.reduce((total, value, j) => add(total, mul(row[j]!, value)), row[at.length]!);
+  at.reduce((total, value, j) => add(total, mul(entryAt(row, j), value)), entryAt(row, at.length));
 
 function dot(a: readonly Rational[], b: readonly Rational[]): Rational {
   let total = ZERO;
-  for (let i = 0; i < a.length; i++) if (!isZero(a[i]!) && !isZero(b[i]!)) total = add(total, mul(a[i]!, b[i]!));
+  for (let i = 0; i < a.length; i++)
+    if (!isZero(entryAt(a, i)) && !isZero(entryAt(b, i))) total = add(total, mul(entryAt(a, i), entryAt(b, i)));
   return total;
 }

@@ -20,6 +20,7 @@ import { contains, type Interval } from './interval';
 import type { Reading } from './log-schema';
 import { measured } from './arithmetic';
 import { partsById } from '../train';
+import { required } from '../required';
 
 /** Something that would explain a reading that does not agree. */
 export interface Explanation {
@@ -111,7 +112,7 @@ export function slips(
       const passed = reading.passed + by;
       if (passed <= 0) continue;
       // Counted exactly, but one too few or too many: half of the finest that can be told is all the room there is.
-      const again = measured({ ...reading, passed }).interval!;
+      const again = required(measured({ ...reading, passed }).interval);
       if (contains(again, computed))
         found.push(says(by > 0 ? 'one mark counted too few' : 'one mark counted too many'));
     }

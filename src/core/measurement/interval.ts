@@ -1,4 +1,5 @@
-import { add, compare, div, fromDecimal, mul, sign, sub, type Rational } from '../rational';
+import { add, compare, div, fromDecimal, mul, sign, sub, type Rational, entryAt } from '../rational';
+import { itemAt } from '../required';
 
 /**
  * What was read, and between which bounds it lies for sure: a plain promise, carried through every step of the
@@ -43,5 +44,5 @@ export const contains = ({ least, most }: Interval, value: Rational): boolean =>
 
 function spanOf(ends: readonly Rational[]): { readonly least: Rational; readonly most: Rational } {
   const sorted = [...ends].sort(compare);
-  return { least: sorted[0]!, most: sorted.at(-1)! };
+  return { least: entryAt(sorted, 0), most: itemAt(sorted, -1) };
 }

@@ -10,6 +10,7 @@ import { contains, exactly, over, read, times, type Interval } from './interval'
 import type { Reading } from './log-schema';
 import { modelOf } from '../model';
 import { partsById } from '../train';
+import { required } from '../required';
 
 /**
  * agrees: the computed value lies in the interval, and that of no other position does · cannot-tell: those of others do
@@ -72,7 +73,7 @@ export function judgeFor(train: Train): Judge {
           );
     if (contains(compared, computed)) {
       if (others.length === 0) return { ...rest, verdict: 'agrees', others: [], turnsToTell: null };
-      const ratios = others.map((id) => computedIn(reading)(partsById(train).position(id).engaged)!);
+      const ratios = others.map((id) => required(computedIn(reading)(partsById(train).position(id).engaged)));
       return { ...rest, verdict: 'cannot-tell', others, turnsToTell: turnsToTell(reading, computed, ratios) };
     }
     // A torque below the ideal one is what losses leave; above it nothing explains it.
@@ -228,7 +229,7 @@ function fixedFor(train: Train, reading: Reading): Rational | null {
   const [a, b] = partsById(train)
     .mesh(reading.mesh)
     .gears.map((id) => partsById(train).gear(id).teeth);
-  return fraction(b!, a!);
+  return fraction(required(b), required(a));
 }
 
 /** The interval that is compared: with an input that was itself read, as much wider as that is. */
@@ -271,7 +272,7 @@ function follows(
   const none = { efficiency: null, outputRpm: null };
   if (state === null || interval === null) return none;
   if (reading.kind === 'scale' || reading.kind === 'weight') {
-    const compared = comparedOf(reading, interval)!;
+    const compared = required(comparedOf(reading, interval));
     const ideal = computedFor(train, state, reading);
     return ideal ? { ...none, efficiency: times(compared, exactly(inverse(ideal))) } : none;
   }

@@ -2,6 +2,7 @@ import { messageOf } from '@/core/message-of';
 import { issueText, pathText, type Train } from '../train';
 import { judgeFor, type Judged } from './judge';
 import { correctionSchema, logSchema, readingSchema, runSchema, type Log, type Reading } from './log-schema';
+import { itemAt } from '../required';
 
 export type ReadLog = { readonly ok: true; readonly value: Log } | { readonly ok: false; readonly message: string };
 
@@ -14,7 +15,7 @@ export function readLog(text: string): ReadLog {
     return { ok: false, message: `This is not JSON: ${messageOf(error)}` };
   }
   const parsed = logSchema.safeParse(json);
-  if (!parsed.success) return { ok: false, message: issueText(parsed.error.issues[0]!) };
+  if (!parsed.success) return { ok: false, message: issueText(itemAt(parsed.error.issues, 0)) };
   const wrong = wrongIn(parsed.data);
   return wrong === null ? { ok: true, value: parsed.data } : { ok: false, message: wrong };
 }
@@ -38,7 +39,7 @@ function wrongIn({ readings, corrections = [] }: Log): string | null {
 /** What is wrong with an entry of a log, whatever train it is of; null where nothing is. */
 export function shapeOfEntry(kind: keyof typeof ENTRIES, document: unknown): string | null {
   const parsed = ENTRIES[kind].safeParse(document);
-  return parsed.success ? null : issueText(parsed.error.issues[0]!);
+  return parsed.success ? null : issueText(itemAt(parsed.error.issues, 0));
 }
 
 const ENTRIES = { reading: readingSchema, correction: correctionSchema, run: runSchema };
@@ -51,7 +52,7 @@ export type ReadReading =
 export function readReading(json: unknown, train: Train): ReadReading {
   const parsed = readingSchema.safeParse(json);
   if (!parsed.success) {
-    const issue = parsed.error.issues[0]!;
+    const issue = itemAt(parsed.error.issues, 0);
     return { ok: false, message: issueText(issue), place: pathText(issue.path as (string | number)[]) };
   }
   try {

@@ -1,5 +1,6 @@
 import type { Train } from '../train';
 import { partsById } from '../train';
+import { lookUp } from '../required';
 
 /**
  * Which hand each gear's helix has to have, against that of the first it hangs together with: two gears that mesh
@@ -17,7 +18,7 @@ export function helixHands(train: Train): ReadonlyMap<string, 1 | -1> {
         const other = gears[0] === one ? gears[1] : gears[1] === one ? gears[0] : null;
         if (other === null || hands.has(other)) continue;
         const inRing = parts.find.gear(one)?.type === 'internal' || parts.find.gear(other)?.type === 'internal';
-        hands.set(other, inRing ? hands.get(one)! : hands.get(one) === 1 ? -1 : 1);
+        hands.set(other, inRing ? lookUp(hands, one) : hands.get(one) === 1 ? -1 : 1);
         open.push(other);
       }
   }

@@ -9,6 +9,7 @@ import { contactRatioOf, spanOf, type Span } from './measures';
 import { gearSizes, type Sizes } from './sizes';
 import { modelOf } from '../model';
 import { partsById } from '../train';
+import { lookUp } from '../required';
 
 /** How a train is used: speed and torque put in; null where they are not given. */
 export interface PartsUse {
@@ -79,9 +80,7 @@ export function partsOf(train: Train, { speedRpm, torqueNm }: PartsUse): PartsLi
   const orbitOf = orbitsOf(train, sizes);
   const parts = train.gears.map((gear): PartRow => {
     const { moduleMm, pitchMm, outsideMm, rootMm } = sizes.of(gear);
-    const mates = train.meshes
-      .filter((mesh) => mesh.gears.includes(gear.id))
-      .map((mesh) => byId.mate(mesh, gear.id));
+    const mates = train.meshes.filter((mesh) => mesh.gears.includes(gear.id)).map((mesh) => byId.mate(mesh, gear.id));
     const known = (value: (mate: Gear) => number | null) =>
       Object.fromEntries(
         mates.flatMap((mate) => {
@@ -214,7 +213,7 @@ function toothTorque(solved: Solved, gear: string): number {
     source.kind === 'mesh' &&
     source.side !== 'arm' &&
     torque &&
-    meshes.get(source.id)![source.side === 'a' ? 0 : 1] === gear
+    lookUp(meshes, source.id)[source.side === 'a' ? 0 : 1] === gear
       ? [toNumber(abs(torque))]
       : [],
   );

@@ -2,6 +2,7 @@ import { centreDistance, gearModules, linesOf, pitchRadius } from '../end-view';
 import { toothForm } from '../shapes';
 import { structureOf } from '../structure';
 import type { Gear, Train } from '../train';
+import { lookUp } from '../required';
 
 export interface Sizes {
   readonly of: (gear: Gear) => {
@@ -24,8 +25,8 @@ export function gearSizes(train: Train): Sizes {
   const doubled = gearModules(timesTwo(train), lineOf);
   // What follows from the modules that are given doubles with them; what is only assumed does not.
   const moduleOf = (gear: Gear) => {
-    const own = modules.get(gear.id)!;
-    return Math.abs(doubled.get(gear.id)! / own - 2) < 1e-9 ? own : null;
+    const own = lookUp(modules, gear.id);
+    return Math.abs(lookUp(doubled, gear.id) / own - 2) < 1e-9 ? own : null;
   };
   return {
     of: (gear) => {

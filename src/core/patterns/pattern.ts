@@ -10,6 +10,7 @@ import {
   type Position,
   type Train,
 } from '../train';
+import { required } from '../required';
 
 /** A number that a pattern asks for: whole, unless it is a measure. */
 export interface Ask {
@@ -94,7 +95,7 @@ export const position = (name: string, ...engaged: string[]): Position => ({ id:
  * The train that a pattern makes of these answers, or what is wrong with them; missing answers are the pattern's own.
  */
 export function buildPattern(pattern: Pattern, name: string, answers: Readonly<Record<string, number>>): Edit {
-  const answer = (key: string) => answers[key] ?? pattern.asks.find((ask) => ask.key === key)!.start;
+  const answer = (key: string) => answers[key] ?? required(pattern.asks.find((ask) => ask.key === key)).start;
   for (const { key, label, least, most, measure } of pattern.asks) {
     const value = answer(key);
     if (!(measure ? Number.isFinite(value) : Number.isInteger(value)) || value < least || value > most)

@@ -1,4 +1,5 @@
 import { brake, clutch, dog, gear, member, position, teethAsk, type Ask, type Parts, type Pattern } from './pattern';
+import { itemAt, required } from '../required';
 
 const pair: Pattern = {
   key: 'pair',
@@ -50,7 +51,7 @@ const compound: Pattern = {
   ],
   build: (answer) => {
     const shafts = Array.from({ length: answer('stages') + 1 }, (_, i) => `shaft ${i + 1}`);
-    const stages = shafts.slice(1).map((to, i) => ({ n: i + 1, from: shafts[i]!, to }));
+    const stages = shafts.slice(1).map((to, i) => ({ n: i + 1, from: itemAt(shafts, i), to }));
     return {
       members: shafts.map((id) => member(id)),
       gears: stages.flatMap(({ n, from, to }) => [
@@ -58,8 +59,8 @@ const compound: Pattern = {
         gear(`driven ${n}`, to, answer('driven')),
       ]),
       meshes: stages.map(({ n }) => ({ id: `mesh ${n}`, gears: [`driver ${n}`, `driven ${n}`] })),
-      input: shafts[0]!,
-      output: shafts.at(-1)!,
+      input: itemAt(shafts, 0),
+      output: itemAt(shafts, -1),
     };
   },
 };
@@ -85,7 +86,7 @@ const rangeBox: Pattern = {
     'A countershaft box, and behind it a planetary set that is either locked or ' +
     'goes slow with its ring held: every speed twice.',
   asks: [
-    { ...boxAsks[0]!, start: 4 },
+    { ...itemAt(boxAsks, 0), start: 4 },
     ...boxAsks.slice(1).map((ask) => (ask.key === 'first' ? { ...ask, start: 2.6 } : ask)),
     teethAsk('sun', 'Range sun teeth', 24),
     teethAsk('planet', 'Range planet teeth', 18),
@@ -94,7 +95,7 @@ const rangeBox: Pattern = {
     const box = countershaftBox(answer('speeds'), answer('sum'), answer('first'), 'main shaft');
     const range = { low: 'range low', high: 'range high' };
     const [sun, planet] = [answer('sun'), answer('planet')];
-    const forward = box.positions!.filter(({ name }) => name !== 'R' && name !== 'N');
+    const forward = required(box.positions).filter(({ name }) => name !== 'R' && name !== 'N');
     const named = (prefix: string, name: string, engaged: readonly string[]) =>
       position(`${prefix}${name}`, ...engaged);
     return {
@@ -112,13 +113,13 @@ const rangeBox: Pattern = {
         { id: 'range outer', gears: ['range planet', 'range ring'] },
       ],
       couplers: [
-        ...box.couplers!,
+        ...required(box.couplers),
         brake(range.low, 'Low', 'range ring'),
         clutch(range.high, 'High', 'main shaft', 'output'),
       ],
       positions: [
-        ...box
-          .positions!.filter(({ name }) => name === 'R')
+        ...required(box.positions)
+          .filter(({ name }) => name === 'R')
           .map(({ name, engaged }) => named('', name, [...engaged, range.low])),
         named('', 'N', []),
         ...forward.map(({ name, engaged }) => named('L', name, [...engaged, range.low])),

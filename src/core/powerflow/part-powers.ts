@@ -2,6 +2,7 @@ import { div, isZero, ONE, toNumber } from '../rational';
 import { inputTorque, powerOf, type Solved } from '../solve';
 import { contributions, type Source } from './contributions';
 import { partsById } from '../train';
+import { itemAt, required } from '../required';
 
 /** What a part gives to the member it acts on. */
 export interface PartPower {
@@ -25,12 +26,12 @@ export function partPowers(solved: Solved): readonly PartPower[] {
     if (source.kind !== 'mesh') return { kind: 'port', id: member };
     const [a, b] = parts.mesh(source.id).gears;
     if (source.side !== 'arm') return { kind: 'gear', id: source.side === 'a' ? a : b };
-    return { kind: 'pin', id: [a, b].map((gear) => parts.gear(gear).member).find((id) => planets.has(id))! };
+    return { kind: 'pin', id: required([a, b].map((gear) => parts.gear(gear).member).find((id) => planets.has(id))) };
   };
   // Where loads are given, torques are in N·m, and what is put in follows.
   const put = solved.flow.loads ? powerOf(inputTorque(solved), solved.flow.speed) : ONE;
   return contributions(solved).map(({ member, source, torque }) => {
-    const id = network.memberIds[member]!;
+    const id = itemAt(network.memberIds, member);
     const power = powerOf(torque, state.speeds.of(member));
     const share = put && power && !isZero(put) ? div(power, put) : power && isZero(power) ? power : null;
     return { member: id, part: partOf(source, id), power: share && toNumber(share) };

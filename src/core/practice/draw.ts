@@ -1,4 +1,5 @@
 import { seeded } from '../chance';
+import { itemAt } from '../required';
 
 /** Choices by a seed, the same on every machine. */
 export interface Draw {
@@ -20,7 +21,7 @@ export function drawFrom(seed: number): Draw {
       const mixed = [...of];
       for (let i = mixed.length - 1; i > 0; i--) {
         const other = whole(0, i);
-        [mixed[i], mixed[other]] = [mixed[other]!, mixed[i]!];
+        [mixed[i], mixed[other]] = [itemAt(mixed, other), itemAt(mixed, i)];
       }
       return mixed;
     },

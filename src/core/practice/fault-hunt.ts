@@ -9,6 +9,7 @@ import {
 } from '../faults';
 import type { Train } from '../train';
 import { drawFrom } from './draw';
+import { lookUp } from '../required';
 
 /**
  * A hunt for the one part of a train that is bad. Every fault that some position shows may be it; a test is a set of
@@ -73,14 +74,14 @@ export function huntStanding(
   let open = possible;
   const tests = engagements.map((engaged): HuntTest => {
     const before = open;
-    open = before.filter((fault) => alike(behaviours.get(fault)!, faulty, engaged));
+    open = before.filter((fault) => alike(lookUp(behaviours, fault), faulty, engaged));
     return {
       engaged,
       outcome: faulty(engaged),
       asComputed: alike(faulty, sound, engaged),
       before: before.length,
       after: open.length,
-      vain: new Set(before.map((fault) => outcomeKey(behaviours.get(fault)!(engaged)))).size === 1,
+      vain: new Set(before.map((fault) => outcomeKey(lookUp(behaviours, fault)(engaged)))).size === 1,
     };
   });
   return { tests, open };

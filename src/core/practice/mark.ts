@@ -12,6 +12,7 @@ import {
   type Rational,
 } from '../rational';
 import type { Answer, Slip, SlipName } from './question';
+import { required } from '../required';
 
 /** What is answered: a number as typed, a choice, or ids of parts. */
 export type Given = string | readonly string[];
@@ -31,7 +32,7 @@ export function mark(
   { answer, slips }: { readonly answer: Answer; readonly slips: readonly Slip[] },
   given: Given,
 ): Mark {
-  if (answer.kind === 'number') return markNumber(parseRational(answer.value)!, slips, String(given));
+  if (answer.kind === 'number') return markNumber(required(parseRational(answer.value)), slips, String(given));
   const own = typeof given === 'string' ? given : (answer.kind === 'parts' ? [...given].sort() : given).join();
   const right = typeof answer.value === 'string' ? answer.value : answer.value.join();
   if (own === right) return { verdict: 'right' };
@@ -43,7 +44,7 @@ function markNumber(right: Rational, slips: readonly Slip[], text: string): Mark
   if (typeof given === 'string') return { verdict: 'unread', message: given };
   if (isNear(right, given)) return { verdict: 'right' };
   const near = slips
-    .map(({ value, slip }) => ({ slip, value: parseRational(value)! }))
+    .map(({ value, slip }) => ({ slip, value: required(parseRational(value)) }))
     .filter(({ value }) => isNear(value, given))
     .sort((a, b) => compare(abs(sub(a.value, given)), abs(sub(b.value, given))));
   return { verdict: 'wrong', slip: near[0]?.slip ?? null };

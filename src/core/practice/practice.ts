@@ -3,6 +3,7 @@ import { drawFrom } from './draw';
 import type { Question } from './question';
 import { SKILLS, type Skill } from './skills';
 import { subjectOf, type Subject } from './subject';
+import { itemAt } from '../required';
 
 export interface PracticeOptions {
   readonly seed: number;
@@ -87,11 +88,11 @@ export function drill(subjects: readonly Subject[], { seed, count, skills }: Dri
   const questions: DrillQuestion[] = [];
   const barren = new Set<Skill>();
   for (let at = 0; questions.length < count && barren.size < skills.length; at++) {
-    const skill = skills[at % skills.length]!;
+    const skill = itemAt(skills, at % skills.length);
     if (barren.has(skill)) continue;
     let found = false;
     for (const train of draw.shuffled(subjects.map((_, i) => i))) {
-      const made = ask(subjects[train]!, skill, () => draw.whole(0, MOST_SEED), asked);
+      const made = ask(itemAt(subjects, train), skill, () => draw.whole(0, MOST_SEED), asked);
       if (!made) continue;
       questions.push({ ...made, train, id: `q${questions.length + 1}` });
       found = true;

@@ -2,6 +2,7 @@ import { buildPattern, PATTERNS, type Ask, type Pattern } from '../patterns';
 import { checkDesign } from '../checks';
 import type { Train } from '../train';
 import { drawFrom, type Draw } from './draw';
+import { itemAt } from '../required';
 
 /** Kinds of trains that can be drawn by chance. */
 export const RANDOM_KINDS: readonly Pattern[] = PATTERNS.filter(({ asks }) => asks.length > 0);
@@ -25,7 +26,7 @@ export function randomTrain(kind: string, seed: number): Train {
   const trains = answers
     .map((one) => buildPattern(pattern, pattern.title, one))
     .flatMap((made) => (made.ok ? [made.train] : []));
-  return trains.find((train) => !checkDesign(train).some(({ weight }) => weight === 'wrong')) ?? trains.at(-1)!;
+  return trains.find((train) => !checkDesign(train).some(({ weight }) => weight === 'wrong')) ?? itemAt(trains, -1);
 }
 
 /** A number somewhere near the one that is proposed. */

@@ -6,6 +6,7 @@ import type { Answer, Slip } from './question';
 import { ratioSlips, slipsApart, tenfold } from './slips';
 import { size, type Subject } from './subject';
 import { partsById } from '../train';
+import { itemAt } from '../required';
 
 /** A figure or a name that is to be filled in; marked like the answer of a question. */
 export interface Cell {
@@ -54,7 +55,7 @@ export function rolesTable(subject: Subject): readonly RolesRow[] {
   const rows = driving.flatMap((place) => {
     const flow = powerFlow(place.solved);
     if (flow?.paths.length !== 1 || flow.recirculating.length > 0) return [];
-    const { stops } = flow.paths[0]!;
+    const { stops } = itemAt(flow.paths, 0);
     if (stops.some(({ kind }) => kind === 'set')) return [];
     const roles = meshRoles(place.solved);
     const pairs = stops.flatMap(({ kind, id }) => {

@@ -6,6 +6,7 @@ import type { Question } from './question';
 import { rolesTable, type RolesRow } from './roles-table';
 import { SKILLS, type Skill } from './skills';
 import { subjectOf, type Subject } from './subject';
+import { itemAt } from '../required';
 
 const MOST_TRAINS = 50;
 const MOST_QUESTIONS = 500;
@@ -77,11 +78,11 @@ export function readWorksheet(text: string): ReadWorksheet {
     return { ok: false, message: `This is not JSON: ${messageOf(error)}` };
   }
   const parsed = worksheetSchema.safeParse(json);
-  if (!parsed.success) return { ok: false, message: issueText(parsed.error.issues[0]!) };
+  if (!parsed.success) return { ok: false, message: issueText(itemAt(parsed.error.issues, 0)) };
   const trains: { readonly id?: string; readonly train: Train }[] = [];
   for (const [i, one] of parsed.data.trains.entries()) {
     const checked = checkTrain(one.train);
-    if (!checked.ok) return { ok: false, message: `trains[${i}].train: ${problemText(checked.problems[0]!)}` };
+    if (!checked.ok) return { ok: false, message: `trains[${i}].train: ${problemText(itemAt(checked.problems, 0))}` };
     trains.push({ ...(one.id !== undefined && { id: one.id }), train: checked.train });
   }
   return worksheetOf({ ...parsed.data, trains });

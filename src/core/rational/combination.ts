@@ -1,4 +1,5 @@
 import { add, div, isZero, mul, neg, type Rational } from './rational';
+import { lookUp } from '../required';
 
 /**
  * A sparse linear combination: whole-number keys (members, coordinates) with exact coefficients.
@@ -19,7 +20,7 @@ export function accumulate(target: Map<number, Rational>, factor: Rational, b: C
 
 /** What `key` equals when the combination is zero: the combination without it, divided by minus its coefficient. */
 export function solveFor(a: Combination, key: number): Combination {
-  const pivot = neg(a.get(key)!);
+  const pivot = neg(lookUp(a, key));
   const result = new Map<number, Rational>();
   for (const [other, value] of a) if (other !== key) result.set(other, div(value, pivot));
   return result;

@@ -22,5 +22,6 @@ export {
   ZERO,
   type Rational,
 } from './rational';
+export { entryAt } from './row';
 export { accumulate, solveFor, type Combination } from './combination';
 export { solveDense, type Solutions } from './dense';

@@ -1,6 +1,7 @@
 import { toothForm } from './tooth-form';
 import type { Triangles } from './solid';
 import type { Wheel } from './wheel';
+import { itemAt } from '../required';
 
 const short = (value: number): string => String(Math.round(value * 1e5) / 1e5);
 
@@ -79,8 +80,12 @@ export function stlBytes(triangles: Triangles, title: string): Uint8Array {
 type Corner = readonly [number, number, number];
 
 function normalOf(a: Corner, b: Corner, c: Corner): Corner {
-  const [u, v] = [b, c].map((p) => p.map((value, i) => value - a[i]!)) as [number[], number[]];
-  const n = [u[1]! * v[2]! - u[2]! * v[1]!, u[2]! * v[0]! - u[0]! * v[2]!, u[0]! * v[1]! - u[1]! * v[0]!];
+  const [u, v] = [b, c].map((p) => p.map((value, i) => value - itemAt(a, i))) as [number[], number[]];
+  const n = [
+    itemAt(u, 1) * itemAt(v, 2) - itemAt(u, 2) * itemAt(v, 1),
+    itemAt(u, 2) * itemAt(v, 0) - itemAt(u, 0) * itemAt(v, 2),
+    itemAt(u, 0) * itemAt(v, 1) - itemAt(u, 1) * itemAt(v, 0),
+  ];
   const length = Math.hypot(...n) || 1;
   return n.map((value) => value / length) as unknown as Corner;
 }

@@ -1,5 +1,6 @@
 import { flatten, polar, reversed, turned, type Loop, type Point } from './loop';
 import { toothForm, type ToothForm, type ToothSpec } from './tooth-form';
+import { itemAt } from '../required';
 
 /**
  * The line round a gear's teeth, counter-clockwise; of a ring the line of its hole, clockwise. The middle of the first
@@ -11,8 +12,8 @@ export function gearOutline(spec: ToothSpec, toleranceMm = 0.01): Loop {
   const pitch = (2 * Math.PI) / spec.teeth;
   // From the right flank over the end to the left one, then along the inner circle to the next.
   const right = half.map(({ x, y }): Point => ({ x, y: -y }));
-  const end = arc(half.at(-1)!, right.at(-1)!, toleranceMm);
-  const between = innerArc(half[0]!, pitch, toleranceMm);
+  const end = arc(itemAt(half, -1), itemAt(right, -1), toleranceMm);
+  const between = innerArc(itemAt(half, 0), pitch, toleranceMm);
   const tooth = distinct([...right, ...end, ...reversed(half), ...between]);
   const whole = Array.from({ length: spec.teeth }, (_, i) => tooth.map((point) => turned(point, pitch * i))).flat();
   return spec.internal ? reversed(whole) : whole;
@@ -49,6 +50,6 @@ function innerArc(left: Point, pitch: number, tolerance: number): Point[] {
 /** Without places that are one with the one before: where a tooth ends in a point. */
 const distinct = (points: readonly Point[]): readonly Point[] =>
   points.filter(({ x, y }, i) => {
-    const before = points.at(i - 1)!;
+    const before = itemAt(points, i - 1);
     return Math.hypot(x - before.x, y - before.y) > 1e-9;
   });

@@ -1,3 +1,4 @@
+import { itemAt } from '../required';
 /** A place in a plane, mm. */
 export interface Point {
   readonly x: number;
@@ -13,7 +14,7 @@ export type Loop = readonly Point[];
 /** Twice-signed area over two: above 0 where it runs counter-clockwise. */
 export const loopArea = (loop: Loop): number =>
   loop.reduce((sum, { x, y }, i) => {
-    const next = loop[(i + 1) % loop.length]!;
+    const next = itemAt(loop, (i + 1) % loop.length);
     return sum + x * next.y - next.x * y;
   }, 0) / 2;
 

@@ -2,6 +2,7 @@ import earcut from 'earcut';
 import { circle, turned, type Loop } from './loop';
 import { toothForm } from './tooth-form';
 import { boreLoop, USUAL_TOLERANCE_MM, type Wheel } from './wheel';
+import { itemAt } from '../required';
 
 /** Corners of triangles in threes, x y z after one another, mm; seen from outside each runs counter-clockwise. */
 export type Triangles = readonly number[];
@@ -82,7 +83,7 @@ const covers = (a: Wheel, b: Wheel): boolean => toothForm(a.spec).rootRadius > t
 
 /** The line of a wheel's teeth on its way up: straight, in a helix, or half the way one hand and back the other. */
 function toothedWall({ spec, outer, holes }: Wheel, from: number, to: number, tolerance: number): Wall {
-  const loop = spec.internal ? holes[0]! : outer;
+  const loop = spec.internal ? itemAt(holes, 0) : outer;
   const { pitchRadius, tipRadius, rootRadius } = toothForm(spec);
   // A ring has the hand of the gear that it meets.
   const perMm = Math.tan(((spec.helixDegrees ?? 0) * Math.PI) / 180) / pitchRadius;
@@ -116,10 +117,10 @@ function trianglesOf(slices: readonly Slice[]): Triangles {
 function addWall(triangles: number[], { loop, twist, heights }: Wall): void {
   const rings = heights.map((z) => loop.map((point) => ({ ...turned(point, twist(z)), z })));
   for (let layer = 1; layer < rings.length; layer++) {
-    const [low, high] = [rings[layer - 1]!, rings[layer]!];
+    const [low, high] = [itemAt(rings, layer - 1), itemAt(rings, layer)];
     for (let i = 0; i < loop.length; i++) {
       const next = (i + 1) % loop.length;
-      const [a, b, c, d] = [low[i]!, low[next]!, high[next]!, high[i]!];
+      const [a, b, c, d] = [itemAt(low, i), itemAt(low, next), itemAt(high, next), itemAt(high, i)];
       triangles.push(a.x, a.y, a.z, b.x, b.y, b.z, c.x, c.y, c.z, a.x, a.y, a.z, c.x, c.y, c.z, d.x, d.y, d.z);
     }
   }
@@ -132,7 +133,8 @@ function addWall(triangles: number[], { loop, twist, heights }: Wall): void {
 function addCap(triangles: number[], slice: Slice, next: Slice | null, z: number, up: boolean): void {
   const at = ({ loop, twist }: Wall) => loop.map((point) => turned(point, twist(z)));
   const same = (a: Wall, b: Wall) =>
-    a.loop.length === b.loop.length && a.loop.every((p, i) => p.x === b.loop[i]!.x && p.y === b.loop[i]!.y);
+    a.loop.length === b.loop.length &&
+    a.loop.every((p, i) => p.x === itemAt(b.loop, i).x && p.y === itemAt(b.loop, i).y);
   if (!next) return fill(triangles, at(slice.outer), slice.holes.map(at), z, up);
   const wider = reachOf(slice.outer.loop) > reachOf(next.outer.loop) ? slice : next;
   const narrower = wider === slice ? next : slice;
@@ -151,11 +153,9 @@ function fill(triangles: number[], outer: Loop, holes: readonly Loop[], z: numbe
     starts,
   );
   for (let i = 0; i < corners.length; i += 3) {
-    const [a, b, c] = [corners[i]!, corners[i + 1]!, corners[i + 2]!].map((corner) => points[corner]!) as [
-      Loop[number],
-      Loop[number],
-      Loop[number],
-    ];
+    const [a, b, c] = [itemAt(corners, i), itemAt(corners, i + 1), itemAt(corners, i + 2)].map((corner) =>
+      itemAt(points, corner),
+    ) as [Loop[number], Loop[number], Loop[number]];
     const counterClockwise = (b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x) > 0;
     for (const { x, y } of counterClockwise === up ? [a, b, c] : [a, c, b]) triangles.push(x, y, z);
   }

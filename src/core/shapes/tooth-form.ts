@@ -1,4 +1,5 @@
 import { polar, type Point } from './loop';
+import { itemAt } from '../required';
 
 /**
  * Teeth as they are ordered: the basic rack has 20°, an addendum of one module, a dedendum of 1.25 and a tip rounded
@@ -77,7 +78,9 @@ export function toothForm({
   const flank = (from: number, to: number): readonly Piece[] =>
     // Broken at the pitch circle, so that a place lies on it.
     [from, ...(from < r && r < to ? [r] : []), to].flatMap((at, i, all) =>
-      i === 0 ? [] : [{ from: all[i - 1]!, to: at, at: (radius: number) => ({ radius, half: halfAngleAt(radius) }) }],
+      i === 0
+        ? []
+        : [{ from: itemAt(all, i - 1), to: at, at: (radius: number) => ({ radius, half: halfAngleAt(radius) }) }],
     );
   const common = { pitchRadius: r, baseRadius: base, widthMm: width, halfAngleAt };
   if (internal) {

@@ -13,6 +13,7 @@ import { couplerName, listed, memberName, unbalancedText } from '../words';
 import { workingOf, workingText } from '../working';
 import { modelOf } from '../model';
 import { partsById } from '../train';
+import { itemAt } from '../required';
 
 /** What a sheet can be composed of, in its order. */
 export const SECTIONS = {
@@ -318,7 +319,7 @@ const SCALES = [10, 5, 2, 1, 1 / 2, 1 / 5, 1 / 10, 1 / 20, 1 / 50, 1 / 100];
 function scaleFor({ bounds: { left, right, top, bottom } }: Station): Scale {
   const fits = (scale: number) =>
     (right - left) * scale <= PAPER_WIDTH && Math.abs(bottom - top) * scale <= PAPER_HEIGHT;
-  const scale = SCALES.find(fits) ?? SCALES.at(-1)!;
+  const scale = SCALES.find(fits) ?? itemAt(SCALES, -1);
   return { paperPerMm: scale, text: scale >= 1 ? `${scale}:1` : `1:${Math.round(1 / scale)}` };
 }
 

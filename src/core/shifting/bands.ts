@@ -3,6 +3,7 @@ import type { Gearing } from './operating-point';
 import type { Points } from './points';
 import type { Rule, Scenario } from './scenario-schema';
 import type { ShiftPoint } from './shift-points';
+import { lookUp } from '../required';
 
 /**
  * A pair of neighbours with its shift points by the speed of the input, rpm, and what its own thresholds make of them.
@@ -57,8 +58,8 @@ export function bandsOf(
     if (!rule || rule.cue === 'hand' || down === undefined || up === undefined)
       return { from, to, r, equal, further, own: null };
     const own = speeds(
-      cueSpeed(line, noLoad, rule.cue, gearings.get(to)!, down),
-      cueSpeed(line, noLoad, rule.cue, gearings.get(from)!, up),
+      cueSpeed(line, noLoad, rule.cue, lookUp(gearings, to), down),
+      cueSpeed(line, noLoad, rule.cue, lookUp(gearings, from), up),
     );
     const verdict =
       own.upLandsRpm <= own.downRpm * (1 + SAME) ? 'hunts' : equal && own.upRpm < equal.upRpm ? 'weak' : 'sound';
@@ -118,8 +119,8 @@ export function soundThresholds(
   for (const { from, to, equal } of bandsOf(gearings, points, { motor })) {
     if (!equal) continue;
     const above = equal.upRpm + margin * (noLoad ?? equal.upRpm);
-    down[to] = cueReading(line, noLoad ?? 1, cue, gearings.get(to)!, equal.downRpm);
-    up[from] = cueReading(line, noLoad ?? 1, cue, gearings.get(from)!, above);
+    down[to] = cueReading(line, noLoad ?? 1, cue, lookUp(gearings, to), equal.downRpm);
+    up[from] = cueReading(line, noLoad ?? 1, cue, lookUp(gearings, from), above);
   }
   return { down, up };
 }

@@ -7,6 +7,7 @@ import type { Points } from './points';
 import { longestEntry } from './travel-advice';
 import { modelOf } from '../model';
 import { partsById } from '../train';
+import { itemAt, lookUp } from '../required';
 
 /** A shaft in a position at its operating point: where a coupler could sit. */
 export interface ShaftDuty {
@@ -74,10 +75,10 @@ export function couplerDuties(
 ): readonly CouplerDuty[] {
   const solve = solverOf(train, losses);
   const engagedIn = (id: string) => partsById(train).position(id).engaged;
-  const pairs = order.slice(1).flatMap((id, i) => [[order[i]!, id] as const, [id, order[i]!] as const]);
+  const pairs = order.slice(1).flatMap((id, i) => [[itemAt(order, i), id] as const, [id, itemAt(order, i)] as const]);
   return pairs.flatMap(([from, to]) => {
     const solved = solve(from);
-    const { inputRpm, inputTorqueNm } = positions.get(from)!;
+    const { inputRpm, inputTorqueNm } = lookUp(positions, from);
     const [before, after] = [new Set(engagedIn(from)), new Set(engagedIn(to))];
     const speeds = new Map(memberFigures(solved).map(({ id, speed }) => [id, speed && toNumber(speed)]));
     const lets = [...before].filter((id) => !after.has(id));

@@ -2,13 +2,14 @@ import { forces, type Motion } from './machine';
 import { RAD_S_PER_RPM } from './operating-point';
 import type { Detector } from './scenario-schema';
 import type { Now, Settings } from './settings';
+import { lookUp, required } from '../required';
 
 /** What the detector is shown, in the cue's unit: a share of no load or rpm; N·m at the output. */
 export function shownTo({ rule, gearings, noLoadRpm }: Settings, now: Now, motion: Motion, timeS: number): number {
   if (rule.cue === 'torque') {
     const { motor, out } = forces(now.machine, now.joined, motion, timeS);
     if (rule.detector?.feels !== 'motor') return out;
-    const { ratio, drive } = gearings.get(now.position)!;
+    const { ratio, drive } = lookUp(gearings, now.position);
     return motor * ratio * drive;
   }
   const rpm = motion.input / RAD_S_PER_RPM;
@@ -41,7 +42,7 @@ export function detentMoves(settings: Settings, now: Now): boolean {
   const { detentOnNm, detentOffNm } = detector;
   if (cue !== 'torque' || (detentOnNm ?? null) === null) return false;
   const value = followed(settings, now, now.motion, now.timeS);
-  return now.letGo ? value <= (detentOffNm ?? 0) : value >= detentOnNm!;
+  return now.letGo ? value <= (detentOffNm ?? 0) : value >= required(detentOnNm);
 }
 
 /**

@@ -4,6 +4,7 @@ import { solveEngaged } from '../solve';
 import type { Train } from '../train';
 import { modelOf } from '../model';
 import { partsById } from '../train';
+import { lookUp } from '../required';
 
 /** Inertias of members, reduced by the squares of their exact speeds; kg m². */
 export interface MemberInertias {
@@ -41,16 +42,16 @@ export function memberInertias(
   const positions = new Map(order.map((id) => [id, speedsIn(partsById(train).position(id).engaged)]));
   const free = speedsIn([]).speeds;
   const atInput = heavy.filter(([id]) => {
-    const speed = free.get(id)!;
+    const speed = lookUp(free, id);
     return speed !== 0 && [...positions.values()].every(({ speeds }) => speeds.get(id) === speed);
   });
   const atOutput = heavy.filter((one) => !atInput.includes(one));
   const perOutput = (position: string, member: string) => {
-    const { speeds, ratio } = positions.get(position)!;
-    return speeds.get(member)! * ratio;
+    const { speeds, ratio } = lookUp(positions, position);
+    return lookUp(speeds, member) * ratio;
   };
   return {
-    inputKgM2: atInput.reduce((sum, [id, kgM2]) => sum + kgM2 * free.get(id)! ** 2, 0),
+    inputKgM2: atInput.reduce((sum, [id, kgM2]) => sum + kgM2 * lookUp(free, id) ** 2, 0),
     between: (from, to) =>
       atOutput.reduce((sum, [id, kgM2]) => sum + kgM2 * perOutput(from, id) * perOutput(to, id), 0),
   };

@@ -1,4 +1,5 @@
 import type { WrittenLoad } from './scenario-schema';
+import { itemAt } from '../required';
 
 const GRAVITY = 9.80665;
 
@@ -43,8 +44,8 @@ export const loadTorque = (load: Load, radS: number, timeS: number): number =>
 function profileAt(profile: Load['profile'], timeS: number): number {
   if (profile.length === 0) return 0;
   const next = profile.findIndex(([at]) => at > timeS);
-  if (next === 0) return profile[0]![1];
-  if (next < 0) return profile.at(-1)![1];
-  const [[from, a], [to, b]] = [profile[next - 1]!, profile[next]!];
+  if (next === 0) return itemAt(profile, 0)[1];
+  if (next < 0) return itemAt(profile, -1)[1];
+  const [[from, a], [to, b]] = [itemAt(profile, next - 1), itemAt(profile, next)];
   return a + ((b - a) * (timeS - from)) / (to - from);
 }

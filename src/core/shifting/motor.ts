@@ -1,4 +1,5 @@
 import type { Motor } from './scenario-schema';
+import { itemAt } from '../required';
 
 /** A straight stretch of a motor's line: torque a + b n, N·m at n rpm, from one speed to another. */
 export interface Stretch {
@@ -38,7 +39,7 @@ export function motorLine(motor: Motor): readonly Stretch[] {
 
 function straight(points: readonly (readonly [number, number])[]): readonly Stretch[] {
   return points.slice(1).map(([to, torque], i): Stretch => {
-    const [from, before] = points[i]!;
+    const [from, before] = itemAt(points, i);
     const b = (torque - before) / (to - from);
     const [first, last] = [i === 0, i === points.length - 2];
     return { from: first ? 0 : from, to: last ? Infinity : to, a: before - b * from, b };
@@ -47,7 +48,7 @@ function straight(points: readonly (readonly [number, number])[]): readonly Stre
 
 /** Torque in N·m at a speed in rpm. */
 export function torqueAt(line: readonly Stretch[], rpm: number): number {
-  const { a, b } = line.find(({ to }) => rpm <= to) ?? line.at(-1)!;
+  const { a, b } = line.find(({ to }) => rpm <= to) ?? itemAt(line, -1);
   return a + b * rpm;
 }
 

@@ -2,6 +2,7 @@ import { abs, compare, sign } from '../rational';
 import { solveEngaged } from '../solve';
 import type { Train } from '../train';
 import { modelOf } from '../model';
+import { itemAt } from '../required';
 
 /**
  * Positions that drive the output one way, the slowest first: forward ones, or, where there is none, those in reverse.
@@ -16,6 +17,6 @@ export function orderOf(train: Train): readonly string[] {
   const forward = driving.filter(({ ratio }) => sign(ratio) > 0);
   const sorted = (forward.length > 0 ? forward : driving).sort((a, b) => compare(abs(b.ratio), abs(a.ratio)));
   return sorted
-    .filter(({ ratio }, i) => i === 0 || compare(abs(ratio), abs(sorted[i - 1]!.ratio)) !== 0)
+    .filter(({ ratio }, i) => i === 0 || compare(abs(ratio), abs(itemAt(sorted, i - 1).ratio)) !== 0)
     .map(({ id }) => id);
 }

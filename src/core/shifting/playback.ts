@@ -5,6 +5,7 @@ import type { Train } from '../train';
 import { sampleBefore, type Traces } from './traces';
 import { modelOf } from '../model';
 import { partsById } from '../train';
+import { itemAt } from '../required';
 
 /** A run to look at: how far every member has turned at a time. */
 export interface Playback {
@@ -32,14 +33,15 @@ export function playbackOf(train: Train, order: readonly string[], traces: Trace
     turnsAt: (timeS) => {
       const at = sampleBefore(traces, timeS);
       const share = shareOf(traces.timeS, at, timeS);
-      const between = (column: Float64Array) => column[at]! + share * ((column[at + 1] ?? column[at]!) - column[at]!);
+      const between = (column: Float64Array) =>
+        itemAt(column, at) + share * ((column[at + 1] ?? itemAt(column, at)) - itemAt(column, at));
       const [inEach, after] = [engaged.map(between), coasting.map(between)];
       const alone = between(running);
       return (member) => {
         const own = free.get(member) ?? 0;
         return positions.reduce(
           (sum, { speeds }, place) =>
-            sum + (speeds.get(member) ?? 0) * (inEach[place]! + (own === 0 ? after[place]! : 0)),
+            sum + (speeds.get(member) ?? 0) * (itemAt(inEach, place) + (own === 0 ? itemAt(after, place) : 0)),
           own * alone,
         );
       };
@@ -49,7 +51,7 @@ export function playbackOf(train: Train, order: readonly string[], traces: Trace
 
 /** How far a time lies from one sample to the next. */
 function shareOf(times: Float64Array, at: number, timeS: number): number {
-  const [from, to] = [times[at]!, times[at + 1]];
+  const [from, to] = [itemAt(times, at), times[at + 1]];
   return to === undefined || to <= from ? 0 : Math.min(1, Math.max(0, (timeS - from) / (to - from)));
 }
 
@@ -62,16 +64,16 @@ function turnsOf({ timeS, position, inputRpm, outputRpm }: Traces, positions: re
   const [engaged, coasting, running] = [positions.map(column), positions.map(column), column()];
   let last = Math.max(0, position[0] ?? 0);
   for (let i = 1; i < timeS.length; i++) {
-    for (const one of [...engaged, ...coasting, running]) one[i] = one[i - 1]!;
-    const minutes = (timeS[i]! - timeS[i - 1]!) / MINUTE;
-    const turned = (rpm: Float64Array) => (minutes * (rpm[i]! + rpm[i - 1]!)) / 2;
-    const place = position[i - 1]!;
+    for (const one of [...engaged, ...coasting, running]) one[i] = itemAt(one, i - 1);
+    const minutes = (itemAt(timeS, i) - itemAt(timeS, i - 1)) / MINUTE;
+    const turned = (rpm: Float64Array) => (minutes * (itemAt(rpm, i) + itemAt(rpm, i - 1))) / 2;
+    const place = itemAt(position, i - 1);
     if (place >= 0) {
       last = place;
-      engaged[place]![i]! += turned(inputRpm);
+      itemAt(engaged, place)[i] = itemAt(itemAt(engaged, place), i) + turned(inputRpm);
     } else {
-      running[i]! += turned(inputRpm);
-      coasting[last]![i]! += turned(outputRpm) * positions[last]!.ratio;
+      running[i] = itemAt(running, i) + turned(inputRpm);
+      itemAt(coasting, last)[i] = itemAt(itemAt(coasting, last), i) + turned(outputRpm) * itemAt(positions, last).ratio;
     }
   }
   return { engaged, coasting, running };

@@ -5,6 +5,7 @@ import { motorLine, noLoadOf } from './motor';
 import { operatingPoint, type Gearing, type OperatingPoint } from './operating-point';
 import type { Scenario } from './scenario-schema';
 import { equalPowers, type EqualPowers } from './shift-points';
+import { itemAt, lookUp } from '../required';
 
 /** Operating points of the positions in their order, and where to change between neighbours. */
 export interface Points {
@@ -27,11 +28,12 @@ export function pointsWith(
   const line = motorLine(motor);
   const against = loadOf(load);
   return {
-    positions: new Map(order.map((id) => [id, operatingPoint(line, against, gearings.get(id)!)])),
+    positions: new Map(order.map((id) => [id, operatingPoint(line, against, lookUp(gearings, id))])),
     shifts: order.slice(1).map((id, i) => {
-      const pair = [order[i]!, id] as const;
-      const [from, to] = gearings.get(pair[0])!.ratio >= gearings.get(id)!.ratio ? pair : ([pair[1], pair[0]] as const);
-      const [before, after] = [gearings.get(from)!, gearings.get(to)!];
+      const pair = [itemAt(order, i), id] as const;
+      const [from, to] =
+        lookUp(gearings, pair[0]).ratio >= lookUp(gearings, id).ratio ? pair : ([pair[1], pair[0]] as const);
+      const [before, after] = [lookUp(gearings, from), lookUp(gearings, to)];
       return { from, to, ...equalPowers(line, before, after, noLoadOf(motor)) };
     }),
   };

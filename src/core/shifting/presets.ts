@@ -3,6 +3,7 @@ import type { Gearing } from './operating-point';
 import { RAD_S_PER_RPM } from './operating-point';
 import { pointsWith } from './points';
 import type { Scenario, WrittenLoad } from './scenario-schema';
+import { itemAt, lookUp } from '../required';
 
 /**
  * Jobs of the saltworks, sized to the train that is open: each asks of its slowest position what that can do, and of
@@ -29,22 +30,22 @@ export function presetFor(
   losses: boolean,
 ): Scenario {
   const force = (id: string) => {
-    const { ratio, drive } = gearings.get(id)!;
+    const { ratio, drive } = lookUp(gearings, id);
     return MOTOR.stallTorqueNm * ratio * drive;
   };
-  const [slow, fast] = [order[0]!, order.at(-1)!];
+  const [slow, fast] = [itemAt(order, 0), itemAt(order, -1)];
   const { load, durationS } = loadFor(
     preset,
     force(slow),
     force(fast),
-    gearings.get(order[Math.floor((order.length - 1) / 2)]!)!,
+    lookUp(gearings, itemAt(order, Math.floor((order.length - 1) / 2))),
   );
   // Inertias by which the motor alone runs up in some hundredths of a second, and the whole, in the fastest position,
   // in one to two.
   const perSecond = MOTOR.stallTorqueNm / (MOTOR.noLoadRpm * RAD_S_PER_RPM);
   const inertia = {
     inputKgM2: rounded(0.03 * perSecond),
-    outputKgM2: rounded(1.2 * perSecond * gearings.get(fast)!.ratio ** 2),
+    outputKgM2: rounded(1.2 * perSecond * lookUp(gearings, fast).ratio ** 2),
   };
   const scenario = { motor: MOTOR, load, order: [...order] };
   const points = pointsWith(gearings, scenario);

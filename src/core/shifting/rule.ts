@@ -1,6 +1,7 @@
 import { readingOf } from './detector';
 import { EVENT_S } from './events';
 import type { Now, Settings } from './settings';
+import { itemAt } from '../required';
 
 /** The position that the rule wants instead of the one that is in; null where it wants none. */
 export function wantedBy(settings: Settings, now: Now): string | null {
@@ -23,5 +24,5 @@ export function wantedBy(settings: Settings, now: Now): string | null {
 function wayTo({ rule, order }: Settings, position: string, wanted: string): string {
   if (rule.path !== 'sequence') return wanted;
   const [at, to] = [order.indexOf(position), order.indexOf(wanted)];
-  return order[at + Math.sign(to - at)]!;
+  return itemAt(order, at + Math.sign(to - at));
 }

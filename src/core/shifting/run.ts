@@ -9,6 +9,7 @@ import type { Scenario } from './scenario-schema';
 import { settingsOf, type Now, type Settings } from './settings';
 import { Recorder, type Sample, type Traces } from './traces';
 import { verdictsOf, type Verdict } from './verdicts';
+import { itemAt, lookUp, required } from '../required';
 
 export interface Run {
   readonly events: readonly RunEvent[];
@@ -105,8 +106,8 @@ export function runScenario(train: Train, scenario: Scenario, { stepS = STEP_S, 
 }
 
 function beginning({ machines, gearings, order }: Settings, { start }: Scenario): Now {
-  const position = start?.position ?? order[0]!;
-  const [machine, gearing] = [machines.get(position)!, gearings.get(position)!];
+  const position = start?.position ?? itemAt(order, 0);
+  const [machine, gearing] = [lookUp(machines, position), lookUp(gearings, position)];
   const output = (start?.outputRpm ?? 0) * RAD_S_PER_RPM;
   const motion: Motion = { input: output * gearing.ratio, output, read: 0, motorJ: 0, loadJ: 0, lossJ: 0 };
   const joined = { kind: 'engaged', gearing } as const;
@@ -169,7 +170,7 @@ function advance(settings: Settings, now: Now): Now {
 /** The next moment that is known beforehand: a time of the schedule, an end of a shift, a bend of the load, the end. */
 function nextMark({ rule, marks }: Settings, { timeS, joined, since }: Now): number {
   const after = timeS + EVENT_S / 2;
-  let next = marks.find((at) => at > after)!;
+  let next = required(marks.find((at) => at > after));
   const also = (at: number) => {
     if (at > after && at < next) next = at;
   };
@@ -222,7 +223,7 @@ function leave(settings: Settings, now: Now, to: string): Changed {
   const { rule, gearings } = settings;
   const { timeS, motion, position } = now;
   const { between = 'neutral', shiftS = 0 } = rule;
-  const gearing = gearings.get(to)!;
+  const gearing = lookUp(gearings, to);
   const on: Now = { ...now, position: to, came: position, since: timeS, joined: { kind: 'gap' } };
   const shift: RunEvent = { timeS, kind: 'shift', from: position, to };
   const slip = motion.input - gearing.ratio * motion.output;
@@ -238,7 +239,7 @@ function leave(settings: Settings, now: Now, to: string): Changed {
 /** Joins both sides at once; what their speeds differ by is lost. */
 function engage({ machines, gearings, carriedOver }: Settings, now: Now): Changed {
   const { motion, position, came, timeS } = now;
-  const [machine, gearing] = [machines.get(position)!, gearings.get(position)!];
+  const [machine, gearing] = [lookUp(machines, position), lookUp(gearings, position)];
   const speeds = joinedSpeeds(machine, carriedOver(came, position), gearing, motion);
   const lossJ = motion.lossJ + storedJ(now.machine, motion) - storedJ(machine, speeds);
   const joined = { kind: 'engaged', gearing } as const;

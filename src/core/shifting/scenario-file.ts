@@ -1,6 +1,7 @@
 import { messageOf } from '@/core/message-of';
 import { issueText, pathText, type Train } from '../train';
 import { MOST_SAMPLES, SAMPLE_S, scenarioSchema, type Scenario } from './scenario-schema';
+import { itemAt, required } from '../required';
 
 export type ReadScenario =
   | { readonly ok: true; readonly value: Scenario }
@@ -38,7 +39,7 @@ export function readWrittenScenario(json: unknown, train: Train): ReadScenario {
 export function shapeOfScenario(json: unknown): ReadScenario {
   const parsed = scenarioSchema.safeParse(json);
   if (parsed.success) return { ok: true, value: parsed.data };
-  const issue = parsed.error.issues[0]!;
+  const issue = itemAt(parsed.error.issues, 0);
   return { ok: false, message: issueText(issue), place: pathText(issue.path as (string | number)[]) };
 }
 
@@ -65,7 +66,7 @@ function wrongIn(scenario: Scenario, train: Train): string | null {
     );
   if (!rule) return null;
   const { detentOnNm, detentOffNm } = rule.detector ?? {};
-  if ((detentOnNm ?? null) !== null && (detentOffNm ?? 0) >= detentOnNm!)
+  if ((detentOnNm ?? null) !== null && (detentOffNm ?? 0) >= required(detentOnNm))
     return (
       `rule.detector.detentOffNm: the detent takes the lever back at ${detentOffNm} N·m, ` +
       `which must lie below ${detentOnNm}, where it lets go.`

@@ -1,5 +1,6 @@
 import * as z from 'zod/mini';
 import { LIMITS } from '../train';
+import { itemAt } from '../required';
 
 /**
  * Motor, load, inertias and shift rule as a file (format "tin-wheel/scenario", version 1); docs/scenario-format.md says
@@ -24,7 +25,7 @@ const pairs = (what: string, least: number) =>
       z.minLength(least, `${what} has at least ${least} points.`),
       z.maxLength(10_000, `${what} has at most 10 000 points.`),
       z.refine(
-        (points) => points.every(([x], i) => i === 0 || x > points[i - 1]![0]),
+        (points) => points.every(([x], i) => i === 0 || x > itemAt(points, i - 1)[0]),
         `${what}: the first figures must rise from point to point.`,
       ),
     );

@@ -1,6 +1,7 @@
 import type { Train } from '../train';
 import type { Selector } from './travel';
 import { partsById } from '../train';
+import { itemAt } from '../required';
 
 /**
  * Spans that face widths and stations give: a wheel that slides along its shaft is in mesh while the faces overlap,
@@ -23,7 +24,9 @@ export function slidingSpans(train: Train, stationMm: number): readonly Selector
   const selectors = new Map<string, Selector>();
   for (const { coupler, pair } of sliding) {
     const [slider, fixed] =
-      meshesOf(pair[1]!.member) > meshesOf(pair[0]!.member) ? [pair[1]!, pair[0]!] : [pair[0]!, pair[1]!];
+      meshesOf(itemAt(pair, 1).member) > meshesOf(itemAt(pair, 0).member)
+        ? [itemAt(pair, 1), itemAt(pair, 0)]
+        : [itemAt(pair, 0), itemAt(pair, 1)];
     const { faceWidth: own, station = 0 } = slider;
     const { faceWidth: other, station: there = station } = fixed;
     if (own === undefined || other === undefined) continue;

@@ -1,4 +1,5 @@
 import type { Run } from './run';
+import { itemAt } from '../required';
 
 /** A run in a few figures. */
 export interface Summary {
@@ -17,12 +18,12 @@ export function summaryOf({ events, traces, energy }: Run, order: readonly strin
   const inPlace = new Map<number, number>();
   let power = 0;
   for (let i = 1; i < timeS.length; i++) {
-    const step = timeS[i]! - timeS[i - 1]!;
-    const place = position[i - 1]!;
+    const step = itemAt(timeS, i) - itemAt(timeS, i - 1);
+    const place = itemAt(position, i - 1);
     inPlace.set(place, (inPlace.get(place) ?? 0) + step);
-    power += (step * (powerShare[i]! + powerShare[i - 1]!)) / 2;
+    power += (step * (itemAt(powerShare, i) + itemAt(powerShare, i - 1))) / 2;
   }
-  const whole = timeS.at(-1)! - timeS[0]!;
+  const whole = itemAt(timeS, -1) - itemAt(timeS, 0);
   const { motorJ, loadJ, lossJ, storedJ } = energy;
   return {
     shifts: events.filter(({ kind }) => kind === 'shift').length,

@@ -1,6 +1,8 @@
 import { couplerName, listed } from '../words';
 import type { Train } from '../train';
 import type { Selector, TravelStretch } from './travel';
+import { required } from '../required';
+import { capitalised } from '../capitalised';
 
 /** A stretch of travel in which what is engaged locks the train, and what would mend it. */
 export interface Jam {
@@ -32,7 +34,7 @@ export function jamsOf(
     stretches.flatMap((stretch, i): Jam[] => {
       const { fromMm, toMm, engaged, status } = stretch;
       if (status !== 'locked' || engaged.length < 2) return [];
-      const selector = selectors.find((one) => one.id === id)!;
+      const selector = required(selectors.find((one) => one.id === id));
       const [before, after] = [stretches[i - 1], stretches[i + 1]];
       const names = engaged.map((one) => couplerName(train, one));
       // What is engaged before it and not behind can end sooner; what is engaged behind it and not before can begin
@@ -89,13 +91,12 @@ function mendsOf(train: Train, selector: Selector, { fromMm, toMm, gapMm, ending
   ];
   return ways
     .filter(({ selector: changed }) => long(changed))
-    .map((way) => ({ ...way, says: `${capital(way.says)}${leaves}.` }));
+    .map((way) => ({ ...way, says: `${capitalised(way.says)}${leaves}.` }));
 }
 
 /** Sums of decimals without their last binary digits. */
 const tidy = (value: number): number => Number(value.toPrecision(12));
 const mm = (value: number): string => String(Number(value.toPrecision(6)));
-const capital = (text: string): string => `${text[0]!.toUpperCase()}${text.slice(1)}`;
 
 /**
  * The longest that a dog with so many teeth looks for its gap, s: up to 360°/n of relative turn at the speed

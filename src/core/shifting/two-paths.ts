@@ -2,6 +2,7 @@ import { FRAME_INDEX, type MemberIndex } from '../kinematics';
 import { add, div, isZero, mul, neg, sub, ZERO, type Rational } from '../rational';
 import type { Solved } from '../solve';
 import { gearSets, type GearSet } from '../working';
+import { itemAt } from '../required';
 
 /**
  * One of two paths that a set adds up: the member that it comes in by, and what it alone turns the sum for one turn of
@@ -52,13 +53,13 @@ export function twoPathsIn({ network, state, flow, status }: Solved): readonly T
     if (!p || !q || isZero(p) || isZero(q)) return [];
     const both = add(p, q);
     const path = (i: 0 | 1, own: Rational): SummedPath => ({
-      member: network.memberIds[drivers[i]!.member]!,
+      member: itemAt(network.memberIds, itemAt(drivers, i).member),
       turns: own,
       share: isZero(both) ? ZERO : div(own, both),
     });
     return [
       {
-        sum: network.memberIds[sum.member]!,
+        sum: itemAt(network.memberIds, sum.member),
         paths: [path(0, p), path(1, q)],
         turns: both,
         recirculates: p.n > 0 !== q.n > 0,

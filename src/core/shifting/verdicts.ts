@@ -1,6 +1,7 @@
 import type { Load } from './load';
 import type { RunEvent } from './events';
 import type { Rule } from './scenario-schema';
+import { itemAt } from '../required';
 
 /**
  * hunting: the same pair is shifted three times or more in a row while the load stands still · chatter: a position is
@@ -33,7 +34,7 @@ function hunts(events: readonly RunEvent[], { profile }: Whole): boolean {
     return (
       three.length === HUNTS &&
       three.every((shift) => pair(shift) === pair(first)) &&
-      standsStill(profile, first.timeS, three.at(-1)!.timeS)
+      standsStill(profile, first.timeS, itemAt(three, -1).timeS)
     );
   });
 }

@@ -2,6 +2,7 @@ import { imposeTies, speedsPerTurn, type OpenTrain } from '../kinematics';
 import { fraction, isZero, ONE, sign } from '../rational';
 import { backwardFlow } from './flow';
 import { solveEngaged, type Solved } from './position';
+import { itemAt } from '../required';
 
 export type BackwardVerdict = 'drives' | 'slips' | 'jams' | 'nothing connected';
 
@@ -17,7 +18,7 @@ export function driveBackward(
 ): { verdict: BackwardVerdict; solved: Solved } {
   const on = [...engaged];
   const forward = solveEngaged(open, on, options);
-  const output = forward.state.speeds.turns ? forward.state.speeds.of(open.network.outputs[0]!) : null;
+  const output = forward.state.speeds.turns ? forward.state.speeds.of(itemAt(open.network.outputs, 0)) : null;
   const direction = output && sign(output) < 0 ? fraction(-1) : ONE;
   const solved = solveEngaged(open, on, { ...options, flow: backwardFlow(open.network, direction) });
   return { verdict: verdictOf(solved, forward), solved };

@@ -4,6 +4,7 @@ import { driveFlow, heldBackFlow, pushedFlow } from './flow';
 import { leastSpeeds } from './one-ways';
 import { solveEngaged, Solved } from './position';
 import { stateWith } from './state';
+import { required } from '../required';
 
 /**
  * The load pushes and the input is what must be moved: the law of least motion with the roles exchanged. The outputs go
@@ -20,7 +21,7 @@ export function solveCoasting(open: OpenTrain, engaged: Iterable<string>, option
   const pushed = solveEngaged(open, on, { flow: pushedFlow(network, turns), losses });
   if (pushed.status !== 'drive') return pushed;
   const { state } = pushed;
-  const way = sign(state.speeds.of(network.input)!) < 0 ? MINUS_ONE : ONE;
+  const way = sign(required(state.speeds.of(network.input))) < 0 ? MINUS_ONE : ONE;
   const holdingBack = heldBackFlow(network, way);
   return new Solved(
     network,

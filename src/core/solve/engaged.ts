@@ -8,6 +8,7 @@ import {
   type Tie,
 } from '../kinematics';
 import type { Question } from './flow';
+import { itemAt } from '../required';
 
 /** A joint that is on: an engaged clutch or brake, a one-way clutch that holds, a worm that stands. */
 export interface ActiveJoint {
@@ -62,7 +63,9 @@ export const oneWaysDeciding = ({ open, engaged, slipping }: Question): readonly
 /** The meshes that are in: all that are always in, and the sliding ones that are engaged. */
 export const meshesIn = (network: Network, engaged: ReadonlySet<string>): readonly NetworkMesh[] =>
   network.slides
-    ? network.meshes.filter((mesh) => mesh.slidBy === null || engaged.has(network.couplers[mesh.slidBy]!.coupler.id))
+    ? network.meshes.filter(
+        (mesh) => mesh.slidBy === null || engaged.has(itemAt(network.couplers, mesh.slidBy).coupler.id),
+      )
     : network.meshes;
 
 /** Outputs that are turned together, as ties. */

@@ -1,5 +1,6 @@
 import type { MemberIndex, MemberVector, Motion, Network, OpenTrain } from '../kinematics';
-import { abs, div, isZero, neg, ONE, type Rational } from '../rational';
+import { abs, div, isZero, neg, ONE, type Rational, entryAt } from '../rational';
+import { itemAt } from '../required';
 
 /** Who turns the train, which way, and who takes the power. */
 export interface Flow {
@@ -46,11 +47,11 @@ export const heldBackFlow = (network: Network, speed: Rational): Flow => ({
  */
 export function pushedFlow({ input, outputs }: Network, speeds: readonly Rational[]): Flow {
   const first = speeds.findIndex((speed) => !isZero(speed));
-  const speed = div(speeds[first]!, abs(speeds[first]!));
+  const speed = div(entryAt(speeds, first), abs(entryAt(speeds, first)));
   const together = outputs.flatMap((member, k) =>
-    k === first ? [] : [{ member, times: div(speeds[k]!, speeds[first]!) }],
+    k === first ? [] : [{ member, times: div(entryAt(speeds, k), entryAt(speeds, first)) }],
   );
-  return { driver: outputs[first]!, speed, torque: speed, receivers: [input], together };
+  return { driver: itemAt(outputs, first), speed, torque: speed, receivers: [input], together };
 }
 
 /** The outputs, all turned alike and in the direction given, drive the input. */

@@ -1,6 +1,7 @@
 import type { Rational } from '../rational';
 import type { Solved } from './position';
 import { jointTorque } from './state';
+import { itemAt, lookUp } from '../required';
 
 /** What one one-way clutch at work does in a position, and what would make it do otherwise. */
 export interface OneWayAccount {
@@ -37,7 +38,7 @@ export function oneWayAccounts(
     };
   });
   return [...state.oneWays].map(([id, how]) => {
-    const { acts } = network.couplers[network.couplerIndex.get(id)!]!;
+    const { acts } = itemAt(network.couplers, lookUp(network.couplerIndex, id));
     if (acts.kind !== 'joins') throw new Error(`One-way clutch ${id} joins no members.`);
     const name = (member: number) => network.memberIds[member] ?? 'frame';
     const changes = others.filter(

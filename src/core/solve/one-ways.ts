@@ -3,6 +3,7 @@ import { holding, leadAmong, leastMotion } from '../least-motion';
 import { div, isZero, type Rational } from '../rational';
 import type { OneWay } from './engaged';
 import type { Flow } from './flow';
+import { itemAt } from '../required';
 
 /** How the one-way clutches stand, all together. */
 export interface OneWaysSettled {
@@ -29,7 +30,7 @@ export function settleOneWays(
     leads: oneWays.map(({ tie }) => leadForm(motion, tie)),
   };
   const solution = leastMotion(programme);
-  const ids = (leads: Iterable<number>) => new Set([...leads].map((i) => oneWays[i]!.id));
+  const ids = (leads: Iterable<number>) => new Set([...leads].map((i) => itemAt(oneWays, i).id));
   if (!solution.possible) return { turns: false, holds: ids(solution.against.keys()) };
   return { turns: true, holds: solution.loads.every(isZero) ? new Set() : ids(holding(programme, solution)) };
 }
@@ -74,7 +75,7 @@ export function jammedOneWays(motion: Motion, oneWays: readonly OneWay[]): reado
   oneWays.forEach(({ id }, i) => {
     if (found.some((ring) => ring.includes(id))) return;
     const tried = leadAmong(leads, i);
-    if (!tried.leads) found.push([id, ...tried.against.map((other) => oneWays[other]!.id)]);
+    if (!tried.leads) found.push([id, ...tried.against.map((other) => itemAt(oneWays, other).id)]);
   });
   return found;
 }

@@ -1,6 +1,7 @@
 import { memberForm } from '../kinematics';
-import { abs, compare, div, isZero, neg, sign, solveDense, ZERO, type Rational } from '../rational';
+import { abs, compare, div, isZero, neg, sign, solveDense, ZERO, type Rational, entryAt } from '../rational';
 import type { Solved } from './position';
+import { itemAt, required } from '../required';
 
 /** What binds several outputs: Σ factor · ω_output = driver · ω_driver. */
 export interface OutputLaw {
@@ -15,11 +16,13 @@ export function outputLaws({ network, state, flow }: Solved): readonly OutputLaw
     ...open.map((member) => memberForm(state.motion, member)),
     memberForm(state.motion, flow.driver).map(neg),
   ];
-  const equations = (forms[0] ?? []).map((_, coordinate) => forms.map((form) => form[coordinate]!));
-  const { directions } = solveDense(
-    equations,
-    equations.map(() => ZERO),
-  )!;
+  const equations = (forms[0] ?? []).map((_, coordinate) => forms.map((form) => entryAt(form, coordinate)));
+  const { directions } = required(
+    solveDense(
+      equations,
+      equations.map(() => ZERO),
+    ),
+  );
   return directions
     .filter((direction) => direction.slice(0, -1).some((value) => !isZero(value)))
     .map((direction) => {
@@ -28,12 +31,14 @@ export function outputLaws({ network, state, flow }: Solved): readonly OutputLaw
         .filter((value) => !isZero(value))
         .map(abs)
         .reduce((a, b) => (compare(a, b) <= 0 ? a : b));
-      const scale = sign(factors.find((value) => !isZero(value))!) < 0 ? neg(least) : least;
+      const scale = sign(required(factors.find((value) => !isZero(value)))) < 0 ? neg(least) : least;
       return {
         terms: open.flatMap((member, k) =>
-          isZero(factors[k]!) ? [] : [{ member: network.memberIds[member]!, factor: div(factors[k]!, scale) }],
+          isZero(entryAt(factors, k))
+            ? []
+            : [{ member: itemAt(network.memberIds, member), factor: div(entryAt(factors, k), scale) }],
         ),
-        driver: div(direction.at(-1)!, scale),
+        driver: div(itemAt(direction, -1), scale),
       };
     });
 }

@@ -1,9 +1,10 @@
-import { openTrain, type Motion, type Network, type OpenTrain } from '../kinematics';
+import { type Motion, type Network, type OpenTrain } from '../kinematics';
 import { div, isZero, neg, ONE, sign, sum, type Rational } from '../rational';
 import type { Torques } from '../statics';
 import { endsWith, powerOf, type End } from './ends';
 import { driveFlow, type Flow } from './flow';
 import { stateOf, type State } from './state';
+import { required } from '../required';
 
 /**
  * - drive: the input can turn, an output is determined and not zero
@@ -76,7 +77,6 @@ export function solveEngaged(open: OpenTrain, engaged: Iterable<string>, options
   );
 }
 
- 
 function statusOf(state: State, flow: Flow): Status {
   const { speeds } = state;
   if (!speeds.turns) return 'locked';
@@ -88,8 +88,10 @@ function statusOf(state: State, flow: Flow): Status {
 
 function ratioOf({ speeds }: State, flow: Flow, status: Status): Rational | null {
   if (status !== 'drive') return null;
-  const output = flow.receivers.map((member) => speeds.of(member)).find((speed) => speed !== null && !isZero(speed))!;
-  return div(flow.speed, output!);
+  const output = required(
+    flow.receivers.map((member) => speeds.of(member)).find((speed) => speed !== null && !isZero(speed)),
+  );
+  return div(flow.speed, required(output));
 }
 
 function efficiencyOf({ state, flow }: Solved, torques: Torques): Rational | null {

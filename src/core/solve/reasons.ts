@@ -3,6 +3,7 @@ import { isZero } from '../rational';
 import { engagedSlides, workingOneWays, type OneWay } from './engaged';
 import { isLocked } from './one-ways';
 import type { Solved } from './position';
+import { itemAt } from '../required';
 
 /** Something that can be to blame for a lock: a tie, or a one-way clutch. */
 type Suspect = { readonly id: string; readonly tie: Tie } | ({ readonly id: string; readonly oneWay: true } & OneWay);
@@ -67,7 +68,7 @@ function* choices<T>(from: readonly T[], count: number, start = 0): Generator<re
   if (count === 0) yield [];
   else
     for (let i = start; i <= from.length - count; i++)
-      for (const rest of choices(from, count - 1, i + 1)) yield [from[i]!, ...rest];
+      for (const rest of choices(from, count - 1, i + 1)) yield [itemAt(from, i), ...rest];
 }
 
 /** Where power stops in neutral. */
@@ -93,7 +94,7 @@ export function powerStops({ network, state, engaged }: Solved): PowerStops {
   const active = new Set(state.joints.map((joint) => joint.id));
   const stops = network.couplers.flatMap(({ coupler, acts }) => {
     if (acts.kind === 'mesh') {
-      const { a, b } = network.meshes[acts.mesh]!;
+      const { a, b } = itemAt(network.meshes, acts.mesh);
       return !engaged.has(coupler.id) && ((follows(a) && floats(b)) || (follows(b) && floats(a))) ? [coupler.id] : [];
     }
     return !active.has(coupler.id) && ((follows(acts.a) && floats(acts.b)) || (follows(acts.b) && floats(acts.a)))
@@ -104,7 +105,7 @@ export function powerStops({ network, state, engaged }: Solved): PowerStops {
   for (const { a, b, arm } of state.meshes) {
     if (arm === FRAME_INDEX) continue;
     const parts = [a, b, arm];
-    if (parts.some(follows) && parts.some(floats)) openSets.add(network.memberIds[arm]!);
+    if (parts.some(follows) && parts.some(floats)) openSets.add(itemAt(network.memberIds, arm));
   }
   return {
     follow: network.memberIds.filter((_, i) => follows(i)),

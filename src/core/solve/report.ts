@@ -4,6 +4,7 @@ import { driveBackward, type BackwardVerdict } from './backward';
 import { outputTorque } from './ends';
 import { driveFlow } from './flow';
 import { solveEngaged, type Solved, type Status } from './position';
+import { itemAt } from '../required';
 
 /** The figures of one position, as exact fractions in text: what `bin/tinwheel solve` prints. */
 export interface PositionReport {
@@ -83,7 +84,10 @@ const text = (value: Rational | null): string | null => (value === null ? null :
 
 const outputTorques = (solved: Solved): Record<string, string | null> =>
   Object.fromEntries(
-    solved.flow.receivers.map((member) => [solved.network.memberIds[member]!, text(outputTorque(solved, member))]),
+    solved.flow.receivers.map((member) => [
+      itemAt(solved.network.memberIds, member),
+      text(outputTorque(solved, member)),
+    ]),
   );
 
 function couplerTorques({ state }: Solved): Record<string, string | null> {

@@ -12,6 +12,7 @@ import {
 import { engagedJoints, engagedSlides, meshesIn, turnedTogether, oneWaysDeciding } from './engaged';
 import type { Question } from './flow';
 import { isLocked } from './one-ways';
+import { itemAt } from '../required';
 
 /**
  * The self-locking worms that stand: all that nothing but their own wheel could turn. Worms are let go of their wheels,
@@ -46,7 +47,7 @@ export const standing = ({ a, arm }: NetworkMesh): Joint => ({ kind: 'joins', a,
 function withoutWorms(question: Question): Motion {
   const { engaged, open } = question;
   const { network } = open;
-  const locking = (mesh: number) => network.meshes[mesh]!.mesh.selfLocking ?? false;
+  const locking = (mesh: number) => itemAt(network.meshes, mesh).mesh.selfLocking ?? false;
   const slides = engagedSlides(network, engaged).filter(({ tie }) => !(tie.kind === 'mesh' && locking(tie.mesh)));
   return imposeTies(openMotion(keptWith(open, trainWithoutWorms)), [
     ...[...slides, ...engagedJoints(network, engaged)].map(({ tie }) => tie),

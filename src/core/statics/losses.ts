@@ -11,6 +11,7 @@ import {
   type Torque,
   type Torques,
 } from './statics';
+import { itemAt, lookUp } from '../required';
 
 /** What the members carry, and what each mesh loses of it. */
 export interface Answer {
@@ -132,8 +133,8 @@ function meshesInLine(meshes: readonly NetworkMesh[], load: Load): readonly (rea
   for (const mesh of meshes)
     for (const member of [mesh.a, mesh.b]) if (!acted.has(member)) on.set(member, [...(on.get(member) ?? []), mesh]);
   for (const [first, second, ...more] of on.values()) {
-    if (!second || more.length > 0 || groups.get(first!) === groups.get(second)) continue;
-    const joined = new Set([...groups.get(first!)!, ...groups.get(second)!]);
+    if (!first || !second || more.length > 0 || groups.get(first) === groups.get(second)) continue;
+    const joined = new Set([...lookUp(groups, first), ...lookUp(groups, second)]);
     for (const mesh of joined) groups.set(mesh, joined);
   }
   return [...new Set(groups.values())].map((group) => [...group]);
@@ -144,8 +145,8 @@ function agreed(a: Torques, b: Torques): Torques {
   const both = (x: Torque, y: Torque) => (x && y && equals(x, y) ? x : null);
   return {
     meshes: new Map([...a.meshes].map(([mesh, torque]) => [mesh, both(torque, b.meshes.get(mesh) ?? null)])),
-    joints: a.joints.map((torque, k) => both(torque, b.joints[k]!)),
-    receivers: a.receivers.map((torque, k) => both(torque, b.receivers[k]!)),
+    joints: a.joints.map((torque, k) => both(torque, itemAt(b.joints, k))),
+    receivers: a.receivers.map((torque, k) => both(torque, itemAt(b.receivers, k))),
   };
 }
 

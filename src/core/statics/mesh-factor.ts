@@ -1,5 +1,6 @@
-import { accumulate, add, div, isZero, mul, neg, ONE, sub, ZERO, type Rational } from '../rational';
+import { accumulate, add, div, isZero, mul, neg, ONE, sub, ZERO, type Rational, entryAt } from '../rational';
 import type { MemberVector } from '../kinematics';
+import { itemAt, lookUp } from '../required';
 
 /**
  * The balance of the members solved for the mesh torques once and for all: given what else acts on the members, each
@@ -28,25 +29,27 @@ interface Step {
 export function factorMeshes(columns: readonly MemberVector[], members: number): MeshFactor {
   const rows: Map<number, Rational>[] = Array.from({ length: members }, () => new Map());
   columns.forEach((column, k) =>
-    column.forEach(([member, value]) => accumulate(rows[member]!, value, new Map([[k, ONE]]))),
+    column.forEach(([member, value]) => accumulate(itemAt(rows, member), value, new Map([[k, ONE]]))),
   );
   const usedIn: Set<number>[] = columns.map(() => new Set());
-  rows.forEach((row, member) => row.forEach((_, k) => usedIn[k]!.add(member)));
+  rows.forEach((row, member) => row.forEach((_, k) => itemAt(usedIn, k).add(member)));
   const open = new Set(rows.keys());
   const steps: Step[] = [];
   for (let member = shortest(rows, open); member !== null; member = shortest(rows, open)) {
     open.delete(member);
-    const row = rows[member]!;
-    const unknown = [...row.keys()].reduce((best, k) => (usedIn[k]!.size < usedIn[best]!.size ? k : best));
-    const pivot = row.get(unknown)!;
-    row.forEach((_, k) => usedIn[k]!.delete(member));
-    const subtracted = [...usedIn[unknown]!].map((other): readonly [number, Rational] => {
-      const target = rows[other]!;
-      const factor = div(target.get(unknown)!, pivot);
+    const row = itemAt(rows, member);
+    const unknown = [...row.keys()].reduce((best, k) =>
+      itemAt(usedIn, k).size < itemAt(usedIn, best).size ? k : best,
+    );
+    const pivot = lookUp(row, unknown);
+    row.forEach((_, k) => itemAt(usedIn, k).delete(member));
+    const subtracted = [...itemAt(usedIn, unknown)].map((other): readonly [number, Rational] => {
+      const target = itemAt(rows, other);
+      const factor = div(lookUp(target, unknown), pivot);
       accumulate(target, neg(factor), row);
       for (const k of row.keys()) {
-        if (target.has(k)) usedIn[k]!.add(other);
-        else usedIn[k]!.delete(other);
+        if (target.has(k)) itemAt(usedIn, k).add(other);
+        else itemAt(usedIn, k).delete(other);
       }
       return [other, factor];
     });
@@ -62,8 +65,8 @@ export function factorMeshes(columns: readonly MemberVector[], members: number):
 function shortest(rows: readonly Map<number, Rational>[], open: ReadonlySet<number>): number | null {
   let best: number | null = null;
   for (const member of open) {
-    const { size } = rows[member]!;
-    if (size === 0 || (best !== null && rows[best]!.size <= size)) continue;
+    const { size } = itemAt(rows, member);
+    if (size === 0 || (best !== null && itemAt(rows, best).size <= size)) continue;
     best = member;
     if (size === 1) break;
   }
@@ -74,15 +77,15 @@ function shortest(rows: readonly Map<number, Rational>[], open: ReadonlySet<numb
 function substitute(steps: readonly Step[], given: readonly Rational[], unknowns: number): Rational[] {
   const acting = given.slice();
   for (const { member, subtracted } of steps) {
-    const torque = acting[member]!;
+    const torque = entryAt(acting, member);
     if (isZero(torque)) continue;
-    for (const [other, factor] of subtracted) acting[other] = sub(acting[other]!, mul(factor, torque));
+    for (const [other, factor] of subtracted) acting[other] = sub(entryAt(acting, other), mul(factor, torque));
   }
   const lambda = new Array<Rational>(unknowns).fill(ZERO);
   for (let i = steps.length - 1; i >= 0; i--) {
-    const { member, unknown, pivot, rest } = steps[i]!;
-    let total = acting[member]!;
-    for (const [k, value] of rest) if (!isZero(lambda[k]!)) total = add(total, mul(value, lambda[k]!));
+    const { member, unknown, pivot, rest } = itemAt(steps, i);
+    let total = entryAt(acting, member);
+    for (const [k, value] of rest) if (!isZero(entryAt(lambda, k))) total = add(total, mul(value, entryAt(lambda, k)));
     lambda[unknown] = isZero(total) ? ZERO : neg(div(total, pivot));
   }
   return lambda;

@@ -12,8 +12,9 @@ import {
   type NetworkMesh,
   type OpenTrain,
 } from '../kinematics';
-import { add, isZero, MINUS_ONE, mul, neg, ONE, solveDense, ZERO, type Rational } from '../rational';
+import { add, isZero, MINUS_ONE, mul, neg, ONE, solveDense, ZERO, type Rational, entryAt } from '../rational';
 import { factorMeshes, type MeshFactor } from './mesh-factor';
+import { itemAt } from '../required';
 
 /** What each side of a mesh receives of its ideal share: 1 and 1 when ideal, 1 and e when the first gear drives. */
 export interface MeshLoss {
@@ -117,29 +118,31 @@ export function balance(balancer: Balancer, load: Load, lossOf: (mesh: NetworkMe
     })),
     ...load.receivers.map((member): Unknown => ({
       column: [[member, MINUS_ONE]],
-      force: open.speeds[member]!.map(neg),
+      force: itemAt(open.speeds, member).map(neg),
     })),
     ...load.slides.map((mesh) => withForce(open, meshColumn(mesh, lossOf(mesh)))),
-    ...redundant.map((k) => withForce(open, balancer.columns[k]!)),
+    ...redundant.map((k) => withForce(open, itemAt(balancer.columns, k))),
   ];
   const put = inCoordinates(open, load.acting);
-  const equations = put.map((_, c) => unknowns.map(({ force }) => force[c]!));
+  const equations = put.map((_, c) => unknowns.map(({ force }) => entryAt(force, c)));
   const solutions = solveDense(equations, put.map(neg));
   if (!solutions) return null;
   const { particular, directions } = solutions;
 
   const acting = new Array<Rational>(open.network.memberIds.length).fill(ZERO);
-  for (const [member, torque] of load.acting) acting[member] = add(acting[member]!, torque);
+  for (const [member, torque] of load.acting) acting[member] = add(entryAt(acting, member), torque);
   const lambda = factor.solve(withTorques(acting, unknowns, particular));
   const still = new Array<Rational>(acting.length).fill(ZERO);
   const drifts = directions.map((direction) => factor.solve(withTorques(still, unknowns, direction)));
   const valueOf = (u: number): Torque =>
-    directions.every((direction) => isZero(direction[u]!)) ? particular[u]! : null;
+    directions.every((direction) => isZero(entryAt(direction, u))) ? entryAt(particular, u) : null;
   const firstSlide = load.joints.length + load.receivers.length;
   const found = new Map<NetworkMesh, Torque>();
-  meshes.forEach((mesh, k) => found.set(mesh, drifts.every((drift) => isZero(drift[k]!)) ? lambda[k]! : null));
+  meshes.forEach((mesh, k) =>
+    found.set(mesh, drifts.every((drift) => isZero(entryAt(drift, k))) ? entryAt(lambda, k) : null),
+  );
   load.slides.forEach((mesh, i) => found.set(mesh, valueOf(firstSlide + i)));
-  redundant.forEach((k, i) => found.set(meshes[k]!, valueOf(firstSlide + load.slides.length + i)));
+  redundant.forEach((k, i) => found.set(itemAt(meshes, k), valueOf(firstSlide + load.slides.length + i)));
   return {
     meshes: found,
     joints: load.joints.map((_, k) => valueOf(k)),
@@ -165,10 +168,10 @@ function withTorques(
 ): Rational[] {
   const total = acting.slice();
   unknowns.forEach(({ column }, u) => {
-    const value = values[u]!;
+    const value = entryAt(values, u);
     if (isZero(value)) return;
     for (const [member, factor] of column)
-      if (member !== FRAME_INDEX) total[member] = add(total[member]!, mul(factor, value));
+      if (member !== FRAME_INDEX) total[member] = add(entryAt(total, member), mul(factor, value));
   });
   return total;
 }

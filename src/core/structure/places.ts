@@ -1,5 +1,6 @@
 import { components, type Train } from '../train';
 import { gearsOf, structureOf } from './structure';
+import { required } from '../required';
 
 /** What stands in one place of the side view, with its gears: those that mesh, in groups that share a station. */
 export interface FigureGroup {
@@ -36,6 +37,6 @@ export function movedPlaces(
   const from = groups.findIndex(({ stations }) => stations.some((ids) => ids.includes(gear)));
   if (from < 0) return null;
   const [moved] = groups.splice(from, 1);
-  groups.splice(Math.min(groups.length, Math.max(0, to)), 0, moved!);
+  groups.splice(Math.min(groups.length, Math.max(0, to)), 0, required(moved));
   return groups.flatMap(({ stations }) => stations);
 }

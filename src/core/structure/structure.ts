@@ -1,4 +1,5 @@
 import { axesOf, components, FRAME, type Gear, type Train, partsById } from '../train';
+import { itemAt, lookUp, required } from '../required';
 
 /**
  * How a train is built, before anything has a place: its axes, and the figures that stand side by side along them.
@@ -66,9 +67,14 @@ export function structureOf(train: Train): Structure {
   );
   const figures: Figure[] = [];
   for (const group of fixedGroups(train, carrierOf, planetary))
-    figures.push({ kind: 'bars', key: `bars ${group[0]!.id}`, gears: group, planes: barPlanes(train, group, axisOf) });
+    figures.push({
+      kind: 'bars',
+      key: `bars ${itemAt(group, 0).id}`,
+      gears: group,
+      planes: barPlanes(train, group, axisOf),
+    });
   for (const planets of planetClusters(train, carrierOf)) {
-    const carrier = carrierOf.get(planets[0]!)!;
+    const carrier = lookUp(carrierOf, itemAt(planets, 0));
     const axis = axisOf.get(carrier);
     if (axis === undefined) continue;
     figures.push(setFigure(train, planets, carrier, axis));
@@ -77,11 +83,7 @@ export function structureOf(train: Train): Structure {
 }
 
 /** Gears of fixed members, grouped by the meshes between them; a gear that only meets planets is drawn in its set. */
-function fixedGroups(
-  train: Train,
-  carrierOf: ReadonlyMap<string, string>,
-  planetary: ReadonlySet<string>,
-): Gear[][] {
+function fixedGroups(train: Train, carrierOf: ReadonlyMap<string, string>, planetary: ReadonlySet<string>): Gear[][] {
   const inSets = new Set(train.meshes.filter(({ id }) => planetary.has(id)).flatMap((mesh) => mesh.gears));
   const meshed = new Set(train.meshes.filter(({ id }) => !planetary.has(id)).flatMap((mesh) => mesh.gears));
   const own = train.gears.filter(
@@ -122,19 +124,16 @@ function planetClusters(train: Train, carrierOf: ReadonlyMap<string, string>): s
   return components(carrierOf.keys(), links);
 }
 
-function setFigure(
-  train: Train,
-  planets: readonly string[],
-  carrier: string,
-  axis: number,
-): Figure {
+function setFigure(train: Train, planets: readonly string[], carrier: string, axis: number): Figure {
   const own = new Set(planets);
   const meshes = train.meshes
     .map((mesh) => partsById(train).pair(mesh))
     .filter((pair) => pair.some((gear) => own.has(gear.member)));
   const [bevel] = train.gears.filter((gear) => own.has(gear.member) && gear.type === 'bevel');
   if (bevel) {
-    const sides = meshes.filter((pair) => pair.includes(bevel)).map((pair) => pair.find((gear) => gear !== bevel)!);
+    const sides = meshes
+      .filter((pair) => pair.includes(bevel))
+      .map((pair) => required(pair.find((gear) => gear !== bevel)));
     const [left, right] = sides;
     if (left && right && sides.length === 2) {
       // A second output leaves to the left, so its gear stands there.

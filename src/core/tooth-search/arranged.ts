@@ -1,5 +1,6 @@
 import type { Chains } from './question';
 import { INTERNAL_MORE, type Chain } from './stage-fractions';
+import { itemAt } from '../required';
 
 /** A chain as it is mounted. */
 export interface Arranged {
@@ -20,7 +21,7 @@ export function arranged(chain: Chain, turning: Chains['turning'], internal: boo
   if (turning === 'any' || turnsAlike(chain) === (turning === 'same')) return { chain, idler: false };
   const differences = chain.map(([driver, driven, teeth]) => (teeth === 'internal' ? -1 : driven - driver));
   const largest = differences.indexOf(Math.max(...differences));
-  if (!internal || differences[largest]! < INTERNAL_MORE) return { chain, idler: true };
+  if (!internal || itemAt(differences, largest) < INTERNAL_MORE) return { chain, idler: true };
   return {
     chain: chain.map(([a, b, teeth], i) => (i === largest ? [a, b, 'internal'] : teeth ? [a, b, teeth] : [a, b])),
     idler: false,

@@ -6,6 +6,7 @@ import type { SetQuestion } from './planetary';
 import type { PlanetarySet } from './planetary-sets';
 import type { Pair } from './stage-fractions';
 import type { TrainSet, TrainStage } from './stages-of';
+import { itemAt } from '../required';
 
 /** What all trains that are made of findings have. */
 export interface Making {
@@ -23,21 +24,21 @@ const made = ({ name, module }: Making, parts: Parts): Edit =>
  */
 export function chainTrain(making: Making, { chain, idler }: Arranged, equalCentres: boolean): Edit {
   const shafts = ['input', ...chain.slice(1).map((_, i) => `shaft ${i + 2}`), 'output'];
-  const parts = stagesBetween(chain, shafts, idler ? chain[0]! : null);
-  const coaxial = equalCentres ? shafts.slice(2).map((shaft, i) => [shafts[i]!, shaft] as const) : [];
+  const parts = stagesBetween(chain, shafts, idler ? itemAt(chain, 0) : null);
+  const coaxial = equalCentres ? shafts.slice(2).map((shaft, i) => [itemAt(shafts, i), shaft] as const) : [];
   return made(making, {
     ...parts,
     couplers: coaxial.map(([a, b]) => dog(`${a} to ${b}`, `${a} to ${b}`, a, b)),
     positions: coaxial.length > 0 ? [position('geared')] : [],
-    input: shafts[0]!,
-    output: shafts.at(-1)!,
+    input: itemAt(shafts, 0),
+    output: itemAt(shafts, -1),
   });
 }
 
 function stagesBetween(chain: readonly Pair[], shafts: readonly string[], idler: Pair | null) {
   const gears = chain.flatMap(([driver, driven, teeth], i) => [
-    gear(`driver ${i + 1}`, shafts[i]!, driver),
-    gear(`driven ${i + 1}`, shafts[i + 1]!, driven, teeth === 'internal' ? 'internal' : 'external'),
+    gear(`driver ${i + 1}`, itemAt(shafts, i), driver),
+    gear(`driven ${i + 1}`, itemAt(shafts, i + 1), driven, teeth === 'internal' ? 'internal' : 'external'),
   ]);
   const meshes = chain.map((_, i) => ({
     id: `mesh ${i + 1}`,
@@ -67,7 +68,7 @@ export function dialsTrain(making: Making, { taps }: Dials): Edit {
   return made(making, {
     ...stagesBetween(chain, shafts, null),
     input: 'input',
-    output: names[0]!,
+    output: itemAt(names, 0),
     more: names.slice(1),
   });
 }
@@ -81,8 +82,8 @@ export function ladderTrain(making: Making, pairs: readonly Pair[], names: reado
       gear(`driven ${i + 1}`, `wheel ${i + 1}`, driven),
     ]),
     meshes: pairs.map((_, i) => ({ id: `pair ${i + 1}`, gears: [`driver ${i + 1}`, `driven ${i + 1}`] })),
-    couplers: pairs.map((_, i) => dog(`dog ${i + 1}`, names[i]!, `wheel ${i + 1}`, 'output')),
-    positions: pairs.map((_, i) => position(names[i]!, `dog ${i + 1}`)),
+    couplers: pairs.map((_, i) => dog(`dog ${i + 1}`, itemAt(names, i), `wheel ${i + 1}`, 'output')),
+    positions: pairs.map((_, i) => position(itemAt(names, i), `dog ${i + 1}`)),
     input: 'input',
     output: 'output',
   });
@@ -93,12 +94,12 @@ export function planetaryTrain(making: Making, sets: readonly PlanetarySet[], as
   // The first set's output is the second one's input.
   const prefix = (i: number) => (sets.length === 1 ? '' : i === 0 ? 'first ' : 'second ');
   const idOf = (i: number, role: string): string =>
-    i === 1 && role === asked[1]!.input ? idOf(0, asked[0]!.output) : `${prefix(i)}${role}`;
+    i === 1 && role === itemAt(asked, 1).input ? idOf(0, itemAt(asked, 0).output) : `${prefix(i)}${role}`;
   const members = new Set(sets.flatMap((_, i) => ['sun', 'carrier', 'ring'].map((role) => idOf(i, role))));
   return made(making, {
     members: [
       ...[...members].map((id) => member(id)),
-      ...sets.flatMap((set, i) => planetsOf(set, asked[i]!, prefix(i), idOf(i, 'carrier'))),
+      ...sets.flatMap((set, i) => planetsOf(set, itemAt(asked, i), prefix(i), idOf(i, 'carrier'))),
     ],
     gears: sets.flatMap(({ sun, planet, second, ring }, i) => [
       gear(`${prefix(i)}sun gear`, idOf(i, 'sun'), sun),
@@ -108,7 +109,7 @@ export function planetaryTrain(making: Making, sets: readonly PlanetarySet[], as
         : [
             gear(
               `${prefix(i)}planet gear at the ring`,
-              `${prefix(i)}${asked[i]!.shape === 'double-pinion' ? 'outer planet' : 'planet'}`,
+              `${prefix(i)}${itemAt(asked, i).shape === 'double-pinion' ? 'outer planet' : 'planet'}`,
               second,
             ),
           ]),
@@ -119,18 +120,18 @@ export function planetaryTrain(making: Making, sets: readonly PlanetarySet[], as
       const atRing = named(second === undefined ? 'planet gear' : 'planet gear at the ring');
       return [
         { id: named('sun mesh'), gears: [named('sun gear'), named('planet gear')] as [string, string] },
-        ...(asked[i]!.shape === 'double-pinion'
+        ...(itemAt(asked, i).shape === 'double-pinion'
           ? [{ id: named('planet mesh'), gears: [named('planet gear'), atRing] as [string, string] }]
           : []),
         { id: named('ring mesh'), gears: [atRing, named('ring gear')] as [string, string] },
       ];
     }),
     couplers: sets.map((_, i) =>
-      brake(`${prefix(i)}brake`, `Hold ${prefix(i)}${asked[i]!.held}`, idOf(i, asked[i]!.held)),
+      brake(`${prefix(i)}brake`, `Hold ${prefix(i)}${itemAt(asked, i).held}`, idOf(i, itemAt(asked, i).held)),
     ),
     positions: [position('held', ...sets.map((_, i) => `${prefix(i)}brake`))],
-    input: idOf(0, asked[0]!.input),
-    output: idOf(sets.length - 1, asked.at(-1)!.output),
+    input: idOf(0, itemAt(asked, 0).input),
+    output: idOf(sets.length - 1, itemAt(asked, -1).output),
   });
 }
 
@@ -149,8 +150,8 @@ export function withTeeth(train: Train, teeth: ReadonlyMap<string, number>): Edi
 /** The open train with the wheels of these stages given the counts of the pairs, one after the other. */
 export function withStages(train: Train, stages: readonly TrainStage[], chain: readonly Pair[]): Edit {
   const given = stages.flatMap(({ driver, driven }, i) => [
-    [driver, chain[i]![0]] as const,
-    [driven, chain[i]![1]] as const,
+    [driver, itemAt(chain, i)[0]] as const,
+    [driven, itemAt(chain, i)[1]] as const,
   ]);
   const twice = given.find(([gear, teeth]) => given.some(([other, count]) => other === gear && count !== teeth));
   return twice

@@ -1,4 +1,5 @@
 import { add, fraction, mul, parseRational, sign, ZERO, toNumber, type Rational } from '../rational';
+import { itemAt, required } from '../required';
 
 /** Minutes of one of each. */
 const UNITS: Readonly<Record<string, Rational>> = {
@@ -23,7 +24,7 @@ export function durationOf(text: string): Rational | null {
     const value = number === undefined ? null : parseRational(number.replace(',', '.'));
     if (!factor || !value) return null;
     total = add(total, mul(value, factor));
-    rest = rest.slice(whole!.length);
+    rest = rest.slice(required(whole).length);
   }
   return sign(total) > 0 ? total : null;
 }
@@ -41,7 +42,7 @@ const STEPS: readonly (readonly [string, number])[] = [
 export function roughTime(minutes: number): string {
   if (minutes > 1e9 * 525_960) return 'more than 1 000 000 000 years';
   // A year has to be reached twice: "412 days" says more than "1.1 years".
-  const [unit, size] = STEPS.find(([name, one]) => minutes >= (name === 'years' ? 2 * one : one)) ?? STEPS.at(-1)!;
+  const [unit, size] = STEPS.find(([name, one]) => minutes >= (name === 'years' ? 2 * one : one)) ?? itemAt(STEPS, -1);
   return `${Number((minutes / size).toPrecision(3))
     .toLocaleString('en')
     .replaceAll(',', ' ')} ${unit}`;

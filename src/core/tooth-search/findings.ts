@@ -8,6 +8,7 @@ import type { NamedRatio } from './question';
 import type { Pair, Chain } from './stage-fractions';
 import { sharing } from './way';
 import { partsById } from '../train';
+import { itemAt, lookUp } from '../required';
 
 /** What a finding is made of. */
 export type Made =
@@ -66,11 +67,11 @@ export function pairsFinding(pairs: readonly Pair[], wanted: readonly number[], 
   const ratios = pairs.map(([driver, driven], i): NamedRatio => {
     const ratio = fraction(driven, driver);
     return {
-      id: names[i]!,
-      name: names[i]!,
+      id: itemAt(names, i),
+      name: itemAt(names, i),
       ratio,
-      wanted: wanted[i]!,
-      error: deviation(toNumber(ratio), wanted[i]!),
+      wanted: itemAt(wanted, i),
+      error: deviation(toNumber(ratio), itemAt(wanted, i)),
     };
   });
   return { key: keyOf(pairs), made: { kind: 'pairs', pairs }, ratios, error: worst, ...fromPairs(pairs) };
@@ -119,7 +120,7 @@ export function fitFinding(
   const counts = new Map(train.gears.map((gear) => [gear.id, teeth.get(gear.id) ?? gear.teeth]));
   const pairs = train.meshes
     .filter((mesh) => mesh.gears.some((id) => teeth.has(id)))
-    .map(({ gears: [a, b] }): Pair => [counts.get(a)!, counts.get(b)!]);
+    .map(({ gears: [a, b] }): Pair => [lookUp(counts, a), lookUp(counts, b)]);
   const nameOf = (id: string) => partsById(train).find.position(id)?.name ?? id;
   return {
     key: [...teeth.values()].join(' '),
@@ -128,8 +129,8 @@ export function fitFinding(
       id,
       name: nameOf(id),
       ratio,
-      wanted: toNumber(targets.get(id)!.ratio),
-      error: errors.get(id)!,
+      wanted: toNumber(lookUp(targets, id).ratio),
+      error: lookUp(errors, id),
     })),
     error: worst,
     largest: Math.max(...counts.values()),

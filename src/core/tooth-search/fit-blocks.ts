@@ -1,6 +1,7 @@
 import type { Condition } from './fit-conditions';
 import { following, meets, type Follows } from './fit-conditions';
 import type { Span } from './planetary';
+import { itemAt, lookUp } from '../required';
 
 /** Gears whose counts are chosen together: they have to hold something among them, or one gear is by itself. */
 export interface Block {
@@ -36,13 +37,13 @@ export function choicesOf(
     const own = conditions.filter((condition) => condition.gears.some((gear) => gears.includes(gear)));
     const settled = following(own, new Set(gears));
     const chosen = gears.filter((gear) => !settled.some((one) => one.gear === gear));
-    const size = chosen.reduce((product, gear) => product * width(spans.get(gear)!), 1);
+    const size = chosen.reduce((product, gear) => product * width(lookUp(spans, gear)), 1);
     if (size <= MOST_OPTIONS) {
       blocks.push({ gears, options: optionsOf(gears, chosen, settled, own, spans, start) });
       continue;
     }
     for (const gear of chosen)
-      blocks.push({ gears: [gear], options: counts(spans.get(gear)!).map((count) => [count]) });
+      blocks.push({ gears: [gear], options: counts(lookUp(spans, gear)).map((count) => [count]) });
     follows.push(...settled);
     left.push(...own);
   }
@@ -76,18 +77,20 @@ function optionsOf(
   const now = [...start];
   const options: (readonly number[])[] = [];
   const within = (gear: number) =>
-    Number.isInteger(now[gear]!) && now[gear]! >= spans.get(gear)![0] && now[gear]! <= spans.get(gear)![1];
+    Number.isInteger(itemAt(now, gear)) &&
+    itemAt(now, gear) >= lookUp(spans, gear)[0] &&
+    itemAt(now, gear) <= lookUp(spans, gear)[1];
   const go = (k: number): void => {
     const gear = chosen[k];
     if (gear !== undefined) {
-      for (const count of counts(spans.get(gear)!)) {
+      for (const count of counts(lookUp(spans, gear))) {
         now[gear] = count;
         go(k + 1);
       }
       return;
     }
     for (const { gear: follower, from } of settled) now[follower] = from(now);
-    if (gears.every(within) && meets(conditions, now)) options.push(gears.map((one) => now[one]!));
+    if (gears.every(within) && meets(conditions, now)) options.push(gears.map((one) => itemAt(now, one)));
   };
   go(0);
   return options;

@@ -1,4 +1,5 @@
 import { axesOf, FRAME, type Train } from '../train';
+import { itemAt, lookUp, required } from '../required';
 
 type Counts = ArrayLike<number>;
 
@@ -25,13 +26,13 @@ export function setConditions({ gears, meshes, members }: Train): readonly Condi
     if (carrier === undefined) return [];
     const mates = meshes
       .filter((mesh) => mesh.gears.includes(gear.id))
-      .map((mesh) => place.get(mesh.gears.find((id) => id !== gear.id)!)!)
-      .filter((at) => carrierOf(gears[at]!.member) === undefined);
+      .map((mesh) => lookUp(place, required(mesh.gears.find((id) => id !== gear.id))))
+      .filter((at) => carrierOf(itemAt(gears, at).member) === undefined);
     return mates.flatMap((ring) =>
-      gears[ring]!.type !== 'internal'
+      itemAt(gears, ring).type !== 'internal'
         ? []
         : mates.flatMap((sun): Condition[] => {
-            const [s, r] = [gears[sun]!, gears[ring]!];
+            const [s, r] = [itemAt(gears, sun), itemAt(gears, ring)];
             if (s.type !== 'external' || s.teeth + 2 * gear.teeth !== r.teeth) return [];
             return [setCondition(sun, planet, ring, (s.teeth + r.teeth) % copies === 0 ? copies : 1)];
           }),
@@ -42,11 +43,12 @@ export function setConditions({ gears, meshes, members }: Train): readonly Condi
 const setCondition = (sun: number, planet: number, ring: number, copies: number): Condition => ({
   gears: [sun, planet, ring],
   holds: (counts) =>
-    counts[sun]! + 2 * counts[planet]! === counts[ring]! && (counts[sun]! + counts[ring]!) % copies === 0,
+    required(counts[sun]) + 2 * required(counts[planet]) === required(counts[ring]) &&
+    (required(counts[sun]) + required(counts[ring])) % copies === 0,
   settles: [
-    { gear: ring, from: (counts) => counts[sun]! + 2 * counts[planet]! },
-    { gear: planet, from: (counts) => (counts[ring]! - counts[sun]!) / 2 },
-    { gear: sun, from: (counts) => counts[ring]! - 2 * counts[planet]! },
+    { gear: ring, from: (counts) => required(counts[sun]) + 2 * required(counts[planet]) },
+    { gear: planet, from: (counts) => (required(counts[ring]) - required(counts[sun])) / 2 },
+    { gear: sun, from: (counts) => required(counts[ring]) - 2 * required(counts[planet]) },
   ],
 });
 
@@ -64,8 +66,8 @@ export function centreConditions(train: Train): readonly Condition[] {
   );
   const first = new Map<string, Between>();
   return train.meshes.flatMap((mesh): Condition[] => {
-    const [a, b] = mesh.gears.map((id) => place.get(id)!) as [number, number];
-    const pair = [train.gears[a]!, train.gears[b]!] as const;
+    const [a, b] = mesh.gears.map((id) => lookUp(place, id)) as [number, number];
+    const pair = [itemAt(train.gears, a), itemAt(train.gears, b)] as const;
     const [x, y] = pair.map(({ member }) => axisOf.get(member));
     if (x === undefined || y === undefined || x === y || pair.some(({ type }) => type !== 'external')) return [];
     const between: Between = { a, b, module: pair[0].module ?? 1 };
@@ -82,9 +84,9 @@ export function centreConditions(train: Train): readonly Condition[] {
 
 function centreCondition(one: Between, other: Between): Condition {
   const [p, q] = [one, other];
-  const sum = ({ a, b, module }: Between, counts: Counts) => module * (counts[a]! + counts[b]!);
+  const sum = ({ a, b, module }: Between, counts: Counts) => module * (required(counts[a]) + required(counts[b]));
   const left = (counts: Counts, from: Between, to: Between, known: number) =>
-    sum(from, counts) / to.module - counts[known]!;
+    sum(from, counts) / to.module - required(counts[known]);
   return {
     gears: [p.a, p.b, q.a, q.b],
     holds: (counts) => Math.abs(sum(p, counts) - sum(q, counts)) < 1e-9,

@@ -1,4 +1,5 @@
 import type { Block } from './fit-blocks';
+import { itemAt } from '../required';
 
 /** How good counts are; NaN where they are not allowed. */
 export type Attempt = (counts: number[]) => number;
@@ -71,12 +72,13 @@ export function exchange(
 
   function* neighbours(from: readonly number[]): Generator<number[]> {
     const near = blocks.map((block) => nearest(block, from));
-    for (const [i, block] of blocks.entries()) for (const option of near[i]!) yield moved(from, [[block, option]]);
+    for (const [i, block] of blocks.entries())
+      for (const option of itemAt(near, i)) yield moved(from, [[block, option]]);
     for (const [i, a] of blocks.entries())
       for (const [k, b] of blocks.entries())
         if (k > i)
-          for (const x of near[i]!.slice(0, NEAREST_OF_TWO))
-            for (const y of near[k]!.slice(0, NEAREST_OF_TWO))
+          for (const x of itemAt(near, i).slice(0, NEAREST_OF_TWO))
+            for (const y of itemAt(near, k).slice(0, NEAREST_OF_TWO))
               yield moved(from, [
                 [a, x],
                 [b, y],
@@ -87,7 +89,8 @@ export function exchange(
 type Option = readonly number[];
 
 function nearest({ gears, options }: Block, counts: readonly number[]): readonly Option[] {
-  const away = (option: Option) => option.reduce((sum, count, i) => sum + Math.abs(count - counts[gears[i]!]!), 0);
+  const away = (option: Option) =>
+    option.reduce((sum, count, i) => sum + Math.abs(count - itemAt(counts, itemAt(gears, i))), 0);
   return options
     .map((option) => ({ option, far: away(option) }))
     .filter(({ far }) => far > 0)
@@ -103,7 +106,7 @@ function moved(counts: readonly number[], changes: readonly (readonly [Block, Op
 }
 
 function put(counts: number[], { gears }: Block, option: Option): void {
-  gears.forEach((gear, i) => (counts[gear] = option[i]!));
+  gears.forEach((gear, i) => (counts[gear] = itemAt(option, i)));
 }
 
 /** A row of numbers from 0 to 1 that is the same every time (Park and Miller). */

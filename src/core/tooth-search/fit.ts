@@ -11,6 +11,7 @@ import type { Coprime } from './stage-fractions';
 import { UNWATCHED, type Watch } from './watch';
 import { modelOf } from '../model';
 import { partsById } from '../train';
+import { itemAt, lookUp } from '../required';
 
 /** Counts of a train that may change, and the ratios that its positions are to have. */
 export interface FitQuestion {
@@ -82,7 +83,7 @@ export function searchFit(
   const { train, limit } = question;
   const judge = judgeOf(question);
   const places = new Map(train.gears.map(({ id }, i) => [id, i]));
-  const spans = new Map([...question.free].map(([id, span]) => [places.get(id)!, span]));
+  const spans = new Map([...question.free].map(([id, span]) => [lookUp(places, id), span]));
   const start = train.gears.map(({ teeth }) => teeth);
   const conditions = [...setConditions(train), ...(question.holdCentres ? centreConditions(train) : [])];
   const { blocks, follows, left } = choicesOf(spans, conditions, start);
@@ -90,7 +91,7 @@ export function searchFit(
   // Of every free gear, also where the counts are the present ones.
   const limits = [...spans];
   const allowed = (counts: readonly number[]) =>
-    limits.every(([gear, span]) => isWithin(counts[gear]!, span)) &&
+    limits.every(([gear, span]) => isWithin(itemAt(counts, gear), span)) &&
     meets(left, counts) &&
     (question.coprime !== 'required' || coprimeMeshes(train, counts, free));
   const size = blocks.reduce((product, { options }) => product * options.length, 1);
@@ -110,7 +111,7 @@ export function searchFit(
     if (Number.isNaN(worst) || worst > cut) return worst;
     best.set(counts.join(), { counts: [...counts], worst });
     // What is as good as the last that is kept may still have fewer teeth.
-    if (best.size > 4 * limit + 64) cut = keepBest(best, limit).at(-1)!.worst + 1e-12;
+    if (best.size > 4 * limit + 64) cut = itemAt(keepBest(best, limit), -1).worst + 1e-12;
     return worst;
   };
   const inTime = () => !watch.over();
@@ -154,8 +155,8 @@ function judgeOf({ train, targets }: FitQuestion): (counts: readonly number[]) =
 const coprimeMeshes = ({ meshes, gears }: Train, counts: readonly number[], free: ReadonlySet<number>): boolean => {
   const at = new Map(gears.map(({ id }, i) => [id, i]));
   return meshes.every(({ gears: [a, b] }) => {
-    const [i, j] = [at.get(a)!, at.get(b)!];
-    return (!free.has(i) && !free.has(j)) || gcd(counts[i]!, counts[j]!) === 1;
+    const [i, j] = [lookUp(at, a), lookUp(at, b)];
+    return (!free.has(i) && !free.has(j)) || gcd(itemAt(counts, i), itemAt(counts, j)) === 1;
   });
 };
 
@@ -173,7 +174,7 @@ function keepBest(best: Map<string, Candidate>, limit: number): readonly Candida
  * something else.
  */
 function verified({ train, free, targets }: FitQuestion, counts: readonly number[]): Fit | null {
-  const changed = { ...train, gears: train.gears.map((gear, i) => ({ ...gear, teeth: counts[i]! })) };
+  const changed = { ...train, gears: train.gears.map((gear, i) => ({ ...gear, teeth: itemAt(counts, i) })) };
   const open = modelOf(changed).open;
   const ratios = new Map<string, Rational>();
   const errors = new Map<string, number>();
@@ -186,6 +187,14 @@ function verified({ train, free, targets }: FitQuestion, counts: readonly number
     errors.set(id, error);
     worst = Math.max(worst, weight * error);
   }
-  const teeth = new Map([...free.keys()].map((id) => [id, counts[train.gears.findIndex((gear) => gear.id === id)]!]));
+  const teeth = new Map(
+    [...free.keys()].map((id) => [
+      id,
+      itemAt(
+        counts,
+        train.gears.findIndex((gear) => gear.id === id),
+      ),
+    ]),
+  );
   return { teeth, ratios, errors, worst };
 }

@@ -1,6 +1,7 @@
 import { gcd, toNumber, type Rational } from '../rational';
 import type { Coprime, Pair } from './stage-fractions';
 import { sharing } from './way';
+import { itemAt } from '../required';
 
 /** What pairs on one centre distance are looked for among. */
 interface OneCentre {
@@ -95,7 +96,7 @@ export function wantedRatios({ from, to, positions, factor }: LadderQuestion): r
   // From the largest ratio down; read backwards where the ladder rises.
   const steps = Array.from({ length: count }, (_, i) => mean + Math.log(factor) * ((count - 1) / 2 - i));
   const top = Math.max(first, last);
-  const logs = steps.reduce((all, step) => [...all, all.at(-1)! - step], [top]);
+  const logs = steps.reduce((all, step) => [...all, itemAt(all, -1) - step], [top]);
   return (falls ? logs : logs.reverse()).map(Math.exp);
 }
 
@@ -112,11 +113,11 @@ function ladderOf(sum: number, wanted: readonly number[], { wheels, coprime }: O
     .map((driver): Pair => [driver, sum - driver])
     .sort((a, b) => a[1] / a[0] - b[1] / b[0]);
   if (pairs.length < wanted.length) return null;
-  const bySize = wanted.map((_, k) => k).sort((a, b) => wanted[a]! - wanted[b]!);
-  const away = (k: number, j: number) => deviation(pairs[j]![1] / pairs[j]![0], wanted[k]!);
+  const bySize = wanted.map((_, k) => k).sort((a, b) => itemAt(wanted, a) - itemAt(wanted, b));
+  const away = (k: number, j: number) => deviation(itemAt(pairs, j)[1] / itemAt(pairs, j)[0], itemAt(wanted, k));
   // before[step][j]: the pair of the step before, on the best path that ends with pair j.
   const before: number[][] = [];
-  let worst = pairs.map((_, j) => away(bySize[0]!, j));
+  let worst = pairs.map((_, j) => away(itemAt(bySize, 0), j));
   for (const k of bySize.slice(1)) {
     const came: number[] = [];
     const last = worst;
@@ -124,16 +125,16 @@ function ladderOf(sum: number, wanted: readonly number[], { wheels, coprime }: O
     worst = pairs.map((_, j) => {
       came.push(at);
       const value = Math.max(best, away(k, j));
-      if (last[j]! < best) [best, at] = [last[j]!, j];
+      if (itemAt(last, j) < best) [best, at] = [itemAt(last, j), j];
       return value;
     });
     before.push(came);
   }
-  let at = worst.reduce((best, value, j) => (value < worst[best]! ? j : best), 0);
-  const least = worst[at]!;
+  let at = worst.reduce((best, value, j) => (value < itemAt(worst, best) ? j : best), 0);
+  const least = itemAt(worst, at);
   const path = [at];
-  for (const came of before.reverse()) path.unshift((at = came[at]!));
+  for (const came of before.reverse()) path.unshift((at = itemAt(came, at)));
   const chosen = new Array<Pair>(wanted.length);
-  bySize.forEach((k, step) => (chosen[k] = pairs[path[step]!]!));
+  bySize.forEach((k, step) => (chosen[k] = itemAt(pairs, itemAt(path, step))));
   return { sum, pairs: chosen, worst: least };
 }

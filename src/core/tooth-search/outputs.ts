@@ -3,6 +3,7 @@ import { errorOf, timesAway } from './best';
 import { searchManyStages } from './many-stages';
 import type { Coprime, Chain } from './stage-fractions';
 import { UNWATCHED, type Watch } from './watch';
+import { itemAt } from '../required';
 
 /** Several outputs that one chain is tapped for. */
 export interface OutputsQuestion {
@@ -67,7 +68,7 @@ export function searchOutputs(
   const { outputs, stages, wheels, coprime, limit } = question;
   const inOrder = [...outputs].sort((a, b) => compare(a.target, b.target));
   const counts = Array.from({ length: stages[1] - stages[0] + 1 }, (_, i) => stages[0] + i);
-  const most = KEPT[stages[1]]!;
+  const most = itemAt(KEPT, stages[1]);
   const conditions = { wheels, coprime, equalCentres: false, same: false, maxError: null };
   let kept: readonly (readonly Tap[])[] = [[]];
   let [examined, proven, cut] = [0, inOrder.length === 1, false];
@@ -118,6 +119,9 @@ const sorted = (all: readonly (readonly Tap[])[]): (readonly Tap[])[] =>
     (a, b) =>
       worstOf(a) - worstOf(b) ||
       totalOf(a) - totalOf(b) ||
-      compare(timesAway(a.at(-1)!.ratio, a.at(-1)!.target), timesAway(b.at(-1)!.ratio, b.at(-1)!.target)) ||
+      compare(
+        timesAway(itemAt(a, -1).ratio, itemAt(a, -1).target),
+        timesAway(itemAt(b, -1).ratio, itemAt(b, -1).target),
+      ) ||
       teethOf(a) - teethOf(b),
   );

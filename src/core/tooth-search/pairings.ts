@@ -1,4 +1,5 @@
 import type { Chain } from './stage-fractions';
+import { itemAt } from '../required';
 
 /**
  * The ways to pair the same wheels, drivers with driven ones, whose product is the same: each once, in the order of
@@ -9,7 +10,7 @@ export function pairingsOf(chain: Chain): readonly Chain[] {
   const drivers = chain.map(([driver]) => driver);
   const found = new Map<string, Chain>();
   for (const driven of ordersOf(chain.map(([, wheel]) => wheel))) {
-    const paired: Chain = drivers.map((driver, i) => [driver, driven[i]!]);
+    const paired: Chain = drivers.map((driver, i) => [driver, itemAt(driven, i)]);
     const key = paired
       .map((pair) => pair.join('/'))
       .sort()

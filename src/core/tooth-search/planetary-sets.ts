@@ -1,5 +1,6 @@
 import { timingOf } from '../checks';
 import { div, fraction, neg, type Rational } from '../rational';
+import { itemAt } from '../required';
 
 export type SetMember = 'sun' | 'carrier' | 'ring';
 export const SET_MEMBERS: readonly SetMember[] = ['sun', 'carrier', 'ring'];
@@ -111,5 +112,5 @@ export function hasRoom(set: PlanetarySet, shape: SetShape): boolean {
 
 function smallestGap(angles: readonly Rational[]): number {
   const turns = angles.map(({ n, d }) => Number(n) / Number(d));
-  return Math.min(...turns.map((at, i) => (i + 1 < turns.length ? turns[i + 1]! : 1) - at));
+  return Math.min(...turns.map((at, i) => (i + 1 < turns.length ? itemAt(turns, i + 1) : 1) - at));
 }

@@ -13,6 +13,7 @@ import {
 } from './planetary-sets';
 import { sweepTwo } from './sweep';
 import { UNWATCHED, type Watch } from './watch';
+import { itemAt } from '../required';
 
 /** From least to most, both included. */
 export type Span = readonly [least: number, most: number];
@@ -100,7 +101,7 @@ function oneSet(question: PlanetaryQuestion, tell: (so: PlanetaryAnswer) => void
     return best
       .list(
         (ways) => [...ways].sort(orderOfSets),
-        (a, b) => orderOfSets(a[0]!, b[0]!),
+        (a, b) => orderOfSets(itemAt(a, 0), itemAt(b, 0)),
       )
       .flatMap(({ ratio, made }) => made.map((set) => ({ size: ratio, ratio: setRatio(set, question), made: [set] })))
       .slice(0, limit);
@@ -188,7 +189,7 @@ function twoSets(question: PlanetaryQuestion, behind: SetQuestion, watch: Watch)
     Number(target.n) / Number(target.d),
     best,
     (i, j) => {
-      const [a, b] = [first.sets[i]!.set, second.sets[j]!.set];
+      const [a, b] = [itemAt(first.sets, i).set, itemAt(second.sets, j).set];
       best.offer(abs(mul(setRatio(a, question), setRatio(b, behind))), [a, b]);
     },
     watch,

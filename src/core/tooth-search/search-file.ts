@@ -7,6 +7,7 @@ import { plainly, type Question } from './question';
 import { searchSchema, type WrittenSearch, type WrittenWheels } from './search-schema';
 import { readWanted, type Wanted } from './wanted';
 import { wheelsWithin } from './wheel-limits';
+import { itemAt, required } from '../required';
 
 export type ReadQuestion =
   { readonly ok: true; readonly value: Question } | { readonly ok: false; readonly message: string };
@@ -37,7 +38,7 @@ export function readSearchFile(
 /** The same from what the text says. */
 export function readWritten(json: unknown): ReadQuestion {
   const parsed = searchSchema.safeParse(json);
-  if (!parsed.success) return { ok: false, message: issueText(parsed.error.issues[0]!) };
+  if (!parsed.success) return { ok: false, message: issueText(itemAt(parsed.error.issues, 0)) };
   try {
     return { ok: true, value: questionOf(parsed.data) };
   } catch (error) {
@@ -57,7 +58,7 @@ function questionOf(written: WrittenSearch): Question {
         ? `Say what is looked for: ${KINDS.slice(0, -1).join(', ')} or fit.`
         : `Ask for one of ${kinds.join(' and ')}, not for both.`,
     );
-  return { ...READERS[kinds[0]!](written), module: written.teeth?.module, timeS: written.timeS ?? null };
+  return { ...READERS[itemAt(kinds, 0)](written), module: written.teeth?.module, timeS: written.timeS ?? null };
 }
 
 type Reader = (written: WrittenSearch) => DistributiveOmit<Question, 'module' | 'timeS'>;
@@ -71,8 +72,8 @@ const READERS: Readonly<Record<(typeof KINDS)[number], Reader>> = {
     const own = perStage?.map((limits, i) => wheelsOf(limits, `perStage.${i}`));
     const wheels =
       own && !written.teeth && !written.stock ? [...new Set(own.flat())].sort((a, b) => a - b) : allWheels(written);
-    const counts = spanOf(stages!);
-    if (own && own.length < counts.at(-1)!)
+    const counts = spanOf(required(stages));
+    if (own && own.length < itemAt(counts, -1))
       throw new Refused(`perStage: ${own.length} limits are given for ${counts.at(-1)} stages; give one for each.`);
     const question = { target, wheels, perStage: own, coprime, equalCentres, internal, same, maxError, limit };
     const stock = written.stock !== undefined || written.teeth?.stock !== undefined;
@@ -81,7 +82,8 @@ const READERS: Readonly<Record<(typeof KINDS)[number], Reader>> = {
   planetary: (written) => {
     const { planetary, maxError = null, limit = 20 } = written;
     const { wanted, ratio: target } = targetOf(written, '');
-    const sets = [planetary!, ...(planetary!.behind ? [planetary!.behind] : [])];
+    const asked = required(planetary);
+    const sets = [asked, ...(asked.behind ? [asked.behind] : [])];
     sets.forEach(({ input, output, held, shape, second }, i) => {
       const place = i === 0 ? 'planetary' : 'planetary.behind';
       if (new Set([input, output, held]).size < 3)
@@ -89,35 +91,35 @@ const READERS: Readonly<Record<(typeof KINDS)[number], Reader>> = {
       if ((shape ?? 'simple') !== 'simple' && !second)
         throw new Refused(`${place}.second: give [least, most] for the planet gear at the ring.`);
     });
-    return { kind: 'planetary', wanted, question: { ...planetary!, target, maxError, limit } };
+    return { kind: 'planetary', wanted, question: { ...asked, target, maxError, limit } };
   },
   ladder: (written) => {
     const { ladder, coprime = 'any', limit = 20 } = written;
-    const { positions, steps, factor = DEFAULT_FACTOR } = ladder!;
+    const { positions, steps, factor = DEFAULT_FACTOR } = required(ladder);
     if (positions < 2) throw new Refused('ladder.positions: a ladder has at least 2 positions.');
-    const [from, to] = [ratioAt(ladder!.from, 'ladder.from'), ratioAt(ladder!.to, 'ladder.to')];
+    const [from, to] = [ratioAt(required(ladder).from, 'ladder.from'), ratioAt(required(ladder).to, 'ladder.to')];
     const wheels = allWheels(written);
     const even = steps === 'progressive' ? factor : 1;
     return { kind: 'ladder', question: { from, to, positions, factor: even, wheels, coprime, limit } };
   },
   ranges: (written) => {
     const { ranges, coprime = 'any', limit = 20 } = written;
-    const { step, positions, first = 1 } = ranges!;
-    if (ranges!.ranges < 2) throw new Refused('ranges.ranges: there are at least 2 ranges.');
+    const { step, positions, first = 1 } = required(ranges);
+    if (required(ranges).ranges < 2) throw new Refused('ranges.ranges: there are at least 2 ranges.');
     const wheels = allWheels(written);
-    const question = { step, positions, ranges: ranges!.ranges, first: ratioAt(first, 'ranges.first') };
+    const question = { step, positions, ranges: required(ranges).ranges, first: ratioAt(first, 'ranges.first') };
     return { kind: 'ranges', question: { ...question, wheels, coprime, limit } };
   },
   outputs: (written) => {
     const { outputs, stages = [1, 2], coprime = 'any', limit = 20 } = written;
-    const names = outputs!.map(({ name }) => name);
+    const names = required(outputs).map(({ name }) => name);
     const twice = names.find((name, i) => names.indexOf(name) < i || name === 'input');
     if (twice !== undefined) throw new Refused(`outputs: two shafts are called “${twice}”.`);
-    const targets = outputs!.map((output, i) => ({ name: output.name, ...targetOf(output, `outputs.${i}.`) }));
+    const targets = required(outputs).map((output, i) => ({ name: output.name, ...targetOf(output, `outputs.${i}.`) }));
     const counts = spanOf(stages);
     const question = {
       outputs: targets.map(({ name, ratio }) => ({ name, target: ratio })),
-      stages: [counts[0]!, counts.at(-1)!] as const,
+      stages: [itemAt(counts, 0), itemAt(counts, -1)] as const,
       wheels: allWheels(written),
       coprime,
       limit,
@@ -126,7 +128,7 @@ const READERS: Readonly<Record<(typeof KINDS)[number], Reader>> = {
   },
   fit: (written) => {
     const { fit, coprime = 'any', limit = 20 } = written;
-    const { free, targets, weights = {}, holdCentres } = fit!;
+    const { free, targets, weights = {}, holdCentres } = required(fit);
     const wanted = new Map<string, FitTarget>();
     for (const [id, value] of Object.entries(targets)) {
       const [, mark = '', size = ''] = /^\s*([+-]?)(.*)$/s.exec(String(value)) ?? [];
@@ -142,7 +144,11 @@ const READERS: Readonly<Record<(typeof KINDS)[number], Reader>> = {
     const stray = Object.keys(weights).find((id) => !wanted.has(id));
     if (stray !== undefined) throw new Refused(`fit.weights: position "${stray}" has no target.`);
     const spans = new Map<string, Span>(Object.entries(free));
-    return { kind: 'fit', file: fit!.train, question: { free: spans, targets: wanted, coprime, holdCentres, limit } };
+    return {
+      kind: 'fit',
+      file: required(fit).train,
+      question: { free: spans, targets: wanted, coprime, holdCentres, limit },
+    };
   },
 };
 
@@ -178,7 +184,7 @@ function ratioAt(value: string | number | undefined, place: string): Rational {
 function allWheels({ teeth, stock }: WrittenSearch): readonly number[] {
   if (teeth && stock) throw new Refused('teeth and stock: give one of them.');
   if (!teeth && !stock) throw new Refused('Say which wheels there are: teeth with min and max, or stock.');
-  return wheelsOf(teeth ?? { stock: stock! }, 'teeth');
+  return wheelsOf(teeth ?? { stock: required(stock) }, 'teeth');
 }
 
 function wheelsOf(limits: WrittenWheels, place: string): readonly number[] {

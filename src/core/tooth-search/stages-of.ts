@@ -1,4 +1,5 @@
 import { axesOf, FRAME, type Train, partsById } from '../train';
+import { lookUp, required } from '../required';
 
 /** A pair of wheels on fixed axes in a train, the one nearer to the input first. */
 export interface TrainStage {
@@ -27,7 +28,7 @@ function withoutIdlers(train: Train, pairs: readonly TrainStage[]): readonly Tra
       .filter(({ driven }) => pairs.some(({ driver }) => driver === driven) && isOnlyIdler(driven))
       .map((pair) => [pair.driven, pair.driver]),
   );
-  const before = (gear: string): string => (idlers.has(gear) ? before(idlers.get(gear)!) : gear);
+  const before = (gear: string): string => (idlers.has(gear) ? before(lookUp(idlers, gear)) : gear);
   return pairs.filter(({ driven }) => !idlers.has(driven)).map((pair) => ({ ...pair, driver: before(pair.driver) }));
 }
 
@@ -78,7 +79,7 @@ export function simpleSetsOf(train: Train): readonly TrainSet[] {
     if (carrierOf(planet.member) === undefined) return [];
     const mates = train.meshes
       .filter(({ gears }) => gears.includes(planet.id))
-      .map(({ gears }) => train.gears.find(({ id }) => gears.includes(id) && id !== planet.id)!)
+      .map(({ gears }) => required(train.gears.find(({ id }) => gears.includes(id) && id !== planet.id)))
       .filter(({ member }) => carrierOf(member) === undefined);
     const suns = mates.filter(({ type }) => type === 'external');
     const rings = mates.filter(({ type }) => type === 'internal');

@@ -4,6 +4,7 @@ import { chainTrain, dialsTrain, ladderTrain, planetaryTrain, withTeeth } from '
 import { namesOf, type Finding } from './findings';
 import type { SetQuestion } from './planetary';
 import type { Question } from './question';
+import { required } from '../required';
 
 /** A finding as a train of its own, or, of a fit, as the open train with other counts. */
 export function trainOfFinding(
@@ -16,7 +17,7 @@ export function trainOfFinding(
   switch (made.kind) {
     case 'chain':
       return question.kind === 'chains'
-        ? chainTrain(making, mounted(question, made.chain)!, question.question.equalCentres)
+        ? chainTrain(making, required(mounted(question, made.chain)), question.question.equalCentres)
         : WRONG_KIND;
     case 'sets': {
       if (question.kind !== 'planetary') return WRONG_KIND;

@@ -2,13 +2,14 @@ import { div, inverse, mul, sub, toNumber, type Rational } from '../rational';
 import { figure } from '../units';
 import { clockTime, durationOf, roughTime } from './durations';
 import { readWanted, type Wanted } from './wanted';
+import { required } from '../required';
 
 /** What is wanted as a sentence: "The output turns once in 24 h 50 min 28.3 s at 12 rpm." */
 export function wantedWords(wanted: Wanted, ratio: Rational): string {
   const once = toNumber(ratio) >= 1;
   switch (wanted.form) {
     case 'period':
-      return `The output turns once in ${clockTime(durationOf(wanted.time)!)} at ${withUnit(wanted.in, 'rpm')}.`;
+      return `The output turns once in ${clockTime(required(durationOf(wanted.time)))} at ${withUnit(wanted.in, 'rpm')}.`;
     case 'speeds':
       return `${withUnit(wanted.in, 'rpm')} in, ${withUnit(wanted.out, 'rpm')} out.`;
     case 'tip':
@@ -36,7 +37,7 @@ export function missWords(wanted: Wanted, ratio: Rational): string {
   switch (wanted.form) {
     case 'period': {
       // Turns by which it falls behind in a minute: 1/T − 1/T'.
-      const behind = Math.abs((toNumber(outRpm!) * off) / (1 + off));
+      const behind = Math.abs((toNumber(required(outRpm)) * off) / (1 + off));
       return `one turn ${slow ? 'late' : 'early'} in ${roughTime(1 / behind)}`;
     }
     case 'speeds': {

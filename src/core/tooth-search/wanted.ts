@@ -1,5 +1,7 @@
-import { compare, div, fraction, inverse, isZero, mul, parseRational, sign, type Rational } from '../rational';
+import { compare, div, fraction, inverse, isZero, mul, parseRational, sign, type Rational, entryAt } from '../rational';
 import { durationOf } from './durations';
+import { itemAt, required } from '../required';
+import { capitalised } from '../capitalised';
 
 /** A wanted ratio in the form that people have it; every figure as it was typed. */
 export type Wanted =
@@ -30,7 +32,7 @@ export type ReadWanted =
   | Unread;
 
 /** π as a fraction, to 30 digits: a tip speed has no exact ratio. */
-export const PI = parseRational('3.14159265358979323846264338328')!;
+export const PI = required(parseRational('3.14159265358979323846264338328'));
 
 /** Turns a minute of one of each unit. */
 const SPEEDS: Readonly<Record<string, Rational>> = {
@@ -119,7 +121,7 @@ function withUnit(
 ): Rational | Unread {
   const [, number = '', unit = ''] =
     /^\s*([+−-]?[\d.,/eE+-]*?)\s*((?:turns)?\/?[a-z][a-z/]*|\/min)?\s*$/i.exec(text) ?? [];
-  const factor = unit === '' ? Object.values(units)[0]! : units[unit.toLowerCase()];
+  const factor = unit === '' ? entryAt(Object.values(units), 0) : units[unit.toLowerCase()];
   if (!factor) return unread(field, `Give ${what} in ${Object.keys(units).join(', ')}.`);
   const value = plainNumber(number, field, what);
   return 'ok' in value ? value : mul(value, factor);
@@ -137,12 +139,11 @@ function plainNumber(text: string, field: string, what: string): Rational | Unre
       field,
       `“${trimmed.slice(0, 40)}” is no number: write ${what} as a fraction like 360/7 or a decimal like 51.43.`,
     );
-  if (isZero(value)) return unread(field, `${capital(what)} cannot be 0.`);
+  if (isZero(value)) return unread(field, `${capitalised(what)} cannot be 0.`);
   if (sign(value) < 0)
-    return unread(field, `${capital(what)} must be above 0; which way it turns is chosen under Way of turning.`);
+    return unread(field, `${capitalised(what)} must be above 0; which way it turns is chosen under Way of turning.`);
   return value;
 }
 
 const unread = (field: string, message: string): Unread => ({ ok: false, field, message });
-const capital = (text: string): string => `${text[0]!.toUpperCase()}${text.slice(1)}`;
-const lastField = (wanted: Wanted): string => Object.keys(wanted).at(-1)!;
+const lastField = (wanted: Wanted): string => itemAt(Object.keys(wanted), -1);

@@ -1,4 +1,5 @@
 import { LIMITS } from '../train';
+import { required } from '../required';
 
 /** What decides which wheels there are; lengths in mm. */
 export interface WheelLimits {
@@ -86,7 +87,7 @@ function lowerBounds({ min, stock, module, bore, wall = 0, undercut }: WheelLimi
       ? []
       : [
           {
-            teeth: ceil((bore + 2 * wall) / module! + 2.5),
+            teeth: ceil((bore + 2 * wall) / required(module) + 2.5),
             why: `the bore of ${bore} mm${wall ? ` with walls of ${wall} mm` : ''}`,
           },
         ]),
@@ -99,7 +100,7 @@ function upperBounds({ max, stock, module, space }: WheelLimits): readonly Bound
     { teeth: max ?? (stock ? LIMITS.teeth : 100), why: 'the largest wheel' },
     ...(space === undefined
       ? []
-      : [{ teeth: Math.floor(space / module! - 2 + 1e-9), why: `the space of ${space} mm` }]),
+      : [{ teeth: Math.floor(space / required(module) - 2 + 1e-9), why: `the space of ${space} mm` }]),
   ];
 }
 

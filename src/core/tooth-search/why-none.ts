@@ -2,6 +2,8 @@ import { compare, div, fraction, mul, ONE, toNumber, type Rational } from '../ra
 import { figure } from '../units';
 import { searchManyStages } from './many-stages';
 import type { ChainQuestion } from './chains';
+import { required } from '../required';
+import { capitalised } from '../capitalised';
 
 type Asked = Omit<ChainQuestion, 'stages'>;
 
@@ -84,12 +86,10 @@ export function conflictOf(stages: readonly number[], asked: Asked): string {
     for (const b of given.slice(i + 1))
       if (nothing([a, b]))
         return (
-          `“${capital(a.name)}” and “${b.name}” exclude each other with these ` +
+          `“${capitalised(a.name)}” and “${b.name}” exclude each other with these ` +
           'wheels: give up one of them, or widen the limits.'
         );
   return (
     `Nothing meets ${given.map(({ name }) => name).join(', ')} together: ` + 'give up one of them, or widen the limits.'
   );
 }
-
-const capital = (text: string): string => `${text[0]!.toUpperCase()}${text.slice(1)}`;

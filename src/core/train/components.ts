@@ -1,3 +1,4 @@
+import { itemAt, lookUp } from '../required';
 /**
  * Groups what is linked, directly or through others: connected components of a graph.
  * @param items every item once; groups come in the order in which their first items stand here, and so do the items of
@@ -9,8 +10,8 @@ export function components<T>(items: Iterable<T>, links: Iterable<readonly [T, T
   const neighbours = new Map(all.map((item): [T, T[]] => [item, []]));
   for (const [a, b] of links) {
     if (!neighbours.has(a) || !neighbours.has(b)) continue;
-    neighbours.get(a)!.push(b);
-    neighbours.get(b)!.push(a);
+    lookUp(neighbours, a).push(b);
+    lookUp(neighbours, b).push(a);
   }
   const place = new Map(all.map((item, i) => [item, i]));
   const seen = new Set<T>();
@@ -20,12 +21,12 @@ export function components<T>(items: Iterable<T>, links: Iterable<readonly [T, T
     seen.add(first);
     const group = [first];
     for (let next = 0; next < group.length; next++)
-      for (const item of neighbours.get(group[next]!)!)
+      for (const item of lookUp(neighbours, itemAt(group, next)))
         if (!seen.has(item)) {
           seen.add(item);
           group.push(item);
         }
-    groups.push(group.sort((a, b) => place.get(a)! - place.get(b)!));
+    groups.push(group.sort((a, b) => lookUp(place, a) - lookUp(place, b)));
   }
   return groups;
 }

@@ -1,4 +1,5 @@
 import { abs, inverse, isZero, sign, toNumber, type Rational } from '../rational';
+import { required } from '../required';
 
 /** Thin no-break space between groups of three digits. */
 const GROUP = '\u202f';
@@ -13,7 +14,7 @@ export function figure(value: number): string {
     return value.toExponential(3).replace('-', MINUS).replace('e', '\u2009e').replace('+', '');
   const digits = size >= 1000 ? 0 : Math.max(0, 3 - Math.floor(Math.log10(size)));
   const [whole, part] = size.toFixed(digits).split('.');
-  const grouped = whole!.replace(/\B(?=(\d{3})+$)/g, GROUP);
+  const grouped = required(whole).replace(/\B(?=(\d{3})+$)/g, GROUP);
   return `${value < 0 ? MINUS : ''}${grouped}${part ? `.${part}` : ''}`;
 }
 

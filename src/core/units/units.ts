@@ -1,3 +1,5 @@
+import { itemAt } from '../required';
+import { capitalised } from '../capitalised';
 /** Unit tables. Every factor turns one of the unit into the SI unit of its quantity. */
 export const TORQUE_UNITS = {
   'N·m': 1,
@@ -56,13 +58,12 @@ export function readQuantity<U extends string>(
 ): Quantity<U> {
   const match = /^\s*([+-]?\d+(?:[.,]\d+)?(?:[eE][+-]?\d+)?)\s*(\S.*)?$/.exec(text);
   if (!match) return { ok: false, message: `Type ${what} as a number.` };
-  const value = Number(match[1]!.replace(',', '.'));
+  const value = Number(itemAt(match, 1).replace(',', '.'));
   const plain = (name: string) => name.replace(/[\s·.*]/g, '').toLowerCase();
-  const unit = match[2] === undefined ? fallback : units.find((candidate) => plain(candidate) === plain(match[2]!));
+  const unit =
+    match[2] === undefined ? fallback : units.find((candidate) => plain(candidate) === plain(itemAt(match, 2)));
   if (!unit) return { ok: false, message: `Give ${what} in ${units.join(', ')}.` };
-  if (range === 'above 0' && !(value > 0))
-    return { ok: false, message: `${what[0]!.toUpperCase()}${what.slice(1)} must be above 0.` };
-  if (Math.abs(value) > MAX_INPUT)
-    return { ok: false, message: `${what[0]!.toUpperCase()}${what.slice(1)} can be at most 1 000 000 000.` };
+  if (range === 'above 0' && !(value > 0)) return { ok: false, message: `${capitalised(what)} must be above 0.` };
+  if (Math.abs(value) > MAX_INPUT) return { ok: false, message: `${capitalised(what)} can be at most 1 000 000 000.` };
   return { ok: true, value, unit };
 }

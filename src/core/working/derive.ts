@@ -5,6 +5,7 @@ import { FRAME } from '../train';
 import { gearSets, toothFactors, type GearSet } from './sets';
 import type { Equation, Known, WorkingStep } from './steps';
 import { solveTogether } from './together';
+import { itemAt, lookUp, required } from '../required';
 
 /**
  * Derives every determined speed: from what turns with the input and what is held, take again and again the
@@ -13,7 +14,7 @@ import { solveTogether } from './together';
  */
 export function deriveSpeeds(solved: Solved): WorkingStep[] {
   const { network, state, flow } = solved;
-  const name = (member: MemberIndex) => (member === FRAME_INDEX ? FRAME : network.memberIds[member]!);
+  const name = (member: MemberIndex) => (member === FRAME_INDEX ? FRAME : itemAt(network.memberIds, member));
   const known = new Map<MemberIndex, Rational>([[FRAME_INDEX, ZERO]]);
   const steps: WorkingStep[] = [];
   const learn = (member: MemberIndex, speed: Rational, step: WorkingStep) => {
@@ -57,7 +58,7 @@ export function deriveSpeeds(solved: Solved): WorkingStep[] {
       const all = [...set.factors.keys(), set.arm];
       // What stands first, then what was found earliest: the sum a person would choose.
       const found = [...known.keys()];
-      const rank = (member: MemberIndex) => (isZero(known.get(member)!) ? -1 : found.indexOf(member));
+      const rank = (member: MemberIndex) => (isZero(lookUp(known, member)) ? -1 : found.indexOf(member));
       const ready = all.filter((member) => known.has(member)).sort((a, b) => rank(a) - rank(b));
       for (const wanted of [set.arm, ...set.factors.keys()]) {
         if (known.has(wanted) || planets.has(wanted) !== (members === 'planets')) continue;
@@ -96,7 +97,7 @@ export function deriveSpeeds(solved: Solved): WorkingStep[] {
       (id) => state.speeds.of(network.memberIndex.get(id) ?? FRAME_INDEX) !== null,
     );
     if (step.solution.length === 0) return false;
-    step.solution.forEach(({ member, speed }) => known.set(network.memberIndex.get(member)!, speed));
+    step.solution.forEach(({ member, speed }) => known.set(lookUp(network.memberIndex, member), speed));
     steps.push(step);
     return true;
   };
@@ -111,10 +112,10 @@ type PairStep = Extract<WorkingStep, { kind: 'pair' }>;
 function pairStepOf({ network }: Solved, mesh: NetworkMesh, forward: boolean, fromSpeed: Rational): PairStep {
   const [from, to] = forward ? [mesh.a, mesh.b] : [mesh.b, mesh.a];
   const factor = forward ? neg(div(mesh.za, mesh.zb)) : neg(div(mesh.zb, mesh.za));
-  const name = (member: MemberIndex) => (member === FRAME_INDEX ? FRAME : network.memberIds[member]!);
+  const name = (member: MemberIndex) => (member === FRAME_INDEX ? FRAME : itemAt(network.memberIds, member));
   return {
     kind: 'pair',
-    ...toothFactors([mesh], from, to)[0]!,
+    ...itemAt(toothFactors([mesh], from, to), 0),
     from: name(from),
     member: name(to),
     fromSpeed,
@@ -137,10 +138,10 @@ function stepInSet(
   if (wanted === set.arm) return armStep(set, central, known, name);
   const [y] = central;
   if (known.has(set.arm) && y !== undefined) {
-    const arm = known.get(set.arm)!;
-    if (equals(known.get(y)!, arm)) return blockStep(set, [set.arm, y], y, wanted, known, name);
-    const factor = div(set.factors.get(wanted)!, set.factors.get(y)!);
-    const speed = add(arm, mul(factor, sub(known.get(y)!, arm)));
+    const arm = lookUp(known, set.arm);
+    if (equals(lookUp(known, y), arm)) return blockStep(set, [set.arm, y], y, wanted, known, name);
+    const factor = div(lookUp(set.factors, wanted), lookUp(set.factors, y));
+    const speed = add(arm, mul(factor, sub(lookUp(known, y), arm)));
     return {
       ...setStepOf(set, wanted, y, name),
       known: [knownOf(set.arm, known, name), knownOf(y, known, name)],
@@ -148,7 +149,7 @@ function stepInSet(
       speed,
     };
   }
-  const twin = central.find((member) => equals(set.factors.get(member)!, set.factors.get(wanted)!));
+  const twin = central.find((member) => equals(lookUp(set.factors, member), lookUp(set.factors, wanted)));
   if (twin === undefined) return null;
   return {
     kind: 'twin',
@@ -156,7 +157,7 @@ function stepInSet(
     as: name(twin),
     member: name(wanted),
     teeth: toothFactors(set.meshes, twin, wanted),
-    speed: known.get(twin)!,
+    speed: lookUp(known, twin),
   };
 }
 
@@ -169,10 +170,10 @@ function armStep(
 ): SpeedStep | null {
   for (const [i, y] of central.entries()) {
     for (const x of central.slice(i + 1)) {
-      const factor = div(set.factors.get(x)!, set.factors.get(y)!);
+      const factor = div(lookUp(set.factors, x), lookUp(set.factors, y));
       if (equals(factor, ONE)) continue;
-      if (equals(known.get(x)!, known.get(y)!)) return blockStep(set, [y, x], y, set.arm, known, name);
-      const speed = div(sub(known.get(x)!, mul(factor, known.get(y)!)), sub(ONE, factor));
+      if (equals(lookUp(known, x), lookUp(known, y))) return blockStep(set, [y, x], y, set.arm, known, name);
+      const speed = div(sub(lookUp(known, x), mul(factor, lookUp(known, y))), sub(ONE, factor));
       return {
         ...setStepOf(set, x, y, name),
         known: [knownOf(y, known, name), knownOf(x, known, name)],
@@ -198,21 +199,21 @@ const blockStep = (
   arm: name(set.arm),
   as: name(as),
   member: name(member),
-  speed: known.get(as)!,
+  speed: lookUp(known, as),
 });
 
 const knownOf = (
   member: MemberIndex,
   known: ReadonlyMap<MemberIndex, Rational>,
   name: (member: MemberIndex) => string,
-): Known => ({ member: name(member), speed: known.get(member)! });
+): Known => ({ member: name(member), speed: lookUp(known, member) });
 
 const setStepOf = (set: GearSet, x: MemberIndex, y: MemberIndex, name: (member: MemberIndex) => string) => ({
   kind: 'set' as const,
   arm: name(set.arm),
   x: name(x),
   y: name(y),
-  factor: div(set.factors.get(x)!, set.factors.get(y)!),
+  factor: div(lookUp(set.factors, x), lookUp(set.factors, y)),
   teeth: toothFactors(set.meshes, y, x),
 });
 
@@ -245,7 +246,7 @@ export function chainTo(steps: readonly WorkingStep[], output: string): WorkingS
     if (step.kind === 'set') {
       const moving = step.known.filter(({ speed }) => !isZero(speed));
       if (moving.length !== 1) return null;
-      at = moving[0]!.member;
+      at = itemAt(moving, 0).member;
     } else if (step.kind === 'simultaneous') return null;
     else at = step.kind === 'twin' || step.kind === 'block' ? step.as : step.from;
   }
@@ -254,6 +255,6 @@ export function chainTo(steps: readonly WorkingStep[], output: string): WorkingS
 /** Speed in over speed out of one step of a chain. */
 export function stageRatio(step: WorkingStep): Rational {
   if (step.kind === 'pair') return div(step.fromSpeed, step.speed);
-  if (step.kind === 'set') return div(step.known.find(({ speed }) => !isZero(speed))!.speed, step.speed);
+  if (step.kind === 'set') return div(required(step.known.find(({ speed }) => !isZero(speed))).speed, step.speed);
   return ONE;
 }

@@ -1,6 +1,7 @@
 import { FRAME_INDEX, type MemberIndex, type NetworkMesh } from '../kinematics';
 import { add, div, isZero, mul, neg, ONE, sign, type Rational } from '../rational';
 import type { ToothFactor } from './steps';
+import { lookUp, required } from '../required';
 
 /** Members tied together on one arm: each one's speed relative to the arm is `factor` times a common one. */
 export interface GearSet {
@@ -23,7 +24,9 @@ function groups(arm: MemberIndex, meshes: readonly NetworkMesh[], planets: Reado
   const found: GearSet[] = [];
   while (left.size > 0) {
     const [start] = left;
-    const factors = new Map<MemberIndex, Rational>([[planets.has(start!.a) ? start!.a : start!.b, ONE]]);
+    const factors = new Map<MemberIndex, Rational>([
+      [planets.has(required(start).a) ? required(start).a : required(start).b, ONE],
+    ]);
     const own: NetworkMesh[] = [];
     let block = false;
     for (let grew = true; grew;) {
@@ -53,7 +56,7 @@ export function toothFactors(meshes: readonly NetworkMesh[], y: MemberIndex, x: 
   const came = new Map<MemberIndex, readonly ToothFactor[]>([[y, []]]);
   const queue = [y];
   for (const at of queue) {
-    if (at === x) return came.get(at)!;
+    if (at === x) return lookUp(came, at);
     for (const mesh of meshes) {
       const forward = mesh.a === at;
       const next = forward ? mesh.b : mesh.b === at ? mesh.a : null;
@@ -68,7 +71,7 @@ export function toothFactors(meshes: readonly NetworkMesh[], y: MemberIndex, x: 
         toTeeth: forward ? zb : za,
         opposite: sign(mesh.zb) > 0,
       };
-      came.set(next, [...came.get(at)!, factor]);
+      came.set(next, [...lookUp(came, at), factor]);
       queue.push(next);
     }
   }

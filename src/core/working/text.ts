@@ -3,6 +3,7 @@ import { inverse, isZero, ONE, sub, toFraction, type Rational } from '../rationa
 import { FRAME } from '../train';
 import type { RatioConvention } from '../units';
 import type { Elimination, Join, SetEquation, Stage, Working, WorkingStep } from './steps';
+import { required } from '../required';
 
 /** Names for members, gears and couplers: a document's own, or its ids. */
 export interface Names {
@@ -134,7 +135,7 @@ export function tableOf(step: SetStep): { readonly together: Rational; readonly 
 
 /** The speed of one of the three members of a set's step. */
 export const speedInSet = ({ member, speed, known }: SetStep, id: string): Rational =>
-  id === member ? speed : known.find((one) => one.member === id)!.speed;
+  id === member ? speed : required(known.find((one) => one.member === id)).speed;
 
 const knownText = ({ known }: SetStep, member: Names['member']): string =>
   known.map(({ member: id, speed }) => `ω(${member(id)}) = ${toFraction(speed)}`).join(', ');
@@ -166,7 +167,7 @@ function togetherText(
       ({ member: id, speed, by }) =>
         `   ${omega(id)} = ` +
         (by.terms.length > 0
-          ? `${sumText(by, (other) => bracketed(toFraction(solution.find((found) => found.member === other)!.speed)))} = `
+          ? `${sumText(by, (other) => bracketed(toFraction(required(solution.find((found) => found.member === other)).speed)))} = `
           : '') +
         toFraction(speed),
     ),

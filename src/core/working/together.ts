@@ -1,5 +1,6 @@
 import { add, div, isZero, mul, neg, ONE, sub, ZERO, type Rational } from '../rational';
 import type { Elimination, Equation, Found, WorkingStep } from './steps';
+import { itemAt, lookUp } from '../required';
 
 /** Σ factor · ω_member + constant. */
 interface Sum {
@@ -37,7 +38,7 @@ export function solveTogether(
       constant: sum.constant,
     };
     const speed = by.terms.reduce(
-      (total, { member: other, factor }) => add(total, mul(factor, solution.get(other)!.speed)),
+      (total, { member: other, factor }) => add(total, mul(factor, lookUp(solution, other).speed)),
       by.constant,
     );
     solution.set(member, { member, speed, by });
@@ -47,7 +48,7 @@ export function solveTogether(
   const renumbered = (by: Elimination): Elimination => ({ ...by, from: kept.indexOf(by.from) });
   return {
     kind: 'simultaneous',
-    equations: kept.map((from) => equations[from]!),
+    equations: kept.map((from) => itemAt(equations, from)),
     eliminations: used.map(renumbered),
     solution: [...solution.values()].map((found) => ({ ...found, by: renumbered(found.by) })),
   };
@@ -96,7 +97,7 @@ function insert(sum: Sum, member: string, its: Sum): Sum {
 
 /** What a member equals when the sum is zero. */
 function solvedFor({ terms, constant }: Sum, member: string): Sum {
-  const scale = neg(terms.get(member)!);
+  const scale = neg(lookUp(terms, member));
   return {
     terms: new Map(
       [...terms].filter(([other]) => other !== member).map(([other, factor]) => [other, div(factor, scale)]),

@@ -2,6 +2,7 @@ import { div, isZero, mul, ONE, ZERO, type Rational } from '../rational';
 import { inputTorque, outputTorque, type Solved } from '../solve';
 import { chainTo, deriveSpeeds, stageRatio } from './derive';
 import type { CrossCheck, Stage, Working } from './steps';
+import { itemAt, required } from '../required';
 
 /** The working of one position: the steps, the running product where there is one, and the cross-checks. */
 export function workingOf(solved: Solved): Working {
@@ -10,8 +11,8 @@ export function workingOf(solved: Solved): Working {
   const steps = deriveSpeeds(solved);
   const floating = network.memberIds.filter((_, member) => state.speeds.of(member) === null);
   if (status !== 'drive') return { steps, floating, stages: null, checks: [] };
-  const output = flow.receivers.find((member) => !isZero(state.speeds.of(member) ?? ZERO))!;
-  const chain = chainTo(steps, network.memberIds[output]!);
+  const output = required(flow.receivers.find((member) => !isZero(state.speeds.of(member) ?? ZERO)));
+  const chain = chainTo(steps, itemAt(network.memberIds, output));
   const stages = chain && runningProduct(chain.map((step) => ({ step, ratio: stageRatio(step) })));
   return { steps, floating, stages, checks: crossChecks(solved, stages, output) };
 }
@@ -29,7 +30,7 @@ function crossChecks(solved: Solved, stages: readonly Stage[] | null, output: nu
   const { state, flow, losses } = solved;
   const checks: CrossCheck[] = [];
   if (stages) checks.push({ way: 'product of stages', value: stages.at(-1)?.running ?? ONE });
-  checks.push({ way: 'speed in over speed out', value: div(flow.speed, state.speeds.of(output)!) });
+  checks.push({ way: 'speed in over speed out', value: div(flow.speed, required(state.speeds.of(output))) });
   const [put, taken] = [inputTorque(solved), outputTorque(solved, output)];
   if (put && taken && !losses && flow.receivers.length === 1)
     checks.push({ way: 'torque out over torque in', value: div(taken, put) });

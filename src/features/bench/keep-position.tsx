@@ -5,6 +5,7 @@ import { choosePosition } from '@/features/train/choosing';
 import { documents } from '@/features/train/documents';
 import { editTrain } from '@/features/train/edit';
 import { useTrain, useNow, useTrainStore } from '@/features/train/use-train';
+import { itemAt } from '@/core/required';
 
 /** What is engaged belongs to no position: keep it as one, under a name. */
 export function KeepPosition() {
@@ -22,7 +23,7 @@ export function KeepPosition() {
         setMessage(edit.ok ? null : edit.message);
         if (!edit.ok) return;
         editTrain(store, edit.train);
-        choosePosition(store, edit.train.positions.at(-1)!.id);
+        choosePosition(store, itemAt(edit.train.positions, -1).id);
       }}
     >
       <input

@@ -18,6 +18,7 @@ import { onDemand, whenIdle } from '@/ui/on-demand';
 import { usePreferences, type KeyFigure } from '@/ui/preferences';
 import { KeepPosition } from './keep-position';
 import { partsById } from '@/core/train';
+import { required } from '@/core/required';
 
 const PositionsDialog = onDemand(async () => (await import('./positions-dialog')).PositionsDialog);
 
@@ -69,7 +70,7 @@ function Keys({ train }: { train: Train }) {
   const strip = useRef<HTMLDivElement>(null);
   useEffect(() => {
     // After the next frame: asking where things are before it is drawn would lay the page out twice.
-    const frame = requestAnimationFrame(() => showPressed(strip.current!));
+    const frame = requestAnimationFrame(() => showPressed(required(strip.current)));
     return () => cancelAnimationFrame(frame);
   }, [chosen]);
   return (

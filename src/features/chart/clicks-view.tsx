@@ -7,17 +7,18 @@ import { DataTable, type Column } from '@/ui/data-table';
 import { partsById } from '@/core/train';
 import { sequenceOf } from '@/core/gear-chart';
 import { modelOf } from '@/core/model';
+import { required } from '@/core/required';
 
 /** What the selectors do from each position to the next. */
 export function ClicksView() {
   const train = useTrain((state) => state.train);
-  const { clicks, unreachable } = modelOf(train).derive(sequenceOf)!;
-  const selector = (id: string) => train.selectors!.find((one) => one.id === id)!.name || id;
+  const { clicks, unreachable } = required(modelOf(train).derive(sequenceOf));
+  const selector = (id: string) => required(required(train.selectors).find((one) => one.id === id)).name || id;
   const position = (id: string) => partsById(train).position(id).name;
   const besides = (ids: readonly string[]) => listed(ids.map((id) => couplerName(train, id)));
   const columns: Column<Click>[] = [
     { head: 'Click', value: ({ from, to }) => `${position(from)} → ${position(to)}` },
-    ...train.selectors!.map(({ id, name }): Column<Click> => ({
+    ...required(train.selectors).map(({ id, name }): Column<Click> => ({
       head: `${name || id}, mm`,
       value: ({ moves }) => {
         const move = moves.find((one) => one.selector === id);

@@ -10,6 +10,7 @@ import type { TrainStore } from '@/features/train/store';
 import { useTrainStore } from '@/features/train/use-train';
 import { partsById } from '@/core/train';
 import { chartOf } from '@/core/gear-chart';
+import { itemAt } from '@/core/required';
 
 type Documents = Awaited<ReturnType<typeof documents>>;
 
@@ -59,13 +60,13 @@ function editsOf(store: TrainStore): ChartEdits {
     remove: (id) => void change(({ deletePosition }, train) => deletePosition(train, id)),
     add: (engaged, name) =>
       void change(({ keepPosition }, train) => keepPosition(train, name ?? nextName(train), engaged)).then(
-        (changed) => changed && choosePosition(store, changed.positions.at(-1)!.id),
+        (changed) => changed && choosePosition(store, itemAt(changed.positions, -1).id),
       ),
     take: (rows, replace) => void change(({ takePositions }, train) => takePositions(train, rows, { replace })),
     sort: () =>
       void change(({ orderPositions }, train) => {
         const sorted = inOrderOfRatio(train);
-        return sorted.every((id, i) => train.positions[i]!.id === id) ? null : orderPositions(train, sorted);
+        return sorted.every((id, i) => itemAt(train.positions, i).id === id) ? null : orderPositions(train, sorted);
       }),
   };
 }

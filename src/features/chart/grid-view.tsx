@@ -13,6 +13,7 @@ import { moveFocus } from './table/cell-keys';
 import { partsById } from '@/core/train';
 import { gridOf } from '@/core/gear-chart';
 import { modelOf } from '@/core/model';
+import { itemAt, required } from '@/core/required';
 
 const HEAD = 'muted sticky bg-base-100 px-2 py-1 font-normal';
 
@@ -22,17 +23,17 @@ const HEAD = 'muted sticky bg-base-100 px-2 py-1 font-normal';
  */
 export function GridView() {
   const train = useTrain((state) => state.train);
-  const grid = modelOf(train).derive(gridOf)!;
+  const grid = required(modelOf(train).derive(gridOf));
   const table = useRef<HTMLTableElement>(null);
   const convention = usePreferences((state) => state.convention);
   const name = (id: string) => couplerName(train, id);
   const across = acrossOf(grid);
   const down = grid.groups.map((_, g) => g).filter((g) => !across.includes(g));
-  const lines = combinations(down.map((g) => grid.groups[g]!));
-  const columns = combinations(across.map((g) => grid.groups[g]!));
+  const lines = combinations(down.map((g) => itemAt(grid.groups, g)));
+  const columns = combinations(across.map((g) => itemAt(grid.groups, g)));
   const overlaps = grid.cells.filter((cell) => cell.overlaps).length;
   const press = (event: KeyboardEvent) => {
-    if (!moveFocus(event.key, event.target as Element, table.current!)) return;
+    if (!moveFocus(event.key, event.target as Element, required(table.current))) return;
     event.preventDefault();
     event.stopPropagation();
   };
@@ -96,7 +97,7 @@ export function GridView() {
                     ({ at }) => down.every((g, d) => at[g] === line[d]) && across.every((g, a) => at[g] === column[a]),
                   )}
                   convention={convention}
-                  begins={down.length > 1 && i > 0 && lines[i - 1]![0] !== line[0]}
+                  begins={down.length > 1 && i > 0 && itemAt(lines, i - 1)[0] !== line[0]}
                 />
               ))}
             </tr>
@@ -170,8 +171,8 @@ const MOST_ACROSS = 12;
 /** The groups that go across: all but the ranges where they have room, else the one with the most members. */
 function acrossOf({ groups }: Grid): readonly number[] {
   const others = groups.slice(1).map((_, g) => g + 1);
-  if (others.reduce((product, g) => product * groups[g]!.length, 1) <= MOST_ACROSS) return others;
-  return [others.reduce((best, g) => (groups[g]!.length >= groups[best]!.length ? g : best))];
+  if (others.reduce((product, g) => product * itemAt(groups, g).length, 1) <= MOST_ACROSS) return others;
+  return [others.reduce((best, g) => (itemAt(groups, g).length >= itemAt(groups, best).length ? g : best))];
 }
 
 /** The heads of one level of columns: what stands in several next to each other is told once. */
@@ -180,8 +181,8 @@ function spans(columns: readonly (readonly string[])[], level: number): readonly
   columns.forEach((column, i) => {
     const before = columns[i - 1];
     const same = before && column.slice(0, level + 1).every((id, l) => id === before[l]);
-    if (same) found.at(-1)!.span++;
-    else found.push({ id: column[level]!, span: 1 });
+    if (same) itemAt(found, -1).span++;
+    else found.push({ id: itemAt(column, level), span: 1 });
   });
   return found;
 }

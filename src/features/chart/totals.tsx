@@ -4,6 +4,7 @@ import { toNumber } from '@/core/rational';
 import { figure } from '@/core/units';
 import { exact } from '@/core/words';
 import { readFactor, useChart, useIdeals, useRows } from './use-chart';
+import { itemAt } from '@/core/required';
 
 /** What the forward rows come to together, and the ideal that their steps are held against. */
 export function Totals() {
@@ -60,7 +61,7 @@ function Ideal({ step, distinct }: { step: number; distinct: number }) {
           <>
             {ideal.length > 0 && (
               <span className="figure">
-                {figure(ideal[0]!)} to {figure(ideal.at(-1)!)}
+                {figure(itemAt(ideal, 0))} to {figure(itemAt(ideal, -1))}
               </span>
             )}
             <label className="flex items-center gap-1">

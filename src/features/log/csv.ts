@@ -4,6 +4,7 @@ import type { Train } from '@/core/train';
 import type { Table } from '@/ui/table-text';
 import { KINDS } from './kinds';
 import { typedNumber } from '@/ui/typed-number';
+import { itemAt } from '@/core/required';
 
 /** Columns of a log as CSV: what every reading says, then every figure with its unit. */
 const HEAD = [
@@ -79,7 +80,7 @@ export function readingsOf(
   for (const [i, row] of rows.entries()) {
     const texts: Record<string, string> = { ...start };
     meant.forEach((key, at) => {
-      if (key !== '' && (row[at] ?? '').trim() !== '') texts[key] = row[at]!.trim();
+      if (key !== '' && (row[at] ?? '').trim() !== '') texts[key] = itemAt(row, at).trim();
     });
     const written = Object.fromEntries(
       Object.entries(texts)

@@ -1,5 +1,6 @@
 import type { Reading } from '@/core/measurement';
 import { typedNumber } from '@/ui/typed-number';
+import { itemAt } from '@/core/required';
 
 export type Kind = Reading['kind'];
 
@@ -200,8 +201,8 @@ const WRITTEN_UNITS: Readonly<Record<string, Readonly<Record<string, number>>>> 
 function number(text: string, unit = ''): number | string {
   const match = /^\s*([+-]?\d*[.,]?\d+(?:[eE][+-]?\d+)?)\s*(\S*)\s*$/.exec(text);
   if (!match) return text;
-  const value = typedNumber(match[1]!);
-  const factor = match[2] === '' ? 1 : WRITTEN_UNITS[unit]?.[match[2]!.toLowerCase()];
+  const value = typedNumber(itemAt(match, 1));
+  const factor = match[2] === '' ? 1 : WRITTEN_UNITS[unit]?.[itemAt(match, 2).toLowerCase()];
   if (factor === undefined || Number.isNaN(value)) return text;
   return factor === 1 ? value : Number((value * factor).toPrecision(12));
 }

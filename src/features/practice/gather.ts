@@ -2,6 +2,7 @@ import { levelOf, RANDOM_KINDS, randomTrain, subjectOf } from '@/core/practice';
 import { readTrain } from '@/wire';
 import type { AskedTrain, Wanted } from './store';
 import type { Here } from './use-practice';
+import { required } from '@/core/required';
 
 export type Gathered =
   { readonly ok: true; readonly trains: readonly AskedTrain[] } | { readonly ok: false; readonly message: string };
@@ -19,7 +20,7 @@ export async function gatherTrains(
 ): Promise<Gathered> {
   if (source === 'here') return here ? { ok: true, trains: [asked(here)] } : refused('Choose trains from the shelf.');
   if (source === 'random') {
-    const title = RANDOM_KINDS.find(({ key }) => key === kind)!.title;
+    const title = required(RANDOM_KINDS.find(({ key }) => key === kind)).title;
     const trains = Array.from({ length: RANDOM_TRAINS }, (_, i) => randomTrain(kind, seed + i)).map((train, i) => ({
       ...train,
       name: `${title} ${i + 1}`,

@@ -1,6 +1,7 @@
 import { compare, parseRational } from '@/core/rational';
 import { type ReadableEntry, type ShelfEntry } from '@/wire';
 import { isReadable } from './entry';
+import { required } from '@/core/required';
 
 export const SORTS = { changed: 'Last change', name: 'Name', positions: 'Positions', spread: 'Spread' } as const;
 export type Sort = keyof typeof SORTS;
@@ -28,7 +29,7 @@ const ORDER: Record<Sort, (a: ShelfEntry, b: ShelfEntry) => number> = {
   positions: readableFirst((a, b) => b.positions - a.positions),
   spread: readableFirst((a, b) =>
     a.spread && b.spread
-      ? compare(parseRational(b.spread)!, parseRational(a.spread)!)
+      ? compare(required(parseRational(b.spread)), required(parseRational(a.spread)))
       : Number(b.spread !== null) - Number(a.spread !== null),
   ),
 };

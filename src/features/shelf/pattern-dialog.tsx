@@ -10,12 +10,13 @@ import { SmallSideView } from '@/ui/side-view/small-side-view';
 import { putOnShelf } from '@/wire';
 import { Preview } from './preview';
 import { typedNumber } from '@/ui/typed-number';
+import { itemAt } from '@/core/required';
 
 const SPACE = { width: 480, height: 260 };
 
 /** The short form of a new train, with a drawing and figures that follow what is typed. */
 export function PatternDialog({ onClose, onAdded }: { onClose: () => void; onAdded: (name: string) => void }) {
-  const [pattern, setPattern] = useState<Pattern>(PATTERNS[0]!);
+  const [pattern, setPattern] = useState<Pattern>(itemAt(PATTERNS, 0));
   const [typed, setTyped] = useState<Readonly<Record<string, string>>>({});
   const [name, setName] = useState('');
   const [message, setMessage] = useState<string | null>(null);

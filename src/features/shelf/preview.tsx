@@ -7,6 +7,7 @@ import type { Train } from '@/core/train';
 import { ratioFigure, wayText } from '@/core/units';
 import { usePreferences } from '@/ui/preferences';
 import { modelOf } from '@/core/model';
+import { lookUp } from '@/core/required';
 
 /** Findings told here; the rest waits on the Bench. */
 const MAX_TOLD = 3;
@@ -17,7 +18,7 @@ export function Preview({ train }: { train: Train }) {
   const { rows, findings } = useMemo(() => {
     const solved = modelOf(train).positions();
     return {
-      rows: train.positions.map(({ id, name }) => ({ id, name, solved: solved.get(id)! })),
+      rows: train.positions.map(({ id, name }) => ({ id, name, solved: lookUp(solved, id) })),
       findings: checkDesign(train),
     };
   }, [train]);

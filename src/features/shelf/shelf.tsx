@@ -24,6 +24,7 @@ import { arrange, SORTS, type Sort } from './arrange';
 import { ImportTrain } from './import-train';
 import { NewTrain } from './new-train';
 import { TrainCards } from './train-cards';
+import { itemAt, required } from '@/core/required';
 
 /** Reading, checking and changing documents: the list itself needs none of it. */
 const documents = () => import('@/core/train');
@@ -84,7 +85,11 @@ export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
     const { parseTrain, problemText } = await documents();
     const parsed = parseTrain(await file.text());
     if (parsed.ok) report(await saveTrain({ id, version, train: parsed.train }), `“${name}” was replaced.`);
-    else report({ ok: false, message: `${file.name} does not read either: ${problemText(parsed.problems[0]!)}` }, '');
+    else
+      report(
+        { ok: false, message: `${file.name} does not read either: ${problemText(itemAt(parsed.problems, 0))}` },
+        '',
+      );
   };
   const remove = async (entry: ShelfEntry) => report(await takeOffShelf(entry), `“${entry.name}” was deleted.`, entry);
   const bringBack = async (entry: ShelfEntry) => report(await putBack(entry.id), `“${entry.name}” is back.`);
@@ -154,7 +159,7 @@ export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
           >
             {news.text}
             {news.putBack && (
-              <button type="button" className="btn btn-xs" onClick={() => void bringBack(news.putBack!)}>
+              <button type="button" className="btn btn-xs" onClick={() => void bringBack(required(news.putBack))}>
                 Put it back
               </button>
             )}

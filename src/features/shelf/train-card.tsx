@@ -8,6 +8,7 @@ import { figure, ratioFigure, ratioText, type RatioConvention } from '@/core/uni
 import { usePreferences } from '@/ui/preferences';
 import { type ReadableEntry } from '@/wire';
 import { TrainDrawing } from './train-drawing';
+import { required } from '@/core/required';
 
 interface Props {
   readonly entry: ReadableEntry;
@@ -85,7 +86,7 @@ export function TrainCard({ entry, onDuplicate, onSaveFile, onRename, onDelete }
 function whatItDoes({ positions, ratios, spread }: ReadableEntry, convention: RatioConvention): string {
   const parts = [`${positions} ${positions === 1 ? 'position' : 'positions'}`];
   if (ratios) {
-    const [least, most] = [parseRational(ratios.least)!, parseRational(ratios.most)!];
+    const [least, most] = [required(parseRational(ratios.least)), required(parseRational(ratios.most))];
     const [low, high] = convention === 'out/in' ? [most, least] : [least, most];
     parts.push(
       equals(low, high)
@@ -93,7 +94,7 @@ function whatItDoes({ positions, ratios, spread }: ReadableEntry, convention: Ra
         : `${ratioFigure(low, convention)} to ${ratioText(high, convention)}`,
     );
   }
-  if (spread) parts.push(`spread ${figure(toNumber(parseRational(spread)!))}`);
+  if (spread) parts.push(`spread ${figure(toNumber(required(parseRational(spread))))}`);
   return parts.join(' · ');
 }
 

@@ -6,6 +6,7 @@ import type { Train } from '@/core/train';
 import { SmallSideView } from '@/ui/side-view/small-side-view';
 import { type ReadableEntry } from '@/wire';
 import { readShelfDrawing } from '@/wire';
+import { required } from '@/core/required';
 
 type Shown =
   | { readonly kind: 'waiting' }
@@ -28,7 +29,7 @@ export function TrainDrawing({ entry: { id, version } }: { entry: ReadableEntry 
       },
       { rootMargin: '200px' },
     );
-    watch.observe(place.current!);
+    watch.observe(required(place.current));
     return () => watch.disconnect();
   }, [id, version]);
   return (

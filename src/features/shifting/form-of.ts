@@ -1,5 +1,6 @@
 import type { Scenario } from '@/core/shifting';
 import type { DetectorText, Form, Mass } from './form';
+import { itemAt } from '@/core/required';
 
 /** What stands in fields that a scenario says nothing of. */
 const BLANK: Pick<Form, 'motor' | 'load'> = {
@@ -36,7 +37,7 @@ export function formOf(scenario: Scenario, before: Form | null = null): Form {
     load: loadText(scenario.load, before?.load ?? BLANK.load),
     inertia: { input: text(inertia.inputKgM2), output: text(inertia.outputKgM2), members: texts(inertia.membersKgM2) },
     order,
-    start: { position: start?.position ?? order[0]!, outputRpm: text(start?.outputRpm) },
+    start: { position: start?.position ?? itemAt(order, 0), outputRpm: text(start?.outputRpm) },
     rule: {
       cue: rule?.cue ?? 'hand',
       down: texts(rule?.down),

@@ -1,5 +1,6 @@
 import type { Scenario } from '@/core/shifting';
 import { typedNumber } from '@/ui/typed-number';
+import { required } from '@/core/required';
 
 export type MotorKind = Scenario['motor']['kind'];
 /** What the load is besides the torques that are typed: nothing, a weight on a drum, or a vehicle. */
@@ -161,7 +162,7 @@ function loadOf(load: Form['load']): Scenario['load'] {
 }
 
 const thresholdsOf = (texts: Thresholds, order: readonly string[]): Record<string, number> =>
-  Object.fromEntries(order.filter((id) => isTyped(texts[id] ?? '')).map((id) => [id, typed(texts[id]!)]));
+  Object.fromEntries(order.filter((id) => isTyped(texts[id] ?? '')).map((id) => [id, typed(required(texts[id]))]));
 
 const detectorOf = ({ feels, lag, stiffness, preload, damping, detentOn, detentOff, arm }: DetectorText) => ({
   feels,

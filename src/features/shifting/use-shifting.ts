@@ -12,6 +12,7 @@ import { usePreferences } from '@/ui/preferences';
 import { writtenOf, type Form } from './form';
 import { setupOf, possibleOrder, type Setup } from './setup';
 import { createShifting, type ShiftingItself, type ShiftingState } from './store';
+import { capitalised } from '@/core/capitalised';
 
 export const useShiftingItself = (): ShiftingItself => ownOf(useSession(), createShifting);
 
@@ -95,7 +96,7 @@ export function useWrong(): (...places: readonly string[]) => string | null {
 /** A message without the place that it begins with. */
 export function sentenceOf({ message, place }: { readonly message: string; readonly place: string }): string {
   const says = message.startsWith(`${place}: `) ? message.slice(place.length + 2) : message;
-  return `${says[0]!.toUpperCase()}${says.slice(1)}`;
+  return capitalised(says);
 }
 
 /** Speeds and torques in the units that people have chosen. */

@@ -1,6 +1,7 @@
 import { toFraction, type Rational } from '@/core/rational';
 import type { Question, SetMember, SetShape, Wanted, WrittenSearch } from '@/core/tooth-search';
 import type { Train } from '@/core/train';
+import { required } from '@/core/required';
 
 export type Kind = Question['kind'];
 export type Spans = readonly [least: string, most: string];
@@ -242,9 +243,9 @@ export function writtenOf(form: Form, train: Train | null): WrittenSearch {
         ...head,
         coprime,
         fit: {
-          free: Object.fromEntries(gears.map(({ id }) => [id, spanOf(free[id]!.span)])),
-          targets: Object.fromEntries(wanted.map(({ id }) => [id, commaAsPoint(targets[id]!.ratio)])),
-          weights: Object.fromEntries(wanted.map(({ id }) => [id, typed(targets[id]!.weight || '1')])),
+          free: Object.fromEntries(gears.map(({ id }) => [id, spanOf(required(free[id]).span)])),
+          targets: Object.fromEntries(wanted.map(({ id }) => [id, commaAsPoint(required(targets[id]).ratio)])),
+          weights: Object.fromEntries(wanted.map(({ id }) => [id, typed(required(targets[id]).weight || '1')])),
           holdCentres,
         },
       };

@@ -5,6 +5,7 @@ import { figure } from '@/core/units';
 import { teethOf, wantedOf } from './form';
 import { useAsk, useForm } from './use-teeth';
 import { typedNumber } from '@/ui/typed-number';
+import { itemAt } from '@/core/required';
 
 /** The stages that are searched, of those that are told. */
 const SEARCHED = 5;
@@ -17,8 +18,8 @@ export function StageQuestion() {
   const found = wheelsWithin(teethOf(wheels));
   const kept = typedNumber(efficiency);
   if (!read.ok || !found.ok) return null;
-  const pinion = found.wheels[0]!;
-  const largest = found.wheels.at(-1)!;
+  const pinion = itemAt(found.wheels, 0);
+  const largest = itemAt(found.wheels, -1);
   const rows = stageChoices(toNumber(read.ratio), pinion, kept > 0 && kept <= 100 ? kept / 100 : 1);
   const toggle = (count: number) => {
     const [least, most] = stages;

@@ -33,6 +33,7 @@ import { EngagedStates, type FlowKind, type Loads } from './engaged-states';
 
 export type { FlowKind, Loads };
 import { modelOf } from '@/core/model';
+import { lookUp } from '@/core/required';
 
 /** What is engaged, solved and explained. */
 export interface Explained {
@@ -92,7 +93,7 @@ function explain(
     driving: () =>
       new Set(
         open.network.train.meshes
-          .filter(({ id }) => ['a drives', 'b drives'].includes(position.roles.get(id)!))
+          .filter(({ id }) => ['a drives', 'b drives'].includes(lookUp(position.roles, id)))
           .flatMap(({ gears }) => gears),
       ),
     powers: () => partPowers(solved),

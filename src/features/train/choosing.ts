@@ -1,6 +1,7 @@
 import { engagementIn, type Choice } from './engagement';
 import type { TrainStore } from './store';
 import { partsById } from '@/core/train';
+import { itemAt } from '@/core/required';
 
 /** Engages these couplers and remembers what was engaged before. */
 export function engage({ getState }: TrainStore, engaged: readonly string[], positionId: string | null = null): void {
@@ -32,5 +33,5 @@ export function stepPosition(store: TrainStore, by: number): void {
   if (length === 0) return;
   const { positionId } = engagementIn({ train, choice });
   const at = train.positions.findIndex(({ id }) => id === positionId);
-  choosePosition(store, train.positions[at < 0 ? 0 : (at + by + length) % length]!.id);
+  choosePosition(store, itemAt(train.positions, at < 0 ? 0 : (at + by + length) % length).id);
 }

@@ -1,3 +1,4 @@
+import { required } from '@/core/required';
 /**
  * What was worked out for the documents looked at last; of older ones nothing is held, however many steps of undo there
  * are.
@@ -18,7 +19,7 @@ export class Recent<K extends object, V> {
   set(key: K, value: V): void {
     this.kept.delete(key);
     this.kept.set(key, value);
-    if (this.kept.size > this.most) this.kept.delete(this.kept.keys().next().value!);
+    if (this.kept.size > this.most) this.kept.delete(required(this.kept.keys().next().value));
   }
 
   delete = (key: K): boolean => this.kept.delete(key);

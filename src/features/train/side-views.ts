@@ -11,6 +11,7 @@ import {
 import { endView, type Station } from '@/core/end-view';
 import type { Train } from '@/core/train';
 import { DOCUMENTS, Recent } from './recent';
+import { required } from '@/core/required';
 
 export type Shown = Extract<Drawn, { ok: true }>;
 
@@ -56,9 +57,9 @@ function showsOnly(view: SideView, train: Train): boolean {
     (parts) => new Set(parts.map(({ id }) => id)),
   );
   return (
-    view.gears.every(({ gear }) => gears!.has(gear)) &&
-    view.couplers.every(({ coupler }) => couplers!.has(coupler)) &&
-    view.lines.every(({ member }) => members!.has(member)) &&
+    view.gears.every(({ gear }) => required(gears).has(gear)) &&
+    view.couplers.every(({ coupler }) => required(couplers).has(coupler)) &&
+    view.lines.every(({ member }) => required(members).has(member)) &&
     view.ties.every(({ mesh }) => train.meshes.some(({ id }) => id === mesh))
   );
 }

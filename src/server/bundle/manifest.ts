@@ -5,6 +5,7 @@ import { entryKind, keptId, keptKey, keptName, keptVersion, personName, stateNam
 import { answerDocument } from '@/wire/requests';
 import { BundleError } from './limits';
 import type { Sum } from './zip-writer';
+import { itemAt } from '@/core/required';
 
 export const MANIFEST = 'manifest.json';
 
@@ -92,7 +93,7 @@ export function manifestOf(
 export function readManifest(bytes: Uint8Array | null): Manifest {
   if (!bytes) throw new BundleError('This zip is not a bundle: it has no manifest.json.');
   const parsed = manifestSchema.safeParse(jsonIn(bytes));
-  if (!parsed.success) throw new BundleError(`manifest.json: ${issueText(parsed.error.issues[0]!)}`);
+  if (!parsed.success) throw new BundleError(`manifest.json: ${issueText(itemAt(parsed.error.issues, 0))}`);
   const twice = firstTwice(parsed.data);
   if (twice !== null) throw new BundleError(`manifest.json: ${twice} is in it twice.`);
   return parsed.data;

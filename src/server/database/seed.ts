@@ -4,6 +4,7 @@ import { JOBS } from '../heavy/jobs';
 import type { Database } from './connection';
 import { sqlTime, type Tables } from './tables';
 import { firstRow } from './train-model';
+import { required } from '@/core/required';
 
 const SEEDED = 'demo trains seeded';
 
@@ -24,7 +25,7 @@ export async function seedDemoTrains(database: Database, folder: string): Promis
     const rows = (those: readonly ExampleBeside[]) =>
       those.map(({ train, ...rest }, i) => ({
         ...rest,
-        trainId: train!,
+        trainId: required(train),
         savedAt: new Date(savedAt.getTime() + i),
       }));
     await tables.trains.bulkCreate(first);

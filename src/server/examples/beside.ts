@@ -1,5 +1,7 @@
 import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
+import { required } from '@/core/required';
+import { capitalised } from '@/core/capitalised';
 
 /** A document that ships beside a train, or a worksheet by itself. */
 export interface ExampleBeside {
@@ -35,7 +37,7 @@ export async function readExamplesBeside(folder: string): Promise<ExamplesBeside
   };
   const beside = async (kind: string, ending: string): Promise<readonly ExampleBeside[]> =>
     (await filesIn(kind, ending)).map(({ steps: [train, slug = 'example'], json }) => ({
-      train: train!,
+      train: required(train),
       id: slug,
       name: json.name ?? words(slug),
       document: JSON.stringify(json),
@@ -46,13 +48,13 @@ export async function readExamplesBeside(folder: string): Promise<ExamplesBeside
     searches: await beside('searches', '.search.json'),
     worksheets: (await filesIn('worksheets', '.worksheet.json')).map(({ steps: [slug], json }) => ({
       train: null,
-      id: slug!,
-      name: json.name ?? words(slug!),
+      id: required(slug),
+      name: json.name ?? words(required(slug)),
       document: JSON.stringify(json),
     })),
     readings: logs.flatMap(({ steps: [train], json }) =>
       (json as unknown as { readonly readings: readonly { readonly id: string }[] }).readings.map((reading) => ({
-        train: train!,
+        train: required(train),
         id: reading.id,
         name: 'reading',
         document: JSON.stringify(reading),
@@ -62,4 +64,4 @@ export async function readExamplesBeside(folder: string): Promise<ExamplesBeside
 }
 
 /** "month-from-tide" as "Month from tide". */
-const words = (slug: string): string => `${slug[0]!.toUpperCase()}${slug.slice(1).replaceAll('-', ' ')}`;
+const words = (slug: string): string => capitalised(slug).replaceAll('-', ' ');

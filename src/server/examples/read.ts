@@ -2,6 +2,7 @@ import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { problemText } from '@/core/train';
 import { checkDocument } from '../heavy/jobs';
+import { itemAt } from '@/core/required';
 
 /** A train that ships with the application. */
 export interface Example {
@@ -23,7 +24,7 @@ export async function readExamples(folder: string): Promise<Example[]> {
       const file = `${id}.train.json`;
       if (!files.has(file)) throw new Error(`demo/shelf.json names ${id}, but demo/trains/${file} is missing.`);
       const checked = checkDocument(JSON.parse(await readFile(join(folder, 'trains', file), 'utf8')));
-      if (!checked.ok) throw new Error(`demo/trains/${file}: ${problemText(checked.problems[0]!)}`);
+      if (!checked.ok) throw new Error(`demo/trains/${file}: ${problemText(itemAt(checked.problems, 0))}`);
       return { id, name: checked.name, document: checked.document };
     }),
   );

@@ -4,6 +4,7 @@ import { keptJson, type KeptJson } from '../kept-row';
 import { plainPicture, type PlainPicture } from '../pictures/plain-picture';
 import { sentAnswers, sentDocument, sentEntries } from './sent';
 import { checkTrain, keptText, parseTrain, problemText, type Problem, type Train } from '@/core/train';
+import { itemAt } from '@/core/required';
 
 /** A document that was checked: as text in its canonical form, or what is wrong with it. */
 export type Checked =
@@ -42,7 +43,7 @@ export const JOBS = {
   /** Why a kept document does not read; null when it does. */
   unreadable: (document: string): string | null => {
     const parsed = parseTrain(document, { kept: true });
-    return parsed.ok ? null : problemText(parsed.problems[0]!);
+    return parsed.ok ? null : problemText(itemAt(parsed.problems, 0));
   },
 
   /** What a request brought that is to be kept. */
@@ -91,6 +92,6 @@ function drawn(document: string, space: Space, how: Drawing): DrawnText & { read
 
 function keptTrain(document: string): Train {
   const parsed = parseTrain(document, { kept: true });
-  if (!parsed.ok) throw new Error(problemText(parsed.problems[0]!));
+  if (!parsed.ok) throw new Error(problemText(itemAt(parsed.problems, 0)));
   return parsed.train;
 }

@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
 import { Stopped } from './pool';
+import { required } from '@/core/required';
 
 interface Running<T> {
   readonly result: Promise<T>;
@@ -50,7 +51,7 @@ export class Results<T> {
     result
       .then(
         (value) => {
-          if (this.done.size >= this.most) this.done.delete(this.done.keys().next().value!);
+          if (this.done.size >= this.most) this.done.delete(required(this.done.keys().next().value));
           this.done.set(key, value);
         },
         () => undefined,

@@ -4,6 +4,7 @@ import type { Database, TrainRow } from '../database';
 import { summariseDocument } from '../heavy';
 import { keptTime } from '../kept-row';
 import { findTrain, type Stored } from './repository';
+import { required } from '@/core/required';
 
 /** A part of the list; all of it where nothing is said. */
 export interface ShelfPage {
@@ -68,7 +69,7 @@ async function summaryOf(
     kept.unreadable === null
       ? (JSON.parse(await summariseDocument(kept.document)) as TrainSummary)
       : { unreadable: kept.unreadable };
-  if (worked.size >= MAX_WORKED) worked.delete(worked.keys().next().value!);
+  if (worked.size >= MAX_WORKED) worked.delete(required(worked.keys().next().value));
   worked.set(key, summary);
   return summary;
 }

@@ -1,3 +1,4 @@
+import { required } from '@/core/required';
 /** A saved state as far as thinning looks at it. */
 export interface SavedState {
   readonly version: number;
@@ -29,7 +30,7 @@ export function thinnedOut(states: readonly SavedState[], now: Date): number[] {
   const kept = new Set<string>();
   const ordered = [...states].sort((a, b) => b.version - a.version);
   return ordered.flatMap(({ version, savedAt, name }, i) => {
-    const { every } = STEPS.find(({ age }) => now.getTime() - savedAt.getTime() < age)!;
+    const { every } = required(STEPS.find(({ age }) => now.getTime() - savedAt.getTime() < age));
     const slot = every === 0 ? null : `${every} ${Math.floor(savedAt.getTime() / every)}`;
     const spare = slot !== null && kept.has(slot) && name === null && i > 0 && i < ordered.length - 1;
     if (slot !== null) kept.add(slot);

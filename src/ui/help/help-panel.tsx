@@ -6,6 +6,7 @@ import { CAUTIONS } from '@/core/cautions';
 import { Symbols } from './symbols';
 import { TOPICS, type Topic, type TopicName } from './topics';
 import { WORDS, type Word } from './words';
+import { required } from '@/core/required';
 
 /** A line of the list of keys. */
 export interface KeyLine {
@@ -25,7 +26,7 @@ export function HelpPanel({ about, keys = [], onTour, onClose }: HelpProps) {
   const topic: Topic = TOPICS[about];
   const panel = useRef<HTMLElement>(null);
   useEffect(() => {
-    const [before, own] = [document.activeElement, panel.current!];
+    const [before, own] = [document.activeElement, required(panel.current)];
     own.focus();
     // Back to where the keyboard was, unless it went on meanwhile.
     return () => {

@@ -1,3 +1,4 @@
+import { required } from '@/core/required';
 /** Pixels of a PNG for one of the drawing: sharp on paper too. */
 const SHARPNESS = 3;
 
@@ -10,7 +11,7 @@ export async function pngOf(svg: string): Promise<Blob> {
     await image.decode();
     const canvas = document.createElement('canvas');
     [canvas.width, canvas.height] = [image.naturalWidth * SHARPNESS, image.naturalHeight * SHARPNESS];
-    canvas.getContext('2d')!.drawImage(image, 0, 0, canvas.width, canvas.height);
+    required(canvas.getContext('2d')).drawImage(image, 0, 0, canvas.width, canvas.height);
     const png = await new Promise<Blob | null>((done) => canvas.toBlob(done, 'image/png'));
     if (!png) throw new Error('The picture is too large for this browser. Save it as SVG.');
     return png;

@@ -1,3 +1,4 @@
+import { required } from '@/core/required';
 /**
  * What the styles of the page say of a drawing, and a file has to say itself: with what each is when nothing is said.
  */
@@ -54,7 +55,7 @@ function dress(from: Element, to: Element): void {
   if (looks.opacity !== '1') to.setAttribute('opacity', looks.opacity);
   if (from.children.length === 0 && from instanceof SVGGraphicsElement)
     write(looks, to, from instanceof SVGTextContentElement ? { ...LINES, ...LETTERS } : LINES);
-  const pairs = [...from.children].map((child, i) => [child, to.children[i]!] as const);
+  const pairs = [...from.children].map((child, i) => [child, required(to.children[i])] as const);
   for (const [child, twin] of pairs) {
     if (isSeen(child)) dress(child, twin);
     else twin.remove();
@@ -95,12 +96,14 @@ function paint(element: Element, property: 'fill' | 'stroke', value: string): vo
 function plainColor(value: string): readonly [string, number] {
   const known = probe.known.get(value);
   if (known) return known;
-  const context = (probe.context ??= document.createElement('canvas').getContext('2d', { willReadFrequently: true })!);
+  const context = (probe.context ??= required(
+    document.createElement('canvas').getContext('2d', { willReadFrequently: true }),
+  ));
   context.clearRect(0, 0, 1, 1);
   context.fillStyle = value;
   context.fillRect(0, 0, 1, 1);
   const [red, green, blue, alpha] = context.getImageData(0, 0, 1, 1).data;
-  const plain = [`rgb(${red},${green},${blue})`, Math.round((alpha! / 255) * 100) / 100] as const;
+  const plain = [`rgb(${red},${green},${blue})`, Math.round((required(alpha) / 255) * 100) / 100] as const;
   probe.known.set(value, plain);
   return plain;
 }

@@ -1,3 +1,4 @@
+import { lookUp } from '../../required';
 /** A stretch of line: its cells, and the pairs of neighbours among them. */
 export interface Piece {
   readonly cells: readonly number[];
@@ -15,8 +16,8 @@ export function pieceOf(cells: readonly number[], links: readonly (readonly [num
   const marks = new Map<number, number>(cells.map((cell) => [cell, 0]));
   for (const [a, b] of links) {
     const direction = b === a + 1 ? 0 : b === a - 1 ? 2 : b < a ? 1 : 3;
-    marks.set(a, marks.get(a)! | bit(direction));
-    marks.set(b, marks.get(b)! | bit(opposite(direction)));
+    marks.set(a, lookUp(marks, a) | bit(direction));
+    marks.set(b, lookUp(marks, b) | bit(opposite(direction)));
   }
   return { cells, links, cost, marks: [...marks] };
 }

@@ -6,6 +6,7 @@ import { FRAME_NET, Grid } from './grid';
 import { opposite, pieceOf, type Piece } from './piece';
 import { cellKey, type Routed, type SymbolPlace } from './routed';
 import { spread, type Field, type Prices, type Window } from './search';
+import { itemAt, lookUp, required } from '../../required';
 
 /** A coupler in its place: the symbol's cells, and the line it adds to either member. */
 interface Link {
@@ -77,7 +78,7 @@ export function routeHalfPlane(plane: HalfPlane, train: Train, rounds: number, e
   const links = new Map<Joint, Link>();
   const order = members
     .map((_, i) => i)
-    .sort((a, b) => Number(plane.central.has(members[b]!)) - Number(plane.central.has(members[a]!)));
+    .sort((a, b) => Number(plane.central.has(itemAt(members, b))) - Number(plane.central.has(itemAt(members, a))));
   let best: Routed | null = null;
   for (let round = 0; round < rounds; round++) {
     if (best && effort.left === 0) return { work: best, finished: false, allowed: effort.allowed };
@@ -85,12 +86,12 @@ export function routeHalfPlane(plane: HalfPlane, train: Train, rounds: number, e
     const prices = (net: number): Prices => ({
       crossing,
       share: 60 + 60 * round,
-      centre: plane.central.has(members[net]!) ? 0 : 8,
+      centre: plane.central.has(itemAt(members, net)) ? 0 : 8,
     });
     for (const net of order) {
       trees.delete(net);
       paint(net);
-      const tree = layTree(grid, plane, members[net]!, net, prices(net), effort);
+      const tree = layTree(grid, plane, itemAt(members, net), net, prices(net), effort);
       if (tree) trees.set(net, tree);
     }
     // A coupler may start from another's line, so all of them are taken up before any is laid.
@@ -110,7 +111,7 @@ export function routeHalfPlane(plane: HalfPlane, train: Train, rounds: number, e
     if (found.faults === 0 && found.crossings.length === 0) break;
     grid.remember();
   }
-  return { work: best!, finished: true, allowed: effort.allowed };
+  return { work: required(best), finished: true, allowed: effort.allowed };
 
   function paint(without = -1): void {
     grid.clear();
@@ -154,14 +155,16 @@ export function routeHalfPlane(plane: HalfPlane, train: Train, rounds: number, e
     const cells = new Map(
       members.map((member, net) => [
         member,
-        new Set(pieces[net]!.flatMap((piece) => piece.cells.map((at) => cellKey(grid.cell(at))))),
+        new Set(itemAt(pieces, net).flatMap((piece) => piece.cells.map((at) => cellKey(grid.cell(at))))),
       ]),
     );
     return {
       links: new Map(
         members.map((member, net) => [
           member,
-          pieces[net]!.flatMap((piece) => piece.links.map(([from, to]) => [grid.cell(from), grid.cell(to)] as const)),
+          itemAt(pieces, net).flatMap((piece) =>
+            piece.links.map(([from, to]) => [grid.cell(from), grid.cell(to)] as const),
+          ),
         ]),
       ),
       cells,
@@ -245,7 +248,7 @@ function layTree(
     const met = starts.find((at) => goals.has(at));
     if (met !== undefined) {
       cells.push(met);
-      reach(goals.get(met)!);
+      reach(lookUp(goals, met));
       continue;
     }
     const look = (window: Window) => spread(grid, starts, net, prices, window, effort, (at) => goals.has(at));
@@ -256,7 +259,7 @@ function layTree(
     cells.push(...way.cells);
     links.push(...way.links);
     cost += way.cost;
-    reach(goals.get(field.reached >> 2)!);
+    reach(lookUp(goals, field.reached >> 2));
   }
   return pieceOf(cells, links, cost);
 
@@ -285,11 +288,11 @@ const everywhere = (grid: Grid): Window => ({ from: 0, to: grid.columns - 1 });
 function wayBack(field: Field, last: number): Piece {
   const cells = [last >> 2];
   const links: [number, number][] = [];
-  for (let at = last; field.from[at]! >= 0; at = field.from[at]!) {
-    links.push([field.from[at]! >> 2, at >> 2]);
-    cells.push(field.from[at]! >> 2);
+  for (let at = last; itemAt(field.from, at) >= 0; at = itemAt(field.from, at)) {
+    links.push([itemAt(field.from, at) >> 2, at >> 2]);
+    cells.push(itemAt(field.from, at) >> 2);
   }
-  return pieceOf(cells, links, field.cost[last]!);
+  return pieceOf(cells, links, itemAt(field.cost, last));
 }
 
 /**
@@ -311,9 +314,9 @@ function layLink(
   const fieldB = startsB.length > 0 ? spread(grid, startsB, b, prices, window, effort) : null;
   let best: { cost: number; middle: number; direction: number; endA: number; endB: number } | null = null;
   for (let middle = 0; middle < grid.size; middle++) {
-    if (grid.blocked[middle] || grid.reserved[middle]! >= 0 || grid.net[middle] !== -1) continue;
-    const x = grid.column[middle]!;
-    const row = grid.row[middle]!;
+    if (grid.blocked[middle] || itemAt(grid.reserved, middle) >= 0 || grid.net[middle] !== -1) continue;
+    const x = itemAt(grid.column, middle);
+    const row = itemAt(grid.row, middle);
     if (x < window.from || x > window.to) continue;
     const beside =
       grid.beside[middle] === 1 || crowd.some((other) => Math.abs(other.x - x) < 2 && Math.abs(other.row - row) < 3);
@@ -324,7 +327,7 @@ function layLink(
       if (towardsA < 0 || towardsB < 0 || !grid.open(towardsA, a) || !grid.open(towardsB, b)) continue;
       const endA = arrival(grid, fieldA, towardsA, direction, a);
       const endB = arrival(grid, fieldB, towardsB, opposite(direction), b);
-      const cost = endA.cost + endB.cost + grid.history[middle]! + crowding;
+      const cost = endA.cost + endB.cost + itemAt(grid.history, middle) + crowding;
       if (cost < (best?.cost ?? Infinity)) best = { cost, middle, direction, endA: endA.state, endB: endB.state };
     }
   }
@@ -362,7 +365,7 @@ function arrival(
   for (let d = 0; d < 4; d++) {
     if (d === opposite(direction)) continue;
     const state = at * 4 + d;
-    const cost = field.cost[state]! + (d === direction || field.from[state]! < 0 ? 0 : 3);
+    const cost = itemAt(field.cost, state) + (d === direction || itemAt(field.from, state) < 0 ? 0 : 3);
     if (cost < best.cost) best = { cost, state };
   }
   return best;

@@ -4,6 +4,7 @@ import { memberName } from '../../words';
 import { slipsApart, tenfold } from '../slips';
 import { size } from '../subject';
 import type { Ask } from './skill';
+import { required } from '../../required';
 
 /** The ratio of a planetary set of sun, planets and ring, whichever of the three is held. */
 export const basic: Ask = ({ train }, draw) => {
@@ -18,7 +19,7 @@ export const basic: Ask = ({ train }, draw) => {
   if (!set) return undefined;
   const r = fraction(set.ring.teeth, set.sun.teeth);
   const [carrier, sun, ring] = [set.carrier, set.sun.member, set.ring.member].map((id) => memberName(train, id));
-  const holds = draw.pick(['ring', 'carrier', 'sun'] as const)!;
+  const holds = required(draw.pick(['ring', 'carrier', 'sun'] as const));
   const asked = {
     ring: { held: ring, of: sun, one: carrier, right: add(ONE, r), line: `1 + r = 1 + ${size(r)}` },
     carrier: { held: carrier, of: sun, one: ring, right: r, line: `r = ${set.ring.teeth}/${set.sun.teeth}` },

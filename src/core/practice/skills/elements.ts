@@ -1,6 +1,7 @@
 import { compare, equals, sign, toFraction } from '../../rational';
 import { engagedText, size, workingLines, type Place } from '../subject';
 import type { Ask } from './skill';
+import { required } from '../../required';
 
 const MOST_CHOICES = 4;
 
@@ -30,7 +31,7 @@ export const elements: Ask = (subject, draw) => {
     answer: { kind: 'choice', value: engagedText(subject, place.engaged), choices },
     slips: [],
     working: [
-      ...shown.map((one) => `${engagedText(subject, one.engaged)}: ${toFraction(one.solved.ratio!)} in/out`),
+      ...shown.map((one) => `${engagedText(subject, one.engaged)}: ${toFraction(required(one.solved.ratio))} in/out`),
       ...workingLines(subject, place),
     ],
   };

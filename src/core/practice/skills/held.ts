@@ -2,6 +2,7 @@ import { isZero } from '../../rational';
 import { listed, memberName } from '../../words';
 import { workingLines } from '../subject';
 import type { Ask } from './skill';
+import { lookUp } from '../../required';
 
 /** Which members stand still. */
 export const held: Ask = (subject, draw) => {
@@ -9,7 +10,7 @@ export const held: Ask = (subject, draw) => {
   const place = draw.pick(driving);
   if (!place) return undefined;
   const stands = (id: string) => {
-    const { speed } = place.figures.get(id)!;
+    const { speed } = lookUp(place.figures, id);
     return speed !== null && isZero(speed);
   };
   const value = central.filter(stands).sort();

@@ -1,13 +1,14 @@
 import { listed, memberName } from '../../words';
 import { workingLines } from '../subject';
 import type { Ask } from './skill';
+import { lookUp } from '../../required';
 
 /** Which members turn and carry nothing. */
 export const idle: Ask = (subject, draw) => {
   const { train, driving, central } = subject;
   const place = draw.pick(driving);
   if (!place) return undefined;
-  const value = central.filter((id) => place.figures.get(id)!.role === 'idle').sort();
+  const value = central.filter((id) => lookUp(place.figures, id).role === 'idle').sort();
   if (value.length === 0) return undefined;
   return {
     position: place.id,

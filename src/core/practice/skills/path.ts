@@ -1,6 +1,7 @@
 import { powerFlow } from '../../powerflow';
 import { memberName } from '../../words';
 import type { Ask } from './skill';
+import { itemAt } from '../../required';
 
 /** Through which members power goes, one after the other. */
 export const path: Ask = ({ train, driving, central }, draw) => {
@@ -8,7 +9,9 @@ export const path: Ask = ({ train, driving, central }, draw) => {
   const flow = place && powerFlow(place.solved);
   // Power that is shared or goes round has no one order.
   if (!flow || flow.paths.length !== 1 || flow.recirculating.length > 0) return undefined;
-  const value = flow.paths[0]!.stops.filter(({ kind }) => kind === 'member').map(({ id }) => id);
+  const value = itemAt(flow.paths, 0)
+    .stops.filter(({ kind }) => kind === 'member')
+    .map(({ id }) => id);
   if (value.length < 2 || value.some((id) => !central.includes(id))) return undefined;
   return {
     position: place.id,

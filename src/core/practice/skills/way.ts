@@ -1,6 +1,7 @@
 import { sign } from '../../rational';
 import { workingLines } from '../subject';
 import type { Ask } from './skill';
+import { required } from '../../required';
 
 const CHOICES = ['same way', 'reverse'] as const;
 
@@ -14,7 +15,9 @@ export const way: Ask = (subject, draw) => {
     position: place.id,
     text: `In position ${place.name}: which way does the output turn, seen against the input?`,
     answer: { kind: 'choice', value, choices: CHOICES },
-    slips: [{ value: CHOICES.find((one) => one !== value)!, slip: internal ? 'internal-sign' : 'way-of-a-pair' }],
+    slips: [
+      { value: required(CHOICES.find((one) => one !== value)), slip: internal ? 'internal-sign' : 'way-of-a-pair' },
+    ],
     working: workingLines(subject, place),
   };
 };

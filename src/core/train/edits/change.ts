@@ -1,6 +1,7 @@
 import type { Material } from '../limits';
 import { teethSchema, type Coupler, type Gear, type Member, type Mesh, type Train } from '../schema';
 import { checked, refused, type Edit } from './edit';
+import { itemAt, lookUp } from '../../required';
 
 /** Reads a typed tooth count: whole, 1 to 100 000. */
 export function readTeeth(text: string): { ok: true; teeth: number } | { ok: false; message: string } {
@@ -11,7 +12,7 @@ export function readTeeth(text: string): { ok: true; teeth: number } | { ok: fal
   const result = teethSchema.safeParse(Number(trimmed));
   return result.success
     ? { ok: true, teeth: result.data }
-    : { ok: false, message: `${result.error.issues[0]!.message} Type a whole number from 1 to 100 000.` };
+    : { ok: false, message: `${itemAt(result.error.issues, 0).message} Type a whole number from 1 to 100 000.` };
 }
 
 /** Gives a gear another tooth count. */
@@ -64,7 +65,7 @@ export function setGearType(train: Train, id: string, type: Gear['type']): Edit 
     // A worm is named first in its mesh; only a worm locks.
     const { selfLocking, sense, ...plain } = mesh;
     const gears: Mesh['gears'] = type === 'worm' && mesh.gears[1] === id ? [mesh.gears[1], mesh.gears[0]] : mesh.gears;
-    const says = gears.some((gear) => ['bevel', 'worm'].includes(kinds.get(gear)!));
+    const says = gears.some((gear) => ['bevel', 'worm'].includes(lookUp(kinds, gear)));
     return {
       ...plain,
       gears,

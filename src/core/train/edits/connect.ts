@@ -2,6 +2,7 @@ import type { Coupler, Gear, Mesh, Train } from '../schema';
 import { addition, aGear, nextLetter, refusedAddition, withParts, type Addition } from './addition';
 import { checked, freshId, refused, type Edit } from './edit';
 import { partsById } from '../part-index';
+import { lookUp } from '../../required';
 
 /** Lets two gears that are there already mesh; bevel and worm gears turn oppositely until it is said otherwise. */
 export function addMesh(train: Train, a: string, b: string): Addition {
@@ -102,6 +103,6 @@ export function setStations(train: Train, groups: readonly (readonly string[])[]
   const stations = new Map(groups.flatMap((gears, i) => gears.map((id) => [id, i] as const)));
   return checked({
     ...train,
-    gears: train.gears.map((gear) => (stations.has(gear.id) ? { ...gear, station: stations.get(gear.id)! } : gear)),
+    gears: train.gears.map((gear) => (stations.has(gear.id) ? { ...gear, station: lookUp(stations, gear.id) } : gear)),
   });
 }

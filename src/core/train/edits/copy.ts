@@ -16,6 +16,7 @@ import {
 import { addition, refusedAddition, withParts, type Addition } from './addition';
 import { freshId } from './edit';
 import { partsById } from '../part-index';
+import { lookUp } from '../../required';
 
 const clipSchema = z.strictObject({
   part: z.strictObject({ kind: z.enum(['gear', 'member', 'coupler']), id: z.string() }),
@@ -105,25 +106,25 @@ export function pastePart(train: Train, clip: Clip, elsewhere = false): Addition
   const parts = {
     members: clip.members.map((member) => ({
       ...member,
-      id: members.get(member.id)!,
+      id: lookUp(members, member.id),
       name: freshName(names, member.name),
       ...(member.carrier !== undefined && { carrier: members.get(member.carrier) ?? member.carrier }),
     })),
     gears: clip.gears.map((gear) => ({
       ...gear,
-      id: gears.get(gear.id)!,
+      id: lookUp(gears, gear.id),
       member: members.get(gear.member) ?? gear.member,
     })),
     meshes: meshes.map((mesh) => ({
       ...mesh,
-      id: meshIds.get(mesh.id)!,
+      id: lookUp(meshIds, mesh.id),
       gears: mesh.gears.map((id) => gears.get(id) ?? id) as [string, string],
     })),
     couplers: couplers.map((coupler) => {
-      const renamed = { id: couplerIds.get(coupler.id)!, name: freshName(names, coupler.name) };
+      const renamed = { id: lookUp(couplerIds, coupler.id), name: freshName(names, coupler.name) };
       return 'joins' in coupler
         ? { ...coupler, ...renamed, joins: coupler.joins.map((id) => members.get(id) ?? id) as [string, string] }
-        : { ...coupler, ...renamed, mesh: meshIds.get(coupler.mesh)! };
+        : { ...coupler, ...renamed, mesh: lookUp(meshIds, coupler.mesh) };
     }),
   };
   return addition(withMates(withParts(train, parts), new Map([...gears].map(([old, fresh]) => [fresh, old]))), {
@@ -144,7 +145,7 @@ function withMates(train: Train, copied: ReadonlyMap<string, string>): Train {
     return carrier === undefined ? member : centreOf(carrier);
   };
   const inTheWay = (fresh: string) => {
-    const [at, there] = [fresh, copied.get(fresh)!].map((id) => parts.find.gear(id));
+    const [at, there] = [fresh, lookUp(copied, fresh)].map((id) => parts.find.gear(id));
     if (!at || !there || centreOf(at.member) === centreOf(there.member)) return false;
     return axes.some(
       ({ members }) => members.includes(centreOf(at.member)) && members.includes(centreOf(there.member)),
@@ -154,7 +155,7 @@ function withMates(train: Train, copied: ReadonlyMap<string, string>): Train {
   const mateFor = (id: string): string => {
     const mate = parts.gear(id);
     if (!mates.has(id)) mates.set(id, { ...mate, id: freshId([...train.gears, ...mates.values()], baseOf(id)) });
-    return mates.get(id)!.id;
+    return lookUp(mates, id).id;
   };
   const meshes = train.meshes.map((mesh): Mesh => {
     const fresh = mesh.gears.find((id) => copied.has(id) && inTheWay(id));

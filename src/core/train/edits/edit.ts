@@ -1,5 +1,6 @@
 import { checkTrain } from '../parse';
 import type { Train } from '../schema';
+import { itemAt } from '../../required';
 
 /** An edit gives a new document, or says in a sentence why it cannot be done; the old one is never touched. */
 export type Edit = { readonly ok: true; readonly train: Train } | { readonly ok: false; readonly message: string };
@@ -7,7 +8,7 @@ export type Edit = { readonly ok: true; readonly train: Train } | { readonly ok:
 /** Takes a changed document over only if it holds against the whole format. */
 export function checked(train: Train): Edit {
   const result = checkTrain(train);
-  return result.ok ? result : { ok: false, message: result.problems[0]!.message };
+  return result.ok ? result : { ok: false, message: itemAt(result.problems, 0).message };
 }
 
 export const refused = (message: string): Edit => ({ ok: false, message });

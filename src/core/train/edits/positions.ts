@@ -1,5 +1,6 @@
 import type { Position, Train } from '../schema';
 import { checked, freshId, refused, type Edit } from './edit';
+import { required } from '../../required';
 
 /** Keeps what is engaged as a position of its own. The name must be new. */
 export function keepPosition(train: Train, name: string, engaged: readonly string[]): Edit {
@@ -56,7 +57,7 @@ export function movePosition(train: Train, id: string, by: number): Edit {
   if (from < 0) return refused(`There is no position "${id}".`);
   const positions = [...train.positions];
   const [moved] = positions.splice(from, 1);
-  positions.splice(Math.min(positions.length, Math.max(0, from + by)), 0, moved!);
+  positions.splice(Math.min(positions.length, Math.max(0, from + by)), 0, required(moved));
   return checked({ ...train, positions });
 }
 

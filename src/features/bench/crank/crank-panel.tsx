@@ -11,6 +11,7 @@ import { useReducedMotion } from '@/ui/reduced-motion';
 import { useCrank, useBench } from '../use-bench';
 import { CounterTable } from './counter-table';
 import { useMoving } from './turns';
+import { itemAt } from '@/core/required';
 
 const SPEEDS = [0.02, 0.05, 0.1, 0.25, 0.5, 1, 2];
 
@@ -18,7 +19,7 @@ const SPEEDS = [0.02, 0.05, 0.1, 0.25, 0.5, 1, 2];
 export function CrankPanel() {
   const { solved, locks } = useExplained();
   const train = useTrain((state) => state.train);
-  const driver = memberName(train, solved.network.memberIds[solved.flow.driver]!);
+  const driver = memberName(train, itemAt(solved.network.memberIds, solved.flow.driver));
   return (
     <section aria-label="Crank and counters" className="flex min-h-0 min-w-0 flex-col px-4 pt-1.5">
       {solved.status === 'locked' ? (
@@ -55,7 +56,7 @@ function CrankControls({ driver }: { driver: string }) {
         className="btn btn-sm btn-square"
         aria-label={moving === 'play' ? 'Pause' : 'Play'}
         title={`${moving === 'play' ? 'Pause' : 'Play'} (Space)`}
-        onClick={() => (moving === 'play' ? crank.stop() : crank.play(SPEEDS[pace]!))}
+        onClick={() => (moving === 'play' ? crank.stop() : crank.play(itemAt(SPEEDS, pace)))}
       >
         {moving === 'play' ? <Pause className="size-4" aria-hidden /> : <Play className="size-4" aria-hidden />}
       </button>
@@ -70,7 +71,7 @@ function CrankControls({ driver }: { driver: string }) {
         value={pace}
         onChange={(event) => {
           setPace(Number(event.target.value));
-          if (moving === 'play') crank.play(SPEEDS[Number(event.target.value)]!);
+          if (moving === 'play') crank.play(itemAt(SPEEDS, Number(event.target.value)));
         }}
       />
       <button

@@ -8,6 +8,7 @@ import { documents } from '@/features/train/documents';
 import { editTrain } from '@/features/train/edit';
 import type { TrainStore } from '@/features/train/store';
 import { useTrainStore } from '@/features/train/use-train';
+import { required } from '@/core/required';
 
 /** Pixels of the screen before a press becomes a drag. */
 const SLACK = 6;
@@ -45,7 +46,7 @@ export function useGearDrag(zoomed: RefObject<SVGGElement | null>, view: SideVie
     const { x } = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse());
     grip.to = others.filter(({ left, right }) => (left + right) / 2 < x).length;
     const [before, after] = [others[grip.to - 1], others[grip.to]];
-    setLine(before && after ? (before.right + after.left) / 2 : before ? before.right + 14 : after!.left - 14);
+    setLine(before && after ? (before.right + after.left) / 2 : before ? before.right + 14 : required(after).left - 14);
   };
   const onPointerUp = () => {
     const grip = held.current;

@@ -27,6 +27,7 @@ import { PowerPath } from '@/ui/side-view/power-path';
 import { Recirculation } from './recirculation';
 import { StationTabs } from './station-tabs';
 import { useZoom } from './zoom';
+import { lookUp } from '@/core/required';
 
 /** The side view: the train from the side with its power path; its parts are picked here. */
 export function SideViewPane() {
@@ -115,7 +116,7 @@ function Drawing({ view }: { view: SideView }) {
               <MemberLine
                 key={lines.member}
                 lines={lines}
-                role={roleOf.get(lines.member)!}
+                role={lookUp(roleOf, lines.member)}
                 color={memberColor(train, lines.member)}
                 lit={lit?.includes(lines.member) ?? false}
               />

@@ -38,6 +38,7 @@ import { CopyButton } from './copy-button';
 import { GoesAlong } from './goes-along';
 import { TeethField } from './teeth-field';
 import { useEdit, type Say } from './use-edit';
+import { required } from '@/core/required';
 
 /** Teeth that new gears start with; each is picked at once to be changed. */
 const START = { gear: 30, idler: 20, sun: 24, planet: 18 };
@@ -220,7 +221,7 @@ function MeshFields({ mesh, gear, say }: { mesh: Mesh; gear: Gear; say: Say }) {
   const train = useTrain((state) => state.train);
   const light = useLight();
   const edit = useEdit(say);
-  const other = train.gears.find(({ id }) => id !== gear.id && mesh.gears.includes(id))!;
+  const other = required(train.gears.find(({ id }) => id !== gear.id && mesh.gears.includes(id)));
   const slides = train.couplers.some((coupler) => !('joins' in coupler) && coupler.mesh === mesh.id);
   const [first] = mesh.gears.map((id) => partsById(train).gear(id));
   const says = [gear.type, other.type].some((type) => type === 'bevel' || type === 'worm');
@@ -248,7 +249,7 @@ function MeshFields({ mesh, gear, say }: { mesh: Mesh; gear: Gear; say: Say }) {
             />
           )}
           <TextField
-            label={`Efficiency, ${first!.teeth} driving`}
+            label={`Efficiency, ${required(first).teeth} driving`}
             numeric
             value={numeral(mesh.efficiency)}
             onDone={(text) => edit(changeMesh(train, mesh.id, { efficiency: numberOrNothing(text) }))}
@@ -259,7 +260,7 @@ function MeshFields({ mesh, gear, say }: { mesh: Mesh; gear: Gear; say: Say }) {
             value={numeral(mesh.backEfficiency)}
             onDone={(text) => edit(changeMesh(train, mesh.id, { backEfficiency: numberOrNothing(text) }))}
           />
-          {first!.type === 'worm' && (
+          {required(first).type === 'worm' && (
             <label className="flex items-center justify-between gap-2">
               <span className="muted">Locks itself: the wheel cannot turn the worm</span>
               <input

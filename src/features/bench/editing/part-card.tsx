@@ -11,6 +11,7 @@ import { CouplerFields } from './coupler-fields';
 import { GearFields } from './gear-fields';
 import { MemberFields } from './member-fields';
 import { partsById } from '@/core/train';
+import { required } from '@/core/required';
 
 const WIDTH = 300;
 
@@ -23,7 +24,7 @@ export function PartCard({ editing }: { editing: PartRef }) {
   const [place, setPlace] = useState({ left: 0, top: 0 });
   useLayoutEffect(() => {
     const part = document.querySelector(`[data-part="${CSS.escape(partKey(editing))}"]`)?.getBoundingClientRect();
-    const height = card.current!.offsetHeight;
+    const height = required(card.current).offsetHeight;
     // A member without a line of its own, or one that was found in the table, has its card in the middle.
     if (!part)
       return setPlace({ left: Math.max(8, (innerWidth - WIDTH) / 2), top: Math.max(8, (innerHeight - height) / 3) });
@@ -33,7 +34,7 @@ export function PartCard({ editing }: { editing: PartRef }) {
   }, [editing, message]);
   useEffect(() => {
     // Where no field asks for it, the card itself takes the focus, so that Esc closes it wherever it was opened from.
-    if (!card.current!.contains(document.activeElement)) card.current!.focus();
+    if (!required(card.current).contains(document.activeElement)) required(card.current).focus();
   }, []);
   const close = () => openCard(null);
   const gear = editing.kind === 'gear' ? partsById(train).find.gear(editing.id) : undefined;

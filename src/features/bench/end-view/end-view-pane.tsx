@@ -13,6 +13,7 @@ import { colorsOf, useEngagedMeshes, useInks } from './inks';
 import { fitView, paintMoving } from './paint';
 import { canvasPen } from './pen';
 import { StillPicture } from './still-picture';
+import { required } from '@/core/required';
 
 const MARGIN = 8;
 
@@ -116,7 +117,7 @@ function StationCanvas({ station, label }: { station: Station; label: string }) 
 function useCanvasSize(canvas: React.RefObject<HTMLCanvasElement | null>) {
   const [size, setSize] = useState({ width: 0, height: 0, ratio: 1 });
   useEffect(() => {
-    const element = canvas.current!;
+    const element = required(canvas.current);
     const watch = new ResizeObserver(() => {
       const ratio = devicePixelRatio || 1;
       setSize({

@@ -1,4 +1,5 @@
 import { toothOutline } from '@/core/end-view';
+import { required } from '@/core/required';
 
 /** Outlines as SVG path data, in modules, round the wheel's own centre: for a canvas and for a picture file alike. */
 
@@ -9,7 +10,7 @@ const KEPT = 400;
 function once(key: string, make: () => string): string {
   const found = kept.get(key);
   if (found !== undefined) return found;
-  if (kept.size >= KEPT) kept.delete(kept.keys().next().value!);
+  if (kept.size >= KEPT) kept.delete(required(kept.keys().next().value));
   const fresh = make();
   kept.set(key, fresh);
   return fresh;

@@ -1,6 +1,7 @@
 import { centreOf, pitchesPast, poseOf, type Station, type TurnsOf, type Wheel } from '@/core/end-view';
 import { box, circle, line, plainRing, teethOutline } from './outlines';
 import type { Pen } from './pen';
+import { itemAt } from '@/core/required';
 
 /** How one wheel is to look. */
 export interface WheelInk {
@@ -48,9 +49,9 @@ export function fitView({ bounds }: Station, width: number, height: number, marg
  */
 export function paintStill(pen: Pen, { wheels }: Station, view: View, inks: readonly WheelInk[], paper: Paper): void {
   for (const i of inOrder(wheels)) {
-    const wheel = wheels[i]!;
+    const wheel = itemAt(wheels, i);
     if (!isRound(wheel, view)) continue;
-    const look = placed(pen, wheel, { ...wheel.centre, angle: 0 }, view, inks[i]!, paper);
+    const look = placed(pen, wheel, { ...wheel.centre, angle: 0 }, view, itemAt(inks, i), paper);
     paintRound(pen, wheel, look, paper);
   }
 }
@@ -68,13 +69,16 @@ export function paintMoving(
   inks: readonly WheelInk[],
   paper: Paper,
 ): void {
-  for (const { a, b } of chains) paintChain(pen, wheels[a]!, wheels[b]!, turns, view, paper);
-  for (const i of inOrder(wheels)) paintWheel(pen, wheels[i]!, phases[i]!, turns, view, inks[i]!, paper);
+  for (const { a, b } of chains) paintChain(pen, itemAt(wheels, a), itemAt(wheels, b), turns, view, paper);
+  for (const i of inOrder(wheels))
+    paintWheel(pen, itemAt(wheels, i), itemAt(phases, i), turns, view, itemAt(inks, i), paper);
 }
 
 /** Rings first, so that what runs in them is seen. */
 const inOrder = (wheels: readonly Wheel[]): readonly number[] =>
-  wheels.map((_, i) => i).sort((a, b) => Number(wheels[b]!.shape === 'ring') - Number(wheels[a]!.shape === 'ring'));
+  wheels
+    .map((_, i) => i)
+    .sort((a, b) => Number(itemAt(wheels, b).shape === 'ring') - Number(itemAt(wheels, a).shape === 'ring'));
 
 const isRound = ({ shape, orbit, module }: Wheel, { scale }: View): boolean =>
   orbit === null && (shape === 'smooth' || ((shape === 'toothed' || shape === 'ring') && scale * module < FINEST));

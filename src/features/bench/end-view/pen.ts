@@ -1,3 +1,4 @@
+import { required } from '@/core/required';
 /** a, b, c, d, e, f of a plane's transformation, as SVG and canvas have it. */
 export type Matrix = readonly [number, number, number, number, number, number];
 
@@ -29,7 +30,7 @@ const KEPT_PATHS = 400;
 function path2D(data: string): Path2D {
   const found = paths.get(data);
   if (found) return found;
-  if (paths.size >= KEPT_PATHS) paths.delete(paths.keys().next().value!);
+  if (paths.size >= KEPT_PATHS) paths.delete(required(paths.keys().next().value));
   const fresh = new Path2D(data);
   paths.set(data, fresh);
   return fresh;

@@ -1,6 +1,7 @@
 import type { Station } from '@/core/end-view';
 import { paintStill, type Paper, type View, type WheelInk } from './paint';
 import { canvasPen } from './pen';
+import { required } from '@/core/required';
 
 /** What of a station stands still, as a picture that is made anew only when something of it changes. */
 export class StillPicture {
@@ -18,7 +19,7 @@ export class StillPicture {
     if (this.canvas && of.every((one, i) => one === this.made[i])) return this.canvas;
     this.made = of;
     this.canvas = new OffscreenCanvas(width, height);
-    paintStill(canvasPen(this.canvas.getContext('2d')!), station, view, inks, paper);
+    paintStill(canvasPen(required(this.canvas.getContext('2d'))), station, view, inks, paper);
     return this.canvas;
   }
 }

@@ -14,6 +14,7 @@ import { useEdit } from '../editing/use-edit';
 import { useCard } from '../use-bench';
 import { useFindings } from './findings';
 import { TimingMarks } from './timing-marks';
+import { itemAt } from '@/core/required';
 
 /**
  * What is wrong with the train or worth knowing: what, why it matters, what would mend it. Pointing lights the parts.
@@ -95,7 +96,11 @@ function CheckLine({ found, effects }: { found: Finding; effects: Effects }) {
             </button>
           ))}
           {gears.length === 1 && (
-            <button type="button" className="btn btn-xs" onClick={() => openCard({ kind: 'gear', id: gears[0]! })}>
+            <button
+              type="button"
+              className="btn btn-xs"
+              onClick={() => openCard({ kind: 'gear', id: itemAt(gears, 0) })}
+            >
               Change this gear
             </button>
           )}

@@ -9,6 +9,7 @@ import { DOCUMENTS, Recent } from '@/features/train/recent';
 import { useLoads } from '@/features/train/input/loads';
 import { useTyped } from '@/features/train/input/typed-input';
 import { useExplained } from '@/features/train/use-explained';
+import { lookUp } from '@/core/required';
 
 export interface Findings {
   readonly open: readonly Finding[];
@@ -29,7 +30,7 @@ export function useFindings(train: Train): Findings {
     const findings = checksOf(train, { inputSpeed, inputTorque: torqueNm });
     return {
       open: findings.filter(({ key }) => !notes.has(key)),
-      aside: findings.flatMap((found) => (notes.has(found.key) ? [{ found, note: notes.get(found.key)! }] : [])),
+      aside: findings.flatMap((found) => (notes.has(found.key) ? [{ found, note: lookUp(notes, found.key) }] : [])),
     };
   }, [train, speed, torque, loads, held]);
 }

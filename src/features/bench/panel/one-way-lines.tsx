@@ -9,6 +9,7 @@ import { figure } from '@/core/units';
 import type { TypedInput } from '@/features/train/input/typed-input';
 import { useScale } from '@/features/train/input/loads';
 import { couplerName, memberName, sentence } from '@/core/words';
+import { itemAt } from '@/core/required';
 
 /** What each one-way clutch does here, why, and what would change it. */
 export function OneWayLines() {
@@ -17,7 +18,7 @@ export function OneWayLines() {
   const { oneWays, solved } = useExplained();
   const typed = useScale();
   if (oneWays.length === 0) return null;
-  const turned = solved.network.memberIds[solved.flow.driver]!;
+  const turned = itemAt(solved.network.memberIds, solved.flow.driver);
   return (
     <section className="mt-3 text-sm" aria-label="One-way clutches">
       <h3 className="font-semibold">One-way clutches</h3>

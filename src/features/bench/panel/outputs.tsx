@@ -8,6 +8,7 @@ import { figure, wayText } from '@/core/units';
 import type { Explained } from '@/features/train/analysis';
 import { useLoads, useScale } from '@/features/train/input/loads';
 import { exact, memberName, unbalancedText } from '@/core/words';
+import { itemAt } from '@/core/required';
 
 /**
  * With loads: what the input has to hold, or why they do not balance; then what comes out at each output for what is
@@ -41,7 +42,7 @@ export function Outputs({ position: { solved, unbalanced } }: { position: Explai
         const carried = outputTorque(solved, member);
         return (
           <div key={member} className="flex flex-wrap items-baseline gap-x-4" data-testid="output">
-            <dt className="muted text-sm">{memberName(train, network.memberIds[member]!)}</dt>
+            <dt className="muted text-sm">{memberName(train, itemAt(network.memberIds, member))}</dt>
             <dd className="figure font-semibold">
               {turns === null
                 ? 'speed open'

@@ -9,6 +9,7 @@ import type { Explained } from '@/features/train/analysis';
 import { listed, memberName } from '@/core/words';
 import { Outputs } from './outputs';
 import { Reason } from './reason';
+import { itemAt, required } from '@/core/required';
 
 /** The ratio, large, or why there is none. */
 export function RatioHeadline() {
@@ -27,11 +28,11 @@ function Ratio({ position: { solved, backward } }: { position: Explained }) {
   const convention = usePreferences((state) => state.convention);
   const train = useTrain((state) => state.train);
   // Driven backward, the ratio found is output turns per input turn; it is told as the ratio of the train all the same.
-  const ratio = backward ? inverse(solved.ratio!) : solved.ratio!;
+  const ratio = backward ? inverse(required(solved.ratio)) : required(solved.ratio);
   const shown = ratioIn(ratio, convention);
   const [of, perOne] = convention === 'in/out' ? ['input', 'output'] : ['output', 'input'];
   const { efficiency } = solved;
-  const outputs = train.outputs.length > 1 ? ` (${memberName(train, train.outputs[0]!)})` : '';
+  const outputs = train.outputs.length > 1 ? ` (${memberName(train, itemAt(train.outputs, 0))})` : '';
   return (
     <>
       <p className="flex items-baseline gap-2">
@@ -65,7 +66,7 @@ const VERDICT: Record<NonNullable<Explained['backward']>, string> = {
 function BackwardVerdict({ position }: { position: Explained }) {
   return (
     <p className={position.backward === 'jams' ? 'pb-1 font-semibold text-error' : 'pb-1 font-semibold'}>
-      {VERDICT[position.backward!]}
+      {VERDICT[required(position.backward)]}
     </p>
   );
 }

@@ -9,6 +9,7 @@ import { type Highlight, highlightOf } from '@/features/train/highlight';
 import { useExplained } from '@/features/train/use-explained';
 import { useTrain, useLight, useTrainStore } from '@/features/train/use-train';
 import { lawText } from './outputs';
+import { itemAt } from '@/core/required';
 
 /**
  * Why nothing comes out: what fights, where the power stops, or what runs ahead; every name lights its part, and a
@@ -28,7 +29,7 @@ export function Reason() {
 
 function Split({ position: { laws, solved } }: { position: Explained }) {
   const train = useTrain((state) => state.train);
-  const turned = memberName(train, solved.network.memberIds[solved.flow.driver]!);
+  const turned = memberName(train, itemAt(solved.network.memberIds, solved.flow.driver));
   return (
     <div>
       <p className="text-lg font-semibold">Power is split: the outputs share it and can turn at different speeds.</p>
@@ -113,8 +114,8 @@ function Stopped({ position: { stops, solved } }: { position: Explained }) {
 function RunsAhead({ position: { solved, oneWays, stops, flow, letGo } }: { position: Explained }) {
   const train = useTrain((state) => state.train);
   const name = (id: string) => memberName(train, id);
-  const pushers = [solved.flow.driver, ...solved.flow.together.map(({ member }) => member)].map(
-    (member) => solved.network.memberIds[member]!,
+  const pushers = [solved.flow.driver, ...solved.flow.together.map(({ member }) => member)].map((member) =>
+    itemAt(solved.network.memberIds, member),
   );
   const reached = (member: string) =>
     member !== FRAME && (pushers.includes(member) || (stops?.follow.includes(member) ?? false));

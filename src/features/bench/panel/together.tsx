@@ -6,6 +6,7 @@ import type { Elimination, Equation, WorkingStep } from '@/core/working';
 import { usePreferences } from '@/ui/preferences';
 import { exact, couplerName, memberName } from '@/core/words';
 import { ProductRelation, Row } from './written';
+import { required } from '@/core/required';
 
 type TogetherStep = Extract<WorkingStep, { kind: 'simultaneous' }>;
 
@@ -14,7 +15,7 @@ type TogetherStep = Extract<WorkingStep, { kind: 'simultaneous' }>;
  */
 export function Together({ step: { equations, eliminations, solution }, train }: { step: TogetherStep; train: Train }) {
   const omega = (id: string) => `ω ${memberName(train, id)}`;
-  const speedOf = (id: string) => exact(solution.find(({ member }) => member === id)!.speed);
+  const speedOf = (id: string) => exact(required(solution.find(({ member }) => member === id)).speed);
   return (
     <>
       <p className="muted">No set has one unknown left; together:</p>

@@ -10,6 +10,7 @@ import { memberName } from '@/core/words';
 import { OneWayLines } from './one-way-lines';
 import { SetWorking, StepEquations } from './step-equations';
 import { Over } from './written';
+import { itemAt, required } from '@/core/required';
 
 /**
  * The ratio worked out on paper: the speeds one after the other, the running product where there is a chain, and the
@@ -26,7 +27,12 @@ export function WorkingView() {
       {backward && <p className="muted mb-1 text-sm">Worked from the output, which is turned.</p>}
       {working.steps.some(({ kind }) => kind === 'set' || kind === 'simultaneous') && <SchoolChoice />}
       {chained ? (
-        <RunningProduct stages={working.stages!} train={train} turned={turned} outIn={convention === 'out/in'} />
+        <RunningProduct
+          stages={required(working.stages)}
+          train={train}
+          turned={turned}
+          outIn={convention === 'out/in'}
+        />
       ) : (
         <StepEquations steps={working.steps} train={train} />
       )}
@@ -155,7 +161,7 @@ const TURNED_OVER: Record<CrossCheck['way'], string> = {
 const HOW_MANY = ['', 'one way', 'another way', 'three ways'];
 
 function CrossChecks({ checks }: { checks: { way: string; value: Rational }[] }) {
-  const agree = checks.every(({ value }) => toFraction(value) === toFraction(checks[0]!.value));
+  const agree = checks.every(({ value }) => toFraction(value) === toFraction(itemAt(checks, 0).value));
   return (
     <section className="mt-3 text-sm" aria-label="Cross-checks">
       <h3 className="font-semibold">The same ratio {HOW_MANY[checks.length]}</h3>

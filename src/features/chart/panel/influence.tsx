@@ -17,6 +17,7 @@ import { useChart, useRows } from '../use-chart';
 import { ratioColumn } from './ratio-column';
 import { partsById } from '@/core/train';
 import { modelOf } from '@/core/model';
+import { lookUp, required } from '@/core/required';
 
 interface Row {
   readonly gear: Gear;
@@ -59,8 +60,8 @@ export function InfluenceTab() {
         head: name,
         numeric: true,
         title: `Per cent that the ratio of ${name} grows for one per cent more teeth`,
-        value: (row) => numberOrNull(influence.get(id)!, row.gear.id),
-        cell: (row) => <Part value={influence.get(id)!.get(row.gear.id) ?? null} />,
+        value: (row) => numberOrNull(lookUp(influence, id), row.gear.id),
+        cell: (row) => <Part value={lookUp(influence, id).get(row.gear.id) ?? null} />,
       })),
   ];
   return (
@@ -154,9 +155,9 @@ function OneMore({ gear, by }: { gear: Gear; by: number }) {
           label={`Ratios with ${gear.teeth + by} teeth`}
           beside={<span className="muted">Other counts stay, so centre distances may no longer fit.</span>}
           rows={driving}
-          keyOf={({ mine, theirs }) => mine?.id ?? theirs!.id}
+          keyOf={({ mine, theirs }) => mine?.id ?? required(theirs).id}
           columns={[
-            { head: 'Position', value: ({ mine, theirs }) => (mine ?? theirs)!.name },
+            { head: 'Position', value: ({ mine, theirs }) => required(mine ?? theirs).name },
             ratioColumn<Pairing>(`Now, ${convention}`, convention, ({ mine }) => mine?.solved.ratio ?? null),
             ratioColumn<Pairing>(`Then, ${convention}`, convention, ({ theirs }) => theirs?.solved.ratio ?? null),
             {

@@ -1,3 +1,4 @@
+import { itemAt, required } from '@/core/required';
 /** The cells of a row that the focus can go to, from the left. */
 export const cellsOf = (row: HTMLTableRowElement): readonly HTMLElement[] => [
   ...row.querySelectorAll<HTMLElement>('[data-cell]'),
@@ -9,17 +10,17 @@ export const cellsOf = (row: HTMLTableRowElement): readonly HTMLElement[] => [
  */
 export function moveFocus(key: string, from: Element, table: HTMLTableElement): boolean {
   if (!key.startsWith('Arrow') && key !== 'Home' && key !== 'End') return false;
-  const rows = [...table.tBodies[0]!.rows].map(cellsOf);
+  const rows = [...required(table.tBodies[0]).rows].map(cellsOf);
   const y = rows.findIndex((cells) => cells.some((cell) => cell === from));
   const x = rows[y]?.findIndex((cell) => cell === from) ?? -1;
   if (x < 0) return false;
   const to = {
     ArrowUp: rows[y - 1]?.[x],
     ArrowDown: rows[y + 1]?.[x],
-    ArrowLeft: rows[y]![x - 1],
-    ArrowRight: rows[y]![x + 1],
-    Home: rows[y]![0],
-    End: rows[y]!.at(-1),
+    ArrowLeft: itemAt(rows, y)[x - 1],
+    ArrowRight: itemAt(rows, y)[x + 1],
+    Home: itemAt(rows, y)[0],
+    End: itemAt(rows, y).at(-1),
   }[key];
   to?.focus();
   to?.scrollIntoView({ block: 'nearest', inline: 'nearest' });

@@ -26,6 +26,7 @@ import { rowFigures } from './row-figures';
 import { possibleShifts } from '@/core/gear-chart';
 import { modelOf } from '@/core/model';
 import { useSameList } from '@/ui/same-list';
+import { required } from '@/core/required';
 
 const HEAD =
   'sticky top-0 z-20 border-b border-base-content bg-base-100 px-2 py-1 ' +
@@ -75,17 +76,18 @@ export function ChartTable() {
     if (!moved.current) return;
     const { position, at } = moved.current;
     moved.current = null;
-    const row = [...table.current!.rows].find((one) => one.dataset.position === position);
+    const row = [...required(table.current).rows].find((one) => one.dataset.position === position);
     if (row) cellsOf(row)[at]?.focus();
   }, [ids]);
   const press = (event: KeyboardEvent) => {
     const cell = event.target as HTMLElement;
     const position = cell.closest<HTMLElement>('[data-position]')?.dataset.position;
     if (position && event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
-      moved.current = { position, at: cellsOf(cell.closest('tr')!).indexOf(cell) };
+      moved.current = { position, at: cellsOf(required(cell.closest('tr'))).indexOf(cell) };
       edits.move(position, event.key === 'ArrowUp' ? -1 : 1);
     } else if (position && event.key === 'Insert') edits.add(engagedIn(train, position));
-    else if (event.ctrlKey || event.metaKey || event.altKey || !moveFocus(event.key, cell, table.current!)) return;
+    else if (event.ctrlKey || event.metaKey || event.altKey || !moveFocus(event.key, cell, required(table.current)))
+      return;
     event.preventDefault();
     event.stopPropagation();
   };
@@ -180,7 +182,7 @@ function measuredText(measured: MeasuredTrain | null, id: string): string {
 
 /** A new row begins as a copy of the one it is made from. */
 const engagedIn = ({ positions }: Train, id: string): readonly string[] =>
-  positions.find((position) => position.id === id)!.engaged;
+  required(positions.find((position) => position.id === id)).engaged;
 
 function NumberHead({ title, children }: { title: string; children: React.ReactNode }) {
   return (

@@ -5,6 +5,7 @@ import { figure, ratioFigure, wayText, type RatioConvention } from '@/core/units
 import { exact } from '@/core/words';
 import type { TypedInput } from '@/features/train/input/typed-input';
 import { STATUS_WORDS } from '@/features/train/words';
+import { required } from '@/core/required';
 
 /** A row's figures in words, for what is put in; a dash where there is none. */
 export interface RowFigures {
@@ -61,7 +62,7 @@ export function percent(value: number): string {
 }
 
 function doubling(id: string, { rows, duplicates, near }: Chart): Pick<RowFigures, 'doubles' | 'doublesSays'> {
-  const name = (other: string) => rows.find((row) => row.id === other)!.name;
+  const name = (other: string) => required(rows.find((row) => row.id === other)).name;
   const equal = duplicates.find((ids) => ids.includes(id))?.find((other) => other !== id);
   if (equal)
     return { doubles: `= ${name(equal)}`, doublesSays: `The same ratio as ${name(equal)}: one job, two rows.` };

@@ -5,6 +5,7 @@ import { HAS_WAY, KINDS, type Draft } from '../kinds';
 import { useLog } from '../use-log';
 import { FIRST_FIGURE } from './keys';
 import { partsById } from '@/core/train';
+import { capitalised } from '@/core/capitalised';
 
 /** The fields of the kind that is taken, the reading itself first. */
 export function FigureFields({ read }: { read: ReadReading }) {
@@ -86,7 +87,7 @@ export function FigureFields({ read }: { read: ReadReading }) {
 
 const sentence = (message: string): string => {
   const says = message.replace(/^[\w[\]]+: /, '');
-  return `${says[0]!.toUpperCase()}${says.slice(1)}`;
+  return capitalised(says);
 };
 
 /** What the reading is of: a member, a pair, a gear, or any part. */

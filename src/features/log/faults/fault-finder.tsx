@@ -14,6 +14,7 @@ import { useJudgement, useLog } from '../use-log';
 import { Looked } from './looked';
 import { seenOf } from './seen-of';
 import { partsById } from '@/core/train';
+import { required } from '@/core/required';
 
 const LOOKS: Record<Look | '', string> = {
   '': 'not tried',
@@ -178,10 +179,10 @@ function FromReadings() {
   const take = () => {
     const read: Record<string, Sight> = {};
     for (const { reading, judged } of [...usable].reverse()) {
-      const { least, most } = judged!.interval!;
+      const { least, most } = required(required(judged).interval);
       const text = (value: typeof least) => String(Number(toNumber(value).toPrecision(8)));
-      read[reading.position!] =
-        judged!.verdict === 'does-not-agree'
+      read[required(reading.position)] =
+        required(judged).verdict === 'does-not-agree'
           ? { look: 'ratio', least: text(least), most: text(most) }
           : { look: 'ok', least: '', most: '' };
     }

@@ -14,6 +14,7 @@ import type { Row } from '../rows';
 import { takeInto } from '../entry/keys';
 import { useJudgement, useLog } from '../use-log';
 import { partsById } from '@/core/train';
+import { required } from '@/core/required';
 
 /** One reading: its arithmetic, what it proves, what would explain it, and what it was before it was corrected. */
 export function ReadingDetail() {
@@ -207,7 +208,7 @@ function Then({ row: { reading } }: { row: Row }) {
   const [then, setThen] = useState<Train | string | null>(null);
   if (reading.revision === undefined || reading.revision === version) return null;
   const look = async () => {
-    const answer = await readRevision(session.id, reading.revision!);
+    const answer = await readRevision(session.id, required(reading.revision));
     setThen(answer.ok ? answer.value.train : answer.message);
   };
   if (then === null)

@@ -10,6 +10,7 @@ import type { Row } from '../rows';
 import type { Filter } from '../store';
 import { useJudgement, useLog, useLogItself } from '../use-log';
 import { Timeline } from './timeline';
+import { itemAt } from '@/core/required';
 
 /** Rows that are drawn at once; the others are a press away. */
 const PAGE = 100;
@@ -59,7 +60,7 @@ export function Readings() {
               head: 'Note',
               value: ({ reading, was }) =>
                 [
-                  was.length > 0 ? `corrected: ${was.at(-1)!.why}` : '',
+                  was.length > 0 ? `corrected: ${itemAt(was, -1).why}` : '',
                   reading.simulated ? 'simulated' : '',
                   reading.note ?? '',
                 ]

@@ -1,3 +1,4 @@
+import { itemAt } from '@/core/required';
 export type Numbers =
   | { readonly ok: true; readonly count: number; readonly seed: number }
   | { readonly ok: false; readonly field: 'count' | 'seed'; readonly message: string };
@@ -14,4 +15,4 @@ export function readNumbers({ count, seed }: { readonly count: string; readonly 
 }
 
 /** A seed that nobody chose. */
-export const anySeed = (): string => String(crypto.getRandomValues(new Uint32Array(1))[0]! % 1_000_000);
+export const anySeed = (): string => String(itemAt(crypto.getRandomValues(new Uint32Array(1)), 0) % 1_000_000);

@@ -6,6 +6,7 @@ import { drillOrder } from '../progress/repeats';
 import { record } from '../record';
 import type { PracticeStore } from '../store';
 import type { Here } from '../use-practice';
+import { itemAt } from '@/core/required';
 
 export const MOST_IN_A_DRILL = 100;
 
@@ -64,7 +65,7 @@ export function giveAnswer(store: PracticeStore, given: Given): Mark | null {
   if (marked.verdict === 'unread') return marked;
   set({ drill: { ...own, answers: [...own.answers, { given, mark: marked }] } });
   void record(store, `${own.id}-${question.id}`, {
-    train: own.trains[question.train]!.train.name,
+    train: itemAt(own.trains, question.train).train.name,
     skill: question.skill,
     mark: marked,
   });

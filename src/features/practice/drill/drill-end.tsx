@@ -6,6 +6,7 @@ import { useHere, usePractice, usePracticeItself } from '../use-practice';
 import { anySeed } from '../asked/numbers';
 import { beginDrill } from './begin';
 import { timeText } from './time-text';
+import { itemAt } from '@/core/required';
 
 /** What a drill came to: what was wrong, and which slips. */
 export function DrillEnd({ drill }: { drill: Drill }) {
@@ -31,7 +32,7 @@ export function DrillEnd({ drill }: { drill: Drill }) {
       {wrong.length > 0 && (
         <ol aria-label="What was wrong" className="flex flex-col gap-2">
           {wrong.map(({ question, answer }) => {
-            const { train } = drill.trains[question.train]!;
+            const { train } = itemAt(drill.trains, question.train);
             const { slip } = answer.mark.verdict === 'wrong' ? answer.mark : { slip: null };
             return (
               <li key={question.id} className="border-l-3 border-base-300 pl-2">

@@ -12,6 +12,7 @@ import { DrillEnd } from './drill-end';
 import { useDrillKeys } from './keys';
 import { timeText } from './time-text';
 import { partsById } from '@/core/train';
+import { itemAt } from '@/core/required';
 
 /** One question at a time over the side view: predicted first, then marked, then turned. */
 export function Drill({ clock }: { clock: boolean }) {
@@ -34,8 +35,8 @@ const Nothing = () => (
 
 function Asking({ drill, clock }: { drill: OpenDrill; clock: boolean }) {
   const { store } = usePracticeItself();
-  const question = drill.questions[drill.at]!;
-  const { train } = drill.trains[question.train]!;
+  const question = itemAt(drill.questions, drill.at);
+  const { train } = itemAt(drill.trains, question.train);
   const answered = drill.answers[drill.at] ?? null;
   const [given, setGiven] = useState<Given>(question.answer.kind === 'number' ? '' : []);
   const [message, setMessage] = useState<string | null>(null);

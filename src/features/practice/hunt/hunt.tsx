@@ -15,6 +15,7 @@ import type { OpenHunt } from '../store';
 import { usePractice, usePracticeItself } from '../use-practice';
 import { giveUp, isBad, nameIt, same, tryIt } from './begin';
 import { HuntEnd } from './hunt-end';
+import { required } from '@/core/required';
 
 /** Engage, turn, see, and name the part that is bad. */
 export function Hunt() {
@@ -175,12 +176,7 @@ function Naming({ own }: { own: OpenHunt }) {
         type="button"
         className="btn btn-sm"
         disabled={chosen === ''}
-        onClick={() =>
-          nameIt(
-            itself,
-            possible.find((fault) => JSON.stringify(fault) === chosen)!,
-          )
-        }
+        onClick={() => nameIt(itself, required(possible.find((fault) => JSON.stringify(fault) === chosen)))}
       >
         Name it
       </button>

@@ -1,6 +1,7 @@
 import { addDays, differenceInCalendarDays, parseISO, startOfDay } from 'date-fns';
 import { SKILLS, type Skill } from '@/core/practice';
 import type { PracticeAnswer } from '@/wire';
+import { itemAt } from '@/core/required';
 
 /** Days until a skill comes back, box by box (Leitner): right moves it up a box, wrong back to the first. */
 export const BOX_DAYS = [1, 3, 7, 14] as const;
@@ -30,7 +31,7 @@ export function standingsOf(answers: readonly PracticeAnswer[]): readonly Standi
       // More of it on a day on which it is not due proves no more; what is wrong counts on any day.
       if (right && due !== null && when < due) continue;
       box = right ? Math.min(box + 1, BOX_DAYS.length) : 1;
-      due = addDays(when, BOX_DAYS[box - 1]!);
+      due = addDays(when, itemAt(BOX_DAYS, box - 1));
     }
     const times = new Map<string, number>();
     for (const { slip } of own) if (slip !== null) times.set(slip, (times.get(slip) ?? 0) + 1);

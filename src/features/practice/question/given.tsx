@@ -1,6 +1,7 @@
 import type { Train } from '@/core/train';
 import { couplerName, couplerWords, gearName, memberName } from '@/core/words';
 import { partsById } from '@/core/train';
+import { required } from '@/core/required';
 
 /**
  * All that a question can be answered from, in words: what meshes with what, what the couplers join, and what each
@@ -26,7 +27,7 @@ export function GivenLists({ train, chart }: { train: Train; chart: boolean }) {
           .filter(({ carrier }) => carrier !== undefined)
           .map(({ id, carrier }) => (
             <li key={id}>
-              {memberName(train, id)}, carried by {memberName(train, carrier!)}
+              {memberName(train, id)}, carried by {memberName(train, required(carrier))}
             </li>
           ))}
         {train.couplers.map((coupler) => (

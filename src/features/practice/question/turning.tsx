@@ -5,6 +5,7 @@ import type { Train } from '@/core/train';
 import { memberName } from '@/core/words';
 import { analyseEngaged } from '@/features/train/analysis';
 import { useReducedMotion } from '@/ui/reduced-motion';
+import { required } from '@/core/required';
 
 const SECONDS = 4;
 const [LEAST_TURNS, MOST_TURNS] = [1, 24];
@@ -56,7 +57,8 @@ export function Counters({ train, turned, hint }: { train: Train; turned: Turned
           <li className="muted">Turns:</li>
           {shown.map(({ id }) => (
             <li key={id} className={id === train.input || train.outputs.includes(id) ? 'font-semibold' : 'muted'}>
-              {memberName(train, id)} <span className="figure">{turned.turns!(id).toFixed(2).replace('-', '−')}</span>
+              {memberName(train, id)}{' '}
+              <span className="figure">{required(turned.turns)(id).toFixed(2).replace('-', '−')}</span>
             </li>
           ))}
         </ul>

@@ -4,6 +4,7 @@ import { parseRational, toNumber } from '@/core/rational';
 import type { Train } from '@/core/train';
 import { figure } from '@/core/units';
 import { answerWords } from './choices';
+import { required } from '@/core/required';
 
 interface Props {
   readonly train: Train;
@@ -37,7 +38,7 @@ export function RightAnswer({ train, question }: Pick<Props, 'train' | 'question
   const { answer } = question;
   const words = answerWords(train, question);
   if (answer.kind !== 'number') return <span>{words}</span>;
-  const decimal = figure(toNumber(parseRational(answer.value)!));
+  const decimal = figure(toNumber(required(parseRational(answer.value))));
   return (
     <span className="figure">
       {words}

@@ -1,6 +1,7 @@
 import type { Worksheet } from '@/core/practice';
 import { RightAnswer, WorkingList } from '../question/verdict';
 import { RolesAnswers } from './roles-table';
+import { itemAt, lookUp } from '@/core/required';
 
 /** The answers with their working, for paper only. */
 export function AnswerPages({ sheet }: { sheet: Worksheet }) {
@@ -9,12 +10,12 @@ export function AnswerPages({ sheet }: { sheet: Worksheet }) {
     <section aria-label="Answers" className="hidden break-before-page flex-col gap-2 print:flex">
       <h3 className="text-lg font-semibold">{sheet.name}: answers</h3>
       {tables.map(({ train, rows }, i) => (
-        <RolesAnswers key={i} train={trains[train]!.train} rows={rows} />
+        <RolesAnswers key={i} train={itemAt(trains, train).train} rows={rows} />
       ))}
       <ol className="columns-2 gap-6 text-xs">
         {workingOnce(sheet).map(({ before, lines }, i) => {
-          const question = questions[i]!;
-          const { train } = trains[question.train]!;
+          const question = itemAt(questions, i);
+          const { train } = itemAt(trains, question.train);
           return (
             <li key={question.id} className="mb-2 break-inside-avoid">
               <p>
@@ -48,7 +49,7 @@ function workingOnce({
     const known = working.filter((line) => first.has(key(line)));
     // A line or two in common is not worth a look back.
     const again = position !== null && known.length > 2;
-    const before = again ? first.get(key(known[0]!))! : null;
+    const before = again ? lookUp(first, key(itemAt(known, 0))) : null;
     const lines = again ? working.filter((line) => !first.has(key(line))) : working;
     for (const line of working) if (!first.has(key(line))) first.set(key(line), i + 1);
     return { before, lines };

@@ -3,6 +3,7 @@ import { SLIPS } from '@/core/practice';
 import type { Train } from '@/core/train';
 import type { Table } from '@/ui/table-text';
 import { answerWords } from '../question/choices';
+import { itemAt } from '@/core/required';
 
 /** Something on a worksheet that is answered: a question, or a cell of a roles table. */
 export interface Item {
@@ -20,7 +21,7 @@ export const cellKey = (table: number, key: string): string => `t${table} ${key}
 export function itemsOf({ trains, tables, questions }: Worksheet): readonly Item[] {
   const cells = tables.flatMap(({ train, rows }, t) =>
     rows.flatMap(({ name, stages, overall }) => {
-      const own = trains[train]!.train;
+      const own = itemAt(trains, train).train;
       const item = (what: string, cell: typeof overall): Item => ({
         key: cellKey(t, cell.key),
         number: `T${t + 1}`,
@@ -45,7 +46,7 @@ export function itemsOf({ trains, tables, questions }: Worksheet): readonly Item
       key: question.id,
       number: String(i + 1),
       skill: question.skill,
-      train: trains[question.train]!.train,
+      train: itemAt(trains, question.train).train,
       text: question.text,
       asked: question,
     })),

@@ -8,6 +8,7 @@ import { fillIn, markItems, markOf } from './begin';
 import { cellKey } from './items';
 import { MarkWords } from './question-line';
 import { partsById } from '@/core/train';
+import { itemAt } from '@/core/required';
 
 interface Props {
   readonly open: OpenSheet;
@@ -19,7 +20,7 @@ interface Props {
  * The roles table to be filled in: for every position its pairs, who drives whom, their ratios and what they come to.
  */
 export function RolesTable({ open, table, rows }: Props) {
-  const { train } = open.sheet.trains[open.sheet.tables[table]!.train]!;
+  const { train } = itemAt(open.sheet.trains, itemAt(open.sheet.tables, table).train);
   const pairs = rows[0]?.stages.length ?? 0;
   return (
     <table aria-label="Roles" className="w-full max-w-5xl text-sm">

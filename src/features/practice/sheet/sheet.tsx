@@ -11,6 +11,7 @@ import { markItems, markOf } from './begin';
 import { itemsOf, resultsTable } from './items';
 import { QuestionLine } from './question-line';
 import { RolesTable } from './roles-table';
+import { itemAt } from '@/core/required';
 
 /**
  * A worksheet as it lies on the table: by train the drawing, the roles table and the questions; on paper, the answers
@@ -103,7 +104,7 @@ function SheetHead({ open }: { open: OpenSheet }) {
 /** All that is asked about one train, under its drawing. */
 function TrainPart({ open, at }: { open: OpenSheet; at: number }) {
   const { trains, tables, questions } = open.sheet;
-  const { train } = trains[at]!;
+  const { train } = itemAt(trains, at);
   const own = questions
     .map((question, i) => ({ question, number: i + 1 }))
     .filter(({ question }) => question.train === at);

@@ -4,6 +4,7 @@ import { addPerson, putAnswersAside, removePerson, unreadableAnswersAddress } fr
 import { Dialog, DialogActions } from '@/ui/dialog';
 import { usePractice, usePracticeItself } from '../use-practice';
 import { takeUp, usePeople } from './use-people';
+import { required } from '@/core/required';
 
 /** Who practises: a name on this installation, picked from a list or added to it. */
 export function Who() {
@@ -30,7 +31,7 @@ export function Who() {
   };
   const remove = async () => {
     setRemoving(false);
-    const answer = await removePerson(person!);
+    const answer = await removePerson(required(person));
     if (!answer.ok) return setMessage(answer.message);
     store.getState().set({ people: known.filter(({ id }) => id !== person) });
     await takeUp(store, null);

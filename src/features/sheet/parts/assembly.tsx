@@ -3,6 +3,7 @@ import { toFraction } from '@/core/rational';
 import type { Train } from '@/core/train';
 import { memberName } from '@/core/words';
 import { Group } from '@/ui/form-fields';
+import { required } from '@/core/required';
 
 /** How planets are put in: how many, how far apart, and for stepped ones where each mark points. */
 export function Assembly({ train }: { train: Train }) {
@@ -18,7 +19,8 @@ export function Assembly({ train }: { train: Train }) {
       <ul className="flex flex-col gap-1">
         {planets.map(({ id, carrier, copies }) => (
           <li key={id}>
-            {copies} × {memberName(train, id)} on {memberName(train, carrier!)}, every {360 / copies!}°
+            {copies} × {memberName(train, id)} on {memberName(train, required(carrier))}, every {360 / required(copies)}
+            °
           </li>
         ))}
       </ul>

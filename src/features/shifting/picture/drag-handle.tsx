@@ -1,4 +1,5 @@
 import type { KeyboardEvent, PointerEvent, ReactNode } from 'react';
+import { required } from '@/core/required';
 
 interface Props {
   readonly label: string;
@@ -21,7 +22,7 @@ const STEPS: Readonly<Record<string, number>> = { ArrowUp: 1, ArrowRight: 1, Arr
 export function DragHandle({ label, value, text, x, y, cursor, onMove, onStep, children }: Props) {
   const follow = (event: PointerEvent<SVGGElement>) => {
     if (!event.currentTarget.hasPointerCapture(event.pointerId)) return;
-    const box = event.currentTarget.ownerSVGElement!.getBoundingClientRect();
+    const box = required(event.currentTarget.ownerSVGElement).getBoundingClientRect();
     onMove(event.clientX - box.left, event.clientY - box.top);
   };
   const press = (event: KeyboardEvent) => {

@@ -12,6 +12,7 @@ import { envelope, forceAt, forceCurve, frameOf, loadCurve, pathOf, type Frame }
 import { Hump } from './hump';
 import { inkOf } from './inks';
 import { LoadHandle, ThresholdHandles } from './handles';
+import { itemAt, lookUp, required } from '@/core/required';
 
 /**
  * Output torque over output speed: what each position can do, what the load asks, where they meet, and where it shifts.
@@ -33,7 +34,7 @@ export function ForceSpeed({ setup }: { setup: Setup }) {
 /** The position that is looked at on every screen, where it is one of the order's. */
 function useChosen({ scenario }: Setup): string {
   const { positionId } = useNow();
-  return positionId !== null && scenario.order.includes(positionId) ? positionId : scenario.order[0]!;
+  return positionId !== null && scenario.order.includes(positionId) ? positionId : itemAt(scenario.order, 0);
 }
 
 function PositionChips({ setup, chosen }: { setup: Setup; chosen: string }) {
@@ -137,7 +138,7 @@ function Picture({ setup, chosen, width, height }: PictureProps) {
 }
 
 function pointText({ points }: Setup, id: string, { speed, torque }: ReturnType<typeof useUnits>): string {
-  const { stalls, outputRpm, outputTorqueNm, powerShare } = points.positions.get(id)!;
+  const { stalls, outputRpm, outputTorqueNm, powerShare } = lookUp(points.positions, id);
   return stalls
     ? 'stalls'
     : `${speed(outputRpm)}, ${torque(outputTorqueNm)}, ${figure(powerShare * 100)} % of peak power`;
@@ -159,17 +160,17 @@ function BandMark({
   setup: Setup;
   band: Band;
 }) {
-  const [before, after] = [gearings.get(band.from)!, gearings.get(band.to)!];
+  const [before, after] = [lookUp(gearings, band.from), lookUp(gearings, band.to)];
   const own = band.own && [x(band.own.downRpm / after.ratio), x(band.own.upRpm / before.ratio)];
   return (
     <g aria-hidden>
       {own && (
         <rect
           x={Math.min(...own)}
-          width={Math.max(1, Math.abs(own[1]! - own[0]!))}
+          width={Math.max(1, Math.abs(itemAt(own, 1) - itemAt(own, 0)))}
           y={top}
           height={Math.max(0, bottom - top)}
-          className={band.own!.verdict === 'sound' ? 'fill-accent/12' : 'fill-warning/25'}
+          className={required(band.own).verdict === 'sound' ? 'fill-accent/12' : 'fill-warning/25'}
         />
       )}
       {band.equal && (
@@ -224,7 +225,7 @@ function CurveName({
   id: string;
   name: string;
 }) {
-  const { ratio } = setup.gearings.get(id)!;
+  const { ratio } = lookUp(setup.gearings, id);
   const rpm = (0.3 * free) / ratio;
   const torque = forceAt(setup, id, rpm);
   return (
@@ -252,7 +253,7 @@ interface PointProps {
 
 /** Where motor and load meet; on the axis, hollow, where the position stalls. */
 function MeetingPoint({ frame: { x, y, right, top, bottom }, setup, id, chosen, says }: PointProps) {
-  const { stalls, outputRpm, outputTorqueNm } = setup.points.positions.get(id)!;
+  const { stalls, outputRpm, outputTorqueNm } = lookUp(setup.points.positions, id);
   if (!Number.isFinite(outputRpm)) return null;
   const [px, py] = [Math.min(right, x(outputRpm)), Math.min(bottom, Math.max(top, y(outputTorqueNm)))];
   const ink = inkOf(setup.scenario.order, id);

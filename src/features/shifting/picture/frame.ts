@@ -1,6 +1,7 @@
 import { scaleLinear, type ScaleLinear } from 'd3-scale';
 import { freeSpeed, loadOf, loadTorque, motorLine, outputTorque, RAD_S_PER_RPM, type Stretch } from '@/core/shifting';
 import type { Setup } from '../setup';
+import { lookUp } from '@/core/required';
 
 /** Room round the plot for what stands at its axes. */
 const ROOM = { left: 56, right: 44, top: 14, bottom: 34 };
@@ -65,13 +66,13 @@ const speedsTo = (most: number): readonly number[] =>
 
 /** What a position can do at the output. */
 export const forceCurve = ({ line, free }: Frame, { gearings }: Setup, id: string): readonly Point[] => {
-  const gearing = gearings.get(id)!;
+  const gearing = lookUp(gearings, id);
   return speedsTo(free / gearing.ratio).map((rpm) => [rpm, Math.max(0, outputTorque(line, gearing, rpm))]);
 };
 
 /** The same at one output speed. */
 export const forceAt = ({ scenario, gearings }: Setup, id: string, outputRpm: number): number =>
-  Math.max(0, outputTorque(motorLine(scenario.motor), gearings.get(id)!, outputRpm));
+  Math.max(0, outputTorque(motorLine(scenario.motor), lookUp(gearings, id), outputRpm));
 
 /** The most that any position gives at each speed. */
 export const envelope = ({ line, mostRpm }: Frame, { gearings }: Setup): readonly Point[] =>

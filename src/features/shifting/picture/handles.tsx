@@ -5,6 +5,7 @@ import { useFill, useTyped, useNameOf, useUnits } from '../use-shifting';
 import { DragHandle } from './drag-handle';
 import { forceAt, type Frame } from './frame';
 import { inkOf } from './inks';
+import { lookUp } from '@/core/required';
 
 interface Props {
   readonly frame: Frame;
@@ -93,7 +94,7 @@ function Threshold({ frame: { x, y, line, free }, setup, cue, way, band, leaves,
   const { rule } = useTyped('rule');
   const fill = useFill();
   const nameOf = useNameOf();
-  const gearing = setup.gearings.get(leaves)!;
+  const gearing = lookUp(setup.gearings, leaves);
   const noLoad = noLoadOf(setup.scenario.motor) ?? 1;
   const outputRpm = rpm / gearing.ratio;
   const value = cueReading(line, noLoad, cue, gearing, rpm);

@@ -1,6 +1,7 @@
 import { peakPower, torqueAt } from '@/core/shifting';
 import type { Setup } from '../setup';
 import type { Frame } from './frame';
+import { lookUp } from '@/core/required';
 
 const SAMPLES = 80;
 
@@ -17,9 +18,9 @@ export function Hump({
   setup: Setup;
   id: string;
 }) {
-  const { ratio } = setup.gearings.get(id)!;
+  const { ratio } = lookUp(setup.gearings, id);
   const { power } = peakPower(line);
-  const { stalls, outputRpm, powerShare } = setup.points.positions.get(id)!;
+  const { stalls, outputRpm, powerShare } = lookUp(setup.points.positions, id);
   const height = (share: number) => bottom - share * (bottom - top - 6);
   const points = Array.from({ length: SAMPLES + 1 }, (_, i) => (i / SAMPLES) * free).map((rpm) => {
     const share = power > 0 ? Math.max(0, (torqueAt(line, rpm) * rpm) / power) : 0;

@@ -5,6 +5,7 @@ import { useSession, useNotice } from '@/features/train/use-train';
 import { jobRunner } from '@/workers/beside';
 import { readShelf, readTrain, type ShelfEntry } from '@/wire';
 import { useShifting } from '../use-shifting';
+import { itemAt } from '@/core/required';
 
 /**
  * Lays runs over one another: this one kept for the next to lie over, or another train's on the same motor and load.
@@ -92,7 +93,7 @@ function onOther(train: Train, scenario: Scenario): Scenario | null {
   return {
     ...scenario,
     order: [...order],
-    start: { position: order[0]!, outputRpm: 0 },
+    start: { position: itemAt(order, 0), outputRpm: 0 },
     inertia: { inputKgM2: inertia?.inputKgM2, outputKgM2: inertia?.outputKgM2 },
     rule: { ...rule, cue, schedule: undefined, ...soundThresholds(gearings, points, motor, cue) },
   };

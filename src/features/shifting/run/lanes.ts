@@ -1,6 +1,7 @@
 import { scaleLinear, type ScaleLinear } from 'd3-scale';
 import type { Traces } from '@/core/shifting';
 import type { Units } from '../use-shifting';
+import { itemAt } from '@/core/required';
 
 /** What a lane of the strip shows; the lanes stand one above the other over the same time. */
 export interface LaneKind {
@@ -53,15 +54,15 @@ export function thinLine(
   let path = '';
   let at = 0;
   while (at < times.length) {
-    const pixel = Math.round(x(times[at]!));
+    const pixel = Math.round(x(itemAt(times, at)));
     let [least, most, end] = [at, at, at];
-    while (end < times.length && Math.round(x(times[end]!)) === pixel) {
-      if (values[end]! < values[least]!) least = end;
-      if (values[end]! > values[most]!) most = end;
+    while (end < times.length && Math.round(x(itemAt(times, end))) === pixel) {
+      if (itemAt(values, end) < itemAt(values, least)) least = end;
+      if (itemAt(values, end) > itemAt(values, most)) most = end;
       end++;
     }
     for (const one of new Set([at, Math.min(least, most), Math.max(least, most), end - 1]))
-      path += `${path === '' ? 'M' : 'L'}${x(times[one]!).toFixed(1)} ${y(values[one]!).toFixed(1)}`;
+      path += `${path === '' ? 'M' : 'L'}${x(itemAt(times, one)).toFixed(1)} ${y(itemAt(values, one)).toFixed(1)}`;
     at = end;
   }
   return path;
@@ -76,7 +77,7 @@ export function stretchesOf({
   timeS.forEach((time, i) => {
     const last = found.at(-1);
     if (last && last.place === position[i]) last.toS = timeS[i + 1] ?? time;
-    else found.push({ place: position[i]!, fromS: time, toS: timeS[i + 1] ?? time });
+    else found.push({ place: itemAt(position, i), fromS: time, toS: timeS[i + 1] ?? time });
   });
   return found;
 }

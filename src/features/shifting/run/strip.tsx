@@ -6,6 +6,7 @@ import { inkOf } from '../picture/inks';
 import { useNameOf, useShifting, useUnits } from '../use-shifting';
 import { seconds } from './seconds';
 import { laneKinds, laneScale, stretchesOf, thinLine, type CueUnit, type LaneKind } from './lanes';
+import { itemAt } from '@/core/required';
 
 /** A run to be drawn: its traces so far, and what they are of. */
 export interface Drawn {
@@ -117,7 +118,7 @@ const Lanes = memo(function Lanes({ shown, beside, x, width, height }: LanesProp
             width={Math.max(0.8, x(toS) - x(fromS))}
             y={ROOM.top}
             height={POSITION_HEIGHT}
-            fill={place < 0 ? 'var(--color-base-300)' : inkOf(order, order[place]!)}
+            fill={place < 0 ? 'var(--color-base-300)' : inkOf(order, itemAt(order, place))}
             fillOpacity={place < 0 ? 1 : 0.28}
           />
           {place >= 0 && x(toS) - x(fromS) > 16 && (
@@ -127,7 +128,7 @@ const Lanes = memo(function Lanes({ shown, beside, x, width, height }: LanesProp
               textAnchor="middle"
               className="fill-base-content text-[11px] font-semibold"
             >
-              {nameOf(order[place]!).slice(0, Math.max(1, Math.floor((x(toS) - x(fromS)) / 8)))}
+              {nameOf(itemAt(order, place)).slice(0, Math.max(1, Math.floor((x(toS) - x(fromS)) / 8)))}
             </text>
           )}
         </g>
@@ -200,7 +201,7 @@ function ThresholdLines({ shown: { traces, scenario }, x, y }: { shown: Drawn; x
   return stretchesOf(traces).flatMap(({ place, fromS, toS }) =>
     place < 0
       ? []
-      : ([rule?.down?.[order[place]!], rule?.up?.[order[place]!]] as const).map((value, k) =>
+      : ([rule?.down?.[itemAt(order, place)], rule?.up?.[itemAt(order, place)]] as const).map((value, k) =>
           value === undefined || value > most ? null : (
             <line
               key={`${fromS} ${k}`}
@@ -253,12 +254,12 @@ function Cursor({ shown, x, width, height }: CursorProps) {
                 y={top + 10 + 13 * k}
                 className={k > 0 ? 'fill-(--muted)' : undefined}
               >
-                {figure(values[at]! * per)}
+                {figure(itemAt(values, at) * per)}
               </tspan>
             ))}
             {name === 'Output speed' && wheelDiameterMm ? (
               <tspan x={width - ROOM.right + 6} y={top + 23} className="fill-(--muted)">
-                {figure((traces.outputRpm[at]! * Math.PI * wheelDiameterMm) / 60_000)} m/s
+                {figure((itemAt(traces.outputRpm, at) * Math.PI * wheelDiameterMm) / 60_000)} m/s
               </tspan>
             ) : null}
           </text>

@@ -3,6 +3,7 @@ import { figure } from '@/core/units';
 import { DataTable } from '@/ui/data-table';
 import type { Setup } from '../setup';
 import { useNameOf, useUnits } from '../use-shifting';
+import { lookUp } from '@/core/required';
 
 /** Where motor and load meet, position by position. */
 export function PointsTable({ setup }: { setup: Setup }) {
@@ -12,8 +13,8 @@ export function PointsTable({ setup }: { setup: Setup }) {
   const [line, load] = [motorLine(scenario.motor), loadOf(scenario.load)];
   const { wheelDiameterMm } = scenario.load;
   const rows = scenario.order.map((id) => {
-    const point = points.positions.get(id)!;
-    const gearing = gearings.get(id)!;
+    const point = lookUp(points.positions, id);
+    const gearing = lookUp(gearings, id);
     return {
       id,
       ...point,

@@ -6,6 +6,7 @@ import { DataTable } from '@/ui/data-table';
 import type { Setup } from '../setup';
 import { useNameOf, useUnits } from '../use-shifting';
 import { typedNumber } from '@/ui/typed-number';
+import { lookUp } from '@/core/required';
 
 /**
  * When to change between neighbours, in every cue’s own unit; the band that it needs; and how small a step has to be
@@ -19,7 +20,7 @@ export function ShiftPoints({ setup }: { setup: Setup }) {
   const number = (value: number | null) => (value === null ? '—' : figure(value));
   const detector = setup.scenario.rule?.detector ?? {};
   const outputAt = ({ to, equal }: Band) => {
-    const { ratio, drive } = setup.gearings.get(to)!;
+    const { ratio, drive } = lookUp(setup.gearings, to);
     return equal && torqueAt(line, equal.downRpm) * ratio * drive;
   };
   const read = (band: Band) => {
@@ -157,7 +158,7 @@ function StepForShare({ setup: { gearings, scenario } }: { setup: Setup }) {
   const share = typedNumber(text) / 100;
   const sound = share > 0 && share < 1;
   const r = leastRatioForShare(share);
-  const ratios = scenario.order.map((id) => gearings.get(id)!.ratio);
+  const ratios = scenario.order.map((id) => lookUp(gearings, id).ratio);
   const spread = Math.max(...ratios) / Math.min(...ratios);
   const positions = Math.ceil(Math.log(spread) / -Math.log(r) - 1e-9) + 1;
   return (

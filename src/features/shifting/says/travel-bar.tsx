@@ -5,6 +5,7 @@ import type { Train } from '@/core/train';
 import { couplerName } from '@/core/words';
 import { editTrain, endVisit } from '@/features/train/edit';
 import { useTrainStore } from '@/features/train/use-train';
+import { itemAt, required } from '@/core/required';
 
 const [WIDTH, LEFT, LANE, TOP] = [348, 84, 18, 4];
 
@@ -116,7 +117,7 @@ const HALF_MM = 0.5;
 /** An end of an engagement; one drag is one step of undo. */
 function SpanEnd({ svg, train, selector, at, end, x, y, mmAt }: EndProps) {
   const store = useTrainStore();
-  const span = selector.spans[at]!;
+  const span = itemAt(selector.spans, at);
   const label = `${couplerName(train, span.coupler)} ${end === 'from' ? 'begins' : 'ends'}`;
   const put = (mm: number) => {
     const value = Math.round(mm / HALF_MM) * HALF_MM;
@@ -127,7 +128,7 @@ function SpanEnd({ svg, train, selector, at, end, x, y, mmAt }: EndProps) {
   };
   const follow = (event: PointerEvent<SVGRectElement>) => {
     if (!event.currentTarget.hasPointerCapture(event.pointerId)) return;
-    const box = svg.current!.getBoundingClientRect();
+    const box = required(svg.current).getBoundingClientRect();
     put(mmAt(((event.clientX - box.left) / box.width) * WIDTH));
   };
   const press = (event: KeyboardEvent) => {

@@ -18,6 +18,7 @@ import { useTrain, useTrainStore } from '@/features/train/use-train';
 import { Field } from '@/ui/form-fields';
 import { TravelBar } from './travel-bar';
 import { typedNumber } from '@/ui/typed-number';
+import { lookUp } from '@/core/required';
 
 /**
  * What each sleeve or drum does along its travel: solved, stretch by stretch; and where it jams, what would mend it.
@@ -119,7 +120,7 @@ export function Travel() {
               <SelectorTravel
                 train={train}
                 selector={selector}
-                stretches={travelOf(train, [selector]).get(selector.id)!}
+                stretches={lookUp(travelOf(train, [selector]), selector.id)}
               />
               <button
                 type="button"

@@ -8,6 +8,7 @@ import type { Made } from '../store';
 import type { Tried } from '@/workers/beside';
 import { useJobState } from '@/workers/use-job';
 import { useFill, useForm, useNameOf, useShifting, useShiftingItself } from '../use-shifting';
+import { itemAt, lookUp } from '@/core/required';
 
 /** Whether it suits its motor and load, and what its shifter does: each verdict with what would mend it. */
 export function Verdict({ setup, advice }: { setup: Setup; advice: readonly Advice[] }) {
@@ -91,7 +92,8 @@ function TryIt({ mend }: { mend: Mend }) {
   const form = useForm();
   const fill = useFill();
   const take = () => {
-    if (made) set({ beside: [...beside, { ...made, name: `before: ${mend.says.split(':')[0]!.toLowerCase()}` }] });
+    if (made)
+      set({ beside: [...beside, { ...made, name: `before: ${itemAt(mend.says.split(':'), 0).toLowerCase()}` }] });
     fill(formOf(mend.scenario, form));
   };
   return (
@@ -139,8 +141,8 @@ function AnotherStep({ setup }: { setup: Setup }) {
 /** What moving the load would take. */
 function LargerRatio({ setup: { scenario, gearings } }: { setup: Setup }) {
   const nameOf = useNameOf();
-  const slowest = scenario.order[0]!;
-  const gearing = gearings.get(slowest)!;
+  const slowest = itemAt(scenario.order, 0);
+  const gearing = lookUp(gearings, slowest);
   const needed = ratioToMove(scenario, gearing);
   return (
     <p className="mt-1">

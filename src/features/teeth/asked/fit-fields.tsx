@@ -8,6 +8,7 @@ import { useMemo } from 'react';
 import { decimalText, freeAround, type FreeText, type TargetText } from '../form';
 import { useAsk, useForm, useOpenTrain } from '../use-teeth';
 import { Group, Tick } from '@/ui/form-fields';
+import { itemAt, required } from '@/core/required';
 
 /** Which counts of the open train may change, and which ratios its positions are to have. */
 export function FitFields() {
@@ -29,12 +30,12 @@ function Targets({ train }: { train: Train }) {
   const rows = useMemo(() => chartOf(train).rows.filter(({ solved }) => solved.ratio !== null), [train]);
   const set = (targets: Readonly<Record<string, TargetText>>) =>
     ask({ fit: { ...fit, targets: { ...fit.targets, ...targets } } });
-  const sizes = rows.map(({ solved }) => toNumber(abs(solved.ratio!)));
+  const sizes = rows.map(({ solved }) => toNumber(abs(required(solved.ratio))));
   /** Even steps between the first and the last target that is typed, or the present ratio where none is. */
   const fillEvenly = () => {
-    const forward = rows.filter(({ solved }) => solved.ratio!.n > 0);
+    const forward = rows.filter(({ solved }) => required(solved.ratio).n > 0);
     const [first, last] = [forward[0], forward.at(-1)].map(
-      (row) => row && (Number(fit.targets[row.id]?.ratio) || toNumber(row.solved.ratio!)),
+      (row) => row && (Number(fit.targets[row.id]?.ratio) || toNumber(required(row.solved.ratio))),
     );
     if (!first || !last) return;
     set(
@@ -91,7 +92,7 @@ function Targets({ train }: { train: Train }) {
             return (
               <tr key={id}>
                 <td className="max-w-20 truncate">{name}</td>
-                <td className="figure text-right">{figure(sizes[i]!)}</td>
+                <td className="figure text-right">{figure(itemAt(sizes, i))}</td>
                 <td className="text-right">
                   <input
                     className="input input-xs figure w-18"

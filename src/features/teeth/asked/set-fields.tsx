@@ -2,6 +2,7 @@ import { setBehind, type SetText } from '../form';
 import { useAsk, useForm } from '../use-teeth';
 import { Group, Pick, Tick } from '@/ui/form-fields';
 import { SpanField } from './span-field';
+import { required } from '@/core/required';
 
 const SHAPES: Record<SetText['shape'], string> = {
   simple: 'simple',
@@ -42,7 +43,7 @@ function OneSet({ name, set, onChange }: { name: string; set: SetText; onChange:
   const change = (part: Partial<SetText>) => onChange({ ...set, ...part });
   /** A member that is given another part takes the place of the one that had it. */
   const giveRole = (role: Role, member: SetText[Role]) => {
-    const other = (['input', 'output', 'held'] as const).find((one) => set[one] === member)!;
+    const other = required((['input', 'output', 'held'] as const).find((one) => set[one] === member));
     change({ [role]: member, [other]: set[role] });
   };
   return (

@@ -17,6 +17,7 @@ import { listed, memberName } from '@/core/words';
 import { SmallSideView } from '@/ui/side-view/small-side-view';
 import { errorText } from './error-text';
 import { UseIt } from './use-it';
+import { required } from '@/core/required';
 
 const SPACE = { width: 420, height: 210 };
 
@@ -155,7 +156,7 @@ function Pairings({ question, chain, onPairing }: { question: Question; chain: C
         className="select select-xs w-64"
         title="The same wheels can be paired in several ways with the same product."
         value={text(chain)}
-        onChange={(event) => onPairing(others.find((one) => text(one) === event.target.value)!)}
+        onChange={(event) => onPairing(required(others.find((one) => text(one) === event.target.value)))}
       >
         {others.map((one) => (
           <option key={text(one)} value={text(one)}>

@@ -1,3 +1,4 @@
+import { required } from '@/core/required';
 /** An error as people read it: per cent down to a hundredth, parts in a million and in a thousand million below. */
 export function errorText(error: number): string {
   if (error === 0) return 'exact';
@@ -9,4 +10,5 @@ export function errorText(error: number): string {
 }
 
 /** Digits as an exponent has them. */
-export const superscript = (digits: string): string => digits.replace(/\d/g, (digit) => '⁰¹²³⁴⁵⁶⁷⁸⁹'[Number(digit)]!);
+export const superscript = (digits: string): string =>
+  digits.replace(/\d/g, (digit) => required('⁰¹²³⁴⁵⁶⁷⁸⁹'[Number(digit)]));

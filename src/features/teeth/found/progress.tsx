@@ -3,6 +3,7 @@ import { isSameKey } from '@/workers/job-runner';
 import type { Shown } from '../store';
 import { useQuestion, type Searching } from '../use-teeth';
 import { errorText, superscript } from './error-text';
+import { capitalised } from '@/core/capitalised';
 
 interface Props {
   readonly searching: Searching;
@@ -113,5 +114,5 @@ const seconds = (ms: number): string => (ms < 1000 ? `${Math.round(ms)} ms` : `$
 /** A search file's place says nothing to someone who typed into fields. */
 const withoutPlace = (message: string): string => {
   const text = message.replace(/^[\w.]+: /, '');
-  return `${text[0]!.toUpperCase()}${text.slice(1)}`;
+  return capitalised(text);
 };

@@ -7,6 +7,7 @@ import { memberName } from '@/core/words';
 import { DataTable, type Column } from '@/ui/data-table';
 import { usePreferences } from '@/ui/preferences';
 import { errorText } from './error-text';
+import { itemAt, lookUp, required } from '@/core/required';
 
 interface Props {
   readonly question: Question;
@@ -75,15 +76,17 @@ function columnsOf(
     case 'ladder':
     case 'ranges':
       return [
-        { head: 'Teeth of a pair', numeric: true, value: ({ centres }) => 2 * centres[0]! },
+        { head: 'Teeth of a pair', numeric: true, value: ({ centres }) => 2 * itemAt(centres, 0) },
         WORST,
         ...Array.from({ length: pairsOf(question) }, (_, i): Column<Finding> => ({
           head: question.kind === 'ranges' ? String.fromCharCode(65 + i) : `${i + 1}`,
-          value: ({ made }) => (made.kind === 'pairs' ? made.pairs[i]!.join('/') : ''),
+          value: ({ made }) => (made.kind === 'pairs' ? itemAt(made.pairs, i).join('/') : ''),
           cell: ({ made, ratios }) =>
             made.kind === 'pairs' && (
-              <span title={`${figure(toNumber(ratios[i]!.ratio))} in/out, ${errorText(ratios[i]!.error)}`}>
-                {made.pairs[i]!.join('/')}
+              <span
+                title={`${figure(toNumber(itemAt(ratios, i).ratio))} in/out, ${errorText(itemAt(ratios, i).error)}`}
+              >
+                {itemAt(made.pairs, i).join('/')}
               </span>
             ),
         })),
@@ -96,15 +99,15 @@ function columnsOf(
           head: train?.positions.find((position) => position.id === id)?.name ?? id,
           title: `Ratio, in/out; wanted ${figure(toNumber(ratio))}`,
           numeric: true,
-          value: ({ ratios }) => Math.abs(toNumber(ratios.find((one) => one.id === id)!.ratio)),
-          cell: ({ ratios }) => figure(Math.abs(toNumber(ratios.find((one) => one.id === id)!.ratio))),
+          value: ({ ratios }) => Math.abs(toNumber(required(ratios.find((one) => one.id === id)).ratio)),
+          cell: ({ ratios }) => figure(Math.abs(toNumber(required(ratios.find((one) => one.id === id)).ratio))),
         })),
         ...tail,
         ...[...question.question.free.keys()].map((gear): Column<Finding> => ({
           head: nameOfGear(train, gear),
           title: 'Teeth',
           numeric: true,
-          value: ({ made }) => (made.kind === 'teeth' ? made.teeth.get(gear)! : null),
+          value: ({ made }) => (made.kind === 'teeth' ? lookUp(made.teeth, gear) : null),
         })),
       ];
   }
@@ -116,7 +119,7 @@ const pairsOf = (question: Extract<Question, { kind: 'ladder' | 'ranges' }>): nu
 
 function nameOfGear(train: Train | null, id: string): string {
   const gear = train?.gears.find((one) => one.id === id);
-  return gear ? memberName(train!, gear.member) : id;
+  return gear ? memberName(required(train), gear.member) : id;
 }
 
 const COUNTS: Column<Finding> = { head: 'Driver/driven', value: (finding) => countsText(finding) };
@@ -152,16 +155,16 @@ const SHARING: Column<Finding> = {
 const ratioColumn = (convention: RatioConvention): Column<Finding> => ({
   head: `Ratio, ${convention}`,
   numeric: true,
-  value: ({ ratios: [one] }) => toNumber(ratioIn(one!.ratio, convention)),
+  value: ({ ratios: [one] }) => toNumber(ratioIn(required(one).ratio, convention)),
   cell: ({ ratios: [one] }) => {
-    const ratio = ratioIn(one!.ratio, convention);
+    const ratio = ratioIn(required(one).ratio, convention);
     return <span title={figure(toNumber(ratio))}>{longest(toFraction(ratio))}</span>;
   },
 });
 
 const missColumn = (wanted: Wanted): Column<Finding> => ({
   head: 'Which is',
-  value: ({ ratios: [one] }) => missWords(wanted, abs(one!.ratio)),
+  value: ({ ratios: [one] }) => missWords(wanted, abs(required(one).ratio)),
 });
 
 const checksColumn = (checks: Props['checks']): Column<Finding> => ({

@@ -24,6 +24,7 @@ import type { Session } from '@/features/train/session';
 import { SessionContext, useTrain } from '@/features/train/use-train';
 import { putOnShelf } from '@/wire';
 import { partsById } from '@/core/train';
+import { itemAt } from '@/core/required';
 
 interface Props {
   readonly question: Question;
@@ -46,7 +47,7 @@ export function UseIt({ question, finding, made }: Props) {
         finding.made.sets.length === 1 &&
         question.kind === 'planetary' &&
         (question.question.shape ?? 'simple') === 'simple' && (
-          <ReplaceSet session={session} set={finding.made.sets[0]!} />
+          <ReplaceSet session={session} set={itemAt(finding.made.sets, 0)} />
         )}
     </div>
   );

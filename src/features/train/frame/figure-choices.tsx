@@ -13,6 +13,7 @@ import {
   type TorqueUnit,
 } from '@/core/units';
 import { usePreferences } from '@/ui/preferences';
+import { required } from '@/core/required';
 
 /**
  * How figures are written, on every screen: which way round a ratio is, and the units of speed and torque; opened from
@@ -22,13 +23,13 @@ export function FigureChoices() {
   const { convention, speedUnit, torqueUnit } = usePreferences();
   const place = useRef<HTMLDetailsElement>(null);
   useEffect(() => {
-    const details = place.current!;
+    const details = required(place.current);
     const close = (event: Event) => {
       const elsewhere =
         event instanceof KeyboardEvent ? event.key === 'Escape' : !details.contains(event.target as Node);
       if (!details.open || !elsewhere) return;
       details.open = false;
-      if (event instanceof KeyboardEvent) details.querySelector('summary')!.focus();
+      if (event instanceof KeyboardEvent) required(details.querySelector('summary')).focus();
     };
     addEventListener('pointerdown', close);
     details.addEventListener('keydown', close);

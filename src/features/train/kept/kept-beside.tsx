@@ -6,6 +6,7 @@ import { SessionContext } from '@/features/train/use-train';
 import { OpenFile } from '@/ui/open-file';
 import { fileName, saveFile } from '@/ui/save-file';
 import { asKeptAddress, forgetBeside, keepBeside, readBeside, type BesideKind, type KeptBeside as Kept } from '@/wire';
+import { capitalised } from '@/core/capitalised';
 
 interface Props {
   readonly kind: BesideKind;
@@ -34,8 +35,8 @@ export function KeptBeside({ kind, noun, text, sound, suffix, about, onOpen, chi
   const [open, setOpen] = useState('');
   const [name, setName] = useState('');
   const [told, setTold] = useState<{ readonly text: string; readonly bad: boolean } | null>(null);
-  const Noun = `${noun[0]!.toUpperCase()}${noun.slice(1)}`;
-  const plural = kind[0]!.toUpperCase() + kind.slice(1);
+  const Noun = capitalised(noun);
+  const plural = capitalised(kind);
   const readAgain = async (train: string) => {
     const answer = await readBeside(kind, train);
     if (answer.ok) setKept(answer.value.kept);

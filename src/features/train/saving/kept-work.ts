@@ -1,5 +1,6 @@
 import { createStore, del, delMany, entries, setMany } from 'idb-keyval';
 import type { Train } from '@/core/train';
+import { lookUp } from '@/core/required';
 
 /** What a window had of a train: its document, its undo and redo, and whether the server has it yet. */
 export interface KeptWork {
@@ -128,7 +129,7 @@ export async function findWork(
   const documents = (keys: readonly string[]) => keys.flatMap((key) => states.get(key) ?? []);
   return {
     past: documents(entry.past),
-    present: states.get(entry.present)!,
+    present: lookUp(states, entry.present),
     future: documents(entry.future),
     version: entry.version,
     unsaved: entry.unsaved,

@@ -28,6 +28,7 @@ import { useEdits } from '../../edits';
 import { FilterFields, NO_FILTER, readSize, type FilterText } from './filter-fields';
 import { useCombinations, type CombinationsNow } from './use-combinations';
 import { partsById } from '@/core/train';
+import { itemAt, required } from '@/core/required';
 
 /** Every set of couplers that can be engaged: what it does, which ratios nobody listed, and what locks. */
 export function Combinations() {
@@ -145,16 +146,19 @@ function Groups({ table, filter }: { table: CombinationTable; filter: FilterText
     {
       head: `Ratio, ${convention}`,
       numeric: true,
-      value: ({ ratio }) => ratio && Math.abs(toNumber(parseRational(ratio)!)),
+      value: ({ ratio }) => ratio && Math.abs(toNumber(required(parseRational(ratio)))),
       cell: ({ ratio, status }) =>
         ratio ? (
-          <span title={`exactly ${exact(parseRational(ratio)!)} in/out`}>{sized(ratio, convention)}</span>
+          <span title={`exactly ${exact(required(parseRational(ratio)))} in/out`}>{sized(ratio, convention)}</span>
         ) : (
           STATUS_WORDS[status]
         ),
     },
-    { head: 'Way', value: ({ ratio, status }) => (ratio ? wayText(parseRational(ratio)!) : STATUS_WORDS[status]) },
-    { head: 'Fewest engaged', value: ({ numbers }) => name(numbers[0]!) },
+    {
+      head: 'Way',
+      value: ({ ratio, status }) => (ratio ? wayText(required(parseRational(ratio))) : STATUS_WORDS[status]),
+    },
+    { head: 'Fewest engaged', value: ({ numbers }) => name(itemAt(numbers, 0)) },
     {
       head: 'Sets',
       numeric: true,
@@ -182,7 +186,7 @@ function Groups({ table, filter }: { table: CombinationTable; filter: FilterText
         named(numbers).length > 0 ? (
           listed(named(numbers))
         ) : (
-          <button type="button" className="btn btn-xs" onClick={() => add(engagedIn(table, numbers[0]!))}>
+          <button type="button" className="btn btn-xs" onClick={() => add(engagedIn(table, itemAt(numbers, 0)))}>
             Add as position
           </button>
         ),
@@ -195,7 +199,7 @@ function Groups({ table, filter }: { table: CombinationTable; filter: FilterText
           type="button"
           className="link"
           title="Engage it, as the Bench would"
-          onClick={() => engage(store, engagedIn(table, numbers[0]!))}
+          onClick={() => engage(store, engagedIn(table, itemAt(numbers, 0)))}
         >
           engage
         </button>
@@ -291,6 +295,7 @@ function namesByNumber(train: Train, table: CombinationTable): ReadonlyMap<numbe
   return names;
 }
 
-const sized = (ratio: string, convention: RatioConvention): string => ratioFigure(parseRational(ratio)!, convention);
+const sized = (ratio: string, convention: RatioConvention): string =>
+  ratioFigure(required(parseRational(ratio)), convention);
 
 const grouped = (count: number): string => String(count).replace(/\B(?=(\d{3})+$)/g, '\u202f');

@@ -7,6 +7,7 @@ import { documents } from '@/features/train/documents';
 import { editTrain } from '@/features/train/edit';
 import { useTrain, useTrainStore } from '@/features/train/use-train';
 import { useChart } from '../../use-chart';
+import { itemAt } from '@/core/required';
 
 /** Counts tried on the other side without saving; where that is this train, they can be kept. */
 export function WhatIf({ theirs }: { theirs: Train }) {
@@ -21,7 +22,7 @@ export function WhatIf({ theirs }: { theirs: Train }) {
   const keep = async () => {
     const { checkTrain } = await documents();
     const checked = checkTrain(theirs);
-    if (!checked.ok) return store.getState().set({ notice: checked.problems[0]!.message });
+    if (!checked.ok) return store.getState().set({ notice: itemAt(checked.problems, 0).message });
     editTrain(store, checked.train);
     set({ whatIf: {} });
   };

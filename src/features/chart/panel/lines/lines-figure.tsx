@@ -6,6 +6,7 @@ import type { Train } from '@/core/train';
 import { figure } from '@/core/units';
 import { memberName } from '@/core/words';
 import { memberColor } from '@/ui/member-colors';
+import { itemAt, required } from '@/core/required';
 
 /** A point of a line: a member's speed on its scale. */
 export interface Point {
@@ -48,7 +49,7 @@ export function LinesFigure({ train, sets, pinned, onDrag }: Props) {
   const x = (set: number, at: number) => LEFT + set * (setWidth + gap) + at * setWidth;
   const y = (speed: number) => TOP + ((range.most - speed) / (range.most - range.least)) * (HEIGHT - TOP - BOTTOM);
   const speedAt = (clientY: number) => {
-    const box = svg.current!.getBoundingClientRect();
+    const box = required(svg.current).getBoundingClientRect();
     const py = ((clientY - box.top) / box.height) * HEIGHT;
     return range.most - ((py - TOP) / (HEIGHT - TOP - BOTTOM)) * (range.most - range.least);
   };
@@ -88,13 +89,13 @@ export function LinesFigure({ train, sets, pinned, onDrag }: Props) {
         </g>
       ))}
       {ties.map(({ member, from, to }) => {
-        const speed = sets[from.set]![from.point]!.speed;
+        const speed = itemAt(itemAt(sets, from.set), from.point).speed;
         if (speed === null) return null;
         return (
           <line
             key={`${member} ${from.set} ${to.set}`}
-            x1={x(from.set, sets[from.set]![from.point]!.at)}
-            x2={x(to.set, sets[to.set]![to.point]!.at)}
+            x1={x(from.set, itemAt(itemAt(sets, from.set), from.point).at)}
+            x2={x(to.set, itemAt(itemAt(sets, to.set), to.point).at)}
             y1={y(speed)}
             y2={y(speed)}
             stroke={memberColor(train, member)}
@@ -105,7 +106,7 @@ export function LinesFigure({ train, sets, pinned, onDrag }: Props) {
       })}
       {sets.map((points, set) => {
         const known = points.filter(({ speed }) => speed !== null);
-        const rises = known.length > 1 && known.at(-1)!.speed! > known[0]!.speed!;
+        const rises = known.length > 1 && required(itemAt(known, -1).speed) > required(itemAt(known, 0).speed);
         return (
           <g key={set}>
             {points.map(({ member, at }, i) => (
@@ -131,10 +132,10 @@ export function LinesFigure({ train, sets, pinned, onDrag }: Props) {
             ))}
             {known.length > 1 && (
               <line
-                x1={x(set, known[0]!.at)}
-                y1={y(known[0]!.speed!)}
-                x2={x(set, known.at(-1)!.at)}
-                y2={y(known.at(-1)!.speed!)}
+                x1={x(set, itemAt(known, 0).at)}
+                y1={y(required(itemAt(known, 0).speed))}
+                x2={x(set, itemAt(known, -1).at)}
+                y2={y(required(itemAt(known, -1).speed))}
                 className="stroke-base-content"
                 strokeWidth={2}
               />
@@ -144,14 +145,14 @@ export function LinesFigure({ train, sets, pinned, onDrag }: Props) {
                 key={member}
                 label={`${memberName(train, member)} on set ${set + 1}`}
                 x={x(set, at)}
-                y={y(speed!)}
-                speed={speed!}
+                y={y(required(speed))}
+                speed={required(speed)}
                 stands={speed === 0}
                 pinned={pinned.includes(member)}
                 color={memberColor(train, member)}
-                below={rises && member !== known.at(-1)!.member}
+                below={rises && member !== itemAt(known, -1).member}
                 onTake={() => setHeld({ member, range })}
-                onMove={(by) => onDrag(member, speed! + by)}
+                onMove={(by) => onDrag(member, required(speed) + by)}
               />
             ))}
           </g>
@@ -241,7 +242,7 @@ function rangeOf(sets: Props['sets']): Range {
 function ticks({ least, most }: Range): readonly number[] {
   const rough = (most - least) / 6;
   const unit = 10 ** Math.floor(Math.log10(rough));
-  const step = [1, 2, 5, 10].map((times) => times * unit).find((one) => one >= rough)!;
+  const step = required([1, 2, 5, 10].map((times) => times * unit).find((one) => one >= rough));
   const first = Math.ceil(least / step);
   return Array.from({ length: Math.floor(most / step) - first + 1 }, (_, i) =>
     Number(((first + i) * step).toPrecision(12)),

@@ -11,6 +11,7 @@ import { useNow, useTrain } from '@/features/train/use-train';
 import { memberColor } from '@/ui/member-colors';
 import { LinesFigure, type Point } from './lines-figure';
 import { modelOf } from '@/core/model';
+import { lookUp } from '@/core/required';
 
 /**
  * The speed lines of every planetary set for what is engaged; a point that is dragged takes everything along that hangs
@@ -37,7 +38,7 @@ export function SpeedLinesTab() {
       </p>
     );
   const of = (member: string): Rational | null => {
-    const at = network.memberIndex.get(member)!;
+    const at = lookUp(network.memberIndex, member);
     return speeds ? speeds.of(at) : state.speeds.of(at);
   };
   const points = sets.map(({ scales }) =>

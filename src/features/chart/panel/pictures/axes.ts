@@ -1,3 +1,4 @@
+import { itemAt, required } from '@/core/required';
 /** An axis whose ends stand on whole steps of it. */
 export interface Axis {
   readonly min: number;
@@ -14,7 +15,7 @@ const MOST_TICKS = 9;
 export function logAxis(sizes: readonly number[]): Axis {
   const places = sizes.map(Math.log2);
   const [least, most] = [Math.min(...places) - 0.1, Math.max(...places) + 0.1];
-  const step = STEPS.find((one) => (most - least) / one <= MOST_TICKS) ?? STEPS.at(-1)!;
+  const step = STEPS.find((one) => (most - least) / one <= MOST_TICKS) ?? itemAt(STEPS, -1);
   const [min, max] = [Math.floor(least / step) * step, Math.ceil(most / step) * step];
   return { min, max, ticks: Math.round((max - min) / step) };
 }
@@ -23,7 +24,7 @@ export function logAxis(sizes: readonly number[]): Axis {
 export function roundAxis(least: number, most: number, about: number): Axis {
   const rough = (most - least) / about || 1;
   const unit = 10 ** Math.floor(Math.log10(rough));
-  const step = [1, 2, 2.5, 5, 10].map((times) => times * unit).find((one) => one >= rough * 0.999)!;
+  const step = required([1, 2, 2.5, 5, 10].map((times) => times * unit).find((one) => one >= rough * 0.999));
   const ticks = Math.max(1, Math.ceil((most - least) / step - 1e-9));
   return { min: least, max: least + ticks * step, ticks };
 }

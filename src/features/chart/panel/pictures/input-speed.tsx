@@ -12,6 +12,7 @@ import { percent } from '../../table/row-figures';
 import { useChart, useRows } from '../../use-chart';
 import { roundAxis, tickText } from './axes';
 import { typedNumber } from '@/ui/typed-number';
+import { itemAt } from '@/core/required';
 
 /** A position between the output speeds at which it is shifted into and out of. */
 interface Stretch {
@@ -99,9 +100,9 @@ function stretchesOf({ rows }: Chart, shiftAt: number): readonly Stretch[] {
   const forward = rows
     .flatMap(({ name, solved: { ratio } }) => (isForward(ratio) ? [{ name, ratio: toNumber(ratio) }] : []))
     .sort((a, b) => b.ratio - a.ratio)
-    .filter(({ ratio }, i, all) => i === 0 || ratio !== all[i - 1]!.ratio);
+    .filter(({ ratio }, i, all) => i === 0 || ratio !== itemAt(all, i - 1).ratio);
   return forward.map(({ name, ratio }, i) => {
-    const fromOutput = i === 0 ? 0 : shiftAt / forward[i - 1]!.ratio;
+    const fromOutput = i === 0 ? 0 : shiftAt / itemAt(forward, i - 1).ratio;
     return {
       position: name,
       fromOutput,
@@ -126,15 +127,15 @@ function draw(stretches: readonly Stretch[], unit: string) {
     { x: fromOutput, y: null },
   ]);
   const labels = labelsOf(stretches);
-  const across = roundAxis(0, stretches.at(-1)!.toOutput, 8);
-  const up = roundAxis(0, stretches[0]!.toInput * 1.08, 4);
+  const across = roundAxis(0, itemAt(stretches, -1).toOutput, 8);
+  const up = roundAxis(0, itemAt(stretches, 0).toInput * 1.08, 4);
   return {
     series: [
       { name: 'Input speed', data: lines },
       { name: 'at the shift', data: drops },
     ],
     tip: (_: number, point: number) => {
-      const { position, fromInput, drop } = stretches[Math.floor(point / 3)]!;
+      const { position, fromInput, drop } = itemAt(stretches, Math.floor(point / 3));
       const dropped = drop === null ? '' : `, ${percent(drop)} % at the shift`;
       return `${position}: from ${figure(fromInput)} ${unit}${dropped}`;
     },
@@ -150,7 +151,7 @@ function draw(stretches: readonly Stretch[], unit: string) {
         style: { fontSize: '12px', colors: [inkFor('var(--color-base-content)')] },
         background: { enabled: false },
         formatter: (_: number, { dataPointIndex }: { dataPointIndex: number }) =>
-          dataPointIndex % 3 === 1 ? labels[Math.floor(dataPointIndex / 3)]! : '',
+          dataPointIndex % 3 === 1 ? itemAt(labels, Math.floor(dataPointIndex / 3)) : '',
       },
       xaxis: {
         type: 'numeric' as const,
@@ -177,7 +178,7 @@ const NEAR = 0.02;
 
 /** The name at the end of each stretch; where the next one ends too near, both stand there together. */
 function labelsOf(stretches: readonly Stretch[]): readonly string[] {
-  const near = NEAR * stretches.at(-1)!.toOutput;
+  const near = NEAR * itemAt(stretches, -1).toOutput;
   const labels: string[] = [];
   let waiting: string[] = [];
   stretches.forEach(({ position, toOutput }, i) => {

@@ -8,6 +8,7 @@ import { usePreferences } from '@/ui/preferences';
 import { Diagram, inkFor } from '@/ui/diagram';
 import { useTheme } from '@/ui/theme';
 import { logAxis } from './axes';
+import { itemAt } from '@/core/required';
 
 /** A chart with what it is called on the ladder. */
 export interface LadderRow {
@@ -75,7 +76,7 @@ function draw(rungs: readonly Rung[], convention: RatioConvention, theme: string
       .filter((rung) => rung.line === line)
       .map(({ size, position }) => ({ x: Math.log2(size), y: lines.length - i, position })),
   }));
-  const rungAt = (seriesIndex: number, dataPointIndex: number) => series[seriesIndex]!.data[dataPointIndex];
+  const rungAt = (seriesIndex: number, dataPointIndex: number) => itemAt(series, seriesIndex).data[dataPointIndex];
   return {
     lines: lines.length,
     theme,

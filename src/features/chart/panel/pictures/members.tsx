@@ -14,6 +14,7 @@ import { useSettled } from '@/ui/settled';
 import { useTheme } from '@/ui/theme';
 import { useRows } from '../../use-chart';
 import { tickText } from './axes';
+import { itemAt, lookUp, required } from '@/core/required';
 
 interface Spins {
   readonly member: string;
@@ -59,8 +60,11 @@ export function Members() {
           ...chart.rows.map(({ name }, i) => ({
             head: `${name}, ${speed.unit}`,
             numeric: true,
-            value: ({ speeds }: Spins) => speeds[i]!,
-            cell: ({ speeds }: Spins) => (speeds[i] === null ? 'open' : figure(speeds[i]!)),
+            value: ({ speeds }: Spins) => itemAt(speeds, i),
+            cell: ({ speeds }: Spins) => {
+              const speed = itemAt(speeds, i);
+              return speed === null ? 'open' : figure(speed);
+            },
           })),
         ]}
       />
@@ -76,7 +80,7 @@ function Fastest() {
   const { speed } = useTyped();
   const found = useMemo(() => fastest(chart), [chart]);
   if (speed.value === null) return null;
-  const told = (times: number) => `${figure(Math.abs(times) * speed.value!)} ${speed.unit}`;
+  const told = (times: number) => `${figure(Math.abs(times) * required(speed.value))} ${speed.unit}`;
   return (
     <ul className="mt-1 flex flex-wrap gap-x-6 text-sm" aria-label="Fastest in their bearings">
       {found.planet && (
@@ -113,7 +117,7 @@ function spinsOf(train: Train, { rows }: Chart, input: number): readonly Spins[]
     member: id,
     name: memberName(train, id),
     speeds: rows.map(({ solved: { network, state } }) => {
-      const speed = state.speeds.of(network.memberIndex.get(id)!);
+      const speed = state.speeds.of(lookUp(network.memberIndex, id));
       return speed && toNumber(speed) * input;
     }),
   }));
@@ -123,12 +127,12 @@ function draw(train: Train, { rows }: Chart, spins: readonly Spins[], unit: stri
   return {
     series: spins.map(({ name, speeds }) => ({
       name,
-      data: speeds.map((speed, i) => ({ x: rows[i]!.name, y: speed })),
+      data: speeds.map((speed, i) => ({ x: itemAt(rows, i).name, y: speed })),
     })),
     tip: (line: number, at: number) => {
-      const { name, speeds } = spins[line]!;
+      const { name, speeds } = itemAt(spins, line);
       const speed = speeds[at] ?? null;
-      return `${name} in ${rows[at]!.name}: ${speed === null ? 'open' : `${figure(speed)} ${unit}`}`;
+      return `${name} in ${itemAt(rows, at).name}: ${speed === null ? 'open' : `${figure(speed)} ${unit}`}`;
     },
     options: {
       colors: spins.map(({ member }) => inkFor(memberColor(train, member))),

@@ -10,6 +10,7 @@ import { useTheme } from '@/ui/theme';
 import { percent } from '../../table/row-figures';
 import { useIdeals, useRows } from '../../use-chart';
 import { roundAxis, tickText } from './axes';
+import { itemAt } from '@/core/required';
 
 interface Step {
   readonly shift: string;
@@ -78,7 +79,7 @@ function draw(steps: readonly Step[], { school }: IdealSteps) {
       { name: `Ideal, ${school}`, type: 'line', data: steps.map(({ shift, ideal }) => ({ x: shift, y: ideal })) },
     ],
     tip: (line: number, at: number) => {
-      const { shift, step, ideal } = steps[at]!;
+      const { shift, step, ideal } = itemAt(steps, at);
       return line === 1 && ideal !== null ? `${shift}: ideal ${figure(ideal)}` : `${shift}: ${figure(step)}`;
     },
     options: {
