@@ -1,4 +1,4 @@
-import { readWritten, search, type Answer } from '../src/core/tooth-search';
+import { readWritten, search, type SearchAnswer } from '../src/core/tooth-search';
 
 const LEAST = 12;
 const MOST = 100;
@@ -72,7 +72,7 @@ function benchDoublePinion(): void {
   );
 }
 
-function find(target: string, stages: number, tell?: (so: Answer) => void): Answer {
+function find(target: string, stages: number, tell?: (so: SearchAnswer) => void): SearchAnswer {
   const read = readWritten({
     format: 'tin-wheel/search',
     version: 1,

@@ -8,7 +8,7 @@ import {
   rolesTable,
   SKILLS,
   subjectOf,
-  type Question,
+  type PracticeQuestion,
   type Skill,
 } from '../src/core/practice';
 import type { Train } from '../src/core/train';
@@ -41,7 +41,11 @@ async function tabTo(page: Page, name: string): Promise<void> {
 }
 
 /** Answers a question by the keys that stand beside its answers. */
-async function answerByKeys(page: Page, { answer }: Question, given: string | readonly string[]): Promise<void> {
+async function answerByKeys(
+  page: Page,
+  { answer }: PracticeQuestion,
+  given: string | readonly string[],
+): Promise<void> {
   if (answer.kind === 'number') await page.keyboard.type(String(given));
   else if (answer.kind === 'choice') return page.keyboard.press(String(answer.choices.indexOf(String(given)) + 1));
   else for (const id of given) await page.keyboard.press(String.fromCharCode(97 + answer.choices.indexOf(id)));

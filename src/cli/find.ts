@@ -1,11 +1,11 @@
 import { existsSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { toFraction } from '@/core/rational';
-import { readSearch, search, type Finding, type Question } from '@/core/tooth-search';
+import { readSearch, search, type SearchResult, type SearchQuestion } from '@/core/tooth-search';
 import type { Train } from '@/core/train';
 import { UsageError } from './options';
 import { readText } from './read-text';
-import { readTrain } from './read-train';
+import { readTrainFile } from './read-train';
 import { itemAt, required } from '@/core/required';
 
 const MOST_BYTES = 1_000_000;
@@ -39,14 +39,14 @@ export function findJson(file: string): unknown {
  * Nothing can be found for it: a stock that does not reach the target, or conditions that exclude each other; a largest
  * error that nothing meets is an answer.
  */
-const isBadInput = (question: Question, findings: readonly Finding[]): boolean =>
+const isBadInput = (question: SearchQuestion, findings: readonly SearchResult[]): boolean =>
   question.kind === 'chains' &&
   (findings.length === 0 ? question.question.maxError === null : question.stock && itemAt(findings, 0).error > FAR);
 
 /** So far off, the stock does not reach the target's size. */
 const FAR = 0.1;
 
-function asJson({ made, ratios, error, centres }: Finding): unknown {
+function asJson({ made, ratios, error, centres }: SearchResult): unknown {
   const [first] = ratios;
   switch (made.kind) {
     case 'chain':
@@ -81,10 +81,10 @@ function asJson({ made, ratios, error, centres }: Finding): unknown {
 }
 
 /** The train's file is looked for beside the search, then where the command is given. */
-function trainOfFit(searchFile: string, { file, question }: Extract<Question, { kind: 'fit' }>): Train {
+function trainOfFit(searchFile: string, { file, question }: Extract<SearchQuestion, { kind: 'fit' }>): Train {
   if (file === undefined) throw new UsageError(`${searchFile}: fit.train: name the file of the train.`);
   const beside = join(dirname(searchFile), file);
-  const train = readTrain(existsSync(beside) ? beside : file);
+  const train = readTrainFile(existsSync(beside) ? beside : file);
   for (const id of question.free.keys())
     if (!train.gears.some((gear) => gear.id === id))
       throw new UsageError(`${searchFile}: fit.free: ${file} has no gear "${id}".`);

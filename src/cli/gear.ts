@@ -1,7 +1,7 @@
 import { readWheel, stlBytes, USUAL_TOLERANCE_MM, wheelDxf, wheelSolid, wheelSvg, type WheelSpec } from '@/core/shapes';
 import { parseArguments, type OptionKinds } from './arguments';
 import { UsageError } from './usage-error';
-import { writeWhole } from './write-whole';
+import { writeFileWhole } from './write-whole';
 
 const NUMBERS = {
   teeth: 'teeth',
@@ -50,7 +50,7 @@ export function gearFile(argv: readonly string[]): string {
   if (!read.ok) throw new UsageError(`--${optionOf(read.field)}: ${read.message}`);
   const { wheel } = read;
   const title = `${wheel.spec.teeth} teeth, module ${wheel.spec.moduleMm} mm`;
-  writeWhole(
+  writeFileWhole(
     output,
     format === 'stl' ? stlBytes(wheelSolid(wheel), title) : format === 'dxf' ? wheelDxf(wheel) : wheelSvg(wheel, title),
   );

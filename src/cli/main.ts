@@ -10,7 +10,7 @@ import { findJson } from './find';
 import { gearFile } from './gear';
 import { influenceJson } from './influence';
 import { readOptions, UsageError } from './options';
-import { readTrain } from './read-train';
+import { readTrainFile } from './read-train';
 import { partsText } from './parts';
 import { practiceJson } from './practice';
 import { pointsJson, runCsv, runJson, travelJson } from './scenario';
@@ -34,13 +34,13 @@ function run(argv: readonly string[]): string {
       const options = readOptions(rest, ['position', 'speed', 'torque', 'losses', 'reverse-flow', 'load']);
       if (options.reverse && options.loads.length > 0)
         throw new UsageError('--load tells what holds the outputs in drive; it does not go with --reverse-flow.');
-      const train = readTrain(options.file);
+      const train = readTrainFile(options.file);
       const asked = { position: knownPosition(train, options.position), losses: options.losses };
       const report = withUnits(reportTrain(modelOf(train).open, { ...asked, reverse: options.reverse }), options);
       return json(options.loads.length > 0 ? withLoads(report, train, { ...asked, loads: options.loads }) : report);
     }
     case 'combinations': {
-      const network = networkOf(readTrain(readOptions(rest, []).file));
+      const network = networkOf(readTrainFile(readOptions(rest, []).file));
       const count = combinedCouplers(network).length;
       if (count > MAX_COMBINED)
         throw new UsageError(
@@ -58,7 +58,7 @@ function run(argv: readonly string[]): string {
     }
     case 'trace': {
       const options = readOptions(rest, ['position', 'losses', 'convention', 'sets']);
-      const train = readTrain(options.file);
+      const train = readTrainFile(options.file);
       return traceText(train, {
         position: knownPosition(train, options.position),
         losses: options.losses,
@@ -67,10 +67,10 @@ function run(argv: readonly string[]): string {
       });
     }
     case 'chart':
-      return json(chartJson(readTrain(readOptions(rest, []).file)));
+      return json(chartJson(readTrainFile(readOptions(rest, []).file)));
     case 'shifts': {
       const options = readOptions(rest, ['from', 'to']);
-      const train = readTrain(options.file);
+      const train = readTrainFile(options.file);
       const ends = [options.from, options.to].flatMap((id) => {
         const known = knownPosition(train, id);
         return train.positions.filter((position) => position.id === known);
@@ -80,42 +80,42 @@ function run(argv: readonly string[]): string {
       return json(shiftsJson(train, from && to ? [from, to] : null));
     }
     case 'influence':
-      return json(influenceJson(readTrain(readOptions(rest, []).file)));
+      return json(influenceJson(readTrainFile(readOptions(rest, []).file)));
     case 'find':
       return json(findJson(readOptions(rest, []).file));
     case 'points': {
       const { file, scenario } = readOptions(rest, ['scenario']);
-      return json(pointsJson(readTrain(file), scenario));
+      return json(pointsJson(readTrainFile(file), scenario));
     }
     case 'run': {
       const { file, scenario, csv } = readOptions(rest, ['scenario', 'csv']);
-      return csv ? runCsv(readTrain(file), scenario) : json(runJson(readTrain(file), scenario));
+      return csv ? runCsv(readTrainFile(file), scenario) : json(runJson(readTrainFile(file), scenario));
     }
     case 'travel': {
       const { file, at } = readOptions(rest, ['at']);
-      return json(travelJson(readTrain(file), at));
+      return json(travelJson(readTrainFile(file), at));
     }
     case 'measure': {
       const { file, log } = readOptions(rest, ['log']);
-      return json(measureJson(readTrain(file), log));
+      return json(measureJson(readTrainFile(file), log));
     }
     case 'diagnose': {
       const { file, seen } = readOptions(rest, ['seen']);
-      return json(diagnoseJson(readTrain(file), seen));
+      return json(diagnoseJson(readTrainFile(file), seen));
     }
     case 'practice': {
       const { file, seed, count, skill } = readOptions(rest, ['seed', 'count', 'skill']);
-      return json(practiceJson(readTrain(file), { seed, count, skill }));
+      return json(practiceJson(readTrainFile(file), { seed, count, skill }));
     }
     case 'parts': {
       const { file, ...options } = readOptions(rest, ['speed', 'torque', 'csv', 'markdown']);
-      return partsText(readTrain(file), options);
+      return partsText(readTrainFile(file), options);
     }
     case 'gear':
       return gearFile(rest);
     case 'check': {
       const { file } = readOptions(rest, []);
-      const { name, members, gears, meshes, couplers, positions } = readTrain(file);
+      const { name, members, gears, meshes, couplers, positions } = readTrainFile(file);
       return (
         `${name.replace(/\s+/g, ' ')}: a sound document with ${members.length} members, ${gears.length} gears, ` +
         `${meshes.length} meshes, ${couplers.length} couplers and ${positions.length} positions.\n`

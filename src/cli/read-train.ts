@@ -4,7 +4,7 @@ import { readText } from './read-text';
 import { itemAt } from '@/core/required';
 
 /** A train's document out of its file. @throws UsageError with the first thing that is wrong with it. */
-export function readTrain(file: string): Train {
+export function readTrainFile(file: string): Train {
   const text = readText(file, MAX_TRAIN_BYTES * 4, 'a train');
   const parsed = parseTrain(text);
   if (parsed.ok) return parsed.train;

@@ -2,7 +2,7 @@ import { renameSync, rmSync, writeFileSync } from 'node:fs';
 import { UsageError } from './options';
 
 /** Writes a file that is whole or not there: under another name first. @throws UsageError where it cannot be written */
-export function writeWhole(file: string, content: string | Uint8Array): void {
+export function writeFileWhole(file: string, content: string | Uint8Array): void {
   const part = `${file}.part`;
   try {
     writeFileSync(part, content);

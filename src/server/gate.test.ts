@@ -1,8 +1,8 @@
-import { refusalHeaders, securityHeaders, turnedAway } from './gate';
+import { refusalHeaders, securityHeaders, refuseArriving } from './gate';
 
 const HOST = '127.0.0.1:3210';
 const ask = (url: string, method = 'GET', headers: Record<string, string> = {}) =>
-  turnedAway({ method, url, headers: new Headers({ host: HOST, ...headers }) });
+  refuseArriving({ method, url, headers: new Headers({ host: HOST, ...headers }) });
 const PATHS = ['/', '/trains/rake', '/_next/static/chunks/a.js', '/icon.svg', '/api/trains', '/nowhere'];
 
 describe('the gate', () => {

@@ -1,4 +1,4 @@
-import { senderRefusal, type Refusal } from './sender';
+import { senderRefusal, type SenderRefusal } from './sender';
 import { itemAt } from '@/core/required';
 
 /** What every answer carries, whoever gives it, beside its content policy. */
@@ -42,7 +42,7 @@ const PAGE_METHODS = ['GET', 'HEAD', 'OPTIONS'];
 const API_METHODS = ['GET', 'HEAD', 'POST', 'PUT', 'PATCH', 'DELETE', 'OPTIONS'];
 
 /** An answer that is given at the gate. */
-export type Turned = Refusal & { readonly headers?: Readonly<Record<string, string>> };
+export type Redirected = SenderRefusal & { readonly headers?: Readonly<Record<string, string>> };
 
 export interface Arriving {
   readonly method: string;
@@ -58,7 +58,7 @@ export const isApi = (url: string): boolean => /^\/api(?:[/?]|$)/.test(url);
  * here, a method that the address can have, an address that can be read, and for a change a page of this site. Null
  * when it may pass.
  */
-export function turnedAway({ method, url, headers }: Arriving): Turned | null {
+export function refuseArriving({ method, url, headers }: Arriving): Redirected | null {
   const methods = isApi(url) ? API_METHODS : PAGE_METHODS;
   const refusal = senderRefusal({ method, headers });
   if (refusal) return refusal;

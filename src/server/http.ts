@@ -79,7 +79,8 @@ const trainFields = ({
 export const keptResponse = (kept: KeptTrain): Response =>
   kept.unreadable === null ? jsonFields(trainFields(kept)) : unreadable(kept);
 
-export type Body = { readonly ok: true; readonly value: unknown } | { readonly ok: false; readonly response: Response };
+export type RequestBody =
+  { readonly ok: true; readonly value: unknown } | { readonly ok: false; readonly response: Response };
 
 type Read = { readonly ok: true; readonly text: string } | { readonly ok: false; readonly response: Response };
 
@@ -116,7 +117,7 @@ export async function readBytes(request: Request, most: number): Promise<Buffer 
 }
 
 /** Reads a small JSON body. */
-export async function readJson(request: Request): Promise<Body> {
+export async function readJson(request: Request): Promise<RequestBody> {
   const read = await readText(request);
   if (!read.ok) return read;
   try {
@@ -139,7 +140,7 @@ export async function withSent<T>(
 }
 
 /** Reads a body that is a train, or holds one under the key `train` beside what else it says, and checks it. */
-export async function readTrain(
+export async function readTrainBody(
   request: Request,
   under: 'train' | null,
 ): Promise<

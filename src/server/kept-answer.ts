@@ -11,7 +11,7 @@ const asFile = (content: BodyInit, type: string, name: string): Response =>
     headers: { 'content-type': type, 'content-disposition': `attachment; filename="${name}"` },
   });
 
-export const asksAsKept = (request: Request): boolean => new URL(request.url).searchParams.has('as-kept');
+export const wantsAsKept = (request: Request): boolean => new URL(request.url).searchParams.has('as-kept');
 
 /** What is answered for one thing that is kept and does not read. */
 export const unreadableRow = (noun: string, why: string): Response =>

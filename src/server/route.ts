@@ -1,4 +1,4 @@
-import { turnedAway } from './gate';
+import { refuseArriving } from './gate';
 import { failure, guarded } from './http';
 
 const METHODS = ['GET', 'HEAD', 'POST', 'PUT', 'PATCH', 'DELETE', 'OPTIONS'] as const;
@@ -26,7 +26,7 @@ export function route<P extends Record<string, string | string[]> = Record<strin
   const answer = async (request: Request, method: Method, context: Context<P>): Promise<Response> => {
     // The gate is before this too, unless somebody starts Next without it.
     const { pathname, search } = new URL(request.url);
-    const turned = turnedAway({ method, url: `${pathname}${search}`, headers: request.headers });
+    const turned = refuseArriving({ method, url: `${pathname}${search}`, headers: request.headers });
     if (turned) return failure(turned.status, turned.code, turned.message, {}, turned.headers);
     const params = (await context.params) ?? ({} as P);
     // Such a character ends a statement of SQL; nothing is kept under it.

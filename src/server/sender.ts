@@ -1,12 +1,12 @@
 /** Why a request is not answered, as {error: …} with a status. */
-export interface Refusal {
+export interface SenderRefusal {
   readonly status: number;
   readonly code: string;
   readonly message: string;
 }
 
 /** Requests must name a host that is served here, and writes must come from its own pages; null when all is well. */
-export function senderRefusal({ method, headers }: Pick<Request, 'method' | 'headers'>): Refusal | null {
+export function senderRefusal({ method, headers }: Pick<Request, 'method' | 'headers'>): SenderRefusal | null {
   const host = (headers.get('host') ?? '').toLowerCase();
   if (!isServed(host)) return { status: 421, code: 'host', message: 'This address is not served here.' };
   if (method === 'GET' || method === 'HEAD') return null;

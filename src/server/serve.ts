@@ -1,6 +1,6 @@
 import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
 import type { Duplex } from 'node:stream';
-import { refusalHeaders, securityHeaders, turnedAway, type Turned } from './gate';
+import { refusalHeaders, securityHeaders, refuseArriving, type Redirected } from './gate';
 import { itemAt } from '@/core/required';
 
 /**
@@ -31,7 +31,7 @@ async function serve(): Promise<void> {
     const { method = 'GET', url = '/' } = request;
     for (const [name, value] of Object.entries(securityHeaders(url))) response.setHeader(name, value);
     oneContentType(response);
-    const turned = turnedAway({ method, url, headers: headersOf(request) });
+    const turned = refuseArriving({ method, url, headers: headersOf(request) });
     if (turned) return answer(response, turned);
     void handle(request, response);
   });
@@ -92,7 +92,7 @@ function headersOf({ headers }: IncomingMessage): Headers {
   });
 }
 
-function answer(response: ServerResponse, { status, code, message, headers = {} }: Turned): void {
+function answer(response: ServerResponse, { status, code, message, headers = {} }: Redirected): void {
   const body = status === 204 ? undefined : JSON.stringify({ error: { code, message } });
   response.writeHead(status, {
     ...refusalHeaders,

@@ -1,5 +1,5 @@
 import { networkOf } from '@/core/kinematics';
-import type { Question, Skill } from '@/core/practice';
+import type { PracticeQuestion, Skill } from '@/core/practice';
 import {
   abs,
   add,
@@ -31,7 +31,7 @@ const standing = (speed: Rational | null | undefined): boolean =>
  * torque and power by singular values in floating point, counts out of the question's own text. Undefined where no
  * other route has an answer (self-locking worms, shared torques).
  */
-export function answeredAgain(train: Train, question: Question): string | readonly string[] | undefined {
+export function answeredAgain(train: Train, question: PracticeQuestion): string | readonly string[] | undefined {
   const { text, answer, position } = question;
   const numbers = (text.match(/\d+/g) ?? []).map(Number);
   const place = partsById(train).find.position(position);

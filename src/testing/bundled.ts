@@ -1,6 +1,13 @@
 import { existsSync } from 'node:fs';
 import { dirname, join } from 'node:path';
-import { ARCHIVE_JOBS, inTemporaryFolder, restoreBundle, type Choice, type Plan, type Restored } from '@/server/bundle';
+import {
+  ARCHIVE_JOBS,
+  inTemporaryFolder,
+  restoreBundle,
+  type RestoreChoice,
+  type Plan,
+  type Restored,
+} from '@/server/bundle';
 import type { Database } from '@/server/database';
 
 let count = 0;
@@ -37,7 +44,7 @@ export const planned = (database: Database, path: string): Promise<Plan> =>
 export const brought = (
   database: Database,
   path: string,
-  choose: Choice | ((id: string) => Choice),
+  choose: RestoreChoice | ((id: string) => RestoreChoice),
 ): Promise<Restored> =>
   withStaged(database, path, (_, stagingFile) =>
     restoreBundle(database, stagingFile, typeof choose === 'string' ? () => choose : choose),

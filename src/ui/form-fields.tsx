@@ -16,7 +16,7 @@ interface FieldProps {
 }
 
 /** A label, and beside it what is typed; below it what is wrong with that. */
-export function Field({
+export function TextInput({
   label,
   value,
   unit,

@@ -15,7 +15,7 @@ export interface OnDemand<P> {
 export function onDemand<P extends object>(load: () => Promise<ComponentType<P>>): OnDemand<P> {
   let ready: ComponentType<P> | null = null;
   const loaded = async () => (ready = await load());
-  const Lazy = lazy(async () => ({ default: await insist(loaded) }));
+  const Lazy = lazy(async () => ({ default: await retryImport(loaded) }));
   const Shown = (props: P) => {
     // As it was when it was first shown: another kind of component would begin anew.
     const [Ready] = useState(() => ready);
@@ -33,7 +33,7 @@ export function onDemand<P extends object>(load: () => Promise<ComponentType<P>>
 const AGAIN_MS = 1500;
 
 /** Loads until it is there: with the server away what is asked for waits, and the page goes on. */
-export async function insist<T>(load: () => Promise<T>): Promise<T> {
+export async function retryImport<T>(load: () => Promise<T>): Promise<T> {
   for (;;) {
     try {
       return await load();

@@ -1,9 +1,9 @@
 import type { Failure } from './replies';
 
 /** What came of asking the server: done, with what it answered, or a sentence that says what went wrong. */
-export type Answer<T = unknown> = { readonly ok: true; readonly value: T } | Refusal;
+export type ServerAnswer<T = unknown> = { readonly ok: true; readonly value: T } | ServerRefusal;
 
-export interface Refusal {
+export interface ServerRefusal {
   readonly ok: false;
   /** The server's own code for it; `unreachable` where no answer came, `unclear` where it was none of ours. */
   readonly code: string;
@@ -35,7 +35,7 @@ export async function ask<T extends object>(
   fields: readonly (keyof T & string)[],
   address: string,
   { method = 'GET', body, headers = {}, leaving = false, signal }: Asking = {},
-): Promise<Answer<T>> {
+): Promise<ServerAnswer<T>> {
   const bytes = body instanceof Blob ? body : null;
   const text = body === undefined || bytes ? undefined : JSON.stringify(body);
   try {
@@ -57,7 +57,7 @@ export async function ask<T extends object>(
 }
 
 /** Asks for a file. It never throws, see ask. */
-export async function askFile(address: string): Promise<Answer<Blob>> {
+export async function askFile(address: string): Promise<ServerAnswer<Blob>> {
   try {
     const response = await fetch(address);
     if (response.ok) return { ok: true, value: await response.blob() };
@@ -79,7 +79,7 @@ const UNREACHABLE = {
   changing: 'The server cannot be reached, so this may not have been done. Look again when it is back.',
 };
 
-const UNCLEAR: Refusal = {
+const UNCLEAR: ServerRefusal = {
   ok: false,
   code: 'unclear',
   message: 'The answer is none that this page understands; the server may be a newer one. Load the page again.',

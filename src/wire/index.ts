@@ -1,4 +1,4 @@
-export type { Answer, Refusal } from './client';
+export type { ServerAnswer, ServerRefusal } from './client';
 export type {
   BundlePlan,
   BundleRestored,
@@ -17,43 +17,43 @@ export type {
 } from './replies';
 export { keptKey } from './kept-names';
 export { answerDocument, namingRequest, personRequest, saveRequest } from './requests';
-export { planBundle, readBundle, restoreBundle, type BundleChoice } from './bundles';
+export { planBundle, fetchBundlePlan, postBundle, type BundleChoice } from './bundles';
 export {
-  addAnswers,
-  addPerson,
-  forgetWorksheet,
-  keepWorksheet,
-  putAnswersAside,
+  postAnswers,
+  postPerson,
+  deleteWorksheet,
+  putWorksheet,
+  postAnswersAside,
   unreadableAnswersAddress,
-  readAnswers,
+  fetchAnswers,
   readPeople,
   readWorksheets,
   readKeptWorksheet,
-  removePerson,
+  deletePerson,
 } from './practice';
 export {
   addToTrainLog,
   asKeptAddress,
-  forgetBeside,
-  keepBeside,
-  keepPicture,
-  nameRevision,
+  deleteBeside,
+  putBeside,
+  postPicture,
+  putRevisionName,
   pictureAddress,
-  putBack,
-  putCopyOnShelf,
-  putEntryAside,
-  putOnShelf,
+  postRestore,
+  postTrainCopy,
+  postEntryAside,
+  postTrain,
   readBenchDrawing,
   readBeside,
-  readExamples,
+  fetchExamples,
   readRevision,
   readRevisions,
   readShelf,
   readShelfDrawing,
-  readTrain,
+  fetchTrain,
   readTrainLog,
-  restoreExample,
-  saveTrain,
-  takeOffShelf,
+  postExampleRestore,
+  putTrain,
+  deleteTrain,
   type BesideKind,
 } from './trains';

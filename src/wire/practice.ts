@@ -6,23 +6,23 @@ const personAt = (id: string): string => `/api/people/${encodeURIComponent(id)}`
 /** Who practises here, by name. */
 export const readPeople = () => ask<{ people: Person[] }>(['people'], '/api/people');
 
-export const addPerson = (person: Person) => ask<object>([], '/api/people', { method: 'POST', body: person });
+export const postPerson = (person: Person) => ask<object>([], '/api/people', { method: 'POST', body: person });
 
 /** Takes a name off, with all that was answered under it. */
-export const removePerson = (id: string) => ask<object>([], personAt(id), { method: 'DELETE' });
+export const deletePerson = (id: string) => ask<object>([], personAt(id), { method: 'DELETE' });
 
 /** What someone has answered, the oldest first. */
-export const readAnswers = (id: string) =>
+export const fetchAnswers = (id: string) =>
   ask<{ answers: PracticeAnswer[]; unreadable: number }>(['answers'], `${personAt(id)}/answers`);
 
 /** Where those of someone's answers that do not read can be had. */
 export const unreadableAnswersAddress = (id: string): string => `${personAt(id)}/answers?as-kept`;
 
 /** Puts those of someone's answers that do not read aside. */
-export const putAnswersAside = (id: string) => ask<object>([], `${personAt(id)}/answers`, { method: 'DELETE' });
+export const postAnswersAside = (id: string) => ask<object>([], `${personAt(id)}/answers`, { method: 'DELETE' });
 
 /** Adds answers; sent twice they are there once. */
-export const addAnswers = (id: string, answers: readonly { readonly id: string; readonly answer: PracticeAnswer }[]) =>
+export const postAnswers = (id: string, answers: readonly { readonly id: string; readonly answer: PracticeAnswer }[]) =>
   ask<object>([], `${personAt(id)}/answers`, { method: 'POST', body: { answers } });
 
 /** Worksheets that are kept, the newest first. */
@@ -30,7 +30,7 @@ export const readWorksheets = () => ask<{ worksheets: KeptWorksheet[] }>(['works
 
 export const readKeptWorksheet = (key: string) => ask<{ document: object }>(['document'], `/api/worksheets/${key}`);
 
-export const keepWorksheet = (key: string, name: string, document: object) =>
+export const putWorksheet = (key: string, name: string, document: object) =>
   ask<object>([], `/api/worksheets/${key}`, { method: 'PUT', body: { name, document } });
 
-export const forgetWorksheet = (key: string) => ask<object>([], `/api/worksheets/${key}`, { method: 'DELETE' });
+export const deleteWorksheet = (key: string) => ask<object>([], `/api/worksheets/${key}`, { method: 'DELETE' });

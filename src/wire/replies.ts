@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import type { Drawn } from '@/core/drawing';
+import type { DrawnTrain } from '@/core/drawing';
 import type { TrainSummary } from '@/core/gear-chart';
 import type { Train } from '@/core/train';
 import { entryKind } from './kept-names';
@@ -12,7 +12,9 @@ const version = z.number().check(z.int(), z.gte(1));
 export const nothingReply = z.object({});
 export const storedReply = z.object({ id: z.string(), version, updatedAt: z.string() });
 export const trainReply = z.object({ id: z.string(), version, updatedAt: z.string(), train });
-export const drawnReply = z.object({ drawn: z.custom<Drawn>((value) => typeof value === 'object' && value !== null) });
+export const drawnReply = z.object({
+  drawn: z.custom<DrawnTrain>((value) => typeof value === 'object' && value !== null),
+});
 export const trainDrawnReply = z.extend(drawnReply, { train });
 export const revisionsReply = z.object({
   revisions: z.array(z.object({ version, savedAt: z.string(), name: z.nullable(z.string()) })),
@@ -85,7 +87,7 @@ export const failureReply = z.object({
 export type Failure = z.infer<typeof failureReply>['error'];
 export type Stored = z.infer<typeof storedReply>;
 export type ReadTrain = z.infer<typeof trainReply>;
-export type Drawing = z.infer<typeof drawnReply>;
+export type DrawingReply = z.infer<typeof drawnReply>;
 export type TrainDrawing = z.infer<typeof trainDrawnReply>;
 /** A train with the version that its document was kept as. */
 export type Kept = Pick<z.infer<typeof trainReply>, 'id' | 'version' | 'train'>;

@@ -6,8 +6,8 @@ import {
   type SingleChanges,
 } from '@/core/gear-chart';
 import { networkOf } from '@/core/kinematics';
-import { Drafts, drawSideView, type DraftsData, type Space } from '@/core/drawing';
-import { checksOf, search, type Answer, type Question } from '@/core/tooth-search';
+import { Drafts, drawSideView, type DraftsData, type DrawingSpace } from '@/core/drawing';
+import { checksOf, search, type SearchAnswer, type SearchQuestion } from '@/core/tooth-search';
 import {
   behavioursOf,
   nextTestFor,
@@ -33,7 +33,7 @@ export const JOBS = {
     effort,
   }: {
     readonly train: Train;
-    readonly space: Space;
+    readonly space: DrawingSpace;
     readonly effort: number;
   }): DraftsData {
     const drafts = new Drafts();
@@ -57,9 +57,9 @@ export const JOBS = {
    * of each.
    */
   teeth(
-    { question, train }: { readonly question: Question; readonly train: Train | null },
-    tell: (answer: Answer) => void,
-  ): Answer & { readonly checks: ReadonlyMap<string, readonly string[]> } {
+    { question, train }: { readonly question: SearchQuestion; readonly train: Train | null },
+    tell: (answer: SearchAnswer) => void,
+  ): SearchAnswer & { readonly checks: ReadonlyMap<string, readonly string[]> } {
     const start = performance.now();
     const answer = search(question, train, { tell, elapsedMs: () => performance.now() - start });
     const checks = new Map(answer.findings.map((finding) => [finding.key, checksOf(question, finding, train)]));
@@ -74,9 +74,9 @@ export const JOBS = {
   /** Every fix tried: what a run with each comes to, told with each. */
   tries(
     { train, scenarios }: { readonly train: Train; readonly scenarios: readonly Scenario[] },
-    tell: (tried: readonly Tried[]) => void,
-  ): readonly Tried[] {
-    const tried: Tried[] = [];
+    tell: (tried: readonly TriedFix[]) => void,
+  ): readonly TriedFix[] {
+    const tried: TriedFix[] = [];
     for (const scenario of scenarios) {
       const { verdicts, events } = runScenario(train, scenario);
       tried.push({ verdicts, shifts: events.filter(({ kind }) => kind === 'shift').length });
@@ -192,7 +192,7 @@ interface Running {
 }
 
 /** What a run comes to. */
-export interface Tried {
+export interface TriedFix {
   readonly verdicts: Run['verdicts'];
   readonly shifts: number;
 }

@@ -1,5 +1,5 @@
 import { strToU8, zipSync } from 'fflate';
-import { readWheel, stacked, stlBytes, wheelDxf, wheelSolid, wheelSvg, type WheelSpec } from '@/core/shapes';
+import { readWheel, stackSolids, stlBytes, wheelDxf, wheelSolid, wheelSvg, type WheelSpec } from '@/core/shapes';
 
 /** A wheel of a train that is to be made. */
 export interface ShapeAsked {
@@ -48,7 +48,7 @@ export function shapesZip(
     const reads = specs.map(readWheel);
     const own = reads.flatMap((read) => (read.ok ? [read.wheel] : []));
     if (own.length < specs.length) return [];
-    files[`${file}.stl`] = stlBytes(stacked(own), title);
+    files[`${file}.stl`] = stlBytes(stackSolids(own), title);
     return [{ name: title, files: [`${file}.stl`], teeth: specs.map(({ teeth }) => teeth) }];
   });
   const manifest = {

@@ -9,7 +9,7 @@ apiServer();
 const reading = { kind: 'turns', position: 'wind', member: 'drum', turns: 2, inputTurns: 24 };
 
 test('a log is sent whole however long it is, an empty one too', async () => {
-  const { id } = held(replies.storedReply, await wire.putOnShelf(demoTrain('sluice-winch')));
+  const { id } = held(replies.storedReply, await wire.postTrain(demoTrain('sluice-winch')));
   expect(held(replies.logReply, await wire.readTrainLog(id)).entries).toEqual([]);
   const keys = Array.from({ length: 3000 }, (_, i) => `r${2999 - i}`);
   for (let at = 0; at < keys.length; at += 1500) {

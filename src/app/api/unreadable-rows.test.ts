@@ -16,8 +16,8 @@ const damage = async (table: string, set: string, id: string) =>
   (await database()).write(({ sql }) => sql(`UPDATE ${table} SET ${set} WHERE id = '${id}'`));
 
 async function furnished(): Promise<string> {
-  const { id } = held(replies.storedReply, await wire.putOnShelf(demoTrain('sluice-winch')));
-  for (const key of ['a', 'b']) held(replies.nothingReply, await wire.keepBeside('searches', id, key, key, search));
+  const { id } = held(replies.storedReply, await wire.postTrain(demoTrain('sluice-winch')));
+  for (const key of ['a', 'b']) held(replies.nothingReply, await wire.putBeside('searches', id, key, key, search));
   const entries = ['r1', 'r2'].map((key) => ({ id: key, kind: 'reading' as const, document: { id: key, ...reading } }));
   held(replies.nothingReply, await wire.addToTrainLog(id, entries));
   return id;
@@ -45,7 +45,7 @@ test.each([
   expect(kept.find((one) => one.id === 'b')).toMatchObject({ document: search });
   expect(kept).toHaveLength(2);
   expect(await (await fetch(wire.asKeptAddress('searches', id, 'a'))).text()).toBe(text);
-  held(replies.nothingReply, await wire.forgetBeside('searches', id, 'a'));
+  held(replies.nothingReply, await wire.deleteBeside('searches', id, 'a'));
   // It is gone from the list, not from the database.
   expect(
     await (await database()).sql("SELECT document FROM put_aside WHERE kind = 'searches' AND owner = ?", [id]),
@@ -72,7 +72,7 @@ test.each([
 
 test('times that do not parse are told as unknown, and nothing else suffers', async () => {
   const id = await furnished();
-  const { id: other } = held(replies.storedReply, await wire.putOnShelf(demoTrain('stirrer')));
+  const { id: other } = held(replies.storedReply, await wire.postTrain(demoTrain('stirrer')));
   await damage('searches', `saved_at = 'soon'`, 'a');
   await damage('log_entries', `saved_at = 'once'`, 'r1');
   await damage('trains', `updated_at = 'never'`, id);
@@ -82,23 +82,23 @@ test('times that do not parse are told as unknown, and nothing else suffers', as
   const { entries } = held(replies.logReply, await wire.readTrainLog(id));
   expect(entries.find((one) => one.id === 'r1')).toMatchObject({ savedAt: 'unknown', kind: 'reading' });
   expect(held(replies.revisionsReply, await wire.readRevisions(id)).revisions[0]).toMatchObject({ savedAt: 'unknown' });
-  expect(held(replies.trainReply, await wire.readTrain(id))).toMatchObject({ updatedAt: 'unknown', version: 1 });
+  expect(held(replies.trainReply, await wire.fetchTrain(id))).toMatchObject({ updatedAt: 'unknown', version: 1 });
   const shelf = await wire.readShelf();
   if (!shelf.ok) throw new Error(shelf.message);
   expect(shelf.value.trains.map((one) => one.id)).toEqual(expect.arrayContaining([id, other]));
 });
 
 test('answers and worksheets that do not read are told so, and what reads is there', async () => {
-  held(replies.nothingReply, await wire.addPerson({ id: 'p1', name: 'Ansel' }));
+  held(replies.nothingReply, await wire.postPerson({ id: 'p1', name: 'Ansel' }));
   held(
     replies.nothingReply,
-    await wire.addAnswers(
+    await wire.postAnswers(
       'p1',
       ['a1', 'a2'].map((id) => ({ id, answer })),
     ),
   );
   await damage('practice_answers', `document = '1,2'`, 'a1');
-  expect(held(replies.answersReply, await wire.readAnswers('p1'))).toEqual({ answers: [answer], unreadable: 1 });
+  expect(held(replies.answersReply, await wire.fetchAnswers('p1'))).toEqual({ answers: [answer], unreadable: 1 });
   const sheet = {
     format: 'tin-wheel/worksheet',
     version: 1,
@@ -106,7 +106,7 @@ test('answers and worksheets that do not read are told so, and what reads is the
     trains: [{ train: demoTrain('sluice-winch') }],
     questions: [{ train: 0, skill: 'ratio', seed: 1 }],
   };
-  held(replies.nothingReply, await wire.keepWorksheet('w1', 'One', sheet));
+  held(replies.nothingReply, await wire.putWorksheet('w1', 'One', sheet));
   await damage('worksheets', `document = '{"a":1},"b":2', saved_at = 'then'`, 'w1');
   expect(held(replies.worksheetsReply, await wire.readWorksheets()).worksheets).toContainEqual({
     id: 'w1',
@@ -120,18 +120,18 @@ test('answers and worksheets that do not read are told so, and what reads is the
 test('an entry that does not read is put aside, and can still be had; one that reads is never removed', async () => {
   const id = await furnished();
   await damage('log_entries', `document = '${CUT}'`, 'r1');
-  held(replies.nothingReply, await wire.putEntryAside(id, 'r1'));
+  held(replies.nothingReply, await wire.postEntryAside(id, 'r1'));
   expect(held(replies.logReply, await wire.readTrainLog(id)).entries.map((entry) => entry.id)).toEqual(['r2']);
   expect(await (await fetch(wire.asKeptAddress('log', id, 'r1'))).text()).toBe(CUT);
-  expect(await wire.putEntryAside(id, 'r2')).toMatchObject({ ok: false, code: 'reads' });
-  expect(await wire.putEntryAside(id, 'none')).toMatchObject({ ok: false, code: 'no-entry' });
+  expect(await wire.postEntryAside(id, 'r2')).toMatchObject({ ok: false, code: 'reads' });
+  expect(await wire.postEntryAside(id, 'none')).toMatchObject({ ok: false, code: 'no-entry' });
 });
 
 test('answers that do not read can be had as they are, and put aside; a name that does not is listed', async () => {
-  held(replies.nothingReply, await wire.addPerson({ id: 'p9', name: 'Berit' }));
+  held(replies.nothingReply, await wire.postPerson({ id: 'p9', name: 'Berit' }));
   held(
     replies.nothingReply,
-    await wire.addAnswers(
+    await wire.postAnswers(
       'p9',
       ['a1', 'a2', 'a3'].map((id) => ({ id, answer })),
     ),
@@ -141,10 +141,10 @@ test('answers that do not read can be had as they are, and put aside; a name tha
     ['a2', CUT],
   ] as const)
     await damage('practice_answers', `document = '${text}'`, id);
-  expect(held(replies.answersReply, await wire.readAnswers('p9')).unreadable).toBe(2);
+  expect(held(replies.answersReply, await wire.fetchAnswers('p9')).unreadable).toBe(2);
   expect(await (await fetch(wire.unreadableAnswersAddress('p9'))).text()).toBe(`[]\n${CUT}`);
-  held(replies.nothingReply, await wire.putAnswersAside('p9'));
-  expect(held(replies.answersReply, await wire.readAnswers('p9'))).toEqual({ answers: [answer], unreadable: 0 });
+  held(replies.nothingReply, await wire.postAnswersAside('p9'));
+  expect(held(replies.answersReply, await wire.fetchAnswers('p9'))).toEqual({ answers: [answer], unreadable: 0 });
   await damage('people', `name = x'00ff'`, 'p9');
   const { people } = held(replies.peopleReply, await wire.readPeople());
   expect(people).toContainEqual({ id: 'p9', name: 'p9 (the name cannot be read)' });

@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
-import { Alone } from '@/features/teeth/alone';
+import { TeethAlone } from '@/features/teeth/alone';
 
 export const metadata: Metadata = { title: 'Teeth · Tin Wheel' };
 
 export default function TeethPage() {
-  return <Alone />;
+  return <TeethAlone />;
 }

@@ -6,7 +6,7 @@ import {
   CHOICES,
   inTemporaryFolder,
   restoreBundle,
-  type Choice,
+  type RestoreChoice,
   type Plan,
   type There,
 } from '@/server/bundle';
@@ -49,7 +49,7 @@ const VERBS: Readonly<Record<string, (argv: readonly string[]) => Promise<string
     });
     const [file, ...extra] = positionals;
     if (file === undefined || extra.length > 0) throw new UsageError('name one zip.');
-    const existing = (values.existing ?? 'skip') as Choice;
+    const existing = (values.existing ?? 'skip') as RestoreChoice;
     if (!CHOICES.includes(existing)) throw new UsageError('--existing is skip, both or replace.');
     readableOrThrow(file);
     const bring = async (database: Database, folder: string) => {

@@ -2,11 +2,19 @@ import fc from 'fast-check';
 import { demoTrain } from '@/testing/demo-train';
 import { toFraction, toNumber } from '../rational';
 import { checkDesign } from '.';
-import { timingOf, type Contact } from './assembly';
+import { timingOf, type TimingContact } from './assembly';
 
-const sun = (centralTeeth: number, planetTeeth: number): Contact => ({ centralTeeth, planetTeeth, internal: false });
-const ring = (centralTeeth: number, planetTeeth: number): Contact => ({ centralTeeth, planetTeeth, internal: true });
-const goesIn = (contacts: readonly Contact[], planets: number) => timingOf(contacts, planets) !== null;
+const sun = (centralTeeth: number, planetTeeth: number): TimingContact => ({
+  centralTeeth,
+  planetTeeth,
+  internal: false,
+});
+const ring = (centralTeeth: number, planetTeeth: number): TimingContact => ({
+  centralTeeth,
+  planetTeeth,
+  internal: true,
+});
+const goesIn = (contacts: readonly TimingContact[], planets: number) => timingOf(contacts, planets) !== null;
 
 test('for one gear between sun and ring it is the textbook rule: the number divides sun and ring together', () => {
   fc.assert(
@@ -41,7 +49,7 @@ test('for stepped planets the known rule: number times the common factor of thei
 test('turned as it is said, every planet has teeth where its central gears have gaps', () => {
   // A tooth of the central gear at the angle of contact, counted counter-clockwise, and the planet's there, must agree
   // as on the first planet.
-  const misfit = ({ centralTeeth, planetTeeth, internal }: Contact, at: number, mark: number) => {
+  const misfit = ({ centralTeeth, planetTeeth, internal }: TimingContact, at: number, mark: number) => {
     const central = centralTeeth * at;
     const planet = internal ? -planetTeeth * mark : planetTeeth * mark;
     const apart = central - planet;

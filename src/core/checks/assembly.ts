@@ -1,7 +1,7 @@
 import { fraction, type Rational } from '../rational';
 
 /** A planet's gear and the central gear it meets. */
-export interface Contact {
+export interface TimingContact {
   readonly planetTeeth: number;
   readonly centralTeeth: number;
   /** The central gear has its teeth inside, outward of the planet. */
@@ -30,10 +30,10 @@ export interface TimingMark {
  * for a ring, where the planet touches with its other side. With one gear that always has solutions, p of them; all
  * contacts together may have none. For sun and ring on one gear this is the rule that n divides sun + ring.
  */
-export function timingOf(contacts: readonly Contact[], planets: number): readonly TimingMark[] | null {
+export function timingOf(contacts: readonly TimingContact[], planets: number): readonly TimingMark[] | null {
   const [first, ...others] = contacts;
   if (!first) return null;
-  const shown = ({ centralTeeth, internal }: Contact, k: number) => k * (internal ? -centralTeeth : centralTeeth);
+  const shown = ({ centralTeeth, internal }: TimingContact, k: number) => k * (internal ? -centralTeeth : centralTeeth);
   const marks: TimingMark[] = [];
   for (let k = 0; k < planets; k++) {
     // ψ = turned / (n p) of the first contact; every other asks that p' ψ − (± k z' / n) be whole.

@@ -2,7 +2,7 @@ import { readdirSync } from 'node:fs';
 import { demoTrain } from '@/testing/demo-train';
 import { toFraction } from '../rational';
 import type { Gear, Train } from '../train';
-import { checkDesign, mendEffects, type Finding, type Mend } from '.';
+import { checkDesign, fixEffects, type Finding, type FindingFix } from '.';
 import { modelOf } from '../model';
 
 const kinds = (train: Train) =>
@@ -12,7 +12,7 @@ const withGears = (train: Train, change: (gear: Gear) => Partial<Gear>): Train =
   ...train,
   gears: train.gears.map((gear) => ({ ...gear, ...change(gear) })),
 });
-const mended = (train: Train, { apply }: Mend): Train => {
+const mended = (train: Train, { apply }: FindingFix): Train => {
   const edit = apply(train);
   if (!edit.ok) throw new Error(edit.message);
   return edit.train;
@@ -309,7 +309,7 @@ describe('what a mend would do', () => {
   test('the positions whose ratio changes, before and after', () => {
     const rake = demoTrain('pan-rake');
     const [found] = of(rake, 'undercut');
-    const effect = mendEffects(rake)(found!.mends[0]!)!;
+    const effect = fixEffects(rake)(found!.mends[0]!)!;
     const changed = effect.map(
       ({ position, before, after }) =>
         `${position} ${before.ratio && toFraction(before.ratio)} ${after.ratio && toFraction(after.ratio)}`,

@@ -1,6 +1,6 @@
 import { axesOf, FRAME, type Gear, type Train, partsById } from '../train';
 import { finding, type Finding } from './finding';
-import { teethMend } from './meshes';
+import { teethFix } from './meshes';
 import { required } from '../required';
 
 const NEAR = 1e-9;
@@ -44,7 +44,7 @@ export function distanceFindings(train: Train): Finding[] {
             `${p.teeth} with ${q.teeth} on the same two wants ${first.distance} mm.`,
           why: 'Two shafts have one distance: one of the pairs would bind or not reach.',
           mend: `With this module the teeth of the pair should add up to ${Math.round(sum)}; or shift the profiles.`,
-          mends: fits ? [teethMend('Gear', pair[1], wanted)] : [],
+          mends: fits ? [teethFix('Gear', pair[1], wanted)] : [],
         },
         { gears: [...pair, p, q].map(({ id }) => id) },
       ),

@@ -1,7 +1,7 @@
 import { equals, type Rational } from '../rational';
 import { type Solved, type Status } from '../solve';
 import type { Train } from '../train';
-import type { Mend } from './finding';
+import type { FindingFix } from './finding';
 import { modelOf } from '../model';
 
 /** What a mend makes of one position. */
@@ -20,7 +20,7 @@ interface Outcome {
  * What mends would do to a train, which is solved as it is once for all of them: the positions that would give another
  * ratio, or do something else, if a mend were applied; null when it would be refused.
  */
-export function mendEffects(train: Train): (mend: Mend) => readonly Change[] | null {
+export function fixEffects(train: Train): (mend: FindingFix) => readonly Change[] | null {
   const before = modelOf(train).positions();
   return ({ apply }) => {
     const edit = apply(train);

@@ -28,7 +28,7 @@ export interface Concerned {
 }
 
 /** One way to mend a finding at once. */
-export interface Mend {
+export interface FindingFix {
   readonly label: string;
   readonly apply: (train: Train) => Edit;
 }
@@ -43,13 +43,13 @@ export interface Finding extends Concerned {
   readonly what: string;
   readonly why: string;
   readonly mend: string;
-  readonly mends: readonly Mend[];
+  readonly mends: readonly FindingFix[];
   /** How each planet's mark must point; of findings about timing only. */
   readonly marks: readonly TimingMark[];
 }
 
 interface Told extends Pick<Finding, 'what' | 'why' | 'mend'> {
-  readonly mends?: readonly Mend[];
+  readonly mends?: readonly FindingFix[];
   readonly marks?: readonly TimingMark[];
 }
 

@@ -8,8 +8,8 @@ import { planetFindings } from './planets';
 import { positionFindings, type Use } from './positions';
 
 export { timingOf, type TimingMark } from './assembly';
-export type { Finding, Mend } from './finding';
-export { mendEffects, type Change } from './effect';
+export type { Finding, FindingFix } from './finding';
+export { fixEffects, type Change } from './effect';
 export type { Use } from './positions';
 export { tipSpeed, USUAL_TIP_SPEEDS } from './speeds';
 

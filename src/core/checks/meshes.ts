@@ -1,6 +1,6 @@
 import { gcd } from '../rational';
 import { changeGear, setTeeth, type Gear, type Train, partsById } from '../train';
-import { finding, type Finding, type Mend } from './finding';
+import { finding, type Finding, type FindingFix } from './finding';
 
 /** Fewest teeth of a standard gear (20°, full depth) whose feet are not cut away. */
 const LEAST_WITHOUT_UNDERCUT = 17;
@@ -19,12 +19,12 @@ export function meshFindings(train: Train): Finding[] {
 }
 
 /** Another tooth count as a mend: "Ring 74 → 72 teeth". */
-export const teethMend = (what: string, gear: Gear, teeth: number): Mend => ({
+export const teethFix = (what: string, gear: Gear, teeth: number): FindingFix => ({
   label: `${what} ${gear.teeth} → ${teeth} teeth`,
   apply: (train) => setTeeth(train, gear.id, teeth),
 });
 
-const moduleMend = (gear: Gear, module: number): Mend => ({
+const moduleMend = (gear: Gear, module: number): FindingFix => ({
   label: `Gear ${gear.teeth}: module ${module} mm`,
   apply: (train) => changeGear(train, gear.id, { module }),
 });
@@ -65,7 +65,7 @@ function huntingFinding(a: Gear, b: Gear): Finding[] {
           hunting.length > 0
             ? `${hunting.join(' or ')} instead of ${large.teeth} would hunt. Round ratios are a fair reason to keep it.`
             : 'Change either count by one or two.',
-        mends: hunting.map((teeth) => teethMend('Gear', large, teeth)),
+        mends: hunting.map((teeth) => teethFix('Gear', large, teeth)),
       },
       { gears: [a.id, b.id] },
     ),
@@ -84,7 +84,7 @@ function undercutFinding(gear: Gear): Finding[] {
           `Below ${LEAST_WITHOUT_UNDERCUT} teeth at 20° the tool cuts the ` +
           'feet of the teeth away, which weakens them.',
         mend: `Take ${LEAST_WITHOUT_UNDERCUT} teeth or more, or a profile shift.`,
-        mends: [teethMend('Gear', gear, LEAST_WITHOUT_UNDERCUT)],
+        mends: [teethFix('Gear', gear, LEAST_WITHOUT_UNDERCUT)],
       },
       { gears: [gear.id] },
     ),

@@ -1,6 +1,6 @@
 import { networkOf, openMotion, openTrain } from '../kinematics';
 import { jammedOneWays, workingOneWays } from '../solve';
-import { turnRound, type Train } from '../train';
+import { reverseOneWay, type Train } from '../train';
 import { couplerName, listed } from '../words';
 import { finding, type Finding } from './finding';
 
@@ -28,7 +28,9 @@ export function oneWayFindings(train: Train): Finding[] {
         mend: alone
           ? 'Take it out, or join other members.'
           : 'Turn one of them round; or put a clutch there, if a rigid joint is wanted.',
-        mends: alone ? [] : ring.map((id) => ({ label: `Turn ${name(id)} round`, apply: (now) => turnRound(now, id) })),
+        mends: alone
+          ? []
+          : ring.map((id) => ({ label: `Turn ${name(id)} round`, apply: (now) => reverseOneWay(now, id) })),
       },
       { couplers: ring },
     );

@@ -1,9 +1,9 @@
 import { structureOf, type Figure, type SetPlane } from '../structure';
 import { changeMember, type Gear, type Train, partsById } from '../train';
 import { exact, memberName } from '../words';
-import { timingOf, type Contact } from './assembly';
+import { timingOf, type TimingContact } from './assembly';
 import { finding, type Finding } from './finding';
-import { teethMend } from './meshes';
+import { teethFix } from './meshes';
 import { itemAt, required } from '../required';
 
 /** Teeth that stand out beyond the pitch circles of two planets side by side: one addendum each, twice. */
@@ -54,7 +54,7 @@ function coaxial(sun: Gear, planet: Gear, ring: Gear): Finding[] {
         mend:
           `A ring of ${wanted}${fits === null ? '' : `, or a planet of ${fits},`} ` +
           'would fit; profile shift can take up a tooth.',
-        mends: [teethMend('Ring', ring, wanted), ...(fits === null ? [] : [teethMend('Planet', planet, fits)])],
+        mends: [teethFix('Ring', ring, wanted), ...(fits === null ? [] : [teethFix('Planet', planet, fits)])],
       },
       { gears: [sun.id, planet.id, ring.id] },
     ),
@@ -68,7 +68,7 @@ function goesIn(train: Train, { planes, carrier }: SetFigure, planet: string, co
   const touched = own.flatMap(({ sun, ring, planets: [gear] }) =>
     [sun, ring].flatMap((central) => (central ? [{ gear: required(gear), central }] : [])),
   );
-  const contacts: Contact[] = touched.map(({ gear, central }) => ({
+  const contacts: TimingContact[] = touched.map(({ gear, central }) => ({
     planetTeeth: gear.teeth,
     centralTeeth: central.teeth,
     internal: central.type === 'internal',

@@ -1,33 +1,33 @@
 import { FRAME, type Coupler, type Gear, type Member, type Mesh, type Position, type Train, partsById } from '../train';
 import { couplerName, gearName, memberName } from '../words';
-import { fieldChanges, type Field } from './fields';
+import { fieldChanges, type FieldWords } from './fields';
 
-const MEMBER: readonly Field<Member>[] = [
+const MEMBER: readonly FieldWords<Member>[] = [
   { word: 'equal planets', read: ({ copies }) => copies },
   { word: 'colour', read: ({ color }) => color },
   { word: 'allowed torque', read: ({ limit }) => limit, unit: 'N·m' },
 ];
-const GEAR: readonly Field<Gear>[] = [
+const GEAR: readonly FieldWords<Gear>[] = [
   { word: 'type', read: ({ type }) => type },
   { word: 'module', read: ({ module }) => module, unit: 'mm' },
   { word: 'station', read: ({ station }) => station },
   { word: 'face width', read: ({ faceWidth }) => faceWidth, unit: 'mm' },
   { word: 'material', read: ({ material }) => material },
 ];
-const MESH: readonly Field<Mesh>[] = [
+const MESH: readonly FieldWords<Mesh>[] = [
   { word: 'sense', read: ({ sense }) => sense },
   { word: 'efficiency', read: ({ efficiency }) => efficiency },
   { word: 'efficiency backward', read: ({ backEfficiency }) => backEfficiency },
   { word: 'self-locking', read: ({ selfLocking }) => selfLocking ?? false },
 ];
-const COUPLER: readonly Field<Coupler>[] = [
+const COUPLER: readonly FieldWords<Coupler>[] = [
   { word: 'type', read: ({ type }) => type },
   { word: 'style', read: ({ style }) => style },
   { word: 'capacity', read: ({ capacity }) => capacity, unit: 'N·m' },
   { word: 'control', read: (coupler) => ('control' in coupler ? coupler.control : undefined) },
   { word: 'station', read: ({ station }) => station },
 ];
-const HEADER: readonly Field<Train>[] = [
+const HEADER: readonly FieldWords<Train>[] = [
   { word: 'name', read: ({ name }) => `“${name}”` },
   { word: 'efficiency of meshes', read: ({ efficiency }) => efficiency },
 ];

@@ -8,7 +8,7 @@ export interface PlacedGear {
   readonly half?: boolean;
 }
 
-export interface Contact {
+export interface AxisContact {
   readonly a: PlacedGear;
   readonly b: PlacedGear;
   /** From centre to centre. */
@@ -29,7 +29,7 @@ export const CLEARANCE = 12;
 export function axisHeights(
   axes: number,
   gears: readonly PlacedGear[],
-  contacts: readonly Contact[],
+  contacts: readonly AxisContact[],
 ): readonly number[] {
   const order = walk(axes, contacts);
   const best = { heights: [] as readonly number[], cost: Infinity };
@@ -59,7 +59,10 @@ export function axisHeights(
 }
 
 /** Axes in the order of their meshes, each with the axis it is placed from; an unconnected one has none. */
-function walk(axes: number, contacts: readonly Contact[]): { axis: number; from: number | null; distance: number }[] {
+function walk(
+  axes: number,
+  contacts: readonly AxisContact[],
+): { axis: number; from: number | null; distance: number }[] {
   const order: { axis: number; from: number | null; distance: number }[] = [];
   const placed = new Set<number>();
   while (placed.size < axes) {

@@ -2,7 +2,7 @@ import { readdirSync } from 'node:fs';
 import { demoTrain } from '@/testing/demo-train';
 import { tangledTrain } from '@/testing/tangled-train';
 import { setTeeth, type Train } from '../train';
-import { AT_ONCE, Drafts, drawSideView, QUICK, type Drawing, type Drawn } from '.';
+import { AT_ONCE, Drafts, drawSideView, QUICK, type DrawingOptions, type DrawnTrain } from '.';
 
 /** Places to look at: too few for the tangle's lines to come apart, and enough for some of them. */
 const LITTLE = 60_000;
@@ -11,7 +11,7 @@ const SPACE = { width: 880, height: 380 };
 const TANGLE = tangledTrain({ sets: 6, couplers: 9 });
 const GREAT = tangledTrain({ sets: 20, couplers: 16, fixed: 8 });
 
-function draw(train: Train, how: Drawing = {}): Extract<Drawn, { ok: true }> {
+function draw(train: Train, how: DrawingOptions = {}): Extract<DrawnTrain, { ok: true }> {
   const drawn = drawSideView(train, SPACE, how);
   if (!drawn.ok) throw new Error(drawn.why);
   return drawn;

@@ -2,7 +2,7 @@ import type { Routed } from './routing/routed';
 import { required } from '../required';
 
 /** A piece of work, whether more effort could better it, and how much was allowed for it. */
-export interface Draft<T> {
+export interface DrawingDraft<T> {
   readonly work: T;
   readonly finished: boolean;
   readonly allowed: number;
@@ -10,8 +10,8 @@ export interface Draft<T> {
 
 /** Drafts as plain data, to hand over to another thread. */
 export interface DraftsData {
-  readonly orders: ReadonlyMap<string, Draft<readonly string[]>>;
-  readonly routes: ReadonlyMap<string, Draft<Routed>>;
+  readonly orders: ReadonlyMap<string, DrawingDraft<readonly string[]>>;
+  readonly routes: ReadonlyMap<string, DrawingDraft<Routed>>;
 }
 
 const ORDERS_KEPT = 100;
@@ -22,13 +22,13 @@ const ROUTES_KEPT = 64;
  * plane. Whoever draws again and again keeps them here; another tooth count then costs no search.
  */
 export class Drafts {
-  private readonly orders = new Map<string, Draft<readonly string[]>>();
-  private readonly routes = new Map<string, Draft<Routed>>();
+  private readonly orders = new Map<string, DrawingDraft<readonly string[]>>();
+  private readonly routes = new Map<string, DrawingDraft<Routed>>();
 
-  order = (key: string): Draft<readonly string[]> | undefined => this.orders.get(key);
-  route = (key: string): Draft<Routed> | undefined => this.routes.get(key);
-  keepOrder = (key: string, draft: Draft<readonly string[]>): void => keep(this.orders, key, draft, ORDERS_KEPT);
-  keepRoute = (key: string, draft: Draft<Routed>): void => keep(this.routes, key, draft, ROUTES_KEPT);
+  order = (key: string): DrawingDraft<readonly string[]> | undefined => this.orders.get(key);
+  route = (key: string): DrawingDraft<Routed> | undefined => this.routes.get(key);
+  keepOrder = (key: string, draft: DrawingDraft<readonly string[]>): void => keep(this.orders, key, draft, ORDERS_KEPT);
+  keepRoute = (key: string, draft: DrawingDraft<Routed>): void => keep(this.routes, key, draft, ROUTES_KEPT);
 
   data = (): DraftsData => ({ orders: this.orders, routes: this.routes });
 
@@ -40,7 +40,7 @@ export class Drafts {
 }
 
 /** Would this much effort find nothing better? */
-export const serves = <T>(draft: Draft<T> | undefined, effort: number): draft is Draft<T> =>
+export const isGoodEnough = <T>(draft: DrawingDraft<T> | undefined, effort: number): draft is DrawingDraft<T> =>
   draft !== undefined && (draft.finished || draft.allowed >= effort);
 
 /** Keeps the newest; the one that was kept longest ago goes when there are too many. */

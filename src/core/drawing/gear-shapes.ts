@@ -1,5 +1,5 @@
 import type { Box, GearShape, Point } from './geometry';
-import type { Body } from './half-plane';
+import type { GearBody } from './half-plane';
 import type { PlacedAxes } from './place-axes';
 import { lookUp } from '../required';
 
@@ -10,7 +10,7 @@ export const BAR_HALF_WIDTH = 9;
  * column.
  */
 export function gearShape(
-  body: Body,
+  body: GearBody,
   axis: number,
   { px, scale }: PlacedAxes,
   radii: ReadonlyMap<string, number>,

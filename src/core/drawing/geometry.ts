@@ -161,5 +161,5 @@ export const segmentBox = ({ x1, y1, x2, y2 }: Segment, half = 2): Box => ({
 });
 
 /** How far a point is from a box; 0 inside. */
-export const farFrom = ({ left, right, top, bottom }: Box, { x, y }: Point): number =>
+export const distanceFromBox = ({ left, right, top, bottom }: Box, { x, y }: Point): number =>
   Math.hypot(Math.max(left - x, 0, x - right), Math.max(top - y, 0, y - bottom));

@@ -3,13 +3,13 @@ import type { Structure, Figure } from '../structure';
 import { itemAt, lookUp } from '../required';
 
 /** A cell of an axis' half plane: column along the axis, row outward from the centre line (row 0). */
-export interface Cell {
+export interface PlaneCell {
   readonly x: number;
   readonly row: number;
 }
 
 /** Part of a gear that other members' lines must go round: rows from … to in one column. */
-export interface Body {
+export interface GearBody {
   readonly gear: Gear;
   /**
    * bar: right across the axis · sun, ring: a tooth line with its stem · planet: an I · side: a bevel gear seen edge-on
@@ -28,7 +28,7 @@ export interface Body {
 /** A place where a member must be reached: any of these cells. */
 export interface Terminal {
   readonly member: string;
-  readonly cells: readonly Cell[];
+  readonly cells: readonly PlaneCell[];
   /** All of its cells are the member's own, used or not: both ends of a planet's pin. */
   readonly kept?: boolean;
   /** The side to which the input or an output leaves the train here. */
@@ -36,7 +36,7 @@ export interface Terminal {
 }
 
 /** Where a planet sits on its carrier. */
-export interface Pin {
+export interface PlanetPin {
   readonly carrier: string;
   readonly planet: string;
   readonly row: number;
@@ -50,11 +50,11 @@ export interface HalfPlane {
   readonly axis: number;
   readonly columns: number;
   readonly rows: number;
-  readonly bodies: readonly Body[];
+  readonly bodies: readonly GearBody[];
   /** Cells that a body covers besides its own column. */
-  readonly closed: readonly Cell[];
+  readonly closed: readonly PlaneCell[];
   readonly terminals: readonly Terminal[];
-  readonly pins: readonly Pin[];
+  readonly pins: readonly PlanetPin[];
   readonly planetary: boolean;
   /** Members that run on the centre line at no extra cost. */
   readonly central: ReadonlySet<string>;
@@ -77,7 +77,7 @@ const figureWidth = (figure: Figure): number =>
   figure.kind === 'bevel' ? 5 : (figure.planes.length - 1) * PLANE_GAP + 1;
 
 /** The first column of each figure when they stand in this order, and the number of columns in all. */
-export function columnsOf(figures: readonly Figure[]): {
+export function planeColumns(figures: readonly Figure[]): {
   readonly starts: ReadonlyMap<Figure, number>;
   readonly columns: number;
 } {
@@ -98,11 +98,11 @@ export function halfPlane(
   order: readonly Figure[],
   barRows: (gear: Gear) => number,
 ): HalfPlane {
-  const { starts, columns } = columnsOf(order);
-  const bodies: Body[] = [];
-  const closed: Cell[] = [];
+  const { starts, columns } = planeColumns(order);
+  const bodies: GearBody[] = [];
+  const closed: PlaneCell[] = [];
   const terminals: Terminal[] = [];
-  const pins: Pin[] = [];
+  const pins: PlanetPin[] = [];
   let planetary = false;
   for (const figure of order) {
     const x = lookUp(starts, figure);
@@ -172,10 +172,10 @@ function planes(
   figure: Extract<Figure, { kind: 'set' }>,
   start: number,
   plan: Structure,
-  bodies: Body[],
-  closed: Cell[],
+  bodies: GearBody[],
+  closed: PlaneCell[],
   terminals: Terminal[],
-  pins: Pin[],
+  pins: PlanetPin[],
 ): void {
   const largest = Math.max(...figure.planes.flatMap((plane) => plane.planets.map((gear) => gear.teeth)));
   const double = figure.planes.some((plane) => plane.planets.length > 1);
@@ -236,10 +236,10 @@ function planes(
 function bevel(
   figure: Extract<Figure, { kind: 'bevel' }>,
   x: number,
-  bodies: Body[],
-  closed: Cell[],
+  bodies: GearBody[],
+  closed: PlaneCell[],
   terminals: Terminal[],
-  pins: Pin[],
+  pins: PlanetPin[],
 ): void {
   const top = PIN_ROW - 2;
   bodies.push({ gear: figure.left, shape: 'side', x, end: x, from: 3, to: top, at: top });

@@ -1,7 +1,7 @@
 export { Drafts, type DraftsData } from './drafts';
 export { AT_ONCE, FIRST_SIGHT, QUICK, THOROUGH } from './effort';
-export { SPACES, type Space } from './spaces';
-export { drawSideView, type Drawing, type Drawn } from './side-view';
+export { SPACES, type DrawingSpace } from './spaces';
+export { drawSideView, type DrawingOptions, type DrawnTrain } from './side-view';
 export { powerLines, type PowerAt, type PowerLine } from './power-lines';
 export type {
   Attachment,

@@ -1,7 +1,7 @@
 import { demoTrain } from '@/testing/demo-train';
 import type { Train } from '../train';
 import { drawSideView, type SideView } from '.';
-import { farFrom, labelBox, overlap, segmentBox } from './geometry';
+import { distanceFromBox, labelBox, overlap, segmentBox } from './geometry';
 import { portRoom } from './labels';
 
 function draw(train: Train): SideView {
@@ -51,7 +51,7 @@ describe('labels', () => {
       const view = draw(demoTrain(name));
       for (const label of view.labels.filter(({ of }) => of.kind === 'coupler')) {
         const nearest = [...view.couplers].sort(
-          (a, b) => farFrom(labelBox(label), a) - farFrom(labelBox(label), b),
+          (a, b) => distanceFromBox(labelBox(label), a) - distanceFromBox(labelBox(label), b),
         )[0]!;
         expect(`${name} ${nearest.coupler}`).toBe(`${name} ${label.of.id}`);
       }

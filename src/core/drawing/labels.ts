@@ -1,7 +1,7 @@
 import { couplerName, memberName } from '../words';
 import type { Train } from '../train';
 import {
-  farFrom,
+  distanceFromBox,
   labelBox,
   overlap,
   segmentBox,
@@ -84,8 +84,8 @@ export function placeLabels(train: Train, view: Bare): Label[] {
       ...stacked(shown, of, box),
     ];
     const own = (label: Box) => {
-      const far = farFrom(label, { x, y });
-      return view.couplers.every((other) => other.coupler === id || farFrom(label, other) > far);
+      const far = distanceFromBox(label, { x, y });
+      return view.couplers.every((other) => other.coupler === id || distanceFromBox(label, other) > far);
     };
     [LONGEST, ...SHORTER].some((letters) => put(candidates(cut(text, letters)), own));
   }

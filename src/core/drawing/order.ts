@@ -1,5 +1,5 @@
 import { gearsOf, type Figure, type Structure } from '../structure';
-import { serves, type Draft, type Drafts } from './drafts';
+import { isGoodEnough, type DrawingDraft, type Drafts } from './drafts';
 import type { Effort } from './effort';
 import { halfPlane } from './half-plane';
 import { routeHalfPlane, ROUNDS } from './routing/route';
@@ -25,9 +25,9 @@ export function orderFigures(
   wanted: readonly string[] | undefined,
   drafts: Drafts,
   effort: Effort,
-): Draft<readonly Figure[]> {
+): DrawingDraft<readonly Figure[]> {
   const walked = walkFromInput(plan);
-  const given = (work: readonly Figure[]): Draft<readonly Figure[]> => ({
+  const given = (work: readonly Figure[]): DrawingDraft<readonly Figure[]> => ({
     work,
     finished: true,
     allowed: effort.allowed,
@@ -47,13 +47,13 @@ export function orderFigures(
   if (known?.finished) return { ...known, work: inOrder(known.work) };
   const fits =
     wanted !== undefined && wanted.length === walked.length && walked.every((figure) => wanted.includes(figure.key));
-  if (!fits && serves(known, effort.allowed)) return { ...known, work: inOrder(known.work) };
+  if (!fits && isGoodEnough(known, effort.allowed)) return { ...known, work: inOrder(known.work) };
   const found = fits ? given(inOrder(wanted)) : searchOrder(plan, walked, effort);
   drafts.keepOrder(key, { ...found, work: found.work.map((figure) => figure.key) });
   return found;
 }
 
-function searchOrder(plan: Structure, walked: readonly Figure[], effort: Effort): Draft<readonly Figure[]> {
+function searchOrder(plan: Structure, walked: readonly Figure[], effort: Effort): DrawingDraft<readonly Figure[]> {
   const { allowed } = effort;
   const sets = walked.filter((figure) => figure.kind !== 'bars');
   if (sets.length < 2 || sets.length > MOST_SETS) return { work: walked, finished: true, allowed };

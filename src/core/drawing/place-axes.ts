@@ -1,8 +1,8 @@
 import type { Structure, Figure } from '../structure';
 import type { Gear } from '../train';
-import { axisHeights, CLEARANCE, type Contact, type PlacedGear } from './axis-heights';
+import { axisHeights, CLEARANCE, type AxisContact, type PlacedGear } from './axis-heights';
 import type { Point } from './geometry';
-import { halfPlane, type Cell, type HalfPlane } from './half-plane';
+import { halfPlane, type PlaneCell, type HalfPlane } from './half-plane';
 import { partsById } from '../train';
 import { itemAt, lookUp, required } from '../required';
 
@@ -12,7 +12,7 @@ export const MARGIN = { top: 30, bottom: 40 };
 const CHAIN_GAP = 30;
 
 /** Whole pixels, so that lines are crisp and cells of different parts meet exactly. */
-export interface Scale {
+export interface DrawingScale {
   readonly column: number;
   readonly row: number;
   /** Pixels per unit of drawn radius. */
@@ -21,11 +21,11 @@ export interface Scale {
 
 /** Where the axes lie and what stands along each. */
 export interface PlacedAxes {
-  readonly scale: Scale;
+  readonly scale: DrawingScale;
   readonly planes: readonly HalfPlane[];
   readonly heights: readonly number[];
   readonly height: number;
-  readonly px: (cell: Cell, axis: number) => Point;
+  readonly px: (cell: PlaneCell, axis: number) => Point;
 }
 
 export const isChained = (gear: Gear): boolean => gear.type === 'sprocket' || gear.type === 'pulley';
@@ -75,7 +75,7 @@ export function placeAxes(
         parts.push(part);
       }
     }
-    const contacts = train.meshes.flatMap(({ gears: [first, second] }): Contact[] => {
+    const contacts = train.meshes.flatMap(({ gears: [first, second] }): AxisContact[] => {
       const [a, b] = [placed.get(first), placed.get(second)];
       return a && b ? [{ a, b, distance: distance(byId.gear(first), byId.gear(second), drawn) }] : [];
     });
@@ -89,7 +89,7 @@ export function placeAxes(
         shape === 'bar' ? [{ axis, x, end, y: itemAt(heights, axis), radius: drawn(gear) }] : [],
       ),
     );
-    const px = ({ x, row: out }: Cell, axis: number): Point => ({
+    const px = ({ x, row: out }: PlaneCell, axis: number): Point => ({
       x: space.side + x * column,
       y: itemAt(heights, axis) - out * row,
     });

@@ -14,7 +14,7 @@ import type {
   Segment,
   SideView,
 } from './geometry';
-import { columnsOf, isLoose, type Cell, type HalfPlane } from './half-plane';
+import { planeColumns, isLoose, type PlaneCell, type HalfPlane } from './half-plane';
 import { placeLabels, portRoom } from './labels';
 import { crossingAt, LineBook } from './member-lines';
 import { orderFigures } from './order';
@@ -22,18 +22,18 @@ import { isChained, placeAxes, type PlacedAxes } from './place-axes';
 import { drawnRadii } from './radii';
 import { draftRoute, workFor } from './routing/route';
 import { reaches, type Routed } from './routing/routed';
-import type { Space } from './spaces';
+import type { DrawingSpace } from './spaces';
 import { partsById } from '../train';
 import { itemAt, lookUp, required } from '../required';
 
-export type Drawn =
+export type DrawnTrain =
   /** Not finished where more effort might find fewer crossings. */
   | { readonly ok: true; readonly view: SideView; readonly finished: boolean }
   /** Later where it would take more than may be done at once. */
   | { readonly ok: false; readonly why: string; readonly later?: true };
 
 /** How a side view is to be drawn. */
-export interface Drawing {
+export interface DrawingOptions {
   /** The order of the figures that the picture had before, to keep it stable. */
   readonly order?: readonly string[];
   /** What was found for drawings before, and takes what this one finds. */
@@ -65,9 +65,9 @@ const TOUCHING = 4;
  */
 export function drawSideView(
   train: Train,
-  space: Space,
-  { order: wanted, drafts = new Drafts(), effort: allowed = THOROUGH, atOnce = Infinity }: Drawing = {},
-): Drawn {
+  space: DrawingSpace,
+  { order: wanted, drafts = new Drafts(), effort: allowed = THOROUGH, atOnce = Infinity }: DrawingOptions = {},
+): DrawnTrain {
   if (train.gears.length === 0) return { ok: false, why: 'There is no gear to draw yet.' };
   if (train.gears.length > MOST_GEARS)
     return {
@@ -83,7 +83,7 @@ export function drawSideView(
   const effort = new Effort(allowed);
   const { work: order, finished: ordered } = orderFigures(plan, wanted, drafts, effort);
   let finished = ordered;
-  const { starts, columns } = columnsOf(order);
+  const { starts, columns } = planeColumns(order);
   const side = portRoom(train);
   const column = Math.floor(Math.min(26, Math.max(13, (space.width - 2 * side) / columns)));
   const width = 2 * side + (columns - 1) * column;
@@ -165,7 +165,7 @@ function hangGears(plane: HalfPlane, routed: Routed, { px }: PlacedAxes, book: L
   const { axis } = plane;
   for (const { gear, shape, x, end, from, at } of plane.bodies) {
     const { member, id } = gear;
-    const place = (cell: Cell) => px(cell, axis);
+    const place = (cell: PlaneCell) => px(cell, axis);
     const hang = (point: Point) => book.attach(member, { kind: 'gear', id }, point);
     if (shape === 'bar') {
       const hub = place({ x, row: from - 1 });
@@ -333,7 +333,7 @@ function tiesOf(train: Train, shapes: ReadonlyMap<string, GearShape>): MeshTie[]
 function portsOf(
   plane: HalfPlane,
   train: Train,
-): { kind: Port['kind']; member: string; side: Port['side']; cell: Cell }[] {
+): { kind: Port['kind']; member: string; side: Port['side']; cell: PlaneCell }[] {
   return plane.terminals.flatMap(({ member, cells, leaves: side }) => {
     const kind = member === train.input ? ('input' as const) : ('output' as const);
     return side ? [{ kind, member, side, cell: itemAt(cells, 0) }] : [];

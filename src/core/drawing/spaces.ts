@@ -1,5 +1,5 @@
 /** What a side view is laid out for, in pixels; it is scaled to what there is. */
-export interface Space {
+export interface DrawingSpace {
   readonly width: number;
   readonly height: number;
 }
@@ -8,4 +8,4 @@ export interface Space {
 export const SPACES = {
   shelf: { width: 480, height: 270 },
   bench: { width: 880, height: 380 },
-} as const satisfies Record<string, Space>;
+} as const satisfies Record<string, DrawingSpace>;

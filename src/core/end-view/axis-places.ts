@@ -1,6 +1,6 @@
 import { itemAt, lookUp, required } from '../required';
 /** A place seen along the axes; x to the right, y down. */
-export interface Place {
+export interface AxisPlace {
   readonly x: number;
   readonly y: number;
 }
@@ -30,8 +30,8 @@ const COMPACT = 1e-3;
  * meshes with two placed ones stands where both distances meet; else the direction is taken in which least lies on top
  * of each other, downward first.
  */
-export function axisPlaces(axes: number, spacings: readonly Spacing[], discs: readonly Disc[]): readonly Place[] {
-  const places = new Map<number, Place>();
+export function axisPlaces(axes: number, spacings: readonly Spacing[], discs: readonly Disc[]): readonly AxisPlace[] {
+  const places = new Map<number, AxisPlace>();
   while (places.size < axes) {
     const next = nextAxis(axes, spacings, places);
     places.set(
@@ -45,8 +45,8 @@ export function axisPlaces(axes: number, spacings: readonly Spacing[], discs: re
 function nextAxis(
   axes: number,
   spacings: readonly Spacing[],
-  places: ReadonlyMap<number, Place>,
-): { axis: number; candidates: Place[] } {
+  places: ReadonlyMap<number, AxisPlace>,
+): { axis: number; candidates: AxisPlace[] } {
   const waiting = Array.from({ length: axes }, (_, axis) => axis).filter((axis) => !places.has(axis));
   const held = waiting.map((axis) => ({
     axis,
@@ -74,11 +74,11 @@ function nextAxis(
 }
 
 /** A free place at the right of everything, for an axis that meshes with none of the others. */
-function beyond(places: ReadonlyMap<number, Place>): Place {
+function beyond(places: ReadonlyMap<number, AxisPlace>): AxisPlace {
   return { x: places.size === 0 ? 0 : 40 + Math.max(...[...places.values()].map(({ x }) => x)), y: 0 };
 }
 
-function intersections(p: { at: Place; distance: number }, q: { at: Place; distance: number }): Place[] {
+function intersections(p: { at: AxisPlace; distance: number }, q: { at: AxisPlace; distance: number }): AxisPlace[] {
   const [dx, dy] = [q.at.x - p.at.x, q.at.y - p.at.y];
   const apart = Math.hypot(dx, dy);
   if (apart < NEAR) return [];
@@ -94,8 +94,8 @@ function intersections(p: { at: Place; distance: number }, q: { at: Place; dista
 
 function overlap(
   axis: number,
-  place: Place,
-  places: ReadonlyMap<number, Place>,
+  place: AxisPlace,
+  places: ReadonlyMap<number, AxisPlace>,
   discs: readonly Disc[],
   spacings: readonly Spacing[],
 ): number {
@@ -116,7 +116,7 @@ function overlap(
   return depth + COMPACT * Math.hypot(place.x, place.y);
 }
 
-function best(candidates: readonly Place[], cost: (place: Place) => number): Place {
+function best(candidates: readonly AxisPlace[], cost: (place: AxisPlace) => number): AxisPlace {
   let least = { place: itemAt(candidates, 0), cost: Infinity };
   for (const place of candidates) {
     const found = cost(place);

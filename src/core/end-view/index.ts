@@ -1,5 +1,5 @@
 export { endView, type Station } from './stations';
 export { toothOutline, type OutlinePoint } from './involute';
 export { toothPhases, type WheelMesh } from './phases';
-export { centreDistance, gearModules, linesOf, pitchRadius } from './modules';
-export { centreOf, pitchesPast, poseOf, type Pose, type TurnsOf, type Wheel } from './wheels';
+export { centreDistance, gearModules, axisLines, pitchRadius } from './modules';
+export { centreOf, pitchesPast, poseOf, type Pose, type TurnsOf, type EndViewGear } from './wheels';

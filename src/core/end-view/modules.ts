@@ -19,7 +19,7 @@ export function centreDistance(a: Gear, b: Gear, module: number): number {
 }
 
 /** Names the line that a member turns about: its shaft's, or the pin of a planet. */
-export const linesOf =
+export const axisLines =
   ({ axisOf }: Structure) =>
   (member: string): string =>
     axisOf.has(member) ? `axis ${axisOf.get(member)}` : `pin ${member}`;

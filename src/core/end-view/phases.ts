@@ -1,4 +1,4 @@
-import { centreOf, type TurnsOf, type Wheel } from './wheels';
+import { centreOf, type TurnsOf, type EndViewGear } from './wheels';
 import { itemAt, required } from '../required';
 
 const TURN = 2 * Math.PI;
@@ -17,7 +17,11 @@ export interface WheelMesh {
  * = ½, a wheel in a ring p_b = p_a + ½. Pairs in `meshes` are taken from the first wheel on; where they close a ring
  * the last one may not fit, as in the metal.
  */
-export function toothPhases(wheels: readonly Wheel[], meshes: readonly WheelMesh[], turns: TurnsOf): readonly number[] {
+export function toothPhases(
+  wheels: readonly EndViewGear[],
+  meshes: readonly WheelMesh[],
+  turns: TurnsOf,
+): readonly number[] {
   const phases: (number | null)[] = wheels.map(() => null);
   for (let start = 0; start < wheels.length; start++) {
     if (phases[start] !== null) continue;
@@ -35,7 +39,7 @@ export function toothPhases(wheels: readonly Wheel[], meshes: readonly WheelMesh
   return phases as number[];
 }
 
-function phaseAgainst(from: Wheel, phase: number, to: Wheel, turns: TurnsOf): number {
+function phaseAgainst(from: EndViewGear, phase: number, to: EndViewGear, turns: TurnsOf): number {
   const [p, q] = [centreOf(from, turns), centreOf(to, turns)];
   const outward = Math.atan2(q.y - p.y, q.x - p.x);
   if (to.shape === 'worm') return outward + Math.PI / 2;

@@ -1,9 +1,9 @@
 import { structureOf, type Structure, type Figure, type SetPlane } from '../structure';
 import type { Gear, Train } from '../train';
-import { axisPlaces, type Disc, type Place, type Spacing } from './axis-places';
-import { centreDistance, gearModules, linesOf, pitchRadius } from './modules';
+import { axisPlaces, type Disc, type AxisPlace, type Spacing } from './axis-places';
+import { centreDistance, gearModules, axisLines, pitchRadius } from './modules';
 import type { WheelMesh } from './phases';
-import type { Wheel } from './wheels';
+import type { EndViewGear } from './wheels';
 import { partsById } from '../train';
 import { itemAt, lookUp } from '../required';
 
@@ -12,7 +12,7 @@ export interface Station {
   /** The figure of the side view that it cuts, and which of its planes. */
   readonly key: string;
   readonly figure: string;
-  readonly wheels: readonly Wheel[];
+  readonly wheels: readonly EndViewGear[];
   readonly meshes: readonly WheelMesh[];
   /** Chains and belts between wheels. */
   readonly chains: readonly WheelMesh[];
@@ -27,7 +27,7 @@ const BEVEL_PLANETS = 2;
 /** All stations, in the order of the side view's figures. */
 export function endView(train: Train, order: readonly string[]): readonly Station[] {
   const plan = structureOf(train);
-  const modules = gearModules(train, linesOf(plan));
+  const modules = gearModules(train, axisLines(plan));
   const sizes = { modules, radius: (gear: Gear) => pitchRadius(gear, lookUp(modules, gear.id)) };
   const places = placesOf(plan, sizes);
   const figures = [...plan.figures].sort((a, b) => order.indexOf(a.key) - order.indexOf(b.key));
@@ -57,7 +57,7 @@ function cuts(figure: Figure): Cut[] {
   }));
 }
 
-function placesOf(plan: Structure, { modules, radius }: Sizes): readonly Place[] {
+function placesOf(plan: Structure, { modules, radius }: Sizes): readonly AxisPlace[] {
   const parts = partsById(plan.train);
   const spacings: Spacing[] = [];
   for (const mesh of plan.train.meshes) {
@@ -101,9 +101,9 @@ function stationOf(
   key: string,
   { fixed, planets }: Cut,
   { modules, radius }: Sizes,
-  places: readonly Place[],
+  places: readonly AxisPlace[],
 ): Station {
-  const wheelOf = (gear: Gear, copy: number, centre: Place, orbit: Wheel['orbit']): Wheel => ({
+  const wheelOf = (gear: Gear, copy: number, centre: AxisPlace, orbit: EndViewGear['orbit']): EndViewGear => ({
     gear: gear.id,
     member: gear.member,
     teeth: gear.teeth,
@@ -161,8 +161,8 @@ function besideMate(
   worm: Gear,
   fixed: readonly Gear[],
   modules: Sizes['modules'],
-  placeOf: (gear: Gear) => Place,
-): Place {
+  placeOf: (gear: Gear) => AxisPlace,
+): AxisPlace {
   const mate = fixed.find((gear) =>
     train.meshes.some(({ gears }) => gears.includes(worm.id) && gears.includes(gear.id) && gear !== worm),
   );
@@ -171,7 +171,7 @@ function besideMate(
   return { x, y: y + centreDistance(worm, mate, lookUp(modules, worm.id)) };
 }
 
-const shapeOf = (gear: Gear, carried: boolean): Wheel['shape'] =>
+const shapeOf = (gear: Gear, carried: boolean): EndViewGear['shape'] =>
   gear.type === 'internal'
     ? 'ring'
     : gear.type === 'worm'
@@ -221,7 +221,7 @@ function orbitsOf(
 }
 
 /** The pairs of wheels whose teeth are in each other: of equal planets, those of one copy. */
-function meshesOf(train: Train, wheels: readonly Wheel[]): WheelMesh[] {
+function meshesOf(train: Train, wheels: readonly EndViewGear[]): WheelMesh[] {
   return train.meshes.flatMap(({ id, gears: [first, second] }) =>
     wheels.flatMap((wheel, a) =>
       wheel.gear !== first
@@ -235,8 +235,8 @@ function meshesOf(train: Train, wheels: readonly Wheel[]): WheelMesh[] {
   );
 }
 
-function boundsOf(wheels: readonly Wheel[]): Station['bounds'] {
-  const reach = ({ radius, module, shape, orbit }: Wheel) =>
+function boundsOf(wheels: readonly EndViewGear[]): Station['bounds'] {
+  const reach = ({ radius, module, shape, orbit }: EndViewGear) =>
     radius + (shape === 'ring' ? 4 : 1.2) * module + (orbit?.radius ?? 0);
   return {
     left: Math.min(...wheels.map((wheel) => wheel.centre.x - reach(wheel))),

@@ -1,10 +1,10 @@
-import type { Place } from './axis-places';
+import type { AxisPlace } from './axis-places';
 
 /** How many turns every member has made; members not known turn not at all. */
 export type TurnsOf = (member: string) => number;
 
 /** One gear (or one of the equal planets' gears) as seen along its axis. */
-export interface Wheel {
+export interface EndViewGear {
   readonly gear: string;
   readonly member: string;
   readonly teeth: number;
@@ -20,7 +20,7 @@ export interface Wheel {
   /**
    * The centre, or what it is carried round: the carrier, at a radius and at the angle it has before anything turns.
    */
-  readonly centre: Place;
+  readonly centre: AxisPlace;
   readonly orbit: { readonly carrier: string; readonly radius: number; readonly angle: number } | null;
 }
 
@@ -34,7 +34,7 @@ export interface Pose {
 const TURN = 2 * Math.PI;
 
 /** Where a wheel's centre is after its carrier has turned. */
-export function centreOf({ centre, orbit }: Wheel, turns: TurnsOf): Place {
+export function centreOf({ centre, orbit }: EndViewGear, turns: TurnsOf): AxisPlace {
   if (!orbit) return centre;
   const angle = orbit.angle + TURN * turns(orbit.carrier);
   return { x: centre.x + orbit.radius * Math.cos(angle), y: centre.y + orbit.radius * Math.sin(angle) };
@@ -44,7 +44,7 @@ export function centreOf({ centre, orbit }: Wheel, turns: TurnsOf): Place {
  * A wheel's place and turn. A bevel planet and a worm lie in the picture: they keep the direction of their carrier or
  * their place.
  */
-export function poseOf(wheel: Wheel, turns: TurnsOf, phase: number): Pose {
+export function poseOf(wheel: EndViewGear, turns: TurnsOf, phase: number): Pose {
   const { x, y } = centreOf(wheel, turns);
   if (wheel.shape === 'bevel planet')
     return { x, y, angle: wheel.orbit ? wheel.orbit.angle + TURN * turns(wheel.orbit.carrier) : 0 };
@@ -53,6 +53,6 @@ export function poseOf(wheel: Wheel, turns: TurnsOf, phase: number): Pose {
 }
 
 /** How far a worm's thread or a bevel planet's teeth have come past, in tooth pitches. */
-export function pitchesPast(wheel: Wheel, turns: TurnsOf): number {
+export function pitchesPast(wheel: EndViewGear, turns: TurnsOf): number {
   return wheel.teeth * (turns(wheel.member) - (wheel.orbit ? turns(wheel.orbit.carrier) : 0));
 }

@@ -1,6 +1,6 @@
 import { parseRational, toNumber } from '../rational';
 import type { Status } from '../solve';
-import { countEngaged, numberOf, ratioIn, statusAt, type CombinationTable } from './combination-table';
+import { countEngaged, numberOf, ratioOfCombination, statusAt, type CombinationTable } from './combination-table';
 import { itemAt, lookUp, required } from '../required';
 
 /** Which combinations are wanted; what is left out does not matter. */
@@ -40,7 +40,7 @@ export function groupCombinations(table: CombinationTable, filter: CombinationFi
   for (let number = 0; number < table.codes.length; number++) {
     const status = statusAt(table, number);
     if (!status || !lets(number, status)) continue;
-    const ratio = ratioIn(table, number);
+    const ratio = ratioOfCombination(table, number);
     const key = ratio ?? status;
     const group = groups.get(key);
     if (group) group.numbers.push(number);
@@ -75,7 +75,7 @@ function passes(table: CombinationTable, filter: CombinationFilter): (number: nu
       !(number & without) &&
       (number & needed) === needed &&
       !except.has(number) &&
-      !known.has(ratioIn(table, number) ?? '') &&
+      !known.has(ratioOfCombination(table, number) ?? '') &&
       (near === undefined || isOneChange(near, number)) &&
       (!byRatio || (ratioFits[itemAt(table.ratioAt, number)] ?? false))
     );

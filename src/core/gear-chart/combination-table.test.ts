@@ -11,7 +11,7 @@ import {
   lockCauses,
   missingForward,
   numberOf,
-  ratioIn,
+  ratioOfCombination,
   statusAt,
   tabulateCombinations,
   type CombinationFilter,
@@ -31,7 +31,10 @@ test('the table holds what the list holds, for every train', () => {
       for (const { engaged, status, ratio } of list) {
         const number = numberOf(table, engaged);
         expect(engagedIn(table, number)).toEqual(engaged);
-        expect([statusAt(table, number), ratioIn(table, number)]).toEqual([status, ratio && toFraction(ratio)]);
+        expect([statusAt(table, number), ratioOfCombination(table, number)]).toEqual([
+          status,
+          ratio && toFraction(ratio),
+        ]);
       }
       const counts = countByStatus(table);
       for (const status of ['drive', 'split', 'neutral', 'held', 'locked'] as const)
@@ -65,7 +68,7 @@ test('what has been found so far is told on the way, each time more, and what wa
 /** Another way to the same choice: sentence by sentence, over ids instead of bits. */
 function wanted(table: CombinationTable, number: number, filter: CombinationFilter): boolean {
   const engaged = engagedIn(table, number);
-  const ratio = ratioIn(table, number);
+  const ratio = ratioOfCombination(table, number);
   const size = ratio === null ? null : Math.abs(toNumber(parseRational(ratio)!));
   if (filter.status && statusAt(table, number) !== filter.status) return false;
   if (engaged.length < (filter.fewest ?? 0) || engaged.length > (filter.most ?? 99)) return false;
@@ -150,9 +153,9 @@ test(
         for (const { numbers: own, status, ratio } of groups) {
           const counts = own.map((number) => engagedIn(table, number).length);
           expect(counts).toEqual([...counts].sort((a, b) => a - b));
-          expect(own.every((number) => statusAt(table, number) === status && ratioIn(table, number) === ratio)).toBe(
-            true,
-          );
+          expect(
+            own.every((number) => statusAt(table, number) === status && ratioOfCombination(table, number) === ratio),
+          ).toBe(true);
         }
         through += found.length;
       }),

@@ -75,7 +75,7 @@ export const numberOf = ({ couplers }: CombinationTable, engaged: readonly strin
 export const statusAt = ({ codes }: CombinationTable, number: number): Status | null =>
   STATUSES[itemAt(codes, number) - 1] ?? null;
 
-export const ratioIn = ({ ratioAt, ratios }: CombinationTable, number: number): string | null =>
+export const ratioOfCombination = ({ ratioAt, ratios }: CombinationTable, number: number): string | null =>
   ratios[itemAt(ratioAt, number)] ?? null;
 
 /** How many there are of each status. */

@@ -1,10 +1,10 @@
-import { imposeTies, openMotion, openTrain, type Motion, type Network } from '../kinematics';
+import { imposeTies, openMotion, openTrain, type FreeMotion, type Network } from '../kinematics';
 import type { Rational } from '../rational';
 import { solveEngaged, type Status } from '../solve';
 import { itemAt, lookUp } from '../required';
 
 /** One set of engaged clutches, brakes and sliding meshes. */
-export interface Combination {
+export interface CouplerCombination {
   /** Sorted by id. */
   readonly engaged: readonly string[];
   readonly status: Status;
@@ -29,14 +29,14 @@ export const combinedCouplers = (network: Network): readonly string[] =>
  * clutches or torques. Lazy, so the caller reports progress and stops when it likes.
  * @throws RangeError with more than MAX_COMBINED couplers.
  */
-export function* walkCombinations(network: Network): Generator<Combination, void> {
+export function* walkCombinations(network: Network): Generator<CouplerCombination, void> {
   const ids = combinedCouplers(network);
   if (ids.length > MAX_COMBINED)
     throw new RangeError(`${ids.length} couplers make too many combinations; at most ${MAX_COMBINED} can be listed.`);
   const open = openTrain(network);
   yield* walk(0, openMotion(open), []);
 
-  function* walk(at: number, motion: Motion, engaged: readonly string[]): Generator<Combination, void> {
+  function* walk(at: number, motion: FreeMotion, engaged: readonly string[]): Generator<CouplerCombination, void> {
     if (at === ids.length) {
       const { status, state, ratio } = solveEngaged(open, engaged, { engagedMotion: motion });
       yield { engaged, status, mobility: state.mobility, ratio };
@@ -51,7 +51,7 @@ export function* walkCombinations(network: Network): Generator<Combination, void
   }
 }
 
-export interface Watch {
+export interface CombinationWatch {
   readonly progress?: (done: number, total: number) => void;
   readonly cancelled?: () => boolean;
 }
@@ -59,9 +59,12 @@ export interface Watch {
 const REPORT_EVERY = 512;
 
 /** Every combination, smallest sets first, then by id. Null when cancelled. */
-export function listCombinations(network: Network, { progress, cancelled }: Watch = {}): readonly Combination[] | null {
+export function listCombinations(
+  network: Network,
+  { progress, cancelled }: CombinationWatch = {},
+): readonly CouplerCombination[] | null {
   const total = 2 ** combinedCouplers(network).length;
-  const found: Combination[] = [];
+  const found: CouplerCombination[] = [];
   for (const combination of walkCombinations(network)) {
     found.push(combination);
     if (found.length % REPORT_EVERY !== 0) continue;

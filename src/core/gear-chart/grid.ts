@@ -4,7 +4,7 @@ import { chartOf, type ChartRow } from './chart';
 import { itemAt, lookUp, required } from '../required';
 
 /** A shift chart as a grid: couplers in groups, of each of which every position that drives engages exactly one. */
-export interface Grid {
+export interface CouplerGrid {
   /**
    * Couplers by group, in the document's order; the group that changes the ratio most comes first, so that its members
    * are the ranges.
@@ -37,7 +37,7 @@ const MAX_STEPS = 100_000;
  * coupler is left over. Null where there is none, where it has fewer than two groups of at least two, or where two rows
  * fall into one cell.
  */
-export function gridOf(train: Train): Grid | null {
+export function gridOf(train: Train): CouplerGrid | null {
   const chart = chartOf(train);
   const rows = chart.rows.filter(({ solved }) => solved.ratio !== null);
   if (rows.length < 4) return null;

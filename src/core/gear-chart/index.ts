@@ -4,7 +4,7 @@ export {
   countEngaged,
   engagedIn,
   numberOf,
-  ratioIn,
+  ratioOfCombination,
   statusAt,
   tabulateCombinations,
   type CombinationTable,
@@ -20,23 +20,23 @@ export {
 export { chartOf, isForward, type Chart, type ChartRow, type Forward } from './chart';
 export { compareCharts, type MatchBy, type Pairing } from './compare';
 export { duplicatePositions, nearDuplicates, type NearDuplicate } from './duplicates';
-export { gridOf, type Grid, type GridCell } from './grid';
+export { gridOf, type CouplerGrid, type GridCell } from './grid';
 export { fittedFactor, idealSteps, type IdealSteps, type StepSchool } from './ideals';
 export { influenceOf, influenceOn, oneToothMore, type Influence } from './influence';
 export { readPasted, type ColumnUse, type Pasted } from './pasted';
 export { relativeSpeeds } from './relative-speeds';
-export { sequenceOf, type Click, type Stretch } from './sequence';
+export { sequenceOf, type Click, type TravelStretch } from './sequence';
 export { shiftDetails, type ShiftDetails } from './shift-details';
 export {
   lockedEnds,
   neighbouringShifts,
   possibleShifts,
   shiftBetween,
-  type Between,
+  type SetBetween,
   type Shift,
-  type Verdict,
+  type ShiftVerdict,
 } from './shifts';
 export { singleChanges, type SingleChanges } from './single-changes';
-export { dragged, roundedSpeed, speedLinesOf, speedsWith, type Pin, type SpeedLines } from './speed-lines';
+export { dragged, roundedSpeed, speedLinesOf, speedsWith, type SpeedPin, type SpeedLines } from './speed-lines';
 export { stageProduct, stageTable, type ChainStage, type StageTable } from './stage-table';
 export { summariseTrain, type TrainSummary } from './summary';

@@ -1,7 +1,7 @@
 import { type NetworkMesh } from '../kinematics';
 import { add, isZero, mul, neg, ONE, ZERO, type Rational } from '../rational';
 import { type Solved } from '../solve';
-import { idealTorques, rollingSpeed, type Load } from '../statics';
+import { idealTorques, rollingSpeed, type BalancedLoad } from '../statics';
 import type { Train } from '../train';
 import { chartOf, type Chart } from './chart';
 import { modelOf } from '../model';
@@ -38,7 +38,7 @@ export function influenceOn({ network, state, flow }: Solved): Influence {
       return speed !== null && !isZero(speed);
     }),
   );
-  const load: Load = {
+  const load: BalancedLoad = {
     slides: state.meshes.filter(({ slidBy }) => slidBy !== null),
     joints: state.joints.map(({ tie }) => tie),
     acting: [[flow.driver, ONE]],

@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { demoTrain } from '@/testing/demo-train';
-import { takePositions } from '../train';
+import { replacePositions } from '../train';
 import { chartOf, readPasted } from '.';
 
 const train = demoTrain('mud-tram');
@@ -21,7 +21,7 @@ test('a table out of a spreadsheet: columns by name or id whatever the case, mar
     { name: 'second', engaged: ['forward', 'hold'] },
     { name: 'top', engaged: ['forward', 'hold', 'direct', 'front brake'] },
   ]);
-  const taken = takePositions(train, rows, { replace: true });
+  const taken = replacePositions(train, rows, { replace: true });
   expect(taken.ok && chartOf(taken.train).rows.map(({ name, solved }) => [name, solved.status])).toEqual([
     ['low', 'drive'],
     ['second', 'drive'],
@@ -95,19 +95,19 @@ describe('positions that are taken over', () => {
     { name: 'crawl / low', engaged: ['hold'] },
   ];
   test('added: those of a known name change what is engaged and keep their place and id', () => {
-    const taken = takePositions(train, rows, { replace: false });
+    const taken = replacePositions(train, rows, { replace: false });
     if (!taken.ok) throw new Error(taken.message);
     expect(taken.train.positions.map(({ id }) => id)).toEqual([...train.positions.map(({ id }) => id), 'crawl  low']);
     expect(taken.train.positions.find(({ id }) => id === '2')!.engaged).toEqual(['forward']);
   });
   test('replacing: only they stay', () => {
-    const taken = takePositions(train, rows, { replace: true });
+    const taken = replacePositions(train, rows, { replace: true });
     expect(taken.ok && taken.train.positions.map(({ id, name }) => [id, name])).toEqual([
       ['2', '2'],
       ['crawl  low', 'crawl / low'],
     ]);
   });
   test('a coupler that is not there is refused', () => {
-    expect(takePositions(train, [{ name: 'a', engaged: ['nothing'] }], { replace: false }).ok).toBe(false);
+    expect(replacePositions(train, [{ name: 'a', engaged: ['nothing'] }], { replace: false }).ok).toBe(false);
   });
 });

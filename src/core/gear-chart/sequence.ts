@@ -4,15 +4,15 @@ import { itemAt } from '../required';
 type Selector = NonNullable<Train['selectors']>[number];
 
 /** Travel (mm) between which a selector stands; without end (±Infinity) beyond its first or last span. */
-export interface Stretch {
+export interface TravelStretch {
   readonly from: number;
   readonly to: number;
 }
 
 /** Where a selector has to stand for a position. */
-export interface Place {
+export interface SelectorPlace {
   readonly selector: string;
-  readonly stretch: Stretch;
+  readonly stretch: TravelStretch;
   /** What it engages there. */
   readonly engages: readonly string[];
 }
@@ -21,7 +21,7 @@ export interface Place {
 export interface Click {
   readonly from: string;
   readonly to: string;
-  readonly moves: readonly Move[];
+  readonly moves: readonly SelectorMove[];
   /** Couplers that no selector works, moved by other hands. */
   readonly besides: readonly string[];
   /**
@@ -30,10 +30,10 @@ export interface Click {
   readonly carries: { readonly from: string; readonly to: string } | null;
 }
 
-export interface Move {
+export interface SelectorMove {
   readonly selector: string;
-  readonly from: Stretch;
-  readonly to: Stretch;
+  readonly from: TravelStretch;
+  readonly to: TravelStretch;
 }
 
 /** The order of positions as a sequence of clicks of a train's selectors or drums. */
@@ -62,7 +62,7 @@ export function sequenceOf({ selectors = [], positions }: Train): Sequence | nul
   return {
     clicks: reachable.slice(1).map(({ position, places }, i) => {
       const before = itemAt(reachable, i);
-      const moves = places.flatMap((place, k): Move[] => {
+      const moves = places.flatMap((place, k): SelectorMove[] => {
         const was = itemAt(before.places, k);
         return sameStretch(was.stretch, place.stretch)
           ? []
@@ -87,27 +87,27 @@ export function sequenceOf({ selectors = [], positions }: Train): Sequence | nul
  * that meet count for neither, so that a place is a stretch, not a point. Where several stretches do, the one nearest
  * to the middle of the travel: less to move.
  */
-function placeIn({ id, spans }: Selector, { engaged }: Position): Place | null {
+function placeIn({ id, spans }: Selector, { engaged }: Position): SelectorPlace | null {
   const own = spans.filter(({ coupler }) => engaged.includes(coupler)).map(({ coupler }) => coupler);
   const ends = [...new Set(spans.flatMap(({ from, to }) => [from, to]))].sort((a, b) => a - b);
   const [least = 0, most = 0] = [ends[0], ends.at(-1)];
   const edges = [-Infinity, ...ends, Infinity];
-  const stretches = edges.slice(1).map((to, i): Stretch => ({ from: itemAt(edges, i), to }));
-  const fits = ({ from, to }: Stretch) => {
+  const stretches = edges.slice(1).map((to, i): TravelStretch => ({ from: itemAt(edges, i), to }));
+  const fits = ({ from, to }: TravelStretch) => {
     const on = new Set(spans.filter((span) => span.from <= from && to <= span.to).map(({ coupler }) => coupler));
     return on.size === new Set(own).size && own.every((coupler) => on.has(coupler));
   };
-  const off = ({ from, to }: Stretch) => Math.abs((from + to) / 2 - (least + most) / 2);
+  const off = ({ from, to }: TravelStretch) => Math.abs((from + to) / 2 - (least + most) / 2);
   const [best] = stretches.filter(fits).sort((a, b) => off(a) - off(b));
   return best ? { selector: id, stretch: best, engages: own } : null;
 }
 
-function carry(moves: readonly Move[], first: readonly (Place | null)[]): Click['carries'] {
-  const begins = (move: Move) =>
+function carry(moves: readonly SelectorMove[], first: readonly (SelectorPlace | null)[]): Click['carries'] {
+  const begins = (move: SelectorMove) =>
     first.some((place) => place?.selector === move.selector && sameStretch(place.stretch, move.to));
   const back = moves.filter(begins);
   const on = moves.filter((move) => !begins(move));
   return back.length > 0 && on.length === 1 ? { from: itemAt(back, -1).selector, to: itemAt(on, 0).selector } : null;
 }
 
-const sameStretch = (a: Stretch, b: Stretch): boolean => a.from === b.from && a.to === b.to;
+const sameStretch = (a: TravelStretch, b: TravelStretch): boolean => a.from === b.from && a.to === b.to;

@@ -2,13 +2,13 @@ import { FRAME_INDEX, type NetworkCoupler } from '../kinematics';
 import { add, div, mul, sub, ZERO, type Rational } from '../rational';
 import type { Solved, Status } from '../solve';
 import type { Coupler } from '../train';
-import { handOvers, type HandOver, type Shift } from './shifts';
+import { oneWayChanges, type OneWayChange, type Shift } from './shifts';
 import { itemAt, lookUp } from '../required';
 
 /** What has to be known to make a shift well. */
 export interface ShiftDetails {
   /** One-way clutches that take over or let go by themselves. */
-  readonly handsOver: readonly HandOver[];
+  readonly handsOver: readonly OneWayChange[];
   /**
    * What the train does with all that goes off still on and all that comes on already on; null where nothing overlaps.
    */
@@ -26,7 +26,7 @@ export interface ShiftDetails {
   /**
    * An order of moving that passes no locked set, and as few that do not drive as can be; null where every order locks.
    */
-  readonly order: readonly Move[] | null;
+  readonly order: readonly CouplerMove[] | null;
 }
 
 /** Speeds per turn of the input just before the shift. */
@@ -39,7 +39,7 @@ export interface Match {
   readonly difference: Rational | null;
 }
 
-export interface Move {
+export interface CouplerMove {
   readonly coupler: string;
   readonly goes: 'off' | 'on';
   /** What the train does then. */
@@ -55,7 +55,7 @@ export function shiftDetails(shift: Shift): ShiftDetails {
     null;
   const step = before.ratio && after.ratio && div(before.ratio, after.ratio);
   return {
-    handsOver: handOvers(before, after),
+    handsOver: oneWayChanges(before, after),
     overlap: both ? setOf(() => true) : null,
     gap: both ? setOf(() => false) : null,
     positive: moving.filter((id) => isPositive(couplerOf(before, id).coupler)),
@@ -87,7 +87,7 @@ function difference({ network, state: { speeds } }: Solved, { acts }: NetworkCou
  * A shortest path through the sets between, one element moved at a time: locked sets are closed, and each that does not
  * drive counts one.
  */
-function bestOrder({ off, on, between, before, after }: Shift): readonly Move[] | null {
+function bestOrder({ off, on, between, before, after }: Shift): readonly CouplerMove[] | null {
   const moving = [...off, ...on];
   const end = 2 ** moving.length - 1;
   const numberOf = (solved: Solved) =>
@@ -95,7 +95,7 @@ function bestOrder({ off, on, between, before, after }: Shift): readonly Move[] 
   const status = new Map(between.map(({ solved }) => [numberOf(solved), solved.status]));
   status.set(end, after.status);
   if (before.status === 'locked' || after.status === 'locked') return null;
-  const best = new Map<number, { cost: number; moves: readonly Move[] }>([[0, { cost: 0, moves: [] }]]);
+  const best = new Map<number, { cost: number; moves: readonly CouplerMove[] }>([[0, { cost: 0, moves: [] }]]);
   for (let set = 0; set < end; set++) {
     const here = best.get(set);
     if (!here) continue;

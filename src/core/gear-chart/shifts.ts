@@ -7,7 +7,7 @@ import { modelOf } from '../model';
 import { itemAt } from '../required';
 
 /** What stands between two positions while one gives way to the other. */
-export interface Between {
+export interface SetBetween {
   /** Sorted by id. */
   readonly engaged: readonly string[];
   readonly solved: Solved;
@@ -20,7 +20,7 @@ export interface Between {
  * - single: at most one goes off and one comes on
  * - double: more than that has to be timed
  */
-export type Verdict = 'blocked' | 'by-itself' | 'single' | 'double';
+export type ShiftVerdict = 'blocked' | 'by-itself' | 'single' | 'double';
 
 export interface Shift {
   readonly from: Position;
@@ -32,8 +32,8 @@ export interface Shift {
   readonly off: readonly string[];
   readonly on: readonly string[];
   /** Every set strictly between: any of `off` out, any of `on` in; fewest engaged first. */
-  readonly between: readonly Between[];
-  readonly verdict: Verdict;
+  readonly between: readonly SetBetween[];
+  readonly verdict: ShiftVerdict;
 }
 
 /** So many moving elements make 2^12 sets between. */
@@ -83,7 +83,7 @@ function shift(open: OpenTrain, from: Position, to: Position): Shift {
   });
   const between = solved
     .slice(1, -1)
-    .map((one): Between => ({ engaged: [...one.engaged].sort(), solved: one }))
+    .map((one): SetBetween => ({ engaged: [...one.engaged].sort(), solved: one }))
     .sort((a, b) => byCountThenIds(a.engaged, b.engaged));
   const [before, after] = [itemAt(solved, 0), itemAt(solved, -1)];
   return { from, to, before, after, off, on, between, verdict: verdictOf(solved, off.length, on.length) };
@@ -97,10 +97,10 @@ function moved(from: Position, to: Position) {
   };
 }
 
-function verdictOf(solved: readonly Solved[], off: number, on: number): Verdict {
+function verdictOf(solved: readonly Solved[], off: number, on: number): ShiftVerdict {
   if ([solved[0], solved.at(-1)].some((end) => end?.status === 'locked')) return 'blocked';
   if (!leadsThrough(solved)) return 'blocked';
-  if (off + on === 1 && handOvers(itemAt(solved, 0), itemAt(solved, -1)).length > 0) return 'by-itself';
+  if (off + on === 1 && oneWayChanges(itemAt(solved, 0), itemAt(solved, -1)).length > 0) return 'by-itself';
   return off <= 1 && on <= 1 ? 'single' : 'double';
 }
 
@@ -125,13 +125,13 @@ export const lockedEnds = ({ from, to, before, after }: Shift): readonly Positio
 ];
 
 /** A one-way clutch that holds at one end of a shift and overruns at the other. */
-export interface HandOver {
+export interface OneWayChange {
   readonly coupler: string;
   readonly then: 'holds' | 'overruns';
 }
 
 /** The one-way clutches that take over or let go between two states. */
-export const handOvers = (before: Solved, after: Solved): readonly HandOver[] =>
+export const oneWayChanges = (before: Solved, after: Solved): readonly OneWayChange[] =>
   [...before.state.oneWays].flatMap(([coupler, how]) => {
     const then = after.state.oneWays.get(coupler);
     return then !== undefined && then !== how ? [{ coupler, then }] : [];

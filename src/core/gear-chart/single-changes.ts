@@ -1,7 +1,7 @@
 import { toFraction } from '../rational';
 import type { Train } from '../train';
 import type { ChartRow } from './chart';
-import { countEngaged, engagedIn, numberOf, ratioIn, type CombinationTable } from './combination-table';
+import { countEngaged, engagedIn, numberOf, ratioOfCombination, type CombinationTable } from './combination-table';
 import { shiftBetween } from './shifts';
 import { itemAt, lookUp } from '../required';
 
@@ -74,7 +74,7 @@ function candidatesFor(row: ChartRow, table: CombinationTable): readonly number[
   const ratio = row.solved.ratio && toFraction(row.solved.ratio);
   const equal: number[] = [];
   for (let number = 0; number < table.codes.length; number++)
-    if (number !== own && ratio !== null && ratioIn(table, number) === ratio) equal.push(number);
+    if (number !== own && ratio !== null && ratioOfCombination(table, number) === ratio) equal.push(number);
   equal.sort((a, b) => countEngaged(a) - countEngaged(b) || a - b);
   return [own, ...equal.slice(0, MOST_CANDIDATES - 1)];
 }

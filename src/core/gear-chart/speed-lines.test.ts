@@ -4,7 +4,7 @@ import { demoTrain } from '@/testing/demo-train';
 import { networkOf, openMotion, openTrain } from '../kinematics';
 import { equals, fraction, isZero, mul, ONE, sub, toFraction, toNumber, ZERO } from '../rational';
 import { solveEngaged } from '../solve';
-import { dragged, listCombinations, speedLinesOf, speedsWith, type Pin } from '.';
+import { dragged, listCombinations, speedLinesOf, speedsWith, type SpeedPin } from '.';
 
 test('a simple set: sun to carrier is to carrier to ring as ring teeth to sun teeth', () => {
   const train = demoTrain('stirrer');
@@ -49,10 +49,10 @@ describe('what is dragged', () => {
   const train = demoTrain('stirrer');
   const network = networkOf(train);
   const open = openTrain(network);
-  const speed = (pins: readonly Pin[], engaged: readonly string[], member: string) =>
+  const speed = (pins: readonly SpeedPin[], engaged: readonly string[], member: string) =>
     speedsWith(network, solveEngaged(open, engaged).state.motion, pins)!.of(network.memberIndex.get(member)!);
   const [output] = train.outputs;
-  const input: Pin = { member: train.input, speed: ONE };
+  const input: SpeedPin = { member: train.input, speed: ONE };
 
   test('with a member held everything turns in proportion, about what stands', () => {
     const { motion, speeds } = solveEngaged(open, ['hold']).state;
@@ -92,7 +92,7 @@ describe('what is dragged', () => {
         (random, drags) => {
           const own = networkOf(random);
           const motion = openMotion(openTrain(own));
-          let pins: readonly Pin[] = [{ member: random.input, speed: ONE }];
+          let pins: readonly SpeedPin[] = [{ member: random.input, speed: ONE }];
           for (const [at, value] of drags) {
             const moved = { member: own.memberIds[at % own.memberIds.length]!, speed: fraction(value) };
             const next = dragged(own, motion, pins, moved);

@@ -5,7 +5,7 @@ import {
   speedsPerTurn,
   type Joint,
   type MemberIndex,
-  type Motion,
+  type FreeMotion,
   type Network,
   type Speeds,
 } from '../kinematics';
@@ -55,7 +55,7 @@ export function speedLinesOf(train: Train): readonly SpeedLines[] {
 }
 
 /** A member whose speed is set by hand. */
-export interface Pin {
+export interface SpeedPin {
   readonly member: string;
   readonly speed: Rational;
 }
@@ -65,8 +65,8 @@ export interface Pin {
  * the first is the driver and each other one turns at its multiple of that speed. Null where they contradict each other
  * or what is engaged.
  */
-export function speedsWith(network: Network, motion: Motion, pins: readonly Pin[]): Speeds | null {
-  const at = (pin: Pin) => lookUp(network.memberIndex, pin.member);
+export function speedsWith(network: Network, motion: FreeMotion, pins: readonly SpeedPin[]): Speeds | null {
+  const at = (pin: SpeedPin) => lookUp(network.memberIndex, pin.member);
   const [driver, ...others] = pins.filter(({ speed }) => !isZero(speed));
   const held = pins.filter(({ speed }) => isZero(speed));
   const ties = [
@@ -85,16 +85,21 @@ export function speedsWith(network: Network, motion: Motion, pins: readonly Pin[
 }
 
 /** All that is told stands: what hangs on it stands too, the rest is open. */
-const standing = (motion: Motion, member: MemberIndex): Speeds => speedsPerTurn(motion, member, ZERO);
+const standing = (motion: FreeMotion, member: MemberIndex): Speeds => speedsPerTurn(motion, member, ZERO);
 
 /**
  * A point of a line was dragged: its member turns as it is told, and of what was told before as much stays as it leaves
  * free, the oldest first; so the input keeps its speed where it can, and what is held stays held. Null where that
  * member cannot turn so at all.
  */
-export function dragged(network: Network, motion: Motion, pins: readonly Pin[], moved: Pin): readonly Pin[] | null {
+export function dragged(
+  network: Network,
+  motion: FreeMotion,
+  pins: readonly SpeedPin[],
+  moved: SpeedPin,
+): readonly SpeedPin[] | null {
   if (!speedsWith(network, motion, [moved])) return null;
-  let kept: readonly Pin[] = [moved];
+  let kept: readonly SpeedPin[] = [moved];
   for (const pin of pins) {
     if (pin.member === moved.member) continue;
     const settled = required(speedsWith(network, motion, kept)).of(lookUp(network.memberIndex, pin.member));
@@ -102,7 +107,7 @@ export function dragged(network: Network, motion: Motion, pins: readonly Pin[], 
   }
   return kept;
 
-  function order(pin: Pin): number {
+  function order(pin: SpeedPin): number {
     return pin === moved ? pins.length : pins.indexOf(pin);
   }
 }

@@ -9,7 +9,7 @@ export {
 export {
   alwaysIn,
   inCoordinates,
-  keptWith,
+  derivedOnce,
   openTrain,
   type Coordinates,
   type Joint,
@@ -25,8 +25,8 @@ export {
   mobility,
   openMotion,
   speedsPerTurn,
-  stands,
+  isStationary,
   tieRow,
-  type Motion,
+  type FreeMotion,
   type Speeds,
 } from './motion';

@@ -1,10 +1,10 @@
 import { add, div, equals, isZero, mul, neg, ONE, ZERO, type Rational, entryAt } from '../rational';
 import { FRAME_INDEX, joinRow, meshRow, type MemberIndex } from './network';
-import { inCoordinates, keptWith, type Coordinates, type Joint, type OpenTrain, type Tie } from './open-train';
+import { inCoordinates, derivedOnce, type Coordinates, type Joint, type OpenTrain, type Tie } from './open-train';
 import { itemAt } from '../required';
 
 /** What an engagement leaves of the open train's motion. */
-export interface Motion {
+export interface FreeMotion {
   readonly open: OpenTrain;
   /** Each coordinate of the open train as a combination of those that are still free. */
   readonly basis: readonly Coordinates[];
@@ -13,9 +13,9 @@ export interface Motion {
 }
 
 /** The motion with nothing engaged. */
-export const openMotion = (open: OpenTrain): Motion => keptWith(open, freeMotion);
+export const openMotion = (open: OpenTrain): FreeMotion => derivedOnce(open, freeMotion);
 
-function freeMotion(open: OpenTrain): Motion {
+function freeMotion(open: OpenTrain): FreeMotion {
   const free = Array.from({ length: open.size }, (_, i) => i);
   return { open, basis: free.map((i) => free.map((j) => (i === j ? ONE : ZERO))), free };
 }
@@ -25,7 +25,7 @@ function freeMotion(open: OpenTrain): Motion {
  * long as their ties.
  */
 export function tieRow(open: OpenTrain, tie: Tie): Coordinates {
-  const rows = keptWith(open, noRows);
+  const rows = derivedOnce(open, noRows);
   let row = rows.get(tie);
   if (!row)
     rows.set(
@@ -41,19 +41,19 @@ export function tieRow(open: OpenTrain, tie: Tie): Coordinates {
 const noRows = (): WeakMap<Tie, Coordinates> => new WeakMap();
 
 /** Dimension of the motion that is left. */
-export const mobility = ({ free }: Motion): number => free.length;
+export const mobility = ({ free }: FreeMotion): number => free.length;
 
 /**
  * Imposes ties on a motion; the motion given is left as it was, so that a walk can go back to it. A tie that holds
  * already changes nothing.
  */
-export function imposeTies(motion: Motion, ties: Iterable<Tie>): Motion {
+export function imposeTies(motion: FreeMotion, ties: Iterable<Tie>): FreeMotion {
   let at = motion;
   for (const tie of ties) at = impose(at, tieRow(motion.open, tie));
   return at;
 }
 
-function impose(motion: Motion, row: Coordinates): Motion {
+function impose(motion: FreeMotion, row: Coordinates): FreeMotion {
   const { open, basis, free } = motion;
   const reduced = overFree(motion, row);
   const at = leastUsed(motion, reduced);
@@ -80,7 +80,7 @@ function impose(motion: Motion, row: Coordinates): Motion {
  * The free coordinate that is best replaced: the one that fewest others lean on, and the input's own last, so that
  * speeds stay short fractions of the input's. −1 where the row is zero.
  */
-function leastUsed({ open, basis, free }: Motion, reduced: readonly Rational[]): number {
+function leastUsed({ open, basis, free }: FreeMotion, reduced: readonly Rational[]): number {
   let best = -1;
   let least = Infinity;
   for (let i = 0; i < reduced.length; i++) {
@@ -94,7 +94,7 @@ function leastUsed({ open, basis, free }: Motion, reduced: readonly Rational[]):
 }
 
 /** A row over the open train's coordinates, read in the free ones. */
-function overFree({ basis, free }: Motion, row: Coordinates): Rational[] {
+function overFree({ basis, free }: FreeMotion, row: Coordinates): Rational[] {
   const result = new Array<Rational>(free.length).fill(ZERO);
   for (let v = 0; v < row.length; v++) {
     const factor = entryAt(row, v);
@@ -109,15 +109,16 @@ function overFree({ basis, free }: Motion, row: Coordinates): Rational[] {
 }
 
 /** A member's speed in the free coordinates. */
-export const memberForm = (motion: Motion, member: MemberIndex): Coordinates =>
+export const memberForm = (motion: FreeMotion, member: MemberIndex): Coordinates =>
   overFree(motion, member === FRAME_INDEX ? [] : itemAt(motion.open.speeds, member));
 
 /** By how much a joint's second member runs ahead of its first, in the free coordinates. */
-export const leadForm = (motion: Motion, tie: Joint): Coordinates =>
+export const leadForm = (motion: FreeMotion, tie: Joint): Coordinates =>
   overFree(motion, tieRow(motion.open, tie)).map(neg);
 
 /** Is this member forced to stand? */
-export const stands = (motion: Motion, member: MemberIndex): boolean => memberForm(motion, member).every(isZero);
+export const isStationary = (motion: FreeMotion, member: MemberIndex): boolean =>
+  memberForm(motion, member).every(isZero);
 
 /**
  * Speeds per turn of one member: another is determined when its speed is a fixed multiple of the driver's in every
@@ -133,7 +134,7 @@ export interface Speeds {
 }
 
 /** Reads a motion with the driver turning at `speed`. Each member is worked out once, when first asked for. */
-export function speedsPerTurn(motion: Motion, driver: MemberIndex, speed: Rational = ONE): Speeds {
+export function speedsPerTurn(motion: FreeMotion, driver: MemberIndex, speed: Rational = ONE): Speeds {
   const drive = memberForm(motion, driver);
   const key = drive.findIndex((value) => !isZero(value));
   const scale = key < 0 ? ZERO : div(speed, entryAt(drive, key));
@@ -151,7 +152,7 @@ export function speedsPerTurn(motion: Motion, driver: MemberIndex, speed: Ration
 }
 
 /** With one freedom left every coordinate turns at its own multiple of the driver. */
-function singleMotion({ basis, free }: Motion, scale: Rational): (row: Coordinates) => Rational {
+function singleMotion({ basis, free }: FreeMotion, scale: Rational): (row: Coordinates) => Rational {
   const turns = basis.map((combination) => mul(entryAt(combination, itemAt(free, 0)), scale));
   return (row) => {
     let total = ZERO;
@@ -163,7 +164,7 @@ function singleMotion({ basis, free }: Motion, scale: Rational): (row: Coordinat
 
 /** With more, a row is determined when it is a multiple of the driver's. */
 function anyMotion(
-  motion: Motion,
+  motion: FreeMotion,
   drive: Coordinates,
   key: number,
   scale: Rational,

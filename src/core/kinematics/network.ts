@@ -1,5 +1,5 @@
 import { armOf, FRAME, type Coupler, type Mesh, type Train, partsById } from '../train';
-import { add, fraction, isZero, MINUS_ONE, neg, ONE, ZERO, type Combination, type Rational } from '../rational';
+import { add, fraction, isZero, MINUS_ONE, neg, ONE, ZERO, type LinearCombination, type Rational } from '../rational';
 import { lookUp, required } from '../required';
 
 /** A member's place in the network; the frame, which never moves, is −1 and appears in no row. */
@@ -110,7 +110,7 @@ function turnsSameWay(mesh: Mesh, a: string, b: string): boolean {
 }
 
 /** The row of a mesh: the combination of member speeds that it holds at zero. */
-export function meshRow({ a, b, arm, za, zb }: NetworkMesh): Combination {
+export function meshRow({ a, b, arm, za, zb }: NetworkMesh): LinearCombination {
   return rowOf([
     [a, za],
     [b, zb],
@@ -119,13 +119,13 @@ export function meshRow({ a, b, arm, za, zb }: NetworkMesh): Combination {
 }
 
 /** The row of a joint: times · ω_a − ω_b. */
-export const joinRow = (a: MemberIndex, b: MemberIndex, times: Rational = ONE): Combination =>
+export const joinRow = (a: MemberIndex, b: MemberIndex, times: Rational = ONE): LinearCombination =>
   rowOf([
     [a, times],
     [b, MINUS_ONE],
   ]);
 
-function rowOf(terms: readonly (readonly [MemberIndex, Rational])[]): Combination {
+function rowOf(terms: readonly (readonly [MemberIndex, Rational])[]): LinearCombination {
   const row = new Map<number, Rational>();
   for (const [member, value] of terms) {
     if (member === FRAME_INDEX) continue;

@@ -6,7 +6,7 @@ import {
   ONE,
   solveFor,
   ZERO,
-  type Combination,
+  type LinearCombination,
   type Rational,
   entryAt,
 } from '../rational';
@@ -31,7 +31,7 @@ export interface OpenTrain {
 }
 
 /** What `make` derives from an open train, made once and kept with it. */
-export function keptWith<T>(open: OpenTrain, make: (open: OpenTrain) => T): T {
+export function derivedOnce<T>(open: OpenTrain, make: (open: OpenTrain) => T): T {
   if (!open.kept.has(make)) open.kept.set(make, make(open));
   return open.kept.get(make) as T;
 }
@@ -52,7 +52,7 @@ export type MemberVector = readonly (readonly [MemberIndex, Rational])[];
 
 /** Solves the meshes given, by default those that are always in. */
 export function openTrain(network: Network, meshes: readonly NetworkMesh[] = alwaysIn(network)): OpenTrain {
-  const basis = network.memberIds.map((_, member): Combination => new Map([[member, ONE]]));
+  const basis = network.memberIds.map((_, member): LinearCombination => new Map([[member, ONE]]));
   for (const mesh of meshes) impose(basis, meshRow(mesh), network.input);
   const names = new Map<number, number>();
   for (const combination of basis)
@@ -72,7 +72,7 @@ export const alwaysIn = (network: Network): readonly NetworkMesh[] =>
  * One row more: the coordinate that the fewest members lean on is replaced by the others, the input's own only where
  * there is no other.
  */
-function impose(basis: Combination[], row: Combination, input: MemberIndex): void {
+function impose(basis: LinearCombination[], row: LinearCombination, input: MemberIndex): void {
   const reduced = new Map<number, Rational>();
   for (const [member, factor] of row) accumulate(reduced, factor, itemAt(basis, member));
   if (reduced.size === 0) return;
@@ -89,7 +89,7 @@ function impose(basis: Combination[], row: Combination, input: MemberIndex): voi
   }
 }
 
-function rarest(keys: readonly number[], basis: readonly Combination[]): number {
+function rarest(keys: readonly number[], basis: readonly LinearCombination[]): number {
   if (keys.length === 1) return itemAt(keys, 0);
   const uses = keys.map((key) => basis.reduce((count, combination) => (combination.has(key) ? count + 1 : count), 0));
   return itemAt(keys, uses.indexOf(Math.min(...uses)));

@@ -1,5 +1,5 @@
 import { sign, entryAt } from '../rational';
-import { leastMotion, type Form } from './least-motion';
+import { leastMotion, type QuadraticForm } from './least-motion';
 import { itemAt } from '../required';
 
 /**
@@ -11,7 +11,7 @@ export type Among =
   | { readonly leads: false; readonly against: readonly number[] };
 
 /** Asks it of one of several leads, by their places. */
-export function leadAmong(forms: readonly Form[], at: number): Among {
+export function leadAmong(forms: readonly QuadraticForm[], at: number): Among {
   const others = [...forms.keys()].filter((other) => other !== at);
   const tried = leastMotion({ rate: itemAt(forms, at), loads: [], leads: others.map((other) => itemAt(forms, other)) });
   if (!tried.possible) return { leads: false, against: [...tried.against.keys()].map((i) => itemAt(others, i)) };

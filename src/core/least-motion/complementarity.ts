@@ -1,5 +1,5 @@
 import { isZero, sign, ZERO, type Rational, entryAt } from '../rational';
-import { exchange, type Dictionary } from './exchange';
+import { exchangePivot, type Dictionary } from './exchange';
 import { itemAt } from '../required';
 
 export type Complementary =
@@ -29,14 +29,14 @@ export function solveComplementarity(rows: Dictionary): Complementary {
     if (at < 0) break;
     const row = itemAt(rows, at);
     if (!isZero(entryAt(row, at))) {
-      exchange(rows, at, at);
+      exchangePivot(rows, at, at);
       swapped[at] = !swapped[at];
       continue;
     }
     const other = row.findIndex((value, j) => j < size && sign(value) > 0);
     if (other < 0) return { solvable: false, pair: at, row };
-    exchange(rows, at, other);
-    exchange(rows, other, at);
+    exchangePivot(rows, at, other);
+    exchangePivot(rows, other, at);
     // Each variable now stands in the other pair's place.
     [rows[at], rows[other]] = [itemAt(rows, other), itemAt(rows, at)];
     for (const each of rows) [each[at], each[other]] = [entryAt(each, other), entryAt(each, at)];

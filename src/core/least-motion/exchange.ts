@@ -12,7 +12,7 @@ export type Dictionary = Rational[][];
  * which is then replaced in every other row. The entry exchanged on must not be zero; rows emptied by the caller are
  * left alone.
  */
-export function exchange(rows: Dictionary, at: number, column: number): void {
+export function exchangePivot(rows: Dictionary, at: number, column: number): void {
   const pivotRow = itemAt(rows, at);
   const scale = inverse(entryAt(pivotRow, column));
   const solved = pivotRow.map((value, j) => (j === column ? scale : isZero(value) ? value : neg(mul(value, scale))));

@@ -1,7 +1,7 @@
 import { isZero, sign, type Rational, entryAt } from '../rational';
-import { exchange, type Dictionary } from './exchange';
+import { exchangePivot, type Dictionary } from './exchange';
 import { leadAmong } from './among';
-import type { Form, LeastMotion, Programme } from './least-motion';
+import type { QuadraticForm, LeastMotion, Programme } from './least-motion';
 import { itemAt } from '../required';
 
 /**
@@ -34,12 +34,12 @@ export function holding({ leads }: Programme, solution: Extract<LeastMotion, { p
 }
 
 /** What is left of forms where the held ones, which are independent, are zero. */
-function modulo(held: readonly Form[], forms: readonly Form[]): readonly Form[] {
+function modulo(held: readonly QuadraticForm[], forms: readonly QuadraticForm[]): readonly QuadraticForm[] {
   const rows: Dictionary = [...held, ...forms].map((form) => [...form]);
   const columns = new Set<number>();
   held.forEach((_, i) => {
     const column = itemAt(rows, i).findIndex((value: Rational, j) => !columns.has(j) && !isZero(value));
-    exchange(rows, i, column);
+    exchangePivot(rows, i, column);
     rows[i] = [];
     columns.add(column);
   });

@@ -1,3 +1,3 @@
-export { leastMotion, type Form, type LeastMotion, type Programme } from './least-motion';
+export { leastMotion, type QuadraticForm, type LeastMotion, type Programme } from './least-motion';
 export { holding } from './holding';
 export { leadAmong } from './among';

@@ -1,10 +1,10 @@
 import { add, div, isZero, mul, neg, ONE, sign, sub, ZERO, type Rational, entryAt } from '../rational';
 import { solveComplementarity } from './complementarity';
-import { exchange, type Dictionary } from './exchange';
+import { exchangePivot, type Dictionary } from './exchange';
 import { itemAt, lookUp } from '../required';
 
 /** A linear function of the free coordinates of a motion. */
-export type Form = readonly Rational[];
+export type QuadraticForm = readonly Rational[];
 
 /**
  * The law of least motion as a convex quadratic programme over the coordinates x that the meshes and engaged
@@ -15,9 +15,9 @@ export type Form = readonly Rational[];
  * With one load this is the end nearest to zero of the range of its speed, a linear programme's answer.
  */
 export interface Programme {
-  readonly rate: Form;
-  readonly loads: readonly Form[];
-  readonly leads: readonly Form[];
+  readonly rate: QuadraticForm;
+  readonly loads: readonly QuadraticForm[];
+  readonly leads: readonly QuadraticForm[];
 }
 
 export type LeastMotion =
@@ -78,7 +78,7 @@ function reduce({ rate, loads, leads }: Programme): Reduced | null {
   const given = rate.findIndex((value) => !isZero(value));
   if (given < 0) return null;
   const columns = [...rate.keys()].filter((j) => j !== given);
-  const affine = (form: Form): Rational[] => {
+  const affine = (form: QuadraticForm): Rational[] => {
     const share = div(entryAt(form, given), entryAt(rate, given));
     return [...columns.map((j) => sub(entryAt(form, j), mul(share, entryAt(rate, j)))), share];
   };
@@ -90,7 +90,7 @@ function reduce({ rate, loads, leads }: Programme): Reduced | null {
       [...columns.keys()].filter((j) => !leadAt.has(j) && !isZero(itemAt(itemAt(open, i), j))),
     );
     if (column === null) continue;
-    exchange(open, i, column);
+    exchangePivot(open, i, column);
     open[i] = [];
     leadAt.set(column, i);
   }

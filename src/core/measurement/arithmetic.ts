@@ -3,11 +3,11 @@ import type { Interval } from './interval';
 import type { Reading } from './log-schema';
 import { given, inUnit, lessThanOne, product, quotient, reading, type Term } from './term';
 
-export type Quantity = 'ratio' | 'rpm' | 'torqueNm' | 'tipMetresPerSecond' | 'teeth' | 'event';
+export type MeasuredQuantity = 'ratio' | 'rpm' | 'torqueNm' | 'tipMetresPerSecond' | 'teeth' | 'event';
 
 /** What a reading comes to, before anything is compared. */
-export interface Measured {
-  readonly quantity: Quantity;
+export interface MeasuredValue {
+  readonly quantity: MeasuredQuantity;
   /** Null of events. */
   readonly interval: Interval | null;
   /** The arithmetic in a line, with units. */
@@ -24,13 +24,16 @@ const HALF = 0.5;
  * are sizes, input turns for one of the member, in/out.
  * @throws RangeError where a resolution is so large that nothing is known
  */
-export function measured(read: Reading): Measured {
+export function measured(read: Reading): MeasuredValue {
   if (read.kind === 'event') return { quantity: 'event', interval: null, line: read.what };
   const { quantity, term } = termOf(read);
   return { quantity, interval: term.interval, line: term.text };
 }
 
-function termOf(read: Exclude<Reading, { kind: 'event' }>): { readonly quantity: Quantity; readonly term: Term } {
+function termOf(read: Exclude<Reading, { kind: 'event' }>): {
+  readonly quantity: MeasuredQuantity;
+  readonly term: Term;
+} {
   switch (read.kind) {
     case 'marks': {
       const { marks, passed, resolution = HALF, inputTurns = 1 } = read;

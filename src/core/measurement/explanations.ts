@@ -142,7 +142,7 @@ function stagesLeftOut(open: OpenTrain, engaged: readonly string[]) {
 }
 
 /** The least turns of the input after which what can be told apart is less than what lies between two ratios. */
-export function turnsToTell(reading: Reading, computed: Rational, others: readonly Rational[]): number | null {
+export function turnsToDecide(reading: Reading, computed: Rational, others: readonly Rational[]): number | null {
   const resolution = turnResolution(reading);
   const gaps = others.map((other) => abs(apart(computed, other))).filter((gap) => !isZero(gap));
   if (resolution === null || gaps.length < others.length || gaps.length === 0) return null;

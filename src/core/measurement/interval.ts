@@ -27,7 +27,7 @@ export function times(a: Interval, b: Interval): Interval {
 }
 
 /** Every quotient. @throws RangeError where the divisor could be 0 */
-export function over(a: Interval, b: Interval): Interval {
+export function divideIntervals(a: Interval, b: Interval): Interval {
   if (sign(b.least) <= 0 && sign(b.most) >= 0) throw new RangeError('The divisor could be 0.');
   const ends = [div(a.least, b.least), div(a.least, b.most), div(a.most, b.least), div(a.most, b.most)];
   return { value: div(a.value, b.value), ...spanOf(ends) };

@@ -4,9 +4,9 @@ import { abs, div, fraction, fromDecimal, inverse, isZero, mul, toNumber, type R
 import { inputTorque, outputTorque, solveCoasting, solveEngaged, type Solved } from '../solve';
 import type { Train } from '../train';
 import { memberName } from '../words';
-import { measured, plain, type Measured } from './arithmetic';
-import { otherEngagements, slips, turnsToTell, type Explanation } from './explanations';
-import { contains, exactly, over, read, times, type Interval } from './interval';
+import { measured, plain, type MeasuredValue } from './arithmetic';
+import { otherEngagements, slips, turnsToDecide, type Explanation } from './explanations';
+import { contains, exactly, divideIntervals, read, times, type Interval } from './interval';
 import type { Reading } from './log-schema';
 import { modelOf } from '../model';
 import { partsById } from '../train';
@@ -16,14 +16,14 @@ import { required } from '../required';
  * agrees: the computed value lies in the interval, and that of no other position does · cannot-tell: those of others do
  * too · does-not-agree: it lies outside · no-verdict: there is nothing to compare with.
  */
-export type Verdict = 'agrees' | 'cannot-tell' | 'does-not-agree' | 'no-verdict';
+export type ReadingVerdict = 'agrees' | 'cannot-tell' | 'does-not-agree' | 'no-verdict';
 
 /** A reading against what was computed. */
-export interface Judged extends Measured {
+export interface Judged extends MeasuredValue {
   readonly reading: Reading;
   /** In the reading's own quantity, exact; null where nothing can be compared. */
   readonly computed: Rational | null;
-  readonly verdict: Verdict;
+  readonly verdict: ReadingVerdict;
   /** Ids of other positions that would agree. */
   readonly others: readonly string[];
   /** Turns of the input that would tell them apart; null where there is nothing to tell, or no turning tells it. */
@@ -74,7 +74,7 @@ export function judgeFor(train: Train): Judge {
     if (contains(compared, computed)) {
       if (others.length === 0) return { ...rest, verdict: 'agrees', others: [], turnsToTell: null };
       const ratios = others.map((id) => required(computedIn(reading)(partsById(train).position(id).engaged)));
-      return { ...rest, verdict: 'cannot-tell', others, turnsToTell: turnsToTell(reading, computed, ratios) };
+      return { ...rest, verdict: 'cannot-tell', others, turnsToTell: turnsToDecide(reading, computed, ratios) };
     }
     // A torque below the ideal one is what losses leave; above it nothing explains it.
     if (own.quantity === 'torqueNm' && toNumber(compared.most) < toNumber(computed)) return { ...rest, ...silent };
@@ -139,7 +139,7 @@ function engagedOf(train: Train, { position, engaged, kind }: Reading): readonly
   return found.engaged;
 }
 
-function measuredOrSentence(reading: Reading): Measured {
+function measuredOrSentence(reading: Reading): MeasuredValue {
   try {
     return measured(reading);
   } catch (error) {
@@ -238,12 +238,15 @@ function comparedOf(reading: Reading, interval: Interval | null): Interval | nul
   if ((reading.kind === 'frames' || reading.kind === 'tachometer') && reading.inputRpm && reading.inputResolution)
     return times(
       interval,
-      over(exactly(fromDecimal(reading.inputRpm)), read(reading.inputRpm, reading.inputResolution)),
+      divideIntervals(exactly(fromDecimal(reading.inputRpm)), read(reading.inputRpm, reading.inputResolution)),
     );
   if ((reading.kind === 'scale' || reading.kind === 'weight') && reading.inputTorqueNm && reading.inputResolutionNm)
     return times(
       interval,
-      over(exactly(fromDecimal(reading.inputTorqueNm)), read(reading.inputTorqueNm, reading.inputResolutionNm)),
+      divideIntervals(
+        exactly(fromDecimal(reading.inputTorqueNm)),
+        read(reading.inputTorqueNm, reading.inputResolutionNm),
+      ),
     );
   return interval;
 }

@@ -1,5 +1,5 @@
 import { fromDecimal, ONE, type Rational } from '../rational';
-import { exactly, minus, over, read, times, type Interval } from './interval';
+import { exactly, minus, divideIntervals, read, times, type Interval } from './interval';
 
 /**
  * A part of a line of arithmetic: what it comes to, and how it is printed. One expression makes both, so that a reader
@@ -30,7 +30,7 @@ export const product = (...factors: readonly Term[]): Term => ({
 
 /** a / b. @throws RangeError where the divisor could be 0 */
 export const quotient = (top: Term, bottom: Term): Term => ({
-  interval: over(top.interval, bottom.interval),
+  interval: divideIntervals(top.interval, bottom.interval),
   text: `${top.text} / ${bottom.text}`,
 });
 

@@ -20,13 +20,13 @@ export function contactRatioOf(one: Gear, other: Gear): number | null {
 }
 
 /** A measure over several teeth, between two parallel faces that touch their flanks. */
-export interface Span {
+export interface SpanMeasure {
   readonly teeth: number;
   readonly mm: number;
 }
 
 /** W = m cos α (π (k − ½) + z inv α) over k = z α / π + ½ teeth, to the nearest; of external gears. */
-export function spanOf({ teeth, type }: Gear, moduleMm: number): Span | null {
+export function spanOf({ teeth, type }: Gear, moduleMm: number): SpanMeasure | null {
   if (type !== 'external' || teeth < 6) return null;
   const k = Math.max(2, Math.round((teeth * PRESSURE_ANGLE) / Math.PI + 0.5));
   const mm = moduleMm * Math.cos(PRESSURE_ANGLE) * (Math.PI * (k - 0.5) + teeth * involute(PRESSURE_ANGLE));

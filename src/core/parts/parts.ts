@@ -5,7 +5,7 @@ import { PRESSURE_ANGLE } from '../shapes';
 import { solveEngaged, type Solved } from '../solve';
 import type { Gear, Train } from '../train';
 import { gearName } from '../words';
-import { contactRatioOf, spanOf, type Span } from './measures';
+import { contactRatioOf, spanOf, type SpanMeasure } from './measures';
 import { gearSizes, type Sizes } from './sizes';
 import { modelOf } from '../model';
 import { partsById } from '../train';
@@ -42,7 +42,7 @@ export interface PartRow {
   readonly centreDistancesMm: Readonly<Record<string, number>>;
   readonly contactRatio: Readonly<Record<string, number>>;
   /** Over how many teeth it is measured, and what that gives. */
-  readonly span: Span | null;
+  readonly span: SpanMeasure | null;
   /**
    * The position in which its teeth carry most: its speed there, and the largest torque of one of its meshes, of a
    * planet that of one copy. Null where it never carries.

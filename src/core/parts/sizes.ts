@@ -1,4 +1,4 @@
-import { centreDistance, gearModules, linesOf, pitchRadius } from '../end-view';
+import { centreDistance, gearModules, axisLines, pitchRadius } from '../end-view';
 import { toothForm } from '../shapes';
 import { structureOf } from '../structure';
 import type { Gear, Train } from '../train';
@@ -20,7 +20,7 @@ export interface Sizes {
  * shortened where they would foul.
  */
 export function gearSizes(train: Train): Sizes {
-  const lineOf = linesOf(structureOf(train));
+  const lineOf = axisLines(structureOf(train));
   const modules = gearModules(train, lineOf);
   const doubled = gearModules(timesTwo(train), lineOf);
   // What follows from the modules that are given doubles with them; what is only assumed does not.

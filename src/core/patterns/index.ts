@@ -11,8 +11,8 @@ export {
   member,
   position,
   trainOf,
-  type Ask,
-  type Parts,
+  type PatternQuestion,
+  type PatternParts,
   type Pattern,
 } from './pattern';
 

@@ -13,7 +13,7 @@ import {
 import { required } from '../required';
 
 /** A number that a pattern asks for: whole, unless it is a measure. */
-export interface Ask {
+export interface PatternQuestion {
   readonly key: string;
   readonly label: string;
   readonly start: number;
@@ -28,12 +28,12 @@ export interface Pattern {
   readonly key: string;
   readonly title: string;
   readonly says: string;
-  readonly asks: readonly Ask[];
-  readonly build: (answer: (key: string) => number) => Parts;
+  readonly asks: readonly PatternQuestion[];
+  readonly build: (answer: (key: string) => number) => PatternParts;
 }
 
 /** The parts of a train; the head is added by buildPattern. */
-export interface Parts {
+export interface PatternParts {
   readonly members: readonly Member[];
   readonly gears: readonly Gear[];
   readonly meshes: readonly Mesh[];
@@ -45,7 +45,7 @@ export interface Parts {
   readonly more?: readonly string[];
 }
 
-export const teethAsk = (key: string, label: string, start: number): Ask => ({
+export const teethAsk = (key: string, label: string, start: number): PatternQuestion => ({
   key,
   label,
   start,
@@ -105,7 +105,7 @@ export function buildPattern(pattern: Pattern, name: string, answers: Readonly<R
 }
 
 /** The document of a train of these parts, or what is wrong with it. */
-export function trainOf(name: string, parts: Parts): Edit {
+export function trainOf(name: string, parts: PatternParts): Edit {
   const { members, gears, meshes, couplers = [], positions = [], input, output, more = [] } = parts;
   const train: Train = {
     format: 'tin-wheel/train',

@@ -1,6 +1,6 @@
-import { brake, clutch, gear, member, position, teethAsk, type Ask, type Pattern } from './pattern';
+import { brake, clutch, gear, member, position, teethAsk, type PatternQuestion, type Pattern } from './pattern';
 
-export const planets: Ask = { key: 'planets', label: 'Planets', start: 3, least: 1, most: 12 };
+export const planets: PatternQuestion = { key: 'planets', label: 'Planets', start: 3, least: 1, most: 12 };
 
 const simple: Pattern = {
   key: 'planetary',

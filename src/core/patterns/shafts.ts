@@ -1,4 +1,15 @@
-import { brake, clutch, dog, gear, member, position, teethAsk, type Ask, type Parts, type Pattern } from './pattern';
+import {
+  brake,
+  clutch,
+  dog,
+  gear,
+  member,
+  position,
+  teethAsk,
+  type PatternQuestion,
+  type PatternParts,
+  type Pattern,
+} from './pattern';
 import { itemAt, required } from '../required';
 
 const pair: Pattern = {
@@ -65,7 +76,7 @@ const compound: Pattern = {
   },
 };
 
-const boxAsks: readonly Ask[] = [
+const boxAsks: readonly PatternQuestion[] = [
   { key: 'speeds', label: 'Forward speeds', start: 5, least: 2, most: 12 },
   teethAsk('sum', 'Teeth of a pair together', 54),
   { key: 'first', label: 'First ratio, in/out', start: 4.8, least: 1.1, most: 30, measure: true },
@@ -154,7 +165,7 @@ function share(sum: number, ratio: number): [number, number] {
  * The constant pair takes the square root of the first ratio, so that first has two like pairs; the others follow in a
  * geometric row.
  */
-function countershaftBox(speeds: number, sum: number, first: number, output = 'output'): Parts {
+function countershaftBox(speeds: number, sum: number, first: number, output = 'output'): PatternParts {
   const [a, b] = share(sum, Math.sqrt(first));
   const step = first ** (1 / (speeds - 1));
   const indirect = Array.from({ length: speeds - 1 }, (_, i) => ({
@@ -184,7 +195,10 @@ function countershaftBox(speeds: number, sum: number, first: number, output = 'o
     ],
     meshes: [
       { id: 'constant', gears: ['constant driver', 'constant driven'] },
-      ...indirect.map(({ n }): Parts['meshes'][number] => ({ id: `pair ${n}`, gears: [`driver ${n}`, `driven ${n}`] })),
+      ...indirect.map(({ n }): PatternParts['meshes'][number] => ({
+        id: `pair ${n}`,
+        gears: [`driver ${n}`, `driven ${n}`],
+      })),
       { id: 'reverse 1', gears: ['reverse driver', 'idler'] },
       { id: 'reverse 2', gears: ['idler', 'reverse driven'] },
     ],

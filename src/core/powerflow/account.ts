@@ -8,7 +8,7 @@ import { contributions, type Contribution } from './contributions';
  * coupler,
  * the driver's or a load's end; for a planet of a set, whatever it passes on inside that set.
  */
-export type Place =
+export type PowerPlace =
   | { readonly kind: 'mesh'; readonly id: string }
   | { readonly kind: 'pins'; readonly set: PlanetarySet }
   | { readonly kind: 'inside'; readonly set: PlanetarySet }
@@ -17,8 +17,8 @@ export type Place =
   | { readonly kind: 'output' };
 
 /** What a member receives at one place, per unit put in; negative where it gives. Null where it is truly open. */
-export interface Entry {
-  readonly place: Place;
+export interface PowerEntry {
+  readonly place: PowerPlace;
   readonly torque: Rational | null;
   readonly power: Rational | null;
 }
@@ -30,7 +30,7 @@ export interface Account {
   readonly setOfMesh: ReadonlyMap<string, PlanetarySet>;
   /** The set of which a member is a planet. */
   homeOf(member: MemberIndex): PlanetarySet | undefined;
-  entriesOf(member: MemberIndex): readonly Entry[];
+  entriesOf(member: MemberIndex): readonly PowerEntry[];
 }
 
 /** The account of a solved position. Members on which nothing acts have no entries. */
@@ -45,7 +45,7 @@ export function accountOf(solved: Solved): Account {
     if (own) own.push(item);
     else byMember.set(item.member, [item]);
   }
-  const entries = new Map<MemberIndex, readonly Entry[]>();
+  const entries = new Map<MemberIndex, readonly PowerEntry[]>();
   byMember.forEach((own, member) => {
     const torques = balanced(gatherPins(own, setOfMesh));
     const speed = state.speeds.of(member);
@@ -54,7 +54,7 @@ export function accountOf(solved: Solved): Account {
       member,
       home
         ? planetEntries(solved, member, home, torques)
-        : torques.map(({ place, torque }): Entry => ({ place, torque, power: powerOf(torque, speed) })),
+        : torques.map(({ place, torque }): PowerEntry => ({ place, torque, power: powerOf(torque, speed) })),
     );
   });
   return {
@@ -65,7 +65,7 @@ export function accountOf(solved: Solved): Account {
   };
 }
 
-type TorqueEntry = Pick<Entry, 'place' | 'torque'>;
+type TorqueEntry = Pick<PowerEntry, 'place' | 'torque'>;
 
 /**
  * The torques on one member by place: the pins of one set pull both ways, and only what is left over reaches their
@@ -104,8 +104,8 @@ function planetEntries(
   member: MemberIndex,
   home: PlanetarySet,
   torques: readonly TorqueEntry[],
-): readonly Entry[] {
-  const entries = torques.map((entry): Entry => {
+): readonly PowerEntry[] {
+  const entries = torques.map((entry): PowerEntry => {
     const { place, torque } = entry;
     const mesh = place.kind === 'mesh' ? home.meshes.find((one) => one.mesh.id === place.id) : undefined;
     if (!mesh) return { ...entry, power: powerOf(torque, state.speeds.of(member)) };
@@ -127,7 +127,7 @@ const HALF = fraction(1, 2);
  * place by place,
  * which is all that goes out. For a member at rest, the torque it passes to what holds it. Null where it is open.
  */
-export function carriedTorque(entries: readonly Entry[], speed: Rational | null): Rational | null {
+export function carriedTorque(entries: readonly PowerEntry[], speed: Rational | null): Rational | null {
   const sizes = entries.map(({ torque }) => torque && abs(torque));
   if (sizes.includes(null)) return null;
   const carried = mul(HALF, sum(sizes.flatMap((size) => size ?? [])));
@@ -135,7 +135,7 @@ export function carriedTorque(entries: readonly Entry[], speed: Rational | null)
 }
 
 /** Power a member passes on: all that it receives, place by place. Null where it is open. */
-export function carriedPower(entries: readonly Entry[]): Rational | null {
+export function carriedPower(entries: readonly PowerEntry[]): Rational | null {
   const powers = entries.map(({ power }) => power);
   if (powers.includes(null)) return null;
   return sum(powers.flatMap((power) => (power && sign(power) > 0 ? [power] : [])));

@@ -4,7 +4,7 @@ import { meshShares } from '../statics';
 import { endsOf, type Solved } from '../solve';
 
 /** What acts on a member: a mesh (on a gear, or through the pins on the arm), a joint, the driver or a load. */
-export type Source =
+export type PowerSource =
   | { readonly kind: 'mesh'; readonly id: string; readonly side: 'a' | 'b' | 'arm' }
   | { readonly kind: 'joint'; readonly id: string }
   | { readonly kind: 'input' }
@@ -13,7 +13,7 @@ export type Source =
 /** A torque on a member; null where it is shared between parallel ways. */
 export interface Contribution {
   readonly member: MemberIndex;
-  readonly source: Source;
+  readonly source: PowerSource;
   readonly torque: Rational | null;
 }
 
@@ -23,7 +23,7 @@ export function contributions(solved: Solved): readonly Contribution[] {
   const { load } = state;
   if (load.outcome !== 'balanced') return [];
   const found: Contribution[] = [];
-  const put = (member: MemberIndex, source: Source, torque: Rational | null) => {
+  const put = (member: MemberIndex, source: PowerSource, torque: Rational | null) => {
     if (member !== FRAME_INDEX) found.push({ member, source, torque });
   };
   for (const { kind, member, torque } of endsOf(solved)) put(member, { kind }, torque);

@@ -1,6 +1,6 @@
 import { isZero, neg, sign, sum, type Rational } from '../rational';
 import type { MemberIndex, Network } from '../kinematics';
-import type { Account, Entry, Place } from './account';
+import type { Account, PowerEntry, PowerPlace } from './account';
 
 /**
  * A stop on a power path: a member, or what passes power between members: a joint, a mesh between fixed axes,
@@ -29,7 +29,7 @@ export function powerEdges({ memberIds }: Network, account: Account): readonly E
     stops.set(key, found);
     return found;
   };
-  const elementAt = (place: Place): Stop | null => {
+  const elementAt = (place: PowerPlace): Stop | null => {
     if (place.kind === 'input' || place.kind === 'output') return null;
     if (place.kind === 'joint') return stop('joint', place.id);
     const set = place.kind === 'mesh' ? account.setOfMesh.get(place.id) : place.set;
@@ -58,7 +58,7 @@ export function powerEdges({ memberIds }: Network, account: Account): readonly E
  * Then it
  * meets its set as one body: what it gets at several teeth, all together, is what it gives elsewhere.
  */
-function entriesOutside(account: Account, member: MemberIndex): readonly Pick<Entry, 'place' | 'power'>[] {
+function entriesOutside(account: Account, member: MemberIndex): readonly Pick<PowerEntry, 'place' | 'power'>[] {
   const entries = account.entriesOf(member);
   const home = account.homeOf(member);
   if (!home) return entries;

@@ -1,6 +1,6 @@
 import { div, isZero, ONE, toNumber } from '../rational';
 import { inputTorque, powerOf, type Solved } from '../solve';
-import { contributions, type Source } from './contributions';
+import { contributions, type PowerSource } from './contributions';
 import { partsById } from '../train';
 import { itemAt, required } from '../required';
 
@@ -21,7 +21,7 @@ export function partPowers(solved: Solved): readonly PartPower[] {
   const { network, state } = solved;
   const parts = partsById(network.train);
   const planets = new Set(network.train.members.filter(({ carrier }) => carrier !== undefined).map(({ id }) => id));
-  const partOf = (source: Source, member: string): PartPower['part'] => {
+  const partOf = (source: PowerSource, member: string): PartPower['part'] => {
     if (source.kind === 'joint') return { kind: 'coupler', id: source.id };
     if (source.kind !== 'mesh') return { kind: 'port', id: member };
     const [a, b] = parts.mesh(source.id).gears;

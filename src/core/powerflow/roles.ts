@@ -2,7 +2,7 @@ import { FRAME_INDEX, type MemberIndex, type NetworkMesh } from '../kinematics';
 import { isZero, mul, sign, ZERO, type Rational } from '../rational';
 import type { Solved, State } from '../solve';
 import { rollingSpeed } from '../statics';
-import { accountOf, carriedPower, carriedTorque, type Account, type Entry } from './account';
+import { accountOf, carriedPower, carriedTorque, type Account, type PowerEntry } from './account';
 
 /** Who drives whom in a mesh, in this position; computed, never stored. */
 export type MeshRole = 'a drives' | 'b drives' | 'turns as one block' | 'stands' | 'idle' | 'shared' | 'floats';
@@ -48,7 +48,12 @@ export function memberFigures(solved: Solved): readonly MemberFigures[] {
   });
 }
 
-function roleOf(solved: Solved, member: MemberIndex, torque: Rational | null, entries: readonly Entry[]): MemberRole {
+function roleOf(
+  solved: Solved,
+  member: MemberIndex,
+  torque: Rational | null,
+  entries: readonly PowerEntry[],
+): MemberRole {
   const { status, state } = solved;
   const speed = state.speeds.of(member);
   if (status === 'locked') return speed === null ? 'floats' : 'still';
@@ -73,7 +78,7 @@ function standsStill(solved: Solved, member: MemberIndex): boolean {
  * At an end of the train the sign of the power says whether it goes in or out: a load that pushes drives, and the
  * input then gives out.
  */
-function roleAtPort(entries: readonly Entry[], speed: Rational | null): 'drives' | 'gives out' | null {
+function roleAtPort(entries: readonly PowerEntry[], speed: Rational | null): 'drives' | 'gives out' | null {
   for (const { place, torque, power } of entries) {
     if (place.kind !== 'input' && place.kind !== 'output') continue;
     if (power && !isZero(power)) return sign(power) > 0 ? 'drives' : 'gives out';

@@ -1,7 +1,7 @@
-import { mark, type Answer, type Slip } from '.';
+import { mark, type QuestionAnswer, type Slip } from '.';
 
 const asked = (value: string, slips: readonly Slip[] = []) => ({
-  answer: { kind: 'number', value, unit: '' } as Answer,
+  answer: { kind: 'number', value, unit: '' } as QuestionAnswer,
   slips,
 });
 
@@ -51,8 +51,8 @@ test('of two slips that are near, the nearer is named; what no slip leads to is 
 });
 
 test('parts count in any order, positions only in their own', () => {
-  const parts: Answer = { kind: 'parts', value: ['a', 'b'], of: 'members', choices: ['a', 'b', 'c'] };
-  const order: Answer = { kind: 'order', value: ['b', 'a'], of: 'positions', choices: ['a', 'b'] };
+  const parts: QuestionAnswer = { kind: 'parts', value: ['a', 'b'], of: 'members', choices: ['a', 'b', 'c'] };
+  const order: QuestionAnswer = { kind: 'order', value: ['b', 'a'], of: 'positions', choices: ['a', 'b'] };
   expect(mark({ answer: parts, slips: [] }, ['b', 'a']).verdict).toBe('right');
   expect(mark({ answer: parts, slips: [] }, ['b']).verdict).toBe('wrong');
   expect(mark({ answer: order, slips: [] }, ['b', 'a']).verdict).toBe('right');

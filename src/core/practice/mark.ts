@@ -11,11 +11,11 @@ import {
   toNumber,
   type Rational,
 } from '../rational';
-import type { Answer, Slip, SlipName } from './question';
+import type { QuestionAnswer, Slip, SlipName } from './question';
 import { required } from '../required';
 
 /** What is answered: a number as typed, a choice, or ids of parts. */
-export type Given = string | readonly string[];
+export type GivenAnswer = string | readonly string[];
 
 export type Mark =
   | { readonly verdict: 'right' }
@@ -29,8 +29,8 @@ const FIGURES = 3;
 
 /** Marks what is answered. Numbers count to three significant figures; what is no number is not marked. */
 export function mark(
-  { answer, slips }: { readonly answer: Answer; readonly slips: readonly Slip[] },
-  given: Given,
+  { answer, slips }: { readonly answer: QuestionAnswer; readonly slips: readonly Slip[] },
+  given: GivenAnswer,
 ): Mark {
   if (answer.kind === 'number') return markNumber(required(parseRational(answer.value)), slips, String(given));
   const own = typeof given === 'string' ? given : (answer.kind === 'parts' ? [...given].sort() : given).join();
@@ -83,5 +83,5 @@ export function isNear(right: Rational, given: Rational): boolean {
 }
 
 /** Whether two figures stay apart, each written to three significant figures: more than a hundredth. */
-export const standApart = (right: Rational, other: Rational): boolean =>
+export const areFarApart = (right: Rational, other: Rational): boolean =>
   compare(abs(sub(div(other, right), fraction(1, 1))), fraction(1, 100)) > 0;

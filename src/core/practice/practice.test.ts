@@ -5,7 +5,7 @@ import { demoTrain } from '@/testing/demo-train';
 import { abs, fraction, parseRational, toFraction, toNumber, type Rational } from '../rational';
 import type { Train } from '../train';
 import {
-  barrenSkills,
+  skillsWithoutQuestions,
   drill,
   mark,
   practise,
@@ -14,7 +14,7 @@ import {
   SKILLS,
   SLIPS,
   subjectOf,
-  type Question,
+  type PracticeQuestion,
   type Skill,
 } from '.';
 
@@ -32,7 +32,7 @@ const DEMO = [
 /** Skills whose answer was reached by another route. */
 const again = new Set<string>();
 
-function sound(train: Train, question: Question): void {
+function sound(train: Train, question: PracticeQuestion): void {
   const { answer, slips } = question;
   const expected = answeredAgain(train, question);
   if (expected !== undefined) {
@@ -127,11 +127,11 @@ test('a drill goes through the skills that are wanted, and asks of another train
     Array(4).fill('pair'),
   );
   expect(drill([subjects[0]!], { seed: 5, count: 4, skills: ['order'] })).toEqual([]);
-  expect(barrenSkills([subjects[0]!], skills)).toEqual(['order']);
-  expect(barrenSkills(subjects, skills)).toEqual([]);
+  expect(skillsWithoutQuestions([subjects[0]!], skills)).toEqual(['order']);
+  expect(skillsWithoutQuestions(subjects, skills)).toEqual([]);
 });
 
-const slipOf = (question: Question, value: Rational) =>
+const slipOf = (question: PracticeQuestion, value: Rational) =>
   question.slips.find((one) => one.value === toFraction(abs(value)))?.slip;
 
 test('slips by hand: first of the rake is 32/19 · 38/13', () => {

@@ -1,6 +1,6 @@
 import type { Train } from '../train';
 import { drawFrom } from './draw';
-import type { Question } from './question';
+import type { PracticeQuestion } from './question';
 import { SKILLS, type Skill } from './skills';
 import { subjectOf, type Subject } from './subject';
 import { itemAt } from '../required';
@@ -12,8 +12,8 @@ export interface PracticeOptions {
   readonly skill?: Skill;
 }
 
-export interface Practice {
-  readonly questions: readonly Question[];
+export interface PracticeSet {
+  readonly questions: readonly PracticeQuestion[];
   /** Skills of which this train gives no question. */
   readonly skipped: readonly Skill[];
 }
@@ -26,13 +26,13 @@ const MOST_SEED = 2 ** 32 - 1;
  * Questions from a train: the same seed gives the same ones on every machine. The same question is not asked twice as
  * long as there are others.
  */
-export function practise(train: Train, { seed, count, skill }: PracticeOptions): Practice {
+export function practise(train: Train, { seed, count, skill }: PracticeOptions): PracticeSet {
   const subject = subjectOf(train);
   const draw = drawFrom(seed);
   const skills = skill ? [skill] : (Object.keys(SKILLS) as Skill[]);
   const skipped = new Set<Skill>();
   const asked = new Set<string>();
-  const questions: Question[] = [];
+  const questions: PracticeQuestion[] = [];
   for (let round = 0; round <= count * TRIES && questions.length < count && skipped.size < skills.length; round++) {
     for (const own of draw.shuffled(skills.filter((one) => !skipped.has(one)))) {
       if (questions.length >= count) break;
@@ -48,14 +48,19 @@ export function practise(train: Train, { seed, count, skill }: PracticeOptions):
  * The question that a skill makes of a train with this seed; undefined where it makes none. It is the same wherever it
  * is asked.
  */
-export function questionOf(subject: Subject, skill: Skill, seed: number): Omit<Question, 'id'> | undefined {
+export function questionOf(subject: Subject, skill: Skill, seed: number): Omit<PracticeQuestion, 'id'> | undefined {
   const made = SKILLS[skill](subject, drawFrom(seed));
   return made && { skill, seed, ...made };
 }
 
 /** A question of one skill that was not asked yet, or if need be one that was. */
-function ask(subject: Subject, skill: Skill, seed: () => number, asked: Set<string>): Omit<Question, 'id'> | undefined {
-  let made: Omit<Question, 'id'> | undefined;
+function ask(
+  subject: Subject,
+  skill: Skill,
+  seed: () => number,
+  asked: Set<string>,
+): Omit<PracticeQuestion, 'id'> | undefined {
+  let made: Omit<PracticeQuestion, 'id'> | undefined;
   for (let tries = 0; tries < TRIES && (!made || asked.has(made.text)); tries++)
     made = questionOf(subject, skill, seed()) ?? made;
   if (made) asked.add(made.text);
@@ -63,7 +68,7 @@ function ask(subject: Subject, skill: Skill, seed: () => number, asked: Set<stri
 }
 
 /** A question, and the train it is asked of, by its place in the list. */
-export interface DrillQuestion extends Question {
+export interface DrillQuestion extends PracticeQuestion {
   readonly train: number;
 }
 
@@ -75,7 +80,7 @@ export interface DrillOptions {
 }
 
 /** Skills of which none of these trains gives a question. */
-export const barrenSkills = (subjects: readonly Subject[], skills: readonly Skill[]): readonly Skill[] =>
+export const skillsWithoutQuestions = (subjects: readonly Subject[], skills: readonly Skill[]): readonly Skill[] =>
   skills.filter((skill) => drill(subjects, { seed: 0, count: 1, skills: [skill] }).length === 0);
 
 /**

@@ -15,7 +15,7 @@ export type SlipName =
   | 'half-a-change'
   | 'the-other-way-round';
 
-export type Answer =
+export type QuestionAnswer =
   /** A size as an exact fraction, and the unit it is asked in; "" for a ratio. */
   | { readonly kind: 'number'; readonly value: string; readonly unit: '' | 'turns' | 'rpm' | 'N·m' }
   | { readonly kind: 'choice'; readonly value: string; readonly choices: readonly string[] }
@@ -43,17 +43,17 @@ export interface Slip {
 }
 
 /** What is asked of a train, with its answer: computed, never kept as text. */
-export interface Asked {
+export interface AskedQuestion {
   /** Null where it is about the train as a whole. */
   readonly position: string | null;
   readonly text: string;
-  readonly answer: Answer;
+  readonly answer: QuestionAnswer;
   readonly slips: readonly Slip[];
   /** How the answer comes about, line by line. */
   readonly working: readonly string[];
 }
 
-export interface Question extends Asked {
+export interface PracticeQuestion extends AskedQuestion {
   readonly id: string;
   readonly skill: string;
   /** With the skill and the train it makes this question again. */

@@ -1,4 +1,4 @@
-import { buildPattern, PATTERNS, type Ask, type Pattern } from '../patterns';
+import { buildPattern, PATTERNS, type PatternQuestion, type Pattern } from '../patterns';
 import { checkDesign } from '../checks';
 import type { Train } from '../train';
 import { drawFrom, type Draw } from './draw';
@@ -30,7 +30,7 @@ export function randomTrain(kind: string, seed: number): Train {
 }
 
 /** A number somewhere near the one that is proposed. */
-function near({ start, least, most }: Ask, draw: Draw): number {
+function near({ start, least, most }: PatternQuestion, draw: Draw): number {
   const [low, high] =
     start >= LEAST_TEETH
       ? [Math.max(LEAST_TEETH, start / 2), Math.min(Math.max(MOST_TEETH, start), start * 1.6)]

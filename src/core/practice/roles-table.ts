@@ -2,16 +2,16 @@ import { meshRoles, powerFlow } from '../powerflow';
 import { abs, fraction, inverse, toFraction } from '../rational';
 import type { Gear } from '../train';
 import { gearName } from '../words';
-import type { Answer, Slip } from './question';
-import { ratioSlips, slipsApart, tenfold } from './slips';
+import type { QuestionAnswer, Slip } from './question';
+import { ratioSlips, slipsApart, tenfoldSlips } from './slips';
 import { size, type Subject } from './subject';
 import { partsById } from '../train';
 import { itemAt } from '../required';
 
 /** A figure or a name that is to be filled in; marked like the answer of a question. */
-export interface Cell {
+export interface RoleCell {
   readonly key: string;
-  readonly answer: Extract<Answer, { kind: 'number' | 'choice' }>;
+  readonly answer: Extract<QuestionAnswer, { kind: 'number' | 'choice' }>;
   readonly slips: readonly Slip[];
 }
 
@@ -20,9 +20,9 @@ export interface Cell {
  * no ratio is asked.
  */
 export interface RolesStage {
-  readonly driver: Cell;
-  readonly driven: Cell;
-  readonly ratio: Cell | null;
+  readonly driver: RoleCell;
+  readonly driven: RoleCell;
+  readonly ratio: RoleCell | null;
   /** Its driven gear drives the next pair: its teeth cancel. */
   readonly idler: boolean;
 }
@@ -38,7 +38,7 @@ export interface RolesRow {
   readonly position: string;
   readonly name: string;
   readonly stages: readonly RolesStage[];
-  readonly overall: Cell;
+  readonly overall: RoleCell;
 }
 
 /**
@@ -65,7 +65,7 @@ export function rolesTable(subject: Subject): readonly RolesRow[] {
         .gears.map((gear) => parts.gear(gear)) as [Gear, Gear];
       return [roles.get(id) === 'a drives' ? { driver: a, driven: b } : { driver: b, driven: a }];
     });
-    const named = (key: string, gear: Gear, mate: Gear): Cell => ({
+    const named = (key: string, gear: Gear, mate: Gear): RoleCell => ({
       key: `${place.id} ${key}`,
       answer: { kind: 'choice', value: gearName(train, gear), choices },
       slips: [{ value: gearName(train, mate), slip: 'upside-down' }],
@@ -78,12 +78,12 @@ export function rolesTable(subject: Subject): readonly RolesRow[] {
         ratio: {
           key: `${place.id} ${i} ratio`,
           answer: { kind: 'number', value: toFraction(right), unit: '' },
-          slips: slipsApart(right, [['upside-down', inverse(right)], ...tenfold(right)]),
+          slips: slipsApart(right, [['upside-down', inverse(right)], ...tenfoldSlips(right)]),
         },
         idler: pairs[i + 1]?.driver === driven,
       };
     });
-    const overall: Cell = {
+    const overall: RoleCell = {
       key: `${place.id} overall`,
       answer: { kind: 'number', value: size(place.ratio), unit: '' },
       slips: ratioSlips(subject, place, abs(place.ratio)),
@@ -91,7 +91,7 @@ export function rolesTable(subject: Subject): readonly RolesRow[] {
     return [{ position: place.id, name: place.name, stages, overall }];
   });
   const most = Math.max(0, ...rows.map(({ stages }) => stages.length));
-  const none = (key: string): Cell => ({ key, answer: { kind: 'choice', value: NO_PAIR, choices }, slips: [] });
+  const none = (key: string): RoleCell => ({ key, answer: { kind: 'choice', value: NO_PAIR, choices }, slips: [] });
   return rows.map((row) => {
     const missing = Array.from({ length: most - row.stages.length }, (_, i): RolesStage => {
       const at = row.stages.length + i;

@@ -1,9 +1,9 @@
 import { abs, add, equals, fraction, inverse, isZero, mul, ONE, sign, sub, type Rational } from '../rational';
 import { meshRoles } from '../powerflow';
-import { standApart } from './mark';
+import { areFarApart } from './mark';
 import type { Gear, Train } from '../train';
 import type { Slip, SlipName } from './question';
-import { size, type Place, type Subject } from './subject';
+import { size, type SubjectPosition, type Subject } from './subject';
 import { partsById } from '../train';
 
 type Wrong = readonly [slip: SlipName, value: Rational | null];
@@ -15,7 +15,7 @@ type Wrong = readonly [slip: SlipName, value: Rational | null];
 export function slipsApart(right: Rational, wrong: readonly Wrong[]): readonly Slip[] {
   const found = new Map<string, SlipName>();
   for (const [slip, value] of wrong)
-    if (value && sign(value) > 0 && standApart(abs(right), value) && !found.has(size(value)))
+    if (value && sign(value) > 0 && areFarApart(abs(right), value) && !found.has(size(value)))
       found.set(size(value), slip);
   return [...found].map(([value, slip]) => ({ value, slip }));
 }
@@ -23,13 +23,13 @@ export function slipsApart(right: Rational, wrong: readonly Wrong[]): readonly S
 const TEN = fraction(10, 1);
 
 /** A figure ten times too large or too small. */
-export const tenfold = (right: Rational): readonly Wrong[] => [
+export const tenfoldSlips = (right: Rational): readonly Wrong[] => [
   ['factor-of-ten', mul(abs(right), TEN)],
   ['factor-of-ten', mul(abs(right), fraction(1, 10))],
 ];
 
 /** What usually goes wrong with a position's ratio, recomputed for this one. */
-export function ratioSlips(subject: Subject, place: Place, ratio: Rational): readonly Slip[] {
+export function ratioSlips(subject: Subject, place: SubjectPosition, ratio: Rational): readonly Slip[] {
   const own = abs(ratio);
   const driving = drivingPairs(subject, place);
   const pairs = driving.map(({ driver, driven }) => fraction(driven.teeth, driver.teeth));
@@ -58,7 +58,7 @@ export function ratioSlips(subject: Subject, place: Place, ratio: Rational): rea
           ['ring-sun-swapped', swapped(own)],
         ] as const)
       : []),
-    ...tenfold(own),
+    ...tenfoldSlips(own),
   ]);
 }
 
@@ -76,7 +76,7 @@ interface Pair {
 }
 
 /** Pairs on fixed axes through which power goes. */
-export function drivingPairs({ train }: Subject, { solved }: Place): readonly Pair[] {
+export function drivingPairs({ train }: Subject, { solved }: SubjectPosition): readonly Pair[] {
   const roles = meshRoles(solved);
   return fixedPairs(train).flatMap(({ mesh, a, b }) => {
     const role = roles.get(mesh);
@@ -85,7 +85,7 @@ export function drivingPairs({ train }: Subject, { solved }: Place): readonly Pa
 }
 
 /** What the pairs beside a direct drive would give: the input's pair, and what stands behind it back to the output. */
-function besideDirect({ train }: Subject, { figures }: Place): readonly Rational[] {
+function besideDirect({ train }: Subject, { figures }: SubjectPosition): readonly Rational[] {
   const turnsAlong = (gear: Gear) => equalTo(figures.get(gear.member)?.speed, ONE);
   const pairs = fixedPairs(train).flatMap(({ a, b }) => [
     { driver: a, driven: b },

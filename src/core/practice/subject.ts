@@ -8,7 +8,7 @@ import { workingOf, workingText } from '../working';
 import { modelOf } from '../model';
 
 /** A position of the train that is asked about, solved. */
-export interface Place {
+export interface SubjectPosition {
   readonly id: string;
   readonly name: string;
   readonly engaged: readonly string[];
@@ -20,16 +20,16 @@ export interface Place {
 export interface Subject {
   readonly train: Train;
   readonly open: OpenTrain;
-  readonly places: readonly Place[];
+  readonly places: readonly SubjectPosition[];
   /** Those in which one output is driven. */
-  readonly driving: readonly (Place & { readonly ratio: Rational })[];
+  readonly driving: readonly (SubjectPosition & { readonly ratio: Rational })[];
   /** Members that turn about fixed axes: those that can be pointed at and asked about. */
   readonly central: readonly string[];
 }
 
 export function subjectOf(train: Train): Subject {
   const open = modelOf(train).open;
-  const places = train.positions.map(({ id, name, engaged }): Place => {
+  const places = train.positions.map(({ id, name, engaged }): SubjectPosition => {
     const solved = solveEngaged(open, engaged);
     const figures = new Map(memberFigures(solved).map((row) => [row.id, row]));
     return { id, name: name || id, engaged, solved, figures };
@@ -40,7 +40,7 @@ export function subjectOf(train: Train): Subject {
 }
 
 /** How a position's ratio comes about. */
-export const workingLines = ({ train }: Subject, { solved }: Place): readonly string[] =>
+export const workingLines = ({ train }: Subject, { solved }: SubjectPosition): readonly string[] =>
   workingText(
     workingOf(solved),
     { member: (id) => memberName(train, id), coupler: (id) => couplerName(train, id) },

@@ -2,7 +2,7 @@ import { messageOf } from '@/core/message-of';
 import * as z from 'zod/mini';
 import { checkTrain, issueText, problemText, type Train } from '../train';
 import { questionOf, type DrillQuestion } from './practice';
-import type { Question } from './question';
+import type { PracticeQuestion } from './question';
 import { rolesTable, type RolesRow } from './roles-table';
 import { SKILLS, type Skill } from './skills';
 import { subjectOf, type Subject } from './subject';
@@ -92,7 +92,7 @@ export function readWorksheet(text: string): ReadWorksheet {
 export function worksheetOf(file: WorksheetFile): ReadWorksheet {
   const trains = file.trains.map((one) => ({ ...one, subject: subjectOf(one.train) }));
   const refuse = (message: string) => ({ ok: false, message }) as const;
-  const questions: (Question & { readonly train: number })[] = [];
+  const questions: (PracticeQuestion & { readonly train: number })[] = [];
   for (const [i, { train, skill, seed }] of file.questions.entries()) {
     const own = trains[train];
     if (!own) return refuse(`questions[${i}].train: there is no train ${train}, they count from 0.`);

@@ -23,5 +23,5 @@ export {
   type Rational,
 } from './rational';
 export { entryAt } from './row';
-export { accumulate, solveFor, type Combination } from './combination';
+export { accumulate, solveFor, type LinearCombination } from './combination';
 export { solveDense, type Solutions } from './dense';

@@ -1,12 +1,12 @@
 import { toothForm } from './tooth-form';
 import type { Triangles } from './solid';
-import type { Wheel } from './wheel';
+import type { ShapedGear } from './wheel';
 import { itemAt } from '../required';
 
 const short = (value: number): string => String(Math.round(value * 1e5) / 1e5);
 
 /** The lines of a wheel true to size, as SVG in millimetres; y points up in the drawing, as on paper. */
-export function wheelSvg(wheel: Wheel, title: string): string {
+export function wheelSvg(wheel: ShapedGear, title: string): string {
   const reach = Math.max(...wheel.outer.map(({ x, y }) => Math.max(Math.abs(x), Math.abs(y)))) + 1;
   const path = [wheel.outer, ...wheel.holes]
     .map((loop) => `M${loop.map(({ x, y }) => `${short(x)} ${short(-y)}`).join('L')}Z`)
@@ -25,7 +25,7 @@ const escaped = (text: string): string => text.replace(/&/g, '&amp;').replace(/<
  * The lines of a wheel true to size, as DXF R12: a closed polyline each, millimetres; the pitch circle on a layer of
  * its own.
  */
-export function wheelDxf(wheel: Wheel): string {
+export function wheelDxf(wheel: ShapedGear): string {
   const pairs: (readonly [number, string | number])[] = [
     [0, 'SECTION'],
     [2, 'HEADER'],

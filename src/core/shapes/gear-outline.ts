@@ -1,4 +1,4 @@
-import { flatten, polar, reversed, turned, type Loop, type Point } from './loop';
+import { flatten, polar, reversed, turned, type Loop, type LoopPoint } from './loop';
 import { toothForm, type ToothForm, type ToothSpec } from './tooth-form';
 import { itemAt } from '../required';
 
@@ -11,7 +11,7 @@ export function gearOutline(spec: ToothSpec, toleranceMm = 0.01): Loop {
   const half = halfTooth(form, toleranceMm);
   const pitch = (2 * Math.PI) / spec.teeth;
   // From the right flank over the end to the left one, then along the inner circle to the next.
-  const right = half.map(({ x, y }): Point => ({ x, y: -y }));
+  const right = half.map(({ x, y }): LoopPoint => ({ x, y: -y }));
   const end = arc(itemAt(half, -1), itemAt(right, -1), toleranceMm);
   const between = innerArc(itemAt(half, 0), pitch, toleranceMm);
   const tooth = distinct([...right, ...end, ...reversed(half), ...between]);
@@ -20,7 +20,7 @@ export function gearOutline(spec: ToothSpec, toleranceMm = 0.01): Loop {
 }
 
 /** Half a tooth's line from its inner end to its outer one, on the side of positive angles. */
-function halfTooth({ pieces }: ToothForm, tolerance: number): Point[] {
+function halfTooth({ pieces }: ToothForm, tolerance: number): LoopPoint[] {
   return pieces.flatMap(({ from, to, at }, i) => {
     const points = flatten(
       (t) => {
@@ -36,19 +36,19 @@ function halfTooth({ pieces }: ToothForm, tolerance: number): Point[] {
 }
 
 /** Places between two at the same radius, round the outer end from the right to the left; none where they are one. */
-function arc(left: Point, right: Point, tolerance: number): Point[] {
+function arc(left: LoopPoint, right: LoopPoint, tolerance: number): LoopPoint[] {
   const [a, b] = [Math.atan2(right.y, right.x), Math.atan2(left.y, left.x)];
   return flatten((t) => polar(Math.hypot(left.x, left.y), t), a, b, tolerance).slice(1, -1);
 }
 
 /** Places between the inner end of one tooth and that of the next. */
-function innerArc(left: Point, pitch: number, tolerance: number): Point[] {
+function innerArc(left: LoopPoint, pitch: number, tolerance: number): LoopPoint[] {
   const angle = Math.atan2(left.y, left.x);
   return flatten((t) => polar(Math.hypot(left.x, left.y), t), angle, pitch - angle, tolerance).slice(1, -1);
 }
 
 /** Without places that are one with the one before: where a tooth ends in a point. */
-const distinct = (points: readonly Point[]): readonly Point[] =>
+const distinct = (points: readonly LoopPoint[]): readonly LoopPoint[] =>
   points.filter(({ x, y }, i) => {
     const before = itemAt(points, i - 1);
     return Math.hypot(x - before.x, y - before.y) > 1e-9;

@@ -1,6 +1,6 @@
 import { itemAt } from '../required';
 /** A place in a plane, mm. */
-export interface Point {
+export interface LoopPoint {
   readonly x: number;
   readonly y: number;
 }
@@ -9,7 +9,7 @@ export interface Point {
  * A closed line through these places, the last joined to the first; counter-clockwise round material, clockwise round a
  * hole.
  */
-export type Loop = readonly Point[];
+export type Loop = readonly LoopPoint[];
 
 /** Twice-signed area over two: above 0 where it runs counter-clockwise. */
 export const loopArea = (loop: Loop): number =>
@@ -20,12 +20,12 @@ export const loopArea = (loop: Loop): number =>
 
 export const reversed = (loop: Loop): Loop => [...loop].reverse();
 
-export const turned = ({ x, y }: Point, angle: number): Point => {
+export const turned = ({ x, y }: LoopPoint, angle: number): LoopPoint => {
   const [c, s] = [Math.cos(angle), Math.sin(angle)];
   return { x: c * x - s * y, y: s * x + c * y };
 };
 
-export const polar = (radius: number, angle: number): Point => ({
+export const polar = (radius: number, angle: number): LoopPoint => ({
   x: radius * Math.cos(angle),
   y: radius * Math.sin(angle),
 });
@@ -34,8 +34,8 @@ export const polar = (radius: number, angle: number): Point => ({
 const MOST_HALVINGS = 12;
 
 /** Places along a curve from a to b, both included, so close that no chord is farther from it than the tolerance. */
-export function flatten(curve: (t: number) => Point, a: number, b: number, tolerance: number): Point[] {
-  const halve = (ta: number, pa: Point, tb: number, pb: Point, left: number): Point[] => {
+export function flatten(curve: (t: number) => LoopPoint, a: number, b: number, tolerance: number): LoopPoint[] {
+  const halve = (ta: number, pa: LoopPoint, tb: number, pb: LoopPoint, left: number): LoopPoint[] => {
     const tm = (ta + tb) / 2;
     const pm = curve(tm);
     // Looked at in three places: a curve that bends both ways meets its chord in the middle.
@@ -50,14 +50,14 @@ export function flatten(curve: (t: number) => Point, a: number, b: number, toler
 }
 
 /** How far a place is from the line through two others. */
-function distance(a: Point, b: Point, p: Point): number {
+function distance(a: LoopPoint, b: LoopPoint, p: LoopPoint): number {
   const length = Math.hypot(b.x - a.x, b.y - a.y);
   if (length === 0) return Math.hypot(p.x - a.x, p.y - a.y);
   return Math.abs((b.x - a.x) * (p.y - a.y) - (b.y - a.y) * (p.x - a.x)) / length;
 }
 
 /** A whole circle, counter-clockwise, its chords no farther from it than the tolerance. */
-export function circle(radius: number, tolerance: number, centre: Point = { x: 0, y: 0 }): Loop {
+export function circleLoop(radius: number, tolerance: number, centre: LoopPoint = { x: 0, y: 0 }): Loop {
   const step = 2 * Math.acos(Math.max(0, 1 - tolerance / radius));
   const count = Math.max(12, Math.ceil((2 * Math.PI) / step));
   return Array.from({ length: count }, (_, i) => {

@@ -1,8 +1,17 @@
 import fc from 'fast-check';
-import { gearOutline, involute, PRESSURE_ANGLE, readWheel, toothForm, type Loop, type Point, type ToothSpec } from '.';
+import {
+  gearOutline,
+  involute,
+  PRESSURE_ANGLE,
+  readWheel,
+  toothForm,
+  type Loop,
+  type LoopPoint,
+  type ToothSpec,
+} from '.';
 
-const radius = ({ x, y }: Point) => Math.hypot(x, y);
-const angle = ({ x, y }: Point) => Math.atan2(y, x);
+const radius = ({ x, y }: LoopPoint) => Math.hypot(x, y);
+const angle = ({ x, y }: LoopPoint) => Math.atan2(y, x);
 const between = (values: readonly number[]) => [Math.min(...values), Math.max(...values)] as const;
 
 const spec = fc.record({
@@ -79,7 +88,7 @@ test('base pitch: along a normal of the flanks, tooth to tooth is π m cos α', 
  * How deep places of one loop lie inside another: how far the nearest edge is, for those that are inside it by crossing
  * rays.
  */
-function deepest(points: readonly Point[], loop: Loop): number {
+function deepest(points: readonly LoopPoint[], loop: Loop): number {
   let most = 0;
   for (const p of points) {
     let inside = false;
@@ -157,7 +166,7 @@ test('with backlash the pair is free by as much; a gear in a ring nowhere touche
   }
 });
 
-function distanceTo(p: Point, loop: Loop): number {
+function distanceTo(p: LoopPoint, loop: Loop): number {
   return Math.min(
     ...loop.map((a, i) => {
       const b = loop[(i + 1) % loop.length]!;

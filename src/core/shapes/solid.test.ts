@@ -1,18 +1,18 @@
 import DxfParser from 'dxf-parser';
 import {
   readWheel,
-  stacked,
+  stackSolids,
   stlBytes,
   toothForm,
   wheelDxf,
   wheelSolid,
   wheelSvg,
   type Triangles,
-  type Wheel,
+  type ShapedGear,
   type WheelSpec,
 } from '.';
 
-function wheel(spec: WheelSpec): Wheel {
+function wheel(spec: WheelSpec): ShapedGear {
   const read = readWheel(spec);
   if (!read.ok) throw new Error(`${read.field}: ${read.message}`);
   return read.wheel;
@@ -129,7 +129,7 @@ test('a hub, and wheels one on the other, are one piece without a gap', () => {
     [[small, large], 0],
     [[large, like], 1],
   ] as const) {
-    const piece = stacked(pair);
+    const piece = stackSolids(pair);
     expect(openEdges(piece)).toBe(0);
     const own = pair.reduce((sum, { areaMm2 }) => sum + areaMm2 * 10, 0);
     if (neck === 0) expect(volume(piece)).toBeCloseTo(own, 5);

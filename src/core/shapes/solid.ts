@@ -1,7 +1,7 @@
 import earcut from 'earcut';
-import { circle, turned, type Loop } from './loop';
+import { circleLoop, turned, type Loop } from './loop';
 import { toothForm } from './tooth-form';
-import { boreLoop, USUAL_TOLERANCE_MM, type Wheel } from './wheel';
+import { boreLoop, USUAL_TOLERANCE_MM, type ShapedGear } from './wheel';
 import { itemAt } from '../required';
 
 /** Corners of triangles in threes, x y z after one another, mm; seen from outside each runs counter-clockwise. */
@@ -31,13 +31,13 @@ interface Wall {
 const NECK_MM = 1;
 
 /** A wheel as a solid: its teeth straight, helical or herringbone, its hub on top. */
-export const wheelSolid = (wheel: Wheel): Triangles => stacked([wheel]);
+export const wheelSolid = (wheel: ShapedGear): Triangles => stackSolids([wheel]);
 
 /**
  * Wheels one above the other as one piece, with the bore of the first; between two of which neither covers the other
  * there is a neck.
  */
-export function stacked(wheels: readonly Wheel[]): Triangles {
+export function stackSolids(wheels: readonly ShapedGear[]): Triangles {
   const slices: Slice[] = [];
   let z = 0;
   const [first] = wheels;
@@ -45,13 +45,13 @@ export function stacked(wheels: readonly Wheel[]): Triangles {
   const bore = first && boreLoop(first.spec, tolerance);
   const straight = (loop: Loop, from: number, to: number): Wall => ({ loop, twist: () => 0, heights: [from, to] });
   const through = (from: number, to: number) => (bore ? [straight([...bore].reverse(), from, to)] : []);
-  const roundOf = (wheel: Wheel) => toothForm(wheel.spec);
+  const roundOf = (wheel: ShapedGear) => toothForm(wheel.spec);
   wheels.forEach((wheel, i) => {
     const before = wheels[i - 1];
     if (before && !covers(before, wheel) && !covers(wheel, before)) {
       const neck = Math.min(roundOf(before).rootRadius, roundOf(wheel).rootRadius) - 0.25 * wheel.spec.moduleMm;
       slices.push({
-        outer: straight(circle(neck, tolerance), z, z + NECK_MM),
+        outer: straight(circleLoop(neck, tolerance), z, z + NECK_MM),
         holes: through(z, z + NECK_MM),
         from: z,
         to: z + NECK_MM,
@@ -73,16 +73,21 @@ export function stacked(wheels: readonly Wheel[]): Triangles {
   const hub = wheels.at(-1)?.spec.hub;
   if (hub) {
     const to = z + hub.longMm;
-    slices.push({ outer: straight(circle(hub.outsideMm / 2, tolerance), z, to), holes: through(z, to), from: z, to });
+    slices.push({
+      outer: straight(circleLoop(hub.outsideMm / 2, tolerance), z, to),
+      holes: through(z, to),
+      from: z,
+      to,
+    });
   }
   return trianglesOf(slices);
 }
 
 /** Whether the whole of one wheel stands on the body of the other, within its roots. */
-const covers = (a: Wheel, b: Wheel): boolean => toothForm(a.spec).rootRadius > toothForm(b.spec).tipRadius;
+const covers = (a: ShapedGear, b: ShapedGear): boolean => toothForm(a.spec).rootRadius > toothForm(b.spec).tipRadius;
 
 /** The line of a wheel's teeth on its way up: straight, in a helix, or half the way one hand and back the other. */
-function toothedWall({ spec, outer, holes }: Wheel, from: number, to: number, tolerance: number): Wall {
+function toothedWall({ spec, outer, holes }: ShapedGear, from: number, to: number, tolerance: number): Wall {
   const loop = spec.internal ? itemAt(holes, 0) : outer;
   const { pitchRadius, tipRadius, rootRadius } = toothForm(spec);
   // A ring has the hand of the gear that it meets.

@@ -1,4 +1,4 @@
-import { polar, type Point } from './loop';
+import { polar, type LoopPoint } from './loop';
 import { itemAt } from '../required';
 
 /**
@@ -50,14 +50,14 @@ export interface ToothForm {
   /** The flank would end in a point before its full height: the tip is cut back. */
   readonly pointed: boolean;
   /** Half a tooth from its inner end to its outer one: radius and half-angle, in pieces that are smooth. */
-  readonly pieces: readonly Piece[];
+  readonly pieces: readonly OutlinePiece[];
 }
 
 /**
  * A smooth piece of half a tooth's line, from its parameter's first value to its last: where it is, as radius and
  * half-angle.
  */
-export interface Piece {
+export interface OutlinePiece {
   readonly from: number;
   readonly to: number;
   readonly at: (t: number) => { readonly radius: number; readonly half: number };
@@ -75,7 +75,7 @@ export function toothForm({
   const width = m * (Math.PI / 2 + 2 * x * Math.tan(PRESSURE_ANGLE)) + (internal ? j / 2 : -j / 2);
   const halfAngleAt = (radius: number) =>
     width / (2 * r) + involute(PRESSURE_ANGLE) - involute(Math.acos(Math.min(1, base / radius)));
-  const flank = (from: number, to: number): readonly Piece[] =>
+  const flank = (from: number, to: number): readonly OutlinePiece[] =>
     // Broken at the pitch circle, so that a place lies on it.
     [from, ...(from < r && r < to ? [r] : []), to].flatMap((at, i, all) =>
       i === 0
@@ -123,7 +123,7 @@ function trochoid(
   const at = (u: number) => {
     const turn = (u - y) / r;
     const reach = Math.hypot(u, H);
-    const point: Point = { x: u + (rounding * u) / reach, y: r - H - (rounding * H) / reach };
+    const point: LoopPoint = { x: u + (rounding * u) / reach, y: r - H - (rounding * H) / reach };
     const [c, s] = [Math.cos(turn), Math.sin(turn)];
     const [px, py] = [point.x * c - point.y * s, point.x * s + point.y * c];
     return { radius: Math.hypot(px, py), half: Math.PI / teeth - Math.atan2(px, py) };

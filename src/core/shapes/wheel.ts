@@ -1,4 +1,4 @@
-import { circle, loopArea, reversed, type Loop, type Point } from './loop';
+import { circleLoop, loopArea, reversed, type Loop, type LoopPoint } from './loop';
 import { gearOutline } from './gear-outline';
 import { isUndercut, toothForm, type ToothSpec } from './tooth-form';
 
@@ -23,11 +23,11 @@ export interface WheelSpec extends ToothSpec {
 }
 
 export type ReadWheel =
-  | { readonly ok: true; readonly wheel: Wheel }
+  | { readonly ok: true; readonly wheel: ShapedGear }
   | { readonly ok: false; readonly field: keyof WheelSpec; readonly message: string };
 
 /** The lines of a wheel across its axis. */
-export interface Wheel {
+export interface ShapedGear {
   readonly spec: WheelSpec;
   /** Round the material, counter-clockwise. */
   readonly outer: Loop;
@@ -51,7 +51,7 @@ export function readWheel(spec: WheelSpec): ReadWheel {
   const teeth = gearOutline(spec, tolerance);
   const form = toothForm(spec);
   if (spec.internal) {
-    const outer = circle(form.rootRadius + (spec.rimMm ?? usualRim(spec)), tolerance);
+    const outer = circleLoop(form.rootRadius + (spec.rimMm ?? usualRim(spec)), tolerance);
     return {
       ok: true,
       wheel: { spec, outer, holes: [teeth], areaMm2: loopArea(outer) + loopArea(teeth), hints: hintsOf(spec) },
@@ -73,7 +73,7 @@ export function readWheel(spec: WheelSpec): ReadWheel {
       };
     for (let i = 0; i < spec.lighteningHoles; i++) {
       const angle = (2 * Math.PI * (i + 0.5)) / spec.lighteningHoles;
-      holes.push(reversed(circle(radius, tolerance, { x: centre * Math.cos(angle), y: centre * Math.sin(angle) })));
+      holes.push(reversed(circleLoop(radius, tolerance, { x: centre * Math.cos(angle), y: centre * Math.sin(angle) })));
     }
   }
   const areaMm2 = [teeth, ...holes].reduce((sum, loop) => sum + loopArea(loop), 0);
@@ -153,11 +153,11 @@ export function boreLoop({ boreMm, squareMm, keyway }: WheelSpec, tolerance: num
     ];
   }
   if (boreMm === undefined) return null;
-  const round = circle(boreMm / 2, tolerance);
+  const round = circleLoop(boreMm / 2, tolerance);
   if (!keyway) return round;
   const w = keyway.widthMm / 2;
   const edge = Math.sqrt((boreMm / 2) ** 2 - w ** 2);
-  const slot: readonly Point[] = [
+  const slot: readonly LoopPoint[] = [
     { x: edge, y: -w },
     { x: boreMm / 2 + keyway.deepMm, y: -w },
     { x: boreMm / 2 + keyway.deepMm, y: w },

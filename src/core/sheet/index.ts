@@ -1,1 +1,9 @@
-export { SECTIONS, sheetOf, type Block, type Scale, type SectionKey, type Sheet, type SheetAsked } from './sheet';
+export {
+  SECTIONS,
+  sheetOf,
+  type SheetBlock,
+  type SheetScale,
+  type SectionKey,
+  type DesignSheet,
+  type SheetAsked,
+} from './sheet';

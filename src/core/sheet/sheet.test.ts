@@ -1,5 +1,5 @@
 import { demoTrain } from '@/testing/demo-train';
-import { SECTIONS, sheetOf, type Block, type SectionKey, type SheetAsked } from '.';
+import { SECTIONS, sheetOf, type SheetBlock, type SectionKey, type SheetAsked } from '.';
 import { toFraction } from '../rational';
 import { modelOf } from '../model';
 
@@ -14,7 +14,7 @@ const asked = (change: Partial<SheetAsked> = {}): SheetAsked => ({
 });
 const blocks = (name: string, key: SectionKey, change: Partial<SheetAsked> = {}) =>
   sheetOf(demoTrain(name), asked(change)).sections.find((section) => section.key === key)?.blocks ?? [];
-const tables = (found: readonly Block[]) => found.filter((block) => block.kind === 'table');
+const tables = (found: readonly SheetBlock[]) => found.filter((block) => block.kind === 'table');
 
 test.each(['pan-rake', 'mud-tram', 'harvester', 'stirrer', 'brine-lift', 'sluice-winch'])(
   '%s: its sections stand in their order, every table row is as long as its head, every unit is named',

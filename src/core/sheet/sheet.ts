@@ -47,7 +47,7 @@ export interface SheetAsked {
   readonly revision?: string;
 }
 
-export type Block =
+export type SheetBlock =
   | { readonly kind: 'text'; readonly text: string }
   | { readonly kind: 'list'; readonly items: readonly string[] }
   /** Lines of a derivation. */
@@ -59,30 +59,34 @@ export type Block =
       readonly rows: readonly (readonly string[])[];
     }
   | { readonly kind: 'side-view' }
-  | { readonly kind: 'end-view'; readonly station: Station; readonly name: string; readonly scale: Scale | null }
+  | { readonly kind: 'end-view'; readonly station: Station; readonly name: string; readonly scale: SheetScale | null }
   /** Room to write. */
   | { readonly kind: 'remarks' };
 
 /** How large a drawing is on paper: millimetres of paper for one of the train, and how that is written. */
-export interface Scale {
+export interface SheetScale {
   readonly paperPerMm: number;
   readonly text: string;
 }
 
-export interface Sheet {
+export interface DesignSheet {
   readonly title: string;
   /** The title block: what, and what it says. */
   readonly head: readonly (readonly [string, string])[];
   /** Stands on every page: how ratios and signs are meant. */
   readonly convention: string;
-  readonly sections: readonly { readonly key: SectionKey; readonly title: string; readonly blocks: readonly Block[] }[];
+  readonly sections: readonly {
+    readonly key: SectionKey;
+    readonly title: string;
+    readonly blocks: readonly SheetBlock[];
+  }[];
 }
 
 /**
  * A train as a document for the workshop: what there is to draw, tables, lists and lines, whoever shows it. @param
  * order figures from left to right, as the side view has them
  */
-export function sheetOf(train: Train, asked: SheetAsked, order: readonly string[] = []): Sheet {
+export function sheetOf(train: Train, asked: SheetAsked, order: readonly string[] = []): DesignSheet {
   const { convention, speedRpm, torqueNm, loads, by, date, revision } = asked;
   const input = [
     speedRpm === null ? null : `${figure(speedRpm)} rpm`,
@@ -109,7 +113,7 @@ export function sheetOf(train: Train, asked: SheetAsked, order: readonly string[
   };
 }
 
-type Make = (train: Train, asked: SheetAsked, order: readonly string[]) => readonly Block[];
+type Make = (train: Train, asked: SheetAsked, order: readonly string[]) => readonly SheetBlock[];
 
 const BLOCKS: Readonly<Record<SectionKey, Make>> = {
   'side-view': () => [{ kind: 'side-view' }],
@@ -119,7 +123,7 @@ const BLOCKS: Readonly<Record<SectionKey, Make>> = {
       station.wheels.every(({ gear }) => sizes.of(partsById(train).gear(gear)).moduleMm !== null);
     return endView(train, order)
       .filter(({ key }) => !wanted || wanted.includes(key))
-      .map((station): Block => ({
+      .map((station): SheetBlock => ({
         kind: 'end-view',
         station,
         name: stationName(train, station),
@@ -148,7 +152,7 @@ const BLOCKS: Readonly<Record<SectionKey, Make>> = {
     ];
   },
   working: (train, { style, convention }) =>
-    chartOf(train).rows.flatMap(({ name, id, solved }): Block[] => {
+    chartOf(train).rows.flatMap(({ name, id, solved }): SheetBlock[] => {
       if (solved.status !== 'drive') return [];
       const names = {
         member: (one: string) => memberName(train, one),
@@ -156,7 +160,7 @@ const BLOCKS: Readonly<Record<SectionKey, Make>> = {
       };
       const lines = (school: 'formula' | 'table') => workingText(workingOf(solved), names, convention, school);
       const title = `Position ${name || id}`;
-      const one: Block = { kind: 'lines', title, lines: lines('formula') };
+      const one: SheetBlock = { kind: 'lines', title, lines: lines('formula') };
       if (style === 'sheet') return [one];
       const counted = memberFigures(solved).map((row) => [
         memberName(train, row.id),
@@ -171,7 +175,7 @@ const BLOCKS: Readonly<Record<SectionKey, Make>> = {
     }),
   figures: (train, { speedRpm, torqueNm, loads }) => {
     const open = modelOf(train).open;
-    return chartOf(train).rows.flatMap(({ id, name, engaged, solved: driven }): Block[] => {
+    return chartOf(train).rows.flatMap(({ id, name, engaged, solved: driven }): SheetBlock[] => {
       const loaded = loads ? solveLoads(open, engaged, loads) : null;
       const solved = loaded?.ok ? loaded.solved : driven;
       if (solved.status !== 'drive' && !loaded?.ok) return [];
@@ -261,7 +265,12 @@ const BLOCKS: Readonly<Record<SectionKey, Make>> = {
 };
 
 /** What goes in and comes out at the ends, in a line; or why loads do not balance. */
-function endsText(train: Train, solved: Solved, perUnitNm: number | null, why: Unbalanced | null): readonly Block[] {
+function endsText(
+  train: Train,
+  solved: Solved,
+  perUnitNm: number | null,
+  why: Unbalanced | null,
+): readonly SheetBlock[] {
   if (why) return [{ kind: 'text', text: `Torques: ${unbalancedText(train, why)}.` }];
   if (perUnitNm === null) return [];
   const told = (torque: Rational | null) =>
@@ -316,7 +325,7 @@ const [PAPER_WIDTH, PAPER_HEIGHT] = [170, 110];
 const SCALES = [10, 5, 2, 1, 1 / 2, 1 / 5, 1 / 10, 1 / 20, 1 / 50, 1 / 100];
 
 /** The largest usual scale at which a station fits the paper. */
-function scaleFor({ bounds: { left, right, top, bottom } }: Station): Scale {
+function scaleFor({ bounds: { left, right, top, bottom } }: Station): SheetScale {
   const fits = (scale: number) =>
     (right - left) * scale <= PAPER_WIDTH && Math.abs(bottom - top) * scale <= PAPER_HEIGHT;
   const scale = SCALES.find(fits) ?? itemAt(SCALES, -1);

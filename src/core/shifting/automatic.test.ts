@@ -8,8 +8,8 @@ import { calibrate } from './calibration';
 import { couplerDuties, shaftDuties } from './coupler-duty';
 import { readAs } from './detector';
 import { gearingsOf } from './gearings';
-import { lettingGo } from './letting-go';
-import { mendsFor } from './mends';
+import { releaseEffects } from './letting-go';
+import { runFixes } from './mends';
 import { orderOf } from './order';
 import { playbackOf } from './playback';
 import { pointsOf } from './points';
@@ -82,7 +82,7 @@ test('hunting is mended by the band that is offered, and no mend leaves another 
   const hunting = { ...BASE, rule: speedRule(0.5, 0.3) };
   const run = runScenario(BOX, hunting);
   expect(run.verdicts).toContain('hunting');
-  const mends = mendsFor(gearings, pointsOf(BOX, hunting), hunting, run);
+  const mends = runFixes(gearings, pointsOf(BOX, hunting), hunting, run);
   expect(mends.map(({ key }) => key)).toEqual(['band', 'one-way', 'minimum']);
   const band = mends[0]!;
   expect(runScenario(BOX, band.scenario).verdicts).toEqual([]);
@@ -106,7 +106,7 @@ test('chatter through neutral is offered a hand-over without a gap, which cures 
   };
   const run = runScenario(BOX, chatters);
   expect(run.verdicts).toContain('chatter');
-  const offered = mendsFor(gearings, pointsOf(BOX, chatters), chatters, run).filter(({ verdicts }) =>
+  const offered = runFixes(gearings, pointsOf(BOX, chatters), chatters, run).filter(({ verdicts }) =>
     verdicts.includes('chatter'),
   );
   expect(offered.map(({ key }) => key)).toEqual(['overlap', 'one-way', 'before', 'minimum']);
@@ -275,7 +275,7 @@ test('the presets suit every demo train: they can be read back, move, and their 
 
 test('letting go of the conveyor’s upper path leaves what the worm holds', () => {
   const open = modelOf(demoTrain('conveyor-shifter')).open;
-  const [left, ...more] = lettingGo(open, solveEngaged(open, ['S']));
+  const [left, ...more] = releaseEffects(open, solveEngaged(open, ['S']));
   expect(more).toEqual([]);
   const slow = solveEngaged(open, []);
   expect(left).toMatchObject({ coupler: 'S', status: 'drive' });

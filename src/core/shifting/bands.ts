@@ -1,4 +1,4 @@
-import { motorLine, noLoadOf, torqueAt, type Stretch } from './motor';
+import { motorLine, noLoadOf, torqueAt, type CurveSegment } from './motor';
 import type { Gearing } from './operating-point';
 import type { Points } from './points';
 import type { Rule, Scenario } from './scenario-schema';
@@ -69,7 +69,7 @@ export function bandsOf(
 
 /** The speed of the input, rpm, at which the cue reads this in a position with the motor alone against it. */
 export function cueSpeed(
-  line: readonly Stretch[],
+  line: readonly CurveSegment[],
   noLoad: number,
   cue: 'speed' | 'torque',
   { ratio, drive }: Gearing,
@@ -80,7 +80,7 @@ export function cueSpeed(
 
 /** What the cue reads in a position at a speed of the input, rpm: the other way round. */
 export const cueReading = (
-  line: readonly Stretch[],
+  line: readonly CurveSegment[],
   noLoad: number,
   cue: 'speed' | 'torque',
   { ratio, drive }: Gearing,
@@ -88,7 +88,7 @@ export const cueReading = (
 ): number => (cue === 'speed' ? rpm / noLoad : torqueAt(line, rpm) * ratio * drive);
 
 /** The highest speed at which a motor still gives a torque; 0 where it never gives so much. */
-function rpmAtTorque(line: readonly Stretch[], torque: number): number {
+function rpmAtTorque(line: readonly CurveSegment[], torque: number): number {
   for (const { from, to, a, b } of [...line].reverse()) {
     const rpm = b === 0 ? NaN : (torque - a) / b;
     if (rpm >= from && rpm <= to) return rpm;

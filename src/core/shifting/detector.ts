@@ -1,11 +1,16 @@
-import { forces, type Motion } from './machine';
+import { forces, type MachineMotion } from './machine';
 import { RAD_S_PER_RPM } from './operating-point';
 import type { Detector } from './scenario-schema';
 import type { Now, Settings } from './settings';
 import { lookUp, required } from '../required';
 
 /** What the detector is shown, in the cue's unit: a share of no load or rpm; N·m at the output. */
-export function shownTo({ rule, gearings, noLoadRpm }: Settings, now: Now, motion: Motion, timeS: number): number {
+export function detectorReading(
+  { rule, gearings, noLoadRpm }: Settings,
+  now: Now,
+  motion: MachineMotion,
+  timeS: number,
+): number {
   if (rule.cue === 'torque') {
     const { motor, out } = forces(now.machine, now.joined, motion, timeS);
     if (rule.detector?.feels !== 'motor') return out;
@@ -17,18 +22,18 @@ export function shownTo({ rule, gearings, noLoadRpm }: Settings, now: Now, motio
 }
 
 /** Time in which the detector follows, s: given, or a spring's damping over its stiffness. */
-export const lagOf = ({ lagS, stiffnessNmPerDeg, dampingNmSPerDeg }: Detector = {}): number =>
+export const detectorLag = ({ lagS, stiffnessNmPerDeg, dampingNmSPerDeg }: Detector = {}): number =>
   lagS ?? (stiffnessNmPerDeg && dampingNmSPerDeg ? dampingNmSPerDeg / stiffnessNmPerDeg : 0);
 
 /** What the lever follows: what it is shown, or, with a lag, what it has followed so far. */
-const followed = (settings: Settings, now: Now, motion: Motion, timeS: number): number =>
-  lagOf(settings.rule.detector) > 0 ? motion.read : shownTo(settings, now, motion, timeS);
+const followed = (settings: Settings, now: Now, motion: MachineMotion, timeS: number): number =>
+  detectorLag(settings.rule.detector) > 0 ? motion.read : detectorReading(settings, now, motion, timeS);
 
 /**
  * What the detector reads. A preloaded spring shows nothing below its preload; one that its detent holds shows none at
  * all.
  */
-export function readingOf(settings: Settings, now: Now, motion: Motion, timeS: number): number {
+export function readingOf(settings: Settings, now: Now, motion: MachineMotion, timeS: number): number {
   const { cue, detector = {} } = settings.rule;
   const value = followed(settings, now, motion, timeS);
   if (cue !== 'torque') return value;

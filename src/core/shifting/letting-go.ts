@@ -14,7 +14,7 @@ export interface LettingGo {
  * Each coupler of what is engaged let go alone, solved: what a worm or a brake still holds drives on, what nothing
  * holds runs out backwards.
  */
-export const lettingGo = (open: OpenTrain, { engaged, flow, losses }: Solved): readonly LettingGo[] =>
+export const releaseEffects = (open: OpenTrain, { engaged, flow, losses }: Solved): readonly LettingGo[] =>
   [...engaged].map((coupler) => {
     const { status, ratio } = solveEngaged(
       open,

@@ -7,7 +7,7 @@ const GRAVITY = 9.80665;
  * A load at the output: a + b ω + c ω² and what a profile adds over time, in N·m against the motion at ω rad/s; with
  * its inertia.
  */
-export interface Load {
+export interface LoadCurve {
   readonly a: number;
   readonly b: number;
   readonly c: number;
@@ -20,7 +20,7 @@ export interface Load {
  * and rolling a mass hangs from the drum, m g. Let down, it drives. Either way it turns with the output as m (d/2)².
  * Air drag k v² at the rim is k (d/2)³ ω².
  */
-export function loadOf(written: WrittenLoad): Load {
+export function loadOf(written: WrittenLoad): LoadCurve {
   const { massKg, wheelDiameterMm, grade, rolling } = written;
   const arm = (wheelDiameterMm ?? 0) / 2000;
   const mass = massKg ?? 0;
@@ -37,11 +37,11 @@ export function loadOf(written: WrittenLoad): Load {
 }
 
 /** Torque against the motion, N·m, at an output speed in rad/s and a time. */
-export const loadTorque = (load: Load, radS: number, timeS: number): number =>
+export const loadTorque = (load: LoadCurve, radS: number, timeS: number): number =>
   load.a + load.b * radS + load.c * radS ** 2 + profileAt(load.profile, timeS);
 
 /** Straight between the points of a profile; before the first and after the last it stays. */
-function profileAt(profile: Load['profile'], timeS: number): number {
+function profileAt(profile: LoadCurve['profile'], timeS: number): number {
   if (profile.length === 0) return 0;
   const next = profile.findIndex(([at]) => at > timeS);
   if (next === 0) return itemAt(profile, 0)[1];

@@ -1,11 +1,11 @@
-import { loadTorque, type Load } from './load';
-import { torqueAt, type Stretch } from './motor';
+import { loadTorque, type LoadCurve } from './load';
+import { torqueAt, type CurveSegment } from './motor';
 import { RAD_S_PER_RPM, type Gearing } from './operating-point';
 
 /** Motor, load and inertias between which positions change. */
 export interface Machine {
-  readonly line: readonly Stretch[];
-  readonly load: Load;
+  readonly line: readonly CurveSegment[];
+  readonly load: LoadCurve;
   /** Of the motor's side and of the output's, the load's own included; kg m². */
   readonly inputKgM2: number;
   readonly outputKgM2: number;
@@ -33,7 +33,7 @@ export type Joined =
   | { readonly kind: 'still'; readonly gearing: Gearing };
 
 /** Speeds in rad/s, and the energies so far in J; `read` is what the detector shows. */
-export interface Motion {
+export interface MachineMotion {
   readonly input: number;
   readonly output: number;
   readonly read: number;
@@ -43,7 +43,7 @@ export interface Motion {
 }
 
 /** Torques at a moment, N·m: of the motor, through the train at its input and its output, and of the load. */
-export interface Torques {
+export interface MachineTorques {
   readonly motor: number;
   readonly through: number;
   readonly out: number;
@@ -51,7 +51,7 @@ export interface Torques {
 }
 
 /** Accelerations, rad/s², and the torques that go with them. */
-export interface Forces extends Torques {
+export interface Forces extends MachineTorques {
   readonly inputRate: number;
   readonly outputRate: number;
 }
@@ -64,7 +64,7 @@ export interface Forces extends Torques {
 export function forces(
   machine: Machine,
   joined: Joined,
-  { input, output }: Pick<Motion, 'input' | 'output'>,
+  { input, output }: Pick<MachineMotion, 'input' | 'output'>,
   timeS: number,
 ): Forces {
   const { line, inputKgM2: ji, outputKgM2: jo } = machine;
@@ -111,7 +111,7 @@ const coasting = (load: number, output: number, inertia: number): number =>
 /** Kinetic energy of both sides, J. */
 export const storedJ = (
   { inputKgM2, outputKgM2 }: Machine,
-  { input, output }: Pick<Motion, 'input' | 'output'>,
+  { input, output }: Pick<MachineMotion, 'input' | 'output'>,
 ): number => (inputKgM2 * input ** 2 + outputKgM2 * output ** 2) / 2;
 
 /**
@@ -123,7 +123,7 @@ export function joinedSpeeds(
   { inputKgM2: ji, outputKgM2: jo }: Machine,
   carried: number,
   { ratio }: Gearing,
-  { input, output }: Pick<Motion, 'input' | 'output'>,
+  { input, output }: Pick<MachineMotion, 'input' | 'output'>,
 ) {
   const common = (ji * input + (carried * output) / ratio) / (ji + jo / ratio ** 2);
   return { input: common, output: common / ratio };

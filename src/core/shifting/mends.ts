@@ -4,30 +4,30 @@ import type { Gearing } from './operating-point';
 import type { Points } from './points';
 import type { Run } from './run';
 import type { Rule, Scenario } from './scenario-schema';
-import type { Verdict } from './verdicts';
+import type { RunVerdict } from './verdicts';
 
 /** Something that could mend what verdicts say: a scenario to try. Whether it does is for a run to show. */
-export interface Mend {
+export interface RunFix {
   readonly key: 'band' | 'minimum' | 'overlap' | 'one-way' | 'before';
   /** The verdicts that it is offered for. */
-  readonly verdicts: readonly Verdict[];
+  readonly verdicts: readonly RunVerdict[];
   readonly says: string;
   readonly scenario: Scenario;
 }
 
 /** What could be tried against the verdicts of a run, each once. */
-export function mendsFor(
+export function runFixes(
   gearings: ReadonlyMap<string, Gearing>,
   points: Points,
   scenario: Scenario,
   { verdicts, events }: Pick<Run, 'verdicts' | 'events'>,
-): readonly Mend[] {
+): readonly RunFix[] {
   const { rule } = scenario;
   if (!rule) return [];
   const { cue, shiftS = 0, minimumS = 0, between = 'neutral' } = rule;
   const longer = longerThan(minimumS, events);
   const gap = between === 'neutral' && shiftS > 0;
-  const ways: Readonly<Record<Mend['key'], Way>> = {
+  const ways: Readonly<Record<RunFix['key'], Way>> = {
     band: {
       against: cue === 'hand' ? [] : ['hunting', 'stalls'],
       says: 'A wider band: down where the power is equal, up a little above',
@@ -54,7 +54,7 @@ export function mendsFor(
       rule: () => ({ minimumS: longer }),
     },
   };
-  return (Object.keys(ways) as Mend['key'][]).flatMap((key) => {
+  return (Object.keys(ways) as RunFix['key'][]).flatMap((key) => {
     const { against, says, rule: change } = ways[key];
     const meant = verdicts.filter((verdict) => against.includes(verdict));
     return meant.length === 0
@@ -64,7 +64,7 @@ export function mendsFor(
 }
 
 interface Way {
-  readonly against: readonly Verdict[];
+  readonly against: readonly RunVerdict[];
   readonly says: string;
   readonly rule: () => Partial<Rule>;
 }
@@ -81,7 +81,7 @@ function longerThan(minimumS: number, events: Run['events']): number {
  * A step between neighbours that these thresholds would bear, as r: above it up no longer lands where it goes down.
  * Null for pairs that do not hunt.
  */
-export function bearableStep(
+export function largestStableStep(
   gearings: ReadonlyMap<string, Gearing>,
   points: Points,
   scenario: Scenario,

@@ -2,7 +2,7 @@ import type { Motor } from './scenario-schema';
 import { itemAt } from '../required';
 
 /** A straight stretch of a motor's line: torque a + b n, N·m at n rpm, from one speed to another. */
-export interface Stretch {
+export interface CurveSegment {
   readonly from: number;
   readonly to: number;
   readonly a: number;
@@ -17,7 +17,7 @@ const HAND_FALLS = 0.1;
  * load, where it brakes. A measured line is straight between its points, and its ends go on straight. By hand: the
  * torque up to the speed that is kept up, then down to nothing.
  */
-export function motorLine(motor: Motor): readonly Stretch[] {
+export function motorLine(motor: Motor): readonly CurveSegment[] {
   switch (motor.kind) {
     case 'linear': {
       const { stallTorqueNm, noLoadRpm, supply = 1 } = motor;
@@ -37,8 +37,8 @@ export function motorLine(motor: Motor): readonly Stretch[] {
   }
 }
 
-function straight(points: readonly (readonly [number, number])[]): readonly Stretch[] {
-  return points.slice(1).map(([to, torque], i): Stretch => {
+function straight(points: readonly (readonly [number, number])[]): readonly CurveSegment[] {
+  return points.slice(1).map(([to, torque], i): CurveSegment => {
     const [from, before] = itemAt(points, i);
     const b = (torque - before) / (to - from);
     const [first, last] = [i === 0, i === points.length - 2];
@@ -47,7 +47,7 @@ function straight(points: readonly (readonly [number, number])[]): readonly Stre
 }
 
 /** Torque in N·m at a speed in rpm. */
-export function torqueAt(line: readonly Stretch[], rpm: number): number {
+export function torqueAt(line: readonly CurveSegment[], rpm: number): number {
   const { a, b } = line.find(({ to }) => rpm <= to) ?? itemAt(line, -1);
   return a + b * rpm;
 }
@@ -55,7 +55,7 @@ export function torqueAt(line: readonly Stretch[], rpm: number): number {
 /**
  * The largest mechanical power in rpm · N·m, and the speed where it is; of a linear motor at half its no-load speed.
  */
-export function peakPower(line: readonly Stretch[]): { readonly rpm: number; readonly power: number } {
+export function peakPower(line: readonly CurveSegment[]): { readonly rpm: number; readonly power: number } {
   let best = { rpm: 0, power: 0 };
   for (const { from, to, a, b } of line) {
     const top = b < 0 ? -a / (2 * b) : Infinity;
@@ -70,7 +70,7 @@ export function peakPower(line: readonly Stretch[]): { readonly rpm: number; rea
 }
 
 /** The speed at which a line's torque is gone, rpm; where it never is, twice that of its peak. */
-export function freeSpeed(line: readonly Stretch[]): number {
+export function freeSpeed(line: readonly CurveSegment[]): number {
   for (const { from, to, a, b } of line) {
     const zero = b < 0 ? -a / b : NaN;
     if (zero >= from && zero <= to) return zero;

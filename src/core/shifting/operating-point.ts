@@ -1,6 +1,6 @@
-import type { Load } from './load';
+import type { LoadCurve } from './load';
 import { loadTorque } from './load';
-import { peakPower, torqueAt, type Stretch } from './motor';
+import { peakPower, torqueAt, type CurveSegment } from './motor';
 
 /** What a position does between motor and load: sizes, for the load acts against whichever way the output turns. */
 export interface Gearing {
@@ -28,9 +28,9 @@ export const RAD_S_PER_RPM = Math.PI / 30;
  * Output torque, N·m, that the motor leaves over the load at an input speed; what the load drives comes back through
  * the losses.
  */
-export function surplus(
-  line: readonly Stretch[],
-  load: Load,
+export function surplusTorque(
+  line: readonly CurveSegment[],
+  load: LoadCurve,
   { ratio, drive, back }: Gearing,
   rpm: number,
   timeS = 0,
@@ -45,9 +45,14 @@ export function surplus(
  * straight stretch of the motor's line, split where it begins to brake, that is the smaller positive root of a
  * quadratic.
  */
-export function operatingPoint(line: readonly Stretch[], load: Load, gearing: Gearing, timeS = 0): OperatingPoint {
+export function operatingPoint(
+  line: readonly CurveSegment[],
+  load: LoadCurve,
+  gearing: Gearing,
+  timeS = 0,
+): OperatingPoint {
   const { ratio } = gearing;
-  if (surplus(line, load, gearing, 0, timeS) < 0) {
+  if (surplusTorque(line, load, gearing, 0, timeS) < 0) {
     const stall = torqueAt(line, 0);
     return {
       inputRpm: 0,
@@ -72,20 +77,25 @@ export function operatingPoint(line: readonly Stretch[], load: Load, gearing: Ge
 }
 
 /** Output torque, N·m, that a position gives from the motor at an output speed, rpm. */
-export const outputTorque = (line: readonly Stretch[], { ratio, drive }: Gearing, outputRpm: number): number =>
+export const outputTorqueAt = (line: readonly CurveSegment[], { ratio, drive }: Gearing, outputRpm: number): number =>
   torqueAt(line, outputRpm * ratio) * ratio * drive;
 
 const NEAR = 1e-6;
 
 /** Whether a little more speed leaves less than nothing over, so that it comes back; true where the load holds it. */
 export const isStable = (
-  line: readonly Stretch[],
-  load: Load,
+  line: readonly CurveSegment[],
+  load: LoadCurve,
   gearing: Gearing,
   { inputRpm }: OperatingPoint,
-): boolean => surplus(line, load, gearing, inputRpm * (1 + NEAR) + NEAR) < 0;
+): boolean => surplusTorque(line, load, gearing, inputRpm * (1 + NEAR) + NEAR) < 0;
 
-function firstCrossing(line: readonly Stretch[], load: Load, { ratio, drive, back }: Gearing, timeS: number): number {
+function firstCrossing(
+  line: readonly CurveSegment[],
+  load: LoadCurve,
+  { ratio, drive, back }: Gearing,
+  timeS: number,
+): number {
   const perRpm = RAD_S_PER_RPM / ratio;
   const still = loadTorque(load, 0, timeS);
   for (const stretch of withoutBraking(line)) {
@@ -100,7 +110,7 @@ function firstCrossing(line: readonly Stretch[], load: Load, { ratio, drive, bac
 }
 
 /** The stretches, cut where the torque passes through nothing. */
-function withoutBraking(line: readonly Stretch[]): readonly (Stretch & { readonly brakes: boolean })[] {
+function withoutBraking(line: readonly CurveSegment[]): readonly (CurveSegment & { readonly brakes: boolean })[] {
   return line.flatMap((stretch) => {
     const { from, to, a, b } = stretch;
     const zero = b === 0 ? NaN : -a / b;

@@ -8,7 +8,7 @@ import { partsById } from '../train';
 import { itemAt } from '../required';
 
 /** A run to look at: how far every member has turned at a time. */
-export interface Playback {
+export interface RunPlayback {
   readonly turnsAt: (timeS: number) => (member: string) => number;
 }
 
@@ -19,7 +19,7 @@ const MINUTE = 60;
  * engaged go with it, the others with the output as in the position before. So the turns of all follow from the turns
  * of input and output in each stretch, summed once.
  */
-export function playbackOf(train: Train, order: readonly string[], traces: Traces): Playback {
+export function playbackOf(train: Train, order: readonly string[], traces: Traces): RunPlayback {
   const open = modelOf(train).open;
   const speedsIn = (engaged: readonly string[]) => {
     const solved = solveEngaged(open, engaged);

@@ -7,7 +7,7 @@ import { solveEngaged } from '../solve';
 import type { Train } from '../train';
 import { loadOf, loadTorque } from './load';
 import { motorLine, peakPower, torqueAt } from './motor';
-import { operatingPoint, RAD_S_PER_RPM, surplus } from './operating-point';
+import { operatingPoint, RAD_S_PER_RPM, surplusTorque } from './operating-point';
 import { pointsOf } from './points';
 import { readScenario } from './scenario-file';
 import type { Scenario } from './scenario-schema';
@@ -103,7 +103,7 @@ test(
           const gearing = { ratio, drive, back: drive };
           const against = loadOf(written);
           const point = operatingPoint(motor, against, gearing);
-          const left = (rpm: number) => surplus(motor, against, gearing, rpm);
+          const left = (rpm: number) => surplusTorque(motor, against, gearing, rpm);
           if (point.stalls) return expect(left(0)).toBeLessThan(0);
           expect(Math.abs(left(point.inputRpm))).toBeLessThan(1e-7);
           for (let k = 1; k < 200; k++) expect(left((point.inputRpm * k) / 200)).toBeGreaterThan(-1e-7);

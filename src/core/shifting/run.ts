@@ -1,14 +1,14 @@
 import type { Train } from '../train';
-import { detentMoves, lagOf, readingOf, shownTo } from './detector';
+import { detentMoves, detectorLag, readingOf, detectorReading } from './detector';
 import { EVENT_S, type RunEvent } from './events';
-import { forces, joinedSpeeds, storedJ, type Motion } from './machine';
+import { forces, joinedSpeeds, storedJ, type MachineMotion } from './machine';
 import { peakPower } from './motor';
 import { RAD_S_PER_RPM } from './operating-point';
 import { wantedBy } from './rule';
 import type { Scenario } from './scenario-schema';
 import { settingsOf, type Now, type Settings } from './settings';
 import { Recorder, type Sample, type Traces } from './traces';
-import { verdictsOf, type Verdict } from './verdicts';
+import { verdictsOf, type RunVerdict } from './verdicts';
 import { itemAt, lookUp, required } from '../required';
 
 export interface Run {
@@ -28,7 +28,7 @@ export interface Run {
     readonly lossJ: number;
     readonly storedJ: number;
   };
-  readonly verdicts: readonly Verdict[];
+  readonly verdicts: readonly RunVerdict[];
   /** It went on so far: to its end, unless it was cut short. */
   readonly untilS: number;
   /** Where it was cut short, and why; null where it went to its end. */
@@ -109,28 +109,28 @@ function beginning({ machines, gearings, order }: Settings, { start }: Scenario)
   const position = start?.position ?? itemAt(order, 0);
   const [machine, gearing] = [lookUp(machines, position), lookUp(gearings, position)];
   const output = (start?.outputRpm ?? 0) * RAD_S_PER_RPM;
-  const motion: Motion = { input: output * gearing.ratio, output, read: 0, motorJ: 0, loadJ: 0, lossJ: 0 };
+  const motion: MachineMotion = { input: output * gearing.ratio, output, read: 0, motorJ: 0, loadJ: 0, lossJ: 0 };
   const joined = { kind: 'engaged', gearing } as const;
   return { timeS: 0, motion, joined, machine, position, came: position, since: 0, letGo: false };
 }
 
-type Rates = { readonly [K in keyof Motion]: number };
+type Rates = { readonly [K in keyof MachineMotion]: number };
 
-function rates(settings: Settings, now: Now, motion: Motion, timeS: number): Rates {
+function rates(settings: Settings, now: Now, motion: MachineMotion, timeS: number): Rates {
   const { motor, load, through, out, inputRate, outputRate } = forces(now.machine, now.joined, motion, timeS);
-  const lag = lagOf(settings.rule.detector);
+  const lag = detectorLag(settings.rule.detector);
   const still = now.joined.kind === 'still';
   return {
     input: inputRate,
     output: outputRate,
-    read: lag > 0 ? (shownTo(settings, now, motion, timeS) - motion.read) / lag : 0,
+    read: lag > 0 ? (detectorReading(settings, now, motion, timeS) - motion.read) / lag : 0,
     motorJ: motor * motion.input,
     loadJ: still ? 0 : load * motion.output,
     lossJ: still ? 0 : through * motion.input - out * motion.output,
   };
 }
 
-const plus = (motion: Motion, rate: Rates, time: number): Motion => ({
+const plus = (motion: MachineMotion, rate: Rates, time: number): MachineMotion => ({
   input: motion.input + rate.input * time,
   output: motion.output + rate.output * time,
   read: motion.read + rate.read * time,
@@ -140,7 +140,7 @@ const plus = (motion: Motion, rate: Rates, time: number): Motion => ({
 });
 
 /** One step of Runge and Kutta. */
-function stepped(settings: Settings, now: Now, h: number): Motion {
+function stepped(settings: Settings, now: Now, h: number): MachineMotion {
   const { motion, timeS: t } = now;
   const a = rates(settings, now, motion, t);
   const b = rates(settings, now, plus(motion, a, h / 2), t + h / 2);

@@ -2,7 +2,7 @@ import type { Train } from '../train';
 import { gearingsOf } from './gearings';
 import { memberInertias } from './inertias';
 import { loadOf } from './load';
-import type { Joined, Machine, Motion } from './machine';
+import type { Joined, Machine, MachineMotion } from './machine';
 import { motorLine, noLoadOf, peakPower, torqueAt } from './motor';
 import type { Gearing } from './operating-point';
 import { SAMPLE_S, type Rule, type Scenario } from './scenario-schema';
@@ -27,7 +27,7 @@ export interface Settings {
 /** What a run is at a moment. */
 export interface Now {
   readonly timeS: number;
-  readonly motion: Motion;
+  readonly motion: MachineMotion;
   readonly joined: Joined;
   readonly machine: Machine;
   /** The position that is in, or on its way in. */

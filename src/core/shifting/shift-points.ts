@@ -1,4 +1,4 @@
-import { torqueAt, type Stretch } from './motor';
+import { torqueAt, type CurveSegment } from './motor';
 
 /**
  * Where to change between two neighbours, by the speed of the input: as shares of no load of a linear motor, in rpm of
@@ -56,7 +56,7 @@ const SAME = 1e-9;
  * @param noLoadRpm of a linear motor, in whose shares the points are then told; null tells rpm
  */
 export function equalPowers(
-  line: readonly Stretch[],
+  line: readonly CurveSegment[],
   before: Position,
   after: Position,
   noLoadRpm: number | null,
@@ -82,7 +82,7 @@ interface Crossing {
   readonly rises: boolean;
 }
 
-function crossings(line: readonly Stretch[], before: Position, after: Position): readonly Crossing[] {
+function crossings(line: readonly CurveSegment[], before: Position, after: Position): readonly Crossing[] {
   const torque = ({ ratio, drive }: Position, rpm: number) => torqueAt(line, rpm * ratio) * ratio * drive;
   const speeds = line.flatMap((slow) =>
     line.flatMap((fast) => {
@@ -90,7 +90,7 @@ function crossings(line: readonly Stretch[], before: Position, after: Position):
       const rpm =
         (fast.a * j * after.drive - slow.a * i * before.drive) /
         (slow.b * i * i * before.drive - fast.b * j * j * after.drive);
-      const holds = ({ from, to }: Stretch, at: number) => at >= from * (1 - SAME) && at <= to * (1 + SAME);
+      const holds = ({ from, to }: CurveSegment, at: number) => at >= from * (1 - SAME) && at <= to * (1 + SAME);
       return rpm > 0 && Number.isFinite(rpm) && holds(slow, rpm * i) && holds(fast, rpm * j) ? [rpm] : [];
     }),
   );

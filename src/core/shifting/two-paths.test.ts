@@ -6,10 +6,10 @@ import { networkOf } from '../kinematics';
 import { memberFigures } from '../powerflow';
 import { add, div, equals, fraction, sub, toFraction } from '../rational';
 import { solveEngaged } from '../solve';
-import { twoPathsIn } from './two-paths';
+import { pathPairsIn } from './two-paths';
 import { modelOf } from '../model';
 
-const inPosition = (name: string, id: string) => twoPathsIn(modelOf(demoTrain(name)).positions().get(id)!);
+const inPosition = (name: string, id: string) => pathPairsIn(modelOf(demoTrain(name)).positions().get(id)!);
 
 test('the conveyor’s two paths, by hand: a third by the upper side gear, the rest by the case', () => {
   const [found, ...more] = inPosition('conveyor-shifter', 'fast');
@@ -42,7 +42,7 @@ test('in random trains: the paths add up to what the solver says, and their shar
       const driving = listCombinations(networkOf(train))!.filter(({ status }) => status === 'drive');
       if (driving.length === 0) return;
       const solved = solveEngaged(modelOf(train).open, driving[pick % driving.length]!.engaged);
-      for (const { sum, paths, turns, recirculates } of twoPathsIn(solved)) {
+      for (const { sum, paths, turns, recirculates } of pathPairsIn(solved)) {
         found++;
         const speed = (id: string) => solved.state.speeds.of(solved.network.memberIds.indexOf(id))!;
         expect(equals(turns, div(speed(sum), solved.flow.speed))).toBe(true);
@@ -60,6 +60,6 @@ test('in random trains: the paths add up to what the solver says, and their shar
 test('the shares are those of the power that the solver sends through the set’s members', () => {
   const solved = modelOf(demoTrain('conveyor-shifter')).positions().get('fast')!;
   const powers = new Map(memberFigures(solved).map(({ id, power }) => [id, power]));
-  const [{ paths }] = twoPathsIn(solved) as [ReturnType<typeof twoPathsIn>[0]];
+  const [{ paths }] = pathPairsIn(solved) as [ReturnType<typeof pathPairsIn>[0]];
   for (const { member, share } of paths) expect(toFraction(powers.get(member)!)).toBe(toFraction(share));
 });

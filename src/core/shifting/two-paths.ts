@@ -32,7 +32,7 @@ export interface TwoPaths {
  * two hang on the input outside this set, is their sum w_p ω_p + w_q ω_q; the torques of an ideal set are as these
  * weights, so the powers are as w_p ω_p and w_q ω_q.
  */
-export function twoPathsIn({ network, state, flow, status }: Solved): readonly TwoPaths[] {
+export function pathPairsIn({ network, state, flow, status }: Solved): readonly TwoPaths[] {
   const output = flow.receivers[0];
   if (status !== 'drive' || output === undefined) return [];
   const planets = new Set(network.train.members.flatMap(({ carrier }, i) => (carrier === undefined ? [] : [i])));

@@ -1,4 +1,4 @@
-import type { Load } from './load';
+import type { LoadCurve } from './load';
 import type { RunEvent } from './events';
 import type { Rule } from './scenario-schema';
 import { itemAt } from '../required';
@@ -8,17 +8,17 @@ import { itemAt } from '../required';
  * left again, back to where it was come from, within the time that a shift takes, where nothing is engaged in between:
  * what the detector read in that gap was not the load · stalls: the load brings everything to a stand.
  */
-export type Verdict = 'hunting' | 'chatter' | 'stalls';
+export type RunVerdict = 'hunting' | 'chatter' | 'stalls';
 
 interface Whole {
   readonly rule: Pick<Rule, 'shiftS' | 'between'>;
-  readonly profile: Load['profile'];
+  readonly profile: LoadCurve['profile'];
 }
 
 const HUNTS = 3;
 
 /** What people would say of a run. */
-export function verdictsOf(events: readonly RunEvent[], whole: Whole): readonly Verdict[] {
+export function verdictsOf(events: readonly RunEvent[], whole: Whole): readonly RunVerdict[] {
   return [
     ...(hunts(events, whole) ? (['hunting'] as const) : []),
     ...(chatters(events, whole) ? (['chatter'] as const) : []),

@@ -14,14 +14,14 @@ import { partsById } from '../train';
  * of whoever reads.
  */
 export interface SimulatedBench {
-  readonly read: (instrument: Instrument, what: Asked) => Taken;
+  readonly read: (instrument: Instrument, what: SimulatedReading) => Taken;
   /** What it kept to itself: for those who have found it, and for tests. */
   readonly secret: Secret;
 }
 
 export type Instrument = 'marks' | 'tachometer' | 'scale' | 'frames';
 
-export interface Asked {
+export interface SimulatedReading {
   readonly id: string;
   readonly position: string;
   readonly member: string;

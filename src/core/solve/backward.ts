@@ -28,11 +28,11 @@ function verdictOf(solved: Solved, forward: Solved): BackwardVerdict {
   if (solved.status === 'locked' || solved.selfLocking) return 'jams';
   if (solved.status === 'drive' || solved.status === 'split') return 'drives';
   if (solved.state.joints.some((joint) => joint.kind === 'self-lock')) return 'jams';
-  return wouldConnect(solved, letGo(forward, solved)) ? 'slips' : 'nothing connected';
+  return wouldConnect(solved, releasedOneWays(forward, solved)) ? 'slips' : 'nothing connected';
 }
 
 /** One-way clutches that carry the load in drive and are run ahead of when it pushes. */
-export const letGo = (forward: Solved, pushed: Solved): readonly string[] =>
+export const releasedOneWays = (forward: Solved, pushed: Solved): readonly string[] =>
   [...forward.state.oneWays].flatMap(([id, how]) =>
     how === 'holds' && pushed.state.oneWays.get(id) === 'overruns' ? [id] : [],
   );

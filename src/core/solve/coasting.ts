@@ -1,6 +1,6 @@
 import type { OpenTrain } from '../kinematics';
 import { isZero, MINUS_ONE, ONE, sign } from '../rational';
-import { driveFlow, heldBackFlow, pushedFlow } from './flow';
+import { driveFlow, coastFlow, backwardDrivenFlow } from './flow';
 import { leastSpeeds } from './one-ways';
 import { solveEngaged, Solved } from './position';
 import { stateWith } from './state';
@@ -18,11 +18,11 @@ export function solveCoasting(open: OpenTrain, engaged: Iterable<string>, option
   const on = new Set(engaged);
   const forward = leastSpeeds(solveEngaged(open, on).state.motion, driveFlow(network));
   const turns = forward === null || forward.every(isZero) ? network.outputs.map(() => ONE) : forward;
-  const pushed = solveEngaged(open, on, { flow: pushedFlow(network, turns), losses });
+  const pushed = solveEngaged(open, on, { flow: backwardDrivenFlow(network, turns), losses });
   if (pushed.status !== 'drive') return pushed;
   const { state } = pushed;
   const way = sign(required(state.speeds.of(network.input))) < 0 ? MINUS_ONE : ONE;
-  const holdingBack = heldBackFlow(network, way);
+  const holdingBack = coastFlow(network, way);
   return new Solved(
     network,
     on,

@@ -2,12 +2,12 @@ import {
   imposeTies,
   openMotion,
   type Joint,
-  type Motion,
+  type FreeMotion,
   type Network,
   type NetworkMesh,
   type Tie,
 } from '../kinematics';
-import type { Question } from './flow';
+import type { SolveQuestion } from './flow';
 import { itemAt } from '../required';
 
 /** A joint that is on: an engaged clutch or brake, a one-way clutch that holds, a worm that stands. */
@@ -57,7 +57,7 @@ export const workingOneWays = ({ couplers, oneWays }: Network, engaged: Readonly
     : [];
 
 /** One-way clutches at work, but for the one that slips. */
-export const oneWaysDeciding = ({ open, engaged, slipping }: Question): readonly OneWay[] =>
+export const oneWaysDeciding = ({ open, engaged, slipping }: SolveQuestion): readonly OneWay[] =>
   workingOneWays(open.network, engaged).filter(({ id }) => id !== slipping);
 
 /** The meshes that are in: all that are always in, and the sliding ones that are engaged. */
@@ -69,11 +69,11 @@ export const meshesIn = (network: Network, engaged: ReadonlySet<string>): readon
     : network.meshes;
 
 /** Outputs that are turned together, as ties. */
-export const turnedTogether = ({ flow }: Question): readonly Joint[] =>
+export const turnedTogether = ({ flow }: SolveQuestion): readonly Joint[] =>
   flow.together.map(({ member, times }) => ({ kind: 'joins', a: flow.driver, b: member, times }));
 
 /** What is engaged whatever one-way clutches and worms do, imposed on the open train. */
-export function engagedMotion(question: Question, joints: readonly ActiveJoint[]): Motion {
+export function engagedMotion(question: SolveQuestion, joints: readonly ActiveJoint[]): FreeMotion {
   const { open, engaged, flow } = question;
   const motion =
     question.engagedMotion ??

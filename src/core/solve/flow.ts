@@ -1,4 +1,4 @@
-import type { MemberIndex, MemberVector, Motion, Network, OpenTrain } from '../kinematics';
+import type { MemberIndex, MemberVector, FreeMotion, Network, OpenTrain } from '../kinematics';
 import { abs, div, isZero, neg, ONE, type Rational, entryAt } from '../rational';
 import { itemAt } from '../required';
 
@@ -35,7 +35,7 @@ export const loadedFlow = (network: Network, { given, free }: NonNullable<Flow['
  * Power from the outputs to the input, told per turn of the input (the way it is pushed) all the same: the input holds
  * back.
  */
-export const heldBackFlow = (network: Network, speed: Rational): Flow => ({
+export const coastFlow = (network: Network, speed: Rational): Flow => ({
   ...driveFlow(network),
   speed,
   torque: neg(speed),
@@ -45,7 +45,7 @@ export const heldBackFlow = (network: Network, speed: Rational): Flow => ({
  * The outputs drive the input, turning in these proportions; the first that turns is the driver and turns once.
  * @param speeds one for each output, not all zero.
  */
-export function pushedFlow({ input, outputs }: Network, speeds: readonly Rational[]): Flow {
+export function backwardDrivenFlow({ input, outputs }: Network, speeds: readonly Rational[]): Flow {
   const first = speeds.findIndex((speed) => !isZero(speed));
   const speed = div(entryAt(speeds, first), abs(entryAt(speeds, first)));
   const together = outputs.flatMap((member, k) =>
@@ -56,13 +56,13 @@ export function pushedFlow({ input, outputs }: Network, speeds: readonly Rationa
 
 /** The outputs, all turned alike and in the direction given, drive the input. */
 export const backwardFlow = (network: Network, direction: Rational): Flow =>
-  pushedFlow(
+  backwardDrivenFlow(
     network,
     network.outputs.map(() => direction),
   );
 
 /** What one question is asked of. */
-export interface Question {
+export interface SolveQuestion {
   readonly open: OpenTrain;
   readonly engaged: ReadonlySet<string>;
   readonly flow: Flow;
@@ -70,5 +70,5 @@ export interface Question {
   /** A one-way clutch that slips whatever turns: it takes no part in the deciding. */
   readonly slipping?: string | null;
   /** The motion with `engaged` already imposed, where a walk has it at hand. */
-  readonly engagedMotion?: Motion;
+  readonly engagedMotion?: FreeMotion;
 }

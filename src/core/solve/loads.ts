@@ -1,4 +1,4 @@
-import { memberForm, type MemberIndex, type MemberVector, type Motion, type OpenTrain } from '../kinematics';
+import { memberForm, type MemberIndex, type MemberVector, type FreeMotion, type OpenTrain } from '../kinematics';
 import { abs, compare, div, isZero, mul, neg, ONE, sign, solveDense, sum, ZERO, type Rational } from '../rational';
 import { loadedFlow, type Flow } from './flow';
 import { leastSpeeds } from './one-ways';
@@ -17,7 +17,8 @@ export type Unbalanced =
   /** No output is driven, so no load tells what the input has to hold. */
   | { readonly kind: 'does not drive' };
 
-export type Loaded = { readonly ok: true; readonly solved: Solved } | { readonly ok: false; readonly why: Unbalanced };
+export type LoadedSolution =
+  { readonly ok: true; readonly solved: Solved } | { readonly ok: false; readonly why: Unbalanced };
 
 /**
  * The torques that hold given loads, by virtual work over every independent motion: Σ torque · speed = 0. One motion
@@ -33,7 +34,7 @@ export function solveLoads(
   engaged: Iterable<string>,
   loads: ReadonlyMap<string, Rational>,
   { losses = false }: { losses?: boolean } = {},
-): Loaded {
+): LoadedSolution {
   const { network } = open;
   const on = new Set(engaged);
   const driven = solveEngaged(open, on, { losses });
@@ -57,7 +58,7 @@ export function solveLoads(
   return { ok: true, solved: new Solved(network, on, flow, losses, state) };
 }
 
-const refused = (why: Unbalanced): Loaded => ({ ok: false, why });
+const refused = (why: Unbalanced): LoadedSolution => ({ ok: false, why });
 
 /** The way each output turns, or would turn where the motion is divided among several: +1 or −1. */
 function directionsOf({ network, state, flow }: Solved): readonly Rational[] {
@@ -76,7 +77,7 @@ type Settled =
  * Which outputs' loads follow from the others, and which count as unloaded; or a motion in which what is given does
  * work all the same.
  */
-function settleLoads(motion: Motion, { driver, receivers }: Flow, loads: MemberVector): Settled {
+function settleLoads(motion: FreeMotion, { driver, receivers }: Flow, loads: MemberVector): Settled {
   let given = loads;
   for (;;) {
     const unknown = receivers.filter((member) => !given.some(([known]) => known === member));
@@ -105,7 +106,7 @@ function motionDoingWork(equations: readonly (readonly Rational[])[], work: read
 }
 
 /** A motion in the free coordinates as speeds of the members that take part, per turn of the fastest. */
-function beginning(motion: Motion, free: readonly Rational[], memberIds: readonly string[]) {
+function beginning(motion: FreeMotion, free: readonly Rational[], memberIds: readonly string[]) {
   const speeds = memberIds.map((id, member) => ({
     member: id,
     speed: sum(memberForm(motion, member).map((value, i) => mul(value, free[i] ?? ZERO))),

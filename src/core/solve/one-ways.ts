@@ -1,4 +1,4 @@
-import { leadForm, memberForm, type MemberIndex, type Motion } from '../kinematics';
+import { leadForm, memberForm, type MemberIndex, type FreeMotion } from '../kinematics';
 import { holding, leadAmong, leastMotion } from '../least-motion';
 import { div, isZero, type Rational } from '../rational';
 import type { OneWay } from './engaged';
@@ -20,7 +20,7 @@ export interface OneWaysSettled {
  * @param motion what meshes, engaged couplers and standing worms leave.
  */
 export function settleOneWays(
-  motion: Motion,
+  motion: FreeMotion,
   oneWays: readonly OneWay[],
   { driver, speed, receivers }: Pick<Flow, 'driver' | 'speed' | 'receivers'>,
 ): OneWaysSettled {
@@ -40,7 +40,7 @@ export function settleOneWays(
  * cannot turn.
  */
 export function leastSpeeds(
-  motion: Motion,
+  motion: FreeMotion,
   { driver, speed, receivers }: Pick<Flow, 'driver' | 'speed' | 'receivers'>,
 ): readonly Rational[] | null {
   const solution = leastMotion({
@@ -53,7 +53,7 @@ export function leastSpeeds(
 
 /** Can the driver not turn, in this direction, whatever the one-way clutches do? */
 export function isLocked(
-  motion: Motion,
+  motion: FreeMotion,
   oneWays: readonly OneWay[],
   { driver, speed }: Pick<Flow, 'driver' | 'speed'>,
 ): boolean {
@@ -69,7 +69,7 @@ export function isLocked(
  * One-way clutches that can never run ahead, whatever is driven: each with those it stands against. Alone, it joins
  * members that always turn as one.
  */
-export function jammedOneWays(motion: Motion, oneWays: readonly OneWay[]): readonly (readonly string[])[] {
+export function jammedOneWays(motion: FreeMotion, oneWays: readonly OneWay[]): readonly (readonly string[])[] {
   const leads = oneWays.map(({ tie }) => leadForm(motion, tie));
   const found: string[][] = [];
   oneWays.forEach(({ id }, i) => {
@@ -80,5 +80,5 @@ export function jammedOneWays(motion: Motion, oneWays: readonly OneWay[]): reado
   return found;
 }
 
-const rateForm = (motion: Motion, driver: MemberIndex, speed: Rational) =>
+const rateForm = (motion: FreeMotion, driver: MemberIndex, speed: Rational) =>
   memberForm(motion, driver).map((value) => div(value, speed));

@@ -1,4 +1,4 @@
-import { type Motion, type Network, type OpenTrain } from '../kinematics';
+import { type FreeMotion, type Network, type OpenTrain } from '../kinematics';
 import { div, isZero, neg, ONE, sign, sum, type Rational } from '../rational';
 import type { Torques } from '../statics';
 import { endsWith, powerOf, type End } from './ends';
@@ -58,7 +58,7 @@ export interface SolveOptions {
   readonly flow?: Flow;
   readonly losses?: boolean;
   readonly slipping?: string | null;
-  readonly engagedMotion?: Motion;
+  readonly engagedMotion?: FreeMotion;
 }
 
 /**

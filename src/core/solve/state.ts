@@ -1,23 +1,23 @@
-import { imposeTies, mobility, speedsPerTurn, type Motion, type NetworkMesh, type Speeds } from '../kinematics';
+import { imposeTies, mobility, speedsPerTurn, type FreeMotion, type NetworkMesh, type Speeds } from '../kinematics';
 import type { Rational } from '../rational';
-import { idealTorques, lossyTorques, type Load, type Loaded } from '../statics';
+import { idealTorques, lossyTorques, type BalancedLoad, type LossyLoad } from '../statics';
 import { engagedJoints, engagedMotion, meshesIn, oneWaysDeciding, turnedTogether, type ActiveJoint } from './engaged';
-import type { Question } from './flow';
+import type { SolveQuestion } from './flow';
 import { settleOneWays } from './one-ways';
-import { standing, standingWorms } from './worms';
+import { wormLock, lockedWorms } from './worms';
 
 /** What moves and what carries, with everything that decides for itself settled. */
 export class State {
-  private found: Loaded | null = null;
+  private found: LossyLoad | null = null;
 
   constructor(
-    readonly motion: Motion,
+    readonly motion: FreeMotion,
     readonly speeds: Speeds,
     readonly joints: readonly ActiveJoint[],
     /** Meshes that are in. */
     readonly meshes: readonly NetworkMesh[],
     readonly settled: Settled,
-    private readonly findLoad: () => Loaded,
+    private readonly findLoad: () => LossyLoad,
   ) {}
 
   /** One-way clutches at work (always on, or selected): which of them hold. */
@@ -30,7 +30,7 @@ export class State {
   }
 
   /** The torques, worked out when they are first asked for. */
-  get load(): Loaded {
+  get load(): LossyLoad {
     return (this.found ??= this.findLoad());
   }
 }
@@ -42,13 +42,13 @@ interface Settled {
 }
 
 /** Settles the worms, then the one-way clutches, and joins what holds. */
-export function stateOf(question: Question): State {
+export function stateOf(question: SolveQuestion): State {
   const { flow } = question;
   const ground = groundOf(question);
-  const worms = standingWorms(question);
+  const worms = lockedWorms(question);
   const working = oneWaysDeciding(question);
   if (working.length === 0) return stateWith(question, { worms, oneWays: new Map() }, ground);
-  const { holds } = settleOneWays(imposeTies(ground.motion, worms.map(standing)), working, flow);
+  const { holds } = settleOneWays(imposeTies(ground.motion, worms.map(wormLock)), working, flow);
   return stateWith(
     question,
     { worms, oneWays: new Map(working.map(({ id }) => [id, holds.has(id) ? 'holds' : 'overruns'])) },
@@ -59,16 +59,16 @@ export function stateOf(question: Question): State {
 /** What is engaged whatever decides for itself. */
 interface Ground {
   readonly joints: readonly ActiveJoint[];
-  readonly motion: Motion;
+  readonly motion: FreeMotion;
 }
 
-function groundOf(question: Question): Ground {
+function groundOf(question: SolveQuestion): Ground {
   const joints = engagedJoints(question.open.network, question.engaged);
   return { joints, motion: engagedMotion(question, joints) };
 }
 
 /** The state in which things have been settled so. */
-export function stateWith(question: Question, settled: Settled, ground: Ground = groundOf(question)): State {
+export function stateWith(question: SolveQuestion, settled: Settled, ground: Ground = groundOf(question)): State {
   const { open, engaged, flow } = question;
   const deciding = [
     ...oneWaysDeciding(question).flatMap(({ id, tie }): ActiveJoint[] =>
@@ -77,7 +77,7 @@ export function stateWith(question: Question, settled: Settled, ground: Ground =
     ...settled.worms.map((mesh): ActiveJoint => ({
       id: `self-lock:${mesh.mesh.id}`,
       kind: 'self-lock',
-      tie: standing(mesh),
+      tie: wormLock(mesh),
     })),
   ];
   const joints = deciding.length > 0 ? [...ground.joints, ...deciding] : ground.joints;
@@ -87,9 +87,9 @@ export function stateWith(question: Question, settled: Settled, ground: Ground =
   );
   const speeds = speedsPerTurn(motion, flow.driver, flow.speed);
   const meshes = meshesIn(open.network, engaged);
-  const findLoad = (): Loaded => {
+  const findLoad = (): LossyLoad => {
     if (!speeds.turns) return { outcome: 'unloaded' };
-    const load: Load = {
+    const load: BalancedLoad = {
       slides: meshes.filter(({ slidBy }) => slidBy !== null),
       joints: [...joints.map((joint) => joint.tie), ...turnedTogether(question)],
       acting: flow.loads ? flow.loads.given : [[flow.driver, flow.torque]],

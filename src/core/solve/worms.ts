@@ -1,16 +1,16 @@
 import {
   alwaysIn,
   imposeTies,
-  keptWith,
+  derivedOnce,
   openMotion,
   openTrain,
   type Joint,
-  type Motion,
+  type FreeMotion,
   type NetworkMesh,
   type OpenTrain,
 } from '../kinematics';
 import { engagedJoints, engagedSlides, meshesIn, turnedTogether, oneWaysDeciding } from './engaged';
-import type { Question } from './flow';
+import type { SolveQuestion } from './flow';
 import { isLocked } from './one-ways';
 import { itemAt } from '../required';
 
@@ -19,17 +19,17 @@ import { itemAt } from '../required';
  * and one that would still have to turn with the driver is turned by something else: it takes its wheel along, and
  * through that wheel may turn further worms. What is left at the end stands, all at once.
  */
-export function standingWorms(question: Question): readonly NetworkMesh[] {
+export function lockedWorms(question: SolveQuestion): readonly NetworkMesh[] {
   const { open, engaged, flow } = question;
   const { network } = open;
   if (!network.worms) return [];
   const inMesh = new Set(meshesIn(network, engaged));
   let waiting = network.meshes.filter((mesh) => mesh.mesh.selfLocking && inMesh.has(mesh));
   const oneWays = oneWaysDeciding(question);
-  const locks = (motion: Motion, tie: Joint) => isLocked(imposeTies(motion, [tie]), oneWays, flow);
+  const locks = (motion: FreeMotion, tie: Joint) => isLocked(imposeTies(motion, [tie]), oneWays, flow);
   let motion = withoutWorms(question);
   while (waiting.length > 0) {
-    const turned = waiting.filter((worm) => locks(motion, standing(worm)));
+    const turned = waiting.filter((worm) => locks(motion, wormLock(worm)));
     if (turned.length === 0) return waiting;
     motion = imposeTies(
       motion,
@@ -41,15 +41,15 @@ export function standingWorms(question: Question): readonly NetworkMesh[] {
 }
 
 /** A worm that stands on its arm. */
-export const standing = ({ a, arm }: NetworkMesh): Joint => ({ kind: 'joins', a, b: arm });
+export const wormLock = ({ a, arm }: NetworkMesh): Joint => ({ kind: 'joins', a, b: arm });
 
 /** What is engaged, on a train whose worms have been let go of their wheels. */
-function withoutWorms(question: Question): Motion {
+function withoutWorms(question: SolveQuestion): FreeMotion {
   const { engaged, open } = question;
   const { network } = open;
   const locking = (mesh: number) => itemAt(network.meshes, mesh).mesh.selfLocking ?? false;
   const slides = engagedSlides(network, engaged).filter(({ tie }) => !(tie.kind === 'mesh' && locking(tie.mesh)));
-  return imposeTies(openMotion(keptWith(open, trainWithoutWorms)), [
+  return imposeTies(openMotion(derivedOnce(open, trainWithoutWorms)), [
     ...[...slides, ...engagedJoints(network, engaged)].map(({ tie }) => tie),
     ...turnedTogether(question),
   ]);

@@ -1,2 +1,2 @@
-export { idealTorques, lossyTorques, rollingSpeed, type Loaded } from './losses';
-export { meshShares, type Load, type MeshLoss, type Torque, type Torques } from './statics';
+export { idealTorques, lossyTorques, rollingSpeed, type LossyLoad } from './losses';
+export { meshShares, type BalancedLoad, type MeshLoss, type Torque, type Torques } from './statics';

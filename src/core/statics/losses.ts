@@ -6,7 +6,7 @@ import {
   balancerOf,
   LOSSLESS,
   lossyBalancer,
-  type Load,
+  type BalancedLoad,
   type MeshLoss,
   type Torque,
   type Torques,
@@ -14,19 +14,19 @@ import {
 import { itemAt, lookUp } from '../required';
 
 /** What the members carry, and what each mesh loses of it. */
-export interface Answer {
+export interface LossyTorques {
   readonly torques: Torques;
   readonly lossOf: (mesh: NetworkMesh) => MeshLoss;
 }
 
-export type Loaded =
-  | (Answer & {
+export type LossyLoad =
+  | (LossyTorques & {
       readonly outcome: 'balanced';
       /**
        * Where friction allows more than one way of passing the power round, all of them; then a torque on which they
        * differ is open.
        */
-      readonly answers: readonly Answer[];
+      readonly answers: readonly LossyTorques[];
     })
   /** Nothing resists the driver. */
   | { readonly outcome: 'unloaded' }
@@ -36,7 +36,7 @@ export type Loaded =
 const noLoss = (): MeshLoss => LOSSLESS;
 
 /** Every mesh ideal. */
-export function idealTorques(open: OpenTrain, load: Load): Loaded {
+export function idealTorques(open: OpenTrain, load: BalancedLoad): LossyLoad {
   const torques = balance(balancerOf(open), load, noLoss);
   if (!torques) return { outcome: 'unloaded' };
   const answer = { torques, lossOf: noLoss };
@@ -61,12 +61,12 @@ const MAX_TURNED = 6;
  * are found by repetition, starting from the ideal ones. A mesh that does not roll loses nothing. Power that goes round
  * in planetary sets may be able to go either way: every other choice of signs is tried as well.
  */
-export function lossyTorques(open: OpenTrain, load: Load, speeds: Speeds): Loaded {
+export function lossyTorques(open: OpenTrain, load: BalancedLoad, speeds: Speeds): LossyLoad {
   const ideal = idealTorques(open, load);
   if (ideal.outcome !== 'balanced') return ideal;
   const meshes = [...ideal.torques.meshes.keys()];
   const rolling = new Map(meshes.map((mesh) => [mesh, rollingSpeed(speeds, mesh)]));
-  const balanced = (sides: Sides): (Answer & { readonly next: Sides }) | null => {
+  const balanced = (sides: Sides): (LossyTorques & { readonly next: Sides }) | null => {
     const lossOf = (mesh: NetworkMesh) => meshLoss(mesh, sides.get(mesh) ?? 0, open.network.train);
     const torques = balance(lossyBalancer(open, lossOf), load, lossOf);
     return torques && { torques, lossOf, next: drivingSides(torques, rolling) };
@@ -74,7 +74,7 @@ export function lossyTorques(open: OpenTrain, load: Load, speeds: Speeds): Loade
   const agrees = (sides: Sides, next: Sides) => meshes.every((mesh) => sides.get(mesh) === next.get(mesh));
 
   let sides = drivingSides(ideal.torques, rolling);
-  let first: Answer | null = null;
+  let first: LossyTorques | null = null;
   for (let round = 0; round < 2 * meshes.length + 8 && !first; round++) {
     const tried = balanced(sides);
     if (!tried) break;
@@ -100,7 +100,7 @@ export function lossyTorques(open: OpenTrain, load: Load, speeds: Speeds): Loade
  * The sides with every choice of groups turned over, but for none; empty where nothing can go round, or there are too
  * many.
  */
-function turnedOver(meshes: readonly NetworkMesh[], sides: Sides, load: Load): readonly Sides[] {
+function turnedOver(meshes: readonly NetworkMesh[], sides: Sides, load: BalancedLoad): readonly Sides[] {
   const turning = meshes.filter((mesh) => sides.get(mesh) !== 0);
   if (turning.every(({ arm }) => arm === FRAME_INDEX)) return [];
   const groups = meshesInLine(turning, load);
@@ -120,7 +120,7 @@ function turnedOver(meshes: readonly NetworkMesh[], sides: Sides, load: Load): r
  * Meshes in groups whose powers can only turn over together: through a member that nothing else acts on, one mesh gives
  * just what the other takes.
  */
-function meshesInLine(meshes: readonly NetworkMesh[], load: Load): readonly (readonly NetworkMesh[])[] {
+function meshesInLine(meshes: readonly NetworkMesh[], load: BalancedLoad): readonly (readonly NetworkMesh[])[] {
   const acted = new Set([
     ...load.acting.map(([member]) => member),
     ...load.receivers,
@@ -174,7 +174,7 @@ function meshLoss({ mesh }: NetworkMesh, side: Side, train: Train): MeshLoss {
 }
 
 /** What takes power must get it, and what gives it must give: where the signs differ, friction holds the train. */
-function gives(load: Load, speeds: Speeds, torques: Torques): boolean {
+function gives(load: BalancedLoad, speeds: Speeds, torques: Torques): boolean {
   const given = powerIn(load.acting, speeds);
   const taken = powerIn(
     load.receivers.map((member, k) => [member, torques.receivers[k] ?? null]),

@@ -2,7 +2,7 @@ import {
   alwaysIn,
   FRAME_INDEX,
   inCoordinates,
-  keptWith,
+  derivedOnce,
   openTrain,
   tieRow,
   type Coordinates,
@@ -30,7 +30,7 @@ export const meshShares = ({ za, zb }: NetworkMesh, { onA, onB }: MeshLoss): { o
 });
 
 /** Who puts torque in, who takes it, and what is engaged on the way. */
-export interface Load {
+export interface BalancedLoad {
   /** Sliding meshes that are in. */
   readonly slides: readonly NetworkMesh[];
   readonly joints: readonly Joint[];
@@ -64,7 +64,7 @@ export interface Balancer {
 }
 
 /** The ideal balancer of an open train, made at first use. */
-export const balancerOf = (open: OpenTrain): Balancer => keptWith(open, idealBalancer);
+export const balancerOf = (open: OpenTrain): Balancer => derivedOnce(open, idealBalancer);
 
 const idealBalancer = (open: OpenTrain): Balancer => makeBalancer(open, alwaysIn(open.network), () => LOSSLESS);
 
@@ -105,7 +105,11 @@ const onMembers = (vector: MemberVector): MemberVector =>
  * virtual work only the joints, the loads and the sliding meshes appear in the open train's few coordinates; the other
  * meshes follow by substitution. Exact; null where nothing resists the driver, so that no torque can be put in.
  */
-export function balance(balancer: Balancer, load: Load, lossOf: (mesh: NetworkMesh) => MeshLoss): Torques | null {
+export function balance(
+  balancer: Balancer,
+  load: BalancedLoad,
+  lossOf: (mesh: NetworkMesh) => MeshLoss,
+): Torques | null {
   const { open, meshes, factor } = balancer;
   const redundant = [...factor.redundant];
   const unknowns: Unknown[] = [

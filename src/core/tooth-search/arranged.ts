@@ -10,7 +10,7 @@ export interface Arranged {
 }
 
 /** Does the output turn as the input? Each external mesh turns it round, an internal one does not. */
-export const turnsAlike = (chain: Chain): boolean =>
+export const turnsSameWay = (chain: Chain): boolean =>
   chain.filter(([, , teeth]) => teeth !== 'internal').length % 2 === 0;
 
 /**
@@ -18,7 +18,7 @@ export const turnsAlike = (chain: Chain): boolean =>
  * and the wheel is enough larger than its pinion (the largest such), or with an idler.
  */
 export function arranged(chain: Chain, turning: Chains['turning'], internal: boolean): Arranged {
-  if (turning === 'any' || turnsAlike(chain) === (turning === 'same')) return { chain, idler: false };
+  if (turning === 'any' || turnsSameWay(chain) === (turning === 'same')) return { chain, idler: false };
   const differences = chain.map(([driver, driven, teeth]) => (teeth === 'internal' ? -1 : driven - driver));
   const largest = differences.indexOf(Math.max(...differences));
   if (!internal || itemAt(differences, largest) < INTERNAL_MORE) return { chain, idler: true };
@@ -29,7 +29,7 @@ export function arranged(chain: Chain, turning: Chains['turning'], internal: boo
 }
 
 /** The chain as it is mounted; null where equal centres leave no room for the idler it would need. */
-export function mounted({ turning, question: { equalCentres, internal = false } }: Chains, chain: Chain) {
+export function fitsBetweenShafts({ turning, question: { equalCentres, internal = false } }: Chains, chain: Chain) {
   if (!equalCentres) return arranged(chain, turning, internal);
-  return turning === 'any' || turnsAlike(chain) === (turning === 'same') ? { chain, idler: false } : null;
+  return turning === 'any' || turnsSameWay(chain) === (turning === 'same') ? { chain, idler: false } : null;
 }

@@ -1,10 +1,10 @@
-import { brake, dog, gear, member, position, trainOf, type Parts } from '../patterns';
+import { brake, dog, gear, member, position, trainOf, type PatternParts } from '../patterns';
 import { changeMember, refused, setTeeth, type Edit, type Train } from '../train';
 import type { Arranged } from './arranged';
 import type { Dials } from './outputs';
 import type { SetQuestion } from './planetary';
-import type { PlanetarySet } from './planetary-sets';
-import type { Pair } from './stage-fractions';
+import type { FoundSet } from './planetary-sets';
+import type { CountPair } from './stage-fractions';
 import type { TrainSet, TrainStage } from './stages-of';
 import { itemAt } from '../required';
 
@@ -15,7 +15,7 @@ export interface Making {
   readonly module?: number | undefined;
 }
 
-const made = ({ name, module }: Making, parts: Parts): Edit =>
+const made = ({ name, module }: Making, parts: PatternParts): Edit =>
   trainOf(name, module === undefined ? parts : { ...parts, gears: parts.gears.map((one) => ({ ...one, module })) });
 
 /**
@@ -35,7 +35,7 @@ export function chainTrain(making: Making, { chain, idler }: Arranged, equalCent
   });
 }
 
-function stagesBetween(chain: readonly Pair[], shafts: readonly string[], idler: Pair | null) {
+function stagesBetween(chain: readonly CountPair[], shafts: readonly string[], idler: CountPair | null) {
   const gears = chain.flatMap(([driver, driven, teeth], i) => [
     gear(`driver ${i + 1}`, itemAt(shafts, i), driver),
     gear(`driven ${i + 1}`, itemAt(shafts, i + 1), driven, teeth === 'internal' ? 'internal' : 'external'),
@@ -74,7 +74,7 @@ export function dialsTrain(making: Making, { taps }: Dials): Edit {
 }
 
 /** A pair for each position between two shafts, each driven wheel taken to the output by its own dog. */
-export function ladderTrain(making: Making, pairs: readonly Pair[], names: readonly string[]): Edit {
+export function ladderTrain(making: Making, pairs: readonly CountPair[], names: readonly string[]): Edit {
   return made(making, {
     members: [member('input'), member('output'), ...pairs.map((_, i) => member(`wheel ${i + 1}`))],
     gears: pairs.flatMap(([driver, driven], i) => [
@@ -90,7 +90,7 @@ export function ladderTrain(making: Making, pairs: readonly Pair[], names: reado
 }
 
 /** A set, or one behind the other, each with the held member braked. */
-export function planetaryTrain(making: Making, sets: readonly PlanetarySet[], asked: readonly SetQuestion[]): Edit {
+export function planetaryTrain(making: Making, sets: readonly FoundSet[], asked: readonly SetQuestion[]): Edit {
   // The first set's output is the second one's input.
   const prefix = (i: number) => (sets.length === 1 ? '' : i === 0 ? 'first ' : 'second ');
   const idOf = (i: number, role: string): string =>
@@ -135,7 +135,7 @@ export function planetaryTrain(making: Making, sets: readonly PlanetarySet[], as
   });
 }
 
-const planetsOf = ({ copies }: PlanetarySet, { shape }: SetQuestion, prefix: string, carrier: string) => [
+const planetsOf = ({ copies }: FoundSet, { shape }: SetQuestion, prefix: string, carrier: string) => [
   member(`${prefix}planet`, carrier, copies),
   ...(shape === 'double-pinion' ? [member(`${prefix}outer planet`, carrier, copies)] : []),
 ];
@@ -148,7 +148,7 @@ export function withTeeth(train: Train, teeth: ReadonlyMap<string, number>): Edi
 }
 
 /** The open train with the wheels of these stages given the counts of the pairs, one after the other. */
-export function withStages(train: Train, stages: readonly TrainStage[], chain: readonly Pair[]): Edit {
+export function withStages(train: Train, stages: readonly TrainStage[], chain: readonly CountPair[]): Edit {
   const given = stages.flatMap(({ driver, driven }, i) => [
     [driver, itemAt(chain, i)[0]] as const,
     [driven, itemAt(chain, i)[1]] as const,
@@ -160,7 +160,7 @@ export function withStages(train: Train, stages: readonly TrainStage[], chain: r
 }
 
 /** The open train with the counts, and the number of planets, of one of its sets. */
-export function withSet(train: Train, set: TrainSet, { sun, planet, ring, copies }: PlanetarySet): Edit {
+export function withSet(train: Train, set: TrainSet, { sun, planet, ring, copies }: FoundSet): Edit {
   const edit = withTeeth(
     train,
     new Map([

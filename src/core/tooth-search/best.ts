@@ -1,7 +1,7 @@
 import { compare, div, isZero, ONE, sub, toFraction, toNumber, type Rational } from '../rational';
 
 /** A ratio that was found, with how it can be made. */
-export interface Found<T> {
+export interface FoundSoFar<T> {
   readonly ratio: Rational;
   readonly made: T;
 }
@@ -88,7 +88,7 @@ export class Best<T> {
   }
 
   /** Best first. @param choose makes the best of the ways, and says how ways to ratios equally far away are ordered. */
-  list<M>(choose: (ways: readonly T[]) => M, order: (a: M, b: M) => number): readonly Found<M>[] {
+  list<M>(choose: (ways: readonly T[]) => M, order: (a: M, b: M) => number): readonly FoundSoFar<M>[] {
     this.trim();
     const sized = [...this.kept.values()].map(({ ratio, away, ways }) => ({ ratio, away, made: choose(ways) }));
     return sized
@@ -108,16 +108,16 @@ export class Best<T> {
   private compare(a: Omit<Kept<T>, 'ways'>, b: Omit<Kept<T>, 'ways'>): number {
     return Math.abs(a.away - b.away) > 1e-12 * (a.away + b.away) + 1e-15
       ? a.away - b.away
-      : compare(timesAway(a.ratio, this.target), timesAway(b.ratio, this.target));
+      : compare(ratioError(a.ratio, this.target), ratioError(b.ratio, this.target));
   }
 }
 
 /** The larger of ratio/target and target/ratio: orders as |ln(ratio/target)| does, and is exact. */
-export const timesAway = (ratio: Rational, target: Rational): Rational =>
+export const ratioError = (ratio: Rational, target: Rational): Rational =>
   compare(ratio, target) >= 0 ? div(ratio, target) : div(target, ratio);
 
 const awayFrom = (ratio: Rational, target: Rational): number => {
-  const more = sub(timesAway(ratio, target), ONE);
+  const more = sub(ratioError(ratio, target), ONE);
   return isZero(more) ? 0 : Math.log1p(toNumber(more));
 };
 

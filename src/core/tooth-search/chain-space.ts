@@ -4,11 +4,11 @@ import { fewestTeeth } from './fewest-teeth';
 import { crossProducts, fractionOf, pairProducts } from './pair-products';
 import type { StageFraction } from './stage-fractions';
 import { sweep, sweepTwo } from './sweep';
-import type { Watch } from './watch';
+import type { SearchWatch } from './watch';
 import { mostOf, type Halves, type Way } from './way';
 
 /** Chains among which the best are looked for: one list of fractions a stage, smallest first. */
-export interface Space {
+export interface ChainSpace {
   readonly lists: readonly (readonly StageFraction[])[];
   /** All stages have the same list, so that their order does not matter. */
   readonly alike: boolean;
@@ -16,7 +16,7 @@ export interface Space {
   readonly same: boolean;
   readonly best: Best<Way>;
   readonly target: number;
-  readonly watch: Watch;
+  readonly watch: SearchWatch;
 }
 
 /** How much of a space was covered, from 0 to 1; less than 1 where it was cut short. */
@@ -35,12 +35,12 @@ const MOST_PRODUCTS = 4e7;
 const ROUNDING = 4e-15;
 
 /** Offers everything in the space that may be among the best. @returns how much was covered. */
-export function searchSpace(space: Space, tell: (part: number) => void): Covered {
+export function searchSpace(space: ChainSpace, tell: (part: number) => void): Covered {
   return (space.same ? samePairs : SEARCHES[space.lists.length]!)(space, tell);
 }
 
 /** One search a number of stages. */
-const SEARCHES: Readonly<Record<number, (space: Space, tell: (part: number) => void) => Covered>> = {
+const SEARCHES: Readonly<Record<number, (space: ChainSpace, tell: (part: number) => void) => Covered>> = {
   1: (space) => {
     for (const one of space.lists[0]!) offer(space, [one]);
     return 1;
@@ -76,19 +76,19 @@ const SEARCHES: Readonly<Record<number, (space: Space, tell: (part: number) => v
   },
 };
 
-function samePairs(space: Space): Covered {
+function samePairs(space: ChainSpace): Covered {
   for (const one of space.lists[0]!) offer(space, new Array<StageFraction>(space.lists.length).fill(one));
   return 1;
 }
 
 /** First stages, those nearest to an even share first: they find good answers early. */
-function evenFirst({ target, lists }: Space, fractions: readonly StageFraction[]): readonly StageFraction[] {
+function evenFirst({ target, lists }: ChainSpace, fractions: readonly StageFraction[]): readonly StageFraction[] {
   const root = Math.log(target) / lists.length;
   return [...fractions].sort((a, b) => Math.abs(Math.log(a.value) - root) - Math.abs(Math.log(b.value) - root));
 }
 
 /** The last two stages. */
-function twoMore(space: Space, before: readonly StageFraction[], left: number): boolean {
+function twoMore(space: ChainSpace, before: readonly StageFraction[], left: number): boolean {
   const { lists, alike, best, watch } = space;
   const [a, b] = [lists.at(-2)!, lists.at(-1)!];
   const take = (i: number, j: number) => offer(space, [...before, a[i]!, b[j]!]);
@@ -116,7 +116,7 @@ interface Products {
 
 const products = new WeakMap<readonly StageFraction[], Products>();
 
-function halvesOf(space: Space): Products {
+function halvesOf(space: ChainSpace): Products {
   const four = space.lists.slice(-4);
   if (space.alike) {
     const known = products.get(four[0]!);
@@ -141,12 +141,12 @@ function halvesOf(space: Space): Products {
 }
 
 /** All fractions, or where there are too many those nearest to an even share of the target. */
-function asManyAsFit(space: Space, fractions: readonly StageFraction[], most: number): readonly StageFraction[] {
+function asManyAsFit(space: ChainSpace, fractions: readonly StageFraction[], most: number): readonly StageFraction[] {
   return fractions.length <= most ? fractions : evenFirst(space, fractions).slice(0, most);
 }
 
 function fourMore(
-  { best, alike, watch }: Space,
+  { best, alike, watch }: ChainSpace,
   { first, second, of }: Products,
   before: readonly StageFraction[],
   left: number,
@@ -172,7 +172,10 @@ function fourMore(
 }
 
 /** For each ratio the four stages with the fewest teeth that make it exactly; null where none do. */
-export function fewestFor(space: Space, ratios: readonly Rational[]): readonly (readonly StageFraction[] | null)[] {
+export function fewestFor(
+  space: ChainSpace,
+  ratios: readonly Rational[],
+): readonly (readonly StageFraction[] | null)[] {
   const { first, second, of } = halvesOf(space);
   const left = { ...of[0], products: first };
   return fewestTeeth(ratios, left, space.alike ? left : { ...of[1], products: second });
@@ -183,7 +186,7 @@ function asFraction(value: number, most: number): Rational {
   return div(fraction(n), fraction(d));
 }
 
-function offer({ best }: Space, stages: readonly StageFraction[]): void {
+function offer({ best }: ChainSpace, stages: readonly StageFraction[]): void {
   best.offer(ratioOf(stages), { stages, products: [] });
 }
 

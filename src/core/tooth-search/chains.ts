@@ -1,8 +1,8 @@
 import type { Rational } from '../rational';
-import { Best, type Found } from './best';
-import { fewestFor, searchSpace, type Space } from './chain-space';
+import { Best, type FoundSoFar } from './best';
+import { fewestFor, searchSpace, type ChainSpace } from './chain-space';
 import { fractionsAt, stageFractions, type Coprime, type StageFraction, type Chain } from './stage-fractions';
-import { UNWATCHED, type Watch } from './watch';
+import { UNWATCHED, type SearchWatch } from './watch';
 import { bestChain, orderOfChains, teethOfWay, type Way } from './way';
 
 /** What a chain of pairs is looked for among. */
@@ -28,7 +28,7 @@ export interface ChainQuestion {
 }
 
 export interface ChainAnswer {
-  readonly results: readonly Found<Chain>[];
+  readonly results: readonly FoundSoFar<Chain>[];
   /** Everything that there is was covered: nothing better exists. */
   readonly proven: boolean;
   /** The time that was allowed ended it. */
@@ -56,7 +56,7 @@ const FIRST_LOOK: readonly number[] = [0, 0, 0, 250, 250, 60];
 export function searchChains(
   question: ChainQuestion,
   tell: (so: ChainAnswer) => void = nothing,
-  watch: Watch = UNWATCHED,
+  watch: SearchWatch = UNWATCHED,
 ): ChainAnswer {
   const cost = question.stages <= 3 ? teethOfWay : null;
   const best = new Best<Way>(question.target, question.limit, question.maxError, cost);
@@ -114,7 +114,7 @@ function nearEven(lists: Lists, { target, stages }: ChainQuestion, spaces: numbe
 /** One list of fractions a stage; the same list where stages have the same limits. */
 type Lists = readonly (readonly StageFraction[])[];
 
-const spaceOf = (lists: Lists, best: Best<Way>, { target, same }: ChainQuestion, watch: Watch): Space => ({
+const spaceOf = (lists: Lists, best: Best<Way>, { target, same }: ChainQuestion, watch: SearchWatch): ChainSpace => ({
   lists,
   alike: lists.every((list) => list === lists[0]),
   same,
@@ -140,7 +140,7 @@ function spacesOf(question: ChainQuestion): readonly Lists[] {
     .map((centre) => filled(sets.map((teeth) => fractionsAt(teeth, centre, coprime, internal))));
 }
 
-const listed = (best: Best<Way>, { coprime, equalCentres, perStage }: ChainQuestion): readonly Found<Chain>[] =>
+const listed = (best: Best<Way>, { coprime, equalCentres, perStage }: ChainQuestion): readonly FoundSoFar<Chain>[] =>
   best.list(
     (ways) => bestChain(ways, { coprime, anyOrder: !perStage, anyPairing: !equalCentres && !perStage }),
     orderOfChains,

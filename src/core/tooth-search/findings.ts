@@ -3,26 +3,26 @@ import type { Train } from '../train';
 import type { Fit, FitQuestion } from './fit';
 import { deviation } from './ladder';
 import type { Dials } from './outputs';
-import type { PlanetarySet } from './planetary-sets';
+import type { FoundSet } from './planetary-sets';
 import type { NamedRatio } from './question';
-import type { Pair, Chain } from './stage-fractions';
+import type { CountPair, Chain } from './stage-fractions';
 import { sharing } from './way';
 import { partsById } from '../train';
 import { itemAt, lookUp } from '../required';
 
 /** What a finding is made of. */
-export type Made =
+export type ResultParts =
   | { readonly kind: 'chain'; readonly chain: Chain }
-  | { readonly kind: 'sets'; readonly sets: readonly PlanetarySet[] }
-  | { readonly kind: 'pairs'; readonly pairs: readonly Pair[] }
+  | { readonly kind: 'sets'; readonly sets: readonly FoundSet[] }
+  | { readonly kind: 'pairs'; readonly pairs: readonly CountPair[] }
   | { readonly kind: 'dials'; readonly dials: Dials }
   | { readonly kind: 'teeth'; readonly teeth: ReadonlyMap<string, number> };
 
 /** One way to meet what is asked, ready to be listed. */
-export interface Finding {
+export interface SearchResult {
   /** Tells it apart from the others of its answer. */
   readonly key: string;
-  readonly made: Made;
+  readonly made: ResultParts;
   readonly ratios: readonly NamedRatio[];
   /** The largest of their errors; of a fit the largest weighted one. */
   readonly error: number;
@@ -36,13 +36,13 @@ export interface Finding {
 }
 
 /** Positions are numbered, ranges are letters, the slowest first. */
-export const namesOf = (count: number, letters: boolean): readonly string[] =>
+export const resultNames = (count: number, letters: boolean): readonly string[] =>
   Array.from({ length: count }, (_, i) => (letters ? String.fromCharCode(65 + i) : `${i + 1}`));
 
-const centreOf = ([driver, driven, teeth]: Pair): number =>
+const centreOf = ([driver, driven, teeth]: CountPair): number =>
   (teeth === 'internal' ? driven - driver : driver + driven) / 2;
 
-function fromPairs(pairs: readonly Pair[]) {
+function fromPairs(pairs: readonly CountPair[]) {
   const wheels = pairs.flatMap(([a, b]) => [a, b]);
   return {
     largest: Math.max(...wheels),
@@ -52,9 +52,9 @@ function fromPairs(pairs: readonly Pair[]) {
   };
 }
 
-const keyOf = (pairs: readonly Pair[]): string => pairs.map((pair) => pair.join('/')).join(' ');
+const keyOf = (pairs: readonly CountPair[]): string => pairs.map((pair) => pair.join('/')).join(' ');
 
-export const chainFinding = (chain: Chain, ratio: NamedRatio): Finding => ({
+export const chainFinding = (chain: Chain, ratio: NamedRatio): SearchResult => ({
   key: keyOf(chain),
   made: { kind: 'chain', chain },
   ratios: [ratio],
@@ -62,8 +62,8 @@ export const chainFinding = (chain: Chain, ratio: NamedRatio): Finding => ({
   ...fromPairs(chain),
 });
 
-export function pairsFinding(pairs: readonly Pair[], wanted: readonly number[], worst: number): Finding {
-  const names = namesOf(pairs.length, false);
+export function pairsFinding(pairs: readonly CountPair[], wanted: readonly number[], worst: number): SearchResult {
+  const names = resultNames(pairs.length, false);
   const ratios = pairs.map(([driver, driven], i): NamedRatio => {
     const ratio = fraction(driven, driver);
     return {
@@ -77,7 +77,7 @@ export function pairsFinding(pairs: readonly Pair[], wanted: readonly number[], 
   return { key: keyOf(pairs), made: { kind: 'pairs', pairs }, ratios, error: worst, ...fromPairs(pairs) };
 }
 
-export function dialsFinding(dials: Dials): Finding {
+export function dialsFinding(dials: Dials): SearchResult {
   const pairs = dials.taps.flatMap(({ chain }) => chain);
   return {
     key: dials.taps.map(({ chain }) => keyOf(chain)).join(' | '),
@@ -94,8 +94,8 @@ export function dialsFinding(dials: Dials): Finding {
   };
 }
 
-export function setsFinding(sets: readonly PlanetarySet[], ratio: NamedRatio): Finding {
-  const meshes = sets.flatMap(({ sun, planet, second = planet, ring }): Pair[] => [
+export function setsFinding(sets: readonly FoundSet[], ratio: NamedRatio): SearchResult {
+  const meshes = sets.flatMap(({ sun, planet, second = planet, ring }): CountPair[] => [
     [sun, planet],
     [second, ring, 'internal'],
   ]);
@@ -116,11 +116,11 @@ export function fitFinding(
   { teeth, ratios, worst, errors }: Fit,
   train: Train,
   targets: FitQuestion['targets'],
-): Finding {
+): SearchResult {
   const counts = new Map(train.gears.map((gear) => [gear.id, teeth.get(gear.id) ?? gear.teeth]));
   const pairs = train.meshes
     .filter((mesh) => mesh.gears.some((id) => teeth.has(id)))
-    .map(({ gears: [a, b] }): Pair => [lookUp(counts, a), lookUp(counts, b)]);
+    .map(({ gears: [a, b] }): CountPair => [lookUp(counts, a), lookUp(counts, b)]);
   const nameOf = (id: string) => partsById(train).find.position(id)?.name ?? id;
   return {
     key: [...teeth.values()].join(' '),
@@ -141,8 +141,11 @@ export function fitFinding(
 }
 
 /** What is counted, in words: "18/54 · 20/60". */
-export function countsText({ made }: Pick<Finding, 'made'>, nameOf: (gear: string) => string = (gear) => gear): string {
-  const pairText = ([a, b, teeth]: Pair) => `${a}/${b}${teeth ? ' inside' : ''}`;
+export function countsText(
+  { made }: Pick<SearchResult, 'made'>,
+  nameOf: (gear: string) => string = (gear) => gear,
+): string {
+  const pairText = ([a, b, teeth]: CountPair) => `${a}/${b}${teeth ? ' inside' : ''}`;
   switch (made.kind) {
     case 'chain':
       return made.chain.map(pairText).join(' · ');

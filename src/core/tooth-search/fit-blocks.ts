@@ -1,10 +1,10 @@
 import type { Condition } from './fit-conditions';
-import { following, meets, type Follows } from './fit-conditions';
-import type { Span } from './planetary';
+import { following, meetsConditions, type Follows } from './fit-conditions';
+import type { CountSpan } from './planetary';
 import { itemAt, lookUp } from '../required';
 
 /** Gears whose counts are chosen together: they have to hold something among them, or one gear is by itself. */
-export interface Block {
+export interface FitBlock {
   readonly gears: readonly number[];
   /** Counts of these gears that hold what has to hold, one of each. */
   readonly options: readonly (readonly number[])[];
@@ -12,7 +12,7 @@ export interface Block {
 
 /** What may be chosen, and what follows from it. */
 export interface Choices {
-  readonly blocks: readonly Block[];
+  readonly blocks: readonly FitBlock[];
   /** Counts that follow from what was chosen, where a block would have had too many options to be listed. */
   readonly follows: readonly Follows[];
   readonly left: readonly Condition[];
@@ -26,11 +26,11 @@ const MOST_OPTIONS = 100_000;
  * every choice of a block each is a good one, where counts drawn by themselves would nearly always break some set.
  */
 export function choicesOf(
-  spans: ReadonlyMap<number, Span>,
+  spans: ReadonlyMap<number, CountSpan>,
   conditions: readonly Condition[],
   start: readonly number[],
 ): Choices {
-  const blocks: Block[] = [];
+  const blocks: FitBlock[] = [];
   const follows: Follows[] = [];
   const left: Condition[] = [];
   for (const gears of tied([...spans.keys()], conditions)) {
@@ -50,8 +50,8 @@ export function choicesOf(
   return { blocks, follows, left };
 }
 
-const width = ([least, most]: Span): number => most - least + 1;
-const counts = ([least, most]: Span): readonly number[] =>
+const width = ([least, most]: CountSpan): number => most - least + 1;
+const counts = ([least, most]: CountSpan): readonly number[] =>
   Array.from({ length: most - least + 1 }, (_, i) => least + i);
 
 /** Free gears in groups that conditions tie together. */
@@ -71,7 +71,7 @@ function optionsOf(
   chosen: readonly number[],
   settled: readonly Follows[],
   conditions: readonly Condition[],
-  spans: ReadonlyMap<number, Span>,
+  spans: ReadonlyMap<number, CountSpan>,
   start: readonly number[],
 ): readonly (readonly number[])[] {
   const now = [...start];
@@ -90,7 +90,7 @@ function optionsOf(
       return;
     }
     for (const { gear: follower, from } of settled) now[follower] = from(now);
-    if (gears.every(within) && meets(conditions, now)) options.push(gears.map((one) => itemAt(now, one)));
+    if (gears.every(within) && meetsConditions(conditions, now)) options.push(gears.map((one) => itemAt(now, one)));
   };
   go(0);
   return options;

@@ -100,7 +100,7 @@ function centreCondition(one: Between, other: Between): Condition {
 }
 
 /** Do these counts meet the conditions? */
-export const meets = (conditions: readonly Condition[], counts: Counts): boolean =>
+export const meetsConditions = (conditions: readonly Condition[], counts: Counts): boolean =>
   conditions.every(({ holds }) => holds(counts));
 
 /**

@@ -1,4 +1,4 @@
-import type { Block } from './fit-blocks';
+import type { FitBlock } from './fit-blocks';
 import { itemAt } from '../required';
 
 /** How good counts are; NaN where they are not allowed. */
@@ -7,8 +7,8 @@ export type Attempt = (counts: number[]) => number;
 const BATCH = 64;
 
 /** Every choice of an option for each block. @returns false where it was stopped before the last one. */
-export function tryAll(
-  blocks: readonly Block[],
+export function tryAllCounts(
+  blocks: readonly FitBlock[],
   start: readonly number[],
   attempt: Attempt,
   goOn: () => boolean,
@@ -39,8 +39,8 @@ const NEAREST_OF_TWO = 14;
  * Goes downhill from the present counts, then from options drawn at random (always the same ones), one or two blocks at
  * a time, until no more may be tried.
  */
-export function exchange(
-  blocks: readonly Block[],
+export function exchangeCounts(
+  blocks: readonly FitBlock[],
   start: readonly number[],
   attempt: Attempt,
   goOn: () => boolean,
@@ -88,7 +88,7 @@ export function exchange(
 
 type Option = readonly number[];
 
-function nearest({ gears, options }: Block, counts: readonly number[]): readonly Option[] {
+function nearest({ gears, options }: FitBlock, counts: readonly number[]): readonly Option[] {
   const away = (option: Option) =>
     option.reduce((sum, count, i) => sum + Math.abs(count - itemAt(counts, itemAt(gears, i))), 0);
   return options
@@ -99,13 +99,13 @@ function nearest({ gears, options }: Block, counts: readonly number[]): readonly
     .map(({ option }) => option);
 }
 
-function moved(counts: readonly number[], changes: readonly (readonly [Block, Option])[]): number[] {
+function moved(counts: readonly number[], changes: readonly (readonly [FitBlock, Option])[]): number[] {
   const next = [...counts];
   for (const [block, option] of changes) put(next, block, option);
   return next;
 }
 
-function put(counts: number[], { gears }: Block, option: Option): void {
+function put(counts: number[], { gears }: FitBlock, option: Option): void {
   gears.forEach((gear, i) => (counts[gear] = itemAt(option, i)));
 }
 

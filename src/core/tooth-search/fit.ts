@@ -3,12 +3,12 @@ import { solveEngaged } from '../solve';
 import type { Train } from '../train';
 import { errorOf } from './best';
 import { choicesOf } from './fit-blocks';
-import { centreConditions, meets, setConditions } from './fit-conditions';
-import { exchange, tryAll } from './fit-tries';
-import type { Span } from './planetary';
+import { centreConditions, meetsConditions, setConditions } from './fit-conditions';
+import { exchangeCounts, tryAllCounts } from './fit-tries';
+import type { CountSpan } from './planetary';
 import { ratioFunction } from './ratio-function';
 import type { Coprime } from './stage-fractions';
-import { UNWATCHED, type Watch } from './watch';
+import { UNWATCHED, type SearchWatch } from './watch';
 import { modelOf } from '../model';
 import { partsById } from '../train';
 import { itemAt, lookUp } from '../required';
@@ -17,7 +17,7 @@ import { itemAt, lookUp } from '../required';
 export interface FitQuestion {
   readonly train: Train;
   /** By gear. */
-  readonly free: ReadonlyMap<string, Span>;
+  readonly free: ReadonlyMap<string, CountSpan>;
   /** By position: the ratio, and how much a deviation from it counts. */
   readonly targets: ReadonlyMap<string, FitTarget>;
   readonly coprime: Coprime;
@@ -78,7 +78,7 @@ interface Candidate {
 export function searchFit(
   question: FitQuestion,
   tell: (so: FitAnswer) => void = () => undefined,
-  watch: Watch = UNWATCHED,
+  watch: SearchWatch = UNWATCHED,
 ): FitAnswer {
   const { train, limit } = question;
   const judge = judgeOf(question);
@@ -92,7 +92,7 @@ export function searchFit(
   const limits = [...spans];
   const allowed = (counts: readonly number[]) =>
     limits.every(([gear, span]) => isWithin(itemAt(counts, gear), span)) &&
-    meets(left, counts) &&
+    meetsConditions(left, counts) &&
     (question.coprime !== 'required' || coprimeMeshes(train, counts, free));
   const size = blocks.reduce((product, { options }) => product * options.length, 1);
   const exhaustive = size <= (question.tries ?? MOST_ALL);
@@ -117,14 +117,14 @@ export function searchFit(
   const inTime = () => !watch.over();
   // Good answers come early by exchange, also where everything is tried afterwards.
   const first = exhaustive ? Math.min(FIRST_EXCHANGED, size / 4) : most;
-  if (size > 0) exchange(blocks, start, attempt, () => examined < first && inTime());
+  if (size > 0) exchangeCounts(blocks, start, attempt, () => examined < first && inTime());
   if (!exhaustive) return { results: answer(), proven: false, cut: watch.over(), examined, part: 1 };
   examined = 0;
-  const proven = tryAll(blocks, start, attempt, inTime);
+  const proven = tryAllCounts(blocks, start, attempt, inTime);
   return { results: answer(), proven, cut: !proven, examined, part: 1 };
 }
 
-const isWithin = (count: number, [least, most]: Span): boolean =>
+const isWithin = (count: number, [least, most]: CountSpan): boolean =>
   Number.isInteger(count) && count >= least && count <= most;
 
 /** How far counts leave the positions from what is wanted, in floating point. */

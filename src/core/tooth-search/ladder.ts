@@ -1,5 +1,5 @@
 import { gcd, toNumber, type Rational } from '../rational';
-import type { Coprime, Pair } from './stage-fractions';
+import type { Coprime, CountPair } from './stage-fractions';
 import { sharing } from './way';
 import { itemAt } from '../required';
 
@@ -35,7 +35,7 @@ export interface Ladder {
   /** Teeth of driver and driven together, the same in every pair. */
   readonly sum: number;
   /** One for each position, from the first ratio to the last. */
-  readonly pairs: readonly Pair[];
+  readonly pairs: readonly CountPair[];
   /** Largest |ratio/wanted − 1|. */
   readonly worst: number;
 }
@@ -110,7 +110,7 @@ function ladderOf(sum: number, wanted: readonly number[], { wheels, coprime }: O
   const all = new Set(wheels);
   const pairs = wheels
     .filter((driver) => all.has(sum - driver) && (coprime !== 'required' || gcd(driver, sum - driver) === 1))
-    .map((driver): Pair => [driver, sum - driver])
+    .map((driver): CountPair => [driver, sum - driver])
     .sort((a, b) => a[1] / a[0] - b[1] / b[0]);
   if (pairs.length < wanted.length) return null;
   const bySize = wanted.map((_, k) => k).sort((a, b) => itemAt(wanted, a) - itemAt(wanted, b));
@@ -134,7 +134,7 @@ function ladderOf(sum: number, wanted: readonly number[], { wheels, coprime }: O
   const least = itemAt(worst, at);
   const path = [at];
   for (const came of before.reverse()) path.unshift((at = itemAt(came, at)));
-  const chosen = new Array<Pair>(wanted.length);
+  const chosen = new Array<CountPair>(wanted.length);
   bySize.forEach((k, step) => (chosen[k] = itemAt(pairs, itemAt(path, step))));
   return { sum, pairs: chosen, worst: least };
 }

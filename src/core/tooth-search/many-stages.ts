@@ -1,7 +1,7 @@
 import { compare, toFraction } from '../rational';
-import { timesAway, type Found } from './best';
+import { ratioError, type FoundSoFar } from './best';
 import { searchChains, type ChainAnswer, type ChainQuestion } from './chains';
-import { UNWATCHED, type Watch } from './watch';
+import { UNWATCHED, type SearchWatch } from './watch';
 import { orderOfChains } from './way';
 import type { Chain } from './stage-fractions';
 
@@ -12,7 +12,7 @@ export function searchManyStages(
   stages: readonly number[],
   question: Omit<ChainQuestion, 'stages'>,
   tell: (so: ChainAnswer) => void = () => undefined,
-  watch: Watch = UNWATCHED,
+  watch: SearchWatch = UNWATCHED,
 ): ChainAnswer {
   const answers: ChainAnswer[] = [];
   for (const [i, count] of stages.entries()) {
@@ -36,7 +36,7 @@ function together(
   answers: readonly ChainAnswer[],
   { target, limit }: Pick<ChainQuestion, 'target' | 'limit'>,
 ): ChainAnswer {
-  const all = new Map<string, Found<Chain>>();
+  const all = new Map<string, FoundSoFar<Chain>>();
   for (const one of answers.flatMap(({ results }) => results)) {
     const key = toFraction(one.ratio);
     const known = all.get(key);
@@ -44,7 +44,9 @@ function together(
   }
   return {
     results: [...all.values()]
-      .sort((a, b) => compare(timesAway(a.ratio, target), timesAway(b.ratio, target)) || orderOfChains(a.made, b.made))
+      .sort(
+        (a, b) => compare(ratioError(a.ratio, target), ratioError(b.ratio, target)) || orderOfChains(a.made, b.made),
+      )
       .slice(0, limit),
     proven: answers.every(({ proven }) => proven),
     cut: answers.some(({ cut }) => cut),

@@ -1,8 +1,8 @@
 import { compare, div, mul, ONE, type Rational } from '../rational';
-import { errorOf, timesAway } from './best';
+import { errorOf, ratioError } from './best';
 import { searchManyStages } from './many-stages';
 import type { Coprime, Chain } from './stage-fractions';
-import { UNWATCHED, type Watch } from './watch';
+import { UNWATCHED, type SearchWatch } from './watch';
 import { itemAt } from '../required';
 
 /** Several outputs that one chain is tapped for. */
@@ -63,7 +63,7 @@ const KEPT: readonly number[] = [0, 60, 40, 8, 2, 1];
 export function searchOutputs(
   question: OutputsQuestion,
   tell: (so: OutputsAnswer) => void = () => undefined,
-  watch: Watch = UNWATCHED,
+  watch: SearchWatch = UNWATCHED,
 ): OutputsAnswer {
   const { outputs, stages, wheels, coprime, limit } = question;
   const inOrder = [...outputs].sort((a, b) => compare(a.target, b.target));
@@ -120,8 +120,8 @@ const sorted = (all: readonly (readonly Tap[])[]): (readonly Tap[])[] =>
       worstOf(a) - worstOf(b) ||
       totalOf(a) - totalOf(b) ||
       compare(
-        timesAway(itemAt(a, -1).ratio, itemAt(a, -1).target),
-        timesAway(itemAt(b, -1).ratio, itemAt(b, -1).target),
+        ratioError(itemAt(a, -1).ratio, itemAt(a, -1).target),
+        ratioError(itemAt(b, -1).ratio, itemAt(b, -1).target),
       ) ||
       teethOf(a) - teethOf(b),
   );

@@ -12,7 +12,7 @@ export const SET_MEMBERS: readonly SetMember[] = ['sun', 'carrier', 'ring'];
 export type SetShape = 'simple' | 'stepped' | 'double-pinion';
 
 /** Tooth counts of a set; `second` is the gear at the ring of stepped planets and of double pinions. */
-export interface PlanetarySet {
+export interface FoundSet {
   readonly sun: number;
   readonly planet: number;
   readonly second?: number;
@@ -29,7 +29,7 @@ export type SetRow = Readonly<Record<SetMember, number>>;
  * The meshes from sun to ring, one after the other, seen from the carrier: an external mesh passes −a/b of the speed
  * on, an internal one a/b. So ω_r − ω_c = (p/q)(ω_s − ω_c), which is p ω_s − q ω_r + (q − p) ω_c = 0.
  */
-export function setRow(shape: SetShape, { sun, planet, second = planet, ring }: PlanetarySet): SetRow {
+export function setRow(shape: SetShape, { sun, planet, second = planet, ring }: FoundSet): SetRow {
   const [p, q] = shape === 'stepped' ? [-sun * second, planet * ring] : shape === 'simple' ? [-sun, ring] : [sun, ring];
   return { sun: p, ring: -q, carrier: q - p };
 }
@@ -39,7 +39,7 @@ export function setRow(shape: SetShape, { sun, planet, second = planet, ring }: 
  * −k_out/k_in.
  */
 export function setRatio(
-  set: PlanetarySet,
+  set: FoundSet,
   {
     input,
     output,
@@ -51,11 +51,11 @@ export function setRatio(
 }
 
 /** Can it be put together with its planets evenly spaced, and have they room beside each other? */
-export const fits = (set: PlanetarySet, shape: SetShape = 'simple'): boolean =>
-  hasRoom(set, shape) && goesInEvenly(set, shape);
+export const fits = (set: FoundSet, shape: SetShape = 'simple'): boolean =>
+  hasRoom(set, shape) && assemblesEvenly(set, shape);
 
 /** Do equal planets, evenly spaced, each find teeth and gaps where they need them? */
-export function goesInEvenly({ sun, planet, second = planet, ring, copies }: PlanetarySet, shape: SetShape): boolean {
+export function assemblesEvenly({ sun, planet, second = planet, ring, copies }: FoundSet, shape: SetShape): boolean {
   if (shape !== 'stepped') return wholeTurn({ sun, ring }, shape) % copies === 0;
   const contacts = [
     { planetTeeth: planet, centralTeeth: sun, internal: false },
@@ -69,7 +69,7 @@ export function goesInEvenly({ sun, planet, second = planet, ring, copies }: Pla
  * whole part of S + R, of R − S where there are two in a row. Null for stepped planets, whose two gears are clocked to
  * each other.
  */
-export function nearlyEven(set: PlanetarySet, shape: SetShape): readonly Rational[] | null {
+export function nearlyEven(set: FoundSet, shape: SetShape): readonly Rational[] | null {
   if (shape === 'stepped') return null;
   const places = wholeTurn(set, shape);
   if (places < set.copies) return null;
@@ -77,7 +77,7 @@ export function nearlyEven(set: PlanetarySet, shape: SetShape): readonly Rationa
 }
 
 /** Turned by one part of so many the carrier brings every tooth of sun and ring to a tooth. */
-const wholeTurn = ({ sun, ring }: Pick<PlanetarySet, 'sun' | 'ring'>, shape: SetShape): number =>
+const wholeTurn = ({ sun, ring }: Pick<FoundSet, 'sun' | 'ring'>, shape: SetShape): number =>
   shape === 'double-pinion' ? ring - sun : sun + ring;
 
 /** Teeth stand out beyond the pitch circle by one module. */
@@ -88,7 +88,7 @@ const TIP = 1;
  * modules. Of double pinions also the outer planet the sun, the inner one the ring, and each the other kind of the next
  * pair.
  */
-export function hasRoom(set: PlanetarySet, shape: SetShape): boolean {
+export function hasRoom(set: FoundSet, shape: SetShape): boolean {
   const { sun, planet, second = planet, ring, copies, angles } = set;
   const gap = angles ? smallestGap(angles) : 1 / copies;
   const inner = (sun + planet) / 2;

@@ -3,12 +3,12 @@ import { checkDesign } from '../checks';
 import type { Train } from '../train';
 import { abs, compare, div, fraction, toFraction } from '../rational';
 import { searchPlanetary } from './planetary';
-import { fits, SET_MEMBERS, setRatio, type PlanetarySet, type SetMember, type SetShape } from './planetary-sets';
+import { fits, SET_MEMBERS, setRatio, type FoundSet, type SetMember, type SetShape } from './planetary-sets';
 import { modelOf } from '../model';
 
 /** The set as a train, one member driven, one giving out, one braked. */
 function asTrain(
-  { sun, planet, second, ring, copies }: PlanetarySet,
+  { sun, planet, second, ring, copies }: FoundSet,
   input: SetMember,
   output: SetMember,
   held: SetMember,
@@ -45,7 +45,10 @@ function asTrain(
 }
 
 /** Its ratio, solved by the core that knows nothing of this search. */
-const solved = (...asked: Parameters<typeof asTrain>) => modelOf(asTrain(...asked)).positions().get('1')!.ratio!;
+const solved = (...asked: Parameters<typeof asTrain>) =>
+  modelOf(asTrain(...asked))
+    .positions()
+    .get('1')!.ratio!;
 
 const roles = fc.shuffledSubarray([...SET_MEMBERS], { minLength: 3 }) as fc.Arbitrary<
   [SetMember, SetMember, SetMember]
@@ -180,7 +183,7 @@ test('stepped planets and double pinions: the ratio is what the solved train giv
  * Where every gear stands, in modules, with its tip radius: the arm at k/n of a turn, the outer planet by the sides of
  * the triangle.
  */
-function standing({ sun, planet, second = planet, ring, copies }: PlanetarySet, shape: SetShape) {
+function standing({ sun, planet, second = planet, ring, copies }: FoundSet, shape: SetShape) {
   const inner = (sun + planet) / 2;
   const outer = (ring - second) / 2;
   const between = (planet + second) / 2;

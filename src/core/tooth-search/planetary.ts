@@ -1,22 +1,22 @@
 import { abs, mul, type Rational } from '../rational';
-import { Best, type Found } from './best';
+import { Best, type FoundSoFar } from './best';
 import {
   fits,
   hasRoom,
   nearlyEven,
-  goesInEvenly,
+  assemblesEvenly,
   setRatio,
   setRow,
-  type PlanetarySet,
+  type FoundSet,
   type SetMember,
   type SetShape,
 } from './planetary-sets';
 import { sweepTwo } from './sweep';
-import { UNWATCHED, type Watch } from './watch';
+import { UNWATCHED, type SearchWatch } from './watch';
 import { itemAt } from '../required';
 
 /** From least to most, both included. */
-export type Span = readonly [least: number, most: number];
+export type CountSpan = readonly [least: number, most: number];
 
 /** What a set is looked for among: one member driven, one giving out, one held. */
 export interface SetQuestion {
@@ -24,12 +24,12 @@ export interface SetQuestion {
   readonly input: SetMember;
   readonly output: SetMember;
   readonly held: SetMember;
-  readonly sun: Span;
-  readonly planet: Span;
+  readonly sun: CountSpan;
+  readonly planet: CountSpan;
   /** Of stepped planets and of double pinions: the gear at the ring. */
-  readonly second?: Span | undefined;
-  readonly ring: Span;
-  readonly copies: Span;
+  readonly second?: CountSpan | undefined;
+  readonly ring: CountSpan;
+  readonly copies: CountSpan;
 }
 
 export interface PlanetaryQuestion extends SetQuestion {
@@ -48,7 +48,7 @@ export interface PlanetaryAnswer {
    * Each with its ratio, negative where the output turns against the input; `made` has one set, or the set and the one
    * behind it.
    */
-  readonly results: readonly (Found<readonly PlanetarySet[]> & { readonly size: Rational })[];
+  readonly results: readonly (FoundSoFar<readonly FoundSet[]> & { readonly size: Rational })[];
   readonly proven: boolean;
   /** The time that was allowed ended it. */
   readonly cut: boolean;
@@ -65,14 +65,14 @@ export interface PlanetaryAnswer {
 export function searchPlanetary(
   question: PlanetaryQuestion,
   tell: (so: PlanetaryAnswer) => void = () => undefined,
-  watch: Watch = UNWATCHED,
+  watch: SearchWatch = UNWATCHED,
 ): PlanetaryAnswer {
   return question.behind ? twoSets(question, question.behind, watch) : oneSet(question, tell, watch);
 }
 
-function oneSet(question: PlanetaryQuestion, tell: (so: PlanetaryAnswer) => void, watch: Watch): PlanetaryAnswer {
+function oneSet(question: PlanetaryQuestion, tell: (so: PlanetaryAnswer) => void, watch: SearchWatch): PlanetaryAnswer {
   const { target, limit, maxError, shape = 'simple', uneven = false } = question;
-  const best = new Best<PlanetarySet>(target, limit, maxError, teethOf);
+  const best = new Best<FoundSet>(target, limit, maxError, teethOf);
   const wanted = Number(target.n) / Number(target.d);
   const whole = setsIn(question);
   let examined = 0;
@@ -111,7 +111,7 @@ function oneSet(question: PlanetaryQuestion, tell: (so: PlanetaryAnswer) => void
 /** Sets that make one ratio whatever their planets are. */
 interface SameRatio {
   readonly size: number;
-  readonly sets: () => Iterable<PlanetarySet>;
+  readonly sets: () => Iterable<FoundSet>;
   /** How many sets that are, good or not. */
   readonly count: number;
 }
@@ -154,11 +154,7 @@ function* sameRatios(question: SetQuestion): Generator<SameRatio> {
  * for tips, and together at
  * least as long as the gap is wide, or the two would not reach each other. What remains is looked at closely by `fits`.
  */
-function* doublePinions(
-  { planet, second = planet, copies }: SetQuestion,
-  s: number,
-  r: number,
-): Generator<PlanetarySet> {
+function* doublePinions({ planet, second = planet, copies }: SetQuestion, s: number, r: number): Generator<FoundSet> {
   const gap = r - s;
   for (const p of whole(planet)) {
     if (2 * p + 4 >= gap) break;
@@ -170,17 +166,17 @@ function* doublePinions(
 }
 
 /** Evenly where that goes, else as evenly as it goes; null where there is no room or no place. */
-function placedAnyhow(set: PlanetarySet, shape: SetShape): PlanetarySet | null {
-  if (goesInEvenly(set, shape)) return hasRoom(set, shape) ? set : null;
+function placedAnyhow(set: FoundSet, shape: SetShape): FoundSet | null {
+  if (assemblesEvenly(set, shape)) return hasRoom(set, shape) ? set : null;
   const angles = nearlyEven(set, shape);
   const placed = angles && { ...set, angles };
   return placed && hasRoom(placed, shape) ? placed : null;
 }
 
 /** Sets of each ratio by the one with the fewest teeth, and one sweep over the ratios of both. */
-function twoSets(question: PlanetaryQuestion, behind: SetQuestion, watch: Watch): PlanetaryAnswer {
+function twoSets(question: PlanetaryQuestion, behind: SetQuestion, watch: SearchWatch): PlanetaryAnswer {
   const { target, limit, maxError } = question;
-  const best = new Best<readonly [PlanetarySet, PlanetarySet]>(target, limit, maxError);
+  const best = new Best<readonly [FoundSet, FoundSet]>(target, limit, maxError);
   const [first, second] = [smallestOfEach(question, watch), smallestOfEach(behind, watch)] as const;
   const sizes = (sets: typeof first.sets) => Float64Array.from(sets, ({ size }) => size);
   const whole = sweepTwo(
@@ -194,7 +190,7 @@ function twoSets(question: PlanetaryQuestion, behind: SetQuestion, watch: Watch)
     },
     watch,
   );
-  const together = ([a, b]: readonly [PlanetarySet, PlanetarySet]) => teethOf(a) + teethOf(b);
+  const together = ([a, b]: readonly [FoundSet, FoundSet]) => teethOf(a) + teethOf(b);
   const results = best
     .list(
       (ways) => ways.reduce((a, b) => (together(b) < together(a) ? b : a)),
@@ -210,8 +206,8 @@ function twoSets(question: PlanetaryQuestion, behind: SetQuestion, watch: Watch)
   return { results, proven: !cut, cut, examined: first.examined * second.examined, part: 1 };
 }
 
-function smallestOfEach(question: SetQuestion, watch: Watch) {
-  const bySize = new Map<number, PlanetarySet>();
+function smallestOfEach(question: SetQuestion, watch: SearchWatch) {
+  const bySize = new Map<number, FoundSet>();
   let examined = 0;
   for (const { size, sets, count } of sameRatios(question)) {
     if (watch.over()) break;
@@ -227,7 +223,7 @@ function smallestOfEach(question: SetQuestion, watch: Watch) {
 }
 
 /** Its ratio's size in floating point, one division of whole numbers: equal ratios are equal values. */
-function sizeOf(set: PlanetarySet, { shape = 'simple', input, output }: SetQuestion): number {
+function sizeOf(set: FoundSet, { shape = 'simple', input, output }: SetQuestion): number {
   const row = setRow(shape, set);
   return Math.abs(row[output] / row[input]);
 }
@@ -239,7 +235,7 @@ function* candidates({
   planet,
   second = planet,
   ring,
-}: SetQuestion): Generator<Omit<PlanetarySet, 'copies'>> {
+}: SetQuestion): Generator<Omit<FoundSet, 'copies'>> {
   for (const s of whole(sun))
     for (const p of whole(planet))
       for (const q of shape === 'simple' ? [p] : whole(second)) {
@@ -261,15 +257,15 @@ const setsIn = ({ shape = 'simple', sun, planet, second = planet, ring, copies }
   (shape === 'simple' ? 1 : width(second)) *
   (shape === 'double-pinion' ? width(ring) : 1);
 
-const width = ([least, most]: Span): number => Math.max(0, most - least + 1);
+const width = ([least, most]: CountSpan): number => Math.max(0, most - least + 1);
 
-function* whole([least, most]: Span): Generator<number> {
+function* whole([least, most]: CountSpan): Generator<number> {
   for (let value = least; value <= most; value++) yield value;
 }
 
-const teethOf = ({ sun, planet, second = 0, ring, copies }: PlanetarySet): number =>
+const teethOf = ({ sun, planet, second = 0, ring, copies }: FoundSet): number =>
   sun + ring + copies * (planet + second);
 
 /** Fewer teeth, then the smaller ring, then fewer copies. */
-const orderOfSets = (a: PlanetarySet, b: PlanetarySet): number =>
+const orderOfSets = (a: FoundSet, b: FoundSet): number =>
   teethOf(a) - teethOf(b) || a.ring - b.ring || a.copies - b.copies;

@@ -2,15 +2,15 @@ import { messageOf } from '@/core/message-of';
 import { compare, fraction, inverse, neg, parseRational, type Rational } from '../rational';
 import { issueText } from '../train';
 import type { FitTarget } from './fit';
-import type { Span } from './planetary';
-import { plainly, type Question } from './question';
+import type { CountSpan } from './planetary';
+import { asRatio, type SearchQuestion } from './question';
 import { searchSchema, type WrittenSearch, type WrittenWheels } from './search-schema';
-import { readWanted, type Wanted } from './wanted';
+import { readWanted, type WantedRatio } from './wanted';
 import { wheelsWithin } from './wheel-limits';
 import { itemAt, required } from '../required';
 
 export type ReadQuestion =
-  { readonly ok: true; readonly value: Question } | { readonly ok: false; readonly message: string };
+  { readonly ok: true; readonly value: SearchQuestion } | { readonly ok: false; readonly message: string };
 
 /** What is wrong with a search, with its place. */
 class Refused extends Error {}
@@ -49,7 +49,7 @@ export function readWritten(json: unknown): ReadQuestion {
 
 const KINDS = ['stages', 'planetary', 'ladder', 'ranges', 'outputs', 'fit'] as const;
 
-function questionOf(written: WrittenSearch): Question {
+function questionOf(written: WrittenSearch): SearchQuestion {
   // Several outputs say by stages how many pairs stand between one tap and the next.
   const kinds = KINDS.filter((kind) => written[kind] !== undefined && !(kind === 'stages' && written.outputs));
   if (kinds.length !== 1)
@@ -61,7 +61,7 @@ function questionOf(written: WrittenSearch): Question {
   return { ...READERS[itemAt(kinds, 0)](written), module: written.teeth?.module, timeS: written.timeS ?? null };
 }
 
-type Reader = (written: WrittenSearch) => DistributiveOmit<Question, 'module' | 'timeS'>;
+type Reader = (written: WrittenSearch) => DistributiveOmit<SearchQuestion, 'module' | 'timeS'>;
 type DistributiveOmit<T, K extends keyof T> = T extends unknown ? Omit<T, K> : never;
 
 const READERS: Readonly<Record<(typeof KINDS)[number], Reader>> = {
@@ -143,7 +143,7 @@ const READERS: Readonly<Record<(typeof KINDS)[number], Reader>> = {
     if (Object.keys(free).length === 0) throw new Refused('fit.free: name at least one gear with [least, most].');
     const stray = Object.keys(weights).find((id) => !wanted.has(id));
     if (stray !== undefined) throw new Refused(`fit.weights: position "${stray}" has no target.`);
-    const spans = new Map<string, Span>(Object.entries(free));
+    const spans = new Map<string, CountSpan>(Object.entries(free));
     return {
       kind: 'fit',
       file: required(fit).train,
@@ -159,11 +159,11 @@ function spanOf(stages: number | readonly [number, number]): readonly number[] {
 }
 
 function targetOf(
-  { target, wanted }: { readonly target?: string | number | undefined; readonly wanted?: Wanted | undefined },
+  { target, wanted }: { readonly target?: string | number | undefined; readonly wanted?: WantedRatio | undefined },
   place: string,
-): { readonly wanted: Wanted; readonly ratio: Rational } {
+): { readonly wanted: WantedRatio; readonly ratio: Rational } {
   if (target !== undefined && wanted) throw new Refused(`${place}target and ${place}wanted: give one of them.`);
-  if (!wanted) return { wanted: plainly(target ?? ''), ratio: ratioAt(target, `${place}target`) };
+  if (!wanted) return { wanted: asRatio(target ?? ''), ratio: ratioAt(target, `${place}target`) };
   const read = readWanted(wanted);
   if (!read.ok) throw new Refused(`${place}wanted.${read.field}: ${read.message}`);
   return { wanted, ratio: read.ratio };

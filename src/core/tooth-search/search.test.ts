@@ -9,18 +9,18 @@ import { countsText } from './findings';
 import { search } from './search';
 import { readWritten } from './search-file';
 import { trainOfFinding } from './train-of-finding';
-import type { Question } from './question';
+import type { SearchQuestion } from './question';
 import { modelOf } from '../model';
 
 const HEAD = { format: 'tin-wheel/search', version: 1 };
 
-function questionOf(written: object): Question {
+function questionOf(written: object): SearchQuestion {
   const read = readWritten({ ...HEAD, ...written });
   if (!read.ok) throw new Error(read.message);
   return read.value;
 }
 
-function trainOf(question: Question, place = 0, open: Train | null = null): Train {
+function trainOf(question: SearchQuestion, place = 0, open: Train | null = null): Train {
   const finding = search(question, open).findings[place]!;
   const edit = trainOfFinding(question, finding, 'Found at the saltworks', open);
   if (!edit.ok) throw new Error(edit.message);
@@ -28,8 +28,7 @@ function trainOf(question: Question, place = 0, open: Train | null = null): Trai
 }
 
 /** Input over output as the train solves it, in its first position or with nothing engaged. */
-const solvedRatio = (train: Train) =>
-  solveEngaged(modelOf(train).open, train.positions[0]?.engaged ?? []).ratio!;
+const solvedRatio = (train: Train) => solveEngaged(modelOf(train).open, train.positions[0]?.engaged ?? []).ratio!;
 
 const teeth = { min: 12, max: 60 };
 
@@ -179,9 +178,7 @@ test('a fit gives the open train with other counts, one step that holds what has
   const question = questionOf({ fit: { free, targets: { slow: '3.7' } } });
   const fitted = trainOf(question, 0, train);
   const { findings } = search(question, train);
-  expect(toFraction(modelOf(fitted).positions().get('slow')!.ratio!)).toBe(
-    toFraction(findings[0]!.ratios[0]!.ratio),
-  );
+  expect(toFraction(modelOf(fitted).positions().get('slow')!.ratio!)).toBe(toFraction(findings[0]!.ratios[0]!.ratio));
   const wrong = (one: Train) =>
     checkDesign(one)
       .filter(({ weight }) => weight === 'wrong')

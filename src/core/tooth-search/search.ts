@@ -1,20 +1,20 @@
 import { toNumber, type Rational } from '../rational';
 import type { Train } from '../train';
-import { mounted } from './arranged';
+import { fitsBetweenShafts } from './arranged';
 import { errorOf } from './best';
-import { chainFinding, dialsFinding, fitFinding, pairsFinding, setsFinding, type Finding } from './findings';
+import { chainFinding, dialsFinding, fitFinding, pairsFinding, setsFinding, type SearchResult } from './findings';
 import { searchFit } from './fit';
 import { searchLadders, searchRanges, wantedRanges, wantedRatios } from './ladder';
 import { searchManyStages } from './many-stages';
 import { searchOutputs } from './outputs';
 import { searchPlanetary } from './planetary';
-import type { Chains, NamedRatio, Question } from './question';
+import type { Chains, NamedRatio, SearchQuestion } from './question';
 import { UNWATCHED, watchOf } from './watch';
-import { beyondReach, conflictOf } from './why-none';
+import { whyOutOfReach, conflictOf } from './why-none';
 
-export interface Answer {
+export interface SearchAnswer {
   /** Best first. */
-  readonly findings: readonly Finding[];
+  readonly findings: readonly SearchResult[];
   /** Everything that there is was covered: nothing better exists. */
   readonly proven: boolean;
   readonly examined: number;
@@ -29,7 +29,7 @@ export interface Answer {
 /** Who waits for an answer. */
 export interface Listening {
   /** Given what is found so far, now and then. */
-  readonly tell?: (so: Answer) => void;
+  readonly tell?: (so: SearchAnswer) => void;
   /** Milliseconds since the search began. Without a clock nothing is told by time, and no limit of time is kept. */
   readonly elapsedMs?: () => number;
 }
@@ -40,10 +40,10 @@ export interface Listening {
  * @throws RangeError where a wanted position of a fit does not drive.
  */
 export function search(
-  question: Question,
+  question: SearchQuestion,
   train: Train | null,
   { tell = () => undefined, elapsedMs }: Listening = {},
-): Answer {
+): SearchAnswer {
   const watch = elapsedMs ? watchOf(elapsedMs, question.timeS) : UNWATCHED;
   switch (question.kind) {
     case 'chains': {
@@ -61,22 +61,22 @@ export function search(
             `move the shafts apart. Take ${question.turning === 'same' ? 'an even' : 'an odd'} number of stages, or ` +
             'allow internal wheels.',
         };
-      const told = (so: ReturnType<typeof searchManyStages>): Answer => ({
+      const told = (so: ReturnType<typeof searchManyStages>): SearchAnswer => ({
         ...so,
         why: null,
         findings: so.results
-          .filter(({ made }) => mounted(question, made) !== null)
+          .filter(({ made }) => fitsBetweenShafts(question, made) !== null)
           .map(({ made, ratio }) => chainFinding(made, plainRatio(ratio, question.question.target, ratio))),
       });
       const answer = told(searchManyStages(stages, question.question, (so) => tell(told(so)), watch));
-      const beyond = beyondReach(stages, question.question);
+      const beyond = whyOutOfReach(stages, question.question);
       return {
         ...answer,
         why: beyond ?? (answer.findings.length === 0 ? conflictOf(stages, question.question) : null),
       };
     }
     case 'planetary': {
-      const told = (so: ReturnType<typeof searchPlanetary>): Answer => ({
+      const told = (so: ReturnType<typeof searchPlanetary>): SearchAnswer => ({
         ...so,
         why: null,
         findings: so.results.map(({ made, ratio, size }) =>
@@ -111,7 +111,7 @@ export function search(
       };
     }
     case 'outputs': {
-      const told = (so: ReturnType<typeof searchOutputs>): Answer => ({
+      const told = (so: ReturnType<typeof searchOutputs>): SearchAnswer => ({
         ...so,
         why: null,
         findings: so.results.map(dialsFinding),

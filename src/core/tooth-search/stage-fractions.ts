@@ -1,18 +1,18 @@
 import { gcd } from '../rational';
 /** Driver and driven teeth of one stage; the driven wheel may have its teeth inside. */
-export type Pair = readonly [driver: number, driven: number, teeth?: 'internal'];
+export type CountPair = readonly [driver: number, driven: number, teeth?: 'internal'];
 
 /**
  * A chain: its pairs, the largest ratio first; or, where each stage has limits of its own, in the order of the stages.
  */
-export type Chain = readonly Pair[];
+export type Chain = readonly CountPair[];
 
 /** A stage's ratio, driven over driver in lowest terms, with the pair of wheels that makes it. */
 export interface StageFraction {
   readonly n: number;
   readonly d: number;
   readonly value: number;
-  readonly pair: Pair;
+  readonly pair: CountPair;
 }
 
 /**
@@ -64,7 +64,7 @@ export function fractionsAt(
   );
 }
 
-function fractionOfPair(pair: Pair, coprime: Coprime): readonly StageFraction[] {
+function fractionOfPair(pair: CountPair, coprime: Coprime): readonly StageFraction[] {
   const [driver, driven] = pair;
   const common = gcd(driver, driven);
   if (coprime === 'required' && common > 1) return [];

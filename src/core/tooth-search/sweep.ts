@@ -1,9 +1,9 @@
 import type { Best } from './best';
-import { UNWATCHED, type Watch } from './watch';
+import { UNWATCHED, type SearchWatch } from './watch';
 
 /** The clock is looked at every so many steps. */
 const STEPS_A_LOOK = 65_536;
-const isOver = (step: number, watch: Watch): boolean => step % STEPS_A_LOOK === 0 && watch.over();
+const isOver = (step: number, watch: SearchWatch): boolean => step % STEPS_A_LOOK === 0 && watch.over();
 
 /**
  * All products of two values of a sorted list that may be among the best. As the smaller factor falls, the larger one
@@ -19,7 +19,7 @@ export function sweep<T>(
   left: number,
   best: Best<T>,
   take: (i: number, j: number) => void,
-  watch: Watch = UNWATCHED,
+  watch: SearchWatch = UNWATCHED,
 ): boolean {
   let [least, most] = [left * best.from, left * best.to];
   const taken = (i: number, j: number) => {
@@ -55,7 +55,7 @@ export function sweepTwo<T>(
   left: number,
   best: Best<T>,
   take: (i: number, j: number) => void,
-  watch: Watch = UNWATCHED,
+  watch: SearchWatch = UNWATCHED,
 ): boolean {
   let crossing = second.length;
   // From the middle of the first list upward, then downward: what is found there leaves little to look at elsewhere.

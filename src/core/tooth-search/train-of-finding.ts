@@ -1,15 +1,15 @@
 import type { Edit, Train } from '../train';
-import { mounted } from './arranged';
+import { fitsBetweenShafts } from './arranged';
 import { chainTrain, dialsTrain, ladderTrain, planetaryTrain, withTeeth } from './as-train';
-import { namesOf, type Finding } from './findings';
+import { resultNames, type SearchResult } from './findings';
 import type { SetQuestion } from './planetary';
-import type { Question } from './question';
+import type { SearchQuestion } from './question';
 import { required } from '../required';
 
 /** A finding as a train of its own, or, of a fit, as the open train with other counts. */
 export function trainOfFinding(
-  question: Question,
-  { made }: Pick<Finding, 'made'>,
+  question: SearchQuestion,
+  { made }: Pick<SearchResult, 'made'>,
   name: string,
   open: Train | null,
 ): Edit {
@@ -17,7 +17,7 @@ export function trainOfFinding(
   switch (made.kind) {
     case 'chain':
       return question.kind === 'chains'
-        ? chainTrain(making, required(mounted(question, made.chain)), question.question.equalCentres)
+        ? chainTrain(making, required(fitsBetweenShafts(question, made.chain)), question.question.equalCentres)
         : WRONG_KIND;
     case 'sets': {
       if (question.kind !== 'planetary') return WRONG_KIND;
@@ -26,7 +26,7 @@ export function trainOfFinding(
       return planetaryTrain(making, made.sets, asked);
     }
     case 'pairs':
-      return ladderTrain(making, made.pairs, namesOf(made.pairs.length, question.kind === 'ranges'));
+      return ladderTrain(making, made.pairs, resultNames(made.pairs.length, question.kind === 'ranges'));
     case 'dials':
       return dialsTrain(making, made.dials);
     case 'teeth':

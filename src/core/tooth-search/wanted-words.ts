@@ -1,11 +1,11 @@
 import { div, inverse, mul, sub, toNumber, type Rational } from '../rational';
 import { figure } from '../units';
 import { clockTime, durationOf, roughTime } from './durations';
-import { readWanted, type Wanted } from './wanted';
+import { readWanted, type WantedRatio } from './wanted';
 import { required } from '../required';
 
 /** What is wanted as a sentence: "The output turns once in 24 h 50 min 28.3 s at 12 rpm." */
-export function wantedWords(wanted: Wanted, ratio: Rational): string {
+export function wantedWords(wanted: WantedRatio, ratio: Rational): string {
   const once = toNumber(ratio) >= 1;
   switch (wanted.form) {
     case 'period':
@@ -27,7 +27,7 @@ export function wantedWords(wanted: Wanted, ratio: Rational): string {
 }
 
 /** How far off a ratio is, in the words of what is wanted: "one turn late in 412 days", "0.3 rpm too fast". */
-export function missWords(wanted: Wanted, ratio: Rational): string {
+export function missWords(wanted: WantedRatio, ratio: Rational): string {
   const read = readWanted(wanted);
   if (!read.ok) return '';
   const off = toNumber(div(sub(ratio, read.ratio), read.ratio));

@@ -1,9 +1,9 @@
 import { parseRational, toFraction, toNumber } from '../rational';
 import { clockTime, durationOf, roughTime } from './durations';
-import { readWanted, type Wanted } from './wanted';
+import { readWanted, type WantedRatio } from './wanted';
 import { missWords, slipWords, wantedWords } from './wanted-words';
 
-const ratio = (wanted: Wanted): string => {
+const ratio = (wanted: WantedRatio): string => {
   const read = readWanted(wanted);
   return read.ok ? toFraction(read.ratio) : `${read.field}: ${read.message}`;
 };
@@ -19,7 +19,7 @@ test.each([
   [{ form: 'period', in: '1 turns/day', time: '365.2422 d' }, '1826211/5000'],
   [{ form: 'period', in: '60', time: '1:30:00' }, '5400'],
   [{ form: 'turns', in: '235', out: '19' }, '235/19'],
-] satisfies [Wanted, string][])('%j asks for %s', (wanted, expected) => {
+] satisfies [WantedRatio, string][])('%j asks for %s', (wanted, expected) => {
   // By hand, the tide: 24·60 + 50 + 28.3/60 minutes, times 12.
   expect(ratio(wanted)).toBe(expected);
 });
@@ -43,7 +43,7 @@ test.each([
   [{ form: 'period', in: '12', time: '0 s' }, /^time: Write the time/],
   [{ form: 'tip', in: '12', speed: '1', diameter: '3 rpm' }, /^diameter: Give the diameter in mm, cm, m/],
   [{ form: 'turns', in: '1/0', out: '3' }, /^in: /],
-] satisfies [Wanted, RegExp][])('%j is refused at its field', (wanted, message) => {
+] satisfies [WantedRatio, RegExp][])('%j is refused at its field', (wanted, message) => {
   expect(ratio(wanted)).toMatch(message);
 });
 
@@ -63,7 +63,7 @@ test('times are read and written as clocks have them, and roughly', () => {
 });
 
 test('how far off a ratio is, in the words of what is wanted', () => {
-  const tide: Wanted = { form: 'period', in: '1 rpm', time: '1440 min' };
+  const tide: WantedRatio = { form: 'period', in: '1 rpm', time: '1440 min' };
   // One turn in 1 441 minutes instead of 1 440 falls a turn behind in 1440 · 1441 minutes.
   expect(missWords(tide, parseRational('1441')!)).toBe(`one turn late in ${roughTime(1440 * 1441)}`);
   expect(missWords(tide, parseRational('1439')!)).toBe(`one turn early in ${roughTime(1440 * 1439)}`);
@@ -71,7 +71,7 @@ test('how far off a ratio is, in the words of what is wanted', () => {
   // 1200/41 is 29.27 rpm where 30 are wanted.
   expect(missWords({ form: 'speeds', in: '1200', out: '30' }, parseRational('41')!)).toBe('0.7317 rpm too slow');
   expect(missWords({ form: 'speeds', in: '1200', out: '30' }, parseRational('39')!)).toBe('0.7692 rpm too fast');
-  const rim: Wanted = { form: 'tip', in: '60 rpm', speed: '1 m/s', diameter: '1 m' };
+  const rim: WantedRatio = { form: 'tip', in: '60 rpm', speed: '1 m/s', diameter: '1 m' };
   // π is wanted; at 3.2 the rim makes π/3.2 m/s.
   expect(missWords(rim, parseRational('3.2')!)).toBe('18.25 mm/s too slow at the rim');
   // 101 turns of the input where 100 are wanted: in the time of 101 turns the output makes 100.
@@ -90,7 +90,7 @@ test('a factor of 10, 60 or 1000, and a ratio turned over, are pointed out; othe
 });
 
 test('what is wanted is said back as a sentence', () => {
-  const told = (wanted: Wanted) => {
+  const told = (wanted: WantedRatio) => {
     const read = readWanted(wanted);
     return read.ok ? wantedWords(wanted, read.ratio) : '';
   };

@@ -4,7 +4,7 @@ import { itemAt, required } from '../required';
 import { capitalised } from '../capitalised';
 
 /** A wanted ratio in the form that people have it; every figure as it was typed. */
-export type Wanted =
+export type WantedRatio =
   /** Input speed over output speed, a fraction or a decimal. */
   | { readonly form: 'ratio'; readonly ratio: string }
   | { readonly form: 'speeds'; readonly in: string; readonly out: string }
@@ -67,7 +67,7 @@ const MOST = fraction(1_000_000_000_000);
  * The exact ratio, input speed over output speed, that a form says. A figure without a unit has the form's first: rpm,
  * m/s, mm.
  */
-export function readWanted(wanted: Wanted): ReadWanted {
+export function readWanted(wanted: WantedRatio): ReadWanted {
   const read = figuresOf(wanted);
   if (!Array.isArray(read)) return read as Unread;
   const [ratio, inRpm] = read as readonly [Rational, Rational | null];
@@ -76,7 +76,7 @@ export function readWanted(wanted: Wanted): ReadWanted {
   return { ok: true, ratio, inRpm };
 }
 
-function figuresOf(wanted: Wanted): readonly [Rational, Rational | null] | Unread {
+function figuresOf(wanted: WantedRatio): readonly [Rational, Rational | null] | Unread {
   switch (wanted.form) {
     case 'ratio': {
       const ratio = plainNumber(wanted.ratio, 'ratio', 'the ratio, input speed over output speed');
@@ -146,4 +146,4 @@ function plainNumber(text: string, field: string, what: string): Rational | Unre
 }
 
 const unread = (field: string, message: string): Unread => ({ ok: false, field, message });
-const lastField = (wanted: Wanted): string => itemAt(Object.keys(wanted), -1);
+const lastField = (wanted: WantedRatio): string => itemAt(Object.keys(wanted), -1);

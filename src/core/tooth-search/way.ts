@@ -107,11 +107,11 @@ export function orderOfChains(a: Chain, b: Chain): number {
 
 function keyOf(chain: Chain): readonly number[] {
   const wheels = chain.flatMap(([driver, driven]) => [driver, driven]);
-  return [wheels.reduce((sum, count) => sum + count, 0), Math.max(...wheels), uneven(chain)];
+  return [wheels.reduce((sum, count) => sum + count, 0), Math.max(...wheels), unevenness(chain)];
 }
 
 /** How far the largest stage is from the smallest, as a logarithm. */
-export function uneven(chain: Chain): number {
+export function unevenness(chain: Chain): number {
   const sizes = chain.map(([driver, driven]) => Math.log(driven / driver));
   return Math.max(...sizes) - Math.min(...sizes);
 }

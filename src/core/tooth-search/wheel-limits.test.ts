@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { arranged, turnsAlike } from './arranged';
+import { arranged, turnsSameWay } from './arranged';
 import { pairingsOf } from './pairings';
 import { stageChoices } from './stage-choices';
 import { leastWithoutUndercut, wheelsWithin, type WheelLimits } from './wheel-limits';
@@ -105,7 +105,7 @@ test('the way of turning: as it is, by a wheel with its teeth inside, or by an i
     [12, 60],
     [15, 20],
   ] as const;
-  expect(turnsAlike(chain)).toBe(true);
+  expect(turnsSameWay(chain)).toBe(true);
   expect(arranged(chain, 'same', true)).toEqual({ chain, idler: false });
   expect(arranged(chain, 'opposite', false)).toEqual({ chain, idler: true });
   // 60 − 12 is room enough; 20 − 15 would not be.

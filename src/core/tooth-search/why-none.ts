@@ -2,7 +2,6 @@ import { compare, div, fraction, mul, ONE, toNumber, type Rational } from '../ra
 import { figure } from '../units';
 import { searchManyStages } from './many-stages';
 import type { ChainQuestion } from './chains';
-import { required } from '../required';
 import { capitalised } from '../capitalised';
 
 type Asked = Omit<ChainQuestion, 'stages'>;
@@ -18,7 +17,7 @@ export function reachOf(stages: readonly number[], { wheels, perStage }: Pick<As
 }
 
 /** Says so where the target lies beyond what the wheels reach, with what would reach it; null where it does not. */
-export function beyondReach(stages: readonly number[], asked: Asked): string | null {
+export function whyOutOfReach(stages: readonly number[], asked: Asked): string | null {
   const { from, to } = reachOf(stages, asked);
   const { target, wheels } = asked;
   if (compare(target, from) >= 0 && compare(target, to) <= 0) return null;

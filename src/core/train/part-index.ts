@@ -77,7 +77,11 @@ function gearsByTheirMember({ gears }: Train): ReadonlyMap<string, readonly Gear
 /** Finds a part by its id; the map is made when it is first asked. */
 function finder<P extends { readonly id: string }>(parts: readonly P[]): Finder<P> {
   let byId: ReadonlyMap<string, P> | null = null;
-  return (id) => (id === null || id === undefined ? undefined : (byId ??= new Map(parts.map((part) => [part.id, part]))).get(id));
+  return (id) => {
+    if (id === null || id === undefined) return undefined;
+    byId ??= new Map(parts.map((part) => [part.id, part]));
+    return byId.get(id);
+  };
 }
 
 function required<P>(kind: string, find: Finder<P>): (id: string) => P {

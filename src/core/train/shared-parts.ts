@@ -19,10 +19,11 @@ function sharedObject(read: Fields, given: Fields): Fields {
   const keys = Object.keys(read);
   const parts = Object.fromEntries(keys.map((key) => [key, withSharedParts(read[key], given[key])]));
   const givenKeys = Object.keys(given);
-  const isGiven = keys.length === givenKeys.length && keys.every((key, i) => key === givenKeys[i] && parts[key] === given[key]);
-  return isGiven ? given : parts;
+  const isGiven = keys.every((key, i) => key === givenKeys[i] && parts[key] === given[key]);
+  return isGiven && keys.length === givenKeys.length ? given : parts;
 }
 
 type Fields = Readonly<Record<string, unknown>>;
 
-const isPlain = (value: unknown): value is Fields => typeof value === 'object' && value !== null && !Array.isArray(value);
+const isPlain = (value: unknown): value is Fields =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);

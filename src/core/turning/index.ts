@@ -1,1 +1,9 @@
-export { handTurn, NOTHING_TURNED, readTurns, teethPassed, turnOn, type MemberSpeeds, type Turned } from './turning';
+export {
+  handTurn,
+  NOTHING_TURNED,
+  readTurns,
+  teethPassed,
+  turnFurther,
+  type MemberSpeeds,
+  type TurnedTrain,
+} from './turning';

@@ -1,42 +1,41 @@
 import { demoTrain } from '@/testing/demo-train';
 import { memberFigures } from '../powerflow';
 import { fraction, ONE, toFraction } from '../rational';
-import { handTurn, NOTHING_TURNED, readTurns, teethPassed, turnOn, type Turned } from '.';
+import { handTurn, NOTHING_TURNED, readTurns, teethPassed, turnFurther, type TurnedTrain } from '.';
 import { modelOf } from '../model';
 
-const speeds = (name: string, position: string) =>
-  memberFigures(modelOf(demoTrain(name)).positions().get(position)!);
-const turns = (turned: Turned, member: string) => toFraction(turned.members.get(member)!);
+const speeds = (name: string, position: string) => memberFigures(modelOf(demoTrain(name)).positions().get(position)!);
+const turns = (turned: TurnedTrain, member: string) => toFraction(turned.members.get(member)!);
 
 describe('turn counters', () => {
   test('one turn of the sails is eleven of the pump', () => {
-    const turned = turnOn(NOTHING_TURNED, speeds('brine-lift', 'pumping'), ONE);
+    const turned = turnFurther(NOTHING_TURNED, speeds('brine-lift', 'pumping'), ONE);
     expect([turns(turned, 'sails'), turns(turned, 'pump'), turns(turned, 'ring')]).toEqual(['1', '11', '0']);
   });
 
   test('keep the ratio to the last digit after many small moves', () => {
     let turned = NOTHING_TURNED;
-    for (let i = 0; i < 378; i++) turned = turnOn(turned, speeds('harvester', '2'), fraction(1, 378));
+    for (let i = 0; i < 378; i++) turned = turnFurther(turned, speeds('harvester', '2'), fraction(1, 378));
     expect(turns(turned, 'out')).toBe(toFraction(speeds('harvester', '2').find(({ id }) => id === 'out')!.speed!));
   });
 
   test('go on from where they were when the position changes, and what floats stays', () => {
-    const second = turnOn(turnOn(NOTHING_TURNED, speeds('pan-rake', '1'), ONE), speeds('pan-rake', '4'), ONE);
+    const second = turnFurther(turnFurther(NOTHING_TURNED, speeds('pan-rake', '1'), ONE), speeds('pan-rake', '4'), ONE);
     expect(turns(second, 'out')).toBe(toFraction(fraction(1216 + 247, 1216)));
-    const neutral = turnOn(second, speeds('pan-rake', 'N'), ONE);
+    const neutral = turnFurther(second, speeds('pan-rake', 'N'), ONE);
     expect(turns(neutral, 'out')).toBe(turns(second, 'out'));
     expect(turns(neutral, 'in')).toBe('3');
   });
 
   test('going back undoes going on', () => {
-    const there = turnOn(NOTHING_TURNED, speeds('crawler', '2'), fraction(7, 3));
-    const back = turnOn(there, speeds('crawler', '2'), fraction(-7, 3));
+    const there = turnFurther(NOTHING_TURNED, speeds('crawler', '2'), fraction(7, 3));
+    const back = turnFurther(there, speeds('crawler', '2'), fraction(-7, 3));
     expect([...back.members.values()].map(toFraction)).toEqual(Array(back.members.size).fill('0'));
   });
 
   test('teeth are counted past a mark, beside a planet in the frame of its carrier', () => {
     const train = demoTrain('brine-lift');
-    const turned = turnOn(NOTHING_TURNED, speeds('brine-lift', 'pumping'), ONE);
+    const turned = turnFurther(NOTHING_TURNED, speeds('brine-lift', 'pumping'), ONE);
     const passed = Object.fromEntries(
       train.gears.map((gear) => [gear.id, toFraction(teethPassed(train, gear, turned))]),
     );

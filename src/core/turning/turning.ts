@@ -3,19 +3,19 @@ import type { Gear, Train } from '../train';
 import { partsById } from '../train';
 
 /** How far everything has been turned since the counters were set to nothing. Exact. */
-export interface Turned {
+export interface TurnedTrain {
   /** Turns of what is cranked. */
   readonly crank: Rational;
   readonly members: ReadonlyMap<string, Rational>;
 }
 
-export const NOTHING_TURNED: Turned = { crank: ZERO, members: new Map() };
+export const NOTHING_TURNED: TurnedTrain = { crank: ZERO, members: new Map() };
 
 /** Speed per turn of the crank of every member, null where it is left open: such a member stays where it is. */
 export type MemberSpeeds = readonly { readonly id: string; readonly speed: Rational | null }[];
 
 /** Turns the crank on (or back) by so many turns with these speeds; what was counted before stays counted. */
-export function turnOn(turned: Turned, speeds: MemberSpeeds, by: Rational): Turned {
+export function turnFurther(turned: TurnedTrain, speeds: MemberSpeeds, by: Rational): TurnedTrain {
   const members = new Map(turned.members);
   for (const { id, speed } of speeds) if (speed) members.set(id, add(members.get(id) ?? ZERO, mul(speed, by)));
   return { crank: add(turned.crank, by), members };
@@ -28,7 +28,7 @@ const HAND_STEPS = 3600;
 export const handTurn = (turns: number): Rational => fraction(Math.round(turns * HAND_STEPS), HAND_STEPS);
 
 /** Teeth of a gear that have gone past a mark beside it: beside a planet, the mark goes round with the carrier. */
-export function teethPassed(train: Train, gear: Gear, turned: Turned): Rational {
+export function teethPassed(train: Train, gear: Gear, turned: TurnedTrain): Rational {
   const carrier = partsById(train).find.member(gear.member)?.carrier;
   const own = turned.members.get(gear.member) ?? ZERO;
   const past = carrier === undefined ? own : sub(own, turned.members.get(carrier) ?? ZERO);

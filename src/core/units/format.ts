@@ -26,10 +26,10 @@ export const ratioText = (ratio: Rational, convention: RatioConvention): string 
   `${ratioFigure(ratio, convention)} : 1 ${convention}`;
 
 export const ratioFigure = (ratio: Rational, convention: RatioConvention): string =>
-  figure(toNumber(ratioIn(ratio, convention)));
+  figure(toNumber(ratioByConvention(ratio, convention)));
 
 /** The size of a ratio, exact, in a convention. */
-export const ratioIn = (ratio: Rational, convention: RatioConvention): Rational =>
+export const ratioByConvention = (ratio: Rational, convention: RatioConvention): Rational =>
   abs(convention === 'in/out' ? ratio : inverse(ratio));
 
 /** Signs as words. */

@@ -11,4 +11,4 @@ export {
   type SpeedUnit,
   type TorqueUnit,
 } from './units';
-export { figure, ratioFigure, ratioIn, ratioText, wayText, type RatioConvention } from './format';
+export { figure, ratioFigure, ratioByConvention, ratioText, wayText, type RatioConvention } from './format';

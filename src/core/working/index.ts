@@ -4,7 +4,7 @@ export type {
   CrossCheck,
   Elimination,
   Equation,
-  Found,
+  FoundStep,
   Join,
   SetEquation,
   Stage,

@@ -65,7 +65,7 @@ export type WorkingStep =
       readonly kind: 'simultaneous';
       readonly equations: readonly Equation[];
       readonly eliminations: readonly Elimination[];
-      readonly solution: readonly Found[];
+      readonly solution: readonly FoundStep[];
     };
 
 export interface Known {
@@ -86,7 +86,7 @@ export interface Elimination {
 }
 
 /** A member's speed from its elimination, with the speeds found before put in. */
-export interface Found extends Known {
+export interface FoundStep extends Known {
   readonly by: Elimination;
 }
 

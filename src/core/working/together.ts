@@ -1,5 +1,5 @@
 import { add, div, isZero, mul, neg, ONE, sub, ZERO, type Rational } from '../rational';
-import type { Elimination, Equation, Found, WorkingStep } from './steps';
+import type { Elimination, Equation, FoundStep, WorkingStep } from './steps';
 import { itemAt, lookUp } from '../required';
 
 /** Σ factor · ω_member + constant. */
@@ -28,7 +28,7 @@ export function solveTogether(
     if (member === undefined) return;
     made.set(member, { from, sum: solvedFor(left, member) });
   });
-  const solution = new Map<string, Found>();
+  const solution = new Map<string, FoundStep>();
   for (const [member, { from, sum }] of [...made].reverse()) {
     if ([...sum.terms.keys()].some((other) => !solution.has(other))) continue;
     const by: Elimination = {

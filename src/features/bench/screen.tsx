@@ -11,7 +11,7 @@ import { useLaidOut } from './drawing/laying-out';
 import { SideViewPane } from './drawing/side-view-pane';
 import { EndViewPane } from './end-view/end-view-pane';
 import { useBenchKeys } from './keys';
-import { Panel } from './panel/panel';
+import { BenchPanel } from './panel/panel';
 import { PositionsStrip } from './positions-strip';
 import { Tour } from './tour/tour';
 import { useCrank } from './use-bench';
@@ -23,7 +23,7 @@ const FilesDialog = onDemand(async () => (await import('./files/files-dialog')).
  * explains them.
  * @param first the very first visit: the train is turning and a tour shows round.
  */
-export function Screen({ first = false }: { first?: boolean }) {
+export function BenchScreen({ first = false }: { first?: boolean }) {
   const crank = useCrank();
   useLaidOut();
   useBenchKeys();
@@ -52,7 +52,7 @@ export function Screen({ first = false }: { first?: boolean }) {
             <CrankPanel />
           </div>
         </div>
-        <Panel />
+        <BenchPanel />
       </main>
       <footer
         className={

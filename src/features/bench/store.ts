@@ -1,15 +1,15 @@
 import { createStore } from 'zustand';
 import type { PartRef } from '@/core/train';
-import { NOTHING_TURNED, turnOn, type Turned } from '@/core/turning';
+import { NOTHING_TURNED, turnFurther, type TurnedTrain } from '@/core/turning';
 import { speedsOf } from '@/features/train/analysis';
 import type { Own, Session } from '@/features/train/session';
-import type { Shown } from '@/features/train/side-views';
+import type { ShownView } from '@/features/train/side-views';
 import type { TrainState, TrainStore } from '@/features/train/store';
 import { CrankClock } from './crank/crank-clock';
 
 /** What the Bench keeps of its own: how far the train is turned, and what of it is looked at. */
 export interface BenchState {
-  readonly turned: Turned;
+  readonly turned: TurnedTrain;
   /** Which cut the end view shows. */
   readonly station: number;
   /** Gears with a painted tooth. */
@@ -17,7 +17,7 @@ export interface BenchState {
   /** The part whose card is open; one that is gone has none. */
   readonly editing: PartRef | null;
   /** The side view that stands in until there is one of this document. */
-  readonly shown: Shown | null;
+  readonly shown: ShownView | null;
   readonly set: (change: Partial<Omit<BenchState, 'set'>>) => void;
 }
 
@@ -51,8 +51,8 @@ function createBenchStore({ train }: TrainState) {
 
 /** The clock that turns the crank; what it has turned is counted with the speeds that held while it turned. */
 function createCrank(train: TrainStore, { getState }: BenchStore): CrankClock {
-  const count = (state: TrainState, by: Parameters<typeof turnOn>[2]) =>
-    getState().set({ turned: turnOn(getState().turned, speedsOf(state), by) });
+  const count = (state: TrainState, by: Parameters<typeof turnFurther>[2]) =>
+    getState().set({ turned: turnFurther(getState().turned, speedsOf(state), by) });
   const clock = new CrankClock((by) => count(train.getState(), by));
   train.subscribe((state, before) => {
     if (

@@ -2,7 +2,7 @@
 
 import { useCallback } from 'react';
 import { useStore } from 'zustand';
-import type { Drawn } from '@/core/drawing';
+import type { DrawnTrain } from '@/core/drawing';
 import type { Station } from '@/core/end-view';
 import { hasPart, type PartRef } from '@/core/train';
 import { ownOf } from '@/features/train/session';
@@ -30,7 +30,7 @@ export function useOpenCard(): PartRef | null {
   return useTrain(({ train }) => (editing && hasPart(train, editing) ? editing : null));
 }
 
-export function useDrawing(): Drawn {
+export function useDrawing(): DrawnTrain {
   const shown = useBench((state) => state.shown);
   return useTrain(({ train }) => sideViewToShow(train, shown));
 }

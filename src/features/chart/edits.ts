@@ -22,7 +22,7 @@ export interface ChartEdits {
   readonly remove: (position: string) => void;
   /** A new position, by default with the next number for its name. */
   readonly add: (engaged: readonly string[], name?: string) => void;
-  readonly take: (rows: Parameters<Documents['takePositions']>[1], replace: boolean) => void;
+  readonly take: (rows: Parameters<Documents['replacePositions']>[1], replace: boolean) => void;
   readonly sort: () => void;
 }
 
@@ -62,7 +62,7 @@ function editsOf(store: TrainStore): ChartEdits {
       void change(({ keepPosition }, train) => keepPosition(train, name ?? nextName(train), engaged)).then(
         (changed) => changed && choosePosition(store, itemAt(changed.positions, -1).id),
       ),
-    take: (rows, replace) => void change(({ takePositions }, train) => takePositions(train, rows, { replace })),
+    take: (rows, replace) => void change(({ replacePositions }, train) => replacePositions(train, rows, { replace })),
     sort: () =>
       void change(({ orderPositions }, train) => {
         const sorted = inOrderOfRatio(train);

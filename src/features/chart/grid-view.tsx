@@ -2,7 +2,7 @@
 
 import clsx from 'clsx';
 import { useRef, type KeyboardEvent } from 'react';
-import type { Grid, GridCell } from '@/core/gear-chart';
+import type { CouplerGrid, GridCell } from '@/core/gear-chart';
 import { ratioFigure } from '@/core/units';
 import { couplerName, listed } from '@/core/words';
 import { choosePosition } from '@/features/train/choosing';
@@ -169,7 +169,7 @@ function Cell({
 const MOST_ACROSS = 12;
 
 /** The groups that go across: all but the ranges where they have room, else the one with the most members. */
-function acrossOf({ groups }: Grid): readonly number[] {
+function acrossOf({ groups }: CouplerGrid): readonly number[] {
   const others = groups.slice(1).map((_, g) => g + 1);
   if (others.reduce((product, g) => product * itemAt(groups, g).length, 1) <= MOST_ACROSS) return others;
   return [others.reduce((best, g) => (itemAt(groups, g).length >= itemAt(groups, best).length ? g : best))];

@@ -8,10 +8,10 @@ import { Notice } from '@/features/train/notice';
 import { onDemand, whenIdle } from '@/ui/on-demand';
 import { ChartButtons } from './chart-buttons';
 import { GridView } from './grid-view';
-import { anywhere, CHART_KEYS } from './keys';
+import { chartKeys, CHART_KEYS } from './keys';
 import { NoRows } from './no-rows';
-import { Panel } from './panel/panel';
-import { PasteDialog } from './paste/on-demand';
+import { ChartPanel } from './panel/panel';
+import { PasteDialogOnDemand } from './paste/on-demand';
 import { usePasted } from './paste/clipboard';
 import { ChartTable } from './table/chart-table';
 import { Totals } from './totals';
@@ -24,13 +24,13 @@ const ClicksView = onDemand(async () => (await import('./clicks-view')).ClicksVi
  * Every position in one table: what is engaged, what comes out and how large the steps are; below it, what follows from
  * that.
  */
-export function Screen() {
+export function ChartScreen() {
   const { rows } = useRows();
   const view = useView();
   const [pasted, setPasted] = useState<string | null>(null);
   usePasted(setPasted);
-  useScreenKeys(CHART_KEYS, anywhere);
-  useEffect(() => whenIdle([ClicksView.load, PasteDialog.load]), []);
+  useScreenKeys(CHART_KEYS, chartKeys);
+  useEffect(() => whenIdle([ClicksView.load, PasteDialogOnDemand.load]), []);
   return (
     <main className="relative flex min-h-0 flex-1 flex-col pt-2">
       <h2 className="sr-only">Shift chart</h2>
@@ -49,10 +49,10 @@ export function Screen() {
           <div className="max-h-[52%] min-h-32 shrink-0 overflow-auto px-4 contain-content" tabIndex={-1}>
             {view === 'rows' ? <ChartTable /> : view === 'grid' ? <GridView /> : <ClicksView.Shown />}
           </div>
-          <Panel />
+          <ChartPanel />
         </>
       )}
-      {pasted !== null && <PasteDialog.Shown text={pasted} onClose={() => setPasted(null)} />}
+      {pasted !== null && <PasteDialogOnDemand.Shown text={pasted} onClose={() => setPasted(null)} />}
       <Notice />
     </main>
   );

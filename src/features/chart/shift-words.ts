@@ -1,9 +1,9 @@
-import { lockedEnds, type Shift, type Verdict } from '@/core/gear-chart';
+import { lockedEnds, type Shift, type ShiftVerdict } from '@/core/gear-chart';
 import type { Train } from '@/core/train';
 import { couplerName, listed } from '@/core/words';
 import { STATUS_WORDS } from '@/features/train/words';
 
-const VERDICT_WORDS: Record<Verdict, string> = {
+const VERDICT_WORDS: Record<ShiftVerdict, string> = {
   blocked: 'blocked',
   'by-itself': 'by itself',
   single: 'one for one',
@@ -17,7 +17,7 @@ export function verdictWords({ verdict, off, on }: Pick<Shift, 'verdict' | 'off'
   return moving === 1 ? 'one moves' : 'nothing moves';
 }
 
-const VERDICT_SAYS: Record<Verdict, string> = {
+const VERDICT_SAYS: Record<ShiftVerdict, string> = {
   blocked: 'Whichever moves first, the train locks on the way.',
   'by-itself': 'One element moves, and a one-way clutch takes over or lets go by itself.',
   single: 'At most one goes off and one comes on.',

@@ -4,15 +4,16 @@ import type { Train } from '@/core/train';
 import type { Own } from '@/features/train/session';
 
 /** The chart as rows, as a grid of groups, or as the clicks of its selectors. */
-export type View = 'rows' | 'grid' | 'clicks';
+export type ChartView = 'rows' | 'grid' | 'clicks';
 
-export type Tab = 'pictures' | 'members' | 'shifts' | 'stages' | 'lines' | 'influence' | 'combinations' | 'compare';
+export type ChartTab =
+  'pictures' | 'members' | 'shifts' | 'stages' | 'lines' | 'influence' | 'combinations' | 'compare';
 
 /**
  * Two positions between which a shift is looked at; an end that is left open follows the position that is chosen, and
  * the next.
  */
-export interface Pair {
+export interface PositionPair {
   readonly from: string | null;
   readonly to: string | null;
 }
@@ -24,14 +25,14 @@ export type Against =
 
 /** What the Chart keeps of its own while the train is open in this window. */
 export interface ChartState {
-  readonly view: View;
-  readonly tab: Tab;
+  readonly view: ChartView;
+  readonly tab: ChartTab;
   readonly school: StepSchool;
   /** Of the progressive school, as typed; empty for the one that fits best. */
   readonly factorText: string;
   /** Input speed at which the pictures shift, as typed; empty for the speed that is put in. */
   readonly shiftSpeedText: string;
-  readonly pair: Pair;
+  readonly pair: PositionPair;
   /** A gear that is given so many teeth more, to see what comes of it. */
   readonly more: { readonly gear: string; readonly by: number } | null;
   readonly against: Against;

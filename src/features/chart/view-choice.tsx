@@ -1,21 +1,21 @@
 'use client';
 
 import { useTrain } from '@/features/train/use-train';
-import type { View } from './store';
+import type { ChartView } from './store';
 import { useChart } from './use-chart';
 import { gridOf, sequenceOf } from '@/core/gear-chart';
 import { modelOf } from '@/core/model';
 
-const VIEWS: Record<View, { word: string; title: string }> = {
+const VIEWS: Record<ChartView, { word: string; title: string }> = {
   rows: { word: 'Rows', title: 'One row for each position' },
   grid: { word: 'Grid', title: 'Groups of couplers against each other: each position engages one of each' },
   clicks: { word: 'Clicks', title: 'What moves when the selectors go from one position to the next' },
 };
 
 /** The views that this train's chart has; one that has only rows is given no choice. */
-function useViews(): readonly View[] {
+function useViews(): readonly ChartView[] {
   const train = useTrain((state) => state.train);
-  return (Object.keys(VIEWS) as View[]).filter(
+  return (Object.keys(VIEWS) as ChartView[]).filter(
     (view) =>
       view === 'rows' ||
       (view === 'grid' ? modelOf(train).derive(gridOf) !== null : modelOf(train).derive(sequenceOf) !== null),
@@ -23,7 +23,7 @@ function useViews(): readonly View[] {
 }
 
 /** The view that is looked at; rows where the train has not the one that was chosen. */
-export function useView(): View {
+export function useView(): ChartView {
   const view = useChart((state) => state.view);
   return useViews().includes(view) ? view : 'rows';
 }

@@ -1,13 +1,13 @@
 import { readReading } from '@/core/measurement';
 import { demoTrain } from '@/testing/demo-train';
 import { csvOf, readCsv, readingsOf } from './csv';
-import { begun, KIND_ORDER, KINDS, wrongMarks, writtenOf, type Draft } from './kinds';
+import { emptyFigures, KIND_ORDER, KINDS, wrongMarks, writtenReading, type ReadingDraft } from './kinds';
 import { seenOf } from './faults/seen-of';
 
 const RAKE = demoTrain('pan-rake');
-const draft = (kind: Draft['kind'], figures: Readonly<Record<string, string>>): Draft => ({
+const draft = (kind: ReadingDraft['kind'], figures: Readonly<Record<string, string>>): ReadingDraft => ({
   kind,
-  figures: { ...begun(kind), ...figures },
+  figures: { ...emptyFigures(kind), ...figures },
   member: 'out',
   mesh: 'm5',
   gear: 'g1a',
@@ -25,13 +25,13 @@ test('every kind has a letter of its own, and with a figure in each field it rea
     const own = Object.fromEntries(
       KINDS[kind].fields.filter(({ stays, optional }) => !stays && !optional).map(({ key }) => [key, '20']),
     );
-    expect([kind, readReading(writtenOf(draft(kind, own), AT), RAKE).ok]).toEqual([kind, true]);
+    expect([kind, readReading(writtenReading(draft(kind, own), AT), RAKE).ok]).toEqual([kind, true]);
   }
 });
 
 test('units behind a figure are taken, others are refused; marks count from full turns', () => {
-  const written = (figures: Readonly<Record<string, string>>, kind: Draft['kind'] = 'scale') =>
-    writtenOf(draft(kind, figures), AT) as unknown as Record<string, unknown>;
+  const written = (figures: Readonly<Record<string, string>>, kind: ReadingDraft['kind'] = 'scale') =>
+    writtenReading(draft(kind, figures), AT) as unknown as Record<string, unknown>;
   expect(written({ grams: '2 N', armMm: '4 in' })).toMatchObject({ grams: 203.943242596, armMm: 101.6 });
   expect(written({ grams: '1,5 lbf' }).grams).toBeCloseTo(680.388555, 6);
   expect(written({ grams: '2 parsec' }).grams).toBe('2 parsec');
@@ -41,7 +41,7 @@ test('units behind a figure are taken, others are refused; marks count from full
 });
 
 test('what is set up once a day stays from kind to kind; the reading itself does not', () => {
-  expect(begun('frames', { frameRate: '240', frames: '31', turns: '3' })).toMatchObject({
+  expect(emptyFigures('frames', { frameRate: '240', frames: '31', turns: '3' })).toMatchObject({
     frameRate: '240',
     frames: '',
     turns: '3',

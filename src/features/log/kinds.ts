@@ -2,7 +2,7 @@ import type { Reading } from '@/core/measurement';
 import { typedNumber } from '@/ui/typed-number';
 import { itemAt } from '@/core/required';
 
-export type Kind = Reading['kind'];
+export type ReadingKind = Reading['kind'];
 
 /** A figure of a reading, as a field. */
 export interface FigureField {
@@ -36,7 +36,7 @@ const INPUT_TURNS = field('inputTurns', 'Input made', 'turns', stays('1'));
 const INPUT_SPEED = field('inputRpm', 'Input read at the same time', 'rpm', { stays: true, optional: true });
 const INPUT_TORQUE = field('inputTorqueNm', 'Torque put in', 'N·m', { stays: true, optional: true });
 
-export const KINDS: Readonly<Record<Kind, KindForm>> = {
+export const KINDS: Readonly<Record<ReadingKind, KindForm>> = {
   marks: {
     letter: 'm',
     name: 'Marks passed',
@@ -147,14 +147,14 @@ export const KINDS: Readonly<Record<Kind, KindForm>> = {
   event: { letter: 'e', name: 'Event', of: 'part', fields: [] },
 };
 
-export const KIND_ORDER = Object.keys(KINDS) as Kind[];
+export const KIND_ORDER = Object.keys(KINDS) as ReadingKind[];
 
 /** Kinds that tell a ratio, and with it which way it turns. */
-export const HAS_WAY: ReadonlySet<Kind> = new Set(['marks', 'turns', 'angle']);
+export const HAS_WAY: ReadonlySet<ReadingKind> = new Set(['marks', 'turns', 'angle']);
 
 /** What is typed for a reading. */
-export interface Draft {
-  readonly kind: Kind;
+export interface ReadingDraft {
+  readonly kind: ReadingKind;
   readonly figures: Readonly<Record<string, string>>;
   readonly member: string;
   readonly mesh: string;
@@ -168,13 +168,16 @@ export interface Draft {
 }
 
 /** The fields of a kind as they begin; what stays from one reading to the next stays from one kind to another too. */
-export const begun = (kind: Kind, before: Readonly<Record<string, string>> = {}): Readonly<Record<string, string>> =>
+export const emptyFigures = (
+  kind: ReadingKind,
+  before: Readonly<Record<string, string>> = {},
+): Readonly<Record<string, string>> =>
   Object.fromEntries(
     KINDS[kind].fields.map(({ key, start = '', stays: keeps }) => [key, keeps ? (before[key] ?? start) : '']),
   );
 
 /** What is wrong before anything is computed; null where nothing is. */
-export function wrongMarks({ kind, figures }: Draft): string | null {
+export function wrongMarks({ kind, figures }: ReadingDraft): string | null {
   if (kind !== 'marks') return null;
   const [passed, marks] = [number(figures.passed ?? ''), number(figures.marks ?? '')];
   if (typeof passed !== 'number' || typeof marks !== 'number' || passed <= marks || (figures.full ?? '').trim() !== '')
@@ -208,8 +211,8 @@ function number(text: string, unit = ''): number | string {
 }
 
 /** What is typed as a reading is written. */
-export function writtenOf(
-  draft: Draft,
+export function writtenReading(
+  draft: ReadingDraft,
   rest: { readonly id: string; readonly position: string | null; readonly engaged: readonly string[] } & object,
 ): object {
   const { kind, figures, note, loaded, way } = draft;

@@ -8,7 +8,7 @@ import { useLog } from './use-log';
 const TABS: Record<Tab, string> = { reading: 'Reading', efficiency: 'Efficiency', faults: 'Fault finder' };
 
 /** What one reading proves, what power comes through, and which part may be bad. */
-export function Side() {
+export function SidePane() {
   const side = useLog((state) => state.side);
   const set = useLog((state) => state.set);
   return (

@@ -2,7 +2,7 @@ import { createStore } from 'zustand';
 import type { Train } from '@/core/train';
 import { createTrainLog, type TrainLog } from '@/features/train/log/train-log';
 import { ownOf, type Own, type Session } from '@/features/train/session';
-import { begun, type Draft, type Kind } from './kinds';
+import { emptyFigures, type ReadingDraft, type ReadingKind } from './kinds';
 
 export type Side = 'reading' | 'efficiency' | 'faults';
 
@@ -16,7 +16,7 @@ export interface Sight {
 }
 
 /** An engagement of one's own that was tried. */
-export interface Tried {
+export interface TriedEngagement {
   readonly engaged: readonly string[];
   readonly sight: Sight;
 }
@@ -24,7 +24,7 @@ export interface Tried {
 /** Which readings are shown. */
 export interface Filter {
   readonly position: string;
-  readonly kind: Kind | '';
+  readonly kind: ReadingKind | '';
   readonly run: string;
   readonly verdict: string;
   readonly text: string;
@@ -34,7 +34,7 @@ export interface Filter {
 
 /** What the Log screen keeps. */
 export interface LogState {
-  readonly draft: Draft;
+  readonly draft: ReadingDraft;
   readonly run: string | null;
   readonly filter: Filter;
   readonly chosen: string | null;
@@ -42,7 +42,7 @@ export interface LogState {
   readonly correcting: string | null;
   readonly side: Side;
   readonly sights: Readonly<Record<string, Sight>>;
-  readonly tried: readonly Tried[];
+  readonly tried: readonly TriedEngagement[];
   readonly set: (change: Partial<Omit<LogState, 'set'>>) => void;
 }
 
@@ -61,7 +61,7 @@ const createLogStore = ({ outputs, meshes, gears, members }: Train) =>
   createStore<LogState>()((set) => ({
     draft: {
       kind: 'marks',
-      figures: begun('marks'),
+      figures: emptyFigures('marks'),
       member: outputs[0] ?? members[0]?.id ?? '',
       mesh: meshes[0]?.id ?? '',
       gear: gears[0]?.id ?? '',

@@ -4,10 +4,10 @@ import { createContext, useContext, useEffect, useMemo } from 'react';
 import { useStore } from 'zustand';
 import { readReading, type Log, type ReadReading } from '@/core/measurement';
 import { engagementIn } from '@/features/train/engagement';
-import { logOf } from '@/features/train/log/train-log';
+import { trainLogOf } from '@/features/train/log/train-log';
 import { ownOf } from '@/features/train/session';
 import { useSession, useTrain } from '@/features/train/use-train';
-import { writtenOf } from './kinds';
+import { writtenReading } from './kinds';
 import { rowsOf, type Rows } from './rows';
 import { createLog, type LogItself, type LogState } from './store';
 
@@ -29,7 +29,7 @@ export function useJudging(): Judgement {
   const train = useTrain((state) => state.train);
   const entries = useStore(log.store, (state) => state.entries);
   useEffect(() => void log.load(), [log]);
-  const read = useMemo(() => logOf(entries ?? []), [entries]);
+  const read = useMemo(() => trainLogOf(entries ?? []), [entries]);
   return useMemo(() => ({ log: read, there: entries !== null, ...rowsOf(train, read) }), [train, read, entries]);
 }
 
@@ -54,5 +54,5 @@ export function useDraftReading(): ReadReading {
   const draft = useLog((state) => state.draft);
   const train = useTrain((state) => state.train);
   const placed = usePlaced();
-  return useMemo(() => readReading(writtenOf(draft, { id: 'draft', ...placed }), train), [draft, train, placed]);
+  return useMemo(() => readReading(writtenReading(draft, { id: 'draft', ...placed }), train), [draft, train, placed]);
 }

@@ -3,19 +3,19 @@
 import { useEffect, useState } from 'react';
 import { AloneFrame } from '@/ui/alone-frame';
 import { useKeptPreferences } from '@/ui/preferences';
-import { Practice } from './practice';
+import { PracticePane } from './practice';
 import { createPractice } from './store';
 import { PracticeContext } from './use-practice';
 
 /** Practice over the whole shelf, and over trains by chance. */
-export function Alone() {
+export function PracticeAlone() {
   useKeptPreferences();
   const [practice] = useState(() => ({ itself: createPractice(false), here: null }));
   useEffect(() => practice.itself.leave, [practice]);
   return (
     <AloneFrame title="Practice" about="Practice">
       <PracticeContext value={practice}>
-        <Practice />
+        <PracticePane />
       </PracticeContext>
     </AloneFrame>
   );

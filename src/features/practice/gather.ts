@@ -1,23 +1,23 @@
 import { levelOf, RANDOM_KINDS, randomTrain, subjectOf } from '@/core/practice';
-import { readTrain } from '@/wire';
-import type { AskedTrain, Wanted } from './store';
+import { fetchTrain } from '@/wire';
+import type { AskedTrain, WantedQuestions } from './store';
 import type { Here } from './use-practice';
 import { required } from '@/core/required';
 
-export type Gathered =
+export type GatheredTrains =
   { readonly ok: true; readonly trains: readonly AskedTrain[] } | { readonly ok: false; readonly message: string };
 
 /** So many trains are drawn by chance for one drill. */
 const RANDOM_TRAINS = 3;
 
-const refused = (message: string): Gathered => ({ ok: false, message });
+const refused = (message: string): GatheredTrains => ({ ok: false, message });
 
 /** The trains that are asked about, or why there are none. */
 export async function gatherTrains(
-  { source, shelf, kind, level }: Wanted,
+  { source, shelf, kind, level }: WantedQuestions,
   here: Here | null,
   seed: number,
-): Promise<Gathered> {
+): Promise<GatheredTrains> {
   if (source === 'here') return here ? { ok: true, trains: [asked(here)] } : refused('Choose trains from the shelf.');
   if (source === 'random') {
     const title = required(RANDOM_KINDS.find(({ key }) => key === kind)).title;
@@ -28,7 +28,7 @@ export async function gatherTrains(
     return { ok: true, trains: trains.map((train) => asked({ train })) };
   }
   if (shelf.length === 0) return refused('Tick the trains that are to be asked about.');
-  const read = await Promise.all(shelf.map((id) => readTrain(id)));
+  const read = await Promise.all(shelf.map((id) => fetchTrain(id)));
   const lost = read.find((answer) => !answer.ok);
   if (lost && !lost.ok) return refused(lost.message);
   const trains = read

@@ -2,12 +2,12 @@
 
 import { useState } from 'react';
 import { Tabs } from '@/ui/tabs';
-import { Drill } from './drill/drill';
+import { DrillPane } from './drill/drill';
 import { DrillSetup } from './drill/drill-setup';
-import { Hunt } from './hunt/hunt';
+import { HuntPane } from './hunt/hunt';
 import { HuntSetup } from './hunt/hunt-setup';
-import { Progress } from './progress/progress';
-import { Sheet } from './sheet/sheet';
+import { LearnerProgress } from './progress/progress';
+import { WorksheetPane } from './sheet/sheet';
 import { SheetSetup } from './sheet/sheet-setup';
 import type { Mode } from './store';
 import { usePractice, usePracticeItself } from './use-practice';
@@ -16,7 +16,7 @@ import { Who } from './who/who';
 const MODES: Record<Mode, string> = { drill: 'Drill', sheet: 'Worksheet', hunt: 'Fault hunt', progress: 'Progress' };
 
 /** Left who practises and what is asked; right what is asked itself. */
-export function Practice() {
+export function PracticePane() {
   const { store } = usePracticeItself();
   const mode = usePractice((state) => state.mode);
   const told = usePractice((state) => state.told);
@@ -52,10 +52,10 @@ export function Practice() {
         )}
       </div>
       <div className="flex min-h-0 min-w-0 flex-1 flex-col print:block">
-        {mode === 'drill' && <Drill clock={clock} />}
-        {mode === 'sheet' && <Sheet />}
-        {mode === 'hunt' && <Hunt />}
-        {mode === 'progress' && <Progress />}
+        {mode === 'drill' && <DrillPane clock={clock} />}
+        {mode === 'sheet' && <WorksheetPane />}
+        {mode === 'hunt' && <HuntPane />}
+        {mode === 'progress' && <LearnerProgress />}
       </div>
     </main>
   );

@@ -1,5 +1,5 @@
 import type { Mark } from '@/core/practice';
-import { addAnswers } from '@/wire';
+import { postAnswers } from '@/wire';
 import type { PracticeStore } from './store';
 
 /**
@@ -21,6 +21,6 @@ export async function record(
     slip: mark.verdict === 'wrong' ? mark.slip : null,
   };
   set({ answers: [...answers, answer] });
-  const kept = await addAnswers(person, [{ id, answer }]);
+  const kept = await postAnswers(person, [{ id, answer }]);
   if (!kept.ok) set({ told: { text: `This answer could not be kept: ${kept.message}`, bad: true } });
 }

@@ -4,14 +4,14 @@ import { useMemo } from 'react';
 import { Notice } from '@/features/train/notice';
 import { ownOf, type Session } from '@/features/train/session';
 import { useSession, useTrain } from '@/features/train/use-train';
-import { Practice } from './practice';
+import { PracticePane } from './practice';
 import { createPractice } from './store';
 import { PracticeContext } from './use-practice';
 
 const createHere = (_: Session) => createPractice(true);
 
 /** Practice beside the train that is open. */
-export function Screen() {
+export function PracticeScreen() {
   const session = useSession();
   const train = useTrain((state) => state.train);
   const practice = useMemo(
@@ -20,7 +20,7 @@ export function Screen() {
   );
   return (
     <PracticeContext value={practice}>
-      <Practice />
+      <PracticePane />
       <Notice />
     </PracticeContext>
   );

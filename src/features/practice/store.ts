@@ -2,7 +2,7 @@ import { createStore } from 'zustand';
 import type { Fault } from '@/core/faults';
 import type {
   DrillQuestion,
-  Given,
+  GivenAnswer,
   Hunt,
   HuntStanding,
   Level,
@@ -19,7 +19,7 @@ import { jobRunner, type Runner } from '@/workers/beside';
 export type Mode = 'drill' | 'sheet' | 'hunt' | 'progress';
 
 /** Where questions come from: the train that is open, chosen ones of the shelf, or ones by chance. */
-export type Source = 'here' | 'shelf' | 'random';
+export type TrainSource = 'here' | 'shelf' | 'random';
 
 /** A train that is asked about, and where it stands on the shelf if it does. */
 export interface AskedTrain {
@@ -29,8 +29,8 @@ export interface AskedTrain {
 }
 
 /** What is asked for: alike for drills and worksheets. */
-export interface Wanted {
-  readonly source: Source;
+export interface WantedQuestions {
+  readonly source: TrainSource;
   readonly shelf: readonly string[];
   readonly kind: string;
   readonly level: Level | '';
@@ -46,7 +46,7 @@ export interface Drill {
   readonly trains: readonly AskedTrain[];
   readonly questions: readonly DrillQuestion[];
   readonly at: number;
-  readonly answers: readonly { readonly given: Given; readonly mark: Exclude<Mark, { verdict: 'unread' }> }[];
+  readonly answers: readonly { readonly given: GivenAnswer; readonly mark: Exclude<Mark, { verdict: 'unread' }> }[];
   readonly begunAt: number;
   readonly endedAt: number | null;
 }
@@ -57,7 +57,7 @@ export interface OpenSheet {
   readonly id: string;
   readonly file: WorksheetFile;
   readonly sheet: Worksheet;
-  readonly given: Readonly<Record<string, Given>>;
+  readonly given: Readonly<Record<string, GivenAnswer>>;
   readonly marked: readonly string[];
   readonly atOnce: boolean;
   readonly answersOnPaper: boolean;
@@ -85,7 +85,7 @@ export interface PracticeState {
   readonly answers: readonly PracticeAnswer[];
   /** How many more of the person's are kept and do not read. */
   readonly unreadableAnswers: number;
-  readonly wanted: Wanted;
+  readonly wanted: WantedQuestions;
   readonly drill: Drill | null;
   readonly sheet: OpenSheet | null;
   readonly hunt: OpenHunt | null;

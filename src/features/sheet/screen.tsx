@@ -3,22 +3,22 @@
 import { Notice } from '@/features/train/notice';
 import { Tabs } from '@/ui/tabs';
 import { PaperSetup } from './paper/paper-setup';
-import { Paper } from './paper/paper';
+import { PaperPane } from './paper/paper';
 import { WithPaper } from './paper/with-paper';
-import { Parts } from './parts/parts';
+import { PartsPane } from './parts/parts';
 import { PartsSetup } from './parts/parts-setup';
 import { ShapeSetup } from './shapes/shape-setup';
 import { Shape } from './shapes/shape';
-import type { Tab } from './store';
+import type { SheetTab } from './store';
 import { useSheet } from './use-sheet';
 
-const TABS: Record<Tab, string> = { paper: 'Sheet', parts: 'Parts', shapes: 'Shapes' };
+const TABS: Record<SheetTab, string> = { paper: 'Sheet', parts: 'Parts', shapes: 'Shapes' };
 
 /**
  * What leaves the desk: the sheet for the workshop, the parts list, and wheels as shapes. Left what is asked for, right
  * what goes out.
  */
-export function Screen() {
+export function SheetScreen() {
   const tab = useSheet((state) => state.tab);
   const set = useSheet((state) => state.set);
   return (
@@ -41,8 +41,8 @@ export function Screen() {
           </Tabs>
         </div>
         <div className="flex min-h-0 min-w-0 flex-1 flex-col print:block">
-          {tab === 'paper' && <Paper />}
-          {tab === 'parts' && <Parts />}
+          {tab === 'paper' && <PaperPane />}
+          {tab === 'parts' && <PartsPane />}
           {tab === 'shapes' && <Shape />}
         </div>
         <Notice />

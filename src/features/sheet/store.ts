@@ -4,11 +4,11 @@ import type { Own, Session } from '@/features/train/session';
 import { jobRunner, type Runner } from '@/workers/beside';
 import { FIRST_FORM, type ShapeForm } from './shapes/form';
 
-export type Tab = 'paper' | 'parts' | 'shapes';
+export type SheetTab = 'paper' | 'parts' | 'shapes';
 
 /** What the Sheet screen keeps. */
 export interface SheetState {
-  readonly tab: Tab;
+  readonly tab: SheetTab;
   readonly sections: readonly SectionKey[];
   readonly style: SheetAsked['style'];
   readonly paper: 'A4' | 'Letter';

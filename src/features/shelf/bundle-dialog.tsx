@@ -8,8 +8,8 @@ import { OpenFile } from '@/ui/open-file';
 import { saveFile } from '@/ui/save-file';
 import {
   planBundle,
-  readBundle,
-  restoreBundle,
+  fetchBundlePlan,
+  postBundle,
   type BundleChoice,
   type BundlePlan,
   type BundleRestored,
@@ -38,7 +38,7 @@ export function BundleDialog({ entries, onRestored, onClose }: Props) {
   const [busy, setBusy] = useState(false);
   const save = async (ids: readonly string[]) => {
     setBusy(true);
-    const answer = await readBundle(ids);
+    const answer = await fetchBundlePlan(ids);
     setBusy(false);
     setMessage(answer.ok ? null : answer.message);
     if (answer.ok) saveFile(`${ids.length === 1 ? 'train' : 'tin-wheel'}.bundle.zip`, answer.value.type, answer.value);
@@ -52,7 +52,7 @@ export function BundleDialog({ entries, onRestored, onClose }: Props) {
   };
   const restore = async ({ file, choices }: Opened) => {
     setBusy(true);
-    const answer = await restoreBundle(file, choices);
+    const answer = await postBundle(file, choices);
     setBusy(false);
     if (!answer.ok) return setMessage(answer.message);
     onRestored(saidOf(answer.value.restored));

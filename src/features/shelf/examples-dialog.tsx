@@ -2,7 +2,7 @@
 
 import { useEffect, useState } from 'react';
 import { Dialog, DialogActions } from '@/ui/dialog';
-import { readExamples, type ExampleState } from '@/wire';
+import { fetchExamples, type ExampleState } from '@/wire';
 
 /** The trains that ship with Tin Wheel: make one what it was, or bring it back. */
 export function ExamplesDialog({
@@ -15,7 +15,9 @@ export function ExamplesDialog({
   const [examples, setExamples] = useState<readonly ExampleState[] | null>(null);
   const [message, setMessage] = useState<string | null>(null);
   useEffect(() => {
-    void readExamples().then((answer) => (answer.ok ? setExamples(answer.value.examples) : setMessage(answer.message)));
+    void fetchExamples().then((answer) =>
+      answer.ok ? setExamples(answer.value.examples) : setMessage(answer.message),
+    );
   }, []);
   return (
     <Dialog title="Examples" onClose={onClose}>

@@ -4,7 +4,7 @@ import { Upload } from 'lucide-react';
 import { useRef, useState } from 'react';
 import type { Train } from '@/core/train';
 import { Dialog, DialogActions } from '@/ui/dialog';
-import { putOnShelf } from '@/wire';
+import { postTrain } from '@/wire';
 
 type Read =
   | { readonly kind: 'good'; readonly file: string; readonly train: Train }
@@ -39,7 +39,7 @@ export function ImportTrain({ onAdded }: { onAdded: (name: string) => void }) {
     );
   };
   const add = async (train: Train) => {
-    const answer = await putOnShelf(train);
+    const answer = await postTrain(train);
     if (!answer.ok) return setMessage(answer.message);
     setRead(null);
     onAdded(train.name);

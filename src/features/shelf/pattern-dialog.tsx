@@ -4,11 +4,11 @@ import clsx from 'clsx';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { drawSideView } from '@/core/drawing';
-import { buildPattern, PATTERNS, type Ask, type Pattern } from '@/core/patterns';
+import { buildPattern, PATTERNS, type PatternQuestion, type Pattern } from '@/core/patterns';
 import { Dialog, DialogActions } from '@/ui/dialog';
 import { SmallSideView } from '@/ui/side-view/small-side-view';
-import { putOnShelf } from '@/wire';
-import { Preview } from './preview';
+import { postTrain } from '@/wire';
+import { TrainPreview } from './preview';
 import { typedNumber } from '@/ui/typed-number';
 import { itemAt } from '@/core/required';
 
@@ -25,7 +25,7 @@ export function PatternDialog({ onClose, onAdded }: { onClose: () => void; onAdd
   const router = useRouter();
   const add = async (then: (id: string, name: string) => void) => {
     if (!built.ok) return;
-    const answer = await putOnShelf(built.train);
+    const answer = await postTrain(built.train);
     if (answer.ok) then(answer.value.id, built.train.name);
     else setMessage(answer.message);
   };
@@ -91,7 +91,7 @@ export function PatternDialog({ onClose, onAdded }: { onClose: () => void; onAdd
                 </p>
               )}
             </div>
-            {built.ok && <Preview train={built.train} />}
+            {built.ok && <TrainPreview train={built.train} />}
           </div>
         </div>
         <DialogActions>
@@ -120,7 +120,7 @@ const AskField = ({
   value,
   onChange,
 }: {
-  ask: Ask;
+  ask: PatternQuestion;
   value: string | undefined;
   onChange: (text: string) => void;
 }) => <Field label={ask.label} value={value ?? String(ask.start)} numeric onChange={onChange} />;

@@ -13,7 +13,7 @@ import { lookUp } from '@/core/required';
 const MAX_TOLD = 3;
 
 /** What a train would give before it is made: each position's ratio, and what the checks would say. */
-export function Preview({ train }: { train: Train }) {
+export function TrainPreview({ train }: { train: Train }) {
   const convention = usePreferences((state) => state.convention);
   const { rows, findings } = useMemo(() => {
     const solved = modelOf(train).positions();

@@ -11,12 +11,12 @@ import { Help } from '@/ui/help/help';
 import { ThemeSwitch } from '@/ui/theme-switch';
 import { type ShelfEntry, type UnreadableEntry } from '@/wire';
 import {
-  putBack,
-  putCopyOnShelf,
-  readTrain,
-  restoreExample,
-  saveTrain,
-  takeOffShelf,
+  postRestore,
+  postTrainCopy,
+  fetchTrain,
+  postExampleRestore,
+  putTrain,
+  deleteTrain,
   type ExampleState,
   type Kept,
 } from '@/wire';
@@ -59,20 +59,20 @@ export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
   };
   /** Does something with the document as it is on the shelf now. */
   const withTrain = async ({ id }: ShelfEntry, act: (kept: Kept) => Promise<Outcome>): Promise<Outcome> => {
-    const found = await readTrain(id);
+    const found = await fetchTrain(id);
     return found.ok ? act(found.value) : found;
   };
   const rename = async (entry: ShelfEntry, name: string) => {
     const renamed = async (kept: Kept): Promise<Outcome> => {
       const edit = (await documents()).renameTrain(kept.train, name);
-      return edit.ok ? saveTrain({ ...kept, train: edit.train }) : edit;
+      return edit.ok ? putTrain({ ...kept, train: edit.train }) : edit;
     };
     report(await withTrain(entry, renamed), `“${entry.name}” is now “${name}”.`);
   };
   const duplicate = async (entry: ShelfEntry) =>
-    report(await withTrain(entry, (kept) => putCopyOnShelf(kept)), `“${entry.name}” was duplicated.`);
+    report(await withTrain(entry, (kept) => postTrainCopy(kept)), `“${entry.name}” was duplicated.`);
   const save = async (entry: ShelfEntry) => {
-    const found = await readTrain(entry.id);
+    const found = await fetchTrain(entry.id);
     if (found.ok)
       saveFile(
         fileName(entry.name, '.train.json'),
@@ -84,19 +84,19 @@ export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
   const replace = async ({ id, version, name }: UnreadableEntry, file: File) => {
     const { parseTrain, problemText } = await documents();
     const parsed = parseTrain(await file.text());
-    if (parsed.ok) report(await saveTrain({ id, version, train: parsed.train }), `“${name}” was replaced.`);
+    if (parsed.ok) report(await putTrain({ id, version, train: parsed.train }), `“${name}” was replaced.`);
     else
       report(
         { ok: false, message: `${file.name} does not read either: ${problemText(itemAt(parsed.problems, 0))}` },
         '',
       );
   };
-  const remove = async (entry: ShelfEntry) => report(await takeOffShelf(entry), `“${entry.name}” was deleted.`, entry);
-  const bringBack = async (entry: ShelfEntry) => report(await putBack(entry.id), `“${entry.name}” is back.`);
+  const remove = async (entry: ShelfEntry) => report(await deleteTrain(entry), `“${entry.name}” was deleted.`, entry);
+  const bringBack = async (entry: ShelfEntry) => report(await postRestore(entry.id), `“${entry.name}” is back.`);
   const added = (name: string) => report({ ok: true }, `“${name}” was added.`);
   const restore = async ({ id, name }: ExampleState) => {
     setExamples(false);
-    report(await restoreExample(id), `“${name}” is as it was.`);
+    report(await postExampleRestore(id), `“${name}” is as it was.`);
   };
 
   return (

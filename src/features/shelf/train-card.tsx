@@ -7,7 +7,7 @@ import { equals, parseRational, toNumber } from '@/core/rational';
 import { figure, ratioFigure, ratioText, type RatioConvention } from '@/core/units';
 import { usePreferences } from '@/ui/preferences';
 import { type ReadableEntry } from '@/wire';
-import { TrainDrawing } from './train-drawing';
+import { CardDrawing } from './train-drawing';
 import { required } from '@/core/required';
 
 interface Props {
@@ -35,7 +35,7 @@ export function TrainCard({ entry, onDuplicate, onSaveFile, onRename, onDelete }
         prefetch={false}
         className="block flex-1 *:pointer-events-none hover:bg-base-200"
       >
-        <TrainDrawing key={entry.version} entry={entry} />
+        <CardDrawing key={entry.version} entry={entry} />
         <div className="border-t border-base-300 px-3 py-2">
           <h3 className="font-semibold">{entry.name}</h3>
           <p className="muted text-sm">{whatItDoes(entry, convention)}</p>

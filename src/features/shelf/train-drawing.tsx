@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import type { Drawn } from '@/core/drawing';
+import type { DrawnTrain } from '@/core/drawing';
 import type { Train } from '@/core/train';
 import { SmallSideView } from '@/ui/side-view/small-side-view';
 import { type ReadableEntry } from '@/wire';
@@ -10,11 +10,11 @@ import { required } from '@/core/required';
 
 type Shown =
   | { readonly kind: 'waiting' }
-  | { readonly kind: 'drawn'; readonly train: Train; readonly drawn: Drawn }
+  | { readonly kind: 'drawn'; readonly train: Train; readonly drawn: DrawnTrain }
   | { readonly kind: 'failed'; readonly message: string };
 
 /** A train's small side view; asked for when the card comes near the window, so that a long shelf opens at once. */
-export function TrainDrawing({ entry: { id, version } }: { entry: ReadableEntry }) {
+export function CardDrawing({ entry: { id, version } }: { entry: ReadableEntry }) {
   const place = useRef<HTMLDivElement>(null);
   const [shown, setShown] = useState<Shown>({ kind: 'waiting' });
   useEffect(() => {

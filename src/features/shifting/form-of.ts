@@ -1,9 +1,9 @@
 import type { Scenario } from '@/core/shifting';
-import type { DetectorText, Form, Mass } from './form';
+import type { DetectorText, ShiftingForm, Mass } from './form';
 import { itemAt } from '@/core/required';
 
 /** What stands in fields that a scenario says nothing of. */
-const BLANK: Pick<Form, 'motor' | 'load'> = {
+const BLANK: Pick<ShiftingForm, 'motor' | 'load'> = {
   motor: {
     kind: 'linear',
     stallTorque: '0.6',
@@ -28,7 +28,7 @@ const BLANK: Pick<Form, 'motor' | 'load'> = {
 };
 
 /** The form that a scenario fills; kinds of motors and masses that it is not of keep what was typed before. */
-export function formOf(scenario: Scenario, before: Form | null = null): Form {
+export function shiftingFormOf(scenario: Scenario, before: ShiftingForm | null = null): ShiftingForm {
   const { name = '', inertia = {}, order, start, rule, durationS, losses = false, heatLimit } = scenario;
   return {
     name,
@@ -54,7 +54,7 @@ export function formOf(scenario: Scenario, before: Form | null = null): Form {
   };
 }
 
-function motorText(motor: Scenario['motor'], before: Form['motor']): Form['motor'] {
+function motorText(motor: Scenario['motor'], before: ShiftingForm['motor']): ShiftingForm['motor'] {
   switch (motor.kind) {
     case 'linear': {
       const { kind, stallTorqueNm, noLoadRpm, supply = 1 } = motor;
@@ -67,7 +67,7 @@ function motorText(motor: Scenario['motor'], before: Form['motor']): Form['motor
   }
 }
 
-function loadText(load: Scenario['load'], before: Form['load']): Form['load'] {
+function loadText(load: Scenario['load'], before: ShiftingForm['load']): ShiftingForm['load'] {
   const mass = massOf(load);
   const plain = {
     ...before,

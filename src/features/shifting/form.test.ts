@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { readWrittenScenario, type Scenario } from '@/core/shifting';
 import { countershaftBox } from '@/testing/countershaft-box';
-import { linesOf, writtenOf } from './form';
-import { formOf } from './form-of';
+import { scheduleLines, writtenScenario } from './form';
+import { shiftingFormOf } from './form-of';
 
 const BOX = countershaftBox([
   [
@@ -102,14 +102,14 @@ const scenario: fc.Arbitrary<Scenario> = fc
 test('whatever a scenario says, its form writes the same again', () => {
   fc.assert(
     fc.property(scenario, (one) => {
-      expect(readWrittenScenario(writtenOf(formOf(one)), BOX)).toEqual({ ok: true, value: one });
+      expect(readWrittenScenario(writtenScenario(shiftingFormOf(one)), BOX)).toEqual({ ok: true, value: one });
     }),
     { numRuns: 300 },
   );
 });
 
 test('what is typed as no number is refused at its place, and nothing of it is taken as 0', () => {
-  const form = formOf({
+  const form = shiftingFormOf({
     format: 'tin-wheel/scenario',
     version: 1,
     motor: { kind: 'hand', torqueNm: 1, rpm: 60 },
@@ -117,7 +117,7 @@ test('what is typed as no number is refused at its place, and nothing of it is t
     order: ['1'],
   });
   const place = (changed: typeof form) => {
-    const read = readWrittenScenario(writtenOf(changed), BOX);
+    const read = readWrittenScenario(writtenScenario(changed), BOX);
     return read.ok ? null : read.place;
   };
   expect(place({ ...form, load: { ...form.load, constant: 'much' } })).toBe('load.constantNm');
@@ -129,7 +129,7 @@ test('what is typed as no number is refused at its place, and nothing of it is t
 });
 
 test('lines are read from what spreadsheets and people write', () => {
-  expect(linesOf('0, 0.5\n10;0.4\n\n20\t0.3\r\n30 0.2\n')).toEqual([
+  expect(scheduleLines('0, 0.5\n10;0.4\n\n20\t0.3\r\n30 0.2\n')).toEqual([
     ['0', '0.5'],
     ['10', '0.4'],
     ['20', '0.3'],

@@ -6,13 +6,13 @@ export type MotorKind = Scenario['motor']['kind'];
 /** What the load is besides the torques that are typed: nothing, a weight on a drum, or a vehicle. */
 export type Mass = 'none' | 'raised' | 'lowered' | 'vehicle';
 export type Cue = NonNullable<Scenario['rule']>['cue'];
-export type Between = NonNullable<NonNullable<Scenario['rule']>['between']>;
+export type BetweenPositions = NonNullable<NonNullable<Scenario['rule']>['between']>;
 
 /** Torques by positions that are left, as typed; empty where they are not left that way. */
 export type Thresholds = Readonly<Record<string, string>>;
 
 /** A scenario as it is typed: every kind of motor and load at once, so that going from one to another loses nothing. */
-export interface Form {
+export interface ShiftingForm {
   readonly name: string;
   readonly motor: {
     readonly kind: MotorKind;
@@ -53,7 +53,7 @@ export interface Form {
     readonly up: Thresholds;
     readonly minimum: string;
     readonly shift: string;
-    readonly between: Between;
+    readonly between: BetweenPositions;
     readonly path: 'direct' | 'sequence';
     readonly schedule: string;
   };
@@ -87,17 +87,17 @@ const given = <K extends string>(key: K, text: string, read = typed): { readonly
   isTyped(text) ? ({ [key]: read(text) } as { [key in K]: number }) : {};
 
 /** Lines of two figures, apart by a comma, a semicolon, a tab or blanks. */
-export const linesOf = (text: string): readonly (readonly string[])[] =>
+export const scheduleLines = (text: string): readonly (readonly string[])[] =>
   text
     .split(/\r?\n/)
     .map((line) => line.trim().split(/\s*[;,\t]\s*|\s+/))
     .filter(([first]) => first !== '');
 
 const pairsOf = (text: string): [number, number][] =>
-  linesOf(text).map((cells) => cells.map(typed) as [number, number]);
+  scheduleLines(text).map((cells) => cells.map(typed) as [number, number]);
 
 /** What is typed as a scenario is written; what cannot be read is left for its reader to name. */
-export function writtenOf(form: Form): Scenario {
+export function writtenScenario(form: ShiftingForm): Scenario {
   const { name, heatLimit, inertia, order, start, rule, duration, losses } = form;
   const members = Object.entries(inertia.members).filter(([, text]) => isTyped(text));
   return {
@@ -118,7 +118,10 @@ export function writtenOf(form: Form): Scenario {
       cue: rule.cue,
       ...(rule.cue === 'hand'
         ? {
-            schedule: linesOf(rule.schedule).map(([at = '', ...id]): [number, string] => [typed(at), id.join(' ')]),
+            schedule: scheduleLines(rule.schedule).map(([at = '', ...id]): [number, string] => [
+              typed(at),
+              id.join(' '),
+            ]),
             path: rule.path,
           }
         : { down: thresholdsOf(rule.down, order), up: thresholdsOf(rule.up, order) }),
@@ -133,7 +136,15 @@ export function writtenOf(form: Form): Scenario {
   };
 }
 
-function motorOf({ kind, stallTorque, noLoad, supply, points, handTorque, handRpm }: Form['motor']): Scenario['motor'] {
+function motorOf({
+  kind,
+  stallTorque,
+  noLoad,
+  supply,
+  points,
+  handTorque,
+  handRpm,
+}: ShiftingForm['motor']): Scenario['motor'] {
   switch (kind) {
     case 'linear':
       return { kind, stallTorqueNm: typed(stallTorque), noLoadRpm: typed(noLoad), supply: percent(supply) };
@@ -144,7 +155,7 @@ function motorOf({ kind, stallTorque, noLoad, supply, points, handTorque, handRp
   }
 }
 
-function loadOf(load: Form['load']): Scenario['load'] {
+function loadOf(load: ShiftingForm['load']): Scenario['load'] {
   const { constant, linear, square, mass, kilograms, diameter, grade, rolling, air, profile } = load;
   return {
     ...given('constantNm', constant),

@@ -8,4 +8,4 @@ export const SHIFTING_KEYS: readonly KeyLine[] = [
 ];
 
 /** They work in the pictures alone. */
-export const anywhere = (): void => undefined;
+export const shiftingKeys = (): void => undefined;

@@ -3,14 +3,14 @@
 import { useDeferredValue } from 'react';
 import { useScreenKeys } from '@/features/train/frame/screen-keys';
 import { Notice } from '@/features/train/notice';
-import { anywhere, SHIFTING_KEYS } from './keys';
+import { shiftingKeys, SHIFTING_KEYS } from './keys';
 import { Shifting } from './shifting';
 import { ReadingContext, useReadForm } from './use-shifting';
 
 /** Does the train suit its motor and load, and what does its shifter do. */
-export function Screen() {
+export function ShiftingScreen() {
   const reading = useReadForm();
-  useScreenKeys(SHIFTING_KEYS, anywhere);
+  useScreenKeys(SHIFTING_KEYS, shiftingKeys);
   // The picture follows what is dragged at once; all else when there is time.
   const later = useDeferredValue(reading);
   return (

@@ -11,7 +11,7 @@ import {
 import type { Train } from '@/core/train';
 import { modelOf } from '@/core/model';
 import { isSameKey, type JobKey } from '@/workers/job-runner';
-import type { Form } from './form';
+import type { ShiftingForm } from './form';
 
 /** What positions do between motor and load. */
 export type Gearings = ReadonlyMap<string, Gearing>;
@@ -20,7 +20,7 @@ export type Gearings = ReadonlyMap<string, Gearing>;
 export interface Setup {
   readonly train: Train;
   /** What was typed, which says the scenario. */
-  readonly typed: Form;
+  readonly typed: ShiftingForm;
   readonly scenario: Scenario;
   readonly gearings: Gearings;
   readonly points: Points;
@@ -43,7 +43,7 @@ export function gearingsNow(train: Train, order: readonly string[], losses: bool
 export const possibleOrder = (train: Train): readonly string[] => modelOf(train).derive(orderOf);
 
 /** @throws RangeError where a position does not drive */
-export function setupOf(train: Train, typed: Form, scenario: Scenario): Setup {
+export function setupOf(train: Train, typed: ShiftingForm, scenario: Scenario): Setup {
   const gearings = gearingsNow(train, scenario.order, scenario.losses ?? false);
   const points = pointsWith(gearings, scenario);
   return { train, typed, scenario, gearings, points, bands: bandsOf(gearings, points, scenario) };

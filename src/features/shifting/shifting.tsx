@@ -1,16 +1,16 @@
 'use client';
 
 import { memo } from 'react';
-import { Given } from './given/given';
+import { GivenPane } from './given/given';
 import { ForceSpeed } from './picture/force-speed';
 import { RunPane } from './run/run-pane';
-import { Says } from './says/says';
+import { SaysPane } from './says/says';
 import type { Setup } from './setup';
 import { useSetup, useRead, sentenceOf } from './use-shifting';
 
 /** What is given does not change with what is drawn. */
-const Left = memo(Given);
-const Right = memo(Says);
+const Left = memo(GivenPane);
+const Right = memo(SaysPane);
 const Below = memo(RunPane);
 
 /** Left motor, load and rule; in the middle force over speed, right what follows from it; below the run. */

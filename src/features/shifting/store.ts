@@ -3,11 +3,11 @@ import { gearingsOf, orderOf, presetFor, type Run, type Scenario } from '@/core/
 import type { Train } from '@/core/train';
 import type { Own, Session } from '@/features/train/session';
 import { jobRunner, type Runner } from '@/workers/beside';
-import type { Form } from './form';
-import { formOf } from './form-of';
+import type { ShiftingForm } from './form';
+import { shiftingFormOf } from './form-of';
 
 /** A run with what it was asked of. */
-export interface Made {
+export interface FinishedRun {
   /** What it is called beside others. */
   readonly name: string;
   readonly train: Train;
@@ -19,17 +19,17 @@ export type Says = 'verdict' | 'points' | 'shifts' | 'travel' | 'couplers';
 
 /** What the Shifting screen keeps. */
 export interface ShiftingState {
-  readonly form: Form;
+  readonly form: ShiftingForm;
   /** The last run that came to its end. */
-  readonly made: Made | null;
+  readonly made: FinishedRun | null;
   /** Runs that it is laid over, the oldest first. */
-  readonly beside: readonly Made[];
+  readonly beside: readonly FinishedRun[];
   /** The time that is looked at, s. */
   readonly cursorS: number;
   readonly says: Says;
   readonly set: (change: Partial<Omit<ShiftingState, 'set' | 'fill'>>) => void;
   /** Changes what is typed. */
-  readonly fill: (change: Partial<Form>) => void;
+  readonly fill: (change: Partial<ShiftingForm>) => void;
 }
 
 export interface ShiftingItself extends Own {
@@ -47,15 +47,15 @@ export const createShifting = (session: Session): ShiftingItself => {
 /**
  * The conveyor of the saltworks, sized to the train; of a train that drives in no position there is nothing to size.
  */
-function firstForm(train: Train): Form {
+function firstForm(train: Train): ShiftingForm {
   const order = orderOf(train);
-  if (order.length > 0) return formOf(presetFor('conveyor', order, gearingsOf(train, order, false), false));
+  if (order.length > 0) return shiftingFormOf(presetFor('conveyor', order, gearingsOf(train, order, false), false));
   const motor = { kind: 'linear', stallTorqueNm: 0.6, noLoadRpm: 250 } as const;
-  const empty = formOf({ format: 'tin-wheel/scenario', version: 1, motor, load: {}, order: [''] });
+  const empty = shiftingFormOf({ format: 'tin-wheel/scenario', version: 1, motor, load: {}, order: [''] });
   return { ...empty, order: [], start: { position: '', outputRpm: '' } };
 }
 
-const createShiftingStore = (form: Form) =>
+const createShiftingStore = (form: ShiftingForm) =>
   createStore<ShiftingState>()((set) => ({
     form,
     made: null,

@@ -9,7 +9,7 @@ import { figure, isForce, SPEED_UNITS, torqueTable } from '@/core/units';
 import { ownOf } from '@/features/train/session';
 import { useSession, useTrain } from '@/features/train/use-train';
 import { usePreferences } from '@/ui/preferences';
-import { writtenOf, type Form } from './form';
+import { writtenScenario, type ShiftingForm } from './form';
 import { setupOf, possibleOrder, type Setup } from './setup';
 import { createShifting, type ShiftingItself, type ShiftingState } from './store';
 import { capitalised } from '@/core/capitalised';
@@ -18,11 +18,12 @@ export const useShiftingItself = (): ShiftingItself => ownOf(useSession(), creat
 
 export const useShifting = <T>(select: (state: ShiftingState) => T): T => useStore(useShiftingItself().store, select);
 
-export const useForm = () => useShifting((state) => state.form);
+export const useShiftingForm = () => useShifting((state) => state.form);
 
 /** Some of what is typed: what else is typed does not draw it anew. */
-export function useTyped<K extends keyof Form>(...keys: readonly K[]): Pick<Form, K> {
-  const select = ({ form }: ShiftingState) => Object.fromEntries(keys.map((key) => [key, form[key]])) as Pick<Form, K>;
+export function useTypedFields<K extends keyof ShiftingForm>(...keys: readonly K[]): Pick<ShiftingForm, K> {
+  const select = ({ form }: ShiftingState) =>
+    Object.fromEntries(keys.map((key) => [key, form[key]])) as Pick<ShiftingForm, K>;
   return useStore(useShiftingItself().store, useShallow(select));
 }
 export const useFill = () => useShifting((state) => state.fill);
@@ -32,18 +33,18 @@ export type Read =
   | { readonly ok: false; readonly message: string; readonly place: string };
 
 /** What the screen's parts have in common: what is typed, read once, and the last that read. */
-export interface Reading {
+export interface ReadForm {
   readonly read: Read;
   /** What is drawn stays while something else is typed; null until something reads. */
   readonly setup: Setup | null;
 }
 
-export const ReadingContext = createContext<Reading | null>(null);
+export const ReadingContext = createContext<ReadForm | null>(null);
 
 /** Reads what is typed: a scenario with what follows from it, or what is wrong with it and where. */
-export function useReadForm(): Reading {
+export function useReadForm(): ReadForm {
   const train = useTrain((state) => state.train);
-  const form = useForm();
+  const form = useShiftingForm();
   const read = useMemo(() => readForm(train, form), [train, form]);
   const [last, setLast] = useState<Setup | null>(null);
   const setup = read.ok ? read.setup : last?.train === train ? last : null;
@@ -51,8 +52,8 @@ export function useReadForm(): Reading {
   return { read, setup };
 }
 
-function readForm(train: Train, form: Form): Read {
-  const written = writtenOf(form);
+function readForm(train: Train, form: ShiftingForm): Read {
+  const written = writtenScenario(form);
   if (written.order.length === 0)
     return {
       ok: false,
@@ -72,7 +73,7 @@ function readForm(train: Train, form: Form): Read {
   }
 }
 
-function useReading(): Reading {
+function useReading(): ReadForm {
   const reading = useContext(ReadingContext);
   if (!reading) throw new Error('The Shifting screen is not open.');
   return reading;

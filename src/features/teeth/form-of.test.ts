@@ -1,12 +1,12 @@
 import { readWritten } from '@/core/tooth-search';
 import { demoTrain } from '@/testing/demo-train';
-import { firstForm, freeAround, writtenOf, type Form } from './form';
-import { formOf } from './form-of';
+import { firstForm, spanAround, writtenSearch, type TeethForm } from './form';
+import { teethFormOf } from './form-of';
 
 const train = demoTrain('stirrer');
 const first = firstForm(train, null);
 
-const FORMS: Readonly<Record<string, Partial<Form>>> = {
+const FORMS: Readonly<Record<string, Partial<TeethForm>>> = {
   'a chain as it opens': {},
   'a chain with everything': {
     stages: [2, 4],
@@ -53,7 +53,7 @@ const FORMS: Readonly<Record<string, Partial<Form>>> = {
     kind: 'fit',
     coprime: 'required',
     fit: {
-      free: { ...first.fit.free, [train.gears[0]!.id]: { ...freeAround(30, 6), free: true } },
+      free: { ...first.fit.free, [train.gears[0]!.id]: { ...spanAround(30, 6), free: true } },
       targets: { slow: { ratio: '3.7', weight: '2' } },
       holdCentres: false,
     },
@@ -62,11 +62,11 @@ const FORMS: Readonly<Record<string, Partial<Form>>> = {
 
 test.each(Object.entries(FORMS))('%s: kept and opened again it asks the same', (_, change) => {
   const form = { ...first, ...change };
-  const written = writtenOf(form, train);
+  const written = writtenSearch(form, train);
   const read = readWritten(JSON.parse(JSON.stringify(written)));
   expect(read).toMatchObject({ ok: true });
   // Opened over a form that asks something else altogether.
-  const other: Form = {
+  const other: TeethForm = {
     ...first,
     kind: 'ladder',
     stages: [1, 5],
@@ -75,5 +75,5 @@ test.each(Object.entries(FORMS))('%s: kept and opened again it asks the same', (
     maxError: '3',
     perStage: [['9', '9']],
   };
-  expect(writtenOf(formOf(written, other), train)).toEqual(written);
+  expect(writtenSearch(teethFormOf(written, other), train)).toEqual(written);
 });

@@ -1,11 +1,11 @@
-import type { Wanted, WrittenSearch } from '@/core/tooth-search';
-import { plainly } from '@/core/tooth-search';
-import type { Form, SetText, Spans, WantedText, WheelsText } from './form';
+import type { WantedRatio, WrittenSearch } from '@/core/tooth-search';
+import { asRatio } from '@/core/tooth-search';
+import type { TeethForm, SetText, Spans, WantedText, WheelsText } from './form';
 
 type Written<K extends keyof WrittenSearch> = NonNullable<WrittenSearch[K]>;
 
 /** The form that a written search fills; what it does not say stays as the form has it. */
-export function formOf(written: WrittenSearch, now: Form): Form {
+export function teethFormOf(written: WrittenSearch, now: TeethForm): TeethForm {
   const {
     target,
     wanted,
@@ -20,8 +20,8 @@ export function formOf(written: WrittenSearch, now: Form): Form {
     fit,
     timeS,
   } = written;
-  const asked = wanted ?? (target === undefined ? null : plainly(target));
-  const form: Form = {
+  const asked = wanted ?? (target === undefined ? null : asRatio(target));
+  const form: TeethForm = {
     ...now,
     coprime,
     wanted: asked ? wantedText(asked, now.wanted) : now.wanted,
@@ -59,7 +59,7 @@ export function formOf(written: WrittenSearch, now: Form): Form {
       between: spanOf(written.stages ?? [1, 2]),
       outputs: outputs.map((output) => ({
         name: output.name,
-        wanted: wantedText(output.wanted ?? plainly(output.target ?? ''), now.wanted),
+        wanted: wantedText(output.wanted ?? asRatio(output.target ?? ''), now.wanted),
       })),
     };
   if (fit) {
@@ -98,7 +98,7 @@ const spanOf = (stages: Written<'stages'>): readonly [number, number] =>
   typeof stages === 'number' ? [stages, stages] : [stages[0], stages[1]];
 const spansText = ([least, most]: readonly [number, number]): Spans => [plain(least), plain(most)];
 
-function wantedText(wanted: Wanted, now: WantedText): WantedText {
+function wantedText(wanted: WantedRatio, now: WantedText): WantedText {
   switch (wanted.form) {
     case 'ratio':
       return { ...now, form: 'ratio', ratio: wanted.ratio };

@@ -1,14 +1,14 @@
 import { toFraction, type Rational } from '@/core/rational';
-import type { Question, SetMember, SetShape, Wanted, WrittenSearch } from '@/core/tooth-search';
+import type { SearchQuestion, SetMember, SetShape, WantedRatio, WrittenSearch } from '@/core/tooth-search';
 import type { Train } from '@/core/train';
 import { required } from '@/core/required';
 
-export type Kind = Question['kind'];
+export type SearchKind = SearchQuestion['kind'];
 export type Spans = readonly [least: string, most: string];
 
 /** Every form of a target at once, so that going from one to another loses nothing. */
 export interface WantedText {
-  readonly form: Wanted['form'];
+  readonly form: WantedRatio['form'];
   readonly ratio: string;
   readonly speedIn: string;
   readonly speedOut: string;
@@ -62,8 +62,8 @@ export interface TargetText {
 }
 
 /** What is asked, as it is typed. */
-export interface Form {
-  readonly kind: Kind;
+export interface TeethForm {
+  readonly kind: SearchKind;
   readonly wanted: WantedText;
   readonly stages: readonly [least: number, most: number];
   readonly wheels: WheelsText;
@@ -131,7 +131,7 @@ export const wantedAs = (ratio: string): WantedText => ({
 });
 
 /** The form as it opens: the open train's own ratio is the target, its gears may change a little. */
-export function firstForm(train: Train | null, ratio: Rational | null): Form {
+export function firstForm(train: Train | null, ratio: Rational | null): TeethForm {
   return {
     kind: 'chains',
     wanted: wantedAs(ratio ? toFraction(ratio).replace('-', '') : '9.87'),
@@ -168,7 +168,7 @@ export function firstForm(train: Train | null, ratio: Rational | null): Form {
     behind: null,
     uneven: false,
     fit: {
-      free: Object.fromEntries((train?.gears ?? []).map(({ id, teeth }) => [id, freeAround(teeth)])),
+      free: Object.fromEntries((train?.gears ?? []).map(({ id, teeth }) => [id, spanAround(teeth)])),
       targets: {},
       holdCentres: true,
     },
@@ -176,13 +176,13 @@ export function firstForm(train: Train | null, ratio: Rational | null): Form {
 }
 
 /** A span of a few teeth either way. */
-export const freeAround = (teeth: number, by = 4): FreeText => ({
+export const spanAround = (teeth: number, by = 4): FreeText => ({
   free: false,
   span: [String(Math.max(4, teeth - by)), String(teeth + by)],
 });
 
 /** What is typed as a search is written; what cannot be read is left for the reader of searches to name. */
-export function writtenOf(form: Form, train: Train | null): WrittenSearch {
+export function writtenSearch(form: TeethForm, train: Train | null): WrittenSearch {
   const { kind, wheels, coprime } = form;
   const head = {
     format: 'tin-wheel/search',
@@ -253,7 +253,7 @@ export function writtenOf(form: Form, train: Train | null): WrittenSearch {
   }
 }
 
-export function wantedOf(wanted: WantedText): Wanted {
+export function wantedOf(wanted: WantedText): WantedRatio {
   const { form, ratio, speedIn, speedOut, time, rimSpeed, diameter, turnsIn, turnsOut } = wanted;
   switch (form) {
     case 'ratio':

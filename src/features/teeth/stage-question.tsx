@@ -3,7 +3,7 @@ import { toNumber } from '@/core/rational';
 import { readWanted, stageChoices, wheelsWithin } from '@/core/tooth-search';
 import { figure } from '@/core/units';
 import { teethOf, wantedOf } from './form';
-import { useAsk, useForm } from './use-teeth';
+import { useAsk, useTeethForm } from './use-teeth';
 import { typedNumber } from '@/ui/typed-number';
 import { itemAt } from '@/core/required';
 
@@ -12,7 +12,7 @@ const SEARCHED = 5;
 
 /** How many stages? What each number would mean, before anything is searched; people choose here. */
 export function StageQuestion() {
-  const { wanted, wheels, stages, efficiency } = useForm();
+  const { wanted, wheels, stages, efficiency } = useTeethForm();
   const ask = useAsk();
   const read = readWanted(wantedOf(wanted));
   const found = wheelsWithin(teethOf(wheels));

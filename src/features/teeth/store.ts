@@ -1,35 +1,35 @@
 import { createStore } from 'zustand';
-import type { Answer, Question, Size } from '@/core/tooth-search';
+import type { SearchAnswer, SearchQuestion, Size } from '@/core/tooth-search';
 import type { Own, Session } from '@/features/train/session';
 import { explainedOf } from '@/features/train/analysis';
 import type { Train } from '@/core/train';
 import { jobRunner, type Runner } from '@/workers/beside';
 import type { JobKey } from '@/workers/job-runner';
 import type { JobStateOf } from '@/workers/use-job';
-import { firstForm, type Form } from './form';
+import { firstForm, type TeethForm } from './form';
 
 /** What was found, with the question that it answers. */
-export interface Shown {
+export interface ShownAnswer {
   /** What it was searched for: what is typed, and the train. */
   readonly key: JobKey;
-  readonly question: Question;
+  readonly question: SearchQuestion;
   /** The train it was asked for: a fit changes its counts. */
   readonly train: Train | null;
-  readonly answer: Answer & { readonly checks?: ReadonlyMap<string, readonly string[]> };
+  readonly answer: SearchAnswer & { readonly checks?: ReadonlyMap<string, readonly string[]> };
 }
 
 /** What the Teeth screen keeps. */
 export interface TeethState {
-  readonly form: Form;
+  readonly form: TeethForm;
   /** What was found last: of the question before, while nothing is told of the new one. */
-  readonly shown: Shown | null;
+  readonly shown: ShownAnswer | null;
   /** The finding that is drawn, by its key; null for the best. */
   readonly chosen: string | null;
   /** Against what the picture sets the error. */
   readonly size: Size;
   readonly set: (change: Partial<Omit<TeethState, 'set' | 'ask'>>) => void;
   /** Changes what is asked. */
-  readonly ask: (change: Partial<Form>) => void;
+  readonly ask: (change: Partial<TeethForm>) => void;
 }
 
 export interface TeethItself extends Own {
@@ -57,16 +57,16 @@ export const teethFor = (...[train, ratio]: Parameters<typeof firstForm>): Teeth
 };
 
 /** What a search has told so far; null while that is nothing. */
-function shownOf(state: JobStateOf<'teeth'>): Shown | null {
+function shownOf(state: JobStateOf<'teeth'>): ShownAnswer | null {
   if (state.kind === 'done') return { ...state.input, key: state.key, answer: state.value };
   if (state.kind !== 'running' || !state.input || !state.partial) return null;
   return { ...state.input, key: state.key, answer: beginningOf(state.partial) };
 }
 
 /** What is told on the way changes soon: the first of it are enough to look at, and quick to show. */
-const beginningOf = (answer: Answer): Answer => ({ ...answer, findings: answer.findings.slice(0, 20) });
+const beginningOf = (answer: SearchAnswer): SearchAnswer => ({ ...answer, findings: answer.findings.slice(0, 20) });
 
-const createTeethStore = (form: Form) =>
+const createTeethStore = (form: TeethForm) =>
   createStore<TeethState>()((set) => ({
     form,
     shown: null,

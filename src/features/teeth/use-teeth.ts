@@ -7,18 +7,18 @@ import type { Train } from '@/core/train';
 import { useSettled } from '@/ui/settled';
 import { isSameKey } from '@/workers/job-runner';
 import { useKeptJob, type JobStateOf, type RunningJob } from '@/workers/use-job';
-import { writtenOf, type Form } from './form';
+import { writtenSearch, type TeethForm } from './form';
 import type { TeethItself, TeethState } from './store';
 
 /** The screen's own store, and the train that is open; null where there is none. */
-export interface Teeth {
+export interface TeethScreen {
   readonly itself: TeethItself;
   readonly train: Train | null;
 }
 
-export const TeethContext = createContext<Teeth | null>(null);
+export const TeethContext = createContext<TeethScreen | null>(null);
 
-function useTeethItself(): Teeth {
+function useTeethItself(): TeethScreen {
   const teeth = useContext(TeethContext);
   if (!teeth) throw new Error('The Teeth screen is not open.');
   return teeth;
@@ -26,7 +26,7 @@ function useTeethItself(): Teeth {
 
 export const useTeeth = <T>(select: (state: TeethState) => T): T => useStore(useTeethItself().itself.store, select);
 
-export const useForm = () => useTeeth((state) => state.form);
+export const useTeethForm = () => useTeeth((state) => state.form);
 export const useAsk = () => useTeeth((state) => state.ask);
 
 /** The train that is open beside the search; null where there is none. */
@@ -34,9 +34,9 @@ export const useOpenTrain = (): Train | null => useTeethItself().train;
 
 /** What is typed as the text of a search file. */
 export function useWritten(): string {
-  const form = useForm();
+  const form = useTeethForm();
   const train = useOpenTrain();
-  return useMemo(() => JSON.stringify(writtenOf(form, train)), [form, train]);
+  return useMemo(() => JSON.stringify(writtenSearch(form, train)), [form, train]);
 }
 
 /** What is typed, read: a question, or what is wrong with it. */
@@ -57,7 +57,7 @@ export function useSearching(): Searching {
   const latest = useSearchKey();
   const key = useSettled(latest);
   const [form, train] = key;
-  const read = useMemo(() => readSearch(JSON.stringify(writtenOf(form, train))), [form, train]);
+  const read = useMemo(() => readSearch(JSON.stringify(writtenSearch(form, train))), [form, train]);
   const input = read.ok ? { question: read.value, train } : null;
   const { state, stop, again } = useKeptJob(search, input, key);
   const stopLatest = useCallback(() => stop(latest), [stop, latest]);
@@ -72,11 +72,11 @@ export function useSearching(): Searching {
   };
 }
 
-type SearchKey = readonly [form: Form, train: Train | null];
+type SearchKey = readonly [form: TeethForm, train: Train | null];
 
 /** What decides a search. Only a fit looks at the train: other searches need not begin anew when it is edited. */
 function useSearchKey(): SearchKey {
-  const form = useForm();
+  const form = useTeethForm();
   const open = useOpenTrain();
   const train = form.kind === 'fit' ? open : null;
   return useMemo(() => [form, train], [form, train]);

@@ -11,7 +11,7 @@ import {
 } from '@/core/powerflow';
 import {
   driveBackward,
-  letGo,
+  releasedOneWays,
   lockSet,
   oneWayAccounts,
   outputLaws,
@@ -28,12 +28,11 @@ import {
 } from '@/core/solve';
 import type { Train } from '@/core/train';
 import { workingOf, type Working } from '@/core/working';
-import { engagementIn, type Choice } from './engagement';
+import { engagementIn, type EngagementChoice } from './engagement';
 import { EngagedStates, type FlowKind, type Loads } from './engaged-states';
 
 export type { FlowKind, Loads };
 import { modelOf } from '@/core/model';
-import { lookUp } from '@/core/required';
 
 /** What is engaged, solved and explained. */
 export interface Explained {
@@ -92,9 +91,7 @@ function explain(
     roles: () => meshRoles(solved),
     driving: () =>
       new Set(
-        open.network.train.meshes
-          .filter(({ id }) => ['a drives', 'b drives'].includes(lookUp(position.roles, id)))
-          .flatMap(({ gears }) => gears),
+        open.network.train.meshes.filter(({ id }) => drives(position.roles.get(id))).flatMap(({ gears }) => gears),
       ),
     powers: () => partPowers(solved),
     paths: () => powerFlow(solved),
@@ -106,11 +103,15 @@ function explain(
     flow: () => flow,
     oneWays: () => oneWayAccounts(solved, solve),
     letGo: () =>
-      flow === 'drive' ? [] : letGo(analyseEngaged(open.network.train, engaged, 'drive', losses).solved, solved),
+      flow === 'drive'
+        ? []
+        : releasedOneWays(analyseEngaged(open.network.train, engaged, 'drive', losses).solved, solved),
     laws: () => (solved.status === 'split' ? outputLaws(solved) : []),
   });
   return position;
 }
+
+const drives = (role: MeshRole | undefined): boolean => role === 'a drives' || role === 'b drives';
 
 function solveIn(open: OpenTrain, engaged: readonly string[], flow: FlowKind, losses: boolean): Solved {
   if (flow === 'backward') return driveBackward(open, engaged, { losses }).solved;
@@ -132,15 +133,15 @@ function whenAsked<T extends object>(parts: { readonly [K in keyof T]: () => T[K
 }
 
 /** What decides which position is looked at, and how. */
-export interface Chosen {
+export interface ChosenState {
   readonly train: Train;
-  readonly choice: Choice;
+  readonly choice: EngagementChoice;
   readonly flow: FlowKind;
   readonly losses: boolean;
 }
 
-export const explainedOf = ({ train, choice, flow, losses }: Chosen, loads: Loads | null = null): Explained =>
+export const explainedOf = ({ train, choice, flow, losses }: ChosenState, loads: Loads | null = null): Explained =>
   analyseEngaged(train, engagementIn({ train, choice }).engaged, flow, losses, loads);
 
 /** Speeds per turn of what is cranked. */
-export const speedsOf = (chosen: Chosen): readonly MemberFigures[] => explainedOf(chosen).figures;
+export const speedsOf = (chosen: ChosenState): readonly MemberFigures[] => explainedOf(chosen).figures;

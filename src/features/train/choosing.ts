@@ -1,4 +1,4 @@
-import { engagementIn, type Choice } from './engagement';
+import { engagementIn, type EngagementChoice } from './engagement';
 import type { TrainStore } from './store';
 import { partsById } from '@/core/train';
 import { itemAt } from '@/core/required';
@@ -7,7 +7,7 @@ import { itemAt } from '@/core/required';
 export function engage({ getState }: TrainStore, engaged: readonly string[], positionId: string | null = null): void {
   const { train, choice, set } = getState();
   const now = engagementIn({ train, choice });
-  const next: Choice = { engaged, positionId };
+  const next: EngagementChoice = { engaged, positionId };
   const then = engagementIn({ train, choice: next });
   const same =
     then.positionId === now.positionId &&

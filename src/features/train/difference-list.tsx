@@ -6,7 +6,7 @@ import type { Train } from '@/core/train';
 import { usePreferences } from '@/ui/preferences';
 
 /** What is different between two states of a train, in words. */
-export function DifferenceList({ before, after }: { before: Train; after: Train }) {
+export function DifferenceItems({ before, after }: { before: Train; after: Train }) {
   const convention = usePreferences((state) => state.convention);
   const { parts, positions } = useMemo(() => differenceOf(before, after, convention), [before, after, convention]);
   if (parts.length === 0) return <p className="muted mt-2 text-sm">No difference.</p>;

@@ -4,7 +4,7 @@ import type { Train } from '@/core/train';
  * What was chosen to be engaged. It stays as it was chosen when an edit takes a coupler away: undone, the coupler is
  * engaged again.
  */
-export interface Choice {
+export interface EngagementChoice {
   readonly engaged: readonly string[];
   /** Which position was meant, where several engage the same. */
   readonly positionId: string | null;
@@ -16,10 +16,16 @@ export interface Engagement {
   readonly positionId: string | null;
 }
 
-const found = new WeakMap<Choice, { readonly train: Train; readonly engagement: Engagement }>();
+const found = new WeakMap<EngagementChoice, { readonly train: Train; readonly engagement: Engagement }>();
 
 /** The choice in a train: derived, so that no coupler and no position is named that is not there. */
-export function engagementIn({ train, choice }: { readonly train: Train; readonly choice: Choice }): Engagement {
+export function engagementIn({
+  train,
+  choice,
+}: {
+  readonly train: Train;
+  readonly choice: EngagementChoice;
+}): Engagement {
   const known = found.get(choice);
   if (known?.train === train) return known.engagement;
   const present = choice.engaged.filter((id) => train.couplers.some((coupler) => coupler.id === id));

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { powerLines, type SideView } from '@/core/drawing';
 import type { Train } from '@/core/train';
-import { PowerPath } from '@/ui/side-view/power-path';
+import { PowerPathLines } from '@/ui/side-view/power-path';
 import { analyseEngaged } from './analysis';
 
 interface Props {
@@ -12,8 +12,8 @@ interface Props {
 }
 
 /** Where power goes while an engagement drives, over a train's side view. */
-export function PowerFlow({ view, train, engaged, losses }: Props) {
+export function PowerFlowLines({ view, train, engaged, losses }: Props) {
   const { powers } = analyseEngaged(train, engaged, 'drive', losses);
   const lines = useMemo(() => powerLines(view, powers), [view, powers]);
-  return <PowerPath lines={lines} />;
+  return <PowerPathLines lines={lines} />;
 }

@@ -8,7 +8,7 @@ import { freshShelf } from '@/testing/fresh-shelf';
 import { readable } from '@/testing/kept';
 import { editTrain, giveUpVisit, redo, undo } from './edit';
 import { isSaved } from './saving/autosave';
-import { leave, receive, sessionOf, takeTheirs, type Loaded, type Session } from './session';
+import { leave, receive, sessionOf, acceptServerVersion, type LoadedTrain, type Session } from './session';
 
 const shelf = freshShelf();
 const ID = 'sluice-winch';
@@ -29,7 +29,7 @@ beforeEach(() => {
 });
 
 const opened = new Set<Session>();
-const open = (loaded: Loaded): Session => {
+const open = (loaded: LoadedTrain): Session => {
   const session = sessionOf(loaded);
   opened.add(session);
   return session;
@@ -261,7 +261,7 @@ const steps = [
       const { save } = session.store.getState();
       if (save.kind !== 'conflict') return;
       const { theirs } = save;
-      takeTheirs(session.store, theirs);
+      acceptServerVersion(session.store, theirs);
       change(model, teethOf(theirs.train));
     }),
   ),

@@ -23,7 +23,7 @@ export interface Session {
 }
 
 /** A train as the server gave it. */
-export interface Loaded {
+export interface LoadedTrain {
   readonly id: string;
   readonly version: number;
   readonly train: Train;
@@ -34,7 +34,7 @@ const sessions = new Map<string, Session>();
 const MOST_OPEN = 8;
 
 /** The train's session in this window, or a new one. */
-export function sessionOf({ id, version, train }: Loaded): Session {
+export function sessionOf({ id, version, train }: LoadedTrain): Session {
   const open = sessions.get(id);
   sessions.delete(id);
   const session = open ?? begin(id, version, train);
@@ -57,15 +57,15 @@ export function ownOf<T extends Own>(session: Session, make: (session: Session) 
  * What the server gave on return, against what this window has: a newer version is taken, or asked about where there
  * are changes of one's own; an older one, out of the browser's memory of pages, is nothing new.
  */
-export function receive({ store }: Session, { version, train }: Loaded): void {
+export function receive({ store }: Session, { version, train }: LoadedTrain): void {
   const state = store.getState();
   if (version <= state.version || state.save.kind === 'saving') return;
-  if (isSaved(state)) takeTheirs(store, { version, train });
+  if (isSaved(state)) acceptServerVersion(store, { version, train });
   else state.set({ save: { kind: 'conflict', theirs: { version, train } } });
 }
 
 /** What the server has becomes what is here; undo leads back to one's own. */
-export const takeTheirs = ({ getState }: TrainStore, { version, train }: Omit<Loaded, 'id'>): void =>
+export const acceptServerVersion = ({ getState }: TrainStore, { version, train }: Omit<LoadedTrain, 'id'>): void =>
   getState().set({ train, savedTrain: train, version, save: { kind: 'idle' }, visit: null });
 
 /** The train's screens are left: what is known goes to the server and to this browser's storage now. */

@@ -2,7 +2,7 @@ import { SPACES, THOROUGH } from '@/core/drawing';
 import type { Train } from '@/core/train';
 import { demoTrain } from '@/testing/demo-train';
 import { JOBS } from '@/workers/jobs';
-import { sideViewNow, takeDrafts } from './side-views';
+import { sideViewNow, keepDrafts } from './side-views';
 
 function view(train: Train) {
   const drawn = sideViewNow(train);
@@ -18,7 +18,7 @@ test.each(['mud-tram', 'harvester', 'ferry-hub'])(
     expect(first.finished).toBe(false);
     // As it comes from another thread: plain data.
     const found = structuredClone(JOBS.draft({ train, space: SPACES.bench, effort: THOROUGH }));
-    takeDrafts(train, found);
+    keepDrafts(train, found);
     const then = view(train);
     expect(then.finished).toBe(true);
     expect(then.view.crossings).toHaveLength(0);

@@ -4,7 +4,7 @@ import {
   drawSideView,
   FIRST_SIGHT,
   type DraftsData,
-  type Drawn,
+  type DrawnTrain,
   SPACES,
   type SideView,
 } from '@/core/drawing';
@@ -13,18 +13,18 @@ import type { Train } from '@/core/train';
 import { DOCUMENTS, Recent } from './recent';
 import { required } from '@/core/required';
 
-export type Shown = Extract<Drawn, { ok: true }>;
+export type ShownView = Extract<DrawnTrain, { ok: true }>;
 
 /** What was found for earlier drawings in this window, here and by the worker. */
 const drafts = new Drafts();
-const drawn = new Recent<Train, Drawn>(DOCUMENTS);
+const drawn = new Recent<Train, DrawnTrain>(DOCUMENTS);
 const cut = new Recent<Train, { readonly order: readonly string[]; readonly stations: readonly Station[] }>(DOCUMENTS);
 
 /**
  * A train's side view, where it can be had at once: in the best order that a short search finds, or from any draft that
  * there is.
  */
-export function sideViewNow(train: Train): Drawn {
+export function sideViewNow(train: Train): DrawnTrain {
   const known = drawn.get(train);
   if (known) return known;
   const quick = drawSideView(train, SPACES.bench, { drafts, effort: AT_ONCE, atOnce: AT_ONCE });
@@ -35,19 +35,19 @@ export function sideViewNow(train: Train): Drawn {
 }
 
 /** Takes over what was found for a train elsewhere; its side view is drawn anew when it is asked for. */
-export function takeDrafts(train: Train, found: DraftsData): void {
+export function keepDrafts(train: Train, found: DraftsData): void {
   drafts.take(found);
   drawn.delete(train);
 }
 
 /** Takes over a side view that the server drew. */
-export const takeDrawn = (train: Train, found: Drawn): void => void drawn.set(train, found);
+export const keepDrawn = (train: Train, found: DrawnTrain): void => void drawn.set(train, found);
 
 /**
  * The side view to show: the train's own, or, until that is there, the one before as far as all its parts are still
  * there.
  */
-export function sideViewToShow(train: Train, before: Shown | null): Drawn {
+export function sideViewToShow(train: Train, before: ShownView | null): DrawnTrain {
   const now = sideViewNow(train);
   return !now.ok && now.later && before && showsOnly(before.view, train) ? before : now;
 }

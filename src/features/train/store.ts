@@ -3,7 +3,7 @@ import { createStore } from 'zustand';
 import { sign } from '@/core/rational';
 import type { Position, Train } from '@/core/train';
 import { analyseEngaged, type FlowKind } from './analysis';
-import type { Choice } from './engagement';
+import type { EngagementChoice } from './engagement';
 import type { Highlight } from './highlight';
 
 /** How saving stands; whether all is saved shows from the documents themselves. */
@@ -32,9 +32,9 @@ export interface TrainState {
   readonly savedTrain: Train;
   readonly save: SaveState;
   readonly visit: Visit | null;
-  readonly choice: Choice;
+  readonly choice: EngagementChoice;
   /** What was chosen before: to say what went on and off. */
-  readonly before: Choice | null;
+  readonly before: EngagementChoice | null;
   readonly flow: FlowKind;
   readonly losses: boolean;
   /** As typed; read with its unit where it is used. */

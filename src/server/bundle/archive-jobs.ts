@@ -1,4 +1,4 @@
-import { writeBundle, type Gathered } from './gather';
+import { writeBundle, type GatheredBundle } from './gather';
 import { BundleError } from './limits';
 import { planRestore, type Plan } from './plan';
 import { stageBundle } from './stage';
@@ -9,8 +9,11 @@ export type ArchiveAnswer<T> =
 /** What reads much of the database or large files, and so is done in a process of its own: from paths to few words. */
 export const ARCHIVE_JOBS = {
   /** Writes a bundle of trains, or of everything, to a path. */
-  bundle: (database: string, ids: readonly string[] | 'everything', path: string): Promise<ArchiveAnswer<Gathered>> =>
-    answer(() => writeBundle(database, ids, path)),
+  bundle: (
+    database: string,
+    ids: readonly string[] | 'everything',
+    path: string,
+  ): Promise<ArchiveAnswer<GatheredBundle>> => answer(() => writeBundle(database, ids, path)),
 
   /** Reads a bundle into a staging file, and says what it would bring. */
   unbundle: (database: string, path: string, stagingFile: string): Promise<ArchiveAnswer<Plan>> =>

@@ -7,7 +7,7 @@ import { BUNDLE_LIMITS, BundleError, megabytes, type BundleLimits } from './limi
 import {
   answersOf,
   fileNameOf,
-  logOf,
+  logsIn,
   MANIFEST,
   manifestOf,
   pictureOf,
@@ -26,7 +26,7 @@ import {
 import { ZipWriter } from './zip-writer';
 
 /** What a bundle came to. */
-export interface Gathered {
+export interface GatheredBundle {
   readonly files: number;
   /** How many of them do not read, and are in it as they are. */
   readonly unreadable: number;
@@ -43,7 +43,7 @@ export async function writeBundle(
   ids: readonly string[] | 'everything',
   path: string,
   limits: BundleLimits = BUNDLE_LIMITS,
-): Promise<Gathered> {
+): Promise<GatheredBundle> {
   const connection = await open(database, sqlite3.OPEN_READONLY);
   const zip = new ZipWriter(path, limits);
   try {
@@ -185,7 +185,7 @@ class Gathering {
       id,
     );
     await this.list(
-      (piece) => logOf(folder, piece),
+      (piece) => logsIn(folder, piece),
       entries,
       ({ id: own, kind, document, saved_at: at }) => {
         const text = textOf(document);

@@ -1,5 +1,5 @@
 export { ARCHIVE_JOBS } from './archive-jobs';
 export { BundleError } from './limits';
 export type { Plan, There } from './plan';
-export { CHOICES, restoreBundle, takeBackBrokenOff, type Choice, type Restored } from './restore';
+export { CHOICES, restoreBundle, takeBackBrokenOff, type RestoreChoice, type Restored } from './restore';
 export { clearLeftFolders, inTemporaryFolder } from './temporary-folder';

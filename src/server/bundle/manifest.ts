@@ -145,7 +145,7 @@ export const pictureOf = (folder: string, { id, type }: { readonly id: string; r
 const EXTENSIONS: Readonly<Record<string, string>> = { 'image/png': 'png', 'image/jpeg': 'jpg' };
 
 /** Where a piece of a train's log stands; a long log is in several. */
-export const logOf = (folder: string, piece: number): string =>
+export const logsIn = (folder: string, piece: number): string =>
   `${folder}/log${piece === 0 ? '' : `-${piece + 1}`}.json`;
 
 /** Where a piece of what someone answered stands. */

@@ -10,7 +10,7 @@ import { stopWorkers } from '../heavy';
 import { addAnswers, addPerson, listAnswers, listPeople } from '../practice/people';
 import { addToLog, listLog } from '../trains/log';
 import { removeTrain } from '../trains/repository';
-import type { Choice } from '.';
+import type { RestoreChoice } from '.';
 
 let folder: string;
 let here: Database;
@@ -26,7 +26,7 @@ afterEach(async () => {
 });
 afterAll(stopWorkers);
 
-const bring = async (from: Database, to: Database, choice: Choice) => brought(to, await bundled(from), choice);
+const bring = async (from: Database, to: Database, choice: RestoreChoice) => brought(to, await bundled(from), choice);
 
 const log = (database: Database, train: string, ...ids: string[]) =>
   addToLog(

@@ -6,7 +6,7 @@ import { COLUMNS, type StagedTable } from './staging-file';
 
 /** What is to be done with a train that is on the shelf already. */
 export const CHOICES = ['skip', 'both', 'replace'] as const;
-export type Choice = (typeof CHOICES)[number];
+export type RestoreChoice = (typeof CHOICES)[number];
 
 export interface Restored {
   readonly added: readonly string[];
@@ -28,7 +28,7 @@ export interface Restored {
 export async function restoreBundle(
   database: Database,
   stagingFile: string,
-  choiceFor: (id: string) => Choice,
+  choiceFor: (id: string) => RestoreChoice,
 ): Promise<Restored> {
   const id = randomUUID();
   // Several may be under way.
@@ -70,7 +70,7 @@ class Restoring {
     private readonly database: Database,
     private readonly id: string,
     private readonly staged: string,
-    private readonly choiceFor: (id: string) => Choice,
+    private readonly choiceFor: (id: string) => RestoreChoice,
   ) {}
 
   async everything(): Promise<Restored> {

@@ -9,7 +9,7 @@ import {
   answersOf,
   bundledAnswer,
   bundledEntry,
-  logOf,
+  logsIn,
   MANIFEST,
   pictureOf,
   readManifest,
@@ -161,7 +161,7 @@ class Staging {
   private async log({ id, folder, name }: BundledTrain) {
     let unreadable = 0;
     const entries = await this.list(
-      (piece) => logOf(folder, piece),
+      (piece) => logsIn(folder, piece),
       bundledEntry,
       'entries',
       async (path, i, entry) => {

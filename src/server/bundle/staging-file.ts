@@ -2,7 +2,7 @@ import sqlite3 from 'sqlite3';
 import { close, open, run, type Value } from '../database/plain-file';
 
 /** A row that is to come into a table of the database, as its columns have it. */
-export type Row = Readonly<Record<string, Value>>;
+export type StagedRow = Readonly<Record<string, Value>>;
 
 /**
  * The tables that a bundle brings rows for. Of what goes with a train or a person the first column says whose it is.
@@ -51,7 +51,7 @@ export class StagingFile {
     return new StagingFile(database);
   }
 
-  async add(table: StagedTable, owner: string, row: Row): Promise<void> {
+  async add(table: StagedTable, owner: string, row: StagedRow): Promise<void> {
     const values = COLUMNS[table].map((column) => row[column] ?? null);
     await this.count(table, owner, values);
     if (this.waiting && (this.waiting.table !== table || this.waiting.rows.length >= TOGETHER)) await this.flush();

@@ -1,6 +1,6 @@
 import { readExamplesBeside, type ExampleBeside } from '../examples/beside';
 import { readExamples } from '../examples/read';
-import { JOBS } from '../heavy/jobs';
+import { HEAVY_JOBS } from '../heavy/jobs';
 import type { Database } from './connection';
 import { sqlTime, type Tables } from './tables';
 import { firstRow } from './train-model';
@@ -17,7 +17,9 @@ export async function seedDemoTrains(database: Database, folder: string): Promis
   // done.
   if (await isSeeded(database)) return;
   const [examples, beside] = [await readExamples(folder), await readExamplesBeside(folder)];
-  const first = examples.map(({ id, name, document }) => firstRow(id, { name, document }, JOBS.summarise(document)));
+  const first = examples.map(({ id, name, document }) =>
+    firstRow(id, { name, document }, HEAVY_JOBS.summarise(document)),
+  );
   await database.write(async (tables) => {
     if (await isSeeded(tables)) return;
     const savedAt = new Date();

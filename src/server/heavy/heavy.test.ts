@@ -2,7 +2,7 @@ import { serialiseTrain, type Train } from '@/core/train';
 import { demoTrain } from '@/testing/demo-train';
 import { tangledTrain } from '@/testing/tangled-train';
 import { checkBody, drawDocument, stopWorkers, summariseDocument, whyUnreadable, workersNow, Stopped } from '.';
-import { JOBS } from './jobs';
+import { HEAVY_JOBS } from './jobs';
 import { inWorker } from './pool';
 
 const SPACE = { width: 480, height: 270 };
@@ -22,7 +22,7 @@ describe('what is dear is done in worker threads', () => {
     const body = JSON.stringify({ version: 3, train: large(demoTrain('harvester')) });
     expect(body.length).toBeGreaterThan(40_000);
     const before = workersNow().threads;
-    expect(await checkBody(body, 'train')).toEqual(JOBS.check(body, 'train'));
+    expect(await checkBody(body, 'train')).toEqual(HEAVY_JOBS.check(body, 'train'));
     expect(workersNow().threads).toBe(before + 1);
     expect(await checkBody(body.replace('"in"', '"nobody"'), 'train')).toMatchObject({
       rest: { version: 3 },
@@ -30,7 +30,7 @@ describe('what is dear is done in worker threads', () => {
     });
     expect(await checkBody(`${body}]`, 'train')).toBeNull();
     expect(await summariseDocument(serialiseTrain(demoTrain('harvester')))).toBe(
-      JOBS.summarise(serialiseTrain(demoTrain('harvester'))),
+      HEAVY_JOBS.summarise(serialiseTrain(demoTrain('harvester'))),
     );
     expect(await whyUnreadable(serialiseTrain(large(demoTrain('stirrer'))))).toBeNull();
     expect(await whyUnreadable(`{"name": "${'x'.repeat(50_000)}"`)).toMatch(/^train: This is not JSON/);

@@ -1,10 +1,10 @@
-import type { Space } from '@/core/drawing';
-import { JOBS, type Checked, type DrawnText } from './jobs';
+import type { DrawingSpace } from '@/core/drawing';
+import { HEAVY_JOBS, type Checked, type DrawnText } from './jobs';
 import { inWorker, Stopped } from './pool';
 import { contentKey, Results } from './results';
 import type { KeptKind } from './sent';
 import type { Plan } from '../bundle/plan';
-import type { Gathered } from '../bundle/gather';
+import type { GatheredBundle } from '../bundle/gather';
 import type { ArchiveAnswer } from '../bundle/archive-jobs';
 import type { PlainPicture } from '../pictures/plain-picture';
 
@@ -24,27 +24,27 @@ export const checkBody = async (
   under: 'train' | null,
   signal?: AbortSignal,
 ): Promise<{ readonly rest: unknown; readonly train: Checked } | null> =>
-  body.length <= LIGHT ? JOBS.check(body, under) : inWorker('check', [body, under], signal);
+  body.length <= LIGHT ? HEAVY_JOBS.check(body, under) : inWorker('check', [body, under], signal);
 
 /** Entries for a log that a request brought. */
 export const readEntries = async (body: string, signal?: AbortSignal) =>
-  body.length <= LIGHT ? JOBS.sentEntries(body) : inWorker('sentEntries', [body], signal);
+  body.length <= LIGHT ? HEAVY_JOBS.sentEntries(body) : inWorker('sentEntries', [body], signal);
 
 /** Answers that a request brought. */
 export const readAnswers = async (body: string, signal?: AbortSignal) =>
-  body.length <= LIGHT ? JOBS.sentAnswers(body) : inWorker('sentAnswers', [body], signal);
+  body.length <= LIGHT ? HEAVY_JOBS.sentAnswers(body) : inWorker('sentAnswers', [body], signal);
 
 /**
  * A document that a request brought, with its name. All questions of a worksheet have to be made, however short it is.
  */
 export const readDocument = async (body: string, kind: KeptKind, signal?: AbortSignal) =>
   body.length <= LIGHT && kind !== 'worksheet'
-    ? JOBS.sentDocument(body, kind)
+    ? HEAVY_JOBS.sentDocument(body, kind)
     : inWorker('sentDocument', [body, kind], signal);
 
 /** A kept text as the JSON of its value, or why it cannot be read. */
 export const readKept = async (text: string, signal?: AbortSignal) =>
-  text.length <= LIGHT ? JOBS.json(text) : inWorker('json', [text], signal);
+  text.length <= LIGHT ? HEAVY_JOBS.json(text) : inWorker('json', [text], signal);
 
 /** Writes a bundle to a path, see bundle/gather.ts. */
 export const gatherBundle = (
@@ -52,7 +52,7 @@ export const gatherBundle = (
   ids: readonly string[] | 'everything',
   path: string,
   signal?: AbortSignal,
-): Promise<ArchiveAnswer<Gathered>> => inWorker('bundle', [database, ids, path], signal);
+): Promise<ArchiveAnswer<GatheredBundle>> => inWorker('bundle', [database, ids, path], signal);
 
 /** Reads a bundle into a staging file and says what it would bring, see bundle/stage.ts. */
 export const readBundle = (
@@ -73,7 +73,7 @@ const reasons = new Results<string>(500);
 
 /** Why a kept document does not read; null when it does. */
 export async function whyUnreadable(document: string, signal?: AbortSignal): Promise<string | null> {
-  if (document.length <= LIGHT) return JOBS.unreadable(document);
+  if (document.length <= LIGHT) return HEAVY_JOBS.unreadable(document);
   // The empty text stands for none: results are texts.
   return (
     (await reasons.of(
@@ -96,7 +96,7 @@ const thorough = new Results<DrawnText>(200);
  */
 export async function drawDocument(
   document: string,
-  space: Space,
+  space: DrawingSpace,
   { better, signal }: { readonly better: boolean; readonly signal?: AbortSignal },
 ): Promise<DrawnText> {
   const key = contentKey(JSON.stringify(space), document);

@@ -1,4 +1,12 @@
-import { AT_ONCE, drawSideView, FIRST_SIGHT, QUICK, THOROUGH, type Drawing, type Space } from '@/core/drawing';
+import {
+  AT_ONCE,
+  drawSideView,
+  FIRST_SIGHT,
+  QUICK,
+  THOROUGH,
+  type DrawingOptions,
+  type DrawingSpace,
+} from '@/core/drawing';
 import { summariseTrain } from '@/core/gear-chart';
 import { keptJson, type KeptJson } from '../kept-row';
 import { plainPicture, type PlainPicture } from '../pictures/plain-picture';
@@ -27,7 +35,7 @@ export function checkDocument(value: unknown): Checked {
  * What costs time on the server, as functions from text or bytes to the like: so nothing dear is done on either side of
  * a thread's border. Each may run on the request thread for a small document, and in a worker for any.
  */
-export const JOBS = {
+export const HEAVY_JOBS = {
   /**
    * Checks the train that a request brings: alone, or under the key `train` beside what else it says. Null for what is
    * not JSON.
@@ -61,13 +69,13 @@ export const JOBS = {
   summarise: (document: string): string => JSON.stringify(summariseTrain(keptTrain(document))),
 
   /** Its side view, with what can be found at once: a first sight of a tangle. */
-  draw: (document: string, space: Space): DrawnText => {
+  draw: (document: string, space: DrawingSpace): DrawnText => {
     const quick = drawn(document, space, { effort: QUICK, atOnce: AT_ONCE });
     return quick.later ? drawn(document, space, { effort: FIRST_SIGHT }) : quick;
   },
 
   /** Its side view, with all that is worth trying: nothing better follows. */
-  drawWell: (document: string, space: Space): DrawnText => ({
+  drawWell: (document: string, space: DrawingSpace): DrawnText => ({
     ...drawn(document, space, { effort: THOROUGH }),
     finished: true,
   }),
@@ -81,7 +89,7 @@ function fromJson(text: string): unknown {
   }
 }
 
-function drawn(document: string, space: Space, how: Drawing): DrawnText & { readonly later: boolean } {
+function drawn(document: string, space: DrawingSpace, how: DrawingOptions): DrawnText & { readonly later: boolean } {
   const found = drawSideView(keptTrain(document), space, how);
   return {
     json: JSON.stringify(found),

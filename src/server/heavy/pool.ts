@@ -2,9 +2,9 @@ import { availableParallelism } from 'node:os';
 import { resolve } from 'node:path';
 import workerpool, { type Pool } from 'workerpool';
 import type { ARCHIVE_JOBS } from '../bundle/archive-jobs';
-import type { JOBS } from './jobs';
+import type { HEAVY_JOBS } from './jobs';
 
-type Jobs = typeof JOBS & typeof ARCHIVE_JOBS;
+type Jobs = typeof HEAVY_JOBS & typeof ARCHIVE_JOBS;
 export type Job = keyof Jobs;
 
 /** A job was stopped: it took longer than it may, or nobody waits for it any more. */

@@ -1,4 +1,4 @@
-import { mayBeKept } from './size';
+import { isAllowedSize } from './size';
 
 const [START_OF_SCAN, END_OF_IMAGE, COMMENT] = [0xda, 0xd9, 0xfe];
 const [JFIF, EXIF, ADOBE, LAST_APP] = [0xe0, 0xe1, 0xee, 0xef];
@@ -31,7 +31,7 @@ export function plainJpeg(bytes: Buffer): Buffer | null {
     const content = bytes.subarray(at + 4, end);
     if (isFrame(marker)) {
       if (framed || content.length < 5) return null;
-      framed = mayBeKept(content.readUInt16BE(3), content.readUInt16BE(1));
+      framed = isAllowedSize(content.readUInt16BE(3), content.readUInt16BE(1));
       if (!framed) return null;
     }
     if (marker === EXIF) upright ??= orientationAlone(content);

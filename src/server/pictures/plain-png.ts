@@ -1,5 +1,5 @@
 import { inflateSync, type Inflate } from 'node:zlib';
-import { mayBeKept } from './size';
+import { isAllowedSize } from './size';
 
 export const PNG_SIGNATURE = Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]);
 /** Chunks that make the picture; all others tell where, when and with what it was made, or hold further pictures. */
@@ -45,7 +45,7 @@ function headOf(content: Buffer): Head | null {
   const [width, height] = [content.readUInt32BE(0), content.readUInt32BE(4)];
   const [depth, colour, , , interlace] = content.subarray(8);
   const samples = SAMPLES[colour ?? -1];
-  if (depth === undefined || samples === undefined || !mayBeKept(width, height)) return null;
+  if (depth === undefined || samples === undefined || !isAllowedSize(width, height)) return null;
   return { width, height, bitsPerPixel: depth * samples, interlaced: interlace === 1 };
 }
 

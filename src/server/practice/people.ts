@@ -4,14 +4,14 @@ import { MOST } from '../most';
 import { putAside } from '../put-aside';
 import { keptAnswer } from '../wrong';
 
-export interface Person {
+export interface StoredPerson {
   readonly id: string;
   readonly name: string;
 }
 
 /** Who practises here, by name. */
-export async function listPeople({ people }: Database): Promise<readonly Person[]> {
-  const rows = (await people.findAll({ raw: true })) as unknown as Person[];
+export async function listPeople({ people }: Database): Promise<readonly StoredPerson[]> {
+  const rows = (await people.findAll({ raw: true })) as unknown as StoredPerson[];
   return rows.map(({ id, name }) => ({ id, name: nameOf(id, name) })).sort((a, b) => a.name.localeCompare(b.name));
 }
 
@@ -22,7 +22,7 @@ const nameOf = (id: string, name: unknown): string =>
 /**
  * Adds a name. Sent twice it is there once; a name that someone else has is refused, in whatever case it is written.
  */
-export const addPerson = ({ write }: Database, { id, name }: Person): Promise<'kept' | 'taken' | 'full'> =>
+export const addPerson = ({ write }: Database, { id, name }: StoredPerson): Promise<'kept' | 'taken' | 'full'> =>
   write(async ({ people }) => {
     if ((await people.count({ where: { id } })) > 0) return 'kept';
     // The column compares without case.

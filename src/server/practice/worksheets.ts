@@ -34,5 +34,5 @@ export const keepWorksheet = (
   });
 
 /** Forgets a worksheet. False where there is none. */
-export const forgetWorksheet = ({ write }: Database, id: string): Promise<boolean> =>
+export const removeWorksheet = ({ write }: Database, id: string): Promise<boolean> =>
   write(async ({ worksheets }) => (await worksheets.destroy({ where: { id } })) === 1);

@@ -1,19 +1,19 @@
 import { database, type BesideModel } from '@/server/database';
 import { readDocument, readKept, type KeptKind } from '@/server/heavy';
 import { failure, jsonWith, streamed, withSent } from '@/server/http';
-import { asKept, asksAsKept, unreadableRow } from '@/server/kept-answer';
+import { asKept, wantsAsKept, unreadableRow } from '@/server/kept-answer';
 import { keptDocument } from '@/server/kept-row';
 import { MOST } from '@/server/most';
 import { route } from '@/server/route';
 import { keptKey } from '@/wire';
-import { besideRows, findBeside, forgetBeside, keepBeside, type BesideKind } from './beside';
+import { besideRows, findBeside, removeBeside, keepBeside, type StoredKind } from './beside';
 
 /** One kind of documents that are kept beside trains. */
 export interface BesideKeeping {
   /** "A search" */
   readonly noun: string;
   readonly kind: KeptKind;
-  readonly table: BesideKind;
+  readonly table: StoredKind;
 }
 
 /** What is kept beside a train, the newest first, each as its file has it, or with why it does not read. */
@@ -36,7 +36,7 @@ export const keptRoute = ({ noun, kind, table }: BesideKeeping) =>
     GET: async (request, { id, key }) => {
       const text = await findBeside((await database())[table], id, key);
       if (text === null) return failure(404, 'not-kept', 'It is no longer kept.');
-      if (asksAsKept(request)) return asKept(text);
+      if (wantsAsKept(request)) return asKept(text);
       const read = keptDocument(text);
       return 'document' in read ? Response.json(read) : unreadableRow(noun, read.unreadable);
     },
@@ -62,7 +62,7 @@ export const keptRoute = ({ noun, kind, table }: BesideKeeping) =>
       ),
 
     DELETE: async (_, { id, key }) =>
-      (await forgetBeside(await database(), table, id, key))
+      (await removeBeside(await database(), table, id, key))
         ? Response.json({})
         : failure(404, 'not-kept', 'It is no longer kept.'),
   });

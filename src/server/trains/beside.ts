@@ -34,12 +34,12 @@ export const findBeside = async (table: BesideModel, trainId: string, id: string
   (await table.findOne({ where: { trainId, id } }))?.get().document ?? null;
 
 /** The tables of what is kept beside trains. */
-export type BesideKind = 'searches' | 'scenarios';
+export type StoredKind = 'searches' | 'scenarios';
 
 /** Keeps a document beside a train under an id, over what was kept there. */
 export const keepBeside = (
   { write }: Database,
-  kind: BesideKind,
+  kind: StoredKind,
   trainId: string,
   { id, name, document }: Pick<Beside, 'id' | 'name' | 'document'>,
 ): Promise<'kept' | 'missing' | 'full'> =>
@@ -51,7 +51,7 @@ export const keepBeside = (
   });
 
 /** Forgets a document; one that does not read is put aside. False where there is none. */
-export const forgetBeside = ({ write }: Database, kind: BesideKind, trainId: string, id: string): Promise<boolean> =>
+export const removeBeside = ({ write }: Database, kind: StoredKind, trainId: string, id: string): Promise<boolean> =>
   write(async (tables) => {
     const text = await findBeside(tables[kind], trainId, id);
     if (text === null) return false;

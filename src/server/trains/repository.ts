@@ -20,10 +20,10 @@ export interface KeptTrain {
 }
 
 /** Where a train stands after it was saved. */
-export type Stored = Pick<KeptTrain, 'id' | 'version' | 'updatedAt' | 'document'>;
+export type StoredTrain = Pick<KeptTrain, 'id' | 'version' | 'updatedAt' | 'document'>;
 
 export type Saved =
-  | { readonly outcome: 'saved'; readonly stored: Stored }
+  | { readonly outcome: 'saved'; readonly stored: StoredTrain }
   /** There is a newer version, which may not be readable. */
   | { readonly outcome: 'stale'; readonly current: KeptTrain }
   | { readonly outcome: 'missing' }

@@ -6,7 +6,7 @@ import type { Database } from '../database';
 import { listExamples, restoreExample } from './examples';
 import { removeTrain } from './repository';
 import { findRevision, listRevisions, nameRevision, thinRevisions } from './revisions';
-import { thinnedOut } from './thinning';
+import { statesToThin } from './thinning';
 
 const shelf = freshShelf();
 let database: Database;
@@ -85,7 +85,7 @@ describe('thinning a train that was saved often', () => {
       ...state,
       savedAt: new Date(state.savedAt),
     }));
-    const spare = new Set(thinnedOut(before, now));
+    const spare = new Set(statesToThin(before, now));
     expect(spare.size).toBeGreaterThan(20);
     expect(await thinRevisions(database, 'sluice-winch', now)).toBe(spare.size);
     expect((await listRevisions(database, 'sluice-winch')).map(({ version }) => version)).toEqual(
@@ -118,7 +118,7 @@ describe('thinning', () => {
       savedAt: new Date(now.getTime() - from - i * everyMs),
       name: null,
     }));
-  const left = (all: ReturnType<typeof states>) => all.length - thinnedOut(all, now).length;
+  const left = (all: ReturnType<typeof states>) => all.length - statesToThin(all, now).length;
 
   test('keeps everything of the last hour', () => expect(left(states(60, 59_000))).toBe(60));
 
@@ -131,9 +131,9 @@ describe('thinning', () => {
 
   test('of a slot the newest stays; thinning again changes nothing', () => {
     const all = states(600, 60_000, 2 * 3_600_000);
-    const gone = new Set(thinnedOut(all, now));
+    const gone = new Set(statesToThin(all, now));
     const kept = all.filter(({ version }) => !gone.has(version));
-    expect(thinnedOut(kept, now)).toEqual([]);
+    expect(statesToThin(kept, now)).toEqual([]);
     expect(gone.has(600)).toBe(false);
     expect(gone.has(1)).toBe(false);
   });

@@ -2,17 +2,17 @@ import { Op, type WhereOptions } from 'sequelize';
 import { shrink, type Database, type RevisionRow } from '../database';
 import { whyUnreadable } from '../heavy';
 import { keptTime } from '../kept-row';
-import { KEPT_WHOLE_MS, thinnedOut, type SavedState } from './thinning';
+import { KEPT_WHOLE_MS, statesToThin, type SavedState } from './thinning';
 
 /** A kept state of a train, without its document. */
-export interface Revision {
+export interface StoredRevision {
   readonly version: number;
   readonly savedAt: string;
   readonly name: string | null;
 }
 
 /** The kept states of a train, the newest first. */
-export async function listRevisions(database: Database, trainId: string): Promise<Revision[]> {
+export async function listRevisions(database: Database, trainId: string): Promise<StoredRevision[]> {
   return (await statesOf(database, { trainId })).map(({ version, savedAt, name }) => ({
     version,
     savedAt: keptTime(savedAt),
@@ -78,7 +78,7 @@ export async function thinRevisions(database: Database, trainId: string, now: Da
     statesOf(database, { trainId }, 1),
   ]);
   const states = [...(newest && newest.version !== old[0]?.version ? [newest] : []), ...old];
-  const spare = thinnedOut(states, now);
+  const spare = statesToThin(states, now);
   if (spare.length === 0) return 0;
   const gone = await database.write(({ revisions }) => revisions.destroy({ where: { trainId, version: spare } }));
   await shrink(database);

@@ -3,11 +3,11 @@ import type { ShelfEntry } from '@/wire';
 import type { Database, TrainRow } from '../database';
 import { summariseDocument } from '../heavy';
 import { keptTime } from '../kept-row';
-import { findTrain, type Stored } from './repository';
+import { findTrain, type StoredTrain } from './repository';
 import { required } from '@/core/required';
 
 /** A part of the list; all of it where nothing is said. */
-export interface ShelfPage {
+export interface ShelfSlice {
   readonly from?: number;
   readonly count?: number;
 }
@@ -20,7 +20,7 @@ type ListedRow = Pick<TrainRow, 'id' | 'name' | 'version' | 'updatedAt' | 'summa
  */
 export async function listShelf(
   database: Database,
-  { from = 0, count = Infinity }: ShelfPage = {},
+  { from = 0, count = Infinity }: ShelfSlice = {},
 ): Promise<{ readonly rows: readonly ShelfEntry[]; readonly total: number }> {
   const { rows, count: total } = await database.trains.findAndCountAll({
     attributes: ['id', 'name', 'version', 'updatedAt', 'summary', 'summaryVersion'],
@@ -79,7 +79,7 @@ const STANDS_STILL_MS = 2_000;
 const due = new Map<string, ReturnType<typeof setTimeout>>();
 
 /** Has a train summarised soon; a later save takes its place. */
-export function summariseSoon(database: Database, stored: Stored): void {
+export function scheduleSummary(database: Database, stored: StoredTrain): void {
   const key = `${database.file} ${stored.id}`;
   clearTimeout(due.get(key));
   const timer = setTimeout(() => {
@@ -94,7 +94,7 @@ export function summariseSoon(database: Database, stored: Stored): void {
  * Keeps what a train does beside it, so that listing need not work it out; only for the version given, and no change of
  * the train.
  */
-export async function keepSummary({ write }: Database, { id, version, document }: Stored): Promise<void> {
+export async function keepSummary({ write }: Database, { id, version, document }: StoredTrain): Promise<void> {
   const summary = await summariseDocument(document);
   await write(({ trains }) =>
     trains.update({ summary, summaryVersion: version }, { where: { id, version }, silent: true }),

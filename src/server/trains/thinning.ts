@@ -26,7 +26,7 @@ const STEPS: readonly { readonly age: number; readonly every: number }[] = [
  * minutes for a day, of every hour for two weeks, of every day for good. Named states and the first and newest always
  * stay.
  */
-export function thinnedOut(states: readonly SavedState[], now: Date): number[] {
+export function statesToThin(states: readonly SavedState[], now: Date): number[] {
   const kept = new Set<string>();
   const ordered = [...states].sort((a, b) => b.version - a.version);
   return ordered.flatMap(({ version, savedAt, name }, i) => {

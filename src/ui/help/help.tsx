@@ -5,7 +5,7 @@ import { useEffect, useState } from 'react';
 import { onDemand } from '../on-demand';
 import type { HelpProps } from './help-panel';
 
-export const HelpPanel = onDemand(async () => (await import('./help-panel')).HelpPanel);
+export const HelpOnDemand = onDemand(async () => (await import('./help-panel')).HelpPanel);
 
 /** Help for a screen that has no train’s bar above it: a button, and beside the page the panel it opens. */
 export function Help(props: Omit<HelpProps, 'onClose'>) {
@@ -21,7 +21,7 @@ export function Help(props: Omit<HelpProps, 'onClose'>) {
   return (
     <>
       <HelpButton onPress={() => setOpen(!open)} />
-      {open && <HelpPanel.Shown {...props} onClose={() => setOpen(false)} />}
+      {open && <HelpOnDemand.Shown {...props} onClose={() => setOpen(false)} />}
     </>
   );
 }

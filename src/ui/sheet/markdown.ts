@@ -1,8 +1,8 @@
-import type { Block, Sheet } from '@/core/sheet';
+import type { SheetBlock, DesignSheet } from '@/core/sheet';
 import { escapeMarkdown, markdownText } from '../table-text';
 
 /** A sheet as Markdown: drawings are named, everything else is there. */
-export function sheetMarkdown({ title, head, convention, sections }: Sheet): string {
+export function sheetMarkdown({ title, head, convention, sections }: DesignSheet): string {
   const lines = [
     `# ${escapeMarkdown(title)}`,
     head.map(([what, says]) => `**${escapeMarkdown(what)}:** ${escapeMarkdown(says)}`).join(' · '),
@@ -12,7 +12,7 @@ export function sheetMarkdown({ title, head, convention, sections }: Sheet): str
   return `${lines.filter((text) => text !== '').join('\n\n')}\n`;
 }
 
-function blockText(block: Block): string {
+function blockText(block: SheetBlock): string {
   switch (block.kind) {
     case 'text':
       return escapeMarkdown(block.text);

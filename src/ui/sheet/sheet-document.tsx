@@ -1,5 +1,5 @@
 import type { SideView } from '@/core/drawing';
-import type { Block, Sheet } from '@/core/sheet';
+import type { SheetBlock, DesignSheet } from '@/core/sheet';
 import type { Train } from '@/core/train';
 import { SideViewLabels } from '../side-view/side-view-labels';
 import { SmallSideView } from '../side-view/small-side-view';
@@ -7,7 +7,7 @@ import { SheetEndView } from './sheet-end-view';
 import { SHEET_CSS } from './sheet-css';
 
 interface Props {
-  readonly sheet: Sheet;
+  readonly sheet: DesignSheet;
   readonly train: Train;
   /** Null where it is not there, or cannot be drawn. */
   readonly view: SideView | null;
@@ -60,7 +60,7 @@ export function SheetDocument({ sheet, train, view }: Props) {
   );
 }
 
-function SheetBlock({ block, train, view }: { block: Block } & Pick<Props, 'train' | 'view'>) {
+function SheetBlock({ block, train, view }: { block: SheetBlock } & Pick<Props, 'train' | 'view'>) {
   switch (block.kind) {
     case 'text':
       return <p>{block.text}</p>;

@@ -1,5 +1,5 @@
 import { centreOf, toothOutline, toothPhases, type Station } from '@/core/end-view';
-import type { Scale } from '@/core/sheet';
+import type { SheetScale } from '@/core/sheet';
 import type { Train } from '@/core/train';
 import { memberColor } from '../member-colors';
 
@@ -7,7 +7,7 @@ interface Props {
   readonly station: Station;
   readonly name: string;
   /** Null where no module says how large it is: then it fills the width. */
-  readonly scale: Scale | null;
+  readonly scale: SheetScale | null;
   readonly train: Train;
 }
 

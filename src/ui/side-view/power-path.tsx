@@ -12,7 +12,7 @@ export const powerWidth = (share: number | null): number => 2.2 + 3.6 * Math.min
  * Where parallel ways share
  * it, nobody knows how much goes which way: dotted, without an arrow.
  */
-export function PowerPath({ lines }: { lines: readonly PowerLine[] }) {
+export function PowerPathLines({ lines }: { lines: readonly PowerLine[] }) {
   const moving = lines.length <= MOST_MOVING;
   return (
     <g aria-hidden>

@@ -1,9 +1,9 @@
 import { database } from '@/server/database';
-import { failure, readTrain, savedResponse } from '@/server/http';
+import { failure, readTrainBody, savedResponse } from '@/server/http';
 import { route } from '@/server/route';
 import { copyBeside } from '@/server/trains/beside';
 import { addTrain } from '@/server/trains/repository';
-import { listShelf, summariseSoon } from '@/server/trains/shelf';
+import { listShelf, scheduleSummary } from '@/server/trains/shelf';
 
 /** Trains in one answer where a page of the list is asked for. */
 const MOST_LISTED = 500;
@@ -32,12 +32,12 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route({
    * (?beside=its-id).
    */
   POST: async (request) => {
-    const body = await readTrain(request, null);
+    const body = await readTrainBody(request, null);
     if (!body.ok) return body.response;
     const added = await addTrain(await database(), body.train, request.headers.get('idempotency-key'));
     const original = new URL(request.url).searchParams.get('beside');
     if (added.outcome === 'saved' && original !== null) await copyBeside(await database(), original, added.stored.id);
-    if (added.outcome === 'saved') summariseSoon(await database(), added.stored);
+    if (added.outcome === 'saved') scheduleSummary(await database(), added.stored);
     return savedResponse(added, true);
   },
 });

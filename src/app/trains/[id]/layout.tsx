@@ -7,7 +7,7 @@ import { drawDocument, isSlowToDraw } from '@/server/heavy';
 import { findTrain } from '@/server/trains/repository';
 import { NoDatabase } from '../../no-database';
 import { OpenWithScreens } from './open-with-screens';
-import { Unreadable } from './unreadable';
+import { UnreadableTrain } from './unreadable';
 
 export const dynamic = 'force-dynamic';
 
@@ -34,7 +34,7 @@ export default async function TrainLayout({ params, children }: Props) {
   if (!found) notFound();
   if ('reason' in found) return <NoDatabase reason={found.reason} />;
   const { id, version, name, document, unreadable } = found;
-  if (unreadable !== null) return <Unreadable id={id} name={name} why={unreadable} />;
+  if (unreadable !== null) return <UnreadableTrain id={id} name={name} why={unreadable} />;
   // It will be asked for as soon as the page stands.
   if (isSlowToDraw(document))
     drawDocument(document, SPACES.bench, { better: false }).catch((error: unknown) => console.error(error));

@@ -1,9 +1,9 @@
-import { Screen } from '@/features/bench/screen';
+import { BenchScreen } from '@/features/bench/screen';
 
 interface Props {
   searchParams: Promise<{ first?: string }>;
 }
 
 export default async function BenchPage({ searchParams }: Props) {
-  return <Screen first={(await searchParams).first !== undefined} />;
+  return <BenchScreen first={(await searchParams).first !== undefined} />;
 }

@@ -1,7 +1,7 @@
 import Link from 'next/link';
 
 /** What is shown of a train whose document does not read: why, and how it can still be had. */
-export function Unreadable({ id, name, why }: { id: string; name: string; why: string }) {
+export function UnreadableTrain({ id, name, why }: { id: string; name: string; why: string }) {
   return (
     <main className="mx-auto flex max-w-xl flex-col gap-3 p-10">
       <h1 className="text-2xl font-semibold">{name}</h1>

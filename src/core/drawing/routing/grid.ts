@@ -1,5 +1,5 @@
-import type { Cell } from '../half-plane';
-import { bit, type Piece } from './piece';
+import type { PlaneCell } from '../half-plane';
+import { bit, type LinePiece } from './piece';
 
 /** What belongs to nobody's line: symbols and the frame's hatching. */
 export const FRAME_NET = 30_000;
@@ -10,7 +10,7 @@ const ALONG = bit(0) | bit(2);
 const ACROSS = bit(1) | bit(3);
 
 /** The cells of a half plane as numbers, and what lies on them while lines are being found. */
-export class Grid {
+export class RoutingGrid {
   readonly size: number;
   /** Closed to every line: bodies of gears. */
   readonly blocked: Uint8Array;
@@ -56,9 +56,9 @@ export class Grid {
     this.neighbours = new Int32Array(this.size * 4).map((_, i) => next(i >> 2, i & 3));
   }
 
-  at = ({ x, row }: Cell): number => row * this.columns + x;
-  cell = (at: number): Cell => ({ x: this.column[at]!, row: this.row[at]! });
-  has = ({ x, row }: Cell): boolean => x >= 0 && x < this.columns && row >= 0 && row < this.rows;
+  at = ({ x, row }: PlaneCell): number => row * this.columns + x;
+  cell = (at: number): PlaneCell => ({ x: this.column[at]!, row: this.row[at]! });
+  has = ({ x, row }: PlaneCell): boolean => x >= 0 && x < this.columns && row >= 0 && row < this.rows;
 
   /** The neighbour in a direction; −1 over the edge. */
   step = (at: number, direction: number): number => this.neighbours[at * 4 + direction]!;
@@ -84,7 +84,7 @@ export class Grid {
   }
 
   /** Lays a net's piece; where another lies already it is a crossing if both run straight, else a clash. */
-  paint(net: number, piece: Piece): void {
+  paint(net: number, piece: LinePiece): void {
     for (const [at, mask] of piece.marks) {
       if (this.net[at] === -1 || this.net[at] === net) {
         this.net[at] = net;

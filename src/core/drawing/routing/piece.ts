@@ -1,6 +1,6 @@
 import { lookUp } from '../../required';
 /** A stretch of line: its cells, and the pairs of neighbours among them. */
-export interface Piece {
+export interface LinePiece {
   readonly cells: readonly number[];
   readonly links: readonly (readonly [number, number])[];
   readonly cost: number;
@@ -12,7 +12,11 @@ export interface Piece {
 export const bit = (direction: number): number => 1 << direction;
 export const opposite = (direction: number): number => (direction + 2) % 4;
 
-export function pieceOf(cells: readonly number[], links: readonly (readonly [number, number])[], cost: number): Piece {
+export function pieceOf(
+  cells: readonly number[],
+  links: readonly (readonly [number, number])[],
+  cost: number,
+): LinePiece {
   const marks = new Map<number, number>(cells.map((cell) => [cell, 0]));
   for (const [a, b] of links) {
     const direction = b === a + 1 ? 0 : b === a - 1 ? 2 : b < a ? 1 : 3;

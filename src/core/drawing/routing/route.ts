@@ -1,19 +1,19 @@
-import { serves, type Draft, type Drafts } from '../drafts';
+import { isGoodEnough, type DrawingDraft, type Drafts } from '../drafts';
 import type { Effort } from '../effort';
 import { FRAME, type Train } from '../../train';
-import type { Cell, HalfPlane, Terminal } from '../half-plane';
-import { FRAME_NET, Grid } from './grid';
-import { opposite, pieceOf, type Piece } from './piece';
-import { cellKey, type Routed, type SymbolPlace } from './routed';
-import { spread, type Field, type Prices, type Window } from './search';
+import type { PlaneCell, HalfPlane, Terminal } from '../half-plane';
+import { FRAME_NET, RoutingGrid } from './grid';
+import { opposite, pieceOf, type LinePiece } from './piece';
+import { planeCellKey, type Routed, type SymbolPlace } from './routed';
+import { spread, type CostField, type Prices, type Window } from './search';
 import { itemAt, lookUp, required } from '../../required';
 
 /** A coupler in its place: the symbol's cells, and the line it adds to either member. */
 interface Link {
   readonly symbol: SymbolPlace;
-  readonly middle: Piece;
-  readonly a: Piece;
-  readonly b: Piece;
+  readonly middle: LinePiece;
+  readonly a: LinePiece;
+  readonly b: LinePiece;
 }
 
 /** A coupler and the nets of its members; −1 is the frame. */
@@ -25,7 +25,7 @@ interface Joint {
 
 /** About how many places the first round of lines will look at, in the half planes that no draft serves. */
 export function workFor(planes: readonly HalfPlane[], train: Train, drafts: Drafts, effort: number): number {
-  const open = planes.filter((plane) => !serves(drafts.route(routeKey(plane, train)), effort));
+  const open = planes.filter((plane) => !isGoodEnough(drafts.route(routeKey(plane, train)), effort));
   return open.reduce(
     (total, { columns, rows, terminals }) => total + columns * rows * (terminals.length + 2 * train.couplers.length),
     0,
@@ -36,10 +36,10 @@ export function workFor(planes: readonly HalfPlane[], train: Train, drafts: Draf
  * routeHalfPlane in full, or what it found for the same half plane before: it comes back with every edit that does not
  * change its shape.
  */
-export function draftRoute(plane: HalfPlane, train: Train, drafts: Drafts, effort: Effort): Draft<Routed> {
+export function draftRoute(plane: HalfPlane, train: Train, drafts: Drafts, effort: Effort): DrawingDraft<Routed> {
   const key = routeKey(plane, train);
   const known = drafts.route(key);
-  if (serves(known, effort.allowed)) return known;
+  if (isGoodEnough(known, effort.allowed)) return known;
   const found = routeHalfPlane(plane, train, ROUNDS, effort);
   drafts.keepRoute(key, found);
   return found;
@@ -70,11 +70,11 @@ const CROWDING = 12;
  * crossing and sharing get dearer every round, and dearest where they happened before. One round is always made; the
  * effort ends the others.
  */
-export function routeHalfPlane(plane: HalfPlane, train: Train, rounds: number, effort: Effort): Draft<Routed> {
+export function routeHalfPlane(plane: HalfPlane, train: Train, rounds: number, effort: Effort): DrawingDraft<Routed> {
   const members = membersOf(plane, train);
   const joints = jointsOf(train, members);
   const grid = gridOf(plane, members);
-  const trees = new Map<number, Piece>();
+  const trees = new Map<number, LinePiece>();
   const links = new Map<Joint, Link>();
   const order = members
     .map((_, i) => i)
@@ -155,7 +155,7 @@ export function routeHalfPlane(plane: HalfPlane, train: Train, rounds: number, e
     const cells = new Map(
       members.map((member, net) => [
         member,
-        new Set(itemAt(pieces, net).flatMap((piece) => piece.cells.map((at) => cellKey(grid.cell(at))))),
+        new Set(itemAt(pieces, net).flatMap((piece) => piece.cells.map((at) => planeCellKey(grid.cell(at))))),
       ]),
     );
     return {
@@ -198,8 +198,8 @@ function jointsOf(train: Train, members: readonly string[]): Joint[] {
   });
 }
 
-function gridOf(plane: HalfPlane, members: readonly string[]): Grid {
-  const grid = new Grid(plane.columns, plane.rows);
+function gridOf(plane: HalfPlane, members: readonly string[]): RoutingGrid {
+  const grid = new RoutingGrid(plane.columns, plane.rows);
   for (const body of plane.bodies)
     for (let x = body.x; x <= body.end; x++)
       for (let row = body.from; row <= body.to; row++) grid.blocked[grid.at({ x, row })] = 1;
@@ -221,13 +221,13 @@ function gridOf(plane: HalfPlane, members: readonly string[]): Grid {
 
 /** A member's own lines: its terminals joined one after the other, each by the cheapest way from what lies already. */
 function layTree(
-  grid: Grid,
+  grid: RoutingGrid,
   plane: HalfPlane,
   member: string,
   net: number,
   prices: Prices,
   effort: Effort,
-): Piece | null {
+): LinePiece | null {
   const terminals = plane.terminals
     .filter((terminal) => terminal.member === member)
     .sort((a, b) => a.cells.length - b.cells.length);
@@ -273,7 +273,7 @@ function layTree(
 /** Columns on either side of what is to be joined, to go round what stands in between. */
 const DETOUR = 16;
 
-function windowOf(grid: Grid, cells: readonly number[]): Window {
+function windowOf(grid: RoutingGrid, cells: readonly number[]): Window {
   let [from, to] = [grid.columns, 0];
   for (const at of cells) {
     from = Math.min(from, at % grid.columns);
@@ -282,10 +282,10 @@ function windowOf(grid: Grid, cells: readonly number[]): Window {
   return { from: from - DETOUR, to: to + DETOUR };
 }
 
-const everywhere = (grid: Grid): Window => ({ from: 0, to: grid.columns - 1 });
+const everywhere = (grid: RoutingGrid): Window => ({ from: 0, to: grid.columns - 1 });
 
 /** The way by which a field reached a state. */
-function wayBack(field: Field, last: number): Piece {
+function wayBack(field: CostField, last: number): LinePiece {
   const cells = [last >> 2];
   const links: [number, number][] = [];
   for (let at = last; itemAt(field.from, at) >= 0; at = itemAt(field.from, at)) {
@@ -300,11 +300,11 @@ function wayBack(field: Field, last: number): Piece {
  * the frame, a member without cells starts anywhere.
  */
 function layLink(
-  grid: Grid,
+  grid: RoutingGrid,
   { id, a, b }: Joint,
   cellsOf: (net: number) => number[],
   prices: Prices,
-  crowd: readonly Cell[],
+  crowd: readonly PlaneCell[],
   effort: Effort,
 ): Link | null {
   const startsA = a < 0 ? [] : cellsOf(a);
@@ -333,7 +333,7 @@ function layLink(
   }
   if (!best) return null;
   const { middle, direction } = best;
-  const side = (field: Field | null, end: number, beside: number): Piece =>
+  const side = (field: CostField | null, end: number, beside: number): LinePiece =>
     field ? wayBack(field, end) : pieceOf([beside], [], 0);
   return {
     symbol: { coupler: id, at: grid.cell(middle), direction },
@@ -348,8 +348,8 @@ function layLink(
  * with nothing in between.
  */
 function arrival(
-  grid: Grid,
-  field: Field | null,
+  grid: RoutingGrid,
+  field: CostField | null,
   at: number,
   direction: number,
   net: number,

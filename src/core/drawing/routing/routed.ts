@@ -1,4 +1,4 @@
-import type { Cell } from '../half-plane';
+import type { PlaneCell } from '../half-plane';
 
 /**
  * A coupler's symbol: its middle cell, and the direction from joins[0] to joins[1]: 0 right, 1 inward, 2 left, 3
@@ -6,24 +6,24 @@ import type { Cell } from '../half-plane';
  */
 export interface SymbolPlace {
   readonly coupler: string;
-  readonly at: Cell;
+  readonly at: PlaneCell;
   readonly direction: number;
 }
 
 export interface Routed {
   /** Each member's lines: pairs of neighbouring cells. */
-  readonly links: ReadonlyMap<string, readonly (readonly [Cell, Cell])[]>;
+  readonly links: ReadonlyMap<string, readonly (readonly [PlaneCell, PlaneCell])[]>;
   /** Cells of each member's lines, as cellKey names them. */
   readonly cells: ReadonlyMap<string, ReadonlySet<string>>;
   readonly symbols: readonly SymbolPlace[];
-  readonly crossings: readonly Cell[];
+  readonly crossings: readonly PlaneCell[];
   /** Parts that could not be kept apart or connected: 0 in a sound drawing. */
   readonly faults: number;
   readonly cost: number;
 }
 
 /** Is this cell part of the member's lines? */
-export const reaches = ({ cells }: Routed, member: string, cell: Cell): boolean =>
-  cells.get(member)?.has(cellKey(cell)) ?? false;
+export const reaches = ({ cells }: Routed, member: string, cell: PlaneCell): boolean =>
+  cells.get(member)?.has(planeCellKey(cell)) ?? false;
 
-export const cellKey = ({ x, row }: Cell): string => `${x} ${row}`;
+export const planeCellKey = ({ x, row }: PlaneCell): string => `${x} ${row}`;

@@ -1,7 +1,7 @@
 import type { Train } from '../../train';
 import { Effort } from '../effort';
-import type { Body, HalfPlane, Terminal } from '../half-plane';
-import { Grid } from './grid';
+import type { GearBody, HalfPlane, Terminal } from '../half-plane';
+import { RoutingGrid } from './grid';
 import { pieceOf } from './piece';
 import { routeHalfPlane } from './route';
 import { reaches } from './routed';
@@ -10,10 +10,10 @@ import { spread, type Prices } from './search';
 const CHEAP: Prices = { crossing: 14, share: 60, centre: 0 };
 const route = (half: HalfPlane, of: Train, rounds: number) =>
   routeHalfPlane(half, of, rounds, new Effort(Infinity)).work;
-const across = (grid: Grid) => ({ from: 0, to: grid.columns - 1 });
+const across = (grid: RoutingGrid) => ({ from: 0, to: grid.columns - 1 });
 
 /** A straight piece of line between two cells of one row or column. */
-function line(grid: Grid, from: [number, number], to: [number, number]) {
+function line(grid: RoutingGrid, from: [number, number], to: [number, number]) {
   const cells: number[] = [];
   const [dx, dy] = [Math.sign(to[0] - from[0]), Math.sign(to[1] - from[1])];
   for (let [x, row] = from; ; x += dx, row += dy) {
@@ -29,7 +29,7 @@ function line(grid: Grid, from: [number, number], to: [number, number]) {
 
 describe('the grid', () => {
   test('knows its neighbours and its edges', () => {
-    const grid = new Grid(4, 3);
+    const grid = new RoutingGrid(4, 3);
     const corner = grid.at({ x: 0, row: 0 });
     expect([0, 1, 2, 3].map((direction) => grid.step(corner, direction))).toEqual([1, -1, -1, 4]);
     const far = grid.at({ x: 3, row: 2 });
@@ -39,7 +39,7 @@ describe('the grid', () => {
   });
 
   test('two straight lines cross, lines that bend into each other clash', () => {
-    const grid = new Grid(7, 7);
+    const grid = new RoutingGrid(7, 7);
     grid.paint(0, line(grid, [0, 3], [6, 3]));
     grid.paint(1, line(grid, [3, 0], [3, 6]));
     expect(grid.conflicts()).toEqual({ crossings: [grid.at({ x: 3, row: 3 })], clashes: 0 });
@@ -50,7 +50,7 @@ describe('the grid', () => {
   });
 
   test('only a line that runs straight across can be crossed', () => {
-    const grid = new Grid(7, 7);
+    const grid = new RoutingGrid(7, 7);
     grid.paint(0, line(grid, [0, 3], [6, 3]));
     expect(grid.crossable(grid.at({ x: 3, row: 3 }), 3)).toBe(true);
     expect(grid.crossable(grid.at({ x: 3, row: 3 }), 0)).toBe(false);
@@ -58,7 +58,7 @@ describe('the grid', () => {
   });
 
   test('what was fought over stays dearer', () => {
-    const grid = new Grid(7, 7);
+    const grid = new RoutingGrid(7, 7);
     grid.paint(0, line(grid, [0, 3], [6, 3]));
     grid.paint(1, line(grid, [3, 0], [3, 6]));
     grid.remember();
@@ -69,7 +69,7 @@ describe('the grid', () => {
 });
 
 describe('the search', () => {
-  const reach = (grid: Grid, from: [number, number], to: [number, number], net = 0, window = across(grid)) => {
+  const reach = (grid: RoutingGrid, from: [number, number], to: [number, number], net = 0, window = across(grid)) => {
     const goal = grid.at({ x: to[0], row: to[1] });
     const field = spread(
       grid,
@@ -84,12 +84,12 @@ describe('the search', () => {
   };
 
   test('goes straight where it can, and pays for a bend', () => {
-    expect(reach(new Grid(10, 5), [0, 0], [6, 0])).toBe(12);
-    expect(reach(new Grid(10, 5), [0, 0], [3, 3])).toBe(12 + 3);
+    expect(reach(new RoutingGrid(10, 5), [0, 0], [6, 0])).toBe(12);
+    expect(reach(new RoutingGrid(10, 5), [0, 0], [3, 3])).toBe(12 + 3);
   });
 
   test('goes round what is closed, and round another member’s cell', () => {
-    const grid = new Grid(9, 4);
+    const grid = new RoutingGrid(9, 4);
     for (let row = 0; row < 3; row++) grid.blocked[grid.at({ x: 4, row })] = 1;
     expect(reach(grid, [0, 0], [8, 0])).toBeGreaterThan(16);
     grid.reserved[grid.at({ x: 4, row: 3 })] = 7;
@@ -98,16 +98,16 @@ describe('the search', () => {
   });
 
   test('crosses a line only when going round is dearer', () => {
-    const wall = new Grid(9, 12);
+    const wall = new RoutingGrid(9, 12);
     wall.paint(5, line(wall, [4, 0], [4, 11]));
     expect(reach(wall, [0, 5], [8, 5])).toBe(16 + CHEAP.crossing);
-    const short = new Grid(9, 12);
+    const short = new RoutingGrid(9, 12);
     short.paint(5, line(short, [4, 0], [4, 1]));
     expect(reach(short, [0, 0], [8, 0])).toBeLessThan(16 + CHEAP.crossing + 4);
   });
 
   test('stays within its window', () => {
-    const grid = new Grid(20, 6);
+    const grid = new RoutingGrid(20, 6);
     for (let row = 0; row < 6; row++) grid.blocked[grid.at({ x: 3, row })] = row === 5 ? 0 : 1;
     expect(reach(grid, [0, 0], [6, 0], 0, { from: 0, to: 6 })).not.toBeNull();
     expect(reach(grid, [0, 0], [6, 0], 0, { from: 0, to: 5 })).toBeNull();
@@ -127,7 +127,7 @@ describe('routing a half plane', () => {
     input: 'a',
     outputs: ['b'],
   });
-  const plane = (terminals: Terminal[], bodies: Body[] = [], central: string[] = []): HalfPlane => ({
+  const plane = (terminals: Terminal[], bodies: GearBody[] = [], central: string[] = []): HalfPlane => ({
     axis: 0,
     columns: 24,
     rows: 12,
@@ -165,7 +165,7 @@ describe('routing a half plane', () => {
   });
 
   test('a crossing that cannot be helped is reported where it is', () => {
-    const walls: Body[] = [];
+    const walls: GearBody[] = [];
     const gear = { id: 'g', member: 'x', teeth: 10, type: 'external' as const };
     for (const x of [7, 9])
       walls.push(

@@ -1,5 +1,5 @@
 import type { Effort } from '../effort';
-import type { Grid } from './grid';
+import type { RoutingGrid } from './grid';
 import { opposite } from './piece';
 
 const STEP = 2;
@@ -17,7 +17,7 @@ export interface Prices {
 }
 
 /** Cheapest costs from a set of cells to every state (cell, direction of arrival), with the way back. */
-export interface Field {
+export interface CostField {
   readonly cost: Float64Array;
   readonly from: Int32Array;
 }
@@ -34,14 +34,14 @@ export interface Window {
  * `stop`, ends at the nearest such cell.
  */
 export function spread(
-  grid: Grid,
+  grid: RoutingGrid,
   starts: Iterable<number>,
   net: number,
   prices: Prices,
   window: Window,
   effort: Effort,
   stop?: (at: number) => boolean,
-): Field & { readonly reached: number } {
+): CostField & { readonly reached: number } {
   const { columns, neighbours, column, row, blocked, reserved, history, net: owners } = grid;
   const size = grid.size * 4;
   const cost = new Float64Array(size).fill(Infinity);

@@ -1,10 +1,10 @@
 import { driveBackward } from '../../solve';
-import type { Ask } from './skill';
+import type { AskSkill } from './skill';
 
 const CHOICES = ['yes', 'no'] as const;
 
 /** Whether turning the output turns the input. */
-export const backward: Ask = ({ open, driving }, draw) => {
+export const backward: AskSkill = ({ open, driving }, draw) => {
   const place = draw.pick(driving);
   if (!place) return undefined;
   const { verdict } = driveBackward(open, place.engaged);

@@ -1,13 +1,13 @@
 import { add, fraction, inverse, ONE, sub } from '../../rational';
 import { structureOf } from '../../structure';
 import { memberName } from '../../words';
-import { slipsApart, tenfold } from '../slips';
+import { slipsApart, tenfoldSlips } from '../slips';
 import { size } from '../subject';
-import type { Ask } from './skill';
+import type { AskSkill } from './skill';
 import { required } from '../../required';
 
 /** The ratio of a planetary set of sun, planets and ring, whichever of the three is held. */
-export const basic: Ask = ({ train }, draw) => {
+export const basic: AskSkill = ({ train }, draw) => {
   const sets = structureOf(train).figures.flatMap((figure) =>
     figure.kind === 'set'
       ? figure.planes.flatMap(({ sun, planets, ring }) =>
@@ -35,7 +35,7 @@ export const basic: Ask = ({ train }, draw) => {
       ['own-turn-forgotten', holds === 'carrier' ? add(r, ONE) : sub(asked.right, ONE)],
       ['ring-sun-swapped', { ring: add(ONE, inverse(r)), carrier: inverse(r), sun: add(ONE, r) }[holds]],
       ['upside-down', inverse(asked.right)],
-      ...tenfold(asked.right),
+      ...tenfoldSlips(asked.right),
     ]),
     working: [
       `r = ring over sun = ${set.ring.teeth}/${set.sun.teeth} = ${size(r)}`,

@@ -1,9 +1,9 @@
 import { listed, memberName } from '../../words';
 import { workingLines } from '../subject';
-import type { Ask } from './skill';
+import type { AskSkill } from './skill';
 
 /** Which members belong to a set that turns as one block. */
-export const block: Ask = (subject, draw) => {
+export const block: AskSkill = (subject, draw) => {
   const { train, driving, central } = subject;
   const place = draw.pick(driving);
   const value = central.filter((id) => place?.figures.get(id)?.block).sort();

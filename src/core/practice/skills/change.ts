@@ -1,8 +1,8 @@
 import { couplerName } from '../../words';
-import type { Ask } from './skill';
+import type { AskSkill } from './skill';
 
 /** What is let go and what is put in between two positions. */
-export const change: Ask = ({ train, places }, draw) => {
+export const change: AskSkill = ({ train, places }, draw) => {
   const able = train.couplers
     .filter((one) => one.type !== 'one-way' || one.control === 'selectable')
     .map(({ id }) => id);

@@ -1,12 +1,12 @@
 import { meshRoles } from '../../powerflow';
 import { gearName } from '../../words';
-import type { Ask } from './skill';
+import type { AskSkill } from './skill';
 import { partsById } from '../../train';
 
 const NOTHING = 'neither: no power goes through';
 
 /** Which gear of a mesh drives the other, here. */
-export const drives: Ask = ({ train, driving, central }, draw) => {
+export const drives: AskSkill = ({ train, driving, central }, draw) => {
   const place = draw.pick(driving);
   const parts = partsById(train);
   const fixed = train.meshes.filter((mesh) => mesh.gears.every((id) => central.includes(parts.gear(id).member)));

@@ -1,18 +1,18 @@
 import { compare, equals, sign, toFraction } from '../../rational';
-import { engagedText, size, workingLines, type Place } from '../subject';
-import type { Ask } from './skill';
+import { engagedText, size, workingLines, type SubjectPosition } from '../subject';
+import type { AskSkill } from './skill';
 import { required } from '../../required';
 
 const MOST_CHOICES = 4;
 
 /** Which elements give reverse, the lowest, or a wanted ratio. */
-export const elements: Ask = (subject, draw) => {
+export const askElements: AskSkill = (subject, draw) => {
   const { driving } = subject;
   const unlike = driving.filter((one, i) => driving.findIndex((other) => equals(other.ratio, one.ratio)) === i);
   const place = draw.pick(unlike);
   const others = draw.shuffled(unlike.filter((one) => one !== place)).slice(0, MOST_CHOICES - 1);
   if (!place || others.length === 0) return undefined;
-  const shown: readonly Place[] = draw.shuffled([place, ...others]);
+  const shown: readonly SubjectPosition[] = draw.shuffled([place, ...others]);
   const choices = shown.map(({ engaged }) => engagedText(subject, engaged));
   if (new Set(choices).size < choices.length) return undefined;
   const wanted = [place, ...others];

@@ -1,11 +1,11 @@
 import { abs, compare, ONE } from '../../rational';
 import { workingLines } from '../subject';
-import type { Ask } from './skill';
+import type { AskSkill } from './skill';
 
 const CHOICES = ['faster', 'slower', 'as fast'] as const;
 
 /** Whether the output turns faster or slower than the input. */
-export const faster: Ask = (subject, draw) => {
+export const faster: AskSkill = (subject, draw) => {
   const place = draw.pick(subject.driving);
   if (!place) return undefined;
   const against = compare(abs(place.ratio), ONE);

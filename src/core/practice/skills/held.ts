@@ -1,11 +1,11 @@
 import { isZero } from '../../rational';
 import { listed, memberName } from '../../words';
 import { workingLines } from '../subject';
-import type { Ask } from './skill';
+import type { AskSkill } from './skill';
 import { lookUp } from '../../required';
 
 /** Which members stand still. */
-export const held: Ask = (subject, draw) => {
+export const held: AskSkill = (subject, draw) => {
   const { train, driving, central } = subject;
   const place = draw.pick(driving);
   if (!place) return undefined;

@@ -1,10 +1,10 @@
 import { listed, memberName } from '../../words';
 import { workingLines } from '../subject';
-import type { Ask } from './skill';
+import type { AskSkill } from './skill';
 import { lookUp } from '../../required';
 
 /** Which members turn and carry nothing. */
-export const idle: Ask = (subject, draw) => {
+export const idle: AskSkill = (subject, draw) => {
   const { train, driving, central } = subject;
   const place = draw.pick(driving);
   if (!place) return undefined;

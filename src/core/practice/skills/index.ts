@@ -3,7 +3,7 @@ import { basic } from './basic';
 import { block } from './block';
 import { change } from './change';
 import { drives } from './drives';
-import { elements } from './elements';
+import { askElements } from './elements';
 import { faster } from './faster';
 import { held } from './held';
 import { idle } from './idle';
@@ -14,7 +14,7 @@ import { pair } from './pair';
 import { path } from './path';
 import { ratio } from './ratio';
 import { removed } from './removed';
-import type { Ask } from './skill';
+import type { AskSkill } from './skill';
 import { speed } from './speed';
 import { status } from './status';
 import { tooth } from './tooth';
@@ -42,13 +42,13 @@ export const SKILLS = {
   overrun,
   path,
   status,
-  elements,
+  elements: askElements,
   change,
   order,
   backward,
   removed,
   tooth,
-} as const satisfies Readonly<Record<string, Ask>>;
+} as const satisfies Readonly<Record<string, AskSkill>>;
 
 export type Skill = keyof typeof SKILLS;
 

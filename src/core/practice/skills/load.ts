@@ -1,15 +1,15 @@
 import { abs, fraction, inverse, isZero, mul, sum, toFraction } from '../../rational';
 import { inputTorque, solveLoads } from '../../solve';
 import { listed, memberName } from '../../words';
-import { slipsApart, tenfold } from '../slips';
+import { slipsApart, tenfoldSlips } from '../slips';
 import { size, workingLines } from '../subject';
-import type { Ask } from './skill';
+import type { AskSkill } from './skill';
 
 /**
  * The torque that has to be put in for loads at the outputs, without losses: each load times its output's speed, all
  * together.
  */
-export const load: Ask = (subject, draw) => {
+export const load: AskSkill = (subject, draw) => {
   const { train, open } = subject;
   const place = draw.pick(subject.driving);
   if (!place) return undefined;
@@ -32,7 +32,7 @@ export const load: Ask = (subject, draw) => {
       '. ' +
       'What torque has to be put in, in N·m?',
     answer: { kind: 'number', value: size(put), unit: 'N·m' },
-    slips: slipsApart(put, [['torque-like-speed', wrong], ...tenfold(put)]),
+    slips: slipsApart(put, [['torque-like-speed', wrong], ...tenfoldSlips(put)]),
     working: [
       ...workingLines(subject, place),
       `What is put in is what the loads take, for one turn of the input: ${terms.join(' + ')} = ${size(put)} N·m`,

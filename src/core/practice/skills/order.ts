@@ -1,11 +1,11 @@
 import { abs, compare, sign } from '../../rational';
 import { size } from '../subject';
-import type { Ask } from './skill';
+import type { AskSkill } from './skill';
 
 const MOST = 6;
 
 /** Forward positions in their order, the slowest output first. */
-export const order: Ask = ({ driving }, draw) => {
+export const order: AskSkill = ({ driving }, draw) => {
   const forward = draw.shuffled(driving.filter(({ ratio }) => sign(ratio) > 0));
   const apart = forward
     .filter((one, i) => forward.findIndex((other) => compare(one.ratio, other.ratio) === 0) === i)

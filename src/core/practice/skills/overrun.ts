@@ -1,11 +1,11 @@
 import { couplerName } from '../../words';
 import { workingLines } from '../subject';
-import type { Ask } from './skill';
+import type { AskSkill } from './skill';
 
 const CHOICES = ['it holds', 'it overruns'] as const;
 
 /** Whether a one-way clutch holds or is overrun. */
-export const overrun: Ask = (subject, draw) => {
+export const overrun: AskSkill = (subject, draw) => {
   const place = draw.pick(subject.driving);
   const own = draw.pick([...(place?.solved.state.oneWays ?? [])]);
   if (!place || !own) return undefined;

@@ -1,11 +1,11 @@
 import { fraction, inverse } from '../../rational';
-import { slipsApart, tenfold } from '../slips';
+import { slipsApart, tenfoldSlips } from '../slips';
 import { size } from '../subject';
-import type { Ask } from './skill';
+import type { AskSkill } from './skill';
 import { partsById } from '../../train';
 
 /** The ratio of one pair of gears. */
-export const pair: Ask = ({ train }, draw) => {
+export const pair: AskSkill = ({ train }, draw) => {
   const mesh = draw.pick(train.meshes);
   if (!mesh) return undefined;
   const gears = draw.shuffled(mesh.gears).map((id) => partsById(train).gear(id));
@@ -17,7 +17,7 @@ export const pair: Ask = ({ train }, draw) => {
       `A gear of ${driver.teeth} teeth drives one of ${driven.teeth}, both on shafts that ` +
       'stay where they are. What is the ratio of the pair (in/out)?',
     answer: { kind: 'number', value: size(right), unit: '' },
-    slips: slipsApart(right, [['upside-down', inverse(right)], ...tenfold(right)]),
+    slips: slipsApart(right, [['upside-down', inverse(right)], ...tenfoldSlips(right)]),
     working: [`driven over driver: ${driven.teeth}/${driver.teeth} = ${size(right)}`],
   };
 };

@@ -1,10 +1,10 @@
 import { powerFlow } from '../../powerflow';
 import { memberName } from '../../words';
-import type { Ask } from './skill';
+import type { AskSkill } from './skill';
 import { itemAt } from '../../required';
 
 /** Through which members power goes, one after the other. */
-export const path: Ask = ({ train, driving, central }, draw) => {
+export const path: AskSkill = ({ train, driving, central }, draw) => {
   const place = draw.pick(driving);
   const flow = place && powerFlow(place.solved);
   // Power that is shared or goes round has no one order.

@@ -1,9 +1,9 @@
 import { ratioSlips } from '../slips';
 import { size, workingLines } from '../subject';
-import type { Ask } from './skill';
+import type { AskSkill } from './skill';
 
 /** The ratio of a position. */
-export const ratio: Ask = (subject, draw) => {
+export const ratio: AskSkill = (subject, draw) => {
   const place = draw.pick(subject.driving);
   return (
     place && {

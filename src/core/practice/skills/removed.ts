@@ -2,11 +2,11 @@ import { isZero } from '../../rational';
 import { solveEngaged } from '../../solve';
 import type { Train } from '../../train';
 import { gearName, listed, memberName } from '../../words';
-import type { Ask } from './skill';
+import type { AskSkill } from './skill';
 import { modelOf } from '../../model';
 
 /** What the input still turns when a gear is taken out. */
-export const removed: Ask = ({ train, driving, central }, draw) => {
+export const removed: AskSkill = ({ train, driving, central }, draw) => {
   const place = draw.pick(driving);
   const gear = draw.pick(train.gears);
   if (!place || !gear) return undefined;

@@ -1,6 +1,6 @@
 import type { Draw } from '../draw';
-import type { Asked } from '../question';
+import type { AskedQuestion } from '../question';
 import type { Subject } from '../subject';
 
 /** Makes a question of one skill from a train; undefined where it gives none. */
-export type Ask = (subject: Subject, draw: Draw) => Asked | undefined;
+export type AskSkill = (subject: Subject, draw: Draw) => AskedQuestion | undefined;

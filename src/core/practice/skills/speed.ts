@@ -1,11 +1,11 @@
 import { abs, fraction, inverse, isZero, mul } from '../../rational';
 import { memberName } from '../../words';
-import { slipsApart, tenfold } from '../slips';
+import { slipsApart, tenfoldSlips } from '../slips';
 import { size, workingLines } from '../subject';
-import type { Ask } from './skill';
+import type { AskSkill } from './skill';
 
 /** How fast a member turns for an input speed. */
-export const speed: Ask = (subject, draw) => {
+export const speed: AskSkill = (subject, draw) => {
   const { train } = subject;
   const place = draw.pick(subject.driving);
   const turning = [...(place?.figures.values() ?? [])].filter(
@@ -21,7 +21,7 @@ export const speed: Ask = (subject, draw) => {
       `In position ${place.name} the input turns at ${size(input)} rpm. How fast ` +
       `does ${memberName(train, member.id)} turn, in rpm?`,
     answer: { kind: 'number', value: size(right), unit: 'rpm' },
-    slips: slipsApart(right, [['upside-down', mul(input, inverse(abs(member.speed)))], ...tenfold(right)]),
+    slips: slipsApart(right, [['upside-down', mul(input, inverse(abs(member.speed)))], ...tenfoldSlips(right)]),
     working: [
       ...workingLines(subject, place),
       `${size(member.speed)} turns for one of the input × ${size(input)} rpm = ${size(right)} rpm`,

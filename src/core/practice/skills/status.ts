@@ -1,11 +1,11 @@
 import { lockSet, solveEngaged } from '../../solve';
 import { couplerName, listed } from '../../words';
-import type { Ask } from './skill';
+import type { AskSkill } from './skill';
 
 const CHOICES = ['drive', 'neutral', 'locked'] as const;
 
 /** Whether a set of engaged elements drives, leaves the input free, or ties everything up. */
-export const status: Ask = ({ train, open }, draw) => {
+export const status: AskSkill = ({ train, open }, draw) => {
   const able = train.couplers
     .filter((one) => one.type !== 'one-way' || one.control === 'selectable')
     .map(({ id }) => id);

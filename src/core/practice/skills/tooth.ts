@@ -1,14 +1,14 @@
 import { abs, equals, inverse } from '../../rational';
 import { solveEngaged } from '../../solve';
 import { memberName } from '../../words';
-import { slipsApart, tenfold } from '../slips';
+import { slipsApart, tenfoldSlips } from '../slips';
 import { size, workingLines } from '../subject';
-import type { Ask } from './skill';
+import type { AskSkill } from './skill';
 import { modelOf } from '../../model';
 import { partsById } from '../../train';
 
 /** What a position's ratio becomes when a gear has one tooth more. */
-export const tooth: Ask = (subject, draw) => {
+export const tooth: AskSkill = (subject, draw) => {
   const { train, driving } = subject;
   const place = draw.pick(driving);
   const mesh = draw.pick(train.meshes);
@@ -31,7 +31,7 @@ export const tooth: Ask = (subject, draw) => {
     slips: slipsApart(right, [
       ['one-tooth-on-the-other', ratioWith(other)],
       ['upside-down', inverse(abs(right))],
-      ...tenfold(right),
+      ...tenfoldSlips(right),
     ]),
     working: [...workingLines(subject, place), `with ${gear.teeth + 1} teeth: ${size(right)}`],
   };

@@ -1,11 +1,11 @@
 import { abs, compare, ONE } from '../../rational';
 import { workingLines } from '../subject';
-import type { Ask } from './skill';
+import type { AskSkill } from './skill';
 
 const CHOICES = ['more', 'less', 'as much'] as const;
 
 /** Whether the output gives more or less torque than is put in, without losses. */
-export const torqueChange: Ask = (subject, draw) => {
+export const torqueChange: AskSkill = (subject, draw) => {
   const place = draw.pick(subject.driving);
   if (!place) return undefined;
   const against = compare(abs(place.ratio), ONE);

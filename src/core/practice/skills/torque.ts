@@ -1,10 +1,10 @@
 import { abs, fraction, inverse, mul } from '../../rational';
-import { slipsApart, tenfold } from '../slips';
+import { slipsApart, tenfoldSlips } from '../slips';
 import { size, workingLines } from '../subject';
-import type { Ask } from './skill';
+import type { AskSkill } from './skill';
 
 /** The torque at the output for one that is put in, without losses. */
-export const torque: Ask = (subject, draw) => {
+export const torque: AskSkill = (subject, draw) => {
   const place = draw.pick(subject.driving);
   // Several outputs share it out by their loads: those are asked about the other way round.
   if (!place || subject.train.outputs.length > 1) return undefined;
@@ -16,7 +16,7 @@ export const torque: Ask = (subject, draw) => {
       `In position ${place.name}, without losses: ${size(input)} N·m are put ` +
       'in. What torque is there at the output, in N·m?',
     answer: { kind: 'number', value: size(right), unit: 'N·m' },
-    slips: slipsApart(right, [['torque-like-speed', mul(input, inverse(abs(place.ratio)))], ...tenfold(right)]),
+    slips: slipsApart(right, [['torque-like-speed', mul(input, inverse(abs(place.ratio)))], ...tenfoldSlips(right)]),
     working: [...workingLines(subject, place), `${size(input)} N·m × ${size(place.ratio)} = ${size(right)} N·m`],
   };
 };

@@ -1,12 +1,12 @@
 import { sign } from '../../rational';
 import { workingLines } from '../subject';
-import type { Ask } from './skill';
+import type { AskSkill } from './skill';
 import { required } from '../../required';
 
 const CHOICES = ['same way', 'reverse'] as const;
 
 /** Which way the output turns. */
-export const way: Ask = (subject, draw) => {
+export const way: AskSkill = (subject, draw) => {
   const place = draw.pick(subject.driving);
   if (!place) return undefined;
   const internal = subject.train.gears.some(({ type }) => type === 'internal');

@@ -15,14 +15,17 @@ export const addition = (train: Train, added: PartRef): Addition => {
 export const aGear = (id: string): PartRef => ({ kind: 'gear', id });
 
 /** Parts to be added to a document. */
-export interface Parts {
+export interface AddedParts {
   readonly members?: readonly Member[];
   readonly gears?: readonly Gear[];
   readonly meshes?: readonly Mesh[];
   readonly couplers?: readonly Coupler[];
 }
 
-export const withParts = (train: Train, { members = [], gears = [], meshes = [], couplers = [] }: Parts): Train => ({
+export const withParts = (
+  train: Train,
+  { members = [], gears = [], meshes = [], couplers = [] }: AddedParts,
+): Train => ({
   ...train,
   members: [...train.members, ...members],
   gears: [...train.gears, ...gears],

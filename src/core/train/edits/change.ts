@@ -92,7 +92,7 @@ export function setAside(train: Train, finding: string, note: string): Edit {
 }
 
 /** Takes a finding up again that was set aside. */
-export function takeBack(train: Train, finding: string): Edit {
+export function reopenFinding(train: Train, finding: string): Edit {
   const left = (train.setAside ?? []).filter((kept) => kept.finding !== finding);
   return checked(without({ ...train, setAside: left.length > 0 ? left : undefined }));
 }

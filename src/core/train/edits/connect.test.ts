@@ -20,8 +20,8 @@ import {
   setInput,
   setStations,
   setTipSpeedLimit,
-  takeBack,
-  turnRound,
+  reopenFinding,
+  reverseOneWay,
 } from '.';
 import { modelOf } from '../../model';
 
@@ -122,7 +122,7 @@ describe('chains, worms and bevels', () => {
 describe('one-way clutches and places', () => {
   test('a one-way clutch turned round drives the other way round', () => {
     const train = done(addCoupler(rake, 'one-way', 'out', 'w1'));
-    const statuses = [train, done(turnRound(train, 'A'))].map(
+    const statuses = [train, done(reverseOneWay(train, 'A'))].map(
       (turned) => solveEngaged(modelOf(turned).open, []).status,
     );
     expect([...statuses].sort()).toEqual(['drive', 'neutral']);
@@ -170,7 +170,7 @@ describe('limits and findings set aside', () => {
     expect(refusal(setAside(rake, 'undercut g2a', '  '))).toBe('Say in a few words why it may stay as it is.');
     const aside = done(setAside(done(setAside(rake, 'undercut g2a', 'old')), 'undercut g2a', ' cut with a shift '));
     expect(aside.setAside).toEqual([{ finding: 'undercut g2a', note: 'cut with a shift' }]);
-    expect(done(takeBack(aside, 'undercut g2a'))).toEqual(rake);
+    expect(done(reopenFinding(aside, 'undercut g2a'))).toEqual(rake);
   });
 
   test('the input changes to a member that is not there only with an error', () => {

@@ -87,7 +87,7 @@ export function joinMembers(train: Train, keep: string, drop: string): Edit {
 }
 
 /** Turns a one-way clutch round: what pushed is pushed. */
-export function turnRound(train: Train, couplerId: string): Edit {
+export function reverseOneWay(train: Train, couplerId: string): Edit {
   return checked({
     ...train,
     couplers: train.couplers.map((coupler): Coupler =>

@@ -27,7 +27,7 @@ import {
   renamePosition,
   setInput,
   toggleOutput,
-  whatGoes,
+  partsRemovedWith,
 } from '.';
 import { modelOf } from '../../model';
 
@@ -107,19 +107,19 @@ describe('removing parts', () => {
   });
 
   test('says what goes along: a wheel takes its mesh and its clutch, a carrier its planets', () => {
-    expect(whatGoes(demoTrain('pan-rake'), { kind: 'member', id: 'w2' })).toEqual({
+    expect(partsRemovedWith(demoTrain('pan-rake'), { kind: 'member', id: 'w2' })).toEqual({
       gears: ['g3b'],
       members: ['w2'],
       meshes: ['m3'],
       couplers: ['second'],
     });
-    expect(whatGoes(demoTrain('pan-rake'), { kind: 'gear', id: 'g3b' })).toEqual({
+    expect(partsRemovedWith(demoTrain('pan-rake'), { kind: 'gear', id: 'g3b' })).toEqual({
       gears: ['g3b'],
       members: ['w2'],
       meshes: ['m3'],
       couplers: ['second'],
     });
-    const { members } = whatGoes(demoTrain('stirrer'), { kind: 'member', id: 'arm' });
+    const { members } = partsRemovedWith(demoTrain('stirrer'), { kind: 'member', id: 'arm' });
     expect(members).toContain('p1');
   });
 

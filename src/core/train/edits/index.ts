@@ -11,7 +11,7 @@ export {
   setInput,
   setTeeth,
   setTipSpeedLimit,
-  takeBack,
+  reopenFinding,
   toggleOutput,
 } from './change';
 export {
@@ -25,9 +25,9 @@ export {
   makeSliding,
 } from './add';
 export type { Addition } from './addition';
-export { addMesh, freeGear, joinMembers, setStations, turnRound } from './connect';
+export { addMesh, freeGear, joinMembers, setStations, reverseOneWay } from './connect';
 export { copyPart, pastePart, readClip, type Clip } from './copy';
-export { removePart, whatGoes, type Removal } from './remove';
+export { removePart, partsRemovedWith, type Removal } from './remove';
 export {
   deletePosition,
   engageInPosition,
@@ -35,5 +35,5 @@ export {
   movePosition,
   orderPositions,
   renamePosition,
-  takePositions,
+  replacePositions,
 } from './positions';

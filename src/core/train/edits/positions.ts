@@ -19,7 +19,7 @@ export function keepPosition(train: Train, name: string, engaged: readonly strin
  * rest is new.
  * @param replace everything that is there goes, and only the list stays; positions of the same name keep their id.
  */
-export function takePositions(
+export function replacePositions(
   train: Train,
   rows: readonly { readonly name: string; readonly engaged: readonly string[] }[],
   { replace }: { readonly replace: boolean },

@@ -16,7 +16,7 @@ export interface Removal {
  * gears, the planets it carries and the couplers on it. A member that loses its last gear or planet goes too, unless it
  * has a task or couplers enough to be a link.
  */
-export function whatGoes(train: Train, { kind, id }: PartRef): Removal {
+export function partsRemovedWith(train: Train, { kind, id }: PartRef): Removal {
   const gone = {
     gear: new Set<string>(),
     member: new Set<string>(),
@@ -60,7 +60,7 @@ function isLeftBare({ members, gears, couplers, input, outputs }: Train, id: str
 
 /** Removes a part and what goes with it. The input and the outputs cannot go. */
 export function removePart(train: Train, part: PartRef): Edit {
-  const { gears, members, meshes, couplers } = whatGoes(train, part);
+  const { gears, members, meshes, couplers } = partsRemovedWith(train, part);
   if (members.includes(train.input)) return refused('The input would go with it. Make another member the input first.');
   if (train.outputs.some((output) => members.includes(output)))
     return refused('An output would go with it. Make another member the output first.');

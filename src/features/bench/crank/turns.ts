@@ -9,7 +9,7 @@ import { useBenchItself, useCrank } from '../use-bench';
 import type { CrankClock } from './crank-clock';
 
 /** Turns of every member as they are at this moment, counted and under way. */
-export function liveTurns(bench: Bench): TurnsOf {
+export function currentTurns(bench: Bench): TurnsOf {
   const { base, speed } = numbersOf(bench);
   const { crank } = bench;
   return (member) => (base.get(member) ?? 0) + crank.turnsSince * (speed.get(member) ?? 0);
@@ -35,9 +35,9 @@ export function useEachFrame(run: (turns: TurnsOf) => void): void {
   const latest = useRef(run);
   useEffect(() => {
     latest.current = run;
-    run(liveTurns(bench));
+    run(currentTurns(bench));
   });
-  useEffect(() => bench.crank.onFrame(() => latest.current(liveTurns(bench))), [bench]);
+  useEffect(() => bench.crank.onFrame(() => latest.current(currentTurns(bench))), [bench]);
 }
 
 /** Whether the crank plays, makes an exact move, or is held in the hand. */

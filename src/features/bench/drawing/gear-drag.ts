@@ -77,7 +77,7 @@ export function useGearDrag(zoomed: RefObject<SVGGElement | null>, view: SideVie
 }
 
 /** Moves a gear by so many places to the right, or to the left. */
-export function nudge(store: TrainStore, order: readonly string[], gear: string, by: number): void {
+export function moveGearBy(store: TrainStore, order: readonly string[], gear: string, by: number): void {
   const groups = figureGroups(store.getState().train, order);
   const at = groups.findIndex(({ stations }) => stations.some((ids) => ids.includes(gear)));
   const to = at + by;

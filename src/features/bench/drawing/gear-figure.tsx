@@ -8,7 +8,7 @@ import { useTrain, useTrainStore } from '@/features/train/use-train';
 import { memberColor } from '@/ui/member-colors';
 import { GearOutline } from '@/ui/side-view/gear-outline';
 import { useBench, useCard, useDrawing } from '../use-bench';
-import { nudge } from './gear-drag';
+import { moveGearBy } from './gear-drag';
 import { PartButton } from './part-button';
 import { partsById } from '@/core/train';
 
@@ -35,7 +35,7 @@ export const GearFigure = memo(function GearFigure({ shape, powered }: { shape: 
       part={{ kind: 'gear', id: gear.id }}
       highlight={highlightOf({ members: [shape.member] })}
       onPress={() => openCard({ kind: 'gear', id: gear.id })}
-      onNudge={(by) => nudge(store, drawn.ok ? drawn.view.order : [], gear.id, by)}
+      onNudge={(by) => moveGearBy(store, drawn.ok ? drawn.view.order : [], gear.id, by)}
     >
       <GearOutline
         shape={shape}

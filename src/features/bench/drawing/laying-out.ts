@@ -4,7 +4,7 @@ import { useEffect } from 'react';
 import { FIRST_SIGHT, SPACES, THOROUGH } from '@/core/drawing';
 import { hasPart, type Train } from '@/core/train';
 import { pointsAt } from '@/features/train/highlight';
-import { sideViewNow, sideViewToShow, takeDrafts, takeDrawn } from '@/features/train/side-views';
+import { sideViewNow, sideViewToShow, keepDrafts, keepDrawn } from '@/features/train/side-views';
 import { readBenchDrawing } from '@/wire';
 import type { Bench } from '../store';
 import { useBenchItself } from '../use-bench';
@@ -58,7 +58,7 @@ async function first(bench: Bench, ask: Ask): Promise<void> {
   const answer = train === savedTrain ? await readBenchDrawing(id, version) : null;
   if (answer?.ok) {
     if (!isThere()) return;
-    takeDrawn(train, answer.value.drawn);
+    keepDrawn(train, answer.value.drawn);
     show(bench, train);
   } else await better(bench, ask, FIRST_SIGHT);
   if (isThere()) await better(bench, ask);
@@ -71,7 +71,7 @@ async function better(bench: Bench, ask: Ask, effort = THOROUGH): Promise<void> 
   if (state?.kind !== 'done') return;
   await untilNobodyPoints(bench);
   if (bench.train.getState().train !== train) return;
-  takeDrafts(train, state.value);
+  keepDrafts(train, state.value);
   show(bench, train);
 }
 

@@ -23,11 +23,10 @@ import { MemberLine } from './member-line';
 import { MeshTies } from './mesh-ties';
 import { NothingDrawn } from './nothing-drawn';
 import { PartNote } from './part-note';
-import { PowerPath } from '@/ui/side-view/power-path';
+import { PowerPathLines } from '@/ui/side-view/power-path';
 import { Recirculation } from './recirculation';
 import { StationTabs } from './station-tabs';
 import { useZoom } from './zoom';
-import { lookUp } from '@/core/required';
 
 /** The side view: the train from the side with its power path; its parts are picked here. */
 export function SideViewPane() {
@@ -116,12 +115,13 @@ function Drawing({ view }: { view: SideView }) {
               <MemberLine
                 key={lines.member}
                 lines={lines}
-                role={lookUp(roleOf, lines.member)}
+                // A picture that stands in may have members that are gone.
+                role={roleOf.get(lines.member) ?? 'idle'}
                 color={memberColor(train, lines.member)}
                 lit={lit?.includes(lines.member) ?? false}
               />
             ))}
-            <PowerPath lines={flowing} />
+            <PowerPathLines lines={flowing} />
             <CrossingHops view={view} flowing={flowing} colorOf={(member) => memberColor(train, member)} />
             <Bearings at={view.bearings} />
             {view.gears.map((shape, i) => (

@@ -1,6 +1,6 @@
 'use client';
 
-import { changeCoupler, FRAME, removePart, turnRound, type Coupler } from '@/core/train';
+import { changeCoupler, FRAME, removePart, reverseOneWay, type Coupler } from '@/core/train';
 import { memberName } from '@/core/words';
 import { toggleCoupler } from '@/features/train/choosing';
 import { useExplained } from '@/features/train/use-explained';
@@ -53,7 +53,7 @@ export function CouplerFields({ coupler, say }: { coupler: Coupler; say: Say }) 
           <p>
             {memberName(train, coupler.joins[0])} {coupler.joins[0] === FRAME ? 'keeps' : 'pushes'}{' '}
             {memberName(train, coupler.joins[1])} {coupler.joins[0] === FRAME ? 'from turning backward' : 'forward'}.{' '}
-            <button type="button" className="btn btn-xs" onClick={() => edit(turnRound(train, coupler.id))}>
+            <button type="button" className="btn btn-xs" onClick={() => edit(reverseOneWay(train, coupler.id))}>
               Turn it round
             </button>
           </p>

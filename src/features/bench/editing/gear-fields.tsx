@@ -30,7 +30,7 @@ import { useTyped } from '@/features/train/input/typed-input';
 import { useExplained } from '@/features/train/use-explained';
 import { useTrain, useLight, useTrainStore } from '@/features/train/use-train';
 import { numberOrNothing, TextField } from '@/ui/text-field';
-import { nudge } from '../drawing/gear-drag';
+import { moveGearBy } from '../drawing/gear-drag';
 import { useCard, useDrawing } from '../use-bench';
 import { Add } from './add';
 import { ChoiceField, plainChoices } from './choice-field';
@@ -166,7 +166,7 @@ function Place({ gear }: { gear: Gear }) {
   const store = useTrainStore();
   const drawn = useDrawing();
   if (!drawn.ok) return null;
-  const move = (by: number) => nudge(store, drawn.view.order, gear.id, by);
+  const move = (by: number) => moveGearBy(store, drawn.view.order, gear.id, by);
   return (
     <span className="flex" role="group" aria-label="Place along the axis">
       <button

@@ -1,9 +1,9 @@
-import { whatGoes, type PartRef, type Train, partsById } from '@/core/train';
+import { partsRemovedWith, type PartRef, type Train, partsById } from '@/core/train';
 import { couplerName, memberName } from '@/core/words';
 
 /** What else goes when a part goes, in words. */
-export function goesAlong(train: Train, part: PartRef): string[] {
-  const { gears, members, meshes, couplers } = whatGoes(train, part);
+export function removedWith(train: Train, part: PartRef): string[] {
+  const { gears, members, meshes, couplers } = partsRemovedWith(train, part);
   const others = (ids: readonly string[], kind: PartRef['kind']) =>
     ids.filter((id) => kind !== part.kind || id !== part.id);
   return [

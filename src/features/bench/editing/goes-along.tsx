@@ -4,13 +4,13 @@ import { useState } from 'react';
 import type { PartRef } from '@/core/train';
 import { listed } from '@/core/words';
 import { useTrain } from '@/features/train/use-train';
-import { goesAlong } from './goes-along-words';
+import { removedWith } from './goes-along-words';
 
 /** Removes a part, after saying what else goes with it where anything does. */
 export function GoesAlong({ part, onRemove }: { part: PartRef; onRemove: () => void }) {
   const train = useTrain((state) => state.train);
   const [asked, setAsked] = useState(false);
-  const along = goesAlong(train, part);
+  const along = removedWith(train, part);
   if (!asked) {
     return (
       <button

@@ -6,11 +6,11 @@ import type { Bench } from '../store';
 
 /** Removes a part at once and says what went with it, or why it cannot go. */
 export async function removeNow({ train: store, store: bench }: Bench, part: PartRef): Promise<void> {
-  const [{ removePart }, { goesAlong }] = await Promise.all([documents(), import('./goes-along-words')]);
+  const [{ removePart }, { removedWith }] = await Promise.all([documents(), import('./goes-along-words')]);
   const { train, set } = store.getState();
   const edit = removePart(train, part);
   if (!edit.ok) return set({ notice: edit.message });
-  const along = goesAlong(train, part);
+  const along = removedWith(train, part);
   editTrain(store, edit.train, {
     notice:
       'Removed ' +

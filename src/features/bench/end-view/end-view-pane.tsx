@@ -2,12 +2,12 @@
 
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
-import { poseOf, toothPhases, type Station, type Wheel } from '@/core/end-view';
+import { poseOf, toothPhases, type Station, type EndViewGear } from '@/core/end-view';
 import { toNumber } from '@/core/rational';
 import { memberName } from '@/core/words';
 import { speedsOf } from '@/features/train/analysis';
 import { useTrain, useLight } from '@/features/train/use-train';
-import { liveTurns, useEachFrame } from '../crank/turns';
+import { currentTurns, useEachFrame } from '../crank/turns';
 import { useBench, useBenchItself, useStations } from '../use-bench';
 import { colorsOf, useEngagedMeshes, useInks } from './inks';
 import { fitView, paintMoving } from './paint';
@@ -76,7 +76,7 @@ function StationCanvas({ station, label }: { station: Station; label: string }) 
   const inks = useInks(station);
   const engagedMeshes = useEngagedMeshes(station);
   const phases = useMemo(
-    () => toothPhases(station.wheels, engagedMeshes, liveTurns(bench)),
+    () => toothPhases(station.wheels, engagedMeshes, currentTurns(bench)),
     [station, engagedMeshes, bench],
   );
   const view = useMemo(
@@ -139,9 +139,9 @@ function useHands(station: Station, placeOf: (event: PointerEvent<HTMLCanvasElem
   const bench = useBenchItself();
   const light = useLight();
   const { crank } = bench;
-  const held = useRef<{ wheel: Wheel; last: number; moved: boolean } | null>(null);
+  const held = useRef<{ wheel: EndViewGear; last: number; moved: boolean } | null>(null);
   const wheelAt = (at: At) => {
-    const turns = liveTurns(bench);
+    const turns = currentTurns(bench);
     const hits = station.wheels.map((wheel) => ({
       wheel,
       far:
@@ -152,8 +152,8 @@ function useHands(station: Station, placeOf: (event: PointerEvent<HTMLCanvasElem
     const within = hits.filter(({ far }) => far <= 0);
     return (within.find(({ wheel }) => wheel.shape !== 'ring') ?? within[0])?.wheel;
   };
-  const angleOf = (wheel: Wheel, at: At) => {
-    const { x, y } = poseOf(wheel, liveTurns(bench), 0);
+  const angleOf = (wheel: EndViewGear, at: At) => {
+    const { x, y } = poseOf(wheel, currentTurns(bench), 0);
     return Math.atan2(at.y - y, at.x - x) / (2 * Math.PI);
   };
   return {

@@ -6,7 +6,7 @@ import { useExplained } from '@/features/train/use-explained';
 import { useTrain } from '@/features/train/use-train';
 import { memberColor } from '@/ui/member-colors';
 import { useBench } from '../use-bench';
-import type { Paper, WheelInk } from './paint';
+import type { EndViewPaper, WheelInk } from './paint';
 
 /** The meshes of a station whose gears are in each other now: a sliding gear that is out turns free of its mate. */
 export function useEngagedMeshes(station: Station) {
@@ -44,14 +44,14 @@ export function useInks(station: Station): readonly WheelInk[] {
 const plainColors = new Map<string, string>();
 const inkColors = new WeakMap<
   readonly WheelInk[],
-  { readonly theme: string | undefined; readonly colors: [readonly WheelInk[], Paper] }
+  { readonly theme: string | undefined; readonly colors: [readonly WheelInk[], EndViewPaper] }
 >();
 
 /**
  * A canvas knows no CSS variables: each is looked up once for each theme, for asking costs the browser a new look at
  * all styles.
  */
-export function colorsOf(inks: readonly WheelInk[]): [readonly WheelInk[], Paper] {
+export function colorsOf(inks: readonly WheelInk[]): [readonly WheelInk[], EndViewPaper] {
   const { theme } = document.documentElement.dataset;
   const found = inkColors.get(inks);
   if (found?.theme === theme && found) return found.colors;
@@ -68,7 +68,7 @@ export function colorsOf(inks: readonly WheelInk[]): [readonly WheelInk[], Paper
     paper: plain('var(--color-base-100)'),
     ink: plain('var(--color-base-content)'),
   };
-  const colors: [readonly WheelInk[], Paper] = [inks.map((ink) => ({ ...ink, color: plain(ink.color) })), paper];
+  const colors: [readonly WheelInk[], EndViewPaper] = [inks.map((ink) => ({ ...ink, color: plain(ink.color) })), paper];
   inkColors.set(inks, { theme, colors });
   return colors;
 }

@@ -19,7 +19,7 @@ function once(key: string, make: () => string): string {
 /** Half a thousandth of a module is finer than any screen. */
 const short = (value: number): string => String(Math.round(value * 1000) / 1000);
 
-export const circle = (radius: number, x = 0): string =>
+export const circlePath = (radius: number, x = 0): string =>
   once(
     `circle ${radius} ${x}`,
     () =>
@@ -39,7 +39,7 @@ export const box = (halfWidth: number, halfHeight: number): string =>
   );
 
 /** A ring's outer edge, from its pitch radius. */
-const outerEdge = (teeth: number): string => circle(teeth / 2 + 3.6);
+const outerEdge = (teeth: number): string => circlePath(teeth / 2 + 3.6);
 
 /** A gear's outline; a ring with its outer edge. */
 export const teethOutline = (teeth: number, ring: boolean, flankPoints: number): string =>
@@ -52,4 +52,5 @@ export const teethOutline = (teeth: number, ring: boolean, flankPoints: number):
   );
 
 /** A ring whose teeth are too fine to be seen. */
-export const plainRing = (teeth: number): string => once(`ring ${teeth}`, () => outerEdge(teeth) + circle(teeth / 2));
+export const plainRing = (teeth: number): string =>
+  once(`ring ${teeth}`, () => outerEdge(teeth) + circlePath(teeth / 2));

@@ -1,5 +1,5 @@
-import { centreOf, pitchesPast, poseOf, type Station, type TurnsOf, type Wheel } from '@/core/end-view';
-import { box, circle, line, plainRing, teethOutline } from './outlines';
+import { centreOf, pitchesPast, poseOf, type Station, type TurnsOf, type EndViewGear } from '@/core/end-view';
+import { box, circlePath, line, plainRing, teethOutline } from './outlines';
 import type { Pen } from './pen';
 import { itemAt } from '@/core/required';
 
@@ -14,14 +14,14 @@ export interface WheelInk {
   readonly out: boolean;
 }
 
-export interface Paper {
+export interface EndViewPaper {
   readonly power: string;
   readonly paper: string;
   readonly ink: string;
 }
 
 /** From the station's own units to pixels of the picture. */
-export interface View {
+export interface EndViewFrame {
   readonly scale: number;
   readonly x: number;
   readonly y: number;
@@ -31,7 +31,7 @@ export interface View {
 const FINEST = 0.9;
 
 /** The view in which a station fits a picture. */
-export function fitView({ bounds }: Station, width: number, height: number, margin: number): View {
+export function fitView({ bounds }: Station, width: number, height: number, margin: number): EndViewFrame {
   const scale = Math.min(
     (width - 2 * margin) / (bounds.right - bounds.left),
     (height - 2 * margin) / (bounds.bottom - bounds.top),
@@ -47,7 +47,13 @@ export function fitView({ bounds }: Station, width: number, height: number, marg
  * What of a station looks the same however far it has turned: wheels on fixed axes whose teeth are too fine to be seen,
  * but for their spokes and marks. Painted once, it need not be painted at every frame.
  */
-export function paintStill(pen: Pen, { wheels }: Station, view: View, inks: readonly WheelInk[], paper: Paper): void {
+export function paintStill(
+  pen: Pen,
+  { wheels }: Station,
+  view: EndViewFrame,
+  inks: readonly WheelInk[],
+  paper: EndViewPaper,
+): void {
   for (const i of inOrder(wheels)) {
     const wheel = itemAt(wheels, i);
     if (!isRound(wheel, view)) continue;
@@ -65,9 +71,9 @@ export function paintMoving(
   { wheels, chains }: Station,
   phases: readonly number[],
   turns: TurnsOf,
-  view: View,
+  view: EndViewFrame,
   inks: readonly WheelInk[],
-  paper: Paper,
+  paper: EndViewPaper,
 ): void {
   for (const { a, b } of chains) paintChain(pen, itemAt(wheels, a), itemAt(wheels, b), turns, view, paper);
   for (const i of inOrder(wheels))
@@ -75,12 +81,12 @@ export function paintMoving(
 }
 
 /** Rings first, so that what runs in them is seen. */
-const inOrder = (wheels: readonly Wheel[]): readonly number[] =>
+const inOrder = (wheels: readonly EndViewGear[]): readonly number[] =>
   wheels
     .map((_, i) => i)
     .sort((a, b) => Number(itemAt(wheels, b).shape === 'ring') - Number(itemAt(wheels, a).shape === 'ring'));
 
-const isRound = ({ shape, orbit, module }: Wheel, { scale }: View): boolean =>
+const isRound = ({ shape, orbit, module }: EndViewGear, { scale }: EndViewFrame): boolean =>
   orbit === null && (shape === 'smooth' || ((shape === 'toothed' || shape === 'ring') && scale * module < FINEST));
 
 /** A wheel's lines and fill, and how large its module is in pixels. */
@@ -93,11 +99,11 @@ interface Look {
 /** Places the pen at a wheel, and says how the wheel looks there. */
 function placed(
   pen: Pen,
-  wheel: Wheel,
+  wheel: EndViewGear,
   { x, y, angle }: { readonly x: number; readonly y: number; readonly angle: number },
-  { scale, x: left, y: top }: View,
+  { scale, x: left, y: top }: EndViewFrame,
   ink: WheelInk,
-  paper: Paper,
+  paper: EndViewPaper,
 ): Look {
   const size = scale * wheel.module;
   const [sin, cos] = [Math.sin(angle), Math.cos(angle)];
@@ -115,12 +121,12 @@ function placed(
 
 function paintWheel(
   pen: Pen,
-  wheel: Wheel,
+  wheel: EndViewGear,
   phase: number,
   turns: TurnsOf,
-  view: View,
+  view: EndViewFrame,
   ink: WheelInk,
-  paper: Paper,
+  paper: EndViewPaper,
 ): void {
   const look = placed(pen, wheel, poseOf(wheel, turns, phase), view, ink, paper);
   if (wheel.shape === 'worm') return paintWorm(pen, pitchesPast(wheel, turns), look);
@@ -132,25 +138,32 @@ function paintWheel(
 const hubOf = (teeth: number): number => Math.min(teeth * 0.14, Math.max(1.1, teeth * 0.09));
 
 /** A wheel's outline and hub. */
-function paintRound(pen: Pen, { teeth, shape }: Wheel, { size, edge, body }: Look, paper: Paper): void {
+function paintRound(pen: Pen, { teeth, shape }: EndViewGear, { size, edge, body }: Look, paper: EndViewPaper): void {
   const ring = shape === 'ring';
   const fine = size < FINEST;
   const outline =
     shape === 'smooth' || (fine && !ring)
-      ? circle(teeth / 2)
+      ? circlePath(teeth / 2)
       : fine
         ? plainRing(teeth)
         : teethOutline(teeth, ring, size > 7 ? 7 : size > 3 ? 4 : 2);
   pen.draw(outline, { ...body, ...edge });
-  if (!ring) pen.draw(circle(hubOf(teeth)), { fill: paper.paper, ...edge });
+  if (!ring) pen.draw(circlePath(hubOf(teeth)), { fill: paper.paper, ...edge });
 }
 
 /** One spoke's worth of asymmetry, by which a wheel without a mark still shows that it turns; and the mark. */
-function paintTurned(pen: Pen, { teeth, shape }: Wheel, ink: WheelInk, { size, edge }: Look, paper: Paper): void {
+function paintTurned(
+  pen: Pen,
+  { teeth, shape }: EndViewGear,
+  ink: WheelInk,
+  { size, edge }: Look,
+  paper: EndViewPaper,
+): void {
   const ring = shape === 'ring';
   const hub = hubOf(teeth);
   if (!ring) pen.draw(line(hub, 0, hub + Math.max(0.5, teeth * 0.06), 0), edge);
-  if (ink.marked) pen.draw(circle(Math.max(0.7, 3.4 / size), (ring ? 1 : -1) * 1.9 + teeth / 2), { fill: paper.ink });
+  if (ink.marked)
+    pen.draw(circlePath(Math.max(0.7, 3.4 / size), (ring ? 1 : -1) * 1.9 + teeth / 2), { fill: paper.ink });
 }
 
 const WORM = { half: 4, long: 11 };
@@ -166,7 +179,7 @@ function paintWorm(pen: Pen, past: number, { edge, body }: Look): void {
 }
 
 /** A bevel planet edge-on: its teeth come past as lines. It lies along its carrier's arm. */
-function paintBevelPlanet(pen: Pen, { teeth }: Wheel, past: number, { edge, body }: Look): void {
+function paintBevelPlanet(pen: Pen, { teeth }: EndViewGear, past: number, { edge, body }: Look): void {
   const half = teeth / 2;
   const outline = box(half * 0.35, half);
   pen.draw(outline, { ...body, ...edge });
@@ -182,11 +195,11 @@ function paintBevelPlanet(pen: Pen, { teeth }: Wheel, past: number, { edge, body
 
 function paintChain(
   pen: Pen,
-  a: Wheel,
-  b: Wheel,
+  a: EndViewGear,
+  b: EndViewGear,
   turns: TurnsOf,
-  { scale, x: left, y: top }: View,
-  paper: Paper,
+  { scale, x: left, y: top }: EndViewFrame,
+  paper: EndViewPaper,
 ): void {
   const [p, q] = [centreOf(a, turns), centreOf(b, turns)];
   const apart = Math.hypot(q.x - p.x, q.y - p.y);

@@ -1,5 +1,5 @@
 import type { Station } from '@/core/end-view';
-import { paintStill, type Paper, type View, type WheelInk } from './paint';
+import { paintStill, type EndViewPaper, type EndViewFrame, type WheelInk } from './paint';
 import { canvasPen } from './pen';
 import { required } from '@/core/required';
 
@@ -11,9 +11,9 @@ export class StillPicture {
   of(
     station: Station,
     { width, height }: { readonly width: number; readonly height: number },
-    view: View,
+    view: EndViewFrame,
     inks: readonly WheelInk[],
-    paper: Paper,
+    paper: EndViewPaper,
   ): OffscreenCanvas {
     const of = [station, width, height, view, inks, paper];
     if (this.canvas && of.every((one, i) => one === this.made[i])) return this.canvas;

@@ -10,7 +10,7 @@ import { pngOf } from '@/ui/picture/png';
 import { usePreferences } from '@/ui/preferences';
 import { fileName, saveFile } from '@/ui/save-file';
 import { csvText } from '@/ui/table-text';
-import { liveTurns } from '../crank/turns';
+import { currentTurns } from '../crank/turns';
 import { colorsOf, useEngagedMeshes, useInks } from '../end-view/inks';
 import { useBench, useBenchItself, useStations } from '../use-bench';
 import { endViewSvg, sideViewSvg } from './pictures';
@@ -179,7 +179,7 @@ function useEndViewPicture(): () => string | null {
   const meshes = useEngagedMeshes(station);
   return () => {
     if (station === NO_STATION) return null;
-    const turns = liveTurns(bench);
+    const turns = currentTurns(bench);
     const [colors, paper] = colorsOf(inks);
     return endViewSvg(`${name}, end view at station ${shown + 1}`, {
       station,

@@ -1,7 +1,7 @@
 import type { Station, TurnsOf } from '@/core/end-view';
 import { embeddedFonts } from '@/ui/picture/embedded-fonts';
 import { standaloneSvg } from '@/ui/picture/standalone-svg';
-import { fitView, paintMoving, paintStill, type Paper, type WheelInk } from '../end-view/paint';
+import { fitView, paintMoving, paintStill, type EndViewPaper, type WheelInk } from '../end-view/paint';
 import { svgPen } from '../end-view/pen';
 
 const paperColor = (): string => getComputedStyle(document.documentElement).getPropertyValue('--color-base-100');
@@ -22,7 +22,7 @@ export interface StationSight {
   readonly phases: readonly number[];
   readonly turns: TurnsOf;
   readonly inks: readonly WheelInk[];
-  readonly paper: Paper;
+  readonly paper: EndViewPaper;
 }
 
 /** The end view at a station as it stands now. */

@@ -1,6 +1,6 @@
 import { toFraction, type Rational } from '@/core/rational';
 import type { Train } from '@/core/train';
-import { ratioIn, type RatioConvention } from '@/core/units';
+import { ratioByConvention, type RatioConvention } from '@/core/units';
 import { couplerName, listed, memberName } from '@/core/words';
 import { workingText } from '@/core/working';
 import { analyseEngaged, type FlowKind, type Explained, type Loads } from '@/features/train/analysis';
@@ -37,7 +37,7 @@ const rowsOf = ({ train, typed }: Written, { figures }: Explained) =>
   figures.map((row) => figureRow(row, memberName(train, row.id), typed));
 
 const ratioCells = (ratio: Rational | null, status: string, convention: RatioConvention): [string, string] => [
-  ratio ? toFraction(ratioIn(ratio, convention)) : '',
+  ratio ? toFraction(ratioByConvention(ratio, convention)) : '',
   ratio && ratio.n < 0 ? `${status}, reverse` : status,
 ];
 
@@ -96,7 +96,7 @@ export function workingPage(written: Written): string {
 
 function summary({ solved: { ratio, status } }: Explained, convention: RatioConvention): string {
   return ratio
-    ? `Ratio ${toFraction(ratioIn(ratio, convention))} ${convention}${ratio.n < 0 ? ', reverse' : ''}`
+    ? `Ratio ${toFraction(ratioByConvention(ratio, convention))} ${convention}${ratio.n < 0 ? ', reverse' : ''}`
     : `It is ${status}`;
 }
 

@@ -3,8 +3,8 @@
 import clsx from 'clsx';
 import { CircleAlert, Info } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { mendEffects, type Change, type Finding, type Mend } from '@/core/checks';
-import { setAside, takeBack, partsById } from '@/core/train';
+import { fixEffects, type Change, type Finding, type FindingFix } from '@/core/checks';
+import { setAside, reopenFinding, partsById } from '@/core/train';
 import { ratioFigure } from '@/core/units';
 import { choosePosition } from '@/features/train/choosing';
 import { useTrain, useLight, useNotice, useTrainStore } from '@/features/train/use-train';
@@ -22,7 +22,7 @@ import { itemAt } from '@/core/required';
 export function ChecksView() {
   const train = useTrain((state) => state.train);
   const { open, aside } = useFindings(train);
-  const effects = useMemo(() => (train.positions.length > MAX_POSITIONS ? null : mendEffects(train)), [train]);
+  const effects = useMemo(() => (train.positions.length > MAX_POSITIONS ? null : fixEffects(train)), [train]);
   return (
     <>
       {open.length === 0 ? (
@@ -56,7 +56,7 @@ function usePointing({ gears, members, couplers }: Finding) {
   return { onPointerEnter: on, onPointerLeave: off, onFocus: on, onBlur: off };
 }
 
-type Effects = ReturnType<typeof mendEffects> | null;
+type Effects = ReturnType<typeof fixEffects> | null;
 
 function CheckLine({ found, effects }: { found: Finding; effects: Effects }) {
   const { weight, what, why, mend, mends, marks, gears, positions } = found;
@@ -133,7 +133,7 @@ const MAX_POSITIONS = 24;
 const TOLD = 2;
 
 /** What a mend does to the positions, said before it is pressed. */
-function MendEffect({ mend, effects }: { mend: Mend; effects: NonNullable<Effects> }) {
+function MendEffect({ mend, effects }: { mend: FindingFix; effects: NonNullable<Effects> }) {
   const train = useTrain((state) => state.train);
   const convention = usePreferences((state) => state.convention);
   const effect = useMemo(() => effects(mend), [effects, mend]);
@@ -189,7 +189,7 @@ function AsideLine({ found, note }: { found: Finding; note: string }) {
       <p className="muted">{found.what}</p>
       <p className="flex items-start gap-2">
         <span className="flex-1">“{note}”</span>
-        <button type="button" className="btn btn-ghost btn-xs" onClick={() => edit(takeBack(train, found.key))}>
+        <button type="button" className="btn btn-ghost btn-xs" onClick={() => edit(reopenFinding(train, found.key))}>
           Take it up again
         </button>
       </p>

@@ -30,7 +30,7 @@ const BODIES: Record<Tab, ReactNode> = {
  * The panel that explains what is engaged: its ratio, the story of the power, every member's figures, the sums, and
  * what the checks find.
  */
-export function Panel() {
+export function BenchPanel() {
   const [tab, setTab] = useState<Tab>('trace');
   const [counted, setCounted] = useState(false);
   useEffect(

@@ -3,7 +3,7 @@
 import { useExplained } from '@/features/train/use-explained';
 import { useTrain } from '@/features/train/use-train';
 import { inverse, toFraction, toNumber } from '@/core/rational';
-import { figure, ratioFigure, ratioIn, wayText } from '@/core/units';
+import { figure, ratioFigure, ratioByConvention, wayText } from '@/core/units';
 import { usePreferences } from '@/ui/preferences';
 import type { Explained } from '@/features/train/analysis';
 import { listed, memberName } from '@/core/words';
@@ -29,7 +29,7 @@ function Ratio({ position: { solved, backward } }: { position: Explained }) {
   const train = useTrain((state) => state.train);
   // Driven backward, the ratio found is output turns per input turn; it is told as the ratio of the train all the same.
   const ratio = backward ? inverse(required(solved.ratio)) : required(solved.ratio);
-  const shown = ratioIn(ratio, convention);
+  const shown = ratioByConvention(ratio, convention);
   const [of, perOne] = convention === 'in/out' ? ['input', 'output'] : ['output', 'input'];
   const { efficiency } = solved;
   const outputs = train.outputs.length > 1 ? ` (${memberName(train, itemAt(train.outputs, 0))})` : '';

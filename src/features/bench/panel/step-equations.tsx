@@ -6,7 +6,7 @@ import { blockText, speedInSet, tableOf, type WorkingStep } from '@/core/working
 import { usePreferences } from '@/ui/preferences';
 import { bracketed, exact, couplerName, memberName } from '@/core/words';
 import { Together } from './together';
-import { Over, Relation, Row, Teeth } from './written';
+import { Over, Relation, WrittenRow, TeethFigure } from './written';
 
 /** The speeds worked out one after the other, as in a textbook: ω is turns per turn put in. */
 export function StepEquations({ steps, train }: { steps: readonly WorkingStep[]; train: Train }) {
@@ -32,39 +32,39 @@ function Equation({ step, train }: { step: WorkingStep; train: Train }) {
   switch (step.kind) {
     case 'input':
       return (
-        <Row>
+        <WrittenRow>
           {omega(step.member)} = {exact(step.speed)}
-        </Row>
+        </WrittenRow>
       );
     case 'held':
-      return <Row note={`held by ${couplerName(train, step.by)}`}>{omega(step.member)} = 0</Row>;
+      return <WrittenRow note={`held by ${couplerName(train, step.by)}`}>{omega(step.member)} = 0</WrittenRow>;
     case 'joined':
       return (
-        <Row note={`joined by ${couplerName(train, step.coupler)}`}>
+        <WrittenRow note={`joined by ${couplerName(train, step.coupler)}`}>
           {omega(step.member)} = {omega(step.from)} = {exact(step.speed)}
-        </Row>
+        </WrittenRow>
       );
     case 'pair':
       return (
-        <Row>
+        <WrittenRow>
           {omega(step.member)} = {exact(step.fromSpeed)} ×{' '}
           <Over minus={step.opposite} top={String(step.fromTeeth)} bottom={String(step.toTeeth)} /> ={' '}
           {exact(step.speed)}
-        </Row>
+        </WrittenRow>
       );
     case 'set':
       return <SetWorking step={step} train={train} />;
     case 'twin':
       return (
-        <Row note={`alike seen from ${memberName(train, step.arm)}, so alike wherever that may be`}>
+        <WrittenRow note={`alike seen from ${memberName(train, step.arm)}, so alike wherever that may be`}>
           {omega(step.member)} = {omega(step.as)} = {exact(step.speed)}
-        </Row>
+        </WrittenRow>
       );
     case 'block':
       return (
-        <Row note={`on ${memberName(train, step.arm)}: ${blockText(step, (id) => memberName(train, id))}`}>
+        <WrittenRow note={`on ${memberName(train, step.arm)}: ${blockText(step, (id) => memberName(train, id))}`}>
           {omega(step.member)} = {omega(step.as)} = {exact(step.speed)}
-        </Row>
+        </WrittenRow>
       );
     case 'simultaneous':
       return <Together step={step} train={train} />;
@@ -89,13 +89,13 @@ function ByFormula({ step, train }: { step: SetStep; train: Train }) {
   return (
     <>
       <Relation equation={step} omega={omega} />
-      <Row>
+      <WrittenRow>
         <Over top={`${value(step.x)} − ${value(step.arm)}`} bottom={`${value(step.y)} − ${value(step.arm)}`} /> ={' '}
         {exact(step.factor)}
-      </Row>
-      <Row>
+      </WrittenRow>
+      <WrittenRow>
         {omega(step.member)} = <strong>{exact(step.speed)}</strong>
-      </Row>
+      </WrittenRow>
     </>
   );
 }
@@ -116,7 +116,7 @@ function ByTable({ step, train }: { step: SetStep; train: Train }) {
   return (
     <>
       <p className="muted text-xs">
-        Seen from {name(step.arm)}, one turn of {name(step.y)} gives <Teeth teeth={step.teeth} /> ={' '}
+        Seen from {name(step.arm)}, one turn of {name(step.y)} gives <TeethFigure teeth={step.teeth} /> ={' '}
         <span className="figure">{exact(step.factor)}</span> of {name(step.x)}. Known:{' '}
         {step.known.map(({ member, speed }) => `${name(member)} ${exact(speed)}`).join(', ')}.
       </p>

@@ -5,7 +5,7 @@ import type { Train } from '@/core/train';
 import type { Elimination, Equation, WorkingStep } from '@/core/working';
 import { usePreferences } from '@/ui/preferences';
 import { exact, couplerName, memberName } from '@/core/words';
-import { ProductRelation, Row } from './written';
+import { ProductRelation, WrittenRow } from './written';
 import { required } from '@/core/required';
 
 type TogetherStep = Extract<WorkingStep, { kind: 'simultaneous' }>;
@@ -27,16 +27,16 @@ export function Together({ step: { equations, eliminations, solution }, train }:
       ))}
       <p className="muted mt-1.5">Each in turn, with those before put in:</p>
       {eliminations.map((line) => (
-        <Row key={line.member}>
+        <WrittenRow key={line.member}>
           <span className="muted">({line.from + 1})</span> {omega(line.member)} = {sumText(line, omega)}
-        </Row>
+        </WrittenRow>
       ))}
       <p className="muted mt-1.5">And back:</p>
       {solution.map(({ member, speed, by }) => (
-        <Row key={member}>
+        <WrittenRow key={member}>
           {omega(member)} = {by.terms.length > 0 && `${sumText(by, speedOf)} = `}
           <strong>{exact(speed)}</strong>
-        </Row>
+        </WrittenRow>
       ))}
     </>
   );
@@ -54,18 +54,20 @@ function TogetherEquation({
   const school = usePreferences((state) => state.setSchool);
   if (equation.kind === 'join') {
     return (
-      <Row note={equation.coupler === null ? 'one block' : `joined by ${couplerName(train, equation.coupler)}`}>
+      <WrittenRow note={equation.coupler === null ? 'one block' : `joined by ${couplerName(train, equation.coupler)}`}>
         {omega(equation.a)} = {omega(equation.b)}
-      </Row>
+      </WrittenRow>
     );
   }
   if (school === 'formula') return <ProductRelation equation={equation} omega={omega} />;
   const { arm, x, y, factor } = equation;
   const name = (id: string) => memberName(train, id);
   return (
-    <Row note={`by table: ${name(arm)} n, ${name(y)} n + m, ${name(x)} n + ${exact(factor)} × m; n and m taken out`}>
+    <WrittenRow
+      note={`by table: ${name(arm)} n, ${name(y)} n + m, ${name(x)} n + ${exact(factor)} × m; n and m taken out`}
+    >
       {omega(x)} = {exact(factor)} × {omega(y)} + {exact(sub(ONE, factor))} × {omega(arm)}
-    </Row>
+    </WrittenRow>
   );
 }
 

@@ -12,9 +12,9 @@ export function Relation({
 }) {
   const relative = (id: string) => (arm === FRAME ? omega(id) : `${omega(id)} − ${omega(arm)}`);
   return (
-    <Row>
-      <Over top={relative(x)} bottom={relative(y)} /> = <Teeth teeth={teeth} /> = {exact(factor)}
-    </Row>
+    <WrittenRow>
+      <Over top={relative(x)} bottom={relative(y)} /> = <TeethFigure teeth={teeth} /> = {exact(factor)}
+    </WrittenRow>
   );
 }
 
@@ -28,14 +28,14 @@ export function ProductRelation({
 }) {
   const relative = (id: string) => (arm === FRAME ? omega(id) : `(${omega(id)} − ${omega(arm)})`);
   return (
-    <Row>
-      {relative(x)} = <Teeth teeth={teeth} /> × {relative(y)} = {bracketed(exact(factor))} × {relative(y)}
-    </Row>
+    <WrittenRow>
+      {relative(x)} = <TeethFigure teeth={teeth} /> × {relative(y)} = {bracketed(exact(factor))} × {relative(y)}
+    </WrittenRow>
   );
 }
 
 /** Tooth counts multiplied out, each mesh a fraction. */
-export const Teeth = ({ teeth }: Pick<SetEquation, 'teeth'>) =>
+export const TeethFigure = ({ teeth }: Pick<SetEquation, 'teeth'>) =>
   teeth.map(({ fromTeeth, toTeeth, opposite }, i) => (
     <span key={i}>
       {i > 0 && ' × '}
@@ -43,7 +43,7 @@ export const Teeth = ({ teeth }: Pick<SetEquation, 'teeth'>) =>
     </span>
   ));
 
-export function Row({ note, children }: { note?: string; children: React.ReactNode }) {
+export function WrittenRow({ note, children }: { note?: string; children: React.ReactNode }) {
   return (
     <p className="figure leading-relaxed">
       {children}

@@ -3,7 +3,7 @@ import 'driver.js/dist/driver.css';
 import { SHOWN_FIRST, STEPS } from './steps';
 
 /** Begins at the first step; what it gives back ends it. */
-export function showRound(still: boolean): () => void {
+export function startTour(still: boolean): () => void {
   // Gone to another screen meanwhile: there is nothing to show round.
   if (!document.querySelector(SHOWN_FIRST)) return () => undefined;
   const press = (event: KeyboardEvent) => {

@@ -20,9 +20,9 @@ export function Tour({ first }: { first: boolean }) {
   const still = useReducedMotion();
   const end = useRef<(() => void) | null>(null);
   const start = useCallback(async () => {
-    const { showRound } = await import('./show-round');
+    const { startTour } = await import('./show-round');
     end.current?.();
-    end.current = showRound(still);
+    end.current = startTour(still);
   }, [still]);
   useScreenTour(start);
   useEffect(() => () => end.current?.(), []);

@@ -4,10 +4,10 @@ import { useEffect, type ReactNode } from 'react';
 import { onDemand, whenIdle } from '@/ui/on-demand';
 import { Tabs } from '@/ui/tabs';
 import { warm } from '@/workers/beside';
-import type { Tab } from '../store';
+import type { ChartTab } from '../store';
 import { useChart } from '../use-chart';
 
-const TABS: Record<Tab, string> = {
+const TABS: Record<ChartTab, string> = {
   pictures: 'Pictures',
   members: 'Members’ speeds',
   shifts: 'Shifts',
@@ -25,9 +25,9 @@ const Stages = onDemand(async () => (await import('./stages')).Stages);
 const SpeedLines = onDemand(async () => (await import('./lines/speed-lines')).SpeedLinesTab);
 const Influence = onDemand(async () => (await import('./influence')).InfluenceTab);
 const Combinations = onDemand(async () => (await import('./combinations/combinations')).Combinations);
-const Compare = onDemand(async () => (await import('./compare/compare')).Compare);
+const Compare = onDemand(async () => (await import('./compare/compare')).ComparePane);
 const ALL = [Pictures, Members, Shifts, Stages, SpeedLines, Influence, Combinations, Compare];
-const BODIES: Record<Tab, ReactNode> = {
+const BODIES: Record<ChartTab, ReactNode> = {
   pictures: <Pictures.Shown />,
   members: <Members.Shown />,
   shifts: <Shifts.Shown />,
@@ -39,7 +39,7 @@ const BODIES: Record<Tab, ReactNode> = {
 };
 
 /** What follows from the chart, one thing at a time. */
-export function Panel() {
+export function ChartPanel() {
   const tab = useChart((state) => state.tab);
   const set = useChart((state) => state.set);
   useEffect(() => whenIdle([...ALL.map(({ load }) => load), async () => warm()]), []);

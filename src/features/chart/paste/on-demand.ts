@@ -1,4 +1,4 @@
 import { onDemand } from '@/ui/on-demand';
 
 /** Few paste a chart; the dialog comes when it is asked for. */
-export const PasteDialog = onDemand(async () => (await import('./paste-dialog')).PasteDialog);
+export const PasteDialogOnDemand = onDemand(async () => (await import('./paste-dialog')).PasteDialog);

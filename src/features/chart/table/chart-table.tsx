@@ -21,7 +21,7 @@ import { useEdits } from '../edits';
 import { useChart, useIdeals, useRows } from '../use-chart';
 import { cellsOf, moveFocus } from './cell-keys';
 import { ChartLine } from './chart-line';
-import { columnsOf } from './columns';
+import { couplerColumns } from './columns';
 import { rowFigures } from './row-figures';
 import { possibleShifts } from '@/core/gear-chart';
 import { modelOf } from '@/core/model';
@@ -52,7 +52,7 @@ export function ChartTable() {
   const edits = useEdits();
   const goTo = useGoTo();
   const table = useRef<HTMLTableElement>(null);
-  const couplers = useMemo(() => columnsOf(train.couplers), [train.couplers]);
+  const couplers = useMemo(() => couplerColumns(train.couplers), [train.couplers]);
   const coasts = useMemo(() => couplers.some(decidesForItself), [couplers]);
   const choose = useCallback((id: string) => choosePosition(store, id), [store]);
   const open = useCallback(

@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import { readdirSync } from 'node:fs';
 import { chartOf, idealSteps, readPasted } from '@/core/gear-chart';
-import { takePositions } from '@/core/train';
+import { replacePositions } from '@/core/train';
 import { demoTrain } from '@/testing/demo-train';
 import { tabText } from '@/ui/table-text';
 import { chartText } from './chart-text';
@@ -20,7 +20,7 @@ test.each(NAMES)(
     const { rows, doubts, columns } = readPasted(train, Papa.parse<string[]>(text, { delimiter: '\t' }).data);
     expect(doubts).toEqual([]);
     expect(columns.map(({ use }) => use.kind)).not.toContain('unknown');
-    const taken = takePositions(train, rows, { replace: true });
+    const taken = replacePositions(train, rows, { replace: true });
     if (!taken.ok) throw new Error(taken.message);
     expect(taken.train.positions.map(({ id, name: own, engaged }) => [id, own, [...engaged].sort()])).toEqual(
       train.positions.map(({ id, name: own, engaged }) => [id, own, [...engaged].sort()]),

@@ -4,7 +4,7 @@ import type { RatioConvention } from '@/core/units';
 import type { TypedInput } from '@/features/train/input/typed-input';
 import { decidesForItself } from '@/features/train/words';
 import type { Table } from '@/ui/table-text';
-import { columnsOf } from './columns';
+import { couplerColumns } from './columns';
 import { rowFigures } from './row-figures';
 
 /** The chart as a table for a spreadsheet, in a form that can be pasted back: x where something is engaged. */
@@ -15,7 +15,7 @@ export function chartText(
   convention: RatioConvention,
   typed: TypedInput,
 ): Table {
-  const columns = columnsOf(couplers);
+  const columns = couplerColumns(couplers);
   return {
     head: [
       'Position',

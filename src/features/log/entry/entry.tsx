@@ -4,18 +4,18 @@ import { couplerName } from '@/core/words';
 import { choosePosition } from '@/features/train/choosing';
 import { engagementIn } from '@/features/train/engagement';
 import { useSession, useTrain, useTrainStore } from '@/features/train/use-train';
-import { keepPicture } from '@/wire';
-import { begun, KIND_ORDER, KINDS, wrongMarks, writtenOf } from '../kinds';
+import { postPicture } from '@/wire';
+import { emptyFigures, KIND_ORDER, KINDS, wrongMarks, writtenReading } from '../kinds';
 import { useDraftReading, useJudgement, useLog, useLogItself, usePlaced } from '../use-log';
 import { FigureFields } from './figure-fields';
 import { focusFirst, pickKind } from './keys';
 import { LogFiles } from './log-files';
-import { Preview } from './preview';
+import { ReadingPreview } from './preview';
 import { Runs } from './runs';
 import { Simulated } from './simulated';
 
 /** The reading that is taken: position, kind, figures, Enter. */
-export function Entry() {
+export function EntryForm() {
   const { log, store } = useLogItself();
   const session = useSession();
   const draft = useLog((state) => state.draft);
@@ -35,7 +35,7 @@ export function Entry() {
     const id = crypto.randomUUID();
     let kept: string | undefined;
     if (picture) {
-      const answer = await keepPicture(session.id, picture);
+      const answer = await postPicture(session.id, picture);
       if (!answer.ok) return setTold({ text: `${picture.name}: ${answer.message}`, bad: true });
       kept = answer.value.id;
     }
@@ -48,7 +48,7 @@ export function Entry() {
       ...(run !== null && { run }),
       ...(kept && { picture: kept }),
     };
-    const reading = writtenOf(draft, rest) as Reading;
+    const reading = writtenReading(draft, rest) as Reading;
     const entry =
       correcting === null
         ? { id, kind: 'reading' as const, document: reading }
@@ -59,7 +59,7 @@ export function Entry() {
       bad: !answer.ok,
     });
     if (!answer.ok) return;
-    const figures = { ...draft.figures, ...begun(draft.kind, draft.figures) };
+    const figures = { ...draft.figures, ...emptyFigures(draft.kind, draft.figures) };
     set({ draft: { ...draft, figures, note: '', what: '' }, chosen: id, correcting: null, side: 'reading' });
     setPicture(null);
     setWhy('');
@@ -104,7 +104,7 @@ export function Entry() {
       <FigureFields read={read} />
       <div className="flex flex-col gap-1.5 px-4 py-2">
         {correcting !== null && <Correcting why={why} onWhy={setWhy} />}
-        <Preview read={read} wrong={wrong} />
+        <ReadingPreview read={read} wrong={wrong} />
         <div className="flex items-center gap-2">
           <button type="submit" className="btn btn-neutral btn-sm">
             {correcting === null ? 'Log it' : 'Correct it'} <kbd className="kbd kbd-xs text-base-content">Enter</kbd>

@@ -1,7 +1,7 @@
 import type { ReadReading } from '@/core/measurement';
 import { couplerName, memberName } from '@/core/words';
 import { useTrain } from '@/features/train/use-train';
-import { HAS_WAY, KINDS, type Draft } from '../kinds';
+import { HAS_WAY, KINDS, type ReadingDraft } from '../kinds';
 import { useLog } from '../use-log';
 import { FIRST_FIGURE } from './keys';
 import { partsById } from '@/core/train';
@@ -11,7 +11,7 @@ import { capitalised } from '@/core/capitalised';
 export function FigureFields({ read }: { read: ReadReading }) {
   const draft = useLog((state) => state.draft);
   const set = useLog((state) => state.set);
-  const change = (some: Partial<Draft>) => set({ draft: { ...draft, ...some } });
+  const change = (some: Partial<ReadingDraft>) => set({ draft: { ...draft, ...some } });
   const { fields, of } = KINDS[draft.kind];
   const begunTyping = fields.some(({ key, stays }) => !stays && (draft.figures[key] ?? '').trim() !== '');
   const wrong = (key: string) => (!read.ok && read.place === key && begunTyping ? sentence(read.message) : null);
@@ -51,7 +51,7 @@ export function FigureFields({ read }: { read: ReadReading }) {
           <select
             className="select select-xs w-40"
             value={draft.way}
-            onChange={(event) => change({ way: event.target.value as Draft['way'] })}
+            onChange={(event) => change({ way: event.target.value as ReadingDraft['way'] })}
           >
             <option value="">way not noted</option>
             <option value="same">the same way as the input</option>
@@ -91,7 +91,7 @@ const sentence = (message: string): string => {
 };
 
 /** What the reading is of: a member, a pair, a gear, or any part. */
-function PartChoice({ draft, change }: { draft: Draft; change: (some: Partial<Draft>) => void }) {
+function PartChoice({ draft, change }: { draft: ReadingDraft; change: (some: Partial<ReadingDraft>) => void }) {
   const train = useTrain((state) => state.train);
   const { of } = KINDS[draft.kind];
   const member = (id: string) => memberName(train, id);

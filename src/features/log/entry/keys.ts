@@ -4,7 +4,7 @@ import { useCallback } from 'react';
 import { flushSync } from 'react-dom';
 import type { KeyLine } from '@/ui/help/help-panel';
 import { useScreenKeys } from '@/features/train/frame/screen-keys';
-import { begun, KIND_ORDER, KINDS, type Kind } from '../kinds';
+import { emptyFigures, KIND_ORDER, KINDS, type ReadingKind } from '../kinds';
 import { useLogItself } from '../use-log';
 
 /** What the keyboard does on the Log. */
@@ -38,14 +38,16 @@ export const FIRST_FIGURE = 'first-figure';
 export const focusFirst = (): void => document.getElementById(FIRST_FIGURE)?.focus();
 
 /** Changes what is taken, and is in its first field before the next key comes: a digit typed at once is not lost. */
-export function takeInto(change: () => void): void {
+export function scrollIntoPlace(change: () => void): void {
   flushSync(change);
   focusFirst();
 }
 
-export function pickKind({ getState }: ReturnType<typeof useLogItself>['store'], kind: Kind): void {
+export function pickKind({ getState }: ReturnType<typeof useLogItself>['store'], kind: ReadingKind): void {
   const { draft, set } = getState();
-  takeInto(() => set({ draft: { ...draft, kind, figures: { ...draft.figures, ...begun(kind, draft.figures) } } }));
+  scrollIntoPlace(() =>
+    set({ draft: { ...draft, kind, figures: { ...draft.figures, ...emptyFigures(kind, draft.figures) } } }),
+  );
 }
 
 const isTyping = (target: EventTarget | null): boolean =>

@@ -5,7 +5,7 @@ import { VERDICTS } from '@/features/train/log/verdict-words';
 import { intervalText, valueText } from '@/features/train/log/figures-text';
 
 /** The arithmetic while it is typed, and what it would prove. */
-export function Preview({ read, wrong }: { read: ReadReading; wrong: string | null }) {
+export function ReadingPreview({ read, wrong }: { read: ReadReading; wrong: string | null }) {
   const { judge } = useJudgement();
   const judged = useMemo(() => (read.ok ? judge.judge(read.value) : null), [read, judge]);
   if (wrong !== null)

@@ -1,9 +1,9 @@
 import type { Seen } from '@/core/faults';
-import type { Sight, Tried } from '../store';
+import type { Sight, TriedEngagement } from '../store';
 import { typedNumber } from '@/ui/typed-number';
 
 /** What is marked as a file of what was seen; what is marked as another ratio without sound bounds is left out. */
-export function seenOf(sights: Readonly<Record<string, Sight>>, tried: readonly Tried[]): Seen {
+export function seenOf(sights: Readonly<Record<string, Sight>>, tried: readonly TriedEngagement[]): Seen {
   const entries = Object.entries(sights);
   return {
     format: 'tin-wheel/seen',

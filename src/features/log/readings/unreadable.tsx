@@ -4,7 +4,7 @@ import { asKeptAddress } from '@/wire';
 import { useLogItself } from '../use-log';
 
 /** Entries that are kept and do not read: what is wrong with each, and the way to what there is of it. */
-export function Unreadable() {
+export function UnreadableReadings() {
   const { id } = useSession();
   const { log } = useLogItself();
   const unreadable = useStore(log.store, (state) => state.unreadable);

@@ -1,12 +1,12 @@
 import { Dices } from 'lucide-react';
-import { Field } from '@/ui/form-fields';
-import type { Wanted } from '../store';
+import { TextInput } from '@/ui/form-fields';
+import type { WantedQuestions } from '../store';
 import { anySeed, type Numbers } from './numbers';
 
 interface Props {
-  readonly wanted: Wanted;
+  readonly wanted: WantedQuestions;
   readonly numbers: Numbers;
-  readonly onChange: (change: Partial<Wanted>) => void;
+  readonly onChange: (change: Partial<WantedQuestions>) => void;
 }
 
 /** How many questions, and the seed that chooses them. */
@@ -14,7 +14,7 @@ export function NumberFields({ wanted, numbers, onChange }: Props) {
   const wrong = (field: 'count' | 'seed') => (!numbers.ok && numbers.field === field ? numbers.message : null);
   return (
     <>
-      <Field
+      <TextInput
         label="Questions"
         value={wanted.count}
         message={wrong('count')}
@@ -37,7 +37,7 @@ export function SeedField({
   return (
     <div className="flex items-start gap-1">
       <div className="flex-1">
-        <Field
+        <TextInput
           label="Seed"
           value={seed}
           message={message}

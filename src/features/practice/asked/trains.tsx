@@ -2,12 +2,12 @@ import { useEffect, useState } from 'react';
 import { LEVEL_NAMES, LEVELS, RANDOM_KINDS, type Level } from '@/core/practice';
 import { Group, Pick, Tick } from '@/ui/form-fields';
 import { readShelf } from '@/wire';
-import type { Source, Wanted } from '../store';
+import type { TrainSource, WantedQuestions } from '../store';
 import { useHere } from '../use-practice';
 
 interface Props {
-  readonly wanted: Wanted;
-  readonly onChange: (change: Partial<Wanted>) => void;
+  readonly wanted: WantedQuestions;
+  readonly onChange: (change: Partial<WantedQuestions>) => void;
 }
 
 const KINDS = Object.fromEntries(RANDOM_KINDS.map(({ key, title }) => [key, title]));
@@ -22,7 +22,7 @@ export function Trains({ wanted, onChange }: Props) {
       <Pick
         label="Ask about"
         value={wanted.source}
-        choices={sources as Record<Source, string>}
+        choices={sources as Record<TrainSource, string>}
         onChange={(source) => onChange({ source })}
       />
       {wanted.source === 'random' && (

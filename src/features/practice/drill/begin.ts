@@ -1,4 +1,12 @@
-import { barrenSkills, drill, mark, SKILL_NAMES, type Given, type Mark, type Skill } from '@/core/practice';
+import {
+  skillsWithoutQuestions,
+  drill,
+  mark,
+  SKILL_NAMES,
+  type GivenAnswer,
+  type Mark,
+  type Skill,
+} from '@/core/practice';
 import { readNumbers } from '../asked/numbers';
 import { skillsOf } from '../asked/skills';
 import { gatherTrains } from '../gather';
@@ -28,7 +36,7 @@ export async function beginDrill(store: PracticeStore, here: Here | null): Promi
   const none = questions.length === 0;
   set({
     busy: false,
-    told: none ? { text: NO_QUESTION, bad: true } : skippedNote(barrenSkills(subjects, asked)),
+    told: none ? { text: NO_QUESTION, bad: true } : skippedNote(skillsWithoutQuestions(subjects, asked)),
     drill: none
       ? null
       : {
@@ -57,7 +65,7 @@ export const skippedNote = (missing: readonly Skill[]) =>
     : null;
 
 /** Marks an answer to the question that is asked. What cannot be marked is said, and nothing is written down. */
-export function giveAnswer(store: PracticeStore, given: Given): Mark | null {
+export function giveAnswer(store: PracticeStore, given: GivenAnswer): Mark | null {
   const { drill: own, set } = store.getState();
   const question = own?.questions[own.at];
   if (!own || !question || own.answers.length > own.at) return null;
@@ -73,7 +81,7 @@ export function giveAnswer(store: PracticeStore, given: Given): Mark | null {
 }
 
 /** Goes on to the next question, or to the end. */
-export function goOn(store: PracticeStore): void {
+export function nextQuestion(store: PracticeStore): void {
   const { drill: own, set } = store.getState();
   if (!own || own.answers.length <= own.at) return;
   const at = own.at + 1;

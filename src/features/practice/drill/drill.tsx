@@ -1,13 +1,13 @@
 import { useEffect, useRef, useState } from 'react';
-import { SKILL_NAMES, type Given, type Skill } from '@/core/practice';
+import { SKILL_NAMES, type GivenAnswer, type Skill } from '@/core/practice';
 import { AnswerField, toggled } from '../question/answer-field';
 import { GivenLists, showsChart } from '../question/given';
 import { TrainFigure, type Part } from '../question/train-figure';
 import { Counters, useTurning } from '../question/turning';
-import { Verdict, WorkingList } from '../question/verdict';
+import { AnswerVerdict, WorkingList } from '../question/verdict';
 import type { Drill as OpenDrill } from '../store';
 import { usePractice, usePracticeItself } from '../use-practice';
-import { giveAnswer, goOn } from './begin';
+import { giveAnswer, nextQuestion } from './begin';
 import { DrillEnd } from './drill-end';
 import { useDrillKeys } from './keys';
 import { timeText } from './time-text';
@@ -15,7 +15,7 @@ import { partsById } from '@/core/train';
 import { itemAt } from '@/core/required';
 
 /** One question at a time over the side view: predicted first, then marked, then turned. */
-export function Drill({ clock }: { clock: boolean }) {
+export function DrillPane({ clock }: { clock: boolean }) {
   const drill = usePractice((state) => state.drill);
   if (!drill) return <Nothing />;
   if (drill.at >= drill.questions.length) return <DrillEnd drill={drill} />;
@@ -38,7 +38,7 @@ function Asking({ drill, clock }: { drill: OpenDrill; clock: boolean }) {
   const question = itemAt(drill.questions, drill.at);
   const { train } = itemAt(drill.trains, question.train);
   const answered = drill.answers[drill.at] ?? null;
-  const [given, setGiven] = useState<Given>(question.answer.kind === 'number' ? '' : []);
+  const [given, setGiven] = useState<GivenAnswer>(question.answer.kind === 'number' ? '' : []);
   const [message, setMessage] = useState<string | null>(null);
   const article = useRef<HTMLElement>(null);
   // From here keys belong to the question, not to the button that began the drill; a number's field takes them by
@@ -48,12 +48,12 @@ function Asking({ drill, clock }: { drill: OpenDrill; clock: boolean }) {
   }, [question]);
   const place = partsById(train).find.position(question.position) ?? null;
   const turned = useTurning(train, place?.engaged ?? null);
-  const give = (own: Given) => {
+  const give = (own: GivenAnswer) => {
     const marked = giveAnswer(store, own);
     setMessage(marked?.verdict === 'unread' ? marked.message : null);
     if (marked?.verdict !== 'unread') setGiven(own);
   };
-  const next = () => goOn(store);
+  const next = () => nextQuestion(store);
   const { answer } = question;
   const tap = ({ kind, id }: Part) => {
     if (answered || (answer.kind !== 'order' && answer.kind !== 'parts')) return;
@@ -91,7 +91,7 @@ function Asking({ drill, clock }: { drill: OpenDrill; clock: boolean }) {
       {answered ? (
         <div className="flex flex-wrap items-start gap-x-6 gap-y-2">
           <div className="min-w-0 flex-1">
-            <Verdict train={train} question={question} given={answered.given} mark={answered.mark} />
+            <AnswerVerdict train={train} question={question} given={answered.given} mark={answered.mark} />
           </div>
           <button type="button" className="btn btn-sm btn-accent" autoFocus onClick={next}>
             {drill.at + 1 === drill.questions.length ? 'To the end' : 'Next question'}{' '}

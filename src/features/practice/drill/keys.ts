@@ -1,5 +1,5 @@
 import { useCallback } from 'react';
-import type { Given, Question } from '@/core/practice';
+import type { GivenAnswer, PracticeQuestion } from '@/core/practice';
 import type { KeyLine } from '@/ui/help/help-panel';
 import { useScreenKeys } from '@/features/train/frame/screen-keys';
 import { toggled } from '../question/answer-field';
@@ -14,11 +14,11 @@ const DRILL_KEYS: readonly KeyLine[] = [
 ];
 
 interface Keyed {
-  readonly question: Question;
-  readonly given: Given;
+  readonly question: PracticeQuestion;
+  readonly given: GivenAnswer;
   readonly answered: boolean;
-  readonly setGiven: (given: Given) => void;
-  readonly give: (given: Given) => void;
+  readonly setGiven: (given: GivenAnswer) => void;
+  readonly give: (given: GivenAnswer) => void;
   readonly next: () => void;
   /** Null where there is nothing to turn. */
   readonly turn: (() => void) | null;

@@ -4,7 +4,7 @@ import { faultWords, type Fault } from '@/core/faults';
 import { randomTrain, RANDOM_KINDS, showingFaults } from '@/core/practice';
 import type { Train } from '@/core/train';
 import { Group, Pick } from '@/ui/form-fields';
-import { readShelf, readTrain } from '@/wire';
+import { readShelf, fetchTrain } from '@/wire';
 import { useJobState } from '@/workers/use-job';
 import { SeedField } from '../asked/number-fields';
 import { readNumbers } from '../asked/numbers';
@@ -35,7 +35,7 @@ export function HuntSetup() {
     if (where === 'here' && here) return here.train;
     if (where.startsWith(CHANCE)) return randomTrain(where.slice(CHANCE.length), numbers.ok ? numbers.seed : 0);
     if (where === '') return (tell('Choose a train first.'), null);
-    const answer = await readTrain(where);
+    const answer = await fetchTrain(where);
     if (!answer.ok) tell(answer.message);
     return answer.ok ? answer.value.train : null;
   };

@@ -18,7 +18,7 @@ import { HuntEnd } from './hunt-end';
 import { required } from '@/core/required';
 
 /** Engage, turn, see, and name the part that is bad. */
-export function Hunt() {
+export function HuntPane() {
   const hunt = usePractice((state) => state.hunt);
   if (!hunt)
     return (
@@ -127,7 +127,7 @@ function Tests({ own }: { own: OpenHunt }) {
           <tr key={i} className="border-b border-base-300">
             <td>{i + 1}</td>
             <td>{test.engaged.map((id) => couplerName(train, id)).join(' + ') || 'nothing'}</td>
-            <td>{didWords(test)}</td>
+            <td>{outcomeWords(test)}</td>
             <td>{test.asComputed ? 'yes' : 'no'}</td>
             <td>
               {own.over && `${test.after} of ${test.before}`}
@@ -141,7 +141,7 @@ function Tests({ own }: { own: OpenHunt }) {
 }
 
 /** What the faulty train did, as it is seen at the crank and the output. */
-export function didWords({ outcome: { status, ratio } }: HuntTest): string {
+export function outcomeWords({ outcome: { status, ratio } }: HuntTest): string {
   if (status === 'locked') return 'the crank does not turn: locked';
   if (status === 'split') return 'it turns, and power is split between outputs';
   if (ratio === null) return 'the crank turns, the output does not';

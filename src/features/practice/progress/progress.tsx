@@ -5,7 +5,7 @@ import { useHere, usePractice, usePracticeItself } from '../use-practice';
 import { BOX_DAYS, dueWords, isDue, standingsOf, type Standing } from './repeats';
 
 /** How someone stands: each skill with how sure it is, when it comes back, and the slips that were made. */
-export function Progress() {
+export function LearnerProgress() {
   const { store } = usePracticeItself();
   const here = useHere();
   const person = usePractice((state) => state.person);

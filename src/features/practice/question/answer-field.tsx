@@ -1,12 +1,12 @@
 import clsx from 'clsx';
-import type { Question } from '@/core/practice';
+import type { PracticeQuestion } from '@/core/practice';
 import type { Train } from '@/core/train';
 import { memberColor } from '@/ui/member-colors';
-import { keyFor, namesOf } from './choices';
+import { keyFor, choiceNames } from './choices';
 
 interface Props {
   readonly train: Train;
-  readonly question: Question;
+  readonly question: PracticeQuestion;
   /** What is picked, or typed. */
   readonly given: string | readonly string[];
   /** Why it cannot be marked. */
@@ -47,7 +47,7 @@ export function AnswerField({ train, question, given, message, onChange, onGive 
         </div>
       ) : answer.kind === 'choice' ? (
         <div className="flex flex-wrap gap-2">
-          {namesOf(train, answer).map(({ id, name }, i) => (
+          {choiceNames(train, answer).map(({ id, name }, i) => (
             <button key={id} type="button" className="btn btn-sm h-auto min-h-8 py-1" onClick={() => onGive(id)}>
               <kbd className="kbd kbd-xs">{keyFor(answer, i)}</kbd> {name}
             </button>
@@ -76,7 +76,7 @@ function Picks({
   return (
     <>
       <div className="flex flex-wrap gap-2" role="group" aria-label="Pick from these">
-        {namesOf(train, answer).map(({ id, name }, i) => {
+        {choiceNames(train, answer).map(({ id, name }, i) => {
           const at = picked.indexOf(id);
           return (
             <button

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import type { SideView } from '@/core/drawing';
 import type { Train } from '@/core/train';
-import { PowerFlow } from '@/features/train/power-flow';
+import { PowerFlowLines } from '@/features/train/power-flow';
 import { sideViewNow } from '@/features/train/side-views';
 import { SideViewLabels } from '@/ui/side-view/side-view-labels';
 import { SmallSideView } from '@/ui/side-view/small-side-view';
@@ -31,7 +31,7 @@ export function TrainFigure({ train, engaged, power = false, picked = [], turns 
   const { view } = drawn;
   return (
     <SmallSideView view={view} train={train} closed={closed} className={className}>
-      {power && engaged && <PowerFlow view={view} train={train} engaged={engaged} losses={false} />}
+      {power && engaged && <PowerFlowLines view={view} train={train} engaged={engaged} losses={false} />}
       <Picked view={view} picked={picked} />
       <SideViewLabels
         labels={view.labels}

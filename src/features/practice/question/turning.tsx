@@ -13,7 +13,7 @@ const [LEAST_TURNS, MOST_TURNS] = [1, 24];
 /**
  * The input turned from rest until the output has made a turn or so; where it stands, and how each member has turned.
  */
-export interface Turned {
+export interface TurnedFigure {
   /** Turns of the input; null before it is turned. */
   readonly crank: number | null;
   readonly turns: ((member: string) => number) | null;
@@ -21,7 +21,7 @@ export interface Turned {
 }
 
 /** Turns a train in an engagement, a little at every frame, or at once for those who want no movement. */
-export function useTurning(train: Train, engaged: readonly string[] | null): Turned {
+export function useTurning(train: Train, engaged: readonly string[] | null): TurnedFigure {
   const [crank, setCrank] = useState<number | null>(null);
   const frame = useRef(0);
   const still = useReducedMotion();
@@ -45,7 +45,7 @@ export function useTurning(train: Train, engaged: readonly string[] | null): Tur
 }
 
 /** The button that turns it, and the counters: how far the input and everything else has turned. */
-export function Counters({ train, turned, hint }: { train: Train; turned: Turned; hint: string }) {
+export function Counters({ train, turned, hint }: { train: Train; turned: TurnedFigure; hint: string }) {
   const shown = train.members.filter(({ carrier }) => carrier === undefined);
   return (
     <div className="flex flex-wrap items-center gap-x-4 gap-y-1 text-sm">

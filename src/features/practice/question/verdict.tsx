@@ -1,5 +1,5 @@
 import { Check, X } from 'lucide-react';
-import { SLIPS, type Given, type Mark, type Question } from '@/core/practice';
+import { SLIPS, type GivenAnswer, type Mark, type PracticeQuestion } from '@/core/practice';
 import { parseRational, toNumber } from '@/core/rational';
 import type { Train } from '@/core/train';
 import { figure } from '@/core/units';
@@ -8,13 +8,13 @@ import { required } from '@/core/required';
 
 interface Props {
   readonly train: Train;
-  readonly question: Pick<Question, 'answer'>;
-  readonly given: Given;
+  readonly question: Pick<PracticeQuestion, 'answer'>;
+  readonly given: GivenAnswer;
   readonly mark: Mark;
 }
 
 /** Whether it was right, what the answer is, and what kind of slip it was. */
-export function Verdict({ train, question, given, mark }: Props) {
+export function AnswerVerdict({ train, question, given, mark }: Props) {
   if (mark.verdict === 'unread') return null;
   const right = mark.verdict === 'right';
   return (

@@ -1,17 +1,17 @@
 import {
-  barrenSkills,
+  skillsWithoutQuestions,
   drill,
   mark,
   readWorksheet,
   rolesTable,
   worksheetOf,
-  type Given,
+  type GivenAnswer,
   type Mark,
   type Skill,
   type WorksheetFile,
 } from '@/core/practice';
 import { serialiseTrain } from '@/core/train';
-import { readTrain } from '@/wire';
+import { fetchTrain } from '@/wire';
 import { readNumbers } from '../asked/numbers';
 import { skillsOf } from '../asked/skills';
 import { NO_QUESTION, skippedNote } from '../drill/begin';
@@ -49,7 +49,7 @@ export async function makeSheet(store: PracticeStore, here: Here | null, name: s
   };
   if (questions.length === 0 && !file.tables?.length) return set({ told: { text: NO_QUESTION, bad: true } });
   openSheet(store, file);
-  set({ told: skippedNote(barrenSkills(subjects, skills)) });
+  set({ told: skippedNote(skillsWithoutQuestions(subjects, skills)) });
 }
 
 function openSheet(store: PracticeStore, file: WorksheetFile): string | null {
@@ -83,7 +83,7 @@ async function lookForChanges(store: PracticeStore, { id, sheet }: OpenSheet): P
   const changed: string[] = [];
   for (const { id: trainId, train } of sheet.trains) {
     if (trainId === undefined) continue;
-    const now = await readTrain(trainId);
+    const now = await fetchTrain(trainId);
     if (now.ok && serialiseTrain(now.value.train) !== serialiseTrain(train)) changed.push(train.name);
   }
   const { sheet: open, set } = store.getState();
@@ -91,7 +91,7 @@ async function lookForChanges(store: PracticeStore, { id, sheet }: OpenSheet): P
 }
 
 /** Puts down what is typed or picked for a question or cell. */
-export function fillIn(store: PracticeStore, key: string, given: Given): void {
+export function fillIn(store: PracticeStore, key: string, given: GivenAnswer): void {
   const { sheet, set } = store.getState();
   if (sheet) set({ sheet: { ...sheet, given: { ...sheet.given, [key]: given } } });
 }

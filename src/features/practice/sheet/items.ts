@@ -1,4 +1,4 @@
-import type { Answer, Mark, Slip, Worksheet } from '@/core/practice';
+import type { QuestionAnswer, Mark, Slip, Worksheet } from '@/core/practice';
 import { SLIPS } from '@/core/practice';
 import type { Train } from '@/core/train';
 import type { Table } from '@/ui/table-text';
@@ -12,10 +12,10 @@ export interface Item {
   readonly skill: string;
   readonly train: Train;
   readonly text: string;
-  readonly asked: { readonly answer: Answer; readonly slips: readonly Slip[] };
+  readonly asked: { readonly answer: QuestionAnswer; readonly slips: readonly Slip[] };
 }
 
-export const cellKey = (table: number, key: string): string => `t${table} ${key}`;
+export const roleCellKey = (table: number, key: string): string => `t${table} ${key}`;
 
 /** Everything on a worksheet that is answered, in its order. */
 export function itemsOf({ trains, tables, questions }: Worksheet): readonly Item[] {
@@ -23,7 +23,7 @@ export function itemsOf({ trains, tables, questions }: Worksheet): readonly Item
     rows.flatMap(({ name, stages, overall }) => {
       const own = itemAt(trains, train).train;
       const item = (what: string, cell: typeof overall): Item => ({
-        key: cellKey(t, cell.key),
+        key: roleCellKey(t, cell.key),
         number: `T${t + 1}`,
         skill: cell.answer.kind === 'choice' ? 'drives' : cell === overall ? 'ratio' : 'pair',
         train: own,

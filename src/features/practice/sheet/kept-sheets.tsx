@@ -4,7 +4,7 @@ import { worksheetText } from '@/core/practice';
 import { Group } from '@/ui/form-fields';
 import { OpenFile } from '@/ui/open-file';
 import { fileName, saveFile } from '@/ui/save-file';
-import { forgetWorksheet, keepWorksheet, readKeptWorksheet, readWorksheets, type KeptWorksheet } from '@/wire';
+import { deleteWorksheet, putWorksheet, readKeptWorksheet, readWorksheets, type KeptWorksheet } from '@/wire';
 import { usePractice, usePracticeItself } from '../use-practice';
 import { openSheetText } from './begin';
 
@@ -37,14 +37,14 @@ export function KeptSheets() {
     const { name } = sheet.file;
     // Under the name of one that is kept, it takes its place.
     const key = kept.find((one) => one.name === name)?.id ?? crypto.randomUUID();
-    const answer = await keepWorksheet(key, name, sheet.file);
+    const answer = await putWorksheet(key, name, sheet.file);
     tell(answer.ok ? `“${name}” is kept.` : answer.message, !answer.ok);
     if (!answer.ok) return;
     await readAgain();
     setChosen(key);
   };
   const forget = async () => {
-    const answer = await forgetWorksheet(chosen);
+    const answer = await deleteWorksheet(chosen);
     tell(answer.ok ? 'It is no longer kept.' : answer.message, !answer.ok);
     setChosen('');
     await readAgain();

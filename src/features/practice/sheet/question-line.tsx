@@ -1,10 +1,10 @@
 import clsx from 'clsx';
-import type { DrillQuestion, Given, Mark } from '@/core/practice';
+import type { DrillQuestion, GivenAnswer, Mark } from '@/core/practice';
 import { SLIPS } from '@/core/practice';
 import type { Train } from '@/core/train';
 import { couplerName } from '@/core/words';
 import { toggled } from '../question/answer-field';
-import { namesOf } from '../question/choices';
+import { choiceNames } from '../question/choices';
 import { RightAnswer, WorkingList } from '../question/verdict';
 import type { OpenSheet } from '../store';
 import { usePracticeItself } from '../use-practice';
@@ -24,7 +24,7 @@ export function QuestionLine({ open, train, question, number }: Props) {
   const marked = open.marked.includes(question.id);
   const mark = marked ? markOf(open, { key: question.id, asked: question }) : null;
   const place = partsById(train).find.position(question.position);
-  const fill = (given: Given) => fillIn(store, question.id, given);
+  const fill = (given: GivenAnswer) => fillIn(store, question.id, given);
   const done = () => open.atOnce && markItems(store, [question.id]);
   return (
     <li className="break-inside-avoid" aria-label={`Question ${number}`}>
@@ -80,8 +80,8 @@ export function MarkWords({ mark }: { mark: Mark | null }) {
 interface AnswerProps {
   readonly train: Train;
   readonly question: DrillQuestion;
-  readonly given: Given | undefined;
-  readonly onChange: (given: Given) => void;
+  readonly given: GivenAnswer | undefined;
+  readonly onChange: (given: GivenAnswer) => void;
   readonly onDone: () => void;
 }
 
@@ -99,7 +99,7 @@ function SheetAnswer({ train, question: { answer }, given, onChange, onDone }: A
         {answer.unit}
       </>
     );
-  const names = namesOf(train, answer);
+  const names = choiceNames(train, answer);
   if (answer.kind === 'choice')
     return (
       <>

@@ -1,11 +1,11 @@
 import clsx from 'clsx';
-import { NO_PAIR, type Cell, type RolesRow } from '@/core/practice';
+import { NO_PAIR, type RoleCell, type RolesRow } from '@/core/practice';
 import type { Train } from '@/core/train';
 import { couplerName } from '@/core/words';
 import type { OpenSheet } from '../store';
 import { usePracticeItself } from '../use-practice';
 import { fillIn, markItems, markOf } from './begin';
-import { cellKey } from './items';
+import { roleCellKey } from './items';
 import { MarkWords } from './question-line';
 import { partsById } from '@/core/train';
 import { itemAt } from '@/core/required';
@@ -94,14 +94,14 @@ const engagedIn = (train: Train, position: string): string =>
 interface FieldProps {
   readonly open: OpenSheet;
   readonly table: number;
-  readonly cell: Cell;
+  readonly cell: RoleCell;
   readonly label: string;
   readonly rows?: number;
 }
 
 function CellField({ open, table, cell, label, rows }: FieldProps) {
   const { store } = usePracticeItself();
-  const key = cellKey(table, cell.key);
+  const key = roleCellKey(table, cell.key);
   const given = open.given[key];
   const value = typeof given === 'string' ? given : '';
   const marked = open.marked.includes(key);

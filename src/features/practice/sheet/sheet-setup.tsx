@@ -1,6 +1,6 @@
 import { FileText } from 'lucide-react';
 import { useState } from 'react';
-import { Field, Group, Tick } from '@/ui/form-fields';
+import { TextInput, Group, Tick } from '@/ui/form-fields';
 import { NumberFields } from '../asked/number-fields';
 import { readNumbers } from '../asked/numbers';
 import { Skills } from '../asked/skills';
@@ -31,7 +31,7 @@ export function SheetSetup() {
         <Trains wanted={wanted} onChange={change} />
         <Skills skills={wanted.skills} onChange={(skills) => change({ skills })} />
         <Group name="Worksheet">
-          <Field label="Name" wide value={name} placeholder="Worksheet" onChange={setName} />
+          <TextInput label="Name" wide value={name} placeholder="Worksheet" onChange={setName} />
           <NumberFields wanted={wanted} numbers={numbers} onChange={change} />
           <Tick
             label="Roles table first"

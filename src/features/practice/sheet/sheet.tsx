@@ -17,7 +17,7 @@ import { itemAt } from '@/core/required';
  * A worksheet as it lies on the table: by train the drawing, the roles table and the questions; on paper, the answers
  * on pages of their own.
  */
-export function Sheet() {
+export function WorksheetPane() {
   const open = usePractice((state) => state.sheet);
   if (!open)
     return (

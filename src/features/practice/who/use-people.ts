@@ -1,5 +1,5 @@
 import { useEffect } from 'react';
-import { readAnswers, readPeople } from '@/wire';
+import { fetchAnswers, readPeople } from '@/wire';
 import type { PracticeStore } from '../store';
 import { usePracticeItself } from '../use-practice';
 
@@ -25,7 +25,7 @@ export async function takeUp(store: PracticeStore, person: string | null): Promi
   store.getState().set({ person, answers: [], unreadableAnswers: 0 });
   keepPerson(person);
   if (person === null) return;
-  const answer = await readAnswers(person);
+  const answer = await fetchAnswers(person);
   if (store.getState().person !== person) return;
   if (answer.ok) {
     const { answers, unreadable } = answer.value;

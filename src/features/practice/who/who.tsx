@@ -1,6 +1,6 @@
 import { Trash2 } from 'lucide-react';
 import { useRef, useState } from 'react';
-import { addPerson, putAnswersAside, removePerson, unreadableAnswersAddress } from '@/wire';
+import { postPerson, postAnswersAside, deletePerson, unreadableAnswersAddress } from '@/wire';
 import { Dialog, DialogActions } from '@/ui/dialog';
 import { usePractice, usePracticeItself } from '../use-practice';
 import { takeUp, usePeople } from './use-people';
@@ -20,7 +20,7 @@ export function Who() {
   const chosen = known.find(({ id }) => id === person);
   const add = async () => {
     const own = { id: crypto.randomUUID(), name: name.trim() };
-    const answer = own.name === '' ? { ok: false as const, message: 'Type a name first.' } : await addPerson(own);
+    const answer = own.name === '' ? { ok: false as const, message: 'Type a name first.' } : await postPerson(own);
     setMessage(answer.ok ? null : answer.message);
     if (!answer.ok) return;
     setName('');
@@ -31,7 +31,7 @@ export function Who() {
   };
   const remove = async () => {
     setRemoving(false);
-    const answer = await removePerson(required(person));
+    const answer = await deletePerson(required(person));
     if (!answer.ok) return setMessage(answer.message);
     store.getState().set({ people: known.filter(({ id }) => id !== person) });
     await takeUp(store, null);
@@ -118,7 +118,7 @@ function UnreadableAnswers() {
   const count = usePractice((state) => state.unreadableAnswers);
   if (person === null || count === 0) return null;
   const putAside = async () => {
-    const answer = await putAnswersAside(person);
+    const answer = await postAnswersAside(person);
     store.getState().set(answer.ok ? { unreadableAnswers: 0 } : { told: { text: answer.message, bad: true } });
   };
   return (

@@ -3,7 +3,7 @@ import { SECTIONS, type SectionKey } from '@/core/sheet';
 import { memberName } from '@/core/words';
 import { stationsOf } from '@/features/train/side-views';
 import { useTrain } from '@/features/train/use-train';
-import { Field, Group, Pick, Tick } from '@/ui/form-fields';
+import { TextInput, Group, Pick, Tick } from '@/ui/form-fields';
 import { fileName, saveFile } from '@/ui/save-file';
 import { sheetMarkdown } from '@/ui/sheet/markdown';
 import { sheetPage } from '@/ui/sheet/sheet-css';
@@ -58,8 +58,8 @@ export function PaperSetup() {
         )}
       </Group>
       <Group name="Title block">
-        <Field label="By" wide value={state.by} onChange={(by) => state.set({ by })} />
-        <Field
+        <TextInput label="By" wide value={state.by} onChange={(by) => state.set({ by })} />
+        <TextInput
           label="Revision"
           wide
           value={state.revision}

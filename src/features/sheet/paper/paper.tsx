@@ -8,7 +8,7 @@ export const PAPER = 'sheet-paper';
 const WIDTH = { A4: '210mm', Letter: '216mm' } as const;
 
 /** The sheet as it will be printed: the preview is the page. */
-export function Paper() {
+export function PaperPane() {
   const train = useTrain((state) => state.train);
   const paper = useSheet((state) => state.paper);
   const { sheet, drawn } = usePaper();

@@ -1,8 +1,8 @@
 import { createContext, useContext, useEffect, useMemo } from 'react';
 import { useStore } from 'zustand';
 import { format } from 'date-fns';
-import { sheetOf, type Sheet } from '@/core/sheet';
-import { createTrainLog, logOf } from '@/features/train/log/train-log';
+import { sheetOf, type DesignSheet } from '@/core/sheet';
+import { createTrainLog, trainLogOf } from '@/features/train/log/train-log';
 import { ownOf } from '@/features/train/session';
 import { sideViewNow, stationsOf } from '@/features/train/side-views';
 import { useSession, useTrain } from '@/features/train/use-train';
@@ -11,7 +11,7 @@ import { useInput, useSheet } from '../use-sheet';
 
 /** The sheet as it is composed now, with the side view that it shows. */
 export interface ComposedPaper {
-  readonly sheet: Sheet;
+  readonly sheet: DesignSheet;
   readonly drawn: ReturnType<typeof sideViewNow>;
 }
 
@@ -56,7 +56,7 @@ export function useComposing(): ComposedPaper {
           stations: stationsOf(train)
             .map(({ key }) => key)
             .filter((key) => !without.includes(key)),
-          log: entries && logOf(entries),
+          log: entries && trainLogOf(entries),
         },
         drawn.ok ? drawn.view.order : [],
       ),

@@ -108,7 +108,7 @@ const COLUMNS: readonly Column<PartRow>[] = [
 ];
 
 /** Every wheel with its measures and what it has to bear; pressed, it is shown as a shape. */
-export function Parts() {
+export function PartsPane() {
   const train = useTrain((state) => state.train);
   const set = useSheet((state) => state.set);
   const { list } = usePartsList();

@@ -2,7 +2,7 @@ import { Box, FileArchive, PencilRuler, Spline } from 'lucide-react';
 import { useState } from 'react';
 import { wheelDxf, wheelSvg, type WheelSpec } from '@/core/shapes';
 import { useTrain } from '@/features/train/use-train';
-import { Field, Group, Pick, Tick } from '@/ui/form-fields';
+import { TextInput, Group, Pick, Tick } from '@/ui/form-fields';
 import { fileName, saveFile } from '@/ui/save-file';
 import type { Runner } from '@/workers/beside';
 import { useJobState } from '@/workers/use-job';
@@ -73,7 +73,7 @@ export function ShapeSetup() {
   const { part, read } = chosen;
   const change = (key: keyof ShapeForm, value: string | boolean) => set({ shape: { ...form, [key]: value } });
   const field = ({ key, label, unit, of, title }: FieldSpec) => (
-    <Field
+    <TextInput
       key={key}
       label={label}
       unit={unit}

@@ -1,8 +1,8 @@
 import { readAs } from '@/core/shifting';
 import { figure } from '@/core/units';
-import { Field, Pick } from '@/ui/form-fields';
+import { TextInput, Pick } from '@/ui/form-fields';
 import type { DetectorText } from '../form';
-import { useFill, useTyped, useSetup, useNameOf, useWrong } from '../use-shifting';
+import { useFill, useTypedFields, useSetup, useNameOf, useWrong } from '../use-shifting';
 
 const FEELS = { output: 'at the output', motor: 'before the selector' } as const;
 const FEELS_HELP =
@@ -11,12 +11,12 @@ const FEELS_HELP =
 
 /** How the detector is made: a spring with preload, detent and damping, a scale on an arm; where it feels. */
 export function DetectorFields({ cue }: { cue: 'speed' | 'torque' }) {
-  const { detector } = useTyped('detector');
+  const { detector } = useTypedFields('detector');
   const fill = useFill();
   const wrong = useWrong();
   const set = (change: Partial<DetectorText>) => fill({ detector: { ...detector, ...change } });
   const field = (key: keyof DetectorText & string, label: string, unit: string, place: string, title?: string) => (
-    <Field
+    <TextInput
       label={label}
       unit={unit}
       unitWidth="w-14"

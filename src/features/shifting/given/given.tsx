@@ -1,10 +1,10 @@
 import { PRESETS, presetFor, shapeOfScenario, type Preset } from '@/core/shifting';
-import { KeptBeside } from '@/features/train/kept/kept-beside';
+import { KeptFiles } from '@/features/train/kept/kept-beside';
 import { useTrain } from '@/features/train/use-train';
-import { writtenOf } from '../form';
-import { formOf } from '../form-of';
+import { writtenScenario } from '../form';
+import { shiftingFormOf } from '../form-of';
 import { gearingsNow, possibleOrder } from '../setup';
-import { useFill, useForm, useRead } from '../use-shifting';
+import { useFill, useShiftingForm, useRead } from '../use-shifting';
 import { InertiaFields } from './inertia-fields';
 import { LoadFields } from './load-fields';
 import { MotorFields } from './motor-fields';
@@ -12,7 +12,7 @@ import { OrderFields } from './order-fields';
 import { RuleFields } from './rule-fields';
 
 /** What is given: motor, load, positions and rule; begun from a job of the saltworks, kept with the train. */
-export function Given() {
+export function GivenPane() {
   return (
     <form aria-label="What is given" className="pb-4" onSubmit={(event) => event.preventDefault()}>
       <PresetChoice />
@@ -27,20 +27,20 @@ export function Given() {
 }
 
 function KeptScenarios() {
-  const form = useForm();
+  const form = useShiftingForm();
   const fill = useFill();
   const read = useRead();
   const open = (text: string) => {
     const scenario = shapeOfScenario(parsed(text));
     if (!scenario.ok) return scenario.message;
-    fill(formOf(scenario.value, form));
+    fill(shiftingFormOf(scenario.value, form));
     return null;
   };
   return (
-    <KeptBeside
+    <KeptFiles
       kind="scenarios"
       noun="scenario"
-      text={JSON.stringify(writtenOf(form))}
+      text={JSON.stringify(writtenScenario(form))}
       sound={read.ok}
       suffix=".scenario.json"
       about="Motor, load and rule as a file, which the command line’s points and run take"
@@ -59,11 +59,11 @@ function parsed(text: string): unknown {
 
 function PresetChoice() {
   const train = useTrain((state) => state.train);
-  const form = useForm();
+  const form = useShiftingForm();
   const fill = useFill();
   const order = possibleOrder(train);
   const take = (preset: Preset) =>
-    fill(formOf(presetFor(preset, order, gearingsNow(train, order, form.losses), form.losses), form));
+    fill(shiftingFormOf(presetFor(preset, order, gearingsNow(train, order, form.losses), form.losses), form));
   return (
     <label className="flex items-center justify-between gap-2 px-4 py-2 text-sm">
       <span className="font-semibold whitespace-nowrap">Begin with</span>

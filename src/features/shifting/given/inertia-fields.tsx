@@ -1,19 +1,19 @@
 import { memberName } from '@/core/words';
 import { useTrain } from '@/features/train/use-train';
-import { Field, Group } from '@/ui/form-fields';
-import type { Form } from '../form';
-import { useFill, useTyped, useWrong } from '../use-shifting';
+import { TextInput, Group } from '@/ui/form-fields';
+import type { ShiftingForm } from '../form';
+import { useFill, useTypedFields, useWrong } from '../use-shifting';
 
 /** What has to be brought up to speed. */
 export function InertiaFields() {
-  const { inertia } = useTyped('inertia');
+  const { inertia } = useTypedFields('inertia');
   const train = useTrain((state) => state.train);
   const fill = useFill();
   const wrong = useWrong();
-  const set = (change: Partial<Form['inertia']>) => fill({ inertia: { ...inertia, ...change } });
+  const set = (change: Partial<ShiftingForm['inertia']>) => fill({ inertia: { ...inertia, ...change } });
   return (
     <Group name="Inertia">
-      <Field
+      <TextInput
         label="Motor"
         unit="kg m²"
         unitWidth="w-14"
@@ -21,7 +21,7 @@ export function InertiaFields() {
         message={wrong('inertia.inputKgM2')}
         onChange={(input) => set({ input })}
       />
-      <Field
+      <TextInput
         label="At the output"
         unit="kg m²"
         unitWidth="w-14"
@@ -34,7 +34,7 @@ export function InertiaFields() {
         <summary className="muted cursor-pointer">Of members</summary>
         <div className="flex flex-col gap-1 pt-1">
           {train.members.map(({ id }) => (
-            <Field
+            <TextInput
               key={id}
               label={memberName(train, id)}
               unit="kg m²"

@@ -3,7 +3,7 @@ import { useId } from 'react';
 import { OpenFile } from '@/ui/open-file';
 import { fileName, saveFile } from '@/ui/save-file';
 import { csvText } from '@/ui/table-text';
-import { linesOf } from '../form';
+import { scheduleLines } from '../form';
 
 interface Props {
   readonly label: string;
@@ -16,10 +16,10 @@ interface Props {
 /** A line as pairs of figures, one to a row; out of a CSV file and into one. */
 export function LinesField({ label, heads, value, message, onChange }: Props) {
   const id = useId();
-  const rows = linesOf(value);
+  const rows = scheduleLines(value);
   const open = async (file: File) => {
     // A first row of words is the table's head.
-    const lines = linesOf(await file.text());
+    const lines = scheduleLines(await file.text());
     const figures = lines.filter((cells, i) => i > 0 || cells.every((cell) => !Number.isNaN(Number(cell))));
     onChange(figures.map((cells) => cells.join(', ')).join('\n'));
   };

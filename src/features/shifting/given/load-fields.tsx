@@ -1,8 +1,8 @@
 import { loadOf, loadTorque } from '@/core/shifting';
 import { figure } from '@/core/units';
-import { Field, Group, Pick } from '@/ui/form-fields';
-import type { Form, Mass } from '../form';
-import { useFill, useTyped, useSetup, useWrong } from '../use-shifting';
+import { TextInput, Group, Pick } from '@/ui/form-fields';
+import type { ShiftingForm, Mass } from '../form';
+import { useFill, useTypedFields, useSetup, useWrong } from '../use-shifting';
 import { LinesField } from './lines-field';
 import { SmallCurve } from './small-curve';
 
@@ -15,13 +15,13 @@ const MASSES: Record<Mass, string> = {
 
 /** What the output works against: torques that add up, a weight or a vehicle, and what comes and goes with time. */
 export function LoadFields() {
-  const { load } = useTyped('load');
+  const { load } = useTypedFields('load');
   const fill = useFill();
   const wrong = useWrong();
-  const set = (change: Partial<Form['load']>) => fill({ load: { ...load, ...change } });
+  const set = (change: Partial<ShiftingForm['load']>) => fill({ load: { ...load, ...change } });
   return (
     <Group name="Load at the output">
-      <Field
+      <TextInput
         label="Constant"
         unit="N·m"
         unitWidth="w-14"
@@ -29,7 +29,7 @@ export function LoadFields() {
         message={wrong('load.constantNm')}
         onChange={(constant) => set({ constant })}
       />
-      <Field
+      <TextInput
         label="with speed"
         unit="N·m s"
         unitWidth="w-14"
@@ -38,7 +38,7 @@ export function LoadFields() {
         message={wrong('load.linearNmPerRadS')}
         onChange={(linear) => set({ linear })}
       />
-      <Field
+      <TextInput
         label="with its square"
         unit="N·m s²"
         unitWidth="w-14"
@@ -50,7 +50,7 @@ export function LoadFields() {
       <Pick label="Mass" value={load.mass} choices={MASSES} onChange={(mass) => set({ mass })} />
       {load.mass !== 'none' && (
         <>
-          <Field
+          <TextInput
             label="of"
             unit="kg"
             unitWidth="w-14"
@@ -58,7 +58,7 @@ export function LoadFields() {
             message={wrong('load.massKg')}
             onChange={(kilograms) => set({ kilograms })}
           />
-          <Field
+          <TextInput
             label={load.mass === 'vehicle' ? 'Wheel diameter' : 'Drum diameter'}
             unit="mm"
             unitWidth="w-14"
@@ -70,7 +70,7 @@ export function LoadFields() {
       )}
       {load.mass === 'vehicle' && (
         <>
-          <Field
+          <TextInput
             label="Grade"
             unit="%"
             unitWidth="w-14"
@@ -79,7 +79,7 @@ export function LoadFields() {
             message={wrong('load.grade')}
             onChange={(grade) => set({ grade })}
           />
-          <Field
+          <TextInput
             label="Rolling drag"
             unit="of weight"
             unitWidth="w-14"
@@ -87,7 +87,7 @@ export function LoadFields() {
             message={wrong('load.rolling')}
             onChange={(rolling) => set({ rolling })}
           />
-          <Field
+          <TextInput
             label="Air drag"
             unit="N at 1 m/s"
             unitWidth="w-14"

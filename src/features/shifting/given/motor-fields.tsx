@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { calibrate, freeSpeed, motorLine, peakPower, torqueAt, type Calibration } from '@/core/shifting';
 import { figure } from '@/core/units';
-import { Field, Group, Pick } from '@/ui/form-fields';
-import type { Form, MotorKind } from '../form';
-import { useFill, useTyped, useSetup, useWrong } from '../use-shifting';
+import { TextInput, Group, Pick } from '@/ui/form-fields';
+import type { ShiftingForm, MotorKind } from '../form';
+import { useFill, useTypedFields, useSetup, useWrong } from '../use-shifting';
 import { LinesField } from './lines-field';
 import { SmallCurve } from './small-curve';
 import { typedNumber } from '@/ui/typed-number';
@@ -19,30 +19,30 @@ const HEAT = 'Of (T/T₀)²: what you allow this motor for continuous running. E
 
 /** The source of power, with its line as it stands. */
 export function MotorFields() {
-  const { motor, heatLimit } = useTyped('motor', 'heatLimit');
+  const { motor, heatLimit } = useTypedFields('motor', 'heatLimit');
   const fill = useFill();
   const wrong = useWrong();
-  const set = (change: Partial<Form['motor']>) => fill({ motor: { ...motor, ...change } });
+  const set = (change: Partial<ShiftingForm['motor']>) => fill({ motor: { ...motor, ...change } });
   return (
     <Group name="Motor">
       <Pick label="Its line" value={motor.kind} choices={KINDS} onChange={(kind) => set({ kind })} />
       {motor.kind === 'linear' && (
         <>
-          <Field
+          <TextInput
             label="Stall torque"
             unit="N·m"
             value={motor.stallTorque}
             message={wrong('motor.stallTorqueNm')}
             onChange={(stallTorque) => set({ stallTorque })}
           />
-          <Field
+          <TextInput
             label="No-load speed"
             unit="rpm"
             value={motor.noLoad}
             message={wrong('motor.noLoadRpm')}
             onChange={(noLoad) => set({ noLoad })}
           />
-          <Field
+          <TextInput
             label="Supply"
             unit="%"
             title={SUPPLY}
@@ -66,14 +66,14 @@ export function MotorFields() {
       )}
       {motor.kind === 'hand' && (
         <>
-          <Field
+          <TextInput
             label="Torque kept up"
             unit="N·m"
             value={motor.handTorque}
             message={wrong('motor.torqueNm')}
             onChange={(handTorque) => set({ handTorque })}
           />
-          <Field
+          <TextInput
             label="at up to"
             unit="rpm"
             value={motor.handRpm}
@@ -82,7 +82,7 @@ export function MotorFields() {
           />
         </>
       )}
-      <Field
+      <TextInput
         label="Heat allowed"
         title={HEAT}
         unit="(T/T₀)²"
@@ -139,7 +139,7 @@ function MotorCurve() {
 
 /** One reading of the no-load speed with the box on says what the box eats. */
 function Reading() {
-  const { motor } = useTyped('motor');
+  const { motor } = useTypedFields('motor');
   const fill = useFill();
   const setup = useSetup();
   const [text, setText] = useState('');
@@ -149,7 +149,7 @@ function Reading() {
   return (
     <details>
       <summary className="muted cursor-pointer">One reading with the box on</summary>
-      <Field
+      <TextInput
         label="It turns, unloaded, at"
         unit="rpm"
         value={text}

@@ -1,13 +1,13 @@
 import { useTrain } from '@/features/train/use-train';
-import { Field, Group, Tick } from '@/ui/form-fields';
+import { TextInput, Group, Tick } from '@/ui/form-fields';
 import { possibleOrder } from '../setup';
-import { useFill, useTyped, useNameOf, useWrong } from '../use-shifting';
+import { useFill, useTypedFields, useNameOf, useWrong } from '../use-shifting';
 
 /** The positions that are used, and where a run begins. */
 export function OrderFields() {
   const train = useTrain((state) => state.train);
   const nameOf = useNameOf();
-  const { order, start, losses } = useTyped('order', 'start', 'losses');
+  const { order, start, losses } = useTypedFields('order', 'start', 'losses');
   const fill = useFill();
   const wrong = useWrong();
   const possible = possibleOrder(train);
@@ -42,7 +42,7 @@ export function OrderFields() {
           ))}
         </select>
       </label>
-      <Field
+      <TextInput
         label="at an output speed of"
         unit="rpm"
         value={start.outputRpm}

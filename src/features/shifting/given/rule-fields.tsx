@@ -1,12 +1,12 @@
 import { soundThresholds } from '@/core/shifting';
-import { Field, Group, Pick } from '@/ui/form-fields';
-import type { Between, Cue, Form } from '../form';
-import { useFill, useTyped, useSetup, useNameOf, useWrong } from '../use-shifting';
+import { TextInput, Group, Pick } from '@/ui/form-fields';
+import type { BetweenPositions, Cue, ShiftingForm } from '../form';
+import { useFill, useTypedFields, useSetup, useNameOf, useWrong } from '../use-shifting';
 import { DetectorFields } from './detector-fields';
 import { ScheduleField } from './schedule-field';
 
 const CUES: Record<Cue, string> = { speed: 'input speed', torque: 'output torque', hand: 'by hand, at times' };
-const BETWEENS: Record<Between, string> = {
+const BETWEENS: Record<BetweenPositions, string> = {
   neutral: 'neutral: nothing engaged',
   overlap: 'hand-over: no gap',
   'one-way': 'one-way clutch: at once',
@@ -23,10 +23,10 @@ const PATHS = { direct: 'straight to it', sequence: 'drum: one after another' } 
 
 /** When it shifts, and what happens meanwhile. */
 export function RuleFields() {
-  const { rule, motor, duration } = useTyped('rule', 'motor', 'duration');
+  const { rule, motor, duration } = useTypedFields('rule', 'motor', 'duration');
   const fill = useFill();
   const wrong = useWrong();
-  const set = (change: Partial<Form['rule']>) => fill({ rule: { ...rule, ...change } });
+  const set = (change: Partial<ShiftingForm['rule']>) => fill({ rule: { ...rule, ...change } });
   const unit = rule.cue === 'torque' ? 'N·m' : motor.kind === 'linear' ? 'n/n₀' : 'rpm';
   return (
     <Group name="Shifting" beside={rule.cue !== 'hand' && <FromPoints cue={rule.cue} />}>
@@ -48,7 +48,7 @@ export function RuleFields() {
         choices={BETWEENS}
         onChange={(between) => set({ between })}
       />
-      <Field
+      <TextInput
         label="A shift takes"
         unit="s"
         value={rule.shift}
@@ -56,7 +56,7 @@ export function RuleFields() {
         message={wrong('rule.shiftS')}
         onChange={(shift) => set({ shift })}
       />
-      <Field
+      <TextInput
         label="At least in a position"
         unit="s"
         value={rule.minimum}
@@ -64,7 +64,7 @@ export function RuleFields() {
         message={wrong('rule.minimumS')}
         onChange={(minimum) => set({ minimum })}
       />
-      <Field
+      <TextInput
         label="A run lasts"
         unit="s"
         value={duration}
@@ -78,7 +78,7 @@ export function RuleFields() {
 /** Thresholds of section “Shift points”, with their band. */
 function FromPoints({ cue }: { cue: 'speed' | 'torque' }) {
   const setup = useSetup();
-  const { rule } = useTyped('rule');
+  const { rule } = useTypedFields('rule');
   const fill = useFill();
   const take = () => {
     if (!setup) return;
@@ -102,7 +102,7 @@ const texts = (values: Readonly<Record<string, number>>) =>
   Object.fromEntries(Object.entries(values).map(([id, value]) => [id, String(Number(value.toPrecision(4)))]));
 
 function Thresholds({ unit }: { unit: string }) {
-  const { rule, order } = useTyped('rule', 'order');
+  const { rule, order } = useTypedFields('rule', 'order');
   const fill = useFill();
   const wrong = useWrong();
   const nameOf = useNameOf();

@@ -1,10 +1,10 @@
 import { useId } from 'react';
-import { useFill, useTyped, useWrong } from '../use-shifting';
+import { useFill, useTypedFields, useWrong } from '../use-shifting';
 
 /** Times at which a hand shifts, and to which position. */
 export function ScheduleField() {
   const id = useId();
-  const { rule, order } = useTyped('rule', 'order');
+  const { rule, order } = useTypedFields('rule', 'order');
   const fill = useFill();
   const message = useWrong()('rule.schedule');
   return (

@@ -1,5 +1,13 @@
 import { scaleLinear, type ScaleLinear } from 'd3-scale';
-import { freeSpeed, loadOf, loadTorque, motorLine, outputTorque, RAD_S_PER_RPM, type Stretch } from '@/core/shifting';
+import {
+  freeSpeed,
+  loadOf,
+  loadTorque,
+  motorLine,
+  outputTorqueAt,
+  RAD_S_PER_RPM,
+  type CurveSegment,
+} from '@/core/shifting';
 import type { Setup } from '../setup';
 import { lookUp } from '@/core/required';
 
@@ -13,7 +21,7 @@ export interface Frame {
   readonly right: number;
   readonly top: number;
   readonly bottom: number;
-  readonly line: readonly Stretch[];
+  readonly line: readonly CurveSegment[];
   /** Input speed at which the motor's torque is gone, rpm. */
   readonly free: number;
   readonly x: ScaleLinear<number, number>;
@@ -35,7 +43,7 @@ export function frameOf({ scenario, gearings }: Setup, width: number, height: nu
   const mostNm =
     Math.max(
       ...all.map((gearing) =>
-        Math.max(...speedsTo(free / gearing.ratio).map((rpm) => outputTorque(line, gearing, rpm))),
+        Math.max(...speedsTo(free / gearing.ratio).map((rpm) => outputTorqueAt(line, gearing, rpm))),
       ),
     ) * 1.08;
   const load = loadOf(scenario.load);
@@ -67,18 +75,18 @@ const speedsTo = (most: number): readonly number[] =>
 /** What a position can do at the output. */
 export const forceCurve = ({ line, free }: Frame, { gearings }: Setup, id: string): readonly Point[] => {
   const gearing = lookUp(gearings, id);
-  return speedsTo(free / gearing.ratio).map((rpm) => [rpm, Math.max(0, outputTorque(line, gearing, rpm))]);
+  return speedsTo(free / gearing.ratio).map((rpm) => [rpm, Math.max(0, outputTorqueAt(line, gearing, rpm))]);
 };
 
 /** The same at one output speed. */
 export const forceAt = ({ scenario, gearings }: Setup, id: string, outputRpm: number): number =>
-  Math.max(0, outputTorque(motorLine(scenario.motor), lookUp(gearings, id), outputRpm));
+  Math.max(0, outputTorqueAt(motorLine(scenario.motor), lookUp(gearings, id), outputRpm));
 
 /** The most that any position gives at each speed. */
 export const envelope = ({ line, mostRpm }: Frame, { gearings }: Setup): readonly Point[] =>
   speedsTo(mostRpm).map((rpm) => [
     rpm,
-    Math.max(0, ...[...gearings.values()].map((gearing) => outputTorque(line, gearing, rpm))),
+    Math.max(0, ...[...gearings.values()].map((gearing) => outputTorqueAt(line, gearing, rpm))),
   ]);
 
 export const loadCurve = (at: (rpm: number) => number, { mostRpm }: Frame): readonly Point[] =>

@@ -1,7 +1,7 @@
 import { cueReading, noLoadOf, type Band } from '@/core/shifting';
 import { figure } from '@/core/units';
 import type { Setup } from '../setup';
-import { useFill, useTyped, useNameOf, useUnits } from '../use-shifting';
+import { useFill, useTypedFields, useNameOf, useUnits } from '../use-shifting';
 import { DragHandle } from './drag-handle';
 import { forceAt, type Frame } from './frame';
 import { inkOf } from './inks';
@@ -16,7 +16,7 @@ const digits = (value: number): string => String(Number(value.toPrecision(4)));
 
 /** The load's constant part, dragged up and down. */
 export function LoadHandle({ frame: { x, y, top, bottom, loadAt, mostRpm, mostNm }, setup }: Props) {
-  const { load } = useTyped('load');
+  const { load } = useTypedFields('load');
   const fill = useFill();
   const { torque } = useUnits();
   const constant = setup.scenario.load.constantNm ?? 0;
@@ -91,7 +91,7 @@ interface ThresholdProps extends Props {
 }
 
 function Threshold({ frame: { x, y, line, free }, setup, cue, way, band, leaves, to, rpm }: ThresholdProps) {
-  const { rule } = useTyped('rule');
+  const { rule } = useTypedFields('rule');
   const fill = useFill();
   const nameOf = useNameOf();
   const gearing = lookUp(setup.gearings, leaves);

@@ -3,14 +3,14 @@ import { gearingsOf, orderOf, pointsWith, soundThresholds, type Scenario } from 
 import type { Train } from '@/core/train';
 import { useSession, useNotice } from '@/features/train/use-train';
 import { jobRunner } from '@/workers/beside';
-import { readShelf, readTrain, type ShelfEntry } from '@/wire';
+import { readShelf, fetchTrain, type ShelfEntry } from '@/wire';
 import { useShifting } from '../use-shifting';
 import { itemAt } from '@/core/required';
 
 /**
  * Lays runs over one another: this one kept for the next to lie over, or another train's on the same motor and load.
  */
-export function Compare() {
+export function CompareRuns() {
   const made = useShifting((state) => state.made);
   const beside = useShifting((state) => state.beside);
   const set = useShifting((state) => state.set);
@@ -51,7 +51,7 @@ function AnotherTrain() {
   };
   const compare = async (other: string) => {
     if (!made) return;
-    const answer = await readTrain(other);
+    const answer = await fetchTrain(other);
     if (!answer.ok) return notice(answer.message);
     const { train } = answer.value;
     const scenario = onOther(train, made.scenario);

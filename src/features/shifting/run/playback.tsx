@@ -1,11 +1,11 @@
 import { Pause, Play } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { playbackOf, sampleAt, sampleBefore } from '@/core/shifting';
-import { PowerFlow } from '@/features/train/power-flow';
+import { PowerFlowLines } from '@/features/train/power-flow';
 import { sideViewNow } from '@/features/train/side-views';
 import { SmallSideView } from '@/ui/side-view/small-side-view';
 import { TurnMarks } from '@/ui/side-view/turn-marks';
-import type { Made } from '../store';
+import type { FinishedRun } from '../store';
 import { useShifting, useShiftingItself } from '../use-shifting';
 import { partsById } from '@/core/train';
 
@@ -14,7 +14,7 @@ const RATES = ['0.1', '0.25', '1', '4'] as const;
 /**
  * The side view at the moment under the cursor: what is engaged, where power flows, and how far everything has turned.
  */
-export function Playback({ made }: { made: Made }) {
+export function PlaybackPane({ made }: { made: FinishedRun }) {
   const cursorS = useShifting((state) => state.cursorS);
   const { train, scenario, run } = made;
   const drawn = sideViewNow(train);
@@ -27,7 +27,9 @@ export function Playback({ made }: { made: Made }) {
       <PlayButtons untilS={run.untilS} />
       {drawn.ok ? (
         <SmallSideView view={drawn.view} train={train} className="h-32 w-full px-2" closed={new Set(engaged ?? [])}>
-          {engaged && <PowerFlow view={drawn.view} train={train} engaged={engaged} losses={scenario.losses ?? false} />}
+          {engaged && (
+            <PowerFlowLines view={drawn.view} train={train} engaged={engaged} losses={scenario.losses ?? false} />
+          )}
           <TurnMarks view={drawn.view} turns={turns} />
         </SmallSideView>
       ) : (

@@ -3,14 +3,14 @@ import { summaryOf } from '@/core/shifting';
 import { figure } from '@/core/units';
 import type { Setup } from '../setup';
 import type { JobStateOf } from '@/workers/use-job';
-import type { Made } from '../store';
+import type { FinishedRun } from '../store';
 import { sentenceOf, useRead, useShifting } from '../use-shifting';
-import { Compare } from './compare';
+import { CompareRuns } from './compare';
 import { EventsList } from './events-list';
-import { Playback } from './playback';
+import { PlaybackPane } from './playback';
 import { RunTable } from './run-table';
 import { seconds } from './seconds';
-import { Strip, type Drawn } from './strip';
+import { Strip, type DrawnRun } from './strip';
 import { useRunning } from './use-running';
 
 /** The run: over time, as it turns, and in words. */
@@ -19,7 +19,7 @@ export function RunPane({ setup }: { setup: Setup }) {
   const made = useShifting((state) => state.made);
   const beside = useShifting((state) => state.beside);
   const shown = drawnOf(running, made, setup);
-  const layers: readonly Drawn[] = beside.map(({ name, scenario, run }) => ({ name, scenario, traces: run.traces }));
+  const layers: readonly DrawnRun[] = beside.map(({ name, scenario, run }) => ({ name, scenario, traces: run.traces }));
   return (
     <section
       aria-label="The run over time"
@@ -31,7 +31,7 @@ export function RunPane({ setup }: { setup: Setup }) {
         beside={
           <>
             <Progress running={running} duration={setup.scenario.durationS ?? 0} stop={stop} again={again} />
-            <Compare />
+            <CompareRuns />
           </>
         }
         table={() => (made ? <RunTable made={made} /> : null)}
@@ -39,7 +39,7 @@ export function RunPane({ setup }: { setup: Setup }) {
         {(width, height) => shown && <Strip shown={shown} beside={layers} width={width} height={height} />}
       </DrawnFigure>
       <div className="flex min-h-0 shrink-0 flex-col border-base-content max-xl:max-h-96 max-xl:border-t xl:w-100 xl:border-l">
-        {made && <Playback made={made} />}
+        {made && <PlaybackPane made={made} />}
         {beside.length > 0 && made && <SideBySide made={[...beside, made]} />}
         {made && <EventsList events={made.run.events} />}
       </div>
@@ -48,7 +48,7 @@ export function RunPane({ setup }: { setup: Setup }) {
 }
 
 /** What goes on is drawn as far as it is; else the last run that came to its end. */
-function drawnOf(running: JobStateOf<'run'>, made: Made | null, { scenario }: Setup): Drawn | null {
+function drawnOf(running: JobStateOf<'run'>, made: FinishedRun | null, { scenario }: Setup): DrawnRun | null {
   if ((running.kind === 'running' || running.kind === 'stopped') && running.partial?.timeS.length)
     return { name: 'this run', traces: running.partial, scenario };
   return made && { name: made.name, traces: made.run.traces, scenario: made.scenario };
@@ -116,7 +116,7 @@ function Progress({ running, duration, stop, again }: ProgressProps) {
 const counted = (shifts: number): string => `${shifts} ${shifts === 1 ? 'shift' : 'shifts'}`;
 
 /** Runs that lie over one another, in figures. */
-function SideBySide({ made }: { made: readonly Made[] }) {
+function SideBySide({ made }: { made: readonly FinishedRun[] }) {
   return (
     <table aria-label="Runs side by side" className="mx-4 my-1 text-sm">
       <thead>

@@ -3,7 +3,7 @@ import { figure } from '@/core/units';
 import { DataTable, type Column } from '@/ui/data-table';
 import { csvText } from '@/ui/table-text';
 import { fileName, saveFile } from '@/ui/save-file';
-import type { Made } from '../store';
+import type { FinishedRun } from '../store';
 import { useNameOf } from '../use-shifting';
 
 /** Rows that are shown; the file has every sample. */
@@ -21,7 +21,7 @@ const FIGURES = {
 const COLUMNS = Object.keys(FIGURES) as (keyof typeof FIGURES)[];
 
 /** The samples of a run as a table, some of them to look at, all of them to take along. */
-export function RunTable({ made: { run, scenario, name } }: { made: Made }) {
+export function RunTable({ made: { run, scenario, name } }: { made: FinishedRun }) {
   const nameOf = useNameOf();
   const samples = samplesOf(run.traces, scenario.order);
   const every = Math.ceil(samples.length / SHOWN);

@@ -9,16 +9,16 @@ import { laneKinds, laneScale, stretchesOf, thinLine, type CueUnit, type LaneKin
 import { itemAt } from '@/core/required';
 
 /** A run to be drawn: its traces so far, and what they are of. */
-export interface Drawn {
+export interface DrawnRun {
   readonly name: string;
   readonly traces: Traces;
   readonly scenario: Scenario;
 }
 
 interface Props {
-  readonly shown: Drawn;
+  readonly shown: DrawnRun;
   /** Runs that it is laid over. */
-  readonly beside: readonly Drawn[];
+  readonly beside: readonly DrawnRun[];
   readonly width: number;
   readonly height: number;
 }
@@ -83,7 +83,7 @@ const cueUnitOf = ({ rule, motor }: Scenario, { perNm, torqueUnit }: ReturnType<
       : null;
 
 function useLanes(
-  { scenario }: Drawn,
+  { scenario }: DrawnRun,
   height: number,
 ): readonly (LaneKind & { readonly top: number; readonly bottom: number })[] {
   const units = useUnits();
@@ -147,8 +147,8 @@ const Lanes = memo(function Lanes({ shown, beside, x, width, height }: LanesProp
 
 interface LaneProps {
   readonly lane: LaneKind & { readonly top: number; readonly bottom: number };
-  readonly shown: Drawn;
-  readonly beside: readonly Drawn[];
+  readonly shown: DrawnRun;
+  readonly beside: readonly DrawnRun[];
   readonly x: TimeScale;
   readonly width: number;
 }
@@ -160,7 +160,7 @@ function Lane({ lane: { name, unit, per, of, top, bottom }, shown, beside, x, wi
     bottom,
   );
   const [least, most] = y.domain() as [number, number];
-  const lines = (drawn: Drawn) => of(drawn.traces).map((values) => thinLine(drawn.traces.timeS, values, x, y));
+  const lines = (drawn: DrawnRun) => of(drawn.traces).map((values) => thinLine(drawn.traces.timeS, values, x, y));
   return (
     <g>
       <line x1={ROOM.left} x2={width - ROOM.right} y1={y(0)} y2={y(0)} className="stroke-base-300" />
@@ -195,7 +195,7 @@ function Lane({ lane: { name, unit, per, of, top, bottom }, shown, beside, x, wi
 }
 
 /** The thresholds of the position that is in: where the reading meets them, it shifts. */
-function ThresholdLines({ shown: { traces, scenario }, x, y }: { shown: Drawn; x: TimeScale; y: TimeScale }) {
+function ThresholdLines({ shown: { traces, scenario }, x, y }: { shown: DrawnRun; x: TimeScale; y: TimeScale }) {
   const { rule, order } = scenario;
   const [, most] = y.domain() as [number, number];
   return stretchesOf(traces).flatMap(({ place, fromS, toS }) =>
@@ -218,7 +218,7 @@ function ThresholdLines({ shown: { traces, scenario }, x, y }: { shown: Drawn; x
 }
 
 interface CursorProps {
-  readonly shown: Drawn;
+  readonly shown: DrawnRun;
   readonly x: TimeScale;
   readonly width: number;
   readonly height: number;

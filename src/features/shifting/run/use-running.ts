@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect } from 'react';
-import { mendsFor, type Run } from '@/core/shifting';
+import { runFixes, type Run } from '@/core/shifting';
 import { useSettled } from '@/ui/settled';
 import { useKeptJob, type RunningJob } from '@/workers/use-job';
 import type { Setup } from '../setup';
@@ -41,7 +41,7 @@ function show({ store, tries }: ShiftingItself, { train, scenario, gearings, poi
     made: { name: scenario.name ?? 'this run', train, scenario, run },
     cursorS: Math.min(cursorS, run.untilS),
   });
-  const mends = mendsFor(gearings, points, scenario, run);
+  const mends = runFixes(gearings, points, scenario, run);
   const key = [run, ...mends.map((mend) => mend.key)];
   if (mends.length === 0) tries.leave();
   else if (!tries.isAbout(key)) void tries.begin({ train, scenarios: mends.map((mend) => mend.scenario) }, key);

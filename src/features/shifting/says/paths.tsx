@@ -1,4 +1,4 @@
-import { lettingGo, twoPathsIn, type TwoPaths } from '@/core/shifting';
+import { releaseEffects, pathPairsIn, type TwoPaths } from '@/core/shifting';
 import { abs, inverse, isZero, toFraction, toNumber, type Rational } from '@/core/rational';
 import { figure } from '@/core/units';
 import { couplerName, memberName } from '@/core/words';
@@ -15,7 +15,7 @@ export function Paths({ setup }: { setup: Setup }) {
   const found = scenario.order.flatMap((id) => {
     const { engaged } = partsById(train).position(id);
     const { solved } = analyseEngaged(train, engaged, 'drive', false);
-    return twoPathsIn(solved).map((paths) => ({ id, paths, left: lettingGo(modelOf(train).open, solved) }));
+    return pathPairsIn(solved).map((paths) => ({ id, paths, left: releaseEffects(modelOf(train).open, solved) }));
   });
   return (
     <section aria-label="Two paths">

@@ -7,7 +7,7 @@ import { Couplers } from './couplers';
 import { PointsTable } from './points-table';
 import { ShiftPoints } from './shift-points';
 import { Travel } from './travel';
-import { Verdict } from './verdict';
+import { VerdictPane } from './verdict';
 
 const TABS: Record<Tab, string> = {
   verdict: 'Verdict',
@@ -20,7 +20,7 @@ const TABS: Record<Tab, string> = {
 /**
  * What follows: whether it suits, where it works, when it should shift, how the sleeves travel, what couplers carry.
  */
-export function Says({ setup }: { setup: Setup }) {
+export function SaysPane({ setup }: { setup: Setup }) {
   const says = useShifting((state) => state.says);
   const set = useShifting((state) => state.set);
   const badge = (tab: Tab) => {
@@ -40,7 +40,9 @@ export function Says({ setup }: { setup: Setup }) {
         badge={badge}
         bodyClass="py-2 text-sm"
       >
-        {says === 'verdict' && <Verdict setup={setup} advice={adviceOf(setup.train, setup.scenario, setup.points)} />}
+        {says === 'verdict' && (
+          <VerdictPane setup={setup} advice={adviceOf(setup.train, setup.scenario, setup.points)} />
+        )}
         {says === 'points' && <PointsTable setup={setup} />}
         {says === 'shifts' && <ShiftPoints setup={setup} />}
         {says === 'travel' && <Travel />}

@@ -15,7 +15,7 @@ import { couplerName, listed } from '@/core/words';
 import { figure } from '@/core/units';
 import { editTrain } from '@/features/train/edit';
 import { useTrain, useTrainStore } from '@/features/train/use-train';
-import { Field } from '@/ui/form-fields';
+import { TextInput } from '@/ui/form-fields';
 import { TravelBar } from './travel-bar';
 import { typedNumber } from '@/ui/typed-number';
 import { lookUp } from '@/core/required';
@@ -89,7 +89,7 @@ export function Travel() {
               {jam.mends.length === 0 && <p>Give each its own stretch of the travel.</p>}
             </div>
           ))}
-          <Field
+          <TextInput
             label="Neutral that is wanted between two"
             unit="mm"
             value={gap}
@@ -102,7 +102,7 @@ export function Travel() {
       {hasSliding(train) && (
         <section aria-label="Sliding wheels" className="flex flex-col gap-1">
           <h3 className="font-semibold">Sliding wheels</h3>
-          <Field
+          <TextInput
             label="From one station to the next"
             unit="mm"
             value={station}

@@ -1,17 +1,17 @@
 import { useMemo } from 'react';
-import { bearableStep, mendsFor, ratioToMove, summaryOf, type Advice, type Mend } from '@/core/shifting';
+import { largestStableStep, runFixes, ratioToMove, summaryOf, type Advice, type RunFix } from '@/core/shifting';
 import { figure } from '@/core/units';
 import { listed } from '@/core/words';
-import { formOf } from '../form-of';
+import { shiftingFormOf } from '../form-of';
 import type { Setup } from '../setup';
-import type { Made } from '../store';
-import type { Tried } from '@/workers/beside';
+import type { FinishedRun } from '../store';
+import type { TriedFix } from '@/workers/beside';
 import { useJobState } from '@/workers/use-job';
-import { useFill, useForm, useNameOf, useShifting, useShiftingItself } from '../use-shifting';
+import { useFill, useShiftingForm, useNameOf, useShifting, useShiftingItself } from '../use-shifting';
 import { itemAt, lookUp } from '@/core/required';
 
 /** Whether it suits its motor and load, and what its shifter does: each verdict with what would mend it. */
-export function Verdict({ setup, advice }: { setup: Setup; advice: readonly Advice[] }) {
+export function VerdictPane({ setup, advice }: { setup: Setup; advice: readonly Advice[] }) {
   const made = useShifting((state) => state.made);
   return (
     <div className="flex flex-col gap-3">
@@ -49,9 +49,9 @@ const WORDS = {
   stalls: 'It stalls: the load brings everything to a stand.',
 } as const;
 
-function RunVerdict({ made, setup }: { made: Made; setup: Setup }) {
+function RunVerdict({ made, setup }: { made: FinishedRun; setup: Setup }) {
   const { run, scenario } = made;
-  const mends = useMemo(() => mendsFor(setup.gearings, setup.points, scenario, run), [setup, scenario, run]);
+  const mends = useMemo(() => runFixes(setup.gearings, setup.points, scenario, run), [setup, scenario, run]);
   return (
     <section aria-label="The run">
       <h3 className="font-semibold">The run</h3>
@@ -84,17 +84,17 @@ function RunVerdict({ made, setup }: { made: Made; setup: Setup }) {
  * One mend: what a run with it comes to, tried beside the page; pressed, it is taken over and the runs lie over one
  * another.
  */
-function TryIt({ mend }: { mend: Mend }) {
+function TryIt({ mend }: { mend: RunFix }) {
   const tried = useTried(mend.key);
   const made = useShifting((state) => state.made);
   const beside = useShifting((state) => state.beside);
   const set = useShifting((state) => state.set);
-  const form = useForm();
+  const form = useShiftingForm();
   const fill = useFill();
   const take = () => {
     if (made)
       set({ beside: [...beside, { ...made, name: `before: ${itemAt(mend.says.split(':'), 0).toLowerCase()}` }] });
-    fill(formOf(mend.scenario, form));
+    fill(shiftingFormOf(mend.scenario, form));
   };
   return (
     <li className="flex items-baseline gap-2">
@@ -116,7 +116,7 @@ function TryIt({ mend }: { mend: Mend }) {
 }
 
 /** What a run with a fix comes to; undefined while it is not known. */
-function useTried(key: string): Tried | undefined {
+function useTried(key: string): TriedFix | undefined {
   const state = useJobState(useShiftingItself().tries);
   if (state.kind === 'idle' || state.kind === 'failed') return undefined;
   const found = state.kind === 'done' ? state.value : state.partial;
@@ -130,7 +130,7 @@ const shifts = (count: number): string => `${count} ${count === 1 ? 'shift' : 's
 /** The ratio that the thresholds would bear. */
 function AnotherStep({ setup }: { setup: Setup }) {
   const nameOf = useNameOf();
-  return bearableStep(setup.gearings, setup.points, setup.scenario).map(({ from, to, r, above }) => (
+  return largestStableStep(setup.gearings, setup.points, setup.scenario).map(({ from, to, r, above }) => (
     <p key={`${from} ${to}`} className="mt-1">
       Or another ratio: from {nameOf(from)} to {nameOf(to)} r is {figure(r)}; these thresholds bear a step above{' '}
       {figure(above)}. Teeth finds the counts.
@@ -156,7 +156,7 @@ function LargerRatio({ setup: { scenario, gearings } }: { setup: Setup }) {
 }
 
 /** Shifts, time in each position, mean share of the peak power, and where the energy went. */
-function Account({ made: { run, scenario } }: { made: Made }) {
+function Account({ made: { run, scenario } }: { made: FinishedRun }) {
   const nameOf = useNameOf();
   const { shifts: count, seconds, betweenS, powerShare, unexplained } = summaryOf(run, scenario.order);
   const { motorJ, loadJ, lossJ, storedJ } = run.energy;

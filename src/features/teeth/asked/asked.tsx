@@ -1,5 +1,5 @@
-import type { Kind } from '../form';
-import { useAsk, useForm, useOpenTrain } from '../use-teeth';
+import type { SearchKind } from '../form';
+import { useAsk, useTeethForm, useOpenTrain } from '../use-teeth';
 import { ConditionFields } from './condition-fields';
 import { Group } from '@/ui/form-fields';
 import { FitFields } from './fit-fields';
@@ -10,7 +10,7 @@ import { SetFields } from './set-fields';
 import { SlipNote, WantedFields } from './wanted-fields';
 import { WheelFields } from './wheel-fields';
 
-const KINDS: Record<Kind, string> = {
+const KINDS: Record<SearchKind, string> = {
   chains: 'a chain of pairs',
   planetary: 'planetary sets',
   ladder: 'a ladder of positions',
@@ -20,11 +20,11 @@ const KINDS: Record<Kind, string> = {
 };
 
 /** What is asked: what for, and within which limits. */
-export function Asked() {
-  const { kind, wanted } = useForm();
+export function AskedPane() {
+  const { kind, wanted } = useTeethForm();
   const ask = useAsk();
   const train = useOpenTrain();
-  const kinds = (Object.keys(KINDS) as Kind[]).filter((one) => one !== 'fit' || train !== null);
+  const kinds = (Object.keys(KINDS) as SearchKind[]).filter((one) => one !== 'fit' || train !== null);
   return (
     <form aria-label="What is asked" className="pb-4" onSubmit={(event) => event.preventDefault()}>
       <div className="px-4 py-2 text-sm">
@@ -33,7 +33,7 @@ export function Asked() {
           <select
             className="select select-sm w-50"
             value={kind}
-            onChange={(event) => ask({ kind: event.target.value as Kind })}
+            onChange={(event) => ask({ kind: event.target.value as SearchKind })}
           >
             {kinds.map((one) => (
               <option key={one} value={one}>

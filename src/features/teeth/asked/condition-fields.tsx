@@ -1,13 +1,13 @@
-import type { Form } from '../form';
-import { useAsk, useForm } from '../use-teeth';
-import { Field, Group, Pick, Tick } from '@/ui/form-fields';
+import type { TeethForm } from '../form';
+import { useAsk, useTeethForm } from '../use-teeth';
+import { TextInput, Group, Pick, Tick } from '@/ui/form-fields';
 
-const COPRIME: Record<Form['coprime'], string> = {
+const COPRIME: Record<TeethForm['coprime'], string> = {
   any: 'allowed',
   preferred: 'rather not',
   required: 'not allowed',
 };
-const TURNING: Record<Form['turning'], string> = {
+const TURNING: Record<TeethForm['turning'], string> = {
   any: 'either',
   same: 'as the input',
   opposite: 'against the input',
@@ -19,7 +19,7 @@ const HUNTING =
 
 /** What a chain, a ladder or its ranges have to meet besides. */
 export function ConditionFields() {
-  const form = useForm();
+  const form = useTeethForm();
   const ask = useAsk();
   const chains = form.kind === 'chains';
   return (
@@ -54,7 +54,7 @@ export function ConditionFields() {
         </>
       )}
       {(chains || form.kind === 'planetary') && (
-        <Field
+        <TextInput
           label="Largest error"
           unit="%"
           placeholder="any"
@@ -69,10 +69,10 @@ export function ConditionFields() {
 
 /** How long it may search. */
 export function TimeField() {
-  const { timeS } = useForm();
+  const { timeS } = useTeethForm();
   const ask = useAsk();
   return (
-    <Field
+    <TextInput
       label="Time limit"
       title="The search ends after so many seconds with the best found, and says so."
       unit="s"

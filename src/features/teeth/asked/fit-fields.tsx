@@ -5,8 +5,8 @@ import { figure } from '@/core/units';
 import { memberName } from '@/core/words';
 import { TimeField } from './condition-fields';
 import { useMemo } from 'react';
-import { decimalText, freeAround, type FreeText, type TargetText } from '../form';
-import { useAsk, useForm, useOpenTrain } from '../use-teeth';
+import { decimalText, spanAround, type FreeText, type TargetText } from '../form';
+import { useAsk, useTeethForm, useOpenTrain } from '../use-teeth';
 import { Group, Tick } from '@/ui/form-fields';
 import { itemAt, required } from '@/core/required';
 
@@ -25,7 +25,7 @@ export function FitFields() {
 }
 
 function Targets({ train }: { train: Train }) {
-  const { fit } = useForm();
+  const { fit } = useTeethForm();
   const ask = useAsk();
   const rows = useMemo(() => chartOf(train).rows.filter(({ solved }) => solved.ratio !== null), [train]);
   const set = (targets: Readonly<Record<string, TargetText>>) =>
@@ -120,9 +120,9 @@ function Targets({ train }: { train: Train }) {
 }
 
 function Gears({ train }: { train: Train }) {
-  const { fit } = useForm();
+  const { fit } = useTeethForm();
   const ask = useAsk();
-  const freeOf = (id: string, teeth: number): FreeText => fit.free[id] ?? freeAround(teeth);
+  const freeOf = (id: string, teeth: number): FreeText => fit.free[id] ?? spanAround(teeth);
   const set = (free: Readonly<Record<string, FreeText>>) => ask({ fit: { ...fit, free: { ...fit.free, ...free } } });
   const all = (free: boolean) =>
     set(Object.fromEntries(train.gears.map(({ id, teeth }) => [id, { ...freeOf(id, teeth), free }])));
@@ -171,7 +171,7 @@ function Gears({ train }: { train: Train }) {
 }
 
 function Holding() {
-  const { fit, coprime } = useForm();
+  const { fit, coprime } = useTeethForm();
   const ask = useAsk();
   return (
     <Group name="What has to hold">

@@ -1,24 +1,24 @@
 'use client';
 
 import { readSearchFile } from '@/core/tooth-search';
-import { KeptBeside } from '@/features/train/kept/kept-beside';
-import { formOf } from '../form-of';
-import { useAsk, useForm, useQuestion, useWritten } from '../use-teeth';
+import { KeptFiles } from '@/features/train/kept/kept-beside';
+import { teethFormOf } from '../form-of';
+import { useAsk, useTeethForm, useQuestion, useWritten } from '../use-teeth';
 
 /** Searches that are kept beside the train, or as files for the command line. */
 export function KeptSearches() {
-  const form = useForm();
+  const form = useTeethForm();
   const ask = useAsk();
   const written = useWritten();
   const read = useQuestion();
   const open = (text: string) => {
     const file = readSearchFile(text);
     if (!file.ok) return file.message;
-    ask(formOf(file.value, form));
+    ask(teethFormOf(file.value, form));
     return null;
   };
   return (
-    <KeptBeside
+    <KeptFiles
       kind="searches"
       noun="search"
       text={written}

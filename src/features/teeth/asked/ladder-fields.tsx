@@ -1,19 +1,19 @@
 import { rangeFactor, wantedRatios } from '@/core/tooth-search';
 import { figure } from '@/core/units';
-import { useAsk, useForm, useQuestion } from '../use-teeth';
-import { Field, Group, Pick } from '@/ui/form-fields';
+import { useAsk, useTeethForm, useQuestion } from '../use-teeth';
+import { TextInput, Group, Pick } from '@/ui/form-fields';
 
 /** A ladder of positions on one centre distance. */
 export function LadderFields() {
-  const { ladder } = useForm();
+  const { ladder } = useTeethForm();
   const ask = useAsk();
   const read = useQuestion();
   const set = (change: Partial<typeof ladder>) => ask({ ladder: { ...ladder, ...change } });
   return (
     <Group name="Ladder">
-      <Field label="First ratio, in/out" value={ladder.from} onChange={(from) => set({ from })} />
-      <Field label="Last ratio, in/out" value={ladder.to} onChange={(to) => set({ to })} />
-      <Field label="Positions" value={ladder.positions} onChange={(positions) => set({ positions })} />
+      <TextInput label="First ratio, in/out" value={ladder.from} onChange={(from) => set({ from })} />
+      <TextInput label="Last ratio, in/out" value={ladder.to} onChange={(to) => set({ to })} />
+      <TextInput label="Positions" value={ladder.positions} onChange={(positions) => set({ positions })} />
       <Pick
         label="Steps"
         title={
@@ -25,7 +25,7 @@ export function LadderFields() {
         onChange={(steps) => set({ progressive: steps === 'progressive' })}
       />
       {ladder.progressive && (
-        <Field label="Each step over the next" value={ladder.factor} onChange={(factor) => set({ factor })} />
+        <TextInput label="Each step over the next" value={ladder.factor} onChange={(factor) => set({ factor })} />
       )}
       {read.ok && read.value.kind === 'ladder' && (
         <p className="muted">
@@ -38,21 +38,25 @@ export function LadderFields() {
 
 /** Ranges behind a ladder. */
 export function RangeFields() {
-  const { ranges } = useForm();
+  const { ranges } = useTeethForm();
   const ask = useAsk();
   const read = useQuestion();
   const set = (change: Partial<typeof ranges>) => ask({ ranges: { ...ranges, ...change } });
   return (
     <Group name="Ranges behind a ladder">
-      <Field
+      <TextInput
         label="Step of the ladder"
         title="Ratio of a position over that of the next one."
         value={ranges.step}
         onChange={(step) => set({ step })}
       />
-      <Field label="Positions of the ladder" value={ranges.positions} onChange={(positions) => set({ positions })} />
-      <Field label="Ranges" value={ranges.ranges} onChange={(count) => set({ ranges: count })} />
-      <Field label="Ratio of the fast range" value={ranges.first} onChange={(first) => set({ first })} />
+      <TextInput
+        label="Positions of the ladder"
+        value={ranges.positions}
+        onChange={(positions) => set({ positions })}
+      />
+      <TextInput label="Ranges" value={ranges.ranges} onChange={(count) => set({ ranges: count })} />
+      <TextInput label="Ratio of the fast range" value={ranges.first} onChange={(first) => set({ first })} />
       {read.ok && read.value.kind === 'ranges' && (
         <p className="muted">
           From range to range <span className="figure">{figure(rangeFactor(read.value.question))}</span>: the ladder

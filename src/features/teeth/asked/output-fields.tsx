@@ -1,13 +1,13 @@
 import { Plus, X } from 'lucide-react';
-import { useAsk, useForm } from '../use-teeth';
-import { Field, Group } from '@/ui/form-fields';
+import { useAsk, useTeethForm } from '../use-teeth';
+import { TextInput, Group } from '@/ui/form-fields';
 import { StageSpan } from './stage-span';
 import { wantedAs } from '../form';
 import { WantedFields } from './wanted-fields';
 
 /** Several outputs that one chain is tapped for, each with its own target. */
 export function OutputFields() {
-  const { outputs, between } = useForm();
+  const { outputs, between } = useTeethForm();
   const ask = useAsk();
   return (
     <>
@@ -28,7 +28,7 @@ export function OutputFields() {
             )
           }
         >
-          <Field
+          <TextInput
             wide
             label="Name"
             value={name}

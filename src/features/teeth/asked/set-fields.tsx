@@ -1,5 +1,5 @@
 import { setBehind, type SetText } from '../form';
-import { useAsk, useForm } from '../use-teeth';
+import { useAsk, useTeethForm } from '../use-teeth';
 import { Group, Pick, Tick } from '@/ui/form-fields';
 import { SpanField } from './span-field';
 import { required } from '@/core/required';
@@ -14,7 +14,7 @@ const MEMBERS: Record<SetText[Role], string> = { sun: 'sun', carrier: 'carrier',
 
 /** Which set, what each member does, and how large it may be. */
 export function SetFields() {
-  const { set, behind, uneven } = useForm();
+  const { set, behind, uneven } = useTeethForm();
   const ask = useAsk();
   return (
     <>

@@ -3,7 +3,7 @@ import { readWanted, slipWords, wantedWords } from '@/core/tooth-search';
 import { figure } from '@/core/units';
 import { wantedOf, type WantedText } from '../form';
 import { usePresentRatio } from '../present';
-import { Field, Pick } from '@/ui/form-fields';
+import { TextInput, Pick } from '@/ui/form-fields';
 
 const FORMS: Record<WantedText['form'], string> = {
   ratio: 'a ratio',
@@ -21,7 +21,7 @@ export function WantedFields({ wanted, onChange }: { wanted: WantedText; onChang
   const set = (change: Partial<WantedText>) => onChange({ ...wanted, ...change });
   const wrong = (field: string) => (!read.ok && read.field === field ? read.message : null);
   const speedIn = (
-    <Field
+    <TextInput
       wide
       label="Input speed"
       title={SPEED_HELP}
@@ -34,7 +34,7 @@ export function WantedFields({ wanted, onChange }: { wanted: WantedText; onChang
     <>
       <Pick label="Given as" value={wanted.form} choices={FORMS} onChange={(form) => set({ form })} />
       {wanted.form === 'ratio' && (
-        <Field
+        <TextInput
           wide
           label="Ratio, in/out"
           title="Input speed over output speed: above 1 reduces. A fraction or a decimal."
@@ -45,7 +45,7 @@ export function WantedFields({ wanted, onChange }: { wanted: WantedText; onChang
       )}
       {(wanted.form === 'speeds' || wanted.form === 'period' || wanted.form === 'tip') && speedIn}
       {wanted.form === 'speeds' && (
-        <Field
+        <TextInput
           wide
           label="Output speed"
           title={SPEED_HELP}
@@ -55,7 +55,7 @@ export function WantedFields({ wanted, onChange }: { wanted: WantedText; onChang
         />
       )}
       {wanted.form === 'period' && (
-        <Field
+        <TextInput
           wide
           label="One turn of the output in"
           title="Like 24 h 50 min 28.3 s, 36.5 d or 1:30:00."
@@ -66,7 +66,7 @@ export function WantedFields({ wanted, onChange }: { wanted: WantedText; onChang
       )}
       {wanted.form === 'tip' && (
         <>
-          <Field
+          <TextInput
             wide
             label="Speed of the rim"
             title="In m/s, m/min, mm/s, cm/s or km/h."
@@ -74,7 +74,7 @@ export function WantedFields({ wanted, onChange }: { wanted: WantedText; onChang
             message={wrong('speed')}
             onChange={(rimSpeed) => set({ rimSpeed })}
           />
-          <Field
+          <TextInput
             wide
             label="Diameter of the rim"
             title="In mm, cm or m."
@@ -86,14 +86,14 @@ export function WantedFields({ wanted, onChange }: { wanted: WantedText; onChang
       )}
       {wanted.form === 'turns' && (
         <>
-          <Field
+          <TextInput
             wide
             label="The input turns"
             value={wanted.turnsIn}
             message={wrong('in')}
             onChange={(turnsIn) => set({ turnsIn })}
           />
-          <Field
+          <TextInput
             wide
             label="while the output turns"
             value={wanted.turnsOut}

@@ -1,12 +1,12 @@
 import { wheelsWithin } from '@/core/tooth-search';
 import { teethOf, type Spans, type WheelsText } from '../form';
-import { useAsk, useForm } from '../use-teeth';
-import { Field, Group, Tick } from '@/ui/form-fields';
+import { useAsk, useTeethForm } from '../use-teeth';
+import { TextInput, Group, Tick } from '@/ui/form-fields';
 import { SpanField } from './span-field';
 
 /** Which wheels there are: by count, out of stock, or from what they have to go round and into. */
 export function WheelFields() {
-  const { wheels, kind, perStage, stages } = useForm();
+  const { wheels, kind, perStage, stages } = useTeethForm();
   const ask = useAsk();
   const set = (change: Partial<WheelsText>) => ask({ wheels: { ...wheels, ...change } });
   const spans: Spans = [wheels.min, wheels.max];
@@ -27,7 +27,7 @@ export function WheelFields() {
       ) : (
         <>
           <SpanField label="Teeth" value={spans} onChange={([min, max]) => set({ min, max })} />
-          <Field
+          <TextInput
             wide
             label="Only from stock"
             placeholder="any"
@@ -47,16 +47,16 @@ export function WheelFields() {
       <details open={wheels.module !== '' || undefined}>
         <summary className="cursor-pointer">What they go round and into</summary>
         <div className="mt-1 flex flex-col gap-1">
-          <Field label="Module" unit="mm" value={wheels.module} onChange={(module) => set({ module })} />
-          <Field
+          <TextInput label="Module" unit="mm" value={wheels.module} onChange={(module) => set({ module })} />
+          <TextInput
             label="Outside of bearing or bore"
             unit="mm"
             title="The root circle, m (z − 2.5), has to leave room for it."
             value={wheels.bore}
             onChange={(bore) => set({ bore })}
           />
-          <Field label="Wall left round it" unit="mm" value={wheels.wall} onChange={(wall) => set({ wall })} />
-          <Field
+          <TextInput label="Wall left round it" unit="mm" value={wheels.wall} onChange={(wall) => set({ wall })} />
+          <TextInput
             label="Largest outside diameter"
             unit="mm"
             title="m (z + 2) has to stay within it."
@@ -71,13 +71,13 @@ export function WheelFields() {
           />
           {wheels.undercut && (
             <>
-              <Field
+              <TextInput
                 label="Pressure angle"
                 unit="°"
                 value={wheels.pressureAngle}
                 onChange={(pressureAngle) => set({ pressureAngle })}
               />
-              <Field
+              <TextInput
                 label="Profile shift"
                 unit="m"
                 title="In modules."

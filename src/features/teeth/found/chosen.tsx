@@ -5,11 +5,11 @@ import {
   countsText,
   pairingsOf,
   trainOfFinding,
-  uneven,
+  unevenness,
   type Chain,
-  type Finding,
+  type SearchResult,
   type NamedRatio,
-  type Question,
+  type SearchQuestion,
 } from '@/core/tooth-search';
 import type { Train } from '@/core/train';
 import { figure } from '@/core/units';
@@ -22,16 +22,16 @@ import { required } from '@/core/required';
 const SPACE = { width: 420, height: 210 };
 
 interface Props {
-  readonly question: Question;
+  readonly question: SearchQuestion;
   readonly train: Train | null;
-  readonly finding: Finding;
+  readonly finding: SearchResult;
   readonly checks: readonly string[] | undefined;
   /** Another pairing of the same wheels is taken. */
   readonly onPairing: (chain: Chain) => void;
 }
 
 /** The chosen finding: drawn, what the checks say, the other ways to pair its wheels, and what can be done with it. */
-export function Chosen({ question, train, finding, checks, onPairing }: Props) {
+export function ChosenResult({ question, train, finding, checks, onPairing }: Props) {
   const name = nameFor(question);
   const made = useMemo(() => trainOfFinding(question, finding, name, train), [question, finding, name, train]);
   const drawn = useMemo(() => (made.ok ? drawSideView(made.train, SPACE) : null), [made]);
@@ -72,7 +72,7 @@ export function Chosen({ question, train, finding, checks, onPairing }: Props) {
 }
 
 /** What a new train is called until it is given a name. */
-function nameFor(question: Question): string {
+function nameFor(question: SearchQuestion): string {
   switch (question.kind) {
     case 'chains':
       return `Chain for ${figure(toNumber(question.question.target))}`;
@@ -145,7 +145,15 @@ const MOST_TOLD = 4;
 /** Pairings offered: the most even ones. */
 const MOST_PAIRINGS = 8;
 
-function Pairings({ question, chain, onPairing }: { question: Question; chain: Chain; onPairing: Props['onPairing'] }) {
+function Pairings({
+  question,
+  chain,
+  onPairing,
+}: {
+  question: SearchQuestion;
+  chain: Chain;
+  onPairing: Props['onPairing'];
+}) {
   const others = useMemo(() => otherPairings(question, chain), [question, chain]);
   if (others.length < 2) return null;
   const text = (one: Chain) => countsText({ made: { kind: 'chain', chain: one } });
@@ -169,14 +177,14 @@ function Pairings({ question, chain, onPairing }: { question: Question; chain: C
 }
 
 /** The pairings that keep what was asked, the most even stages first; the one that is chosen is always among them. */
-function otherPairings(question: Question, chain: Chain): readonly Chain[] {
+function otherPairings(question: SearchQuestion, chain: Chain): readonly Chain[] {
   if (question.kind !== 'chains') return [chain];
   const { equalCentres, coprime, perStage, same } = question.question;
   if (equalCentres || perStage || same) return [chain];
   const all = pairingsOf(chain)
     .filter((one) => coprime !== 'required' || one.every(([a, b]) => gcd(a, b) === 1))
     .map((one): Chain => [...one].sort((a, b) => b[1] / b[0] - a[1] / a[0]))
-    .sort((a, b) => uneven(a) - uneven(b));
+    .sort((a, b) => unevenness(a) - unevenness(b));
   const key = (one: Chain) => one.map((pair) => pair.join('/')).join(' ');
   const few = all.slice(0, MOST_PAIRINGS);
   return few.some((one) => key(one) === key(chain)) ? few : [chain, ...few];

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { countsText, undominated, type Finding, type Size } from '@/core/tooth-search';
+import { countsText, undominated, type SearchResult, type Size } from '@/core/tooth-search';
 import { Diagram, inkFor } from '@/ui/diagram';
 import { useTheme } from '@/ui/theme';
 import { useTeeth } from '../use-teeth';
@@ -8,7 +8,7 @@ import { errorText } from './error-text';
 const SIZES: Record<Size, string> = { teeth: 'all teeth', largest: 'largest wheel' };
 
 interface Props {
-  readonly findings: readonly Finding[];
+  readonly findings: readonly SearchResult[];
   readonly chosen: string | null;
   readonly onChoose: (key: string) => void;
 }
@@ -69,22 +69,22 @@ function decades(logs: readonly number[], whole: boolean): readonly [least: numb
 interface Point {
   readonly x: number;
   readonly y: number;
-  readonly finding: Finding;
+  readonly finding: SearchResult;
 }
 
-function draw(findings: readonly Finding[], size: Size, chosen: string | null, onChoose: (key: string) => void) {
+function draw(findings: readonly SearchResult[], size: Size, chosen: string | null, onChoose: (key: string) => void) {
   const front = undominated(findings, size);
   const logs = findings.filter(({ error }) => error > 0).map(({ error }) => Math.log10(error));
   // Exact findings have no logarithm: they stand on a line of their own, below.
   const exact = findings.some(({ error }) => error === 0);
   const [least, most] = decades(logs, exact);
   const bottom = exact ? least - 1 : least;
-  const pointOf = (finding: Finding): Point => ({
+  const pointOf = (finding: SearchResult): Point => ({
     x: finding[size],
     y: finding.error > 0 ? Math.log10(finding.error) : bottom,
     finding,
   });
-  const of = (test: (finding: Finding) => boolean) => findings.filter(test).map(pointOf);
+  const of = (test: (finding: SearchResult) => boolean) => findings.filter(test).map(pointOf);
   const series = [
     { name: 'beaten', data: of(({ key }) => !front.has(key) && key !== chosen) },
     { name: 'none smaller is nearer', data: of(({ key }) => front.has(key) && key !== chosen) },

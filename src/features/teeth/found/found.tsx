@@ -1,28 +1,28 @@
 import clsx from 'clsx';
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import type { Chain, Finding } from '@/core/tooth-search';
+import type { Chain, SearchResult } from '@/core/tooth-search';
 import { onDemand, whenIdle } from '@/ui/on-demand';
 import { warm } from '@/workers/beside';
 import { isSameKey } from '@/workers/job-runner';
 import type { JobStateOf } from '@/workers/use-job';
 import { useTeeth } from '../use-teeth';
-import { Chosen } from './chosen';
+import { ChosenResult } from './chosen';
 import { ResultsTable } from './results-table';
 
 const ErrorPicture = onDemand(async () => (await import('./error-picture')).ErrorPicture);
 
 /** What was found so far: as a table, as a picture, and the chosen one drawn. */
-export function Found({ state: searching }: { state: JobStateOf<'teeth'> | null }) {
+export function FoundPane({ state: searching }: { state: JobStateOf<'teeth'> | null }) {
   const shown = useTeeth((state) => state.shown);
   const isOwn = searching !== null && 'key' in searching && shown !== null && isSameKey(searching.key, shown.key);
   const chosenKey = useTeeth((state) => state.chosen);
   const set = useTeeth((state) => state.set);
   const choose = useCallback((key: string) => set({ chosen: key }), [set]);
-  const [pairing, setPairing] = useState<{ readonly of: Finding; readonly chain: Chain } | null>(null);
+  const [pairing, setPairing] = useState<{ readonly of: SearchResult; readonly chain: Chain } | null>(null);
   useEffect(() => whenIdle([ErrorPicture.load, async () => warm()]), []);
   const findings = shown?.answer.findings ?? NONE;
   const chosen = findings.find(({ key }) => key === chosenKey) ?? findings[0] ?? null;
-  const drawn = useMemo<Finding | null>(
+  const drawn = useMemo<SearchResult | null>(
     () => (chosen && pairing?.of === chosen ? { ...chosen, made: { kind: 'chain', chain: pairing.chain } } : chosen),
     [chosen, pairing],
   );
@@ -44,7 +44,7 @@ export function Found({ state: searching }: { state: JobStateOf<'teeth'> | null 
         <div className="px-2 pt-1">
           <ErrorPicture.Shown findings={findings} chosen={chosen.key} onChoose={choose} />
         </div>
-        <Chosen
+        <ChosenResult
           question={question}
           train={train}
           finding={drawn}
@@ -56,4 +56,4 @@ export function Found({ state: searching }: { state: JobStateOf<'teeth'> | null 
   );
 }
 
-const NONE: readonly Finding[] = [];
+const NONE: readonly SearchResult[] = [];

@@ -1,17 +1,17 @@
-import type { Answer, Question } from '@/core/tooth-search';
+import type { SearchAnswer, SearchQuestion } from '@/core/tooth-search';
 import { isSameKey } from '@/workers/job-runner';
-import type { Shown } from '../store';
+import type { ShownAnswer } from '../store';
 import { useQuestion, type Searching } from '../use-teeth';
 import { errorText, superscript } from './error-text';
 import { capitalised } from '@/core/capitalised';
 
 interface Props {
   readonly searching: Searching;
-  readonly shown: Shown | null;
+  readonly shown: ShownAnswer | null;
 }
 
 /** How far the search is, what it covered, and whether anything better can exist. */
-export function Progress({ searching: { state, stop, again }, shown }: Props) {
+export function SearchProgress({ searching: { state, stop, again }, shown }: Props) {
   const read = useQuestion();
   const wrong = state === null ? !read.ok && read.message : state.kind === 'failed' && state.message;
   if (wrong)
@@ -62,7 +62,7 @@ export function Progress({ searching: { state, stop, again }, shown }: Props) {
   );
 }
 
-function Outcome({ shown: { question, answer }, tookMs }: { shown: Shown; tookMs: number }) {
+function Outcome({ shown: { question, answer }, tookMs }: { shown: ShownAnswer; tookMs: number }) {
   const { proven, examined, cut, why } = answer;
   return (
     <>
@@ -82,7 +82,7 @@ function Outcome({ shown: { question, answer }, tookMs }: { shown: Shown; tookMs
   );
 }
 
-const things = ({ kind }: Question): string =>
+const things = ({ kind }: SearchQuestion): string =>
   ({
     chains: 'chains',
     planetary: 'sets',
@@ -93,7 +93,7 @@ const things = ({ kind }: Question): string =>
   })[kind];
 
 /** What of the whole was looked at, where not everything was. */
-function covered({ kind }: Question, { examined, cut }: Answer): string {
+function covered({ kind }: SearchQuestion, { examined, cut }: SearchAnswer): string {
   if (cut) return examined > 0 ? `${counted(examined)} were covered` : 'Only a first look was taken';
   if (kind === 'outputs')
     return (

@@ -1,8 +1,8 @@
 import { useMemo } from 'react';
 import { abs, toFraction, toNumber } from '@/core/rational';
-import { countsText, missWords, type Finding, type Question, type Wanted } from '@/core/tooth-search';
+import { countsText, missWords, type SearchResult, type SearchQuestion, type WantedRatio } from '@/core/tooth-search';
 import type { Train } from '@/core/train';
-import { figure, ratioIn, type RatioConvention } from '@/core/units';
+import { figure, ratioByConvention, type RatioConvention } from '@/core/units';
 import { memberName } from '@/core/words';
 import { DataTable, type Column } from '@/ui/data-table';
 import { usePreferences } from '@/ui/preferences';
@@ -10,9 +10,9 @@ import { errorText } from './error-text';
 import { itemAt, lookUp, required } from '@/core/required';
 
 interface Props {
-  readonly question: Question;
+  readonly question: SearchQuestion;
   readonly train: Train | null;
-  readonly findings: readonly Finding[];
+  readonly findings: readonly SearchResult[];
   readonly checks: ReadonlyMap<string, readonly string[]> | undefined;
   readonly chosen: string | null;
   readonly onChoose: (key: string) => void;
@@ -36,11 +36,11 @@ export function ResultsTable({ question, train, findings, checks, chosen, onChoo
 }
 
 function columnsOf(
-  question: Question,
+  question: SearchQuestion,
   train: Train | null,
   checks: Props['checks'],
   convention: RatioConvention,
-): readonly Column<Finding>[] {
+): readonly Column<SearchResult>[] {
   const tail = [
     LARGEST,
     TEETH,
@@ -68,8 +68,8 @@ function columnsOf(
           ...ERROR,
           head: name,
           title: `Error of ${name}, from the input`,
-          value: ({ ratios }: Finding) => ratios.find((one) => one.name === name)?.error ?? null,
-          cell: ({ ratios }: Finding) => errorText(ratios.find((one) => one.name === name)?.error ?? 0),
+          value: ({ ratios }: SearchResult) => ratios.find((one) => one.name === name)?.error ?? null,
+          cell: ({ ratios }: SearchResult) => errorText(ratios.find((one) => one.name === name)?.error ?? 0),
         })),
         ...tail,
       ];
@@ -78,7 +78,7 @@ function columnsOf(
       return [
         { head: 'Teeth of a pair', numeric: true, value: ({ centres }) => 2 * itemAt(centres, 0) },
         WORST,
-        ...Array.from({ length: pairsOf(question) }, (_, i): Column<Finding> => ({
+        ...Array.from({ length: pairsOf(question) }, (_, i): Column<SearchResult> => ({
           head: question.kind === 'ranges' ? String.fromCharCode(65 + i) : `${i + 1}`,
           value: ({ made }) => (made.kind === 'pairs' ? itemAt(made.pairs, i).join('/') : ''),
           cell: ({ made, ratios }) =>
@@ -95,7 +95,7 @@ function columnsOf(
     case 'fit':
       return [
         WORST,
-        ...[...question.question.targets].map(([id, { ratio }]): Column<Finding> => ({
+        ...[...question.question.targets].map(([id, { ratio }]): Column<SearchResult> => ({
           head: train?.positions.find((position) => position.id === id)?.name ?? id,
           title: `Ratio, in/out; wanted ${figure(toNumber(ratio))}`,
           numeric: true,
@@ -103,7 +103,7 @@ function columnsOf(
           cell: ({ ratios }) => figure(Math.abs(toNumber(required(ratios.find((one) => one.id === id)).ratio))),
         })),
         ...tail,
-        ...[...question.question.free.keys()].map((gear): Column<Finding> => ({
+        ...[...question.question.free.keys()].map((gear): Column<SearchResult> => ({
           head: nameOfGear(train, gear),
           title: 'Teeth',
           numeric: true,
@@ -113,8 +113,8 @@ function columnsOf(
   }
 }
 
-const hasCentres = ({ kind }: Question): boolean => kind === 'chains' || kind === 'outputs';
-const pairsOf = (question: Extract<Question, { kind: 'ladder' | 'ranges' }>): number =>
+const hasCentres = ({ kind }: SearchQuestion): boolean => kind === 'chains' || kind === 'outputs';
+const pairsOf = (question: Extract<SearchQuestion, { kind: 'ladder' | 'ranges' }>): number =>
   question.kind === 'ladder' ? question.question.positions : question.question.ranges;
 
 function nameOfGear(train: Train | null, id: string): string {
@@ -122,29 +122,29 @@ function nameOfGear(train: Train | null, id: string): string {
   return gear ? memberName(required(train), gear.member) : id;
 }
 
-const COUNTS: Column<Finding> = { head: 'Driver/driven', value: (finding) => countsText(finding) };
-const ERROR: Column<Finding> = {
+const COUNTS: Column<SearchResult> = { head: 'Driver/driven', value: (finding) => countsText(finding) };
+const ERROR: Column<SearchResult> = {
   head: 'Error',
   numeric: true,
   value: ({ error }) => error,
   cell: ({ error }) => errorText(error),
 };
-const WORST: Column<Finding> = { ...ERROR, head: 'Worst error' };
-const totalError = ({ ratios }: Finding): number => ratios.reduce((sum, { error }) => sum + error, 0);
-const TOTAL: Column<Finding> = {
+const WORST: Column<SearchResult> = { ...ERROR, head: 'Worst error' };
+const totalError = ({ ratios }: SearchResult): number => ratios.reduce((sum, { error }) => sum + error, 0);
+const TOTAL: Column<SearchResult> = {
   head: 'Total error',
   numeric: true,
   value: totalError,
   cell: (finding) => errorText(totalError(finding)),
 };
-const LARGEST: Column<Finding> = { head: 'Largest wheel', numeric: true, value: ({ largest }) => largest };
-const TEETH: Column<Finding> = {
+const LARGEST: Column<SearchResult> = { head: 'Largest wheel', numeric: true, value: ({ largest }) => largest };
+const TEETH: Column<SearchResult> = {
   head: 'Teeth',
   title: 'Of all wheels together, each planet counted',
   numeric: true,
   value: ({ teeth }) => teeth,
 };
-const SHARING: Column<Finding> = {
+const SHARING: Column<SearchResult> = {
   head: 'Common factors',
   title: 'Pairs whose counts have a factor in common',
   numeric: true,
@@ -152,22 +152,22 @@ const SHARING: Column<Finding> = {
   cell: ({ sharing }) => (sharing === 0 ? 'none' : `${sharing} ${sharing === 1 ? 'pair' : 'pairs'}`),
 };
 
-const ratioColumn = (convention: RatioConvention): Column<Finding> => ({
+const ratioColumn = (convention: RatioConvention): Column<SearchResult> => ({
   head: `Ratio, ${convention}`,
   numeric: true,
-  value: ({ ratios: [one] }) => toNumber(ratioIn(required(one).ratio, convention)),
+  value: ({ ratios: [one] }) => toNumber(ratioByConvention(required(one).ratio, convention)),
   cell: ({ ratios: [one] }) => {
-    const ratio = ratioIn(required(one).ratio, convention);
+    const ratio = ratioByConvention(required(one).ratio, convention);
     return <span title={figure(toNumber(ratio))}>{longest(toFraction(ratio))}</span>;
   },
 });
 
-const missColumn = (wanted: Wanted): Column<Finding> => ({
+const missColumn = (wanted: WantedRatio): Column<SearchResult> => ({
   head: 'Which is',
   value: ({ ratios: [one] }) => missWords(wanted, abs(required(one).ratio)),
 });
 
-const checksColumn = (checks: Props['checks']): Column<Finding> => ({
+const checksColumn = (checks: Props['checks']): Column<SearchResult> => ({
   head: 'Checks',
   value: ({ key }) => checks?.get(key)?.join(' ') ?? '',
   cell: ({ key }) => {
@@ -177,8 +177,8 @@ const checksColumn = (checks: Props['checks']): Column<Finding> => ({
   },
 });
 
-function centresColumn(module: number | undefined): Column<Finding> {
-  const apart = ({ centres }: Finding) =>
+function centresColumn(module: number | undefined): Column<SearchResult> {
+  const apart = ({ centres }: SearchResult) =>
     [...new Set(centres)].map((centre) => (module === undefined ? centre : centre * module));
   return {
     head: module === undefined ? 'Centres, modules' : 'Centres, mm',

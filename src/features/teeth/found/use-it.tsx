@@ -9,8 +9,8 @@ import {
   withSet,
   withStages,
   withTeeth,
-  type Finding,
-  type Question,
+  type SearchResult,
+  type SearchQuestion,
   type TrainSet,
   type TrainStage,
 } from '@/core/tooth-search';
@@ -22,13 +22,13 @@ import { editTrain } from '@/features/train/edit';
 import { engagementIn } from '@/features/train/engagement';
 import type { Session } from '@/features/train/session';
 import { SessionContext, useTrain } from '@/features/train/use-train';
-import { putOnShelf } from '@/wire';
+import { postTrain } from '@/wire';
 import { partsById } from '@/core/train';
 import { itemAt } from '@/core/required';
 
 interface Props {
-  readonly question: Question;
-  readonly finding: Finding;
+  readonly question: SearchQuestion;
+  readonly finding: SearchResult;
   readonly made: Train;
 }
 
@@ -58,7 +58,7 @@ function NewTrain({ made }: { made: Train }) {
   const [name, setName] = useState<string | null>(null);
   const [message, setMessage] = useState<string | null>(null);
   const put = async () => {
-    const answer = await putOnShelf({ ...made, name: (name ?? made.name).trim() || made.name });
+    const answer = await postTrain({ ...made, name: (name ?? made.name).trim() || made.name });
     if (answer.ok) router.push(`/trains/${answer.value.id}`);
     else setMessage(answer.message);
   };

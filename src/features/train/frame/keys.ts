@@ -7,7 +7,7 @@ import { choosePosition, stepPosition } from '../choosing';
 import { redo, undo } from '../edit';
 import { useSession } from '../use-train';
 import { showScreen } from './screens-row';
-import type { Screen } from './screens';
+import type { TrainScreen } from './screens';
 
 /** What the keyboard does on every screen of a train. */
 export const TRAIN_KEYS: readonly KeyLine[] = [
@@ -31,7 +31,7 @@ export const isTyping = ({ target }: KeyboardEvent): boolean =>
 const hasArrows = ({ target }: KeyboardEvent): boolean => target instanceof Element && target.closest(ARROWS) !== null;
 
 /** Keys that work on every screen, except while typing in a field. */
-export function useTrainKeys(screens: readonly Screen[], showKeys: () => void): void {
+export function useTrainKeys(screens: readonly TrainScreen[], showKeys: () => void): void {
   const { id, store } = useSession();
   // As soon as the train stands there: a key pressed at once must not be lost.
   useLayoutEffect(() => {

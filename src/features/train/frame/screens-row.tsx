@@ -2,13 +2,13 @@
 
 import { useCallback } from 'react';
 import { useSession } from '../use-train';
-import { screenAddress, type Screen } from './screens';
+import { screenAddress, type TrainScreen } from './screens';
 
 /**
  * The train's screens as a row of words: plain links, which open without asking the server where the train is open
  * already.
  */
-export function ScreensRow({ screens, here }: { screens: readonly Screen[]; here: Screen | undefined }) {
+export function ScreensRow({ screens, here }: { screens: readonly TrainScreen[]; here: TrainScreen | undefined }) {
   const { id } = useSession();
   return (
     <nav aria-label="Screens of this train" className="flex self-stretch">
@@ -47,7 +47,7 @@ export function useGoTo(): (segment: string) => void {
  * Shows another screen of the same train; its address stands in the browser's history, and nothing is asked of the
  * server.
  */
-export function showScreen(id: string, screen: Pick<Screen, 'segment'>): void {
+export function showScreen(id: string, screen: Pick<TrainScreen, 'segment'>): void {
   const address = screenAddress(id, screen);
   if (location.pathname !== address) history.pushState(null, '', address);
 }

@@ -12,15 +12,15 @@ import { BarButton } from './bar-button';
 import { CopyLink } from './copy-link';
 import { FigureChoices } from './figure-choices';
 import { SaveNote } from './save-note';
-import type { Screen } from './screens';
+import type { TrainScreen } from './screens';
 import { ScreensRow } from './screens-row';
 import { TrainName } from './train-name';
 
 const RevisionsDialog = onDemand(async () => (await import('../revisions/revisions-dialog')).RevisionsDialog);
 
 interface Props {
-  readonly screens: readonly Screen[];
-  readonly here: Screen | undefined;
+  readonly screens: readonly TrainScreen[];
+  readonly here: TrainScreen | undefined;
   readonly onHelp: () => void;
   /** Takes the place where a screen puts its own buttons. */
   readonly slot: (place: HTMLElement | null) => void;

@@ -3,7 +3,7 @@
 import { usePathname, useSelectedLayoutSegment } from 'next/navigation';
 import { Suspense, useCallback, useEffect, useLayoutEffect, useMemo, useState, type ReactNode } from 'react';
 import type { Train } from '@/core/train';
-import { HelpPanel } from '@/ui/help/help';
+import { HelpOnDemand } from '@/ui/help/help';
 import type { KeyLine } from '@/ui/help/help-panel';
 import { whenIdle } from '@/ui/on-demand';
 import { useKeptPreferences } from '@/ui/preferences';
@@ -12,13 +12,13 @@ import { documents } from '../documents';
 import { follow } from '../link';
 import { ConflictDialog } from '../saving/conflict-dialog';
 import { KeptEdits } from '../saving/kept-edits';
-import { leave, receive, sessionOf, type Loaded, type Session } from '../session';
+import { leave, receive, sessionOf, type LoadedTrain, type Session } from '../session';
 import { SessionContext } from '../use-train';
 import { BarSlot } from './bar-slot';
 import { TRAIN_KEYS, useTrainKeys } from './keys';
 import { PrintHead } from './print-head';
 import { ScreenKeys, ScreenTour } from './screen-keys';
-import { screenAt, type Screen } from './screens';
+import { screenAt, type TrainScreen } from './screens';
 import { TopBar } from './top-bar';
 
 /** The mark in the browser's timeline from which every screen of the train opens without the server. */
@@ -28,7 +28,7 @@ interface Props {
   readonly id: string;
   readonly version: number;
   readonly train: Train;
-  readonly screens: readonly Screen[];
+  readonly screens: readonly TrainScreen[];
   /** The screen that the page itself brought along. */
   readonly children: ReactNode;
 }
@@ -50,7 +50,15 @@ export function TrainFrame({ id, version, train, screens, children }: Props) {
   );
 }
 
-function Frame({ session, screens, children }: { session: Session; screens: readonly Screen[]; children: ReactNode }) {
+function Frame({
+  session,
+  screens,
+  children,
+}: {
+  session: Session;
+  screens: readonly TrainScreen[];
+  children: ReactNode;
+}) {
   const path = usePathname();
   const brought = useSelectedLayoutSegment() ?? '';
   const here = screenAt(screens, path);
@@ -65,7 +73,7 @@ function Frame({ session, screens, children }: { session: Session; screens: read
       whenIdle([
         ...screens.map(({ load }) => load),
         documents,
-        HelpPanel.load,
+        HelpOnDemand.load,
         DifferenceList.load,
         // From here on the server may go away.
         async () => {
@@ -90,7 +98,7 @@ function Frame({ session, screens, children }: { session: Session; screens: read
               children
             )}
             {help && here && (
-              <HelpPanel.Shown
+              <HelpOnDemand.Shown
                 key={here.word}
                 about={here.word}
                 keys={[...own, ...TRAIN_KEYS]}
@@ -114,7 +122,7 @@ const PRINTED_BY_ITSELF: ReadonlySet<string> = new Set(['sheet', 'practice']);
  * Keeps the session with what the server has and what the address asks for, and lets nothing wait when the window is
  * left.
  */
-function useKept(session: Session, loaded: Loaded): void {
+function useKept(session: Session, loaded: LoadedTrain): void {
   useEffect(() => receive(session, loaded), [session, loaded]);
   useLayoutEffect(() => {
     follow(session.store, new URLSearchParams(location.search));

@@ -5,7 +5,7 @@ import { useContext, useEffect, useState, type ReactNode } from 'react';
 import { SessionContext } from '@/features/train/use-train';
 import { OpenFile } from '@/ui/open-file';
 import { fileName, saveFile } from '@/ui/save-file';
-import { asKeptAddress, forgetBeside, keepBeside, readBeside, type BesideKind, type KeptBeside as Kept } from '@/wire';
+import { asKeptAddress, deleteBeside, putBeside, readBeside, type BesideKind, type KeptBeside as Kept } from '@/wire';
 import { capitalised } from '@/core/capitalised';
 
 interface Props {
@@ -29,7 +29,7 @@ interface Props {
  * Documents of one kind that are kept beside the train: opened, kept under a name, removed; and any of them as a file.
  * Without a train there are only files.
  */
-export function KeptBeside({ kind, noun, text, sound, suffix, about, onOpen, children }: Props) {
+export function KeptFiles({ kind, noun, text, sound, suffix, about, onOpen, children }: Props) {
   const id = useContext(SessionContext)?.id ?? null;
   const [kept, setKept] = useState<readonly Kept[]>([]);
   const [open, setOpen] = useState('');
@@ -61,7 +61,7 @@ export function KeptBeside({ kind, noun, text, sound, suffix, about, onOpen, chi
     const called = name.trim() || `${Noun} ${kept.length + 1}`;
     // Under the name of one that is kept, it takes its place.
     const key = kept.find((one) => one.name === called)?.id ?? crypto.randomUUID();
-    const answer = await keepBeside(kind, id, key, called, JSON.parse(text) as object);
+    const answer = await putBeside(kind, id, key, called, JSON.parse(text) as object);
     setTold({ text: answer.ok ? `“${called}” is kept with this train.` : answer.message, bad: !answer.ok });
     if (!answer.ok) return;
     await readAgain(id);
@@ -70,7 +70,7 @@ export function KeptBeside({ kind, noun, text, sound, suffix, about, onOpen, chi
   };
   const forget = async () => {
     if (id === null || open === '') return;
-    const answer = await forgetBeside(kind, id, open);
+    const answer = await deleteBeside(kind, id, open);
     setTold({ text: answer.ok ? 'It is no longer kept.' : answer.message, bad: !answer.ok });
     setOpen('');
     await readAgain(id);

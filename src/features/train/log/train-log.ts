@@ -3,9 +3,9 @@ import type { Correction, Log, Reading } from '@/core/measurement';
 import type { Own, Session } from '@/features/train/session';
 import {
   addToTrainLog,
-  putEntryAside,
+  postEntryAside,
   readTrainLog,
-  type Answer,
+  type ServerAnswer,
   type LogEntry,
   type UnreadableLogEntry,
 } from '@/wire';
@@ -28,7 +28,7 @@ export interface TrainLog extends Own {
   /** Puts an entry that does not read aside. */
   readonly putAside: (key: string) => Promise<void>;
   /** Adds entries; they are shown once the server has them. */
-  readonly add: (entries: readonly Omit<LogEntry, 'savedAt'>[]) => Promise<Answer>;
+  readonly add: (entries: readonly Omit<LogEntry, 'savedAt'>[]) => Promise<ServerAnswer>;
 }
 
 /** One request takes so many. */
@@ -52,7 +52,7 @@ export function createTrainLog({ id }: Session): TrainLog {
     store,
     load,
     putAside: async (key) => {
-      const answer = await putEntryAside(id, key);
+      const answer = await postEntryAside(id, key);
       if (!answer.ok) return store.setState({ message: answer.message });
       store.setState({ unreadable: store.getState().unreadable.filter((entry) => entry.id !== key), message: null });
     },
@@ -81,7 +81,7 @@ function freshOf(before: readonly LogEntry[], entries: readonly Omit<LogEntry, '
 const createLogStore = () => createStore<TrainLogState>()(() => ({ entries: null, unreadable: [], message: null }));
 
 /** The entries as a log's file has them. Each was checked when it was kept. */
-export function logOf(entries: readonly LogEntry[]): Log {
+export function trainLogOf(entries: readonly LogEntry[]): Log {
   const of = <T>(kind: LogEntry['kind']) =>
     entries.filter((entry) => entry.kind === kind).map(({ document }) => document as T);
   return {

@@ -4,9 +4,9 @@ import { useEffect, useState } from 'react';
 import { useStore } from 'zustand';
 import { ownOf } from '@/features/train/session';
 import { useSession, useTrain } from '@/features/train/use-train';
-import { insist, whenIdle } from '@/ui/on-demand';
+import { retryImport, whenIdle } from '@/ui/on-demand';
 import type { MeasuredTrain } from './measured';
-import { createTrainLog, logOf } from './train-log';
+import { createTrainLog, trainLogOf } from './train-log';
 
 /**
  * What was measured, to stand beside what is computed; null where nothing was. The log and the arithmetic come when the
@@ -21,8 +21,8 @@ export function useMeasured(): MeasuredTrain | null {
   useEffect(() => {
     if (!entries || entries.length === 0) return;
     let left = false;
-    void insist(() => import('./measured')).then(
-      ({ measuredOf }) => !left && setMeasured(measuredOf(train, logOf(entries))),
+    void retryImport(() => import('./measured')).then(
+      ({ measuredOf }) => !left && setMeasured(measuredOf(train, trainLogOf(entries))),
     );
     return () => void (left = true);
   }, [entries, train]);

@@ -1,7 +1,7 @@
-import type { Verdict } from '@/core/measurement';
+import type { ReadingVerdict } from '@/core/measurement';
 
 /** What a reading proves, as it is said; nothing where there is nothing to compare. */
-export const VERDICTS: Readonly<Record<Verdict, string>> = {
+export const VERDICTS: Readonly<Record<ReadingVerdict, string>> = {
   agrees: 'agrees',
   'cannot-tell': 'cannot tell',
   'does-not-agree': 'does not agree',

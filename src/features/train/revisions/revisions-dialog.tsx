@@ -5,7 +5,7 @@ import { useEffect, useState } from 'react';
 import type { Train } from '@/core/train';
 import { Dialog, DialogActions } from '@/ui/dialog';
 import { TextField } from '@/ui/text-field';
-import { nameRevision, readRevision, readRevisions, type Answer, type Revision } from '@/wire';
+import { putRevisionName, readRevision, readRevisions, type ServerAnswer, type Revision } from '@/wire';
 import { DifferenceList } from '../difference';
 import { editTrain } from '../edit';
 import { useTrain, useTrainStore } from '../use-train';
@@ -20,7 +20,7 @@ export function RevisionsDialog({ onClose }: { onClose: () => void }) {
   const [revisions, setRevisions] = useState<readonly Revision[] | null>(null);
   const [chosen, setChosen] = useState<{ readonly revision: Revision; readonly train: Train } | null>(null);
   const [message, setMessage] = useState<string | null>(null);
-  const told = <T,>(answer: Answer<T>, then: (value: T) => void) => {
+  const told = <T,>(answer: ServerAnswer<T>, then: (value: T) => void) => {
     setMessage(answer.ok ? null : answer.message);
     if (answer.ok) then(answer.value);
   };
@@ -30,7 +30,7 @@ export function RevisionsDialog({ onClose }: { onClose: () => void }) {
   const choose = async (revision: Revision) =>
     told(await readRevision(id, revision.version), (found) => setChosen({ revision, train: found.train }));
   const rename = async (revision: Revision, name: string) =>
-    told(await nameRevision(id, revision.version, name), () => {
+    told(await putRevisionName(id, revision.version, name), () => {
       const named = { ...revision, name: name.trim() || null };
       setRevisions((all) => all?.map((one) => (one.version === revision.version ? named : one)) ?? null);
       setChosen((now) => now && { ...now, revision: named });

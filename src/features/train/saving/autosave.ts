@@ -1,4 +1,4 @@
-import { saveTrain } from '@/wire';
+import { putTrain } from '@/wire';
 import type { TrainState, TrainStore } from '../store';
 
 const PAUSE_MS = 400;
@@ -52,7 +52,7 @@ export function autosave(store: TrainStore): Autosave {
 async function saveOnce(store: TrainStore, leaving: boolean): Promise<void> {
   const { id, train, version, set } = store.getState();
   set({ save: { kind: 'saving' } });
-  const saved = await saveTrain({ id, version, train }, { leaving });
+  const saved = await putTrain({ id, version, train }, { leaving });
   if (saved.ok) set({ version: saved.value.version, savedTrain: train, save: { kind: 'idle' } });
   else if (saved.current) set({ save: { kind: 'conflict', theirs: saved.current } });
   else set({ save: { kind: 'failed', message: saved.code === 'unreachable' ? KEPT_HERE : saved.message } });

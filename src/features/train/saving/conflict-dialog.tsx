@@ -3,9 +3,9 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Dialog, DialogActions } from '@/ui/dialog';
-import { putCopyOnShelf } from '@/wire';
+import { postTrainCopy } from '@/wire';
 import { DifferenceList } from '../difference';
-import { takeTheirs } from '../session';
+import { acceptServerVersion } from '../session';
 import { useTrain, useTrainStore } from '../use-train';
 
 /** Two windows changed the same train: nothing is overwritten until the person has chosen. */
@@ -19,9 +19,9 @@ export function ConflictDialog() {
   const [shown, setShown] = useState(false);
   if (save.kind !== 'conflict') return null;
   const { theirs } = save;
-  const take = () => takeTheirs(store, theirs);
+  const take = () => acceptServerVersion(store, theirs);
   const copy = async () => {
-    const copied = await putCopyOnShelf({ id, train });
+    const copied = await postTrainCopy({ id, train });
     if (!copied.ok) return setFailed(copied.message);
     take();
     router.push(`/trains/${encodeURIComponent(copied.value.id)}`);

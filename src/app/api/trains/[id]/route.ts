@@ -1,10 +1,10 @@
 import { after } from 'next/server';
 import { database } from '@/server/database';
-import { failure, keptResponse, readTrain, savedResponse } from '@/server/http';
+import { failure, keptResponse, readTrainBody, savedResponse } from '@/server/http';
 import { route } from '@/server/route';
 import { findTrain, putBackTrain, removeTrain, saveTrain } from '@/server/trains/repository';
 import { thinRevisions } from '@/server/trains/revisions';
-import { summariseSoon } from '@/server/trains/shelf';
+import { scheduleSummary } from '@/server/trains/shelf';
 import { versionNumber } from '@/server/version-number';
 import { saveRequest } from '@/wire';
 
@@ -19,14 +19,14 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: stri
 
   /** Saves over the version named; 409 with the current state when that is no longer the newest. */
   PUT: async (request, { id }) => {
-    const body = await readTrain(request, 'train');
+    const body = await readTrainBody(request, 'train');
     if (!body.ok) return body.response;
     const save = saveRequest.safeParse(body.rest);
     if (!save.success) return failure(400, 'bad-request', 'A save names the version it started from and the train.');
     const { version } = save.data;
     const saved = await saveTrain(await database(), id, version, body.train);
     if (saved.outcome === 'saved') {
-      summariseSoon(await database(), saved.stored);
+      scheduleSummary(await database(), saved.stored);
       if (version % THIN_EVERY === 0) after(async () => thinRevisions(await database(), id, new Date()));
     }
     return savedResponse(saved);

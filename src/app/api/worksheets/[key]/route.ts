@@ -1,10 +1,10 @@
 import { database } from '@/server/database';
 import { readDocument } from '@/server/heavy';
 import { failure, withSent } from '@/server/http';
-import { asKept, asksAsKept, unreadableRow } from '@/server/kept-answer';
+import { asKept, wantsAsKept, unreadableRow } from '@/server/kept-answer';
 import { keptDocument } from '@/server/kept-row';
 import { MOST } from '@/server/most';
-import { forgetWorksheet, keepWorksheet, readWorksheetText } from '@/server/practice/worksheets';
+import { removeWorksheet, keepWorksheet, readWorksheetText } from '@/server/practice/worksheets';
 import { route } from '@/server/route';
 import { keptKey } from '@/wire';
 
@@ -15,7 +15,7 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ key: str
   GET: async (request, { key }) => {
     const text = await readWorksheetText(await database(), key);
     if (text === null) return MISSING();
-    if (asksAsKept(request)) return asKept(text);
+    if (wantsAsKept(request)) return asKept(text);
     const read = keptDocument(text);
     return 'document' in read ? Response.json(read) : unreadableRow('This worksheet', read.unreadable);
   },
@@ -38,5 +38,5 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ key: str
       },
     ),
 
-  DELETE: async (_, { key }) => ((await forgetWorksheet(await database(), key)) ? Response.json({}) : MISSING()),
+  DELETE: async (_, { key }) => ((await removeWorksheet(await database(), key)) ? Response.json({}) : MISSING()),
 });

@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
-import { Screen } from '@/features/practice/screen';
+import { PracticeScreen } from '@/features/practice/screen';
 
 export const metadata: Metadata = { title: 'Practice' };
 
 export default function TrainPracticePage() {
-  return <Screen />;
+  return <PracticeScreen />;
 }

@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
-import { Screen } from '@/features/sheet/screen';
+import { SheetScreen } from '@/features/sheet/screen';
 
 export const metadata: Metadata = { title: 'Sheet' };
 
 export default function SheetPage() {
-  return <Screen />;
+  return <SheetScreen />;
 }

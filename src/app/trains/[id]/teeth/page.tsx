@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
-import { Screen } from '@/features/teeth/screen';
+import { TeethOfTrain } from '@/features/teeth/screen';
 
 export const metadata: Metadata = { title: 'Teeth' };
 
-export default function TeethPage() {
-  return <Screen />;
+export default function TrainTeethPage() {
+  return <TeethOfTrain />;
 }

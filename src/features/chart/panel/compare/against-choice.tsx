@@ -3,7 +3,7 @@
 import { useEffect, useState } from 'react';
 import { savedWhen } from '@/features/train/revisions/saved-when';
 import { useTrain } from '@/features/train/use-train';
-import { readRevision, readRevisions, readShelf, readTrain, type Revision, type ShelfEntry } from '@/wire';
+import { readRevision, readRevisions, readShelf, fetchTrain, type Revision, type ShelfEntry } from '@/wire';
 import { useChart } from '../../use-chart';
 
 /** With what the chart is compared. */
@@ -26,7 +26,7 @@ export function AgainstChoice() {
     if (key === ITSELF) return set({ against: { kind: 'itself' }, whatIf: {} });
     setReading(key);
     const [kind, rest] = [key.slice(0, key.indexOf(' ')), key.slice(key.indexOf(' ') + 1)];
-    const answer = await (kind === 'train' ? readTrain(rest) : readRevision(id, Number(rest)));
+    const answer = await (kind === 'train' ? fetchTrain(rest) : readRevision(id, Number(rest)));
     setReading(null);
     if (!answer.ok) return setMessage(answer.message);
     const name =

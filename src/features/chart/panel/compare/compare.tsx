@@ -12,12 +12,12 @@ import { useSettled } from '@/ui/settled';
 import { percent } from '../../table/row-figures';
 import { useChart, useRows } from '../../use-chart';
 import { ratioColumn } from '../ratio-column';
-import { Ladder } from '../pictures/ladder';
+import { LadderPlot } from '../pictures/ladder';
 import { AgainstChoice } from './against-choice';
 import { WhatIf } from './what-if';
 
 /** Two charts side by side: this one, and another train, a kept state, or this train with other counts. */
-export function Compare() {
+export function ComparePane() {
   const mine = useRows();
   const name = useTrain((state) => state.train.name);
   const theirTrain = useTheirs();
@@ -58,7 +58,7 @@ export function Compare() {
       <div className="mt-2 grid gap-x-8 gap-y-3 lg:grid-cols-[auto_minmax(24rem,1fr)]">
         <Pairs pairs={pairs} theirName={theirName} />
         <div className="min-w-0">
-          <Ladder charts={charts} />
+          <LadderPlot charts={charts} />
           <Sums mine={mine} theirs={theirs} theirName={theirName} />
           <WhatIf theirs={theirTrain} />
         </div>

@@ -9,7 +9,7 @@ import { memberColor } from '@/ui/member-colors';
 import { itemAt, required } from '@/core/required';
 
 /** A point of a line: a member's speed on its scale. */
-export interface Point {
+export interface LinePoint {
   readonly member: string;
   /** From 0 to 1 across its set. */
   readonly at: number;
@@ -19,7 +19,7 @@ export interface Point {
 
 interface Props {
   readonly train: Train;
-  readonly sets: readonly (readonly Point[])[];
+  readonly sets: readonly (readonly LinePoint[])[];
   /** Members whose speed was told. */
   readonly pinned: readonly string[];
   readonly onDrag: (member: string, speed: number) => void;

@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { dragged, roundedSpeed, speedsWith, type Pin, speedLinesOf } from '@/core/gear-chart';
+import { dragged, roundedSpeed, speedsWith, type SpeedPin, speedLinesOf } from '@/core/gear-chart';
 import { isZero, ONE, toNumber, type Rational } from '@/core/rational';
 import { figure } from '@/core/units';
 import { memberName } from '@/core/words';
@@ -9,7 +9,7 @@ import { useTyped } from '@/features/train/input/typed-input';
 import { useExplained } from '@/features/train/use-explained';
 import { useNow, useTrain } from '@/features/train/use-train';
 import { memberColor } from '@/ui/member-colors';
-import { LinesFigure, type Point } from './lines-figure';
+import { LinesFigure, type LinePoint } from './lines-figure';
 import { modelOf } from '@/core/model';
 import { lookUp } from '@/core/required';
 
@@ -22,7 +22,7 @@ export function SpeedLinesTab() {
   const sets = modelOf(train).derive(speedLinesOf);
   const { solved } = useExplained();
   const { engaged } = useNow();
-  const [told, setTold] = useState<{ readonly of: unknown; readonly pins: readonly Pin[] } | null>(null);
+  const [told, setTold] = useState<{ readonly of: unknown; readonly pins: readonly SpeedPin[] } | null>(null);
   // What was dragged belongs to what is engaged: with another position the lines stand as they are again.
   const key = useMemo(() => ({ train, engaged }), [train, engaged]);
   const pins = useMemo(
@@ -42,7 +42,7 @@ export function SpeedLinesTab() {
     return speeds ? speeds.of(at) : state.speeds.of(at);
   };
   const points = sets.map(({ scales }) =>
-    scales.map(({ member, at }): Point => ({ member, at: toNumber(at), speed: numberOf(of(member)) })),
+    scales.map(({ member, at }): LinePoint => ({ member, at: toNumber(at), speed: numberOf(of(member)) })),
   );
   const drag = (member: string, speed: number) => {
     const next = dragged(network, state.motion, pins, { member, speed: roundedSpeed(speed) });

@@ -3,7 +3,7 @@
 import { useMemo } from 'react';
 import { isForward, type Chart } from '@/core/gear-chart';
 import { toNumber } from '@/core/rational';
-import { figure, ratioIn, type RatioConvention } from '@/core/units';
+import { figure, ratioByConvention, type RatioConvention } from '@/core/units';
 import { usePreferences } from '@/ui/preferences';
 import { Diagram, inkFor } from '@/ui/diagram';
 import { useTheme } from '@/ui/theme';
@@ -29,7 +29,7 @@ const MOST_NAMED = 28;
  * Every ratio as a rung on a logarithmic axis, where even steps lie equally far apart; one line for each chart and
  * direction.
  */
-export function Ladder({ charts }: { charts: readonly LadderRow[] }) {
+export function LadderPlot({ charts }: { charts: readonly LadderRow[] }) {
   const convention = usePreferences((state) => state.convention);
   const rungs = useMemo(() => rungsOf(charts, convention), [charts, convention]);
   const theme = useTheme();
@@ -60,7 +60,11 @@ function rungsOf(charts: readonly LadderRow[], convention: RatioConvention): rea
       if (!ratio) return [];
       const way = isForward(ratio) ? 'same way' : 'reverse';
       return [
-        { line: charts.length > 1 ? `${name}, ${way}` : way, position, size: toNumber(ratioIn(ratio, convention)) },
+        {
+          line: charts.length > 1 ? `${name}, ${way}` : way,
+          position,
+          size: toNumber(ratioByConvention(ratio, convention)),
+        },
       ];
     }),
   );

@@ -5,7 +5,7 @@ import { useTrain } from '@/features/train/use-train';
 import { useSettled } from '@/ui/settled';
 import { useRows } from '../../use-chart';
 import { InputSpeed } from './input-speed';
-import { Ladder } from './ladder';
+import { LadderPlot } from './ladder';
 import { Steps } from './steps';
 
 /** The chart in pictures: all ratios on a ladder, and below it the steps and what they do to the input. */
@@ -15,7 +15,7 @@ export function Pictures() {
   const charts = useMemo(() => [{ name, chart }], [name, chart]);
   return (
     <>
-      <Ladder charts={charts} />
+      <LadderPlot charts={charts} />
       <div className="mt-1 grid gap-6 lg:grid-cols-2">
         <Steps />
         <InputSpeed />

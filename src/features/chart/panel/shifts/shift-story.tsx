@@ -2,7 +2,7 @@
 
 import clsx from 'clsx';
 import { useMemo } from 'react';
-import { shiftDetails, type Between, type Shift, type ShiftDetails } from '@/core/gear-chart';
+import { shiftDetails, type SetBetween, type Shift, type ShiftDetails } from '@/core/gear-chart';
 import { toNumber } from '@/core/rational';
 import { lockSet } from '@/core/solve';
 import type { Train } from '@/core/train';
@@ -82,7 +82,7 @@ function warnings(train: Train, { between }: Shift, { handsOver, overlap, gap, p
   ];
 }
 
-function causeOf(train: Train, { engaged, solved }: Between): string {
+function causeOf(train: Train, { engaged, solved }: SetBetween): string {
   const cause = lockSet(solved).filter((id) => engaged.includes(id) || !solved.engaged.has(id));
   return `${listed((cause.length > 0 ? cause : engaged).map((id) => couplerName(train, id)))} cannot be on together`;
 }
@@ -125,7 +125,7 @@ function Load({ details: { inputSpeed, inputTorque } }: { details: ShiftDetails 
 function Lattice({ shift }: { shift: Shift }) {
   const train = useTrain((state) => state.train);
   const convention = usePreferences((state) => state.convention);
-  const columns: Column<Between>[] = [
+  const columns: Column<SetBetween>[] = [
     {
       head: 'Engaged',
       value: ({ engaged }) => listed(engaged.map((id) => couplerName(train, id))) || 'nothing',

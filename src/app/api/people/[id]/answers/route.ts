@@ -1,7 +1,7 @@
 import { database } from '@/server/database';
 import { readAnswers } from '@/server/heavy';
 import { failure, withSent } from '@/server/http';
-import { asKept, asksAsKept } from '@/server/kept-answer';
+import { asKept, wantsAsKept } from '@/server/kept-answer';
 import { addAnswers, listAnswers, putAnswersAside } from '@/server/practice/people';
 import { keptAnswer } from '@/server/wrong';
 import { MOST } from '@/server/most';
@@ -19,7 +19,7 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: stri
     if (!answers) return NOBODY();
     const read = answers.map(({ document }) => ({ text: document, kept: keptAnswer(document) }));
     const unreadable = read.filter(({ kept }) => 'unreadable' in kept);
-    if (asksAsKept(request)) return asKept(unreadable.map(({ text }) => text).join('\n'));
+    if (wantsAsKept(request)) return asKept(unreadable.map(({ text }) => text).join('\n'));
     return Response.json({
       answers: read.flatMap(({ kept }) => ('document' in kept ? [kept.document] : [])),
       unreadable: unreadable.length,

@@ -1,6 +1,6 @@
 import { database } from '@/server/database';
 import { failure } from '@/server/http';
-import { asKept, asksAsKept, unreadableRow } from '@/server/kept-answer';
+import { asKept, wantsAsKept, unreadableRow } from '@/server/kept-answer';
 import { route } from '@/server/route';
 import { findPicture } from '@/server/trains/pictures';
 
@@ -13,7 +13,7 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: stri
     const found = await findPicture(await database(), id, key);
     if (!found) return failure(404, 'no-picture', 'This picture is not kept.');
     const { type, bytes, reads } = found;
-    if (asksAsKept(request)) return asKept(bytes);
+    if (wantsAsKept(request)) return asKept(bytes);
     if (!reads) return unreadableRow('This picture', 'It is neither a PNG nor a JPEG, or it is damaged.');
     return new Response(new Uint8Array(bytes), {
       headers: {

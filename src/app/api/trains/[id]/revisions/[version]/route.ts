@@ -1,6 +1,6 @@
 import { database } from '@/server/database';
 import { failure, jsonFields, readJson } from '@/server/http';
-import { asKept, asksAsKept } from '@/server/kept-answer';
+import { asKept, wantsAsKept } from '@/server/kept-answer';
 import { route } from '@/server/route';
 import { findRevision, findStateText, nameRevision } from '@/server/trains/revisions';
 import { versionNumber } from '@/server/version-number';
@@ -14,7 +14,7 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: stri
   GET: async (request, { id, version: named }) => {
     const version = versionNumber(named);
     if (version === null) return noVersion();
-    if (asksAsKept(request)) {
+    if (wantsAsKept(request)) {
       const text = await findStateText(await database(), id, version);
       return text === null ? notKept() : asKept(text);
     }

@@ -2,7 +2,7 @@
 
 import { useMemo, useSyncExternalStore, type ReactNode } from 'react';
 import type { Train } from '@/core/train';
-import type { Screen } from './screens';
+import type { TrainScreen } from './screens';
 import { TrainFrame } from './train-frame';
 
 interface Props {
@@ -11,12 +11,12 @@ interface Props {
   readonly name: string;
   /** As it is kept; the server found that it reads. */
   readonly document: string;
-  readonly screens: readonly Screen[];
+  readonly screens: readonly TrainScreen[];
   readonly children: ReactNode;
 }
 
 /** Opens a train in the browser: what a large train takes to solve and draw keeps nobody else waiting on the server. */
-export function OpenTrain({ id, version, name, document, screens, children }: Props) {
+export function TrainOpening({ id, version, name, document, screens, children }: Props) {
   const inBrowser = useSyncExternalStore(
     never,
     () => true,
