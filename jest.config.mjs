@@ -4,6 +4,7 @@ const config = {
   // Disks stall now and then; how fast things are is for the bench to say.
   testTimeout: 30_000,
   roots: ['<rootDir>/src'],
+  maxWorkers: '100%',
   globalSetup: '<rootDir>/scripts/before-tests.mjs',
   setupFilesAfterEnv: ['<rootDir>/src/testing/seed.ts'],
   testMatch: ['**/*.test.ts'],
