@@ -41,7 +41,7 @@ test('a five-speed countershaft box with reverse is built from nothing by editin
   await page.getByRole('button', { name: 'New train' }).click();
   await page.getByRole('dialog', { name: 'New train' }).getByText('Nothing yet').click();
   await page.getByRole('textbox', { name: 'Name' }).fill('Pan winch');
-  await page.getByRole('button', { name: 'Put it on the shelf' }).click();
+  await page.getByRole('button', { name: 'Add to shelf' }).click();
   await page
     .getByRole('listitem')
     .filter({ has: page.getByRole('heading', { name: 'Pan winch' }) })
@@ -165,7 +165,7 @@ test('a finding is mended by one press, another set aside with a note that stays
   await page.goto(await freshTrain(request, 'sluice-winch'));
   await page.getByRole('tab', { name: 'Checks' }).click();
   const checks = page.getByRole('list', { name: 'Checks' });
-  const shared = checks.getByRole('listitem').filter({ hasText: 'Gears 15 and 45 share the factor 15.' });
+  const shared = checks.getByRole('listitem').filter({ hasText: 'The 15- and 45-tooth gears share the factor 15.' });
   await shared.getByRole('button', { name: 'Gear 45 → 46' }).click();
   await expect(shared).toHaveCount(0);
   await expect(gear(page, 'drum, 46')).toBeVisible();
@@ -182,7 +182,7 @@ test('a finding is mended by one press, another set aside with a note that stays
   await page.getByRole('tab', { name: 'Checks' }).click();
   const aside = page.getByRole('region', { name: 'Set aside' });
   await expect(aside).toContainText('cut with a profile shift');
-  await aside.getByRole('button', { name: 'Take it up again' }).click();
+  await aside.getByRole('button', { name: 'Reopen' }).click();
   await expect(undercut).toHaveCount(1);
 });
 
@@ -217,6 +217,6 @@ test('a worm that locks itself and a one-way clutch are set on their cards', asy
   await card(page).getByLabel('Locks itself').check();
   await card(page).getByLabel('They turn').selectOption('same');
   await page.keyboard.press('Escape');
-  await page.getByText('Drive it backward').click();
+  await page.getByText('Back-drive').click();
   await expect(page.getByRole('complementary', { name: 'Explanation' })).toContainText(/jam|cannot/i);
 });

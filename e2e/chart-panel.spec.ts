@@ -28,7 +28,7 @@ test('the overdrive that nobody listed is found among the combinations and added
   await tab.getByLabel('That').selectOption('drives');
   await tab.getByLabel('not in my chart').uncheck();
   await tab.getByLabel('One change from').selectOption('2');
-  await tab.getByLabel('Way').selectOption('either');
+  await tab.getByLabel('Direction').selectOption('either');
   await tab.getByLabel('Without').selectOption('Front brake');
   await tab.getByLabel('to', { exact: true }).fill('2');
   await expect(found.getByRole('row')).toHaveCount(3);
@@ -78,7 +78,7 @@ test('among sets of the same ratios a choice is found that makes every shift a s
   const tab = await below(page, 'Shifts');
   await tab.getByRole('button', { name: 'Look for single changes' }).click();
   await expect(tab).toContainText('Every shift becomes a single change.');
-  await tab.getByRole('button', { name: 'Take these over' }).click();
+  await tab.getByRole('button', { name: 'Apply' }).click();
   await expect(row(page, '3')).not.toContainText('several at once');
   await expect(row(page, '3')).toContainText('1.000');
 });
@@ -169,7 +169,7 @@ test('pictures have a table behind them and are saved; hostile names stay text',
       positions: train.positions.map((position) => (position.id === '2' ? { ...position, name: hostile } : position)),
     }))}/chart`,
   );
-  const tab = await below(page, 'Pictures');
+  const tab = await below(page, 'Plots');
   const ladder = tab.getByRole('figure', { name: /Ratio ladder/ });
   await expect(ladder.locator('svg.apexcharts-svg')).toContainText(hostile);
   const [png] = await Promise.all([page.waitForEvent('download'), ladder.getByRole('button', { name: 'PNG' }).click()]);
@@ -217,7 +217,7 @@ for (const theme of ['salt', 'soot'])
         if (impact === 'serious' || impact === 'critical') faults.push(`${where}: ${id}: ${nodes[0]?.html}`);
     };
     for (const tab of [
-      'Pictures',
+      'Plots',
       'Members’ speeds',
       'Shifts',
       'Stages',

@@ -50,7 +50,7 @@ test('a chart made by keyboard alone: positions added, named, engaged, moved and
     '1',
   );
   await expect(row(page, 'high')).toContainText('1.000');
-  await expect(row(page, 'low').getByTitle(/^To high/)).toContainText('one for one');
+  await expect(row(page, 'low').getByTitle(/^To high/)).toContainText('one swap');
   await keys(page, 'Home', 'Alt+ArrowUp');
   await expect.poll(() => names(page)).toEqual(['high', 'low']);
   await expect(page.locator(':focus')).toHaveText('high');
@@ -86,7 +86,7 @@ test('pasted from a spreadsheet: nothing changes until what is unknown is answer
   const dialog = page.getByRole('dialog', { name: 'Positions from a table' });
   await expect(dialog).toContainText('Row 5 ("odd"): "perhaps" under Forward counts as off.');
   await expect(dialog).toContainText('Row 5 ("odd") has 2 of 5 cells');
-  const take = dialog.getByRole('button', { name: 'Take over 4 positions' });
+  const take = dialog.getByRole('button', { name: 'Apply 4 positions' });
   await expect(take).toBeDisabled();
   expect(await names(page)).toEqual(before);
   await dialog.getByLabel('What brake in front is').selectOption('Front brake');
@@ -103,7 +103,7 @@ test('pasted from a spreadsheet: nothing changes until what is unknown is answer
   expect(copied.split(/\r?\n/)[4]).toMatch(/^4\tx\t\tx\tx\tx\t/);
   await page.keyboard.press('Control+v');
   await expect(dialog.getByRole('list', { name: 'In doubt' })).toHaveCount(0);
-  await dialog.getByRole('button', { name: 'Take over 8 positions' }).click();
+  await dialog.getByRole('button', { name: 'Apply 8 positions' }).click();
   await expect.poll(() => names(page)).toEqual(before);
   await expect(row(page, '4')).toContainText('0.7222');
 });
@@ -120,10 +120,10 @@ test('a table too long, or none at all, is told in the dialog', async ({ page, r
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Paste' }).click();
   await page.keyboard.press('Control+v');
-  await expect(dialog.getByRole('button', { name: 'Take over 128 positions' })).toBeEnabled();
+  await expect(dialog.getByRole('button', { name: 'Apply 128 positions' })).toBeEnabled();
   await dialog.getByLabel('The table').fill('');
-  await expect(dialog.getByRole('button', { name: 'Take over 0 positions' })).toBeDisabled();
-  await dialog.getByRole('button', { name: 'Leave it' }).click();
+  await expect(dialog.getByRole('button', { name: 'Apply 0 positions' })).toBeDisabled();
+  await dialog.getByRole('button', { name: 'Cancel' }).click();
   await expect.poll(() => names(page)).toEqual(['slow', 'direct']);
 });
 

@@ -41,7 +41,7 @@ test('removing says what goes along; the output is not removed; twenty steps are
   await page.goto(await freshTrain(request, 'pan-rake'));
   await gear(page, 'second wheel, 32').press('e');
   await card(page).getByRole('button', { name: 'Remove' }).click();
-  await expect(card(page)).toContainText('With it go second wheel, its mesh and Second. It can be undone.');
+  await expect(card(page)).toContainText('This also removes second wheel, its mesh and Second. Undo restores it.');
   await card(page).getByRole('button', { name: 'Remove all of it' }).click();
   await expect(gear(page, 'second wheel, 32')).toHaveCount(0);
   await expect(page.getByRole('button', { name: /^Clutch Second/ })).toHaveCount(0);

@@ -19,7 +19,7 @@ test('figures and working are saved as CSV and Markdown, for one position or all
   expect(figures.name).toBe('pan-rake-gearbox-figures-position-2.csv');
   const lines = figures.bytes.toString().trim().split('\r\n');
   expect(lines[0]).toBe(
-    'Position,"Ratio, in/out",Status,Member,Turns per turn put in,"Speed, rpm",Way,"Torque, N·m","Power, W",State',
+    'Position,"Ratio, in/out",Status,Member,Turns per turn put in,"Speed, rpm",Direction,"Torque, N·m","Power, W",State',
   );
   expect(lines).toContain('2,1024/361,drive,output shaft,361/1024,10.57617,same way,28.36565,31.41593,gives power out');
   expect(lines).toHaveLength(8);

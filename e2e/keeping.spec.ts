@@ -51,7 +51,7 @@ test('what was changed while the server was away waits in the browser and is off
   await expect(offer.getByRole('group', { name: 'Differences' })).toContainText('drum’s gear 45 → 30 teeth');
   await expect(offer).toContainText('wind: 12.00 reverse → 8.000 reverse');
   await expect(ratio(later)).toHaveText('12.00');
-  await offer.getByRole('button', { name: 'Take them up' }).click();
+  await offer.getByRole('button', { name: 'Restore changes' }).click();
   await expect(ratio(later)).toHaveText('8.000');
   await saved(later);
   await later.getByRole('button', { name: 'Undo' }).click();
@@ -76,7 +76,7 @@ test('an offer that is dropped does not come again', async ({ page, request, con
   );
   await page.reload();
   const offer = page.getByRole('dialog', { name: 'Changes that were not saved' });
-  await offer.getByRole('button', { name: 'Drop them' }).click();
+  await offer.getByRole('button', { name: 'Discard' }).click();
   await context.unroute('**/api/trains/*');
   await expect(ratio(page)).toHaveText('12.00');
   await page.reload();

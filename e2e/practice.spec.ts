@@ -236,7 +236,7 @@ test(
       version: 1,
       name: 'Winch',
     });
-    await page.getByRole('button', { name: 'Keep it' }).click();
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
     await expect(page.getByRole('status').filter({ hasText: '“Winch” is kept.' })).toBeVisible();
 
     await page.goto(address);
@@ -315,7 +315,7 @@ test('over the whole shelf and over trains by chance', async ({ page }) => {
   await setup(page).getByLabel('Level').selectOption({ label: 'Coupled sets' });
   await page.getByRole('button', { name: 'Begin the drill' }).click();
   await expect(asked(page)).toBeVisible();
-  await setup(page).getByLabel('Ask about').selectOption({ label: 'Trains by chance' });
+  await setup(page).getByLabel('Ask about').selectOption({ label: 'Random trains' });
   await setup(page).getByRole('textbox', { name: 'Seed' }).fill('x');
   await expect(alert(page)).toContainText('A whole number');
   await expect(page.getByRole('button', { name: 'Begin the drill' })).toBeDisabled();

@@ -39,7 +39,7 @@ test('the chart’s figures are the Bench’s, and a coupler switched in it is a
   await page.goto(`${await freshTrain(request, 'pan-rake')}/chart`);
   await expect(row(page, '2')).toContainText('2.837');
   await expect(row(page, '1+2')).toContainText('locked');
-  await expect(row(page, '2').getByTitle('To 3: Second off, Third on.')).toContainText('one for one');
+  await expect(row(page, '2').getByTitle('To 3: Second off, Third on.')).toContainText('one swap');
   await cell(page, 'Second', '1').click();
   await expect(row(page, '1')).toContainText('locked');
   await screens(page).getByRole('link', { name: 'Bench' }).click();

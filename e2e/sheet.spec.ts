@@ -127,7 +127,7 @@ test('a train moves with its log to another installation, and never overwrites w
     await dialog.getByLabel('Open a bundle').setInputFiles(file);
     await expect(dialog.getByRole('list', { name: 'What it would bring' })).toContainText('1 log entries');
     await expect(dialog).toContainText('new here');
-    await dialog.getByRole('button', { name: 'Bring it to the shelf' }).click();
+    await dialog.getByRole('button', { name: 'Import' }).click();
     await expect(page.getByRole('status').filter({ hasText: 'Added:' })).toContainText(name);
     await page.goto(`${other.address}${new URL(address, 'http://x').pathname}/log`);
     await expect(page.getByRole('table').getByRole('row').nth(1)).toContainText('16.25');
@@ -136,7 +136,7 @@ test('a train moves with its log to another installation, and never overwrites w
     await page.getByRole('button', { name: 'Bundles' }).click();
     await dialog.getByLabel('Open a bundle').setInputFiles(file);
     await expect(dialog).toContainText('is there, the same');
-    await dialog.getByRole('button', { name: 'Bring it to the shelf' }).click();
+    await dialog.getByRole('button', { name: 'Import' }).click();
     await expect(page.getByRole('status').filter({ hasText: 'Left as they were:' })).toBeVisible();
   } finally {
     await other.end();

@@ -59,8 +59,8 @@ test('an example that was changed or deleted becomes what it was', async ({ page
   await expect(page.getByRole('status').filter({ hasText: '“Brine lift” was deleted.' })).toBeVisible();
   await find.clear();
   for (const [button, name] of [
-    ['Make it as it was', 'Wagon axle'],
-    ['Bring it back', 'Brine lift'],
+    ['Reset', 'Wagon axle'],
+    ['Restore', 'Brine lift'],
   ] as const) {
     await page.getByRole('button', { name: 'Examples' }).click();
     const line = page.getByRole('dialog', { name: 'Examples' }).getByRole('listitem').filter({ hasText: name });
@@ -124,7 +124,7 @@ test('a stepped planetary is started from its pattern, opened, and one turn is r
   await dialog.getByLabel('Name').fill('Tide dial');
   await dialog.getByLabel('Ring teeth').fill('ninety');
   await expect(dialog.getByRole('alert')).toHaveText('Ring teeth must be a whole number from 4 to 100000.');
-  await expect(dialog.getByRole('button', { name: 'Put it on the shelf' })).toBeDisabled();
+  await expect(dialog.getByRole('button', { name: 'Add to shelf' })).toBeDisabled();
   await dialog.getByLabel('Ring teeth').fill('108');
   await expect(dialog.getByRole('table', { name: 'What the positions give' })).toContainText('0.07692');
   await expect(dialog.getByText(/^The checks (find nothing|would say)/)).toBeVisible();
@@ -140,7 +140,7 @@ test('a five-speed countershaft box with reverse is started from its pattern and
   const dialog = page.getByRole('dialog', { name: 'New train' });
   await dialog.getByText('Countershaft box').click();
   await dialog.getByLabel('Name').fill('Slip winch');
-  await dialog.getByRole('button', { name: 'Put it on the shelf' }).click();
+  await dialog.getByRole('button', { name: 'Add to shelf' }).click();
   await openCard(page, card(page, 'Slip winch').getByRole('link'));
   await expect(page.getByRole('group', { name: 'Positions' }).getByRole('button')).toHaveCount(7);
   await page.keyboard.press('5');

@@ -36,7 +36,7 @@ export async function motorAndLoad(page: Page, load: string): Promise<void> {
   await field(page, 'Stall torque').fill('2');
   await field(page, 'No-load speed').fill('300');
   await field(page, 'Constant').fill(load);
-  await field(page, 'Over time, in addition (s, N·m)').fill('');
+  await field(page, 'Added load over time (s, N·m)').fill('');
   await field(page, 'Motor').fill('0.01');
   await field(page, 'At the output').fill('0.5');
   await field(page, 'A run lasts').fill('20');

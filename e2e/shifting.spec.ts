@@ -21,7 +21,7 @@ test('the two shift points of a three-speed box are found, and followed in a run
   await expect(follows(page)).toContainText(
     'a step may go down to r = 0.3333; the spread of these positions, 4.000, then takes at least 3',
   );
-  await page.getByRole('button', { name: 'Sound thresholds' }).click();
+  await page.getByRole('button', { name: 'Suggest thresholds' }).click();
   await says(page, 'Points');
   // 1.5 N·m: second sits at 1 − 1.5/4 of no load, 187.5 rpm in, 93.75 out.
   await expect(follows(page).getByRole('row', { name: /^2/ })).toContainText('93.75');
@@ -38,7 +38,7 @@ test('thresholds too near each other hunt; the band offered mends it, and the ru
 }) => {
   await page.goto(await threeSpeedBox(request));
   await motorAndLoad(page, '3.2');
-  await field(page, 'At least in a position').fill('0');
+  await field(page, 'Minimum time in a position').fill('0');
   await field(page, '2 down to 1 at').fill('0.3');
   await field(page, '3 down to 2 at').fill('0.3');
   // By the keyboard, on the picture: from 0.7167 of no load down to a little above one half.
@@ -65,7 +65,7 @@ test('thresholds too near each other hunt; the band offered mends it, and the ru
 test('through neutral a slow torque detector chatters; two paths cure it', async ({ page, request }) => {
   await page.goto(await threeSpeedBox(request));
   await motorAndLoad(page, '3');
-  await page.getByLabel('It feels').selectOption({ label: 'output torque' });
+  await page.getByLabel('Shift cue').selectOption({ label: 'output torque' });
   for (const [label, torque] of [
     ['3 down to 2', '1.8'],
     ['2 down to 1', '3.6'],
@@ -81,12 +81,12 @@ test('through neutral a slow torque detector chatters; two paths cure it', async
   );
   await page.getByLabel('In between').selectOption({ label: 'neutral: nothing engaged' });
   await field(page, 'A shift takes').fill('0.6');
-  await field(page, 'At least in a position').fill('0');
+  await field(page, 'Minimum time in a position').fill('0');
   await page.getByLabel('A run begins in').selectOption('3');
   await field(page, 'at an output speed of').fill('100');
   await expect(follows(page)).toContainText('It chatters');
   const paths = follows(page).getByRole('listitem').filter({ hasText: 'two paths' });
-  await expect(paths).toContainText('Mends it: 1 shift.', { timeout: 20_000 });
+  await expect(paths).toContainText('Fixes it: 1 shift.', { timeout: 20_000 });
   await expect(follows(page).getByRole('listitem').filter({ hasText: 'before the selector' })).toContainText(
     'Then it hunts',
   );
@@ -177,7 +177,7 @@ test(
       await page.keyboard.press('Escape');
     }
     await page.keyboard.press('Shift+Digit3');
-    await follows(page).getByRole('button', { name: 'Take these spans over' }).first().click();
+    await follows(page).getByRole('button', { name: 'Use these spans' }).first().click();
     await saved(page);
     const { train } = (await (await request.get(`/api${address}`)).json()) as {
       train: { selectors: { spans: object[] }[] };
@@ -211,7 +211,7 @@ test(
     await page.getByLabel('The selector goes').selectOption({ label: 'drum: one after another' });
     await ran(page, '20 s, 4 shifts');
     await runPane(page)
-      .getByRole('button', { name: /2 is left for 3/ })
+      .getByRole('button', { name: /shift from 2 to 3 begins/ })
       .click();
     await expect(page.getByRole('slider', { name: 'Time that is looked at' })).toHaveAttribute(
       'aria-valuetext',
@@ -239,7 +239,7 @@ test('what is wrong stands at its field, and what stood before stays; limits are
   await field(page, 'Measured line (rpm, N·m)').fill('0, 0.5\n100, 0.8\n200, 0');
   await expect(page.getByText('Its torque rises with speed somewhere.')).toBeVisible();
   await ran(page, /^60 s/);
-  await page.getByLabel('It feels').selectOption({ label: 'by hand, at times' });
+  await page.getByLabel('Shift cue').selectOption({ label: 'by hand, at times' });
   await wrong('Shifts (s, position)', '3, ninth', 'Position "ninth" is not in order');
   // The same list as a file of figures, with a head.
   await page.getByLabel('Measured line: open a CSV file').setInputFiles({
@@ -257,11 +257,11 @@ test('a scenario is kept with its train and is a file; a reading says what the b
   await page.goto(await threeSpeedBox(request));
   await page.getByText('One reading with the box on').click();
   await field(page, 'It turns, unloaded, at').fill('225');
-  await expect(page.getByText('The box eats 0.06000 N·m at the motor: 1.414 W lost.')).toBeVisible();
+  await expect(page.getByText('Gearbox drag: 0.06000 N·m at the motor: 1.414 W lost.')).toBeVisible();
   await page.getByRole('button', { name: 'Use the motor as it comes through the box' }).click();
   await expect(field(page, 'Stall torque')).toHaveValue('0.54');
   await field(page, 'Name of the scenario').fill('Ramp, worn box');
-  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('“Ramp, worn box” is kept with this train.')).toBeVisible();
   await field(page, 'Stall torque').fill('3');
   await page.reload();

@@ -69,7 +69,7 @@ test('limits from bore and space that leave no wheel, and conditions that exclud
   page,
 }) => {
   await page.goto('/teeth');
-  await page.getByText('What they go round and into').click();
+  await page.getByText('Bore and space').click();
   await page.getByLabel('Module').fill('2');
   await page.getByLabel('Outside of bearing or bore').fill('30');
   await page.getByLabel('Wall left round it').fill('4');
@@ -148,7 +148,7 @@ test('a search is kept beside its train, goes along with a copy, and is saved an
   await page.getByLabel('Look for').selectOption({ label: 'planetary sets' });
   await page.getByLabel('Ratio, in/out').fill('4.2');
   await page.getByLabel('Name of the search').fill('Slower stirrer');
-  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('“Slower stirrer” is kept with this train.')).toBeVisible();
   const saving = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save as a file' }).click();

@@ -118,10 +118,10 @@ test('the answer in the units in force, on the headline and the keys, and both a
   await page.getByLabel('Input speed').fill('30 rpm');
   await expect(out).toContainText('365.6 turns/h');
   const keys = page.getByRole('group', { name: 'Positions' });
-  await page.getByLabel('Keys show').selectOption('speed');
+  await page.getByLabel('Show on keys').selectOption('speed');
   await expect(keys.getByRole('button', { pressed: true })).toContainText('365.6');
   await page.reload();
-  await expect(page.getByLabel('Keys show')).toHaveValue('speed');
+  await expect(page.getByLabel('Show on keys')).toHaveValue('speed');
   await expect(page.getByLabel('Length of the arm, mm')).toHaveValue('500');
 
   await page.goto(await freshTrain(request, 'wagon-axle'));
@@ -150,12 +150,10 @@ test('a planetary stage is worked out by formula or by table, and the school is 
 
 test('driven backward, coasting and with losses', async ({ page, request }) => {
   await page.goto(await freshTrain(request, 'crawler'));
-  await page.getByText('Drive it backward').click();
-  await expect(
-    page.getByText('Turned at the output, a one-way clutch lets go: the input does not follow.'),
-  ).toBeVisible();
+  await page.getByText('Back-drive').click();
+  await expect(page.getByText('Back-driven, a one-way clutch overruns: the input does not follow.')).toBeVisible();
   await page.keyboard.press('3');
-  await expect(page.getByText('Turned at the output, it drives the input.')).toBeVisible();
+  await expect(page.getByText('Back-driven, the output turns the input.')).toBeVisible();
   await page.getByText('Coast').click();
   await expect(page.getByRole('radio', { name: 'Coast' })).toBeChecked();
   await expect(ratio(page)).toHaveText('1.000');
@@ -197,7 +195,7 @@ test('checks say what is wrong, why and what to do, and follow an edit at once',
   await page.goto(await freshTrain(request, 'sluice-winch'));
   await page.getByRole('tab', { name: 'Checks' }).click();
   const checks = page.getByRole('list', { name: 'Checks' });
-  await expect(checks).toContainText('Gears 15 and 45 share the factor 15.');
+  await expect(checks).toContainText('The 15- and 45-tooth gears share the factor 15.');
   await expect(checks).toContainText('44 or 46 instead of 45 would hunt.');
   await expect(checks.getByRole('button', { name: 'Gear 45 → 46 teeth' })).toContainText('in wind: 12.00 → 12.27');
   await page.getByRole('button', { name: /^Gear on drum, 45/ }).click();

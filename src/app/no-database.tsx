@@ -4,7 +4,7 @@ export function NoDatabase({ reason }: { reason: string }) {
     <main className="mx-auto flex max-w-xl flex-col gap-3 p-10">
       <h1 className="text-2xl font-semibold">The shelf cannot be opened</h1>
       <p className="[overflow-wrap:anywhere]">{reason}</p>
-      <p className="muted">Nothing was written to it. When it is mended, this page opens as ever.</p>
+      <p className="muted">Nothing was written to it. Fix the cause above, then try again.</p>
       <a className="btn btn-neutral btn-sm self-start" href="">
         Try again
       </a>

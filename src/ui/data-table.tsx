@@ -10,9 +10,10 @@ import {
 } from '@tanstack/react-table';
 import clsx from 'clsx';
 import { ArrowDown, ArrowUp } from 'lucide-react';
-import { useMemo, useState, type ReactNode } from 'react';
+import { useMemo, useRef, useState, type ReactNode } from 'react';
 import { TableButtons } from './table-buttons';
 import type { Table } from './table-text';
+import { useSteadyColumns, useVisibleRows } from './visible-rows';
 import { itemAt } from '@/core/required';
 
 /** A column of a table: what it sorts and copies by, and how it is shown. */
@@ -41,7 +42,10 @@ interface Props<Row> {
   readonly onChoose?: (row: Row) => void;
 }
 
-/** A table that sorts by any column, is copied and saved; its head and first column stay in view. */
+/**
+ * A table that sorts by any column, is copied and saved, with all its rows; its head and first column stay in view. Of
+ * a long one only what is in sight is drawn.
+ */
 export function DataTable<Row>({ label, rows, columns, keyOf, beside, chosen, oneLine = false, onChoose }: Props<Row>) {
   const [sorting, setSorting] = useState<SortingState>([]);
   const defined = useMemo(
@@ -66,9 +70,14 @@ export function DataTable<Row>({ label, rows, columns, keyOf, beside, chosen, on
     getSortedRowModel: getSortedRowModel(),
     getRowId: keyOf,
   });
+  const head = useRef<HTMLTableRowElement>(null);
+  const body = useRef<HTMLTableSectionElement>(null);
+  const sorted = table.getRowModel().rows;
+  const { places, abovePx, belowPx, measure } = useVisibleRows(sorted.length, body);
+  useSteadyColumns(head, measure !== undefined);
   const asText = (): Table => ({
     head: columns.map(({ head }) => head),
-    rows: table.getSortedRowModel().rows.map(({ original }) => columns.map(({ value }) => plain(value(original)))),
+    rows: sorted.map(({ original }) => columns.map(({ value }) => plain(value(original)))),
   });
   return (
     <section aria-label={label} className="w-fit min-w-72">
@@ -76,19 +85,19 @@ export function DataTable<Row>({ label, rows, columns, keyOf, beside, chosen, on
         <div className="min-w-0 flex-1 text-sm">{beside}</div>
         <TableButtons name={label} table={asText} />
       </div>
-      <table className="border-separate border-spacing-0 text-sm">
+      <table className="border-separate border-spacing-0 text-sm" aria-rowcount={measure && sorted.length + 1}>
         <thead>
           {table.getHeaderGroups().map((group) => (
-            <tr key={group.id}>
+            <tr key={group.id} ref={head}>
               {group.headers.map((header, i) => {
-                const sorted = header.column.getIsSorted();
+                const direction = header.column.getIsSorted();
                 const { numeric, title } = itemAt(columns, i);
                 return (
                   <th
                     key={header.id}
                     scope="col"
                     title={title}
-                    aria-sort={sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : 'none'}
+                    aria-sort={direction === 'asc' ? 'ascending' : direction === 'desc' ? 'descending' : 'none'}
                     className={clsx(
                       'muted sticky top-0 border-b border-base-content bg-base-100 px-2 py-1 align-bottom font-normal',
                       numeric ? 'text-right' : 'text-left',
@@ -101,8 +110,8 @@ export function DataTable<Row>({ label, rows, columns, keyOf, beside, chosen, on
                       onClick={header.column.getToggleSortingHandler()}
                     >
                       {flexRender(header.column.columnDef.header, header.getContext())}
-                      {sorted === 'asc' && <ArrowUp className="inline size-3" aria-hidden />}
-                      {sorted === 'desc' && <ArrowDown className="inline size-3" aria-hidden />}
+                      {direction === 'asc' && <ArrowUp className="inline size-3" aria-hidden />}
+                      {direction === 'desc' && <ArrowDown className="inline size-3" aria-hidden />}
                     </button>
                   </th>
                 );
@@ -110,47 +119,65 @@ export function DataTable<Row>({ label, rows, columns, keyOf, beside, chosen, on
             </tr>
           ))}
         </thead>
-        <tbody>
-          {table.getRowModel().rows.map((row) => (
-            <tr
-              key={row.id}
-              aria-current={chosen?.(row.original) || undefined}
-              className={clsx(
-                'hover:bg-base-200',
-                onChoose && 'cursor-pointer',
-                chosen?.(row.original) ? 'bg-base-200' : 'bg-base-100',
-              )}
-              onClick={onChoose && (() => onChoose(row.original))}
-            >
-              {row.getVisibleCells().map((cell, i) => {
-                const Cell = i === 0 ? 'th' : 'td';
-                const shown = flexRender(cell.column.columnDef.cell, cell.getContext());
-                return (
-                  <Cell
-                    key={cell.id}
-                    scope={i === 0 ? 'row' : undefined}
-                    className={clsx(
-                      'border-b border-base-300/60 px-2 py-1 font-normal',
-                      i === 0 && 'sticky left-0 bg-inherit',
-                      itemAt(columns, i).numeric ? 'figure text-right whitespace-nowrap' : 'text-left',
-                      oneLine && 'whitespace-nowrap',
-                    )}
-                  >
-                    {i === 0 && onChoose ? (
-                      <button type="button" className="text-left text-inherit">
-                        {shown}
-                      </button>
-                    ) : (
-                      shown
-                    )}
-                  </Cell>
-                );
-              })}
-            </tr>
-          ))}
+        <tbody ref={body}>
+          <RowsOutOfSight px={abovePx} columns={columns.length} />
+          {places.map((place) => {
+            const row = itemAt(sorted, place);
+            return (
+              <tr
+                key={row.id}
+                ref={measure}
+                data-index={place}
+                aria-rowindex={measure && place + 2}
+                aria-current={chosen?.(row.original) || undefined}
+                className={clsx(
+                  'hover:bg-base-200',
+                  onChoose && 'cursor-pointer',
+                  chosen?.(row.original) ? 'bg-base-200' : 'bg-base-100',
+                )}
+                onClick={onChoose && (() => onChoose(row.original))}
+              >
+                {row.getVisibleCells().map((cell, i) => {
+                  const Cell = i === 0 ? 'th' : 'td';
+                  const shown = flexRender(cell.column.columnDef.cell, cell.getContext());
+                  return (
+                    <Cell
+                      key={cell.id}
+                      scope={i === 0 ? 'row' : undefined}
+                      className={clsx(
+                        'border-b border-base-300/60 px-2 py-1 font-normal',
+                        i === 0 && 'sticky left-0 bg-inherit',
+                        itemAt(columns, i).numeric ? 'figure text-right whitespace-nowrap' : 'text-left',
+                        oneLine && 'whitespace-nowrap',
+                      )}
+                    >
+                      {i === 0 && onChoose ? (
+                        <button type="button" className="text-left text-inherit">
+                          {shown}
+                        </button>
+                      ) : (
+                        shown
+                      )}
+                    </Cell>
+                  );
+                })}
+              </tr>
+            );
+          })}
+          <RowsOutOfSight px={belowPx} columns={columns.length} />
         </tbody>
       </table>
     </section>
+  );
+}
+
+/** Room for the rows that are not drawn. */
+function RowsOutOfSight({ px, columns }: { px: number; columns: number }) {
+  if (px <= 0) return null;
+  return (
+    <tr aria-hidden>
+      <td colSpan={columns} style={{ height: px }} className="p-0" />
+    </tr>
   );
 }
 

@@ -46,7 +46,7 @@ describe('meshes', () => {
   test('shared factors: how often the same teeth meet, and what would hunt', () => {
     const [found] = of(winch, 'shared factor').filter(({ gears }) => gears.includes('g3b'));
     // 15 and 45: every tooth of 15 meets only 3 of 45, again after 3 turns.
-    expect(found!.why).toContain('meets only 3 of 45 teeth, the same ones again after 3 turns');
+    expect(found!.why).toContain('meets only 3 of 45 teeth, repeating every 3 turns');
     expect(found!.mend).toContain('44 or 46 instead of 45 would hunt');
     expect(
       of(
@@ -118,7 +118,7 @@ describe('positions', () => {
   test('one that locks says who fights; two that engage the same are one', () => {
     const rake = demoTrain('pan-rake');
     expect(of(rake, 'locked')).toMatchObject([
-      { positions: ['1+2'], why: 'Nothing is left that can turn with First, Second engaged.' },
+      { positions: ['1+2'], why: 'Nothing can turn with First, Second engaged.' },
     ]);
     const twice = { ...rake, positions: [...rake.positions, { id: 'low', name: 'low', engaged: ['first'] }] };
     expect(of(twice, 'duplicate')).toMatchObject([

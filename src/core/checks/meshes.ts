@@ -56,11 +56,11 @@ function huntingFinding(a: Gear, b: Gear): Finding[] {
       'shared factor',
       'note',
       {
-        what: `Gears ${a.teeth} and ${b.teeth} share the factor ${shared}.`,
+        what: `The ${a.teeth}- and ${b.teeth}-tooth gears share the factor ${shared}.`,
         why:
           `Each tooth of ${small.teeth} meets only ${large.teeth / shared} of ${large.teeth} ` +
-          `teeth, the same ones again after ${large.teeth / shared} ` +
-          `${large.teeth === shared ? 'turn' : 'turns'} of it: wear follows that pattern.`,
+          `teeth, repeating every ${large.teeth / shared} ` +
+          `${large.teeth === shared ? 'turn' : 'turns'}: wear follows that pattern.`,
         mend:
           hunting.length > 0
             ? `${hunting.join(' or ')} instead of ${large.teeth} would hunt. Round ratios are a fair reason to keep it.`
@@ -81,8 +81,7 @@ function undercutFinding(gear: Gear): Finding[] {
       {
         what: `A standard gear of ${gear.teeth} teeth is undercut.`,
         why:
-          `Below ${LEAST_WITHOUT_UNDERCUT} teeth at 20° the tool cuts the ` +
-          'feet of the teeth away, which weakens them.',
+          `Below ${LEAST_WITHOUT_UNDERCUT} teeth at 20° the tool cuts ` + 'into the tooth roots, which weakens them.',
         mend: `Take ${LEAST_WITHOUT_UNDERCUT} teeth or more, or a profile shift.`,
         mends: [teethFix('Gear', gear, LEAST_WITHOUT_UNDERCUT)],
       },

@@ -69,7 +69,7 @@ function locked(train: Train, { position, solved }: Case): Finding[] {
         what: `Position ${position.name} locks the input.`,
         why:
           names.length > 0
-            ? `Nothing is left that can turn with ${names.join(', ')} engaged.`
+            ? `Nothing can turn with ${names.join(', ')} engaged.`
             : 'The meshes alone leave nothing that can turn.',
         mend: 'Release one of them in this position.',
         mends: fighting
@@ -111,7 +111,7 @@ function floatingOutputs(train: Train, open: OpenTrain, cases: readonly Case[]):
         {
           what: `${cases.length > 0 ? 'No position' : 'Nothing'} drives the output “${memberName(train, output)}”.`,
           why: 'It floats: turned or not, it passes no power on.',
-          mend: 'Connect it, engage what leads to it in a position, or make it no output.',
+          mend: 'Connect it, engage what leads to it in a position, or unmark it as output.',
           mends:
             train.outputs.length > 1
               ? [{ label: `No output: ${memberName(train, output)}`, apply: (now) => toggleOutput(now, output) }]
@@ -156,9 +156,9 @@ function slipping(train: Train, open: OpenTrain, cases: readonly Case[], torque:
           `${[required(worst), ...others].map(({ position }) => position.name).join(', ')}: ` +
           `${couplerName(train, id)}.`,
         why:
-          `In position ${required(worst).position.name} it holds ${figure(required(worst).at)} N·m put in, and ` +
-          `${figure(torque)} N·m is put in. Slipping, the train is ${required(worst).then}.`,
-        mend: 'Put less torque in, or give it more capacity.',
+          `In position ${required(worst).position.name} it slips above ${figure(required(worst).at)} N·m at the input; ` +
+          `the input is ${figure(torque)} N·m. Slipping, the train is ${required(worst).then}.`,
+        mend: 'Reduce the input torque, or give it more capacity.',
       },
       { couplers: [id], positions: [required(worst).position.id] },
     );

@@ -29,7 +29,7 @@ const pair: Pattern = {
 const idler: Pattern = {
   key: 'idler',
   title: 'Pair with an idler',
-  says: 'An idler between two gears: it turns the direction, not the ratio.',
+  says: 'An idler between two gears: it reverses the direction, not the ratio.',
   asks: [
     teethAsk('driver', 'Driver teeth', 18),
     teethAsk('idler', 'Idler teeth', 25),

@@ -105,7 +105,7 @@ export function sheetOf(train: Train, asked: SheetAsked, order: readonly string[
     convention:
       `Ratios are ${convention}: ` +
       `${convention === 'in/out' ? 'turns put in for one that comes out' : 'turns that come out for one put in'}; ` +
-      'a minus means the other way round. Without losses.',
+      'a minus means reverse. Without losses.',
     sections: (Object.keys(SECTIONS) as SectionKey[])
       .filter((key) => asked.sections.includes(key))
       .map((key) => ({ key, title: SECTIONS[key], blocks: BLOCKS[key](train, asked, order) }))

@@ -6,14 +6,14 @@ const text = (error: string) => z.string({ error });
 const whole = (error: string, least: number, tooLow: string, most: number, tooHigh: string) =>
   z.number({ error }).check(z.int(error), z.gte(least, tooLow), z.lte(most, tooHigh));
 
-const id = text('An id must be a text.').check(
+const id = text('An id must be text.').check(
   z.regex(
     /^[\p{L}\p{N}][\p{L}\p{N} _.+:-]{0,63}$/u,
     'An id starts with a letter or a digit and has at most 64 letters, digits, spaces or . _ + : -',
   ),
 );
-const name = text('A name must be a text.').check(z.maxLength(120, 'A name has at most 120 characters.'));
-const notes = text('Notes must be a text.').check(z.maxLength(20_000, 'Notes have at most 20 000 characters.'));
+const name = text('Give a name, as text.').check(z.maxLength(120, 'A name has at most 120 characters.'));
+const notes = text('Notes must be text.').check(z.maxLength(20_000, 'Notes have at most 20 000 characters.'));
 const efficiency = z
   .number({ error: 'An efficiency is a number above 0 and at most 1.' })
   .check(z.gt(0, 'An efficiency must be above 0.'), z.lte(1, 'An efficiency can be at most 1.'));
@@ -133,7 +133,7 @@ const setAsideSchema = z.strictObject({
     z.minLength(1, 'Name the finding.'),
     z.maxLength(1000, 'The name of a finding has at most 1000 characters.'),
   ),
-  note: text('A note must be a text.').check(z.maxLength(500, 'A note has at most 500 characters.')),
+  note: text('A note must be text.').check(z.maxLength(500, 'A note has at most 500 characters.')),
 });
 
 /**

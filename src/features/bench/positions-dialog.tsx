@@ -41,7 +41,7 @@ export function PositionsDialog({ onClose }: { onClose: () => void }) {
               title="Engage in this position what is engaged now"
               onClick={() => edit(engageInPosition(train, position.id, engaged))}
             >
-              Take over
+              Use current
             </button>
             <button
               type="button"

@@ -144,7 +144,7 @@ function KeyFigureChoice() {
   const unit = keyFigure === 'speed' ? speed.unit : keyFigure === 'torque' ? torque.unit : null;
   return (
     <label className="ml-auto flex shrink-0 items-center gap-1.5 text-sm">
-      <span className="muted">Keys show</span>
+      <span className="muted">Show on keys</span>
       <select
         className="select select-xs w-32"
         value={keyFigure}
@@ -171,7 +171,7 @@ function ShiftNote() {
   const names = (ids: readonly string[]) => listed(ids.map((id) => couplerName(train, id)));
   const end = ({ engaged }: Engagement) =>
     ratioWords(analyseEngaged(train, engaged, 'drive', losses).solved, convention);
-  const title = ({ positionId }: Engagement) => partsById(train).find.position(positionId)?.name ?? 'own choice';
+  const title = ({ positionId }: Engagement) => partsById(train).find.position(positionId)?.name ?? 'custom';
   const on = before ? now.engaged.filter((id) => !before.engaged.includes(id)) : [];
   const off = before ? before.engaged.filter((id) => !now.engaged.includes(id)) : [];
   const changes = [...(on.length > 0 ? [`${names(on)} on`] : []), ...(off.length > 0 ? [`${names(off)} off`] : [])];

@@ -149,7 +149,7 @@ describe('sentences fit any name', () => {
     expect(texts[0]).toEqual([
       'Holds: Front roller, 10.00 N·m, from input to middle shaft.',
       'Nothing else carries the load on from input to middle shaft.',
-      'Would let go with Front brake on, or Front clutch on.',
+      'Would overrun with Front brake on, or Front clutch on.',
     ]);
     expect(texts[1]![0]).toBe('Holds: Hold roller, 4.783 N·m, from stub shaft to long sun.');
     expect(texts[2]).toEqual([

@@ -6,11 +6,11 @@ import { STATUS_WORDS } from '@/features/train/words';
 const VERDICT_WORDS: Record<ShiftVerdict, string> = {
   blocked: 'blocked',
   'by-itself': 'by itself',
-  single: 'one for one',
+  single: 'one swap',
   double: 'several at once',
 };
 
-/** The verdict in a word or two: "by itself", "one for one", "one moves". */
+/** The verdict in a word or two: "by itself", "one swap", "one moves". */
 export function verdictWords({ verdict, off, on }: Pick<Shift, 'verdict' | 'off' | 'on'>): string {
   const moving = off.length + on.length;
   if (verdict !== 'single' || moving === 2) return VERDICT_WORDS[verdict];
@@ -19,7 +19,7 @@ export function verdictWords({ verdict, off, on }: Pick<Shift, 'verdict' | 'off'
 
 const VERDICT_SAYS: Record<ShiftVerdict, string> = {
   blocked: 'Whichever moves first, the train locks on the way.',
-  'by-itself': 'One element moves, and a one-way clutch takes over or lets go by itself.',
+  'by-itself': 'One coupler changes; a one-way clutch takes over or overruns.',
   single: 'At most one goes off and one comes on.',
   double: 'Several have to move together: hard to time.',
 };

@@ -46,7 +46,7 @@ export const KINDS: Readonly<Record<ReadingKind, KindForm>> = {
       field('full', 'besides full turns', 'turns', { optional: true }),
       field('marks', 'of', 'on a turn', stays('24')),
       INPUT_TURNS,
-      field('resolution', 'told to within', 'marks', stays('0.5')),
+      field('resolution', 'Resolution ±', 'marks', stays('0.5')),
     ],
   },
   turns: {
@@ -56,18 +56,14 @@ export const KINDS: Readonly<Record<ReadingKind, KindForm>> = {
     fields: [
       field('turns', 'It made', 'turns'),
       INPUT_TURNS,
-      field('resolution', 'told to within', 'turns', stays('0.25')),
+      field('resolution', 'Resolution ±', 'turns', stays('0.25')),
     ],
   },
   angle: {
     letter: 'a',
     name: 'Angle',
     of: 'member',
-    fields: [
-      field('degrees', 'It turned by', '°'),
-      INPUT_TURNS,
-      field('resolution', 'told to within', '°', stays('1')),
-    ],
+    fields: [field('degrees', 'It turned by', '°'), INPUT_TURNS, field('resolution', 'Resolution ±', '°', stays('1'))],
   },
   frames: {
     letter: 'f',
@@ -77,7 +73,7 @@ export const KINDS: Readonly<Record<ReadingKind, KindForm>> = {
       field('frames', 'It took', 'frames'),
       field('turns', 'for', 'turns', stays('1')),
       field('frameRate', 'at', 'frames/s', stays('50')),
-      field('resolution', 'told to within', 'frames', stays('0.5')),
+      field('resolution', 'Resolution ±', 'frames', stays('0.5')),
       INPUT_SPEED,
     ],
   },
@@ -85,7 +81,7 @@ export const KINDS: Readonly<Record<ReadingKind, KindForm>> = {
     letter: 'o',
     name: 'Tachometer',
     of: 'member',
-    fields: [field('rpm', 'It shows', 'rpm'), field('resolution', 'told to within', 'rpm', stays('1')), INPUT_SPEED],
+    fields: [field('rpm', 'It shows', 'rpm'), field('resolution', 'Resolution ±', 'rpm', stays('1')), INPUT_SPEED],
   },
   scale: {
     letter: 's',
@@ -93,9 +89,9 @@ export const KINDS: Readonly<Record<ReadingKind, KindForm>> = {
     of: 'member',
     fields: [
       field('grams', 'It shows', 'g'),
-      field('resolutionG', 'told to within', 'g', stays('1')),
+      field('resolutionG', 'Resolution ±', 'g', stays('1')),
       field('armMm', 'on an arm of', 'mm', stays('100')),
-      field('resolutionMm', 'told to within', 'mm', stays('1')),
+      field('resolutionMm', 'Resolution ±', 'mm', stays('1')),
       INPUT_TORQUE,
     ],
   },
@@ -105,9 +101,9 @@ export const KINDS: Readonly<Record<ReadingKind, KindForm>> = {
     of: 'member',
     fields: [
       field('massKg', 'It just lifts', 'kg'),
-      field('resolutionKg', 'told to within', 'kg', stays('0.01')),
+      field('resolutionKg', 'Resolution ±', 'kg', stays('0.01')),
       field('drumMm', 'on a drum of', 'mm', stays('80')),
-      field('resolutionMm', 'told to within', 'mm', stays('1')),
+      field('resolutionMm', 'Resolution ±', 'mm', stays('1')),
       INPUT_TORQUE,
     ],
   },
@@ -119,7 +115,7 @@ export const KINDS: Readonly<Record<ReadingKind, KindForm>> = {
       field('rpm', 'With the box or load it turns at', 'rpm'),
       field('freeRpm', 'alone at', 'rpm', stays('250')),
       field('stallTorqueNm', 'Its stall torque', 'N·m', stays('0.6')),
-      field('resolution', 'told to within', 'rpm', stays('1')),
+      field('resolution', 'Resolution ±', 'rpm', stays('1')),
     ],
   },
   radii: {
@@ -129,7 +125,7 @@ export const KINDS: Readonly<Record<ReadingKind, KindForm>> = {
     fields: [
       field('radiusMm', 'First wheel', 'mm'),
       field('otherMm', 'Second wheel', 'mm'),
-      field('resolutionMm', 'told to within', 'mm', stays('0.5')),
+      field('resolutionMm', 'Resolution ±', 'mm', stays('0.5')),
     ],
   },
   teeth: { letter: 'c', name: 'Teeth counted', of: 'gear', fields: [field('teeth', 'Teeth', 'teeth')] },
@@ -139,9 +135,9 @@ export const KINDS: Readonly<Record<ReadingKind, KindForm>> = {
     of: 'member',
     fields: [
       field('rpm', 'It turns at', 'rpm'),
-      field('resolution', 'told to within', 'rpm', stays('1')),
+      field('resolution', 'Resolution ±', 'rpm', stays('1')),
       field('diameterMm', 'Diameter', 'mm', stays('100')),
-      field('resolutionMm', 'told to within', 'mm', stays('1')),
+      field('resolutionMm', 'Resolution ±', 'mm', stays('1')),
     ],
   },
   event: { letter: 'e', name: 'Event', of: 'part', fields: [] },

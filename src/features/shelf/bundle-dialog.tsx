@@ -95,7 +95,7 @@ export function BundleDialog({ entries, onRestored, onClose }: Props) {
               disabled={busy}
               onClick={() => void restore(opened)}
             >
-              {busy ? 'Bringing it …' : 'Bring it to the shelf'}
+              {busy ? 'Importing …' : 'Import'}
             </button>
           </>
         ) : (
@@ -116,7 +116,9 @@ export function BundleDialog({ entries, onRestored, onClose }: Props) {
               onClick={() => void save(ticked)}
             >
               <FileArchive className="size-4" aria-hidden />{' '}
-              {ticked.length === 0 ? 'Tick trains' : `${ticked.length} ticked`}
+              {ticked.length === 0
+                ? 'Export selected'
+                : `Export ${ticked.length} ${ticked.length === 1 ? 'train' : 'trains'}`}
             </button>
             <button type="button" className="btn btn-sm" onClick={onClose}>
               Close
@@ -154,7 +156,7 @@ function standing({ name, same, inBin, newEntries }: NonNullable<BundlePlan['tra
   if (inBin) return 'was taken off the shelf here';
   if (same) return 'is there, the same';
   const grown = newEntries > 0 ? `, ${newEntries} log entries are new here` : '';
-  return `is there as “${name}”${grown}`;
+  return `on the shelf as “${name}”, different${grown}`;
 }
 
 /** What will come, and for what is there already what is to be done. */

@@ -43,7 +43,7 @@ export function ExamplesDialog({
                   aria-label={`Restore ${example.name}`}
                   onClick={() => onRestore(example)}
                 >
-                  {example.state === 'changed' ? 'Make it as it was' : 'Bring it back'}
+                  {example.state === 'changed' ? 'Reset' : 'Restore'}
                 </button>
               )}
             </span>

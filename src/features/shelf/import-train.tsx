@@ -87,7 +87,7 @@ export function ImportTrain({ onAdded }: { onAdded: (name: string) => void }) {
           )}
           <DialogActions>
             <button type="button" className="btn btn-sm" autoFocus={read.kind === 'bad'} onClick={() => setRead(null)}>
-              {read.kind === 'good' ? 'Leave it' : 'Close'}
+              {read.kind === 'good' ? 'Cancel' : 'Close'}
             </button>
             {read.kind === 'good' && (
               <button type="button" className="btn btn-neutral btn-sm" autoFocus onClick={() => void add(read.train)}>

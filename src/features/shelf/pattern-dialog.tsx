@@ -96,7 +96,7 @@ export function PatternDialog({ onClose, onAdded }: { onClose: () => void; onAdd
         </div>
         <DialogActions>
           <button type="button" className="btn btn-sm" onClick={onClose}>
-            Leave it
+            Cancel
           </button>
           <button
             type="button"
@@ -104,7 +104,7 @@ export function PatternDialog({ onClose, onAdded }: { onClose: () => void; onAdd
             disabled={!built.ok}
             onClick={() => void add((_, added) => onAdded(added))}
           >
-            Put it on the shelf
+            Add to shelf
           </button>
           <button type="submit" className="btn btn-neutral btn-sm" disabled={!built.ok}>
             Open it on the Bench

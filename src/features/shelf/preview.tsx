@@ -31,7 +31,7 @@ export function TrainPreview({ train }: { train: Train }) {
               <tr>
                 <th className="text-left font-normal">Position</th>
                 <th className="text-right font-normal">Ratio, {convention}</th>
-                <th className="pl-3 text-left font-normal">Way</th>
+                <th className="pl-3 text-left font-normal">Direction</th>
               </tr>
             </thead>
             <tbody>

@@ -103,7 +103,7 @@ export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
     <div className="mx-auto flex max-w-6xl flex-col px-6">
       <header className="flex items-center gap-4 border-b border-base-content py-3">
         <h1 className="text-2xl font-semibold">Tin Wheel</h1>
-        <p className="muted hidden sm:block">The gear trains of the saltworks at Marrow Point</p>
+        <p className="muted hidden sm:block">Your gear trains</p>
         <span className="flex-1" />
         <Link href="/practice" className="link-hover text-sm">
           Practice

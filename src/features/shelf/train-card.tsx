@@ -124,7 +124,7 @@ function RenameField({ name, onDone }: { name: string; onDone: (name: string | n
         Rename
       </button>
       <button type="button" className="btn btn-ghost btn-xs" onClick={() => onDone(null)}>
-        Leave it
+        Cancel
       </button>
     </form>
   );

@@ -65,7 +65,7 @@ export const TOPICS = {
     choices: [
       RATIO,
       [
-        'Drive, Coast, Drive it backward',
+        'Drive, Coast, Back-drive',
         'power from the input; the load pushing the input; the output turned to see whether it drives the input',
       ],
       [
@@ -110,7 +110,7 @@ export const TOPICS = {
     words: ['stall', 'band', 'overlap', 'ratio', 'oneWay'],
     choices: [
       [
-        'It feels input speed, output torque, or goes by hand',
+        'Its cue is input speed, output torque, or goes by hand',
         'what the shifter reads. By torque it can chatter in a gap, for torque is ' +
           'gone in neutral; by speed it does not know the load',
       ],

@@ -51,7 +51,7 @@ export const WORDS = {
       'of two meshing gears the one that pushes and the one that is pushed; it can change from position to position',
     also: 'drive, input',
   },
-  idler: { word: 'Idler', means: 'a gear between two others: it turns the direction and leaves the ratio alone' },
+  idler: { word: 'Idler', means: 'a gear between two others: it reverses the direction and leaves the ratio alone' },
   countershaft: {
     word: 'Countershaft',
     means: 'a shaft beside the main ones that carries gears from one to the other',

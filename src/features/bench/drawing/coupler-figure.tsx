@@ -28,7 +28,7 @@ export function CouplerFigure({ shape, powered }: { shape: CouplerShape; powered
       label={
         `${couplerWords(train, coupler)}: ` +
         `${state}.` +
-        (decides ? ' It decides for itself.' : closed || state === 'overruns' ? ' Release it.' : ' Engage it.')
+        (decides ? ' Holds or overruns by itself.' : closed || state === 'overruns' ? ' Release it.' : ' Engage it.')
       }
       pressed={position.solved.engaged.has(coupler.id)}
       disabled={decides}

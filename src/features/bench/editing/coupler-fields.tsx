@@ -54,14 +54,14 @@ export function CouplerFields({ coupler, say }: { coupler: Coupler; say: Say }) 
             {memberName(train, coupler.joins[0])} {coupler.joins[0] === FRAME ? 'keeps' : 'pushes'}{' '}
             {memberName(train, coupler.joins[1])} {coupler.joins[0] === FRAME ? 'from turning backward' : 'forward'}.{' '}
             <button type="button" className="btn btn-xs" onClick={() => edit(reverseOneWay(train, coupler.id))}>
-              Turn it round
+              Reverse it
             </button>
           </p>
         </>
       )}
       <div className="flex items-center justify-between gap-1.5 border-t border-base-300 pt-2">
         {decidesForItself(coupler) ? (
-          <span className="muted">It decides for itself.</span>
+          <span className="muted">Holds or overruns by itself.</span>
         ) : (
           <button type="button" className="btn btn-xs" onClick={() => toggleCoupler(store, coupler.id)}>
             {on ? 'Release' : 'Engage'}

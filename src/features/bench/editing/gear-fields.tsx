@@ -262,7 +262,7 @@ function MeshFields({ mesh, gear, say }: { mesh: Mesh; gear: Gear; say: Say }) {
           />
           {required(first).type === 'worm' && (
             <label className="flex items-center justify-between gap-2">
-              <span className="muted">Locks itself: the wheel cannot turn the worm</span>
+              <span className="muted">Self-locking: the worm wheel cannot drive the worm</span>
               <input
                 type="checkbox"
                 className="checkbox checkbox-xs"
@@ -278,7 +278,7 @@ function MeshFields({ mesh, gear, say }: { mesh: Mesh; gear: Gear; say: Say }) {
             className="btn btn-ghost btn-xs self-start text-error"
             onClick={() => edit(removePart(train, { kind: 'mesh', id: mesh.id }))}
           >
-            Take them apart
+            Remove mesh
           </button>
         </div>
       </details>

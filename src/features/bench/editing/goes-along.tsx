@@ -24,15 +24,13 @@ export function GoesAlong({ part, onRemove }: { part: PartRef; onRemove: () => v
   }
   return (
     <div className="w-full">
-      <p>
-        With it {along.length === 1 ? 'goes' : 'go'} {listed(along)}. It can be undone.
-      </p>
+      <p>This also removes {listed(along)}. Undo restores it.</p>
       <div className="mt-1 flex gap-2">
         <button type="button" className="btn btn-error btn-xs" autoFocus onClick={onRemove}>
           Remove all of it
         </button>
         <button type="button" className="btn btn-ghost btn-xs" onClick={() => setAsked(false)}>
-          Keep it
+          Cancel
         </button>
       </div>
     </div>

@@ -37,9 +37,9 @@ export function FilesDialog({ onClose }: { onClose: () => void }) {
     convention,
     typed,
     loads,
-    positions: all ? train.positions : [{ name: position?.name ?? 'own choice', engaged: now.engaged }],
+    positions: all ? train.positions : [{ name: position?.name ?? 'custom', engaged: now.engaged }],
   };
-  const here = all ? 'all positions' : position ? `position ${position.name}` : 'own choice';
+  const here = all ? 'all positions' : position ? `position ${position.name}` : 'custom';
   const save =
     (what: string, ending: string, type: string, make: () => string | Blob | null | Promise<string | Blob | null>) =>
     async () => {

@@ -88,7 +88,7 @@ function CheckLine({ found, effects }: { found: Finding; effects: Effects }) {
               key={one.label}
               type="button"
               className="btn btn-xs h-auto py-0.5 text-left"
-              title="Mend it so"
+              title="Apply this fix"
               onClick={() => edit(one.apply(train))}
             >
               {one.label}
@@ -190,7 +190,7 @@ function AsideLine({ found, note }: { found: Finding; note: string }) {
       <p className="flex items-start gap-2">
         <span className="flex-1">“{note}”</span>
         <button type="button" className="btn btn-ghost btn-xs" onClick={() => edit(reopenFinding(train, found.key))}>
-          Take it up again
+          Reopen
         </button>
       </p>
     </li>

@@ -43,7 +43,7 @@ export const figuresTable = (rows: readonly FigureRow[], { speed, torque }: Type
     'Member',
     'Turns per turn put in',
     `Speed, ${speed.unit}`,
-    'Way',
+    'Direction',
     `Torque, ${torque.unit}`,
     'Power, W',
     'State',

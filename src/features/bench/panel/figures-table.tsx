@@ -125,8 +125,7 @@ export function FiguresTable() {
         </tbody>
       </table>
       <p className="muted mt-1 text-xs">
-        Point at a speed for its exact part of an input turn. Torque is what a member passes on from its drivers to what
-        it drives.
+        Point at a speed for its exact part of an input turn. Torque is what the member transmits.
       </p>
     </section>
   );

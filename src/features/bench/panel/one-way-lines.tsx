@@ -74,7 +74,7 @@ export function oneWayText(
       pusher === FRAME
         ? `Nothing else keeps ${to} from turning back under the load.`
         : sentence(`Nothing else carries the load on from ${from} to ${to}`),
-      ...(other.length > 0 ? [sentence(`Would let go with ${other.join(', or ')}`)] : []),
+      ...(other.length > 0 ? [sentence(`Would overrun with ${other.join(', or ')}`)] : []),
     ];
   }
   const by =

@@ -57,10 +57,10 @@ function Ratio({ position: { solved, backward } }: { position: Explained }) {
 }
 
 const VERDICT: Record<NonNullable<Explained['backward']>, string> = {
-  drives: 'Turned at the output, it drives the input.',
-  slips: 'Turned at the output, a one-way clutch lets go: the input does not follow.',
-  jams: 'Turned at the output, it jams.',
-  'nothing connected': 'Turned at the output, nothing reaches the input.',
+  drives: 'Back-driven, the output turns the input.',
+  slips: 'Back-driven, a one-way clutch overruns: the input does not follow.',
+  jams: 'Back-driven, it jams.',
+  'nothing connected': 'Back-driven, nothing reaches the input.',
 };
 
 function BackwardVerdict({ position }: { position: Explained }) {

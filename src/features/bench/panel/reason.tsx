@@ -56,7 +56,7 @@ function Locked({ position: { locks, solved, flow } }: { position: Explained }) 
         <p>{sentence(`Tied up by one thing alone: ${names[0]}`)}</p>
       ) : (
         <p>
-          {listed(names)} {names.length === 2 ? 'fight each other' : 'tie it up together'}: release one of them and it
+          {listed(names)} {names.length === 2 ? 'tie up the train' : 'tie it up together'}: release one of them and it
           turns.
         </p>
       )}
@@ -93,7 +93,7 @@ function Stopped({ position: { stops, solved } }: { position: Explained }) {
       <Following ids={(stops?.follow ?? []).filter((id) => id !== train.input)} />
       {stops && stops.openSets.length > 0 && (
         <p>
-          {sentence(`Nothing held to push against on ${listed(stops.openSets.map((id) => memberName(train, id)))}`)}
+          {sentence(`No reaction member in the set on ${listed(stops.openSets.map((id) => memberName(train, id)))}`)}
         </p>
       )}
       {stops && stops.overrun.length > 0 && (

@@ -84,7 +84,7 @@ export function storyOf(train: Train, { working, roles, figures, flow, solved }:
         return {
           text: closed(
             step.kind === 'twin'
-              ? `Alike on ${name(step.arm)}, wherever that may be: ${listed([name(step.as), name(step.member)])}`
+              ? `Same speed, whatever ${name(step.arm)} does: ${listed([name(step.as), name(step.member)])}`
               : (isZero(step.speed)
                   ? 'Nothing rolls in this set, it stands: '
                   : 'Nothing rolls in this set, one block: ') +
@@ -141,7 +141,7 @@ function pairText(step: PairStep, role: string | undefined, train: Train, name: 
   const way = step.opposite ? 'the other way' : 'the same way';
   const from = `gear ${step.fromTeeth} on ${name(step.from)}`;
   const to = `gear ${step.toTeeth} on ${name(step.member)}`;
-  if (driver === null) return `${capital(from)} turns ${to} ${way}, with no power passed.`;
+  if (driver === null) return `${capital(from)} turns ${to} ${way}, without load.`;
   return driver
     ? `Driver ${from} turns driven ${to} ${way}.`
     : `${capital(to)} turns ${way} as ${from}, which it drives.`;

@@ -56,7 +56,7 @@ function Equation({ step, train }: { step: WorkingStep; train: Train }) {
       return <SetWorking step={step} train={train} />;
     case 'twin':
       return (
-        <WrittenRow note={`alike seen from ${memberName(train, step.arm)}, so alike wherever that may be`}>
+        <WrittenRow note={`same speed seen from ${memberName(train, step.arm)}, so the same whatever it does`}>
           {omega(step.member)} = {omega(step.as)} = {exact(step.speed)}
         </WrittenRow>
       );

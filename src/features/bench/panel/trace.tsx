@@ -37,12 +37,12 @@ export function Trace() {
       </ol>
       {idle.length > 0 && (
         <p className="muted border-t border-base-300 py-1 text-sm">
-          Turning along, with no power passed: <Names ids={idle} />.
+          Turning idle: <Names ids={idle} />.
         </p>
       )}
       {working.floating.length > 0 && (
         <p className="muted border-t border-base-300 pt-1 text-sm">
-          Left open, free to turn or stand: <Names ids={working.floating} />.
+          Undetermined, free to turn or stop: <Names ids={working.floating} />.
         </p>
       )}
       <OneWayLines />

@@ -129,7 +129,8 @@ function RunningProduct({
       </table>
       <StageSets stages={stages} train={train} />
       <p className="muted mt-1 text-xs">
-        A minus sign turns the direction. A gear that is driven in one stage and driver in the next cancels: an idler.
+        A minus sign reverses the direction. A gear that is driven in one stage and driver in the next cancels: an
+        idler.
       </p>
     </>
   );

@@ -71,7 +71,7 @@ export function InfluenceTab() {
           label="Influence of the tooth counts"
           beside={
             <span className="muted">
-              Per cent more ratio (in/out) for one per cent more teeth. Press a gear to try one tooth more.
+              Change in ratio (in/out), %, for 1 % more teeth. Press a gear to try one tooth more.
             </span>
           }
           rows={rows}

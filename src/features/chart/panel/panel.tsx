@@ -8,7 +8,7 @@ import type { ChartTab } from '../store';
 import { useChart } from '../use-chart';
 
 const TABS: Record<ChartTab, string> = {
-  pictures: 'Pictures',
+  pictures: 'Plots',
   members: 'Members’ speeds',
   shifts: 'Shifts',
   stages: 'Stages',

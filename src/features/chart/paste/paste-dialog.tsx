@@ -82,7 +82,7 @@ export function PasteDialog({ text: pastedText, onClose }: { text: string; onClo
           </fieldset>
         )}
         <button type="button" className="btn btn-sm" onClick={onClose}>
-          Leave it
+          Cancel
         </button>
         <button
           type="button"
@@ -93,7 +93,7 @@ export function PasteDialog({ text: pastedText, onClose }: { text: string; onClo
             onClose();
           }}
         >
-          Take over {read.rows.length === 1 ? '1 position' : `${read.rows.length} positions`}
+          Apply {read.rows.length === 1 ? '1 position' : `${read.rows.length} positions`}
         </button>
       </DialogActions>
     </Dialog>

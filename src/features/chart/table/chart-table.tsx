@@ -118,15 +118,11 @@ export function ChartTable() {
                 Ratio, {convention}
               </NumberHead>
               <th scope="col" className={HEAD}>
-                Way
+                Direction
               </th>
               <NumberHead title="This ratio over the next forward one, in/out">Step</NumberHead>
               <NumberHead title={`How far the step is from the ${school} one`}>off {school}, %</NumberHead>
-              <th
-                scope="col"
-                className={HEAD}
-                title="To the next row that neither locks, is neutral nor runs in reverse"
-              >
+              <th scope="col" className={HEAD} title="To the next forward position that drives">
                 Shift
               </th>
               <NumberHead title="Of the first output, for the input speed">Output, {typed.speed.unit}</NumberHead>
@@ -165,11 +161,7 @@ export function ChartTable() {
           </tbody>
         </table>
       </SortableContext>
-      {coasts && (
-        <p className="muted mt-1 text-xs">
-          One-way clutches by themselves: ◆ holds, ◇ overruns; after a stroke, where it differs, in coasting.
-        </p>
-      )}
+      {coasts && <p className="muted mt-1 text-xs">One-way clutches: ◆ holds, ◇ overruns; after “/”, coasting.</p>}
     </DndContext>
   );
 }

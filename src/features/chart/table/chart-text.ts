@@ -21,7 +21,7 @@ export function chartText(
       'Position',
       ...columns.map(({ name, id }) => name || id),
       `Ratio, ${convention}`,
-      'Way',
+      'Direction',
       'Step',
       `Off ${ideals.school}, %`,
       `Output, ${typed.speed.unit}`,

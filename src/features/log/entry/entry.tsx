@@ -189,7 +189,7 @@ function Correcting({ why, onWhy }: { why: string; onWhy: (why: string) => void 
       <p>
         This takes the place of {row?.judged ? row.judged.line : 'the chosen reading'}.{' '}
         <button type="button" className="link" onClick={() => set({ correcting: null })}>
-          Leave it
+          Cancel
         </button>
       </p>
       <label className="flex items-center gap-2">

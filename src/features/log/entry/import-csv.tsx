@@ -72,7 +72,7 @@ export function ImportCsv({ file, onDone, onLeave }: Props) {
           Log these readings
         </button>
         <button type="button" className="btn btn-ghost btn-xs" onClick={onLeave}>
-          Leave it
+          Cancel
         </button>
       </div>
     </section>

@@ -190,7 +190,7 @@ function FromReadings() {
   };
   return (
     <button type="button" className="btn btn-xs self-start" onClick={take}>
-      Take over what readings say
+      Fill in from readings
     </button>
   );
 }
@@ -284,7 +284,7 @@ function NextTest({ test, open }: { test: TestWords; open: number }) {
         {test.outcomes.map((outcome, i) => (
           <li key={i} className="flex items-baseline gap-2">
             <button type="button" className="btn btn-xs" onClick={() => saw(outcome)}>
-              It was so
+              I saw this
             </button>
             <span>
               {outcome.ratio === null

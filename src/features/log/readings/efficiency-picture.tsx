@@ -25,7 +25,7 @@ export function EfficiencyPicture({ points }: { points: readonly Point[] }) {
       beside={
         trend && (
           <span className="muted text-xs">
-            {trend.slope < 0 ? 'taller ratio, more loss' : 'no more loss at taller ratios'}
+            {trend.slope < 0 ? 'larger in/out ratio, more loss' : 'no more loss at larger ratios'}
           </span>
         )
       }

@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { useStore } from 'zustand';
 import { memberName } from '@/core/words';
 import { useTrain } from '@/features/train/use-train';
@@ -12,9 +12,6 @@ import { useJudgement, useLog, useLogItself } from '../use-log';
 import { Timeline } from './timeline';
 import { itemAt } from '@/core/required';
 
-/** Rows that are drawn at once; the others are a press away. */
-const PAGE = 100;
-
 /** All readings that count, the newest first, with what each proves. */
 export function Readings() {
   const { rows, there } = useJudgement();
@@ -23,7 +20,6 @@ export function Readings() {
   const set = useLog((state) => state.set);
   const nameOf = useNames();
   const message = useStore(useLogItself().log.store, (state) => state.message);
-  const [pages, setPages] = useState(1);
   const shown = useMemo(() => rows.filter((row) => passes(row, filter)), [rows, filter]);
   if (message !== null)
     return (
@@ -32,7 +28,6 @@ export function Readings() {
       </p>
     );
   if (there && rows.length === 0) return <NothingLogged />;
-  const first = shown.slice(0, pages * PAGE);
   return (
     <div className="flex min-h-0 min-w-0 flex-1 flex-col">
       <Filters count={shown.length} all={rows.length} />
@@ -41,7 +36,7 @@ export function Readings() {
         <DataTable
           label="Readings"
           oneLine
-          rows={first}
+          rows={shown}
           keyOf={({ id }) => id}
           chosen={({ id }) => id === chosen}
           onChoose={({ id }) => set({ chosen: id, side: 'reading' })}
@@ -69,11 +64,6 @@ export function Readings() {
             },
           ]}
         />
-        {shown.length > first.length && (
-          <button type="button" className="btn btn-sm my-2" onClick={() => setPages(pages + 1)}>
-            {PAGE} more of {shown.length - first.length}
-          </button>
-        )}
       </div>
     </div>
   );
@@ -208,8 +198,8 @@ function NothingLogged() {
         <strong>Nothing is logged yet.</strong>
       </p>
       <p className="muted">
-        Here readings of the real thing are kept as they were read, with the arithmetic in sight, and held against what
-        was computed. Choose the position, press a letter for what you read with, type the figures, press Enter.
+        Readings are kept as taken, with the arithmetic, and compared with computed values. Choose the position, press a
+        letter for what you read with, type the figures, press Enter.
       </p>
       <p className="muted">No bench at hand? The simulated one, on the left, reads this train for you.</p>
       <p className="muted text-xs">

@@ -16,7 +16,7 @@ const ANY_LEVEL = { '': 'any level', ...LEVEL_NAMES } as Record<Level | '', stri
 /** Which trains are asked about: the open one, ticked ones of the shelf, or ones by chance. */
 export function Trains({ wanted, onChange }: Props) {
   const here = useHere();
-  const sources = { ...(here && { here: here.train.name }), shelf: 'Trains of the shelf', random: 'Trains by chance' };
+  const sources = { ...(here && { here: here.train.name }), shelf: 'Trains of the shelf', random: 'Random trains' };
   return (
     <Group name="Trains">
       <Pick

@@ -61,7 +61,7 @@ export function HuntSetup() {
           choices={{
             ...(here ? { here: here.train.name } : { '': 'choose a train' }),
             ...Object.fromEntries(shelf.filter(({ id }) => id !== here?.id).map(({ id, name }) => [id, name])),
-            ...Object.fromEntries(RANDOM_KINDS.map(({ key, title }) => [`${CHANCE}${key}`, `By chance: ${title}`])),
+            ...Object.fromEntries(RANDOM_KINDS.map(({ key, title }) => [`${CHANCE}${key}`, `Random: ${title}`])),
           }}
           onChange={setWhere}
         />

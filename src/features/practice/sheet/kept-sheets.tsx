@@ -80,7 +80,7 @@ export function KeptSheets() {
           <Trash2 className="size-3.5" aria-hidden />
         </button>
         <button type="button" className="btn btn-xs" disabled={!sheet} onClick={() => void keep()}>
-          Keep it
+          Save
         </button>
       </div>
       <div className="flex gap-2">

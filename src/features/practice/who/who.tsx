@@ -99,7 +99,7 @@ export function Who() {
           <p>All that was answered under this name goes with it, for good.</p>
           <DialogActions>
             <button type="button" className="btn btn-sm" onClick={() => setRemoving(false)}>
-              Keep it
+              Save
             </button>
             <button type="button" className="btn btn-sm btn-error" onClick={() => void remove()}>
               Remove

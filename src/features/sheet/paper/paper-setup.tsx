@@ -81,7 +81,7 @@ export function PaperSetup() {
         />
         <Pick label="Paper" value={state.paper} choices={PAPERS} onChange={(paper) => state.set({ paper })} />
       </Group>
-      <Group name="Let it out">
+      <Group name="Print and export">
         <button type="button" className="btn btn-sm btn-accent self-start" onClick={() => print()}>
           <Printer className="size-4" aria-hidden /> Print, or save as PDF
         </button>

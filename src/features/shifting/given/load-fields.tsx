@@ -99,7 +99,7 @@ export function LoadFields() {
         </>
       )}
       <LinesField
-        label="Over time, in addition"
+        label="Added load over time"
         heads={['s', 'N·m']}
         value={load.profile}
         message={wrong('load.profile')}

@@ -15,7 +15,7 @@ const KINDS: Record<MotorKind, string> = {
 };
 
 const SUPPLY = 'Of the voltage that the stall torque and the no-load speed are given for; it scales both.';
-const HEAT = 'Of (T/T₀)²: what you allow this motor for continuous running. Empty for no limit.';
+const HEAT = 'Torque over stall torque, squared, allowed continuously. Empty: no limit.';
 
 /** The source of power, with its line as it stands. */
 export function MotorFields() {
@@ -67,14 +67,14 @@ export function MotorFields() {
       {motor.kind === 'hand' && (
         <>
           <TextInput
-            label="Torque kept up"
+            label="Constant torque"
             unit="N·m"
             value={motor.handTorque}
             message={wrong('motor.torqueNm')}
             onChange={(handTorque) => set({ handTorque })}
           />
           <TextInput
-            label="at up to"
+            label="up to"
             unit="rpm"
             value={motor.handRpm}
             message={wrong('motor.rpm')}
@@ -83,7 +83,7 @@ export function MotorFields() {
         </>
       )}
       <TextInput
-        label="Heat allowed"
+        label="Continuous limit"
         title={HEAT}
         unit="(T/T₀)²"
         value={heatLimit}
@@ -159,7 +159,7 @@ function Reading() {
       {found && (
         <>
           <p>
-            The box eats {figure(found.torqueNm)} N·m at the motor: {figure(found.watts)} W lost.
+            Gearbox drag: {figure(found.torqueNm)} N·m at the motor, {figure(found.watts)} W lost.
           </p>
           <button
             type="button"

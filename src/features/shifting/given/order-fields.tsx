@@ -51,7 +51,7 @@ export function OrderFields() {
         onChange={(outputRpm) => fill({ start: { ...start, outputRpm } })}
       />
       <Tick
-        label="What meshes lose counts"
+        label="Include mesh losses"
         checked={losses}
         title="Mesh efficiencies of the train, in drive and driven back"
         onChange={(on) => fill({ losses: on })}

@@ -30,7 +30,7 @@ export function RuleFields() {
   const unit = rule.cue === 'torque' ? 'N·m' : motor.kind === 'linear' ? 'n/n₀' : 'rpm';
   return (
     <Group name="Shifting" beside={rule.cue !== 'hand' && <FromPoints cue={rule.cue} />}>
-      <Pick label="It feels" value={rule.cue} choices={CUES} onChange={(cue) => set({ cue })} />
+      <Pick label="Shift cue" value={rule.cue} choices={CUES} onChange={(cue) => set({ cue })} />
       <p className="muted text-xs">{CUE_MEANS[rule.cue]}</p>
       {rule.cue === 'hand' ? (
         <>
@@ -57,7 +57,7 @@ export function RuleFields() {
         onChange={(shift) => set({ shift })}
       />
       <TextInput
-        label="At least in a position"
+        label="Minimum time in a position"
         unit="s"
         value={rule.minimum}
         placeholder="0"
@@ -93,7 +93,7 @@ function FromPoints({ cue }: { cue: 'speed' | 'torque' }) {
       title="Down where the power is equal, up a little above"
       onClick={take}
     >
-      Sound thresholds
+      Suggest thresholds
     </button>
   );
 }

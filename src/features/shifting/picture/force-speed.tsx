@@ -21,7 +21,7 @@ export function ForceSpeed({ setup }: { setup: Setup }) {
   const chosen = useChosen(setup);
   return (
     <DrawnFigure
-      title="Force and speed"
+      title="Torque and speed"
       beside={<PositionChips setup={setup} chosen={chosen} />}
       className="xl:flex-1 max-xl:h-80"
       table={() => <ForceTable setup={setup} />}
@@ -279,7 +279,7 @@ function ForceTable({ setup }: { setup: Setup }) {
   const rows = Array.from({ length: 41 }, (_, i) => (i / 40) * frame.mostRpm);
   return (
     <DataTable
-      label="Force and speed at the output"
+      label="Torque and speed at the output"
       rows={rows}
       keyOf={(rpm) => String(rpm)}
       columns={[

@@ -23,7 +23,7 @@ export function CompareRuns() {
         disabled={made === null}
         onClick={() => made && set({ beside: [...beside, { ...made, name: `${beside.length + 1}: as it was` }] })}
       >
-        Lay the next over this
+        Overlay next run
       </button>
       <AnotherTrain />
       {beside.length > 0 && (

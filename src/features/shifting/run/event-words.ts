@@ -4,9 +4,9 @@ import type { RunEvent } from '@/core/shifting';
 export function eventWords({ kind, from, to }: RunEvent, nameOf: (id: string) => string): string {
   switch (kind) {
     case 'shift':
-      return `${nameOf(from)} is left for ${nameOf(to)}`;
+      return `shift from ${nameOf(from)} to ${nameOf(to)} begins`;
     case 'engaged':
-      return `${nameOf(to)} is in`;
+      return `${nameOf(to)} engages`;
     case 'stall':
       return `it stalls in ${nameOf(to)}`;
     case 'moves':

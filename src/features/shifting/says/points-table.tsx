@@ -45,9 +45,9 @@ export function PointsTable({ setup }: { setup: Setup }) {
         columns={[
           { head: 'Position', value: ({ id }) => nameOf(id) },
           {
-            head: 'It',
-            value: ({ stalls, stable }) => (stalls ? 'stalls' : stable ? 'holds' : 'runs away'),
-            title: 'holds: a little faster, and it comes back',
+            head: 'Behaviour',
+            value: ({ stalls, stable }) => (stalls ? 'stalls' : stable ? 'stable' : 'runs away'),
+            title: 'stable: a little faster, and it comes back',
           },
           column(`Out, ${speedUnit}`, 'Output speed', ({ outputRpm }) => outputRpm * perRpm),
           column(`Out, ${torqueUnit}`, 'Output torque', ({ outputTorqueNm }) => outputTorqueNm * perNm),

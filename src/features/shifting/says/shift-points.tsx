@@ -102,7 +102,7 @@ const scaled = (value: number | null, by: number): number | null => value && val
 const VERDICTS = {
   sound: 'sound: up lands above where it goes down',
   weak: 'it comes to stay, but shifts up before the power is equal',
-  hunts: 'hunts: up lands below where it goes straight down again',
+  hunts: 'hunts: an upshift lands below the downshift speed',
 } as const;
 
 function BandWords({ setup, band: { from, to, r, equal, further, own } }: { setup: Setup; band: Band }) {

@@ -127,7 +127,7 @@ export function Travel() {
                 className="btn btn-xs"
                 onClick={() => lay(selector, `${selector.name} has its spans. Undo takes it back.`)}
               >
-                Take these spans over
+                Use these spans
               </button>
             </div>
           ))}
@@ -266,7 +266,7 @@ function NoSelectors({ train }: { train: Train }) {
       </p>
       {couplers.length > 0 && (
         <button type="button" className="btn btn-sm" onClick={make}>
-          Put its {couplers.length} couplers on a sleeve
+          Put {couplers.length} {couplers.length === 1 ? 'coupler' : 'couplers'} on a sleeve
         </button>
       )}
     </div>

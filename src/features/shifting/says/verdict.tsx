@@ -107,7 +107,7 @@ function TryIt({ mend }: { mend: RunFix }) {
           {tried === undefined
             ? 'Trying…'
             : tried.verdicts.length === 0
-              ? `Mends it: ${shifts(tried.shifts)}.`
+              ? `Fixes it: ${shifts(tried.shifts)}.`
               : `Then it ${listed(tried.verdicts.map((verdict) => STILL[verdict]))}, ${shifts(tried.shifts)}.`}
         </span>
       </span>
@@ -177,7 +177,7 @@ function Account({ made: { run, scenario } }: { made: FinishedRun }) {
         load + <span className="figure">{figure(lossJ)} J</span> lost +{' '}
         <span className="figure">{figure(storedJ)} J</span> stored
         <span className="muted">
-          ; {unexplained < 1e-6 ? 'the account closes' : `${figure(unexplained * 100)} % is not accounted for`}
+          ; {unexplained < 1e-6 ? 'energy balances' : `${figure(unexplained * 100)} % is not accounted for`}
         </span>
       </dd>
     </dl>

@@ -46,7 +46,7 @@ export function ConditionFields() {
           />
           <Tick label="The same pair in every stage" checked={form.same} onChange={(same) => ask({ same })} />
           <Tick
-            label="Wheels with their teeth inside allowed"
+            label="Allow internal gears"
             title="Where they have at least 10 teeth more than their pinion."
             checked={form.internal}
             onChange={(internal) => ask({ internal })}

@@ -45,7 +45,7 @@ export function WheelFields() {
         />
       )}
       <details open={wheels.module !== '' || undefined}>
-        <summary className="cursor-pointer">What they go round and into</summary>
+        <summary className="cursor-pointer">Bore and space</summary>
         <div className="mt-1 flex flex-col gap-1">
           <TextInput label="Module" unit="mm" value={wheels.module} onChange={(module) => set({ module })} />
           <TextInput

@@ -13,7 +13,7 @@ interface Props {
   readonly onChoose: (key: string) => void;
 }
 
-/** Error against size: what nothing beats in both is marked; a point pressed is drawn. */
+/** Error against size: what nothing beats in both is marked; a point pressed is selected. */
 export function ErrorPicture({ findings, chosen, onChoose }: Props) {
   const size = useTeeth((state) => state.size);
   const set = useTeeth((state) => state.set);
@@ -87,8 +87,8 @@ function draw(findings: readonly SearchResult[], size: Size, chosen: string | nu
   const of = (test: (finding: SearchResult) => boolean) => findings.filter(test).map(pointOf);
   const series = [
     { name: 'beaten', data: of(({ key }) => !front.has(key) && key !== chosen) },
-    { name: 'none smaller is nearer', data: of(({ key }) => front.has(key) && key !== chosen) },
-    { name: 'drawn', data: of(({ key }) => key === chosen) },
+    { name: 'best for its size', data: of(({ key }) => front.has(key) && key !== chosen) },
+    { name: 'selected', data: of(({ key }) => key === chosen) },
   ];
   const at = (line: number, point: number) => series[line]?.data[point]?.finding;
   const sizes = findings.map((finding) => finding[size]);

@@ -122,7 +122,7 @@ function nameOfGear(train: Train | null, id: string): string {
   return gear ? memberName(required(train), gear.member) : id;
 }
 
-const COUNTS: Column<SearchResult> = { head: 'Driver/driven', value: (finding) => countsText(finding) };
+const COUNTS: Column<SearchResult> = { head: 'Driver → driven', value: (finding) => countsText(finding) };
 const ERROR: Column<SearchResult> = {
   head: 'Error',
   numeric: true,
@@ -163,7 +163,7 @@ const ratioColumn = (convention: RatioConvention): Column<SearchResult> => ({
 });
 
 const missColumn = (wanted: WantedRatio): Column<SearchResult> => ({
-  head: 'Which is',
+  head: 'Drift',
   value: ({ ratios: [one] }) => missWords(wanted, abs(required(one).ratio)),
 });
 
@@ -173,7 +173,13 @@ const checksColumn = (checks: Props['checks']): Column<SearchResult> => ({
   cell: ({ key }) => {
     const told = checks?.get(key);
     if (!told) return '';
-    return told.length === 0 ? 'nothing' : <span title={told.join('\n')}>{told.length} to know</span>;
+    return told.length === 0 ? (
+      'nothing'
+    ) : (
+      <span title={told.join('\n')}>
+        {told.length} {told.length === 1 ? 'note' : 'notes'}
+      </span>
+    );
   },
 });
 

@@ -123,9 +123,7 @@ function ReplaceStages({ session, pairs }: { session: Session; pairs: Parameters
   if (stages.length < pairs.length)
     return (
       <p className="muted">
-        The open train has{' '}
-        {stages.length === 0 ? 'no pair' : `${stages.length} ${stages.length === 1 ? 'pair' : 'pairs'}`} on fixed axes,
-        too few to take these counts.
+        The open train has too few fixed-axis pairs for these counts: {stages.length} for {pairs.length}.
       </p>
     );
   const chosen = picked.map((at) => stages[at]).filter((stage) => stage !== undefined);

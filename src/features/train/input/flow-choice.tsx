@@ -5,8 +5,8 @@ import { useTrain } from '../use-train';
 
 const FLOWS: Record<FlowKind, { label: string; title: string }> = {
   drive: { label: 'Drive', title: 'Power goes in at the input.' },
-  coast: { label: 'Coast', title: 'The input turns on, but the load pushes and the input holds back.' },
-  backward: { label: 'Drive it backward', title: 'The output is turned: does the input follow?' },
+  coast: { label: 'Coast', title: 'The load drives; the input holds it back.' },
+  backward: { label: 'Back-drive', title: 'The output is turned: does the input follow?' },
 };
 
 /** Who drives whom, and whether losses count. */
@@ -54,7 +54,7 @@ export function LossesChoice() {
   return (
     <label
       className="muted flex cursor-pointer items-center gap-1.5 text-sm"
-      title={lossy ? 'Count what each mesh loses.' : 'No efficiencies are given for this train, so nothing is lost.'}
+      title={lossy ? 'Include mesh losses.' : 'No efficiencies are given for this train, so nothing is lost.'}
     >
       <input
         type="checkbox"

@@ -123,7 +123,7 @@ export function KeptFiles({ kind, noun, text, sound, suffix, about, onOpen, chil
               onChange={(event) => setName(event.target.value)}
             />
             <button type="button" className="btn btn-xs" disabled={!sound} onClick={() => void keep()}>
-              Keep it
+              Save
             </button>
           </div>
         </>

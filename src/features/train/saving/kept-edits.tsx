@@ -59,7 +59,7 @@ export function KeptEdits({ session }: { session: Session }) {
             void found.forget().then(go);
           }}
         >
-          Drop them
+          Discard
         </button>
         <button
           type="button"
@@ -70,7 +70,7 @@ export function KeptEdits({ session }: { session: Session }) {
             go();
           }}
         >
-          Take them up
+          Restore changes
         </button>
       </DialogActions>
     </Dialog>

@@ -125,15 +125,11 @@ function Missing({ table, onShow }: { table: CombinationTable; onShow: () => voi
   );
 }
 
-/** Groups shown at once; more when asked. */
-const SHOWN = 100;
-
 function Groups({ table, filter }: { table: CombinationTable; filter: FilterText }) {
   const train = useTrain((state) => state.train);
   const store = useTrainStore();
   const { add } = useEdits();
   const convention = usePreferences((state) => state.convention);
-  const [most, setMost] = useState(SHOWN);
   const wanted = useDeferredValue(filter);
   const groups = useMemo(
     () => groupCombinations(table, filterOf(wanted, train, convention)),
@@ -155,7 +151,7 @@ function Groups({ table, filter }: { table: CombinationTable; filter: FilterText
         ),
     },
     {
-      head: 'Way',
+      head: 'Direction',
       value: ({ ratio, status }) => (ratio ? wayText(required(parseRational(ratio))) : STATUS_WORDS[status]),
     },
     { head: 'Fewest engaged', value: ({ numbers }) => name(itemAt(numbers, 0)) },
@@ -206,9 +202,8 @@ function Groups({ table, filter }: { table: CombinationTable; filter: FilterText
       ),
     },
   ];
-  const shown = useMemo(() => groups.slice(0, most), [groups, most]);
   if (groups.length === 0)
-    return <p className="muted mt-2 text-sm">No combination is so{table.done < table.codes.length && ' yet'}.</p>;
+    return <p className="muted mt-2 text-sm">No combination matches{table.done < table.codes.length && ' yet'}.</p>;
   const sets = groups.reduce((total, { numbers }) => total + numbers.length, 0);
   return (
     <>
@@ -220,15 +215,10 @@ function Groups({ table, filter }: { table: CombinationTable; filter: FilterText
             {groups.length === 1 ? 'group' : 'groups'}
           </span>
         }
-        rows={shown}
+        rows={groups}
         columns={columns}
         keyOf={({ ratio, status }) => ratio ?? status}
       />
-      {groups.length > most && (
-        <button type="button" className="btn btn-xs mt-1" onClick={() => setMost(most + SHOWN)}>
-          Show more of {grouped(groups.length)}
-        </button>
-      )}
     </>
   );
 }
@@ -241,7 +231,7 @@ function Causes({ train, table }: { train: Train; table: CombinationTable }) {
       .map((id) => couplerName(train, id))
       .join(' with ');
   const columns: Column<LockCause>[] = [
-    { head: 'What fights', value: ({ number }) => name(number) || 'the gears themselves, with nothing engaged' },
+    { head: 'Conflict', value: ({ number }) => name(number) || 'the gears themselves, with nothing engaged' },
     { head: 'Elements', numeric: true, value: ({ number }) => engagedIn(table, number).length },
     {
       head: 'Locks',
@@ -255,7 +245,7 @@ function Causes({ train, table }: { train: Train; table: CombinationTable }) {
     <DataTable
       label="Smallest causes of lock-ups"
       beside={<span className="muted">Each smallest cause once: none of its elements can be spared</span>}
-      rows={causes.slice(0, 500)}
+      rows={causes}
       columns={columns}
       keyOf={({ number }) => `${number}`}
     />

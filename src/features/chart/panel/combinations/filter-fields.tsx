@@ -57,7 +57,7 @@ export function FilterFields({ filter, convention, onChange }: Props) {
           ))}
         </select>
       </Labelled>
-      <Labelled label="Way">
+      <Labelled label="Direction">
         <select
           className="select select-xs w-24"
           value={filter.way}

@@ -29,7 +29,7 @@ export function WhatIf({ theirs }: { theirs: Train }) {
   return (
     <details className="mt-2 text-sm" open={shown} onToggle={(event) => setShown(event.currentTarget.open)}>
       <summary className="cursor-pointer">
-        What if <span className="muted">counts there were others; nothing is saved</span>
+        What if <span className="muted">the tooth counts were different; nothing is saved</span>
       </summary>
       <ul className="mt-1 grid max-h-44 grid-cols-[repeat(auto-fill,minmax(15rem,1fr))] gap-x-5 gap-y-0.5 overflow-auto">
         {base.gears.map((gear) => (

@@ -56,14 +56,14 @@ export function SpeedLinesTab() {
       </div>
       <div className="text-sm">
         <p className="muted max-w-80">
-          Each scale is a member of a set, as far from the next as the tooth counts say; its speed is per turn put in.
-          Drag a point, or move it with the arrow keys.
+          Each scale is a member, spaced by tooth counts; speeds are per input turn. Drag a point, or move it with the
+          arrow keys.
         </p>
         <Figures of={of} members={[...new Set(sets.flatMap(({ scales }) => scales.map(({ member }) => member)))]} />
         {moved && (
           <>
             <p className="mt-2">
-              Told: {pins.map(({ member }) => memberName(train, member)).join(', ')}. All else follows.
+              Set: {pins.map(({ member }) => memberName(train, member)).join(', ')}. The rest follows.
             </p>
             <button type="button" className="btn btn-xs mt-1" onClick={() => setTold(null)}>
               As the position has it

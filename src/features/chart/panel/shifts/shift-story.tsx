@@ -96,7 +96,7 @@ function Matches({ details: { matches } }: { details: ShiftDetails }) {
     <li key={coupler}>
       At {couplerName(train, coupler)}{' '}
       {difference === null ? (
-        'the halves float: no speed to match is determined.'
+        'the sides are free: no speed to match.'
       ) : toNumber(difference) === 0 ? (
         'the halves already turn alike.'
       ) : (
@@ -115,8 +115,8 @@ function Load({ details: { inputSpeed, inputTorque } }: { details: ShiftDetails 
   return (
     <li>
       For the same output speed the input turns ×<span className="figure">{figure(speed)}</span> (
-      {percent(100 * (speed - 1))} %); for the same output torque, without losses, it needs ×
-      <span className="figure">{figure(torque)}</span> of the torque.
+      {percent(100 * (speed - 1))} %); for the same output torque, without losses, it needs{' '}
+      <span className="figure">{figure(torque)}</span> times the torque.
     </li>
   );
 }

@@ -73,7 +73,7 @@ function Answer({
           )
         }
       >
-        Take these over
+        Apply
       </button>
     </div>
   );
