@@ -7,6 +7,7 @@ import { itemAt } from '@/core/required';
  * Requests that are under way when the server is asked to stop may take so long; a client that hangs keeps nobody
  * waiting.
  */
+const KEEP_ALIVE_MS = 65_000;
 const GRACE_MS = 3_000;
 const PORT = Number(process.env.PORT ?? 3210);
 const LISTEN = process.env.TINWHEEL_LISTEN ?? '127.0.0.1';
@@ -35,6 +36,8 @@ async function serve(): Promise<void> {
     if (turned) return answer(response, turned);
     void handle(request, response);
   });
+  // Longer than a page thinks between two requests: one that is sent as its connection is closed would be lost.
+  server.keepAliveTimeout = KEEP_ALIVE_MS;
   server.on('clientError', refuseUnread);
   server.on('error', (error: NodeJS.ErrnoException) => {
     console.error(

@@ -1,7 +1,9 @@
 import { createStore } from 'zustand';
 import type { StepSchool } from '@/core/gear-chart';
 import type { Train } from '@/core/train';
-import type { Own } from '@/features/train/session';
+import type { Own, Session } from '@/features/train/session';
+import { keepDraft, type Draft } from '@/ui/drafts';
+import { NO_FILTER, type FilterText } from './panel/combinations/filter-text';
 
 /** The chart as rows, as a grid of groups, or as the clicks of its selectors. */
 export type ChartView = 'rows' | 'grid' | 'clicks';
@@ -38,15 +40,25 @@ export interface ChartState {
   readonly against: Against;
   /** Counts that are tried on the other side, by gear; nothing of it is saved. */
   readonly whatIf: Readonly<Record<string, number>>;
+  /** Which combinations are shown, as typed. */
+  readonly combinations: FilterText;
   readonly set: (change: Partial<Omit<ChartState, 'set'>>) => void;
 }
 
 export interface ChartItself extends Own {
+  readonly draft: Draft;
   readonly store: ReturnType<typeof createChartStore>;
 }
 
 /** Made once for a session; see ownOf. */
-export const createChart = (): ChartItself => ({ store: createChartStore() });
+export const createChart = (session: Session): ChartItself => {
+  const store = createChartStore();
+  const draft = keepDraft(store, `chart/${session.id}`, KEPT);
+  draft.restore();
+  return { store, draft, leave: draft.flush };
+};
+
+const KEPT = ['view', 'tab', 'school', 'factorText', 'shiftSpeedText', 'pair', 'whatIf', 'combinations'] as const;
 
 const createChartStore = () =>
   createStore<ChartState>()((set) => ({
@@ -59,5 +71,6 @@ const createChartStore = () =>
     more: null,
     against: { kind: 'itself' },
     whatIf: {},
+    combinations: NO_FILTER,
     set,
   }));

@@ -2,6 +2,7 @@ import { createStore } from 'zustand';
 import type { Train } from '@/core/train';
 import { createTrainLog, type TrainLog } from '@/features/train/log/train-log';
 import { ownOf, type Own, type Session } from '@/features/train/session';
+import { keepDraft, type Draft } from '@/ui/drafts';
 import { emptyFigures, type ReadingDraft, type ReadingKind } from './kinds';
 
 export type Side = 'reading' | 'efficiency' | 'faults';
@@ -49,13 +50,16 @@ export interface LogState {
 export interface LogItself extends Own {
   readonly store: ReturnType<typeof createLogStore>;
   readonly log: TrainLog;
+  readonly draft: Draft;
 }
 
 /** Made once for a session, see ownOf. */
-export const createLog = (session: Session): LogItself => ({
-  store: createLogStore(session.store.getState().train),
-  log: ownOf(session, createTrainLog),
-});
+export const createLog = (session: Session): LogItself => {
+  const store = createLogStore(session.store.getState().train);
+  const draft = keepDraft(store, `log/${session.id}`, ['draft', 'run', 'filter', 'side', 'sights', 'tried']);
+  draft.restore();
+  return { store, draft, log: ownOf(session, createTrainLog), leave: draft.flush };
+};
 
 const createLogStore = ({ outputs, meshes, gears, members }: Train) =>
   createStore<LogState>()((set) => ({

@@ -1,6 +1,7 @@
 import { createStore } from 'zustand';
 import { SECTIONS, type SectionKey, type SheetAsked } from '@/core/sheet';
 import type { Own, Session } from '@/features/train/session';
+import { keepDraft, type Draft } from '@/ui/drafts';
 import { jobRunner, type Runner } from '@/workers/beside';
 import { FIRST_FORM, type ShapeForm } from './shapes/form';
 
@@ -23,19 +24,26 @@ export interface SheetState {
 
 export interface SheetItself extends Own {
   readonly store: ReturnType<typeof createSheetStore>;
+  readonly draft: Draft;
   readonly solid: Runner<'solid'>;
   readonly shapes: Runner<'shapes'>;
 }
 
 /** Made once for a session, see ownOf. */
-export const createSheet = (_: Session): SheetItself => {
+export const createSheet = (session: Session): SheetItself => {
+  const store = createSheetStore();
+  const draft = keepDraft(store, `sheet/${session.id}`, KEPT);
+  draft.restore();
   const [solid, shapes] = [jobRunner('solid'), jobRunner('shapes')];
   const leave = () => {
+    draft.flush();
     solid.leave();
     shapes.leave();
   };
-  return { store: createSheetStore(), solid, shapes, leave };
+  return { store, draft, solid, shapes, leave };
 };
+
+const KEPT = ['tab', 'sections', 'style', 'paper', 'by', 'revision', 'without', 'gear', 'shape'] as const;
 
 const createSheetStore = () =>
   createStore<SheetState>()((set) => ({

@@ -2,6 +2,7 @@ import { createStore } from 'zustand';
 import { gearingsOf, orderOf, presetFor, type Run, type Scenario } from '@/core/shifting';
 import type { Train } from '@/core/train';
 import type { Own, Session } from '@/features/train/session';
+import { keepDraft, type Draft } from '@/ui/drafts';
 import { jobRunner, type Runner } from '@/workers/beside';
 import type { ShiftingForm } from './form';
 import { shiftingFormOf } from './form-of';
@@ -34,6 +35,7 @@ export interface ShiftingState {
 
 export interface ShiftingItself extends Own {
   readonly store: ReturnType<typeof createShiftingStore>;
+  readonly draft: Draft;
   readonly runs: Runner<'run'>;
   readonly tries: Runner<'tries'>;
 }
@@ -41,7 +43,9 @@ export interface ShiftingItself extends Own {
 /** Made once for a session, see ownOf; a run that goes on is given up when the screen is left. */
 export const createShifting = (session: Session): ShiftingItself => {
   const store = createShiftingStore(firstForm(session.store.getState().train));
-  return { store, runs: jobRunner('run'), tries: jobRunner('tries') };
+  const draft = keepDraft(store, `shifting/${session.id}`, ['form', 'says']);
+  draft.restore();
+  return { store, draft, runs: jobRunner('run'), tries: jobRunner('tries'), leave: draft.flush };
 };
 
 /**

@@ -3,6 +3,7 @@ import type { SearchAnswer, SearchQuestion, Size } from '@/core/tooth-search';
 import type { Own, Session } from '@/features/train/session';
 import { explainedOf } from '@/features/train/analysis';
 import type { Train } from '@/core/train';
+import { keepDraft, type Draft } from '@/ui/drafts';
 import { jobRunner, type Runner } from '@/workers/beside';
 import type { JobKey } from '@/workers/job-runner';
 import type { JobStateOf } from '@/workers/use-job';
@@ -34,6 +35,7 @@ export interface TeethState {
 
 export interface TeethItself extends Own {
   readonly store: TeethStore;
+  readonly draft: Draft;
   readonly search: Runner<'teeth'>;
 }
 
@@ -42,18 +44,27 @@ export type TeethStore = ReturnType<typeof createTeethStore>;
 /** Made once for a session, see ownOf; what runs when the train is left is given up. */
 export const createTeeth = (session: Session): TeethItself => {
   const { train } = session.store.getState();
-  return teethFor(train, explainedOf(session.store.getState()).solved.ratio);
+  const teeth = teethFor(session.id, train, explainedOf(session.store.getState()).solved.ratio);
+  teeth.draft.restore();
+  return teeth;
 };
 
-/** The same without a train. */
-export const teethFor = (...[train, ratio]: Parameters<typeof firstForm>): TeethItself => {
+/** The same without a train: what was typed is restored once the page is in the browser. */
+export const teethAlone = (): TeethItself => teethFor('alone', null, null);
+
+const teethFor = (of: string, ...[train, ratio]: Parameters<typeof firstForm>): TeethItself => {
   const search = jobRunner('teeth');
   const store = createTeethStore(firstForm(train, ratio));
   search.subscribe(() => {
     const shown = shownOf(search.state());
     if (shown) store.getState().set({ shown });
   });
-  return { store, search, leave: search.rest };
+  const draft = keepDraft(store, `teeth/${of}`, ['form', 'size']);
+  const leave = () => {
+    draft.flush();
+    search.rest();
+  };
+  return { store, search, draft, leave };
 };
 
 /** What a search has told so far; null while that is nothing. */

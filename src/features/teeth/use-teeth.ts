@@ -4,6 +4,7 @@ import { createContext, useCallback, useContext, useMemo } from 'react';
 import { useStore } from 'zustand';
 import { readSearch, type ReadQuestion } from '@/core/tooth-search';
 import type { Train } from '@/core/train';
+import type { Draft } from '@/ui/drafts';
 import { useSettled } from '@/ui/settled';
 import { isSameKey } from '@/workers/job-runner';
 import { useKeptJob, type JobStateOf, type RunningJob } from '@/workers/use-job';
@@ -27,6 +28,8 @@ function useTeethItself(): TeethScreen {
 export const useTeeth = <T>(select: (state: TeethState) => T): T => useStore(useTeethItself().itself.store, select);
 
 export const useTeethForm = () => useTeeth((state) => state.form);
+/** What is typed, as this browser keeps it. */
+export const useTeethDraft = (): Draft => useTeethItself().itself.draft;
 export const useAsk = () => useTeeth((state) => state.ask);
 
 /** The train that is open beside the search; null where there is none. */

@@ -7,7 +7,8 @@ import { TextInput, Group, Pick, Tick } from '@/ui/form-fields';
 import { fileName, saveFile } from '@/ui/save-file';
 import { sheetMarkdown } from '@/ui/sheet/markdown';
 import { sheetPage } from '@/ui/sheet/sheet-css';
-import { useSheet } from '../use-sheet';
+import { BeginAnew } from '@/ui/begin-anew';
+import { useSheet, useSheetItself } from '../use-sheet';
 import { PAPER } from './paper';
 import { usePaper } from './use-paper';
 
@@ -19,6 +20,7 @@ export function PaperSetup() {
   const train = useTrain((state) => state.train);
   const state = useSheet((all) => all);
   const { sheet } = usePaper();
+  const { draft } = useSheetItself();
   const toggle = (key: SectionKey, on: boolean) =>
     state.set({ sections: on ? [...state.sections, key] : state.sections.filter((one) => one !== key) });
   const stations = stationsOf(train);
@@ -101,6 +103,7 @@ export function PaperSetup() {
           Figures are for the speed and torque put in on the Bench. Print at 100 %, without fitting to the page: then
           the end views can be measured.
         </p>
+        <BeginAnew draft={draft} />
       </Group>
     </>
   );

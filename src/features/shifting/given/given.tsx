@@ -4,7 +4,8 @@ import { useTrain } from '@/features/train/use-train';
 import { writtenScenario } from '../form';
 import { shiftingFormOf } from '../form-of';
 import { gearingsNow, possibleOrder } from '../setup';
-import { useFill, useShiftingForm, useRead } from '../use-shifting';
+import { BeginAnew } from '@/ui/begin-anew';
+import { useFill, useShiftingForm, useRead, useShiftingItself } from '../use-shifting';
 import { InertiaFields } from './inertia-fields';
 import { LoadFields } from './load-fields';
 import { MotorFields } from './motor-fields';
@@ -13,6 +14,7 @@ import { RuleFields } from './rule-fields';
 
 /** What is given: motor, load, positions and rule; begun from a job of the saltworks, kept with the train. */
 export function GivenPane() {
+  const { draft } = useShiftingItself();
   return (
     <form aria-label="What is given" className="pb-4" onSubmit={(event) => event.preventDefault()}>
       <PresetChoice />
@@ -22,6 +24,9 @@ export function GivenPane() {
       <RuleFields />
       <InertiaFields />
       <KeptScenarios />
+      <div className="px-3 pt-1">
+        <BeginAnew draft={draft} />
+      </div>
     </form>
   );
 }

@@ -1,5 +1,6 @@
 import type { SearchKind } from '../form';
-import { useAsk, useTeethForm, useOpenTrain } from '../use-teeth';
+import { BeginAnew } from '@/ui/begin-anew';
+import { useAsk, useOpenTrain, useTeethDraft, useTeethForm } from '../use-teeth';
 import { ConditionFields } from './condition-fields';
 import { Group } from '@/ui/form-fields';
 import { FitFields } from './fit-fields';
@@ -23,6 +24,7 @@ const KINDS: Record<SearchKind, string> = {
 export function AskedPane() {
   const { kind, wanted } = useTeethForm();
   const ask = useAsk();
+  const draft = useTeethDraft();
   const train = useOpenTrain();
   const kinds = (Object.keys(KINDS) as SearchKind[]).filter((one) => one !== 'fit' || train !== null);
   return (
@@ -62,6 +64,9 @@ export function AskedPane() {
         </>
       )}
       <KeptSearches />
+      <div className="px-3 pt-1">
+        <BeginAnew draft={draft} />
+      </div>
     </form>
   );
 }

@@ -1,34 +1,11 @@
 'use client';
 
+import type { FilterText } from './filter-text';
 import type { ReactNode } from 'react';
 import type { Status } from '@/core/solve';
 import { useTrain } from '@/features/train/use-train';
 import { STATUS_WORDS } from '@/features/train/words';
 import { typedNumber } from '@/ui/typed-number';
-
-/** The filter as it is typed and chosen; empty texts ask for nothing. */
-export interface FilterText {
-  readonly status: Status | '';
-  readonly way: 'same way' | 'reverse' | '';
-  readonly most: string;
-  readonly from: string;
-  readonly to: string;
-  readonly unlisted: boolean;
-  /** One change away from this position. */
-  readonly near: string;
-  readonly without: string;
-}
-
-export const NO_FILTER: FilterText = {
-  status: 'drive',
-  way: '',
-  most: '',
-  from: '',
-  to: '',
-  unlisted: false,
-  near: '',
-  without: '',
-};
 
 interface Props {
   readonly filter: FilterText;

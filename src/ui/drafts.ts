@@ -1,0 +1,106 @@
+import type { StoreApi } from 'zustand';
+
+/** Bumped when what a form keeps changes its shape: what was typed into the form of before is left alone. */
+const VERSION = 1;
+/** What is typed settles for so long before it is written, ms; leaving the page writes it at once. */
+const SETTLE_MS = 250;
+
+/** What is typed on a screen and not saved anywhere yet. */
+export interface Draft {
+  /** Puts what this browser has of it into the store. */
+  readonly restore: () => void;
+  /** Everything as it was before anything was typed. */
+  readonly beginAnew: () => void;
+  /** Writes now what has not settled. */
+  readonly flush: () => void;
+}
+
+/**
+ * Keeps some fields of a screen's store in this browser, so that they outlive a reload, a crash and a server that is
+ * away. What has another shape than the store's own first values is not taken.
+ * @param name the screen and what it is open for, such as `teeth/harvester`
+ */
+export function keepDraft<S extends object, K extends keyof S & string>(
+  store: StoreApi<S>,
+  name: string,
+  fields: readonly K[],
+): Draft {
+  const key = `tin-wheel-draft/${VERSION}/${name}`;
+  const first = pick(store.getState(), fields);
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const write = () => {
+    clearTimeout(timer);
+    timer = undefined;
+    const now = pick(store.getState(), fields);
+    if (fields.every((field) => now[field] === first[field])) inStorage((storage) => storage.removeItem(key));
+    else inStorage((storage) => storage.setItem(key, JSON.stringify(now)));
+  };
+  const flush = () => {
+    if (timer !== undefined) write();
+  };
+  store.subscribe((state, before) => {
+    if (fields.every((field) => state[field] === before[field])) return;
+    clearTimeout(timer);
+    timer = setTimeout(write, SETTLE_MS);
+  });
+  globalThis.addEventListener?.('pagehide', flush);
+  return {
+    restore: () => {
+      const text = inStorage((storage) => storage.getItem(key)) ?? null;
+      const kept = text === null ? null : parsed(text);
+      if (isLike(first, kept)) store.setState(kept as Partial<S>);
+    },
+    beginAnew: () => {
+      store.setState(first as Partial<S>);
+      write();
+    },
+    flush,
+  };
+}
+
+const pick = <S extends object, K extends keyof S>(state: S, fields: readonly K[]): Pick<S, K> =>
+  Object.fromEntries(fields.map((field) => [field, state[field]])) as Pick<S, K>;
+
+/** Fields that are lists by id or by name: their keys are whatever the train and the kind have. */
+const RECORDS = new Set(['figures', 'members', 'free', 'targets', 'up', 'down', 'sights', 'whatIf', 'given']);
+
+/** Has it everything that the first values have, of the same kinds? What was nothing at first may be anything. */
+export function isLike(first: unknown, kept: unknown): boolean {
+  if (first === null || first === undefined) return true;
+  if (Array.isArray(first))
+    return Array.isArray(kept) && (first.length === 0 || kept.every((one) => isLike(first[0], one)));
+  if (typeof first !== 'object') return typeof kept === typeof first;
+  return (
+    typeof kept === 'object' &&
+    kept !== null &&
+    !Array.isArray(kept) &&
+    Object.entries(first).every(([field, value]) => {
+      const other = (kept as Record<string, unknown>)[field];
+      return RECORDS.has(field) ? isRecordLike(value, other) : isLike(value, other);
+    })
+  );
+}
+
+/** Is each of its values like any that there was at first? */
+function isRecordLike(first: unknown, kept: unknown): boolean {
+  if (typeof kept !== 'object' || kept === null || Array.isArray(kept)) return false;
+  const [sample] = Object.values(first as Record<string, unknown>);
+  return Object.values(kept).every((value) => isLike(sample, value));
+}
+
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return null;
+  }
+}
+
+/** Does something with the browser's storage; a window without one, or with none left, works on and keeps nothing. */
+function inStorage<T>(work: (storage: Storage) => T): T | undefined {
+  try {
+    return work(globalThis.localStorage);
+  } catch {
+    return undefined;
+  }
+}
