@@ -1,4 +1,6 @@
 import { createStore } from 'zustand';
+import { firstForm } from '@/features/teeth/form';
+import { demoTrain } from '@/testing/demo-train';
 import { isLike, keepDraft } from './drafts';
 
 interface Typed {
@@ -102,4 +104,7 @@ test('likeness: the same kinds in the same places; lists and what was nothing ma
   expect(isLike({ a: null }, { a: { anything: true } })).toBe(true);
   expect(isLike({ sights: {} }, { sights: { 1: { look: 'ok' } } })).toBe(true);
   expect(isLike({ sights: {} }, { sights: 'ok' })).toBe(false);
+  const form = firstForm(demoTrain('harvester'), null);
+  expect(isLike(form, JSON.parse(JSON.stringify(form)))).toBe(true);
+  expect(isLike(form, firstForm(demoTrain('pan-rake'), null))).toBe(true);
 });

@@ -76,7 +76,7 @@ export function isLike(first: unknown, kept: unknown): boolean {
     !Array.isArray(kept) &&
     Object.entries(first).every(([field, value]) => {
       const other = (kept as Record<string, unknown>)[field];
-      return RECORDS.has(field) ? isRecordLike(value, other) : isLike(value, other);
+      return RECORDS.has(field) && typeof value === 'object' ? isRecordLike(value, other) : isLike(value, other);
     })
   );
 }

@@ -63,10 +63,11 @@ function scrollerOf(element: Element): Element {
 /** Columns never get narrower while other rows come into sight: the head keeps the widest that it was. */
 export function useSteadyColumns(head: RefObject<HTMLTableRowElement | null>, isLong: boolean): void {
   useLayoutEffect(() => {
-    if (!isLong || !head.current) return;
-    for (const cell of head.current.cells) {
-      const width = Math.ceil(cell.getBoundingClientRect().width);
-      if (width > (Number.parseFloat(cell.style.minWidth) || 0)) cell.style.minWidth = `${width}px`;
-    }
+    if (isLong) for (const cell of head.current?.cells ?? []) keepWidth(cell);
   });
+}
+
+function keepWidth(cell: HTMLElement): void {
+  const width = Math.ceil(cell.getBoundingClientRect().width);
+  if (width > (Number.parseFloat(cell.style.minWidth) || 0)) cell.style.minWidth = `${width}px`;
 }
