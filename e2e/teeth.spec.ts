@@ -154,6 +154,8 @@ test('a search is kept beside its train, goes along with a copy, and is saved an
   await page.getByRole('button', { name: 'Save as a file' }).click();
   const file = await (await saving).path();
   await page.reload();
+  await expect(page.getByLabel('Look for')).toHaveValue('planetary');
+  await page.getByRole('button', { name: 'Begin anew' }).click();
   await expect(page.getByLabel('Look for')).toHaveValue('chains');
   await page.getByLabel('Open a kept search').selectOption({ label: 'Slower stirrer' });
   await expect(page.getByLabel('Look for')).toHaveValue('planetary');
