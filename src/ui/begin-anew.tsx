@@ -6,7 +6,7 @@ export function BeginAnew({ draft }: { draft: Draft }) {
   return (
     <button
       type="button"
-      className="btn btn-ghost btn-xs"
+      className="btn btn-ghost btn-xs self-start"
       title="What is typed here stays in this browser until it is begun anew"
       onClick={draft.beginAnew}
     >
