@@ -1,4 +1,5 @@
 import { readWritten, search, type SearchAnswer } from '../src/core/tooth-search';
+import { refusalText } from '../src/core/result';
 
 const LEAST = 12;
 const MOST = 100;
@@ -63,7 +64,7 @@ function benchDoublePinion(): void {
       copies: [3, 4],
     },
   });
-  if (!read.ok) throw new Error(read.message);
+  if (!read.ok) throw new Error(refusalText(read));
   const start = performance.now();
   const { proven, examined } = search(read.value, null);
   console.log(
@@ -80,7 +81,7 @@ function find(target: string, stages: number, tell?: (so: SearchAnswer) => void)
     stages,
     teeth: { min: LEAST, max: MOST },
   });
-  if (!read.ok) throw new Error(read.message);
+  if (!read.ok) throw new Error(refusalText(read));
   const start = performance.now();
   return search(read.value, null, { ...(tell && { tell }), elapsedMs: () => performance.now() - start });
 }

@@ -4,6 +4,7 @@ import { toFraction } from '@/core/rational';
 import type { Train } from '@/core/train';
 import { UsageError } from './options';
 import { readText } from './read-text';
+import { refusalText } from '@/core/result';
 
 const MOST_BYTES = 20_000_000;
 
@@ -11,7 +12,7 @@ const MOST_BYTES = 20_000_000;
 export function measureJson(train: Train, file: string | undefined): unknown {
   if (file === undefined) throw new UsageError('--log: name the log file.');
   const read = readLog(readText(file, MOST_BYTES, 'a log'));
-  if (!read.ok) throw new UsageError(`${file}: ${read.message}`);
+  if (!read.ok) throw new UsageError(`${file}: ${refusalText(read)}`);
   try {
     const judged = judgeLog(train, read.value);
     const found = efficiencies(judgeFor(train), judged);
@@ -29,7 +30,7 @@ export function measureJson(train: Train, file: string | undefined): unknown {
 export function diagnoseJson(train: Train, file: string | undefined): unknown {
   if (file === undefined) throw new UsageError('--seen: name the file of what was seen.');
   const read = readSeen(readText(file, MOST_BYTES, 'what was seen'), train);
-  if (!read.ok) throw new UsageError(`${file}: ${read.message}`);
+  if (!read.ok) throw new UsageError(`${file}: ${refusalText(read)}`);
   const suspected = suspectsFor(train, read.value);
   const next = nextTestFor(train, suspected);
   return {

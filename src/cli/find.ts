@@ -7,13 +7,14 @@ import { UsageError } from './options';
 import { readText } from './read-text';
 import { readTrainFile } from './read-train';
 import { itemAt, required } from '@/core/required';
+import { refusalText } from '@/core/result';
 
 const MOST_BYTES = 1_000_000;
 
 /** A search file answered as JSON: best first; ratios exact, errors |ratio/target − 1|. @throws UsageError */
 export function findJson(file: string): unknown {
   const read = readSearch(readText(file, MOST_BYTES, 'a search'));
-  if (!read.ok) throw new UsageError(`${file}: ${read.message}`);
+  if (!read.ok) throw new UsageError(`${file}: ${refusalText(read)}`);
   const question = read.value;
   const train = question.kind === 'fit' ? trainOfFit(file, question) : null;
   try {

@@ -15,6 +15,7 @@ import type { Train } from '@/core/train';
 import { listed } from '@/core/words';
 import { UsageError } from './options';
 import { readText } from './read-text';
+import { refusalText } from '@/core/result';
 
 const MOST_BYTES = 2_000_000;
 
@@ -22,7 +23,7 @@ const MOST_BYTES = 2_000_000;
 export function readScenarioFile(file: string | undefined, train: Train): Scenario {
   if (file === undefined) throw new UsageError('--scenario: name the scenario file.');
   const read = readScenario(readText(file, MOST_BYTES, 'a scenario'), train);
-  if (!read.ok) throw new UsageError(`${file}: ${read.message}`);
+  if (!read.ok) throw new UsageError(`${file}: ${refusalText(read)}`);
   return read.value;
 }
 

@@ -8,6 +8,7 @@ import { answerDocument } from '@/wire/requests';
 import { keptDocument, type KeptDocument } from './kept-row';
 import { plainPicture } from './pictures/plain-picture';
 import { itemAt } from '@/core/required';
+import { refusalText, type Result } from '@/core/result';
 
 /**
  * What is wrong with a kept text, or why it may not be kept; null where it reads. The same for what the API is sent and
@@ -25,7 +26,7 @@ export const wrongInScenario: Wrong = (text) => wrongInDocument(text, shapeOfSce
 
 export const wrongInWorksheet: Wrong = (text) => {
   const read = readWorksheet(text);
-  return read.ok ? null : read.message;
+  return read.ok ? null : refusalText(read);
 };
 
 /** What someone answered as a value, or why it does not read. */
@@ -43,8 +44,8 @@ export function keptEntry(kind: string, text: string): KeptDocument {
   if (!isEntryKind(kind)) return { unreadable: 'It is neither a reading nor a correction nor a run.' };
   const kept = keptDocument(text);
   if ('unreadable' in kept) return kept;
-  const wrong = shapeOfEntry(kind, kept.document);
-  return wrong === null ? kept : { unreadable: wrong };
+  const read = shapeOfEntry(kind, kept.document);
+  return read.ok ? kept : { unreadable: refusalText(read) };
 }
 
 export function wrongInEntry(kind: string, text: string): string | null {
@@ -55,11 +56,9 @@ export function wrongInEntry(kind: string, text: string): string | null {
 /** Is a picture as it would be kept, of the type that it is said to be? */
 export const isPicture = (type: string, bytes: Uint8Array): boolean => plainPicture(Buffer.from(bytes))?.type === type;
 
-type Read = { readonly ok: true } | { readonly ok: false; readonly message: string };
-
-function wrongInDocument(text: string, read: (document: object) => Read): string | null {
+function wrongInDocument(text: string, read: (document: object) => Result<unknown>): string | null {
   const kept = keptDocument(text);
   if ('unreadable' in kept) return kept.unreadable;
   const result = read(kept.document);
-  return result.ok ? null : result.message;
+  return result.ok ? null : refusalText(result);
 }

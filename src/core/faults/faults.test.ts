@@ -19,6 +19,7 @@ import {
   type Fault,
   type Seen,
 } from '.';
+import { refusalText } from '../result';
 
 const HEAD = { format: 'tin-wheel/seen', version: 1 } as const;
 
@@ -27,7 +28,7 @@ test('the tram whose front roller no longer holds: it is the only one that expla
     readFileSync(join(__dirname, 'cases/diagnose.mud-tram.seen.json'), 'utf8'),
     demoTrain('mud-tram'),
   );
-  if (!seen.ok) throw new Error(seen.message);
+  if (!seen.ok) throw new Error(refusalText(seen));
   const { suspects } = suspectsFor(demoTrain('mud-tram'), seen.value);
   const all = suspects.filter(({ agrees, of }) => agrees === of);
   expect(all.map(({ faults }) => faults)).toEqual([[{ fault: 'never-holds', part: 'front roller' }]]);
@@ -260,5 +261,6 @@ test.each([
   ],
   [{ format: 'tin-wheel/seen', version: 2 }, 'version: The version must be 1.'],
 ])('%j is refused with its place', (seen, message) => {
-  expect(readSeen(JSON.stringify(seen), demoTrain('pan-rake'))).toEqual({ ok: false, message });
+  const read = readSeen(JSON.stringify(seen), demoTrain('pan-rake'));
+  expect(read.ok ? 'read' : refusalText(read)).toBe(message);
 });

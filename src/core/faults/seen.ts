@@ -1,9 +1,9 @@
-import { messageOf } from '@/core/message-of';
 import * as z from 'zod/mini';
 import { abs, compare, fromDecimal } from '../rational';
-import { issueText, type Train, partsById } from '../train';
+import { type Train, partsById } from '../train';
 import { outcomeKey, type Behaviour } from './outcome';
-import { itemAt, required } from '../required';
+import { required } from '../required';
+import { parseJson, refuse, resultOf, type RefusedResult, type Result } from '../result';
 
 const bound = z.number({ error: 'A bound is a number above 0.' }).check(z.gt(0, 'A bound is a number above 0.'));
 
@@ -36,41 +36,31 @@ const seenSchema = z.strictObject({
 
 export type Seen = z.infer<typeof seenSchema>;
 
-export type ReadSeen = { readonly ok: true; readonly value: Seen } | { readonly ok: false; readonly message: string };
-
-/**
- * Reads what was seen out of a file's text, for a train whose positions it names. What is wrong is one sentence with
- * its place.
- */
-export function readSeen(text: string, train: Train): ReadSeen {
-  let json: unknown;
-  try {
-    json = JSON.parse(text);
-  } catch (error) {
-    return { ok: false, message: `This is not JSON: ${messageOf(error)}` };
-  }
-  const parsed = seenSchema.safeParse(json);
-  if (!parsed.success) return { ok: false, message: issueText(itemAt(parsed.error.issues, 0)) };
-  const wrong = wrongIn(parsed.data, train);
-  return wrong === null ? { ok: true, value: parsed.data } : { ok: false, message: wrong };
+/** Reads what was seen out of a file's text, for a train whose positions it names. */
+export function readSeen(text: string, train: Train): Result<Seen> {
+  const json = parseJson(text);
+  if (!json.ok) return json;
+  const read = resultOf(seenSchema.safeParse(json.value));
+  return read.ok ? (wrongIn(read.value, train) ?? read) : read;
 }
 
-function wrongIn({ positions = {}, ratios = {}, tried = [] }: Seen, train: Train): string | null {
+function wrongIn({ positions = {}, ratios = {}, tried = [] }: Seen, train: Train): RefusedResult | null {
   const known = new Set(train.positions.map(({ id }) => id));
   for (const [place, named] of [
     ['positions', positions],
     ['ratios', ratios],
   ] as const)
-    for (const id of Object.keys(named)) if (!known.has(id)) return `${place}: there is no position "${id}".`;
+    for (const id of Object.keys(named)) if (!known.has(id)) return refuse(`there is no position "${id}".`, [place]);
   for (const id of Object.keys(ratios))
-    if (id in positions) return `ratios: position "${id}" stands under positions too.`;
+    if (id in positions) return refuse(`position "${id}" stands under positions too.`, ['ratios']);
   for (const [id, [least, most]] of Object.entries(ratios))
-    if (least > most) return `ratios.${id}: the first bound is the least, the second the most.`;
+    if (least > most) return refuse('the first bound is the least, the second the most.', ['ratios', id]);
   const couplers = new Set(train.couplers.map(({ id }) => id));
   for (const [i, { engaged, seen, ratio }] of tried.entries()) {
-    for (const id of engaged) if (!couplers.has(id)) return `tried[${i}].engaged: there is no coupler "${id}".`;
+    for (const id of engaged)
+      if (!couplers.has(id)) return refuse(`there is no coupler "${id}".`, ['tried', i, 'engaged']);
     if ((seen === undefined) === (ratio === undefined))
-      return `tried[${i}]: say how it was seen, or between which bounds its ratio is.`;
+      return refuse('say how it was seen, or between which bounds its ratio is.', ['tried', i]);
   }
   return null;
 }

@@ -34,7 +34,7 @@ const ON = new Set(['x', '1', '1.0', '●', '•', '⬤', '■', '✓', '✔', '
 const OFF = new Set(['', '0', '0.0', '-', '–', '—', '−', '.', '·', '○', 'off', 'no', 'n']);
 const NAME_HEAD = /^(position|gear|name|speed|row)s?$/i;
 /** Heads of the figures that a chart of ours has beside its couplers. */
-const FIGURE_HEAD = /^(status|ratio|way|step|off even|off progressive|shift|efficiency|output)\b/i;
+const FIGURE_HEAD = /^(status|ratio|way|direction|step|off even|off progressive|shift|efficiency|output)\b/i;
 const MOST_DOUBTS = 12;
 
 /**

@@ -2,5 +2,5 @@ export { measured, plain, SOUND, slowingWatts, type MeasuredQuantity } from './a
 export { efficiencies, meshEfficiencyFor, type MeasuredEfficiency } from './efficiency';
 export type { Explanation } from './explanations';
 export { judgedJson, judgeFor, type Judge, type Judged, type ReadingVerdict } from './judge';
-export { countedIn, judgeLog, readLog, readReading, shapeOfEntry, type Counted, type ReadReading } from './log-file';
+export { countedIn, judgeLog, readLog, readReading, shapeOfEntry, type Counted } from './log-file';
 export { MOST_READINGS, type Correction, type Log, type Reading } from './log-schema';

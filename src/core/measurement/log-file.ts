@@ -1,66 +1,50 @@
-import { messageOf } from '@/core/message-of';
-import { issueText, pathText, type Train } from '../train';
+import { parseJson, refuse, resultOf, type RefusedResult, type Result } from '../result';
+import type { Train } from '../train';
 import { judgeFor, type Judged } from './judge';
 import { correctionSchema, logSchema, readingSchema, runSchema, type Log, type Reading } from './log-schema';
-import { itemAt } from '../required';
 
-export type ReadLog = { readonly ok: true; readonly value: Log } | { readonly ok: false; readonly message: string };
-
-/** Reads a log out of a file's text. What is wrong is one sentence that names the place. */
-export function readLog(text: string): ReadLog {
-  let json: unknown;
-  try {
-    json = JSON.parse(text);
-  } catch (error) {
-    return { ok: false, message: `This is not JSON: ${messageOf(error)}` };
-  }
-  const parsed = logSchema.safeParse(json);
-  if (!parsed.success) return { ok: false, message: issueText(itemAt(parsed.error.issues, 0)) };
-  const wrong = wrongIn(parsed.data);
-  return wrong === null ? { ok: true, value: parsed.data } : { ok: false, message: wrong };
+/** Reads a log out of a file's text. */
+export function readLog(text: string): Result<Log> {
+  const json = parseJson(text);
+  if (!json.ok) return json;
+  const read = resultOf(logSchema.safeParse(json.value));
+  return read.ok ? (wrongIn(read.value) ?? read) : read;
 }
 
 /** What no schema sees: ids that stand twice, and corrections of nothing. */
-function wrongIn({ readings, corrections = [] }: Log): string | null {
+function wrongIn({ readings, corrections = [] }: Log): RefusedResult | null {
   const seen = new Set<string>();
   for (const [i, { id }] of readings.entries()) {
-    if (seen.has(id)) return `readings[${i}].id: "${id}" stands in the log twice.`;
+    if (seen.has(id)) return refuse(`"${id}" stands in the log twice.`, ['readings', i, 'id']);
     seen.add(id);
   }
   for (const [i, { of, reading }] of corrections.entries()) {
-    if (!seen.has(of)) return `corrections[${i}].of: there is no reading "${of}".`;
+    if (!seen.has(of)) return refuse(`there is no reading "${of}".`, ['corrections', i, 'of']);
     if (seen.has(reading.id) && reading.id !== of)
-      return `corrections[${i}].reading.id: "${reading.id}" stands in the log already.`;
+      return refuse(`"${reading.id}" stands in the log already.`, ['corrections', i, 'reading', 'id']);
     seen.add(reading.id);
   }
   return null;
 }
 
-/** What is wrong with an entry of a log, whatever train it is of; null where nothing is. */
-export function shapeOfEntry(kind: keyof typeof ENTRIES, document: unknown): string | null {
-  const parsed = ENTRIES[kind].safeParse(document);
-  return parsed.success ? null : issueText(itemAt(parsed.error.issues, 0));
-}
+/** Whether a value has the shape of an entry of a log, whatever train it is of. */
+export const shapeOfEntry = (kind: keyof typeof ENTRIES, document: unknown): Result<unknown> =>
+  resultOf<unknown>(ENTRIES[kind].safeParse(document));
 
 const ENTRIES = { reading: readingSchema, correction: correctionSchema, run: runSchema };
 
-export type ReadReading =
-  | { readonly ok: true; readonly value: Reading }
-  | { readonly ok: false; readonly message: string; readonly place: string };
-
 /** Reads one reading for a train: its shape, and whether such a train can give it. */
-export function readReading(json: unknown, train: Train): ReadReading {
-  const parsed = readingSchema.safeParse(json);
-  if (!parsed.success) {
-    const issue = itemAt(parsed.error.issues, 0);
-    return { ok: false, message: issueText(issue), place: pathText(issue.path as (string | number)[]) };
-  }
+export function readReading(json: unknown, train: Train): Result<Reading> {
+  const read = resultOf(readingSchema.safeParse(json));
+  if (!read.ok) return read;
   try {
-    judgeFor(train).judge(parsed.data);
-    return { ok: true, value: parsed.data };
+    judgeFor(train).judge(read.value);
+    return read;
   } catch (error) {
     if (!(error instanceof RangeError)) throw error;
-    return { ok: false, message: error.message, place: error.message.slice(0, error.message.indexOf(':')) };
+    // It says the figure first: "marks: marks is a number above 0."
+    const [, figure, says] = /^([\w.[\]]+): (.*)$/s.exec(error.message) ?? [];
+    return figure !== undefined && says !== undefined ? refuse(says, [figure]) : refuse(error.message);
   }
 }
 

@@ -22,9 +22,7 @@ test('every pattern makes a train that drives and can be drawn, as it is', () =>
   for (const { key, asks } of PATTERNS.filter(({ key: one }) => one !== 'nothing')) {
     const train = made(key);
     const solved =
-      train.positions.length > 0
-        ? [...modelOf(train).positions().values()]
-        : [solveEngaged(modelOf(train).open, [])];
+      train.positions.length > 0 ? [...modelOf(train).positions().values()] : [solveEngaged(modelOf(train).open, [])];
     expect(solved.some(({ status }) => status === 'drive')).toBe(true);
     const drawn = drawSideView(train, { width: 880, height: 380 });
     expect(drawn.ok && drawn.view.crossings).toEqual([]);
@@ -59,9 +57,7 @@ test('a train of nothing is two shafts', () => {
 test('a hub has 1 + 2 speeds for every sun, rising evenly through direct', () => {
   for (const suns of [2, 3]) {
     const train = made('hub', { suns });
-    const ratios = train.positions.map(({ engaged }) =>
-      toNumber(solveEngaged(modelOf(train).open, engaged).ratio!),
-    );
+    const ratios = train.positions.map(({ engaged }) => toNumber(solveEngaged(modelOf(train).open, engaged).ratio!));
     expect(ratios).toHaveLength(1 + 2 * suns);
     expect(ratios).toEqual([...ratios].sort((a, b) => b - a));
     expect(ratios[suns]).toBe(1);
@@ -73,9 +69,7 @@ test('a hub has 1 + 2 speeds for every sun, rising evenly through direct', () =>
 test('two sets on one sun shaft give the textbook ratios', () => {
   const train = made('two-set', { sun: 30, planet: 18, rearSun: 24, rearPlanet: 21 });
   const of = (name: string) =>
-    toFraction(
-      solveEngaged(modelOf(train).open, train.positions.find((one) => one.name === name)!.engaged).ratio!,
-    );
+    toFraction(solveEngaged(modelOf(train).open, train.positions.find((one) => one.name === name)!.engaged).ratio!);
   // First, the rear carrier held, the sun shaft turning at −R₂/S₂ of the output: (S₁ + R₁ + S₁ R₂/S₂) / R₁ = (30 + 66 +
   // 30 · 66/24) / 66.
   expect(of('1')).toBe('119/44');

@@ -2,8 +2,7 @@ import { demoTrain } from '@/testing/demo-train';
 import { partPowers } from '.';
 import { modelOf } from '../model';
 
-const powers = (name: string, position: string) =>
-  partPowers(modelOf(demoTrain(name)).positions().get(position)!);
+const powers = (name: string, position: string) => partPowers(modelOf(demoTrain(name)).positions().get(position)!);
 
 test('every member receives as much as it gives', () => {
   for (const [name, position] of [

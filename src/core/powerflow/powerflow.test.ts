@@ -16,18 +16,20 @@ describe('torques on members', () => {
     let checked = 0;
     fc.assert(
       fc.property(arbitraryTrain({ oneWays: true, outputs: true, worms: true }), fc.boolean(), (train, losses) =>
-        modelOf(train).positions({ losses }).forEach((solved) => {
-          const totals = new Map<number, Rational | null>();
-          for (const { member, torque } of contributions(solved)) {
-            const before = totals.get(member) ?? (totals.has(member) ? null : ZERO);
-            totals.set(member, before && torque ? add(before, torque) : null);
-          }
-          for (const total of totals.values()) {
-            if (total === null) continue;
-            checked++;
-            expect(equals(total, ZERO)).toBe(true);
-          }
-        }),
+        modelOf(train)
+          .positions({ losses })
+          .forEach((solved) => {
+            const totals = new Map<number, Rational | null>();
+            for (const { member, torque } of contributions(solved)) {
+              const before = totals.get(member) ?? (totals.has(member) ? null : ZERO);
+              totals.set(member, before && torque ? add(before, torque) : null);
+            }
+            for (const total of totals.values()) {
+              if (total === null) continue;
+              checked++;
+              expect(equals(total, ZERO)).toBe(true);
+            }
+          }),
       ),
       { numRuns: 150 },
     );
@@ -56,12 +58,14 @@ describe('power paths', () => {
   test('shares of an ideal train add up to one', () => {
     fc.assert(
       fc.property(arbitraryTrain({ oneWays: true, outputs: true, worms: true }), (train) =>
-        modelOf(train).positions().forEach((solved) => {
-          const flow = powerFlow(solved);
-          if (!flow || flow.paths.length === 0) return;
-          expect(toFraction(sum(flow.paths.map(({ share }) => share)))).toBe('1');
-          flow.recirculating.forEach(({ share }) => expect(compare(share, ZERO)).toBe(1));
-        }),
+        modelOf(train)
+          .positions()
+          .forEach((solved) => {
+            const flow = powerFlow(solved);
+            if (!flow || flow.paths.length === 0) return;
+            expect(toFraction(sum(flow.paths.map(({ share }) => share)))).toBe('1');
+            flow.recirculating.forEach(({ share }) => expect(compare(share, ZERO)).toBe(1));
+          }),
       ),
       { numRuns: 150 },
     );

@@ -1,12 +1,12 @@
-import { messageOf } from '@/core/message-of';
 import * as z from 'zod/mini';
-import { checkTrain, issueText, problemText, type Train } from '../train';
+import { checkTrain, problemText, type Train } from '../train';
 import { questionOf, type DrillQuestion } from './practice';
 import type { PracticeQuestion } from './question';
 import { rolesTable, type RolesRow } from './roles-table';
 import { SKILLS, type Skill } from './skills';
 import { subjectOf, type Subject } from './subject';
 import { itemAt } from '../required';
+import { accept, parseJson, refuse, resultOf, type Result } from '../result';
 
 const MOST_TRAINS = 50;
 const MOST_QUESTIONS = 500;
@@ -65,52 +65,49 @@ export interface Worksheet {
   readonly questions: readonly DrillQuestion[];
 }
 
-export type ReadWorksheet =
-  | { readonly ok: true; readonly file: WorksheetFile; readonly sheet: Worksheet }
-  | { readonly ok: false; readonly message: string };
+/** A worksheet's file with the questions that it makes. */
+export interface MadeWorksheet {
+  readonly file: WorksheetFile;
+  readonly sheet: Worksheet;
+}
 
-/** Reads a worksheet out of a file's text and makes its questions. What is wrong is one sentence with its place. */
-export function readWorksheet(text: string): ReadWorksheet {
-  let json: unknown;
-  try {
-    json = JSON.parse(text);
-  } catch (error) {
-    return { ok: false, message: `This is not JSON: ${messageOf(error)}` };
-  }
-  const parsed = worksheetSchema.safeParse(json);
-  if (!parsed.success) return { ok: false, message: issueText(itemAt(parsed.error.issues, 0)) };
+/** Reads a worksheet out of a file's text and makes its questions. */
+export function readWorksheet(text: string): Result<MadeWorksheet> {
+  const json = parseJson(text);
+  if (!json.ok) return json;
+  const parsed = resultOf(worksheetSchema.safeParse(json.value));
+  if (!parsed.ok) return parsed;
   const trains: { readonly id?: string; readonly train: Train }[] = [];
-  for (const [i, one] of parsed.data.trains.entries()) {
+  for (const [i, one] of parsed.value.trains.entries()) {
     const checked = checkTrain(one.train);
-    if (!checked.ok) return { ok: false, message: `trains[${i}].train: ${problemText(itemAt(checked.problems, 0))}` };
+    if (!checked.ok) return refuse(problemText(itemAt(checked.problems, 0)), ['trains', i, 'train']);
     trains.push({ ...(one.id !== undefined && { id: one.id }), train: checked.train });
   }
-  return worksheetOf({ ...parsed.data, trains });
+  return worksheetOf({ ...parsed.value, trains });
 }
 
 /** Makes the questions of a worksheet. */
-export function worksheetOf(file: WorksheetFile): ReadWorksheet {
+export function worksheetOf(file: WorksheetFile): Result<MadeWorksheet> {
   const trains = file.trains.map((one) => ({ ...one, subject: subjectOf(one.train) }));
-  const refuse = (message: string) => ({ ok: false, message }) as const;
   const questions: (PracticeQuestion & { readonly train: number })[] = [];
   for (const [i, { train, skill, seed }] of file.questions.entries()) {
     const own = trains[train];
-    if (!own) return refuse(`questions[${i}].train: there is no train ${train}, they count from 0.`);
+    if (!own) return refuse(`there is no train ${train}, they count from 0.`, ['questions', i, 'train']);
     const made = questionOf(own.subject, skill, seed);
     if (!made)
-      return refuse(`questions[${i}]: ${own.train.name} gives no question of the skill “${skill}” with this seed.`);
+      return refuse(`${own.train.name} gives no question of the skill “${skill}” with this seed.`, ['questions', i]);
     questions.push({ ...made, train, id: `q${i + 1}` });
   }
   const tables: { readonly train: number; readonly rows: readonly RolesRow[] }[] = [];
   for (const [i, train] of (file.tables ?? []).entries()) {
     const own = trains[train];
-    if (!own) return refuse(`tables[${i}]: there is no train ${train}, they count from 0.`);
+    if (!own) return refuse(`there is no train ${train}, they count from 0.`, ['tables', i]);
     const rows = rolesTable(own.subject);
     if (rows.length === 0)
-      return refuse(`tables[${i}]: ${own.train.name} has no position on fixed axes to fill a roles table for.`);
+      return refuse(`${own.train.name} has no position on fixed axes to fill a roles table for.`, ['tables', i]);
     tables.push({ train, rows });
   }
-  return { ok: true, file, sheet: { name: file.name, trains, tables, questions } };
+  return accept({ file, sheet: { name: file.name, trains, tables, questions } });
 }
 
 /** The file's text: the same worksheet gives the same text. */

@@ -14,13 +14,14 @@ import type { Scenario } from './scenario-schema';
 import { equalPowers, leastRatioForShare } from './shift-points';
 import { interlocksOf, travelOf } from './travel';
 import { modelOf } from '../model';
+import { refusalText } from '../result';
 
 const open = (name: string) => readFileSync(join(__dirname, 'cases', name), 'utf8');
 
 test('the rake’s operating points and shift points are what was worked out independently', () => {
   const train = demoTrain('pan-rake');
   const read = readScenario(open('points.pan-rake.scenario.json'), train);
-  if (!read.ok) throw new Error(read.message);
+  if (!read.ok) throw new Error(refusalText(read));
   const expected = JSON.parse(open('points.pan-rake.expected.json')) as {
     positions: Record<string, Record<string, number | boolean>>;
     shifts: Record<string, string | number>[];
@@ -277,7 +278,7 @@ test.each([
   [{ ...SCENARIO, rule: { cue: 'torque', up: { 1: 3 }, down: { 1: 2 } } }, /^rule.down.1: .* must lie above 3/],
 ] as const)('%j is refused with its place', (written, message) => {
   const read = readScenario(typeof written === 'string' ? written : JSON.stringify(written), BOX);
-  expect(read.ok ? 'read' : read.message).toMatch(message);
+  expect(read.ok ? 'read' : refusalText(read)).toMatch(message);
 });
 
 test('an order with a position that does not drive is refused by name', () => {

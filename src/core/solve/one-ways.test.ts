@@ -233,7 +233,9 @@ describe('by hand', () => {
     const both = solved(shafts([], [roller('in', 'out'), twin]));
     expect(answer(both).holds).toEqual(['in>out', 'twin']);
     expect([jointTorque(both.state, 'in>out'), jointTorque(both.state, 'twin')]).toEqual([null, null]);
-    expect(reportTrain(modelOf(shafts([], [roller('in', 'out'), twin])).open).positions.p!.outputTorque).toEqual({ out: '1' });
+    expect(reportTrain(modelOf(shafts([], [roller('in', 'out'), twin])).open).positions.p!.outputTorque).toEqual({
+      out: '1',
+    });
   });
 
   test('a trim worm on the input that takes power from its wheel does not lock', () => {

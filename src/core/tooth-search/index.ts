@@ -5,7 +5,7 @@ export { asRatio, type NamedRatio, type SearchQuestion } from './question';
 export { countsText, type SearchResult, type ResultParts } from './findings';
 export { search, type SearchAnswer } from './search';
 export { trainOfFinding } from './train-of-finding';
-export { readSearch, readSearchFile, readWritten, type ReadQuestion } from './search-file';
+export { readSearch, readSearchFile, readWritten } from './search-file';
 export type { WrittenSearch } from './search-schema';
 export { stageChoices } from './stage-choices';
 export { readWanted, type WantedRatio } from './wanted';

@@ -1,11 +1,12 @@
 import { readSearch } from './search-file';
 import { searchManyStages } from './many-stages';
 import { toFraction } from '../rational';
+import { refusalText } from '../result';
 
 const SPEC = { format: 'tin-wheel/search', version: 1, target: '9.87', stages: 2, teeth: { min: 15, max: 60 } };
 const told = (spec: unknown): string => {
   const read = readSearch(typeof spec === 'string' ? spec : JSON.stringify(spec));
-  return read.ok ? 'read' : read.message;
+  return read.ok ? 'read' : refusalText(read);
 };
 
 test.each([

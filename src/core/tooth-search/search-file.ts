@@ -1,6 +1,5 @@
-import { messageOf } from '@/core/message-of';
 import { compare, fraction, inverse, neg, parseRational, type Rational } from '../rational';
-import { issueText } from '../train';
+import { accept, parseJson, placeText, refuse, resultOf, type Problem, type Result } from '../result';
 import type { FitTarget } from './fit';
 import type { CountSpan } from './planetary';
 import { asRatio, type SearchQuestion } from './question';
@@ -9,40 +8,39 @@ import { readWanted, type WantedRatio } from './wanted';
 import { wheelsWithin } from './wheel-limits';
 import { itemAt, required } from '../required';
 
-export type ReadQuestion =
-  { readonly ok: true; readonly value: SearchQuestion } | { readonly ok: false; readonly message: string };
-
-/** What is wrong with a search, with its place. */
-class Refused extends Error {}
+/** What is wrong with a search, and where. */
+class Refused extends Error {
+  constructor(
+    readonly path: Problem['path'],
+    message: string,
+  ) {
+    super(message);
+  }
+}
 
 const MOST = fraction(1_000_000_000_000);
 const DEFAULT_FACTOR = 1.05;
 
-/** Reads a search out of a file's text. What is wrong is one sentence that names the place. */
-export function readSearch(text: string): ReadQuestion {
-  try {
-    return readWritten(JSON.parse(text));
-  } catch (error) {
-    return { ok: false, message: `This is not JSON: ${messageOf(error)}` };
-  }
+/** Reads a search out of a file's text. */
+export function readSearch(text: string): Result<SearchQuestion> {
+  const json = parseJson(text);
+  return json.ok ? readWritten(json.value) : json;
 }
 
 /** Reads a search file as it is written, once it is known to ask something. */
-export function readSearchFile(
-  text: string,
-): { readonly ok: true; readonly value: WrittenSearch } | { readonly ok: false; readonly message: string } {
+export function readSearchFile(text: string): Result<WrittenSearch> {
   const read = readSearch(text);
-  return read.ok ? { ok: true, value: JSON.parse(text) as WrittenSearch } : read;
+  return read.ok ? accept(JSON.parse(text) as WrittenSearch) : read;
 }
 
 /** The same from what the text says. */
-export function readWritten(json: unknown): ReadQuestion {
-  const parsed = searchSchema.safeParse(json);
-  if (!parsed.success) return { ok: false, message: issueText(itemAt(parsed.error.issues, 0)) };
+export function readWritten(json: unknown): Result<SearchQuestion> {
+  const parsed = resultOf(searchSchema.safeParse(json));
+  if (!parsed.ok) return parsed;
   try {
-    return { ok: true, value: questionOf(parsed.data) };
+    return accept(questionOf(parsed.value));
   } catch (error) {
-    if (error instanceof Refused) return { ok: false, message: error.message };
+    if (error instanceof Refused) return refuse(error.message, error.path);
     throw error;
   }
 }
@@ -54,6 +52,7 @@ function questionOf(written: WrittenSearch): SearchQuestion {
   const kinds = KINDS.filter((kind) => written[kind] !== undefined && !(kind === 'stages' && written.outputs));
   if (kinds.length !== 1)
     throw new Refused(
+      [],
       kinds.length === 0
         ? `Say what is looked for: ${KINDS.slice(0, -1).join(', ')} or fit.`
         : `Ask for one of ${kinds.join(' and ')}, not for both.`,
@@ -68,36 +67,39 @@ const READERS: Readonly<Record<(typeof KINDS)[number], Reader>> = {
   stages: (written) => {
     const { stages, perStage, coprime = 'any', maxError = null, limit = 20, turning = 'any' } = written;
     const { equalCentres = false, same = false, internal = false } = written;
-    const { wanted, ratio: target } = targetOf(written, '');
-    const own = perStage?.map((limits, i) => wheelsOf(limits, `perStage.${i}`));
+    const { wanted, ratio: target } = targetOf(written, []);
+    const own = perStage?.map((limits, i) => wheelsOf(limits, ['perStage', `${i}`]));
     const wheels =
       own && !written.teeth && !written.stock ? [...new Set(own.flat())].sort((a, b) => a - b) : allWheels(written);
     const counts = spanOf(required(stages));
     if (own && own.length < itemAt(counts, -1))
-      throw new Refused(`perStage: ${own.length} limits are given for ${counts.at(-1)} stages; give one for each.`);
+      throw new Refused(['perStage'], `${own.length} limits are given for ${counts.at(-1)} stages; give one for each.`);
     const question = { target, wheels, perStage: own, coprime, equalCentres, internal, same, maxError, limit };
     const stock = written.stock !== undefined || written.teeth?.stock !== undefined;
     return { kind: 'chains', stages: counts, wanted, turning, stock, question };
   },
   planetary: (written) => {
     const { planetary, maxError = null, limit = 20 } = written;
-    const { wanted, ratio: target } = targetOf(written, '');
+    const { wanted, ratio: target } = targetOf(written, []);
     const asked = required(planetary);
     const sets = [asked, ...(asked.behind ? [asked.behind] : [])];
     sets.forEach(({ input, output, held, shape, second }, i) => {
-      const place = i === 0 ? 'planetary' : 'planetary.behind';
+      const path = i === 0 ? ['planetary'] : ['planetary', 'behind'];
       if (new Set([input, output, held]).size < 3)
-        throw new Refused(`${place}: input, output and held are three different members.`);
+        throw new Refused(path, 'input, output and held are three different members.');
       if ((shape ?? 'simple') !== 'simple' && !second)
-        throw new Refused(`${place}.second: give [least, most] for the planet gear at the ring.`);
+        throw new Refused([...path, 'second'], 'give [least, most] for the planet gear at the ring.');
     });
     return { kind: 'planetary', wanted, question: { ...asked, target, maxError, limit } };
   },
   ladder: (written) => {
     const { ladder, coprime = 'any', limit = 20 } = written;
     const { positions, steps, factor = DEFAULT_FACTOR } = required(ladder);
-    if (positions < 2) throw new Refused('ladder.positions: a ladder has at least 2 positions.');
-    const [from, to] = [ratioAt(required(ladder).from, 'ladder.from'), ratioAt(required(ladder).to, 'ladder.to')];
+    if (positions < 2) throw new Refused(['ladder', 'positions'], 'a ladder has at least 2 positions.');
+    const [from, to] = [
+      ratioAt(required(ladder).from, ['ladder', 'from']),
+      ratioAt(required(ladder).to, ['ladder', 'to']),
+    ];
     const wheels = allWheels(written);
     const even = steps === 'progressive' ? factor : 1;
     return { kind: 'ladder', question: { from, to, positions, factor: even, wheels, coprime, limit } };
@@ -105,17 +107,20 @@ const READERS: Readonly<Record<(typeof KINDS)[number], Reader>> = {
   ranges: (written) => {
     const { ranges, coprime = 'any', limit = 20 } = written;
     const { step, positions, first = 1 } = required(ranges);
-    if (required(ranges).ranges < 2) throw new Refused('ranges.ranges: there are at least 2 ranges.');
+    if (required(ranges).ranges < 2) throw new Refused(['ranges', 'ranges'], 'there are at least 2 ranges.');
     const wheels = allWheels(written);
-    const question = { step, positions, ranges: required(ranges).ranges, first: ratioAt(first, 'ranges.first') };
+    const question = { step, positions, ranges: required(ranges).ranges, first: ratioAt(first, ['ranges', 'first']) };
     return { kind: 'ranges', question: { ...question, wheels, coprime, limit } };
   },
   outputs: (written) => {
     const { outputs, stages = [1, 2], coprime = 'any', limit = 20 } = written;
     const names = required(outputs).map(({ name }) => name);
     const twice = names.find((name, i) => names.indexOf(name) < i || name === 'input');
-    if (twice !== undefined) throw new Refused(`outputs: two shafts are called “${twice}”.`);
-    const targets = required(outputs).map((output, i) => ({ name: output.name, ...targetOf(output, `outputs.${i}.`) }));
+    if (twice !== undefined) throw new Refused(['outputs'], `two shafts are called “${twice}”.`);
+    const targets = required(outputs).map((output, i) => ({
+      name: output.name,
+      ...targetOf(output, ['outputs', `${i}`]),
+    }));
     const counts = spanOf(stages);
     const question = {
       outputs: targets.map(({ name, ratio }) => ({ name, target: ratio })),
@@ -132,17 +137,18 @@ const READERS: Readonly<Record<(typeof KINDS)[number], Reader>> = {
     const wanted = new Map<string, FitTarget>();
     for (const [id, value] of Object.entries(targets)) {
       const [, mark = '', size = ''] = /^\s*([+-]?)(.*)$/s.exec(String(value)) ?? [];
-      const ratio = ratioAt(size, `fit.targets.${id}`);
+      const ratio = ratioAt(size, ['fit', 'targets', id]);
       wanted.set(id, {
         ratio: mark === '-' ? neg(ratio) : ratio,
         weight: weights[id] ?? 1,
         signed: mark !== '',
       });
     }
-    if (wanted.size === 0) throw new Refused('fit.targets: name at least one position with its ratio.');
-    if (Object.keys(free).length === 0) throw new Refused('fit.free: name at least one gear with [least, most].');
+    if (wanted.size === 0) throw new Refused(['fit', 'targets'], 'name at least one position with its ratio.');
+    if (Object.keys(free).length === 0)
+      throw new Refused(['fit', 'free'], 'name at least one gear with [least, most].');
     const stray = Object.keys(weights).find((id) => !wanted.has(id));
-    if (stray !== undefined) throw new Refused(`fit.weights: position "${stray}" has no target.`);
+    if (stray !== undefined) throw new Refused(['fit', 'weights'], `position "${stray}" has no target.`);
     const spans = new Map<string, CountSpan>(Object.entries(free));
     return {
       kind: 'fit',
@@ -160,35 +166,36 @@ function spanOf(stages: number | readonly [number, number]): readonly number[] {
 
 function targetOf(
   { target, wanted }: { readonly target?: string | number | undefined; readonly wanted?: WantedRatio | undefined },
-  place: string,
+  path: readonly string[],
 ): { readonly wanted: WantedRatio; readonly ratio: Rational } {
-  if (target !== undefined && wanted) throw new Refused(`${place}target and ${place}wanted: give one of them.`);
-  if (!wanted) return { wanted: asRatio(target ?? ''), ratio: ratioAt(target, `${place}target`) };
+  const place = placeText([...path, '']);
+  if (target !== undefined && wanted) throw new Refused([], `${place}target and ${place}wanted: give one of them.`);
+  if (!wanted) return { wanted: asRatio(target ?? ''), ratio: ratioAt(target, [...path, 'target']) };
   const read = readWanted(wanted);
-  if (!read.ok) throw new Refused(`${place}wanted.${read.field}: ${read.message}`);
+  if (!read.ok) throw new Refused([...path, 'wanted', read.field], read.message);
   return { wanted, ratio: read.ratio };
 }
 
 /** A ratio above 0, at most 10^12 and at least 10^-12. */
-function ratioAt(value: string | number | undefined, place: string): Rational {
-  if (value === undefined) throw new Refused(`${place}: give the wanted ratio, input speed over output speed.`);
+function ratioAt(value: string | number | undefined, path: readonly string[]): Rational {
+  if (value === undefined) throw new Refused(path, 'give the wanted ratio, input speed over output speed.');
   const read = parseRational(String(value));
-  if (!read) throw new Refused(`${place}: "${String(value).slice(0, 40)}" is no number; write "p/q" or a decimal.`);
+  if (!read) throw new Refused(path, `"${String(value).slice(0, 40)}" is no number; write "p/q" or a decimal.`);
   if (compare(read, fraction(0)) <= 0)
-    throw new Refused(`${place}: the ratio must be above 0; whether it turns the other way is a matter of idlers.`);
-  if (compare(read, MOST) > 0) throw new Refused(`${place}: the ratio can be at most 10^12.`);
-  if (compare(inverse(read), MOST) > 0) throw new Refused(`${place}: the ratio is at least 10^-12.`);
+    throw new Refused(path, 'the ratio must be above 0; whether it turns the other way is a matter of idlers.');
+  if (compare(read, MOST) > 0) throw new Refused(path, 'the ratio can be at most 10^12.');
+  if (compare(inverse(read), MOST) > 0) throw new Refused(path, 'the ratio is at least 10^-12.');
   return read;
 }
 
 function allWheels({ teeth, stock }: WrittenSearch): readonly number[] {
-  if (teeth && stock) throw new Refused('teeth and stock: give one of them.');
-  if (!teeth && !stock) throw new Refused('Say which wheels there are: teeth with min and max, or stock.');
-  return wheelsOf(teeth ?? { stock: required(stock) }, 'teeth');
+  if (teeth && stock) throw new Refused([], 'teeth and stock: give one of them.');
+  if (!teeth && !stock) throw new Refused([], 'Say which wheels there are: teeth with min and max, or stock.');
+  return wheelsOf(teeth ?? { stock: required(stock) }, ['teeth']);
 }
 
-function wheelsOf(limits: WrittenWheels, place: string): readonly number[] {
+function wheelsOf(limits: WrittenWheels, path: readonly string[]): readonly number[] {
   const found = wheelsWithin(limits);
-  if (!found.ok) throw new Refused(`${place}: ${found.message}`);
+  if (!found.ok) throw new Refused(path, found.message);
   return found.wheels;
 }

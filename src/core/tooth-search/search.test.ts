@@ -11,12 +11,13 @@ import { readWritten } from './search-file';
 import { trainOfFinding } from './train-of-finding';
 import type { SearchQuestion } from './question';
 import { modelOf } from '../model';
+import { refusalText } from '../result';
 
 const HEAD = { format: 'tin-wheel/search', version: 1 };
 
 function questionOf(written: object): SearchQuestion {
   const read = readWritten({ ...HEAD, ...written });
-  if (!read.ok) throw new Error(read.message);
+  if (!read.ok) throw new Error(refusalText(read));
   return read.value;
 }
 
@@ -254,7 +255,7 @@ test.each([
 test('what is refused names its place', () => {
   const told = (written: object) => {
     const read = readWritten({ ...HEAD, ...written });
-    return read.ok ? 'read' : read.message;
+    return read.ok ? 'read' : refusalText(read);
   };
   expect(told({ wanted: { form: 'period', in: '12', time: 'soon' }, stages: 2, teeth })).toMatch(
     /^wanted.time: Write the time/,

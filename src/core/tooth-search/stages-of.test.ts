@@ -8,6 +8,7 @@ import { search } from './search';
 import { readWritten } from './search-file';
 import { simpleSetsOf, stagesOf } from './stages-of';
 import { undominated } from './undominated';
+import { refusalText } from '../result';
 
 test('the stages of an open train, from the input on, and their counts replaced in one step', () => {
   const box = countershaftBox([
@@ -109,7 +110,7 @@ test('what the checks say of a finding is told with it', () => {
     stages: 1,
     teeth: { min: 8, max: 30 },
   });
-  if (!read.ok) throw new Error(read.message);
+  if (!read.ok) throw new Error(refusalText(read));
   const [finding] = search(read.value, null).findings;
   // 8 with 24 is undercut and shares a factor: what the checks of that pair say.
   expect(finding!.made).toMatchObject({ chain: [[8, 24]] });
@@ -121,7 +122,7 @@ test('what the checks say of a finding is told with it', () => {
     version: 1,
     fit: { free: { l: [10, 40] }, targets: { wind: '12' } },
   });
-  if (!fit.ok) throw new Error(fit.message);
+  if (!fit.ok) throw new Error(refusalText(fit));
   const before = checkDesign(train).map(({ what }) => what);
   const [fitted] = search(fit.value, train).findings;
   for (const what of checksOf(fit.value, fitted!, train)) expect(before).not.toContain(what);

@@ -1,8 +1,6 @@
-/** One thing wrong with a document: where (JSON path) and, in a sentence, what. */
-export interface Problem {
-  readonly path: readonly (string | number)[];
-  readonly message: string;
-}
+import type { Problem } from '../result';
+
+export type { Problem };
 
 /** "gears[2].teeth"; the document itself is "train". */
 export function pathText(path: Problem['path']): string {

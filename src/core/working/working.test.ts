@@ -37,30 +37,32 @@ describe('the working of any train', () => {
     let steps = 0;
     fc.assert(
       fc.property(arbitraryTrain({ oneWays: true }), (train) =>
-        modelOf(train).positions().forEach((solved) => {
-          if (solved.status === 'locked') return;
-          const working = workingOf(solved);
-          const speed = (id: string) => toFraction(solved.state.speeds.of(solved.network.memberIndex.get(id)!)!);
-          const found = new Set<string>();
-          for (const step of working.steps) {
-            const results = step.kind === 'simultaneous' ? step.solution : [step];
-            for (const result of results) {
-              steps++;
-              found.add(result.member);
-              expect(toFraction(result.speed)).toBe(speed(result.member));
+        modelOf(train)
+          .positions()
+          .forEach((solved) => {
+            if (solved.status === 'locked') return;
+            const working = workingOf(solved);
+            const speed = (id: string) => toFraction(solved.state.speeds.of(solved.network.memberIndex.get(id)!)!);
+            const found = new Set<string>();
+            for (const step of working.steps) {
+              const results = step.kind === 'simultaneous' ? step.solution : [step];
+              for (const result of results) {
+                steps++;
+                found.add(result.member);
+                expect(toFraction(result.speed)).toBe(speed(result.member));
+              }
+              if (step.kind === 'set') expect(toFraction(product(step.teeth))).toBe(toFraction(step.factor));
+              if (step.kind === 'simultaneous')
+                step.equations.forEach(
+                  (equation) =>
+                    equation.kind === 'set' &&
+                    expect(toFraction(product(equation.teeth))).toBe(toFraction(equation.factor)),
+                );
             }
-            if (step.kind === 'set') expect(toFraction(product(step.teeth))).toBe(toFraction(step.factor));
-            if (step.kind === 'simultaneous')
-              step.equations.forEach(
-                (equation) =>
-                  equation.kind === 'set' &&
-                  expect(toFraction(product(equation.teeth))).toBe(toFraction(equation.factor)),
-              );
-          }
-          expect([...found, ...working.floating].sort()).toEqual([...solved.network.memberIds].sort());
-          const values = new Set(working.checks.map(({ value }) => toFraction(value)));
-          expect(values.size).toBeLessThanOrEqual(1);
-        }),
+            expect([...found, ...working.floating].sort()).toEqual([...solved.network.memberIds].sort());
+            const values = new Set(working.checks.map(({ value }) => toFraction(value)));
+            expect(values.size).toBeLessThanOrEqual(1);
+          }),
       ),
       { numRuns: 200 },
     );
@@ -140,28 +142,30 @@ describe('every step can be followed from its own lines', () => {
     const seen = { set: 0, twin: 0, together: 0 };
     fc.assert(
       fc.property(arbitraryTrain({ oneWays: true, outputs: true, worms: true }), (train) =>
-        modelOf(train).positions().forEach((solved) => {
-          const working = workingOf(solved);
-          const formula = stepLines(
-            workingText({ ...working, stages: null, checks: [], floating: [] }, NAMES, 'in/out'),
-          );
-          const table = stepLines(
-            workingText({ ...working, stages: null, checks: [], floating: [] }, NAMES, 'in/out', 'table'),
-          );
-          working.steps.forEach((step, i) => {
-            if (step.kind === 'set') {
-              seen.set++;
-              const { member, solved: found, said } = solveFormula(formula[i]!);
-              expect([member, toFraction(found)]).toEqual([step.member, toFraction(said)]);
-              checkTable(table[i]!);
-            }
-            if (step.kind === 'twin') seen.twin++;
-            if (step.kind !== 'simultaneous') return;
-            seen.together++;
-            checkTogether(formula[i]!, step.equations.length);
-            checkTogether(table[i]!, step.equations.length);
-          });
-        }),
+        modelOf(train)
+          .positions()
+          .forEach((solved) => {
+            const working = workingOf(solved);
+            const formula = stepLines(
+              workingText({ ...working, stages: null, checks: [], floating: [] }, NAMES, 'in/out'),
+            );
+            const table = stepLines(
+              workingText({ ...working, stages: null, checks: [], floating: [] }, NAMES, 'in/out', 'table'),
+            );
+            working.steps.forEach((step, i) => {
+              if (step.kind === 'set') {
+                seen.set++;
+                const { member, solved: found, said } = solveFormula(formula[i]!);
+                expect([member, toFraction(found)]).toEqual([step.member, toFraction(said)]);
+                checkTable(table[i]!);
+              }
+              if (step.kind === 'twin') seen.twin++;
+              if (step.kind !== 'simultaneous') return;
+              seen.together++;
+              checkTogether(formula[i]!, step.equations.length);
+              checkTogether(table[i]!, step.equations.length);
+            });
+          }),
       ),
       { numRuns: 300 },
     );
@@ -279,41 +283,43 @@ test('every printed quotient has a denominator, and a set in which nothing rolls
   let [quotients, blocks, stands] = [0, 0, 0];
   fc.assert(
     fc.property(arbitraryTrain({ oneWays: true, outputs: true, worms: true }), (train) =>
-      modelOf(train).positions().forEach((solved) => {
-        const working = workingOf(solved);
-        const speeds = new Map(train.members.map(({ id }, at) => [`ω(${id})`, solved.state.speeds.of(at)] as const));
-        const named: ReadonlyMap<string, Rational | null> = speeds;
-        for (const school of ['formula', 'table'] as const)
-          for (const line of workingText(working, NAMES, 'in/out', school)) {
-            // "(1 − 7/10) / (0 − ω(carrier))", with what it found put in.
-            for (const [, x, armX, y, armY] of line.matchAll(
-              /\(([^()]+|ω\(\w+\)) − (\S+?|\(\S+?\))\) \/ \(([^()]+|ω\(\w+\)) − (\S+?|\(\S+?\))\)/g,
-            )) {
-              const value = (text: string) => named.get(text) ?? parseRational(text.replace(/[()]/g, ''));
-              const [top, bottom] = [
-                [x!, armX!],
-                [y!, armY!],
-              ].map(([a, b]) => {
-                const [first, second] = [value(a!), value(b!)];
-                return first && second ? sub(first, second) : null;
-              });
-              if (!top || !bottom) continue;
-              quotients++;
-              expect(isZero(bottom)).toBe(false);
+      modelOf(train)
+        .positions()
+        .forEach((solved) => {
+          const working = workingOf(solved);
+          const speeds = new Map(train.members.map(({ id }, at) => [`ω(${id})`, solved.state.speeds.of(at)] as const));
+          const named: ReadonlyMap<string, Rational | null> = speeds;
+          for (const school of ['formula', 'table'] as const)
+            for (const line of workingText(working, NAMES, 'in/out', school)) {
+              // "(1 − 7/10) / (0 − ω(carrier))", with what it found put in.
+              for (const [, x, armX, y, armY] of line.matchAll(
+                /\(([^()]+|ω\(\w+\)) − (\S+?|\(\S+?\))\) \/ \(([^()]+|ω\(\w+\)) − (\S+?|\(\S+?\))\)/g,
+              )) {
+                const value = (text: string) => named.get(text) ?? parseRational(text.replace(/[()]/g, ''));
+                const [top, bottom] = [
+                  [x!, armX!],
+                  [y!, armY!],
+                ].map(([a, b]) => {
+                  const [first, second] = [value(a!), value(b!)];
+                  return first && second ? sub(first, second) : null;
+                });
+                if (!top || !bottom) continue;
+                quotients++;
+                expect(isZero(bottom)).toBe(false);
+              }
             }
+          for (const step of working.steps) {
+            if (step.kind !== 'block') continue;
+            blocks++;
+            const says = workingText(
+              { ...working, steps: [step], stages: null, checks: [], floating: [] },
+              NAMES,
+              'in/out',
+            ).join(' ');
+            expect(says).toContain(isZero(step.speed) ? 'the whole set stands' : 'the set turns as one block');
+            if (isZero(step.speed)) stands++;
           }
-        for (const step of working.steps) {
-          if (step.kind !== 'block') continue;
-          blocks++;
-          const says = workingText(
-            { ...working, steps: [step], stages: null, checks: [], floating: [] },
-            NAMES,
-            'in/out',
-          ).join(' ');
-          expect(says).toContain(isZero(step.speed) ? 'the whole set stands' : 'the set turns as one block');
-          if (isZero(step.speed)) stands++;
-        }
-      }),
+        }),
     ),
     { numRuns: 300 },
   );

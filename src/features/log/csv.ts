@@ -5,6 +5,7 @@ import type { Table } from '@/ui/table-text';
 import { KINDS } from './kinds';
 import { typedNumber } from '@/ui/typed-number';
 import { itemAt } from '@/core/required';
+import { refusalText } from '@/core/result';
 
 /** Columns of a log as CSV: what every reading says, then every figure with its unit. */
 const HEAD = [
@@ -89,7 +90,7 @@ export function readingsOf(
     );
     const read = readReading({ id: crypto.randomUUID(), ...written }, train);
     // The first row is the head, and people count from one.
-    if (!read.ok) return { ok: false, message: `Row ${i + 2}: ${read.message}` };
+    if (!read.ok) return { ok: false, message: `Row ${i + 2}: ${refusalText(read)}` };
     readings.push(read.value);
   }
   return { ok: true, readings };

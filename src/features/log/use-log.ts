@@ -2,7 +2,7 @@
 
 import { createContext, useContext, useEffect, useMemo } from 'react';
 import { useStore } from 'zustand';
-import { readReading, type Log, type ReadReading } from '@/core/measurement';
+import { readReading, type Log, type Reading } from '@/core/measurement';
 import { engagementIn } from '@/features/train/engagement';
 import { trainLogOf } from '@/features/train/log/train-log';
 import { ownOf } from '@/features/train/session';
@@ -10,6 +10,7 @@ import { useSession, useTrain } from '@/features/train/use-train';
 import { writtenReading } from './kinds';
 import { rowsOf, type Rows } from './rows';
 import { createLog, type LogItself, type LogState } from './store';
+import type { Result } from '@/core/result';
 
 export const useLogItself = (): LogItself => ownOf(useSession(), createLog);
 export const useLog = <T>(select: (state: LogState) => T): T => useStore(useLogItself().store, select);
@@ -50,7 +51,7 @@ export function usePlaced() {
 }
 
 /** What is typed as a reading, against the train: what it comes to, or what is wrong with it and where. */
-export function useDraftReading(): ReadReading {
+export function useDraftReading(): Result<Reading> {
   const draft = useLog((state) => state.draft);
   const train = useTrain((state) => state.train);
   const placed = usePlaced();

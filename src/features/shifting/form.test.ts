@@ -3,6 +3,7 @@ import { readWrittenScenario, type Scenario } from '@/core/shifting';
 import { countershaftBox } from '@/testing/countershaft-box';
 import { scheduleLines, writtenScenario } from './form';
 import { shiftingFormOf } from './form-of';
+import { placeText } from '@/core/result';
 
 const BOX = countershaftBox([
   [
@@ -118,7 +119,7 @@ test('what is typed as no number is refused at its place, and nothing of it is t
   });
   const place = (changed: typeof form) => {
     const read = readWrittenScenario(writtenScenario(changed), BOX);
-    return read.ok ? null : read.place;
+    return read.ok ? null : placeText(read.problems[0].path);
   };
   expect(place({ ...form, load: { ...form.load, constant: 'much' } })).toBe('load.constantNm');
   expect(place({ ...form, motor: { ...form.motor, handRpm: '' } })).toBe('motor.rpm');

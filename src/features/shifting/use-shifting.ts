@@ -13,6 +13,7 @@ import { writtenScenario, type ShiftingForm } from './form';
 import { setupOf, possibleOrder, type Setup } from './setup';
 import { createShifting, type ShiftingItself, type ShiftingState } from './store';
 import { capitalised } from '@/core/capitalised';
+import { accept, refuse, problemAt, type Result, type RefusedResult } from '@/core/result';
 
 export const useShiftingItself = (): ShiftingItself => ownOf(useSession(), createShifting);
 
@@ -28,13 +29,9 @@ export function useTypedFields<K extends keyof ShiftingForm>(...keys: readonly K
 }
 export const useFill = () => useShifting((state) => state.fill);
 
-export type Read =
-  | { readonly ok: true; readonly setup: Setup }
-  | { readonly ok: false; readonly message: string; readonly place: string };
-
 /** What the screen's parts have in common: what is typed, read once, and the last that read. */
 export interface ReadForm {
-  readonly read: Read;
+  readonly read: Result<Setup>;
   /** What is drawn stays while something else is typed; null until something reads. */
   readonly setup: Setup | null;
 }
@@ -47,28 +44,26 @@ export function useReadForm(): ReadForm {
   const form = useShiftingForm();
   const read = useMemo(() => readForm(train, form), [train, form]);
   const [last, setLast] = useState<Setup | null>(null);
-  const setup = read.ok ? read.setup : last?.train === train ? last : null;
+  const setup = read.ok ? read.value : last?.train === train ? last : null;
   if (setup !== last) setLast(setup);
   return { read, setup };
 }
 
-function readForm(train: Train, form: ShiftingForm): Read {
+function readForm(train: Train, form: ShiftingForm): Result<Setup> {
   const written = writtenScenario(form);
   if (written.order.length === 0)
-    return {
-      ok: false,
-      place: 'order',
-      message:
-        possibleOrder(train).length > 0
-          ? 'order: tick the positions that are used.'
-          : 'order: this train has no position that drives. Give it positions on the Bench or the Chart.',
-    };
+    return refuse(
+      possibleOrder(train).length > 0
+        ? 'tick the positions that are used.'
+        : 'this train has no position that drives. Give it positions on the Bench or the Chart.',
+      ['order'],
+    );
   const read = readWrittenScenario(written, train);
   if (!read.ok) return read;
   try {
-    return { ok: true, setup: setupOf(train, form, read.value) };
+    return accept(setupOf(train, form, read.value));
   } catch (error) {
-    if (error instanceof RangeError) return { ok: false, place: 'order', message: error.message };
+    if (error instanceof RangeError) return refuse(error.message, ['order']);
     throw error;
   }
 }
@@ -79,26 +74,20 @@ function useReading(): ReadForm {
   return reading;
 }
 
-export const useRead = (): Read => useReading().read;
+export const useRead = (): Result<Setup> => useReading().read;
 export const useSetup = (): Setup | null => useReading().setup;
 
-/** What is wrong at a place of the scenario, without the place; null where nothing is. */
+/** What is wrong at a place of the scenario, as a sentence; null where nothing is. */
 export function useWrong(): (...places: readonly string[]) => string | null {
   const read = useRead();
-  return (...places) =>
-    !read.ok &&
-    places.some(
-      (place) => read.place === place || read.place.startsWith(`${place}.`) || read.place.startsWith(`${place}[`),
-    )
-      ? sentenceOf(read)
-      : null;
+  return (...places) => {
+    const problem = read.ok ? undefined : problemAt(read, ...places);
+    return problem ? capitalised(problem.message) : null;
+  };
 }
 
-/** A message without the place that it begins with. */
-export function sentenceOf({ message, place }: { readonly message: string; readonly place: string }): string {
-  const says = message.startsWith(`${place}: `) ? message.slice(place.length + 2) : message;
-  return capitalised(says);
-}
+/** What is wrong first, as a sentence: the field that it is about is in sight. */
+export const sentenceOf = ({ problems: [first] }: RefusedResult): string => capitalised(first.message);
 
 /** Speeds and torques in the units that people have chosen. */
 export interface Units {

@@ -2,7 +2,7 @@
 
 import { createContext, useCallback, useContext, useMemo } from 'react';
 import { useStore } from 'zustand';
-import { readSearch, type ReadQuestion } from '@/core/tooth-search';
+import { readSearch, type SearchQuestion } from '@/core/tooth-search';
 import type { Train } from '@/core/train';
 import type { Draft } from '@/ui/drafts';
 import { useSettled } from '@/ui/settled';
@@ -10,6 +10,7 @@ import { isSameKey } from '@/workers/job-runner';
 import { useKeptJob, type JobStateOf, type RunningJob } from '@/workers/use-job';
 import { writtenSearch, type TeethForm } from './form';
 import type { TeethItself, TeethState } from './store';
+import type { Result } from '@/core/result';
 
 /** The screen's own store, and the train that is open; null where there is none. */
 export interface TeethScreen {
@@ -43,7 +44,7 @@ export function useWritten(): string {
 }
 
 /** What is typed, read: a question, or what is wrong with it. */
-export function useQuestion(): ReadQuestion {
+export function useQuestion(): Result<SearchQuestion> {
   const written = useWritten();
   return useMemo(() => readSearch(written), [written]);
 }

@@ -13,6 +13,7 @@ import { runScenario, readScenario } from '@/core/shifting';
 import { readSearch } from '@/core/tooth-search';
 import { readExamplesBeside } from './beside';
 import { readExamples } from './read';
+import { refusalText } from '@/core/result';
 
 const FOLDER = join(__dirname, '../../../demo');
 const files = readdirSync(join(FOLDER, 'trains'));
@@ -66,15 +67,15 @@ test(
     const trainOf = (id: string | null) => read(`${id}.train.json`);
     for (const { train, document } of scenarios) {
       const scenario = readScenario(document, trainOf(train));
-      if (!scenario.ok) throw new Error(scenario.message);
+      if (!scenario.ok) throw new Error(refusalText(scenario));
       expect(runScenario(trainOf(train), scenario.value).events.length).toBeGreaterThan(0);
     }
     for (const { document } of searches) expect(readSearch(document)).toMatchObject({ ok: true });
-    for (const { document } of readings) expect(shapeOfEntry('reading', JSON.parse(document))).toBeNull();
+    for (const { document } of readings) expect(shapeOfEntry('reading', JSON.parse(document)).ok).toBe(true);
     for (const { document } of worksheets) {
       const sheet = readWorksheet(document);
-      if (!sheet.ok) throw new Error(sheet.message);
-      for (const one of sheet.sheet.trains) expect(one.train).toEqual(trainOf(one.id!));
+      if (!sheet.ok) throw new Error(refusalText(sheet));
+      for (const one of sheet.value.sheet.trains) expect(one.train).toEqual(trainOf(one.id!));
     }
   },
 );

@@ -1,4 +1,3 @@
-import type { ReadReading } from '@/core/measurement';
 import { couplerName, memberName } from '@/core/words';
 import { useTrain } from '@/features/train/use-train';
 import { HAS_WAY, KINDS, type ReadingDraft } from '../kinds';
@@ -6,15 +5,20 @@ import { useLog } from '../use-log';
 import { FIRST_FIGURE } from './keys';
 import { partsById } from '@/core/train';
 import { capitalised } from '@/core/capitalised';
+import type { Reading } from '@/core/measurement';
+import { problemAt, type Result } from '@/core/result';
 
 /** The fields of the kind that is taken, the reading itself first. */
-export function FigureFields({ read }: { read: ReadReading }) {
+export function FigureFields({ read }: { read: Result<Reading> }) {
   const draft = useLog((state) => state.draft);
   const set = useLog((state) => state.set);
   const change = (some: Partial<ReadingDraft>) => set({ draft: { ...draft, ...some } });
   const { fields, of } = KINDS[draft.kind];
   const begunTyping = fields.some(({ key, stays }) => !stays && (draft.figures[key] ?? '').trim() !== '');
-  const wrong = (key: string) => (!read.ok && read.place === key && begunTyping ? sentence(read.message) : null);
+  const wrong = (key: string) => {
+    const problem = read.ok || !begunTyping ? undefined : problemAt(read, key);
+    return problem ? capitalised(problem.message) : null;
+  };
   return (
     <div className="flex flex-col gap-1 border-t border-base-300 px-4 py-2">
       {of !== null && <PartChoice draft={draft} change={change} />}
@@ -84,11 +88,6 @@ export function FigureFields({ read }: { read: ReadReading }) {
     </div>
   );
 }
-
-const sentence = (message: string): string => {
-  const says = message.replace(/^[\w[\]]+: /, '');
-  return capitalised(says);
-};
 
 /** What the reading is of: a member, a pair, a gear, or any part. */
 function PartChoice({ draft, change }: { draft: ReadingDraft; change: (some: Partial<ReadingDraft>) => void }) {

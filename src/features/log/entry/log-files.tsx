@@ -8,6 +8,7 @@ import { csvText } from '@/ui/table-text';
 import { csvOf } from '../csv';
 import { useJudgement, useLogItself } from '../use-log';
 import { ImportCsv } from './import-csv';
+import { refusalText } from '@/core/result';
 
 /** The log as a file, and readings out of files: JSON as it is kept, CSV for spreadsheets. */
 export function LogFiles() {
@@ -18,7 +19,7 @@ export function LogFiles() {
   const [told, setTold] = useState<{ readonly text: string; readonly bad: boolean } | null>(null);
   const openJson = async (file: File) => {
     const read = readLog(await file.text());
-    if (!read.ok) return setTold({ text: `${file.name}: ${read.message}`, bad: true });
+    if (!read.ok) return setTold({ text: `${file.name}: ${refusalText(read)}`, bad: true });
     const entries = entriesOf(read.value);
     const answer = entries.length > 0 ? await log.add(entries) : { ok: true as const, value: {} };
     setTold({

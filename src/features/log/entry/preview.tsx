@@ -1,11 +1,12 @@
-import { measured, type ReadReading } from '@/core/measurement';
+import { measured, type Reading } from '@/core/measurement';
 import { useMemo } from 'react';
 import { useJudgement } from '../use-log';
 import { VERDICTS } from '@/features/train/log/verdict-words';
 import { intervalText, valueText } from '@/features/train/log/figures-text';
+import type { Result } from '@/core/result';
 
 /** The arithmetic while it is typed, and what it would prove. */
-export function ReadingPreview({ read, wrong }: { read: ReadReading; wrong: string | null }) {
+export function ReadingPreview({ read, wrong }: { read: Result<Reading>; wrong: string | null }) {
   const { judge } = useJudgement();
   const judged = useMemo(() => (read.ok ? judge.judge(read.value) : null), [read, judge]);
   if (wrong !== null)

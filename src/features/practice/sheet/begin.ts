@@ -20,6 +20,7 @@ import { record } from '../record';
 import type { OpenSheet, PracticeStore } from '../store';
 import type { Here } from '../use-practice';
 import { itemsOf } from './items';
+import { refusalText } from '@/core/result';
 
 export const MOST_ON_A_SHEET = 200;
 
@@ -54,13 +55,13 @@ export async function makeSheet(store: PracticeStore, here: Here | null, name: s
 
 function openSheet(store: PracticeStore, file: WorksheetFile): string | null {
   const made = worksheetOf(file);
-  if (!made.ok) return made.message;
+  if (!made.ok) return refusalText(made);
   const { sheet: before, set } = store.getState();
   const { atOnce, answersOnPaper } = before ?? { atOnce: false, answersOnPaper: true };
   const fresh: OpenSheet = {
     id: crypto.randomUUID(),
     file,
-    sheet: made.sheet,
+    sheet: made.value.sheet,
     given: {},
     marked: [],
     atOnce,
@@ -75,7 +76,7 @@ function openSheet(store: PracticeStore, file: WorksheetFile): string | null {
 /** Opens a worksheet's text; what is wrong with it, or null. */
 export function openSheetText(store: PracticeStore, text: string): string | null {
   const read = readWorksheet(text);
-  return read.ok ? openSheet(store, read.file) : read.message;
+  return read.ok ? openSheet(store, read.value.file) : refusalText(read);
 }
 
 /** Says which trains stand otherwise on the shelf by now: the sheet asks about them as they were. */

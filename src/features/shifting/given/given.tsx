@@ -11,6 +11,7 @@ import { LoadFields } from './load-fields';
 import { MotorFields } from './motor-fields';
 import { OrderFields } from './order-fields';
 import { RuleFields } from './rule-fields';
+import { refusalText } from '@/core/result';
 
 /** What is given: motor, load, positions and rule; begun from a job of the saltworks, kept with the train. */
 export function GivenPane() {
@@ -37,7 +38,7 @@ function KeptScenarios() {
   const read = useRead();
   const open = (text: string) => {
     const scenario = shapeOfScenario(parsed(text));
-    if (!scenario.ok) return scenario.message;
+    if (!scenario.ok) return refusalText(scenario);
     fill(shiftingFormOf(scenario.value, form));
     return null;
   };

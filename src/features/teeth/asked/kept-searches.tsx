@@ -4,6 +4,7 @@ import { readSearchFile } from '@/core/tooth-search';
 import { KeptFiles } from '@/features/train/kept/kept-beside';
 import { teethFormOf } from '../form-of';
 import { useAsk, useTeethForm, useQuestion, useWritten } from '../use-teeth';
+import { refusalText } from '@/core/result';
 
 /** Searches that are kept beside the train, or as files for the command line. */
 export function KeptSearches() {
@@ -13,7 +14,7 @@ export function KeptSearches() {
   const read = useQuestion();
   const open = (text: string) => {
     const file = readSearchFile(text);
-    if (!file.ok) return file.message;
+    if (!file.ok) return refusalText(file);
     ask(teethFormOf(file.value, form));
     return null;
   };

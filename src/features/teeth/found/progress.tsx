@@ -13,11 +13,12 @@ interface Props {
 /** How far the search is, what it covered, and whether anything better can exist. */
 export function SearchProgress({ searching: { state, stop, again }, shown }: Props) {
   const read = useQuestion();
-  const wrong = state === null ? !read.ok && read.message : state.kind === 'failed' && state.message;
+  const wrong =
+    state === null ? !read.ok && capitalised(read.problems[0].message) : state.kind === 'failed' && state.message;
   if (wrong)
     return (
       <p role="alert" className="px-4 py-2 text-sm text-error">
-        {withoutPlace(wrong)}
+        {wrong}
       </p>
     );
   if (state === null || state.kind === 'idle' || state.kind === 'failed') return null;
@@ -110,9 +111,3 @@ const counted = (count: number): string =>
     : count.toExponential(1).replace(/e\+(\d+)/, (_, power: string) => ` × 10${superscript(power)}`);
 
 const seconds = (ms: number): string => (ms < 1000 ? `${Math.round(ms)} ms` : `${(ms / 1000).toFixed(1)} s`);
-
-/** A search file's place says nothing to someone who typed into fields. */
-const withoutPlace = (message: string): string => {
-  const text = message.replace(/^[\w.]+: /, '');
-  return capitalised(text);
-};
