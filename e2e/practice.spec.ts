@@ -324,3 +324,22 @@ test('over the whole shelf and over trains by chance', async ({ page }) => {
   await expect(asked(page)).toContainText(/Countershaft box \d/);
   expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
 });
+
+test('a drill and a hunt go on where they were after a reload', async ({ page, request }) => {
+  await page.goto(`${await freshTrain(request, 'pan-rake')}/practice`);
+  await page.getByRole('button', { name: 'Begin the drill' }).click();
+  const questions = drill([subjectOf(RAKE)], { seed: 1, count: 10, skills: ALL });
+  await expect(asked(page).getByRole('heading').first()).toHaveText(questions[0]!.text);
+  await answerByKeys(page, questions[0]!, questions[0]!.answer.value);
+  await expect(verdict(page)).toContainText('Right: ');
+  await page.reload();
+  await expect(asked(page).getByRole('heading').first()).toHaveText(questions[0]!.text);
+  await expect(verdict(page)).toContainText('Right: ');
+
+  await page.getByRole('tab', { name: 'Fault hunt' }).click();
+  await page.getByRole('button', { name: 'Hide it' }).click();
+  await expect(page.getByRole('button', { name: 'Give up' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('tab', { name: 'Fault hunt' })).toHaveAttribute('aria-selected', 'true');
+  await expect(page.getByRole('button', { name: 'Give up' })).toBeVisible();
+});

@@ -48,7 +48,7 @@ export function parseJson(text: string): Result<unknown> {
 }
 
 /** What a schema says of a value. */
-export type Checked<T> =
+export type SchemaOutcome<T> =
   | { readonly success: true; readonly data: T }
   | { readonly success: false; readonly error: { readonly issues: readonly Issue[] } };
 
@@ -60,7 +60,7 @@ interface Issue {
 }
 
 /** What a schema found, as a result. */
-export function resultOf<T>(checked: Checked<T>): Result<T> {
+export function resultOf<T>(checked: SchemaOutcome<T>): Result<T> {
   if (checked.success) return accept(checked.data);
   const [first, ...others] = checked.error.issues.map(problemOf);
   return first ? { ok: false, problems: [first, ...others] } : refuse('This does not read.');

@@ -15,15 +15,22 @@ export interface Draft {
   readonly flush: () => void;
 }
 
+/** How fields are written down that are no plain values. */
+export interface DraftForm<Fields, Written> {
+  readonly write: (fields: Fields) => Written;
+  readonly read: (written: Written) => Fields;
+}
+
 /**
  * Keeps some fields of a screen's store in this browser, so that they outlive a reload, a crash and a server that is
  * away. What has another shape than the store's own first values is not taken.
  * @param name the screen and what it is open for, such as `teeth/harvester`
  */
-export function keepDraft<S extends object, K extends keyof S & string>(
+export function keepDraft<S extends object, K extends keyof S & string, W = Pick<S, K>>(
   store: StoreApi<S>,
   name: string,
   fields: readonly K[],
+  form?: DraftForm<Pick<S, K>, W>,
 ): Draft {
   const key = `tin-wheel-draft/${VERSION}/${name}`;
   const first = pick(store.getState(), fields);
@@ -33,7 +40,7 @@ export function keepDraft<S extends object, K extends keyof S & string>(
     timer = undefined;
     const now = pick(store.getState(), fields);
     if (fields.every((field) => now[field] === first[field])) inStorage((storage) => storage.removeItem(key));
-    else inStorage((storage) => storage.setItem(key, JSON.stringify(now)));
+    else inStorage((storage) => storage.setItem(key, JSON.stringify(form ? form.write(now) : now)));
   };
   const flush = () => {
     if (timer !== undefined) write();
@@ -48,7 +55,9 @@ export function keepDraft<S extends object, K extends keyof S & string>(
     restore: () => {
       const text = inStorage((storage) => storage.getItem(key)) ?? null;
       const kept = text === null ? null : parsed(text);
-      if (isLike(first, kept)) store.setState(kept as Partial<S>);
+      if (!isLike(form ? form.write(first) : first, kept)) return;
+      const read = form ? attempt(() => form.read(kept as W)) : kept;
+      if (read) store.setState(read as Partial<S>);
     },
     beginAnew: () => {
       store.setState(first as Partial<S>);
@@ -91,6 +100,15 @@ function isRecordLike(first: unknown, kept: unknown): boolean {
 function parsed(text: string): unknown {
   try {
     return JSON.parse(text);
+  } catch {
+    return null;
+  }
+}
+
+/** What is written down may be damaged in ways that no look at its shape finds. */
+function attempt<T>(read: () => T): T | null {
+  try {
+    return read();
   } catch {
     return null;
   }

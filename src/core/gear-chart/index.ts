@@ -25,7 +25,7 @@ export { fittedFactor, idealSteps, type IdealSteps, type StepSchool } from './id
 export { influenceOf, influenceOn, oneToothMore, type Influence } from './influence';
 export { readPasted, type ColumnUse, type Pasted } from './pasted';
 export { relativeSpeeds } from './relative-speeds';
-export { sequenceOf, type Click, type TravelStretch } from './sequence';
+export { sequenceOf, type Click, type ClickStretch } from './sequence';
 export { shiftDetails, type ShiftDetails } from './shift-details';
 export {
   lockedEnds,

@@ -4,7 +4,7 @@ import { itemAt } from '../required';
 type Selector = NonNullable<Train['selectors']>[number];
 
 /** Travel (mm) between which a selector stands; without end (±Infinity) beyond its first or last span. */
-export interface TravelStretch {
+export interface ClickStretch {
   readonly from: number;
   readonly to: number;
 }
@@ -12,7 +12,7 @@ export interface TravelStretch {
 /** Where a selector has to stand for a position. */
 export interface SelectorPlace {
   readonly selector: string;
-  readonly stretch: TravelStretch;
+  readonly stretch: ClickStretch;
   /** What it engages there. */
   readonly engages: readonly string[];
 }
@@ -32,8 +32,8 @@ export interface Click {
 
 export interface SelectorMove {
   readonly selector: string;
-  readonly from: TravelStretch;
-  readonly to: TravelStretch;
+  readonly from: ClickStretch;
+  readonly to: ClickStretch;
 }
 
 /** The order of positions as a sequence of clicks of a train's selectors or drums. */
@@ -92,12 +92,12 @@ function placeIn({ id, spans }: Selector, { engaged }: Position): SelectorPlace 
   const ends = [...new Set(spans.flatMap(({ from, to }) => [from, to]))].sort((a, b) => a - b);
   const [least = 0, most = 0] = [ends[0], ends.at(-1)];
   const edges = [-Infinity, ...ends, Infinity];
-  const stretches = edges.slice(1).map((to, i): TravelStretch => ({ from: itemAt(edges, i), to }));
-  const fits = ({ from, to }: TravelStretch) => {
+  const stretches = edges.slice(1).map((to, i): ClickStretch => ({ from: itemAt(edges, i), to }));
+  const fits = ({ from, to }: ClickStretch) => {
     const on = new Set(spans.filter((span) => span.from <= from && to <= span.to).map(({ coupler }) => coupler));
     return on.size === new Set(own).size && own.every((coupler) => on.has(coupler));
   };
-  const off = ({ from, to }: TravelStretch) => Math.abs((from + to) / 2 - (least + most) / 2);
+  const off = ({ from, to }: ClickStretch) => Math.abs((from + to) / 2 - (least + most) / 2);
   const [best] = stretches.filter(fits).sort((a, b) => off(a) - off(b));
   return best ? { selector: id, stretch: best, engages: own } : null;
 }
@@ -110,4 +110,4 @@ function carry(moves: readonly SelectorMove[], first: readonly (SelectorPlace | 
   return back.length > 0 && on.length === 1 ? { from: itemAt(back, -1).selector, to: itemAt(on, 0).selector } : null;
 }
 
-const sameStretch = (a: TravelStretch, b: TravelStretch): boolean => a.from === b.from && a.to === b.to;
+const sameStretch = (a: ClickStretch, b: ClickStretch): boolean => a.from === b.from && a.to === b.to;

@@ -9,7 +9,7 @@ export {
 } from './fault-hunt';
 export { LEVEL_NAMES, LEVELS, levelOf, type Level } from './level';
 export { mark, type GivenAnswer, type Mark } from './mark';
-export { skillsWithoutQuestions, drill, practise, type DrillQuestion, type PracticeSet } from './practice';
+export { skillsWithoutQuestions, drill, practise, questionOf, type DrillQuestion, type PracticeSet } from './practice';
 export type { QuestionAnswer, PracticeQuestion, Slip, SlipName } from './question';
 export { RANDOM_KINDS, randomTrain } from './random-train';
 export { NO_PAIR, rolesTable, type RoleCell, type RolesRow } from './roles-table';

@@ -1,6 +1,6 @@
 'use client';
 
-import type { Click, TravelStretch } from '@/core/gear-chart';
+import type { Click, ClickStretch } from '@/core/gear-chart';
 import { couplerName, listed } from '@/core/words';
 import { useTrain } from '@/features/train/use-train';
 import { DataTable, type Column } from '@/ui/data-table';
@@ -62,5 +62,5 @@ export function ClicksView() {
 }
 
 /** "0 to 12", "below 4", "above 9". */
-const stretch = ({ from, to }: TravelStretch): string =>
+const stretch = ({ from, to }: ClickStretch): string =>
   from === -Infinity ? `below ${to}` : to === Infinity ? `above ${from}` : `${from} to ${to}`;

@@ -2,7 +2,7 @@ import { countedIn, judgeFor, type Counted, type Judge, type Judged, type Log } 
 import type { Train } from '@/core/train';
 
 /** A reading that counts, against the train as it is now; refused where such a train cannot give it any more. */
-export interface LogRow extends Counted {
+export interface ReadingRow extends Counted {
   readonly id: string;
   readonly judged: Judged | null;
   readonly refused: string | null;
@@ -10,7 +10,7 @@ export interface LogRow extends Counted {
 
 export interface Rows {
   readonly judge: Judge;
-  readonly rows: readonly LogRow[];
+  readonly rows: readonly ReadingRow[];
 }
 
 /**
@@ -19,8 +19,8 @@ export interface Rows {
  */
 export function rowsOf(train: Train, log: Log): Rows {
   const judge = judgeFor(train);
-  const rows = countedIn(log).map((counted): LogRow => {
-    let known: Pick<LogRow, 'judged' | 'refused'> | null = null;
+  const rows = countedIn(log).map((counted): ReadingRow => {
+    let known: Pick<ReadingRow, 'judged' | 'refused'> | null = null;
     const look = () => (known ??= judgedOrRefused(judge, counted.reading));
     return {
       ...counted,
@@ -36,7 +36,7 @@ export function rowsOf(train: Train, log: Log): Rows {
   return { judge, rows: rows.reverse() };
 }
 
-function judgedOrRefused(judge: Judge, reading: LogRow['reading']): Pick<LogRow, 'judged' | 'refused'> {
+function judgedOrRefused(judge: Judge, reading: ReadingRow['reading']): Pick<ReadingRow, 'judged' | 'refused'> {
   try {
     return { judged: judge.judge(reading), refused: null };
   } catch (error) {

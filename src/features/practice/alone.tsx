@@ -4,14 +4,17 @@ import { useEffect, useState } from 'react';
 import { AloneFrame } from '@/ui/alone-frame';
 import { useKeptPreferences } from '@/ui/preferences';
 import { PracticePane } from './practice';
-import { createPractice } from './store';
+import { createPractice } from './open-practice';
 import { PracticeContext } from './use-practice';
 
 /** Practice over the whole shelf, and over trains by chance. */
 export function PracticeAlone() {
   useKeptPreferences();
-  const [practice] = useState(() => ({ itself: createPractice(false), here: null }));
-  useEffect(() => practice.itself.leave, [practice]);
+  const [practice] = useState(() => ({ itself: createPractice(null), here: null }));
+  useEffect(() => {
+    practice.itself.draft.restore();
+    return practice.itself.leave;
+  }, [practice]);
   return (
     <AloneFrame title="Practice" about="Practice">
       <PracticeContext value={practice}>

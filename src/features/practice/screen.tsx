@@ -5,10 +5,14 @@ import { Notice } from '@/features/train/notice';
 import { ownOf, type Session } from '@/features/train/session';
 import { useSession, useTrain } from '@/features/train/use-train';
 import { PracticePane } from './practice';
-import { createPractice } from './store';
+import { createPractice } from './open-practice';
 import { PracticeContext } from './use-practice';
 
-const createHere = (_: Session) => createPractice(true);
+function createHere({ id }: Session) {
+  const practice = createPractice(id);
+  practice.draft.restore();
+  return practice;
+}
 
 /** Practice beside the train that is open. */
 export function PracticeScreen() {

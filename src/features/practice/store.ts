@@ -14,7 +14,6 @@ import type {
 } from '@/core/practice';
 import type { Train } from '@/core/train';
 import type { Person, PracticeAnswer } from '@/wire';
-import { jobRunner, type Runner } from '@/workers/beside';
 
 export type Mode = 'drill' | 'sheet' | 'hunt' | 'progress';
 
@@ -41,7 +40,7 @@ export interface WantedQuestions {
 }
 
 /** A drill as it goes on: each answer as it was given and marked. */
-export interface Drill {
+export interface OpenDrill {
   readonly id: string;
   readonly trains: readonly AskedTrain[];
   readonly questions: readonly DrillQuestion[];
@@ -86,7 +85,7 @@ export interface PracticeState {
   /** How many more of the person's are kept and do not read. */
   readonly unreadableAnswers: number;
   readonly wanted: WantedQuestions;
-  readonly drill: Drill | null;
+  readonly drill: OpenDrill | null;
   readonly sheet: OpenSheet | null;
   readonly hunt: OpenHunt | null;
   /** One line about what was done or refused. */
@@ -121,20 +120,3 @@ export const createPracticeStore = (here: boolean) =>
     busy: false,
     set,
   }));
-
-/** What Practice keeps while it is open, and what works beside the page for it. */
-export interface PracticeItself {
-  readonly store: PracticeStore;
-  readonly hunts: Runner<'hunt'>;
-  readonly huntTests: Runner<'huntTests'>;
-  readonly leave: () => void;
-}
-
-export function createPractice(here: boolean): PracticeItself {
-  const [hunts, huntTests] = [jobRunner('hunt'), jobRunner('huntTests')];
-  const leave = () => {
-    hunts.leave();
-    huntTests.leave();
-  };
-  return { store: createPracticeStore(here), hunts, huntTests, leave };
-}

@@ -3,7 +3,8 @@
 import { createContext, useContext } from 'react';
 import { useStore } from 'zustand';
 import type { Train } from '@/core/train';
-import type { PracticeItself, PracticeState } from './store';
+import type { PracticeState } from './store';
+import type { PracticeItself } from './open-practice';
 
 /** The train that is open, where Practice stands beside one. */
 export interface Here {

@@ -4,7 +4,7 @@ import type { Train } from '@/core/train';
 import { memberColor } from '../member-colors';
 import { CouplerSymbol } from './coupler-symbol';
 import { GearOutline } from './gear-outline';
-import { PlanetPin } from './planet-pin';
+import { PlanetPinFigure } from './planet-pin';
 import { partsById } from '@/core/train';
 
 interface Props {
@@ -36,7 +36,7 @@ export function SmallSideView({ view, train, className, closed, children }: Prop
         return <GearOutline key={i} shape={shape} type={parts.gear(shape.gear).type} stroke={color} fill={color} />;
       })}
       {view.pins.map(({ planet, x1, x2, y }) => (
-        <PlanetPin key={planet} x1={x1} x2={x2} y={y} color={memberColor(train, planet)} />
+        <PlanetPinFigure key={planet} x1={x1} x2={x2} y={y} color={memberColor(train, planet)} />
       ))}
       {view.couplers.map((shape) => (
         <CouplerSymbol

@@ -9,7 +9,7 @@ import { useExplained } from '@/features/train/use-explained';
 import { useTrain } from '@/features/train/use-train';
 import { memberColor } from '@/ui/member-colors';
 import { BearingMark, PortArrow } from '@/ui/side-view/frame-marks';
-import { PlanetPin } from '@/ui/side-view/planet-pin';
+import { PlanetPinFigure } from '@/ui/side-view/planet-pin';
 import { OpenCard } from '../editing/open-card';
 import { useDrawing } from '../use-bench';
 import { CouplerFigure } from './coupler-figure';
@@ -132,7 +132,7 @@ function Drawing({ view }: { view: SideView }) {
               />
             ))}
             {view.pins.map(({ planet, x1, x2, y }) => (
-              <PlanetPin key={planet} x1={x1} x2={x2} y={y} color={memberColor(train, planet)} />
+              <PlanetPinFigure key={planet} x1={x1} x2={x2} y={y} color={memberColor(train, planet)} />
             ))}
             {view.couplers.map((shape) => (
               <CouplerFigure key={shape.coupler} shape={shape} powered={carrying.has(`coupler ${shape.coupler}`)} />

@@ -10,7 +10,7 @@ import { asKeptAddress, pictureAddress, readRevision } from '@/wire';
 import { intervalText, valueText } from '@/features/train/log/figures-text';
 import { KINDS } from '../kinds';
 import { VERDICTS } from '@/features/train/log/verdict-words';
-import type { LogRow } from '../rows';
+import type { ReadingRow } from '../rows';
 import { scrollIntoPlace } from '../entry/keys';
 import { useJudgement, useLog } from '../use-log';
 import { partsById } from '@/core/train';
@@ -25,7 +25,7 @@ export function ReadingDetail() {
   return <Detail key={row.id} row={row} />;
 }
 
-function Detail({ row }: { row: LogRow }) {
+function Detail({ row }: { row: ReadingRow }) {
   const { reading, judged, refused, was } = row;
   const set = useLog((state) => state.set);
   const draft = useLog((state) => state.draft);
@@ -98,14 +98,14 @@ function Detail({ row }: { row: LogRow }) {
   );
 }
 
-const lineOf = (reading: LogRow['reading']): string =>
+const lineOf = (reading: ReadingRow['reading']): string =>
   Object.entries(reading)
     .filter(([key, value]) => typeof value === 'number' && key !== 'revision')
     .map(([key, value]) => `${key} ${value}`)
     .join(', ') || KINDS[reading.kind].name;
 
 /** What a verdict rests on, and what would explain a bad one. */
-function Proof({ row: { judged } }: { row: LogRow }) {
+function Proof({ row: { judged } }: { row: ReadingRow }) {
   const { judge } = useJudgement();
   const train = useTrain((state) => state.train);
   const store = useTrainStore();
@@ -179,7 +179,7 @@ function Proof({ row: { judged } }: { row: LogRow }) {
   );
 }
 
-function by({ interval, computed }: NonNullable<LogRow['judged']>): string {
+function by({ interval, computed }: NonNullable<ReadingRow['judged']>): string {
   if (!interval || !computed) return '';
   const { least, most } = plain(interval);
   const value = Number(computed.n) / Number(computed.d);
@@ -202,7 +202,7 @@ const TipWords = ({ least, value, most }: { least: number; value: number; most: 
 );
 
 /** A reading of an earlier state of the train, judged against that state at a press. */
-function Then({ row: { reading } }: { row: LogRow }) {
+function Then({ row: { reading } }: { row: ReadingRow }) {
   const session = useSession();
   const version = useTrain((state) => state.version);
   const [then, setThen] = useState<Train | string | null>(null);
@@ -225,7 +225,7 @@ function Then({ row: { reading } }: { row: LogRow }) {
   );
 }
 
-function thenText(train: Train, reading: LogRow['reading']): string {
+function thenText(train: Train, reading: ReadingRow['reading']): string {
   try {
     const judged = judgeFor(train).judge(reading);
     return (

@@ -6,7 +6,7 @@ import { DataTable } from '@/ui/data-table';
 import { intervalText, valueText } from '@/features/train/log/figures-text';
 import { KIND_ORDER, KINDS } from '../kinds';
 import { VERDICTS } from '@/features/train/log/verdict-words';
-import type { LogRow } from '../rows';
+import type { ReadingRow } from '../rows';
 import type { Filter } from '../store';
 import { useJudgement, useLog, useLogItself } from '../use-log';
 import { Timeline } from './timeline';
@@ -69,10 +69,10 @@ export function Readings() {
   );
 }
 
-const verdictText = ({ judged, refused }: LogRow): string =>
+const verdictText = ({ judged, refused }: ReadingRow): string =>
   refused !== null ? 'does not fit' : judged ? VERDICTS[judged.verdict] : '';
 
-function VerdictCell({ row }: { row: LogRow }) {
+function VerdictCell({ row }: { row: ReadingRow }) {
   const text = verdictText(row);
   const bad = row.refused !== null || row.judged?.verdict === 'does-not-agree';
   return (
@@ -95,13 +95,13 @@ function useNames() {
     const positions = new Map(train.positions.map(({ id, name }) => [id, name || id]));
     return {
       position: (id: string | null) => (id === null ? '' : (positions.get(id) ?? id)),
-      of: (reading: LogRow['reading']) =>
+      of: (reading: ReadingRow['reading']) =>
         'member' in reading ? memberName(train, reading.member) : 'part' in reading ? reading.part : '',
     };
   }, [train]);
 }
 
-function passes(row: LogRow, { position, kind, run, verdict, text, since }: Filter): boolean {
+function passes(row: ReadingRow, { position, kind, run, verdict, text, since }: Filter): boolean {
   const { reading, judged } = row;
   if (position !== '' && reading.position !== position) return false;
   if (kind !== '' && reading.kind !== kind) return false;

@@ -2,7 +2,7 @@ import { scaleTime } from 'd3-scale';
 import { useRef } from 'react';
 import { useSize } from '@/ui/use-size';
 import { VERDICTS } from '@/features/train/log/verdict-words';
-import type { LogRow } from '../rows';
+import type { ReadingRow } from '../rows';
 import { useLog } from '../use-log';
 
 const [HEIGHT, MIDDLE] = [40, 14];
@@ -10,7 +10,7 @@ const [HEIGHT, MIDDLE] = [40, 14];
 const MOST = 300;
 
 /** Readings over time: filled where they agree, a cross where they do not, a ring where it cannot be told. */
-export function Timeline({ rows }: { rows: readonly LogRow[] }) {
+export function Timeline({ rows }: { rows: readonly ReadingRow[] }) {
   const place = useRef<HTMLDivElement>(null);
   const size = useSize(place);
   const chosen = useLog((state) => state.chosen);
@@ -58,7 +58,7 @@ export function Timeline({ rows }: { rows: readonly LogRow[] }) {
   );
 }
 
-function Mark({ row: { judged, reading }, chosen }: { row: LogRow; chosen: boolean }) {
+function Mark({ row: { judged, reading }, chosen }: { row: ReadingRow; chosen: boolean }) {
   const ring = chosen && <circle r={9} className="fill-none stroke-accent" strokeWidth={1.5} />;
   if (reading.kind === 'event')
     return (

@@ -1,7 +1,7 @@
 import { SKILL_NAMES, SLIPS, type Skill } from '@/core/practice';
 import { answerWords } from '../question/choices';
 import { RightAnswer } from '../question/verdict';
-import type { Drill } from '../store';
+import type { OpenDrill } from '../store';
 import { useHere, usePractice, usePracticeItself } from '../use-practice';
 import { anySeed } from '../asked/numbers';
 import { beginDrill } from './begin';
@@ -9,7 +9,7 @@ import { timeText } from './time-text';
 import { itemAt } from '@/core/required';
 
 /** What a drill came to: what was wrong, and which slips. */
-export function DrillEnd({ drill }: { drill: Drill }) {
+export function DrillEnd({ drill }: { drill: OpenDrill }) {
   const { store } = usePracticeItself();
   const here = useHere();
   const nobody = usePractice((state) => state.person === null);

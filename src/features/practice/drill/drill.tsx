@@ -5,7 +5,7 @@ import { GivenLists, showsChart } from '../question/given';
 import { TrainFigure, type Part } from '../question/train-figure';
 import { Counters, useTurning } from '../question/turning';
 import { AnswerVerdict, WorkingList } from '../question/verdict';
-import type { Drill as OpenDrill } from '../store';
+import type { OpenDrill as OpenDrill } from '../store';
 import { usePractice, usePracticeItself } from '../use-practice';
 import { giveAnswer, nextQuestion } from './begin';
 import { DrillEnd } from './drill-end';

@@ -1,7 +1,8 @@
 import type { Fault } from '@/core/faults';
 import type { Train } from '@/core/train';
 import { record } from '../record';
-import type { OpenHunt, PracticeItself } from '../store';
+import type { OpenHunt } from '../store';
+import type { PracticeItself } from '../open-practice';
 
 /** Hides a fault in a train: by the seed, or the one that the teacher chose. */
 export async function beginHunt(
