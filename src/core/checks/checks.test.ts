@@ -203,7 +203,7 @@ describe('what the train is used with', () => {
     expect(found).toMatchObject({
       couplers: ['second'],
       positions: ['2'],
-      why: expect.stringContaining('it holds 14.10 N·m put in'),
+      why: expect.stringContaining('it slips above 14.10 N·m at the input'),
     });
     expect(of(weak, 'capacity')).toEqual([]);
   });
