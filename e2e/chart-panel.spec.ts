@@ -51,7 +51,7 @@ test('why a shift is double on one train and single on another: what moves, what
   await expect(page.getByRole('region', { name: 'Between 4 and 1+' }).getByRole('row')).toHaveCount(3);
   await page.goto(`${await freshTrain(request, 'harvester')}/chart`);
   await row(page, '2')
-    .getByRole('button', { name: /one for one/ })
+    .getByRole('button', { name: /one swap/ })
     .click();
   const single = page.getByRole('region', { name: 'Shift from 2 to 3' });
   await expect(single).toContainText('Sun brake off, Drive on');

@@ -36,7 +36,7 @@ test('two couplers that tie up are named, lit, and one press mends it', async ({
   await second.focus();
   await page.keyboard.press('Enter');
   await expect(page.getByText('Locked: the input cannot turn.')).toBeVisible();
-  await expect(page.getByText('First and Second fight each other: release one of them and it turns.')).toBeVisible();
+  await expect(page.getByText('First and Second tie up the train: release one of them and it turns.')).toBeVisible();
   await expect(page.getByText('Locked: input shaft. Tied up by First and Second.')).toBeVisible();
   const ringed = page.getByRole('group', { name: /^Side view of/ }).locator('circle.stroke-error');
   await expect(ringed).toHaveCount(2);
@@ -176,7 +176,7 @@ test('figures sort by any column and copy as a table', async ({ page, request, c
   await page.getByRole('button', { name: 'Copy', exact: true }).click();
   await expect(page.getByRole('button', { name: 'Copied' })).toBeVisible();
   const copied = await page.evaluate(() => navigator.clipboard.readText());
-  expect(copied.split(/\r?\n/)[0]).toBe('Member\tTurns per turn put in\tSpeed, rpm\tWay\tTorque, N·m\tPower, W\tState');
+  expect(copied.split(/\r?\n/)[0]).toBe('Member\tTurns per turn put in\tSpeed, rpm\tDirection\tTorque, N·m\tPower, W\tState');
   expect(copied.split(/\r?\n/)[1]).toBe('drum\t-1/12\t2.5\treverse\t120\t31.41593\tgives power out');
 });
 
