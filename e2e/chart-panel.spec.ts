@@ -96,7 +96,7 @@ test('two boxes are compared, then one with itself under other counts, kept with
   await expect(pairs.getByRole('row', { name: /^4 1\.000/ })).toContainText('6');
   await tab.getByLabel('Compare with').selectOption({ label: 'this train with other counts' });
   await expect(pairs.getByRole('row', { name: /^2 2\.837/ })).toContainText('0');
-  await tab.getByText('What if counts there were others').click({ trial: true });
+  await tab.getByText('What if the tooth counts were different').click({ trial: true });
   await tab.getByLabel('Teeth to try on 32 on second wheel').fill('40');
   await expect(pairs.getByRole('row', { name: /^2 2\.837/ })).toContainText('+25.0');
   await expect(row(page, '2')).toContainText('2.837');
