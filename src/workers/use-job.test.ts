@@ -12,7 +12,11 @@ function page(runner: JobRunner<ThreadJobs, 'count'>) {
   const { window } = new JSDOM('<main></main>', { pretendToBeVisual: true });
   Object.assign(globalThis, { window, document: window.document, IS_REACT_ACT_ENVIRONMENT: true });
   const root = createRoot(window.document.querySelector('main')!);
-  const shown: { state: StateOf<ThreadJobs['count']>; again: () => void } = { state: runner.state(), again: () => {} };
+  const shown: { state: StateOf<ThreadJobs['count']>; stop: () => void; again: () => void } = {
+    state: runner.state(),
+    stop: () => {},
+    again: () => {},
+  };
   // The hook is told of the page's own jobs only; what it does is the same for any.
   const useCount = useKeptJob as unknown as (
     runner: JobRunner<ThreadJobs, 'count'>,
@@ -20,8 +24,8 @@ function page(runner: JobRunner<ThreadJobs, 'count'>) {
     key: readonly unknown[],
   ) => typeof shown;
   function Part({ counting }: { counting: Counting }) {
-    const { state, again } = useCount(runner, counting?.to ?? null, counting?.key ?? []);
-    Object.assign(shown, { state, again });
+    const { state, stop, again } = useCount(runner, counting?.to ?? null, counting?.key ?? []);
+    Object.assign(shown, { state, stop, again });
     return null;
   }
   return {
@@ -62,7 +66,8 @@ test('what is asked later supersedes it; what is stopped stays so until it is be
   await show({ to: 20_000_000, key: ['longer'] });
   await until((state) => state.kind === 'running' && state.partial !== null);
   expect(shown.state).toMatchObject({ kind: 'running', key: ['longer'], input: 20_000_000 });
-  await act(() => runner.stop());
+  // As a button calls it, with the press as an argument: the key stays what it was.
+  await act(() => (shown.stop as (press: unknown) => void)({ type: 'click' }));
   expect(shown.state).toMatchObject({ kind: 'stopped', key: ['longer'], partial: expect.any(Number) as number });
   await show({ to: 2, key: ['longer'] });
   expect(shown.state.kind).toBe('stopped');

@@ -8,7 +8,8 @@ export type JobStateOf<K extends JobName> = StateOf<Jobs[K]>;
 
 export interface RunningJob<K extends JobName> {
   readonly state: JobStateOf<K>;
-  readonly stop: (key?: JobKey) => void;
+  /** Stops what runs; what was found so far stands. */
+  readonly stop: () => void;
   /** Begins it once more. */
   readonly again: () => void;
 }
@@ -42,7 +43,8 @@ export function useKeptJob<K extends JobName>(
   useEffect(() => {
     if (!runner.isAbout(asked.key)) again();
   }, [runner, asked, again]);
-  return { state, stop: runner.stop, again };
+  const stop = useCallback(() => runner.stop(), [runner]);
+  return { state, stop, again };
 }
 
 /** How far what a runner does is. */

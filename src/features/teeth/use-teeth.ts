@@ -63,15 +63,16 @@ export function useSearching(): Searching {
   const [form, train] = key;
   const read = useMemo(() => readSearch(JSON.stringify(writtenSearch(form, train))), [form, train]);
   const input = read.ok ? { question: read.value, train } : null;
-  const { state, stop, again } = useKeptJob(search, input, key);
-  const stopLatest = useCallback(() => stop(latest), [stop, latest]);
-  if (latest === key && !read.ok) return { state: null, stop: stopLatest, again };
+  const { state, again } = useKeptJob(search, input, key);
+  // What is typed by now is not searched either, once it has settled.
+  const stop = useCallback(() => search.stop(latest), [search, latest]);
+  if (latest === key && !read.ok) return { state: null, stop, again };
   // What is typed will be searched as soon as it has settled: what stands there no longer answers it, also for the
   // moment until that search has begun.
   const answers = state.kind !== 'idle' && isSameKey(state.key, latest);
   return {
     state: answers ? state : { kind: 'running', key: latest, input: null, partial: null },
-    stop: stopLatest,
+    stop,
     again,
   };
 }
