@@ -25,11 +25,14 @@ export const refuse = (message: string, path: Problem['path'] = []): RefusedResu
 export const placeText = (path: Problem['path']): string =>
   path.map((step, i) => (typeof step === 'number' ? `[${step}]` : i === 0 ? step : `.${step}`)).join('');
 
-/** The first thing that is wrong, in one line with its place: as a command line says it. */
-export function refusalText({ problems: [{ path, message }] }: RefusedResult): string {
-  const place = placeText(path);
+/** A problem in one line with its place. @param whole what the whole is called; by itself it has no name */
+export function problemLine({ path, message }: Problem, whole = ''): string {
+  const place = placeText(path) || whole;
   return oneLine(place === '' ? message : `${place}: ${message}`);
 }
+
+/** The first thing that is wrong: as a command line says it. */
+export const refusalText = ({ problems: [first] }: RefusedResult): string => problemLine(first);
 
 /** The first thing that is wrong at one of these places or within them, as a form says it beside a field. */
 export const problemAt = ({ problems }: RefusedResult, ...places: readonly string[]): Problem | undefined =>

@@ -110,7 +110,7 @@ export function answeredAgain(train: Train, question: PracticeQuestion): string 
       })!;
       const torques = statics?.find(({ kind, id }) => kind === 'mesh' && id === mesh.id)?.torques;
       if (!statics) return undefined;
-      const [a, b] = mesh.gears.map((id) => partsById(train).gear(id)) as [Gear, Gear];
+      const [a, b] = partsById(train).pair(mesh);
       const into = powerInto(torques, brute!, b.member);
       return into === 0 ? 'neither: no power goes through' : nameOf(train, into > 0 ? a : b);
     }

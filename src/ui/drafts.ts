@@ -1,4 +1,5 @@
 import type { StoreApi } from 'zustand';
+import { parseJson } from '@/core/result';
 
 /** Bumped when what a form keeps changes its shape: what was typed into the form of before is left alone. */
 const VERSION = 1;
@@ -38,6 +39,7 @@ export function keepDraft<S extends object, K extends keyof S & string, W = Pick
   const write = () => {
     clearTimeout(timer);
     timer = undefined;
+    globalThis.removeEventListener?.('pagehide', write);
     const now = pick(store.getState(), fields);
     if (fields.every((field) => now[field] === first[field])) inStorage((storage) => storage.removeItem(key));
     else inStorage((storage) => storage.setItem(key, JSON.stringify(form ? form.write(now) : now)));
@@ -49,12 +51,14 @@ export function keepDraft<S extends object, K extends keyof S & string, W = Pick
     if (fields.every((field) => state[field] === before[field])) return;
     clearTimeout(timer);
     timer = setTimeout(write, SETTLE_MS);
+    // Only until it is written: a store that nobody keeps any more is not held by the page.
+    globalThis.addEventListener?.('pagehide', write);
   });
-  globalThis.addEventListener?.('pagehide', flush);
   return {
     restore: () => {
       const text = inStorage((storage) => storage.getItem(key)) ?? null;
-      const kept = text === null ? null : parsed(text);
+      const json = text === null ? null : parseJson(text);
+      const kept = json?.ok ? json.value : null;
       if (!isLike(form ? form.write(first) : first, kept)) return;
       const read = form ? attempt(() => form.read(kept as W)) : kept;
       if (read) store.setState(read as Partial<S>);
@@ -95,14 +99,6 @@ function isRecordLike(first: unknown, kept: unknown): boolean {
   if (typeof kept !== 'object' || kept === null || Array.isArray(kept)) return false;
   const [sample] = Object.values(first as Record<string, unknown>);
   return Object.values(kept).every((value) => isLike(sample, value));
-}
-
-function parsed(text: string): unknown {
-  try {
-    return JSON.parse(text);
-  } catch {
-    return null;
-  }
 }
 
 /** What is written down may be damaged in ways that no look at its shape finds. */

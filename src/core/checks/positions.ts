@@ -24,8 +24,8 @@ interface Case {
 
 /** Checks of what the positions do: locked, duplicate and floating ones, couplers that slip, tips that run too fast. */
 export function positionFindings(train: Train, use: Use): Finding[] {
-  const open = modelOf(train).open;
-  const cases = train.positions.map((position) => ({ position, solved: solveEngaged(open, position.engaged) }));
+  const { open, solvedIn } = modelOf(train);
+  const cases = train.positions.map((position) => ({ position, solved: solvedIn(position.id) }));
   return [
     ...cases.flatMap((one, i) => [
       ...duplicate(train, one.position, train.positions.slice(0, i)),

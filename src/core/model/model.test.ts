@@ -31,7 +31,8 @@ test('what it solves is what a train that is opened for it gives, of every kind 
         const alone = figures(solveEngaged(openTrain(networkOf(own)), engaged, { losses }));
         expect(figures(model.solve(engaged, { losses }))).toEqual(alone);
         expect(figures(model.positions({ losses }).get('p')!)).toEqual(alone);
-        expect(model.positions({ losses })).toBe(model.positions({ losses }));
+        expect(model.positions({ losses }).get('p')).toBe(model.solvedIn('p', { losses }));
+        expect(model.solvedIn('p', { losses })).toBe(model.solvedIn('p', { losses }));
       }
     }),
     { numRuns: 60 },

@@ -2,6 +2,10 @@ import { networkOf, openTrain, type Network, type OpenTrain } from '../kinematic
 import { solveEngaged, type SolveOptions, type Solved } from '../solve';
 import { partsById, type PartIndex, type Train } from '../train';
 
+interface Losses {
+  readonly losses?: boolean;
+}
+
 /**
  * One opened train: its parts by id, its network, its motion with nothing engaged, and what was solved and derived from
  * it. Whatever computes with a train takes these from here, so that each is made once for a document.
@@ -12,8 +16,10 @@ export interface Model extends PartIndex {
   readonly open: OpenTrain;
   /** What is engaged, solved. */
   readonly solve: (engaged: Iterable<string>, options?: SolveOptions) => Solved;
-  /** Every position solved, in the order of the document; made once with losses and once without. */
-  readonly positions: (options?: { readonly losses?: boolean }) => ReadonlyMap<string, Solved>;
+  /** A position solved; made once with losses and once without. @throws RangeError where there is no such position */
+  readonly solvedIn: (position: string, options?: Losses) => Solved;
+  /** Every position solved, in the order of the document. */
+  readonly positions: (options?: Losses) => ReadonlyMap<string, Solved>;
   /** What a function makes of the train, made once; the function itself is the key. */
   readonly derive: <T>(make: (train: Train) => T) => T;
 }
@@ -28,56 +34,40 @@ const recent: Model[] = [];
 export function modelOf(train: Train): Model {
   const known = models.get(train)?.deref();
   if (known) return known;
-  const model = new OpenedTrain(train).model;
+  const model = makeModel(train);
   models.set(train, new WeakRef(model));
   recent.push(model);
   if (recent.length > KEPT_MODELS) recent.shift();
   return model;
 }
 
-class OpenedTrain {
-  private ownNetwork: Network | null = null;
-  private ownOpen: OpenTrain | null = null;
-  private readonly solved = new Map<boolean, ReadonlyMap<string, Solved>>();
-  private readonly derived = new Map<unknown, unknown>();
-  readonly model: Model;
-
-  constructor(private readonly train: Train) {
-    const network = () => this.network();
-    const open = () => this.open();
-    this.model = {
-      ...partsById(train),
-      train,
-      get network() {
-        return network();
-      },
-      get open() {
-        return open();
-      },
-      solve: (engaged, options) => solveEngaged(this.open(), engaged, options),
-      positions: ({ losses = false } = {}) => this.positions(losses),
-      derive: <T>(make: (train: Train) => T): T => {
-        if (!this.derived.has(make)) this.derived.set(make, make(train));
-        return this.derived.get(make) as T;
-      },
-    };
-  }
-
-  private network(): Network {
-    return (this.ownNetwork ??= networkOf(this.train));
-  }
-
-  private open(): OpenTrain {
-    return (this.ownOpen ??= openTrain(this.network()));
-  }
-
-  private positions(losses: boolean): ReadonlyMap<string, Solved> {
-    const known = this.solved.get(losses);
-    if (known) return known;
-    const solved = new Map(
-      this.train.positions.map(({ id, engaged }) => [id, solveEngaged(this.open(), engaged, { losses })]),
-    );
-    this.solved.set(losses, solved);
-    return solved;
-  }
+function makeModel(train: Train): Model {
+  const parts = partsById(train);
+  const solved = { ideal: new Map<string, Solved>(), lossy: new Map<string, Solved>() };
+  const derived = new Map<unknown, unknown>();
+  let network: Network | null = null;
+  let open: OpenTrain | null = null;
+  const model: Model = {
+    ...parts,
+    train,
+    get network() {
+      return (network ??= networkOf(train));
+    },
+    get open() {
+      return (open ??= openTrain(model.network));
+    },
+    solve: (engaged, options) => solveEngaged(model.open, engaged, options),
+    solvedIn: (position, { losses = false } = {}) => {
+      const known = losses ? solved.lossy : solved.ideal;
+      const found = known.get(position) ?? model.solve(parts.position(position).engaged, { losses });
+      known.set(position, found);
+      return found;
+    },
+    positions: (options) => new Map(train.positions.map(({ id }) => [id, model.solvedIn(id, options)])),
+    derive: <T>(make: (train: Train) => T): T => {
+      if (!derived.has(make)) derived.set(make, make(train));
+      return derived.get(make) as T;
+    },
+  };
+  return model;
 }

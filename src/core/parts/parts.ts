@@ -2,7 +2,7 @@ import { USUAL_TIP_SPEEDS } from '../checks';
 import { contributions } from '../powerflow';
 import { abs, toNumber } from '../rational';
 import { PRESSURE_ANGLE } from '../shapes';
-import { solveEngaged, type Solved } from '../solve';
+import { type Solved } from '../solve';
 import type { Gear, Train } from '../train';
 import { gearName } from '../words';
 import { contactRatioOf, spanOf, type SpanMeasure } from './measures';
@@ -73,8 +73,8 @@ export interface PartsList {
  * decimals at the end.
  */
 export function partsOf(train: Train, { speedRpm, torqueNm }: PartsUse): PartsList {
-  const open = modelOf(train).open;
-  const cases = train.positions.map(({ id, engaged }) => ({ id, solved: solveEngaged(open, engaged) }));
+  const { solvedIn } = modelOf(train);
+  const cases = train.positions.map(({ id }) => ({ id, solved: solvedIn(id) }));
   const sizes = gearSizes(train);
   const byId = partsById(train);
   const orbitOf = orbitsOf(train, sizes);

@@ -60,9 +60,7 @@ export function rolesTable(subject: Subject): readonly RolesRow[] {
     const roles = meshRoles(place.solved);
     const pairs = stops.flatMap(({ kind, id }) => {
       if (kind !== 'mesh') return [];
-      const [a, b] = partsById(train)
-        .mesh(id)
-        .gears.map((gear) => parts.gear(gear)) as [Gear, Gear];
+      const [a, b] = parts.pair(parts.mesh(id));
       return [roles.get(id) === 'a drives' ? { driver: a, driven: b } : { driver: b, driven: a }];
     });
     const named = (key: string, gear: Gear, mate: Gear): RoleCell => ({

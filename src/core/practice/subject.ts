@@ -1,7 +1,7 @@
 import { type OpenTrain } from '../kinematics';
 import { memberFigures, type MemberFigures } from '../powerflow';
 import { abs, toFraction, type Rational } from '../rational';
-import { solveEngaged, type Solved } from '../solve';
+import { type Solved } from '../solve';
 import type { Train } from '../train';
 import { couplerName, memberName } from '../words';
 import { workingOf, workingText } from '../working';
@@ -28,9 +28,9 @@ export interface Subject {
 }
 
 export function subjectOf(train: Train): Subject {
-  const open = modelOf(train).open;
+  const { open, solvedIn } = modelOf(train);
   const places = train.positions.map(({ id, name, engaged }): SubjectPosition => {
-    const solved = solveEngaged(open, engaged);
+    const solved = solvedIn(id);
     const figures = new Map(memberFigures(solved).map((row) => [row.id, row]));
     return { id, name: name || id, engaged, solved, figures };
   });

@@ -1,6 +1,5 @@
 import { memberFigures } from '../powerflow';
 import { toNumber } from '../rational';
-import { solveEngaged } from '../solve';
 import type { Train } from '../train';
 import { figure } from '../units';
 import { listed, memberName } from '../words';
@@ -100,11 +99,10 @@ function beaten(nameOf: Names, positions: Points['positions']): readonly Advice[
 function overloaded(train: Train, { motor, order, losses = false }: Scenario, nameOf: Names): readonly Advice[] {
   const limits = new Map(train.members.flatMap(({ id, limit }) => (limit === undefined ? [] : [[id, limit] as const])));
   if (limits.size === 0) return [];
-  const open = modelOf(train).open;
+  const { solvedIn } = modelOf(train);
   const stall = torqueAt(motorLine(motor), 0);
   return order.flatMap((id) => {
-    const { engaged } = partsById(train).position(id);
-    return memberFigures(solveEngaged(open, engaged, { losses })).flatMap(({ id: member, torque }): Advice[] => {
+    return memberFigures(solvedIn(id, { losses })).flatMap(({ id: member, torque }): Advice[] => {
       const [limit, carried] = [limits.get(member), torque ? Math.abs(toNumber(torque)) * stall : 0];
       if (limit === undefined || carried <= limit) return [];
       const says =

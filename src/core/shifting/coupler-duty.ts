@@ -1,6 +1,6 @@
 import { memberFigures } from '../powerflow';
 import { toNumber } from '../rational';
-import { jointTorque, solveEngaged } from '../solve';
+import { jointTorque } from '../solve';
 import type { Train } from '../train';
 import { RAD_S_PER_RPM } from './operating-point';
 import type { Points } from './points';
@@ -51,7 +51,7 @@ export const pullOutForce = (torqueNm: number, { radiusMm, friction }: Dog): num
  * torque.
  */
 export function shaftDuties(train: Train, { positions }: Points, dog: Dog, losses: boolean): readonly ShaftDuty[] {
-  const solve = solverOf(train, losses);
+  const solve = (id: string) => modelOf(train).solvedIn(id, { losses });
   const arms = new Set(train.members.flatMap(({ carrier }) => (carrier === undefined ? [] : [carrier])));
   const planets = new Set(train.members.filter(({ carrier }) => carrier !== undefined).map(({ id }) => id));
   return [...positions].flatMap(([position, { inputRpm, inputTorqueNm }]) =>
@@ -73,7 +73,7 @@ export function couplerDuties(
   dog: Dog,
   losses: boolean,
 ): readonly CouplerDuty[] {
-  const solve = solverOf(train, losses);
+  const solve = (id: string) => modelOf(train).solvedIn(id, { losses });
   const engagedIn = (id: string) => partsById(train).position(id).engaged;
   const pairs = order.slice(1).flatMap((id, i) => [[itemAt(order, i), id] as const, [id, itemAt(order, i)] as const]);
   return pairs.flatMap(([from, to]) => {
@@ -110,9 +110,4 @@ function differenceAcross(train: Train, id: string, speedOf: (member: string) =>
   const known = new Set(train.members.map((member) => member.id));
   const [a, b] = coupler.joins.map((member) => (known.has(member) ? speedOf(member) : 0));
   return a === null || b === null || a === undefined || b === undefined ? null : a - b;
-}
-
-function solverOf(train: Train, losses: boolean) {
-  const open = modelOf(train).open;
-  return (id: string) => solveEngaged(open, partsById(train).position(id).engaged, { losses });
 }

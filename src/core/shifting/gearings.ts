@@ -1,9 +1,8 @@
 import { abs, div, toNumber } from '../rational';
-import { driveBackward, outputTorque, solveEngaged } from '../solve';
+import { driveBackward, outputTorque } from '../solve';
 import type { Train } from '../train';
 import type { Gearing } from './operating-point';
 import { modelOf } from '../model';
-import { partsById } from '../train';
 
 /** So little comes back where a one-way clutch lets go or a worm holds that the motor feels nothing of the load. */
 const NOTHING = 1e-9;
@@ -14,13 +13,12 @@ const NOTHING = 1e-9;
  * @throws RangeError where one of them does not drive.
  */
 export function gearingsOf(train: Train, order: readonly string[], losses: boolean): ReadonlyMap<string, Gearing> {
-  const open = modelOf(train).open;
+  const { open, solvedIn } = modelOf(train);
   return new Map(
     order.map((id) => {
-      const { engaged } = partsById(train).position(id);
-      const solved = solveEngaged(open, engaged, { losses });
+      const solved = solvedIn(id, { losses });
       if (!solved.ratio) throw new RangeError(`Position "${id}" does not drive, so it has no place in the order.`);
-      const backward = driveBackward(open, engaged, { losses });
+      const backward = driveBackward(open, solved.engaged, { losses });
       const share = (value: typeof solved.efficiency) => (value ? toNumber(value) : 1);
       const out = outputTorque(solved);
       const arrives = out ? toNumber(abs(div(out, solved.ratio))) : share(solved.efficiency);

@@ -1,9 +1,8 @@
 import { memberFigures } from '../powerflow';
 import { isZero, toNumber } from '../rational';
-import { solveEngaged } from '../solve';
+import { type Solved } from '../solve';
 import type { Train } from '../train';
 import { modelOf } from '../model';
-import { partsById } from '../train';
 import { lookUp } from '../required';
 
 /** Inertias of members, reduced by the squares of their exact speeds; kg m². */
@@ -31,16 +30,15 @@ export function memberInertias(
 ): MemberInertias {
   const heavy = Object.entries(membersKgM2).filter(([, kgM2]) => kgM2 > 0);
   if (heavy.length === 0) return NONE;
-  const open = modelOf(train).open;
-  const speedsIn = (engaged: readonly string[]) => {
-    const solved = solveEngaged(open, engaged);
+  const { solve, solvedIn } = modelOf(train);
+  const speedsOf = (solved: Solved) => {
     const speeds = new Map(
       memberFigures(solved).map(({ id, speed }) => [id, speed && !isZero(speed) ? toNumber(speed) : 0]),
     );
     return { speeds, ratio: solved.ratio ? toNumber(solved.ratio) : 0 };
   };
-  const positions = new Map(order.map((id) => [id, speedsIn(partsById(train).position(id).engaged)]));
-  const free = speedsIn([]).speeds;
+  const positions = new Map(order.map((id) => [id, speedsOf(solvedIn(id))]));
+  const free = speedsOf(solve([])).speeds;
   const atInput = heavy.filter(([id]) => {
     const speed = lookUp(free, id);
     return speed !== 0 && [...positions.values()].every(({ speeds }) => speeds.get(id) === speed);

@@ -1,5 +1,4 @@
 import { abs, compare, sign } from '../rational';
-import { solveEngaged } from '../solve';
 import type { Train } from '../train';
 import { modelOf } from '../model';
 import { itemAt } from '../required';
@@ -9,9 +8,9 @@ import { itemAt } from '../required';
  * Of equal ratios the first stands for all.
  */
 export function orderOf(train: Train): readonly string[] {
-  const open = modelOf(train).open;
-  const driving = train.positions.flatMap(({ id, engaged }) => {
-    const { ratio } = solveEngaged(open, engaged);
+  const { solvedIn } = modelOf(train);
+  const driving = train.positions.flatMap(({ id }) => {
+    const { ratio } = solvedIn(id);
     return ratio && sign(ratio) !== 0 ? [{ id, ratio }] : [];
   });
   const forward = driving.filter(({ ratio }) => sign(ratio) > 0);

@@ -1,10 +1,9 @@
 import { memberFigures } from '../powerflow';
 import { toNumber } from '../rational';
-import { solveEngaged } from '../solve';
+import { type Solved } from '../solve';
 import type { Train } from '../train';
 import { sampleBefore, type Traces } from './traces';
 import { modelOf } from '../model';
-import { partsById } from '../train';
 import { itemAt } from '../required';
 
 /** A run to look at: how far every member has turned at a time. */
@@ -20,14 +19,13 @@ const MINUTE = 60;
  * of input and output in each stretch, summed once.
  */
 export function playbackOf(train: Train, order: readonly string[], traces: Traces): RunPlayback {
-  const open = modelOf(train).open;
-  const speedsIn = (engaged: readonly string[]) => {
-    const solved = solveEngaged(open, engaged);
+  const { solve, solvedIn } = modelOf(train);
+  const speedsOf = (solved: Solved) => {
     const speeds = new Map(memberFigures(solved).map(({ id, speed }) => [id, speed ? toNumber(speed) : 0]));
     return { speeds, ratio: solved.ratio ? Math.abs(toNumber(solved.ratio)) : 1 };
   };
-  const positions = order.map((id) => speedsIn(partsById(train).position(id).engaged));
-  const free = speedsIn([]).speeds;
+  const positions = order.map((id) => speedsOf(solvedIn(id)));
+  const free = speedsOf(solve([])).speeds;
   const { engaged, coasting, running } = turnsOf(traces, positions);
   return {
     turnsAt: (timeS) => {

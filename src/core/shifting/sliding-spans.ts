@@ -14,10 +14,7 @@ export function slidingSpans(train: Train, stationMm: number): readonly Selector
   const parts = partsById(train);
   const sliding = train.couplers.flatMap((coupler) => {
     if (coupler.type !== 'sliding-mesh' || worked.has(coupler.id)) return [];
-    const pair = partsById(train)
-      .mesh(coupler.mesh)
-      .gears.map((id) => parts.gear(id));
-    return [{ coupler: coupler.id, pair }];
+    return [{ coupler: coupler.id, pair: parts.pair(parts.mesh(coupler.mesh)) }];
   });
   /** In how many of these meshes a member has a wheel: the one that slides stands in most. */
   const meshesOf = (member: string) => sliding.filter(({ pair }) => pair.some((gear) => gear.member === member)).length;

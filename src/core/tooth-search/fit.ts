@@ -1,5 +1,4 @@
 import { abs, gcd, sign, toNumber, type Rational } from '../rational';
-import { solveEngaged } from '../solve';
 import type { Train } from '../train';
 import { errorOf } from './best';
 import { choicesOf } from './fit-blocks';
@@ -10,7 +9,6 @@ import { ratioFunction } from './ratio-function';
 import type { Coprime } from './stage-fractions';
 import { UNWATCHED, type SearchWatch } from './watch';
 import { modelOf } from '../model';
-import { partsById } from '../train';
 import { itemAt, lookUp } from '../required';
 
 /** Counts of a train that may change, and the ratios that its positions are to have. */
@@ -129,9 +127,9 @@ const isWithin = (count: number, [least, most]: CountSpan): boolean =>
 
 /** How far counts leave the positions from what is wanted, in floating point. */
 function judgeOf({ train, targets }: FitQuestion): (counts: readonly number[]) => number {
-  const open = modelOf(train).open;
+  const { solvedIn } = modelOf(train);
   const wanted = [...targets].map(([id, { ratio, weight, signed = false }]) => {
-    const solved = solveEngaged(open, partsById(train).position(id).engaged);
+    const solved = solvedIn(id);
     if (solved.status !== 'drive')
       throw new RangeError(`Position "${id}" does not drive, so it has no ratio to be fitted.`);
     const of = ratioFunction(solved);
@@ -175,12 +173,12 @@ function keepBest(best: Map<string, Candidate>, limit: number): readonly Candida
  */
 function verified({ train, free, targets }: FitQuestion, counts: readonly number[]): Fit | null {
   const changed = { ...train, gears: train.gears.map((gear, i) => ({ ...gear, teeth: itemAt(counts, i) })) };
-  const open = modelOf(changed).open;
+  const { solvedIn } = modelOf(changed);
   const ratios = new Map<string, Rational>();
   const errors = new Map<string, number>();
   let worst = 0;
   for (const [id, { ratio: target, weight, signed }] of targets) {
-    const { ratio } = solveEngaged(open, partsById(train).position(id).engaged);
+    const { ratio } = solvedIn(id);
     if (!ratio || (signed && sign(ratio) !== sign(target))) return null;
     ratios.set(id, ratio);
     const error = errorOf(abs(ratio), abs(target));

@@ -29,8 +29,10 @@ export function readSearch(text: string): Result<SearchQuestion> {
 
 /** Reads a search file as it is written, once it is known to ask something. */
 export function readSearchFile(text: string): Result<WrittenSearch> {
-  const read = readSearch(text);
-  return read.ok ? accept(JSON.parse(text) as WrittenSearch) : read;
+  const json = parseJson(text);
+  if (!json.ok) return json;
+  const read = readWritten(json.value);
+  return read.ok ? accept(json.value as WrittenSearch) : read;
 }
 
 /** The same from what the text says. */
@@ -57,31 +59,37 @@ function questionOf(written: WrittenSearch): SearchQuestion {
         ? `Say what is looked for: ${KINDS.slice(0, -1).join(', ')} or fit.`
         : `Ask for one of ${kinds.join(' and ')}, not for both.`,
     );
-  return { ...READERS[itemAt(kinds, 0)](written), module: written.teeth?.module, timeS: written.timeS ?? null };
+  return { ...readKind(itemAt(kinds, 0), written), module: written.teeth?.module, timeS: written.timeS ?? null };
 }
 
-type Reader = (written: WrittenSearch) => DistributiveOmit<SearchQuestion, 'module' | 'timeS'>;
-type DistributiveOmit<T, K extends keyof T> = T extends unknown ? Omit<T, K> : never;
+const readKind = <K extends SearchKey>(kind: K, written: WrittenSearch): AskedOf =>
+  READERS[kind](written, required(written[kind]));
 
-const READERS: Readonly<Record<(typeof KINDS)[number], Reader>> = {
-  stages: (written) => {
-    const { stages, perStage, coprime = 'any', maxError = null, limit = 20, turning = 'any' } = written;
+type SearchKey = (typeof KINDS)[number];
+type DistributiveOmit<T, K extends keyof T> = T extends unknown ? Omit<T, K> : never;
+type AskedOf = DistributiveOmit<SearchQuestion, 'module' | 'timeS'>;
+
+/** Each kind of search is read from its own part of the file, and what all have in common. */
+type Readers = { readonly [K in SearchKey]: (written: WrittenSearch, asked: NonNullable<WrittenSearch[K]>) => AskedOf };
+
+const READERS: Readers = {
+  stages: (written, asked) => {
+    const { perStage, coprime = 'any', maxError = null, limit = 20, turning = 'any' } = written;
     const { equalCentres = false, same = false, internal = false } = written;
     const { wanted, ratio: target } = targetOf(written, []);
     const own = perStage?.map((limits, i) => wheelsOf(limits, ['perStage', `${i}`]));
     const wheels =
       own && !written.teeth && !written.stock ? [...new Set(own.flat())].sort((a, b) => a - b) : allWheels(written);
-    const counts = spanOf(required(stages));
+    const counts = spanOf(asked);
     if (own && own.length < itemAt(counts, -1))
       throw new Refused(['perStage'], `${own.length} limits are given for ${counts.at(-1)} stages; give one for each.`);
     const question = { target, wheels, perStage: own, coprime, equalCentres, internal, same, maxError, limit };
     const stock = written.stock !== undefined || written.teeth?.stock !== undefined;
     return { kind: 'chains', stages: counts, wanted, turning, stock, question };
   },
-  planetary: (written) => {
-    const { planetary, maxError = null, limit = 20 } = written;
+  planetary: (written, asked) => {
+    const { maxError = null, limit = 20 } = written;
     const { wanted, ratio: target } = targetOf(written, []);
-    const asked = required(planetary);
     const sets = [asked, ...(asked.behind ? [asked.behind] : [])];
     sets.forEach(({ input, output, held, shape, second }, i) => {
       const path = i === 0 ? ['planetary'] : ['planetary', 'behind'];
@@ -92,32 +100,29 @@ const READERS: Readonly<Record<(typeof KINDS)[number], Reader>> = {
     });
     return { kind: 'planetary', wanted, question: { ...asked, target, maxError, limit } };
   },
-  ladder: (written) => {
-    const { ladder, coprime = 'any', limit = 20 } = written;
-    const { positions, steps, factor = DEFAULT_FACTOR } = required(ladder);
+  ladder: (written, asked) => {
+    const { coprime = 'any', limit = 20 } = written;
+    const { positions, steps, factor = DEFAULT_FACTOR } = asked;
     if (positions < 2) throw new Refused(['ladder', 'positions'], 'a ladder has at least 2 positions.');
-    const [from, to] = [
-      ratioAt(required(ladder).from, ['ladder', 'from']),
-      ratioAt(required(ladder).to, ['ladder', 'to']),
-    ];
+    const [from, to] = [ratioAt(asked.from, ['ladder', 'from']), ratioAt(asked.to, ['ladder', 'to'])];
     const wheels = allWheels(written);
     const even = steps === 'progressive' ? factor : 1;
     return { kind: 'ladder', question: { from, to, positions, factor: even, wheels, coprime, limit } };
   },
-  ranges: (written) => {
-    const { ranges, coprime = 'any', limit = 20 } = written;
-    const { step, positions, first = 1 } = required(ranges);
-    if (required(ranges).ranges < 2) throw new Refused(['ranges', 'ranges'], 'there are at least 2 ranges.');
+  ranges: (written, asked) => {
+    const { coprime = 'any', limit = 20 } = written;
+    const { step, positions, first = 1 } = asked;
+    if (asked.ranges < 2) throw new Refused(['ranges', 'ranges'], 'there are at least 2 ranges.');
     const wheels = allWheels(written);
-    const question = { step, positions, ranges: required(ranges).ranges, first: ratioAt(first, ['ranges', 'first']) };
+    const question = { step, positions, ranges: asked.ranges, first: ratioAt(first, ['ranges', 'first']) };
     return { kind: 'ranges', question: { ...question, wheels, coprime, limit } };
   },
-  outputs: (written) => {
-    const { outputs, stages = [1, 2], coprime = 'any', limit = 20 } = written;
-    const names = required(outputs).map(({ name }) => name);
+  outputs: (written, asked) => {
+    const { stages = [1, 2], coprime = 'any', limit = 20 } = written;
+    const names = asked.map(({ name }) => name);
     const twice = names.find((name, i) => names.indexOf(name) < i || name === 'input');
     if (twice !== undefined) throw new Refused(['outputs'], `two shafts are called “${twice}”.`);
-    const targets = required(outputs).map((output, i) => ({
+    const targets = asked.map((output, i) => ({
       name: output.name,
       ...targetOf(output, ['outputs', `${i}`]),
     }));
@@ -131,9 +136,9 @@ const READERS: Readonly<Record<(typeof KINDS)[number], Reader>> = {
     };
     return { kind: 'outputs', wanted: targets.map(({ wanted }) => wanted), question };
   },
-  fit: (written) => {
-    const { fit, coprime = 'any', limit = 20 } = written;
-    const { free, targets, weights = {}, holdCentres } = required(fit);
+  fit: (written, asked) => {
+    const { coprime = 'any', limit = 20 } = written;
+    const { free, targets, weights = {}, holdCentres } = asked;
     const wanted = new Map<string, FitTarget>();
     for (const [id, value] of Object.entries(targets)) {
       const [, mark = '', size = ''] = /^\s*([+-]?)(.*)$/s.exec(String(value)) ?? [];
@@ -152,7 +157,7 @@ const READERS: Readonly<Record<(typeof KINDS)[number], Reader>> = {
     const spans = new Map<string, CountSpan>(Object.entries(free));
     return {
       kind: 'fit',
-      file: required(fit).train,
+      file: asked.train,
       question: { free: spans, targets: wanted, coprime, holdCentres, limit },
     };
   },

@@ -41,7 +41,7 @@ function meshedPairs(train: Train): readonly TrainStage[] {
   // Member after member, as they are reached by a mesh, a clutch or a planet.
   for (const member of reached) {
     for (const mesh of train.meshes) {
-      const [a, b] = mesh.gears.map((id) => parts.gear(id)) as [(typeof train.gears)[0], (typeof train.gears)[0]];
+      const [a, b] = parts.pair(mesh);
       if (seen.has(mesh.id) || (a.member !== member && b.member !== member)) continue;
       seen.add(mesh.id);
       const [driver, driven] = a.member === member ? [a, b] : [b, a];

@@ -3,7 +3,7 @@ export { LIMITS, MATERIALS, type Material } from './limits';
 export { hasPart, type PartRef } from './parts';
 export { trainSchema } from './schema';
 export type { Coupler, Gear, GearType, Member, Mesh, Position, Train, Unchanging } from './schema';
-export { issueText, pathText, problemText, type Problem } from './problem';
+export { problemText, type Problem } from './problem';
 export { checkTrain, keptText, MAX_TRAIN_BYTES, parseTrain, serialiseTrain, type Parsed } from './parse';
 export { armOf } from './rules';
 export { partsById, type PartIndex } from './part-index';

@@ -2,6 +2,7 @@ import type * as z from 'zod/mini';
 import { nameProblems } from './names';
 import { ruleProblems } from './rules';
 import { withSharedParts } from './shared-parts';
+import { parseJson } from '../result';
 import { refuseOversize } from './size';
 import { trainSchema, type Train } from './schema';
 import type { Problem } from './problem';
@@ -44,13 +45,8 @@ export function checkTrain(value: unknown, { kept = false } = {}): Parsed {
 /** Reads a document from its text; see checkTrain. */
 export function parseTrain(text: string, options: { readonly kept?: boolean } = {}): Parsed {
   if (text.length > MAX_TRAIN_BYTES) return refuse(`The file is larger than ${MAX_TRAIN_BYTES / 1e6} MB.`);
-  let value: unknown;
-  try {
-    value = JSON.parse(text);
-  } catch (error) {
-    return refuse(`This is not JSON: ${(error as Error).message}`);
-  }
-  return checkTrain(value, options);
+  const json = parseJson(text);
+  return json.ok ? checkTrain(json.value, options) : json;
 }
 
 /** The document as its file: one canonical order of keys, so reading and writing again changes no byte. */

@@ -1,11 +1,10 @@
 import { createHash } from 'node:crypto';
 import * as z from 'zod/mini';
-import { issueText } from '@/core/train';
 import { entryKind, keptId, keptKey, keptName, keptVersion, personName, stateName } from '@/wire/kept-names';
 import { answerDocument } from '@/wire/requests';
 import { BundleError } from './limits';
 import type { Sum } from './zip-writer';
-import { itemAt } from '@/core/required';
+import { refusalText, resultOf } from '@/core/result';
 
 export const MANIFEST = 'manifest.json';
 
@@ -92,11 +91,11 @@ export function manifestOf(
 /** The manifest in a bundle's file of that name; null stands for none. @throws BundleError */
 export function readManifest(bytes: Uint8Array | null): Manifest {
   if (!bytes) throw new BundleError('This zip is not a bundle: it has no manifest.json.');
-  const parsed = manifestSchema.safeParse(jsonIn(bytes));
-  if (!parsed.success) throw new BundleError(`manifest.json: ${issueText(itemAt(parsed.error.issues, 0))}`);
-  const twice = firstTwice(parsed.data);
+  const parsed = resultOf(manifestSchema.safeParse(jsonIn(bytes)));
+  if (!parsed.ok) throw new BundleError(`manifest.json: ${refusalText(parsed)}`);
+  const twice = firstTwice(parsed.value);
   if (twice !== null) throw new BundleError(`manifest.json: ${twice} is in it twice.`);
-  return parsed.data;
+  return parsed.value;
 }
 
 function jsonIn(bytes: Uint8Array): unknown {

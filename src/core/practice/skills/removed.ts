@@ -1,5 +1,4 @@
 import { isZero } from '../../rational';
-import { solveEngaged } from '../../solve';
 import type { Train } from '../../train';
 import { gearName, listed, memberName } from '../../words';
 import type { AskSkill } from './skill';
@@ -12,10 +11,7 @@ export const removed: AskSkill = ({ train, driving, central }, draw) => {
   if (!place || !gear) return undefined;
   const without = withoutGear(train, gear.id);
   const left = new Set(without.couplers.map(({ id }) => id));
-  const solved = solveEngaged(
-    modelOf(without).open,
-    place.engaged.filter((id) => left.has(id)),
-  );
+  const solved = modelOf(without).solve(place.engaged.filter((id) => left.has(id)));
   if (solved.status === 'locked') return undefined;
   const value = central
     .filter((id) => {

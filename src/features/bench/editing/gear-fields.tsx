@@ -223,7 +223,7 @@ function MeshFields({ mesh, gear, say }: { mesh: Mesh; gear: Gear; say: Say }) {
   const edit = useEdit(say);
   const other = required(train.gears.find(({ id }) => id !== gear.id && mesh.gears.includes(id)));
   const slides = train.couplers.some((coupler) => !('joins' in coupler) && coupler.mesh === mesh.id);
-  const [first] = mesh.gears.map((id) => partsById(train).gear(id));
+  const [first] = partsById(train).pair(mesh);
   const says = [gear.type, other.type].some((type) => type === 'bevel' || type === 'worm');
   const between = gear.type === 'external' && other.type === 'external';
   return (

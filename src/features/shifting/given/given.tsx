@@ -11,7 +11,7 @@ import { LoadFields } from './load-fields';
 import { MotorFields } from './motor-fields';
 import { OrderFields } from './order-fields';
 import { RuleFields } from './rule-fields';
-import { refusalText } from '@/core/result';
+import { refusalText, parseJson } from '@/core/result';
 
 /** What is given: motor, load, positions and rule; begun from a job of the saltworks, kept with the train. */
 export function GivenPane() {
@@ -37,7 +37,8 @@ function KeptScenarios() {
   const fill = useFill();
   const read = useRead();
   const open = (text: string) => {
-    const scenario = shapeOfScenario(parsed(text));
+    const json = parseJson(text);
+    const scenario = shapeOfScenario(json.ok ? json.value : null);
     if (!scenario.ok) return refusalText(scenario);
     fill(shiftingFormOf(scenario.value, form));
     return null;
@@ -53,14 +54,6 @@ function KeptScenarios() {
       onOpen={open}
     />
   );
-}
-
-function parsed(text: string): unknown {
-  try {
-    return JSON.parse(text);
-  } catch {
-    return null;
-  }
 }
 
 function PresetChoice() {

@@ -28,7 +28,8 @@ import { useEdits } from '../../edits';
 import { useChart } from '../../use-chart';
 import { FilterFields, readSize } from './filter-fields';
 import { NO_FILTER, type FilterText } from './filter-text';
-import { useCombinations, type CombinationsNow } from './use-combinations';
+import { tableIn, useCombinations } from './use-combinations';
+import type { RunningJob } from '@/workers/use-job';
 import { partsById } from '@/core/train';
 import { itemAt, required } from '@/core/required';
 
@@ -40,9 +41,8 @@ export function Combinations() {
   const set = useChart((state) => state.set);
   const setFilter = (combinations: FilterText) => set({ combinations });
   const convention = usePreferences((state) => state.convention);
-  const { looking } = now;
-  if (looking.kind === 'refused') return <p className="text-sm">{looking.message}</p>;
-  const { table } = looking;
+  if (now.state.kind === 'failed') return <p className="text-sm">{now.state.message}</p>;
+  const table = tableIn(now.state);
   if (table && table.couplers.length === 0)
     return <p className="text-sm">Nothing in this train can be engaged, so there is one combination: it as it is.</p>;
   return (
@@ -66,7 +66,12 @@ export function Combinations() {
   );
 }
 
-function Progress({ now: { looking, stop, again }, table }: { now: CombinationsNow; table: CombinationTable | null }) {
+interface ProgressProps {
+  readonly now: RunningJob<'combinations'>;
+  readonly table: CombinationTable | null;
+}
+
+function Progress({ now: { state, stop, again }, table }: ProgressProps) {
   const counts = table && countByStatus(table);
   const total = table?.codes.length ?? 0;
   return (
@@ -81,7 +86,7 @@ function Progress({ now: { looking, stop, again }, table }: { now: CombinationsN
           .
         </span>
       )}
-      {looking.kind === 'looking' && (
+      {(state.kind === 'idle' || state.kind === 'running') && (
         <>
           <progress className="progress w-40" value={table?.done ?? 0} max={total || 1} aria-label="Looked at" />
           <button type="button" className="btn btn-xs" onClick={stop}>
@@ -89,7 +94,7 @@ function Progress({ now: { looking, stop, again }, table }: { now: CombinationsN
           </button>
         </>
       )}
-      {looking.kind === 'stopped' && (
+      {state.kind === 'stopped' && (
         <>
           <span>Stopped after {grouped(table?.done ?? 0)}.</span>
           <button type="button" className="btn btn-xs" onClick={again}>

@@ -1,45 +1,24 @@
 'use client';
 
-import { useMemo } from 'react';
 import type { CombinationTable } from '@/core/gear-chart';
 import type { Train } from '@/core/train';
 import { useTrain } from '@/features/train/use-train';
 import type { JobKey } from '@/workers/job-runner';
-import { useJob } from '@/workers/use-job';
-
-/** How far the looking is: what is found so far stands in the table. */
-export type Looking =
-  | { readonly kind: 'looking' | 'stopped' | 'done'; readonly table: CombinationTable | null }
-  | { readonly kind: 'refused'; readonly message: string };
-
-export interface CombinationsNow {
-  readonly looking: Looking;
-  readonly stop: () => void;
-  readonly again: () => void;
-}
+import { useJob, type JobStateOf, type RunningJob } from '@/workers/use-job';
 
 /**
  * Looks at every combination of the train as it is now, beside the page; names, positions and notes are no reason to
  * begin anew.
  */
-export function useCombinations(): CombinationsNow {
+export function useCombinations(): RunningJob<'combinations'> {
   const train = useTrain((state) => state.train);
-  const { state, stop, again } = useJob('combinations', { train }, mechanismOf(train));
-  const looking = useMemo((): Looking => {
-    switch (state.kind) {
-      case 'idle':
-        return { kind: 'looking', table: null };
-      case 'running':
-        return { kind: 'looking', table: state.partial };
-      case 'stopped':
-        return { kind: 'stopped', table: state.partial };
-      case 'failed':
-        return { kind: 'refused', message: state.message };
-      case 'done':
-        return { kind: 'done', table: state.value };
-    }
-  }, [state]);
-  return { looking, stop, again };
+  return useJob('combinations', { train }, mechanismOf(train));
+}
+
+/** What is found so far. */
+export function tableIn(state: JobStateOf<'combinations'>): CombinationTable | null {
+  if (state.kind === 'done') return state.value;
+  return state.kind === 'running' || state.kind === 'stopped' ? state.partial : null;
 }
 
 /** What of the document decides what its combinations do, item by item. */
