@@ -214,7 +214,9 @@ test('a worm that locks itself and a one-way clutch are set on their cards', asy
   await card(page).getByText('Kind and material').click();
   await card(page).getByRole('combobox', { name: 'Kind' }).selectOption('worm');
   await card(page).getByText('Meshes with').click();
-  await card(page).getByLabel(/^Self-locking/).check();
+  await card(page)
+    .getByLabel(/^Self-locking/)
+    .check();
   await card(page).getByLabel('They turn').selectOption('same');
   await page.keyboard.press('Escape');
   await page.getByText('Back-drive').click();

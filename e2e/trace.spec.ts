@@ -176,7 +176,9 @@ test('figures sort by any column and copy as a table', async ({ page, request, c
   await page.getByRole('button', { name: 'Copy', exact: true }).click();
   await expect(page.getByRole('button', { name: 'Copied' })).toBeVisible();
   const copied = await page.evaluate(() => navigator.clipboard.readText());
-  expect(copied.split(/\r?\n/)[0]).toBe('Member\tTurns per turn put in\tSpeed, rpm\tDirection\tTorque, N·m\tPower, W\tState');
+  expect(copied.split(/\r?\n/)[0]).toBe(
+    'Member\tTurns per turn put in\tSpeed, rpm\tDirection\tTorque, N·m\tPower, W\tState',
+  );
   expect(copied.split(/\r?\n/)[1]).toBe('drum\t-1/12\t2.5\treverse\t120\t31.41593\tgives power out');
 });
 
