@@ -1,7 +1,8 @@
 import { problemText, type Problem } from '@/core/train';
 import { sqliteCode, StartupError } from './database';
 import { checkBody, Stopped, type Checked, type Sent } from './heavy';
-import type { KeptTrain, Saved } from './trains/repository';
+import type { Reply } from '@/wire/endpoints';
+import type { KeptTrain, Saved, StoredTrain } from './trains/repository';
 import { itemAt, required } from '@/core/required';
 
 /** Errors leave the server as {error: {code, message, path?}} with an honest status. */
@@ -53,6 +54,8 @@ async function* listText(name: string, rows: AsyncGenerator<string>): AsyncGener
 }
 
 type Fields = Readonly<Record<string, string>>;
+/** The fields of a reply, each as JSON. */
+type FieldsOf<T> = Readonly<Record<keyof T & string, string>>;
 
 const objectText = (fields: Fields): string =>
   `{${Object.entries(fields)
@@ -69,7 +72,7 @@ const trainFields = ({
   version,
   updatedAt,
   document,
-}: Pick<KeptTrain, 'id' | 'version' | 'updatedAt' | 'document'>): Fields => ({
+}: Pick<KeptTrain, 'id' | 'version' | 'updatedAt' | 'document'>): FieldsOf<Reply<'readTrain'>> => ({
   id: JSON.stringify(id),
   version: String(version),
   updatedAt: JSON.stringify(updatedAt),
@@ -79,10 +82,9 @@ const trainFields = ({
 export const keptResponse = (kept: KeptTrain): Response =>
   kept.unreadable === null ? jsonFields(trainFields(kept)) : unreadable(kept);
 
-export type RequestBody =
-  { readonly ok: true; readonly value: unknown } | { readonly ok: false; readonly response: Response };
-
-type Read = { readonly ok: true; readonly text: string } | { readonly ok: false; readonly response: Response };
+/** A request's body, or the answer that refuses it. */
+export type BodyRead<T> =
+  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly response: Response };
 
 const refuse = (status: number, code: string, message: string) => ({
   ok: false as const,
@@ -91,14 +93,14 @@ const refuse = (status: number, code: string, message: string) => ({
 const NOT_JSON = () => refuse(400, 'bad-json', 'The body is not valid JSON.');
 
 /** Reads a body that says it is JSON, refusing anything too large before it is all in memory. */
-async function readText(request: Request): Promise<Read> {
+async function readText(request: Request): Promise<BodyRead<string>> {
   if (mediaType(request.headers.get('content-type')) !== 'application/json')
     return refuse(415, 'not-json', 'Send the body as application/json.');
   if (Number(request.headers.get('content-length') ?? 0) > MAX_BODY_BYTES)
     return refuse(413, 'too-large', 'The document is larger than 2 MB.');
   const bytes = await readBytes(request, MAX_BODY_BYTES);
   return bytes
-    ? { ok: true, text: bytes.toString('utf8') }
+    ? { ok: true, value: bytes.toString('utf8') }
     : refuse(413, 'too-large', 'The document is larger than 2 MB.');
 }
 
@@ -117,25 +119,25 @@ export async function readBytes(request: Request, most: number): Promise<Buffer 
 }
 
 /** Reads a small JSON body. */
-export async function readJson(request: Request): Promise<RequestBody> {
+export async function readJson(request: Request): Promise<BodyRead<unknown>> {
   const read = await readText(request);
   if (!read.ok) return read;
   try {
-    return { ok: true, value: JSON.parse(read.text) as unknown };
+    return { ok: true, value: JSON.parse(read.value) as unknown };
   } catch {
     return NOT_JSON();
   }
 }
 
 /** Reads a body, has it looked at, and does with it what is to be done; what is refused is answered at once. */
-export async function withSent<T>(
+export async function withSent<T, R>(
   request: Request,
   read: (body: string, signal: AbortSignal) => Promise<Sent<T>>,
-  work: (value: T) => Promise<Response>,
-): Promise<Response> {
+  work: (value: T) => Promise<R>,
+): Promise<R | Response> {
   const body = await readText(request);
   if (!body.ok) return body.response;
-  const sent = await read(body.text, request.signal);
+  const sent = await read(body.value, request.signal);
   return sent.ok ? work(sent.value) : failure(sent.status, sent.code, sent.message);
 }
 
@@ -143,14 +145,11 @@ export async function withSent<T>(
 export async function readTrainBody(
   request: Request,
   under: 'train' | null,
-): Promise<
-  | { readonly ok: true; readonly rest: unknown; readonly train: Checked }
-  | { readonly ok: false; readonly response: Response }
-> {
+): Promise<BodyRead<{ readonly rest: unknown; readonly train: Checked }>> {
   const read = await readText(request);
   if (!read.ok) return read;
-  const checked = await checkBody(read.text, under, request.signal);
-  return checked ? { ok: true, ...checked } : NOT_JSON();
+  const checked = await checkBody(read.value, under, request.signal);
+  return checked ? { ok: true, value: checked } : NOT_JSON();
 }
 
 /** The type and subtype of a content type, as the standard compares them: without parameters, in any case. */
@@ -194,15 +193,14 @@ const stale = (current: KeptTrain): Response =>
 /** An answer of a few words, which takes longer to compress than to send; saving is what people do most. */
 const UNPACKED = { 'cache-control': 'no-store, no-transform' };
 
+const storedReply = ({ id, version, updatedAt }: StoredTrain): Reply<'saveTrain'> => ({ id, version, updatedAt });
+
 /** What a save came to, as a response. */
 export function savedResponse(saved: Saved, created = false): Response {
   switch (saved.outcome) {
     case 'saved':
       // Who saved has the document; only what the next save must name goes back.
-      return Response.json(
-        { id: saved.stored.id, version: saved.stored.version, updatedAt: saved.stored.updatedAt },
-        { status: created ? 201 : 200, headers: UNPACKED },
-      );
+      return Response.json(storedReply(saved.stored), { status: created ? 201 : 200, headers: UNPACKED });
     case 'stale':
       return saved.current.unreadable === null ? stale(saved.current) : unreadable(saved.current);
     case 'other request':

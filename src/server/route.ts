@@ -5,7 +5,7 @@ const METHODS = ['GET', 'HEAD', 'POST', 'PUT', 'PATCH', 'DELETE', 'OPTIONS'] as 
 type Method = (typeof METHODS)[number];
 
 type Handler<P> = (request: Request, params: P) => Promise<Response>;
-type Handlers<P> = { readonly [M in Exclude<Method, 'HEAD' | 'OPTIONS'>]?: Handler<P> };
+export type Handlers<P> = { readonly [M in Exclude<Method, 'HEAD' | 'OPTIONS'>]?: Handler<P> };
 /** An address without changing parts comes without params. */
 interface Context<P> {
   readonly params?: Promise<P>;

@@ -1,7 +1,10 @@
+import type * as z from 'zod/mini';
 import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { database } from '@/server/database';
+import { BODIES } from '@/wire/bodies';
+import { ENDPOINTS } from '@/wire/endpoints';
 import { stopWorkers } from '@/server/heavy';
 
 type Handler = (request: Request, context: { params: Promise<object> }) => Promise<Response>;
@@ -32,7 +35,9 @@ export function apiServer(): ApiServer {
         headers: { host: '127.0.0.1', ...(init?.headers as Record<string, string>) },
       });
       const { handler, params } = routeOf(new URL(request.url).pathname, request.method);
-      return handler(request, { params: Promise.resolve(params) });
+      const response = await handler(request, { params: Promise.resolve(params) });
+      await checkReply(request, response.clone());
+      return response;
     };
   });
   afterEach(() => Object.assign(server, { away: false, answer: null }));
@@ -45,6 +50,22 @@ export function apiServer(): ApiServer {
     rmSync(folder, { recursive: true });
   });
   return server;
+}
+
+/** Every answer of these tests is checked against the contract: one of the endpoints at its address replies so. */
+async function checkReply({ method, url }: Request, response: Response): Promise<void> {
+  const sent = new URL(url);
+  if (!response.ok || sent.searchParams.has('as-kept')) return;
+  const schemas = (Object.keys(ENDPOINTS) as (keyof typeof ENDPOINTS)[]).flatMap((name) => {
+    const { path, method: own } = ENDPOINTS[name];
+    const pattern = new RegExp(`^${path.replace(/:\w+/g, '[^/]+')}$`);
+    const reply: z.ZodMiniType | 'file' = BODIES[name].reply;
+    return own === method && pattern.test(sent.pathname) ? [reply] : [];
+  });
+  if (schemas.includes('file')) return;
+  const value: unknown = await response.json();
+  if (!schemas.some((schema) => schema !== 'file' && schema.safeParse(value).success))
+    throw new Error(`${method} ${sent.pathname} answers otherwise than its contract: ${JSON.stringify(value)}`);
 }
 
 /** The route file whose folders name the address, as Next finds it: plain names before [names]. */

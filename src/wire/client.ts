@@ -1,3 +1,5 @@
+import { addressOf, ENDPOINTS, type PathParts, type Query, type Reply, type RequestBody } from './endpoints';
+import type { EndpointName, ValueEndpoint } from './endpoints';
 import type { Failure } from './replies';
 
 /** What came of asking the server: done, with what it answered, or a sentence that says what went wrong. */
@@ -12,34 +14,33 @@ export interface ServerRefusal {
   readonly current?: Failure['current'];
 }
 
-export interface Asking {
-  readonly method?: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
-  /** A value that goes as JSON, or bytes that go as what they say they are. */
-  readonly body?: unknown;
+export type Asking<N extends EndpointName> = {
+  readonly query?: Query;
   readonly headers?: Readonly<Record<string, string>>;
   /** Lets it be sent to its end while the page goes away, as far as it is small enough for browsers to do so. */
   readonly leaving?: boolean;
   readonly signal?: AbortSignal;
-}
+} & (RequestBody<N> extends undefined ? object : { readonly body: RequestBody<N> });
 
 /** A browser sends so much of a request even while its page goes away. */
 const LAST_WORD_BYTES = 60_000;
 
 /**
- * Asks the server. It never throws: every way in which this fails is an answer with a sentence.
- * @param fields what the reply must have, else it is from another Tin Wheel than this page. Their values are held to
- *   the schemas by the server's tests; checking them here once more would cost every page the whole of the checking
- *   library.
+ * Asks an endpoint of the server. It never throws: every way in which this fails is an answer with a sentence.
+ * @param parts the changing parts of its address
+ * @param asking its body: a value goes as JSON, bytes go as what they say they are
  */
-export async function ask<T extends object>(
-  fields: readonly (keyof T & string)[],
-  address: string,
-  { method = 'GET', body, headers = {}, leaving = false, signal }: Asking = {},
-): Promise<ServerAnswer<T>> {
+export async function ask<N extends ValueEndpoint>(
+  name: N,
+  parts: PathParts<N>,
+  asking: Asking<N>,
+): Promise<ServerAnswer<Reply<N>>> {
+  const { method, fields } = ENDPOINTS[name];
+  const { query, headers = {}, leaving = false, signal, body } = asking as Asking<N> & { readonly body?: unknown };
   const bytes = body instanceof Blob ? body : null;
   const text = body === undefined || bytes ? undefined : JSON.stringify(body);
   try {
-    const response = await fetch(address, {
+    const response = await fetch(addressOf(name, parts, query), {
       method,
       headers: { ...headers, ...(text !== undefined && { 'content-type': 'application/json' }) },
       ...(bytes && { body: bytes }),
@@ -47,31 +48,40 @@ export async function ask<T extends object>(
       ...(signal && { signal }),
     });
     const answer: unknown = await response.json();
-    if (response.ok) return has<T>(answer, fields) ? { ok: true, value: answer } : UNCLEAR;
-    return has<{ error: Failure }>(answer, ['error']) && has<Failure>(answer.error, ['code', 'message'])
-      ? { ok: false, ...answer.error }
-      : UNCLEAR;
+    if (!response.ok) return refusalIn(answer);
+    return has<Reply<N> & object>(answer, fields) ? { ok: true, value: answer } : UNCLEAR;
   } catch {
-    return { ok: false, code: 'unreachable', message: UNREACHABLE[method === 'GET' ? 'reading' : 'changing'] };
+    return unreachable(method === 'GET' ? 'reading' : 'changing');
   }
 }
 
 /** Asks for a file. It never throws, see ask. */
-export async function askFile(address: string): Promise<ServerAnswer<Blob>> {
+export async function askFile<N extends Exclude<EndpointName, ValueEndpoint>>(
+  name: N,
+  parts: PathParts<N>,
+  query?: Query,
+): Promise<ServerAnswer<Blob>> {
   try {
-    const response = await fetch(address);
-    if (response.ok) return { ok: true, value: await response.blob() };
-    const answer: unknown = await response.json();
-    return has<{ error: Failure }>(answer, ['error']) && has<Failure>(answer.error, ['code', 'message'])
-      ? { ok: false, ...answer.error }
-      : UNCLEAR;
+    const response = await fetch(addressOf(name, parts, query));
+    return response.ok ? { ok: true, value: await response.blob() } : refusalIn(await response.json());
   } catch {
-    return { ok: false, code: 'unreachable', message: UNREACHABLE.reading };
+    return unreachable('reading');
   }
 }
 
-const has = <T extends object>(answer: unknown, fields: readonly (keyof T & string)[]): answer is T =>
+const has = <T extends object>(answer: unknown, fields: readonly string[]): answer is T =>
   typeof answer === 'object' && answer !== null && fields.every((field) => field in answer);
+
+const refusalIn = (answer: unknown): ServerRefusal =>
+  has<{ error: Failure }>(answer, ['error']) && has<Failure>(answer.error, ['code', 'message'])
+    ? { ok: false, ...answer.error }
+    : UNCLEAR;
+
+const unreachable = (doing: keyof typeof UNREACHABLE): ServerRefusal => ({
+  ok: false,
+  code: 'unreachable',
+  message: UNREACHABLE[doing],
+});
 
 const UNREACHABLE = {
   reading: 'The server cannot be reached.',

@@ -62,7 +62,7 @@ test('worksheets are kept when all their questions can be made, and come back as
   const listed = held(replies.worksheetsReply, await wire.readWorksheets()).worksheets;
   expect(listed.map(({ id }) => id)).toEqual(expect.arrayContaining(shipped));
   expect(listed.filter(({ id }) => !shipped.includes(id))).toMatchObject([{ id: 'w1', name: 'Week one, again' }]);
-  expect(held(replies.worksheetReply, await wire.readKeptWorksheet('w1')).document).toEqual(sheet);
+  expect(held(replies.documentReply, await wire.readKeptWorksheet('w1')).document).toEqual(sheet);
   const broken = { ...sheet, questions: [{ train: 3, skill: 'ratio', seed: 1 }] };
   expect(await wire.putWorksheet('w2', 'Broken', broken)).toMatchObject({
     ok: false,

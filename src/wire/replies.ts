@@ -41,7 +41,6 @@ export const answersReply = z.object({ answers: z.array(answerDocument), unreada
 export const worksheetsReply = z.object({
   worksheets: z.array(z.object({ id: z.string(), name: z.string(), savedAt: z.string() })),
 });
-export const worksheetReply = z.object({ document });
 export const pictureReply = z.object({ id: z.string() });
 /** What a bundle would bring, and what it brought. */
 export const planReply = z.object({
@@ -74,6 +73,25 @@ export const restoredReply = z.object({
   }),
 });
 export const revisionReply = z.object({ train });
+/** The trains on the shelf by name, without their documents, and how many there are. */
+export const shelfReply = z.object({
+  trains: z.array(
+    z.custom<ShelfEntry>(
+      (value) => z.looseObject({ id: z.string(), name: z.string(), version }).safeParse(value).success,
+    ),
+  ),
+  total: z.number(),
+});
+/** A document that is kept under a key. */
+export const documentReply = z.object({ document });
+/** How the server is. */
+export const healthReply = z.object({
+  version: z.string(),
+  database: z.string(),
+  trains: z.number(),
+  freeBytes: z.number(),
+  workers: z.object({ threads: z.number(), busy: z.number(), waiting: z.number() }),
+});
 export const examplesReply = z.object({
   examples: z.array(
     z.object({ id: z.string(), name: z.string(), state: z.enum(['as it was', 'changed', 'not on the shelf']) }),
@@ -85,10 +103,6 @@ export const failureReply = z.object({
 });
 
 export type Failure = z.infer<typeof failureReply>['error'];
-export type Stored = z.infer<typeof storedReply>;
-export type ReadTrain = z.infer<typeof trainReply>;
-export type DrawingReply = z.infer<typeof drawnReply>;
-export type TrainDrawing = z.infer<typeof trainDrawnReply>;
 /** A train with the version that its document was kept as. */
 export type Kept = Pick<z.infer<typeof trainReply>, 'id' | 'version' | 'train'>;
 /** A saved state of a train. */

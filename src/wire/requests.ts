@@ -1,8 +1,13 @@
 import * as z from 'zod/mini';
+import type { Train } from '@/core/train';
 import { entryKind, keptId, keptName, keptVersion, personName, stateName } from './kept-names';
 
-/** A save names the version that it started from; the train stands beside it under `train`. */
-export const saveRequest = z.strictObject({ version: keptVersion });
+/** A document that is checked as a train where it arrives. */
+export const trainRequest = z.custom<Train>((value) => typeof value === 'object' && value !== null);
+
+/** What a save says beside its train: the version that it started from. */
+export const saveStart = z.strictObject({ version: keptVersion });
+export const saveRequest = z.extend(saveStart, { train: trainRequest });
 
 /** What is to be kept beside a train, as its file has it, and what it is called. */
 export const keepingRequest = z.strictObject({
@@ -47,3 +52,6 @@ export const answersRequest = z.strictObject({
 export const namingRequest = z.strictObject({
   name: z.nullable(stateName),
 });
+
+/** Bytes: a picture, or a bundle. */
+export const bytesRequest = z.custom<Blob>((value) => value instanceof Blob);

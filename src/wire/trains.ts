@@ -1,41 +1,34 @@
 import type { Train } from '@/core/train';
 import { ask } from './client';
-import type {
-  DrawingReply,
-  ExampleState,
-  Kept,
-  KeptBeside,
-  LogEntry,
-  ReadTrain,
-  Revision,
-  ShelfEntry,
-  Stored,
-  TrainDrawing,
-  UnreadableLogEntry,
-} from './replies';
+import { addressOf } from './endpoints';
+import type { Kept, LogEntry } from './replies';
 
-/** Kinds of documents that are kept beside trains, as their addresses name them. */
+/** Kinds of documents that are kept beside trains. */
 export type BesideKind = 'searches' | 'scenarios';
 
-const trainAt = (id: string): string => `/api/trains/${encodeURIComponent(id)}`;
+/** The endpoints of each kind. */
+const BESIDE = {
+  searches: { list: 'listSearches', read: 'readSearch', keep: 'keepSearch', remove: 'removeSearch' },
+  scenarios: { list: 'listScenarios', read: 'readScenario', keep: 'keepScenario', remove: 'removeScenario' },
+} as const;
 
-export const fetchTrain = (id: string) => ask<ReadTrain>(['id', 'version', 'train'], trainAt(id));
+export const fetchTrain = (id: string) => ask('readTrain', { id }, {});
 
 /** The trains on the shelf by name, without their documents. */
-export const readShelf = () => ask<{ trains: ShelfEntry[] }>(['trains'], '/api/trains');
+export const readShelf = () => ask('listTrains', {}, {});
 
 /**
  * A new train with this document. Sent twice it is put there once. @param original the train that it is a copy of: what
  * is kept beside that goes along
  */
 export const postTrain = (train: Train, original: string | null = null) =>
-  ask<Stored>(
-    ['id', 'version'],
-    original === null ? '/api/trains' : `/api/trains?beside=${encodeURIComponent(original)}`,
+  ask(
+    'addTrain',
+    {},
     {
-      method: 'POST',
       body: train,
       headers: { 'idempotency-key': crypto.randomUUID() },
+      ...(original !== null && { query: { beside: original } }),
     },
   );
 
@@ -47,65 +40,64 @@ export const postTrainCopy = ({ id, train }: Pick<Kept, 'id' | 'train'>) =>
 
 /** Saves over the version named; refused as `stale`, with what is there, when that is no longer the newest. */
 export const putTrain = ({ id, version, train }: Kept, { leaving = false } = {}) =>
-  ask<Stored>(['version'], trainAt(id), { method: 'PUT', body: { version, train }, leaving });
+  ask('saveTrain', { id }, { body: { version, train }, leaving });
 
 export const deleteTrain = ({ id, version }: Pick<Kept, 'id' | 'version'>) =>
-  ask<object>([], `${trainAt(id)}?version=${version}`, { method: 'DELETE' });
+  ask('removeTrain', { id }, { query: { version: String(version) } });
 
-export const postRestore = (id: string) => ask<ReadTrain>(['id', 'version'], trainAt(id), { method: 'POST' });
+export const postRestore = (id: string) => ask('restoreTrain', { id }, {});
 
 /** A train with its small drawing, as it is at a version. */
 export const readShelfDrawing = (id: string, version: number) =>
-  ask<TrainDrawing>(['train', 'drawn'], `${trainAt(id)}/drawing?v=${version}`);
+  ask('readShelfDrawing', { id }, { query: { v: String(version) } });
 
 /** The large side view of a train, as it is at a version. */
 export const readBenchDrawing = (id: string, version: number) =>
-  ask<DrawingReply>(['drawn'], `${trainAt(id)}/drawing?for=bench&v=${version}`);
+  ask('readBenchDrawing', { id }, { query: { for: 'bench', v: String(version) } });
 
 /** What of this kind is kept beside a train, the newest first. */
-export const readBeside = (kind: BesideKind, id: string) =>
-  ask<{ kept: KeptBeside[] }>(['kept'], `${trainAt(id)}/${kind}`);
+export const readBeside = (kind: BesideKind, id: string) => ask(BESIDE[kind].list, { id }, {});
 
 /** Keeps a document beside a train under a key of its own. */
 export const putBeside = (kind: BesideKind, id: string, key: string, name: string, document: object) =>
-  ask<object>([], `${trainAt(id)}/${kind}/${key}`, { method: 'PUT', body: { name, document } });
+  ask(BESIDE[kind].keep, { id, key }, { body: { name, document } });
 
-export const deleteBeside = (kind: BesideKind, id: string, key: string) =>
-  ask<object>([], `${trainAt(id)}/${kind}/${key}`, { method: 'DELETE' });
+export const deleteBeside = (kind: BesideKind, id: string, key: string) => ask(BESIDE[kind].remove, { id, key }, {});
 
 /** Where a document beside a train can be had as it is kept, whether it reads or not. */
 export const asKeptAddress = (kind: BesideKind | 'log' | 'pictures', id: string, key: string): string =>
-  `${trainAt(id)}/${kind}/${encodeURIComponent(key)}?as-kept`;
+  addressOf(AS_KEPT[kind], { id, key }, 'as-kept');
+
+const AS_KEPT = {
+  searches: 'readSearch',
+  scenarios: 'readScenario',
+  log: 'readEntry',
+  pictures: 'readPicture',
+} as const;
 
 /** Puts an entry that does not read aside, where it can still be had as it is. */
-export const postEntryAside = (id: string, key: string) =>
-  ask<object>([], `${trainAt(id)}/log/${encodeURIComponent(key)}`, { method: 'DELETE' });
+export const postEntryAside = (id: string, key: string) => ask('putEntryAside', { id, key }, {});
 
 /** A train's log, as it was written. */
-export const readTrainLog = (id: string) =>
-  ask<{ entries: (LogEntry | UnreadableLogEntry)[] }>(['entries'], `${trainAt(id)}/log`);
+export const readTrainLog = (id: string) => ask('readLog', { id }, {});
 
 /** Adds entries to a train's log; sent twice they are there once. */
 export const addToTrainLog = (id: string, entries: readonly Omit<LogEntry, 'savedAt'>[]) =>
-  ask<object>([], `${trainAt(id)}/log`, { method: 'POST', body: { entries } });
+  ask('addToLog', { id }, { body: { entries: [...entries] } });
 
 /** Keeps a picture beside a train, under a name that its bytes give it. */
-export const postPicture = (id: string, picture: Blob) =>
-  ask<{ id: string }>(['id'], `${trainAt(id)}/pictures`, { method: 'POST', body: picture });
+export const postPicture = (id: string, picture: Blob) => ask('addPicture', { id }, { body: picture });
 
-export const pictureAddress = (id: string, picture: string): string =>
-  `${trainAt(id)}/pictures/${encodeURIComponent(picture)}`;
+export const pictureAddress = (id: string, picture: string): string => addressOf('readPicture', { id, key: picture });
 
 /** The saved states of a train, the newest first. */
-export const readRevisions = (id: string) => ask<{ revisions: Revision[] }>(['revisions'], `${trainAt(id)}/revisions`);
+export const readRevisions = (id: string) => ask('listRevisions', { id }, {});
 
-export const readRevision = (id: string, version: number) =>
-  ask<Pick<ReadTrain, 'train'>>(['train'], `${trainAt(id)}/revisions/${version}`);
+export const readRevision = (id: string, version: number) => ask('readRevision', { id, version: String(version) }, {});
 
 export const putRevisionName = (id: string, version: number, name: string) =>
-  ask<object>([], `${trainAt(id)}/revisions/${version}`, { method: 'PATCH', body: { name } });
+  ask('nameRevision', { id, version: String(version) }, { body: { name } });
 
-export const fetchExamples = () => ask<{ examples: ExampleState[] }>(['examples'], '/api/examples');
+export const fetchExamples = () => ask('listExamples', {}, {});
 
-export const postExampleRestore = (id: string) =>
-  ask<Stored>(['id'], `/api/examples/${encodeURIComponent(id)}`, { method: 'POST' });
+export const postExampleRestore = (id: string) => ask('restoreExample', { id }, {});

@@ -1,5 +1,6 @@
 import { readdirSync } from 'node:fs';
 import { resolve } from 'node:path';
+import { ENDPOINTS } from '@/wire/endpoints';
 
 type Handler = (request: Request, context: { params: Promise<object> }) => Promise<Response>;
 
@@ -16,6 +17,13 @@ const answer = (handler: Handler, method: string, headers: Record<string, string
     params: Promise.resolve({ id, version: '1' }),
   });
 const send = async (...sent: Parameters<typeof answer>) => (await answer(...sent)).status;
+
+/** Is a method answered by this address? */
+async function allows(method: string, file: string): Promise<boolean> {
+  const options = handlers.find(([name]) => name === `OPTIONS ${file}`)![2];
+  const allowed = (await answer(options, 'OPTIONS', { host: '127.0.0.1' })).headers.get('allow')!;
+  return allowed.split(', ').includes(method);
+}
 
 // A refused request never gets as far as the database.
 describe('every route of the API', () => {
@@ -59,4 +67,15 @@ describe('every route of the API', () => {
       expect(await send(handler, method, { host: '127.0.0.1', origin: 'http://elsewhere.example' })).toBe(403);
     },
   );
+});
+
+test('every endpoint of the contract has its route, and no route answers anything else', async () => {
+  const contract = Object.values(ENDPOINTS).map(
+    ({ method, path }) => `${method} ${path.replace('/api/', '').replace(/:(\w+)/g, '[$1]')}/route.ts`,
+  );
+  const answered: string[] = [];
+  for (const file of files.filter((one) => !one.startsWith('[...unknown]')))
+    for (const method of ['GET', 'POST', 'PUT', 'PATCH', 'DELETE'])
+      if (await allows(method, file)) answered.push(`${method} ${file}`);
+  expect(new Set(answered)).toEqual(new Set(contract));
 });

@@ -155,7 +155,7 @@ class Restoring {
       [to, part],
     );
     if ((await people.count()) > MOST.people)
-      throw new BundleError(`There would be more than ${MOST.people} names, which is as many as there can be.`);
+      throw new BundleError(`There would be more than ${MOST.people} names, which is the limit: remove some first.`);
     await this.note(sql, 'people', owner, '');
     if (to !== from) this.renamed.push({ from, to });
   }

@@ -181,9 +181,7 @@ class Staging {
       },
     );
     if (entries > MOST.entries)
-      throw new BundleError(
-        `The log of “${name}” has more than ${MOST.entries} entries, which is as many as there can be.`,
-      );
+      throw new BundleError(`The log of “${name}” has more than ${MOST.entries} entries, which is the limit.`);
     return { entries, unreadable };
   }
 
@@ -230,9 +228,7 @@ class Staging {
           }),
       );
       if (count > MOST.answers)
-        throw new BundleError(
-          `${person.name} has more than ${MOST.answers} answers, which is as many as there can be.`,
-        );
+        throw new BundleError(`${person.name} has more than ${MOST.answers} answers, which is the limit.`);
     }
   }
 
@@ -294,8 +290,7 @@ function jsonIn(text: string): unknown {
 }
 
 function most(rows: readonly unknown[], limit: number, name: string, noun: string): void {
-  if (rows.length > limit)
-    throw new BundleError(`“${name}” has more than ${limit} ${noun}, which is as many as there can be.`);
+  if (rows.length > limit) throw new BundleError(`“${name}” has more than ${limit} ${noun}, which is the limit.`);
 }
 
 const MOST_LETTERS = 120;

@@ -9,13 +9,15 @@ import { BUNDLE_LIMITS, megabytes } from '@/server/bundle/limits';
 import { database } from '@/server/database';
 import { gatherBundle, readBundle } from '@/server/heavy';
 import { failure } from '@/server/http';
-import { route } from '@/server/route';
+import type { Unchanging } from '@/core/train';
+import { endpoints } from '@/server/endpoint';
+import type { Reply } from '@/wire/endpoints';
 
 const MOST_TRAINS = 1000;
 
-export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route({
+export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = endpoints({
   /** Trains with everything beside them as one zip: `?train=…` for each, or everything there is. */
-  GET: async (request) => {
+  readBundle: async (request) => {
     const ids = new URL(request.url).searchParams.getAll('train');
     if (ids.length > MOST_TRAINS)
       return failure(400, 'bad-request', `Ask for up to ${MOST_TRAINS} trains, or for everything.`);
@@ -41,7 +43,7 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route({
    * What a bundle would bring; with `?restore`, brings it: `train-ID=skip|both|replace` for a train that is there
    * already, which is skipped where nothing is said.
    */
-  POST: async (request) => {
+  planBundle: async (request) => {
     const { searchParams } = new URL(request.url);
     const choices = choicesIn(searchParams);
     if (!choices) return failure(400, 'bad-request', 'A train is skipped, kept in both states, or replaced.');
@@ -56,9 +58,10 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route({
         );
       const plan = await readBundle(opened.file, path, stagingFile, request.signal);
       if (!plan.ok) return failure(422, 'bad-bundle', plan.message);
-      if (!searchParams.has('restore')) return Response.json({ plan: plan.value });
+      if (!searchParams.has('restore')) return { plan: plan.value };
       try {
-        return Response.json({ restored: await restoreBundle(opened, stagingFile, checkedChoice(choices)) });
+        const restored = await restoreBundle(opened, stagingFile, checkedChoice(choices));
+        return Response.json({ restored } satisfies Unchanging<Reply<'restoreBundle'>>);
       } catch (error) {
         if (error instanceof BundleError) return failure(409, 'full', error.message);
         throw error;

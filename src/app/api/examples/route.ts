@@ -1,9 +1,9 @@
 import { database } from '@/server/database';
 import { exampleFolder } from '@/server/examples/read';
-import { route } from '@/server/route';
+import { endpoints } from '@/server/endpoint';
 import { listExamples } from '@/server/trains/examples';
 
-export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route({
+export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = endpoints({
   /** The trains that ship with the application, and whether each is on the shelf as it was. */
-  GET: async () => Response.json({ examples: await listExamples(await database(), exampleFolder()) }),
+  listExamples: async () => ({ examples: await listExamples(await database(), exampleFolder()) }),
 });

@@ -1,28 +1,24 @@
 import { database } from '@/server/database';
-import { failure, readJson } from '@/server/http';
+import { failure } from '@/server/http';
 import { addPerson, listPeople } from '@/server/practice/people';
-import { route } from '@/server/route';
-import { personRequest } from '@/wire';
+import { MOST } from '@/server/most';
+import { endpoints, readRequest } from '@/server/endpoint';
 
-export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route({
+export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = endpoints({
   /** Who practises here. */
-  GET: async () => Response.json({ people: await listPeople(await database()) }),
+  listPeople: async () => ({ people: await listPeople(await database()) }),
 
   /** Adds a name. */
-  POST: async (request) => {
-    const body = await readJson(request);
-    if (!body.ok) return body.response;
-    const asked = personRequest.safeParse(body.value);
-    if (!asked.success) return failure(400, 'bad-request', 'A name has 1 to 60 characters.');
-    const added = await addPerson(await database(), asked.data);
+  addPerson: async (request) => {
+    const asked = await readRequest('addPerson', request, 'A name has 1 to 60 characters.');
+    if (!asked.ok) return asked.response;
+    const added = await addPerson(await database(), asked.value);
     if (added === 'taken')
       return failure(
         409,
         'taken',
         'There is someone of this name already: pick them from the list, or add something to the name.',
       );
-    return added === 'kept'
-      ? Response.json({})
-      : failure(409, 'full', 'There are 500 names, which is as many as there can be.');
+    return added === 'kept' ? {} : failure(409, 'full', `The limit is ${MOST.people} names: remove some first.`);
   },
 });

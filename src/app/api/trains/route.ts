@@ -1,6 +1,6 @@
 import { database } from '@/server/database';
 import { failure, readTrainBody, savedResponse } from '@/server/http';
-import { route } from '@/server/route';
+import { endpoints } from '@/server/endpoint';
 import { copyBeside } from '@/server/trains/beside';
 import { addTrain } from '@/server/trains/repository';
 import { listShelf, scheduleSummary } from '@/server/trains/shelf';
@@ -8,12 +8,12 @@ import { listShelf, scheduleSummary } from '@/server/trains/shelf';
 /** Trains in one answer where a page of the list is asked for. */
 const MOST_LISTED = 500;
 
-export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route({
+export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = endpoints({
   /**
    * The trains on the shelf by name, without their documents: all, or a page of them (?from=200&count=100) with how
    * many there are.
    */
-  GET: async (request) => {
+  listTrains: async (request) => {
     const { searchParams } = new URL(request.url);
     const asked = { from: Number(searchParams.get('from') ?? 0), count: Number(searchParams.get('count') ?? Infinity) };
     if (!isWhole(asked.from) || !(asked.count === Infinity || (isWhole(asked.count) && asked.count <= MOST_LISTED))) {
@@ -24,17 +24,17 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route({
       );
     }
     const { rows, total } = await listShelf(await database(), asked);
-    return Response.json({ trains: rows, total });
+    return { trains: rows, total };
   },
 
   /**
    * Puts a document on the shelf as a new train; what is kept beside another one goes along where it is a copy of that
    * (?beside=its-id).
    */
-  POST: async (request) => {
+  addTrain: async (request) => {
     const body = await readTrainBody(request, null);
     if (!body.ok) return body.response;
-    const added = await addTrain(await database(), body.train, request.headers.get('idempotency-key'));
+    const added = await addTrain(await database(), body.value.train, request.headers.get('idempotency-key'));
     const original = new URL(request.url).searchParams.get('beside');
     if (added.outcome === 'saved' && original !== null) await copyBeside(await database(), original, added.stored.id);
     if (added.outcome === 'saved') scheduleSummary(await database(), added.stored);

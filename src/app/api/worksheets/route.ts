@@ -1,8 +1,8 @@
 import { database } from '@/server/database';
 import { listWorksheets } from '@/server/practice/worksheets';
-import { route } from '@/server/route';
+import { endpoints } from '@/server/endpoint';
 
-export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route({
+export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = endpoints({
   /** Worksheets, the newest first. */
-  GET: async () => Response.json({ worksheets: await listWorksheets(await database()) }),
+  listWorksheets: async () => ({ worksheets: await listWorksheets(await database()) }),
 });

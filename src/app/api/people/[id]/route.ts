@@ -1,12 +1,10 @@
 import { database } from '@/server/database';
 import { failure } from '@/server/http';
 import { removePerson } from '@/server/practice/people';
-import { route } from '@/server/route';
+import { endpoints } from '@/server/endpoint';
 
-export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: string }>({
+export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = endpoints({
   /** Takes a name off, with all that was answered under it. */
-  DELETE: async (_, { id }) =>
-    (await removePerson(await database(), id))
-      ? Response.json({})
-      : failure(404, 'no-person', 'There is no such name any more.'),
+  removePerson: async (_, { id }) =>
+    (await removePerson(await database(), id)) ? {} : failure(404, 'no-person', 'There is no such name any more.'),
 });

@@ -5,23 +5,23 @@ import { asKept, wantsAsKept, unreadableRow } from '@/server/kept-answer';
 import { keptDocument } from '@/server/kept-row';
 import { MOST } from '@/server/most';
 import { removeWorksheet, keepWorksheet, readWorksheetText } from '@/server/practice/worksheets';
-import { route } from '@/server/route';
+import { endpoints } from '@/server/endpoint';
 import { keptKey } from '@/wire';
 
 const MISSING = () => failure(404, 'no-worksheet', 'There is no such worksheet any more.');
 
-export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ key: string }>({
+export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = endpoints({
   /** A worksheet as its file has it; with ?as-kept as a file, whether it reads or not. */
-  GET: async (request, { key }) => {
+  readWorksheet: async (request, { key }) => {
     const text = await readWorksheetText(await database(), key);
     if (text === null) return MISSING();
     if (wantsAsKept(request)) return asKept(text);
     const read = keptDocument(text);
-    return 'document' in read ? Response.json(read) : unreadableRow('This worksheet', read.unreadable);
+    return 'document' in read ? read : unreadableRow('This worksheet', read.unreadable);
   },
 
   /** Keeps a worksheet whose questions can all be made. */
-  PUT: (request, { key }) =>
+  keepWorksheet: (request, { key }) =>
     withSent(
       request,
       (body, signal) => readDocument(body, 'worksheet', signal),
@@ -29,14 +29,10 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ key: str
         if (!keptKey.safeParse(key).success)
           return failure(400, 'bad-request', 'A worksheet is kept with a key of up to 64 letters, digits, - and _.');
         return (await keepWorksheet(await database(), { id: key, ...sent })) === 'kept'
-          ? Response.json({})
-          : failure(
-              409,
-              'full',
-              `There are ${MOST.worksheets} worksheets, which is as many as there can be: remove some first.`,
-            );
+          ? {}
+          : failure(409, 'full', `The limit is ${MOST.worksheets} worksheets: remove some first.`);
       },
     ),
 
-  DELETE: async (_, { key }) => ((await removeWorksheet(await database(), key)) ? Response.json({}) : MISSING()),
+  removeWorksheet: async (_, { key }) => ((await removeWorksheet(await database(), key)) ? {} : MISSING()),
 });

@@ -5,16 +5,16 @@ import { asKept, wantsAsKept } from '@/server/kept-answer';
 import { addAnswers, listAnswers, putAnswersAside } from '@/server/practice/people';
 import { keptAnswer } from '@/server/wrong';
 import { MOST } from '@/server/most';
-import { route } from '@/server/route';
+import { endpoints } from '@/server/endpoint';
 
 const NOBODY = () => failure(404, 'no-person', 'There is no such name any more.');
 
-export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: string }>({
+export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = endpoints({
   /**
    * What someone has answered, the oldest first, and how many of their answers do not read; with ?as-kept those as a
    * file.
    */
-  GET: async (request, { id }) => {
+  readAnswers: async (request, { id }) => {
     const answers = await listAnswers(await database(), id);
     if (!answers) return NOBODY();
     const read = answers.map(({ document }) => ({ text: document, kept: keptAnswer(document) }));
@@ -27,15 +27,19 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: stri
   },
 
   /** Puts those that do not read aside. */
-  DELETE: async (_, { id }) => ((await putAnswersAside(await database(), id)) === null ? NOBODY() : Response.json({})),
+  putAnswersAside: async (_, { id }) => ((await putAnswersAside(await database(), id)) === null ? NOBODY() : {}),
 
   /** Adds answers; each is kept once. */
-  POST: (request, { id }) =>
+  addAnswers: (request, { id }) =>
     withSent(request, readAnswers, async (answers) => {
       const kept = await addAnswers(await database(), id, answers);
       if (kept === 'missing') return NOBODY();
       return kept === 'kept'
-        ? Response.json({})
-        : failure(409, 'full', `Under this name ${MOST.answers} answers are kept, which is as many as there can be.`);
+        ? {}
+        : failure(
+            409,
+            'full',
+            `The limit is ${MOST.answers} answers under one name, and this one has them: go on under another.`,
+          );
     }),
 });

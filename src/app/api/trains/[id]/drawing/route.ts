@@ -1,17 +1,17 @@
 import { SPACES } from '@/core/drawing';
 import { database } from '@/server/database';
 import { drawDocument } from '@/server/heavy';
-import { failure, jsonFields, unreadable } from '@/server/http';
-import { route } from '@/server/route';
+import { failure, unreadable } from '@/server/http';
+import { endpoints, replyOfJson } from '@/server/endpoint';
 import { findTrain } from '@/server/trains/repository';
 
-export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: string }>({
+export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = endpoints({
   /**
    * A train with its small side view, for the shelf; or the large side view alone (?for=bench), which the Bench betters
    * itself. The address names the version, so the browser may keep the answer for a while; not one that a better
    * drawing will follow.
    */
-  GET: async (request, { id }) => {
+  readShelfDrawing: async (request, { id }) => {
     const found = await findTrain(await database(), id, request.signal);
     if (!found) return failure(404, 'no-train', 'There is no such train on the shelf.');
     if (found.unreadable !== null) return unreadable(found);
@@ -20,9 +20,9 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: stri
       better: !large,
       signal: request.signal,
     });
-    return jsonFields(
-      { ...(!large && { train: found.document }), drawn: json },
-      finished ? { 'cache-control': 'private, max-age=3600' } : {},
-    );
+    const headers: Record<string, string> = finished ? { 'cache-control': 'private, max-age=3600' } : {};
+    return large
+      ? replyOfJson('readBenchDrawing', { drawn: json }, headers)
+      : replyOfJson('readShelfDrawing', { train: found.document, drawn: json }, headers);
   },
 });

@@ -1,23 +1,27 @@
 import { database, type Database } from '@/server/database';
 import { readEntries } from '@/server/heavy';
-import { failure, streamed, withSent } from '@/server/http';
+import { failure, withSent } from '@/server/http';
 import { MOST } from '@/server/most';
-import { route } from '@/server/route';
+import { endpoints, replyInPieces } from '@/server/endpoint';
 import { addToLog, logPages } from '@/server/trains/log';
 import { keptEntry } from '@/server/wrong';
 
-export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: string }>({
+export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = endpoints({
   /** A train's log, in the order in which it was written; an entry that does not read comes with why. */
-  GET: async (_, { id }) => streamed('entries', shown(await database(), id)),
+  readLog: async (_, { id }) => replyInPieces('readLog', 'entries', shown(await database(), id)),
 
   /** Adds entries, all or none; what is there already stays as it is. */
-  POST: (request, { id }) =>
+  addToLog: (request, { id }) =>
     withSent(request, readEntries, async (entries) => {
       const added = await addToLog(await database(), id, entries);
       if (added === 'missing') return failure(404, 'no-train', 'There is no such train on the shelf.');
       return added === 'kept'
-        ? Response.json({})
-        : failure(409, 'full', `This log has ${MOST.entries} entries, which is as many as there can be.`);
+        ? {}
+        : failure(
+            409,
+            'full',
+            `The limit is ${MOST.entries} entries in one log, and this one has them. Copy the train to go on.`,
+          );
     }),
 });
 

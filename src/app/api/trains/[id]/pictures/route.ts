@@ -3,14 +3,15 @@ import { database } from '@/server/database';
 import { readPicture } from '@/server/heavy';
 import { failure, readBytes } from '@/server/http';
 import { MOST } from '@/server/most';
-import { route } from '@/server/route';
+import { endpoints } from '@/server/endpoint';
+import type { Reply } from '@/wire/endpoints';
 import { keepPicture } from '@/server/trains/pictures';
 
 const MOST_BYTES = 5_000_000;
 
-export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: string }>({
+export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = endpoints({
   /** Keeps a PNG or a JPEG without what cameras write beside it. The same picture twice is kept once. */
-  POST: async (request, { id }) => {
+  addPicture: async (request, { id }) => {
     const bytes = await readBytes(request, MOST_BYTES);
     if (!bytes) return failure(413, 'too-large', 'A picture can have at most 5 MB.');
     const picture = await readPicture(bytes, request.signal);
@@ -27,8 +28,8 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: stri
       return failure(
         409,
         'full',
-        `Beside this train ${MOST.pictures} pictures are kept, which is as many as there can be.`,
+        `The limit is ${MOST.pictures} pictures in one log, and this one has them. Copy the train to go on.`,
       );
-    return Response.json({ id: key }, { status: 201 });
+    return Response.json({ id: key } satisfies Reply<'addPicture'>, { status: 201 });
   },
 });

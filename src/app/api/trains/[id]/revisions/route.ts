@@ -1,8 +1,8 @@
 import { database } from '@/server/database';
-import { route } from '@/server/route';
+import { endpoints } from '@/server/endpoint';
 import { listRevisions } from '@/server/trains/revisions';
 
-export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: string }>({
+export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = endpoints({
   /** The kept states of a train, the newest first. */
-  GET: async (_, { id }) => Response.json({ revisions: await listRevisions(await database(), id) }),
+  listRevisions: async (_, { id }) => ({ revisions: await listRevisions(await database(), id) }),
 });

@@ -1,4 +1,6 @@
-import { listRoute } from '@/server/trains/beside-routes';
-import { SCENARIOS } from './keeping';
+import { endpoints } from '@/server/endpoint';
+import { listBeside, SCENARIOS } from '@/server/trains/beside-answers';
 
-export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = listRoute(SCENARIOS);
+export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = endpoints({
+  listScenarios: listBeside(SCENARIOS),
+});

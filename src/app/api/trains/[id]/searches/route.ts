@@ -1,4 +1,6 @@
-import { listRoute } from '@/server/trains/beside-routes';
-import { SEARCHES } from './keeping';
+import { endpoints } from '@/server/endpoint';
+import { listBeside, SEARCHES } from '@/server/trains/beside-answers';
 
-export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = listRoute(SEARCHES);
+export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = endpoints({
+  listSearches: listBeside(SEARCHES),
+});

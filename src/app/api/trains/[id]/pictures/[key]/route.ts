@@ -1,15 +1,15 @@
 import { database } from '@/server/database';
 import { failure } from '@/server/http';
 import { asKept, wantsAsKept, unreadableRow } from '@/server/kept-answer';
-import { route } from '@/server/route';
+import { endpoints } from '@/server/endpoint';
 import { findPicture } from '@/server/trains/pictures';
 
-export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: string; key: string }>({
+export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = endpoints({
   /**
    * A kept picture; its address is made of its bytes, so it never changes. With ?as-kept as a file, whether it is one
    * or not.
    */
-  GET: async (request, { id, key }) => {
+  readPicture: async (request, { id, key }) => {
     const found = await findPicture(await database(), id, key);
     if (!found) return failure(404, 'no-picture', 'This picture is not kept.');
     const { type, bytes, reads } = found;

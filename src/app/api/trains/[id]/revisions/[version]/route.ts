@@ -1,17 +1,16 @@
 import { database } from '@/server/database';
-import { failure, jsonFields, readJson } from '@/server/http';
+import { failure } from '@/server/http';
 import { asKept, wantsAsKept } from '@/server/kept-answer';
-import { route } from '@/server/route';
+import { endpoints, readRequest, replyOfJson } from '@/server/endpoint';
 import { findRevision, findStateText, nameRevision } from '@/server/trains/revisions';
 import { versionNumber } from '@/server/version-number';
-import { namingRequest } from '@/wire';
 
 const notKept = () => failure(404, 'no-revision', 'This state is no longer kept.');
 const noVersion = () => failure(400, 'bad-version', 'A version is a whole number from 1.');
 
-export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: string; version: string }>({
+export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = endpoints({
   /** The document as it was at a version; with ?as-kept as a file, whether it reads or not. */
-  GET: async (request, { id, version: named }) => {
+  readRevision: async (request, { id, version: named }) => {
     const version = versionNumber(named);
     if (version === null) return noVersion();
     if (wantsAsKept(request)) {
@@ -21,20 +20,16 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = route<{ id: stri
     const found = await findRevision(await database(), id, version, request.signal);
     if (!found) return notKept();
     return found.unreadable === null
-      ? jsonFields({ train: found.document })
+      ? replyOfJson('readRevision', { train: found.document })
       : failure(422, 'unreadable', `This state is kept, but it cannot be read: ${found.unreadable}`);
   },
 
   /** Names a state, so that it is kept for good. */
-  PATCH: async (request, { id, version: named }) => {
+  nameRevision: async (request, { id, version: named }) => {
     const version = versionNumber(named);
     if (version === null) return noVersion();
-    const body = await readJson(request);
-    if (!body.ok) return body.response;
-    const naming = namingRequest.safeParse(body.value);
-    if (!naming.success) return failure(400, 'bad-request', 'A name is a text of at most 120 characters.');
-    return (await nameRevision(await database(), id, version, naming.data.name || null))
-      ? Response.json({})
-      : notKept();
+    const naming = await readRequest('nameRevision', request, 'A name is a text of at most 120 characters.');
+    if (!naming.ok) return naming.response;
+    return (await nameRevision(await database(), id, version, naming.value.name || null)) ? {} : notKept();
   },
 });

@@ -1,4 +1,8 @@
-import { keptRoute } from '@/server/trains/beside-routes';
-import { SCENARIOS } from '../keeping';
+import { endpoints } from '@/server/endpoint';
+import { keepOneBeside, readBeside, removeOneBeside, SCENARIOS } from '@/server/trains/beside-answers';
 
-export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = keptRoute(SCENARIOS);
+export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = endpoints({
+  readScenario: readBeside(SCENARIOS),
+  keepScenario: keepOneBeside(SCENARIOS),
+  removeScenario: removeOneBeside(SCENARIOS),
+});

@@ -1,4 +1,8 @@
-import { keptRoute } from '@/server/trains/beside-routes';
-import { SEARCHES } from '../keeping';
+import { endpoints } from '@/server/endpoint';
+import { keepOneBeside, readBeside, removeOneBeside, SEARCHES } from '@/server/trains/beside-answers';
 
-export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = keptRoute(SEARCHES);
+export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = endpoints({
+  readSearch: readBeside(SEARCHES),
+  keepSearch: keepOneBeside(SEARCHES),
+  removeSearch: removeOneBeside(SEARCHES),
+});
