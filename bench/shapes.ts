@@ -1,3 +1,4 @@
+import { refusalText } from '@/core/result';
 import { gearOutline, readWheel, stlBytes, wheelSolid } from '../src/core/shapes';
 
 const ROUNDS = 5;
@@ -16,8 +17,8 @@ export function benchShapes(): void {
   console.log(`outline of 200 teeth: ${worst(() => gearOutline({ teeth: 200, moduleMm: 2 }))} (limit 20 ms)`);
   const herringbone = () => {
     const read = readWheel({ teeth: 60, moduleMm: 2, widthMm: 20, helixDegrees: 25, herringbone: true, boreMm: 10 });
-    if (!read.ok) throw new Error(read.message);
-    return stlBytes(wheelSolid(read.wheel), 'bench');
+    if (!read.ok) throw new Error(refusalText(read));
+    return stlBytes(wheelSolid(read.value), 'bench');
   };
   console.log(`herringbone wheel of 60 teeth as STL: ${worst(herringbone)} (limit 300 ms)`);
 }

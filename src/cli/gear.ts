@@ -1,4 +1,5 @@
-import { readWheel, stlBytes, USUAL_TOLERANCE_MM, wheelDxf, wheelSolid, wheelSvg, type WheelSpec } from '@/core/shapes';
+import type { Problem } from '@/core/result';
+import { readWheel, stlBytes, USUAL_TOLERANCE_MM, wheelDxf, wheelSolid, wheelSvg } from '@/core/shapes';
 import { parseArguments, type OptionKinds } from './arguments';
 import { UsageError } from './usage-error';
 import { writeFileWhole } from './write-whole';
@@ -46,9 +47,9 @@ export function gearFile(argv: readonly string[]): string {
   }
   for (const needed of ['teeth', 'module'] as const)
     if (values[needed] === undefined) throw new UsageError(`--${needed} is needed: ${GEAR_USAGE}`);
-  const read = readWheel(spec as unknown as WheelSpec);
-  if (!read.ok) throw new UsageError(`--${optionOf(read.field)}: ${read.message}`);
-  const { wheel } = read;
+  const read = readWheel(spec);
+  if (!read.ok) throw new UsageError(`--${optionOf(read.problems[0])}: ${read.problems[0].message}`);
+  const wheel = read.value;
   const title = `${wheel.spec.teeth} teeth, module ${wheel.spec.moduleMm} mm`;
   writeFileWhole(
     output,
@@ -63,8 +64,8 @@ export function gearFile(argv: readonly string[]): string {
     .join('');
 }
 
-const optionOf = (field: keyof WheelSpec): string =>
-  Object.entries({ ...NUMBERS, ...PAIRS }).find(([, name]) => name === field)?.[0] ?? field;
+const optionOf = ({ path: [field] }: Problem): string =>
+  Object.entries({ ...NUMBERS, ...PAIRS }).find(([, name]) => name === field)?.[0] ?? String(field);
 
 function number(option: string, text: string): number {
   const value = text.trim() === '' ? NaN : Number(text);

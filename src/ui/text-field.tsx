@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import { readFigure } from '@/core/units';
 
 interface Props {
   readonly label: string;
@@ -41,6 +42,6 @@ export function TextField({ label, value, unit, numeric = false, onDone }: Props
   );
 }
 
-/** A typed number, undefined for an empty field; NaN is for the edit to refuse. */
-export const numberOrNothing = (text: string): number | undefined =>
-  text.trim() === '' ? undefined : Number(text.trim().replace(',', '.'));
+/** A typed figure in the field's unit, undefined for an empty field; NaN is for the edit to refuse. */
+export const figureOrNothing = (text: string, unit = ''): number | undefined =>
+  text.trim() === '' ? undefined : readFigure(text, unit);

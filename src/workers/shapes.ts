@@ -1,4 +1,5 @@
 import { strToU8, zipSync } from 'fflate';
+import { refusalText } from '@/core/result';
 import { readWheel, stackSolids, stlBytes, wheelDxf, wheelSolid, wheelSvg, type WheelSpec } from '@/core/shapes';
 
 /** A wheel of a train that is to be made. */
@@ -21,8 +22,8 @@ export interface PieceAsked {
 /** A wheel as binary STL. @throws Error that says what is wrong with it */
 export function shapeStl(spec: WheelSpec, title: string): Uint8Array {
   const read = readWheel(spec);
-  if (!read.ok) throw new Error(read.message);
-  return stlBytes(wheelSolid(read.wheel), title);
+  if (!read.ok) throw new Error(refusalText(read));
+  return stlBytes(wheelSolid(read.value), title);
 }
 
 /**
@@ -38,15 +39,15 @@ export function shapesZip(
   const made = wheels.map(({ gear, name: title, file, copies, spec }, i) => {
     const read = readWheel(spec);
     tell(i);
-    if (!read.ok) return { gear, name: title, left: `${read.field}: ${read.message}` };
-    files[`${file}.svg`] = strToU8(wheelSvg(read.wheel, title));
-    files[`${file}.dxf`] = strToU8(wheelDxf(read.wheel));
-    files[`${file}.stl`] = stlBytes(wheelSolid(read.wheel), title);
+    if (!read.ok) return { gear, name: title, left: refusalText(read) };
+    files[`${file}.svg`] = strToU8(wheelSvg(read.value, title));
+    files[`${file}.dxf`] = strToU8(wheelDxf(read.value));
+    files[`${file}.stl`] = stlBytes(wheelSolid(read.value), title);
     return { gear, name: title, copies, files: ['svg', 'dxf', 'stl'].map((ending) => `${file}.${ending}`), ...spec };
   });
   const whole = pieces.flatMap(({ file, name: title, specs }) => {
     const reads = specs.map(readWheel);
-    const own = reads.flatMap((read) => (read.ok ? [read.wheel] : []));
+    const own = reads.flatMap((read) => (read.ok ? [read.value] : []));
     if (own.length < specs.length) return [];
     files[`${file}.stl`] = stlBytes(stackSolids(own), title);
     return [{ name: title, files: [`${file}.stl`], teeth: specs.map(({ teeth }) => teeth) }];

@@ -1,3 +1,4 @@
+import { GRAVITY } from '../units';
 import { toNumber } from '../rational';
 import type { Interval } from './interval';
 import type { Reading } from './log-schema';
@@ -15,7 +16,6 @@ export interface MeasuredValue {
 }
 
 /** N for one kilogram. */
-const GRAVITY = 9.80665;
 /** What can be told where a resolution is not: half of what is counted, one of what an instrument shows. */
 const HALF = 0.5;
 

@@ -1,3 +1,4 @@
+import { refusalText } from '../result';
 import { toNumber } from '../rational';
 import { readWheel, toothForm } from '../shapes';
 import { demoTrain } from '@/testing/demo-train';
@@ -111,8 +112,8 @@ test('the span is what the outline measures: between parallel tangents of its fl
 test('what is printed is what is listed: a wheel of the list has the sizes of its shape', () => {
   const part = row(withModule(demoTrain('pan-rake'), 2), demoTrain('pan-rake').gears[0]!.id);
   const read = readWheel({ teeth: part.teeth, moduleMm: part.moduleMm!, widthMm: 10 });
-  if (!read.ok) throw new Error(read.message);
-  const reach = Math.max(...read.wheel.outer.map(({ x, y }) => Math.hypot(x, y)));
+  if (!read.ok) throw new Error(refusalText(read));
+  const reach = Math.max(...read.value.outer.map(({ x, y }) => Math.hypot(x, y)));
   expect(2 * reach).toBeCloseTo(part.outsideMm!, 6);
 });
 

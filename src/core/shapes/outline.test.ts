@@ -1,3 +1,4 @@
+import { refusalText } from '../result';
 import fc from 'fast-check';
 import {
   gearOutline,
@@ -7,6 +8,7 @@ import {
   toothForm,
   type Loop,
   type LoopPoint,
+  type WheelSpec,
   type ToothSpec,
 } from '.';
 
@@ -203,14 +205,17 @@ test.each([
   ],
   [{ teeth: 20, moduleMm: 1, widthMm: 10, boreMm: 8, lighteningHoles: 6 }, 'lighteningHoles', 'no room'],
 ] as const)('%j is refused at %s', (own, field, says) => {
-  expect(readWheel(own)).toMatchObject({ ok: false, field, message: expect.stringContaining(says) as string });
+  expect(readWheel(own)).toMatchObject({
+    ok: false,
+    problems: [{ path: expect.arrayContaining([field]) as string[], message: expect.stringContaining(says) as string }],
+  });
 });
 
 test('what is worth knowing is said: pointed tips, undercut roots, no backlash, how to print, what can burst', () => {
-  const hints = (own: Parameters<typeof readWheel>[0]) => {
+  const hints = (own: WheelSpec) => {
     const read = readWheel(own);
-    if (!read.ok) throw new Error(read.message);
-    return read.wheel.hints.join(' ');
+    if (!read.ok) throw new Error(refusalText(read));
+    return read.value.hints.join(' ');
   };
   expect(hints({ teeth: 8, moduleMm: 2, widthMm: 5, shift: 0.8 })).toContain('end in a point');
   expect(hints({ teeth: 9, moduleMm: 2, widthMm: 5 })).toContain('undercut');

@@ -1,3 +1,4 @@
+import { refusalText } from '../result';
 import DxfParser from 'dxf-parser';
 import {
   readWheel,
@@ -14,8 +15,8 @@ import {
 
 function wheel(spec: WheelSpec): ShapedGear {
   const read = readWheel(spec);
-  if (!read.ok) throw new Error(`${read.field}: ${read.message}`);
-  return read.wheel;
+  if (!read.ok) throw new Error(refusalText(read));
+  return read.value;
 }
 
 /** Every edge belongs to exactly two triangles, which run along it in opposite ways. */

@@ -1,7 +1,8 @@
 import earcut from 'earcut';
 import { circleLoop, turned, type Loop } from './loop';
 import { toothForm } from './tooth-form';
-import { boreLoop, USUAL_TOLERANCE_MM, type ShapedGear } from './wheel';
+import { boreLoop, type ShapedGear } from './wheel';
+import { USUAL_TOLERANCE_MM } from './wheel-schema';
 import { itemAt } from '../required';
 
 /** Corners of triangles in threes, x y z after one another, mm; seen from outside each runs counter-clockwise. */

@@ -1,30 +1,9 @@
 import { circleLoop, loopArea, reversed, type Loop, type LoopPoint } from './loop';
 import { gearOutline } from './gear-outline';
-import { isUndercut, toothForm, type ToothSpec } from './tooth-form';
-
-/** A wheel to be cut or printed: its teeth, and what it is mounted with. All in mm. */
-export interface WheelSpec extends ToothSpec {
-  readonly widthMm: number;
-  /** At the pitch circle; right-handed above 0. */
-  readonly helixDegrees?: number;
-  /** Left over right hand, which centres itself. */
-  readonly herringbone?: boolean;
-  readonly boreMm?: number;
-  /** A keyway in the bore: its width, and how deep it goes beyond the bore. */
-  readonly keyway?: { readonly widthMm: number; readonly deepMm: number };
-  /** A square hole instead of a round bore, across flats. */
-  readonly squareMm?: number;
-  readonly hub?: { readonly outsideMm: number; readonly longMm: number };
-  /** So many round holes between hub and rim. */
-  readonly lighteningHoles?: number;
-  /** Of a ring: how thick it is outside its roots. */
-  readonly rimMm?: number;
-  readonly toleranceMm?: number;
-}
-
-export type ReadWheel =
-  | { readonly ok: true; readonly wheel: ShapedGear }
-  | { readonly ok: false; readonly field: keyof WheelSpec; readonly message: string };
+import { accept, refuse, resultOf, type Result } from '../result';
+import { isUndercut, toothForm } from './tooth-form';
+import { boreReach, contradictionIn } from './wheel-rules';
+import { LEAST_WALL_MM, USUAL_TOLERANCE_MM, wheelSchema, type WheelSpec } from './wheel-schema';
 
 /** The lines of a wheel across its axis. */
 export interface ShapedGear {
@@ -37,109 +16,53 @@ export interface ShapedGear {
   readonly hints: readonly string[];
 }
 
-export const USUAL_TOLERANCE_MM = 0.01;
-export const LEAST_TEETH = 4;
-const MOST_TEETH = 2000;
-/** Material that is left between one opening and the next. */
-const LEAST_WALL_MM = 1;
-
-/** The lines of a wheel, or what is wrong with it and where. */
-export function readWheel(spec: WheelSpec): ReadWheel {
-  const wrong = wrongIn(spec);
-  if (wrong) return { ok: false, ...wrong };
+/** The lines of a wheel, or what is wrong with its measures and where. */
+export function readWheel(measures: unknown): Result<ShapedGear> {
+  const read = resultOf(wheelSchema.safeParse(measures));
+  if (!read.ok) return read;
+  const spec = read.value;
+  const wrong = contradictionIn(spec);
+  if (wrong) return wrong;
   const tolerance = spec.toleranceMm ?? USUAL_TOLERANCE_MM;
   const teeth = gearOutline(spec, tolerance);
-  const form = toothForm(spec);
   if (spec.internal) {
-    const outer = circleLoop(form.rootRadius + (spec.rimMm ?? usualRim(spec)), tolerance);
-    return {
-      ok: true,
-      wheel: { spec, outer, holes: [teeth], areaMm2: loopArea(outer) + loopArea(teeth), hints: hintsOf(spec) },
-    };
+    const outer = circleLoop(toothForm(spec).rootRadius + (spec.rimMm ?? usualRim(spec)), tolerance);
+    return accept(shaped(spec, outer, [teeth]));
   }
   const bore = boreLoop(spec, tolerance);
-  const reach = boreReach(spec);
-  const holes = [...(bore ? [reversed(bore)] : [])];
-  if (spec.lighteningHoles) {
-    const from = Math.max(reach, (spec.hub?.outsideMm ?? 0) / 2) + 2 * LEAST_WALL_MM;
-    const to = form.rootRadius - 2 * LEAST_WALL_MM;
-    const centre = (from + to) / 2;
-    const radius = Math.min((to - from) / 2, centre * Math.sin(Math.PI / spec.lighteningHoles) - LEAST_WALL_MM);
-    if (radius < 1)
-      return {
-        ok: false,
-        field: 'lighteningHoles',
-        message: `There is no room for ${spec.lighteningHoles} holes between the bore or hub and the teeth.`,
-      };
-    for (let i = 0; i < spec.lighteningHoles; i++) {
-      const angle = (2 * Math.PI * (i + 0.5)) / spec.lighteningHoles;
-      holes.push(reversed(circleLoop(radius, tolerance, { x: centre * Math.cos(angle), y: centre * Math.sin(angle) })));
-    }
-  }
-  const areaMm2 = [teeth, ...holes].reduce((sum, loop) => sum + loopArea(loop), 0);
-  return { ok: true, wheel: { spec, outer: teeth, holes, areaMm2, hints: hintsOf(spec) } };
+  const lightening = lighteningLoops(spec, tolerance);
+  return lightening.ok
+    ? accept(shaped(spec, teeth, [...(bore ? [reversed(bore)] : []), ...lightening.value]))
+    : lightening;
+}
+
+const shaped = (spec: WheelSpec, outer: Loop, holes: readonly Loop[]): ShapedGear => ({
+  spec,
+  outer,
+  holes,
+  areaMm2: [outer, ...holes].reduce((sum, loop) => sum + loopArea(loop), 0),
+  hints: hintsOf(spec),
+});
+
+/** Round holes between the bore or hub and the teeth, as large as there is room for. */
+function lighteningLoops(spec: WheelSpec, tolerance: number): Result<readonly Loop[]> {
+  const count = spec.lighteningHoles ?? 0;
+  if (count === 0) return accept([]);
+  const from = Math.max(boreReach(spec), (spec.hub?.outsideMm ?? 0) / 2) + 2 * LEAST_WALL_MM;
+  const to = toothForm(spec).rootRadius - 2 * LEAST_WALL_MM;
+  const centre = (from + to) / 2;
+  const radius = Math.min((to - from) / 2, centre * Math.sin(Math.PI / count) - LEAST_WALL_MM);
+  if (radius < 1)
+    return refuse(`There is no room for ${count} holes between the bore or hub and the teeth.`, ['lighteningHoles']);
+  return accept(
+    Array.from({ length: count }, (_, i) => {
+      const angle = (2 * Math.PI * (i + 0.5)) / count;
+      return reversed(circleLoop(radius, tolerance, { x: centre * Math.cos(angle), y: centre * Math.sin(angle) }));
+    }),
+  );
 }
 
 export const usualRim = ({ moduleMm }: Pick<WheelSpec, 'moduleMm'>): number => 3 * moduleMm;
-
-type Wrong = { readonly field: keyof WheelSpec; readonly message: string };
-
-function wrongIn(spec: WheelSpec): Wrong | null {
-  const { teeth, moduleMm, widthMm, shift = 0, backlashMm = 0, helixDegrees = 0, internal = false } = spec;
-  const refuse = (field: keyof WheelSpec, message: string): Wrong => ({ field, message });
-  if (!Number.isInteger(teeth) || teeth < LEAST_TEETH || teeth > MOST_TEETH)
-    return refuse('teeth', `The tooth count is a whole number from ${LEAST_TEETH} to ${MOST_TEETH}.`);
-  if (!(moduleMm >= 0.05 && moduleMm <= 200)) return refuse('moduleMm', 'The module is from 0.05 to 200 mm.');
-  if (!(widthMm > 0 && widthMm <= 10_000)) return refuse('widthMm', 'The width is above 0 and at most 10 000 mm.');
-  if (!(Math.abs(shift) <= 0.8)) return refuse('shift', 'The profile shift is from -0.8 to 0.8 modules.');
-  if (!(backlashMm >= 0 && backlashMm <= moduleMm))
-    return refuse('backlashMm', 'The backlash is from 0 to one module.');
-  if (!(Math.abs(helixDegrees) <= 45)) return refuse('helixDegrees', 'The helix angle is at most 45°.');
-  if (spec.herringbone && helixDegrees === 0)
-    return refuse('herringbone', 'A herringbone wheel has a helix angle: give one.');
-  if (!((spec.toleranceMm ?? USUAL_TOLERANCE_MM) >= 1e-4 && (spec.toleranceMm ?? USUAL_TOLERANCE_MM) <= moduleMm / 2))
-    return refuse('toleranceMm', 'The tolerance is from 0.0001 mm to half a module.');
-  const form = toothForm(spec);
-  if (form.tipRadius <= (internal ? 0 : form.rootRadius))
-    return refuse('shift', 'No tooth is left with this shift and backlash.');
-  if (internal) {
-    if (teeth < 12) return refuse('teeth', 'A ring has 12 teeth or more.');
-    for (const field of ['boreMm', 'squareMm', 'keyway', 'hub', 'lighteningHoles'] as const)
-      if (spec[field]) return refuse(field, 'A ring has no bore, hub or holes: it is held outside.');
-    if (spec.rimMm !== undefined && !(spec.rimMm >= LEAST_WALL_MM))
-      return refuse('rimMm', `The rim is at least ${LEAST_WALL_MM} mm.`);
-    return null;
-  }
-  const { boreMm, squareMm, keyway, hub } = spec;
-  for (const field of ['boreMm', 'squareMm'] as const)
-    if (spec[field] !== undefined && !(spec[field] > 0)) return refuse(field, 'A hole is wider than 0 mm.');
-  if (boreMm !== undefined && squareMm !== undefined)
-    return refuse('squareMm', 'Give a round bore or a square hole, not both.');
-  if (keyway) {
-    if (boreMm === undefined) return refuse('keyway', 'A keyway is cut in a round bore: give one.');
-    if (!(keyway.widthMm > 0 && keyway.widthMm < boreMm && keyway.deepMm > 0))
-      return refuse('keyway', 'A keyway is wider and deeper than 0 and narrower than the bore.');
-  }
-  const reach = boreReach(spec);
-  if (reach + LEAST_WALL_MM > form.rootRadius)
-    return refuse(
-      squareMm === undefined ? 'boreMm' : 'squareMm',
-      `The hole leaves less than ${LEAST_WALL_MM} mm under the teeth: it can reach ` +
-        `${(form.rootRadius - LEAST_WALL_MM).toFixed(2)} mm from the axis.`,
-    );
-  if (hub && !(hub.longMm > 0 && hub.outsideMm / 2 >= reach + LEAST_WALL_MM && hub.outsideMm / 2 < form.rootRadius))
-    return refuse('hub', 'A hub is longer than 0, thicker than the hole by 1 mm all round, and stays below the teeth.');
-  if (
-    spec.lighteningHoles !== undefined &&
-    (!Number.isInteger(spec.lighteningHoles) || spec.lighteningHoles < 0 || spec.lighteningHoles > 24)
-  )
-    return refuse('lighteningHoles', 'There are 0 to 24 lightening holes.');
-  return null;
-}
-
-/** How far the bore reaches from the axis. */
-const boreReach = ({ boreMm = 0, squareMm = 0, keyway }: WheelSpec): number =>
-  keyway ? Math.hypot(boreMm / 2 + keyway.deepMm, keyway.widthMm / 2) : Math.max(boreMm / 2, squareMm / Math.SQRT2);
 
 /** The bore, counter-clockwise; null without one. */
 export function boreLoop({ boreMm, squareMm, keyway }: WheelSpec, tolerance: number): Loop | null {

@@ -1,7 +1,6 @@
+import { GRAVITY } from '../units';
 import type { WrittenLoad } from './scenario-schema';
 import { itemAt } from '../required';
-
-const GRAVITY = 9.80665;
 
 /**
  * A load at the output: a + b ω + c ω² and what a profile adds over time, in N·m against the motion at ω rad/s; with

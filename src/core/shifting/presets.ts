@@ -1,3 +1,4 @@
+import { GRAVITY } from '../units';
 import { soundThresholds } from './bands';
 import type { Gearing } from './operating-point';
 import { RAD_S_PER_RPM } from './operating-point';
@@ -18,7 +19,6 @@ export const PRESETS = {
 export type Preset = keyof typeof PRESETS;
 
 const MOTOR = { kind: 'linear', stallTorqueNm: 0.6, noLoadRpm: 250, supply: 1 } as const;
-const GRAVITY = 9.80665;
 const DRUM_MM = 80;
 const WHEEL_MM = 90;
 

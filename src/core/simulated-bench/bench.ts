@@ -1,3 +1,4 @@
+import { GRAVITY } from '../units';
 import { memberFigures } from '../powerflow';
 import { toNumber } from '../rational';
 import { outputTorque, solveEngaged } from '../solve';
@@ -37,7 +38,6 @@ export type Taken = { readonly ok: true; readonly reading: Reading } | { readonl
 const MARKS = 24;
 const FRAME_RATE = 50;
 const ARM_MM = 100;
-const GRAVITY = 9.80665;
 
 /** The same seed gives the same train with the same readings, one after another. */
 export function simulatedBench(train: Train, seed: number, trick: Trick): SimulatedBench {

@@ -1,4 +1,5 @@
 import { compare, div, fraction, inverse, isZero, mul, parseRational, sign, type Rational, entryAt } from '../rational';
+import { splitFigure } from '../units';
 import { durationOf } from './durations';
 import { itemAt, required } from '../required';
 import { capitalised } from '../capitalised';
@@ -119,26 +120,25 @@ function withUnit(
   what: string,
   units: Readonly<Record<string, Rational>>,
 ): Rational | Unread {
-  const [, number = '', unit = ''] =
-    /^\s*([+−-]?[\d.,/eE+-]*?)\s*((?:turns)?\/?[a-z][a-z/]*|\/min)?\s*$/i.exec(text) ?? [];
-  const factor = unit === '' ? entryAt(Object.values(units), 0) : units[unit.toLowerCase()];
+  const trimmed = text.trim();
+  const written = splitFigure(trimmed);
+  const unit = written?.unit.toLowerCase() ?? '';
+  const factor = unit === '' ? entryAt(Object.values(units), 0) : units[unit];
   if (!factor) return unread(field, `Give ${what} in ${Object.keys(units).join(', ')}.`);
-  const value = plainNumber(number, field, what);
+  const value = plainNumber(written ? trimmed.slice(0, trimmed.length - written.unit.length) : trimmed, field, what);
   return 'ok' in value ? value : mul(value, factor);
 }
 
 function plainNumber(text: string, field: string, what: string): Rational | Unread {
-  const trimmed = text
-    .trim()
-    .replace('−', '-')
-    .replace(/^(\d+),(\d+)$/, '$1.$2');
-  const value = parseRational(trimmed);
+  const trimmed = text.trim();
   if (trimmed === '') return unread(field, `Give ${what}.`);
-  if (!value)
+  const written = splitFigure(trimmed);
+  if (!written || written.unit !== '')
     return unread(
       field,
       `“${trimmed.slice(0, 40)}” is no number: write ${what} as a fraction like 360/7 or a decimal like 51.43.`,
     );
+  const { value } = written;
   if (isZero(value)) return unread(field, `${capitalised(what)} cannot be 0.`);
   if (sign(value) < 0)
     return unread(field, `${capitalised(what)} must be above 0; which way it turns is chosen under Way of turning.`);

@@ -2,13 +2,14 @@ export {
   FORCE_UNITS,
   isForce,
   powerInWatts,
-  readQuantity,
   SPEED_UNITS,
   TORQUE_UNITS,
   torqueTable,
   type ForceUnit,
-  type Quantity,
   type SpeedUnit,
   type TorqueUnit,
 } from './units';
+export { GRAVITY } from './constants';
+export { readFigure, splitFigure } from './figure';
 export { figure, ratioFigure, ratioByConvention, ratioText, wayText, type RatioConvention } from './format';
+export { readQuantity, type Quantity } from './quantity';

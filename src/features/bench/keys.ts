@@ -62,7 +62,7 @@ const isOnControl = ({ target }: KeyboardEvent): boolean =>
   target instanceof Element && target.closest('button, a, [role=tab], [role=button], input') !== null;
 
 function station({ train, store }: Bench, by: number): void {
-  const { station: at, set } = store.getState();
+  const { station: at, lookAt } = store.getState();
   const { length } = stationsOf(train.getState().train);
-  if (length > 0) set({ station: (Math.min(at, length - 1) + by + length) % length });
+  if (length > 0) lookAt((Math.min(at, length - 1) + by + length) % length);
 }

@@ -1,6 +1,6 @@
 import { fraction, ONE } from '@/core/rational';
 import { SPEED_UNITS, TORQUE_UNITS, type SpeedUnit, type TorqueUnit } from '@/core/units';
-import { numberOrNothing } from '@/ui/text-field';
+import { figureOrNothing } from '@/ui/text-field';
 import { memberPower } from './powers';
 
 const typed = (value: number | null, unit: TorqueUnit | SpeedUnit) => ({
@@ -21,7 +21,7 @@ test('power is unknown where the share or what is put in is unknown', () => {
 });
 
 test('an empty field is nothing, a comma is a point, and odd text is left for the edit to refuse', () => {
-  expect(numberOrNothing('  ')).toBeUndefined();
-  expect(numberOrNothing(' 2,5 ')).toBe(2.5);
-  expect(numberOrNothing('two')).toBeNaN();
+  expect(figureOrNothing('  ')).toBeUndefined();
+  expect(figureOrNothing(' 2,5 ')).toBe(2.5);
+  expect(figureOrNothing('two')).toBeNaN();
 });

@@ -52,7 +52,7 @@ describe('turning', () => {
   test('pointing at parts leaves the crank alone', () => {
     const { train, crank } = bench('sluice-winch');
     crank.drag(0.3);
-    train.getState().set({ highlight: { members: ['drum'], gears: [], couplers: [] } });
+    train.getState().light({ members: ['drum'], gears: [], couplers: [] });
     expect(crank.turnsSince).toBeCloseTo(0.3, 9);
   });
 });
@@ -62,7 +62,7 @@ describe('what the Bench keeps of its own', () => {
     const session = open('sluice-winch');
     const first = ownOf(session, createBench);
     first.crank.turn(ONE, false);
-    first.store.getState().set({ station: 1 });
+    first.store.getState().lookAt(1);
     leave(session);
     const again = ownOf(session, createBench);
     expect(turns(again, 'crank')).toBe('1');

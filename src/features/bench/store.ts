@@ -18,7 +18,13 @@ export interface BenchState {
   readonly editing: PartRef | null;
   /** The side view that stands in until there is one of this document. */
   readonly shown: ShownView | null;
-  readonly set: (change: Partial<Omit<BenchState, 'set'>>) => void;
+  /** Turns what is turned further, or puts it back. */
+  readonly turnTo: (turned: TurnedTrain) => void;
+  readonly lookAt: (station: number) => void;
+  readonly mark: (gears: readonly string[]) => void;
+  /** Opens the card of a part, or closes whichever is open. */
+  readonly openCard: (part: PartRef | null) => void;
+  readonly show: (shown: ShownView) => void;
 }
 
 export type BenchStore = ReturnType<typeof createBenchStore>;
@@ -45,14 +51,18 @@ function createBenchStore({ train }: TrainState) {
     marks: marked ? [marked.id] : [],
     editing: null,
     shown: null,
-    set,
+    turnTo: (turned) => set({ turned }),
+    lookAt: (station) => set({ station }),
+    mark: (gears) => set({ marks: gears }),
+    openCard: (part) => set({ editing: part }),
+    show: (view) => set({ shown: view }),
   }));
 }
 
 /** The clock that turns the crank; what it has turned is counted with the speeds that held while it turned. */
 function createCrank(train: TrainStore, { getState }: BenchStore): CrankClock {
   const count = (state: TrainState, by: Parameters<typeof turnFurther>[2]) =>
-    getState().set({ turned: turnFurther(getState().turned, speedsOf(state), by) });
+    getState().turnTo(turnFurther(getState().turned, speedsOf(state), by));
   const clock = new CrankClock((by) => count(train.getState(), by));
   train.subscribe((state, before) => {
     if (

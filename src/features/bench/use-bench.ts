@@ -21,7 +21,7 @@ export const useCrank = (): CrankClock => useBenchItself().crank;
 /** Opens the card of a part, or closes whichever is open. */
 export function useCard(): (part: PartRef | null) => void {
   const { store } = useBenchItself();
-  return useCallback((part) => store.getState().set({ editing: part }), [store]);
+  return useCallback((part) => store.getState().openCard(part), [store]);
 }
 
 /** The part whose card is open, as long as it is there. */

@@ -37,7 +37,7 @@ function editsOf(store: TrainStore): ChartEdits {
     const edit = make(loaded, store.getState().train);
     if (!edit) return null;
     if (!edit.ok) {
-      store.getState().set({ notice: edit.message });
+      store.getState().say(edit.message);
       return null;
     }
     editTrain(store, edit.train);

@@ -42,6 +42,7 @@ export interface ChartState {
   readonly whatIf: Readonly<Record<string, number>>;
   /** Which combinations are shown, as typed. */
   readonly combinations: FilterText;
+  /** All of it is a person's choice of what to look at; nothing here comes from anywhere else. */
   readonly set: (change: Partial<Omit<ChartState, 'set'>>) => void;
 }
 

@@ -1,12 +1,12 @@
 'use client';
 
+import { readFigure } from '@/core/units';
 import { useMemo } from 'react';
 import { useStore } from 'zustand';
 import { idealSteps, type Chart, type IdealSteps, chartOf } from '@/core/gear-chart';
 import { ownOf } from '@/features/train/session';
 import { useSession, useTrain } from '@/features/train/use-train';
 import { createChart, type ChartState } from './store';
-import { typedNumber } from '@/ui/typed-number';
 
 /** What the Chart of the train that is open here keeps of its own. */
 export const useChart = <T>(select: (state: ChartState) => T): T =>
@@ -25,6 +25,6 @@ export function useIdeals(): IdealSteps {
 
 /** A typed factor from 1 to 3; null where there is none to be read. */
 export function readFactor(text: string): number | null {
-  const value = typedNumber(text);
+  const value = readFigure(text);
   return text.trim() !== '' && value >= 1 && value <= 3 ? value : null;
 }

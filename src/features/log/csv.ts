@@ -1,9 +1,9 @@
+import { readFigure } from '@/core/units';
 import Papa from 'papaparse';
 import { countedIn, readReading, type Log, type Reading } from '@/core/measurement';
 import type { Train } from '@/core/train';
 import type { Table } from '@/ui/table-text';
 import { KINDS } from './kinds';
-import { typedNumber } from '@/ui/typed-number';
 import { itemAt } from '@/core/required';
 import { refusalText } from '@/core/result';
 
@@ -99,6 +99,6 @@ export function readingsOf(
 function valueOf(key: string, text: string): unknown {
   if (key === 'simulated' || key === 'loaded') return text === 'true';
   if (key !== 'revision' && !FIGURES.has(key)) return text;
-  const value = typedNumber(text);
+  const value = readFigure(text, FIGURES.get(key));
   return Number.isNaN(value) ? text : value;
 }

@@ -1,14 +1,10 @@
+import { typedFigure, type FormField } from '@/ui/form/fields';
 import type { Reading } from '@/core/measurement';
-import { typedNumber } from '@/ui/typed-number';
-import { itemAt } from '@/core/required';
 
 export type ReadingKind = Reading['kind'];
 
 /** A figure of a reading, as a field. */
-export interface FigureField {
-  readonly key: string;
-  readonly label: string;
-  readonly unit: string;
+export interface FigureField extends FormField {
   /** What it begins with. */
   readonly start?: string;
   /** It stays from one reading to the next: what is set up once a day. */
@@ -27,6 +23,7 @@ export interface KindForm {
 
 const field = (key: string, label: string, unit: string, more: Partial<FigureField> = {}): FigureField => ({
   key,
+  path: key,
   label,
   unit,
   ...more,
@@ -175,35 +172,13 @@ export const emptyFigures = (
 /** What is wrong before anything is computed; null where nothing is. */
 export function wrongMarks({ kind, figures }: ReadingDraft): string | null {
   if (kind !== 'marks') return null;
-  const [passed, marks] = [number(figures.passed ?? ''), number(figures.marks ?? '')];
+  const [passed, marks] = [typedFigure(figures.passed ?? ''), typedFigure(figures.marks ?? '')];
   if (typeof passed !== 'number' || typeof marks !== 'number' || passed <= marks || (figures.full ?? '').trim() !== '')
     return null;
   return (
     `More marks than the ${marks} of one turn: say how many full turns it ` +
     'made besides (0 where you counted through).'
   );
-}
-
-/** Units that may stand behind a figure, for one of the field's own: a scale in newtons is grams by the same pull. */
-const WRITTEN_UNITS: Readonly<Record<string, Readonly<Record<string, number>>>> = {
-  g: { g: 1, kg: 1000, n: 1000 / 9.80665, kgf: 1000, lbf: 453.59237, lb: 453.59237, oz: 28.349523125 },
-  kg: { kg: 1, g: 0.001, lb: 0.45359237 },
-  mm: { mm: 1, cm: 10, m: 1000, in: 25.4 },
-  rpm: { rpm: 1, 'turns/s': 60, 'rad/s': 30 / Math.PI },
-  'N·m': { nm: 1, 'n·m': 1, 'n·cm': 0.01, 'lbf·ft': 1.3558179483314004 },
-};
-
-/**
- * A typed figure, with a unit behind it if need be; what is none stays text, which the reader of readings refuses at
- * its place.
- */
-function number(text: string, unit = ''): number | string {
-  const match = /^\s*([+-]?\d*[.,]?\d+(?:[eE][+-]?\d+)?)\s*(\S*)\s*$/.exec(text);
-  if (!match) return text;
-  const value = typedNumber(itemAt(match, 1));
-  const factor = match[2] === '' ? 1 : WRITTEN_UNITS[unit]?.[itemAt(match, 2).toLowerCase()];
-  if (factor === undefined || Number.isNaN(value)) return text;
-  return factor === 1 ? value : Number((value * factor).toPrecision(12));
 }
 
 /** What is typed as a reading is written. */
@@ -217,8 +192,8 @@ export function writtenReading(
   const given = fields.filter(
     ({ key, optional }) => key !== 'full' && !(optional && (figures[key] ?? '').trim() === ''),
   );
-  const values = Object.fromEntries(given.map(({ key, unit }) => [key, number(figures[key] ?? '', unit)]));
-  const full = number(figures.full ?? '');
+  const values = Object.fromEntries(given.map(({ key, unit }) => [key, typedFigure(figures[key] ?? '', unit)]));
+  const full = typedFigure(figures.full ?? '');
   if (
     kind === 'marks' &&
     typeof full === 'number' &&

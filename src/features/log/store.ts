@@ -44,6 +44,7 @@ export interface LogState {
   readonly side: Side;
   readonly sights: Readonly<Record<string, Sight>>;
   readonly tried: readonly TriedEngagement[];
+  /** All of it is typed or chosen by a person; entries themselves are in the train's log. */
   readonly set: (change: Partial<Omit<LogState, 'set'>>) => void;
 }
 

@@ -30,7 +30,7 @@ export function PracticePane() {
           label="Practice"
           tabs={MODES}
           chosen={mode}
-          onChoose={(chosen) => store.getState().set({ mode: chosen, told: null })}
+          onChoose={(chosen) => store.getState().open(chosen)}
           bodyClass="-mx-4 flex-none"
         >
           <div className="px-4">

@@ -11,7 +11,7 @@ export async function record(
   id: string,
   { train, skill, mark }: { readonly train: string; readonly skill: string; readonly mark: Mark },
 ): Promise<void> {
-  const { person, answers, set } = store.getState();
+  const { person, addAnswer, refuse } = store.getState();
   if (mark.verdict === 'unread' || person === null) return;
   const answer = {
     at: new Date().toISOString(),
@@ -20,7 +20,7 @@ export async function record(
     right: mark.verdict === 'right',
     slip: mark.verdict === 'wrong' ? mark.slip : null,
   };
-  set({ answers: [...answers, answer] });
+  addAnswer(answer);
   const kept = await postAnswers(person, [{ id, answer }]);
-  if (!kept.ok) set({ told: { text: `This answer could not be kept: ${kept.message}`, bad: true } });
+  if (!kept.ok) refuse(`This answer could not be kept: ${kept.message}`);
 }

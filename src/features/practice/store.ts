@@ -76,7 +76,7 @@ export interface OpenHunt {
   readonly over: boolean;
 }
 
-export interface PracticeState {
+interface PracticeFacts {
   readonly mode: Mode;
   /** Null until they were read. */
   readonly people: readonly Person[] | null;
@@ -91,8 +91,30 @@ export interface PracticeState {
   /** One line about what was done or refused. */
   readonly told: { readonly text: string; readonly bad: boolean } | null;
   readonly busy: boolean;
-  readonly set: (change: Partial<Omit<PracticeState, 'set'>>) => void;
 }
+
+/** The ways in which it changes. */
+interface PracticeActions {
+  readonly open: (mode: Mode) => void;
+  /** One line about what was done, or with `bad` about what could not be; null takes it away. */
+  readonly tell: (told: PracticeFacts['told']) => void;
+  readonly refuse: (text: string) => void;
+  /** Changes what is wanted. */
+  readonly want: (change: Partial<WantedQuestions>) => void;
+  /** Something is being made; what was told before goes. */
+  readonly begin: () => void;
+  readonly end: () => void;
+  readonly list: (people: readonly Person[]) => void;
+  /** Answers go under this name from now on. */
+  readonly choosePerson: (person: string | null) => void;
+  readonly putAnswers: (answers: readonly PracticeAnswer[], unreadable: number) => void;
+  readonly addAnswer: (answer: PracticeAnswer) => void;
+  readonly putDrill: (drill: OpenDrill | null) => void;
+  readonly putSheet: (sheet: OpenSheet | null) => void;
+  readonly putHunt: (hunt: OpenHunt | null) => void;
+}
+
+export type PracticeState = PracticeFacts & PracticeActions;
 
 export type PracticeStore = ReturnType<typeof createPracticeStore>;
 
@@ -118,5 +140,17 @@ export const createPracticeStore = (here: boolean) =>
     hunt: null,
     told: null,
     busy: false,
-    set,
+    open: (mode) => set({ mode, told: null }),
+    tell: (told) => set({ told }),
+    refuse: (text) => set({ told: { text, bad: true } }),
+    want: (change) => set(({ wanted }) => ({ wanted: { ...wanted, ...change } })),
+    begin: () => set({ busy: true, told: null }),
+    end: () => set({ busy: false }),
+    list: (people) => set({ people }),
+    choosePerson: (person) => set({ person, answers: [], unreadableAnswers: 0 }),
+    putAnswers: (answers, unreadable) => set({ answers, unreadableAnswers: unreadable }),
+    addAnswer: (answer) => set(({ answers }) => ({ answers: [...answers, answer] })),
+    putDrill: (drill) => set({ drill }),
+    putSheet: (sheet) => set({ sheet }),
+    putHunt: (hunt) => set({ hunt }),
   }));

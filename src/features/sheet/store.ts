@@ -19,6 +19,7 @@ export interface SheetState {
   readonly without: readonly string[];
   readonly gear: string | null;
   readonly shape: ShapeForm;
+  /** All of it is a person's choice; nothing here comes from anywhere else. */
   readonly set: (change: Partial<Omit<SheetState, 'set'>>) => void;
 }
 

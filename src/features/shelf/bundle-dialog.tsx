@@ -3,7 +3,7 @@
 import { FileArchive } from 'lucide-react';
 import { useState } from 'react';
 import { Dialog, DialogActions } from '@/ui/dialog';
-import { Tick } from '@/ui/form-fields';
+import { Tick } from '@/ui/form/inputs';
 import { OpenFile } from '@/ui/open-file';
 import { saveFile } from '@/ui/save-file';
 import {

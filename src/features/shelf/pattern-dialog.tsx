@@ -1,5 +1,6 @@
 'use client';
 
+import { readFigure } from '@/core/units';
 import clsx from 'clsx';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
@@ -9,7 +10,6 @@ import { Dialog, DialogActions } from '@/ui/dialog';
 import { SmallSideView } from '@/ui/side-view/small-side-view';
 import { postTrain } from '@/wire';
 import { TrainPreview } from './preview';
-import { typedNumber } from '@/ui/typed-number';
 import { itemAt } from '@/core/required';
 
 const SPACE = { width: 480, height: 260 };
@@ -154,4 +154,4 @@ function Field({
 
 /** What was typed as numbers; an empty or odd text is no number, and the pattern refuses it by name. */
 const numbers = (typed: Readonly<Record<string, string>>): Record<string, number> =>
-  Object.fromEntries(Object.entries(typed).map(([key, text]) => [key, typedNumber(text)]));
+  Object.fromEntries(Object.entries(typed).map(([key, text]) => [key, readFigure(text)]));

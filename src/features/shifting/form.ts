@@ -1,5 +1,19 @@
 import type { Scenario } from '@/core/shifting';
-import { typedNumber } from '@/ui/typed-number';
+import { typedFigure, writtenFields } from '@/ui/form/fields';
+import {
+  DETECTOR,
+  DURATION,
+  HAND_MOTOR,
+  HEAT,
+  INERTIA,
+  LAG,
+  LINEAR_MOTOR,
+  LOAD_TORQUES,
+  massFields,
+  RULE_TIMES,
+  START,
+  VEHICLE,
+} from './fields';
 import { required } from '@/core/required';
 
 export type MotorKind = Scenario['motor']['kind'];
@@ -73,18 +87,7 @@ export interface DetectorText {
   readonly arm: string;
 }
 
-/** What is typed as a number; what is none stays text, which the reader of scenarios refuses at its place. */
-const typed = (text: string): number => {
-  const value = typedNumber(text);
-  return (Number.isNaN(value) ? text : value) as number;
-};
-const percent = (text: string): number => {
-  const value = typed(text);
-  return typeof value === 'number' ? Number((value / 100).toPrecision(12)) : value;
-};
 const isTyped = (text: string): boolean => text.trim() !== '';
-const given = <K extends string>(key: K, text: string, read = typed): { readonly [key in K]?: number } =>
-  isTyped(text) ? ({ [key]: read(text) } as { [key in K]: number }) : {};
 
 /** Lines of two figures, apart by a comma, a semicolon, a tab or blanks. */
 export const scheduleLines = (text: string): readonly (readonly string[])[] =>
@@ -94,94 +97,74 @@ export const scheduleLines = (text: string): readonly (readonly string[])[] =>
     .filter(([first]) => first !== '');
 
 const pairsOf = (text: string): [number, number][] =>
-  scheduleLines(text).map((cells) => cells.map(typed) as [number, number]);
+  scheduleLines(text).map((cells) => cells.map((cell) => typedFigure(cell)) as [number, number]);
 
 /** What is typed as a scenario is written; what cannot be read is left for its reader to name. */
 export function writtenScenario(form: ShiftingForm): Scenario {
-  const { name, heatLimit, inertia, order, start, rule, duration, losses } = form;
+  const { name, inertia, order, start, rule, losses } = form;
   const members = Object.entries(inertia.members).filter(([, text]) => isTyped(text));
   return {
     format: 'tin-wheel/scenario',
     version: 1,
     ...(isTyped(name) && { name }),
     motor: motorOf(form.motor),
-    ...given('heatLimit', heatLimit),
+    ...writtenFields(HEAT, form),
     load: loadOf(form.load),
     inertia: {
-      ...given('inputKgM2', inertia.input),
-      ...given('outputKgM2', inertia.output),
-      ...(members.length > 0 && { membersKgM2: Object.fromEntries(members.map(([id, text]) => [id, typed(text)])) }),
+      ...writtenFields(INERTIA, inertia),
+      ...(members.length > 0 && {
+        membersKgM2: Object.fromEntries(members.map(([id, text]) => [id, typedFigure(text, 'kg m²')])),
+      }),
     },
     order: [...order],
-    start: { position: start.position, ...given('outputRpm', start.outputRpm) },
+    start: { position: start.position, ...writtenFields(START, start) },
     rule: {
       cue: rule.cue,
       ...(rule.cue === 'hand'
         ? {
             schedule: scheduleLines(rule.schedule).map(([at = '', ...id]): [number, string] => [
-              typed(at),
+              typedFigure(at, 's'),
               id.join(' '),
             ]),
             path: rule.path,
           }
         : { down: thresholdsOf(rule.down, order), up: thresholdsOf(rule.up, order) }),
-      ...given('minimumS', rule.minimum),
-      ...given('shiftS', rule.shift),
+      ...writtenFields(RULE_TIMES, rule),
       between: rule.between,
-      ...(rule.cue === 'torque' && { detector: detectorOf(form.detector) }),
-      ...(rule.cue === 'speed' && isTyped(form.detector.lag) && { detector: given('lagS', form.detector.lag) }),
+      ...(rule.cue === 'torque' && {
+        detector: { feels: form.detector.feels, ...writtenFields(DETECTOR, form.detector) },
+      }),
+      ...(rule.cue === 'speed' && isTyped(form.detector.lag) && { detector: writtenFields(LAG, form.detector) }),
     },
-    ...given('durationS', duration),
+    ...writtenFields(DURATION, form),
     losses,
   };
 }
 
-function motorOf({
-  kind,
-  stallTorque,
-  noLoad,
-  supply,
-  points,
-  handTorque,
-  handRpm,
-}: ShiftingForm['motor']): Scenario['motor'] {
+function motorOf(motor: ShiftingForm['motor']): Scenario['motor'] {
+  const { kind } = motor;
   switch (kind) {
     case 'linear':
-      return { kind, stallTorqueNm: typed(stallTorque), noLoadRpm: typed(noLoad), supply: percent(supply) };
+      return { kind, ...writtenFields(LINEAR_MOTOR, motor) } as Scenario['motor'];
     case 'table':
-      return { kind, points: pairsOf(points) };
+      return { kind, points: pairsOf(motor.points) };
     case 'hand':
-      return { kind, torqueNm: typed(handTorque), rpm: typed(handRpm) };
+      return { kind, ...writtenFields(HAND_MOTOR, motor) } as Scenario['motor'];
   }
 }
 
 function loadOf(load: ShiftingForm['load']): Scenario['load'] {
-  const { constant, linear, square, mass, kilograms, diameter, grade, rolling, air, profile } = load;
+  const { mass, profile, grade } = load;
   return {
-    ...given('constantNm', constant),
-    ...given('linearNmPerRadS', linear),
-    ...given('squareNmPerRadS2', square),
+    ...writtenFields(LOAD_TORQUES, load),
     ...(isTyped(profile) && { profile: pairsOf(profile) }),
-    ...(mass !== 'none' && { massKg: typed(kilograms), wheelDiameterMm: typed(diameter) }),
+    ...(mass !== 'none' && writtenFields(massFields(mass === 'vehicle'), load)),
     ...(mass === 'lowered' && { lowering: true }),
-    ...(mass === 'vehicle' && {
-      grade: isTyped(grade) ? percent(grade) : 0,
-      ...given('rolling', rolling),
-      ...given('airNAt1MS', air),
-    }),
+    ...(mass === 'vehicle' && { ...(!isTyped(grade) && { grade: 0 }), ...writtenFields(VEHICLE, load) }),
   };
 }
 
 const thresholdsOf = (texts: Thresholds, order: readonly string[]): Record<string, number> =>
-  Object.fromEntries(order.filter((id) => isTyped(texts[id] ?? '')).map((id) => [id, typed(required(texts[id]))]));
-
-const detectorOf = ({ feels, lag, stiffness, preload, damping, detentOn, detentOff, arm }: DetectorText) => ({
-  feels,
-  ...given('lagS', lag),
-  ...given('stiffnessNmPerDeg', stiffness),
-  ...given('preloadNm', preload),
-  ...given('dampingNmSPerDeg', damping),
-  ...given('detentOnNm', detentOn),
-  ...given('detentOffNm', detentOff),
-  ...given('armMm', arm),
-});
+  Object.fromEntries(
+    order.filter((id) => isTyped(texts[id] ?? '')).map((id) => [id, typedFigure(required(texts[id]))]),
+  );

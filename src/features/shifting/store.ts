@@ -28,7 +28,12 @@ export interface ShiftingState {
   /** The time that is looked at, s. */
   readonly cursorS: number;
   readonly says: Says;
-  readonly set: (change: Partial<Omit<ShiftingState, 'set' | 'fill'>>) => void;
+  /** A run came to its end. */
+  readonly show: (made: FinishedRun) => void;
+  /** Lays it over these runs. */
+  readonly compareWith: (beside: readonly FinishedRun[]) => void;
+  readonly lookAt: (cursorS: number) => void;
+  readonly openTab: (says: Says) => void;
   /** Changes what is typed. */
   readonly fill: (change: Partial<ShiftingForm>) => void;
 }
@@ -66,6 +71,9 @@ const createShiftingStore = (form: ShiftingForm) =>
     beside: [],
     cursorS: 0,
     says: 'verdict',
-    set,
+    show: (run) => set((state) => ({ made: run, cursorS: Math.min(state.cursorS, run.run.untilS) })),
+    compareWith: (runs) => set({ beside: runs }),
+    lookAt: (cursorS) => set({ cursorS }),
+    openTab: (tab) => set({ says: tab }),
     fill: (change) => set((state) => ({ form: { ...state.form, ...change } })),
   }));

@@ -1,4 +1,7 @@
 import { toFraction, type Rational } from '@/core/rational';
+import { splitFigure } from '@/core/units';
+import { typedFigure, writtenFields } from '@/ui/form/fields';
+import { LADDER_FACTOR, MODULE, MOST_ERROR, RANGES, SIZES, SPACE, TIME, UNDERCUT } from './fields';
 import type { SearchQuestion, SetMember, SetShape, WantedRatio, WrittenSearch } from '@/core/tooth-search';
 import type { Train } from '@/core/train';
 import { required } from '@/core/required';
@@ -188,11 +191,11 @@ export function writtenSearch(form: TeethForm, train: Train | null): WrittenSear
     format: 'tin-wheel/search',
     version: 1,
     limit: kind === 'fit' ? 20 : 100,
-    ...given('timeS', form.timeS),
+    ...writtenFields(TIME, form),
   } as const;
   const limits = { teeth: teethOf(wheels), coprime };
   const target = { wanted: wantedOf(form.wanted) };
-  const maxError = form.maxError.trim() === '' ? null : typed(form.maxError) / 100;
+  const error = { maxError: null, ...writtenFields(MOST_ERROR, form) };
   switch (kind) {
     case 'chains': {
       const { stages, perStage, equalCentres, same, internal, turning } = form;
@@ -207,26 +210,28 @@ export function writtenSearch(form: TeethForm, train: Train | null): WrittenSear
         same,
         internal,
         turning,
-        maxError,
+        ...error,
       };
     }
     case 'planetary': {
       const { set, behind, uneven } = form;
       const planetary = { ...setOf(set), uneven, ...(behind && { behind: setOf(behind) }) };
-      return { ...head, ...target, maxError, teeth: { ...teethOf({ ...wheels, stock: '' }) }, planetary };
+      return { ...head, ...target, ...error, teeth: { ...teethOf({ ...wheels, stock: '' }) }, planetary };
     }
     case 'ladder': {
-      const { from, to, positions, progressive, factor } = form.ladder;
-      const steps = progressive ? ({ steps: 'progressive', factor: typed(factor) } as const) : {};
-      return { ...head, ...limits, ladder: { from, to, positions: typed(positions), ...steps } };
-    }
-    case 'ranges': {
-      const { step, positions, ranges, first } = form.ranges;
+      const { from, to, positions, progressive } = form.ladder;
+      const steps = progressive
+        ? ({ steps: 'progressive', ...writtenFields(LADDER_FACTOR, form.ladder) } as const)
+        : {};
       return {
         ...head,
         ...limits,
-        ranges: { step: typed(step), positions: typed(positions), ranges: typed(ranges), first },
+        ladder: { from: ratioText(from), to: ratioText(to), positions: typedFigure(positions), ...steps },
       };
+    }
+    case 'ranges': {
+      const ranges = { ...writtenFields(RANGES, form.ranges), first: ratioText(form.ranges.first) };
+      return { ...head, ...limits, ranges: ranges as WrittenSearch['ranges'] };
     }
     case 'outputs':
       return {
@@ -244,8 +249,8 @@ export function writtenSearch(form: TeethForm, train: Train | null): WrittenSear
         coprime,
         fit: {
           free: Object.fromEntries(gears.map(({ id }) => [id, spanOf(required(free[id]).span)])),
-          targets: Object.fromEntries(wanted.map(({ id }) => [id, commaAsPoint(required(targets[id]).ratio)])),
-          weights: Object.fromEntries(wanted.map(({ id }) => [id, typed(required(targets[id]).weight || '1')])),
+          targets: Object.fromEntries(wanted.map(({ id }) => [id, ratioText(required(targets[id]).ratio)])),
+          weights: Object.fromEntries(wanted.map(({ id }) => [id, typedFigure(required(targets[id]).weight || '1')])),
           holdCentres,
         },
       };
@@ -269,17 +274,15 @@ export function wantedOf(wanted: WantedText): WantedRatio {
   }
 }
 
-export function teethOf({ min, max, stock, module, bore, wall, space, undercut, pressureAngle, shift }: WheelsText) {
+export function teethOf(wheels: WheelsText) {
+  const { min, max, stock, bore, undercut } = wheels;
   const list = stock.split(/[\s,;]+/).filter(Boolean);
   return {
     ...given('min', min),
     ...given('max', max),
-    ...(list.length > 0 && { stock: list.map(typed) }),
-    ...given('module', module),
-    ...given('bore', bore),
-    ...(bore.trim() !== '' && given('wall', wall)),
-    ...given('space', space),
-    ...(undercut && { undercut: { pressureAngle: typed(pressureAngle), shift: typed(shift) } }),
+    ...(list.length > 0 && { stock: list.map((count) => typedFigure(count)) }),
+    ...writtenFields(bore.trim() === '' ? [...MODULE, ...SPACE] : SIZES, wheels),
+    ...(undercut && { undercut: writtenFields(UNDERCUT, wheels) as { pressureAngle: number; shift: number } }),
   };
 }
 
@@ -296,12 +299,12 @@ const setOf = ({ shape, input, output, held, sun, planet, second, ring, copies }
 });
 
 const given = <K extends string>(key: K, text: string): { [key in K]?: number } =>
-  text.trim() === '' ? {} : ({ [key]: typed(text) } as { [key in K]: number });
-const spanOf = ([least, most]: Spans): [number, number] => [typed(least), typed(most)];
-const commaAsPoint = (text: string): string => text.trim().replace(/^([+-]?\d+),(\d+)$/, '$1.$2');
+  text.trim() === '' ? {} : ({ [key]: typedFigure(text, 'teeth') } as { [key in K]: number });
+const spanOf = ([least, most]: Spans): [number, number] => [typedFigure(least, 'teeth'), typedFigure(most, 'teeth')];
 
-/** A typed number; NaN where it is none, which the reader of searches refuses by name. */
-const typed = (text: string): number => (text.trim() === '' ? NaN : Number(commaAsPoint(text)));
-
-/** A decimal that a field is filled with: six significant figures. */
-export const decimalText = (value: number): string => String(Number(value.toPrecision(6)));
+/** A ratio as the reader of searches has it: what is typed with a comma, or as "2 1/2", as a fraction. */
+function ratioText(text: string): string {
+  const written = splitFigure(text);
+  const sign = /^\s*\+/.test(text) ? '+' : '';
+  return written?.unit === '' ? sign + toFraction(written.value) : text;
+}

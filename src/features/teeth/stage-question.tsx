@@ -1,10 +1,9 @@
 import clsx from 'clsx';
 import { toNumber } from '@/core/rational';
 import { readWanted, stageChoices, wheelsWithin } from '@/core/tooth-search';
-import { figure } from '@/core/units';
+import { figure, readFigure } from '@/core/units';
 import { teethOf, wantedOf } from './form';
 import { useAsk, useTeethForm } from './use-teeth';
-import { typedNumber } from '@/ui/typed-number';
 import { itemAt } from '@/core/required';
 
 /** The stages that are searched, of those that are told. */
@@ -16,7 +15,7 @@ export function StageQuestion() {
   const ask = useAsk();
   const read = readWanted(wantedOf(wanted));
   const found = wheelsWithin(teethOf(wheels));
-  const kept = typedNumber(efficiency);
+  const kept = readFigure(efficiency, '%');
   if (!read.ok || !found.ok) return null;
   const pinion = itemAt(found.wheels, 0);
   const largest = itemAt(found.wheels, -1);

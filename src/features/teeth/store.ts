@@ -28,7 +28,10 @@ export interface TeethState {
   readonly chosen: string | null;
   /** Against what the picture sets the error. */
   readonly size: Size;
-  readonly set: (change: Partial<Omit<TeethState, 'set' | 'ask'>>) => void;
+  readonly show: (shown: ShownAnswer) => void;
+  /** Draws a finding. */
+  readonly choose: (key: string) => void;
+  readonly compareBy: (size: Size) => void;
   /** Changes what is asked. */
   readonly ask: (change: Partial<TeethForm>) => void;
 }
@@ -57,7 +60,7 @@ const teethFor = (of: string, ...[train, ratio]: Parameters<typeof firstForm>): 
   const store = createTeethStore(firstForm(train, ratio));
   search.subscribe(() => {
     const shown = shownOf(search.state());
-    if (shown) store.getState().set({ shown });
+    if (shown) store.getState().show(shown);
   });
   const draft = keepDraft(store, `teeth/${of}`, ['form', 'size']);
   const leave = () => {
@@ -83,6 +86,8 @@ const createTeethStore = (form: TeethForm) =>
     shown: null,
     chosen: null,
     size: 'teeth',
-    set,
+    show: (answer) => set({ shown: answer }),
+    choose: (key) => set({ chosen: key }),
+    compareBy: (size) => set({ size }),
     ask: (change) => set((state) => ({ form: { ...state.form, ...change } })),
   }));

@@ -10,7 +10,8 @@ import { isSameKey } from '@/workers/job-runner';
 import { useKeptJob, type JobStateOf, type RunningJob } from '@/workers/use-job';
 import { writtenSearch, type TeethForm } from './form';
 import type { TeethItself, TeethState } from './store';
-import type { Result } from '@/core/result';
+import { capitalised } from '@/core/capitalised';
+import { problemAt, type Result } from '@/core/result';
 
 /** The screen's own store, and the train that is open; null where there is none. */
 export interface TeethScreen {
@@ -47,6 +48,15 @@ export function useWritten(): string {
 export function useQuestion(): Result<SearchQuestion> {
   const written = useWritten();
   return useMemo(() => readSearch(written), [written]);
+}
+
+/** What is wrong at a place of the search file, as a sentence; null where nothing is. */
+export function useWrong(): (place: string) => string | null {
+  const read = useQuestion();
+  return (place) => {
+    const problem = read.ok ? undefined : problemAt(read, place);
+    return problem ? capitalised(problem.message) : null;
+  };
 }
 
 export interface Searching extends Pick<RunningJob<'teeth'>, 'again'> {

@@ -5,7 +5,7 @@ import { itemAt } from '@/core/required';
 
 /** Engages these couplers and remembers what was engaged before. */
 export function engage({ getState }: TrainStore, engaged: readonly string[], positionId: string | null = null): void {
-  const { train, choice, set } = getState();
+  const { train, choice, choose } = getState();
   const now = engagementIn({ train, choice });
   const next: EngagementChoice = { engaged, positionId };
   const then = engagementIn({ train, choice: next });
@@ -13,7 +13,7 @@ export function engage({ getState }: TrainStore, engaged: readonly string[], pos
     then.positionId === now.positionId &&
     then.engaged.length === now.engaged.length &&
     then.engaged.every((id) => now.engaged.includes(id));
-  if (!same) set({ choice: next, before: choice });
+  if (!same) choose(next);
 }
 
 export function choosePosition(store: TrainStore, id: string): void {

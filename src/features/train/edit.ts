@@ -15,28 +15,28 @@ export function editTrain(
   train: Train,
   { merge, ...also }: Also & { readonly merge?: string } = {},
 ): void {
-  const { visit, train: before, set } = store.getState();
+  const { visit, train: before, putDocument } = store.getState();
   const history = store.temporal.getState();
-  const change = { notice: null, ...also, train };
-  if (merge === undefined) return set({ ...change, visit: null });
-  if (visit?.merge !== merge) return set({ ...change, visit: { merge, before, future: history.futureStates } });
+  const change = { notice: null, ...also };
+  if (merge === undefined) return putDocument(train, null, change);
+  if (visit?.merge !== merge) return putDocument(train, { merge, before, future: history.futureStates }, change);
   history.pause();
-  set(change);
+  putDocument(train, visit, change);
   history.resume();
 }
 
 /** The visit is over: the next change is a step of its own. */
 export function endVisit({ getState }: TrainStore): void {
-  if (getState().visit) getState().set({ visit: null });
+  if (getState().visit) getState().endVisit();
 }
 
 /** Takes back all that a visit changed, as if it had not been: what could be redone before can be redone again. */
 export function giveUpVisit(store: TrainStore): void {
-  const { visit, set } = store.getState();
+  const { visit, putDocument } = store.getState();
   if (!visit) return;
   const { pause, resume, pastStates } = store.temporal.getState();
   pause();
-  set({ train: visit.before, visit: null });
+  putDocument(visit.before, null);
   resume();
   store.temporal.setState({ pastStates: pastStates.slice(0, -1), futureStates: [...visit.future] });
 }

@@ -33,7 +33,7 @@ test('the link to what is looked at leads back to it, whatever that is', () => {
   for (const { id } of store.getState().train.positions)
     for (const flow of ['drive', 'coast', 'backward'] as const) {
       choosePosition(store, id);
-      store.getState().set({ flow });
+      store.getState().setFlow(flow);
       const other = open('mud-tram');
       to(other, linkTo(store.getState()));
       expect(engagementIn(other.getState())).toEqual(engagementIn(store.getState()));

@@ -8,19 +8,19 @@ const FLOWS: readonly FlowKind[] = ['drive', 'coast', 'backward'];
 
 /** Looks at what a link asks for: ?position=2&flow=coast, a position by its id or name; says what there is none of. */
 export function follow(store: TrainStore, link: URLSearchParams): void {
-  const { train, set } = store.getState();
+  const { train, say, setFlow } = store.getState();
   const [named, flow] = [link.get('position'), link.get('flow')];
   if (named !== null) {
     const position =
       partsById(train).find.position(named) ??
       train.positions.find(({ name }) => name.toLowerCase() === named.toLowerCase());
     if (position) choosePosition(store, position.id);
-    else set({ notice: `The link asks for position “${named}”, which this train does not have.` });
+    else say(`The link asks for position “${named}”, which this train does not have.`);
   }
   if (flow === null) return;
   const kind = FLOWS.find((one) => one === flow);
-  if (kind) set({ flow: kind });
-  else set({ notice: `The link asks for “${flow}”; power can ${FLOWS.join(', ')}.` });
+  if (kind) setFlow(kind);
+  else say(`The link asks for “${flow}”; power can ${FLOWS.join(', ')}.`);
 }
 
 /**

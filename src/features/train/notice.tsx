@@ -1,19 +1,19 @@
 'use client';
 
 import { useEffect } from 'react';
-import { useTrain } from './use-train';
+import { useNotice, useTrain } from './use-train';
 
 const SHOWN_MS = 6000;
 
 /** One line about what was just done or refused, where no card is open to say it. */
 export function Notice() {
   const notice = useTrain((state) => state.notice);
-  const set = useTrain((state) => state.set);
+  const say = useNotice();
   useEffect(() => {
     if (notice === null) return;
-    const timer = setTimeout(() => set({ notice: null }), SHOWN_MS);
+    const timer = setTimeout(() => say(null), SHOWN_MS);
     return () => clearTimeout(timer);
-  }, [notice, set]);
+  }, [notice, say]);
   return (
     <p
       role="status"

@@ -17,9 +17,9 @@ beforeEach(() => Object.assign(globalThis, { localStorage: storage(), sessionSto
 function changed() {
   const store = createTrainStore('rake', 1, demoTrain('pan-rake'));
   const stop = remember(store);
-  store.getState().set({ speedText: '1200', torqueText: '3.5' });
+  store.getState().type({ speedText: '1200', torqueText: '3.5' });
   choosePosition(store, '3');
-  store.getState().set({ flow: 'coast' });
+  store.getState().setFlow('coast');
   return { store, stop };
 }
 
@@ -45,7 +45,7 @@ test('in a new window what is looked at starts anew, what was typed stays', () =
 test('loads are kept with the figures typed for the train; what is no text there is left', () => {
   const store = createTrainStore('dial', 1, demoTrain('tide-dial'));
   const end = remember(store);
-  store.getState().set({ given: 'loads', loadTexts: { tide: '0.2', day: '0.1' } });
+  store.getState().type({ given: 'loads', loadTexts: { tide: '0.2', day: '0.1' } });
   end();
   expect(recall('dial')).toMatchObject({ given: 'loads', loadTexts: { tide: '0.2', day: '0.1' } });
   globalThis.localStorage.setItem(
@@ -58,7 +58,7 @@ test('loads are kept with the figures typed for the train; what is no text there
 test('nothing is remembered after it has ended', () => {
   const { store, stop } = changed();
   stop();
-  store.getState().set({ speedText: '7' });
+  store.getState().type({ speedText: '7' });
   expect(recall('rake').speedText).toBe('1200');
 });
 

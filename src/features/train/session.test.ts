@@ -192,7 +192,7 @@ const steps = [
         type(session, second, 'teeth c');
         if (kept) {
           change(model, second);
-          session.store.getState().set({ visit: null });
+          session.store.getState().endVisit();
         } else giveUpVisit(session.store);
       }),
     ),

@@ -61,12 +61,12 @@ export function receive({ store }: Session, { version, train }: LoadedTrain): vo
   const state = store.getState();
   if (version <= state.version || state.save.kind === 'saving') return;
   if (isSaved(state)) acceptServerVersion(store, { version, train });
-  else state.set({ save: { kind: 'conflict', theirs: { version, train } } });
+  else state.conflict({ version, train });
 }
 
 /** What the server has becomes what is here; undo leads back to one's own. */
 export const acceptServerVersion = ({ getState }: TrainStore, { version, train }: Omit<LoadedTrain, 'id'>): void =>
-  getState().set({ train, savedTrain: train, version, save: { kind: 'idle' }, visit: null });
+  getState().accept({ version, train });
 
 /** The train's screens are left: what is known goes to the server and to this browser's storage now. */
 export function leave({ saving, own, keeping }: Session): void {
@@ -77,12 +77,13 @@ export function leave({ saving, own, keeping }: Session): void {
 
 function begin(id: string, version: number, train: Train): Session {
   const store = createTrainStore(id, version, train);
-  const { set } = store.getState();
-  set({ ...recall(id), losses: usePreferences.getState().losses });
+  store.getState().recall(recall(id));
+  const { setLosses } = store.getState();
+  setLosses(usePreferences.getState().losses);
   const forget = [
     remember(store),
     // Whether losses count is a person's own way of looking, alike for every train.
-    usePreferences.subscribe(({ losses }) => losses !== store.getState().losses && set({ losses })),
+    usePreferences.subscribe(({ losses }) => losses !== store.getState().losses && setLosses(losses)),
   ];
   const session: Session = {
     id,

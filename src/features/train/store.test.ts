@@ -89,7 +89,7 @@ describe('undo', () => {
     const edit = setTeeth(store.getState().train, 'c', 20);
     if (!edit.ok) throw new Error(edit.message);
     editTrain(store, edit.train);
-    store.getState().set({ flow: 'coast' });
+    store.getState().setFlow('coast');
     expect(store.temporal.getState().pastStates).toHaveLength(1);
     store.temporal.getState().undo();
     expect(store.getState().train.gears[0]!.teeth).toBe(14);
@@ -163,7 +163,7 @@ describe('what is derived', () => {
   test('turns round when the output is to drive', () => {
     const store = open('crawler');
     expect(explainedOf(store.getState()).backward).toBeNull();
-    store.getState().set({ flow: 'backward' });
+    store.getState().setFlow('backward');
     expect(explainedOf(store.getState()).backward).toBe('slips');
     engage(store, ['K1', 'K3']);
     expect(explainedOf(store.getState()).backward).toBe('drives');
@@ -176,7 +176,7 @@ describe('an edit', () => {
     const store = open('sluice-winch');
     const edit = setTeeth(store.getState().train, 'c', 20);
     if (!edit.ok) throw new Error(edit.message);
-    store.getState().set({ notice: 'Copied.' });
+    store.getState().say('Copied.');
     editTrain(store, edit.train, { merge: 'teeth c' });
     expect(store.getState().notice).toBeNull();
     editTrain(store, store.getState().train, { notice: 'Removed.' });

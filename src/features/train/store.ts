@@ -24,7 +24,7 @@ export interface Visit {
  * What all screens of a train share: the document, what is engaged and put in, what is pointed at, and how its saving
  * stands.
  */
-export interface TrainState {
+interface TrainFacts {
   readonly id: string;
   readonly train: Train;
   /** The version on the server that the document grew from, and the document it held. */
@@ -47,8 +47,42 @@ export interface TrainState {
   readonly highlight: Highlight | null;
   /** A line about what was just done or refused. */
   readonly notice: string | null;
-  readonly set: (change: Partial<Omit<TrainState, 'set' | 'id'>>) => void;
 }
+
+/** What is typed to try the train with. */
+export type InputText = Pick<TrainFacts, 'speedText' | 'torqueText' | 'given' | 'loadTexts'>;
+
+/** A document as the server has it. */
+type ServerDocument = Pick<TrainFacts, 'version' | 'train'>;
+
+/** The ways in which the shared state changes; a change of the document by a person goes through edit.ts. */
+interface TrainActions {
+  readonly say: (notice: string | null) => void;
+  readonly light: (highlight: Highlight | null) => void;
+  readonly choose: (choice: EngagementChoice) => void;
+  readonly type: (input: Partial<InputText>) => void;
+  readonly setFlow: (flow: FlowKind) => void;
+  readonly setLosses: (losses: boolean) => void;
+  /** What this browser remembered of the train. */
+  readonly recall: (known: Partial<InputText & Pick<TrainFacts, 'choice' | 'flow'>>) => void;
+  /** The document, whether it goes on a visit, and what else changes with it. */
+  readonly putDocument: (
+    train: Train,
+    visit: Visit | null,
+    also?: Partial<Pick<TrainFacts, 'notice' | 'choice' | 'before'>>,
+  ) => void;
+  readonly endVisit: () => void;
+  readonly beginSave: () => void;
+  /** The server has this document now, as this version. */
+  readonly endSave: (saved: ServerDocument) => void;
+  readonly failSave: (message: string) => void;
+  /** Someone else's document is on the server. */
+  readonly conflict: (theirs: ServerDocument) => void;
+  /** What the server has becomes what is here; undo leads back to one's own. */
+  readonly accept: (theirs: ServerDocument) => void;
+}
+
+export type TrainState = TrainFacts & TrainActions;
 
 export function createTrainStore(id: string, version: number, train: Train) {
   const first = firstForward(train);
@@ -71,7 +105,20 @@ export function createTrainStore(id: string, version: number, train: Train) {
         loadTexts: {},
         highlight: null,
         notice: null,
-        set,
+        say: (notice) => set({ notice }),
+        light: (highlight) => set({ highlight }),
+        choose: (choice) => set((state) => ({ choice, before: state.choice })),
+        type: (input) => set(input),
+        setFlow: (flow) => set({ flow }),
+        setLosses: (losses) => set({ losses }),
+        recall: (known) => set(known),
+        putDocument: (document, visit, also = {}) => set({ ...also, train: document, visit }),
+        endVisit: () => set({ visit: null }),
+        beginSave: () => set({ save: { kind: 'saving' } }),
+        endSave: (saved) => set({ version: saved.version, savedTrain: saved.train, save: { kind: 'idle' } }),
+        failSave: (message) => set({ save: { kind: 'failed', message } }),
+        conflict: (theirs) => set({ save: { kind: 'conflict', theirs } }),
+        accept: (theirs) => set({ ...theirs, savedTrain: theirs.train, save: { kind: 'idle' }, visit: null }),
       }),
       {
         partialize: ({ train: document }) => ({ train: document }),

@@ -30,11 +30,11 @@ export type Light = (parts: Partial<Highlight> | null) => void;
 
 export function useLight(): Light {
   const store = useTrainStore();
-  return useCallback((parts) => store.getState().set({ highlight: parts && highlightOf(parts) }), [store]);
+  return useCallback((parts) => store.getState().light(parts && highlightOf(parts)), [store]);
 }
 
 /** Says one line about what was done or refused. */
 export function useNotice(): (notice: string | null) => void {
   const store = useTrainStore();
-  return useCallback((notice) => store.getState().set({ notice }), [store]);
+  return useCallback((notice) => store.getState().say(notice), [store]);
 }

@@ -39,7 +39,7 @@ export function CrankPanel() {
 }
 
 function CrankControls({ driver }: { driver: string }) {
-  const setBench = useBench((state) => state.set);
+  const turnTo = useBench((state) => state.turnTo);
   const crank = useCrank();
   const moving = useMoving();
   const still = useReducedMotion();
@@ -116,7 +116,7 @@ function CrankControls({ driver }: { driver: string }) {
         title="Set every counter to 0"
         onClick={() => {
           crank.stop();
-          setBench({ turned: NOTHING_TURNED });
+          turnTo(NOTHING_TURNED);
         }}
       >
         <Undo2 className="size-4" aria-hidden /> Reset

@@ -86,14 +86,14 @@ export function moveGearBy(store: TrainStore, order: readonly string[], gear: st
 
 async function place(store: TrainStore, order: readonly string[], gear: string, to: number): Promise<void> {
   const { setStations } = await documents();
-  const { train, set } = store.getState();
+  const { train, say } = store.getState();
   const groups = figureGroups(train, order);
   if (groups.findIndex(({ stations }) => stations.some((ids) => ids.includes(gear))) === to) return;
   const places = movedPlaces(train, order, gear, to);
-  if (!places) return set({ notice: 'This gear has no place of its own in the side view.' });
+  if (!places) return say('This gear has no place of its own in the side view.');
   const edit = setStations(train, places);
   if (edit.ok) editTrain(store, edit.train);
-  else set({ notice: edit.message });
+  else say(edit.message);
 }
 
 /** The figures other than the gear's own, from left to right, and how wide each is. */

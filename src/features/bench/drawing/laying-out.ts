@@ -33,7 +33,7 @@ export function useLaidOut(): void {
       if (now.ok ? now.finished : !now.later) return;
       // Until there is a picture of this one, the last one stands in.
       const last = before && !now.ok ? sideViewNow(before) : null;
-      if (last?.ok) bench.store.getState().set({ shown: last });
+      if (last?.ok) bench.store.getState().show(last);
       const wait = now.ok && before ? PAUSE_MS : 0;
       timer = setTimeout(() => void (now.ok ? better(bench, ask) : first(bench, ask)), wait);
     };
@@ -77,7 +77,7 @@ async function better(bench: Bench, ask: Ask, effort = THOROUGH): Promise<void> 
 
 function show({ store }: Bench, train: Train): void {
   const now = sideViewNow(train);
-  if (now.ok) store.getState().set({ shown: now });
+  if (now.ok) store.getState().show(now);
 }
 
 function isPointedAt(bench: Bench): boolean {

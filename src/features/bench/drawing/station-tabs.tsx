@@ -10,7 +10,7 @@ const HALF = 9;
 export function StationTabs({ view }: { view: SideView }) {
   const stations = useStations();
   const shown = useBench((state) => Math.min(state.station, stations.length - 1));
-  const set = useBench((state) => state.set);
+  const lookAt = useBench((state) => state.lookAt);
   if (stations.length < 2) return null;
   const places = stationPlaces(view.gears, stations);
   return (
@@ -19,7 +19,7 @@ export function StationTabs({ view }: { view: SideView }) {
         const x = places[i];
         if (x === null) return null;
         const on = i === shown;
-        const choose = () => set({ station: i });
+        const choose = () => lookAt(i);
         return (
           <g
             key={key}

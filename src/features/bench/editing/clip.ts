@@ -13,22 +13,22 @@ const FROM = 'tin-wheel-clip-from';
 /** Copies a part with its connections. */
 export async function copy({ getState }: TrainStore, part: PartRef): Promise<void> {
   const { copyPart } = await documents();
-  const { id, train, set } = getState();
+  const { id, train, say } = getState();
   const clip = copyPart(train, part);
   if (!clip) return;
   localStorage.setItem(KEY, JSON.stringify(clip));
   localStorage.setItem(FROM, id);
-  set({ notice: `Copied ${partWords(train, part)}. Ctrl V pastes it.` });
+  say(`Copied ${partWords(train, part)}. Ctrl V pastes it.`);
 }
 
 /** Pastes what was copied, and opens the card of the new part. */
 export async function paste({ train: store, store: bench }: Bench): Promise<void> {
   const { pastePart, readClip } = await documents();
-  const { id, train, set } = store.getState();
+  const { id, train, say } = store.getState();
   const clip = readClip(localStorage.getItem(KEY) ?? '');
-  if (!clip) return set({ notice: 'Nothing was copied yet. Ctrl C copies the part that is picked.' });
+  if (!clip) return say('Nothing was copied yet. Ctrl C copies the part that is picked.');
   const edit = pastePart(train, clip, localStorage.getItem(FROM) !== id);
-  if (!edit.ok) return set({ notice: edit.message });
+  if (!edit.ok) return say(edit.message);
   editTrain(store, edit.train);
-  bench.getState().set({ editing: edit.added });
+  bench.getState().openCard(edit.added);
 }

@@ -6,7 +6,7 @@ import { toggleCoupler } from '@/features/train/choosing';
 import { useExplained } from '@/features/train/use-explained';
 import { useTrain, useTrainStore } from '@/features/train/use-train';
 import { decidesForItself } from '@/features/train/words';
-import { numberOrNothing, TextField } from '@/ui/text-field';
+import { figureOrNothing, TextField } from '@/ui/text-field';
 import { ChoiceField, plainChoices } from './choice-field';
 import { CopyButton } from './copy-button';
 import { GoesAlong } from './goes-along';
@@ -40,7 +40,7 @@ export function CouplerFields({ coupler, say }: { coupler: Coupler; say: Say }) 
         unit="N·m"
         numeric
         value={coupler.capacity === undefined ? '' : String(coupler.capacity)}
-        onDone={(text) => edit(changeCoupler(train, coupler.id, { capacity: numberOrNothing(text) }))}
+        onDone={(text) => edit(changeCoupler(train, coupler.id, { capacity: figureOrNothing(text, 'N·m') }))}
       />
       {coupler.type === 'one-way' && (
         <>

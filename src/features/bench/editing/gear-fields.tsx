@@ -29,7 +29,7 @@ import { memberName } from '@/core/words';
 import { useTyped } from '@/features/train/input/typed-input';
 import { useExplained } from '@/features/train/use-explained';
 import { useTrain, useLight, useTrainStore } from '@/features/train/use-train';
-import { numberOrNothing, TextField } from '@/ui/text-field';
+import { figureOrNothing, TextField } from '@/ui/text-field';
 import { moveGearBy } from '../drawing/gear-drag';
 import { useCard, useDrawing } from '../use-bench';
 import { Add } from './add';
@@ -58,14 +58,14 @@ export function GearFields({ gear, say }: { gear: Gear; say: Say }) {
         unit="mm"
         numeric
         value={gear.module === undefined ? '' : String(gear.module)}
-        onDone={(text) => edit(changeGear(train, gear.id, { module: numberOrNothing(text) }))}
+        onDone={(text) => edit(changeGear(train, gear.id, { module: figureOrNothing(text, 'mm') }))}
       />
       <TextField
         label="Face width"
         unit="mm"
         numeric
         value={gear.faceWidth === undefined ? '' : String(gear.faceWidth)}
-        onDone={(text) => edit(changeGear(train, gear.id, { faceWidth: numberOrNothing(text) }))}
+        onDone={(text) => edit(changeGear(train, gear.id, { faceWidth: figureOrNothing(text, 'mm') }))}
       />
       <MakeFields gear={gear} say={say} />
       {meshes.map((mesh) => (
@@ -152,7 +152,7 @@ function MakeFields({ gear, say }: { gear: Gear; say: Say }) {
             unit="m/s"
             numeric
             value={String(train.tipSpeedLimits?.[material] ?? USUAL_TIP_SPEEDS[material])}
-            onDone={(text) => edit(setTipSpeedLimit(train, material, numberOrNothing(text)))}
+            onDone={(text) => edit(setTipSpeedLimit(train, material, figureOrNothing(text, 'm/s')))}
           />
         )}
         {tips !== null && <p className="muted">Its tips run at {figure(tips)} m/s here.</p>}
@@ -252,13 +252,13 @@ function MeshFields({ mesh, gear, say }: { mesh: Mesh; gear: Gear; say: Say }) {
             label={`Efficiency, ${required(first).teeth} driving`}
             numeric
             value={numeral(mesh.efficiency)}
-            onDone={(text) => edit(changeMesh(train, mesh.id, { efficiency: numberOrNothing(text) }))}
+            onDone={(text) => edit(changeMesh(train, mesh.id, { efficiency: figureOrNothing(text) }))}
           />
           <TextField
             label="Efficiency, the other driving"
             numeric
             value={numeral(mesh.backEfficiency)}
-            onDone={(text) => edit(changeMesh(train, mesh.id, { backEfficiency: numberOrNothing(text) }))}
+            onDone={(text) => edit(changeMesh(train, mesh.id, { backEfficiency: figureOrNothing(text) }))}
           />
           {required(first).type === 'worm' && (
             <label className="flex items-center justify-between gap-2">

@@ -18,7 +18,7 @@ import {
 import { memberName } from '@/core/words';
 import { useTrain } from '@/features/train/use-train';
 import { memberColor } from '@/ui/member-colors';
-import { numberOrNothing, TextField } from '@/ui/text-field';
+import { figureOrNothing, TextField } from '@/ui/text-field';
 import { Add } from './add';
 import { CopyButton } from './copy-button';
 import { GoesAlong } from './goes-along';
@@ -54,14 +54,14 @@ export function MemberFields({ id, say }: { id: string; say: Say }) {
         unit="N·m"
         numeric
         value={member.limit === undefined ? '' : String(member.limit)}
-        onDone={(text) => edit(changeMember(train, id, { limit: numberOrNothing(text) }))}
+        onDone={(text) => edit(changeMember(train, id, { limit: figureOrNothing(text, 'N·m') }))}
       />
       {planet ? (
         <TextField
           label="Equal planets"
           numeric
           value={String(member.copies ?? '')}
-          onDone={(text) => edit(changeMember(train, id, { copies: numberOrNothing(text) }))}
+          onDone={(text) => edit(changeMember(train, id, { copies: figureOrNothing(text) }))}
         />
       ) : (
         <>

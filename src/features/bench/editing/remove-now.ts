@@ -7,9 +7,9 @@ import type { Bench } from '../store';
 /** Removes a part at once and says what went with it, or why it cannot go. */
 export async function removeNow({ train: store, store: bench }: Bench, part: PartRef): Promise<void> {
   const [{ removePart }, { removedWith }] = await Promise.all([documents(), import('./goes-along-words')]);
-  const { train, set } = store.getState();
+  const { train, say } = store.getState();
   const edit = removePart(train, part);
-  if (!edit.ok) return set({ notice: edit.message });
+  if (!edit.ok) return say(edit.message);
   const along = removedWith(train, part);
   editTrain(store, edit.train, {
     notice:
@@ -17,5 +17,5 @@ export async function removeNow({ train: store, store: bench }: Bench, part: Par
       `${partWords(train, part)}${along.length > 0 ? `, and with it ${listed(along)}` : ''}. ` +
       'Ctrl Z brings it back.',
   });
-  bench.getState().set({ editing: null });
+  bench.getState().openCard(null);
 }

@@ -21,12 +21,12 @@ const MARGIN = 8;
 export function EndViewPane() {
   const stations = useStations();
   const at = useBench((state) => state.station);
-  const set = useBench((state) => state.set);
+  const lookAt = useBench((state) => state.lookAt);
   const train = useTrain((state) => state.train);
   const shown = Math.min(at, stations.length - 1);
   const station = stations[shown];
   if (!station) return null;
-  const step = (by: number) => set({ station: (shown + by + stations.length) % stations.length });
+  const step = (by: number) => lookAt((shown + by + stations.length) % stations.length);
   const members = [...new Set(station.wheels.map(({ member }) => memberName(train, member)))];
   return (
     <section aria-label="End view" className="flex h-64 min-w-0 flex-col border-base-300 lg:h-auto lg:border-r">
@@ -187,9 +187,9 @@ function useHands(station: Station, placeOf: (event: PointerEvent<HTMLCanvasElem
       if (!current) return;
       if (current.moved) crank.stop();
       else {
-        const { marks, set } = bench.store.getState();
+        const { marks, mark } = bench.store.getState();
         const { gear } = current.wheel;
-        set({ marks: marks.includes(gear) ? marks.filter((id) => id !== gear) : [...marks, gear] });
+        mark(marks.includes(gear) ? marks.filter((id) => id !== gear) : [...marks, gear]);
       }
     },
     onPointerLeave: () => light(null),

@@ -126,7 +126,7 @@ function OneMore({ gear, by }: { gear: Gear; by: number }) {
     const { setTeeth } = await documents();
     const edit = setTeeth(store.getState().train, gear.id, gear.teeth + by);
     if (edit.ok) editTrain(store, edit.train);
-    else store.getState().set({ notice: edit.message });
+    else store.getState().say(edit.message);
   };
   return (
     <section aria-label="One tooth more" className="min-w-0 text-sm">

@@ -1,6 +1,7 @@
 import { couplerName, memberName } from '@/core/words';
 import { useTrain } from '@/features/train/use-train';
-import { HAS_WAY, KINDS, type ReadingDraft } from '../kinds';
+import { FormFields } from '@/ui/form/form-fields';
+import { emptyFigures, HAS_WAY, KINDS, type ReadingDraft } from '../kinds';
 import { useLog } from '../use-log';
 import { FIRST_FIGURE } from './keys';
 import { partsById } from '@/core/train';
@@ -27,28 +28,14 @@ export function FigureFields({ read }: { read: Result<Reading> }) {
           {wrong('member') ?? wrong('position')}
         </p>
       )}
-      {fields.map(({ key, label, unit, optional }, i) => (
-        <label key={key} className="flex flex-wrap items-center justify-between gap-x-2">
-          <span className="muted">{label}</span>
-          <span className="flex items-center gap-1.5">
-            <input
-              id={i === 0 ? FIRST_FIGURE : undefined}
-              className="input input-xs figure w-20 aria-invalid:border-error"
-              inputMode="decimal"
-              value={draft.figures[key] ?? ''}
-              placeholder={optional ? '—' : undefined}
-              aria-invalid={wrong(key) !== null}
-              onChange={(event) => change({ figures: { ...draft.figures, [key]: event.target.value } })}
-            />
-            <span className="w-16">{unit}</span>
-          </span>
-          {wrong(key) !== null && (
-            <span role="alert" className="basis-full text-error">
-              {wrong(key)}
-            </span>
-          )}
-        </label>
-      ))}
+      <FormFields
+        fields={fields.map((field) => (field.optional ? { ...field, placeholder: '—' } : field))}
+        form={{ ...emptyFigures(draft.kind), ...draft.figures }}
+        firstId={FIRST_FIGURE}
+        unitWidth="w-16"
+        wrong={wrong}
+        onChange={(some) => change({ figures: { ...draft.figures, ...some } as ReadingDraft['figures'] })}
+      />
       {HAS_WAY.has(draft.kind) && (
         <label className="flex items-center justify-between gap-2">
           <span className="muted">It turned</span>

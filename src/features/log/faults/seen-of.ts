@@ -1,6 +1,6 @@
+import { readFigure } from '@/core/units';
 import type { Seen } from '@/core/faults';
 import type { Sight, TriedEngagement } from '../store';
-import { typedNumber } from '@/ui/typed-number';
 
 /** What is marked as a file of what was seen; what is marked as another ratio without sound bounds is left out. */
 export function seenOf(sights: Readonly<Record<string, Sight>>, tried: readonly TriedEngagement[]): Seen {
@@ -19,6 +19,6 @@ export function seenOf(sights: Readonly<Record<string, Sight>>, tried: readonly 
 }
 
 function ratioOf<T>({ look, least, most }: Sight, make: (bounds: [number, number]) => T): T[] {
-  const [low, high] = [least, most].map((text) => typedNumber(text)) as [number, number];
+  const [low, high] = [least, most].map((text) => readFigure(text)) as [number, number];
   return look === 'ratio' && low > 0 && high >= low ? [make([low, high])] : [];
 }

@@ -41,7 +41,7 @@ export function Efficiency() {
     if (efficiency === null)
       return store
         .getState()
-        .set({ notice: 'No efficiency of its meshes gives that: more comes out than goes in, or less than a fifth.' });
+        .say('No efficiency of its meshes gives that: more comes out than goes in, or less than a fifth.');
     const meshes = train.meshes.map(({ efficiency: _, ...mesh }) => mesh);
     editTrain(
       store,

@@ -1,5 +1,5 @@
 import { Dices } from 'lucide-react';
-import { TextInput } from '@/ui/form-fields';
+import { TextInput } from '@/ui/form/inputs';
 import type { WantedQuestions } from '../store';
 import { anySeed, type Numbers } from './numbers';
 

@@ -1,5 +1,5 @@
 import { SKILL_NAMES, SKILLS, type Skill } from '@/core/practice';
-import { Group, Tick } from '@/ui/form-fields';
+import { Group, Tick } from '@/ui/form/inputs';
 
 const ALL = Object.keys(SKILLS) as Skill[];
 

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { LEVEL_NAMES, LEVELS, RANDOM_KINDS, type Level } from '@/core/practice';
-import { Group, Pick, Tick } from '@/ui/form-fields';
+import { Group, Pick, Tick } from '@/ui/form/inputs';
 import { readShelf } from '@/wire';
 import type { TrainSource, WantedQuestions } from '../store';
 import { useHere } from '../use-practice';

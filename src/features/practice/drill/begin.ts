@@ -20,12 +20,13 @@ export const MOST_IN_A_DRILL = 100;
 
 /** Begins a drill with what is wanted: what is due first, under whoever's name it is. */
 export async function beginDrill(store: PracticeStore, here: Here | null): Promise<void> {
-  const { wanted, answers, set } = store.getState();
+  const { wanted, answers, tell, refuse, begin, end, putDrill } = store.getState();
   const numbers = readNumbers(wanted, MOST_IN_A_DRILL);
-  if (!numbers.ok) return set({ told: { text: `${numbers.field}: ${numbers.message}`, bad: true } });
-  set({ busy: true, told: null });
+  if (!numbers.ok) return refuse(`${numbers.field}: ${numbers.message}`);
+  begin();
   const gathered = await gatherTrains(wanted, here, numbers.seed);
-  if (!gathered.ok) return set({ busy: false, told: { text: gathered.message, bad: true } });
+  end();
+  if (!gathered.ok) return refuse(gathered.message);
   const asked = skillsOf(wanted.skills);
   const subjects = gathered.trains.map(({ subject }) => subject);
   const questions = drill(subjects, {
@@ -33,21 +34,19 @@ export async function beginDrill(store: PracticeStore, here: Here | null): Promi
     count: numbers.count,
     skills: drillOrder(answers, asked, new Date()),
   });
-  const none = questions.length === 0;
-  set({
-    busy: false,
-    told: none ? { text: NO_QUESTION, bad: true } : skippedNote(skillsWithoutQuestions(subjects, asked)),
-    drill: none
-      ? null
-      : {
-          id: crypto.randomUUID(),
-          trains: gathered.trains,
-          questions,
-          at: 0,
-          answers: [],
-          begunAt: Date.now(),
-          endedAt: null,
-        },
+  if (questions.length === 0) {
+    putDrill(null);
+    return refuse(NO_QUESTION);
+  }
+  tell(skippedNote(skillsWithoutQuestions(subjects, asked)));
+  putDrill({
+    id: crypto.randomUUID(),
+    trains: gathered.trains,
+    questions,
+    at: 0,
+    answers: [],
+    begunAt: Date.now(),
+    endedAt: null,
   });
 }
 
@@ -66,12 +65,12 @@ export const skippedNote = (missing: readonly Skill[]) =>
 
 /** Marks an answer to the question that is asked. What cannot be marked is said, and nothing is written down. */
 export function giveAnswer(store: PracticeStore, given: GivenAnswer): Mark | null {
-  const { drill: own, set } = store.getState();
+  const { drill: own, putDrill } = store.getState();
   const question = own?.questions[own.at];
   if (!own || !question || own.answers.length > own.at) return null;
   const marked = mark(question, given);
   if (marked.verdict === 'unread') return marked;
-  set({ drill: { ...own, answers: [...own.answers, { given, mark: marked }] } });
+  putDrill({ ...own, answers: [...own.answers, { given, mark: marked }] });
   void record(store, `${own.id}-${question.id}`, {
     train: itemAt(own.trains, question.train).train.name,
     skill: question.skill,
@@ -82,8 +81,8 @@ export function giveAnswer(store: PracticeStore, given: GivenAnswer): Mark | nul
 
 /** Goes on to the next question, or to the end. */
 export function nextQuestion(store: PracticeStore): void {
-  const { drill: own, set } = store.getState();
+  const { drill: own, putDrill } = store.getState();
   if (!own || own.answers.length <= own.at) return;
   const at = own.at + 1;
-  set({ drill: { ...own, at, endedAt: at === own.questions.length ? Date.now() : null } });
+  putDrill({ ...own, at, endedAt: at === own.questions.length ? Date.now() : null });
 }

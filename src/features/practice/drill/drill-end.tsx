@@ -18,8 +18,7 @@ export function DrillEnd({ drill }: { drill: OpenDrill }) {
     answers[i]?.mark.verdict === 'wrong' ? [{ question, answer: answers[i] }] : [],
   );
   const again = (skills: readonly Skill[]) => {
-    const { wanted, set } = store.getState();
-    set({ wanted: { ...wanted, seed: anySeed(), skills } });
+    store.getState().want({ seed: anySeed(), skills });
     void beginDrill(store, here);
   };
   return (

@@ -1,5 +1,5 @@
 import { Play } from 'lucide-react';
-import { Group, Tick } from '@/ui/form-fields';
+import { Group, Tick } from '@/ui/form/inputs';
 import { NumberFields } from '../asked/number-fields';
 import { readNumbers } from '../asked/numbers';
 import { Skills } from '../asked/skills';
@@ -13,7 +13,7 @@ export function DrillSetup({ clock, onClock }: { clock: boolean; onClock: (clock
   const here = useHere();
   const wanted = usePractice((state) => state.wanted);
   const busy = usePractice((state) => state.busy);
-  const change = (part: Partial<typeof wanted>) => store.getState().set({ wanted: { ...wanted, ...part } });
+  const change = (part: Partial<typeof wanted>) => store.getState().want(part);
   const numbers = readNumbers(wanted, MOST_IN_A_DRILL);
   return (
     <form

@@ -11,38 +11,34 @@ export async function beginHunt(
   seed: number,
   named: Fault | null,
 ): Promise<void> {
-  const { set } = store.getState();
-  set({ told: null });
+  const { tell, refuse, putHunt } = store.getState();
+  tell(null);
   const state = await hunts.begin({ train, seed, ...(named && { named }) });
   // Null: another was asked for in the meantime, or the screen was left.
-  if (state?.kind === 'failed') return set({ told: { text: state.message, bad: true } });
+  if (state?.kind === 'failed') return refuse(state.message);
   if (state?.kind !== 'done') return;
   const made = state.value;
-  if (made === null)
-    set({
-      told: { text: 'No fault of this train would show in any of its positions: choose another train.', bad: true },
-    });
-  else
-    set({ hunt: { id: crypto.randomUUID(), ...made, engaged: [], tried: [], standing: null, named: [], over: false } });
+  if (made === null) refuse('No fault of this train would show in any of its positions: choose another train.');
+  else putHunt({ id: crypto.randomUUID(), ...made, engaged: [], tried: [], standing: null, named: [], over: false });
 }
 
 /** Turns the crank with what is engaged, and sees what the faulty train does. */
 export async function tryIt({ store, huntTests }: PracticeItself): Promise<void> {
-  const { hunt: own, set } = store.getState();
+  const { hunt: own, refuse, putHunt } = store.getState();
   if (!own || own.over) return;
   const tried = [...own.tried, own.engaged];
   const state = await huntTests.begin({ hunt: own.hunt, tried });
   const { hunt: now } = store.getState();
-  if (state?.kind === 'failed') set({ told: { text: state.message, bad: true } });
-  if (state?.kind === 'done' && now?.id === own.id) set({ hunt: { ...now, tried, standing: state.value } });
+  if (state?.kind === 'failed') refuse(state.message);
+  if (state?.kind === 'done' && now?.id === own.id) putHunt({ ...now, tried, standing: state.value });
 }
 
 /** Names the bad part. Faults that no test tells apart count as one; the right name ends the hunt. */
 export function nameIt({ store }: PracticeItself, fault: Fault): void {
-  const { hunt: own, set } = store.getState();
+  const { hunt: own, putHunt } = store.getState();
   if (!own || own.over) return;
   const right = isBad(own, fault);
-  set({ hunt: { ...own, named: [...own.named, fault], over: right } });
+  putHunt({ ...own, named: [...own.named, fault], over: right });
   void record(store, `${own.id}-${own.named.length}`, {
     train: own.hunt.train.name,
     skill: 'fault-hunt',
@@ -52,8 +48,8 @@ export function nameIt({ store }: PracticeItself, fault: Fault): void {
 
 /** Gives up, and sees which it was. */
 export function giveUp({ store }: PracticeItself): void {
-  const { hunt: own, set } = store.getState();
-  if (own) set({ hunt: { ...own, over: true } });
+  const { hunt: own, putHunt } = store.getState();
+  if (own) putHunt({ ...own, over: true });
 }
 
 export const same = (a: Fault, b: Fault): boolean => a.fault === b.fault && a.part === b.part;

@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import { faultWords, type Fault } from '@/core/faults';
 import { randomTrain, RANDOM_KINDS, showingFaults } from '@/core/practice';
 import type { Train } from '@/core/train';
-import { Group, Pick } from '@/ui/form-fields';
+import { Group, Pick } from '@/ui/form/inputs';
 import { readShelf, fetchTrain } from '@/wire';
 import { useJobState } from '@/workers/use-job';
 import { SeedField } from '../asked/number-fields';
@@ -30,13 +30,13 @@ export function HuntSetup() {
     return () => void (left = true);
   }, []);
   const numbers = readNumbers({ count: '1', seed: wanted.seed }, 1);
-  const tell = (text: string) => itself.store.getState().set({ told: { text, bad: true } });
+  const refuse = (text: string) => itself.store.getState().refuse(text);
   const trainOf = async (): Promise<Train | null> => {
     if (where === 'here' && here) return here.train;
     if (where.startsWith(CHANCE)) return randomTrain(where.slice(CHANCE.length), numbers.ok ? numbers.seed : 0);
-    if (where === '') return (tell('Choose a train first.'), null);
+    if (where === '') return (refuse('Choose a train first.'), null);
     const answer = await fetchTrain(where);
-    if (!answer.ok) tell(answer.message);
+    if (!answer.ok) refuse(answer.message);
     return answer.ok ? answer.value.train : null;
   };
   const begin = async (fault: Fault | null) => {
@@ -68,7 +68,7 @@ export function HuntSetup() {
         <SeedField
           seed={wanted.seed}
           message={numbers.ok ? null : numbers.message}
-          onChange={(seed) => itself.store.getState().set({ wanted: { ...wanted, seed } })}
+          onChange={(seed) => itself.store.getState().want({ seed })}
         />
         {faults}
         <button type="submit" className="btn btn-sm btn-accent mt-1 self-start" disabled={isBusy || !numbers.ok}>

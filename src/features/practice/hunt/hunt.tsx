@@ -35,7 +35,7 @@ function Hunting({ own }: { own: OpenHunt }) {
   const itself = usePracticeItself();
   const { train } = own.hunt;
   const able = train.couplers.filter((one) => one.type !== 'one-way' || one.control === 'selectable');
-  const engage = (engaged: readonly string[]) => itself.store.getState().set({ hunt: { ...own, engaged } });
+  const engage = (engaged: readonly string[]) => itself.store.getState().putHunt({ ...own, engaged });
   const press = useCallback(
     (event: KeyboardEvent) => {
       const { key, target } = event;

@@ -18,8 +18,9 @@ export function LearnerProgress() {
   if (name === undefined)
     return <p className="muted m-auto p-6">Choose who practises, or add a name: then progress is kept here.</p>;
   const drillDue = () => {
-    const { wanted, set } = store.getState();
-    set({ mode: 'drill', wanted: { ...wanted, skills: due.map(({ skill }) => skill) } });
+    const { open, want } = store.getState();
+    open('drill');
+    want({ skills: due.map(({ skill }) => skill) });
     void beginDrill(store, here);
   };
   return (

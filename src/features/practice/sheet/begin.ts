@@ -26,13 +26,13 @@ export const MOST_ON_A_SHEET = 200;
 
 /** Makes a worksheet of what is wanted: the same seed makes the same sheet. */
 export async function makeSheet(store: PracticeStore, here: Here | null, name: string, tables: boolean): Promise<void> {
-  const { wanted, set } = store.getState();
+  const { wanted, tell, refuse, begin, end } = store.getState();
   const numbers = readNumbers(wanted, MOST_ON_A_SHEET);
-  if (!numbers.ok) return set({ told: { text: `${numbers.field}: ${numbers.message}`, bad: true } });
-  set({ busy: true, told: null });
+  if (!numbers.ok) return refuse(`${numbers.field}: ${numbers.message}`);
+  begin();
   const gathered = await gatherTrains(wanted, here, numbers.seed);
-  set({ busy: false });
-  if (!gathered.ok) return set({ told: { text: gathered.message, bad: true } });
+  end();
+  if (!gathered.ok) return refuse(gathered.message);
   const { trains } = gathered;
   const skills = skillsOf(wanted.skills);
   const subjects = trains.map(({ subject }) => subject);
@@ -48,15 +48,15 @@ export async function makeSheet(store: PracticeStore, here: Here | null, name: s
       .sort((a, b) => a.train - b.train)
       .map(({ train, skill, seed }) => ({ train, skill: skill as Skill, seed })),
   };
-  if (questions.length === 0 && !file.tables?.length) return set({ told: { text: NO_QUESTION, bad: true } });
+  if (questions.length === 0 && !file.tables?.length) return refuse(NO_QUESTION);
   openSheet(store, file);
-  set({ told: skippedNote(skillsWithoutQuestions(subjects, skills)) });
+  tell(skippedNote(skillsWithoutQuestions(subjects, skills)));
 }
 
 function openSheet(store: PracticeStore, file: WorksheetFile): string | null {
   const made = worksheetOf(file);
   if (!made.ok) return refusalText(made);
-  const { sheet: before, set } = store.getState();
+  const { sheet: before, putSheet } = store.getState();
   const { atOnce, answersOnPaper } = before ?? { atOnce: false, answersOnPaper: true };
   const fresh: OpenSheet = {
     id: crypto.randomUUID(),
@@ -68,7 +68,7 @@ function openSheet(store: PracticeStore, file: WorksheetFile): string | null {
     answersOnPaper,
     changed: [],
   };
-  set({ sheet: fresh });
+  putSheet(fresh);
   void lookForChanges(store, fresh);
   return null;
 }
@@ -87,14 +87,14 @@ async function lookForChanges(store: PracticeStore, { id, sheet }: OpenSheet): P
     const now = await fetchTrain(trainId);
     if (now.ok && serialiseTrain(now.value.train) !== serialiseTrain(train)) changed.push(train.name);
   }
-  const { sheet: open, set } = store.getState();
-  if (open?.id === id && changed.length > 0) set({ sheet: { ...open, changed } });
+  const { sheet: open, putSheet } = store.getState();
+  if (open?.id === id && changed.length > 0) putSheet({ ...open, changed });
 }
 
 /** Puts down what is typed or picked for a question or cell. */
 export function fillIn(store: PracticeStore, key: string, given: GivenAnswer): void {
-  const { sheet, set } = store.getState();
-  if (sheet) set({ sheet: { ...sheet, given: { ...sheet.given, [key]: given } } });
+  const { sheet, putSheet } = store.getState();
+  if (sheet) putSheet({ ...sheet, given: { ...sheet.given, [key]: given } });
 }
 
 /** How an item of a sheet stands. Null where nothing was given. */
@@ -111,7 +111,7 @@ export function markOf(
  * Marks some items of the sheet, or all of them; what can be marked is written down under whoever's name it is, once.
  */
 export function markItems(store: PracticeStore, keys: readonly string[] | 'all'): void {
-  const { sheet, set } = store.getState();
+  const { sheet, putSheet } = store.getState();
   if (!sheet) return;
   const items = itemsOf(sheet.sheet).filter(({ key }) => keys === 'all' || keys.includes(key));
   for (const item of items) {
@@ -123,5 +123,5 @@ export function markItems(store: PracticeStore, keys: readonly string[] | 'all')
         mark: marked,
       });
   }
-  set({ sheet: { ...sheet, marked: [...new Set([...sheet.marked, ...items.map(({ key }) => key)])] } });
+  putSheet({ ...sheet, marked: [...new Set([...sheet.marked, ...items.map(({ key }) => key)])] });
 }

@@ -1,7 +1,7 @@
 import { FileDown, Trash2 } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { worksheetText } from '@/core/practice';
-import { Group } from '@/ui/form-fields';
+import { Group } from '@/ui/form/inputs';
 import { OpenFile } from '@/ui/open-file';
 import { fileName, saveFile } from '@/ui/save-file';
 import { deleteWorksheet, putWorksheet, readKeptWorksheet, readWorksheets, type KeptWorksheet } from '@/wire';
@@ -14,7 +14,7 @@ export function KeptSheets() {
   const sheet = usePractice((state) => state.sheet);
   const [kept, setKept] = useState<readonly KeptWorksheet[]>([]);
   const [chosen, setChosen] = useState('');
-  const tell = (text: string, bad = false) => store.getState().set({ told: { text, bad } });
+  const tell = (text: string, bad = false) => store.getState().tell({ text, bad });
   const readAgain = async () => {
     const answer = await readWorksheets();
     if (answer.ok) setKept(answer.value.worksheets);

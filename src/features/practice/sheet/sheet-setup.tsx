@@ -1,6 +1,6 @@
 import { FileText } from 'lucide-react';
 import { useState } from 'react';
-import { TextInput, Group, Tick } from '@/ui/form-fields';
+import { TextInput, Group, Tick } from '@/ui/form/inputs';
 import { NumberFields } from '../asked/number-fields';
 import { readNumbers } from '../asked/numbers';
 import { Skills } from '../asked/skills';
@@ -17,7 +17,7 @@ export function SheetSetup() {
   const busy = usePractice((state) => state.busy);
   const [name, setName] = useState('');
   const [tables, setTables] = useState(true);
-  const change = (part: Partial<typeof wanted>) => store.getState().set({ wanted: { ...wanted, ...part } });
+  const change = (part: Partial<typeof wanted>) => store.getState().want(part);
   const numbers = readNumbers(wanted, MOST_ON_A_SHEET);
   return (
     <>

@@ -1,5 +1,5 @@
 import { Printer, Table2 } from 'lucide-react';
-import { Tick } from '@/ui/form-fields';
+import { Tick } from '@/ui/form/inputs';
 import { fileName, saveFile } from '@/ui/save-file';
 import { csvText } from '@/ui/table-text';
 import { GivenLists, showsChart } from '../question/given';
@@ -53,7 +53,7 @@ function SheetHead({ open }: { open: OpenSheet }) {
   const items = itemsOf(open.sheet);
   const marked = items.filter(({ key }) => open.marked.includes(key));
   const right = marked.filter((item) => markOf(open, item)?.verdict === 'right').length;
-  const change = (part: Partial<OpenSheet>) => store.getState().set({ sheet: { ...open, ...part } });
+  const change = (part: Partial<OpenSheet>) => store.getState().putSheet({ ...open, ...part });
   const results = () => {
     const table = resultsTable(
       open.file.name,

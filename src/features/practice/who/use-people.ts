@@ -13,24 +13,28 @@ export function usePeople(): void {
 
 async function readPeopleAgain(store: PracticeStore): Promise<void> {
   const answer = await readPeople();
-  if (!answer.ok) return store.getState().set({ people: [], told: { text: answer.message, bad: true } });
+  const { list, refuse } = store.getState();
+  if (!answer.ok) {
+    list([]);
+    return refuse(answer.message);
+  }
   const { people } = answer.value;
-  store.getState().set({ people });
+  list(people);
   const last = lastPerson();
   if (store.getState().person === null && people.some(({ id }) => id === last)) await takeUp(store, last);
 }
 
 /** From now on answers go under this name; null for nobody's. */
 export async function takeUp(store: PracticeStore, person: string | null): Promise<void> {
-  store.getState().set({ person, answers: [], unreadableAnswers: 0 });
+  store.getState().choosePerson(person);
   keepPerson(person);
   if (person === null) return;
   const answer = await fetchAnswers(person);
   if (store.getState().person !== person) return;
   if (answer.ok) {
     const { answers, unreadable } = answer.value;
-    store.getState().set({ answers, unreadableAnswers: unreadable });
-  } else store.getState().set({ told: { text: answer.message, bad: true } });
+    store.getState().putAnswers(answers, unreadable);
+  } else store.getState().refuse(answer.message);
 }
 
 function lastPerson(): string | null {

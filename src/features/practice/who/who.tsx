@@ -24,7 +24,7 @@ export function Who() {
     setMessage(answer.ok ? null : answer.message);
     if (!answer.ok) return;
     setName('');
-    store.getState().set({ people: [...known, own].sort((a, b) => a.name.localeCompare(b.name)) });
+    store.getState().list([...known, own].sort((a, b) => a.name.localeCompare(b.name)));
     // The field that was typed in goes away; whoever has gone on meanwhile is left where they are.
     if (document.activeElement?.closest('[data-new-name]')) choice.current?.focus();
     await takeUp(store, own.id);
@@ -33,7 +33,7 @@ export function Who() {
     setRemoving(false);
     const answer = await deletePerson(required(person));
     if (!answer.ok) return setMessage(answer.message);
-    store.getState().set({ people: known.filter(({ id }) => id !== person) });
+    store.getState().list(known.filter(({ id }) => id !== person));
     await takeUp(store, null);
   };
   return (
@@ -119,7 +119,9 @@ function UnreadableAnswers() {
   if (person === null || count === 0) return null;
   const putAside = async () => {
     const answer = await postAnswersAside(person);
-    store.getState().set(answer.ok ? { unreadableAnswers: 0 } : { told: { text: answer.message, bad: true } });
+    const { answers, putAnswers, refuse } = store.getState();
+    if (answer.ok) putAnswers(answers, 0);
+    else refuse(answer.message);
   };
   return (
     <p role="alert" className="text-error">

@@ -3,7 +3,7 @@ import { SECTIONS, type SectionKey } from '@/core/sheet';
 import { memberName } from '@/core/words';
 import { stationsOf } from '@/features/train/side-views';
 import { useTrain } from '@/features/train/use-train';
-import { TextInput, Group, Pick, Tick } from '@/ui/form-fields';
+import { TextInput, Group, Pick, Tick } from '@/ui/form/inputs';
 import { fileName, saveFile } from '@/ui/save-file';
 import { sheetMarkdown } from '@/ui/sheet/markdown';
 import { sheetPage } from '@/ui/sheet/sheet-css';

@@ -2,7 +2,7 @@ import { checkDesign } from '@/core/checks';
 import { toFraction } from '@/core/rational';
 import type { Train } from '@/core/train';
 import { memberName } from '@/core/words';
-import { Group } from '@/ui/form-fields';
+import { Group } from '@/ui/form/inputs';
 import { required } from '@/core/required';
 
 /** How planets are put in: how many, how far apart, and for stepped ones where each mark points. */

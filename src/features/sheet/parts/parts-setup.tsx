@@ -1,5 +1,5 @@
 import { useTrain } from '@/features/train/use-train';
-import { Group } from '@/ui/form-fields';
+import { Group } from '@/ui/form/inputs';
 import { Assembly } from './assembly';
 import { usePartsList } from './use-parts';
 

@@ -1,6 +1,7 @@
-import { readWheel, type ReadWheel, type WheelSpec } from '@/core/shapes';
+import type { Result } from '@/core/result';
+import { readWheel, type ShapedGear } from '@/core/shapes';
+import { fieldTable, writtenFields, type FieldTable } from '@/ui/form/fields';
 import type { PartRow } from '@/core/parts';
-import { typedNumber } from '@/ui/typed-number';
 
 /** A wheel's measures as they are typed; nothing means what the train says, or none. */
 export interface ShapeForm {
@@ -40,38 +41,81 @@ export const FIRST_FORM: ShapeForm = {
 export const USUAL_MODULE_MM = 2;
 export const USUAL_WIDTH_MM = 10;
 
+export const TEETH = fieldTable(
+  { key: 'moduleMm', path: 'moduleMm', label: 'Module', unit: 'mm', hint: 'Nothing typed: what the train says' },
+  { key: 'widthMm', path: 'widthMm', label: 'Width', unit: 'mm', hint: 'Nothing typed: the face width on its card' },
+  { key: 'shift', path: 'shift', label: 'Profile shift', unit: '× m' },
+  {
+    key: 'backlashMm',
+    path: 'backlashMm',
+    label: 'Backlash of the pair',
+    unit: 'mm',
+    hint: 'Along the pitch circle; half of it is taken off each wheel',
+  },
+  {
+    key: 'helixDegrees',
+    path: 'helixDegrees',
+    label: 'Helix angle',
+    unit: '°',
+    hint: 'Right-handed above 0. Its mate needs the other hand',
+  },
+);
+export const BORE = fieldTable({ key: 'boreMm', path: 'boreMm', label: 'Bore', unit: 'mm' });
+export const KEYWAY = fieldTable(
+  { key: 'keyWidthMm', path: 'widthMm', label: 'Keyway, width', unit: 'mm', required: true },
+  { key: 'keyDeepMm', path: 'deepMm', label: 'Keyway, depth', unit: 'mm', hint: 'Beyond the bore', required: true },
+);
+export const SQUARE = fieldTable({
+  key: 'squareMm',
+  path: 'squareMm',
+  label: 'Square hole',
+  unit: 'mm',
+  hint: 'Across flats, instead of a bore',
+});
+export const HUB = fieldTable(
+  { key: 'hubOutsideMm', path: 'outsideMm', label: 'Hub, outside', unit: 'mm', required: true },
+  { key: 'hubLongMm', path: 'longMm', label: 'Hub, length', unit: 'mm', hint: 'Beyond the teeth', required: true },
+);
+export const HOLES = fieldTable({
+  key: 'lighteningHoles',
+  path: 'lighteningHoles',
+  label: 'Lightening holes',
+  unit: '×',
+});
+export const RIM = fieldTable({
+  key: 'rimMm',
+  path: 'rimMm',
+  label: 'Rim',
+  unit: 'mm',
+  hint: 'Outside the roots; three modules where nothing is typed',
+});
+
+/** Two measures that come together: both, or neither. */
+const pair = <K extends keyof ShapeForm, N extends string>(
+  name: N,
+  fields: FieldTable<K>,
+  form: Readonly<Record<K, string>>,
+) => (fields.some(({ key }) => form[key].trim() !== '') ? { [name]: writtenFields(fields, form) } : {});
+
 /**
  * A wheel of the parts list as it is typed, or what is wrong with it. What only gears have is left off rings, and the
  * other way round.
  */
-export function shapeOf(part: PartRow, form: ShapeForm): ReadWheel {
-  const number = (text: string): number | undefined => (text.trim() === '' ? undefined : typedNumber(text));
+export function shapeOf(part: PartRow, form: ShapeForm): Result<ShapedGear> {
   const ring = part.type === 'internal';
-  const pair = <A extends string, B extends string>(a: A, first: string, b: B, second: string) =>
-    first.trim() === '' && second.trim() === ''
-      ? undefined
-      : ({ [a]: number(first) ?? NaN, [b]: number(second) ?? NaN } as Record<A | B, number>);
-  const typed = {
-    shift: number(form.shift),
-    backlashMm: number(form.backlashMm),
-    helixDegrees: number(form.helixDegrees),
-    ...(ring
-      ? { rimMm: number(form.rimMm) }
-      : {
-          boreMm: number(form.boreMm),
-          squareMm: number(form.squareMm),
-          keyway: pair('widthMm', form.keyWidthMm, 'deepMm', form.keyDeepMm),
-          hub: pair('outsideMm', form.hubOutsideMm, 'longMm', form.hubLongMm),
-          lighteningHoles: number(form.lighteningHoles),
-        }),
-  };
-  const spec = {
+  return readWheel({
     teeth: part.teeth,
     internal: ring,
     herringbone: form.herringbone,
-    moduleMm: number(form.moduleMm) ?? part.moduleMm ?? USUAL_MODULE_MM,
-    widthMm: number(form.widthMm) ?? part.faceWidthMm ?? USUAL_WIDTH_MM,
-    ...Object.fromEntries(Object.entries(typed).filter(([, value]) => value !== undefined)),
-  } as WheelSpec;
-  return readWheel(spec);
+    moduleMm: part.moduleMm ?? USUAL_MODULE_MM,
+    widthMm: part.faceWidthMm ?? USUAL_WIDTH_MM,
+    ...writtenFields(TEETH, form),
+    ...(ring
+      ? writtenFields(RIM, form)
+      : {
+          ...writtenFields([...BORE, ...SQUARE, ...HOLES], form),
+          ...pair('keyway', KEYWAY, form),
+          ...pair('hub', HUB, form),
+        }),
+  });
 }

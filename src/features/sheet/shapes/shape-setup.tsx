@@ -1,64 +1,18 @@
 import { Box, FileArchive, PencilRuler, Spline } from 'lucide-react';
 import { useState } from 'react';
-import { wheelDxf, wheelSvg, type WheelSpec } from '@/core/shapes';
+import { wheelDxf, wheelSvg } from '@/core/shapes';
 import { useTrain } from '@/features/train/use-train';
-import { TextInput, Group, Pick, Tick } from '@/ui/form-fields';
+import { problemAt } from '@/core/result';
+import type { FieldTable } from '@/ui/form/fields';
+import { FormFields } from '@/ui/form/form-fields';
+import { Group, Pick, Tick } from '@/ui/form/inputs';
 import { fileName, saveFile } from '@/ui/save-file';
 import type { Runner } from '@/workers/beside';
 import { useJobState } from '@/workers/use-job';
 import { useSheet, useSheetItself } from '../use-sheet';
-import { USUAL_MODULE_MM, USUAL_WIDTH_MM, type ShapeForm } from './form';
+import { BORE, HOLES, HUB, KEYWAY, RIM, SQUARE, TEETH, USUAL_MODULE_MM, USUAL_WIDTH_MM, type ShapeForm } from './form';
 import { useChosenWheel, useWheels } from './use-shapes';
 import { wholeSet } from './whole-set';
-
-type TextKey = { [K in keyof ShapeForm]: ShapeForm[K] extends string ? K : never }[keyof ShapeForm];
-
-interface FieldSpec {
-  readonly key: TextKey;
-  readonly label: string;
-  readonly unit: string;
-  /** The measure of the wheel that it belongs to, where messages come from. */
-  readonly of: keyof WheelSpec;
-  readonly title?: string;
-}
-
-const TEETH: readonly FieldSpec[] = [
-  { key: 'moduleMm', label: 'Module', unit: 'mm', of: 'moduleMm', title: 'Nothing typed: what the train says' },
-  { key: 'widthMm', label: 'Width', unit: 'mm', of: 'widthMm', title: 'Nothing typed: the face width on its card' },
-  { key: 'shift', label: 'Profile shift', unit: '× m', of: 'shift' },
-  {
-    key: 'backlashMm',
-    label: 'Backlash of the pair',
-    unit: 'mm',
-    of: 'backlashMm',
-    title: 'Along the pitch circle; half of it is taken off each wheel',
-  },
-  {
-    key: 'helixDegrees',
-    label: 'Helix angle',
-    unit: '°',
-    of: 'helixDegrees',
-    title: 'Right-handed above 0. Its mate needs the other hand',
-  },
-];
-const GEAR: readonly FieldSpec[] = [
-  { key: 'boreMm', label: 'Bore', unit: 'mm', of: 'boreMm' },
-  { key: 'keyWidthMm', label: 'Keyway, width', unit: 'mm', of: 'keyway' },
-  { key: 'keyDeepMm', label: 'Keyway, depth', unit: 'mm', of: 'keyway', title: 'Beyond the bore' },
-  { key: 'squareMm', label: 'Square hole', unit: 'mm', of: 'squareMm', title: 'Across flats, instead of a bore' },
-  { key: 'hubOutsideMm', label: 'Hub, outside', unit: 'mm', of: 'hub' },
-  { key: 'hubLongMm', label: 'Hub, length', unit: 'mm', of: 'hub', title: 'Beyond the teeth' },
-  { key: 'lighteningHoles', label: 'Lightening holes', unit: '×', of: 'lighteningHoles' },
-];
-const RING: readonly FieldSpec[] = [
-  {
-    key: 'rimMm',
-    label: 'Rim',
-    unit: 'mm',
-    of: 'rimMm',
-    title: 'Outside the roots; three modules where nothing is typed',
-  },
-];
 
 /** Which wheel, its measures, and how it leaves. */
 export function ShapeSetup() {
@@ -72,30 +26,27 @@ export function ShapeSetup() {
   if (!chosen) return <p className="muted px-4 py-2 text-sm">This train has no gears with teeth round them.</p>;
   const { part, read } = chosen;
   const change = (key: keyof ShapeForm, value: string | boolean) => set({ shape: { ...form, [key]: value } });
-  const field = ({ key, label, unit, of, title }: FieldSpec) => (
-    <TextInput
-      key={key}
-      label={label}
-      unit={unit}
+  const ring = part.type === 'internal';
+  const usual: Partial<Record<keyof ShapeForm, number>> = {
+    moduleMm: part.moduleMm ?? USUAL_MODULE_MM,
+    widthMm: part.faceWidthMm ?? USUAL_WIDTH_MM,
+  };
+  const wrong = (place: string) => (read.ok ? null : (problemAt(read, place)?.message ?? null));
+  /** @param place where the schema has these fields, before their own names */
+  const fields = <K extends Exclude<keyof ShapeForm, 'herringbone'>>(table: FieldTable<K>, place = '') => (
+    <FormFields
+      fields={table.map((field) => ({ ...field, placeholder: String(usual[field.key] ?? '') }))}
+      form={form}
       unitWidth="w-7"
-      title={title}
-      value={form[key]}
-      placeholder={
-        key === 'moduleMm'
-          ? String(part.moduleMm ?? USUAL_MODULE_MM)
-          : key === 'widthMm'
-            ? String(part.faceWidthMm ?? USUAL_WIDTH_MM)
-            : ''
-      }
-      message={!read.ok && read.field === of && (form[key] !== '' || of !== 'keyway') ? read.message : null}
-      onChange={(text) => change(key, text)}
+      wrong={(path) => wrong(`${place}${path}`)}
+      onChange={(some) => set({ shape: { ...form, ...some } })}
     />
   );
   const name = (ending: string) => fileName(`${train.name} ${part.name}`, ending);
   const saveStl = async () => {
     if (!read.ok) return;
     setTold({ text: 'Making the solid …', bad: false });
-    const state = await solid.begin({ spec: read.wheel.spec, title: part.name });
+    const state = await solid.begin({ spec: read.value.spec, title: part.name });
     if (state?.kind === 'failed') setTold({ text: state.message, bad: true });
     if (state?.kind !== 'done') return;
     saveFile(name('.stl'), 'model/stl', new Blob([new Uint8Array(state.value)]));
@@ -122,16 +73,16 @@ export function ShapeSetup() {
           choices={Object.fromEntries(wheels.map((wheel) => [wheel.gear, wheel.name]))}
           onChange={(gear) => set({ gear })}
         />
-        {TEETH.map(field)}
+        {fields(TEETH)}
         <Tick
           label="Herringbone"
           title="Left over right hand: it centres itself"
           checked={form.herringbone}
           onChange={(on) => change('herringbone', on)}
         />
-        {!read.ok && read.field === 'herringbone' && (
+        {wrong('herringbone') && (
           <p role="alert" className="text-error">
-            {read.message}
+            {wrong('herringbone')}
           </p>
         )}
         {part.moduleMm === null && form.moduleMm === '' && (
@@ -139,7 +90,17 @@ export function ShapeSetup() {
         )}
       </Group>
       <Group name={part.type === 'internal' ? 'Held outside' : 'On its shaft'}>
-        {(part.type === 'internal' ? RING : GEAR).map(field)}
+        {ring ? (
+          fields(RIM)
+        ) : (
+          <>
+            {fields(BORE)}
+            {fields(KEYWAY, 'keyway.')}
+            {fields(SQUARE)}
+            {fields(HUB, 'hub.')}
+            {fields(HOLES)}
+          </>
+        )}
       </Group>
       <Group name="Save it">
         <div className="flex flex-wrap gap-2">
@@ -147,7 +108,7 @@ export function ShapeSetup() {
             type="button"
             className="btn btn-xs"
             disabled={!read.ok}
-            onClick={() => read.ok && saveFile(name('.svg'), 'image/svg+xml', wheelSvg(read.wheel, part.name))}
+            onClick={() => read.ok && saveFile(name('.svg'), 'image/svg+xml', wheelSvg(read.value, part.name))}
           >
             <Spline className="size-3.5" aria-hidden /> SVG
           </button>
@@ -155,7 +116,7 @@ export function ShapeSetup() {
             type="button"
             className="btn btn-xs"
             disabled={!read.ok}
-            onClick={() => read.ok && saveFile(name('.dxf'), 'image/vnd.dxf', wheelDxf(read.wheel))}
+            onClick={() => read.ok && saveFile(name('.dxf'), 'image/vnd.dxf', wheelDxf(read.value))}
           >
             <PencilRuler className="size-3.5" aria-hidden /> DXF
           </button>

@@ -13,10 +13,10 @@ export function Shape() {
   if (!read.ok)
     return (
       <p className="m-auto max-w-prose p-6" role="status">
-        {part.name}: {read.message}
+        {part.name}: {read.problems[0].message}
       </p>
     );
-  const { outer, holes, areaMm2, hints, spec } = read.wheel;
+  const { outer, holes, areaMm2, hints, spec } = read.value;
   const form = toothForm(spec);
   const reach = Math.max(...outer.map(({ x, y }) => Math.hypot(x, y))) * 1.05;
   const path = [outer, ...holes]

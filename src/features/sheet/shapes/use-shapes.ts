@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import type { PartRow } from '@/core/parts';
-import type { ReadWheel } from '@/core/shapes';
+import type { Result } from '@/core/result';
+import type { ShapedGear } from '@/core/shapes';
 import { useSettled } from '@/ui/settled';
 import { usePartsList } from '../parts/use-parts';
 import { useSheet } from '../use-sheet';
@@ -13,7 +14,7 @@ export function useWheels(): readonly PartRow[] {
 }
 
 /** The wheel that is chosen, with its lines or what is wrong with it. Null where there is none to choose. */
-export function useChosenWheel(): { readonly part: PartRow; readonly read: ReadWheel } | null {
+export function useChosenWheel(): { readonly part: PartRow; readonly read: Result<ShapedGear> } | null {
   const wheels = useWheels();
   const gear = useSheet((state) => state.gear);
   const form = useSettled(useSheet((state) => state.shape));

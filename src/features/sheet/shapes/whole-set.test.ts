@@ -45,6 +45,12 @@ test('a wheel that cannot be made is left out, and said; what only gears have is
   expect(left.some((text) => text.includes('leaves less than 1 mm'))).toBe(true);
   expect(asked.some(({ spec }) => spec.internal && spec.boreMm === undefined)).toBe(true);
   const [part] = partsOf(demoTrain('sluice-winch'), { speedRpm: null, torqueNm: null }).parts;
-  expect(shapeOf(part!, { ...FIRST_FORM, moduleMm: 'x' })).toMatchObject({ ok: false, field: 'moduleMm' });
-  expect(shapeOf(part!, { ...FIRST_FORM, boreMm: '5', keyWidthMm: '2' })).toMatchObject({ ok: false, field: 'keyway' });
+  expect(shapeOf(part!, { ...FIRST_FORM, moduleMm: 'x' })).toMatchObject({
+    ok: false,
+    problems: [{ path: ['moduleMm'] }],
+  });
+  expect(shapeOf(part!, { ...FIRST_FORM, boreMm: '5', keyWidthMm: '2' })).toMatchObject({
+    ok: false,
+    problems: [{ path: ['keyway', 'deepMm'] }],
+  });
 });

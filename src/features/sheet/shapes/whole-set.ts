@@ -28,12 +28,12 @@ export function wholeSet(train: Train, wheels: readonly PartRow[], form: ShapeFo
             name: wheel.name,
             file: fileName(`${wheel.gear} ${wheel.name}`, ''),
             copies: wheel.copies,
-            spec: read.wheel.spec,
+            spec: read.value.spec,
           },
         ]
       : [],
   );
-  const left = reads.flatMap(({ wheel, read }) => (read.ok ? [] : [`${wheel.name}: ${read.message}`]));
+  const left = reads.flatMap(({ wheel, read }) => (read.ok ? [] : [`${wheel.name}: ${read.problems[0].message}`]));
   const specOf = new Map<string, WheelSpec>(asked.map(({ gear, spec }) => [gear, spec]));
   const pieces = train.members.flatMap(({ id, carrier }) => {
     const own = train.gears.filter((gear) => gear.member === id);

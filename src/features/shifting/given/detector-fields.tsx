@@ -1,6 +1,9 @@
 import { readAs } from '@/core/shifting';
 import { figure } from '@/core/units';
-import { TextInput, Pick } from '@/ui/form-fields';
+import type { FieldTable } from '@/ui/form/fields';
+import { FormFields } from '@/ui/form/form-fields';
+import { LAG, SPRING } from '../fields';
+import { Pick } from '@/ui/form/inputs';
 import type { DetectorText } from '../form';
 import { useFill, useTypedFields, useSetup, useNameOf, useWrong } from '../use-shifting';
 
@@ -15,22 +18,20 @@ export function DetectorFields({ cue }: { cue: 'speed' | 'torque' }) {
   const fill = useFill();
   const wrong = useWrong();
   const set = (change: Partial<DetectorText>) => fill({ detector: { ...detector, ...change } });
-  const field = (key: keyof DetectorText & string, label: string, unit: string, place: string, title?: string) => (
-    <TextInput
-      label={label}
-      unit={unit}
+  const fields = (table: FieldTable<Exclude<keyof DetectorText, 'feels'>>) => (
+    <FormFields
+      fields={table}
+      form={detector}
       unitWidth="w-14"
-      {...(title !== undefined && { title })}
-      value={detector[key]}
-      message={wrong(`rule.detector.${place}`)}
-      onChange={(text) => set({ [key]: text })}
+      wrong={(path) => wrong(`rule.detector.${path}`)}
+      onChange={set}
     />
   );
   return (
     <details className="flex flex-col gap-1">
       <summary className="muted cursor-pointer">Detector</summary>
       <div className="flex flex-col gap-1 pt-1">
-        {field('lag', 'Follows within', 's', 'lagS', 'Time constant; of a spring its damping over its stiffness')}
+        {fields(LAG)}
         {cue === 'torque' && (
           <>
             <Pick
@@ -40,12 +41,7 @@ export function DetectorFields({ cue }: { cue: 'speed' | 'torque' }) {
               choices={FEELS}
               onChange={(feels) => set({ feels })}
             />
-            {field('stiffness', 'Spring stiffness', 'N·m/°', 'stiffnessNmPerDeg')}
-            {field('preload', 'Preload', 'N·m', 'preloadNm')}
-            {field('damping', 'Damping', 'N·m s/°', 'dampingNmSPerDeg')}
-            {field('detentOn', 'Detent lets go at', 'N·m', 'detentOnNm')}
-            {field('detentOff', 'and takes back at', 'N·m', 'detentOffNm')}
-            {field('arm', 'Scale on an arm of', 'mm', 'armMm')}
+            {fields(SPRING)}
             <AsRead />
           </>
         )}

@@ -1,6 +1,8 @@
 import { memberName } from '@/core/words';
 import { useTrain } from '@/features/train/use-train';
-import { TextInput, Group } from '@/ui/form-fields';
+import { TextInput, Group } from '@/ui/form/inputs';
+import { FormFields } from '@/ui/form/form-fields';
+import { INERTIA } from '../fields';
 import type { ShiftingForm } from '../form';
 import { useFill, useTypedFields, useWrong } from '../use-shifting';
 
@@ -13,22 +15,12 @@ export function InertiaFields() {
   const set = (change: Partial<ShiftingForm['inertia']>) => fill({ inertia: { ...inertia, ...change } });
   return (
     <Group name="Inertia">
-      <TextInput
-        label="Motor"
-        unit="kg m²"
+      <FormFields
+        fields={INERTIA}
+        form={inertia}
         unitWidth="w-14"
-        value={inertia.input}
-        message={wrong('inertia.inputKgM2')}
-        onChange={(input) => set({ input })}
-      />
-      <TextInput
-        label="At the output"
-        unit="kg m²"
-        unitWidth="w-14"
-        title="A mass counts by itself"
-        value={inertia.output}
-        message={wrong('inertia.outputKgM2')}
-        onChange={(output) => set({ output })}
+        wrong={(path) => wrong(`inertia.${path}`)}
+        onChange={set}
       />
       <details>
         <summary className="muted cursor-pointer">Of members</summary>

@@ -1,6 +1,9 @@
 import { loadOf, loadTorque } from '@/core/shifting';
 import { figure } from '@/core/units';
-import { TextInput, Group, Pick } from '@/ui/form-fields';
+import type { FieldTable } from '@/ui/form/fields';
+import { FormFields } from '@/ui/form/form-fields';
+import { LOAD_TORQUES, massFields, VEHICLE } from '../fields';
+import { Group, Pick } from '@/ui/form/inputs';
 import type { ShiftingForm, Mass } from '../form';
 import { useFill, useTypedFields, useSetup, useWrong } from '../use-shifting';
 import { LinesField } from './lines-field';
@@ -19,85 +22,15 @@ export function LoadFields() {
   const fill = useFill();
   const wrong = useWrong();
   const set = (change: Partial<ShiftingForm['load']>) => fill({ load: { ...load, ...change } });
+  const fields = (table: FieldTable<Exclude<keyof ShiftingForm['load'], 'mass'>>) => (
+    <FormFields fields={table} form={load} unitWidth="w-14" wrong={(path) => wrong(`load.${path}`)} onChange={set} />
+  );
   return (
     <Group name="Load at the output">
-      <TextInput
-        label="Constant"
-        unit="N·m"
-        unitWidth="w-14"
-        value={load.constant}
-        message={wrong('load.constantNm')}
-        onChange={(constant) => set({ constant })}
-      />
-      <TextInput
-        label="with speed"
-        unit="N·m s"
-        unitWidth="w-14"
-        title="For each rad/s of the output"
-        value={load.linear}
-        message={wrong('load.linearNmPerRadS')}
-        onChange={(linear) => set({ linear })}
-      />
-      <TextInput
-        label="with its square"
-        unit="N·m s²"
-        unitWidth="w-14"
-        title="For each rad/s of the output, squared: pumps, fans"
-        value={load.square}
-        message={wrong('load.squareNmPerRadS2')}
-        onChange={(square) => set({ square })}
-      />
+      {fields(LOAD_TORQUES)}
       <Pick label="Mass" value={load.mass} choices={MASSES} onChange={(mass) => set({ mass })} />
-      {load.mass !== 'none' && (
-        <>
-          <TextInput
-            label="of"
-            unit="kg"
-            unitWidth="w-14"
-            value={load.kilograms}
-            message={wrong('load.massKg')}
-            onChange={(kilograms) => set({ kilograms })}
-          />
-          <TextInput
-            label={load.mass === 'vehicle' ? 'Wheel diameter' : 'Drum diameter'}
-            unit="mm"
-            unitWidth="w-14"
-            value={load.diameter}
-            message={wrong('load.wheelDiameterMm')}
-            onChange={(diameter) => set({ diameter })}
-          />
-        </>
-      )}
-      {load.mass === 'vehicle' && (
-        <>
-          <TextInput
-            label="Grade"
-            unit="%"
-            unitWidth="w-14"
-            title="Rise over run"
-            value={load.grade}
-            message={wrong('load.grade')}
-            onChange={(grade) => set({ grade })}
-          />
-          <TextInput
-            label="Rolling drag"
-            unit="of weight"
-            unitWidth="w-14"
-            value={load.rolling}
-            message={wrong('load.rolling')}
-            onChange={(rolling) => set({ rolling })}
-          />
-          <TextInput
-            label="Air drag"
-            unit="N at 1 m/s"
-            unitWidth="w-14"
-            title="With the square of the speed"
-            value={load.air}
-            message={wrong('load.airNAt1MS')}
-            onChange={(air) => set({ air })}
-          />
-        </>
-      )}
+      {load.mass !== 'none' && fields(massFields(load.mass === 'vehicle'))}
+      {load.mass === 'vehicle' && fields(VEHICLE)}
       <LinesField
         label="Added load over time"
         heads={['s', 'N·m']}

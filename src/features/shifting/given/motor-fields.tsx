@@ -1,12 +1,14 @@
 import { useState } from 'react';
 import { calibrate, freeSpeed, motorLine, peakPower, torqueAt, type Calibration } from '@/core/shifting';
-import { figure } from '@/core/units';
-import { TextInput, Group, Pick } from '@/ui/form-fields';
+import { figure, readFigure } from '@/core/units';
+import { TextInput, Group, Pick } from '@/ui/form/inputs';
 import type { ShiftingForm, MotorKind } from '../form';
-import { useFill, useTypedFields, useSetup, useWrong } from '../use-shifting';
+import { useFill, useShiftingForm, useTypedFields, useSetup, useWrong } from '../use-shifting';
+import { HAND_MOTOR, HEAT, LINEAR_MOTOR } from '../fields';
+import { figureText } from '@/ui/form/fields';
+import { FormFields } from '@/ui/form/form-fields';
 import { LinesField } from './lines-field';
 import { SmallCurve } from './small-curve';
-import { typedNumber } from '@/ui/typed-number';
 
 const KINDS: Record<MotorKind, string> = {
   linear: 'straight line',
@@ -14,44 +16,18 @@ const KINDS: Record<MotorKind, string> = {
   hand: 'by hand',
 };
 
-const SUPPLY = 'Of the voltage that the stall torque and the no-load speed are given for; it scales both.';
-const HEAT = 'Torque over stall torque, squared, allowed continuously. Empty: no limit.';
-
 /** The source of power, with its line as it stands. */
 export function MotorFields() {
-  const { motor, heatLimit } = useTypedFields('motor', 'heatLimit');
+  const form = useShiftingForm();
+  const { motor } = form;
   const fill = useFill();
   const wrong = useWrong();
   const set = (change: Partial<ShiftingForm['motor']>) => fill({ motor: { ...motor, ...change } });
+  const at = (path: string) => wrong(`motor.${path}`);
   return (
     <Group name="Motor">
       <Pick label="Its line" value={motor.kind} choices={KINDS} onChange={(kind) => set({ kind })} />
-      {motor.kind === 'linear' && (
-        <>
-          <TextInput
-            label="Stall torque"
-            unit="N·m"
-            value={motor.stallTorque}
-            message={wrong('motor.stallTorqueNm')}
-            onChange={(stallTorque) => set({ stallTorque })}
-          />
-          <TextInput
-            label="No-load speed"
-            unit="rpm"
-            value={motor.noLoad}
-            message={wrong('motor.noLoadRpm')}
-            onChange={(noLoad) => set({ noLoad })}
-          />
-          <TextInput
-            label="Supply"
-            unit="%"
-            title={SUPPLY}
-            value={motor.supply}
-            message={wrong('motor.supply')}
-            onChange={(supply) => set({ supply })}
-          />
-        </>
-      )}
+      {motor.kind === 'linear' && <FormFields fields={LINEAR_MOTOR} form={motor} wrong={at} onChange={set} />}
       {motor.kind === 'table' && (
         <>
           <LinesField
@@ -64,32 +40,8 @@ export function MotorFields() {
           <Uneven />
         </>
       )}
-      {motor.kind === 'hand' && (
-        <>
-          <TextInput
-            label="Constant torque"
-            unit="N·m"
-            value={motor.handTorque}
-            message={wrong('motor.torqueNm')}
-            onChange={(handTorque) => set({ handTorque })}
-          />
-          <TextInput
-            label="up to"
-            unit="rpm"
-            value={motor.handRpm}
-            message={wrong('motor.rpm')}
-            onChange={(handRpm) => set({ handRpm })}
-          />
-        </>
-      )}
-      <TextInput
-        label="Continuous limit"
-        title={HEAT}
-        unit="(T/T₀)²"
-        value={heatLimit}
-        message={wrong('heatLimit')}
-        onChange={(text) => fill({ heatLimit: text })}
-      />
+      {motor.kind === 'hand' && <FormFields fields={HAND_MOTOR} form={motor} wrong={at} onChange={set} />}
+      <FormFields fields={HEAT} form={form} wrong={wrong} onChange={fill} />
       <MotorCurve />
       {motor.kind === 'linear' && <Reading />}
     </Group>
@@ -137,13 +89,13 @@ function MotorCurve() {
   );
 }
 
-/** One reading of the no-load speed with the box on says what the box eats. */
+/** One reading of the no-load speed with the box on says what the box takes. */
 function Reading() {
   const { motor } = useTypedFields('motor');
   const fill = useFill();
   const setup = useSetup();
   const [text, setText] = useState('');
-  const read = typedNumber(text);
+  const read = readFigure(text, 'rpm');
   const linear = setup?.scenario.motor.kind === 'linear' ? setup.scenario.motor : null;
   const found: Calibration | null = linear && text.trim() !== '' && read > 0 ? calibrate(linear, read) : null;
   return (
@@ -168,8 +120,8 @@ function Reading() {
               fill({
                 motor: {
                   ...motor,
-                  stallTorque: String(Number(found.motor.stallTorqueNm.toPrecision(6))),
-                  noLoad: String(Number(found.motor.noLoadRpm.toPrecision(6))),
+                  stallTorque: figureText(found.motor.stallTorqueNm, 4),
+                  noLoad: figureText(found.motor.noLoadRpm, 4),
                 },
               })
             }

@@ -1,5 +1,7 @@
 import { useTrain } from '@/features/train/use-train';
-import { TextInput, Group, Tick } from '@/ui/form-fields';
+import { FormFields } from '@/ui/form/form-fields';
+import { START } from '../fields';
+import { Group, Tick } from '@/ui/form/inputs';
 import { possibleOrder } from '../setup';
 import { useFill, useTypedFields, useNameOf, useWrong } from '../use-shifting';
 
@@ -42,13 +44,11 @@ export function OrderFields() {
           ))}
         </select>
       </label>
-      <TextInput
-        label="at an output speed of"
-        unit="rpm"
-        value={start.outputRpm}
-        placeholder="0"
-        message={wrong('start.outputRpm')}
-        onChange={(outputRpm) => fill({ start: { ...start, outputRpm } })}
+      <FormFields
+        fields={START}
+        form={start}
+        wrong={(path) => wrong(`start.${path}`)}
+        onChange={(change) => fill({ start: { ...start, ...change } })}
       />
       <Tick
         label="Include mesh losses"

@@ -1,7 +1,10 @@
 import { soundThresholds } from '@/core/shifting';
-import { TextInput, Group, Pick } from '@/ui/form-fields';
+import { figureText } from '@/ui/form/fields';
+import { FormFields } from '@/ui/form/form-fields';
+import { DURATION, RULE_TIMES } from '../fields';
+import { Group, Pick } from '@/ui/form/inputs';
 import type { BetweenPositions, Cue, ShiftingForm } from '../form';
-import { useFill, useTypedFields, useSetup, useNameOf, useWrong } from '../use-shifting';
+import { useFill, useShiftingForm, useTypedFields, useSetup, useNameOf, useWrong } from '../use-shifting';
 import { DetectorFields } from './detector-fields';
 import { ScheduleField } from './schedule-field';
 
@@ -23,7 +26,8 @@ const PATHS = { direct: 'straight to it', sequence: 'drum: one after another' } 
 
 /** When it shifts, and what happens meanwhile. */
 export function RuleFields() {
-  const { rule, motor, duration } = useTypedFields('rule', 'motor', 'duration');
+  const form = useShiftingForm();
+  const { rule, motor } = form;
   const fill = useFill();
   const wrong = useWrong();
   const set = (change: Partial<ShiftingForm['rule']>) => fill({ rule: { ...rule, ...change } });
@@ -48,29 +52,8 @@ export function RuleFields() {
         choices={BETWEENS}
         onChange={(between) => set({ between })}
       />
-      <TextInput
-        label="A shift takes"
-        unit="s"
-        value={rule.shift}
-        placeholder="0"
-        message={wrong('rule.shiftS')}
-        onChange={(shift) => set({ shift })}
-      />
-      <TextInput
-        label="Minimum time in a position"
-        unit="s"
-        value={rule.minimum}
-        placeholder="0"
-        message={wrong('rule.minimumS')}
-        onChange={(minimum) => set({ minimum })}
-      />
-      <TextInput
-        label="A run lasts"
-        unit="s"
-        value={duration}
-        message={wrong('durationS', 'sampleS')}
-        onChange={(text) => fill({ duration: text })}
-      />
+      <FormFields fields={RULE_TIMES} form={rule} wrong={(path) => wrong(`rule.${path}`)} onChange={set} />
+      <FormFields fields={DURATION} form={form} wrong={(path) => wrong(path, 'sampleS')} onChange={fill} />
     </Group>
   );
 }
@@ -99,7 +82,7 @@ function FromPoints({ cue }: { cue: 'speed' | 'torque' }) {
 }
 
 const texts = (values: Readonly<Record<string, number>>) =>
-  Object.fromEntries(Object.entries(values).map(([id, value]) => [id, String(Number(value.toPrecision(4)))]));
+  Object.fromEntries(Object.entries(values).map(([id, value]) => [id, figureText(value, 4)]));
 
 function Thresholds({ unit }: { unit: string }) {
   const { rule, order } = useTypedFields('rule', 'order');

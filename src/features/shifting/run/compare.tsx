@@ -13,7 +13,7 @@ import { itemAt } from '@/core/required';
 export function CompareRuns() {
   const made = useShifting((state) => state.made);
   const beside = useShifting((state) => state.beside);
-  const set = useShifting((state) => state.set);
+  const compareWith = useShifting((state) => state.compareWith);
   return (
     <span className="flex flex-wrap items-center gap-1">
       <button
@@ -21,13 +21,13 @@ export function CompareRuns() {
         className="btn btn-ghost btn-xs"
         title="Keep this run, so that the next lies over it"
         disabled={made === null}
-        onClick={() => made && set({ beside: [...beside, { ...made, name: `${beside.length + 1}: as it was` }] })}
+        onClick={() => made && compareWith([...beside, { ...made, name: `${beside.length + 1}: as it was` }])}
       >
         Overlay next run
       </button>
       <AnotherTrain />
       {beside.length > 0 && (
-        <button type="button" className="btn btn-ghost btn-xs" onClick={() => set({ beside: [] })}>
+        <button type="button" className="btn btn-ghost btn-xs" onClick={() => compareWith([])}>
           Only this run ({beside.length} below it)
         </button>
       )}
@@ -40,7 +40,7 @@ function AnotherTrain() {
   const { id } = useSession();
   const notice = useNotice();
   const made = useShifting((state) => state.made);
-  const set = useShifting((state) => state.set);
+  const compareWith = useShifting((state) => state.compareWith);
   const [shelf, setShelf] = useState<readonly ShelfEntry[]>([]);
   const [runs] = useState(() => jobRunner('runOther'));
   useEffect(() => runs.leave, [runs]);
@@ -58,7 +58,7 @@ function AnotherTrain() {
     if (!scenario) return notice(`${train.name} drives in no position, so it cannot run this.`);
     const state = await runs.begin({ train, scenario });
     if (state?.kind === 'failed') notice(state.message);
-    if (state?.kind === 'done') set({ beside: [{ name: train.name, train, scenario, run: state.value }] });
+    if (state?.kind === 'done') compareWith([{ name: train.name, train, scenario, run: state.value }]);
   };
   return (
     <select

@@ -8,7 +8,7 @@ const MOST = 200;
 /** What happened, in words; pressed, the cursor goes there. */
 export function EventsList({ events }: { events: readonly RunEvent[] }) {
   const nameOf = useNameOf();
-  const set = useShifting((state) => state.set);
+  const lookAt = useShifting((state) => state.lookAt);
   if (events.length === 0)
     return <p className="muted px-4 py-1 text-sm">Nothing happens but running up: no shift, no stall.</p>;
   return (
@@ -18,7 +18,7 @@ export function EventsList({ events }: { events: readonly RunEvent[] }) {
           <button
             type="button"
             className="flex w-full gap-2 text-left hover:bg-base-200"
-            onClick={() => set({ cursorS: event.timeS })}
+            onClick={() => lookAt(event.timeS)}
           >
             <span className="figure muted w-20 shrink-0 whitespace-nowrap text-right">{seconds(event.timeS)}</span>
             {eventWords(event, nameOf)}

@@ -49,10 +49,10 @@ function PlayButtons({ untilS }: { untilS: number }) {
     if (!playing) return;
     let frame = 0;
     const next = (now: number) => {
-      const { cursorS, set } = store.getState();
+      const { cursorS, lookAt } = store.getState();
       const to = cursorS + (Number(rate) * (now - (last.current ?? now))) / 1000;
       last.current = now;
-      set({ cursorS: Math.min(untilS, to) });
+      lookAt(Math.min(untilS, to));
       if (to >= untilS) setPlaying(false);
       else frame = requestAnimationFrame(next);
     };
@@ -63,8 +63,8 @@ function PlayButtons({ untilS }: { untilS: number }) {
     };
   }, [playing, rate, untilS, store]);
   const press = () => {
-    const { cursorS, set } = store.getState();
-    if (!playing && cursorS >= untilS - 1e-6) set({ cursorS: 0 });
+    const { cursorS, lookAt } = store.getState();
+    if (!playing && cursorS >= untilS - 1e-6) lookAt(0);
     setPlaying(!playing);
   };
   return (

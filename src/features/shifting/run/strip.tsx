@@ -29,13 +29,13 @@ const GAP = 6;
 
 /** The run over time, lane above lane; a cursor follows the mouse and the arrow keys. */
 export function Strip({ shown, beside, width, height }: Props) {
-  const set = useShifting((state) => state.set);
+  const lookAt = useShifting((state) => state.lookAt);
   const cursorS = useShifting((state) => state.cursorS);
   const duration = Math.max(shown.scenario.durationS ?? 0, ...beside.map(({ scenario }) => scenario.durationS ?? 0));
   const x = useMemo(() => scaleLinear([0, duration], [ROOM.left, width - ROOM.right]).clamp(true), [duration, width]);
   const look = (event: PointerEvent<SVGSVGElement>) => {
     if (event.type === 'pointermove' && event.buttons === 0) return;
-    set({ cursorS: x.invert(event.clientX - event.currentTarget.getBoundingClientRect().left) });
+    lookAt(x.invert(event.clientX - event.currentTarget.getBoundingClientRect().left));
   };
   const press = (event: KeyboardEvent) => {
     const by = { ArrowRight: 1, ArrowLeft: -1, PageDown: 10, PageUp: -10 }[event.key];
@@ -49,7 +49,7 @@ export function Strip({ shown, beside, width, height }: Props) {
             : cursorS + (by * duration) / 200;
     if (to === null) return;
     event.preventDefault();
-    set({ cursorS: Math.min(duration, Math.max(0, to)) });
+    lookAt(Math.min(duration, Math.max(0, to)));
   };
   return (
     <svg

@@ -36,11 +36,7 @@ export function useRunning(setup: Setup): RunningJob<'run'> {
 
 /** A run is there: it is shown, and what could mend its verdicts is tried beside the page. */
 function show({ store, tries }: ShiftingItself, { train, scenario, gearings, points }: Setup, run: Run): void {
-  const { cursorS, set } = store.getState();
-  set({
-    made: { name: scenario.name ?? 'this run', train, scenario, run },
-    cursorS: Math.min(cursorS, run.untilS),
-  });
+  store.getState().show({ name: scenario.name ?? 'this run', train, scenario, run });
   const mends = runFixes(gearings, points, scenario, run);
   const key = [run, ...mends.map((mend) => mend.key)];
   if (mends.length === 0) tries.leave();

@@ -1,12 +1,11 @@
 import { useMemo, useState } from 'react';
 import { couplerDuties, shaftDuties, type Dog } from '@/core/shifting';
-import { figure } from '@/core/units';
+import { figure, readFigure } from '@/core/units';
 import { couplerName, memberName } from '@/core/words';
 import { DataTable } from '@/ui/data-table';
 import type { Setup } from '../setup';
 import { useNameOf, useUnits } from '../use-shifting';
 import { Paths } from './paths';
-import { typedNumber } from '@/ui/typed-number';
 
 const FIELDS = { teeth: 'Dog teeth', radiusMm: 'Mean radius, mm', friction: 'Friction' } as const;
 
@@ -17,7 +16,7 @@ const FIELDS = { teeth: 'Dog teeth', radiusMm: 'Mean radius, mm', friction: 'Fri
 export function Couplers({ setup }: { setup: Setup }) {
   const [text, setText] = useState({ teeth: '6', radiusMm: '15', friction: '0.15' });
   const dog = Object.fromEntries(
-    Object.entries(text).map(([key, value]) => [key, typedNumber(value)]),
+    Object.entries(text).map(([key, value]) => [key, readFigure(value)]),
   ) as unknown as Dog;
   const sound = dog.teeth >= 1 && dog.radiusMm > 0 && dog.friction >= 0;
   return (

@@ -22,7 +22,7 @@ const TABS: Record<Tab, string> = {
  */
 export function SaysPane({ setup }: { setup: Setup }) {
   const says = useShifting((state) => state.says);
-  const set = useShifting((state) => state.set);
+  const openTab = useShifting((state) => state.openTab);
   const badge = (tab: Tab) => {
     const count = tab === 'shifts' ? setup.bands.filter(({ own }) => own?.verdict === 'hunts').length : 0;
     return count > 0 && <span className="badge badge-warning badge-xs ml-1">{count}</span>;
@@ -36,7 +36,7 @@ export function SaysPane({ setup }: { setup: Setup }) {
         label="What follows"
         tabs={TABS}
         chosen={says}
-        onChoose={(tab) => set({ says: tab })}
+        onChoose={(tab) => openTab(tab)}
         badge={badge}
         bodyClass="py-2 text-sm"
       >

@@ -1,11 +1,10 @@
 import { useState } from 'react';
 import { leastRatioForShare, noLoadOf, readAs, torqueAt, motorLine, type Band } from '@/core/shifting';
-import { figure } from '@/core/units';
+import { figure, readFigure } from '@/core/units';
 import { listed } from '@/core/words';
 import { DataTable } from '@/ui/data-table';
 import type { Setup } from '../setup';
 import { useNameOf, useUnits } from '../use-shifting';
-import { typedNumber } from '@/ui/typed-number';
 import { lookUp } from '@/core/required';
 
 /**
@@ -155,7 +154,7 @@ function BandWords({ setup, band: { from, to, r, equal, further, own } }: { setu
  */
 function StepForShare({ setup: { gearings, scenario } }: { setup: Setup }) {
   const [text, setText] = useState('75');
-  const share = typedNumber(text) / 100;
+  const share = readFigure(text, '%') / 100;
   const sound = share > 0 && share < 1;
   const r = leastRatioForShare(share);
   const ratios = scenario.order.map((id) => lookUp(gearings, id).ratio);

@@ -12,12 +12,11 @@ import {
 import { toNumber } from '@/core/rational';
 import type { Train } from '@/core/train';
 import { couplerName, listed } from '@/core/words';
-import { figure } from '@/core/units';
+import { figure, readFigure } from '@/core/units';
 import { editTrain } from '@/features/train/edit';
 import { useTrain, useTrainStore } from '@/features/train/use-train';
-import { TextInput } from '@/ui/form-fields';
+import { TextInput } from '@/ui/form/inputs';
 import { TravelBar } from './travel-bar';
-import { typedNumber } from '@/ui/typed-number';
 import { lookUp } from '@/core/required';
 
 /**
@@ -28,8 +27,8 @@ export function Travel() {
   const store = useTrainStore();
   const [gap, setGap] = useState('1');
   const [station, setStation] = useState('20');
-  const gapMm = typedNumber(gap);
-  const stationMm = typedNumber(station);
+  const gapMm = readFigure(gap, 'mm');
+  const stationMm = readFigure(station, 'mm');
   const selectors = train.selectors ?? NONE;
   const [places, setPlaces] = useState<Places>(new Map());
   const travel = useMemo(() => travelOf(train, train.selectors, places), [train, places]);

@@ -88,12 +88,11 @@ function TryIt({ mend }: { mend: RunFix }) {
   const tried = useTried(mend.key);
   const made = useShifting((state) => state.made);
   const beside = useShifting((state) => state.beside);
-  const set = useShifting((state) => state.set);
+  const compareWith = useShifting((state) => state.compareWith);
   const form = useShiftingForm();
   const fill = useFill();
   const take = () => {
-    if (made)
-      set({ beside: [...beside, { ...made, name: `before: ${itemAt(mend.says.split(':'), 0).toLowerCase()}` }] });
+    if (made) compareWith([...beside, { ...made, name: `before: ${itemAt(mend.says.split(':'), 0).toLowerCase()}` }]);
     fill(shiftingFormOf(mend.scenario, form));
   };
   return (

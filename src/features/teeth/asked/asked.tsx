@@ -2,7 +2,7 @@ import type { SearchKind } from '../form';
 import { BeginAnew } from '@/ui/begin-anew';
 import { useAsk, useOpenTrain, useTeethDraft, useTeethForm } from '../use-teeth';
 import { ConditionFields } from './condition-fields';
-import { Group } from '@/ui/form-fields';
+import { Group } from '@/ui/form/inputs';
 import { FitFields } from './fit-fields';
 import { KeptSearches } from './kept-searches';
 import { LadderFields, RangeFields } from './ladder-fields';

@@ -1,6 +1,8 @@
 import type { TeethForm } from '../form';
-import { useAsk, useTeethForm } from '../use-teeth';
-import { TextInput, Group, Pick, Tick } from '@/ui/form-fields';
+import { FormFields } from '@/ui/form/form-fields';
+import { MOST_ERROR, TIME } from '../fields';
+import { useAsk, useTeethForm, useWrong } from '../use-teeth';
+import { Group, Pick, Tick } from '@/ui/form/inputs';
 
 const COPRIME: Record<TeethForm['coprime'], string> = {
   any: 'allowed',
@@ -21,6 +23,7 @@ const HUNTING =
 export function ConditionFields() {
   const form = useTeethForm();
   const ask = useAsk();
+  const wrong = useWrong();
   const chains = form.kind === 'chains';
   return (
     <Group name="Conditions">
@@ -54,13 +57,7 @@ export function ConditionFields() {
         </>
       )}
       {(chains || form.kind === 'planetary') && (
-        <TextInput
-          label="Largest error"
-          unit="%"
-          placeholder="any"
-          value={form.maxError}
-          onChange={(maxError) => ask({ maxError })}
-        />
+        <FormFields fields={MOST_ERROR} form={form} wrong={wrong} onChange={ask} />
       )}
       <TimeField />
     </Group>
@@ -69,16 +66,6 @@ export function ConditionFields() {
 
 /** How long it may search. */
 export function TimeField() {
-  const { timeS } = useTeethForm();
-  const ask = useAsk();
-  return (
-    <TextInput
-      label="Time limit"
-      title="The search ends after so many seconds with the best found, and says so."
-      unit="s"
-      placeholder="none"
-      value={timeS}
-      onChange={(typed) => ask({ timeS: typed })}
-    />
-  );
+  const form = useTeethForm();
+  return <FormFields fields={TIME} form={form} wrong={useWrong()} onChange={useAsk()} />;
 }

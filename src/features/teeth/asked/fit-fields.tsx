@@ -1,13 +1,14 @@
 import { chartOf } from '@/core/gear-chart';
 import { abs, toNumber } from '@/core/rational';
 import type { Train } from '@/core/train';
-import { figure } from '@/core/units';
+import { figure, readFigure } from '@/core/units';
 import { memberName } from '@/core/words';
 import { TimeField } from './condition-fields';
 import { useMemo } from 'react';
-import { decimalText, spanAround, type FreeText, type TargetText } from '../form';
+import { figureText } from '@/ui/form/fields';
+import { spanAround, type FreeText, type TargetText } from '../form';
 import { useAsk, useTeethForm, useOpenTrain } from '../use-teeth';
-import { Group, Tick } from '@/ui/form-fields';
+import { Group, Tick } from '@/ui/form/inputs';
 import { itemAt, required } from '@/core/required';
 
 /** Which counts of the open train may change, and which ratios its positions are to have. */
@@ -35,7 +36,7 @@ function Targets({ train }: { train: Train }) {
   const fillEvenly = () => {
     const forward = rows.filter(({ solved }) => required(solved.ratio).n > 0);
     const [first, last] = [forward[0], forward.at(-1)].map(
-      (row) => row && (Number(fit.targets[row.id]?.ratio) || toNumber(required(row.solved.ratio))),
+      (row) => row && (readFigure(fit.targets[row.id]?.ratio ?? '') || toNumber(required(row.solved.ratio))),
     );
     if (!first || !last) return;
     set(
@@ -44,7 +45,7 @@ function Targets({ train }: { train: Train }) {
           id,
           {
             weight: fit.targets[id]?.weight ?? '1',
-            ratio: decimalText(first * (last / first) ** (i / Math.max(1, forward.length - 1))),
+            ratio: figureText(first * (last / first) ** (i / Math.max(1, forward.length - 1))),
           },
         ]),
       ),

@@ -1,19 +1,32 @@
 import { rangeFactor, wantedRatios } from '@/core/tooth-search';
 import { figure } from '@/core/units';
-import { useAsk, useTeethForm, useQuestion } from '../use-teeth';
-import { TextInput, Group, Pick } from '@/ui/form-fields';
+import { FormFields } from '@/ui/form/form-fields';
+import { LADDER_COUNT, LADDER_FACTOR, RANGES } from '../fields';
+import { useAsk, useTeethForm, useQuestion, useWrong } from '../use-teeth';
+import { TextInput, Group, Pick } from '@/ui/form/inputs';
 
 /** A ladder of positions on one centre distance. */
 export function LadderFields() {
   const { ladder } = useTeethForm();
   const ask = useAsk();
   const read = useQuestion();
+  const wrong = useWrong();
   const set = (change: Partial<typeof ladder>) => ask({ ladder: { ...ladder, ...change } });
   return (
     <Group name="Ladder">
-      <TextInput label="First ratio, in/out" value={ladder.from} onChange={(from) => set({ from })} />
-      <TextInput label="Last ratio, in/out" value={ladder.to} onChange={(to) => set({ to })} />
-      <TextInput label="Positions" value={ladder.positions} onChange={(positions) => set({ positions })} />
+      <TextInput
+        label="First ratio, in/out"
+        value={ladder.from}
+        message={wrong('ladder.from')}
+        onChange={(from) => set({ from })}
+      />
+      <TextInput
+        label="Last ratio, in/out"
+        value={ladder.to}
+        message={wrong('ladder.to')}
+        onChange={(to) => set({ to })}
+      />
+      <FormFields fields={LADDER_COUNT} form={ladder} wrong={(path) => wrong(`ladder.${path}`)} onChange={set} />
       <Pick
         label="Steps"
         title={
@@ -25,7 +38,7 @@ export function LadderFields() {
         onChange={(steps) => set({ progressive: steps === 'progressive' })}
       />
       {ladder.progressive && (
-        <TextInput label="Each step over the next" value={ladder.factor} onChange={(factor) => set({ factor })} />
+        <FormFields fields={LADDER_FACTOR} form={ladder} wrong={(path) => wrong(`ladder.${path}`)} onChange={set} />
       )}
       {read.ok && read.value.kind === 'ladder' && (
         <p className="muted">
@@ -41,22 +54,17 @@ export function RangeFields() {
   const { ranges } = useTeethForm();
   const ask = useAsk();
   const read = useQuestion();
+  const wrong = useWrong();
   const set = (change: Partial<typeof ranges>) => ask({ ranges: { ...ranges, ...change } });
   return (
     <Group name="Ranges behind a ladder">
+      <FormFields fields={RANGES} form={ranges} wrong={(path) => wrong(`ranges.${path}`)} onChange={set} />
       <TextInput
-        label="Step of the ladder"
-        title="Ratio of a position over that of the next one."
-        value={ranges.step}
-        onChange={(step) => set({ step })}
+        label="Ratio of the fast range"
+        value={ranges.first}
+        message={wrong('ranges.first')}
+        onChange={(first) => set({ first })}
       />
-      <TextInput
-        label="Positions of the ladder"
-        value={ranges.positions}
-        onChange={(positions) => set({ positions })}
-      />
-      <TextInput label="Ranges" value={ranges.ranges} onChange={(count) => set({ ranges: count })} />
-      <TextInput label="Ratio of the fast range" value={ranges.first} onChange={(first) => set({ first })} />
       {read.ok && read.value.kind === 'ranges' && (
         <p className="muted">
           From range to range <span className="figure">{figure(rangeFactor(read.value.question))}</span>: the ladder

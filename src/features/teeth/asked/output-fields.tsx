@@ -1,6 +1,6 @@
 import { Plus, X } from 'lucide-react';
 import { useAsk, useTeethForm } from '../use-teeth';
-import { TextInput, Group } from '@/ui/form-fields';
+import { TextInput, Group } from '@/ui/form/inputs';
 import { StageSpan } from './stage-span';
 import { wantedAs } from '../form';
 import { WantedFields } from './wanted-fields';

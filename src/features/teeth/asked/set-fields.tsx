@@ -1,6 +1,6 @@
 import { setBehind, type SetText } from '../form';
 import { useAsk, useTeethForm } from '../use-teeth';
-import { Group, Pick, Tick } from '@/ui/form-fields';
+import { Group, Pick, Tick } from '@/ui/form/inputs';
 import { SpanField } from './span-field';
 import { required } from '@/core/required';
 

@@ -3,7 +3,7 @@ import { readWanted, slipWords, wantedWords } from '@/core/tooth-search';
 import { figure } from '@/core/units';
 import { wantedOf, type WantedText } from '../form';
 import { usePresentRatio } from '../present';
-import { TextInput, Pick } from '@/ui/form-fields';
+import { TextInput, Pick } from '@/ui/form/inputs';
 
 const FORMS: Record<WantedText['form'], string> = {
   ratio: 'a ratio',

@@ -1,14 +1,26 @@
 import { wheelsWithin } from '@/core/tooth-search';
 import { teethOf, type Spans, type WheelsText } from '../form';
-import { useAsk, useTeethForm } from '../use-teeth';
-import { TextInput, Group, Tick } from '@/ui/form-fields';
+import type { FieldTable } from '@/ui/form/fields';
+import { FormFields } from '@/ui/form/form-fields';
+import { SIZES, UNDERCUT } from '../fields';
+import { useAsk, useTeethForm, useWrong } from '../use-teeth';
+import { TextInput, Group, Tick } from '@/ui/form/inputs';
 import { SpanField } from './span-field';
 
 /** Which wheels there are: by count, out of stock, or from what they have to go round and into. */
 export function WheelFields() {
   const { wheels, kind, perStage, stages } = useTeethForm();
   const ask = useAsk();
+  const wrong = useWrong();
   const set = (change: Partial<WheelsText>) => ask({ wheels: { ...wheels, ...change } });
+  const fields = <K extends Exclude<keyof WheelsText, 'undercut'>>(table: FieldTable<K>, place = 'teeth') => (
+    <FormFields
+      fields={table}
+      form={wheels}
+      wrong={(path) => wrong(`${place}.${path}`)}
+      onChange={(change) => ask({ wheels: { ...wheels, ...change } })}
+    />
+  );
   const spans: Spans = [wheels.min, wheels.max];
   const found = wheelsWithin(teethOf(wheels));
   return (
@@ -47,45 +59,14 @@ export function WheelFields() {
       <details open={wheels.module !== '' || undefined}>
         <summary className="cursor-pointer">Bore and space</summary>
         <div className="mt-1 flex flex-col gap-1">
-          <TextInput label="Module" unit="mm" value={wheels.module} onChange={(module) => set({ module })} />
-          <TextInput
-            label="Outside of bearing or bore"
-            unit="mm"
-            title="The root circle, m (z − 2.5), has to leave room for it."
-            value={wheels.bore}
-            onChange={(bore) => set({ bore })}
-          />
-          <TextInput label="Wall left round it" unit="mm" value={wheels.wall} onChange={(wall) => set({ wall })} />
-          <TextInput
-            label="Largest outside diameter"
-            unit="mm"
-            title="m (z + 2) has to stay within it."
-            value={wheels.space}
-            onChange={(space) => set({ space })}
-          />
+          {fields(SIZES)}
           <Tick
             label="No undercut"
             title="From 2 (1 − x)/sin² of the pressure angle: 17 teeth at 20° without shift."
             checked={wheels.undercut}
             onChange={(undercut) => set({ undercut })}
           />
-          {wheels.undercut && (
-            <>
-              <TextInput
-                label="Pressure angle"
-                unit="°"
-                value={wheels.pressureAngle}
-                onChange={(pressureAngle) => set({ pressureAngle })}
-              />
-              <TextInput
-                label="Profile shift"
-                unit="m"
-                title="In modules."
-                value={wheels.shift}
-                onChange={(shift) => set({ shift })}
-              />
-            </>
-          )}
+          {wheels.undercut && fields(UNDERCUT, 'teeth.undercut')}
         </div>
       </details>
       {found.ok ? (

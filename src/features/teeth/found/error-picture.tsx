@@ -16,7 +16,7 @@ interface Props {
 /** Error against size: what nothing beats in both is marked; a point pressed is selected. */
 export function ErrorPicture({ findings, chosen, onChoose }: Props) {
   const size = useTeeth((state) => state.size);
-  const set = useTeeth((state) => state.set);
+  const compareBy = useTeeth((state) => state.compareBy);
   const theme = useTheme();
   const drawn = useMemo(
     () => ({ ...draw(findings, size, chosen, onChoose), theme }),
@@ -44,7 +44,7 @@ export function ErrorPicture({ findings, chosen, onChoose }: Props) {
           className="select select-xs w-30"
           aria-label="Size that the error is set against"
           value={size}
-          onChange={(event) => set({ size: event.target.value as Size })}
+          onChange={(event) => compareBy(event.target.value as Size)}
         >
           {(Object.keys(SIZES) as Size[]).map((one) => (
             <option key={one} value={one}>

@@ -1,5 +1,5 @@
 import clsx from 'clsx';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { Chain, SearchResult } from '@/core/tooth-search';
 import { onDemand, whenIdle } from '@/ui/on-demand';
 import { warm } from '@/workers/beside';
@@ -16,8 +16,7 @@ export function FoundPane({ state: searching }: { state: JobStateOf<'teeth'> | n
   const shown = useTeeth((state) => state.shown);
   const isOwn = searching !== null && 'key' in searching && shown !== null && isSameKey(searching.key, shown.key);
   const chosenKey = useTeeth((state) => state.chosen);
-  const set = useTeeth((state) => state.set);
-  const choose = useCallback((key: string) => set({ chosen: key }), [set]);
+  const choose = useTeeth((state) => state.choose);
   const [pairing, setPairing] = useState<{ readonly of: SearchResult; readonly chain: Chain } | null>(null);
   useEffect(() => whenIdle([ErrorPicture.load, async () => warm()]), []);
   const findings = shown?.answer.findings ?? NONE;

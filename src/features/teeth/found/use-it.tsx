@@ -92,7 +92,7 @@ function NewTrain({ made }: { made: Train }) {
 /** Takes a changed document over as one step of undo, and says so. */
 function take({ store }: Session, edit: Edit, said: string): void {
   if (edit.ok) editTrain(store, edit.train, { notice: `${said} Undo takes it back.` });
-  else store.getState().set({ notice: edit.message });
+  else store.getState().say(edit.message);
 }
 
 function UseCounts({ session, teeth }: { session: Session; teeth: ReadonlyMap<string, number> }) {

@@ -12,7 +12,7 @@ const FLOWS: Record<FlowKind, { label: string; title: string }> = {
 /** Who drives whom, and whether losses count. */
 export function FlowChoice() {
   const flow = useTrain((state) => state.flow);
-  const set = useTrain((state) => state.set);
+  const setFlow = useTrain((state) => state.setFlow);
   return (
     <>
       <fieldset className="flex gap-4 text-sm">
@@ -31,7 +31,7 @@ export function FlowChoice() {
               name="flow"
               className="sr-only"
               checked={flow === kind}
-              onChange={() => set({ flow: kind })}
+              onChange={() => setFlow(kind)}
             />
             {FLOWS[kind].label}
           </label>
@@ -50,7 +50,7 @@ export function LossesChoice() {
       train.efficiency !== undefined ||
       train.meshes.some(({ efficiency, backEfficiency }) => efficiency !== undefined || backEfficiency !== undefined),
   );
-  const set = useTrain((state) => state.set);
+  const setLosses = useTrain((state) => state.setLosses);
   return (
     <label
       className="muted flex cursor-pointer items-center gap-1.5 text-sm"
@@ -61,7 +61,7 @@ export function LossesChoice() {
         className="checkbox checkbox-xs"
         checked={losses}
         disabled={!lossy}
-        onChange={(event) => set({ losses: event.target.checked })}
+        onChange={(event) => setLosses(event.target.checked)}
       />
       Losses
     </label>

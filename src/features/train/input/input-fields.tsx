@@ -12,7 +12,7 @@ import { useTyped } from './typed-input';
  * @param inline in one line with their labels
  */
 export function InputFields({ inline = false, loads = false }: { inline?: boolean; loads?: boolean }) {
-  const set = useTrain((state) => state.set);
+  const type = useTrain((state) => state.type);
   const speedText = useTrain((state) => state.speedText);
   const torqueText = useTrain((state) => state.torqueText);
   const given = useTrain((state) => state.given);
@@ -31,7 +31,7 @@ export function InputFields({ inline = false, loads = false }: { inline?: boolea
         unit={typed.speed.unit}
         message={typed.speed.message}
         inline={inline}
-        onChange={(text) => set({ speedText: text })}
+        onChange={(text) => type({ speedText: text })}
       />
       {loads && given === 'loads' ? (
         <LoadFields />
@@ -42,7 +42,7 @@ export function InputFields({ inline = false, loads = false }: { inline?: boolea
           unit={typed.torque.unit}
           message={typed.torque.message}
           inline={inline}
-          onChange={(text) => set({ torqueText: text })}
+          onChange={(text) => type({ torqueText: text })}
         />
       )}
       {loads && <GivenChoice />}
@@ -54,7 +54,7 @@ export function InputFields({ inline = false, loads = false }: { inline?: boolea
 function LoadFields() {
   const train = useTrain((state) => state.train);
   const texts = useTrain((state) => state.loadTexts);
-  const set = useTrain((state) => state.set);
+  const type = useTrain((state) => state.type);
   const { torque } = useTyped();
   return useTypedLoads().map(({ output, text, message }) => (
     <Field
@@ -64,7 +64,7 @@ function LoadFields() {
       unit={torque.unit}
       message={message}
       inline={false}
-      onChange={(typed) => set({ loadTexts: { ...texts, [output]: typed } })}
+      onChange={(typed) => type({ loadTexts: { ...texts, [output]: typed } })}
     />
   ));
 }
@@ -72,7 +72,7 @@ function LoadFields() {
 /** Torque at the input, or loads at the outputs. */
 function GivenChoice() {
   const given = useTrain((state) => state.given);
-  const set = useTrain((state) => state.set);
+  const type = useTrain((state) => state.type);
   return (
     <label
       className="flex flex-col text-sm"
@@ -82,7 +82,7 @@ function GivenChoice() {
       <select
         className="select select-sm w-24"
         value={given}
-        onChange={({ target }) => set({ given: target.value === 'loads' ? 'loads' : 'torque' })}
+        onChange={({ target }) => type({ given: target.value === 'loads' ? 'loads' : 'torque' })}
       >
         <option value="torque">torque</option>
         <option value="loads">loads</option>

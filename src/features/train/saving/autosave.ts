@@ -50,12 +50,12 @@ export function autosave(store: TrainStore): Autosave {
 }
 
 async function saveOnce(store: TrainStore, leaving: boolean): Promise<void> {
-  const { id, train, version, set } = store.getState();
-  set({ save: { kind: 'saving' } });
+  const { id, train, version, beginSave, endSave, conflict, failSave } = store.getState();
+  beginSave();
   const saved = await putTrain({ id, version, train }, { leaving });
-  if (saved.ok) set({ version: saved.value.version, savedTrain: train, save: { kind: 'idle' } });
-  else if (saved.current) set({ save: { kind: 'conflict', theirs: saved.current } });
-  else set({ save: { kind: 'failed', message: saved.code === 'unreachable' ? KEPT_HERE : saved.message } });
+  if (saved.ok) endSave({ version: saved.value.version, train });
+  else if (saved.current) conflict(saved.current);
+  else failSave(saved.code === 'unreachable' ? KEPT_HERE : saved.message);
 }
 
 const KEPT_HERE = 'The server cannot be reached. Your change is kept in this browser and saving is tried again.';

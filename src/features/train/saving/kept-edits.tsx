@@ -89,12 +89,12 @@ function takeUp(store: TrainStore, found: FoundWork, serialiseTrain: (train: Tra
   if (found.version === version) return 'ask';
   // Changed on both sides: the same choice as with two windows.
   restore(store, found, found.present);
-  store.getState().set({ save: { kind: 'conflict', theirs: { version, train } } });
+  store.getState().conflict({ version, train });
   return 'done';
 }
 
 function restore(store: TrainStore, { past, future }: FoundWork, present: Train): void {
-  store.getState().set({ train: present, visit: null });
+  store.getState().putDocument(present, null);
   store.temporal.setState({
     pastStates: past.map((train) => ({ train })),
     futureStates: future.map((train) => ({ train })),

@@ -1,11 +1,11 @@
 'use client';
 
+import { readFigure } from '@/core/units';
 import type { FilterText } from './filter-text';
 import type { ReactNode } from 'react';
 import type { Status } from '@/core/solve';
 import { useTrain } from '@/features/train/use-train';
 import { STATUS_WORDS } from '@/features/train/words';
-import { typedNumber } from '@/ui/typed-number';
 
 interface Props {
   readonly filter: FilterText;
@@ -114,6 +114,6 @@ function NumberField({ label, value, onChange }: { label: string; value: string;
 
 /** A typed number of 0 or more; undefined where there is none. */
 export function readSize(text: string): number | undefined {
-  const value = typedNumber(text);
+  const value = readFigure(text);
   return text.trim() !== '' && value >= 0 ? value : undefined;
 }

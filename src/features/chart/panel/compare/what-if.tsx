@@ -22,7 +22,7 @@ export function WhatIf({ theirs }: { theirs: Train }) {
   const keep = async () => {
     const { checkTrain } = await documents();
     const checked = checkTrain(theirs);
-    if (!checked.ok) return store.getState().set({ notice: itemAt(checked.problems, 0).message });
+    if (!checked.ok) return store.getState().say(itemAt(checked.problems, 0).message);
     editTrain(store, checked.train);
     set({ whatIf: {} });
   };

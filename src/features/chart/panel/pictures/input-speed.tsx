@@ -3,7 +3,7 @@
 import { useMemo } from 'react';
 import { isForward, type Chart } from '@/core/gear-chart';
 import { toNumber } from '@/core/rational';
-import { figure } from '@/core/units';
+import { figure, readFigure } from '@/core/units';
 import { useTyped } from '@/features/train/input/typed-input';
 import { Diagram, inkFor } from '@/ui/diagram';
 import { useSettled } from '@/ui/settled';
@@ -11,7 +11,6 @@ import { useTheme } from '@/ui/theme';
 import { percent } from '../../table/row-figures';
 import { useChart, useRows } from '../../use-chart';
 import { roundAxis, tickText } from './axes';
-import { typedNumber } from '@/ui/typed-number';
 import { itemAt } from '@/core/required';
 
 /** A position between the output speeds at which it is shifted into and out of. */
@@ -34,7 +33,7 @@ export function InputSpeed() {
   const theme = useTheme();
   const typed = useChart((state) => state.shiftSpeedText);
   const set = useChart((state) => state.set);
-  const value = typedNumber(typed);
+  const value = readFigure(typed, speed.unit);
   const bad = typed.trim() !== '' && !(value > 0 && value <= 1e9);
   const shiftAt = typed.trim() !== '' && !bad ? value : speed.value;
   const stretches = useMemo(() => (shiftAt === null ? [] : stretchesOf(chart, shiftAt)), [chart, shiftAt]);

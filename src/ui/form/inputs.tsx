@@ -2,6 +2,7 @@ import clsx from 'clsx';
 import { useId, type ReactNode } from 'react';
 
 interface FieldProps {
+  readonly id?: string;
   readonly label: string;
   readonly value: string;
   readonly unit?: string;
@@ -17,6 +18,7 @@ interface FieldProps {
 
 /** A label, and beside it what is typed; below it what is wrong with that. */
 export function TextInput({
+  id,
   label,
   value,
   unit,
@@ -33,6 +35,8 @@ export function TextInput({
       <span className="muted">{label}</span>
       <span className="flex items-center gap-1.5">
         <input
+          id={id}
+          inputMode={unit === undefined ? undefined : 'decimal'}
           className={clsx('input input-xs figure aria-invalid:border-error', wide ? 'w-36' : 'w-20')}
           value={value}
           placeholder={placeholder}
