@@ -1,4 +1,4 @@
-/** The arrows of docs/architecture.md: app -> features/<screen> -> features/train -> ui, wire, workers, core; app -> server -> wire, core; workers, wire, cli -> core. */
+/** The arrows of docs/architecture.md: app -> features/<screen> -> features/train -> help -> figures -> ui -> core, and features -> wire, workers; app -> server -> wire, core; workers, wire, cli -> core. */
 const room = (name, from, allowed) => ({
   name,
   severity: 'error',
@@ -13,10 +13,12 @@ module.exports = {
     room('server-uses-core-and-wire', 'server', ['core', 'wire']),
     room('wire-uses-core', 'wire', ['core']),
     room('ui-uses-core', 'ui', ['core']),
-    room('features-use-ui-wire-workers-and-core', 'features', ['ui', 'core', 'workers', 'wire']),
+    room('figures-use-ui-and-core', 'figures', ['ui', 'core']),
+    room('help-uses-figures', 'help', ['figures', 'ui', 'core']),
+    room('features-use-the-rooms-below', 'features', ['help', 'figures', 'ui', 'core', 'workers', 'wire']),
     room('workers-use-core', 'workers', ['core']),
     {
-      ...room('cli-uses-core-and-tables', 'cli', ['core', 'ui']),
+      ...room('cli-uses-core-and-figures', 'cli', ['core', 'ui', 'figures']),
       from: { path: '^src/cli/', pathNot: ['\\.test\\.tsx?$', '^src/cli/database/'] },
     },
     room('data-commands-use-the-server', 'cli/database', ['core', 'server', 'cli']),
@@ -26,6 +28,13 @@ module.exports = {
       comment: 'core imports only itself and small pure libraries: no Node API, no interface, no database',
       from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
       to: { path: '^(?!src/core/)', pathNot: '^node_modules/(zod|earcut)/' },
+    },
+    {
+      name: 'core-is-tested-by-itself',
+      severity: 'error',
+      comment: 'tests of the core use the core and src/testing, no command line and no screen',
+      from: { path: '^src/core/.*\\.test\\.ts$' },
+      to: { path: '^src/(?!core/|testing/)' },
     },
     {
       name: 'core-modules-have-one-entry',

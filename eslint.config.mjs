@@ -54,6 +54,20 @@ const config = [
       ],
     },
   },
+  {
+    files: ['src/core/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-globals': [
+        'error',
+        { name: 'performance', message: 'The core reads no clock: whoever calls it says when it is time.' },
+      ],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Date', property: 'now', message: 'The core reads no clock: whoever calls it says when it is time.' },
+      ],
+    },
+  },
 ];
 
 export default config;

@@ -24,6 +24,20 @@ import type { WheelSpec } from '@/core/shapes';
 import { runScenario, type Run, type Scenario, type Traces } from '@/core/shifting';
 import type { Train } from '@/core/train';
 
+/** What is found is told so often, the first of it sooner than a person looks for it. */
+const TELL_MS = 300;
+const FIRST_TELL_MS = 40;
+
+/** Says whether so much time has passed since it last said yes. */
+function dueEvery(everyMs: number, firstMs: number): () => boolean {
+  let next = performance.now() + firstMs;
+  return () => {
+    if (performance.now() < next) return false;
+    next = performance.now() + everyMs;
+    return true;
+  };
+}
+
 /** What is worked out beside the page: from plain data to plain data. */
 export const JOBS = {
   /** What is dear in a train's side view, found with so much effort. */
@@ -43,7 +57,7 @@ export const JOBS = {
 
   /** Every combination of a train's couplers; told on the way as far as they are found. */
   combinations({ train }: { readonly train: Train }, tell: (table: CombinationTable) => void): CombinationTable {
-    return tabulateCombinations(networkOf(train), tell);
+    return tabulateCombinations(networkOf(train), tell, dueEvery(TELL_MS, FIRST_TELL_MS));
   },
 
   /** Combinations of the positions' own ratios with as few hard shifts as can be. */

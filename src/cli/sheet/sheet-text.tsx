@@ -3,9 +3,9 @@ import { drawSideView, QUICK, SPACES } from '@/core/drawing';
 import { SECTIONS, sheetOf, type SectionKey } from '@/core/sheet';
 import type { Train } from '@/core/train';
 import { SPEED_UNITS, TORQUE_UNITS } from '@/core/units';
-import { sheetMarkdown } from '@/ui/sheet/markdown';
-import { sheetPage } from '@/ui/sheet/sheet-css';
-import { SheetDocument } from '@/ui/sheet/sheet-document';
+import { sheetMarkdown } from '@/figures/sheet/markdown';
+import { sheetPage } from '@/figures/sheet/sheet-css';
+import { SheetDocument } from '@/figures/sheet/sheet-document';
 import { UsageError, type Options } from '../options';
 
 /** The sheet of a train as a page with its drawings, or as Markdown. */

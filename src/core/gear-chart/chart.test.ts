@@ -1,7 +1,4 @@
 import fc from 'fast-check';
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
-import { chartJson } from '@/cli/chart';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
 import { countershaftBox } from '@/testing/countershaft-box';
 import { demoTrain } from '@/testing/demo-train';
@@ -10,21 +7,6 @@ import { toNumber } from '../rational';
 import { solveEngaged } from '../solve';
 import { chartOf, listCombinations } from '.';
 import { modelOf } from '../model';
-
-test('the mud tram’s chart is the one that was worked out independently', () => {
-  interface Printed {
-    readonly positions: readonly { readonly name: string }[];
-    readonly forward: { readonly idealStep: number };
-  }
-  const printed = chartJson(demoTrain('mud-tram')) as Printed;
-  const { positions, forward } = JSON.parse(
-    readFileSync(join(__dirname, 'cases/chart.mud-tram.json'), 'utf8'),
-  ) as Printed;
-  // The demo's members and couplers have names of their own; ids and figures are the case's.
-  const nameless = (rows: Printed['positions']) => rows.map(({ name: _, ...row }) => row);
-  expect(nameless(printed.positions)).toEqual(nameless(positions));
-  expect(printed.forward).toEqual({ ...forward, idealStep: expect.closeTo(forward.idealStep, 12) });
-});
 
 /** A train with as many of its own combinations as positions as the random number says. */
 const charted = fc

@@ -24,19 +24,18 @@ export interface CombinationTable {
   readonly done: number;
 }
 
-/** Looked at between two looks at the clock. */
+/** Looked at between two questions whether it is time to tell. */
 const BATCH = 64;
-/** What is found within this time is told first: sooner than a person looks for it. */
-const FIRST_MS = 40;
 
 /**
- * Solves every combination. @param tell is given the table as it stands every `everyMs`, the first time soon.
+ * Solves every combination.
+ * @param tell is given the table as it stands whenever isDue says so: the core reads no clock
  * @throws RangeError with too many couplers.
  */
 export function tabulateCombinations(
   network: Network,
   tell: (table: CombinationTable) => void = () => undefined,
-  everyMs = 300,
+  isDue: () => boolean = () => false,
 ): CombinationTable {
   const couplers = combinedCouplers(network);
   const bit = new Map(couplers.map((id, k) => [id, 1 << k]));
@@ -51,14 +50,12 @@ export function tabulateCombinations(
   const total = 2 ** couplers.length;
   const [codes, ratioAt] = [new Uint8Array(total), new Int32Array(total).fill(-1)];
   let done = 0;
-  let next = performance.now() + FIRST_MS;
   for (const { engaged, status, ratio } of walk) {
     const number = engaged.reduce((sum, id) => sum | lookUp(bit, id), 0);
     codes[number] = 1 + STATUSES.indexOf(status);
     if (ratio) ratioAt[number] = place(ratio);
-    if (++done % BATCH !== 0 || done === total || performance.now() < next) continue;
+    if (++done % BATCH !== 0 || done === total || !isDue()) continue;
     tell({ couplers, codes: codes.slice(), ratioAt: ratioAt.slice(), ratios: [...ratios], done });
-    next = performance.now() + everyMs;
   }
   return { couplers, codes, ratioAt, ratios, done };
 }

@@ -1,7 +1,4 @@
 import fc from 'fast-check';
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
-import { shiftsJson } from '@/cli/shifts';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
 import { demoTrain } from '@/testing/demo-train';
 import { networkOf } from '../kinematics';
@@ -9,19 +6,6 @@ import { solveEngaged } from '../solve';
 import type { Position, Train } from '../train';
 import { listCombinations, neighbouringShifts, shiftBetween } from '.';
 import { modelOf } from '../model';
-
-const expected = (name: string) =>
-  (JSON.parse(readFileSync(join(__dirname, `cases/shifts.${name}.json`), 'utf8')) as { shifts: unknown[] }).shifts;
-
-test('the tram hands over by itself, the rake from one clutch to the next, as was worked out independently', () => {
-  type Printed = { shifts: { from: string; to: string }[] };
-  const printed = (name: string) => (shiftsJson(demoTrain(name), null) as Printed).shifts;
-  expect(printed('mud-tram').slice(0, 3)).toEqual(expected('mud-tram'));
-  const cases = expected('pan-rake') as Printed['shifts'];
-  expect(printed('pan-rake').filter(({ from, to }) => cases.some((one) => one.from === from && one.to === to))).toEqual(
-    cases,
-  );
-});
 
 test('rows that lock, are neutral or run in reverse have no part in it', () => {
   const ends = neighbouringShifts(demoTrain('pan-rake')).flatMap(({ from, to }) => [from.id, to.id]);

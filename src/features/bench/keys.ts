@@ -3,7 +3,7 @@
 import { useCallback } from 'react';
 import { neg, ONE } from '@/core/rational';
 import { isTyping } from '@/features/train/frame/keys';
-import type { KeyLine } from '@/ui/help/help-panel';
+import type { KeyLine } from '@/help/help-panel';
 import { useScreenKeys } from '@/features/train/frame/screen-keys';
 import { stationsOf } from '@/features/train/side-views';
 import { useReducedMotion } from '@/ui/reduced-motion';

@@ -1,4 +1,4 @@
-import type { KeyLine } from '@/ui/help/help-panel';
+import type { KeyLine } from '@/help/help-panel';
 
 /** What the keyboard does in the tables of the Chart. */
 export const CHART_KEYS: readonly KeyLine[] = [

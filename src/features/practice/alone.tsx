@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import { AloneFrame } from '@/ui/alone-frame';
+import { AloneFrame } from '@/features/train/frame/alone-frame';
 import { useKeptPreferences } from '@/ui/preferences';
 import { PracticePane } from './practice';
 import { createPractice } from './open-practice';

@@ -7,7 +7,7 @@ import { useMemo, useState } from 'react';
 import { drawSideView } from '@/core/drawing';
 import { buildPattern, PATTERNS, type PatternQuestion, type Pattern } from '@/core/patterns';
 import { Dialog, DialogActions } from '@/ui/dialog';
-import { SmallSideView } from '@/ui/side-view/small-side-view';
+import { SmallSideView } from '@/figures/side-view/small-side-view';
 import { postTrain } from '@/wire';
 import { TrainPreview } from './preview';
 import { itemAt } from '@/core/required';

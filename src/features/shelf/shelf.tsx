@@ -7,7 +7,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { onDemand, whenIdle } from '@/ui/on-demand';
 import { useKeptPreferences } from '@/ui/preferences';
 import { fileName, saveFile } from '@/ui/save-file';
-import { Help } from '@/ui/help/help';
+import { Help } from '@/help/help';
 import { ThemeSwitch } from '@/ui/theme-switch';
 import { type ShelfEntry, type UnreadableEntry } from '@/wire';
 import {

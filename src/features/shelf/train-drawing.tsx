@@ -3,7 +3,7 @@
 import { useEffect, useRef, useState } from 'react';
 import type { DrawnTrain } from '@/core/drawing';
 import type { Train } from '@/core/train';
-import { SmallSideView } from '@/ui/side-view/small-side-view';
+import { SmallSideView } from '@/figures/side-view/small-side-view';
 import { type ReadableEntry } from '@/wire';
 import { readShelfDrawing } from '@/wire';
 import { required } from '@/core/required';

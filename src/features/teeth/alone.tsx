@@ -2,7 +2,7 @@
 
 import { useEffect, useState } from 'react';
 import { FigureChoices } from '@/features/train/frame/figure-choices';
-import { AloneFrame } from '@/ui/alone-frame';
+import { AloneFrame } from '@/features/train/frame/alone-frame';
 import { useKeptPreferences } from '@/ui/preferences';
 import { teethAlone } from './store';
 import { TeethPane } from './teeth';

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { powerLines, type SideView } from '@/core/drawing';
 import type { Train } from '@/core/train';
-import { PowerPathLines } from '@/ui/side-view/power-path';
+import { PowerPathLines } from '@/figures/side-view/power-path';
 import { analyseEngaged } from './analysis';
 
 interface Props {

@@ -6,7 +6,7 @@ import { teethPassed } from '@/core/turning';
 import { figure } from '@/core/units';
 import { exact, memberName } from '@/core/words';
 import { useTrain, useLight } from '@/features/train/use-train';
-import { memberColor } from '@/ui/member-colors';
+import { memberColor } from '@/figures/member-colors';
 import { useBench, useCrank } from '../use-bench';
 import { useEachFrame } from './turns';
 import { partsById } from '@/core/train';

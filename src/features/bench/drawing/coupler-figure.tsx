@@ -5,7 +5,7 @@ import { useTrain, useTrainStore } from '@/features/train/use-train';
 import { highlightOf } from '@/features/train/highlight';
 import { toggleCoupler } from '@/features/train/choosing';
 import type { CouplerShape } from '@/core/drawing';
-import { CouplerSymbol } from '@/ui/side-view/coupler-symbol';
+import { CouplerSymbol } from '@/figures/side-view/coupler-symbol';
 import { couplerWords } from '@/core/words';
 import { couplerState, decidesForItself } from '@/features/train/words';
 import { PartButton } from './part-button';

@@ -1,5 +1,5 @@
 import type { PowerLine, SideView } from '@/core/drawing';
-import { powerWidth } from '@/ui/side-view/power-path';
+import { powerWidth } from '@/figures/side-view/power-path';
 
 const REACH = 8;
 

@@ -17,7 +17,7 @@ import {
 } from '@/core/train';
 import { memberName } from '@/core/words';
 import { useTrain } from '@/features/train/use-train';
-import { memberColor } from '@/ui/member-colors';
+import { memberColor } from '@/figures/member-colors';
 import { figureOrNothing, TextField } from '@/ui/text-field';
 import { Add } from './add';
 import { CopyButton } from './copy-button';

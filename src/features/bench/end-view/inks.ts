@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import type { Station } from '@/core/end-view';
 import { useExplained } from '@/features/train/use-explained';
 import { useTrain } from '@/features/train/use-train';
-import { memberColor } from '@/ui/member-colors';
+import { memberColor } from '@/figures/member-colors';
 import { useBench } from '../use-bench';
 import type { EndViewPaper, WheelInk } from './paint';
 

@@ -15,7 +15,7 @@ import { memberName } from '@/core/words';
 import { useScale } from '@/features/train/input/loads';
 import { useExplained } from '@/features/train/use-explained';
 import { useTrain, useLight } from '@/features/train/use-train';
-import { memberColor } from '@/ui/member-colors';
+import { memberColor } from '@/figures/member-colors';
 import { TableButtons } from '@/ui/table-buttons';
 import { useCard } from '../use-bench';
 import { figureRow, figuresTable, type FigureRow } from './figure-rows';

@@ -2,7 +2,7 @@
 
 import { useCallback } from 'react';
 import { flushSync } from 'react-dom';
-import type { KeyLine } from '@/ui/help/help-panel';
+import type { KeyLine } from '@/help/help-panel';
 import { useScreenKeys } from '@/features/train/frame/screen-keys';
 import { emptyFigures, KIND_ORDER, KINDS, type ReadingKind } from '../kinds';
 import { useLogItself } from '../use-log';

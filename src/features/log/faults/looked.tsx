@@ -3,7 +3,7 @@ import { toNumber } from '@/core/rational';
 import type { Train } from '@/core/train';
 import { figure } from '@/core/units';
 import { sideViewNow } from '@/features/train/side-views';
-import { SmallSideView } from '@/ui/side-view/small-side-view';
+import { SmallSideView } from '@/figures/side-view/small-side-view';
 import { partsById } from '@/core/train';
 
 /** A suspect: where it sits, and what the train would do with it, position by position. */

@@ -1,6 +1,6 @@
 import { useCallback } from 'react';
 import type { GivenAnswer, PracticeQuestion } from '@/core/practice';
-import type { KeyLine } from '@/ui/help/help-panel';
+import type { KeyLine } from '@/help/help-panel';
 import { useScreenKeys } from '@/features/train/frame/screen-keys';
 import { toggled } from '../question/answer-field';
 import { keyFor } from '../question/choices';

@@ -7,7 +7,7 @@ import { toNumber } from '@/core/rational';
 import { figure } from '@/core/units';
 import { couplerName } from '@/core/words';
 import { useScreenKeys } from '@/features/train/frame/screen-keys';
-import type { KeyLine } from '@/ui/help/help-panel';
+import type { KeyLine } from '@/help/help-panel';
 import { GivenLists } from '../question/given';
 import { toggled } from '../question/answer-field';
 import { TrainFigure } from '../question/train-figure';

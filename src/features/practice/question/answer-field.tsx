@@ -1,7 +1,7 @@
 import clsx from 'clsx';
 import type { PracticeQuestion } from '@/core/practice';
 import type { Train } from '@/core/train';
-import { memberColor } from '@/ui/member-colors';
+import { memberColor } from '@/figures/member-colors';
 import { keyFor, choiceNames } from './choices';
 
 interface Props {

@@ -3,9 +3,9 @@ import type { SideView } from '@/core/drawing';
 import type { Train } from '@/core/train';
 import { PowerFlowLines } from '@/features/train/power-flow';
 import { sideViewNow } from '@/features/train/side-views';
-import { SideViewLabels } from '@/ui/side-view/side-view-labels';
-import { SmallSideView } from '@/ui/side-view/small-side-view';
-import { TurnMarks } from '@/ui/side-view/turn-marks';
+import { SideViewLabels } from '@/figures/side-view/side-view-labels';
+import { SmallSideView } from '@/figures/side-view/small-side-view';
+import { TurnMarks } from '@/figures/side-view/turn-marks';
 
 /** What is pressed on the drawing. */
 export type Part = { readonly kind: 'members' | 'couplers'; readonly id: string };

@@ -1,5 +1,5 @@
 import { useTrain } from '@/features/train/use-train';
-import { SheetDocument } from '@/ui/sheet/sheet-document';
+import { SheetDocument } from '@/figures/sheet/sheet-document';
 import { useSheet } from '../use-sheet';
 import { usePaper } from './use-paper';
 

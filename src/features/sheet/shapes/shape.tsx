@@ -1,7 +1,7 @@
 import { toothForm, USUAL_TOLERANCE_MM } from '@/core/shapes';
 import { figure } from '@/core/units';
 import { useTrain } from '@/features/train/use-train';
-import { memberColor } from '@/ui/member-colors';
+import { memberColor } from '@/figures/member-colors';
 import { useChosenWheel } from './use-shapes';
 
 /** The chosen wheel's lines, its measures, and what is worth knowing before it is made. */

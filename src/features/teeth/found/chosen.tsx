@@ -14,7 +14,7 @@ import {
 import type { Train } from '@/core/train';
 import { figure } from '@/core/units';
 import { listed, memberName } from '@/core/words';
-import { SmallSideView } from '@/ui/side-view/small-side-view';
+import { SmallSideView } from '@/figures/side-view/small-side-view';
 import { errorText } from './error-text';
 import { UseIt } from './use-it';
 import { required } from '@/core/required';

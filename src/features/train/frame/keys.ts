@@ -1,7 +1,7 @@
 'use client';
 
 import { useLayoutEffect } from 'react';
-import type { KeyLine } from '@/ui/help/help-panel';
+import type { KeyLine } from '@/help/help-panel';
 import type { Train } from '@/core/train';
 import { choosePosition, stepPosition } from '../choosing';
 import { redo, undo } from '../edit';

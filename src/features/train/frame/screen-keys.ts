@@ -1,7 +1,7 @@
 'use client';
 
 import { createContext, useContext, useLayoutEffect } from 'react';
-import type { KeyLine } from '@/ui/help/help-panel';
+import type { KeyLine } from '@/help/help-panel';
 
 export const ScreenKeys = createContext<(lines: readonly KeyLine[]) => void>(() => undefined);
 

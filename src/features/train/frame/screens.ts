@@ -1,5 +1,5 @@
 import { lazy, type ComponentType } from 'react';
-import type { TopicName } from '@/ui/help/topics';
+import type { TopicName } from '@/help/topics';
 import { retryImport } from '@/ui/on-demand';
 
 /**

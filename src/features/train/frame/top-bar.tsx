@@ -4,7 +4,7 @@ import { History, Redo2, Undo2 } from 'lucide-react';
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import { onDemand, whenIdle } from '@/ui/on-demand';
-import { HelpButton } from '@/ui/help/help';
+import { HelpButton } from '@/help/help';
 import { ThemeSwitch } from '@/ui/theme-switch';
 import { redo, undo } from '../edit';
 import { useHistory, useTrainStore } from '../use-train';

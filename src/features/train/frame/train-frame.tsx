@@ -3,8 +3,8 @@
 import { usePathname, useSelectedLayoutSegment } from 'next/navigation';
 import { Suspense, useCallback, useEffect, useLayoutEffect, useMemo, useState, type ReactNode } from 'react';
 import type { Train } from '@/core/train';
-import { HelpOnDemand } from '@/ui/help/help';
-import type { KeyLine } from '@/ui/help/help-panel';
+import { HelpOnDemand } from '@/help/help';
+import type { KeyLine } from '@/help/help-panel';
 import { whenIdle } from '@/ui/on-demand';
 import { useKeptPreferences } from '@/ui/preferences';
 import { DifferenceList } from '../difference';

@@ -5,7 +5,7 @@ import { useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from
 import type { Train } from '@/core/train';
 import { figure } from '@/core/units';
 import { memberName } from '@/core/words';
-import { memberColor } from '@/ui/member-colors';
+import { memberColor } from '@/figures/member-colors';
 import { itemAt, required } from '@/core/required';
 
 /** A point of a line: a member's speed on its scale. */

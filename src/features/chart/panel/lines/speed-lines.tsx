@@ -8,7 +8,7 @@ import { memberName } from '@/core/words';
 import { useTyped } from '@/features/train/input/typed-input';
 import { useExplained } from '@/features/train/use-explained';
 import { useNow, useTrain } from '@/features/train/use-train';
-import { memberColor } from '@/ui/member-colors';
+import { memberColor } from '@/figures/member-colors';
 import { LinesFigure, type LinePoint } from './lines-figure';
 import { modelOf } from '@/core/model';
 import { lookUp } from '@/core/required';

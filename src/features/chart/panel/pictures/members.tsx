@@ -9,7 +9,7 @@ import { couplerName, memberName } from '@/core/words';
 import { useTyped } from '@/features/train/input/typed-input';
 import { useTrain } from '@/features/train/use-train';
 import { Diagram, inkFor } from '@/ui/diagram';
-import { memberColor } from '@/ui/member-colors';
+import { memberColor } from '@/figures/member-colors';
 import { useSettled } from '@/ui/settled';
 import { useTheme } from '@/ui/theme';
 import { useRows } from '../../use-chart';

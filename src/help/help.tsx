@@ -2,7 +2,7 @@
 
 import { CircleHelp } from 'lucide-react';
 import { useEffect, useState } from 'react';
-import { onDemand } from '../on-demand';
+import { onDemand } from '@/ui/on-demand';
 import type { HelpProps } from './help-panel';
 
 export const HelpOnDemand = onDemand(async () => (await import('./help-panel')).HelpPanel);

@@ -1,8 +1,8 @@
 import Link from 'next/link';
 import type { ReactNode } from 'react';
-import { Help } from './help/help';
-import type { TopicName } from './help/topics';
-import { ThemeSwitch } from './theme-switch';
+import { Help } from '@/help/help';
+import type { TopicName } from '@/help/topics';
+import { ThemeSwitch } from '@/ui/theme-switch';
 
 /**
  * A screen that stands by itself, without a train: its name, the way back to the shelf, and what belongs to the right.

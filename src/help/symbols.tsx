@@ -1,6 +1,6 @@
 import type { Coupler } from '@/core/train';
 import type { ReactNode } from 'react';
-import { CouplerSymbol } from '../side-view/coupler-symbol';
+import { CouplerSymbol } from '@/figures/side-view/coupler-symbol';
 
 const coupler = (rest: { type: 'clutch' | 'one-way'; style?: 'friction' | 'dog' | 'band' }, frame = false): Coupler =>
   ({ id: 'x', name: 'x', joins: ['a', frame ? 'frame' : 'b'], ...rest }) as Coupler;

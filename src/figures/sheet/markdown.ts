@@ -1,5 +1,5 @@
 import type { SheetBlock, DesignSheet } from '@/core/sheet';
-import { escapeMarkdown, markdownText } from '../table-text';
+import { escapeMarkdown, markdownText } from '@/ui/table-text';
 
 /** A sheet as Markdown: drawings are named, everything else is there. */
 export function sheetMarkdown({ title, head, convention, sections }: DesignSheet): string {
