@@ -32,3 +32,31 @@ export async function openCard(page: Page, link: Locator): Promise<void> {
 /** Waits until the code of every screen has come: from then on they open with the server away. */
 export const allHere = (page: Page) =>
   page.waitForFunction(() => performance.getEntriesByName('every screen is here').length > 0);
+
+/** Waits until this browser's own copy has the work as it stands, with so many steps of undo and of redo. */
+export const keptHere = (page: Page, undo: number, redo: number) =>
+  expect
+    .poll(() =>
+      page.evaluate(
+        () =>
+          new Promise<string[]>((done, fail) => {
+            const opening = indexedDB.open('tin-wheel');
+            opening.onerror = () => fail(new Error('There is no database in this browser.'));
+            opening.onsuccess = () => {
+              const reading = opening.result.transaction('benches').objectStore('benches').getAll();
+              reading.onsuccess = () => {
+                opening.result.close();
+                const entries = reading.result as { past?: string[]; future?: string[]; unsaved?: boolean }[];
+                done(
+                  entries.flatMap(({ past, future, unsaved }) =>
+                    past && future
+                      ? [`${past.length} undo, ${future.length} redo, ${unsaved ? 'unsaved' : 'saved'}`]
+                      : [],
+                  ),
+                );
+              };
+            };
+          }),
+      ),
+    )
+    .toContain(`${undo} undo, ${redo} redo, saved`);

@@ -1,4 +1,4 @@
-import { openCard } from './bench-steps';
+import { openCard, typeTeeth } from './bench-steps';
 import { expect, test, type Page } from './journey';
 import { freshTrain } from './shelf-copies';
 
@@ -80,11 +80,14 @@ test('bad tooth counts are explained at the gear, nothing is saved, the last goo
     await page.getByRole('textbox', { name: 'Teeth' }).press('Enter');
     await expect(page.getByRole('textbox', { name: 'Teeth' })).toBeVisible();
   }
-  await page.waitForTimeout(900);
   expect(writes).toBe(0);
   await page.getByRole('textbox', { name: 'Teeth' }).press('Escape');
   await expect(page.getByRole('textbox', { name: 'Teeth' })).toHaveCount(0);
   await expect(gear(page, 'countershaft', 56)).toBeVisible();
+  // The next good count is the first that is saved.
+  await typeTeeth(page, 'countershaft', 56, 57);
+  await saved(page);
+  expect(writes).toBe(1);
 });
 
 test('the ratio convention is chosen once and every figure follows', async ({ page, request }) => {

@@ -1,4 +1,4 @@
-import { allHere, ratio, saved, typeTeeth } from './bench-steps';
+import { allHere, keptHere, ratio, saved, typeTeeth } from './bench-steps';
 import { expect, test } from './journey';
 import { freshTrain } from './shelf-copies';
 
@@ -13,7 +13,7 @@ test('undo and redo survive a reload', async ({ page, request }) => {
   await page.keyboard.press('Control+z');
   await expect(ratio(page)).toHaveText('16.00');
   await saved(page);
-  await page.waitForTimeout(400);
+  await keptHere(page, 2, 1);
   await page.reload();
   await expect(ratio(page)).toHaveText('16.00');
   await page.getByRole('button', { name: 'Redo' }).click();
@@ -57,7 +57,7 @@ test('what was changed while the server was away waits in the browser and is off
   await later.getByRole('button', { name: 'Undo' }).click();
   await expect(ratio(later)).toHaveText('12.00');
   await saved(later);
-  await later.waitForTimeout(400);
+  await keptHere(later, 0, 1);
   await later.reload();
   await expect(ratio(later)).toHaveText('12.00');
   await expect(offer).toHaveCount(0);
@@ -81,7 +81,7 @@ test('an offer that is dropped does not come again', async ({ page, request, con
   await expect(ratio(page)).toHaveText('12.00');
   await page.reload();
   await expect(ratio(page)).toHaveText('12.00');
-  await page.waitForTimeout(500);
+  await allHere(page);
   await expect(offer).toHaveCount(0);
 });
 

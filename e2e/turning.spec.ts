@@ -34,7 +34,8 @@ test('counters go on when the position changes while the crank plays, and stop o
   await expect(page.getByRole('button', { name: 'Pause' })).toBeVisible();
   await expect(turns(page, 'out')).not.toHaveText('0');
   await page.keyboard.press('4');
-  await page.waitForTimeout(400);
+  const then = await turns(page, 'in').textContent();
+  await expect(turns(page, 'in')).not.toHaveText(then!);
   await page.keyboard.press('Space');
   await expect(page.getByRole('button', { name: 'Play' })).toBeVisible();
   const [input, lay] = [await turns(page, 'in').textContent(), await turns(page, 'lay').textContent()];

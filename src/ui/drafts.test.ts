@@ -89,6 +89,13 @@ test('what is no draft of this form is left alone, and the form begins as ever',
   }
 });
 
+test('some fields begin anew, the others stay', () => {
+  const { draft, store } = opened();
+  store.setState({ tab: 'b', form: { ...FIRST.form, ratio: '9' } });
+  draft.beginAnew(['form']);
+  expect(store.getState()).toEqual({ ...FIRST, tab: 'b' });
+});
+
 test('a browser without storage keeps nothing and works on', () => {
   delete (globalThis as { localStorage?: unknown }).localStorage;
   const { store, draft } = opened();

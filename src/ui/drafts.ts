@@ -10,8 +10,8 @@ const SETTLE_MS = 250;
 export interface Draft {
   /** Puts what this browser has of it into the store. */
   readonly restore: () => void;
-  /** Everything as it was before anything was typed. */
-  readonly beginAnew: () => void;
+  /** Everything, or only these fields, as it was before anything was typed. */
+  readonly beginAnew: (only?: readonly string[]) => void;
   /** Writes now what has not settled. */
   readonly flush: () => void;
 }
@@ -63,8 +63,9 @@ export function keepDraft<S extends object, K extends keyof S & string, W = Pick
       const read = form ? attempt(() => form.read(kept as W)) : kept;
       if (read) store.setState(read as Partial<S>);
     },
-    beginAnew: () => {
-      store.setState(first as Partial<S>);
+    beginAnew: (only = fields) => {
+      const again = fields.filter((field) => only.includes(field));
+      store.setState(pick(first as unknown as S, again) as Partial<S>);
       write();
     },
     flush,

@@ -6,11 +6,11 @@ import { useStore } from 'zustand';
 import { idealSteps, type Chart, type IdealSteps, chartOf } from '@/core/gear-chart';
 import { ownOf } from '@/features/train/session';
 import { useSession, useTrain } from '@/features/train/use-train';
-import { createChart, type ChartState } from './store';
+import { createChart, type ChartState, type ChartItself } from './store';
 
 /** What the Chart of the train that is open here keeps of its own. */
-export const useChart = <T>(select: (state: ChartState) => T): T =>
-  useStore(ownOf(useSession(), createChart).store, select);
+export const useChartItself = (): ChartItself => ownOf(useSession(), createChart);
+export const useChart = <T>(select: (state: ChartState) => T): T => useStore(useChartItself().store, select);
 
 /** The shift chart of the train as it is now. */
 export const useRows = (): Chart => useTrain(({ train, losses }) => chartOf(train, { losses }));

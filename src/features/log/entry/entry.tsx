@@ -12,11 +12,12 @@ import { focusFirst, pickKind } from './keys';
 import { LogFiles } from './log-files';
 import { ReadingPreview } from './preview';
 import { Runs } from './runs';
+import { BeginAnew } from '@/ui/begin-anew';
 import { Simulated } from './simulated';
 
 /** The reading that is taken: position, kind, figures, Enter. */
 export function EntryForm() {
-  const { log, store } = useLogItself();
+  const { log, draft: kept } = useLogItself();
   const session = useSession();
   const draft = useLog((state) => state.draft);
   const run = useLog((state) => state.run);
@@ -33,11 +34,11 @@ export function EntryForm() {
       return setTold({ text: wrong ?? 'It is not logged yet: see what is marked.', bad: true });
     if (correcting !== null && why.trim() === '') return setTold({ text: 'Say why it is corrected.', bad: true });
     const id = crypto.randomUUID();
-    let kept: string | undefined;
+    let pictureId: string | undefined;
     if (picture) {
       const answer = await postPicture(session.id, picture);
       if (!answer.ok) return setTold({ text: `${picture.name}: ${answer.message}`, bad: true });
-      kept = answer.value.id;
+      pictureId = answer.value.id;
     }
     const { version } = session.store.getState();
     const rest = {
@@ -46,7 +47,7 @@ export function EntryForm() {
       at: new Date().toISOString(),
       revision: version,
       ...(run !== null && { run }),
-      ...(kept && { picture: kept }),
+      ...(pictureId && { picture: pictureId }),
     };
     const reading = writtenReading(draft, rest) as Reading;
     const entry =
@@ -80,27 +81,7 @@ export function EntryForm() {
       }}
     >
       <PositionChoice />
-      <div
-        role="radiogroup"
-        aria-label="Kind of reading"
-        className="grid grid-cols-2 gap-x-2 gap-y-0.5 border-t border-base-300 px-4 py-2"
-      >
-        {KIND_ORDER.map((kind) => (
-          <button
-            key={kind}
-            type="button"
-            role="radio"
-            aria-checked={kind === draft.kind}
-            className={
-              'flex items-center gap-2 rounded px-1 text-left aria-checked:bg-base-300 ' +
-              'aria-checked:font-semibold hover:bg-base-200'
-            }
-            onClick={() => pickKind(store, kind)}
-          >
-            <kbd className="kbd kbd-xs">{KINDS[kind].letter}</kbd> {KINDS[kind].name}
-          </button>
-        ))}
-      </div>
+      <KindChoice />
       <FigureFields read={read} />
       <div className="flex flex-col gap-1.5 px-4 py-2">
         {correcting !== null && <Correcting why={why} onWhy={setWhy} />}
@@ -124,6 +105,7 @@ export function EntryForm() {
               }}
             />
           </label>
+          <BeginAnew draft={kept} only={['draft']} />
         </div>
         {told && (
           <p role={told.bad ? 'alert' : 'status'} className={told.bad ? 'text-error' : undefined}>
@@ -135,6 +117,35 @@ export function EntryForm() {
       <Runs />
       <LogFiles />
     </form>
+  );
+}
+
+/** Which kind of reading is taken; its letter picks it too. */
+function KindChoice() {
+  const { store } = useLogItself();
+  const chosen = useLog((state) => state.draft.kind);
+  return (
+    <div
+      role="radiogroup"
+      aria-label="Kind of reading"
+      className="grid grid-cols-2 gap-x-2 gap-y-0.5 border-t border-base-300 px-4 py-2"
+    >
+      {KIND_ORDER.map((kind) => (
+        <button
+          key={kind}
+          type="button"
+          role="radio"
+          aria-checked={kind === chosen}
+          className={
+            'flex items-center gap-2 rounded px-1 text-left aria-checked:bg-base-300 ' +
+            'aria-checked:font-semibold hover:bg-base-200'
+          }
+          onClick={() => pickKind(store, kind)}
+        >
+          <kbd className="kbd kbd-xs">{KINDS[kind].letter}</kbd> {KINDS[kind].name}
+        </button>
+      ))}
+    </div>
   );
 }
 

@@ -4,6 +4,8 @@ import { readFigure } from '@/core/units';
 import type { FilterText } from './filter-text';
 import type { ReactNode } from 'react';
 import type { Status } from '@/core/solve';
+import { BeginAnew } from '@/ui/begin-anew';
+import { useChartItself } from '../../use-chart';
 import { useTrain } from '@/features/train/use-train';
 import { STATUS_WORDS } from '@/features/train/words';
 
@@ -16,6 +18,7 @@ interface Props {
 /** Which combinations are wanted. */
 export function FilterFields({ filter, convention, onChange }: Props) {
   const train = useTrain((state) => state.train);
+  const { draft } = useChartItself();
   const couplers = train.couplers.filter(({ type }) => type !== 'one-way');
   return (
     <fieldset className="flex flex-wrap items-end gap-x-4 gap-y-1 text-sm">
@@ -85,6 +88,7 @@ export function FilterFields({ filter, convention, onChange }: Props) {
         />
         not in my chart
       </label>
+      <BeginAnew draft={draft} only={['combinations']} />
     </fieldset>
   );
 }
