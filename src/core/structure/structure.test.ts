@@ -4,7 +4,7 @@ import { demoTrain } from '@/testing/demo-train';
 import { partsById } from '../train';
 import { figureGroups, gearsOf, movedPlaces, structureOf } from '.';
 
-// Sets that are carried by planets have no side view, see drawing.
+// Without sets that planets carry: a planet in one stands at both wheels it meets, in the figures of both.
 const everyKind = arbitraryTrain({ oneWays: true, outputs: true, worms: true });
 
 test('a pair stands in one figure, and no plane holds two gears of one axis', () => {

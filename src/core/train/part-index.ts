@@ -1,32 +1,33 @@
+import type { CouplerId, GearId, MemberId, MeshId, PositionId } from './ids';
 import type { Coupler, Gear, Member, Mesh, Position, Train } from './schema';
 
 /** A train's parts by their ids. Asking for one that is not there is an error of the program, not of the document. */
 export interface PartIndex {
   /** @throws RangeError where there is no such part; so do the others */
-  readonly member: (id: string) => Member;
-  readonly gear: (id: string) => Gear;
-  readonly mesh: (id: string) => Mesh;
-  readonly coupler: (id: string) => Coupler;
-  readonly position: (id: string) => Position;
+  readonly member: (id: MemberId) => Member;
+  readonly gear: (id: GearId) => Gear;
+  readonly mesh: (id: MeshId) => Mesh;
+  readonly coupler: (id: CouplerId) => Coupler;
+  readonly position: (id: PositionId) => Position;
   /** The two gears of a mesh, as it names them. */
   readonly pair: (mesh: Mesh) => readonly [Gear, Gear];
   /** The gear that meshes with one in a mesh of its. */
-  readonly mate: (mesh: Mesh, gear: string) => Gear;
+  readonly mate: (mesh: Mesh, gear: GearId) => Gear;
   /** The mesh that a coupler slides in and out; null for one that joins members. */
   readonly slidMesh: (coupler: Coupler) => Mesh | null;
   /** The gears of a member, in the order of the document; none for the frame where nothing is fixed to it. */
-  readonly gearsOn: (member: string) => readonly Gear[];
+  readonly gearsOn: (member: MemberId) => readonly Gear[];
   /** Undefined where there is no such part, or no id: for ids that someone typed, or that may have been removed. */
   readonly find: {
-    readonly member: Finder<Member>;
-    readonly gear: Finder<Gear>;
-    readonly mesh: Finder<Mesh>;
-    readonly coupler: Finder<Coupler>;
-    readonly position: Finder<Position>;
+    readonly member: Finder<Member, MemberId>;
+    readonly gear: Finder<Gear, GearId>;
+    readonly mesh: Finder<Mesh, MeshId>;
+    readonly coupler: Finder<Coupler, CouplerId>;
+    readonly position: Finder<Position, PositionId>;
   };
 }
 
-type Finder<P> = (id: string | null | undefined) => P | undefined;
+type Finder<P, I> = (id: I | null | undefined) => P | undefined;
 
 const indexes = new WeakMap<Train, PartIndex>();
 
@@ -75,8 +76,8 @@ function gearsByTheirMember({ gears }: Train): ReadonlyMap<string, readonly Gear
 }
 
 /** Finds a part by its id; the map is made when it is first asked. */
-function finder<P extends { readonly id: string }>(parts: readonly P[]): Finder<P> {
-  let byId: ReadonlyMap<string, P> | null = null;
+function finder<P extends { readonly id: string }>(parts: readonly P[]): Finder<P, P['id']> {
+  let byId: ReadonlyMap<P['id'], P> | null = null;
   return (id) => {
     if (id === null || id === undefined) return undefined;
     byId ??= new Map(parts.map((part) => [part.id, part]));
@@ -84,7 +85,7 @@ function finder<P extends { readonly id: string }>(parts: readonly P[]): Finder<
   };
 }
 
-function required<P>(kind: string, find: Finder<P>): (id: string) => P {
+function required<P, I extends string>(kind: string, find: Finder<P, I>): (id: I) => P {
   return (id) => {
     const part = find(id);
     if (part === undefined) throw new RangeError(`There is no ${kind} "${id}".`);

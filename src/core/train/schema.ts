@@ -1,5 +1,6 @@
 import * as z from 'zod/mini';
 
+import type { CouplerId, GearId, MemberId, MeshId, PositionId, SelectorId } from './ids';
 import { LIMITS, MATERIALS } from './limits';
 
 const text = (error: string) => z.string({ error });
@@ -12,6 +13,13 @@ const id = text('An id must be text.').check(
     'An id starts with a letter or a digit and has at most 64 letters, digits, spaces or . _ + : -',
   ),
 );
+/** The same text, with what it names in its type. */
+const idOf = <T extends string>() => id as unknown as z.ZodMiniType<T, T>;
+const memberId = idOf<MemberId>();
+const gearId = idOf<GearId>();
+const meshId = idOf<MeshId>();
+const couplerId = idOf<CouplerId>();
+
 const name = text('Give a name, as text.').check(z.maxLength(120, 'A name has at most 120 characters.'));
 const notes = text('Notes must be text.').check(z.maxLength(20_000, 'Notes have at most 20 000 characters.'));
 const efficiency = z
@@ -38,9 +46,9 @@ export const teethSchema = z
   );
 
 export const memberSchema = z.strictObject({
-  id,
+  id: memberId,
   name,
-  carrier: z.optional(id),
+  carrier: z.optional(memberId),
   copies: z.optional(
     whole(
       'The number of planets must be whole.',
@@ -62,8 +70,8 @@ const station = z.optional(
 );
 
 export const gearSchema = z.strictObject({
-  id,
-  member: id,
+  id: gearId,
+  member: memberId,
   teeth: teethSchema,
   type: z.enum(['external', 'internal', 'bevel', 'worm', 'sprocket', 'pulley'], {
     error: 'A gear is external, internal, bevel, worm, sprocket or pulley.',
@@ -75,8 +83,8 @@ export const gearSchema = z.strictObject({
 });
 
 export const meshSchema = z.strictObject({
-  id,
-  gears: z.tuple([id, id], { error: 'A mesh has two gears.' }),
+  id: meshId,
+  gears: z.tuple([gearId, gearId], { error: 'A mesh has two gears.' }),
   sense: z.optional(z.enum(['same', 'opposite'], { error: 'A sense is same or opposite.' })),
   efficiency: z.optional(efficiency),
   backEfficiency: z.optional(efficiency),
@@ -84,7 +92,7 @@ export const meshSchema = z.strictObject({
 });
 
 const couplerBase = {
-  id,
+  id: couplerId,
   name,
 };
 const couplerTail = {
@@ -96,7 +104,7 @@ const couplerTail = {
   capacity: z.optional(positive('A capacity')),
   station,
 };
-const joins = z.tuple([id, id], { error: 'A coupler joins two members.' });
+const joins = z.tuple([memberId, memberId], { error: 'A coupler joins two members.' });
 
 export const couplerSchema = z.discriminatedUnion(
   'type',
@@ -110,21 +118,21 @@ export const couplerSchema = z.discriminatedUnion(
       control: z.optional(z.enum(['always', 'selectable'], { error: 'A control is always or selectable.' })),
       ...couplerTail,
     }),
-    z.strictObject({ ...couplerBase, type: z.literal('sliding-mesh'), mesh: id, ...couplerTail }),
+    z.strictObject({ ...couplerBase, type: z.literal('sliding-mesh'), mesh: meshId, ...couplerTail }),
   ],
   { error: 'A coupler is a clutch, brake, one-way or sliding-mesh.' },
 );
 
 const selectorSchema = z.strictObject({
-  id,
+  id: idOf<SelectorId>(),
   name,
-  spans: list(z.strictObject({ coupler: id, from: distance, to: distance }), LIMITS.couplers, 'spans'),
+  spans: list(z.strictObject({ coupler: couplerId, from: distance, to: distance }), LIMITS.couplers, 'spans'),
 });
 
 const positionSchema = z.strictObject({
-  id,
+  id: idOf<PositionId>(),
   name,
-  engaged: list(id, LIMITS.couplers, 'engaged couplers'),
+  engaged: list(couplerId, LIMITS.couplers, 'engaged couplers'),
 });
 
 /** What a check found and people chose to leave as it is, with why. `finding` names it, see core/checks. */
@@ -151,8 +159,8 @@ export const trainSchema = z.strictObject({
   couplers: list(couplerSchema, LIMITS.couplers, 'couplers'),
   selectors: z.optional(list(selectorSchema, LIMITS.selectors, 'selectors')),
   positions: list(positionSchema, LIMITS.positions, 'positions'),
-  input: id,
-  outputs: list(id, LIMITS.outputs, 'outputs').check(z.minLength(1, 'Name at least one output.')),
+  input: memberId,
+  outputs: list(memberId, LIMITS.outputs, 'outputs').check(z.minLength(1, 'Name at least one output.')),
   notes: z.optional(notes),
   efficiency: z.optional(efficiency),
   tipSpeedLimits: z.optional(
@@ -162,9 +170,11 @@ export const trainSchema = z.strictObject({
 });
 
 /** Nothing of a document is ever written to: an edit makes a new one, which shares what did not change. */
-export type Unchanging<T> = T extends readonly unknown[] | Readonly<Record<string, unknown>>
-  ? { readonly [K in keyof T]: Unchanging<T[K]> }
-  : T;
+export type Unchanging<T> = T extends string
+  ? T
+  : T extends readonly unknown[] | Readonly<Record<string, unknown>>
+    ? { readonly [K in keyof T]: Unchanging<T[K]> }
+    : T;
 
 export type Train = Unchanging<z.infer<typeof trainSchema>>;
 export type Member = Train['members'][number];
