@@ -16,7 +16,7 @@ for (let run = 1; run <= runs; run++) {
   console.log(`== run ${run} of ${runs}: TINWHEEL_SEED=${seed}`);
   const { status } = spawnSync('npx', ['--no-install', 'jest', '--silent'], {
     stdio: 'inherit',
-    env: { ...process.env, TINWHEEL_SEED: String(seed) },
+    env: { ...process.env, TINWHEEL_SEED: String(seed), TINWHEEL_SHARE: '1' },
   });
   if (status !== 0) failed.push(seed);
 }

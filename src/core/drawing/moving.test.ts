@@ -1,3 +1,4 @@
+import { someOf } from '@/testing/runs';
 import { readdirSync } from 'node:fs';
 import { demoTrain } from '@/testing/demo-train';
 import { checkDesign } from '../checks';
@@ -47,7 +48,7 @@ test('beyond either end it stops at the end', () => {
 });
 
 test('no demo train gets a contradiction of stations by moving', () => {
-  for (const file of readdirSync('demo/trains')) {
+  for (const file of someOf(readdirSync('demo/trains'))) {
     const train = demoTrain(file.replace('.train.json', ''));
     const edit = moveFigure(train, orderOf(train), train.gears[0]!.id, 1);
     if (!edit.ok) throw new Error(edit.message);

@@ -1,3 +1,4 @@
+import { runs } from '@/testing/runs';
 import fc from 'fast-check';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
 import { demoTrain } from '@/testing/demo-train';
@@ -120,7 +121,7 @@ describe('any train at all', () => {
         }
         for (const { x, y } of view.couplers) expect(Number.isFinite(x) && Number.isFinite(y)).toBe(true);
       }),
-      { numRuns: 12 },
+      { numRuns: runs(15) },
     );
   });
 
@@ -143,7 +144,7 @@ describe('any train at all', () => {
           }
         }
       }),
-      { numRuns: 12 },
+      { numRuns: runs(15) },
     );
     expect(checked).toBeGreaterThan(20);
   });

@@ -1,3 +1,4 @@
+import { runs } from '@/testing/runs';
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -127,7 +128,7 @@ test('every kind of fault, against a brute force on a train that was changed by 
         seen.add(fault.fault);
       }
     }),
-    { numRuns: 150 },
+    { numRuns: runs(150) },
   );
   expect([...seen].sort()).toEqual([
     'member-held',

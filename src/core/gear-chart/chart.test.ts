@@ -1,3 +1,4 @@
+import { runs } from '@/testing/runs';
 import fc from 'fast-check';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
 import { countershaftBox } from '@/testing/countershaft-box';
@@ -44,7 +45,7 @@ test('every step is what two rows solved by themselves give, and steps multiply 
       expect(idealStep === null).toBe(distinct < 2);
       expect(spread === null).toBe(count === 0);
     }),
-    { numRuns: 200 },
+    { numRuns: runs(200) },
   );
 });
 

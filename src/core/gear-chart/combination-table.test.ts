@@ -1,3 +1,4 @@
+import { runs } from '@/testing/runs';
 import fc from 'fast-check';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
 import { demoTrain } from '@/testing/demo-train';
@@ -40,7 +41,7 @@ test('the table holds what the list holds, for every train', () => {
       for (const status of ['drive', 'split', 'neutral', 'held', 'locked'] as const)
         expect(counts[status]).toBe(list.filter((one) => one.status === status).length);
     }),
-    { numRuns: 100 },
+    { numRuns: runs(100) },
   );
 });
 
@@ -163,9 +164,9 @@ test(
         }
         through += found.length;
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
-    expect(through).toBeGreaterThan(150);
+    expect(through).toBeGreaterThan(runs(150));
   },
 );
 
@@ -187,9 +188,9 @@ test('the causes of lock-ups are the locked sets of which every smaller part is 
       for (const set of locked) expect(found.some(({ number }) => within(engagedIn(table, number), set))).toBe(true);
       causes += found.length;
     }),
-    { numRuns: 150 },
+    { numRuns: runs(150) },
   );
-  expect(causes).toBeGreaterThan(100);
+  expect(causes).toBeGreaterThan(runs(100));
 });
 
 test('forward ratios that a chart lacks are found: the tram’s overdrive where its row is left out', () => {

@@ -1,3 +1,4 @@
+import { runs } from '@/testing/runs';
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -87,9 +88,9 @@ test('of random trains in random engagements likewise, one-way clutches and seve
       const { engaged } = driving[pick % driving.length]!;
       compared += check(train, solveEngaged(modelOf(train).open, engaged));
     }),
-    { numRuns: 150 },
+    { numRuns: runs(150) },
   );
-  expect(compared).toBeGreaterThan(300);
+  expect(compared).toBeGreaterThan(runs(300));
 });
 
 test('an idler has none, and a gear that meshes nothing neither', () => {

@@ -1,3 +1,4 @@
+import { runs } from '@/testing/runs';
 import fc from 'fast-check';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
 import { demoTrain } from '@/testing/demo-train';
@@ -40,9 +41,9 @@ test('of any train in any engagement: the speeds of a set lie on one line wherev
         }
       }
     }),
-    { numRuns: 300 },
+    { numRuns: runs(300) },
   );
-  expect(lines).toBeGreaterThan(100);
+  expect(lines).toBeGreaterThan(runs(100));
 });
 
 describe('what is dragged', () => {
@@ -107,8 +108,8 @@ describe('what is dragged', () => {
           }
         },
       ),
-      { numRuns: 200 },
+      { numRuns: runs(200) },
     );
-    expect(kept).toBeGreaterThan(200);
+    expect(kept).toBeGreaterThan(runs(200));
   });
 });

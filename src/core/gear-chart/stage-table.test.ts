@@ -1,3 +1,4 @@
+import { runs } from '@/testing/runs';
 import fc from 'fast-check';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
 import { countershaftBox } from '@/testing/countershaft-box';
@@ -79,7 +80,7 @@ test('of any train: the stages of a row multiply to its ratio, and each pair is 
           }
       }
     }),
-    { numRuns: 200 },
+    { numRuns: runs(200) },
   );
   expect(chains).toBeGreaterThan(100);
 });

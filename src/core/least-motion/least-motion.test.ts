@@ -1,3 +1,4 @@
+import { runs } from '@/testing/runs';
 import fc from 'fast-check';
 import { add, compare, fraction, isZero, mul, neg, ONE, sign, solveDense, sum, ZERO, type Rational } from '../rational';
 import { holding, leadAmong, leastMotion, type Programme, type QuadraticForm } from '.';
@@ -73,7 +74,7 @@ test('the least motion is the least of all, and its multipliers prove it', () =>
       const tried = byTrying(one);
       if (tried) expect(compare(value, tried)).toBe(0);
     }),
-    { numRuns: 400 },
+    { numRuns: runs(400) },
   );
 });
 
@@ -97,7 +98,7 @@ test('where nothing moves, positive multiples of leads add up to the rate turned
           }).possible,
         ).toBe(true);
     }),
-    { numRuns: 400 },
+    { numRuns: runs(400) },
   );
 });
 
@@ -113,7 +114,7 @@ test('one lead among others: positive with those along, or against those that fo
         else expect(tried).toBeNull();
       },
     ),
-    { numRuns: 300 },
+    { numRuns: runs(300) },
   );
 });
 

@@ -1,3 +1,4 @@
+import { runs } from '@/testing/runs';
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -157,7 +158,7 @@ test('a true value read with errors inside the stated resolution is never said n
         expect(verdict === 'cannot-tell').toBe(others.length > 0);
       },
     ),
-    { numRuns: 300 },
+    { numRuns: runs(300) },
   );
 });
 

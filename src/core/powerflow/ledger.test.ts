@@ -1,3 +1,4 @@
+import { runs } from '@/testing/runs';
 import fc from 'fast-check';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
 import { larger, powerLedger, setsByMerging, type Ledger } from '@/testing/power-ledger';
@@ -8,7 +9,7 @@ import { accountOf, memberFigures, powerFlow } from '.';
 import { modelOf } from '../model';
 
 const TRAINS = arbitraryTrain({ oneWays: true, outputs: true, worms: true, planetsOnPlanets: true });
-const RUNS = Number(process.env.TINWHEEL_RUNS ?? 300);
+const RUNS = Number(process.env.TINWHEEL_RUNS ?? runs(300));
 
 /** What the position joins, and the meshes that are out, read from the solved state's own lists. */
 function ledgerOf({ network, state, engaged }: Solved): { ledger: Ledger; slidesOut: ReadonlySet<string> } {
@@ -51,7 +52,7 @@ describe('who carries, and how much, against a ledger written out member by memb
       });
     fc.assert(fc.property(TRAINS, check), { numRuns: RUNS });
     expect(compared).toBeGreaterThan(1000);
-    expect(open).toBeGreaterThan(20);
+    expect(open).toBeGreaterThan(runs(20));
   });
 });
 
@@ -120,7 +121,7 @@ describe('the paths are the ledger, taken apart', () => {
         balance.forEach((rest) => expect(isZero(rest)).toBe(true));
       });
     fc.assert(fc.property(TRAINS, check), { numRuns: RUNS });
-    expect(paths).toBeGreaterThan(100);
+    expect(paths).toBeGreaterThan(runs(100));
     expect(loops).toBeGreaterThan(5);
     expect(refused).toBeGreaterThan(5);
     expect(nested).toBeGreaterThan(0);
@@ -146,7 +147,7 @@ describe('the paths are the ledger, taken apart', () => {
         }
       });
     fc.assert(fc.property(TRAINS, check), { numRuns: RUNS });
-    expect(on).toBeGreaterThan(50);
+    expect(on).toBeGreaterThan(runs(50));
   });
 });
 

@@ -1,3 +1,4 @@
+import { runs } from '@/testing/runs';
 import fc from 'fast-check';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
 import { demoTrain } from '@/testing/demo-train';
@@ -31,7 +32,7 @@ describe('torques on members', () => {
             }
           }),
       ),
-      { numRuns: 150 },
+      { numRuns: runs(150) },
     );
     expect(checked).toBeGreaterThan(200);
   });
@@ -67,7 +68,7 @@ describe('power paths', () => {
             flow.recirculating.forEach(({ share }) => expect(compare(share, ZERO)).toBe(1));
           }),
       ),
-      { numRuns: 150 },
+      { numRuns: runs(150) },
     );
   });
 

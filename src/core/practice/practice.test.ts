@@ -1,3 +1,4 @@
+import { runs } from '@/testing/runs';
 import fc from 'fast-check';
 import { answeredAgain } from '@/testing/answered-again';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
@@ -86,7 +87,7 @@ test(
           for (const question of practise(train, { seed, count: 12 }).questions) sound(train, question);
         },
       ),
-      { numRuns: 200 },
+      { numRuns: runs(200) },
     );
     expect([...seen].sort()).toEqual(Object.keys(SKILLS).sort());
     expect([...again].sort()).toEqual(Object.keys(SKILLS).sort());

@@ -1,3 +1,4 @@
+import { runs } from '@/testing/runs';
 import { refusalText } from '../result';
 import fc from 'fast-check';
 import {
@@ -107,6 +108,9 @@ function deepest(points: readonly LoopPoint[], loop: Loop): number {
   return most;
 }
 
+/** Places within one pitch at which a pair is looked at. */
+const PHASES = runs(15);
+
 const moved = (loop: Loop, turn: number, dx: number): Loop =>
   loop.map(({ x, y }) => ({
     x: x * Math.cos(turn) - y * Math.sin(turn) + dx,
@@ -118,12 +122,12 @@ test.each([
   ['an undercut pinion', { teeth: 9, moduleMm: 2 }, { teeth: 31, moduleMm: 2 }],
   ['shifted against one another', { teeth: 12, moduleMm: 2, shift: 0.3 }, { teeth: 30, moduleMm: 2, shift: -0.3 }],
 ] as const)('%s turned through one pitch nowhere overlap by more than the chords', (_, one, other) => {
-  const tolerance = 2e-3;
+  const tolerance = 4e-3;
   const [a, b] = [gearOutline(one, tolerance), gearOutline(other, tolerance)];
   const centre = ((one.teeth + other.teeth) * 2) / 2;
   const [reachA, reachB] = [toothForm(one).tipRadius, toothForm(other).tipRadius];
-  for (let i = 0; i < 8; i++) {
-    const turn = ((2 * Math.PI) / one.teeth) * (i / 8);
+  for (let i = 0; i < PHASES; i++) {
+    const turn = ((2 * Math.PI) / one.teeth) * (i / PHASES);
     // A tooth of the first points at a space of the second.
     const [first, second] = [
       moved(a, turn, 0),
@@ -157,8 +161,8 @@ test('with backlash the pair is free by as much; a gear in a ring nowhere touche
     gearOutline({ teeth: 18, moduleMm: 2 }, 2e-3),
   ];
   const inner = toothForm({ teeth: 60, moduleMm: 2, internal: true }).tipRadius;
-  for (let i = 0; i < 8; i++) {
-    const turn = ((2 * Math.PI) / 18) * (i / 8);
+  for (let i = 0; i < PHASES; i++) {
+    const turn = ((2 * Math.PI) / 18) * (i / PHASES);
     const hole = moved([...ring].reverse(), (turn * 18) / 60, 0);
     const near = moved(planet, turn, 42).filter((p) => radius(p) > inner);
     expect(near.length).toBeGreaterThan(10);

@@ -1,3 +1,4 @@
+import { runs } from '@/testing/runs';
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -112,7 +113,7 @@ test(
           return expect(loadTorque(against, point.outputRpm * RAD_S_PER_RPM, 0)).toBeCloseTo(point.outputTorqueNm, 12);
         },
       ),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   },
 );
@@ -215,7 +216,7 @@ test('of any line: every output speed at which the powers cross, as a fine walk 
         expect(better(point.downAt * (1 - 1e-6))).toBeLessThan(0);
       },
     ),
-    { numRuns: 300 },
+    { numRuns: runs(300) },
   );
   expect(several).toBeGreaterThan(10);
 });

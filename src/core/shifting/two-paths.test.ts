@@ -1,3 +1,4 @@
+import { runs } from '@/testing/runs';
 import fc from 'fast-check';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
 import { demoTrain } from '@/testing/demo-train';
@@ -52,7 +53,7 @@ test('in random trains: the paths add up to what the solver says, and their shar
         expect(recirculates).toBe(paths.some(({ share }) => share.n < 0));
       }
     }),
-    { numRuns: 600, seed: 15 },
+    { numRuns: runs(600), seed: 15 },
   );
   expect(found).toBeGreaterThan(5);
 });

@@ -1,3 +1,4 @@
+import { runs } from '@/testing/runs';
 import fc from 'fast-check';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
 import { demoTrain } from '@/testing/demo-train';
@@ -36,9 +37,9 @@ describe('laws that hold for every train', () => {
           expect(toFraction(power)).toBe('1');
         }),
       ),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
-    expect(driven).toBeGreaterThan(50);
+    expect(driven).toBeGreaterThan(runs(50));
   });
 
   test('with losses less comes out, never more, and the ratio stays', () => {
@@ -60,9 +61,9 @@ describe('laws that hold for every train', () => {
           true,
         );
       }),
-      { numRuns: 200 },
+      { numRuns: runs(200) },
     );
-    expect(driven).toBeGreaterThan(40);
+    expect(driven).toBeGreaterThan(runs(40));
   });
 
   test('input and output exchanged: the ratio inverts', () => {
@@ -73,7 +74,7 @@ describe('laws that hold for every train', () => {
           if (solved.ratio) expect(toFraction(back.get(id)!.ratio!)).toBe(toFraction(inverse(solved.ratio)));
         });
       }),
-      { numRuns: 150 },
+      { numRuns: runs(150) },
     );
   });
 
@@ -116,7 +117,7 @@ describe('laws that hold for every train', () => {
             expect(other.speeds[renamed(member)]).toBe(speed);
         }
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   });
 
@@ -140,9 +141,9 @@ describe('laws that hold for every train', () => {
           }
         });
       }),
-      { numRuns: 200 },
+      { numRuns: runs(200) },
     );
-    expect(locked).toBeGreaterThan(10);
+    expect(locked).toBeGreaterThan(runs(10));
   });
 
   test('one-way clutches: every hold pushes forward, no overrun is overtaken', () => {
@@ -167,9 +168,9 @@ describe('laws that hold for every train', () => {
           }
         }),
       ),
-      { numRuns: 600 },
+      { numRuns: runs(600) },
     );
-    expect(held).toBeGreaterThan(10);
+    expect(held).toBeGreaterThan(runs(10));
   });
 });
 

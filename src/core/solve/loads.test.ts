@@ -1,3 +1,4 @@
+import { runs } from '@/testing/runs';
 import fc from 'fast-check';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
 import { demoTrain } from '@/testing/demo-train';
@@ -129,8 +130,8 @@ test('of random trains: virtual work over every motion, and power in is power ou
         }
       },
     ),
-    { numRuns: 200 },
+    { numRuns: runs(200) },
   );
-  expect(balanced).toBeGreaterThan(100);
-  expect(refused).toBeGreaterThan(10);
+  expect(balanced).toBeGreaterThan(runs(100));
+  expect(refused).toBeGreaterThan(runs(10));
 });

@@ -1,3 +1,4 @@
+import { runs } from '@/testing/runs';
 import fc from 'fast-check';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
 import { demoTrain } from '@/testing/demo-train';
@@ -10,7 +11,7 @@ import { jointTorque, lockSet, reportTrain, solveCoasting, solveEngaged, type So
 import { modelOf } from '../model';
 
 /** The suite's runs; TINWHEEL_RUNS=5000 for the long check. */
-const RUNS = Number(process.env.TINWHEEL_RUNS ?? 200);
+const RUNS = Number(process.env.TINWHEEL_RUNS ?? runs(200));
 const text = (value: Rational | null) => value && toFraction(value);
 
 /** The solver's answer in the brute force's terms. */

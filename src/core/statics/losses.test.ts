@@ -1,3 +1,4 @@
+import { runs } from '@/testing/runs';
 import fc from 'fast-check';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
 import { openTrain, type NetworkMesh } from '../kinematics';
@@ -61,9 +62,9 @@ test('every answer that friction allows is found, and no other', () => {
         expect(new Set(solved.efficiencies.map(toFraction)).size).toBe(answers.length);
       }
     }),
-    { numRuns: 400 },
+    { numRuns: runs(400) },
   );
-  expect(drives).toBeGreaterThan(200);
+  expect(drives).toBeGreaterThan(runs(200));
 });
 
 test('with losses a holding one-way clutch still pushes, and the members still balance', () => {
@@ -99,9 +100,9 @@ test('with losses a holding one-way clutch still pushes, and the members still b
         expect(toFraction(sub(sum(powers as Rational[]), sum(lost)))).toBe('1');
       }
     }),
-    { numRuns: 300 },
+    { numRuns: runs(300) },
   );
-  expect(held).toBeGreaterThan(20);
+  expect(held).toBeGreaterThan(runs(20));
 });
 
 test('power that can go round either way gives two answers, and what they differ on is open', () => {

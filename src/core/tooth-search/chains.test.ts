@@ -1,3 +1,4 @@
+import { runs } from '@/testing/runs';
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -199,7 +200,7 @@ test('the worst a space can do is half its widest gap, and no target between far
     fc.property(fc.double({ min: all[0]!, max: all.at(-1)!, noNaN: true }), (value) => {
       expect(away(value)).toBeLessThanOrEqual(widest.wide / 2 + 1e-9);
     }),
-    { numRuns: 200 },
+    { numRuns: runs(200) },
   );
 });
 

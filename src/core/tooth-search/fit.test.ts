@@ -1,3 +1,4 @@
+import { runs } from '@/testing/runs';
 import fc from 'fast-check';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
 import { countershaftBox } from '@/testing/countershaft-box';
@@ -49,9 +50,9 @@ test('the ratio as a function of the counts is what the core solves, for every k
         expect(Math.abs(value / toNumber(again.ratio) - 1)).toBeLessThan(1e-7);
       },
     ),
-    { numRuns: 300 },
+    { numRuns: runs(300) },
   );
-  expect(compared).toBeGreaterThan(60);
+  expect(compared).toBeGreaterThan(runs(60));
 });
 
 const ratioOf = (train: Train, id: string): Rational => modelOf(train).positions().get(id)!.ratio!;

@@ -1,3 +1,4 @@
+import { runs } from '@/testing/runs';
 import fc from 'fast-check';
 import { div, fraction } from '../rational';
 import { searchLadders, wantedRatios, type LadderQuestion } from './ladder';
@@ -71,7 +72,7 @@ test('no choice of pairs, crossing or not, has a smaller worst deviation; every 
         }
       },
     ),
-    { numRuns: 150 },
+    { numRuns: runs(150) },
   );
   expect(ladders).toBeGreaterThan(100);
 });

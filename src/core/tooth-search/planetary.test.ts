@@ -1,3 +1,4 @@
+import { runs } from '@/testing/runs';
 import fc from 'fast-check';
 import { checkDesign } from '../checks';
 import type { Train } from '../train';
@@ -61,7 +62,7 @@ test('the ratio of a set, whichever member is held, is what the solved train giv
       const set = { sun, planet, ring: sun + 2 * planet, copies: 1 };
       expect(toFraction(setRatio(set, { input, output }))).toBe(toFraction(solved(set, input, output, held)));
     }),
-    { numRuns: 200 },
+    { numRuns: runs(200) },
   );
 });
 
@@ -108,7 +109,7 @@ test(
         if ((sun + set.ring) % copies === 0) expect(fits(set)).toBe(apart > planet + 2);
         else expect(fits(set)).toBe(false);
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   },
 );
@@ -175,7 +176,7 @@ test('stepped planets and double pinions: the ratio is what the solved train giv
         );
       },
     ),
-    { numRuns: 200 },
+    { numRuns: runs(200) },
   );
 });
 
@@ -247,7 +248,7 @@ test(
         seen[expected ? 'fits' : 'not']++;
         expect(fits(one, shape)).toBe(expected);
       }),
-      { numRuns: 3000, seed: 14 },
+      { numRuns: runs(3000), seed: 14 },
     );
     expect(seen.fits).toBeGreaterThan(40);
   },
@@ -274,7 +275,7 @@ test('what the checks of a drawn train say about assembly and room is what the s
           );
       },
     ),
-    { numRuns: 300 },
+    { numRuns: runs(300) },
   );
 });
 

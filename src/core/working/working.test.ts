@@ -1,3 +1,4 @@
+import { runs } from '@/testing/runs';
 import fc from 'fast-check';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
 import { demoTrain } from '@/testing/demo-train';
@@ -64,9 +65,9 @@ describe('the working of any train', () => {
             expect(values.size).toBeLessThanOrEqual(1);
           }),
       ),
-      { numRuns: 200 },
+      { numRuns: runs(200) },
     );
-    expect(steps).toBeGreaterThan(500);
+    expect(steps).toBeGreaterThan(runs(500));
   });
 });
 
@@ -167,10 +168,10 @@ describe('every step can be followed from its own lines', () => {
             });
           }),
       ),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
-    expect(seen.set).toBeGreaterThan(100);
-    expect(seen.together).toBeGreaterThan(10);
+    expect(seen.set).toBeGreaterThan(runs(100));
+    expect(seen.together).toBeGreaterThan(runs(10));
   });
 
   /**
@@ -321,9 +322,9 @@ test('every printed quotient has a denominator, and a set in which nothing rolls
           }
         }),
     ),
-    { numRuns: 300 },
+    { numRuns: runs(300) },
   );
-  expect(quotients).toBeGreaterThan(50);
-  expect(blocks).toBeGreaterThan(10);
+  expect(quotients).toBeGreaterThan(runs(50));
+  expect(blocks).toBeGreaterThan(runs(10));
   expect(stands).toBeGreaterThan(0);
 });

@@ -1,3 +1,4 @@
+import { runs } from '@/testing/runs';
 import fc from 'fast-check';
 import { readWrittenScenario, type Scenario } from '@/core/shifting';
 import { countershaftBox } from '@/testing/countershaft-box';
@@ -105,7 +106,7 @@ test('whatever a scenario says, its form writes the same again', () => {
     fc.property(scenario, (one) => {
       expect(readWrittenScenario(writtenScenario(shiftingFormOf(one)), BOX)).toEqual({ ok: true, value: one });
     }),
-    { numRuns: 300 },
+    { numRuns: runs(300) },
   );
 });
 

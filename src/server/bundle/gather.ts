@@ -51,7 +51,7 @@ export async function writeBundle(
     await rows('PRAGMA busy_timeout = 5000');
     // One moment for all of it, whatever is saved meanwhile.
     await rows('BEGIN');
-    const gathering = new Gathering(rows, zip);
+    const gathering = new Gathering(rows, zip, PIECE_SHARE * limits.file);
     const trains = await gathering.trains(ids);
     const rest = ids === 'everything' ? await gathering.practice() : { worksheets: [], people: [] };
     const { unreadable } = gathering;
@@ -85,9 +85,9 @@ async function largest(connection: sqlite3.Database, ids: readonly string[] | 'e
 
 type Rows = <Row>(statement: string, values?: readonly Value[]) => Promise<Row[]>;
 
-/** Entries of a log are read so many at a time, and put into files of so many letters. */
+/** Entries of a log are read so many at a time, and put into files of such a share of what one may have. */
 const PAGE = 1000;
-const PIECE = 20_000_000;
+const PIECE_SHARE = 0.8;
 
 interface NamedRow {
   readonly id: Value;
@@ -106,6 +106,7 @@ class Gathering {
   constructor(
     private readonly rows: Rows,
     private readonly zip: ZipWriter,
+    private readonly pieceLetters: number,
   ) {}
 
   async trains(ids: readonly string[] | 'everything'): Promise<BundledTrain[]> {
@@ -283,7 +284,7 @@ class Gathering {
     };
     for await (const row of rows) {
       const line = JSON.stringify(asJson(row));
-      if (letters > 0 && letters + line.length > PIECE) flush();
+      if (letters > 0 && letters + line.length > this.pieceLetters) flush();
       lines.push(line);
       letters += line.length;
     }

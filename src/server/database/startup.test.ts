@@ -1,3 +1,4 @@
+import { runs } from '@/testing/runs';
 import { buildSync } from 'esbuild';
 import { spawn } from 'node:child_process';
 import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
@@ -226,9 +227,10 @@ function starter(): (killAfter: number | null) => Promise<number> {
 }
 
 const clear = () => ['', '-wal', '-shm'].forEach((suffix) => rmSync(file + suffix, { force: true }));
-const KILLS = 30;
+// Thirty of each in `npm run check:random`, forty with people saving in `npm run check:kills`.
+const KILLS = runs(30);
 
-test('thirty kills during a first start leave a database that starts', async () => {
+test('kills during a first start leave a database that starts', async () => {
   const start = starter();
   // How long an undisturbed start takes here says when to kill: all the way through it.
   const whole = await start(null);
@@ -239,7 +241,7 @@ test('thirty kills during a first start leave a database that starts', async () 
   await expectWhole();
 }, 120_000);
 
-test('thirty kills during an upgrade lose nothing and leave a database that starts', async () => {
+test('kills during an upgrade lose nothing and leave a database that starts', async () => {
   const start = starter();
   await plainly(...OLD);
   const whole = await start(null);

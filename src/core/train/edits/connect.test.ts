@@ -1,3 +1,4 @@
+import { runs } from '@/testing/runs';
 import fc from 'fast-check';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
 import { demoTrain } from '@/testing/demo-train';
@@ -81,7 +82,7 @@ describe('connecting and separating', () => {
           else expect(edit.message.length).toBeGreaterThan(10);
         }
       }),
-      { numRuns: 100 },
+      { numRuns: runs(100) },
     );
   });
 });

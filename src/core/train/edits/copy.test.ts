@@ -1,3 +1,4 @@
+import { runs } from '@/testing/runs';
 import fc from 'fast-check';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
 import { demoTrain } from '@/testing/demo-train';
@@ -82,7 +83,7 @@ describe('copy and paste', () => {
         // The mates that the copy got stay on their shafts, and mesh nothing.
         expect({ ...left, gears: left.gears.slice(0, train.gears.length) }).toEqual(train);
       }),
-      { numRuns: 100 },
+      { numRuns: runs(100) },
     );
   });
 

@@ -1,3 +1,4 @@
+import { runs } from '@/testing/runs';
 import fc from 'fast-check';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
 import { demoTrain } from '@/testing/demo-train';
@@ -94,7 +95,7 @@ describe('adding parts', () => {
             );
         }
       }),
-      { numRuns: 100 },
+      { numRuns: runs(100) },
     );
   });
 });
@@ -160,7 +161,7 @@ describe('removing parts', () => {
           else expect(edit.message).toMatch(/would go with it/);
         },
       ),
-      { numRuns: 150 },
+      { numRuns: runs(150) },
     );
   });
 
