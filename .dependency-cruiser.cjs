@@ -1,5 +1,5 @@
 /** The arrows of docs/architecture.md: app -> features/<screen> -> features/train -> help -> figures -> ui -> core, and features -> wire, workers; app -> server -> wire, core; workers, wire, cli -> core. */
-const room = (name, from, allowed) => ({
+const layer = (name, from, allowed) => ({
   name,
   severity: 'error',
   comment: `${from} may use only: ${allowed.join(', ') || 'itself'}`,
@@ -9,19 +9,19 @@ const room = (name, from, allowed) => ({
 
 module.exports = {
   forbidden: [
-    room('core-stands-alone', 'core', []),
-    room('server-uses-core-and-wire', 'server', ['core', 'wire']),
-    room('wire-uses-core', 'wire', ['core']),
-    room('ui-uses-core', 'ui', ['core']),
-    room('figures-use-ui-and-core', 'figures', ['ui', 'core']),
-    room('help-uses-figures', 'help', ['figures', 'ui', 'core']),
-    room('features-use-the-rooms-below', 'features', ['help', 'figures', 'ui', 'core', 'workers', 'wire']),
-    room('workers-use-core', 'workers', ['core']),
+    layer('core-stands-alone', 'core', []),
+    layer('server-uses-core-and-wire', 'server', ['core', 'wire']),
+    layer('wire-uses-core', 'wire', ['core']),
+    layer('ui-uses-core', 'ui', ['core']),
+    layer('figures-use-ui-and-core', 'figures', ['ui', 'core']),
+    layer('help-uses-figures', 'help', ['figures', 'ui', 'core']),
+    layer('features-use-the-rooms-below', 'features', ['help', 'figures', 'ui', 'core', 'workers', 'wire']),
+    layer('workers-use-core', 'workers', ['core']),
     {
-      ...room('cli-uses-core-and-figures', 'cli', ['core', 'ui', 'figures']),
+      ...layer('cli-uses-core-and-figures', 'cli', ['core', 'ui', 'figures']),
       from: { path: '^src/cli/', pathNot: ['\\.test\\.tsx?$', '^src/cli/database/'] },
     },
-    room('data-commands-use-the-server', 'cli/database', ['core', 'server', 'cli']),
+    layer('data-commands-use-the-server', 'cli/database', ['core', 'server', 'cli']),
     {
       name: 'core-is-pure',
       severity: 'error',

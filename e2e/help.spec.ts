@@ -96,7 +96,7 @@ test('a way of working says what it means where it is switched', async ({ page, 
   await expect(page.getByText('driver over driven, and as speed grows')).toBeVisible();
   await page.keyboard.press('Escape');
   await page.getByRole('tab', { name: 'Working' }).click();
-  await expect(page.getByText('The relative-motion equation of a set, with its values put in.')).toBeVisible();
+  await expect(page.getByText('The relative-motion equation of a set, with its values in place.')).toBeVisible();
   await page.getByRole('radio', { name: 'table' }).check({ force: true });
   await expect(page.getByText('then the carrier held and one member turned')).toBeVisible();
 });

@@ -110,7 +110,7 @@ test('a measured efficiency is taken into the model, and undone', async ({ page,
   await page.keyboard.press('1');
   await page.keyboard.press('s');
   await page.keyboard.type('450');
-  await figure(page, 'Torque put in').fill('0.1');
+  await figure(page, 'Input torque').fill('0.1');
   await logIt(page);
   // 450 g at 100 mm are 0.4413 N·m of the 0.4923 that 64/13 would give.
   await expect(proof(page)).toContainText('Of the ideal torque 89.64 % comes through');

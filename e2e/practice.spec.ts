@@ -237,7 +237,7 @@ test(
       name: 'Winch',
     });
     await page.getByRole('button', { name: 'Save', exact: true }).click();
-    await expect(page.getByRole('status').filter({ hasText: '“Winch” is kept.' })).toBeVisible();
+    await expect(page.getByRole('status').filter({ hasText: '“Winch” is saved.' })).toBeVisible();
 
     await page.goto(address);
     await typeTeeth(page, 'countershaft', 15, 16);
@@ -255,7 +255,7 @@ test(
     );
     await expect(sheet.getByRole('alert')).toContainText('has changed on the shelf since');
     // The one that was kept is the same.
-    await page.getByLabel('Open a kept worksheet').selectOption({ label: 'Winch' });
+    await page.getByLabel('Open a saved worksheet').selectOption({ label: 'Winch' });
     await expect(sheet.getByRole('alert')).toContainText('has changed on the shelf since');
     const broken = { ...(JSON.parse(readFileSync(file, 'utf8')) as object), version: 9 };
     await page

@@ -34,7 +34,7 @@ test('a train that cannot be read: listed by name, had as it is, replaced; the o
   await server.answers();
   await damage('stirrer', '{"format": "tin-wheel/train", "version": 1');
   await page.goto(server.address);
-  const card = page.getByRole('listitem').filter({ hasText: 'This train is kept, but it cannot be read.' });
+  const card = page.getByRole('listitem').filter({ hasText: 'This train is saved, but it cannot be read.' });
   await page.getByRole('searchbox', { name: 'Find a train' }).fill('stirrer');
   await expect(card.getByRole('heading')).toBeVisible();
   await expect(card).toContainText('This is not JSON');
@@ -46,7 +46,7 @@ test('a train that cannot be read: listed by name, had as it is, replaced; the o
 
   const other = await context.newPage();
   await other.goto(`${server.address}/trains/stirrer`);
-  await expect(other.getByText('This train is kept, but it cannot be read')).toBeVisible();
+  await expect(other.getByText('This train is saved, but it cannot be read')).toBeVisible();
   await other.close();
 
   await card.locator('input[type=file]').setInputFiles('package.json');

@@ -266,7 +266,7 @@ test('a scenario is kept with its train and is a file; a reading says what the b
   await field(page, 'Stall torque').fill('3');
   await page.reload();
   await expect(field(page, 'Stall torque')).toHaveValue('3');
-  await page.getByLabel('Open a kept scenario').selectOption({ label: 'Ramp, worn box' });
+  await page.getByLabel('Open a saved scenario').selectOption({ label: 'Ramp, worn box' });
   await expect(field(page, 'Stall torque')).toHaveValue('0.54');
   const [file] = await Promise.all([
     page.waitForEvent('download'),

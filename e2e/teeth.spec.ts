@@ -98,8 +98,8 @@ test('the harvester’s eight ratios are moved to another ladder, taken over in 
   await page.goto(`${address}/teeth`);
   await page.getByLabel('Look for').selectOption({ label: 'this train, other counts' });
   await expect(alert(page)).toContainText('Name at least one position');
-  await page.getByLabel('Wanted ratio of 1', { exact: true }).fill('4.6');
-  await page.getByLabel('Wanted ratio of 8').fill('0.68');
+  await page.getByLabel('Target ratio of 1', { exact: true }).fill('4.6');
+  await page.getByLabel('Target ratio of 8').fill('0.68');
   await page.getByRole('button', { name: 'Even steps' }).click();
   await page.getByRole('button', { name: 'All', exact: true }).click();
   await proven(page);
@@ -157,7 +157,7 @@ test('a search is kept beside its train, goes along with a copy, and is saved an
   await expect(page.getByLabel('Look for')).toHaveValue('planetary');
   await page.getByRole('button', { name: 'Begin anew' }).click();
   await expect(page.getByLabel('Look for')).toHaveValue('chains');
-  await page.getByLabel('Open a kept search').selectOption({ label: 'Slower stirrer' });
+  await page.getByLabel('Open a saved search').selectOption({ label: 'Slower stirrer' });
   await expect(page.getByLabel('Look for')).toHaveValue('planetary');
   await expect(page.getByLabel('Ratio, in/out')).toHaveValue('4.2');
   await expect(results(page)).toContainText('20 · 22 · 64, 3 planets');
@@ -165,9 +165,9 @@ test('a search is kept beside its train, goes along with a copy, and is saved an
   const { train } = (await (await request.get(`/api/trains/${id}`)).json()) as { train: object };
   const copy = (await (await request.post(`/api/trains?beside=${id}`, { data: train })).json()) as { id: string };
   await page.goto(`/trains/${copy.id}/teeth`);
-  await expect(page.getByLabel('Open a kept search').getByRole('option', { name: 'Slower stirrer' })).toBeAttached();
-  await page.getByLabel('Open a kept search').selectOption({ label: 'Slower stirrer' });
-  await page.getByRole('button', { name: 'Remove the kept search' }).click();
+  await expect(page.getByLabel('Open a saved search').getByRole('option', { name: 'Slower stirrer' })).toBeAttached();
+  await page.getByLabel('Open a saved search').selectOption({ label: 'Slower stirrer' });
+  await page.getByRole('button', { name: 'Remove the saved search' }).click();
   await expect(page.getByText('It is no longer kept.')).toBeVisible();
   await page.goto('/teeth');
   await page

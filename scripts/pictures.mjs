@@ -115,8 +115,8 @@ const PICTURES = {
     at: '/trains/harvester/teeth',
     async steps(page) {
       await page.getByLabel('Look for').selectOption('fit');
-      await page.getByLabel('Wanted ratio of 1', { exact: true }).fill('4.6');
-      await page.getByLabel('Wanted ratio of 8').fill('0.68');
+      await page.getByLabel('Target ratio of 1', { exact: true }).fill('4.6');
+      await page.getByLabel('Target ratio of 8').fill('0.68');
       await page.getByRole('button', { name: 'Even steps' }).click();
       await page.getByRole('button', { name: 'All', exact: true }).click();
       await page.getByText('choices of counts that hold').waitFor({ timeout: 30_000 });

@@ -195,6 +195,14 @@ describe('bad input is one line on stderr and exit 2, with nothing half printed'
     expect(stderr.trimEnd().split('\n')).toHaveLength(1);
   });
 
+  test('check names every problem, a line each; other verbs the first and how many more', () => {
+    const bad = file(stirrer.replace('"teeth": 72', '"teeth": 7.2').replace('"teeth": 24', '"teeth": 0'));
+    const lines = run('check', bad).stderr.trimEnd().split('\n');
+    expect(lines).toHaveLength(2);
+    for (const line of lines) expect(line).toMatch(/gears\[\d\]\.teeth: A tooth count must be/);
+    expect(run('solve', bad).stderr).toMatch(/\(and 1 more\)\n$/);
+  });
+
   test('sets are traced by formula or by table', () => {
     expect(run('trace', train('crawler'), '--position', '2').stdout).toContain('(ω(ring) − 5/11) / (0 − 5/11) = -6/13');
     expect(run('trace', train('crawler'), '--position', '2', '--sets', 'table').stdout).toContain(

@@ -115,7 +115,7 @@ function run(argv: readonly string[]): string {
       return gearFile(rest);
     case 'check': {
       const { file } = readOptions(rest, []);
-      const { name, members, gears, meshes, couplers, positions } = readTrainFile(file);
+      const { name, members, gears, meshes, couplers, positions } = readTrainFile(file, { everything: true });
       return (
         `${name.replace(/\s+/g, ' ')}: a sound document with ${members.length} members, ${gears.length} gears, ` +
         `${meshes.length} meshes, ${couplers.length} couplers and ${positions.length} positions.\n`

@@ -1,2 +1,9 @@
-/** Wrong use or bad input: its message is the one line that is printed. */
-export class UsageError extends Error {}
+/** Wrong use or bad input: its message is the line that is printed, and below it whatever else there is to say. */
+export class UsageError extends Error {
+  constructor(
+    message: string,
+    readonly more: readonly string[] = [],
+  ) {
+    super(message);
+  }
+}

@@ -70,7 +70,7 @@ export const TOPICS = {
       ],
       [
         'Given: torque or loads',
-        'the torque put in; or what holds each output, so that the input torque and every other follow from it',
+        'the input torque; or what holds each output, so that the input torque and every other follow from it',
       ],
       ['Losses', 'off: ideal torque. On: each mesh that rolls takes its share; what turns as one block takes none'],
       [
@@ -116,7 +116,7 @@ export const TOPICS = {
       ],
       [
         'Between: neutral, hand-over, one-way clutch',
-        'nothing engaged for a while; one takes over as the other lets go; or the new one takes over by itself',
+        'nothing engaged for a while; one engages as the other releases; or the new one takes over by itself',
       ],
     ],
     cautions: ['motor', 'turning', 'licensed', 'local'],

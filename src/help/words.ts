@@ -26,7 +26,7 @@ export const WORDS = {
   },
   oneWay: {
     word: 'One-way clutch',
-    means: 'holds one way by itself and lets go the other way: it is overrun',
+    means: 'holds one way by itself and overruns the other way',
     also: 'freewheel, sprag, roller, pawls',
   },
   position: {
@@ -64,7 +64,7 @@ export const WORDS = {
   },
   locked: {
     word: 'Locked',
-    means: 'so much is engaged that nothing can turn; the smallest set of couplers that fight is named',
+    means: 'so much is engaged that nothing can turn; the smallest set of couplers that tie up is named',
     also: 'tied up, jammed',
   },
   neutral: { word: 'Neutral', means: 'the input turns and no output is driven' },
@@ -147,7 +147,7 @@ export const WORDS = {
   },
   revision: {
     word: 'Revision',
-    means: 'a kept state of a train, named or by itself; any can be compared and brought back',
+    means: 'a saved revision of a train, named or by itself; any can be compared and brought back',
   },
 } as const satisfies Record<string, Word>;
 

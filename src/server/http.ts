@@ -173,7 +173,7 @@ export const unreadable = ({ version, unreadable: why }: Pick<KeptTrain, 'versio
   failure(
     422,
     'unreadable',
-    `This train is kept, but it cannot be read: ${why} It can be saved as it is, put aside or replaced on the shelf.`,
+    `This train is saved, but it cannot be read: ${why} It can be saved as it is, put aside or replaced on the shelf.`,
     { version },
   );
 

@@ -104,7 +104,7 @@ export function sheetOf(train: Train, asked: SheetAsked, order: readonly string[
     head: head.flatMap(([what, says]): (readonly [string, string])[] => (says ? [[what, says]] : [])),
     convention:
       `Ratios are ${convention}: ` +
-      `${convention === 'in/out' ? 'turns put in for one that comes out' : 'turns that come out for one put in'}; ` +
+      `${convention === 'in/out' ? 'input turns per output turn' : 'output turns per input turn'}; ` +
       'a minus means reverse. Without losses.',
     sections: (Object.keys(SECTIONS) as SectionKey[])
       .filter((key) => asked.sections.includes(key))

@@ -31,7 +31,7 @@ const field = (key: string, label: string, unit: string, more: Partial<FigureFie
 const stays = (start: string): Partial<FigureField> => ({ stays: true, start });
 const INPUT_TURNS = field('inputTurns', 'Input made', 'turns', stays('1'));
 const INPUT_SPEED = field('inputRpm', 'Input read at the same time', 'rpm', { stays: true, optional: true });
-const INPUT_TORQUE = field('inputTorqueNm', 'Torque put in', 'N·m', { stays: true, optional: true });
+const INPUT_TORQUE = field('inputTorqueNm', 'Input torque', 'N·m', { stays: true, optional: true });
 
 export const KINDS: Readonly<Record<ReadingKind, KindForm>> = {
   marks: {

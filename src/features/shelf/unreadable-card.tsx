@@ -19,7 +19,7 @@ export function UnreadableCard({ entry: { id, name, unreadable }, onPutAside, on
         <h3 className="flex items-center gap-2 font-semibold">
           <CircleAlert className="size-4 text-error" aria-hidden /> {name}
         </h3>
-        <p className="mt-1 text-sm">This train is kept, but it cannot be read.</p>
+        <p className="mt-1 text-sm">This train is saved, but it cannot be read.</p>
         <p className="muted mt-1 text-sm [overflow-wrap:anywhere]">{unreadable}</p>
       </div>
       <div className="flex flex-wrap gap-1.5 border-t border-base-300 px-2 py-1.5">

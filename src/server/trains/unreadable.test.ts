@@ -68,7 +68,7 @@ describe.each(DAMAGED)('a document %s', (_, document) => {
   });
 });
 
-test('a kept state that does not read says so', async () => {
+test('a saved revision that does not read says so', async () => {
   await database.write(({ sql }) => sql("UPDATE revisions SET document = '{' WHERE train_id = 'sluice-winch'"));
   expect(await findRevision(database, 'sluice-winch', 1)).toMatchObject({
     unreadable: expect.stringContaining('not JSON'),

@@ -5,10 +5,10 @@ export function UnreadableTrain({ id, name, why }: { id: string; name: string; w
   return (
     <main className="mx-auto flex max-w-xl flex-col gap-3 p-10">
       <h1 className="text-2xl font-semibold">{name}</h1>
-      <p>This train is kept, but it cannot be read: {why}</p>
+      <p>This train is saved, but it cannot be read: {why}</p>
       <p>
-        Nothing of it is lost. Save it as it is and mend the file, or go back to the shelf, where it can be put aside or
-        replaced by a file that reads.
+        Nothing of it is lost. Save it as it is and repair the file, or go back to the shelf, where it can be put aside
+        or replaced by a file that reads.
       </p>
       <a className="btn btn-neutral btn-sm self-start" href={`/api/trains/${encodeURIComponent(id)}/document`} download>
         Save it as it is

@@ -130,7 +130,7 @@ function CouplerLines({ id, train, position }: { id: string; train: Train; posit
       <p>{state}</p>
       <p className="muted">
         {decidesForItself(coupler)
-          ? 'It holds and lets go by itself.'
+          ? 'It holds and overruns by itself.'
           : state === 'off'
             ? 'Press to engage it.'
             : 'Press to release it.'}{' '}

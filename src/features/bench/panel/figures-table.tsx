@@ -46,7 +46,7 @@ export function FiguresTable() {
           <Twice
             top={shown(original.speed)}
             below={original.way}
-            exact={original.exact === null ? 'left open' : `exactly ${original.exact} per turn put in`}
+            exact={original.exact === null ? 'undetermined' : `exactly ${original.exact} per input turn`}
           />
         ),
       }),

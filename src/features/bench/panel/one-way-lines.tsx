@@ -67,7 +67,7 @@ export function oneWayText(
       torque === null
         ? 'torque shared'
         : typed.torque.value === null
-          ? `${toFraction(torque)} × the torque put in`
+          ? `${toFraction(torque)} × the input torque`
           : `${figure(toNumber(torque) * typed.torque.value)} ${typed.torque.unit}`;
     return [
       sentence(`Holds: ${name}, ${carried}, from ${from} to ${to}`),
@@ -79,7 +79,7 @@ export function oneWayText(
   }
   const by =
     lead === null
-      ? 'how fast is left open'
+      ? 'how fast is undetermined'
       : lead.n === 0
         ? `at the same speed, with nothing to carry`
         : `by ${figure(toNumber(lead))} turns for one of ${turned}`;

@@ -161,7 +161,7 @@ function Following({ ids }: { ids: readonly string[] }) {
   if (shown.length === 0) return null;
   return (
     <p>
-      Turning along, and nothing goes on from there:{' '}
+      Turning idle, and nothing goes on from there:{' '}
       <Pointing highlight={highlightOf({ members: shown })}>
         <span tabIndex={0}>{sentence(listed(shown.map((id) => memberName(train, id))))}</span>
       </Pointing>

@@ -21,7 +21,7 @@ export function StepEquations({ steps, train }: { steps: readonly WorkingStep[];
         ))}
       </ol>
       <p className="muted text-xs">
-        ω is turns for one turn put in. On a carrier, speeds count from the carrier: relative motion.
+        ω is turns per input turn. On a carrier, speeds count from the carrier: relative motion.
       </p>
     </>
   );

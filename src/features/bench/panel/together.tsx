@@ -25,7 +25,7 @@ export function Together({ step: { equations, eliminations, solution }, train }:
           <TogetherEquation equation={equation} train={train} omega={omega} />
         </div>
       ))}
-      <p className="muted mt-1.5">Each in turn, with those before put in:</p>
+      <p className="muted mt-1.5">Each in turn, using those before:</p>
       {eliminations.map((line) => (
         <WrittenRow key={line.member}>
           <span className="muted">({line.from + 1})</span> {omega(line.member)} = {sumText(line, omega)}

@@ -50,7 +50,7 @@ export function WorkingView() {
 }
 
 const SCHOOLS: Record<SetSchool, { label: string; means: string }> = {
-  formula: { label: 'formula', means: 'The relative-motion equation of a set, with its values put in.' },
+  formula: { label: 'formula', means: 'The relative-motion equation of a set, with its values in place.' },
   table: {
     label: 'table',
     means: 'All turned together with the carrier, then the carrier held and one member turned; the two lines added.',

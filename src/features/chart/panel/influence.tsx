@@ -94,7 +94,7 @@ function numberOrNull(influence: Influence, gear: string): number | null {
 function Part({ value }: { value: Rational | null }) {
   if (value === null)
     return (
-      <span className="muted" title="Left open: parallel ways share the torque">
+      <span className="muted" title="Undetermined: parallel paths share the torque">
         open
       </span>
     );

@@ -1,3 +1,4 @@
+import { STATUS_WORDS } from '@/features/train/words';
 import { behavioursOf, outcomeKey, type Fault } from '@/core/faults';
 import { toNumber } from '@/core/rational';
 import type { Train } from '@/core/train';
@@ -40,8 +41,8 @@ export function Looked({ train, faults }: { train: Train; faults: readonly Fault
           <li key={id} className={same ? 'muted' : 'font-semibold'}>
             {name}:{' '}
             {outcome.ratio
-              ? `${figure(Math.abs(toNumber(outcome.ratio)))} : 1${outcome.ratio.n < 0 ? ' rev.' : ''}`
-              : outcome.status}
+              ? `${figure(Math.abs(toNumber(outcome.ratio)))} : 1${outcome.ratio.n < 0 ? ', reverse' : ''}`
+              : STATUS_WORDS[outcome.status]}
           </li>
         ))}
       </ul>

@@ -70,7 +70,7 @@ function Detail({ row }: { row: ReadingRow }) {
       )}
       {reading.kind === 'slowing' && judged?.interval && (
         <p>
-          It eats <span className="figure">{figure(plain(slowingWatts(reading)).value)} W</span> (
+          Gearbox drag: <span className="figure">{figure(plain(slowingWatts(reading)).value)} W</span> (
           {figure(plain(slowingWatts(reading)).least)} to {figure(plain(slowingWatts(reading)).most)} W).
         </p>
       )}

@@ -26,7 +26,7 @@ export function Efficiency() {
   if (found.length === 0)
     return (
       <p className="muted">
-        Log a torque at the output (scale on an arm, pull of a weight) together with the torque put in, and what comes
+        Log a torque at the output (scale on an arm, pull of a weight) together with the input torque, and what comes
         through shows here.
       </p>
     );

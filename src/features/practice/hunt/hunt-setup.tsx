@@ -75,7 +75,7 @@ export function HuntSetup() {
           <Search className="size-4" aria-hidden /> {isBusy ? 'Hiding it …' : 'Hide it'}
         </button>
         <p className="muted">
-          One part is bad. Engage elements, turn the crank, and name the part with as few tests as you can. On a real
+          One part is bad. Engage couplers, turn the crank, and name the part with as few tests as you can. On a real
           box, listen and feel by hand first, and leave springs and pressures to those who know them.
         </p>
       </Group>

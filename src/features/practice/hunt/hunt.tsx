@@ -23,7 +23,7 @@ export function HuntPane() {
   if (!hunt)
     return (
       <p className="muted m-auto max-w-prose p-6">
-        Hide a fault in a train. It then does what it does: engage elements, turn the crank, and find the bad part.
+        Hide a fault in a train. It then does what it does: engage couplers, turn the crank, and find the bad part.
       </p>
     );
   return <Hunting key={hunt.id} own={hunt} />;

@@ -38,7 +38,7 @@ export function KeptSheets() {
     // Under the name of one that is kept, it takes its place.
     const key = kept.find((one) => one.name === name)?.id ?? crypto.randomUUID();
     const answer = await putWorksheet(key, name, sheet.file);
-    tell(answer.ok ? `“${name}” is kept.` : answer.message, !answer.ok);
+    tell(answer.ok ? `“${name}” is saved.` : answer.message, !answer.ok);
     if (!answer.ok) return;
     await readAgain();
     setChosen(key);
@@ -54,11 +54,11 @@ export function KeptSheets() {
     tell(wrong === null ? `${file.name} is open.` : `${file.name}: ${wrong}`, wrong !== null);
   };
   return (
-    <Group name="Kept worksheets">
+    <Group name="Saved worksheets">
       <div className="flex items-center gap-1">
         <select
           className="select select-xs min-w-0 flex-1"
-          aria-label="Open a kept worksheet"
+          aria-label="Open a saved worksheet"
           value={chosen}
           onChange={(event) => void open(event.target.value)}
         >
@@ -72,8 +72,8 @@ export function KeptSheets() {
         <button
           type="button"
           className="btn btn-ghost btn-xs btn-square"
-          aria-label="Remove the kept worksheet"
-          title="Remove the kept worksheet"
+          aria-label="Remove the saved worksheet"
+          title="Remove the saved worksheet"
           disabled={chosen === ''}
           onClick={() => void forget()}
         >

@@ -47,7 +47,7 @@ export function Who() {
             value={person ?? ''}
             onChange={(event) => void takeUp(store, event.target.value || null)}
           >
-            <option value="">nobody: not kept</option>
+            <option value="">nobody: not saved</option>
             {known.map((one) => (
               <option key={one.id} value={one.id}>
                 {one.name}

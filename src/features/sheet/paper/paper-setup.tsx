@@ -100,8 +100,8 @@ export function PaperSetup() {
           </button>
         </div>
         <p className="muted">
-          Figures are for the speed and torque put in on the Bench. Print at 100 %, without fitting to the page: then
-          the end views can be measured.
+          Figures are for the input speed and torque typed on the Bench. Print at 100 %, without fitting to the page:
+          then the end views can be measured.
         </p>
         <BeginAnew draft={draft} />
       </Group>

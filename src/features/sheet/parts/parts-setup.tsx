@@ -24,8 +24,8 @@ export function PartsSetup() {
         )}
         <p className="muted">
           At {speedRpm === null ? 'no speed' : `${speedRpm} rpm`} and{' '}
-          {torqueNm === null ? 'no torque' : `${torqueNm} N·m`} put in, without losses. The torque is the largest that
-          one mesh puts on the teeth.
+          {torqueNm === null ? 'no torque' : `${torqueNm} N·m`} at the input, without losses. The torque is the largest
+          that one mesh puts on the teeth.
         </p>
       </Group>
       <Assembly train={train} />

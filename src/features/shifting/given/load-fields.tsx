@@ -68,7 +68,7 @@ function LoadCurve() {
   const still = loadTorque(load, 0, 0);
   return (
     <SmallCurve
-      title={inTime ? 'Load at a stand, over time' : `Load over output speed: ${figure(still)} N·m at a stand`}
+      title={inTime ? 'Load at standstill, over time' : `Load over output speed: ${figure(still)} N·m at standstill`}
       xUnit={inTime ? 's' : 'rpm'}
       yUnit="N·m"
       curves={[{ points }]}

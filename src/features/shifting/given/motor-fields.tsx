@@ -79,7 +79,7 @@ function MotorCurve() {
   return (
     <SmallCurve
       title={
-        `Torque ${figure(torqueAt(line, 0))} N·m at a stand; most power, ` +
+        `Torque ${figure(torqueAt(line, 0))} N·m at standstill; most power, ` +
         `${figure((power * Math.PI) / 30)} W, at ${figure(rpm)} rpm`
       }
       xUnit="rpm"

@@ -16,7 +16,7 @@ const BETWEENS: Record<BetweenPositions, string> = {
 };
 const BETWEEN_HELP =
   'In neutral the motor runs free and a torque detector feels nothing. A hand-over, by friction ' +
-  'clutches or two paths, never lets go. A one-way clutch takes over at once.';
+  'clutches or two paths, never releases. A one-way clutch takes over at once.';
 const CUE_MEANS: Record<Cue, string> = {
   speed: 'Shifts by how fast the input turns; it does not know the load.',
   torque: 'Shifts by the torque at the output; in a neutral gap it feels none, and can chatter.',

@@ -54,7 +54,7 @@ export function PointsTable({ setup }: { setup: Setup }) {
           column(`In, ${speedUnit}`, 'Input speed', ({ inputRpm }) => inputRpm * perRpm),
           column(`In, ${torqueUnit}`, 'Input torque', ({ inputTorqueNm }) => inputTorqueNm * perNm),
           column('Power, %', 'Share of the motor’s peak power', ({ powerShare }) => powerShare * 100),
-          column('Stall margin', 'Stall torque at the output over the load at a stand', ({ margin }) => margin),
+          column('Stall margin', 'Stall torque at the output over the load at standstill', ({ margin }) => margin),
           column('Heat', '(T/T₀)²', ({ heat }) => heat),
           ...(diameter === null
             ? []

@@ -89,7 +89,7 @@ export function Travel() {
             </div>
           ))}
           <TextInput
-            label="Neutral that is wanted between two"
+            label="Neutral wanted between two"
             unit="mm"
             value={gap}
             message={gapMm >= 0 ? null : 'A length of 0 or more.'}

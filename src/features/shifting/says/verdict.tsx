@@ -19,7 +19,7 @@ export function VerdictPane({ setup, advice }: { setup: Setup; advice: readonly 
       <section aria-label="Motor and load">
         <h3 className="font-semibold">Motor and load</h3>
         {advice.length === 0 ? (
-          <p>Every position moves this load, and none is too tall for it.</p>
+          <p>Every position moves this load, and no ratio is too small for it.</p>
         ) : (
           <ul className="flex flex-col gap-1">
             {advice.map(({ kind, says }) => (
@@ -67,7 +67,7 @@ function RunVerdict({ made, setup }: { made: FinishedRun; setup: Setup }) {
         </p>
       ))}
       {mends.length > 0 && (
-        <ul aria-label="What could mend it" className="my-1 flex flex-col gap-1">
+        <ul aria-label="What could fix it" className="my-1 flex flex-col gap-1">
           {mends.map((mend) => (
             <TryIt key={mend.key} mend={mend} />
           ))}

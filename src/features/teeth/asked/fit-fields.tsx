@@ -53,13 +53,13 @@ function Targets({ train }: { train: Train }) {
   };
   if (rows.length === 0)
     return (
-      <Group name="Wanted ratios">
-        <p>No position of this train drives. A fit needs positions, on the Chart, whose ratios can be wanted.</p>
+      <Group name="Target ratios">
+        <p>No position of this train drives. A fit needs positions, on the Chart, whose ratios can be targets.</p>
       </Group>
     );
   return (
     <Group
-      name="Wanted ratios, in/out"
+      name="Target ratios, in/out"
       beside={
         <button
           type="button"
@@ -71,7 +71,7 @@ function Targets({ train }: { train: Train }) {
         </button>
       }
     >
-      <table aria-label="Wanted ratios">
+      <table aria-label="Target ratios">
         <thead className="muted">
           <tr>
             <th className="text-left font-normal">Position</th>
@@ -97,7 +97,7 @@ function Targets({ train }: { train: Train }) {
                 <td className="text-right">
                   <input
                     className="input input-xs figure w-18"
-                    aria-label={`Wanted ratio of ${name}`}
+                    aria-label={`Target ratio of ${name}`}
                     placeholder="any"
                     value={target.ratio}
                     onChange={(event) => set({ [id]: { ...target, ratio: event.target.value } })}

@@ -29,7 +29,7 @@ export function SetFields() {
         {!behind && (
           <Tick
             label="Planets may stand unevenly"
-            title="Where they do not go in evenly spaced, the angles nearest to that are told."
+            title="Where they do not go in evenly spaced, the angles nearest to that are given."
             checked={uneven}
             onChange={(anyhow) => ask({ uneven: anyhow })}
           />

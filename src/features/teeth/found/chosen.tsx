@@ -91,7 +91,7 @@ function nameFor(question: SearchQuestion): string {
 
 /** What was wanted and what comes, of each position, range or output. */
 const Ratios = ({ ratios }: { ratios: readonly NamedRatio[] }) => (
-  <table aria-label="Wanted and found" className="my-1 w-full">
+  <table aria-label="Target and result" className="my-1 w-full">
     <thead className="muted">
       <tr className="[&_th]:font-normal">
         <th scope="col" className="text-left">

@@ -19,7 +19,7 @@ export function InputFields({ inline = false, loads = false }: { inline?: boolea
   const typed = useTyped();
   return (
     <fieldset className={clsx('flex shrink-0 gap-x-2', inline ? 'items-center' : 'items-start')}>
-      <legend className="sr-only">What is put in</legend>
+      <legend className="sr-only">Input speed and torque</legend>
       {inline && (
         <span className="muted text-sm" aria-hidden>
           Input
@@ -76,7 +76,7 @@ function GivenChoice() {
   return (
     <label
       className="flex flex-col text-sm"
-      title="Give the torque put in, or the loads that hold the outputs: then the input torque follows."
+      title="Give the input torque, or the loads that hold the outputs: then the input torque follows."
     >
       <span className="muted">Given</span>
       <select

@@ -90,7 +90,7 @@ export function KeptFiles({ kind, noun, text, sound, suffix, about, onOpen, chil
             <span className="flex items-center gap-1">
               <select
                 className="select select-xs w-36"
-                aria-label={`Open a kept ${noun}`}
+                aria-label={`Open a saved ${noun}`}
                 value={open}
                 onChange={(event) => show(event.target.value)}
               >
@@ -104,8 +104,8 @@ export function KeptFiles({ kind, noun, text, sound, suffix, about, onOpen, chil
               <button
                 type="button"
                 className="btn btn-ghost btn-xs"
-                aria-label={`Remove the kept ${noun}`}
-                title={`Remove the kept ${noun}`}
+                aria-label={`Remove the saved ${noun}`}
+                title={`Remove the saved ${noun}`}
                 disabled={open === ''}
                 onClick={() => void forget()}
               >

@@ -253,7 +253,7 @@ function Causes({ train, table }: { train: Train; table: CombinationTable }) {
   return (
     <DataTable
       label="Smallest causes of lock-ups"
-      beside={<span className="muted">Each smallest cause once: none of its elements can be spared</span>}
+      beside={<span className="muted">Each smallest cause once: none of its couplers can be spared</span>}
       rows={causes}
       columns={columns}
       keyOf={({ number }) => `${number}`}

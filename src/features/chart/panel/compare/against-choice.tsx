@@ -59,7 +59,7 @@ export function AgainstChoice() {
             </optgroup>
           )}
           {revisions.length > 0 && (
-            <optgroup label="a kept state of this train">
+            <optgroup label="a saved revision of this train">
               {revisions.map((revision) => (
                 <option key={revision.version} value={`revision ${revision.version}`}>
                   {revisionName(revision)}
@@ -83,4 +83,4 @@ const ITSELF = 'itself';
 const revisionName = (revision: Revision | undefined): string =>
   revision
     ? (revision.name ?? `state ${revision.version}, ${savedWhen(revision.savedAt, new Date())}`)
-    : 'a kept state';
+    : 'a saved revision';

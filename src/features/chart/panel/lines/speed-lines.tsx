@@ -72,7 +72,7 @@ export function SpeedLinesTab() {
         )}
         {moved && state.oneWays.size > 0 && (
           <p className="muted mt-2 max-w-80 text-xs">
-            One-way clutches stand as they do with the input turning forward; dragged past that, they may let go.
+            One-way clutches stand as they do with the input turning forward; dragged past that, they may overrun.
           </p>
         )}
       </div>

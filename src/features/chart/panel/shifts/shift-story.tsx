@@ -64,7 +64,7 @@ function warnings(train: Train, { between }: Shift, { handsOver, overlap, gap, p
   const tie = between.find(({ solved: { status } }) => status === 'locked');
   return [
     ...handsOver.map(({ coupler, then }) =>
-      then === 'holds' ? `${name(coupler)} catches by itself.` : `${name(coupler)} lets go by itself.`,
+      then === 'holds' ? `${name(coupler)} catches by itself.` : `${name(coupler)} releases by itself.`,
     ),
     ...(overlap === 'locked' && tie
       ? [`If what goes off still carries when what comes on does, the train ties up: ${causeOf(train, tie)}.`]
@@ -98,7 +98,7 @@ function Matches({ details: { matches } }: { details: ShiftDetails }) {
       {difference === null ? (
         'the sides are free: no speed to match.'
       ) : toNumber(difference) === 0 ? (
-        'the halves already turn alike.'
+        'both sides already turn alike.'
       ) : (
         <>
           <span className="figure">{told(toNumber(difference))}</span> have to be matched.

@@ -5,7 +5,7 @@ import { endpoints, readRequest, replyOfJson } from '@/server/endpoint';
 import { findRevision, findStateText, nameRevision } from '@/server/trains/revisions';
 import { versionNumber } from '@/server/version-number';
 
-const notKept = () => failure(404, 'no-revision', 'This state is no longer kept.');
+const notKept = () => failure(404, 'no-revision', 'This revision is no longer there.');
 const noVersion = () => failure(400, 'bad-version', 'A version is a whole number from 1.');
 
 export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = endpoints({
@@ -21,7 +21,7 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = endpoints({
     if (!found) return notKept();
     return found.unreadable === null
       ? replyOfJson('readRevision', { train: found.document })
-      : failure(422, 'unreadable', `This state is kept, but it cannot be read: ${found.unreadable}`);
+      : failure(422, 'unreadable', `This revision is saved, but it cannot be read: ${found.unreadable}`);
   },
 
   /** Names a state, so that it is kept for good. */
