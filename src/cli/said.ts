@@ -1,8 +1,9 @@
 import { UsageError } from './options';
 
 /**
- * Prints what a command says. What goes wrong is one line on stderr and exit 2, in `check` one for each problem; nothing
- * is printed before the result is whole. @param foreseen a failure's sentence; null for one that is none
+ * Prints what a command says. What goes wrong is one line on stderr and exit 2, in `check` one for each problem;
+ * nothing is printed before the result is whole.
+ * @param foreseen a failure's sentence; null for one that is none
  */
 export async function said(
   command: () => string | Promise<string>,
