@@ -262,7 +262,7 @@ test('a scenario is kept with its train and is a file; a reading says what the b
   await expect(field(page, 'Stall torque')).toHaveValue('0.54');
   await field(page, 'Name of the scenario').fill('Ramp, worn box');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
-  await expect(page.getByText('“Ramp, worn box” is kept with this train.')).toBeVisible();
+  await expect(page.getByText('“Ramp, worn box” is saved with this train.')).toBeVisible();
   await field(page, 'Stall torque').fill('3');
   await page.reload();
   await expect(field(page, 'Stall torque')).toHaveValue('3');

@@ -149,7 +149,7 @@ test('a search is kept beside its train, goes along with a copy, and is saved an
   await page.getByLabel('Ratio, in/out').fill('4.2');
   await page.getByLabel('Name of the search').fill('Slower stirrer');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
-  await expect(page.getByText('“Slower stirrer” is kept with this train.')).toBeVisible();
+  await expect(page.getByText('“Slower stirrer” is saved with this train.')).toBeVisible();
   const saving = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save as a file' }).click();
   const file = await (await saving).path();
@@ -168,7 +168,7 @@ test('a search is kept beside its train, goes along with a copy, and is saved an
   await expect(page.getByLabel('Open a saved search').getByRole('option', { name: 'Slower stirrer' })).toBeAttached();
   await page.getByLabel('Open a saved search').selectOption({ label: 'Slower stirrer' });
   await page.getByRole('button', { name: 'Remove the saved search' }).click();
-  await expect(page.getByText('It is no longer kept.')).toBeVisible();
+  await expect(page.getByText('It is no longer saved.')).toBeVisible();
   await page.goto('/teeth');
   await page
     .getByLabel('Open a file')

@@ -110,8 +110,7 @@ export function DataTable<Row>({ label, rows, columns, keyOf, beside, chosen, on
                       onClick={header.column.getToggleSortingHandler()}
                     >
                       {flexRender(header.column.columnDef.header, header.getContext())}
-                      {direction === 'asc' && <ArrowUp className="inline size-3" aria-hidden />}
-                      {direction === 'desc' && <ArrowDown className="inline size-3" aria-hidden />}
+                      <SortArrow direction={direction} />
                     </button>
                   </th>
                 );
@@ -151,13 +150,7 @@ export function DataTable<Row>({ label, rows, columns, keyOf, beside, chosen, on
                         oneLine && 'whitespace-nowrap',
                       )}
                     >
-                      {i === 0 && onChoose ? (
-                        <button type="button" className="text-left text-inherit">
-                          {shown}
-                        </button>
-                      ) : (
-                        shown
-                      )}
+                      {i === 0 && onChoose ? <RowButton>{shown}</RowButton> : shown}
                     </Cell>
                   );
                 })}
@@ -169,6 +162,18 @@ export function DataTable<Row>({ label, rows, columns, keyOf, beside, chosen, on
       </table>
     </section>
   );
+}
+
+/** A press on the row chooses it; from the keyboard this does. */
+const RowButton = ({ children }: { children: ReactNode }) => (
+  <button type="button" className="text-left text-inherit">
+    {children}
+  </button>
+);
+
+function SortArrow({ direction }: { direction: false | 'asc' | 'desc' }) {
+  const Arrow = direction === 'asc' ? ArrowUp : ArrowDown;
+  return direction && <Arrow className="inline size-3" aria-hidden />;
 }
 
 /** Room for the rows that are not drawn. */

@@ -34,63 +34,17 @@ const HEADER: readonly FieldWords<Train>[] = [
 
 /** What is different in the parts, one short sentence for each part that was added, removed or changed. */
 export function partChanges(before: Train, after: Train): string[] {
-  const [was, is] = [wordsOf(before), wordsOf(after)];
+  const words = { was: wordsOf(before), is: wordsOf(after) };
   return [
     ...fieldChanges(HEADER, before, after),
     ...(before.notes === after.notes ? [] : ['notes changed']),
-    ...inOrder(before.members, after.members).flatMap(({ old, now }) => {
-      if (!old) return [`${is.member(now.id)} added`];
-      if (!now) return [`${was.member(old.id)} removed`];
-      const renamed =
-        was.member(old.id) === is.member(now.id) ? [] : [`${was.member(old.id)}, now called ${is.member(now.id)}`];
-      const carried =
-        old.carrier === now.carrier
-          ? []
-          : [`carried by ${is.member(now.carrier ?? FRAME)} instead of ${was.member(old.carrier ?? FRAME)}`];
-      return [...renamed, ...about(is.member(now.id), [...carried, ...fieldChanges(MEMBER, old, now)])];
-    }),
-    ...inOrder(before.gears, after.gears).flatMap(({ old, now }) => {
-      if (!old) return [`gear of ${is.gear(now)} added`];
-      if (!now) return [`gear of ${was.gear(old)} removed`];
-      const teeth = old.teeth === now.teeth ? [] : [`${old.teeth} → ${now.teeth} teeth`];
-      const moved =
-        old.member === now.member ? [] : [`fixed to ${is.member(now.member)} instead of ${was.member(old.member)}`];
-      return about(
-        `${was.member(old.member)}’s gear${teeth.length > 0 ? '' : ` of ${now.teeth}`}`,
-        [...teeth, ...moved, ...fieldChanges(GEAR, old, now)],
-        ' ',
-      );
-    }),
-    ...inOrder(before.meshes, after.meshes).flatMap(({ old, now }) => {
-      if (!old) return [`${is.mesh(now)} mesh`];
-      if (!now) return [`${was.mesh(old)} no longer mesh`];
-      const pair =
-        [...old.gears].sort().join() === [...now.gears].sort().join()
-          ? []
-          : [`${is.mesh(now)} mesh instead of ${was.mesh(old)}`];
-      return [...pair, ...about(`mesh of ${is.mesh(now)}`, fieldChanges(MESH, old, now))];
-    }),
-    ...inOrder(before.couplers, after.couplers).flatMap(({ old, now }) => {
-      if (!old) return [`${is.coupler(now.id)} added ${is.between(now)}`];
-      if (!now) return [`${was.coupler(old.id)} removed`];
-      const renamed =
-        was.coupler(old.id) === is.coupler(now.id) ? [] : [`${was.coupler(old.id)}, now called ${is.coupler(now.id)}`];
-      const moved = same(joinedBy(old), joinedBy(now)) ? [] : [`${is.between(now)}, was ${was.between(old)}`];
-      return [...renamed, ...about(is.coupler(now.id), [...moved, ...fieldChanges(COUPLER, old, now)])];
-    }),
-    ...inOrder(before.positions, after.positions).flatMap(({ old, now }) => {
-      if (!old) return [`position ${now.name} added`];
-      if (!now) return [`position ${old.name} removed`];
-      return [
-        ...(old.name === now.name ? [] : [`position ${old.name}, now called ${now.name}`]),
-        ...about(`position ${now.name}`, engagedChanges(old, now, was, is)),
-      ];
-    }),
+    ...changesOf(MEMBERS, words, before.members, after.members),
+    ...changesOf(GEARS, words, before.gears, after.gears),
+    ...changesOf(MESHES, words, before.meshes, after.meshes),
+    ...changesOf(COUPLERS, words, before.couplers, after.couplers),
+    ...changesOf(POSITIONS, words, before.positions, after.positions),
     ...orderChange(before.positions, after.positions),
-    ...(before.input === after.input ? [] : [`input: ${was.member(before.input)} → ${is.member(after.input)}`]),
-    ...(same(before.outputs, after.outputs)
-      ? []
-      : [`output: ${before.outputs.map(was.member).join(', ')} → ${after.outputs.map(is.member).join(', ')}`]),
+    ...endChanges(words, before, after),
     ...(same(before.selectors ?? [], after.selectors ?? []) ? [] : ['selectors changed']),
     ...(same(before.tipSpeedLimits ?? {}, after.tipSpeedLimits ?? {}) ? [] : ['limits of tip speed changed']),
     ...(same(before.setAside ?? [], after.setAside ?? [])
@@ -98,6 +52,105 @@ export function partChanges(before: Train, after: Train): string[] {
       : [`findings set aside: ${before.setAside?.length ?? 0} → ${after.setAside?.length ?? 0}`]),
   ];
 }
+
+/** How the parts of both documents are called. */
+interface BothWords {
+  readonly was: Words;
+  readonly is: Words;
+}
+
+/** What is said of one kind of part that came, went, or is another than it was. */
+interface PartSentences<P> {
+  readonly added: (now: P, words: Words) => string;
+  readonly removed: (old: P, words: Words) => string;
+  readonly changed: (old: P, now: P, words: BothWords) => readonly string[];
+}
+
+const changesOf = <P extends { readonly id: string }>(
+  says: PartSentences<P>,
+  words: BothWords,
+  before: readonly P[],
+  after: readonly P[],
+): readonly string[] =>
+  inOrder(before, after).flatMap(({ old, now }) => {
+    if (now) return old ? says.changed(old, now, words) : [says.added(now, words.is)];
+    return old ? [says.removed(old, words.was)] : [];
+  });
+
+/** What is said where one and the same thing is called otherwise, or stands elsewhere, than before. */
+const unlessSame = (old: string, now: string, says: string): readonly string[] => (old === now ? [] : [says]);
+
+const MEMBERS: PartSentences<Member> = {
+  added: ({ id }, { member }) => `${member(id)} added`,
+  removed: ({ id }, { member }) => `${member(id)} removed`,
+  changed: (old, now, { was, is }) => {
+    const [before, name] = [was.member(old.id), is.member(now.id)];
+    const carriers = [was.member(old.carrier ?? FRAME), is.member(now.carrier ?? FRAME)];
+    const carried = old.carrier === now.carrier ? [] : [`carried by ${carriers[1]} instead of ${carriers[0]}`];
+    return [
+      ...unlessSame(before, name, `${before}, now called ${name}`),
+      ...about(name, [...carried, ...fieldChanges(MEMBER, old, now)]),
+    ];
+  },
+};
+
+const GEARS: PartSentences<Gear> = {
+  added: (now, { gear }) => `gear of ${gear(now)} added`,
+  removed: (old, { gear }) => `gear of ${gear(old)} removed`,
+  changed: (old, now, { was, is }) => {
+    const teeth = old.teeth === now.teeth ? [] : [`${old.teeth} → ${now.teeth} teeth`];
+    const moved =
+      old.member === now.member ? [] : [`fixed to ${is.member(now.member)} instead of ${was.member(old.member)}`];
+    return about(
+      `${was.member(old.member)}’s gear${teeth.length > 0 ? '' : ` of ${now.teeth}`}`,
+      [...teeth, ...moved, ...fieldChanges(GEAR, old, now)],
+      ' ',
+    );
+  },
+};
+
+const MESHES: PartSentences<Mesh> = {
+  added: (now, { mesh }) => `${mesh(now)} mesh`,
+  removed: (old, { mesh }) => `${mesh(old)} no longer mesh`,
+  changed: (old, now, { was, is }) => [
+    ...unlessSame(
+      [...old.gears].sort().join(),
+      [...now.gears].sort().join(),
+      `${is.mesh(now)} mesh instead of ${was.mesh(old)}`,
+    ),
+    ...about(`mesh of ${is.mesh(now)}`, fieldChanges(MESH, old, now)),
+  ],
+};
+
+const COUPLERS: PartSentences<Coupler> = {
+  added: (now, { coupler, between }) => `${coupler(now.id)} added ${between(now)}`,
+  removed: (old, { coupler }) => `${coupler(old.id)} removed`,
+  changed: (old, now, { was, is }) => {
+    const [before, name] = [was.coupler(old.id), is.coupler(now.id)];
+    const moved = same(joinedBy(old), joinedBy(now)) ? [] : [`${is.between(now)}, was ${was.between(old)}`];
+    return [
+      ...unlessSame(before, name, `${before}, now called ${name}`),
+      ...about(name, [...moved, ...fieldChanges(COUPLER, old, now)]),
+    ];
+  },
+};
+
+const POSITIONS: PartSentences<Position> = {
+  added: ({ name }) => `position ${name} added`,
+  removed: ({ name }) => `position ${name} removed`,
+  changed: (old, now, { was, is }) => [
+    ...unlessSame(old.name, now.name, `position ${old.name}, now called ${now.name}`),
+    ...about(`position ${now.name}`, engagedChanges(old, now, was, is)),
+  ],
+};
+
+/** What is different in where power goes in and comes out. */
+const endChanges = ({ was, is }: BothWords, before: Train, after: Train): readonly string[] => [
+  ...(before.input === after.input ? [] : [`input: ${was.member(before.input)} → ${is.member(after.input)}`]),
+  ...(same(before.outputs, after.outputs)
+    ? []
+    : [`output: ${before.outputs.map(was.member).join(', ')} → ${after.outputs.map(is.member).join(', ')}`]),
+];
 
 interface Words {
   readonly member: (id: string) => string;

@@ -7,103 +7,139 @@ import type { Equation, Known, WorkingStep } from './steps';
 import { solveTogether } from './together';
 import { itemAt, lookUp, required } from '../required';
 
+/** What the working goes on from: the train as it is engaged, and what is known by now. */
+interface Working {
+  readonly solved: Solved;
+  readonly pairs: readonly NetworkMesh[];
+  readonly sets: readonly GearSet[];
+  readonly planets: ReadonlySet<MemberIndex>;
+  /** In the order in which they were found. */
+  readonly known: Map<MemberIndex, Rational>;
+  readonly steps: WorkingStep[];
+  readonly name: (member: MemberIndex) => string;
+}
+
 /**
  * Derives every determined speed: from what turns with the input and what is held, take again and again the
  * joint, the pair or the set that has exactly one unknown left. Where nothing has, the sets that are left
  * are solved together.
  */
 export function deriveSpeeds(solved: Solved): WorkingStep[] {
+  const working = beginWorking(solved);
+  while (
+    joinStep(working) ||
+    pairStep(working) ||
+    setStep(working, 'central') ||
+    setStep(working, 'planets') ||
+    togetherStep(working)
+  );
+  return working.steps;
+}
+
+/** The input's speed, and what is held. */
+function beginWorking(solved: Solved): Working {
   const { network, state, flow } = solved;
-  const name = (member: MemberIndex) => (member === FRAME_INDEX ? FRAME : itemAt(network.memberIds, member));
-  const known = new Map<MemberIndex, Rational>([[FRAME_INDEX, ZERO]]);
-  const steps: WorkingStep[] = [];
-  const learn = (member: MemberIndex, speed: Rational, step: WorkingStep) => {
-    known.set(member, speed);
-    steps.push(step);
+  const planets = new Set(network.train.members.flatMap((member, i) => (member.carrier === undefined ? [] : [i])));
+  const working: Working = {
+    solved,
+    pairs: state.meshes.filter((mesh) => mesh.arm === FRAME_INDEX),
+    sets: gearSets(state.meshes, planets),
+    planets,
+    known: new Map([[FRAME_INDEX, ZERO]]),
+    steps: [],
+    name: (member) => (member === FRAME_INDEX ? FRAME : itemAt(network.memberIds, member)),
   };
-  learn(flow.driver, flow.speed, { kind: 'input', member: name(flow.driver), speed: flow.speed });
+  const { known, name } = working;
+  learn(working, flow.driver, { kind: 'input', member: name(flow.driver), speed: flow.speed });
   for (const { id, tie } of state.joints) {
     const held = tie.a === FRAME_INDEX ? tie.b : tie.b === FRAME_INDEX ? tie.a : null;
-    if (held !== null && !known.has(held)) learn(held, ZERO, { kind: 'held', member: name(held), by: id, speed: ZERO });
+    if (held !== null && !known.has(held))
+      learn(working, held, { kind: 'held', member: name(held), by: id, speed: ZERO });
   }
-  const pairs = state.meshes.filter((mesh) => mesh.arm === FRAME_INDEX);
-  const planets = new Set(network.train.members.flatMap((member, i) => (member.carrier === undefined ? [] : [i])));
-  const sets = gearSets(state.meshes, planets);
-
-  const joinStep = (): boolean => {
-    for (const { id, tie } of state.joints) {
-      const [from, to] = known.has(tie.a) ? [tie.a, tie.b] : [tie.b, tie.a];
-      const speed = known.get(from);
-      if (!speed || known.has(to)) continue;
-      learn(to, speed, { kind: 'joined', coupler: id, from: name(from), member: name(to), speed });
-      return true;
-    }
-    return false;
-  };
-  const pairStep = (): boolean => {
-    for (const mesh of pairs) {
-      const forward = known.has(mesh.a);
-      const from = forward ? mesh.a : mesh.b;
-      const to = forward ? mesh.b : mesh.a;
-      const speed = known.get(from);
-      if (!speed || known.has(to)) continue;
-      const step = pairStepOf(solved, mesh, forward, speed);
-      learn(to, step.speed, step);
-      return true;
-    }
-    return false;
-  };
-  const setStep = (members: 'central' | 'planets'): boolean => {
-    for (const set of sets) {
-      const all = [...set.factors.keys(), set.arm];
-      // What stands first, then what was found earliest: the sum a person would choose.
-      const found = [...known.keys()];
-      const rank = (member: MemberIndex) => (isZero(lookUp(known, member)) ? -1 : found.indexOf(member));
-      const ready = all.filter((member) => known.has(member)).sort((a, b) => rank(a) - rank(b));
-      for (const wanted of [set.arm, ...set.factors.keys()]) {
-        if (known.has(wanted) || planets.has(wanted) !== (members === 'planets')) continue;
-        const step = stepInSet(set, wanted, ready, known, name);
-        if (!step) continue;
-        learn(wanted, step.speed, step);
-        return true;
-      }
-    }
-    return false;
-  };
-  const together = (): boolean => {
-    const open = network.memberIds
-      .map((_, member) => member)
-      .filter((member) => !known.has(member) && state.speeds.of(member) !== null);
-    if (open.length === 0) return false;
-    const equations: Equation[] = [
-      ...sets.flatMap((set) => setEquations(set, planets, known, name)),
-      ...pairs
-        .filter((mesh) => !known.has(mesh.a) && !known.has(mesh.b))
-        .map((mesh): Equation => ({
-          kind: 'set',
-          arm: FRAME,
-          x: name(mesh.a),
-          y: name(mesh.b),
-          factor: neg(div(mesh.zb, mesh.za)),
-          teeth: toothFactors([mesh], mesh.b, mesh.a),
-        })),
-      ...state.joints.flatMap(({ id, tie }): Equation[] =>
-        known.has(tie.a) || known.has(tie.b) ? [] : [{ kind: 'join', coupler: id, a: name(tie.a), b: name(tie.b) }],
-      ),
-    ];
-    const step = solveTogether(
-      equations,
-      new Map([...known].map(([member, speed]) => [name(member), speed])),
-      (id) => state.speeds.of(network.memberIndex.get(id) ?? FRAME_INDEX) !== null,
-    );
-    if (step.solution.length === 0) return false;
-    step.solution.forEach(({ member, speed }) => known.set(lookUp(network.memberIndex, member), speed));
-    steps.push(step);
-    return true;
-  };
-  while (joinStep() || pairStep() || setStep('central') || setStep('planets') || together());
-  return steps;
+  return working;
 }
+
+function learn({ known, steps }: Working, member: MemberIndex, step: SpeedStep): true {
+  known.set(member, step.speed);
+  steps.push(step);
+  return true;
+}
+
+/** A joint with one side known. */
+function joinStep(working: Working): boolean {
+  const { solved, known, name } = working;
+  for (const { id, tie } of solved.state.joints) {
+    const [from, to] = known.has(tie.a) ? [tie.a, tie.b] : [tie.b, tie.a];
+    const speed = known.get(from);
+    if (speed && !known.has(to))
+      return learn(working, to, { kind: 'joined', coupler: id, from: name(from), member: name(to), speed });
+  }
+  return false;
+}
+
+/** A pair on fixed axes with one side known. */
+function pairStep(working: Working): boolean {
+  const { solved, pairs, known } = working;
+  for (const mesh of pairs) {
+    const forward = known.has(mesh.a);
+    const [from, to] = forward ? [mesh.a, mesh.b] : [mesh.b, mesh.a];
+    const speed = known.get(from);
+    if (speed && !known.has(to)) return learn(working, to, pairStepOf(solved, mesh, forward, speed));
+  }
+  return false;
+}
+
+/** A member of a set from those that are known. */
+function setStep(working: Working, members: 'central' | 'planets'): boolean {
+  const { sets, known, planets, name } = working;
+  for (const set of sets) {
+    const all = [...set.factors.keys(), set.arm];
+    // What stands first, then what was found earliest: the sum a person would choose.
+    const found = [...known.keys()];
+    const rank = (member: MemberIndex) => (isZero(lookUp(known, member)) ? -1 : found.indexOf(member));
+    const ready = all.filter((member) => known.has(member)).sort((a, b) => rank(a) - rank(b));
+    for (const wanted of [set.arm, ...set.factors.keys()]) {
+      if (known.has(wanted) || planets.has(wanted) !== (members === 'planets')) continue;
+      const step = stepInSet(set, wanted, ready, known, name);
+      if (step) return learn(working, wanted, step);
+    }
+  }
+  return false;
+}
+
+/** The sets, pairs and joints that are left, solved together. */
+function togetherStep(working: Working): boolean {
+  const { solved, known, steps, name } = working;
+  const { network, state } = solved;
+  const open = network.memberIds.some((_, member) => !known.has(member) && state.speeds.of(member) !== null);
+  if (!open) return false;
+  const step = solveTogether(
+    openEquations(working),
+    new Map([...known].map(([member, speed]) => [name(member), speed])),
+    (id) => state.speeds.of(network.memberIndex.get(id) ?? FRAME_INDEX) !== null,
+  );
+  if (step.solution.length === 0) return false;
+  step.solution.forEach(({ member, speed }) => known.set(lookUp(network.memberIndex, member), speed));
+  steps.push(step);
+  return true;
+}
+
+const openEquations = ({ solved, sets, pairs, planets, known, name }: Working): Equation[] => [
+  ...sets.flatMap((set) => setEquations(set, planets, known, name)),
+  ...pairs
+    .filter((mesh) => !known.has(mesh.a) && !known.has(mesh.b))
+    .map((mesh): Equation => ({
+      kind: 'set',
+      arm: FRAME,
+      x: name(mesh.a),
+      y: name(mesh.b),
+      factor: neg(div(mesh.zb, mesh.za)),
+      teeth: toothFactors([mesh], mesh.b, mesh.a),
+    })),
+  ...solved.state.joints.flatMap(({ id, tie }): Equation[] =>
+    known.has(tie.a) || known.has(tie.b) ? [] : [{ kind: 'join', coupler: id, a: name(tie.a), b: name(tie.b) }],
+  ),
+];
 
 /** A step that gives one speed. */
 type SpeedStep = Exclude<WorkingStep, { kind: 'simultaneous' }>;

@@ -45,7 +45,6 @@ export function ChartTable() {
   const shifts = modelOf(useDeferredValue(train)).derive(possibleShifts);
   const { positionId } = useNow();
   const ideals = useIdeals();
-  const school = useChart((state) => state.school);
   const set = useChart((state) => state.set);
   const convention = usePreferences((state) => state.convention);
   const typed = useTyped();
@@ -106,39 +105,7 @@ export function ChartTable() {
           className="border-separate border-spacing-0 text-sm"
           onKeyDown={press}
         >
-          <thead>
-            <tr>
-              <th scope="col" className={clsx(HEAD, 'left-0 z-30 pl-5')}>
-                Position
-              </th>
-              {couplers.map((coupler) => (
-                <CouplerHead key={coupler.id} coupler={coupler} />
-              ))}
-              <NumberHead title="in/out: input turns for one turn of the output. out/in: output turns for one of the input.">
-                Ratio, {convention}
-              </NumberHead>
-              <th scope="col" className={HEAD}>
-                Direction
-              </th>
-              <NumberHead title="This ratio over the next forward one, in/out">Step</NumberHead>
-              <NumberHead title={`How far the step is from the ${school} one`}>off {school}, %</NumberHead>
-              <th scope="col" className={HEAD} title="To the next forward position that drives">
-                Shift
-              </th>
-              <NumberHead title="Of the first output, for the input speed">Output, {typed.speed.unit}</NumberHead>
-              <NumberHead title="Of the first output, for the input torque">Output, {typed.torque.unit}</NumberHead>
-              {losses && <NumberHead title="Power out over power in">Efficiency, %</NumberHead>}
-              {measured && (
-                <th
-                  scope="col"
-                  className={HEAD}
-                  title="The last reading of the output there, in/out, and what it proves"
-                >
-                  Measured
-                </th>
-              )}
-            </tr>
-          </thead>
+          <ChartHead couplers={couplers} measured={measured !== null} />
           <tbody>
             {chart.rows.map((row, i) => (
               <ChartLine
@@ -191,5 +158,44 @@ function CouplerHead({ coupler }: { coupler: Coupler }) {
     <th scope="col" className={clsx(HEAD, 'max-w-20 text-center')} title={couplerWords(train, coupler)}>
       <span className={clsx('line-clamp-2 text-center', itself && 'italic')}>{coupler.name || coupler.id}</span>
     </th>
+  );
+}
+
+/** What stands in the columns, with the units and the school of steps that are chosen. */
+function ChartHead({ couplers, measured }: { couplers: readonly Coupler[]; measured: boolean }) {
+  const losses = useTrain((state) => state.losses);
+  const school = useChart((state) => state.school);
+  const convention = usePreferences((state) => state.convention);
+  const typed = useTyped();
+  return (
+    <thead>
+      <tr>
+        <th scope="col" className={clsx(HEAD, 'left-0 z-30 pl-5')}>
+          Position
+        </th>
+        {couplers.map((coupler) => (
+          <CouplerHead key={coupler.id} coupler={coupler} />
+        ))}
+        <NumberHead title="in/out: input turns for one turn of the output. out/in: output turns for one of the input.">
+          Ratio, {convention}
+        </NumberHead>
+        <th scope="col" className={HEAD}>
+          Direction
+        </th>
+        <NumberHead title="This ratio over the next forward one, in/out">Step</NumberHead>
+        <NumberHead title={`How far the step is from the ${school} one`}>off {school}, %</NumberHead>
+        <th scope="col" className={HEAD} title="To the next forward position that drives">
+          Shift
+        </th>
+        <NumberHead title="Of the first output, for the input speed">Output, {typed.speed.unit}</NumberHead>
+        <NumberHead title="Of the first output, for the input torque">Output, {typed.torque.unit}</NumberHead>
+        {losses && <NumberHead title="Power out over power in">Efficiency, %</NumberHead>}
+        {measured && (
+          <th scope="col" className={HEAD} title="The last reading of the output there, in/out, and what it proves">
+            Measured
+          </th>
+        )}
+      </tr>
+    </thead>
   );
 }

@@ -1,3 +1,4 @@
+import { readFigure } from '@/core/units';
 import { useMemo, useState } from 'react';
 import { simulatedBench, type Instrument, type Trick } from '@/core/simulated-bench';
 import { engagementIn } from '@/features/train/engagement';
@@ -20,53 +21,18 @@ const TRICKS: Record<Trick, string> = { nothing: 'nothing', swapped: 'two couple
 export function Simulated() {
   const train = useTrain((state) => state.train);
   const { positionId } = useTrain(engagementIn);
-  const session = useSession();
-  const { log } = useLogItself();
-  const draft = useLog((state) => state.draft);
-  const run = useLog((state) => state.run);
-  const set = useLog((state) => state.set);
   const [seed, setSeed] = useState('1');
   const [trick, setTrick] = useState<Trick>('nothing');
   const [instrument, setInstrument] = useState<Instrument>('marks');
   const [inputTurns, setInputTurns] = useState('4');
-  const [told, setTold] = useState<string | null>(null);
   const [shown, setShown] = useState(false);
-  const number = Number(seed);
+  const { told, take } = useBenchReadings();
+  const number = readFigure(seed);
   // The same bench until what it stands on changes: its readings follow each other.
   const bench = useMemo(
     () => simulatedBench(train, Number.isFinite(number) ? number : 1, trick),
     [train, number, trick],
   );
-  const take = async (positions: readonly string[]) => {
-    const said: string[] = [];
-    const entries = positions.flatMap((position) => {
-      const id = crypto.randomUUID();
-      const got = bench.read(instrument, {
-        id,
-        position,
-        member: draft.member,
-        inputTurns: Math.max(1, Number(inputTurns) || 1),
-        inputRpm: 600,
-        inputTorqueNm: 1,
-      });
-      if (!got.ok) {
-        said.push(`${partsById(train).find.position(position)?.name ?? position}: ${got.seen}`);
-        return [];
-      }
-      const { version } = session.store.getState();
-      const document = {
-        ...got.reading,
-        at: new Date().toISOString(),
-        revision: version,
-        ...(run !== null && { run }),
-      };
-      return [{ id, kind: 'reading' as const, document }];
-    });
-    const answer = entries.length > 0 ? await log.add(entries) : { ok: true as const, value: {} };
-    setTold(answer.ok ? [`${entries.length} logged.`, ...said].join(' ') : answer.message);
-    const last = entries.at(-1);
-    if (answer.ok && last) set({ chosen: last.id, side: 'reading' });
-  };
   return (
     <details className="border-t border-base-300 px-4 py-2">
       <summary className="cursor-pointer font-semibold">Simulated bench</summary>
@@ -130,11 +96,21 @@ export function Simulated() {
             type="button"
             className="btn btn-xs"
             disabled={positionId === null}
-            onClick={() => positionId !== null && void take([positionId])}
+            onClick={() => positionId !== null && void take(bench, [positionId], { instrument, inputTurns })}
           >
             Read this position
           </button>
-          <button type="button" className="btn btn-xs" onClick={() => void take(train.positions.map(({ id }) => id))}>
+          <button
+            type="button"
+            className="btn btn-xs"
+            onClick={() =>
+              void take(
+                bench,
+                train.positions.map(({ id }) => id),
+                { instrument, inputTurns },
+              )
+            }
+          >
             Read every position
           </button>
           <button type="button" className="btn btn-ghost btn-xs" onClick={() => setShown(!shown)}>
@@ -146,4 +122,50 @@ export function Simulated() {
       </div>
     </details>
   );
+}
+
+/** Takes readings of a simulated bench, one in each position, and logs them; says how many, and what gave none. */
+function useBenchReadings() {
+  const train = useTrain((state) => state.train);
+  const session = useSession();
+  const { log } = useLogItself();
+  const draft = useLog((state) => state.draft);
+  const run = useLog((state) => state.run);
+  const set = useLog((state) => state.set);
+  const [told, setTold] = useState<string | null>(null);
+  const take = async (
+    bench: ReturnType<typeof simulatedBench>,
+    positions: readonly string[],
+    { instrument, inputTurns }: { readonly instrument: Instrument; readonly inputTurns: string },
+  ) => {
+    const said: string[] = [];
+    const entries = positions.flatMap((position) => {
+      const id = crypto.randomUUID();
+      const got = bench.read(instrument, {
+        id,
+        position,
+        member: draft.member,
+        inputTurns: Math.max(1, readFigure(inputTurns) || 1),
+        inputRpm: 600,
+        inputTorqueNm: 1,
+      });
+      if (!got.ok) {
+        said.push(`${partsById(train).find.position(position)?.name ?? position}: ${got.seen}`);
+        return [];
+      }
+      const { version } = session.store.getState();
+      const document = {
+        ...got.reading,
+        at: new Date().toISOString(),
+        revision: version,
+        ...(run !== null && { run }),
+      };
+      return [{ id, kind: 'reading' as const, document }];
+    });
+    const answer = entries.length > 0 ? await log.add(entries) : { ok: true as const, value: {} };
+    setTold(answer.ok ? [`${entries.length} logged.`, ...said].join(' ') : answer.message);
+    const last = entries.at(-1);
+    if (answer.ok && last) set({ chosen: last.id, side: 'reading' });
+  };
+  return { told, take };
 }

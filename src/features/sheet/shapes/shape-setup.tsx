@@ -1,8 +1,9 @@
 import { Box, FileArchive, PencilRuler, Spline } from 'lucide-react';
 import { useState } from 'react';
-import { wheelDxf, wheelSvg } from '@/core/shapes';
+import { wheelDxf, wheelSvg, type ShapedGear } from '@/core/shapes';
 import { useTrain } from '@/features/train/use-train';
-import { problemAt } from '@/core/result';
+import type { PartRow } from '@/core/parts';
+import { problemAt, type Result } from '@/core/result';
 import type { FieldTable } from '@/ui/form/fields';
 import { FormFields } from '@/ui/form/form-fields';
 import { Group, Pick, Tick } from '@/ui/form/inputs';
@@ -16,13 +17,10 @@ import { wholeSet } from './whole-set';
 
 /** Which wheel, its measures, and how it leaves. */
 export function ShapeSetup() {
-  const { solid, shapes } = useSheetItself();
-  const train = useTrain((state) => state.train);
   const wheels = useWheels();
   const chosen = useChosenWheel();
   const form = useSheet((state) => state.shape);
   const set = useSheet((state) => state.set);
-  const [told, setTold] = useState<{ readonly text: string; readonly bad: boolean } | null>(null);
   if (!chosen) return <p className="muted px-4 py-2 text-sm">This train has no gears with teeth round them.</p>;
   const { part, read } = chosen;
   const change = (key: keyof ShapeForm, value: string | boolean) => set({ shape: { ...form, [key]: value } });
@@ -42,28 +40,6 @@ export function ShapeSetup() {
       onChange={(some) => set({ shape: { ...form, ...some } })}
     />
   );
-  const name = (ending: string) => fileName(`${train.name} ${part.name}`, ending);
-  const saveStl = async () => {
-    if (!read.ok) return;
-    setTold({ text: 'Making the solid …', bad: false });
-    const state = await solid.begin({ spec: read.value.spec, title: part.name });
-    if (state?.kind === 'failed') setTold({ text: state.message, bad: true });
-    if (state?.kind !== 'done') return;
-    saveFile(name('.stl'), 'model/stl', new Blob([new Uint8Array(state.value)]));
-    setTold({ text: `${name('.stl')} is saved.`, bad: false });
-  };
-  const saveAll = async () => {
-    const { asked, pieces, left } = wholeSet(train, wheels, form);
-    setTold(null);
-    const state = await shapes.begin({ name: train.name, wheels: asked, pieces });
-    if (state?.kind === 'failed') setTold({ text: state.message, bad: true });
-    if (state?.kind !== 'done') return;
-    saveFile(fileName(train.name, '.shapes.zip'), 'application/zip', new Blob([new Uint8Array(state.value)]));
-    setTold({
-      text: `${asked.length} wheels are saved.${left.length > 0 ? ` Left out: ${left.join('; ')}` : ''}`,
-      bad: left.length > 0,
-    });
-  };
   return (
     <>
       <Group name="Wheel">
@@ -102,44 +78,78 @@ export function ShapeSetup() {
           </>
         )}
       </Group>
-      <Group name="Save it">
-        <div className="flex flex-wrap gap-2">
-          <button
-            type="button"
-            className="btn btn-xs"
-            disabled={!read.ok}
-            onClick={() => read.ok && saveFile(name('.svg'), 'image/svg+xml', wheelSvg(read.value, part.name))}
-          >
-            <Spline className="size-3.5" aria-hidden /> SVG
-          </button>
-          <button
-            type="button"
-            className="btn btn-xs"
-            disabled={!read.ok}
-            onClick={() => read.ok && saveFile(name('.dxf'), 'image/vnd.dxf', wheelDxf(read.value))}
-          >
-            <PencilRuler className="size-3.5" aria-hidden /> DXF
-          </button>
-          <button type="button" className="btn btn-xs" disabled={!read.ok} onClick={() => void saveStl()}>
-            <Box className="size-3.5" aria-hidden /> STL
-          </button>
-        </div>
+      <SaveWheel part={part} read={read} />
+    </>
+  );
+}
+
+/** The wheel as files, or every wheel of the train as one. */
+function SaveWheel({ part, read }: { part: PartRow; read: Result<ShapedGear> }) {
+  const { solid, shapes } = useSheetItself();
+  const train = useTrain((state) => state.train);
+  const wheels = useWheels();
+  const form = useSheet((state) => state.shape);
+  const [told, setTold] = useState<{ readonly text: string; readonly bad: boolean } | null>(null);
+  const name = (ending: string) => fileName(`${train.name} ${part.name}`, ending);
+  const saveStl = async () => {
+    if (!read.ok) return;
+    setTold({ text: 'Making the solid …', bad: false });
+    const state = await solid.begin({ spec: read.value.spec, title: part.name });
+    if (state?.kind === 'failed') setTold({ text: state.message, bad: true });
+    if (state?.kind !== 'done') return;
+    saveFile(name('.stl'), 'model/stl', new Blob([new Uint8Array(state.value)]));
+    setTold({ text: `${name('.stl')} is saved.`, bad: false });
+  };
+  const saveAll = async () => {
+    const { asked, pieces, left } = wholeSet(train, wheels, form);
+    setTold(null);
+    const state = await shapes.begin({ name: train.name, wheels: asked, pieces });
+    if (state?.kind === 'failed') setTold({ text: state.message, bad: true });
+    if (state?.kind !== 'done') return;
+    saveFile(fileName(train.name, '.shapes.zip'), 'application/zip', new Blob([new Uint8Array(state.value)]));
+    setTold({
+      text: `${asked.length} wheels are saved.${left.length > 0 ? ` Left out: ${left.join('; ')}` : ''}`,
+      bad: left.length > 0,
+    });
+  };
+  return (
+    <Group name="Save it">
+      <div className="flex flex-wrap gap-2">
         <button
           type="button"
-          className="btn btn-xs self-start"
-          title="SVG, DXF and STL of every wheel, with a manifest"
-          onClick={() => void saveAll()}
+          className="btn btn-xs"
+          disabled={!read.ok}
+          onClick={() => read.ok && saveFile(name('.svg'), 'image/svg+xml', wheelSvg(read.value, part.name))}
         >
-          <FileArchive className="size-3.5" aria-hidden /> All {wheels.length} wheels as a zip
+          <Spline className="size-3.5" aria-hidden /> SVG
         </button>
-        <ShapesProgress of={shapes} />
-        {told && (
-          <p role={told.bad ? 'alert' : 'status'} className={told.bad ? 'text-error' : ''}>
-            {told.text}
-          </p>
-        )}
-      </Group>
-    </>
+        <button
+          type="button"
+          className="btn btn-xs"
+          disabled={!read.ok}
+          onClick={() => read.ok && saveFile(name('.dxf'), 'image/vnd.dxf', wheelDxf(read.value))}
+        >
+          <PencilRuler className="size-3.5" aria-hidden /> DXF
+        </button>
+        <button type="button" className="btn btn-xs" disabled={!read.ok} onClick={() => void saveStl()}>
+          <Box className="size-3.5" aria-hidden /> STL
+        </button>
+      </div>
+      <button
+        type="button"
+        className="btn btn-xs self-start"
+        title="SVG, DXF and STL of every wheel, with a manifest"
+        onClick={() => void saveAll()}
+      >
+        <FileArchive className="size-3.5" aria-hidden /> All {wheels.length} wheels as a zip
+      </button>
+      <ShapesProgress of={shapes} />
+      {told && (
+        <p role={told.bad ? 'alert' : 'status'} className={told.bad ? 'text-error' : ''}>
+          {told.text}
+        </p>
+      )}
+    </Group>
   );
 }
 

@@ -73,21 +73,7 @@ export function LinesFigure({ train, sets, pinned, onDrag }: Props) {
       onPointerUp={() => setHeld(null)}
       onPointerCancel={() => setHeld(null)}
     >
-      {ticks(range).map((value) => (
-        <g key={value}>
-          <line
-            x1={LEFT - 8}
-            x2={width - RIGHT}
-            y1={y(value)}
-            y2={y(value)}
-            className={value === 0 ? 'stroke-base-content' : 'stroke-base-300'}
-            strokeWidth={value === 0 ? 1.2 : 0.6}
-          />
-          <text x={LEFT - 12} y={y(value) + 4} textAnchor="end" className="figure fill-(--muted)" fontSize={11}>
-            {figure(value)}
-          </text>
-        </g>
-      ))}
+      <Ticks range={range} width={width} y={y} />
       {ties.map(({ member, from, to }) => {
         const speed = itemAt(itemAt(sets, from.set), from.point).speed;
         if (speed === null) return null;
@@ -264,4 +250,31 @@ function sharedMembers(sets: Props['sets']): readonly { member: string; from: Pl
       return from ? [{ member, from, to: { set, point } }] : [];
     }),
   );
+}
+
+/** The scale of speeds, across all sets. */
+function Ticks({
+  range,
+  width,
+  y,
+}: {
+  range: Parameters<typeof ticks>[0];
+  width: number;
+  y: (speed: number) => number;
+}) {
+  return ticks(range).map((value) => (
+    <g key={value}>
+      <line
+        x1={LEFT - 8}
+        x2={width - RIGHT}
+        y1={y(value)}
+        y2={y(value)}
+        className={value === 0 ? 'stroke-base-content' : 'stroke-base-300'}
+        strokeWidth={value === 0 ? 1.2 : 0.6}
+      />
+      <text x={LEFT - 12} y={y(value) + 4} textAnchor="end" className="figure fill-(--muted)" fontSize={11}>
+        {figure(value)}
+      </text>
+    </g>
+  ));
 }
