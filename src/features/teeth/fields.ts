@@ -3,14 +3,14 @@ import { fieldTable } from '@/ui/form/fields';
 // The figures of a search, as they are typed and as its schema has them.
 
 export const MODULE = fieldTable({ key: 'module', path: 'module', label: 'Module', unit: 'mm' });
-export const BORE = fieldTable({
+const BORE = fieldTable({
   key: 'bore',
   path: 'bore',
   label: 'Outside of bearing or bore',
   unit: 'mm',
   hint: 'The root circle, m (z − 2.5), has to leave room for it.',
 });
-export const WALL = fieldTable({ key: 'wall', path: 'wall', label: 'Wall left round it', unit: 'mm' });
+const WALL = fieldTable({ key: 'wall', path: 'wall', label: 'Wall left round it', unit: 'mm' });
 export const SPACE = fieldTable({
   key: 'space',
   path: 'space',

@@ -51,7 +51,7 @@ export function useQuestion(): Result<SearchQuestion> {
 }
 
 /** What is wrong at a place of the search file, as a sentence; null where nothing is. */
-export function useWrong(): (place: string) => string | null {
+export function useProblemAt(): (place: string) => string | null {
   const read = useQuestion();
   return (place) => {
     const problem = read.ok ? undefined : problemAt(read, place);

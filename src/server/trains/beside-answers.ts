@@ -38,7 +38,7 @@ async function* shown(table: BesideModel, id: string, signal: AbortSignal): Asyn
 }
 
 /** One of them; with ?as-kept as a file, whether it reads or not. */
-export const readBeside =
+export const readOneBeside =
   ({ noun, table }: BesideKeeping) =>
   async (request: Request, { id, key }: OfDocument) => {
     const text = await findBeside((await database())[table], id, key);

@@ -1,7 +1,7 @@
 import type { TeethForm } from '../form';
 import { FormFields } from '@/ui/form/form-fields';
 import { MOST_ERROR, TIME } from '../fields';
-import { useAsk, useTeethForm, useWrong } from '../use-teeth';
+import { useAsk, useTeethForm, useProblemAt } from '../use-teeth';
 import { Group, Pick, Tick } from '@/ui/form/inputs';
 
 const COPRIME: Record<TeethForm['coprime'], string> = {
@@ -23,7 +23,7 @@ const HUNTING =
 export function ConditionFields() {
   const form = useTeethForm();
   const ask = useAsk();
-  const wrong = useWrong();
+  const wrong = useProblemAt();
   const chains = form.kind === 'chains';
   return (
     <Group name="Conditions">
@@ -67,5 +67,5 @@ export function ConditionFields() {
 /** How long it may search. */
 export function TimeField() {
   const form = useTeethForm();
-  return <FormFields fields={TIME} form={form} wrong={useWrong()} onChange={useAsk()} />;
+  return <FormFields fields={TIME} form={form} wrong={useProblemAt()} onChange={useAsk()} />;
 }

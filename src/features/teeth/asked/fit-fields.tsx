@@ -45,7 +45,7 @@ function Targets({ train }: { train: Train }) {
           id,
           {
             weight: fit.targets[id]?.weight ?? '1',
-            ratio: figureText(first * (last / first) ** (i / Math.max(1, forward.length - 1))),
+            ratio: figureText(first * (last / first) ** (i / Math.max(1, forward.length - 1)), 6),
           },
         ]),
       ),

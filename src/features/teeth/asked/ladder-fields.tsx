@@ -2,7 +2,7 @@ import { rangeFactor, wantedRatios } from '@/core/tooth-search';
 import { figure } from '@/core/units';
 import { FormFields } from '@/ui/form/form-fields';
 import { LADDER_COUNT, LADDER_FACTOR, RANGES } from '../fields';
-import { useAsk, useTeethForm, useQuestion, useWrong } from '../use-teeth';
+import { useAsk, useTeethForm, useQuestion, useProblemAt } from '../use-teeth';
 import { TextInput, Group, Pick } from '@/ui/form/inputs';
 
 /** A ladder of positions on one centre distance. */
@@ -10,7 +10,7 @@ export function LadderFields() {
   const { ladder } = useTeethForm();
   const ask = useAsk();
   const read = useQuestion();
-  const wrong = useWrong();
+  const wrong = useProblemAt();
   const set = (change: Partial<typeof ladder>) => ask({ ladder: { ...ladder, ...change } });
   return (
     <Group name="Ladder">
@@ -54,7 +54,7 @@ export function RangeFields() {
   const { ranges } = useTeethForm();
   const ask = useAsk();
   const read = useQuestion();
-  const wrong = useWrong();
+  const wrong = useProblemAt();
   const set = (change: Partial<typeof ranges>) => ask({ ranges: { ...ranges, ...change } });
   return (
     <Group name="Ranges behind a ladder">

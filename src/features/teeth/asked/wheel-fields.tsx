@@ -3,7 +3,7 @@ import { teethOf, type Spans, type WheelsText } from '../form';
 import type { FieldTable } from '@/ui/form/fields';
 import { FormFields } from '@/ui/form/form-fields';
 import { SIZES, UNDERCUT } from '../fields';
-import { useAsk, useTeethForm, useWrong } from '../use-teeth';
+import { useAsk, useTeethForm, useProblemAt } from '../use-teeth';
 import { TextInput, Group, Tick } from '@/ui/form/inputs';
 import { SpanField } from './span-field';
 
@@ -11,7 +11,7 @@ import { SpanField } from './span-field';
 export function WheelFields() {
   const { wheels, kind, perStage, stages } = useTeethForm();
   const ask = useAsk();
-  const wrong = useWrong();
+  const wrong = useProblemAt();
   const set = (change: Partial<WheelsText>) => ask({ wheels: { ...wheels, ...change } });
   const fields = <K extends Exclude<keyof WheelsText, 'undercut'>>(table: FieldTable<K>, place = 'teeth') => (
     <FormFields

@@ -1,8 +1,8 @@
 import { endpoints } from '@/server/endpoint';
-import { keepOneBeside, readBeside, removeOneBeside, SCENARIOS } from '@/server/trains/beside-answers';
+import { keepOneBeside, readOneBeside, removeOneBeside, SCENARIOS } from '@/server/trains/beside-answers';
 
 export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = endpoints({
-  readScenario: readBeside(SCENARIOS),
+  readScenario: readOneBeside(SCENARIOS),
   keepScenario: keepOneBeside(SCENARIOS),
   removeScenario: removeOneBeside(SCENARIOS),
 });

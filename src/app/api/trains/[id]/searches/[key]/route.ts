@@ -1,8 +1,8 @@
 import { endpoints } from '@/server/endpoint';
-import { keepOneBeside, readBeside, removeOneBeside, SEARCHES } from '@/server/trains/beside-answers';
+import { keepOneBeside, readOneBeside, removeOneBeside, SEARCHES } from '@/server/trains/beside-answers';
 
 export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = endpoints({
-  readSearch: readBeside(SEARCHES),
+  readSearch: readOneBeside(SEARCHES),
   keepSearch: keepOneBeside(SEARCHES),
   removeSearch: removeOneBeside(SEARCHES),
 });
