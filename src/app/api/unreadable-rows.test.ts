@@ -35,7 +35,7 @@ test.each([
 ])('a search that is %s is listed by its name, the others as ever, and it can be had as it is', async (_, text) => {
   const id = await furnished();
   await damage('searches', `document = '${text}'`, 'a');
-  const { kept } = held(replies.besideReply, await wire.readOneBeside('searches', id));
+  const { kept } = held(replies.besideReply, await wire.readBeside('searches', id));
   expect(kept.find((one) => one.id === 'a')).toEqual({
     id: 'a',
     name: 'a',
@@ -50,7 +50,7 @@ test.each([
   expect(
     await (await database()).sql("SELECT document FROM put_aside WHERE kind = 'searches' AND owner = ?", [id]),
   ).toEqual([{ document: text }]);
-  expect(held(replies.besideReply, await wire.readOneBeside('searches', id)).kept).toHaveLength(1);
+  expect(held(replies.besideReply, await wire.readBeside('searches', id)).kept).toHaveLength(1);
 });
 
 test.each([
@@ -77,7 +77,7 @@ test('times that do not parse are told as unknown, and nothing else suffers', as
   await damage('log_entries', `saved_at = 'once'`, 'r1');
   await damage('trains', `updated_at = 'never'`, id);
   await (await database()).write(({ sql }) => sql(`UPDATE revisions SET saved_at = 'x' WHERE train_id = '${id}'`));
-  const { kept } = held(replies.besideReply, await wire.readOneBeside('searches', id));
+  const { kept } = held(replies.besideReply, await wire.readBeside('searches', id));
   expect(kept.find((one) => one.id === 'a')).toMatchObject({ savedAt: 'unknown', document: search });
   const { entries } = held(replies.logReply, await wire.readTrainLog(id));
   expect(entries.find((one) => one.id === 'r1')).toMatchObject({ savedAt: 'unknown', kind: 'reading' });
