@@ -103,7 +103,7 @@ async function timeLongChart(browser: Browser): Promise<{ scrolled: number[]; ed
     }
     return frames;
   });
-  await page.getByRole('button', { name: 'A1 in 2', exact: true }).click();
+  await page.getByRole('button', { name: 'C1 in 2', exact: true }).click();
   await page.waitForTimeout(500);
   return { scrolled, edited: await timeKeys(page, ['z', 'y']) };
 }
