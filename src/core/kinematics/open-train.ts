@@ -26,7 +26,7 @@ export interface OpenTrain {
   readonly speeds: readonly Coordinates[];
   /** Number of coordinates: the mobility of the open train. */
   readonly size: number;
-  /** What has been derived from this train already; see keptWith. */
+  /** What has been derived from this train already; see derivedOnce. */
   readonly kept: Map<unknown, unknown>;
 }
 
