@@ -133,8 +133,8 @@ const kindsOf = (allowed: readonly OptionName[]) =>
 function readLoad(text: string): { output: string; torqueNm: number } {
   const [output, amount] = named('--load', text, 'an output and its torque, such as hand=0.2Nm');
   const read = readQuantity(amount, Object.keys(TORQUE_UNITS) as TorqueUnit[], null, `--load ${output}`, 'any');
-  if (!read.ok) throw new UsageError(read.message);
-  return { output, torqueNm: read.value * TORQUE_UNITS[read.unit] };
+  if (!read.ok) throw new UsageError(read.problems[0].message);
+  return { output, torqueNm: read.value.value * TORQUE_UNITS[read.value.unit] };
 }
 
 /** "sleeve=4". @throws UsageError */
@@ -154,6 +154,6 @@ function named(option: string, text: string, means: string): readonly [string, s
 
 function quantity<U extends string>(text: string, units: readonly U[], name: string): { value: number; unit: U } {
   const read = readQuantity(text, units, null, name);
-  if (!read.ok) throw new UsageError(read.message);
-  return read;
+  if (!read.ok) throw new UsageError(read.problems[0].message);
+  return read.value;
 }

@@ -1,3 +1,4 @@
+import { refusalText } from '@/core/result';
 import { existsSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import {
@@ -19,7 +20,7 @@ export async function bundled(
 ): Promise<string> {
   const path = join(dirname(database.file), `${++count}.bundle.zip`);
   const gathered = await ARCHIVE_JOBS.bundle(database.file, ids, path);
-  if (!gathered.ok) throw new Error(`${gathered.message}${existsSync(path) ? ' A file was left.' : ''}`);
+  if (!gathered.ok) throw new Error(`${refusalText(gathered)}${existsSync(path) ? ' A file was left.' : ''}`);
   return path;
 }
 
@@ -32,7 +33,7 @@ const withStaged = <T>(
   inTemporaryFolder(database.file, async (folder) => {
     const stagingFile = join(folder, 'staged.sqlite');
     const plan = await ARCHIVE_JOBS.unbundle(database.file, path, stagingFile);
-    if (!plan.ok) throw new Error(plan.message);
+    if (!plan.ok) throw new Error(refusalText(plan));
     return work(plan.value, stagingFile);
   });
 

@@ -1,3 +1,4 @@
+import { refusalText } from '@/core/result';
 import { accessSync, constants, renameSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import {
@@ -32,7 +33,7 @@ const VERBS: Readonly<Record<string, (argv: readonly string[]) => Promise<string
     return withDatabase(async (database) => {
       const part = `${output}.${process.pid}.part`;
       const gathered = await ARCHIVE_JOBS.bundle(database.file, values.everything ? 'everything' : positionals, part);
-      if (!gathered.ok) throw new UsageError(gathered.message);
+      if (!gathered.ok) throw new UsageError(refusalText(gathered));
       const { size } = statSync(part);
       renameSync(part, output);
       const { files, unreadable } = gathered.value;
@@ -55,7 +56,7 @@ const VERBS: Readonly<Record<string, (argv: readonly string[]) => Promise<string
     const bring = async (database: Database, folder: string) => {
       const stagingFile = join(folder, 'staged.sqlite');
       const plan = await ARCHIVE_JOBS.unbundle(database.file, file, stagingFile);
-      if (!plan.ok) throw new UsageError(`${file}: ${plan.message}`);
+      if (!plan.ok) throw new UsageError(`${file}: ${refusalText(plan)}`);
       const lines = linesOf(plan.value);
       if (values['dry-run']) return [...lines, 'Nothing was changed.'].map((line) => `${line}\n`).join('');
       const { added, replaced, skipped, merged, renamed } = await restoreBundle(database, stagingFile, () => existing);

@@ -177,8 +177,9 @@ function targetOf(
   if (target !== undefined && wanted) throw new Refused([], `${place}target and ${place}wanted: give one of them.`);
   if (!wanted) return { wanted: asRatio(target ?? ''), ratio: ratioAt(target, [...path, 'target']) };
   const read = readWanted(wanted);
-  if (!read.ok) throw new Refused([...path, 'wanted', read.field], read.message);
-  return { wanted, ratio: read.ratio };
+  if (read.ok) return { wanted, ratio: read.value.ratio };
+  const [{ path: field, message }] = read.problems;
+  throw new Refused([...path, 'wanted', ...field.map(String)], message);
 }
 
 /** A ratio above 0, at most 10^12 and at least 10^-12. */
@@ -201,6 +202,7 @@ function allWheels({ teeth, stock }: WrittenSearch): readonly number[] {
 
 function wheelsOf(limits: WrittenWheels, path: readonly string[]): readonly number[] {
   const found = wheelsWithin(limits);
-  if (!found.ok) throw new Refused(path, found.message);
-  return found.wheels;
+  if (found.ok) return found.value.wheels;
+  // What stands against each other is said of all the wheels: the file's places stay as they were.
+  throw new Refused(path, found.problems[0].message);
 }

@@ -30,10 +30,11 @@ export function wantedWords(wanted: WantedRatio, ratio: Rational): string {
 export function missWords(wanted: WantedRatio, ratio: Rational): string {
   const read = readWanted(wanted);
   if (!read.ok) return '';
-  const off = toNumber(div(sub(ratio, read.ratio), read.ratio));
+  const target = read.value;
+  const off = toNumber(div(sub(ratio, target.ratio), target.ratio));
   if (off === 0) return 'exact';
   const slow = off > 0;
-  const outRpm = read.inRpm && div(read.inRpm, read.ratio);
+  const outRpm = target.inRpm && div(target.inRpm, target.ratio);
   switch (wanted.form) {
     case 'period': {
       // Turns by which it falls behind in a minute: 1/T − 1/T'.

@@ -1,3 +1,4 @@
+import { refusalText } from '../result';
 import { parseRational, toFraction, toNumber } from '../rational';
 import { clockTime, durationOf, roughTime } from './durations';
 import { readWanted, type WantedRatio } from './wanted';
@@ -5,7 +6,7 @@ import { missWords, slipWords, wantedWords } from './wanted-words';
 
 const ratio = (wanted: WantedRatio): string => {
   const read = readWanted(wanted);
-  return read.ok ? toFraction(read.ratio) : `${read.field}: ${read.message}`;
+  return read.ok ? toFraction(read.value.ratio) : refusalText(read);
 };
 
 test.each([
@@ -27,7 +28,7 @@ test.each([
 test('a tip speed has π in it, to more digits than anyone measures', () => {
   const read = readWanted({ form: 'tip', in: '1500 rpm', speed: '200 mm/s', diameter: '400' });
   // 1500/60 · π · 0.4 m in a second, over 0.2 m/s.
-  expect(read.ok && toNumber(read.ratio)).toBeCloseTo(((1500 / 60) * Math.PI * 0.4) / 0.2, 12);
+  expect(read.ok && toNumber(read.value.ratio)).toBeCloseTo(((1500 / 60) * Math.PI * 0.4) / 0.2, 12);
 });
 
 test.each([
@@ -92,7 +93,7 @@ test('a factor of 10, 60 or 1000, and a ratio turned over, are pointed out; othe
 test('what is wanted is said back as a sentence', () => {
   const told = (wanted: WantedRatio) => {
     const read = readWanted(wanted);
-    return read.ok ? wantedWords(wanted, read.ratio) : '';
+    return read.ok ? wantedWords(wanted, read.value.ratio) : '';
   };
   expect(told({ form: 'period', in: '12', time: '24:50:28.3' })).toBe(
     'The output turns once in 1 d 50 min 28.3 s at 12 rpm.',

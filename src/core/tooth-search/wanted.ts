@@ -1,3 +1,4 @@
+import { accept, refuse, type RefusedResult, type Result } from '../result';
 import { compare, div, fraction, inverse, isZero, mul, parseRational, sign, type Rational, entryAt } from '../rational';
 import { splitFigure } from '../units';
 import { durationOf } from './durations';
@@ -16,21 +17,14 @@ export type WantedRatio =
   /** The input turns so often while the output turns so often. */
   | { readonly form: 'turns'; readonly in: string; readonly out: string };
 
-/** A field of a form that could not be read, and what to do. */
-export interface Unread {
-  readonly ok: false;
-  readonly field: string;
-  readonly message: string;
+/** A ratio that is wanted, and the turns of the input in a minute, where the form tells them. */
+export interface Target {
+  readonly ratio: Rational;
+  readonly inRpm: Rational | null;
 }
 
-export type ReadWanted =
-  | {
-      readonly ok: true;
-      readonly ratio: Rational;
-      /** Turns of the input in a minute, where the form tells them. */
-      readonly inRpm: Rational | null;
-    }
-  | Unread;
+/** A figure of a form that cannot be read is refused at its field. */
+type Read<T> = T | RefusedResult;
 
 /** π as a fraction, to 30 digits: a tip speed has no exact ratio. */
 export const PI = required(parseRational('3.14159265358979323846264338328'));
@@ -68,16 +62,16 @@ const MOST = fraction(1_000_000_000_000);
  * The exact ratio, input speed over output speed, that a form says. A figure without a unit has the form's first: rpm,
  * m/s, mm.
  */
-export function readWanted(wanted: WantedRatio): ReadWanted {
+export function readWanted(wanted: WantedRatio): Result<Target> {
   const read = figuresOf(wanted);
-  if (!Array.isArray(read)) return read as Unread;
-  const [ratio, inRpm] = read as readonly [Rational, Rational | null];
+  if ('ok' in read) return read;
+  const [ratio, inRpm] = read;
   if (compare(ratio, MOST) > 0 || compare(inverse(ratio), MOST) > 0)
     return unread(lastField(wanted), 'The ratio lies beyond 10^12 or below 10^-12: is a unit or a power of ten wrong?');
-  return { ok: true, ratio, inRpm };
+  return accept({ ratio, inRpm });
 }
 
-function figuresOf(wanted: WantedRatio): readonly [Rational, Rational | null] | Unread {
+function figuresOf(wanted: WantedRatio): Read<readonly [Rational, Rational | null]> {
   switch (wanted.form) {
     case 'ratio': {
       const ratio = plainNumber(wanted.ratio, 'ratio', 'the ratio, input speed over output speed');
@@ -119,7 +113,7 @@ function withUnit(
   field: string,
   what: string,
   units: Readonly<Record<string, Rational>>,
-): Rational | Unread {
+): Read<Rational> {
   const trimmed = text.trim();
   const written = splitFigure(trimmed);
   const unit = written?.unit.toLowerCase() ?? '';
@@ -129,7 +123,7 @@ function withUnit(
   return 'ok' in value ? value : mul(value, factor);
 }
 
-function plainNumber(text: string, field: string, what: string): Rational | Unread {
+function plainNumber(text: string, field: string, what: string): Read<Rational> {
   const trimmed = text.trim();
   if (trimmed === '') return unread(field, `Give ${what}.`);
   const written = splitFigure(trimmed);
@@ -145,5 +139,5 @@ function plainNumber(text: string, field: string, what: string): Rational | Unre
   return value;
 }
 
-const unread = (field: string, message: string): Unread => ({ ok: false, field, message });
+const unread = (field: string, message: string): RefusedResult => refuse(message, [field]);
 const lastField = (wanted: WantedRatio): string => itemAt(Object.keys(wanted), -1);

@@ -6,7 +6,9 @@ import { leastWithoutUndercut, wheelsWithin, type WheelLimits } from './wheel-li
 
 const ends = (limits: WheelLimits) => {
   const found = wheelsWithin(limits);
-  return found.ok ? [found.wheels[0], found.wheels.at(-1), found.least, found.most] : found.message;
+  if (!found.ok) return found.problems[0].message;
+  const { wheels, least, most } = found.value;
+  return [wheels[0], wheels.at(-1), least, most];
 };
 
 test('the smallest and the largest wheel, and what decides them', () => {

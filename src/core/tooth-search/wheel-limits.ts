@@ -1,3 +1,4 @@
+import { accept, refuse, type Result } from '../result';
 import { LIMITS } from '../train';
 import { required } from '../required';
 
@@ -20,15 +21,12 @@ export interface WheelLimits {
   readonly undercut?: { readonly pressureAngle: number; readonly shift: number } | undefined;
 }
 
-export type WheelsFound =
-  | {
-      readonly ok: true;
-      readonly wheels: readonly number[];
-      /** What sets the smallest and the largest wheel, in words. */
-      readonly least: string;
-      readonly most: string;
-    }
-  | { readonly ok: false; readonly message: string };
+export interface WheelsFound {
+  readonly wheels: readonly number[];
+  /** What sets the smallest and the largest wheel, in words. */
+  readonly least: string;
+  readonly most: string;
+}
 
 interface Bound {
   readonly teeth: number;
@@ -42,42 +40,36 @@ export const MOST_WHEELS = 1000;
  * The tooth counts within all limits. Root diameter m (z − 2.5) ≥ bore + 2 wall; outside diameter m (z + 2) ≤ space; no
  * undercut from z = 2 (1 − x)/sin² α (17 at 20° without shift), all for full-depth teeth (ISO 53).
  */
-export function wheelsWithin(limits: WheelLimits): WheelsFound {
+export function wheelsWithin(limits: WheelLimits): Result<WheelsFound> {
   const { stock, module } = limits;
   if (module === undefined && (limits.bore !== undefined || limits.space !== undefined))
-    return { ok: false, message: 'Give the module: without it a bore or a space says nothing about teeth.' };
+    return refuse('Give the module: without it a bore or a space says nothing about teeth.', ['module']);
   const least = largest(lowerBounds(limits));
   const most = smallest(upperBounds(limits));
   if (least.teeth > most.teeth)
-    return {
-      ok: false,
-      message:
-        `No wheel is left: ${least.why} asks for at least ${least.teeth} teeth, ${most.why} allows at most ` +
+    return refuse(
+      `No wheel is left: ${least.why} asks for at least ${least.teeth} teeth, ${most.why} allows at most ` +
         `${most.teeth}. Widen one of them${module === undefined ? '' : ', or take a smaller module'}.`,
-    };
+    );
   if (stock) {
     const wheels = [...new Set(stock)]
       .filter((teeth) => teeth >= least.teeth && teeth <= most.teeth)
       .sort((a, b) => a - b);
     return wheels.length > 0
-      ? { ok: true, wheels, least: `${wheels[0]} in stock`, most: `${wheels.at(-1)} in stock` }
-      : {
-          ok: false,
-          message: `No wheel in stock has ${least.teeth} to ${most.teeth} teeth, as ${least.why} and ${most.why} ask.`,
-        };
+      ? accept({ wheels, least: `${wheels[0]} in stock`, most: `${wheels.at(-1)} in stock` })
+      : refuse(`No wheel in stock has ${least.teeth} to ${most.teeth} teeth, as ${least.why} and ${most.why} ask.`);
   }
   const many = most.teeth - least.teeth + 1;
   if (many > MOST_WHEELS)
-    return {
-      ok: false,
-      message: `${many} different wheels are too many to cover, at most ${MOST_WHEELS}: give a smaller largest wheel.`,
-    };
-  return {
-    ok: true,
+    return refuse(
+      `${many} different wheels are too many to cover, at most ${MOST_WHEELS}: give a smaller largest wheel.`,
+      ['max'],
+    );
+  return accept({
     wheels: Array.from({ length: many }, (_, i) => least.teeth + i),
     least: `${least.teeth}, from ${least.why}`,
     most: `${most.teeth}, from ${most.why}`,
-  };
+  });
 }
 
 function lowerBounds({ min, stock, module, bore, wall = 0, undercut }: WheelLimits): readonly Bound[] {

@@ -47,12 +47,12 @@ describe('turn counters', () => {
   test('a hand stops on exact parts of a turn; typed turns are exact', () => {
     expect(toFraction(handTurn(0.33333))).toBe('1/3');
     expect(
-      ['3', '2.5', '1/3', '−1/4', '0,5'].map((text) => {
+      ['3', '2.5', '1/3', '−1/4', '0,5', '2 1/2'].map((text) => {
         const read = readTurns(text);
-        return read.ok && toFraction(read.turns);
+        return read.ok && toFraction(read.value);
       }),
-    ).toEqual(['3', '5/2', '1/3', '-1/4', '1/2']);
+    ).toEqual(['3', '5/2', '1/3', '-1/4', '1/2', '5/2']);
     for (const bad of ['', 'two', '1/0', '2000000'])
-      expect(readTurns(bad)).toMatchObject({ ok: false, message: expect.stringContaining('urn') });
+      expect(readTurns(bad)).toMatchObject({ ok: false, problems: [{ message: expect.stringContaining('urn') }] });
   });
 });

@@ -1,4 +1,6 @@
-import { abs, add, compare, fraction, mul, parseRational, sub, ZERO, type Rational } from '../rational';
+import { accept, refuse, type Result } from '../result';
+import { splitFigure } from '../units';
+import { abs, add, compare, fraction, mul, sub, ZERO, type Rational } from '../rational';
 import type { Gear, Train } from '../train';
 import { partsById } from '../train';
 
@@ -37,12 +39,10 @@ export function teethPassed(train: Train, gear: Gear, turned: TurnedTrain): Rati
 
 const MOST_TURNS = fraction(1_000_000);
 
-/** Reads a typed number of turns exactly: 3, 2.5, 1/3, with either minus sign. At most 1 000 000 turns. */
-export function readTurns(
-  text: string,
-): { readonly ok: true; readonly turns: Rational } | { readonly ok: false; readonly message: string } {
-  const turns = parseRational(text.trim().replace('\u2212', '-').replace(',', '.'));
-  if (!turns) return { ok: false, message: 'Type a number of turns, such as 3, 0.5 or 1/3.' };
-  if (compare(abs(turns), MOST_TURNS) > 0) return { ok: false, message: 'Turn at most 1 000 000 turns at once.' };
-  return { ok: true, turns };
+/** Reads a typed number of turns exactly: 3, 2.5, 1/3, 2 1/2, with either minus sign. At most 1 000 000 turns. */
+export function readTurns(text: string): Result<Rational> {
+  const written = splitFigure(text);
+  if (!written || !/^(turns?)?$/.test(written.unit)) return refuse('Type a number of turns, such as 3, 0.5 or 1/3.');
+  if (compare(abs(written.value), MOST_TURNS) > 0) return refuse('Turn at most 1 000 000 turns at once.');
+  return accept(written.value);
 }

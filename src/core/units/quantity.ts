@@ -1,3 +1,4 @@
+import { accept, refuse, type Result } from '../result';
 import { capitalised } from '../capitalised';
 import { toNumber } from '../rational';
 import { splitFigure } from './figure';
@@ -5,8 +6,11 @@ import { splitFigure } from './figure';
 /** Typing a speed of zero or beyond this is a slip, not a gear train. */
 const MAX_INPUT = 1e9;
 
-export type Quantity<U> =
-  { readonly ok: true; readonly value: number; readonly unit: U } | { readonly ok: false; readonly message: string };
+/** A figure with the unit that it was written in, or that stands beside its field. */
+export interface Quantity<U> {
+  readonly value: number;
+  readonly unit: U;
+}
 
 /** Reads "1200rpm", "3.5 N·m" or "3.5Nm"; the bare number takes the unit given. */
 export function readQuantity<U extends string>(
@@ -15,14 +19,14 @@ export function readQuantity<U extends string>(
   fallback: U | null,
   what: string,
   range: 'above 0' | 'any' = 'above 0',
-): Quantity<U> {
+): Result<Quantity<U>> {
   const written = splitFigure(text);
-  if (!written) return { ok: false, message: `Type ${what} as a number.` };
+  if (!written) return refuse(`Type ${what} as a number.`);
   const value = toNumber(written.value);
   const plain = (name: string) => name.replace(/[\s·.*]/g, '').toLowerCase();
   const unit = written.unit === '' ? fallback : units.find((candidate) => plain(candidate) === plain(written.unit));
-  if (!unit) return { ok: false, message: `Give ${what} in ${units.join(', ')}.` };
-  if (range === 'above 0' && !(value > 0)) return { ok: false, message: `${capitalised(what)} must be above 0.` };
-  if (Math.abs(value) > MAX_INPUT) return { ok: false, message: `${capitalised(what)} can be at most 1 000 000 000.` };
-  return { ok: true, value, unit };
+  if (!unit) return refuse(`Give ${what} in ${units.join(', ')}.`);
+  if (range === 'above 0' && !(value > 0)) return refuse(`${capitalised(what)} must be above 0.`);
+  if (Math.abs(value) > MAX_INPUT) return refuse(`${capitalised(what)} can be at most 1 000 000 000.`);
+  return accept({ value, unit });
 }

@@ -44,7 +44,7 @@ describe('units', () => {
     expect(SPEED_UNITS.rpm / SPEED_UNITS['turns/h']).toBeCloseTo(60, 9);
     expect(SPEED_UNITS.rpm / SPEED_UNITS['turns/day']).toBeCloseTo(1440, 9);
     expect(SPEED_UNITS['turns/s'] / SPEED_UNITS.rpm).toBeCloseTo(60, 9);
-    expect(speed('2 turns/day')).toEqual({ ok: true, value: 2, unit: 'turns/day' });
+    expect(speed('2 turns/day')).toEqual({ ok: true, value: { value: 2, unit: 'turns/day' } });
   });
 
   test('a force on an arm is a torque: force times length', () => {
@@ -64,11 +64,11 @@ describe('quantities', () => {
     ['12 lbf·in', 12, 'lbf·in'],
     ['2,5', 2.5, 'N·m'],
     ['80 kgf.cm', 80, 'kgf·cm'],
-  ])('reads torque %p', (text, value, unit) => expect(torque(text)).toEqual({ ok: true, value, unit }));
+  ])('reads torque %p', (text, value, unit) => expect(torque(text)).toEqual({ ok: true, value: { value, unit } }));
   test('a speed without its unit asks for one where there is no default', () =>
-    expect(speed('1200')).toEqual({
+    expect(speed('1200')).toMatchObject({
       ok: false,
-      message: 'Give the speed in rpm, rad/s, turns/s, turns/h, turns/day.',
+      problems: [{ message: 'Give the speed in rpm, rad/s, turns/s, turns/h, turns/day.' }],
     }));
   test.each([
     ['0', 'above 0'],
@@ -79,7 +79,7 @@ describe('quantities', () => {
     ['1e12', 'at most'],
   ])('refuses %p', (text, part) => {
     const read = torque(text);
-    expect(!read.ok && read.message).toContain(part);
+    expect(!read.ok && read.problems[0].message).toContain(part);
   });
   test('power is torque times speed in SI units', () => {
     expect(powerInWatts(10, 'N·m', 30, 'rpm')).toBeCloseTo(31.4159, 4);

@@ -5,7 +5,7 @@ import type { Train } from '@/core/train';
 import type { Table } from '@/ui/table-text';
 import { KINDS } from './kinds';
 import { itemAt } from '@/core/required';
-import { refusalText } from '@/core/result';
+import { accept, refusalText, refuse, type Result } from '@/core/result';
 
 /** Columns of a log as CSV: what every reading says, then every figure with its unit. */
 const HEAD = [
@@ -64,9 +64,6 @@ export function readCsv(text: string): ReadCsv {
   return { head, rows, meant };
 }
 
-export type Imported =
-  { readonly ok: true; readonly readings: readonly Reading[] } | { readonly ok: false; readonly message: string };
-
 /**
  * Its rows as readings for a train, by what its columns mean; all, or the first row that is wrong. @param start what
  * readings say that have no column for it
@@ -76,7 +73,7 @@ export function readingsOf(
   { rows }: ReadCsv,
   meant: readonly string[],
   start: Readonly<Record<string, string>>,
-): Imported {
+): Result<readonly Reading[]> {
   const readings: Reading[] = [];
   for (const [i, row] of rows.entries()) {
     const texts: Record<string, string> = { ...start };
@@ -90,10 +87,10 @@ export function readingsOf(
     );
     const read = readReading({ id: crypto.randomUUID(), ...written }, train);
     // The first row is the head, and people count from one.
-    if (!read.ok) return { ok: false, message: `Row ${i + 2}: ${refusalText(read)}` };
+    if (!read.ok) return refuse(`Row ${i + 2}: ${refusalText(read)}`);
     readings.push(read.value);
   }
-  return { ok: true, readings };
+  return accept(readings);
 }
 
 function valueOf(key: string, text: string): unknown {

@@ -63,13 +63,13 @@ test('a log as CSV comes in as it went out, but for its ids', () => {
     .join('\n');
   const table = readCsv(text);
   const back = readingsOf(RAKE, table, table.meant, {});
-  expect(back.ok && back.readings.map(({ id: _, ...reading }) => reading)).toEqual(readings);
+  expect(back.ok && back.value.map(({ id: _, ...reading }) => reading)).toEqual(readings);
   expect(
     readingsOf(RAKE, readCsv('position,passed,marks\n1,x,24'), ['position', 'passed', 'marks'], {
       kind: 'marks',
       member: 'out',
     }),
-  ).toEqual({ ok: false, message: expect.stringMatching(/^Row 2: passed/) });
+  ).toMatchObject({ ok: false, problems: [{ message: expect.stringMatching(/^Row 2: passed/) }] });
 });
 
 test('sightings become what was seen; another ratio without bounds is not yet one', () => {

@@ -5,6 +5,7 @@ export type ReadingKind = Reading['kind'];
 
 /** A figure of a reading, as a field. */
 export interface FigureField extends FormField {
+  readonly unit: string;
   /** What it begins with. */
   readonly start?: string;
   /** It stays from one reading to the next: what is set up once a day. */

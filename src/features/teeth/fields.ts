@@ -46,14 +46,12 @@ export const LADDER_COUNT = fieldTable({
   key: 'positions',
   path: 'positions',
   label: 'Positions',
-  unit: '',
   required: true,
 });
 export const LADDER_FACTOR = fieldTable({
   key: 'factor',
   path: 'factor',
   label: 'Each step over the next',
-  unit: '',
   required: true,
 });
 
@@ -62,10 +60,9 @@ export const RANGES = fieldTable(
     key: 'step',
     path: 'step',
     label: 'Step of the ladder',
-    unit: '',
     hint: 'Ratio of a position over that of the next one.',
     required: true,
   },
-  { key: 'positions', path: 'positions', label: 'Positions of the ladder', unit: '', required: true },
-  { key: 'ranges', path: 'ranges', label: 'Ranges', unit: '', required: true },
+  { key: 'positions', path: 'positions', label: 'Positions of the ladder', required: true },
+  { key: 'ranges', path: 'ranges', label: 'Ranges', required: true },
 );

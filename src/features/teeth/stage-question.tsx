@@ -17,9 +17,9 @@ export function StageQuestion() {
   const found = wheelsWithin(teethOf(wheels));
   const kept = readFigure(efficiency, '%');
   if (!read.ok || !found.ok) return null;
-  const pinion = itemAt(found.wheels, 0);
-  const largest = itemAt(found.wheels, -1);
-  const rows = stageChoices(toNumber(read.ratio), pinion, kept > 0 && kept <= 100 ? kept / 100 : 1);
+  const pinion = itemAt(found.value.wheels, 0);
+  const largest = itemAt(found.value.wheels, -1);
+  const rows = stageChoices(toNumber(read.value.ratio), pinion, kept > 0 && kept <= 100 ? kept / 100 : 1);
   const toggle = (count: number) => {
     const [least, most] = stages;
     const inside = count >= least && count <= most;

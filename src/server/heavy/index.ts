@@ -5,7 +5,7 @@ import { contentKey, Results } from './results';
 import type { KeptKind } from './sent';
 import type { Plan } from '../bundle/plan';
 import type { GatheredBundle } from '../bundle/gather';
-import type { ArchiveAnswer } from '../bundle/archive-jobs';
+import type { Result } from '@/core/result';
 import type { PlainPicture } from '../pictures/plain-picture';
 
 export { checkDocument, type Checked, type DrawnText } from './jobs';
@@ -52,7 +52,7 @@ export const gatherBundle = (
   ids: readonly string[] | 'everything',
   path: string,
   signal?: AbortSignal,
-): Promise<ArchiveAnswer<GatheredBundle>> => inWorker('bundle', [database, ids, path], signal);
+): Promise<Result<GatheredBundle>> => inWorker('bundle', [database, ids, path], signal);
 
 /** Reads a bundle into a staging file and says what it would bring, see bundle/stage.ts. */
 export const readBundle = (
@@ -60,7 +60,7 @@ export const readBundle = (
   path: string,
   stagingFile: string,
   signal?: AbortSignal,
-): Promise<ArchiveAnswer<Plan>> => inWorker('unbundle', [database, path, stagingFile], signal);
+): Promise<Result<Plan>> => inWorker('unbundle', [database, path, stagingFile], signal);
 
 /** A picture as it may be kept; null for what is none. */
 export async function readPicture(bytes: Uint8Array, signal?: AbortSignal): Promise<PlainPicture | null> {

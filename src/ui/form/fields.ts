@@ -7,7 +7,8 @@ export interface FormField<K extends string = string> {
   /** Its name in what the schema reads, where it is a number. */
   readonly path: string;
   readonly label: string;
-  readonly unit: string;
+  /** What stands beside it; none where a figure is pure, or is written with its own. */
+  readonly unit?: string;
   /** What there is to know about it, beside its label. */
   readonly hint?: string;
   readonly placeholder?: string;

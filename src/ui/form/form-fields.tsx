@@ -6,6 +6,8 @@ interface Props<K extends string> {
   readonly form: Readonly<Record<K, string>>;
   /** What is wrong at a field's place in the schema. */
   readonly wrong: (path: string) => string | null;
+  /** Room for longer texts. */
+  readonly wide?: boolean;
   /** The id of the first input, where the focus is sent. */
   readonly firstId?: string;
   /** Room for the units, the same in a group. */
@@ -14,13 +16,22 @@ interface Props<K extends string> {
 }
 
 /** The inputs of a table of fields, each with what is wrong with it. */
-export function FormFields<K extends string>({ fields, form, wrong, firstId, unitWidth, onChange }: Props<K>) {
+export function FormFields<K extends string>({
+  fields,
+  form,
+  wrong,
+  firstId,
+  wide = false,
+  unitWidth,
+  onChange,
+}: Props<K>) {
   return fields.map(({ key, path, label, unit, hint, placeholder }, i) => (
     <TextInput
       key={key}
       {...(i === 0 && firstId !== undefined && { id: firstId })}
       label={label}
-      unit={unit}
+      wide={wide}
+      {...(unit !== undefined && { unit })}
       {...(unitWidth !== undefined && { unitWidth })}
       {...(hint !== undefined && { title: hint })}
       {...(placeholder !== undefined && { placeholder })}

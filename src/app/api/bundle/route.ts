@@ -1,3 +1,4 @@
+import { refusalText } from '@/core/result';
 import { createWriteStream } from 'node:fs';
 import { open } from 'node:fs/promises';
 import { join } from 'node:path';
@@ -28,7 +29,7 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = endpoints({
     return inTemporaryFolder(file, async (folder) => {
       const path = join(folder, 'bundle.zip');
       const gathered = await gatherBundle(file, ids.length === 0 ? 'everything' : ids, path, request.signal);
-      if (!gathered.ok) return failure(413, 'too-large', gathered.message);
+      if (!gathered.ok) return failure(413, 'too-large', refusalText(gathered));
       return new Response(request.method === 'HEAD' ? null : await contentOf(path), {
         headers: {
           'content-type': 'application/zip',
@@ -57,7 +58,7 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = endpoints({
           `This file is larger than ${megabytes(BUNDLE_LIMITS.zip)}, which is more than a bundle can have.`,
         );
       const plan = await readBundle(opened.file, path, stagingFile, request.signal);
-      if (!plan.ok) return failure(422, 'bad-bundle', plan.message);
+      if (!plan.ok) return failure(422, 'bad-bundle', refusalText(plan));
       if (!searchParams.has('restore')) return { plan: plan.value };
       try {
         const restored = await restoreBundle(opened, stagingFile, checkedChoice(choices));

@@ -86,7 +86,7 @@ function CrankControls({ driver }: { driver: string }) {
         className="join"
         onSubmit={(event) => {
           event.preventDefault();
-          if (wanted.ok) crank.turn(wanted.turns, !still);
+          if (wanted.ok) crank.turn(wanted.value, !still);
         }}
       >
         <button type="submit" className="btn join-item btn-sm px-2.5" disabled={!wanted.ok}>
@@ -98,7 +98,7 @@ function CrankControls({ driver }: { driver: string }) {
           inputMode="decimal"
           value={typed}
           aria-invalid={!wanted.ok}
-          title={wanted.ok ? `${toNumber(wanted.turns)} turns` : wanted.message}
+          title={wanted.ok ? `${toNumber(wanted.value)} turns` : wanted.problems[0].message}
           onChange={(event) => setTyped(event.target.value)}
         />
       </form>
@@ -123,7 +123,7 @@ function CrankControls({ driver }: { driver: string }) {
       </button>
       {!wanted.ok && (
         <p role="alert" className="w-full text-xs text-error">
-          {wanted.message}
+          {wanted.problems[0].message}
         </p>
       )}
     </div>

@@ -1,3 +1,4 @@
+import { refusalText } from '@/core/result';
 import { useState } from 'react';
 import { useTrain } from '@/features/train/use-train';
 import { MEANINGS, readCsv, readingsOf } from '../csv';
@@ -20,11 +21,11 @@ export function ImportCsv({ file, onDone, onLeave }: Props) {
   const [kind, setKind] = useState(draft.kind);
   const take = async () => {
     const read = readingsOf(train, table, meant, { kind, member: draft.member });
-    if (!read.ok) return onDone(read.message, true);
+    if (!read.ok) return onDone(refusalText(read), true);
     const answer = await log.add(
-      read.readings.map((reading) => ({ id: reading.id, kind: 'reading' as const, document: reading })),
+      read.value.map((reading) => ({ id: reading.id, kind: 'reading' as const, document: reading })),
     );
-    onDone(answer.ok ? `${read.readings.length} readings of ${file.name} are in the log.` : answer.message, !answer.ok);
+    onDone(answer.ok ? `${read.value.length} readings of ${file.name} are in the log.` : answer.message, !answer.ok);
   };
   return (
     <section aria-label="Columns of the file" className="flex flex-col gap-1 border-l-3 border-base-content pl-2">

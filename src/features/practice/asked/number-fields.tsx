@@ -1,17 +1,18 @@
 import { Dices } from 'lucide-react';
+import { problemAt, type Result } from '@/core/result';
 import { TextInput } from '@/ui/form/inputs';
 import type { WantedQuestions } from '../store';
 import { anySeed, type Numbers } from './numbers';
 
 interface Props {
   readonly wanted: WantedQuestions;
-  readonly numbers: Numbers;
+  readonly numbers: Result<Numbers>;
   readonly onChange: (change: Partial<WantedQuestions>) => void;
 }
 
 /** How many questions, and the seed that chooses them. */
 export function NumberFields({ wanted, numbers, onChange }: Props) {
-  const wrong = (field: 'count' | 'seed') => (!numbers.ok && numbers.field === field ? numbers.message : null);
+  const wrong = (field: 'count' | 'seed') => (numbers.ok ? null : (problemAt(numbers, field)?.message ?? null));
   return (
     <>
       <TextInput

@@ -1,17 +1,23 @@
+import { accept, refuse, type Result } from '@/core/result';
 import { itemAt } from '@/core/required';
-export type Numbers =
-  | { readonly ok: true; readonly count: number; readonly seed: number }
-  | { readonly ok: false; readonly field: 'count' | 'seed'; readonly message: string };
+/** How many questions, and by which seed. */
+export interface Numbers {
+  readonly count: number;
+  readonly seed: number;
+}
 
 const MOST_SEED = 2 ** 32 - 1;
 
 /** How many questions and by which seed, as typed. */
-export function readNumbers({ count, seed }: { readonly count: string; readonly seed: string }, most: number): Numbers {
+export function readNumbers(
+  { count, seed }: { readonly count: string; readonly seed: string },
+  most: number,
+): Result<Numbers> {
   if (!/^\d+$/.test(count.trim()) || Number(count) < 1 || Number(count) > most)
-    return { ok: false, field: 'count', message: `A whole number from 1 to ${most}.` };
+    return refuse(`A whole number from 1 to ${most}.`, ['count']);
   if (!/^\d+$/.test(seed.trim()) || Number(seed) > MOST_SEED)
-    return { ok: false, field: 'seed', message: 'A whole number from 0 to 4 294 967 295.' };
-  return { ok: true, count: Number(count), seed: Number(seed) };
+    return refuse('A whole number from 0 to 4 294 967 295.', ['seed']);
+  return accept({ count: Number(count), seed: Number(seed) });
 }
 
 /** A seed that nobody chose. */

@@ -1,3 +1,4 @@
+import { refusalText } from '@/core/result';
 import {
   skillsWithoutQuestions,
   drill,
@@ -22,16 +23,16 @@ export const MOST_IN_A_DRILL = 100;
 export async function beginDrill(store: PracticeStore, here: Here | null): Promise<void> {
   const { wanted, answers, tell, refuse, begin, end, putDrill } = store.getState();
   const numbers = readNumbers(wanted, MOST_IN_A_DRILL);
-  if (!numbers.ok) return refuse(`${numbers.field}: ${numbers.message}`);
+  if (!numbers.ok) return refuse(refusalText(numbers));
   begin();
-  const gathered = await gatherTrains(wanted, here, numbers.seed);
+  const gathered = await gatherTrains(wanted, here, numbers.value.seed);
   end();
-  if (!gathered.ok) return refuse(gathered.message);
+  if (!gathered.ok) return refuse(refusalText(gathered));
   const asked = skillsOf(wanted.skills);
-  const subjects = gathered.trains.map(({ subject }) => subject);
+  const subjects = gathered.value.map(({ subject }) => subject);
   const questions = drill(subjects, {
-    seed: numbers.seed,
-    count: numbers.count,
+    seed: numbers.value.seed,
+    count: numbers.value.count,
     skills: drillOrder(answers, asked, new Date()),
   });
   if (questions.length === 0) {
@@ -41,7 +42,7 @@ export async function beginDrill(store: PracticeStore, here: Here | null): Promi
   tell(skippedNote(skillsWithoutQuestions(subjects, asked)));
   putDrill({
     id: crypto.randomUUID(),
-    trains: gathered.trains,
+    trains: gathered.value,
     questions,
     at: 0,
     answers: [],

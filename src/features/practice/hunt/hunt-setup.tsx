@@ -33,7 +33,7 @@ export function HuntSetup() {
   const refuse = (text: string) => itself.store.getState().refuse(text);
   const trainOf = async (): Promise<Train | null> => {
     if (where === 'here' && here) return here.train;
-    if (where.startsWith(CHANCE)) return randomTrain(where.slice(CHANCE.length), numbers.ok ? numbers.seed : 0);
+    if (where.startsWith(CHANCE)) return randomTrain(where.slice(CHANCE.length), numbers.ok ? numbers.value.seed : 0);
     if (where === '') return (refuse('Choose a train first.'), null);
     const answer = await fetchTrain(where);
     if (!answer.ok) refuse(answer.message);
@@ -42,7 +42,7 @@ export function HuntSetup() {
   const begin = async (fault: Fault | null) => {
     if (!numbers.ok) return;
     const train = await trainOf();
-    if (train) await beginHunt(itself, train, numbers.seed, fault);
+    if (train) await beginHunt(itself, train, numbers.value.seed, fault);
   };
   const faults =
     here && where === 'here' ? <TeacherChoice train={here.train} chosen={chosen} onChoose={setChosen} /> : null;
@@ -67,7 +67,7 @@ export function HuntSetup() {
         />
         <SeedField
           seed={wanted.seed}
-          message={numbers.ok ? null : numbers.message}
+          message={numbers.ok ? null : numbers.problems[0].message}
           onChange={(seed) => itself.store.getState().want({ seed })}
         />
         {faults}

@@ -28,15 +28,15 @@ export const MOST_ON_A_SHEET = 200;
 export async function makeSheet(store: PracticeStore, here: Here | null, name: string, tables: boolean): Promise<void> {
   const { wanted, tell, refuse, begin, end } = store.getState();
   const numbers = readNumbers(wanted, MOST_ON_A_SHEET);
-  if (!numbers.ok) return refuse(`${numbers.field}: ${numbers.message}`);
+  if (!numbers.ok) return refuse(refusalText(numbers));
   begin();
-  const gathered = await gatherTrains(wanted, here, numbers.seed);
+  const gathered = await gatherTrains(wanted, here, numbers.value.seed);
   end();
-  if (!gathered.ok) return refuse(gathered.message);
-  const { trains } = gathered;
+  if (!gathered.ok) return refuse(refusalText(gathered));
+  const trains = gathered.value;
   const skills = skillsOf(wanted.skills);
   const subjects = trains.map(({ subject }) => subject);
-  const questions = drill(subjects, { seed: numbers.seed, count: numbers.count, skills });
+  const questions = drill(subjects, { seed: numbers.value.seed, count: numbers.value.count, skills });
   const file: WorksheetFile = {
     format: 'tin-wheel/worksheet',
     version: 1,

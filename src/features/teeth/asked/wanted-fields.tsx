@@ -1,9 +1,12 @@
-import { inverse, toFraction, toNumber } from '@/core/rational';
+import { problemAt } from '@/core/result';
+import { inverse, toFraction, toNumber, type Rational } from '@/core/rational';
 import { readWanted, slipWords, wantedWords } from '@/core/tooth-search';
 import { figure } from '@/core/units';
 import { wantedOf, type WantedText } from '../form';
 import { usePresentRatio } from '../present';
-import { TextInput, Pick } from '@/ui/form/inputs';
+import type { FieldTable } from '@/ui/form/fields';
+import { FormFields } from '@/ui/form/form-fields';
+import { Pick } from '@/ui/form/inputs';
 
 const FORMS: Record<WantedText['form'], string> = {
   ratio: 'a ratio',
@@ -14,106 +17,67 @@ const FORMS: Record<WantedText['form'], string> = {
 };
 
 const SPEED_HELP = 'In rpm, rad/s, turns/s, turns/h or turns/day; rpm where no unit is written.';
+// Units are written with the figures: what has none of its own beside it says in its hint which it takes.
+const INPUT_SPEED = { key: 'speedIn', path: 'in', label: 'Input speed', hint: SPEED_HELP } as const;
+
+/** What is typed for each form of a target. */
+const FIELDS: Record<WantedText['form'], FieldTable<Exclude<keyof WantedText, 'form'>>> = {
+  ratio: [
+    {
+      key: 'ratio',
+      path: 'ratio',
+      label: 'Ratio, in/out',
+      hint: 'Input speed over output speed: above 1 reduces. A fraction or a decimal.',
+    },
+  ],
+  speeds: [INPUT_SPEED, { key: 'speedOut', path: 'out', label: 'Output speed', hint: SPEED_HELP }],
+  period: [
+    INPUT_SPEED,
+    {
+      key: 'time',
+      path: 'time',
+      label: 'One turn of the output in',
+      hint: 'Like 24 h 50 min 28.3 s, 36.5 d or 1:30:00.',
+    },
+  ],
+  tip: [
+    INPUT_SPEED,
+    { key: 'rimSpeed', path: 'speed', label: 'Speed of the rim', hint: 'In m/s, m/min, mm/s, cm/s or km/h.' },
+    { key: 'diameter', path: 'diameter', label: 'Diameter of the rim', hint: 'In mm, cm or m.' },
+  ],
+  turns: [
+    { key: 'turnsIn', path: 'in', label: 'The input turns' },
+    { key: 'turnsOut', path: 'out', label: 'while the output turns' },
+  ],
+};
 
 /** A target in the form that people have it, and what it comes to. */
 export function WantedFields({ wanted, onChange }: { wanted: WantedText; onChange: (wanted: WantedText) => void }) {
   const read = readWanted(wantedOf(wanted));
   const set = (change: Partial<WantedText>) => onChange({ ...wanted, ...change });
-  const wrong = (field: string) => (!read.ok && read.field === field ? read.message : null);
-  const speedIn = (
-    <TextInput
-      wide
-      label="Input speed"
-      title={SPEED_HELP}
-      value={wanted.speedIn}
-      message={wrong('in')}
-      onChange={(speed) => set({ speedIn: speed })}
-    />
-  );
+  const wrong = (field: string) => (read.ok ? null : (problemAt(read, field)?.message ?? null));
   return (
     <>
       <Pick label="Given as" value={wanted.form} choices={FORMS} onChange={(form) => set({ form })} />
-      {wanted.form === 'ratio' && (
-        <TextInput
-          wide
-          label="Ratio, in/out"
-          title="Input speed over output speed: above 1 reduces. A fraction or a decimal."
-          value={wanted.ratio}
-          message={wrong('ratio')}
-          onChange={(ratio) => set({ ratio })}
-        />
-      )}
-      {(wanted.form === 'speeds' || wanted.form === 'period' || wanted.form === 'tip') && speedIn}
-      {wanted.form === 'speeds' && (
-        <TextInput
-          wide
-          label="Output speed"
-          title={SPEED_HELP}
-          value={wanted.speedOut}
-          message={wrong('out')}
-          onChange={(speedOut) => set({ speedOut })}
-        />
-      )}
-      {wanted.form === 'period' && (
-        <TextInput
-          wide
-          label="One turn of the output in"
-          title="Like 24 h 50 min 28.3 s, 36.5 d or 1:30:00."
-          value={wanted.time}
-          message={wrong('time')}
-          onChange={(time) => set({ time })}
-        />
-      )}
-      {wanted.form === 'tip' && (
-        <>
-          <TextInput
-            wide
-            label="Speed of the rim"
-            title="In m/s, m/min, mm/s, cm/s or km/h."
-            value={wanted.rimSpeed}
-            message={wrong('speed')}
-            onChange={(rimSpeed) => set({ rimSpeed })}
-          />
-          <TextInput
-            wide
-            label="Diameter of the rim"
-            title="In mm, cm or m."
-            value={wanted.diameter}
-            message={wrong('diameter')}
-            onChange={(diameter) => set({ diameter })}
-          />
-        </>
-      )}
-      {wanted.form === 'turns' && (
-        <>
-          <TextInput
-            wide
-            label="The input turns"
-            value={wanted.turnsIn}
-            message={wrong('in')}
-            onChange={(turnsIn) => set({ turnsIn })}
-          />
-          <TextInput
-            wide
-            label="while the output turns"
-            value={wanted.turnsOut}
-            message={wrong('out')}
-            onChange={(turnsOut) => set({ turnsOut })}
-          />
-        </>
-      )}
-      {read.ok && (
-        <p>
-          <span className="figure" title={toFraction(read.ratio)}>
-            {shortFraction(toFraction(read.ratio))} in/out
-            {toFraction(read.ratio).includes('/') && <> = {figure(toNumber(read.ratio))}</>}
-          </span>
-          <span className="muted">, </span>
-          <span className="figure">{figure(toNumber(inverse(read.ratio)))} out/in</span>
-          <span className="muted">. {wantedWords(wantedOf(wanted), read.ratio)}</span>
-        </p>
-      )}
+      <FormFields fields={FIELDS[wanted.form]} form={wanted} wide wrong={wrong} onChange={set} />
+      {read.ok && <WhatItIs wanted={wanted} ratio={read.value.ratio} />}
     </>
+  );
+}
+
+/** What a target comes to, both ways round. */
+function WhatItIs({ wanted, ratio }: { wanted: WantedText; ratio: Rational }) {
+  const exact = toFraction(ratio);
+  return (
+    <p>
+      <span className="figure" title={exact}>
+        {shortFraction(exact)} in/out
+        {exact.includes('/') && <> = {figure(toNumber(ratio))}</>}
+      </span>
+      <span className="muted">, </span>
+      <span className="figure">{figure(toNumber(inverse(ratio)))} out/in</span>
+      <span className="muted">. {wantedWords(wantedOf(wanted), ratio)}</span>
+    </p>
   );
 }
 
@@ -125,7 +89,7 @@ const shortFraction = (text: string): string => (text.length <= MOST_LETTERS ? t
 export function SlipNote({ wanted }: { wanted: WantedText }) {
   const present = usePresentRatio();
   const read = readWanted(wantedOf(wanted));
-  const words = present && read.ok ? slipWords(read.ratio, present) : null;
+  const words = present && read.ok ? slipWords(read.value.ratio, present) : null;
   return (
     words && (
       <p role="status" className="border-l-3 border-warning pl-2">

@@ -72,12 +72,12 @@ export function WheelFields() {
       {found.ok ? (
         (wheels.module !== '' || wheels.undercut) && (
           <p className="muted">
-            Least {found.least}; most {found.most}.
+            Least {found.value.least}; most {found.value.most}.
           </p>
         )
       ) : (
         <p role="alert" className="text-error">
-          {found.message}
+          {found.problems[0].message}
         </p>
       )}
     </Group>

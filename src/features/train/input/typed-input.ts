@@ -55,6 +55,6 @@ function read<U extends string>(
   const quantity = readQuantity(text, Object.keys(table) as U[], unit, what, range);
   const typed = { unit: label, si: table[unit] };
   return quantity.ok
-    ? { ...typed, value: (quantity.value * table[quantity.unit]) / table[unit], message: null }
-    : { ...typed, value: null, message: quantity.message };
+    ? { ...typed, value: (quantity.value.value * table[quantity.value.unit]) / table[unit], message: null }
+    : { ...typed, value: null, message: quantity.problems[0].message };
 }
