@@ -10,7 +10,7 @@ export const resultRow = (page: Page, place: number) =>
 export const chosen = (page: Page) => page.getByRole('region', { name: 'The chosen one' });
 /** What is wrong, on the screen itself. */
 export const alert = (page: Page) => page.getByRole('main').getByRole('alert');
-export const proven = (page: Page) => expect(search(page)).toContainText('Proven best', { timeout: 60_000 });
+export const proven = (page: Page) => expect(search(page)).toContainText('Proven best', { timeout: 120_000 });
 
 /** Has exactly these numbers of stages searched, next to each other. */
 export async function stages(page: Page, ...wanted: number[]): Promise<void> {

@@ -2,7 +2,7 @@ import { gearsOf, type Figure, type Structure } from '../structure';
 import { isGoodEnough, type DrawingDraft, type Drafts } from './drafts';
 import type { Effort } from './effort';
 import { halfPlane } from './half-plane';
-import { routeHalfPlane, ROUNDS } from './routing/route';
+import { routeHalfPlane, ROUNDS } from './routing/negotiation';
 import { itemAt, required } from '../required';
 
 /** Orders looked at roughly; the first without a crossing is taken, else the best of them are looked at in full. */

@@ -3,28 +3,19 @@ import type { Train } from '../train';
 import { Drafts } from './drafts';
 import { Effort, THOROUGH } from './effort';
 import { gearShape } from './gear-shapes';
-import type {
-  CouplerShape,
-  GearShape,
-  MemberLines,
-  MeshTie,
-  PinShape,
-  Point,
-  Port,
-  Segment,
-  SideView,
-} from './geometry';
+import type { CouplerShape, GearShape, MemberLines, PinShape, Point, Port, Segment, SideView } from './geometry';
 import { planeColumns, isLoose, type PlaneCell, type HalfPlane } from './half-plane';
 import { placeLabels, portRoom } from './labels';
 import { crossingAt, LineBook } from './member-lines';
 import { orderFigures } from './order';
-import { isChained, placeAxes, type PlacedAxes } from './place-axes';
+import { placeAxes, type PlacedAxes } from './place-axes';
 import { drawnRadii } from './radii';
+import { carryOn, hangCoupler, hangGears, hangPins } from './hang-parts';
+import { slidesOf, tiesOf } from './mesh-marks';
 import { draftRoute, workFor } from './routing/route';
-import { reaches, type Routed } from './routing/routed';
+import type { Routed } from './routing/routed';
 import type { DrawingSpace } from './spaces';
-import { partsById } from '../train';
-import { itemAt, lookUp, required } from '../required';
+import { itemAt } from '../required';
 
 export type DrawnTrain =
   /** Not finished where more effort might find fewer crossings. */
@@ -46,18 +37,6 @@ export interface DrawingOptions {
 
 /** A drawing of more would be unreadable, and slow. */
 const MOST_GEARS = 250;
-const SHAFT_STUB = 34;
-/** Pixels between a shaft's end and another axis' line. */
-const STUB_CLEARANCE = 14;
-/** Pixels from the middle of a coupler's symbol to either of its plates. */
-const HALF_COUPLER = 4;
-/** Pixels from a gear's face to a sliding mesh's symbol. */
-const SLIDE_GAP = 13;
-/** Pixels from a gear's face to the line that says it meshes with one it cannot touch. */
-const TIE_GAP = 5;
-/** Pixels by which rounding may part two gears that touch. */
-const TOUCHING = 4;
-
 /**
  * The side view of any train: axes horizontal, figures left to right, the input at the left; fixed gears as bars that
  * touch where they mesh, sets in half section above their axis, every member a tree of lines that goes round the
@@ -68,17 +47,9 @@ export function drawSideView(
   space: DrawingSpace,
   { order: wanted, drafts = new Drafts(), effort: allowed = THOROUGH, atOnce = Infinity }: DrawingOptions = {},
 ): DrawnTrain {
-  if (train.gears.length === 0) return { ok: false, why: 'There is no gear to draw yet.' };
-  if (train.gears.length > MOST_GEARS)
-    return {
-      ok: false,
-      why:
-        `With ${train.gears.length} gears this train is too large to draw from the side (the most is ` +
-        `${MOST_GEARS}). Its figures, trace and working are in the panel.`,
-    };
   const plan = structureOf(train);
-  if (plan.figures.length === 0)
-    return { ok: false, why: 'No gear here turns about a fixed axis, so there is nothing to draw yet.' };
+  const why = whyNone(train, plan);
+  if (why !== null) return { ok: false, why };
   const radii = drawnRadii(train);
   const effort = new Effort(allowed);
   const { work: order, finished: ordered } = orderFigures(plan, wanted, drafts, effort);
@@ -90,51 +61,18 @@ export function drawSideView(
   // A drawing wider than the space is shown smaller, so it may be as much higher.
   const height = space.height * Math.max(1, width / space.width);
   const placed = placeAxes(plan, order, starts, radii, { height, side }, column);
-  const { heights, planes, px } = placed;
+  const { heights, planes } = placed;
   if (workFor(planes, train, drafts, allowed) > atOnce)
     return { ok: false, later: true, why: `The drawing of ${train.gears.length} gears is being laid out.` };
 
-  const gears: GearShape[] = [];
-  const pins: PinShape[] = [];
-  const couplers: CouplerShape[] = [];
-  const crossed: Point[] = [];
-  const ports: Port[] = [];
-  const axes: Segment[] = [];
-  const book = new LineBook();
-
+  const parts = { gears: [], pins: [], couplers: [], crossed: [], ports: [], axes: [] };
+  const drawing: Drawing = { train, placed, radii, ...parts, book: new LineBook() };
   for (const plane of planes) {
-    const { axis } = plane;
-    const draft = draftRoute(plane, train, drafts, effort);
-    const routed = draft.work;
-    finished &&= draft.finished;
-    const passes = new Map(
-      [...routed.links].flatMap(([member, links]) =>
-        links
-          .flat()
-          .filter(({ row }) => row === 0)
-          .map(({ x }) => [x, member] as const),
-      ),
-    );
-    for (const body of plane.bodies)
-      gears.push(gearShape(body, axis, placed, radii, (x) => passes.has(x) && passes.get(x) !== body.gear.member));
-    for (const [member, links] of routed.links) for (const [a, b] of links) book.link(member, px(a, axis), px(b, axis));
-    hangGears(plane, routed, placed, book);
-    pins.push(...hangPins(plane, routed, placed, book));
-    for (const symbol of routed.symbols) couplers.push(hangCoupler(train, symbol, axis, placed, book));
-    crossed.push(...routed.crossings.map((cell) => px(cell, axis)));
-    for (const port of portsOf(plane, train)) {
-      const at = px(port.cell, axis);
-      ports.push({ kind: port.kind, member: port.member, side: port.side, ...at });
-      book.attach(port.member, { kind: 'port', id: port.member }, at);
-    }
-    const [from, to] = extentOf(plane);
-    axes.push({
-      x1: px({ x: from - 1, row: 0 }, axis).x,
-      y1: itemAt(heights, axis),
-      x2: px({ x: to + 1, row: 0 }, axis).x,
-      y2: itemAt(heights, axis),
-    });
+    const { work: routed, finished: routedWell } = draftRoute(plane, train, drafts, effort);
+    finished &&= routedWell;
+    drawPlane(drawing, plane, routed);
   }
+  const { gears, pins, couplers, crossed, ports, axes, book } = drawing;
   for (const plane of planes) carryOn(plan, plane, placed, book);
   const lines = book.lines();
   const shapes = new Map(gears.map((shape) => [shape.gear, shape]));
@@ -157,177 +95,59 @@ export function drawSideView(
   return { ok: true, view: { ...bare, labels: placeLabels(train, bare) }, finished };
 }
 
-/**
- * Joins every gear to its member's lines: the short stems from rims and bevel gears, a stub of shaft for a gear that is
- * alone.
- */
-function hangGears(plane: HalfPlane, routed: Routed, { px }: PlacedAxes, book: LineBook): void {
+/** Why a train has no side view; null where it can have one. */
+function whyNone({ gears }: Train, { figures }: Structure): string | null {
+  if (gears.length === 0) return 'There is no gear to draw yet.';
+  if (gears.length > MOST_GEARS)
+    return (
+      `With ${gears.length} gears this train is too large to draw from the side (the most is ` +
+      `${MOST_GEARS}). Its figures, trace and working are in the panel.`
+    );
+  return figures.length === 0 ? 'No gear here turns about a fixed axis, so there is nothing to draw yet.' : null;
+}
+
+/** What is drawn so far. */
+interface Drawing {
+  readonly train: Train;
+  readonly placed: PlacedAxes;
+  readonly radii: ReturnType<typeof drawnRadii>;
+  readonly gears: GearShape[];
+  readonly pins: PinShape[];
+  readonly couplers: CouplerShape[];
+  readonly crossed: Point[];
+  readonly ports: Port[];
+  readonly axes: Segment[];
+  readonly book: LineBook;
+}
+
+/** Draws a half plane: its gears, its members' lines, and what hangs on them. */
+function drawPlane(drawing: Drawing, plane: HalfPlane, routed: Routed): void {
+  const { train, placed, radii, gears, pins, couplers, crossed, ports, axes, book } = drawing;
   const { axis } = plane;
-  for (const { gear, shape, x, end, from, at } of plane.bodies) {
-    const { member, id } = gear;
-    const place = (cell: PlaneCell) => px(cell, axis);
-    const hang = (point: Point) => book.attach(member, { kind: 'gear', id }, point);
-    if (shape === 'bar') {
-      const hub = place({ x, row: from - 1 });
-      hang(hub);
-      if (reaches(routed, member, { x, row: from - 1 }) || from > 1) continue;
-      book.link(member, { x: hub.x - SHAFT_STUB, y: hub.y }, hub);
-      book.link(member, hub, { x: place({ x: end, row: 0 }).x + SHAFT_STUB, y: hub.y });
-    } else if (shape === 'sun') {
-      hang(place({ x, row: at }));
-      book.link(member, place({ x, row: at }), place({ x, row: at - 1 }));
-    } else if (shape === 'ring') {
-      hang(place({ x, row: at }));
-      for (const cell of [
-        { x, row: at + 1 },
-        { x: x - 1, row: at },
-        { x: x + 1, row: at },
-      ])
-        if (reaches(routed, member, cell)) book.link(member, place({ x, row: at }), place(cell));
-    } else if (shape === 'side') {
-      const [foot, back] = [place({ x, row: 3 }), place({ x, row: 4 })];
-      hang(foot);
-      book.link(member, foot, back);
-      if (reaches(routed, member, { x, row: 2 })) book.link(member, foot, place({ x, row: 2 }));
-      for (const cell of [
-        { x: x - 1, row: 4 },
-        { x: x + 1, row: 4 },
-      ])
-        if (reaches(routed, member, cell)) book.link(member, back, place(cell));
-    }
-  }
-}
-
-/** A shaft alone on its axis goes on beyond its outermost gears, to where its bearings stand. */
-function carryOn(
-  { axes }: Structure,
-  { axis, bodies, terminals }: HalfPlane,
-  { px }: PlacedAxes,
-  book: LineBook,
-): void {
-  const [member] = itemAt(axes, axis);
-  const ends = bodies.filter(({ shape }) => shape === 'bar').flatMap(({ x, end }) => [x, end]);
-  if (itemAt(axes, axis).length > 1 || ends.length === 0) return;
-  const others = book.lines().flatMap((line) => (line.member === member ? [] : line.segments));
-  for (const [x, by, side] of [
-    [Math.min(...ends), -SHAFT_STUB, 'left'],
-    [Math.max(...ends), SHAFT_STUB, 'right'],
-  ] as const) {
-    if (terminals.some(({ leaves }) => leaves === side)) continue;
-    const at = px({ x, row: 0 }, axis);
-    // Another axis' lines may come by here: the shaft ends short of them.
-    const free = others
-      .filter(({ x1, y1, y2 }) => Math.min(y1, y2) <= at.y && at.y <= Math.max(y1, y2) && (x1 - at.x) * by > 0)
-      .map(({ x1 }) => Math.abs(x1 - at.x) - STUB_CLEARANCE);
-    book.link(required(member), at, { x: at.x + Math.sign(by) * Math.min(Math.abs(by), ...free), y: at.y });
-  }
-}
-
-/** Joins every planet's pin to its carrier's lines. */
-function hangPins(plane: HalfPlane, routed: Routed, { px }: PlacedAxes, book: LineBook): PinShape[] {
-  const { axis } = plane;
-  return plane.pins.map(({ carrier, planet, row, x1, x2 }) => {
-    const [left, right] = [px({ x: x1, row }, axis), px({ x: x2, row }, axis)];
-    book.attach(carrier, { kind: 'pin', id: planet }, left);
-    if (plane.bodies.some((body) => body.shape === 'top' && body.gear.member === planet))
-      book.link(carrier, left, px({ x: x1, row: row + 1 }, axis));
-    else {
-      if (x1 !== x2) book.link(carrier, left, right);
-      for (const [end, beside] of [
-        [left, x1 - 1],
-        [right, x2 + 1],
-      ] as const)
-        if (reaches(routed, carrier, { x: beside, row })) book.link(carrier, end, px({ x: beside, row }, axis));
-    }
-    return { planet, carrier, x1: left.x, x2: right.x, y: left.y };
-  });
-}
-
-/** Draws the members' lines up to a coupler's plates. */
-function hangCoupler(
-  train: Train,
-  { coupler: id, at: cell, direction }: Routed['symbols'][0],
-  axis: number,
-  { px, scale }: PlacedAxes,
-  book: LineBook,
-): CouplerShape {
-  const at = px(cell, axis);
-  const coupler = partsById(train).coupler(id);
-  const [first, second] = 'joins' in coupler ? coupler.joins : ['', ''];
-  const turn = itemAt([0, 90, 180, 270] as const, direction);
-  const [dx, dy] = itemAt(
-    [
-      [1, 0],
-      [0, 1],
-      [-1, 0],
-      [0, -1],
-    ] as const,
-    direction,
+  const px = (cell: PlaneCell) => placed.px(cell, axis);
+  const passes = new Map(
+    [...routed.links].flatMap(([member, links]) =>
+      links
+        .flat()
+        .filter(({ row }) => row === 0)
+        .map(({ x }) => [x, member] as const),
+    ),
   );
-  const reach = direction % 2 === 0 ? scale.column : scale.row;
-  const towards = (sign: number, far: number): Point => ({ x: at.x + sign * dx * far, y: at.y + sign * dy * far });
-  const frame = first === 'frame' ? 'first' : second === 'frame' ? 'second' : null;
-  for (const [member, sign] of [
-    [first, -1],
-    [second, 1],
-  ] as const) {
-    if (member === 'frame') continue;
-    book.link(member, towards(sign, reach), towards(sign, HALF_COUPLER));
-    book.attach(member, { kind: 'coupler', id }, towards(sign, HALF_COUPLER));
+  for (const body of plane.bodies)
+    gears.push(gearShape(body, axis, placed, radii, (x) => passes.has(x) && passes.get(x) !== body.gear.member));
+  for (const [member, links] of routed.links) for (const [a, b] of links) book.link(member, px(a), px(b));
+  hangGears(plane, routed, placed, book);
+  pins.push(...hangPins(plane, routed, placed, book));
+  for (const symbol of routed.symbols) couplers.push(hangCoupler(train, symbol, axis, placed, book));
+  crossed.push(...routed.crossings.map(px));
+  for (const { kind, member, side, cell } of portsOf(plane, train)) {
+    const at = px(cell);
+    ports.push({ kind, member, side, ...at });
+    book.attach(member, { kind: 'port', id: member }, at);
   }
-  return { coupler: id, kind: 'joint', ...at, turn, frame };
-}
-
-/** Sliding meshes: a symbol at the right of the place where both gears meet, or on the line that ties them. */
-function slidesOf(train: Train, shapes: ReadonlyMap<string, GearShape>, ties: readonly MeshTie[]): CouplerShape[] {
-  return train.couplers.flatMap((coupler): CouplerShape[] => {
-    if (coupler.type !== 'sliding-mesh') return [];
-    const mesh = partsById(train).find.mesh(coupler.mesh);
-    const [a, b] = mesh?.gears.map((id) => shapes.get(id)) ?? [];
-    if (!a || !b) return [];
-    const tie = ties.find(({ mesh: tied }) => tied === coupler.mesh);
-    if (tie)
-      return [
-        {
-          coupler: coupler.id,
-          kind: 'slide',
-          x: tie.x - SLIDE_GAP - 2,
-          y: Math.round((tie.y1 + tie.y2) / 2),
-          turn: 90,
-          frame: null,
-        },
-      ];
-    const y = a.shape === 'bar' && b.shape === 'bar' ? a.y + Math.sign(b.y - a.y) * a.radius : (a.y + b.y) / 2;
-    return [
-      {
-        coupler: coupler.id,
-        kind: 'slide',
-        x: narrower(a, b).x + narrower(a, b).halfWidth + SLIDE_GAP,
-        y: Math.round(y),
-        turn: 90,
-        frame: null,
-      },
-    ];
-  });
-}
-
-/** Of two meshing gears the one that says where they meet: a long one reaches further. */
-const narrower = (a: GearShape, b: GearShape): GearShape => (a.halfWidth <= b.halfWidth ? a : b);
-
-/** The meshes whose gears cannot touch: chains, and shafts that stand in a triangle. */
-function tiesOf(train: Train, shapes: ReadonlyMap<string, GearShape>): MeshTie[] {
-  const parts = partsById(train);
-  return train.meshes.flatMap((mesh): MeshTie[] => {
-    const [a, b] = mesh.gears.map((id) => lookUp(shapes, id));
-    if (a?.shape !== 'bar' || b?.shape !== 'bar') return [];
-    const [upper, lower] = a.y < b.y ? [a, b] : [b, a];
-    const between = { y1: upper.y + upper.radius, y2: lower.y - lower.radius };
-    if (isChained(parts.gear(a.gear))) return [{ mesh: mesh.id, kind: 'chain', x: narrower(a, b).x, ...between }];
-    const apart = Math.abs(between.y2 - between.y1) > TOUCHING;
-    return apart
-      ? [{ mesh: mesh.id, kind: 'folded', x: narrower(a, b).x - narrower(a, b).halfWidth - TIE_GAP, ...between }]
-      : [];
-  });
+  const [from, to] = extentOf(plane);
+  const y = itemAt(placed.heights, axis);
+  axes.push({ x1: px({ x: from - 1, row: 0 }).x, y1: y, x2: px({ x: to + 1, row: 0 }).x, y2: y });
 }
 
 function portsOf(

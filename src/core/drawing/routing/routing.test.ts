@@ -3,7 +3,7 @@ import { Effort } from '../effort';
 import type { GearBody, HalfPlane, Terminal } from '../half-plane';
 import { RoutingGrid } from './grid';
 import { pieceOf } from './piece';
-import { routeHalfPlane } from './route';
+import { routeHalfPlane } from './negotiation';
 import { reaches } from './routed';
 import { spread, type Prices } from './search';
 
