@@ -4,7 +4,7 @@ import type { PlaneCell } from '../half-plane';
 import type { RoutingGrid } from './grid';
 import { wayBack, windowOf } from './lay-tree';
 import { opposite, pieceOf, type LinePiece } from './piece';
-import type { Joint } from './plane-grid';
+import type { PlaneJoint } from './plane-grid';
 import type { SymbolPlace } from './routed';
 import { spread, type CostField, type Prices } from './search';
 
@@ -25,7 +25,7 @@ const CROWDING = 12;
  */
 export function layLink(
   grid: RoutingGrid,
-  { id, a, b }: Joint,
+  { id, a, b }: PlaneJoint,
   cellsOf: (net: number) => number[],
   prices: Prices,
   crowd: readonly PlaneCell[],

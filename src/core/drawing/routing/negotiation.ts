@@ -7,7 +7,7 @@ import { FRAME_NET, type RoutingGrid } from './grid';
 import { layLink, type Link } from './lay-link';
 import { layTree } from './lay-tree';
 import type { LinePiece } from './piece';
-import { gridOf, jointsOf, membersOf, type Joint } from './plane-grid';
+import { routingGridOf, jointsOf, membersOf, type PlaneJoint } from './plane-grid';
 import { planeCellKey, type Routed } from './routed';
 import type { Prices } from './search';
 
@@ -18,12 +18,12 @@ export const ROUNDS = 14;
 interface Negotiation {
   readonly plane: HalfPlane;
   readonly members: readonly string[];
-  readonly joints: readonly Joint[];
+  readonly joints: readonly PlaneJoint[];
   readonly grid: RoutingGrid;
   /** The nets as they are laid: those on the central axis first. */
   readonly order: readonly number[];
   readonly trees: Map<number, LinePiece>;
-  readonly links: Map<Joint, Link>;
+  readonly links: Map<PlaneJoint, Link>;
 }
 
 /**
@@ -54,7 +54,7 @@ function beginNegotiation(plane: HalfPlane, train: Train): Negotiation {
     plane,
     members,
     joints: jointsOf(train, members),
-    grid: gridOf(plane, members),
+    grid: routingGridOf(plane, members),
     order: [...members.keys()].sort((a, b) => isCentral(b) - isCentral(a)),
     trees: new Map(),
     links: new Map(),

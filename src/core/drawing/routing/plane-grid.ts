@@ -3,7 +3,7 @@ import type { HalfPlane } from '../half-plane';
 import { RoutingGrid } from './grid';
 
 /** A coupler and the nets of its members; −1 is the frame. */
-export interface Joint {
+export interface PlaneJoint {
   readonly id: string;
   readonly a: number;
   readonly b: number;
@@ -23,7 +23,7 @@ export function membersOf(plane: HalfPlane, train: Train): string[] {
   return [...members];
 }
 
-export function jointsOf(train: Train, members: readonly string[]): Joint[] {
+export function jointsOf(train: Train, members: readonly string[]): PlaneJoint[] {
   const nets = new Map(members.map((member, net) => [member, net]));
   return train.couplers.flatMap((coupler) => {
     if (!('joins' in coupler) || !coupler.joins.some((id) => nets.has(id))) return [];
@@ -33,7 +33,7 @@ export function jointsOf(train: Train, members: readonly string[]): Joint[] {
 }
 
 /** The half plane as cells, with what stands in them. */
-export function gridOf(plane: HalfPlane, members: readonly string[]): RoutingGrid {
+export function routingGridOf(plane: HalfPlane, members: readonly string[]): RoutingGrid {
   const grid = new RoutingGrid(plane.columns, plane.rows);
   for (const body of plane.bodies)
     for (let x = body.x; x <= body.end; x++)
