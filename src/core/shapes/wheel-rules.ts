@@ -1,6 +1,6 @@
 import { refuse, type RefusedResult } from '../result';
 import { toothForm } from './tooth-form';
-import { LEAST_WALL_MM, USUAL_TOLERANCE_MM, type WheelSpec } from './wheel-schema';
+import { LEAST_WALL_MM, USUAL_TOLERANCE_MM, WRONG, type WheelSpec } from './wheel-schema';
 
 /** What the measures of a wheel, each sound by itself, say against one another; null where nothing. */
 export function contradictionIn(spec: WheelSpec): RefusedResult | null {
@@ -9,11 +9,10 @@ export function contradictionIn(spec: WheelSpec): RefusedResult | null {
 
 function wrongTeeth(spec: WheelSpec): RefusedResult | null {
   const { moduleMm, internal = false } = spec;
-  if ((spec.backlashMm ?? 0) > moduleMm) return refuse('The backlash is from 0 to one module.', ['backlashMm']);
+  if ((spec.backlashMm ?? 0) > moduleMm) return refuse(WRONG.backlash, ['backlashMm']);
   if (spec.herringbone && !spec.helixDegrees)
     return refuse('A herringbone wheel has a helix angle: give one.', ['herringbone']);
-  if ((spec.toleranceMm ?? USUAL_TOLERANCE_MM) > moduleMm / 2)
-    return refuse('The tolerance is from 0.0001 mm to half a module.', ['toleranceMm']);
+  if ((spec.toleranceMm ?? USUAL_TOLERANCE_MM) > moduleMm / 2) return refuse(WRONG.tolerance, ['toleranceMm']);
   const { tipRadius, rootRadius } = toothForm(spec);
   return tipRadius <= (internal ? 0 : rootRadius)
     ? refuse('No tooth is left with this shift and backlash.', ['shift'])
@@ -32,8 +31,7 @@ function wrongGear(spec: WheelSpec): RefusedResult | null {
     return refuse('Give a round bore or a square hole, not both.', ['squareMm']);
   if (keyway && boreMm === undefined)
     return refuse('A keyway is cut in a round bore: give one.', ['keyway', 'widthMm']);
-  if (keyway && boreMm !== undefined && keyway.widthMm >= boreMm)
-    return refuse('A keyway is wider and deeper than 0 and narrower than the bore.', ['keyway', 'widthMm']);
+  if (keyway && boreMm !== undefined && keyway.widthMm >= boreMm) return refuse(WRONG.keyway, ['keyway', 'widthMm']);
   const { rootRadius } = toothForm(spec);
   const reach = boreReach(spec);
   if (reach + LEAST_WALL_MM > rootRadius)
@@ -43,10 +41,7 @@ function wrongGear(spec: WheelSpec): RefusedResult | null {
       [squareMm === undefined ? 'boreMm' : 'squareMm'],
     );
   if (hub && !(hub.outsideMm / 2 >= reach + LEAST_WALL_MM && hub.outsideMm / 2 < rootRadius))
-    return refuse('A hub is longer than 0, thicker than the hole by 1 mm all round, and stays below the teeth.', [
-      'hub',
-      'outsideMm',
-    ]);
+    return refuse(WRONG.hub, ['hub', 'outsideMm']);
   return null;
 }
 

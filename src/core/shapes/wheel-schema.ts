@@ -12,9 +12,14 @@ const between = (least: number, most: number, error: string) =>
   z.number({ error }).check(z.gte(least, error), z.lte(most, error));
 const above0 = (error: string, most = Infinity) => z.number({ error }).check(z.gt(0, error), z.lte(most, error));
 
+/** What is said of measures that are wrong by themselves or against others. */
+export const WRONG = {
+  backlash: 'The backlash is from 0 to one module.',
+  keyway: 'A keyway is wider and deeper than 0 and narrower than the bore.',
+  hub: 'A hub is longer than 0, thicker than the hole by 1 mm all round, and stays below the teeth.',
+  tolerance: 'The tolerance is from 0.0001 mm to half a module.',
+};
 const teeth = `The tooth count is a whole number from ${LEAST_TEETH} to ${MOST_TEETH}.`;
-const keyway = 'A keyway is wider and deeper than 0 and narrower than the bore.';
-const hub = 'A hub is longer than 0, thicker than the hole by 1 mm all round, and stays below the teeth.';
 const holes = `There are 0 to ${MOST_HOLES} lightening holes.`;
 
 /** A wheel to be cut or printed: its teeth, and what it is mounted with. All in mm. */
@@ -26,7 +31,7 @@ export const wheelSchema = z.object({
   /** Profile shift, in modules. */
   shift: z.optional(between(-0.8, 0.8, 'The profile shift is from -0.8 to 0.8 modules.')),
   /** Of the pair, along the pitch circle; half of it is taken off each wheel. */
-  backlashMm: z.optional(between(0, Infinity, 'The backlash is from 0 to one module.')),
+  backlashMm: z.optional(between(0, Infinity, WRONG.backlash)),
   widthMm: above0('The width is above 0 and at most 10 000 mm.', 10_000),
   /** At the pitch circle; right-handed above 0. */
   helixDegrees: z.optional(between(-45, 45, 'The helix angle is at most 45°.')),
@@ -34,15 +39,15 @@ export const wheelSchema = z.object({
   herringbone: z.optional(z.boolean()),
   boreMm: z.optional(above0('A hole is wider than 0 mm.')),
   /** A keyway in the bore: its width, and how deep it goes beyond the bore. */
-  keyway: z.optional(z.object({ widthMm: above0(keyway), deepMm: above0(keyway) })),
+  keyway: z.optional(z.object({ widthMm: above0(WRONG.keyway), deepMm: above0(WRONG.keyway) })),
   /** A square hole instead of a round bore, across flats. */
   squareMm: z.optional(above0('A hole is wider than 0 mm.')),
-  hub: z.optional(z.object({ outsideMm: above0(hub), longMm: above0(hub) })),
+  hub: z.optional(z.object({ outsideMm: above0(WRONG.hub), longMm: above0(WRONG.hub) })),
   /** So many round holes between hub and rim. */
   lighteningHoles: z.optional(between(0, MOST_HOLES, holes).check(z.int(holes))),
   /** Of a ring: how thick it is outside its roots. */
   rimMm: z.optional(between(LEAST_WALL_MM, Infinity, `The rim is at least ${LEAST_WALL_MM} mm.`)),
-  toleranceMm: z.optional(between(1e-4, Infinity, 'The tolerance is from 0.0001 mm to half a module.')),
+  toleranceMm: z.optional(between(1e-4, Infinity, WRONG.tolerance)),
 });
 
 export type WheelSpec = Readonly<z.infer<typeof wheelSchema>>;

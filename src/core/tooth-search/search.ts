@@ -147,21 +147,16 @@ function findDials(question: Asked<'outputs'>, tell: Tell, watch: SearchWatch): 
 
 function findFit(question: Asked<'fit'>, train: Train | null, tell: Tell, watch: SearchWatch): SearchAnswer {
   if (!train) throw new RangeError('A fit needs a train.');
-  const answer = searchFit(
-    { ...question.question, train },
-    (so) =>
-      tell({
-        ...so,
-        findings: so.results.map((fit) => fitFinding(fit, train, question.question.targets)),
-        why: null,
-      }),
-    watch,
-  );
+  const told = (so: ReturnType<typeof searchFit>): SearchAnswer => ({
+    ...so,
+    why: null,
+    findings: so.results.map((fit) => fitFinding(fit, train, question.question.targets)),
+  });
+  const answer = told(searchFit({ ...question.question, train }, (so) => tell(told(so)), watch));
   return {
     ...answer,
-    findings: answer.results.map((fit) => fitFinding(fit, train, question.question.targets)),
     why:
-      answer.results.length > 0
+      answer.findings.length > 0
         ? null
         : 'No choice of these counts keeps what has to hold (sets on one axis, planets ' +
           'evenly spaced, centre distances, common factors, the sign of a wanted ratio): ' +

@@ -12,20 +12,21 @@ const RIM_SPEEDS = { 'm/s': 1, 'mm/s': 0.001, 'm/min': 1 / 60, 'km/h': 1 / 3.6 }
 const FRAME_RATES = { 'frames/s': 1, fps: 1 };
 const SPEEDS = { ...SPEED_UNITS, '1/min': SPEED_UNITS.rpm };
 
-/** The units that a field takes, by the unit that stands beside it. */
+/** The units that a field takes, by the unit that stands beside it: masses before pulls, but for a scale's grams. */
 const TAKEN: ReadonlyMap<string, Readonly<Record<string, number>>> = new Map(
   [PULLS, MASSES, LENGTHS, TIMES, ANGLES, FRAME_RATES, SPEEDS, RIM_SPEEDS, TORQUE_UNITS].flatMap((table) =>
-    Object.keys(table).map((unit) => [unit === 'kg' && table === PULLS ? 'kgf' : unit, table] as const),
+    Object.keys(table).map((unit) => [unit, table] as const),
   ),
 ).set('g', PULLS);
 
-const bare = (unit: string): string => unit.replace(/[\s·.*]/g, '').toLowerCase();
+/** A unit as units are compared: whatever its case, its dots and its blanks. */
+export const bareUnit = (unit: string): string => unit.replace(/[\s·.*]/g, '').toLowerCase();
 
 /** How many of the field's unit one of the written unit is; null where it is none of them. */
 function factorOf(written: string, own: string): number | null {
-  if (bare(written) === bare(own)) return 1;
+  if (bareUnit(written) === bareUnit(own)) return 1;
   const units = Object.entries(TAKEN.get(own) ?? {});
-  const [a, b] = [units.find(([unit]) => bare(unit) === bare(written)), units.find(([unit]) => unit === own)];
+  const [a, b] = [units.find(([unit]) => bareUnit(unit) === bareUnit(written)), units.find(([unit]) => unit === own)];
   return a && b ? a[1] / b[1] : null;
 }
 

@@ -1,7 +1,7 @@
 import { accept, refuse, type Result } from '../result';
 import { capitalised } from '../capitalised';
 import { toNumber } from '../rational';
-import { splitFigure } from './figure';
+import { bareUnit, splitFigure } from './figure';
 
 /** Typing a speed of zero or beyond this is a slip, not a gear train. */
 const MAX_INPUT = 1e9;
@@ -23,8 +23,7 @@ export function readQuantity<U extends string>(
   const written = splitFigure(text);
   if (!written) return refuse(`Type ${what} as a number.`);
   const value = toNumber(written.value);
-  const plain = (name: string) => name.replace(/[\s·.*]/g, '').toLowerCase();
-  const unit = written.unit === '' ? fallback : units.find((candidate) => plain(candidate) === plain(written.unit));
+  const unit = written.unit === '' ? fallback : units.find((one) => bareUnit(one) === bareUnit(written.unit));
   if (!unit) return refuse(`Give ${what} in ${units.join(', ')}.`);
   if (range === 'above 0' && !(value > 0)) return refuse(`${capitalised(what)} must be above 0.`);
   if (Math.abs(value) > MAX_INPUT) return refuse(`${capitalised(what)} can be at most 1 000 000 000.`);

@@ -1,5 +1,6 @@
 'use client';
 
+import { messageAt } from '@/ui/form/fields';
 import { createContext, useContext, useMemo, useState } from 'react';
 import { useStore } from 'zustand';
 import { useShallow } from 'zustand/react/shallow';
@@ -13,7 +14,7 @@ import { writtenScenario, type ShiftingForm } from './form';
 import { setupOf, possibleOrder, type Setup } from './setup';
 import { createShifting, type ShiftingItself, type ShiftingState } from './store';
 import { capitalised } from '@/core/capitalised';
-import { accept, refuse, problemAt, type Result, type RefusedResult } from '@/core/result';
+import { accept, refuse, type Result, type RefusedResult } from '@/core/result';
 
 export const useShiftingItself = (): ShiftingItself => ownOf(useSession(), createShifting);
 
@@ -80,10 +81,7 @@ export const useSetup = (): Setup | null => useReading().setup;
 /** What is wrong at a place of the scenario, as a sentence; null where nothing is. */
 export function useWrong(): (...places: readonly string[]) => string | null {
   const read = useRead();
-  return (...places) => {
-    const problem = read.ok ? undefined : problemAt(read, ...places);
-    return problem ? capitalised(problem.message) : null;
-  };
+  return (...places) => messageAt(read, ...places);
 }
 
 /** What is wrong first, as a sentence: the field that it is about is in sight. */

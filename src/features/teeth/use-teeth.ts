@@ -1,5 +1,6 @@
 'use client';
 
+import { messageAt } from '@/ui/form/fields';
 import { createContext, useCallback, useContext, useMemo } from 'react';
 import { useStore } from 'zustand';
 import { readSearch, type SearchQuestion } from '@/core/tooth-search';
@@ -10,8 +11,7 @@ import { isSameKey } from '@/workers/job-runner';
 import { useKeptJob, type JobStateOf, type RunningJob } from '@/workers/use-job';
 import { writtenSearch, type TeethForm } from './form';
 import type { TeethItself, TeethState } from './store';
-import { capitalised } from '@/core/capitalised';
-import { problemAt, type Result } from '@/core/result';
+import { type Result } from '@/core/result';
 
 /** The screen's own store, and the train that is open; null where there is none. */
 export interface TeethScreen {
@@ -53,10 +53,7 @@ export function useQuestion(): Result<SearchQuestion> {
 /** What is wrong at a place of the search file, as a sentence; null where nothing is. */
 export function useProblemAt(): (place: string) => string | null {
   const read = useQuestion();
-  return (place) => {
-    const problem = read.ok ? undefined : problemAt(read, place);
-    return problem ? capitalised(problem.message) : null;
-  };
+  return (place) => messageAt(read, place);
 }
 
 export interface Searching extends Pick<RunningJob<'teeth'>, 'again'> {

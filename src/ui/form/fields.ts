@@ -1,3 +1,5 @@
+import { capitalised } from '@/core/capitalised';
+import { problemAt, type Result } from '@/core/result';
 import { readFigure } from '@/core/units';
 
 /** A figure that is typed: where it stands in the form and in the schema, and what is beside it. */
@@ -56,3 +58,9 @@ export function typedFields<K extends string>(fields: FieldTable<K>, written: ob
 
 /** A number as a field is filled with it; four figures are as many as anyone sets by hand. */
 export const figureText = (value: number, digits = 4): string => String(Number(value.toPrecision(digits)));
+
+/** What is wrong at one of these places of what was read, as a sentence for beside a field; null where nothing is. */
+export function messageAt(read: Result<unknown>, ...places: readonly string[]): string | null {
+  const problem = read.ok ? undefined : problemAt(read, ...places);
+  return problem ? capitalised(problem.message) : null;
+}

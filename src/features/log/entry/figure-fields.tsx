@@ -1,3 +1,4 @@
+import { messageAt } from '@/ui/form/fields';
 import { couplerName, memberName } from '@/core/words';
 import { useTrain } from '@/features/train/use-train';
 import { FormFields } from '@/ui/form/form-fields';
@@ -5,9 +6,8 @@ import { emptyFigures, HAS_WAY, KINDS, type ReadingDraft } from '../kinds';
 import { useLog } from '../use-log';
 import { FIRST_FIGURE } from './keys';
 import { partsById } from '@/core/train';
-import { capitalised } from '@/core/capitalised';
 import type { Reading } from '@/core/measurement';
-import { problemAt, type Result } from '@/core/result';
+import { type Result } from '@/core/result';
 
 /** The fields of the kind that is taken, the reading itself first. */
 export function FigureFields({ read }: { read: Result<Reading> }) {
@@ -16,10 +16,7 @@ export function FigureFields({ read }: { read: Result<Reading> }) {
   const change = (some: Partial<ReadingDraft>) => set({ draft: { ...draft, ...some } });
   const { fields, of } = KINDS[draft.kind];
   const begunTyping = fields.some(({ key, stays }) => !stays && (draft.figures[key] ?? '').trim() !== '');
-  const wrong = (key: string) => {
-    const problem = read.ok || !begunTyping ? undefined : problemAt(read, key);
-    return problem ? capitalised(problem.message) : null;
-  };
+  const wrong = (key: string) => (begunTyping ? messageAt(read, key) : null);
   return (
     <div className="flex flex-col gap-1 border-t border-base-300 px-4 py-2">
       {of !== null && <PartChoice draft={draft} change={change} />}

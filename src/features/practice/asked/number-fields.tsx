@@ -1,5 +1,6 @@
+import { messageAt } from '@/ui/form/fields';
 import { Dices } from 'lucide-react';
-import { problemAt, type Result } from '@/core/result';
+import { type Result } from '@/core/result';
 import { TextInput } from '@/ui/form/inputs';
 import type { WantedQuestions } from '../store';
 import { anySeed, type Numbers } from './numbers';
@@ -12,7 +13,7 @@ interface Props {
 
 /** How many questions, and the seed that chooses them. */
 export function NumberFields({ wanted, numbers, onChange }: Props) {
-  const wrong = (field: 'count' | 'seed') => (numbers.ok ? null : (problemAt(numbers, field)?.message ?? null));
+  const wrong = (field: 'count' | 'seed') => messageAt(numbers, field);
   return (
     <>
       <TextInput

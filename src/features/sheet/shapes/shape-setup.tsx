@@ -3,8 +3,8 @@ import { useState } from 'react';
 import { wheelDxf, wheelSvg, type ShapedGear } from '@/core/shapes';
 import { useTrain } from '@/features/train/use-train';
 import type { PartRow } from '@/core/parts';
-import { problemAt, type Result } from '@/core/result';
-import type { FieldTable } from '@/ui/form/fields';
+import { type Result } from '@/core/result';
+import { messageAt, type FieldTable } from '@/ui/form/fields';
 import { FormFields } from '@/ui/form/form-fields';
 import { Group, Pick, Tick } from '@/ui/form/inputs';
 import { fileName, saveFile } from '@/ui/save-file';
@@ -23,13 +23,13 @@ export function ShapeSetup() {
   const set = useSheet((state) => state.set);
   if (!chosen) return <p className="muted px-4 py-2 text-sm">This train has no gears with teeth round them.</p>;
   const { part, read } = chosen;
-  const change = (key: keyof ShapeForm, value: string | boolean) => set({ shape: { ...form, [key]: value } });
+  const change = (some: Partial<ShapeForm>) => set({ shape: { ...form, ...some } });
   const ring = part.type === 'internal';
   const usual: Partial<Record<keyof ShapeForm, number>> = {
     moduleMm: part.moduleMm ?? USUAL_MODULE_MM,
     widthMm: part.faceWidthMm ?? USUAL_WIDTH_MM,
   };
-  const wrong = (place: string) => (read.ok ? null : (problemAt(read, place)?.message ?? null));
+  const wrong = (place: string) => messageAt(read, place);
   /** @param place where the schema has these fields, before their own names */
   const fields = <K extends Exclude<keyof ShapeForm, 'herringbone'>>(table: FieldTable<K>, place = '') => (
     <FormFields
@@ -37,7 +37,7 @@ export function ShapeSetup() {
       form={form}
       unitWidth="w-7"
       wrong={(path) => wrong(`${place}${path}`)}
-      onChange={(some) => set({ shape: { ...form, ...some } })}
+      onChange={change}
     />
   );
   return (
@@ -54,7 +54,7 @@ export function ShapeSetup() {
           label="Herringbone"
           title="Left over right hand: it centres itself"
           checked={form.herringbone}
-          onChange={(on) => change('herringbone', on)}
+          onChange={(herringbone) => change({ herringbone })}
         />
         {wrong('herringbone') && (
           <p role="alert" className="text-error">
@@ -65,7 +65,7 @@ export function ShapeSetup() {
           <p className="muted">The train gives no module for it: {USUAL_MODULE_MM} mm is taken.</p>
         )}
       </Group>
-      <Group name={part.type === 'internal' ? 'Held outside' : 'On its shaft'}>
+      <Group name={ring ? 'Held outside' : 'On its shaft'}>
         {ring ? (
           fields(RIM)
         ) : (

@@ -1,10 +1,9 @@
-import { problemAt } from '@/core/result';
 import { inverse, toFraction, toNumber, type Rational } from '@/core/rational';
 import { readWanted, slipWords, wantedWords } from '@/core/tooth-search';
 import { figure } from '@/core/units';
 import { wantedOf, type WantedText } from '../form';
 import { usePresentRatio } from '../present';
-import type { FieldTable } from '@/ui/form/fields';
+import { messageAt, type FieldTable } from '@/ui/form/fields';
 import { FormFields } from '@/ui/form/form-fields';
 import { Pick } from '@/ui/form/inputs';
 
@@ -55,7 +54,7 @@ const FIELDS: Record<WantedText['form'], FieldTable<Exclude<keyof WantedText, 'f
 export function WantedFields({ wanted, onChange }: { wanted: WantedText; onChange: (wanted: WantedText) => void }) {
   const read = readWanted(wantedOf(wanted));
   const set = (change: Partial<WantedText>) => onChange({ ...wanted, ...change });
-  const wrong = (field: string) => (read.ok ? null : (problemAt(read, field)?.message ?? null));
+  const wrong = (field: string) => messageAt(read, field);
   return (
     <>
       <Pick label="Given as" value={wanted.form} choices={FORMS} onChange={(form) => set({ form })} />
