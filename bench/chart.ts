@@ -55,8 +55,8 @@ async function timeChanges(browser: Browser): Promise<Painted> {
     .getByRole('button')
     .first()
     .click();
-  await page.getByRole('button', { name: 'Take it over' }).click();
-  await page.getByRole('tab', { name: 'Pictures' }).click();
+  await page.getByRole('button', { name: 'Apply' }).click();
+  await page.getByRole('tab', { name: 'Plots' }).click();
   await page.waitForTimeout(1000);
   return timeKeys(page, ['z', 'y']);
 }

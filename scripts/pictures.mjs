@@ -50,7 +50,7 @@ const PICTURES = {
       await page.getByLabel('2 up to 3 at').fill('0.5');
       await page.getByRole('button', { name: /^Try it: A wider band/ }).waitFor();
       await page
-        .getByText(/^(Mends it|Then it)/)
+        .getByText(/^(Fixes it|Then it)/)
         .nth(2)
         .waitFor({ timeout: 30_000 });
       const time = page.getByRole('slider', { name: 'Time that is looked at' });

@@ -18,7 +18,8 @@ export function parseArguments(argv: readonly string[], options: OptionKinds): A
   try {
     return parseArgs({ args: withNegativeNumbers(argv, options), options, allowPositionals: true });
   } catch (error) {
-    const [first = ''] = error instanceof Error ? error.message.split('\n') : [];
+    // parseArgs throws nothing but errors.
+    const [first = ''] = (error as Error).message.split('\n');
     throw new UsageError(first.replace(/\. To specify.*$/, '.'));
   }
 }

@@ -1,16 +1,15 @@
-import { execFileSync, spawnSync } from 'node:child_process';
+import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { runHere } from '@/testing/command';
 
 const ROOT = join(__dirname, '../..');
-const run = (...args: string[]) =>
-  spawnSync(process.execPath, ['bin/tinwheel', ...args], { cwd: ROOT, encoding: 'utf8' });
+const run = runHere;
+/** Started as people do, with this on its standard input. */
 const runWith = (input: string, ...args: string[]) =>
   spawnSync(process.execPath, ['bin/tinwheel', ...args], { cwd: ROOT, encoding: 'utf8', input });
 const train = (name: string) => `demo/trains/${name}.train.json`;
-
-beforeAll(() => void execFileSync(process.execPath, ['scripts/build-cli.mjs'], { cwd: ROOT }));
 
 describe('solve', () => {
   test('prints exact figures of the position asked for, and in units', () => {
@@ -89,7 +88,7 @@ describe('the program itself', () => {
         new RegExp(`^usage: tinwheel ${verb} .*\n\n.*\\.\n\n(  .+\n)+\nExample: tinwheel ${verb} `),
       );
     }
-    expect(run('--version').stdout).toMatch(/^tinwheel \d+\.\d+\.\d+\n$/);
+    expect(runWith('', '--version').stdout).toMatch(/^tinwheel \d+\.\d+\.\d+\n$/);
   });
 
   test('a minus in place of a file is standard input, once', () => {

@@ -1,8 +1,12 @@
 import { UsageError } from './options';
 
+/** What a command that was refused prints on stderr: one line, in `check` one for each problem. */
+export const refusalLines = (message: string, more: readonly string[] = []): string =>
+  `tinwheel: ${[message, ...more].join('\n')}\n`;
+
 /**
- * Prints what a command says. What goes wrong is one line on stderr and exit 2, in `check` one for each problem;
- * nothing is printed before the result is whole.
+ * Prints what a command says. What goes wrong is said on stderr, with exit 2; nothing is printed before the result is
+ * whole.
  * @param foreseen a failure's sentence; null for one that is none
  */
 export async function said(
@@ -14,8 +18,7 @@ export async function said(
   } catch (error) {
     const message = error instanceof UsageError ? error.message : foreseen(error);
     if (message === null) throw error;
-    const lines = [message, ...(error instanceof UsageError ? error.more : [])];
-    process.stderr.write(`tinwheel: ${lines.join('\n')}\n`);
+    process.stderr.write(refusalLines(message, error instanceof UsageError ? error.more : []));
     process.exitCode = 2;
   }
 }

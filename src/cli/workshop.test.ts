@@ -5,6 +5,7 @@ import { join, resolve } from 'node:path';
 import DxfParser from 'dxf-parser';
 import { openDatabase, seedDemoTrains } from '@/server/database';
 import { stopWorkers } from '@/server/heavy';
+import { runHere } from '@/testing/command';
 
 let folder: string;
 const at = (name: string) => join(folder, name);
@@ -19,8 +20,9 @@ const tinwheel = (args: readonly string[], database = 'none.sqlite') =>
     env: { ...process.env, TINWHEEL_DB: at(database) },
     timeout: 60_000,
   });
-const said = (args: readonly string[], database?: string): string => {
-  const { status, stdout, stderr } = tinwheel(args, database);
+const said = (args: readonly string[], database?: string): string => saidBy(tinwheel(args, database));
+const saidHere = (...args: string[]): string => saidBy(runHere(...args));
+const saidBy = ({ status, stdout, stderr }: { status: number | null; stdout: string; stderr: string }): string => {
   expect([status, stderr]).toEqual([0, '']);
   return stdout;
 };
@@ -31,7 +33,7 @@ test('parts: per gear its measures, at a speed and torque; CSV and Markdown have
     at('sized.train.json'),
     JSON.stringify({ ...train, gears: train.gears.map((gear) => ({ ...gear, module: 2 })) }),
   );
-  const list = JSON.parse(said(['parts', at('sized.train.json'), '--speed', '10 turns/s', '--torque', '2Nm'])) as {
+  const list = JSON.parse(saidHere('parts', at('sized.train.json'), '--speed', '10 turns/s', '--torque', '2Nm')) as {
     parts: Record<string, unknown>[];
   };
   expect(list.parts[0]).toMatchObject({
@@ -46,15 +48,15 @@ test('parts: per gear its measures, at a speed and torque; CSV and Markdown have
   });
   expect(list.parts[0]!.tipMetresPerSecond).toBeCloseTo((Math.PI * 0.042 * 600) / 60, 5);
   for (const format of ['--csv', '--markdown'])
-    expect(said(['parts', RAKE, format]).trim().split('\n').length).toBeGreaterThanOrEqual(train.gears.length + 1);
-  expect(tinwheel(['parts', RAKE, '--csv', '--markdown']).stderr).toContain('choose one');
+    expect(saidHere('parts', RAKE, format).trim().split('\n').length).toBeGreaterThanOrEqual(train.gears.length + 1);
+  expect(runHere('parts', RAKE, '--csv', '--markdown').stderr).toContain('choose one');
 });
 
 test('gear: one wheel true to size in each format; what is wrong is one line with its option', () => {
   const base = ['gear', '--teeth', '23', '--module', '2.5', '--shift', '0.2', '--backlash', '0.1', '--bore', '8'];
-  for (const format of ['svg', 'dxf', 'stl']) said([...base, '--format', format, '-o', at(`g.${format}`)]);
-  said([...base, '--helix', '20', '--herringbone', '--width', '12', '--format', 'stl', '-o', at('h.stl')]);
-  said([...base.slice(0, 5), '--shift', '-0.1', '--helix', '-20', '--format', 'stl', '-o', at('n.stl')]);
+  for (const format of ['svg', 'dxf', 'stl']) saidHere(...base, '--format', format, '-o', at(`g.${format}`));
+  saidHere(...base, '--helix', '20', '--herringbone', '--width', '12', '--format', 'stl', '-o', at('h.stl'));
+  saidHere(...base.slice(0, 5), '--shift', '-0.1', '--helix', '-20', '--format', 'stl', '-o', at('n.stl'));
   const lines = new DxfParser()
     .parseSync(readFileSync(at('g.dxf'), 'utf8'))!
     .entities.filter(({ type }) => type === 'POLYLINE') as unknown as { vertices: { x: number; y: number }[] }[];
@@ -63,7 +65,7 @@ test('gear: one wheel true to size in each format; what is wrong is one line wit
   const stl = readFileSync(at('h.stl'));
   expect(stl.length).toBe(84 + 50 * stl.readUInt32LE(80));
   const refused = (...args: string[]) => {
-    const { status, stdout, stderr } = tinwheel([...args]);
+    const { status, stdout, stderr } = runHere(...args);
     expect([status, stdout, stderr.trim().split('\n').length]).toEqual([2, '', 1]);
     return stderr;
   };

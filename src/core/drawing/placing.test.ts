@@ -52,7 +52,7 @@ describe('drawn radii', () => {
         for (const a of train.gears)
           for (const b of train.gears) if (a.teeth < b.teeth) expect(radii.get(a.id)!).toBeLessThan(radii.get(b.id)!);
       }),
-      { numRuns: 60 },
+      { numRuns: runs(90) },
     );
   });
 

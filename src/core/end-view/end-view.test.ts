@@ -1,3 +1,4 @@
+import { runs } from '@/testing/runs';
 import fc from 'fast-check';
 import { readdirSync } from 'node:fs';
 import { demoTrain } from '@/testing/demo-train';
@@ -104,7 +105,7 @@ describe('tooth outlines', () => {
           ).toBeLessThan(0.02);
         },
       ),
-      { numRuns: 40 },
+      { numRuns: runs(60) },
     );
   });
 });

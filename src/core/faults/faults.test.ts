@@ -105,7 +105,7 @@ test(
           expect(tests).toBeLessThan(200);
         }
       }),
-      { numRuns: 60 },
+      { numRuns: runs(90) },
     );
     expect(followed).toBeGreaterThan(5);
   },

@@ -1,4 +1,4 @@
-import { runs } from '@/testing/runs';
+import { runs, someOf } from '@/testing/runs';
 import fc from 'fast-check';
 import { answeredAgain } from '@/testing/answered-again';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
@@ -75,7 +75,7 @@ test(
         seen.add(question.skill);
       }
     for (const { key } of RANDOM_KINDS)
-      for (const seed of [1, 2, 3]) {
+      for (const seed of someOf([1, 2, 3])) {
         const train = randomTrain(key, seed);
         for (const question of practise(train, { seed, count: 12 }).questions) sound(train, question);
       }
@@ -87,7 +87,7 @@ test(
           for (const question of practise(train, { seed, count: 12 }).questions) sound(train, question);
         },
       ),
-      { numRuns: runs(200) },
+      { numRuns: runs(120) },
     );
     expect([...seen].sort()).toEqual(Object.keys(SKILLS).sort());
     expect([...again].sort()).toEqual(Object.keys(SKILLS).sort());

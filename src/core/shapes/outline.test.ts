@@ -246,13 +246,19 @@ function cutBy(
       : depth > deepest
         ? -Infinity
         : beside + Math.sqrt(rounding ** 2 - (depth - middle) ** 2);
-  let most = -Infinity;
-  for (let turn = -1.2; turn <= 1.2; turn += 2e-4) {
+  const cutAt = (turn: number) => {
     const at = Math.PI / teeth - place.half + turn;
     const x = place.radius * Math.sin(at) - r * turn;
     const depth = r + shift * m - place.radius * Math.cos(at);
-    most = Math.max(most, half(depth) - Math.abs(x));
-  }
+    return half(depth) - Math.abs(x);
+  };
+  // Large steps first; then small ones wherever a large one came near the deepest.
+  const [large, small] = [4e-3, 1e-4];
+  const turns = Array.from({ length: 2.4 / large + 1 }, (_, i) => -1.2 + i * large);
+  const near = Math.max(...turns.map(cutAt)) - r * large;
+  let most = -Infinity;
+  for (const turn of turns)
+    if (cutAt(turn) >= near) for (let by = -large; by <= large; by += small) most = Math.max(most, cutAt(turn + by));
   return most;
 }
 

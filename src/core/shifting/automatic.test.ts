@@ -1,3 +1,4 @@
+import { runs } from '@/testing/runs';
 import fc from 'fast-check';
 import { countershaftBox } from '@/testing/countershaft-box';
 import { demoTrain } from '@/testing/demo-train';
@@ -147,7 +148,7 @@ test(
         expect(Math.abs(motorJ - loadJ - lossJ - storedJ)).toBeLessThan(1e-3 * Math.abs(motorJ));
         expect(lossJ).toBeGreaterThan(-1e-9);
       }),
-      { numRuns: 15 },
+      { numRuns: runs(24) },
     );
   },
 );

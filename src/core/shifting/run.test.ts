@@ -1,3 +1,4 @@
+import { runs } from '@/testing/runs';
 import fc from 'fast-check';
 import { countershaftBox } from '@/testing/countershaft-box';
 import { RAD_S_PER_RPM } from './operating-point';
@@ -110,7 +111,7 @@ test(
         expect(JSON.stringify(runScenario(BOX, asked))).toBe(JSON.stringify(run));
         for (const { kind } of run.events) seen.add(kind);
       }),
-      { numRuns: 40 },
+      { numRuns: runs(60) },
     );
     expect([...seen].sort()).toEqual(expect.arrayContaining(['engaged', 'shift', 'stall']));
   },
@@ -126,7 +127,7 @@ test('steps half as long move no event by a millisecond', () => {
       );
       whole.events.forEach(({ timeS }, i) => expect(Math.abs(half.events[i]!.timeS - timeS)).toBeLessThan(1e-3));
     }),
-    { numRuns: 25 },
+    { numRuns: runs(40) },
   );
 });
 

@@ -176,7 +176,7 @@ test('four stages between the same two shafts keep their distance also where hal
     fc.property(target, wheels(6), fc.boolean(), (wanted, own, internal) => {
       compared += check({ ...QUESTION, equalCentres: true, internal, target: wanted, wheels: own, stages: 4 });
     }),
-    { numRuns: 60 },
+    { numRuns: runs(90) },
   );
   expect(compared).toBeGreaterThan(60);
 });

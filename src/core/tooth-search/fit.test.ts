@@ -109,7 +109,7 @@ test('of a two-speed box: what going through every choice finds, in the same pla
         }
       },
     ),
-    { numRuns: 25 },
+    { numRuns: runs(40) },
   );
 });
 
