@@ -18,7 +18,7 @@ test('the overdrive that nobody listed is found among the combinations and added
   const found = tab.getByRole('region', { name: 'Combinations' });
   await expect(found.getByRole('row')).toHaveCount(2);
   await found.getByRole('button', { name: 'Add as position' }).click();
-  await expect(row(page, '8')).toContainText('0.7222');
+  await expect(row(page, '4')).toContainText('0.7222');
   await expect(tab).toContainText('The chart has every forward ratio that there is.');
   await tab.getByLabel('That').selectOption('locked');
   await expect(tab.getByRole('region', { name: 'Smallest causes of lock-ups' }).getByRole('row').nth(1)).toContainText(
@@ -128,7 +128,7 @@ test('one tooth more is looked at before it is decided; the shading says which p
   await more.getByLabel('Teeth to try').fill('0');
   await expect(more).toContainText('A gear has at least one tooth.');
   await more.getByLabel('Teeth to try').fill('33');
-  await more.getByRole('button', { name: 'Take it over' }).click();
+  await more.getByRole('button', { name: 'Apply' }).click();
   await expect(row(page, '2')).toContainText('2.925');
 });
 

@@ -31,8 +31,8 @@ test('a chart made by keyboard alone: positions added, named, engaged, moved and
   await expect(row(page, 'low')).toContainText('4.923');
   // Another row like it, with the next clutch instead.
   await keys(page, 'Home', 'Insert');
-  await expect.poll(() => names(page)).toEqual(['low', '2']);
-  await row(page, '2').getByRole('rowheader').getByRole('button').focus();
+  await expect.poll(() => names(page)).toEqual(['low', '1']);
+  await row(page, '1').getByRole('rowheader').getByRole('button').focus();
   await keys(
     page,
     'F2',

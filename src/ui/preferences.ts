@@ -20,6 +20,8 @@ interface Choices {
   readonly setSchool: SetSchool;
   /** Whether what meshes lose counts. */
   readonly losses: boolean;
+  /** Whether the other counts of a planetary set follow a typed one, so that they go on to fit. */
+  readonly keepSets: boolean;
 }
 
 /** How a person likes figures shown; kept in the browser. */
@@ -35,11 +37,24 @@ const FIRST: Choices = {
   keyFigure: 'ratio',
   setSchool: 'formula',
   losses: false,
+  keepSets: false,
 };
 
+const NAME = 'tin-wheel-preferences';
+
 export const usePreferences = create<Preferences>()(
-  persist((set) => ({ ...FIRST, set }), { name: 'tin-wheel-preferences', skipHydration: true }),
+  persist((set) => ({ ...FIRST, set }), { name: NAME, skipHydration: true }),
 );
+
+/** What this browser keeps of them, also before the page has read it; nothing where it keeps none. */
+export function keptPreferences(): Partial<Choices> {
+  try {
+    const kept = JSON.parse(localStorage.getItem(NAME) ?? '{}') as { readonly state?: Partial<Choices> };
+    return kept.state ?? {};
+  } catch {
+    return {};
+  }
+}
 
 /** Reads the kept preferences once the page is live, so that server and first client render agree. */
 export function useKeptPreferences(): void {

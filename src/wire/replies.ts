@@ -17,7 +17,9 @@ export const drawnReply = z.object({
 });
 export const trainDrawnReply = z.extend(drawnReply, { train });
 export const revisionsReply = z.object({
-  revisions: z.array(z.object({ version, savedAt: z.string(), name: z.nullable(z.string()) })),
+  revisions: z.array(
+    z.object({ version, savedAt: z.string(), name: z.nullable(z.string()), changed: z.nullable(z.string()) }),
+  ),
 });
 const document = z.custom<object>((value) => typeof value === 'object' && value !== null);
 /** Why what is kept does not read. */

@@ -34,9 +34,22 @@ export const postTrain = (train: Train, original: string | null = null) =>
 
 const MOST_LETTERS = 120;
 
-/** Puts a copy of a train on the shelf beside it. */
-export const postTrainCopy = ({ id, train }: Pick<Kept, 'id' | 'train'>) =>
-  postTrain({ ...train, name: `${train.name} (copy)`.slice(0, MOST_LETTERS) }, id);
+/** Puts a copy of a train on the shelf beside it, numbered where there are copies already. */
+export async function postTrainCopy({ id, train }: Pick<Kept, 'id' | 'train'>) {
+  const shelf = await readShelf();
+  const taken = new Set(shelf.ok ? shelf.value.trains.map(({ name }) => name) : []);
+  return postTrain({ ...train, name: copyName(train.name, taken) }, id);
+}
+
+/** "Winch (copy)", or "Winch (copy 2)" where that is taken; a copy of a copy is numbered on. */
+export function copyName(name: string, taken: ReadonlySet<string>): string {
+  const own = name.replace(/ \(copy( \d+)?\)$/, '');
+  for (let i = 1; ; i++) {
+    const mark = i === 1 ? ' (copy)' : ` (copy ${i})`;
+    const copy = `${own.slice(0, MOST_LETTERS - mark.length)}${mark}`;
+    if (!taken.has(copy)) return copy;
+  }
+}
 
 /** Saves over the version named; refused as `stale`, with what is there, when that is no longer the newest. */
 export const putTrain = ({ id, version, train }: Kept, { leaving = false } = {}) =>

@@ -56,6 +56,9 @@ test('every call of the client is answered by the routes as its schema says', as
   const picture = held(replies.pictureReply, await wire.postPicture(added.id, new Blob([dot], { type: 'image/png' })));
   const copy = held(replies.storedReply, await wire.postTrainCopy(kept));
   expect(held(replies.trainReply, await wire.fetchTrain(copy.id)).train.name).toBe(`${kept.train.name} (copy)`);
+  const second = held(replies.storedReply, await wire.postTrainCopy(kept));
+  expect(held(replies.trainReply, await wire.fetchTrain(second.id)).train.name).toBe(`${kept.train.name} (copy 2)`);
+  held(replies.nothingReply, await wire.deleteTrain({ id: second.id, version: 1 }));
   for (const id of [added.id, copy.id])
     expect(held(replies.besideReply, await wire.readBeside('searches', id)).kept).toEqual([
       { id: 'a', name: 'Slow drum', savedAt: expect.any(String), document: { ...search, target: '9.9' } },

@@ -16,3 +16,16 @@ export function differenceOf(before: Train, after: Train, convention: RatioConve
   const parts = partChanges(before, after);
   return { parts, positions: parts.length === 0 ? [] : ratioChanges(before, after, convention) };
 }
+
+/** Changes that a line names; the rest is counted. */
+const NAMED = 2;
+
+/** What changed in one line: "26 on first wheel: 28 teeth", "… and 3 more"; null where nothing did. */
+export function changeText(before: Train, after: Train): string | null {
+  const parts = partChanges(before, after);
+  if (parts.length === 0) return null;
+  const named = parts.slice(0, NAMED).join('; ');
+  return parts.length > NAMED ? `${named} and ${parts.length - NAMED} more` : named;
+}
+
+export { mergeTrains } from './merge';

@@ -140,7 +140,10 @@ const POSITIONS: PartSentences<Position> = {
   removed: ({ name }) => `position ${name} removed`,
   changed: (old, now, { was, is }) => [
     ...unlessSame(old.name, now.name, `position ${old.name}, now called ${now.name}`),
-    ...about(`position ${now.name}`, engagedChanges(old, now, was, is)),
+    ...about(`position ${now.name}`, [
+      ...engagedChanges(old, now, was, is),
+      ...(old.ladder === now.ladder ? [] : [now.ladder === false ? 'left out of the ladder' : 'in the ladder']),
+    ]),
   ],
 };
 

@@ -141,13 +141,18 @@ export interface SideView {
 }
 
 /** How wide a name is drawn at 15 px, about. */
-export const textWidth = (text: string): number => text.length * 7.8;
+/** The width of a text, of its longest line where it has several. */
+export const textWidth = (text: string): number => Math.max(...linesOf(text).map(({ length }) => length)) * 7.8;
 export const TEXT_HEIGHT = 16;
+
+/** A label's lines, one over the other about its place. */
+export const linesOf = (text: string): readonly string[] => text.split('\n');
 
 export function labelBox({ text, x, y, anchor }: Label): Box {
   const width = textWidth(text);
   const left = anchor === 'start' ? x : anchor === 'end' ? x - width : x - width / 2;
-  return { left, right: left + width, top: y - TEXT_HEIGHT / 2, bottom: y + TEXT_HEIGHT / 2 };
+  const half = (linesOf(text).length * TEXT_HEIGHT) / 2;
+  return { left, right: left + width, top: y - half, bottom: y + half };
 }
 
 export const overlap = (a: Box, b: Box): boolean =>

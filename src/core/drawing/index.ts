@@ -1,4 +1,6 @@
 export { Drafts, type DraftsData } from './drafts';
+export { linesOf, TEXT_HEIGHT } from './geometry';
+export { markPlaces } from './mark-places';
 export { AT_ONCE, FIRST_SIGHT, QUICK, THOROUGH } from './effort';
 export { SPACES, type DrawingSpace } from './spaces';
 export { drawSideView, type DrawingOptions, type DrawnTrain } from './side-view';

@@ -1,8 +1,10 @@
 import { demoTrain } from '@/testing/demo-train';
 import type { Train } from '../train';
-import { drawSideView, type SideView } from '.';
+import { readdirSync } from 'node:fs';
+import { drawSideView, SPACES, type SideView } from '.';
 import { distanceFromBox, labelBox, overlap, segmentBox } from './geometry';
 import { portRoom } from './labels';
+import { wrapped } from './wrapped';
 
 function draw(train: Train): SideView {
   const drawn = drawSideView(train, { width: 880, height: 380 });
@@ -27,13 +29,35 @@ describe('labels', () => {
     }
   });
 
-  test('long names are cut, and room is made for what is left of them', () => {
-    const train = named(demoTrain('sluice-winch'), (id) => `${id} with a very long name indeed`);
+  test('long names stand on several lines, whole, and room is made for them', () => {
+    const long = (id: string) => `${id} with a very long name indeed`;
+    const train = named(demoTrain('sluice-winch'), long);
     const view = draw(train);
-    const texts = view.labels.filter(({ of }) => of.kind === 'member').map(({ text }) => text);
-    expect(texts.length).toBeGreaterThan(1);
-    for (const text of texts) expect(text).toMatch(/^.{15}…$/);
+    const labels = view.labels.filter(({ of }) => of.kind === 'member');
+    expect(labels.length).toBeGreaterThan(1);
+    for (const { text, of } of labels) {
+      expect(text.replaceAll('\n', ' ')).toBe(long(of.id));
+      expect(Math.max(...text.split('\n').map(({ length }) => length))).toBeLessThanOrEqual(16);
+    }
     expect(portRoom(train)).toBeGreaterThan(portRoom(named(train, () => 'x')));
+  });
+
+  test('no name of the trains of the saltworks is cut', () => {
+    for (const file of readdirSync('demo/trains')) {
+      const train = demoTrain(file.replace('.train.json', ''));
+      const drawn = drawSideView(train, SPACES.bench);
+      if (!drawn.ok) throw new Error(drawn.why);
+      const cut = drawn.view.labels.filter(({ text }) => text.includes('…'));
+      expect([file, cut]).toEqual([file, []]);
+    }
+  });
+
+  test('a word longer than a line is divided, and only what three lines do not hold is cut', () => {
+    expect(wrapped('Rear brake', 7)).toBe('Rear\nbrake');
+    expect(wrapped('Carrier rotor', 11)).toBe('Carrier\nrotor');
+    expect(wrapped('Rear brake')).toBe('Rear brake');
+    expect(wrapped('a'.repeat(20))).toBe(`${'a'.repeat(15)}-\naaaaa`);
+    expect(wrapped('one two three four', 5)).toBe('one\ntwo\nthree…');
   });
 
   test('a member without a name goes by its id', () => {

@@ -3,6 +3,7 @@ import type { Train } from '../train';
 import {
   distanceFromBox,
   labelBox,
+  linesOf,
   overlap,
   segmentBox,
   TEXT_HEIGHT,
@@ -13,7 +14,8 @@ import {
   type SideView,
 } from './geometry';
 import { partsById } from '../train';
-import { itemAt, lookUp } from '../required';
+import { itemAt } from '../required';
+import { wrapped } from './wrapped';
 
 /** Pixels from where a shaft leaves the drawing to its name: the arrow stands between. */
 const PORT_GAP = 24;
@@ -21,7 +23,7 @@ const PORT_GAP = 24;
 /** Pixels from the line of a shaft's arrow to a name over or under it. */
 const OVER_ARROW = 16;
 
-/** Names are cut to so many letters; a coupler's, where no place is wide enough, to fewer. */
+/** Names have lines of at most so many letters; where no place is wide enough, of fewer. */
 const LONGEST = 16;
 const SHORTER = [11, 7];
 
@@ -49,14 +51,13 @@ export function placeLabels(train: Train, view: Bare): Label[] {
     }
     return false;
   };
-  const names = new Map(train.members.map((member) => [member.id, member.name || member.id]));
   for (const { member, side, x, y } of view.ports) {
-    const text = lookUp(names, member);
+    const text = memberName(train, member);
     const of = { kind: 'member', id: member } as const;
     const [out, anchor] = side === 'left' ? ([-1, 'end'] as const) : ([1, 'start'] as const);
     // Beyond its arrow; where the shaft ends among the gears of others, over or under the arrow.
     const beside = [LONGEST, ...SHORTER].map((letters) => ({
-      text: cut(text, letters),
+      text: wrapped(text, letters),
       of,
       x: x + out * PORT_GAP,
       y,
@@ -64,7 +65,7 @@ export function placeLabels(train: Train, view: Bare): Label[] {
     }));
     const over = [1, -1, 2, -2].flatMap((way) =>
       [anchor, 'middle' as const, anchor === 'end' ? ('start' as const) : ('end' as const)].map((held) => ({
-        text: cut(text),
+        text: wrapped(text),
         of,
         x: x + out * 6,
         y: y + way * OVER_ARROW,
@@ -77,7 +78,7 @@ export function placeLabels(train: Train, view: Bare): Label[] {
     const text = couplerName(train, id);
     const box = { left: x - 11, right: x + 11, top: y - 11, bottom: y + 11 };
     const of = { kind: 'coupler', id } as const;
-    // Between narrow neighbours a name stands further over or under its coupler, or is cut shorter, rather than
+    // Between narrow neighbours a name stands further over or under its coupler, or on several lines, rather than
     // nowhere.
     const candidates = (shown: string) => [
       ...nearestFirst(around(shown, of, box), { x, y }),
@@ -87,7 +88,7 @@ export function placeLabels(train: Train, view: Bare): Label[] {
       const far = distanceFromBox(label, { x, y });
       return view.couplers.every((other) => other.coupler === id || distanceFromBox(label, other) > far);
     };
-    [LONGEST, ...SHORTER].some((letters) => put(candidates(cut(text, letters)), own));
+    [LONGEST, ...SHORTER].some((letters) => put(candidates(wrapped(text, letters)), own));
   }
   const done = new Set<string>();
   for (const { gear: id, box, shape, x, y } of view.gears) {
@@ -103,7 +104,7 @@ export function placeLabels(train: Train, view: Bare): Label[] {
     const run = segments.filter(({ y1, y2 }) => y1 === y2).sort((a, b) => b.x2 - b.x1 - (a.x2 - a.x1))[0];
     if (!run || !view.bearings.some(({ x, y }) => y === run.y1 && (x === run.x1 || x === run.x2))) continue;
     const of = { kind: 'member' as const, id: member };
-    const text = cut(lookUp(names, member));
+    const text = wrapped(memberName(train, member));
     put([
       { text, of, x: run.x1 - 14, y: run.y1, anchor: 'end' },
       { text, of, x: run.x2 + 14, y: run.y1, anchor: 'start' },
@@ -129,19 +130,22 @@ function nearestFirst(labels: readonly Label[], { x, y }: Point): Label[] {
 /** Room that the names at the input and the outputs need beside the drawing. */
 export function portRoom(train: Train): number {
   const names = [train.input, ...train.outputs].map((id) => memberName(train, id));
-  return Math.ceil(PORT_GAP + 6 + Math.max(...names.map((name) => textWidth(cut(name)))));
+  return Math.ceil(PORT_GAP + 6 + Math.max(...names.map((name) => textWidth(wrapped(name)))));
 }
 
-const cut = (text: string, letters: number = LONGEST): string =>
-  text.length > letters ? `${text.slice(0, letters - 1)}…` : text;
-
-/** Candidates over and under a box, one line of text further away each time. */
+/** Candidates over and under a box, half a line of text further away each time, and to either side of it. */
 function stacked(text: string, of: Label['of'], { left, right, top, bottom }: Box): Label[] {
-  return [1, 2, 3, 4, 5].flatMap((lines) =>
-    [top - lines * TEXT_HEIGHT - 8, bottom + lines * TEXT_HEIGHT + 8].flatMap((y): Label[] => [
-      { text, of, x: (left + right) / 2, y, anchor: 'middle' },
-      { text, of, x: left, y, anchor: 'start' },
-      { text, of, x: right, y, anchor: 'end' },
+  const more = (linesOf(text).length * TEXT_HEIGHT) / 2;
+  const across = (left + right) / 2;
+  return Array.from({ length: 24 }, (_, i) => more + ((i + 1) * TEXT_HEIGHT) / 2).flatMap((far) =>
+    [top - far, bottom + far].flatMap((y): Label[] => [
+      { text, of, x: across, y, anchor: 'middle' },
+      ...[0, 8, 16, 24, 36, 52, 70].flatMap((aside): Label[] => [
+        { text, of, x: left + aside, y, anchor: 'start' },
+        { text, of, x: right - aside, y, anchor: 'end' },
+        { text, of, x: right + aside, y, anchor: 'start' },
+        { text, of, x: left - aside, y, anchor: 'end' },
+      ]),
     ]),
   );
 }
@@ -153,7 +157,7 @@ function stacked(text: string, of: Label['of'], { left, right, top, bottom }: Bo
 function around(text: string, of: Label['of'], { left, right, top, bottom }: Box): Label[] {
   const middle = (top + bottom) / 2;
   const across = (left + right) / 2;
-  const half = TEXT_HEIGHT / 2;
+  const half = (linesOf(text).length * TEXT_HEIGHT) / 2;
   const found: Label[] = [];
   const beside = (y: number, gap: number) =>
     found.push({ text, of, x: right + gap, y, anchor: 'start' }, { text, of, x: left - gap, y, anchor: 'end' });

@@ -10,6 +10,8 @@ export interface ChartRow {
   readonly id: string;
   readonly name: string;
   readonly engaged: readonly string[];
+  /** False for a variant that is no rung of the ladder: no step leads from it or to it. */
+  readonly onLadder: boolean;
   readonly solved: Solved;
   /** Its ratio over that of the next forward row, in/out; null where it or every later row drives no way forward. */
   readonly step: Rational | null;
@@ -47,8 +49,14 @@ const lossyChart = (train: Train): Chart => makeChart(train, true);
 
 function makeChart(train: Train, losses: boolean): Chart {
   const solved = modelOf(train).positions({ losses });
-  const rows = train.positions.map(({ id, name, engaged }) => ({ id, name, engaged, solved: lookUp(solved, id) }));
-  const forward = rows.map((row) => forwardRatio(row.solved));
+  const rows = train.positions.map(({ id, name, engaged, ladder }) => ({
+    id,
+    name,
+    engaged,
+    onLadder: ladder !== false,
+    solved: lookUp(solved, id),
+  }));
+  const forward = rows.map(rungOf);
   const nextForward = (at: number) => forward.slice(at + 1).find((ratio) => ratio !== null) ?? null;
   return {
     rows: rows.map((row, i) => {
@@ -64,8 +72,9 @@ function makeChart(train: Train, losses: boolean): Chart {
 /** Does a position of this ratio drive forward? */
 export const isForward = (ratio: Rational | null): ratio is Rational => ratio !== null && sign(ratio) > 0;
 
-/** The ratio of a position that drives forward; null of any other. */
-const forwardRatio = ({ ratio }: Solved): Rational | null => (isForward(ratio) ? ratio : null);
+/** The ratio of a row that is a rung of the ladder: it drives forward, and is not left out. Null of any other. */
+export const rungOf = ({ onLadder, solved: { ratio } }: Pick<ChartRow, 'onLadder' | 'solved'>): Rational | null =>
+  onLadder && isForward(ratio) ? ratio : null;
 
 function together(ratios: readonly Rational[]): Forward {
   const sorted = [...ratios].sort(compare);

@@ -1,5 +1,5 @@
 import { compare, equals, toNumber, entryAt } from '../rational';
-import { isForward, type Chart } from './chart';
+import { rungOf, type Chart } from './chart';
 import { itemAt } from '../required';
 
 /**
@@ -54,16 +54,15 @@ export function fittedFactor(chart: Chart): number {
 
 /** The different forward ratios, largest first. */
 function forwardRatios({ rows }: Chart) {
-  const ratios = rows
-    .flatMap(({ solved: { ratio } }) => (isForward(ratio) ? [ratio] : []))
-    .sort((a, b) => compare(b, a));
+  const ratios = rows.flatMap((row) => rungOf(row) ?? []).sort((a, b) => compare(b, a));
   return ratios.filter((ratio, i) => i === 0 || !equals(ratio, entryAt(ratios, i - 1)));
 }
 
 /** Each forward row that another follows, with the places of both ratios in the order of size. */
 function rankedSteps({ rows }: Chart, ratios: ReturnType<typeof forwardRatios>) {
-  const ranked = rows.flatMap(({ id, solved: { ratio } }) =>
-    isForward(ratio) ? [{ row: id, rank: ratios.findIndex((one) => equals(one, ratio)) }] : [],
-  );
+  const ranked = rows.flatMap((row) => {
+    const ratio = rungOf(row);
+    return ratio ? [{ row: row.id, rank: ratios.findIndex((one) => equals(one, ratio)) }] : [];
+  });
   return ranked.slice(0, -1).map((one, i) => ({ ...one, next: itemAt(ranked, i + 1).rank }));
 }

@@ -17,7 +17,7 @@ export {
   type CombinationGroup,
   type LockCause,
 } from './combination-groups';
-export { chartOf, isForward, type Chart, type ChartRow, type Forward } from './chart';
+export { chartOf, isForward, rungOf, type Chart, type ChartRow, type Forward } from './chart';
 export { compareCharts, type MatchBy, type Pairing } from './compare';
 export { duplicatePositions, nearDuplicates, type NearDuplicate } from './duplicates';
 export { gridOf, type CouplerGrid, type GridCell } from './grid';

@@ -2,7 +2,7 @@ import { type NetworkMesh } from '../kinematics';
 import { add, isZero, mul, neg, ONE, ZERO, type Rational } from '../rational';
 import { type Solved } from '../solve';
 import { idealTorques, rollingSpeed, type BalancedLoad } from '../statics';
-import type { Train } from '../train';
+import { partsById, setTeeth, setTeethInSet, type Train } from '../train';
 import { chartOf, type Chart } from './chart';
 import { modelOf } from '../model';
 import { required } from '../required';
@@ -67,11 +67,12 @@ export function influenceOn({ network, state, flow }: Solved): Influence {
   }
 }
 
-/** The chart with so many teeth more on one gear, or fewer; null where that leaves it none. */
-export function oneToothMore(train: Train, gear: string, by = 1): Chart | null {
-  const changed = {
-    ...train,
-    gears: train.gears.map((one) => (one.id === gear ? { ...one, teeth: one.teeth + by } : one)),
-  };
-  return changed.gears.some(({ teeth }) => teeth < 1) ? null : chartOf(changed);
+/**
+ * The chart with so many teeth more on one gear, or fewer; null where no such train is possible.
+ * @param keepSets the sets that fit go on to fit: the ring follows, or the planet
+ */
+export function oneToothMore(train: Train, gear: string, by = 1, keepSets = false): Chart | null {
+  const teeth = (partsById(train).find.gear(gear)?.teeth ?? 0) + by;
+  const edit = keepSets ? setTeethInSet(train, gear, teeth) : setTeeth(train, gear, teeth);
+  return edit.ok ? chartOf(edit.train) : null;
 }

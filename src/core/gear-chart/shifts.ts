@@ -39,9 +39,13 @@ export interface Shift {
 /** So many moving elements make 2^12 sets between. */
 const MOST_MOVING = 12;
 
-/** Rows of the chart that follow one another; those that lock, are neutral or run in reverse are left out. */
+/**
+ * Rows of the chart that follow one another; those that lock, are neutral, run in reverse or are no rungs of the ladder
+ * are left out.
+ */
 function neighbouringRows(open: OpenTrain): readonly (readonly [Position, Position])[] {
-  const rows = open.network.train.positions.filter(({ engaged }) => {
+  const rows = open.network.train.positions.filter(({ engaged, ladder }) => {
+    if (ladder === false) return false;
     const { status, ratio } = solveEngaged(open, engaged);
     return status !== 'locked' && status !== 'neutral' && !(ratio && sign(ratio) < 0);
   });

@@ -133,6 +133,8 @@ const positionSchema = z.strictObject({
   id: idOf<PositionId>(),
   name,
   engaged: list(couplerId, LIMITS.couplers, 'engaged couplers'),
+  /** False where the position is no rung of the ladder: a variant of another, such as one with a brake held. */
+  ladder: z.optional(z.literal(false, { error: 'ladder is false, or left out.' })),
 });
 
 /** What a check found and people chose to leave as it is, with why. `finding` names it, see core/checks. */

@@ -12,4 +12,5 @@ export {
 export { GRAVITY } from './constants';
 export { readFigure, splitFigure } from './figure';
 export { figure, ratioFigure, ratioByConvention, ratioText, wayText, type RatioConvention } from './format';
+export { inOtherUnit } from './convert';
 export { readQuantity, type Quantity } from './quantity';

@@ -1,8 +1,8 @@
 import { FRAME, type Coupler, type Gear, type PartRef, type Train, partsById } from '../train';
-import { couplerName, gearName, memberName } from './names';
+import { couplerName, gearName, memberName, whichGear } from './names';
 
 export const gearWords = (train: Train, gear: Gear): string =>
-  `Gear on ${memberName(train, gear.member)}, ${gear.teeth} teeth`;
+  `Gear on ${memberName(train, gear.member)}, ${gear.teeth} teeth${whichGear(train, gear)}`;
 
 const COUPLER_KIND: Record<Coupler['type'], string> = {
   clutch: 'Clutch',
@@ -13,7 +13,7 @@ const COUPLER_KIND: Record<Coupler['type'], string> = {
 
 /** "Clutch C, in with r3s4", "Brake A on s12". */
 export function couplerWords(train: Train, coupler: Coupler): string {
-  const head = `${COUPLER_KIND[coupler.type]} ${coupler.name || coupler.id}`;
+  const head = `${COUPLER_KIND[coupler.type]} ${couplerName(train, coupler.id)}`;
   if (!('joins' in coupler)) {
     const gears = partsById(train).find.mesh(coupler.mesh)?.gears ?? [];
     const [a, b] = gears.map((id) => memberName(train, partsById(train).find.gear(id)?.member ?? FRAME));

@@ -7,6 +7,7 @@ import {
   couplerWords,
   exact,
   gearName,
+  gearWords,
   listed,
   memberName,
   partWords,
@@ -37,6 +38,26 @@ test('a gear is told by its teeth and what it is on', () => {
   expect(partWords(train, { kind: 'gear', id: 'gone' })).toBe('gone');
   const [coupler] = train.couplers;
   expect(partWords(train, { kind: 'coupler', id: coupler!.id })).toBe(couplerName(train, coupler!.id));
+});
+
+test('no two parts of a train are called the same', () => {
+  for (const name of ['ferry-hub', 'draisine-hub', 'harvester', 'mud-tram']) {
+    const own = demoTrain(name);
+    const twice = {
+      ...own,
+      members: own.members.map((member) => ({ ...member, name: 'shaft' })),
+      couplers: own.couplers.map((coupler) => ({ ...coupler, name: 'A' })),
+    };
+    for (const one of [own, twice]) {
+      const gears = one.gears.map((gear) => gearWords(one, gear));
+      expect(new Set(gears).size).toBe(gears.length);
+      for (const list of [
+        one.members.map(({ id }) => memberName(one, id)),
+        one.couplers.map((coupler) => couplerWords(one, coupler)),
+      ])
+        expect(new Set(list).size).toBe(list.length);
+    }
+  }
 });
 
 test('a coupler says what it does to which members', () => {

@@ -16,6 +16,8 @@ export interface BenchState {
   readonly marks: readonly string[];
   /** The part whose card is open; one that is gone has none. */
   readonly editing: PartRef | null;
+  /** Whether its card opened with the question of removing it. */
+  readonly removing: boolean;
   /** The side view that stands in until there is one of this document. */
   readonly shown: ShownView | null;
   /** Turns what is turned further, or puts it back. */
@@ -23,7 +25,7 @@ export interface BenchState {
   readonly lookAt: (station: number) => void;
   readonly mark: (gears: readonly string[]) => void;
   /** Opens the card of a part, or closes whichever is open. */
-  readonly openCard: (part: PartRef | null) => void;
+  readonly openCard: (part: PartRef | null, asking?: { readonly removing: boolean }) => void;
   readonly show: (shown: ShownView) => void;
 }
 
@@ -50,11 +52,12 @@ function createBenchStore({ train }: TrainState) {
     station: 0,
     marks: marked ? [marked.id] : [],
     editing: null,
+    removing: false,
     shown: null,
     turnTo: (turned) => set({ turned }),
     lookAt: (station) => set({ station }),
     mark: (gears) => set({ marks: gears }),
-    openCard: (part) => set({ editing: part }),
+    openCard: (part, { removing } = { removing: false }) => set({ editing: part, removing }),
     show: (view) => set({ shown: view }),
   }));
 }

@@ -19,7 +19,7 @@ export function ChartButtons({ onPaste }: { onPaste: () => void }) {
   const convention = usePreferences((state) => state.convention);
   const typed = useTyped();
   const { sort, add } = useEdits();
-  const { engaged } = useNow();
+  const { engaged, positionId } = useNow();
   const table = useCallback(
     () => chartText(chart, train.couplers, ideals, convention, typed),
     [chart, train, ideals, convention, typed],
@@ -30,8 +30,8 @@ export function ChartButtons({ onPaste }: { onPaste: () => void }) {
       <button
         type="button"
         className="btn btn-ghost btn-xs"
-        title="Add a position that engages what is engaged now (Insert)"
-        onClick={() => add(engaged)}
+        title="Add a position that engages what is engaged now, after the chosen one (Insert)"
+        onClick={() => add(engaged, positionId)}
       >
         <Plus className="size-3.5" aria-hidden /> Add
       </button>

@@ -8,6 +8,7 @@ export const CHART_KEYS: readonly KeyLine[] = [
   { keys: 'Enter', does: 'On a position’s name: look at it on the Bench' },
   { keys: 'Alt ↑, Alt ↓', does: 'Move the position up or down' },
   { keys: 'Insert', does: 'Add a position like this one' },
+  { keys: 'Alt L', does: 'Leave the position out of the ladder, its steps and shifts, or take it in again' },
   { keys: 'Delete', does: 'On a position’s name: remove the position' },
   { keys: 'Ctrl C, Ctrl V', does: 'Copy the chart; paste positions from a table' },
 ];

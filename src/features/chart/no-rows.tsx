@@ -10,12 +10,12 @@ export function NoRows() {
   const { engaged } = useNow();
   const { add } = useEdits();
   return (
-    <div className="m-auto flex max-w-md flex-col items-center gap-3 text-center">
+    <div className="mx-auto flex max-w-md flex-col items-center gap-3 py-6 text-center">
       <p>
         The chart lists a train’s positions: what is engaged in each, its ratio, and how large the step to the next one
         is. This train has no position yet. A chart copied from a spreadsheet can be pasted here.
       </p>
-      <button type="button" className="btn btn-neutral btn-sm" onClick={() => add(engaged)}>
+      <button type="button" className="btn btn-neutral btn-sm" onClick={() => add(engaged, null)}>
         Keep what is engaged now as position 1
       </button>
       <p className="muted text-sm">

@@ -45,13 +45,11 @@ export function ChartScreen() {
       {rows.length === 0 ? (
         <NoRows />
       ) : (
-        <>
-          <div className="max-h-[52%] min-h-32 shrink-0 overflow-auto px-4 contain-content" tabIndex={-1}>
-            {view === 'rows' ? <ChartTable /> : view === 'grid' ? <GridView /> : <ClicksView.Shown />}
-          </div>
-          <ChartPanel />
-        </>
+        <div className="max-h-[52%] min-h-32 shrink-0 overflow-auto px-4 contain-content" tabIndex={-1}>
+          {view === 'rows' ? <ChartTable /> : view === 'grid' ? <GridView /> : <ClicksView.Shown />}
+        </div>
       )}
+      <ChartPanel />
       {pasted !== null && <PasteDialogOnDemand.Shown text={pasted} onClose={() => setPasted(null)} />}
       <Notice />
     </main>

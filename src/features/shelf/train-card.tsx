@@ -1,6 +1,7 @@
 'use client';
 
 import { Copy, Download, Pencil, Trash2 } from 'lucide-react';
+import { Day } from '@/ui/when';
 import Link from 'next/link';
 import { useState } from 'react';
 import { equals, parseRational, toNumber } from '@/core/rational';
@@ -53,9 +54,9 @@ export function TrainCard({ entry, onDuplicate, onSaveFile, onRename, onDelete }
           />
         ) : (
           <>
-            <time className="muted flex-1 pl-1 text-xs" dateTime={entry.updatedAt}>
-              changed {entry.updatedAt.slice(0, 10)}
-            </time>
+            <span className="muted flex-1 pl-1 text-xs">
+              changed <Day at={entry.updatedAt} />
+            </span>
             <CardButton
               label={`Rename ${entry.name}`}
               onPress={() => setRenaming(true)}

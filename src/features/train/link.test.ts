@@ -2,6 +2,7 @@ import { demoTrain } from '@/testing/demo-train';
 import { engage, choosePosition } from './choosing';
 import { engagementIn } from './engagement';
 import { follow, linkTo } from './link';
+import { usePreferences } from '@/ui/preferences';
 import { createTrainStore } from './store';
 
 const open = (name: string) => createTrainStore(name, 1, demoTrain(name));
@@ -35,14 +36,35 @@ test('the link to what is looked at leads back to it, whatever that is', () => {
       choosePosition(store, id);
       store.getState().setFlow(flow);
       const other = open('mud-tram');
-      to(other, linkTo(store.getState()));
+      to(other, linkTo(store.getState()).search);
       expect(engagementIn(other.getState())).toEqual(engagementIn(store.getState()));
       expect(other.getState().flow).toBe(flow);
     }
 });
 
-test('a choice of one’s own has no name to link to', () => {
+test('a choice of one’s own, its speed and torque go with the link, with their units', () => {
   const store = open('pan-rake');
   engage(store, ['first', 'third']);
-  expect(linkTo(store.getState())).toBe('');
+  store.getState().type({ speedText: '592', torqueText: '1.5 lbf·ft' });
+  const { search, leavesOut } = linkTo(store.getState());
+  expect(leavesOut).toBeNull();
+  usePreferences.getState().set({ speedUnit: 'rad/s' });
+  const other = open('pan-rake');
+  to(other, search);
+  expect(engagementIn(other.getState())).toEqual({ engaged: ['first', 'third'], positionId: null });
+  // Read in another unit the figure keeps its own.
+  expect(other.getState()).toMatchObject({ speedText: '592 rpm', torqueText: '1.5 lbf·ft', notice: null });
+  usePreferences.getState().set({ speedUnit: 'rpm' });
+  to(other, search);
+  expect(other.getState().speedText).toBe('592');
+});
+
+test('couplers and figures that a link asks for in vain are said; loads that it leaves out are said too', () => {
+  const store = open('pan-rake');
+  to(store, '?engaged=first,gone&speed=quickly');
+  expect(engagementIn(store.getState()).engaged).toEqual(['first']);
+  expect(store.getState().notice).toMatch(/gone.*“quickly”/);
+  expect(store.getState().speedText).toBe('30');
+  store.getState().type({ given: 'loads', loadTexts: { out: '3' } });
+  expect(linkTo(store.getState()).leavesOut).toBe('the loads on the outputs');
 });

@@ -1,6 +1,8 @@
 import { demoTrain } from '@/testing/demo-train';
 import { choosePosition } from './choosing';
 import { recall, remember } from './remembered';
+import { usePreferences } from '@/ui/preferences';
+import { followUnits } from './input/own-units';
 import { createTrainStore } from './store';
 
 /** A browser's storage, as far as it is used here. */
@@ -90,4 +92,22 @@ test('without storage there is no memory, and nothing breaks', () => {
   const { store } = changed();
   expect(recall('rake')).toEqual({});
   expect(store.getState().flow).toBe('coast');
+});
+
+test('figures stay what they were when units are changed, in every train that is open and in those that are opened later', () => {
+  const { set } = usePreferences.getState();
+  const store = createTrainStore('rake', 1, demoTrain('pan-rake'));
+  const ends = [remember(store), followUnits(store)];
+  store.getState().type({ speedText: '30', torqueText: '2', loadTexts: { out: '5 N·m', in: '4' } });
+  set({ speedUnit: 'turns/s', torqueUnit: 'mN·m' });
+  expect(store.getState()).toMatchObject({
+    speedText: '0.5',
+    torqueText: '2000',
+    loadTexts: { out: '5 N·m', in: '4000' },
+  });
+  set({ speedUnit: 'rad/s' });
+  expect(store.getState().speedText).toBe('3.141592654');
+  for (const end of ends) end();
+  set({ speedUnit: 'rpm', torqueUnit: 'N·m' });
+  expect(recall('rake')).toMatchObject({ speedText: '30', torqueText: '2', loadTexts: { out: '5 N·m', in: '4' } });
 });

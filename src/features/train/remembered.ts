@@ -1,7 +1,13 @@
+import { SPEED_UNITS, torqueTable } from '@/core/units';
+import { inUnits, unitsKept, unitsNow, type OwnUnits } from './input/own-units';
 import type { TrainState, TrainStore } from './store';
 
 /** What a train is tried with stays with it in this browser. */
-type TypedIn = Pick<TrainState, 'speedText' | 'torqueText'> & Partial<Pick<TrainState, 'given' | 'loadTexts'>>;
+type TypedIn = Pick<TrainState, 'speedText' | 'torqueText'> &
+  Partial<Pick<TrainState, 'given' | 'loadTexts'>> & {
+    /** The units that it was typed in. */
+    readonly units?: OwnUnits;
+  };
 /** What is looked at lasts as long as the window: through a reload, not until next week. */
 type LookedAt = Pick<TrainState, 'choice' | 'flow'>;
 
@@ -10,7 +16,8 @@ const lookedAtKey = (id: string): string => `tin-wheel-looked-at/${id}`;
 
 /** What this browser remembers of a train; nothing where it has no storage. */
 export function recall(id: string): Partial<TypedIn & LookedAt> {
-  const typed = read<TypedIn>('localStorage', typedKey(id), isTypedIn);
+  const kept = read<TypedIn>('localStorage', typedKey(id), isTypedIn);
+  const typed = kept && inUnits(kept, { ...unitsKept(), ...kept.units }, unitsNow());
   const lookedAt = read<LookedAt>('sessionStorage', lookedAtKey(id), isLookedAt);
   return {
     ...(typed && { speedText: typed.speedText, torqueText: typed.torqueText }),
@@ -29,7 +36,13 @@ export function remember(store: TrainStore): () => void {
       given !== before.given ||
       loadTexts !== before.loadTexts
     )
-      write('localStorage', typedKey(id), { speedText, torqueText, given, loadTexts } satisfies TypedIn);
+      write('localStorage', typedKey(id), {
+        speedText,
+        torqueText,
+        given,
+        loadTexts,
+        units: unitsNow(),
+      } satisfies TypedIn);
     if (choice !== before.choice || flow !== before.flow)
       write('sessionStorage', lookedAtKey(id), { choice, flow } satisfies LookedAt);
   });
@@ -37,12 +50,25 @@ export function remember(store: TrainStore): () => void {
 
 const isText = (value: unknown): boolean => typeof value === 'string' && value.length <= 40;
 
-const isTypedIn = ({ speedText, torqueText, given, loadTexts }: Record<string, unknown>): boolean =>
+const isTypedIn = ({ speedText, torqueText, given, loadTexts, units }: Record<string, unknown>): boolean =>
+  (units === undefined || areUnits(units)) &&
   isText(speedText) &&
   isText(torqueText) &&
   (given === undefined || given === 'torque' || given === 'loads') &&
   (loadTexts === undefined ||
     (typeof loadTexts === 'object' && loadTexts !== null && Object.values(loadTexts).every(isText)));
+
+function areUnits(value: unknown): boolean {
+  const { speedUnit, torqueUnit, armMm } = (value ?? {}) as Record<string, unknown>;
+  return (
+    typeof speedUnit === 'string' &&
+    Object.hasOwn(SPEED_UNITS, speedUnit) &&
+    typeof torqueUnit === 'string' &&
+    Object.hasOwn(torqueTable(1), torqueUnit) &&
+    typeof armMm === 'number' &&
+    armMm > 0
+  );
+}
 
 function isLookedAt({ choice, flow }: Record<string, unknown>): boolean {
   const { engaged, positionId } = (choice ?? {}) as Record<string, unknown>;

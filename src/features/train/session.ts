@@ -1,5 +1,6 @@
 import type { Train } from '@/core/train';
 import { usePreferences } from '@/ui/preferences';
+import { followUnits } from './input/own-units';
 import { recall, remember } from './remembered';
 import { autosave, isSaved, type Autosave } from './saving/autosave';
 import { createTrainStore, type TrainStore } from './store';
@@ -82,6 +83,7 @@ function begin(id: string, version: number, train: Train): Session {
   setLosses(usePreferences.getState().losses);
   const forget = [
     remember(store),
+    followUnits(store),
     // Whether losses count is a person's own way of looking, alike for every train.
     usePreferences.subscribe(({ losses }) => losses !== store.getState().losses && setLosses(losses)),
   ];

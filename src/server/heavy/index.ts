@@ -46,6 +46,10 @@ export const readDocument = async (body: string, kind: KeptKind, signal?: AbortS
 export const readKept = async (text: string, signal?: AbortSignal) =>
   text.length <= LIGHT ? HEAVY_JOBS.json(text) : inWorker('json', [text], signal);
 
+/** What each of these states changed, the newest first; null for the oldest, and beside one that does not read. */
+export const readChanges = (documents: readonly string[], signal?: AbortSignal) =>
+  inWorker('changes', [documents], signal);
+
 /** Writes a bundle to a path, see bundle/gather.ts. */
 export const gatherBundle = (
   database: string,

@@ -7,6 +7,7 @@ import {
   type DrawingOptions,
   type DrawingSpace,
 } from '@/core/drawing';
+import { changeText } from '@/core/difference';
 import { summariseTrain } from '@/core/gear-chart';
 import { keptJson, type KeptJson } from '../kept-row';
 import { plainPicture, type PlainPicture } from '../pictures/plain-picture';
@@ -52,6 +53,15 @@ export const HEAVY_JOBS = {
   unreadable: (document: string): string | null => {
     const parsed = parseTrain(document, { kept: true });
     return parsed.ok ? null : problemText(itemAt(parsed.problems, 0));
+  },
+
+  /** What each of these states of a train changed, against the one after it in the list; see changeText. */
+  changes: (documents: readonly string[]): readonly (string | null)[] => {
+    const states = documents.map((document) => parseTrain(document, { kept: true }));
+    return states.map((state, i) => {
+      const before = states[i + 1];
+      return state.ok && before?.ok ? changeText(before.train, state.train) : null;
+    });
   },
 
   /** What a request brought that is to be kept. */

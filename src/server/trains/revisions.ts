@@ -1,6 +1,6 @@
 import { Op, type WhereOptions } from 'sequelize';
 import { shrink, type Database, type RevisionRow } from '../database';
-import { whyUnreadable } from '../heavy';
+import { readChanges, whyUnreadable } from '../heavy';
 import { keptTime } from '../kept-row';
 import { KEPT_WHOLE_MS, statesToThin, type SavedState } from './thinning';
 
@@ -9,16 +9,50 @@ export interface StoredRevision {
   readonly version: number;
   readonly savedAt: string;
   readonly name: string | null;
+  /** What it changed against the state before it, in a line; null where that is not known. */
+  readonly changed: string | null;
 }
 
+/** Of so many states, the newest, it is said what they changed. */
+const MOST_TOLD = 60;
+/** As long as their documents have no more characters together. */
+const MOST_CHARACTERS = 20_000_000;
+
 /** The kept states of a train, the newest first. */
-export async function listRevisions(database: Database, trainId: string): Promise<StoredRevision[]> {
-  return (await statesOf(database, { trainId })).map(({ version, savedAt, name }) => ({
+export async function listRevisions(
+  database: Database,
+  trainId: string,
+  signal?: AbortSignal,
+): Promise<StoredRevision[]> {
+  const [states, documents] = await Promise.all([
+    statesOf(database, { trainId }),
+    documentsOf(database, trainId, MOST_TOLD + 1),
+  ]);
+  const changes = documents.length > 1 ? await readChanges(documents, signal) : [];
+  return states.map(({ version, savedAt, name }, i) => ({
     version,
     savedAt: keptTime(savedAt),
     name,
+    changed: changes[i] ?? null,
   }));
 }
+
+/** The newest documents, as many as may be looked at together. */
+async function documentsOf({ revisions }: Database, trainId: string, limit: number): Promise<string[]> {
+  const rows = await revisions.findAll({
+    where: { trainId },
+    attributes: ['document'],
+    order: NEWEST_FIRST,
+    limit,
+  });
+  let characters = 0;
+  return rows.map((row) => row.get().document).filter((document) => (characters += document.length) <= MOST_CHARACTERS);
+}
+
+const NEWEST_FIRST: [string, string][] = [
+  ['savedAt', 'DESC'],
+  ['version', 'DESC'],
+];
 
 /** The newest first; without their documents. */
 async function statesOf(
@@ -29,10 +63,7 @@ async function statesOf(
   const rows = await revisions.findAll({
     where,
     attributes: ['version', 'savedAt', 'name'],
-    order: [
-      ['savedAt', 'DESC'],
-      ['version', 'DESC'],
-    ],
+    order: NEWEST_FIRST,
     limit,
   });
   return rows.map((row) => row.get());

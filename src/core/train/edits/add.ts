@@ -46,6 +46,12 @@ export function addMeshingGear(train: Train, gearId: string, teeth: number): Add
   );
 }
 
+/** A shaft of its own, with nothing on it yet. */
+export function addShaft(train: Train): Addition {
+  const id = freshId(train.members, 'shaft');
+  return addition(withParts(train, { members: [{ id, name: id }] }), { kind: 'member', id });
+}
+
 /** A second gear fixed to the same member. */
 export function addGearOn(train: Train, member: string, teeth: number): Addition {
   const id = freshId(train.gears, 'gear');
@@ -82,40 +88,6 @@ export function addIdlerBetween(train: Train, meshId: string, teeth: number): Ad
       meshes: [{ id: freshId(train.meshes, 'mesh'), gears: [id, b.id] }],
     }),
     aGear(id),
-  );
-}
-
-/**
- * A simple planetary set round a member, which becomes its sun: planets, a carrier and a ring. Planet and ring follow
- * from the counts (ring = sun + 2 planets).
- */
-export function addSetRound(train: Train, member: string, sunTeeth: number, planetTeeth: number): Addition {
-  if (!memberOf(train, member)) return refusedAddition(`There is no member "${member}".`);
-  const carrier = freshId(train.members, 'carrier');
-  const ring = freshId(train.members, 'ring');
-  const planet = freshId(train.members, 'planet');
-  const [sunGear, planetGear, ringGear] = ['sun gear', 'planet gear', 'ring gear'].map((base) =>
-    freshId(train.gears, base),
-  ) as [string, string, string];
-  const inner = freshId(train.meshes, 'mesh');
-  return addition(
-    withParts(train, {
-      members: [
-        { id: carrier, name: carrier },
-        { id: ring, name: ring },
-        { id: planet, name: planet, carrier, copies: 3 },
-      ],
-      gears: [
-        { id: sunGear, member, teeth: sunTeeth, type: 'external' },
-        { id: planetGear, member: planet, teeth: planetTeeth, type: 'external' },
-        { id: ringGear, member: ring, teeth: sunTeeth + 2 * planetTeeth, type: 'internal' },
-      ],
-      meshes: [
-        { id: inner, gears: [sunGear, planetGear] },
-        { id: freshId([...train.meshes, { id: inner }], 'mesh'), gears: [planetGear, ringGear] },
-      ],
-    }),
-    aGear(sunGear),
   );
 }
 

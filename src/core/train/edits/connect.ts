@@ -3,6 +3,7 @@ import { addition, aGear, nextLetter, refusedAddition, withParts, type Addition 
 import { checked, freshId, refused, type Edit } from './edit';
 import { partsById } from '../part-index';
 import { lookUp } from '../../required';
+import { withoutCouplers } from './remove';
 
 /** Lets two gears that are there already mesh; bevel and worm gears turn oppositely until it is said otherwise. */
 export function addMesh(train: Train, a: string, b: string): Addition {
@@ -64,25 +65,21 @@ export function freeGear(train: Train, gearId: string): Addition {
 export function joinMembers(train: Train, keep: string, drop: string): Edit {
   if (keep === drop) return refused('Choose two different members.');
   const over = (id: string) => (id === drop ? keep : id);
-  const couplers = train.couplers.filter(
-    (coupler) => !('joins' in coupler && over(coupler.joins[0]) === over(coupler.joins[1])),
+  const between = train.couplers.filter(
+    (coupler) => 'joins' in coupler && over(coupler.joins[0]) === over(coupler.joins[1]),
   );
-  const left = new Set(couplers.map(({ id }) => id));
+  const left = withoutCouplers(train, new Set(between.map(({ id }) => id)));
   return checked({
-    ...train,
+    ...left,
     input: over(train.input),
     outputs: [...new Set(train.outputs.map(over))],
     members: train.members
       .filter(({ id }) => id !== drop)
       .map((member) => (member.carrier === drop ? { ...member, carrier: keep } : member)),
     gears: train.gears.map((gear) => ({ ...gear, member: over(gear.member) })),
-    couplers: couplers.map((coupler) =>
+    couplers: left.couplers.map((coupler) =>
       'joins' in coupler ? { ...coupler, joins: coupler.joins.map(over) as [string, string] } : coupler,
     ),
-    positions: train.positions.map((position) => ({
-      ...position,
-      engaged: position.engaged.filter((id) => left.has(id)),
-    })),
   });
 }
 

@@ -12,7 +12,7 @@ import {
   addGearOn,
   addIdlerBetween,
   addMeshingGear,
-  addSetRound,
+  addSet,
   addStep,
   changeCoupler,
   changeGear,
@@ -51,7 +51,7 @@ describe('adding parts', () => {
 
   test('a set round a shaft, its ring held by a brake, reduces by one and ring over sun', () => {
     const winch = demoTrain('sluice-winch');
-    const set = done(addSetRound(winch, 'drum', 20, 25));
+    const set = done(addSet(winch, 'drum', 'sun', 20, 25));
     const braked = done(addCoupler(set, 'clutch', 'ring', FRAME));
     expect(braked.couplers).toEqual([{ id: 'A', name: 'A', type: 'brake', joins: ['ring', FRAME] }]);
     expect(ratio(done(toggleOutput(done(toggleOutput(braked, 'carrier')), 'drum')), ['A'])).toBe('-54');
@@ -81,7 +81,7 @@ describe('adding parts', () => {
           addMeshingGear(train, gear.id, teeth),
           addGearOn(train, member.id, teeth),
           addIdlerBetween(train, mesh.id, teeth),
-          addSetRound(train, member.id, teeth, 20),
+          addSet(train, member.id, 'sun', teeth, 20),
           addCoupler(train, 'clutch', member.id, FRAME),
         ]) {
           if (!edit.ok) {

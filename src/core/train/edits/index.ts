@@ -20,13 +20,16 @@ export {
   addGearOn,
   addIdlerBetween,
   addMeshingGear,
-  addSetRound,
+  addShaft,
   addStep,
   makeSliding,
 } from './add';
+export { addPlanetsRound, addSet, type SetPart } from './add-set';
 export type { Addition } from './addition';
 export { addMesh, freeGear, joinMembers, setStations, reverseOneWay } from './connect';
 export { copyPart, pastePart, readClip, type Clip } from './copy';
+export { recouple, type JoiningType } from './recouple';
+export { setTeethInSet } from './set-counts';
 export { removePart, partsRemovedWith, type Removal } from './remove';
 export {
   deletePosition,
@@ -36,4 +39,5 @@ export {
   orderPositions,
   renamePosition,
   replacePositions,
+  setOnLadder,
 } from './positions';

@@ -2,8 +2,16 @@ import type { Position, Train } from '../schema';
 import { checked, freshId, refused, type Edit } from './edit';
 import { required } from '../../required';
 
-/** Keeps what is engaged as a position of its own. The name must be new. */
-export function keepPosition(train: Train, name: string, engaged: readonly string[]): Edit {
+/**
+ * Keeps what is engaged as a position of its own. The name must be new.
+ * @param after the position that it follows; left out, or no longer there, it comes last
+ */
+export function keepPosition(
+  train: Train,
+  name: string,
+  engaged: readonly string[],
+  after: string | null = null,
+): Edit {
   const problem = nameProblem(train, name, null);
   if (problem) return refused(problem);
   const position: Position = {
@@ -11,7 +19,19 @@ export function keepPosition(train: Train, name: string, engaged: readonly strin
     name: name.trim(),
     engaged: [...engaged],
   };
-  return checked({ ...train, positions: [...train.positions, position] });
+  const at = train.positions.findIndex(({ id }) => id === after);
+  const positions = [...train.positions];
+  positions.splice(at < 0 ? positions.length : at + 1, 0, position);
+  return checked({ ...train, positions });
+}
+
+/** Makes a position a rung of the ladder, or leaves it out: of steps, spread and shifts between neighbours. */
+export function setOnLadder(train: Train, id: string, on: boolean): Edit {
+  const position = train.positions.find((one) => one.id === id);
+  if (!position) return refused(`There is no position "${id}".`);
+  const { id: own, name, engaged } = position;
+  const rung: Position = { id: own, name, engaged, ...(!on && { ladder: false }) };
+  return checked({ ...train, positions: train.positions.map((one) => (one === position ? rung : one)) });
 }
 
 /**
@@ -33,6 +53,7 @@ export function replacePositions(
       id: known?.id ?? freshId([...train.positions, ...positions], idFrom(name)),
       name: known?.name ?? name.trim(),
       engaged: [...engaged],
+      ...(known?.ladder === false && { ladder: false }),
     };
     const at = positions.findIndex(({ id }) => id === position.id);
     if (at < 0) positions.push(position);

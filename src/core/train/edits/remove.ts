@@ -65,20 +65,27 @@ export function removePart(train: Train, part: PartRef): Edit {
   if (train.outputs.some((output) => members.includes(output)))
     return refused('An output would go with it. Make another member the output first.');
   return checked({
-    ...train,
+    ...withoutCouplers(train, new Set(couplers)),
     members: train.members.filter(({ id }) => !members.includes(id)),
     gears: train.gears.filter(({ id }) => !gears.includes(id)),
     meshes: train.meshes.filter(({ id }) => !meshes.includes(id)),
-    couplers: train.couplers.filter(({ id }) => !couplers.includes(id)),
+  });
+}
+
+/** A document without these couplers: no position engages them and no selector moves them. */
+export function withoutCouplers(train: Train, gone: ReadonlySet<string>): Train {
+  return {
+    ...train,
+    couplers: train.couplers.filter(({ id }) => !gone.has(id)),
     positions: train.positions.map((position) => ({
       ...position,
-      engaged: position.engaged.filter((id) => !couplers.includes(id)),
+      engaged: position.engaged.filter((id) => !gone.has(id)),
     })),
     ...(train.selectors && {
       selectors: train.selectors.map((selector) => ({
         ...selector,
-        spans: selector.spans.filter(({ coupler }) => !couplers.includes(coupler)),
+        spans: selector.spans.filter(({ coupler }) => !gone.has(coupler)),
       })),
     }),
-  });
+  };
 }

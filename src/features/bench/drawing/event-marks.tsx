@@ -1,16 +1,27 @@
 'use client';
 
-import type { SideView } from '@/core/drawing';
+import { useMemo } from 'react';
+import { markPlaces, type SideView } from '@/core/drawing';
 import { useMeasured } from '@/features/train/log/use-measured';
+
+const NONE: readonly never[] = [];
 
 /**
  * Parts to which something happened at the bench, marked where they are drawn; what it was shows when a mark is pointed
  * at.
  */
 export function EventMarks({ view }: { view: SideView }) {
-  const events = useMeasured()?.events ?? [];
-  return events.map(({ id, part, what }) => {
-    const at = placeOf(view, part);
+  const events = useMeasured()?.events ?? NONE;
+  const places = useMemo(
+    () =>
+      markPlaces(
+        view,
+        events.map(({ part }) => part),
+      ),
+    [view, events],
+  );
+  return events.map(({ id, what }, i) => {
+    const at = places[i];
     return (
       at && (
         <g key={id} role="img" aria-label={what} transform={`translate(${at.x} ${at.y})`}>
@@ -22,17 +33,3 @@ export function EventMarks({ view }: { view: SideView }) {
     );
   });
 }
-
-/** Above a coupler or a gear; over the end of a member's longest line. */
-function placeOf(view: SideView, part: string): { readonly x: number; readonly y: number } | null {
-  const coupler = view.couplers.find((shape) => shape.coupler === part);
-  if (coupler) return { x: coupler.x, y: coupler.y - 22 };
-  const gear = view.gears.find((shape) => shape.gear === part);
-  if (gear) return { x: gear.x, y: gear.y - gear.radius - 12 };
-  const segments = view.lines.find(({ member }) => member === part)?.segments ?? [];
-  const [longest] = [...segments].sort((a, b) => lengthOf(b) - lengthOf(a));
-  return longest ? { x: (longest.x1 + longest.x2) / 2, y: Math.min(longest.y1, longest.y2) - 12 } : null;
-}
-
-const lengthOf = ({ x1, x2, y1, y2 }: SideView['lines'][number]['segments'][number]): number =>
-  Math.hypot(x2 - x1, y2 - y1);

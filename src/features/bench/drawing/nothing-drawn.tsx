@@ -2,10 +2,10 @@
 
 import { useTrain, useNotice } from '@/features/train/use-train';
 import { documents } from '@/features/train/documents';
+import { memberName } from '@/core/words';
 import { Add } from '../editing/add';
+import { START_TEETH } from '../editing/start-teeth';
 import { useEdit } from '../editing/use-edit';
-
-const START_TEETH = 20;
 
 /** Why there is no drawing, and for a train without a gear what to begin with. */
 export function NothingDrawn({ why }: { why: string }) {
@@ -17,15 +17,24 @@ export function NothingDrawn({ why }: { why: string }) {
       <p className="muted">{why}</p>
       {train.gears.length === 0 && (
         <>
-          <p>Begin with a gear. Then add what meshes with it, and so on from part to part.</p>
+          <p>
+            Begin with a gear, a planetary set or a shaft. Then add what meshes with it, and so on from part to part.
+          </p>
           <div role="group" aria-label="Begin" className="flex flex-wrap justify-center gap-2">
-            {train.members.map(({ id, name }) => (
+            {train.members.map(({ id }) => (
               <Add
                 key={id}
-                label={`Gear on ${name || id}`}
-                onAdd={async () => edit((await documents()).addGearOn(train, id, START_TEETH))}
+                label={`Gear on ${memberName(train, id)}`}
+                onAdd={async () => edit((await documents()).addGearOn(train, id, START_TEETH.first))}
               />
             ))}
+            <Add
+              label={`Planetary set, ${memberName(train, train.input)} as its sun`}
+              onAdd={async () =>
+                edit((await documents()).addSet(train, train.input, 'sun', START_TEETH.sun, START_TEETH.planet))
+              }
+            />
+            <Add label="Shaft" onAdd={async () => edit((await documents()).addShaft(train))} />
           </div>
         </>
       )}

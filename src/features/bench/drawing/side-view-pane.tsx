@@ -9,6 +9,7 @@ import { useExplained } from '@/features/train/use-explained';
 import { useTrain } from '@/features/train/use-train';
 import { memberColor } from '@/figures/member-colors';
 import { BearingMark, PortArrow } from '@/figures/side-view/frame-marks';
+import { SideViewLabels } from '@/figures/side-view/side-view-labels';
 import { PlanetPinFigure } from '@/figures/side-view/planet-pin';
 import { OpenCard } from '../editing/open-card';
 import { useDrawing } from '../use-bench';
@@ -202,20 +203,11 @@ const Bearings = memo(function Bearings({ at }: { at: SideView['bearings'] }) {
 });
 
 const Labels = memo(function Labels({ labels }: { labels: readonly Label[] }) {
-  return labels.map((label) => (
-    <text
-      key={`${label.of.kind} ${label.of.id}`}
-      x={label.x}
-      y={label.y}
-      textAnchor={label.anchor}
-      dominantBaseline="central"
-      className={
-        label.of.kind === 'gear'
-          ? 'figure pointer-events-none fill-base-content text-[13.5px]'
-          : 'pointer-events-none fill-base-content text-[15px] font-semibold'
-      }
-    >
-      {label.text}
-    </text>
-  ));
+  return (
+    <SideViewLabels
+      labels={labels}
+      count="figure pointer-events-none fill-base-content text-[13.5px]"
+      name="pointer-events-none fill-base-content text-[15px] font-semibold"
+    />
+  );
 });

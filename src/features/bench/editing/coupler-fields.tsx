@@ -1,20 +1,21 @@
 'use client';
 
-import { changeCoupler, FRAME, removePart, reverseOneWay, type Coupler } from '@/core/train';
+import { changeCoupler, FRAME, reverseOneWay, type Coupler } from '@/core/train';
 import { memberName } from '@/core/words';
 import { toggleCoupler } from '@/features/train/choosing';
 import { useExplained } from '@/features/train/use-explained';
 import { useTrain, useTrainStore } from '@/features/train/use-train';
 import { decidesForItself } from '@/features/train/words';
 import { figureOrNothing, TextField } from '@/ui/text-field';
+import { CouplerEnds } from './coupler-ends';
 import { ChoiceField, plainChoices } from './choice-field';
 import { CopyButton } from './copy-button';
-import { GoesAlong } from './goes-along';
+import { RemovePart } from './remove-part';
 import { useEdit, type Say } from './use-edit';
 
 const STYLES = ['friction', 'dog', 'synchro', 'band', 'pawl', 'roller', 'pin'] as const;
 
-/** A coupler's name, style and capacity. */
+/** A coupler's name, type, ends, style and capacity. */
 export function CouplerFields({ coupler, say }: { coupler: Coupler; say: Say }) {
   const store = useTrainStore();
   const train = useTrain((state) => state.train);
@@ -28,6 +29,7 @@ export function CouplerFields({ coupler, say }: { coupler: Coupler; say: Say }) 
         value={coupler.name}
         onDone={(text) => edit(changeCoupler(train, coupler.id, { name: text.trim() }))}
       />
+      {'joins' in coupler && <CouplerEnds coupler={coupler} say={say} />}
       <ChoiceField
         label="Style"
         autoFocus
@@ -68,10 +70,7 @@ export function CouplerFields({ coupler, say }: { coupler: Coupler; say: Say }) 
           </button>
         )}
         <CopyButton part={{ kind: 'coupler', id: coupler.id }} />
-        <GoesAlong
-          part={{ kind: 'coupler', id: coupler.id }}
-          onRemove={() => edit(removePart(train, { kind: 'coupler', id: coupler.id }), null)}
-        />
+        <RemovePart part={{ kind: 'coupler', id: coupler.id }} say={say} />
       </div>
     </>
   );

@@ -8,14 +8,13 @@ import {
   addIdlerBetween,
   addMesh,
   addMeshingGear,
-  addSetRound,
+  addPlanetsRound,
   addStep,
   changeGear,
   changeMesh,
   freeGear,
   makeSliding,
   MATERIALS,
-  removePart,
   setGearType,
   setTipSpeedLimit,
   type Gear,
@@ -35,13 +34,12 @@ import { useCard, useDrawing } from '../use-bench';
 import { Add } from './add';
 import { ChoiceField, plainChoices } from './choice-field';
 import { CopyButton } from './copy-button';
-import { GoesAlong } from './goes-along';
+import { RemovePart } from './remove-part';
+import { START_TEETH } from './start-teeth';
+import { KeepSet } from './keep-set';
 import { TeethField } from './teeth-field';
 import { useEdit, type Say } from './use-edit';
 import { required } from '@/core/required';
-
-/** Teeth that new gears start with; each is picked at once to be changed. */
-const START = { gear: 30, idler: 20, sun: 24, planet: 18 };
 
 /** A gear's teeth and module, its meshes, and the parts that make sense beside it. */
 export function GearFields({ gear, say }: { gear: Gear; say: Say }) {
@@ -53,6 +51,7 @@ export function GearFields({ gear, say }: { gear: Gear; say: Say }) {
   return (
     <>
       <TeethField gear={gear} say={say} />
+      <KeepSet gear={gear} />
       <TextField
         label="Module"
         unit="mm"
@@ -72,12 +71,17 @@ export function GearFields({ gear, say }: { gear: Gear; say: Say }) {
         <MeshFields key={mesh.id} mesh={mesh} gear={gear} say={say} />
       ))}
       <div role="group" aria-label="Add" className="flex flex-wrap gap-1.5 border-t border-base-300 pt-2">
-        <Add label="Meshing gear" onAdd={() => edit(addMeshingGear(train, gear.id, START.gear))} />
-        <Add label="Gear on this shaft" onAdd={() => edit(addGearOn(train, gear.member, START.gear))} />
+        <Add label="Meshing gear" onAdd={() => edit(addMeshingGear(train, gear.id, START_TEETH.gear))} />
+        <Add label="Gear on this shaft" onAdd={() => edit(addGearOn(train, gear.member, START_TEETH.gear))} />
         {carried ? (
-          <Add label="Step and sun" onAdd={() => edit(addStep(train, gear.member, START.planet, START.sun))} />
+          <Add
+            label="Step and sun"
+            onAdd={() => edit(addStep(train, gear.member, START_TEETH.planet, START_TEETH.sun))}
+          />
         ) : (
-          <Add label="Planetary set" onAdd={() => edit(addSetRound(train, gear.member, START.sun, START.planet))} />
+          gear.type === 'external' && (
+            <Add label="Planets round it" onAdd={() => edit(addPlanetsRound(train, gear.id, START_TEETH.planet))} />
+          )
         )}
         {!carried && <Add label="Clutch to its shaft" onAdd={() => edit(freeGear(train, gear.id))} />}
         <MeshWith gear={gear} say={say} />
@@ -92,10 +96,7 @@ export function GearFields({ gear, say }: { gear: Gear; say: Say }) {
         </button>
         <Place gear={gear} />
         <CopyButton part={{ kind: 'gear', id: gear.id }} />
-        <GoesAlong
-          part={{ kind: 'gear', id: gear.id }}
-          onRemove={() => edit(removePart(train, { kind: 'gear', id: gear.id }), null)}
-        />
+        <RemovePart part={{ kind: 'gear', id: gear.id }} say={say} />
       </div>
     </>
   );
@@ -273,17 +274,13 @@ function MeshFields({ mesh, gear, say }: { mesh: Mesh; gear: Gear; say: Say }) {
               />
             </label>
           )}
-          <button
-            type="button"
-            className="btn btn-ghost btn-xs self-start text-error"
-            onClick={() => edit(removePart(train, { kind: 'mesh', id: mesh.id }))}
-          >
-            Remove mesh
-          </button>
+          <RemovePart part={{ kind: 'mesh', id: mesh.id }} label="Remove mesh" say={say} />
         </div>
       </details>
       <div className="flex flex-wrap gap-1.5">
-        {between && <Add label="Idler between" onAdd={() => edit(addIdlerBetween(train, mesh.id, START.idler))} />}
+        {between && (
+          <Add label="Idler between" onAdd={() => edit(addIdlerBetween(train, mesh.id, START_TEETH.idler))} />
+        )}
         {!slides && <Add label="Make it slide" onAdd={() => edit(makeSliding(train, mesh.id), null)} />}
       </div>
     </fieldset>

@@ -5,11 +5,9 @@ import {
   addChain,
   addCoupler,
   addGearOn,
-  addSetRound,
   changeMember,
   FRAME,
   joinMembers,
-  removePart,
   setInput,
   toggleOutput,
   type PartRef,
@@ -20,8 +18,10 @@ import { useTrain } from '@/features/train/use-train';
 import { memberColor } from '@/figures/member-colors';
 import { figureOrNothing, TextField } from '@/ui/text-field';
 import { Add } from './add';
+import { AddSet } from './add-set';
 import { CopyButton } from './copy-button';
-import { GoesAlong } from './goes-along';
+import { RemovePart } from './remove-part';
+import { AskFirst } from './ask-first';
 import { useEdit, type Say } from './use-edit';
 
 /** A member's name, colour and task, and what can join it to others. */
@@ -107,9 +107,7 @@ export function MemberFields({ id, say }: { id: string; say: Say }) {
                 }
               />
               {with_ !== FRAME && (
-                <button type="button" className="btn btn-xs" onClick={() => edit(joinMembers(train, id, with_))}>
-                  Fix together
-                </button>
+                <AskFirst label="Fix together" make={() => joinMembers(train, id, with_)} say={say} />
               )}
             </div>
           </div>
@@ -117,12 +115,12 @@ export function MemberFields({ id, say }: { id: string; say: Say }) {
       )}
       <div role="group" aria-label="Add" className="flex flex-wrap gap-1.5 border-t border-base-300 pt-2">
         <Add label="Gear" onAdd={() => edit(addGearOn(train, id, 30))} />
-        {!planet && <Add label="Planetary set" onAdd={() => edit(addSetRound(train, id, 24, 18))} />}
+        {!planet && <AddSet member={id} say={say} />}
         {!planet && <Add label="Chain" onAdd={() => edit(addChain(train, id, 18, 36))} />}
       </div>
       <div className="flex flex-wrap items-center justify-between gap-1.5 border-t border-base-300 pt-2">
         <CopyButton part={here} />
-        <GoesAlong part={here} onRemove={() => edit(removePart(train, here), null)} />
+        <RemovePart part={here} say={say} />
       </div>
     </>
   );

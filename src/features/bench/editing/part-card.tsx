@@ -44,6 +44,7 @@ export function PartCard({ editing }: { editing: PartRef }) {
     <div
       ref={card}
       role="dialog"
+      data-card
       aria-label={title}
       tabIndex={-1}
       style={{ ...place, width: WIDTH }}

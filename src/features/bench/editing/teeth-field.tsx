@@ -1,8 +1,9 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import { readTeeth, setTeeth, type Gear } from '@/core/train';
+import { readTeeth, setTeeth, setTeethInSet, type Gear } from '@/core/train';
 import { editTrain, endVisit, giveUpVisit } from '@/features/train/edit';
+import { usePreferences } from '@/ui/preferences';
 import { useTrainStore } from '@/features/train/use-train';
 import { useCard } from '../use-bench';
 import type { Say } from './use-edit';
@@ -17,6 +18,7 @@ export function TeethField({ gear, say }: { gear: Gear; say: Say }) {
   const [typed, setTyped] = useState(String(gear.teeth));
   const [bad, setBad] = useState(false);
   const field = useRef<HTMLInputElement>(null);
+  const visitKey = `teeth ${gear.id}`;
 
   useEffect(() => {
     field.current?.select();
@@ -26,11 +28,14 @@ export function TeethField({ gear, say }: { gear: Gear; say: Say }) {
   const type = (text: string) => {
     setTyped(text);
     const read = readTeeth(text);
-    const edit = read.ok ? setTeeth(store.getState().train, gear.id, read.teeth) : read;
+    const set = usePreferences.getState().keepSets ? setTeethInSet : setTeeth;
+    const { train, visit } = store.getState();
+    // Counts that follow are worked out from where the visit began, not from half a number.
+    const edit = read.ok ? set(visit?.merge === visitKey ? visit.before : train, gear.id, read.teeth) : read;
     setBad(!edit.ok);
     say(edit.ok ? null : edit.message);
     if (!edit.ok) return;
-    editTrain(store, edit.train, { merge: `teeth ${gear.id}` });
+    editTrain(store, edit.train, { merge: visitKey });
   };
   const close = () => openCard(null);
   const giveUp = () => {

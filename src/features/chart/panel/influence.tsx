@@ -4,7 +4,7 @@ import clsx from 'clsx';
 import { useMemo } from 'react';
 import { compareCharts, oneToothMore, type Influence, type Pairing, influenceOf } from '@/core/gear-chart';
 import { toNumber, type Rational } from '@/core/rational';
-import type { Gear } from '@/core/train';
+import { countsFit, partsById, simpleSetsOf, type Gear } from '@/core/train';
 import { figure } from '@/core/units';
 import { exact, gearName } from '@/core/words';
 import { documents } from '@/features/train/documents';
@@ -15,7 +15,6 @@ import { usePreferences } from '@/ui/preferences';
 import { percent } from '../table/row-figures';
 import { useChart, useRows } from '../use-chart';
 import { ratioColumn } from './ratio-column';
-import { partsById } from '@/core/train';
 import { modelOf } from '@/core/model';
 import { lookUp, required } from '@/core/required';
 
@@ -119,12 +118,14 @@ function OneMore({ gear, by }: { gear: Gear; by: number }) {
   const chart = useRows();
   const convention = usePreferences((state) => state.convention);
   const set = useChart((state) => state.set);
-  const changed = useMemo(() => oneToothMore(train, gear.id, by), [train, gear.id, by]);
+  const { keepSets, set: prefer } = usePreferences();
+  const inSet = useMemo(() => simpleSetsOf(train, gear.id).some(countsFit), [train, gear.id]);
+  const changed = useMemo(() => oneToothMore(train, gear.id, by, keepSets), [train, gear.id, by, keepSets]);
   const pairs = useMemo(() => (changed ? compareCharts(chart, changed, 'name') : []), [chart, changed]);
   const driving = pairs.filter(({ mine, theirs }) => mine?.solved.ratio || theirs?.solved.ratio);
   const take = async () => {
-    const { setTeeth } = await documents();
-    const edit = setTeeth(store.getState().train, gear.id, gear.teeth + by);
+    const { setTeeth, setTeethInSet } = await documents();
+    const edit = (keepSets ? setTeethInSet : setTeeth)(store.getState().train, gear.id, gear.teeth + by);
     if (edit.ok) editTrain(store, edit.train);
     else store.getState().say(edit.message);
   };
@@ -146,8 +147,19 @@ function OneMore({ gear, by }: { gear: Gear; by: number }) {
           />
           <span className="muted">teeth</span>
         </label>
+        {inSet && (
+          <label className="flex items-center gap-1.5">
+            <input
+              type="checkbox"
+              className="checkbox checkbox-xs"
+              checked={keepSets}
+              onChange={(event) => prefer({ keepSets: event.target.checked })}
+            />
+            <span className="muted">keep ring = sun + 2 planets</span>
+          </label>
+        )}
         <button type="button" className="btn btn-xs" disabled={by === 0 || !changed} onClick={() => void take()}>
-          Take it over
+          Apply
         </button>
       </div>
       {changed ? (

@@ -3,9 +3,9 @@
 import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import clsx from 'clsx';
-import { GripVertical } from 'lucide-react';
+import { GripVertical, ListX } from 'lucide-react';
 import { memo } from 'react';
-import type { ChartRow, Shift } from '@/core/gear-chart';
+import { isForward, type ChartRow, type Shift } from '@/core/gear-chart';
 import type { Solved } from '@/core/solve';
 import type { Coupler } from '@/core/train';
 import { decidesForItself } from '@/features/train/words';
@@ -120,7 +120,7 @@ export const ChartLine = memo(function ChartLine(props: Props) {
       </td>
       <td className={clsx(CELL, 'whitespace-nowrap', status === 'locked' && 'text-error')}>{told.does}</td>
       <td className={clsx(CELL, 'figure text-right')} title={told.exactStep && `exactly ${told.exactStep}`}>
-        {told.step}
+        <LeaveOut row={row} step={told.step} onPress={() => edits.leaveOut(row.id)} />
       </td>
       <td className={clsx(CELL, 'figure muted text-right')}>{told.off}</td>
       <td className={clsx(CELL, 'whitespace-nowrap')}>
@@ -134,6 +134,32 @@ export const ChartLine = memo(function ChartLine(props: Props) {
   );
 }, sameLine);
 
+/** A row's step; for one that drives forward also whether it is a rung of the ladder. */
+function LeaveOut({ row, step, onPress }: { row: ChartRow; step: string; onPress: () => void }) {
+  if (!isForward(row.solved.ratio)) return step;
+  const title = row.onLadder
+    ? 'A variant of another position? Leave it out of the ladder, its steps and shifts (Alt L).'
+    : 'Not in the ladder: no step leads here. Take it in again (Alt L).';
+  return (
+    <span className="inline-flex items-center gap-1">
+      <button
+        type="button"
+        tabIndex={-1}
+        aria-label={`${row.name}: ${row.onLadder ? 'leave out of the ladder' : 'take into the ladder'}`}
+        className={clsx(
+          'cursor-pointer font-sans text-xs',
+          row.onLadder ? 'muted opacity-0 group-hover:opacity-100 focus-visible:opacity-100' : 'underline',
+        )}
+        title={title}
+        onClick={onPress}
+      >
+        {row.onLadder ? <ListX className="size-3.5" aria-hidden /> : 'left out'}
+      </button>
+      {row.onLadder && step}
+    </span>
+  );
+}
+
 /** Solved rows are new with every edit; what is shown of them mostly is not. */
 function sameLine(a: Props, b: Props): boolean {
   return (
@@ -145,6 +171,7 @@ function sameLine(a: Props, b: Props): boolean {
     sameShift(a.shift, b.shift) &&
     a.row.id === b.row.id &&
     a.row.name === b.row.name &&
+    a.row.onLadder === b.row.onLadder &&
     sameList(a.row.engaged, b.row.engaged) &&
     (Object.keys(a.told) as (keyof RowFigures)[]).every((key) => a.told[key] === b.told[key]) &&
     sameOneWays(a.row.solved, b.row.solved) &&

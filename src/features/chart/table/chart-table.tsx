@@ -84,7 +84,8 @@ export function ChartTable() {
     if (position && event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
       moved.current = { position, at: cellsOf(required(cell.closest('tr'))).indexOf(cell) };
       edits.move(position, event.key === 'ArrowUp' ? -1 : 1);
-    } else if (position && event.key === 'Insert') edits.add(engagedIn(train, position));
+    } else if (position && event.key === 'Insert') edits.add(engagedIn(train, position), position);
+    else if (position && event.altKey && event.key.toLowerCase() === 'l') edits.leaveOut(position);
     else if (event.ctrlKey || event.metaKey || event.altKey || !moveFocus(event.key, cell, required(table.current)))
       return;
     event.preventDefault();

@@ -3,13 +3,13 @@ import { behavioursOf, outcomeKey, type Fault } from '@/core/faults';
 import { toNumber } from '@/core/rational';
 import type { Train } from '@/core/train';
 import { figure } from '@/core/units';
-import { sideViewNow } from '@/features/train/side-views';
+import { useSideView } from '@/features/train/use-side-view';
 import { SmallSideView } from '@/figures/side-view/small-side-view';
 import { partsById } from '@/core/train';
 
 /** A suspect: where it sits, and what the train would do with it, position by position. */
 export function Looked({ train, faults }: { train: Train; faults: readonly Fault[] }) {
-  const drawn = sideViewNow(train);
+  const drawn = useSideView(train);
   const rows = wouldDo(train, faults);
   const parts = new Set(faults.flatMap((fault) => placesOf(train, fault)));
   return (

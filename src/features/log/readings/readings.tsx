@@ -3,6 +3,7 @@ import { useStore } from 'zustand';
 import { memberName } from '@/core/words';
 import { useTrain } from '@/features/train/use-train';
 import { DataTable } from '@/ui/data-table';
+import { dayAndTimeText } from '@/ui/when';
 import { intervalText, valueText } from '@/features/train/log/figures-text';
 import { KIND_ORDER, KINDS } from '../kinds';
 import { VERDICTS } from '@/features/train/log/verdict-words';
@@ -41,7 +42,11 @@ export function Readings() {
           chosen={({ id }) => id === chosen}
           onChoose={({ id }) => set({ chosen: id, side: 'reading' })}
           columns={[
-            { head: 'When', value: ({ reading }) => reading.at ?? '', cell: ({ reading }) => whenText(reading.at) },
+            {
+              head: 'When',
+              value: ({ reading }) => reading.at ?? '',
+              cell: ({ reading }) => dayAndTimeText(reading.at ?? ''),
+            },
             { head: 'Position', value: ({ reading }) => nameOf.position(reading.position ?? null) },
             { head: 'Verdict', value: (row) => verdictText(row), cell: (row) => <VerdictCell row={row} /> },
             { head: 'Comes to', value: ({ judged }) => (judged ? intervalText(judged) : '') },
@@ -81,13 +86,6 @@ function VerdictCell({ row }: { row: ReadingRow }) {
     </span>
   );
 }
-
-const WHEN = new Intl.DateTimeFormat(undefined, { month: 'short', day: 'numeric', hour: '2-digit', minute: '2-digit' });
-
-const whenText = (at: string | undefined): string => {
-  const date = new Date(at ?? '');
-  return Number.isNaN(date.getTime()) ? (at ?? '') : WHEN.format(date);
-};
 
 function useNames() {
   const train = useTrain((state) => state.train);

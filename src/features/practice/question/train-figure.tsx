@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import type { SideView } from '@/core/drawing';
 import type { Train } from '@/core/train';
 import { PowerFlowLines } from '@/features/train/power-flow';
-import { sideViewNow } from '@/features/train/side-views';
+import { useSideView } from '@/features/train/use-side-view';
 import { SideViewLabels } from '@/figures/side-view/side-view-labels';
 import { SmallSideView } from '@/figures/side-view/small-side-view';
 import { TurnMarks } from '@/figures/side-view/turn-marks';
@@ -25,7 +25,7 @@ interface Props {
 
 /** The side view with its names and counts, as it is shown beside a question. Members and couplers can be pressed. */
 export function TrainFigure({ train, engaged, power = false, picked = [], turns = null, onTap, className }: Props) {
-  const drawn = sideViewNow(train);
+  const drawn = useSideView(train);
   const closed = useMemo(() => new Set(engaged ?? []), [engaged]);
   if (!drawn.ok) return <p className="muted p-4 text-sm">{drawn.why}</p>;
   const { view } = drawn;

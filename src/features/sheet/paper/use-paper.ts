@@ -1,18 +1,20 @@
 import { createContext, useContext, useEffect, useMemo } from 'react';
 import { useStore } from 'zustand';
-import { format } from 'date-fns';
+import type { DrawnTrain } from '@/core/drawing';
 import { sheetOf, type DesignSheet } from '@/core/sheet';
 import { createTrainLog, trainLogOf } from '@/features/train/log/train-log';
 import { ownOf } from '@/features/train/session';
-import { sideViewNow, stationsOf } from '@/features/train/side-views';
+import { stationsOf } from '@/features/train/side-views';
+import { useSideView } from '@/features/train/use-side-view';
 import { useSession, useTrain } from '@/features/train/use-train';
 import { usePreferences } from '@/ui/preferences';
+import { longDayText } from '@/ui/when';
 import { useInput, useSheet } from '../use-sheet';
 
 /** The sheet as it is composed now, with the side view that it shows. */
 export interface ComposedPaper {
   readonly sheet: DesignSheet;
-  readonly drawn: ReturnType<typeof sideViewNow>;
+  readonly drawn: DrawnTrain;
 }
 
 export const PaperContext = createContext<ComposedPaper | null>(null);
@@ -38,7 +40,7 @@ export function useComposing(): ComposedPaper {
   const by = useSheet((state) => state.by);
   const revision = useSheet((state) => state.revision);
   const without = useSheet((state) => state.without);
-  const drawn = sideViewNow(train);
+  const drawn = useSideView(train);
   const sheet = useMemo(
     () =>
       sheetOf(
@@ -52,7 +54,7 @@ export function useComposing(): ComposedPaper {
           loads,
           by,
           revision: revision || `saved state ${version}`,
-          date: format(new Date(), 'yyyy-MM-dd'),
+          date: longDayText(new Date()),
           stations: stationsOf(train)
             .map(({ key }) => key)
             .filter((key) => !without.includes(key)),

@@ -2,7 +2,7 @@ import { Pause, Play } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { playbackOf, sampleAt, sampleBefore } from '@/core/shifting';
 import { PowerFlowLines } from '@/features/train/power-flow';
-import { sideViewNow } from '@/features/train/side-views';
+import { useSideView } from '@/features/train/use-side-view';
 import { SmallSideView } from '@/figures/side-view/small-side-view';
 import { TurnMarks } from '@/figures/side-view/turn-marks';
 import type { FinishedRun } from '../store';
@@ -17,7 +17,7 @@ const RATES = ['0.1', '0.25', '1', '4'] as const;
 export function PlaybackPane({ made }: { made: FinishedRun }) {
   const cursorS = useShifting((state) => state.cursorS);
   const { train, scenario, run } = made;
-  const drawn = sideViewNow(train);
+  const drawn = useSideView(train);
   const playback = useMemo(() => playbackOf(train, scenario.order, run.traces), [train, scenario, run]);
   const { position } = sampleAt(run.traces, scenario.order, sampleBefore(run.traces, cursorS));
   const engaged = partsById(train).find.position(position)?.engaged;

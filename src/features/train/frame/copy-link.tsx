@@ -5,15 +5,16 @@ import { linkTo } from '../link';
 import { useNotice, useTrainStore } from '../use-train';
 import { BarButton } from './bar-button';
 
-/** Copies the address of this screen with the position and flow that are looked at. */
+/** Copies the address of this screen with what is looked at: position, flow, input speed and torque. */
 export function CopyLink() {
   const store = useTrainStore();
   const say = useNotice();
   const copy = async () => {
-    const link = `${location.origin}${location.pathname}${linkTo(store.getState())}`;
+    const { search, leavesOut } = linkTo(store.getState());
+    const link = `${location.origin}${location.pathname}${search}`;
     try {
       await navigator.clipboard.writeText(link);
-      say('The link to what is looked at now is copied.');
+      say(`The link to what is looked at now is copied.${leavesOut ? ` It leaves out ${leavesOut}.` : ''}`);
     } catch {
       say(`This browser lets nothing be copied. The link is ${link}`);
     }

@@ -9,7 +9,7 @@ import { whenIdle } from '@/ui/on-demand';
 import { useKeptPreferences } from '@/ui/preferences';
 import { DifferenceList } from '../difference';
 import { documents } from '../documents';
-import { follow } from '../link';
+import { follow, LINKED } from '../link';
 import { ConflictDialog } from '../saving/conflict-dialog';
 import { KeptEdits } from '../saving/kept-edits';
 import { leave, receive, sessionOf, type LoadedTrain, type Session } from '../session';
@@ -127,7 +127,8 @@ function useKept(session: Session, loaded: LoadedTrain): void {
   useLayoutEffect(() => {
     follow(session.store, new URLSearchParams(location.search));
     // What was asked for is looked at now, and remembered; the address stays the screen's own.
-    if (/[?&](position|flow)=/.test(location.search)) history.replaceState(null, '', location.pathname);
+    if (LINKED.some((key) => new URLSearchParams(location.search).has(key)))
+      history.replaceState(null, '', location.pathname);
   }, [session]);
   useEffect(() => {
     // Not where the last save failed: it is tried again in its time, and waits in this browser.

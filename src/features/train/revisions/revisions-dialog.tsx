@@ -45,7 +45,7 @@ export function RevisionsDialog({ onClose }: { onClose: () => void }) {
           {message}
         </p>
       )}
-      <div className="mt-3 grid gap-5 sm:grid-cols-[15rem_1fr]">
+      <div className="mt-3 grid gap-5 sm:grid-cols-[19rem_1fr]">
         <ul aria-label="Saved states" className="max-h-80 overflow-auto border-y border-base-300 text-sm">
           {revisions?.map((revision) => (
             <li key={revision.version}>
@@ -65,7 +65,12 @@ export function RevisionsDialog({ onClose }: { onClose: () => void }) {
                   <span className="block">
                     {revision.version === version ? 'now' : savedWhen(revision.savedAt, new Date())}
                   </span>
-                  {revision.name && <span className="block truncate font-semibold">{revision.name}</span>}
+                  {revision.name && <span className="block wrap-anywhere font-semibold">{revision.name}</span>}
+                  {revision.changed && (
+                    <span className="line-clamp-3 block text-xs wrap-anywhere opacity-80" title={revision.changed}>
+                      {revision.changed}
+                    </span>
+                  )}
                 </span>
               </button>
             </li>

@@ -1,6 +1,6 @@
 'use client';
 
-import { useDeferredValue, useMemo } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import {
   countByStatus,
   engagedIn,
@@ -20,7 +20,7 @@ import type { Train } from '@/core/train';
 import { ratioFigure, wayText, type RatioConvention } from '@/core/units';
 import { couplerName, exact, listed } from '@/core/words';
 import { engage } from '@/features/train/choosing';
-import { useTrain, useTrainStore } from '@/features/train/use-train';
+import { useNow, useTrain, useTrainStore } from '@/features/train/use-train';
 import { STATUS_WORDS } from '@/features/train/words';
 import { DataTable, type Column } from '@/ui/data-table';
 import { usePreferences } from '@/ui/preferences';
@@ -137,7 +137,9 @@ function Missing({ table, onShow }: { table: CombinationTable; onShow: () => voi
 function Groups({ table, filter }: { table: CombinationTable; filter: FilterText }) {
   const train = useTrain((state) => state.train);
   const store = useTrainStore();
-  const { add } = useEdits();
+  const { add, addAll } = useEdits();
+  const { positionId } = useNow();
+  const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
   const convention = usePreferences((state) => state.convention);
   const wanted = useDeferredValue(filter);
   const groups = useMemo(
@@ -147,7 +149,28 @@ function Groups({ table, filter }: { table: CombinationTable; filter: FilterText
   const listedAs = useMemo(() => namesByNumber(train, table), [train, table]);
   const name = (number: number) => listed(engagedIn(table, number).map((id) => couplerName(train, id))) || 'nothing';
   const named = (numbers: readonly number[]) => numbers.flatMap((number) => listedAs.get(number) ?? []);
+  const isNew = (group: CombinationGroup) => group.ratio !== null && named(group.numbers).length === 0;
+  const chosen = groups.filter((group) => isNew(group) && ticked.has(keyOf(group)));
   const columns: Column<CombinationGroup>[] = [
+    {
+      head: 'Take',
+      value: () => null,
+      cell: (group) =>
+        isNew(group) && (
+          <input
+            type="checkbox"
+            className="checkbox checkbox-xs"
+            aria-label={`Take ${name(itemAt(group.numbers, 0))}`}
+            checked={ticked.has(keyOf(group))}
+            onChange={({ target }) => {
+              const next = new Set(ticked);
+              if (target.checked) next.add(keyOf(group));
+              else next.delete(keyOf(group));
+              setTicked(next);
+            }}
+          />
+        ),
+    },
     {
       head: `Ratio, ${convention}`,
       numeric: true,
@@ -191,7 +214,11 @@ function Groups({ table, filter }: { table: CombinationTable; filter: FilterText
         named(numbers).length > 0 ? (
           listed(named(numbers))
         ) : (
-          <button type="button" className="btn btn-xs" onClick={() => add(engagedIn(table, itemAt(numbers, 0)))}>
+          <button
+            type="button"
+            className="btn btn-xs"
+            onClick={() => add(engagedIn(table, itemAt(numbers, 0)), positionId)}
+          >
             Add as position
           </button>
         ),
@@ -222,15 +249,36 @@ function Groups({ table, filter }: { table: CombinationTable; filter: FilterText
           <span className="muted">
             {grouped(sets)} {sets === 1 ? 'set' : 'sets'} in {grouped(groups.length)}{' '}
             {groups.length === 1 ? 'group' : 'groups'}
+            {chosen.length > 0 && (
+              <button
+                type="button"
+                className="btn btn-neutral btn-xs ml-3"
+                title="Each with its fewest couplers, sorted by ratio, after the chosen position"
+                onClick={() => {
+                  addAll(
+                    chosen.map(({ ratio, numbers }) => ({
+                      engaged: engagedIn(table, itemAt(numbers, 0)),
+                      ratio: toNumber(required(parseRational(required(ratio)))),
+                    })),
+                    positionId,
+                  );
+                  setTicked(new Set());
+                }}
+              >
+                Add {chosen.length === 1 ? 'the ticked one' : `these ${chosen.length}, sorted`}
+              </button>
+            )}
           </span>
         }
         rows={groups}
         columns={columns}
-        keyOf={({ ratio, status }) => ratio ?? status}
+        keyOf={keyOf}
       />
     </>
   );
 }
+
+const keyOf = ({ ratio, status }: CombinationGroup): string => ratio ?? status;
 
 /** What locks, by its smallest cause. */
 function Causes({ train, table }: { train: Train; table: CombinationTable }) {

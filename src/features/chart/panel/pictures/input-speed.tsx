@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo } from 'react';
-import { isForward, type Chart } from '@/core/gear-chart';
+import { rungOf, type Chart } from '@/core/gear-chart';
 import { toNumber } from '@/core/rational';
 import { figure, readFigure } from '@/core/units';
 import { useTyped } from '@/features/train/input/typed-input';
@@ -97,7 +97,10 @@ export function InputSpeed() {
 /** Forward positions from the largest ratio to the smallest, each until the input reaches the speed to shift at. */
 function stretchesOf({ rows }: Chart, shiftAt: number): readonly Stretch[] {
   const forward = rows
-    .flatMap(({ name, solved: { ratio } }) => (isForward(ratio) ? [{ name, ratio: toNumber(ratio) }] : []))
+    .flatMap((row) => {
+      const ratio = rungOf(row);
+      return ratio ? [{ name: row.name, ratio: toNumber(ratio) }] : [];
+    })
     .sort((a, b) => b.ratio - a.ratio)
     .filter(({ ratio }, i, all) => i === 0 || ratio !== itemAt(all, i - 1).ratio);
   return forward.map(({ name, ratio }, i) => {

@@ -56,8 +56,8 @@ export function LadderPlot({ charts }: { charts: readonly LadderRow[] }) {
 
 function rungsOf(charts: readonly LadderRow[], convention: RatioConvention): readonly Rung[] {
   return charts.flatMap(({ name, chart: { rows } }) =>
-    rows.flatMap(({ name: position, solved: { ratio } }): Rung[] => {
-      if (!ratio) return [];
+    rows.flatMap(({ name: position, onLadder, solved: { ratio } }): Rung[] => {
+      if (!ratio || !onLadder) return [];
       const way = isForward(ratio) ? 'same way' : 'reverse';
       return [
         {
