@@ -160,7 +160,7 @@ test('a link carries position and flow; what is typed stays with the train', asy
   await page.getByRole('button', { name: 'Copy a link to this position' }).click();
   await expect(page.getByText('The link to what is looked at now is copied.')).toBeVisible();
   const link = await page.evaluate(() => navigator.clipboard.readText());
-  expect(link).toMatch(/\?position=3&flow=coast$/);
+  expect(link).toMatch(/\?position=3&flow=coast&speed=30\+rpm&torque=10\+N%C2%B7m$/);
   await page.getByLabel('Input speed').fill('1200');
   await page.reload();
   await expect(page.getByLabel('Input speed')).toHaveValue('1200');

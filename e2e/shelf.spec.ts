@@ -83,7 +83,7 @@ test('a train is saved as a file, and the same file is brought in again', async 
   expect(text).toBe(readFileSync('demo/trains/wagon-axle.train.json', 'utf8'));
 
   const before = await card(page, 'Wagon axle').count();
-  await page.getByLabel('File of a train').setInputFiles(file('axle.json', text));
+  await page.getByLabel('File to import').setInputFiles(file('axle.json', text));
   const dialog = page.getByRole('dialog', { name: 'Add “Wagon axle”?' });
   await expect(dialog).toContainText(
     '5 members, 5 gears, 1 couplers and 2 positions, from axle.json. Nothing on the shelf is changed by it.',
@@ -91,6 +91,54 @@ test('a train is saved as a file, and the same file is brought in again', async 
   await expect(card(page, 'Wagon axle')).toHaveCount(before);
   await dialog.getByRole('button', { name: 'Add it' }).click();
   await expect(card(page, 'Wagon axle')).toHaveCount(before + 1);
+});
+
+test('a log, a search, a worksheet and a bundle are told apart and opened where they belong', async ({ page }) => {
+  await page.goto('/');
+  const bring = (name: string, document: object) =>
+    page.getByLabel('File to import').setInputFiles(file(name, JSON.stringify(document)));
+  const reading = { id: 'brought', kind: 'turns', position: '3', member: 'out', turns: 2, inputTurns: 3.4 };
+  await bring('bench.json', { format: 'tin-wheel/log', version: 1, readings: [reading] });
+  const log = page.getByRole('dialog', { name: 'bench.json is a log of readings' });
+  await log.getByLabel('It belongs to').selectOption('Sluice winch');
+  await expect(log.getByRole('alert')).toContainText('positions that this train does not have: 3');
+  await log.getByLabel('It belongs to').selectOption('Pan rake gearbox');
+  await expect(log.getByRole('alert')).toHaveCount(0);
+  await log.getByRole('button', { name: 'Add and open' }).click();
+  await page.waitForURL('**/trains/pan-rake/log');
+  await expect(page.getByRole('row').filter({ hasText: '3.4' }).first()).toBeVisible();
+
+  await page.goto('/');
+  const search = { format: 'tin-wheel/search', version: 1, target: '9.87', stages: 2, teeth: { min: 15, max: 60 } };
+  await bring('drum.search.json', search);
+  const asked = page.getByRole('dialog', { name: 'drum.search.json is a search for tooth counts' });
+  await expect(asked.getByRole('button', { name: 'Add and open' })).toBeDisabled();
+  await asked.getByLabel('It belongs to').selectOption('Pan rake gearbox');
+  await asked.getByRole('button', { name: 'Add and open' }).click();
+  await page.waitForURL('**/trains/pan-rake/teeth');
+  await expect(page.getByRole('option', { name: 'drum' })).toBeAttached();
+
+  await page.goto('/');
+  await bring('wrong.json', { format: 'tin-wheel/search', version: 1, target: '0' });
+  const wrong = page.getByRole('dialog', { name: 'wrong.json is a search for tooth counts' });
+  await wrong.getByLabel('It belongs to').selectOption('Pan rake gearbox');
+  await wrong.getByRole('button', { name: 'Add and open' }).click();
+  await expect(wrong.getByRole('alert')).toContainText(/target|stages/i);
+  await wrong.getByRole('button', { name: 'Cancel' }).click();
+
+  // A zip, dropped anywhere, is a bundle.
+  const zip = await page.request.get('/api/bundle?train=pan-rake');
+  expect(zip.ok()).toBe(true);
+  const bytes = [...(await zip.body())];
+  const transfer = await page.evaluateHandle((content) => {
+    const dropped = new DataTransfer();
+    dropped.items.add(new File([new Uint8Array(content)], 'two.zip', { type: 'application/zip' }));
+    return dropped;
+  }, bytes);
+  await page.dispatchEvent('main', 'dragover', { dataTransfer: transfer });
+  await expect(page.getByText('Drop the file to import it')).toBeVisible();
+  await page.dispatchEvent('main', 'drop', { dataTransfer: transfer });
+  await expect(page.getByRole('dialog', { name: 'Bundles' })).toContainText('Pan rake gearbox');
 });
 
 test('bad files are explained and nothing is added', async ({ page }) => {
@@ -106,7 +154,7 @@ test('bad files are explained and nothing is added', async ({ page }) => {
     ['<img src=x onerror=alert(1)>.json', '[]', /./],
   ];
   for (const [name, body, says] of bad) {
-    await page.getByLabel('File of a train').setInputFiles(file(name, body));
+    await page.getByLabel('File to import').setInputFiles(file(name, body));
     const dialog = page.getByRole('dialog', { name: `${name} cannot be added` });
     await expect(dialog.getByRole('alert')).toContainText(says);
     await dialog.getByRole('button', { name: 'Close' }).click();

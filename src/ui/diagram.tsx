@@ -1,11 +1,11 @@
 'use client';
 
-import ApexCharts, { type ApexOptions } from 'apexcharts';
-import { useId, useMemo, useState, type ReactNode } from 'react';
-import ReactApexChart from 'react-apexcharts';
+import type { ApexOptions } from 'apexcharts';
+import { useEffect, useId, useMemo, useState, type ReactNode } from 'react';
 import { DataTable, type Column } from './data-table';
 import { FigureHead } from './figure-head';
 import { fileName, saveFile } from './save-file';
+import { onDemand, whenIdle } from './on-demand';
 import { useTheme } from './theme';
 import { required } from '@/core/required';
 
@@ -25,18 +25,25 @@ interface Props<Row> {
   readonly beside?: ReactNode;
 }
 
-/** Pixels of a PNG for one of the screen: sharp on paper too. */
-const SHARPNESS = 3;
+/** What draws comes when the page has nothing else to do: a table beside it is worked with before. */
+const Plot = onDemand(async () => (await import('./plot')).Plot);
+
+/** Has what draws come? */
+function usePlot(): boolean {
+  const [isThere, setThere] = useState(false);
+  useEffect(() => whenIdle([async () => Plot.load().then(() => setThere(true))]), []);
+  return isThere;
+}
 
 /** A chart of figures, quiet: no animation, no gradient; the table behind it at a press, and both to take along. */
 export function Diagram<Row>({ title, kind, series, options, rows, columns, keyOf, height, tip, beside }: Props<Row>) {
   const [table, setTable] = useState(false);
+  const isThere = usePlot();
   const theme = useTheme();
   const id = useId().replace(/[^\w-]/g, '');
   const drawn = useMemo(() => ({ options: quiet(options, theme, id, tip), series }), [options, series, theme, id, tip]);
   const save = async () => {
-    const { imgURI } = (await ApexCharts.exec(id, 'dataURI', { scale: SHARPNESS })) as { imgURI: string };
-    const bytes = Uint8Array.from(atob(imgURI.slice(imgURI.indexOf(',') + 1)), (letter) => letter.charCodeAt(0));
+    const bytes = await (await import('./plot')).pngOf(id);
     saveFile(fileName(title, '.png'), 'image/png', new Blob([bytes]));
   };
   return (
@@ -50,9 +57,7 @@ export function Diagram<Row>({ title, kind, series, options, rows, columns, keyO
         </div>
       ) : (
         // Its place is kept until it is drawn, so that nothing below it moves.
-        <div style={{ minHeight: height }}>
-          <ReactApexChart type={kind} height={height} {...drawn} />
-        </div>
+        <div style={{ minHeight: height }}>{isThere && <Plot.Shown type={kind} height={height} {...drawn} />}</div>
       )}
     </figure>
   );

@@ -1,9 +1,11 @@
 'use client';
 
 import { Copy, Download } from 'lucide-react';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
+import { loadTableText } from './load-table-text';
+import { whenIdle } from './on-demand';
 import { fileName, saveFile } from './save-file';
-import { csvText, tabText, type Table } from './table-text';
+import type { Table } from './table-text';
 
 interface Props {
   /** What the file is called. */
@@ -14,7 +16,13 @@ interface Props {
 /** Takes a table along: copied as tab-separated text, or saved as CSV. */
 export function TableButtons({ name, table }: Props) {
   const [done, setDone] = useState<'copied' | 'failed' | null>(null);
+  useEffect(() => whenIdle([loadTableText]), []);
+  const save = async () => {
+    const { csvText } = await loadTableText();
+    saveFile(fileName(name, '.csv'), 'text/csv;charset=utf-8', csvText(table()));
+  };
   const copy = async () => {
+    const { tabText } = await loadTableText();
     try {
       await navigator.clipboard.writeText(tabText(table()));
       setDone('copied');
@@ -39,7 +47,7 @@ export function TableButtons({ name, table }: Props) {
         type="button"
         className="btn btn-ghost btn-xs"
         title="Save the table as comma-separated values"
-        onClick={() => saveFile(fileName(name, '.csv'), 'text/csv;charset=utf-8', csvText(table()))}
+        onClick={() => void save()}
       >
         <Download className="size-3.5" aria-hidden /> CSV
       </button>

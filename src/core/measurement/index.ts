@@ -1,3 +1,4 @@
+export { entriesOfLog } from './log-entries';
 export { measured, plain, SOUND, slowingWatts, type MeasuredQuantity } from './arithmetic';
 export { efficiencies, meshEfficiencyFor, type MeasuredEfficiency } from './efficiency';
 export type { Explanation } from './explanations';

@@ -18,6 +18,19 @@ export function figure(value: number): string {
   return `${value < 0 ? MINUS : ''}${grouped}${part ? `.${part}` : ''}`;
 }
 
+/** A round figure at a tick of an axis: no more digits than it needs, those of the whole part grouped. */
+export function tickText(value: number): string {
+  const size = Number(Math.abs(value).toPrecision(4));
+  const sign = value < 0 && size > 0 ? MINUS : '';
+  if (size !== 0 && (size < 1e-4 || size >= 1e9))
+    return `${sign}${String(Number(size.toPrecision(4)).toExponential())
+      .replace('-', MINUS)
+      .replace('e', '\u2009e')
+      .replace('+', '')}`;
+  const [whole, part] = String(size).split('.');
+  return `${sign}${required(whole).replace(/\B(?=(\d{3})+$)/g, GROUP)}${part ? `.${part}` : ''}`;
+}
+
 /** in/out: input turns for one of the output (driven over driver). out/in: its inverse. */
 export type RatioConvention = 'in/out' | 'out/in';
 

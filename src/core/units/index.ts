@@ -11,6 +11,6 @@ export {
 } from './units';
 export { GRAVITY } from './constants';
 export { readFigure, splitFigure } from './figure';
-export { figure, ratioFigure, ratioByConvention, ratioText, wayText, type RatioConvention } from './format';
+export { figure, ratioFigure, tickText, ratioByConvention, ratioText, wayText, type RatioConvention } from './format';
 export { inOtherUnit } from './convert';
 export { readQuantity, type Quantity } from './quantity';

@@ -9,6 +9,9 @@ import {
   TORQUE_UNITS,
   torqueTable,
   wayText,
+  tickText,
+  inOtherUnit,
+  readFigure,
 } from '.';
 
 const torque = (text: string) =>
@@ -85,4 +88,28 @@ describe('quantities', () => {
     expect(powerInWatts(10, 'N·m', 30, 'rpm')).toBeCloseTo(31.4159, 4);
     expect(powerInWatts(1, 'lbf·ft', 1, 'rad/s')).toBeCloseTo(1.3558, 4);
   });
+});
+
+test('ticks are written with no more digits than they need, small ones too', () => {
+  expect([30, 0.5, 1.025, 12000, -150, 0.0008, 0, 2e-7, 12000.5].map(tickText)).toEqual([
+    '30',
+    '0.5',
+    '1.025',
+    '12\u202f000',
+    '−150',
+    '0.0008',
+    '0',
+    '2\u2009e−7',
+    '12\u202f000',
+  ]);
+});
+
+test('a figure in another unit is the same quantity, and comes back as it was typed', () => {
+  expect(inOtherUnit('30', 'rpm', 'turns/s', SPEED_UNITS)).toBe('0.5');
+  for (const text of ['30', '1200', '0.7', '2 1/2', '1/3'])
+    for (const unit of Object.keys(SPEED_UNITS) as (keyof typeof SPEED_UNITS)[]) {
+      const there = inOtherUnit(text, 'rpm', unit, SPEED_UNITS);
+      expect(readFigure(inOtherUnit(there, unit, 'rpm', SPEED_UNITS))).toBeCloseTo(readFigure(text), 7);
+    }
+  for (const text of ['30 rad/s', 'fast', '']) expect(inOtherUnit(text, 'rpm', 'rad/s', SPEED_UNITS)).toBe(text);
 });

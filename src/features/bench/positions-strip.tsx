@@ -31,7 +31,12 @@ export function PositionsStrip() {
   const close = useCallback(() => setListing(false), []);
   useEffect(() => whenIdle([PositionsDialog.load]), []);
   return (
-    <div className="min-w-0 grow basis-full sm:basis-0">
+    <div
+      className={
+        'min-w-0 max-sm:sticky max-sm:bottom-0 max-sm:z-20 max-sm:order-last max-sm:border-t ' +
+        'max-sm:border-base-content max-sm:bg-base-100 max-sm:px-4 max-sm:py-1.5 sm:grow sm:basis-0'
+      }
+    >
       <div className="flex items-center gap-3">
         <ShiftNote />
         {own && <KeepPosition />}
@@ -143,7 +148,7 @@ function KeyFigureChoice() {
   const { speed, torque } = useTyped();
   const unit = keyFigure === 'speed' ? speed.unit : keyFigure === 'torque' ? torque.unit : null;
   return (
-    <label className="ml-auto flex shrink-0 items-center gap-1.5 text-sm">
+    <label className="ml-auto flex shrink-0 items-center gap-1.5 text-sm max-sm:hidden">
       <span className="muted">Show on keys</span>
       <select
         className="select select-xs w-32"

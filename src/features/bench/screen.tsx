@@ -54,14 +54,17 @@ export function BenchScreen({ first = false }: { first?: boolean }) {
         </div>
         <BenchPanel />
       </main>
+      {/* On a phone the keys stay at the lower edge while the page scrolls; a box of its own would hold them back. */}
       <footer
         className={
-          'print:hidden flex flex-wrap items-end gap-x-6 gap-y-2 border-t ' +
-          'border-base-content px-4 py-1.5 sm:flex-nowrap'
+          'print:hidden contents sm:flex sm:items-end sm:gap-x-6 sm:border-t ' +
+          'sm:border-base-content sm:px-4 sm:py-1.5'
         }
       >
         <PositionsStrip />
-        <InputFields loads />
+        <div className="max-sm:px-4 max-sm:py-2">
+          <InputFields loads />
+        </div>
       </footer>
     </>
   );

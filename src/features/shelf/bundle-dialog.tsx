@@ -1,7 +1,7 @@
 'use client';
 
 import { FileArchive } from 'lucide-react';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Dialog, DialogActions } from '@/ui/dialog';
 import { Tick } from '@/ui/form/inputs';
 import { OpenFile } from '@/ui/open-file';
@@ -17,6 +17,8 @@ import {
 } from '@/wire';
 
 interface Props {
+  /** One that was brought already; null until one is chosen. */
+  readonly file: File | null;
   readonly entries: readonly ShelfEntry[];
   readonly onRestored: (text: string) => void;
   readonly onClose: () => void;
@@ -31,11 +33,11 @@ interface Opened {
 }
 
 /** Trains with everything beside them as one file, and such a file brought back: first shown, then done. */
-export function BundleDialog({ entries, onRestored, onClose }: Props) {
+export function BundleDialog({ file: brought, entries, onRestored, onClose }: Props) {
   const [ticked, setTicked] = useState<readonly string[]>([]);
   const [opened, setOpened] = useState<Opened | null>(null);
   const [message, setMessage] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
+  const [busy, setBusy] = useState(brought !== null);
   const save = async (ids: readonly string[]) => {
     setBusy(true);
     const answer = await fetchBundlePlan(ids);
@@ -45,11 +47,16 @@ export function BundleDialog({ entries, onRestored, onClose }: Props) {
   };
   const open = async (file: File) => {
     setBusy(true);
-    const answer = await planBundle(file);
+    show(file, await planBundle(file));
+  };
+  const show = (file: File, answer: Awaited<ReturnType<typeof planBundle>>) => {
     setBusy(false);
     setMessage(answer.ok ? null : `${file.name}: ${answer.message}`);
     setOpened(answer.ok ? { file, plan: answer.value.plan, choices: choicesAtFirst(answer.value.plan) } : null);
   };
+  useEffect(() => {
+    if (brought) void planBundle(brought).then((answer) => show(brought, answer));
+  }, [brought]);
   const restore = async ({ file, choices }: Opened) => {
     setBusy(true);
     const answer = await postBundle(file, choices);

@@ -9,7 +9,7 @@ import { Help } from '@/help/help';
 import { ThemeSwitch } from '@/ui/theme-switch';
 import type { ShelfEntry } from '@/wire';
 import { arrange, SORTS, type Sort } from './arrange';
-import { ImportTrain } from './import-train';
+import { ImportFile } from './import-file';
 import { NewTrain } from './new-train';
 import { TrainCards } from './train-cards';
 import { useShelfActions, type News } from './use-shelf-actions';
@@ -24,7 +24,7 @@ export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
   const [query, setQuery] = useState('');
   const [sort, setSort] = useState<Sort>('changed');
   const [examples, setExamples] = useState(false);
-  const [bundles, setBundles] = useState(false);
+  const [bundles, setBundles] = useState<File | boolean>(false);
   const shown = useMemo(() => arrange(entries, query, sort), [entries, query, sort]);
 
   const { news, report, restore, bringBack, ...act } = useShelfActions();
@@ -77,7 +77,7 @@ export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
           <button type="button" className="btn btn-sm" onClick={() => setBundles(true)}>
             <FileArchive className="size-4" aria-hidden /> Bundles
           </button>
-          <ImportTrain onAdded={added} />
+          <ImportFile entries={entries} onAdded={added} onBundle={setBundles} />
           <NewTrain onAdded={added} />
         </div>
         {news && <NewsLine news={news} onPutBack={(entry) => void bringBack(entry)} />}
@@ -91,8 +91,9 @@ export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
           <TrainCards key={`${query} ${sort}`} entries={shown} act={act} />
         )}
       </main>
-      {bundles && (
+      {bundles !== false && (
         <BundleDialog.Shown
+          file={bundles === true ? null : bundles}
           entries={entries}
           onRestored={(text) => {
             setBundles(false);

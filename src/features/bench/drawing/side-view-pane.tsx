@@ -17,6 +17,7 @@ import { CouplerFigure } from './coupler-figure';
 import { CrossingHops } from './crossing-hops';
 import { useGearDrag } from './gear-drag';
 import { EventMarks } from './event-marks';
+import { firstLook } from './first-look';
 import { GearFigure } from './gear-figure';
 import { MarkDots } from './mark-dots';
 import { MemberHandle } from './member-handle';
@@ -64,10 +65,10 @@ function Drawing({ view }: { view: SideView }) {
   const lit = useTrain((state) => state.highlight?.members);
   const { figures, powers, driving } = useExplained();
   const svg = useRef<SVGSVGElement>(null);
-  const zoom = useZoom(svg);
   const zoomed = useRef<SVGGElement>(null);
   const drag = useGearDrag(zoomed, view);
   const flowing = useMemo(() => powerLines(view, powers), [view, powers]);
+  const zoom = useZoom(svg, (pane) => firstLook(view, flowing, pane));
   const roleOf = new Map(figures.map(({ id, role }) => [id, role]));
   const carrying = new Set(
     powers.filter(({ power }) => power === null || Math.abs(power) > 1e-9).map(({ part }) => `${part.kind} ${part.id}`),

@@ -2,6 +2,7 @@
 
 import { useLayoutEffect, useRef, useState, type RefObject } from 'react';
 import { whenIdle } from '@/ui/on-demand';
+import { WHOLE, type Look } from './first-look';
 import type { Zooming } from './zooming';
 
 export interface Zoom {
@@ -14,18 +15,22 @@ export interface Zoom {
 /**
  * Zooms with the wheel or two fingers, pans by dragging the paper, fits again on demand. It is there when somebody
  * comes near, at the latest.
+ * @param lookAt how the drawing is first looked at in a pane of this size
  */
-export function useZoom(svg: RefObject<SVGSVGElement | null>): Zoom {
+export function useZoom(svg: RefObject<SVGSVGElement | null>, lookAt: (pane: DOMRect) => Look): Zoom {
   const zooming = useRef<() => Promise<Zooming | null>>(async () => null);
+  const lookFirst = useRef(lookAt);
   const [transform, setTransform] = useState('translate(0,0) scale(1)');
   useLayoutEffect(() => {
     const element = svg.current;
     if (!element) return;
     let left = false;
+    const first = lookFirst.current(element.getBoundingClientRect());
+    if (first !== WHOLE) setTransform(`translate(${first.x},${first.y}) scale(${first.scale})`);
     let made: Promise<Zooming | null> | null = null;
     const make = () =>
       (made ??= import('./zooming')
-        .then(({ zoomable }) => (left ? null : zoomable(element, setTransform)))
+        .then(({ zoomable }) => (left ? null : zoomable(element, setTransform, first)))
         // With the server away there is no zooming yet.
         .catch(() => (made = null)));
     zooming.current = make;

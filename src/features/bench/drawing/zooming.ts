@@ -1,5 +1,6 @@
 import { select } from 'd3-selection';
 import { zoom, zoomIdentity } from 'd3-zoom';
+import { WHOLE, type Look } from './first-look';
 
 const MOST = 8;
 
@@ -10,7 +11,7 @@ export interface Zooming {
 }
 
 /** Lets an element be zoomed and panned; each change is told as a transform for what is in it. */
-export function zoomable(element: SVGSVGElement, tell: (transform: string) => void): Zooming {
+export function zoomable(element: SVGSVGElement, tell: (transform: string) => void, first: Look): Zooming {
   const behaviour = zoom<SVGSVGElement, unknown>()
     .scaleExtent([0.5, MOST])
     // A press on a part is for the part; the double click is too.
@@ -21,6 +22,7 @@ export function zoomable(element: SVGSVGElement, tell: (transform: string) => vo
     )
     .on('zoom', (event: { transform: typeof zoomIdentity }) => tell(event.transform.toString()));
   const drawing = select(element).call(behaviour);
+  if (first !== WHOLE) behaviour.transform(drawing, zoomIdentity.translate(first.x, first.y).scale(first.scale));
   return {
     by: (factor) => void behaviour.scaleBy(drawing, factor),
     fit: () => void behaviour.transform(drawing, zoomIdentity),

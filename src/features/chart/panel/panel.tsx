@@ -3,7 +3,6 @@
 import { useEffect, type ReactNode } from 'react';
 import { onDemand, whenIdle } from '@/ui/on-demand';
 import { Tabs } from '@/ui/tabs';
-import { warm } from '@/workers/beside';
 import type { ChartTab } from '../store';
 import { useChart } from '../use-chart';
 
@@ -42,7 +41,10 @@ const BODIES: Record<ChartTab, ReactNode> = {
 export function ChartPanel() {
   const tab = useChart((state) => state.tab);
   const set = useChart((state) => state.set);
-  useEffect(() => whenIdle([...ALL.map(({ load }) => load), async () => warm()]), []);
+  useEffect(
+    () => whenIdle([...ALL.map(({ load }) => load), async () => (await import('@/workers/beside')).warm()]),
+    [],
+  );
   return (
     <section
       aria-label="What follows from the chart"

@@ -1,7 +1,9 @@
 'use client';
 
 import { useEffect } from 'react';
-import { tabText, type Table } from '@/ui/table-text';
+import { loadTableText, tableTextNow } from '@/ui/load-table-text';
+import { whenIdle } from '@/ui/on-demand';
+import type { Table } from '@/ui/table-text';
 
 /** Where pasting and copying are the field's own. */
 const FIELD = 'input, textarea, select, dialog';
@@ -27,10 +29,16 @@ export function useCopied(table: () => Table): void {
       const within = event.target instanceof Element && event.target.closest('[role=grid]');
       if (!within || isField(event) || String(getSelection()) !== '') return;
       event.preventDefault();
-      event.clipboardData?.setData('text/plain', tabText(table()));
+      const texts = tableTextNow();
+      if (texts) event.clipboardData?.setData('text/plain', texts.tabText(table()));
+      else void loadTableText().then(({ tabText }) => navigator.clipboard.writeText(tabText(table())));
     };
     document.addEventListener('copy', copy);
-    return () => document.removeEventListener('copy', copy);
+    const stop = whenIdle([loadTableText]);
+    return () => {
+      document.removeEventListener('copy', copy);
+      stop();
+    };
   }, [table]);
 }
 

@@ -1,6 +1,6 @@
 import { FileDown } from 'lucide-react';
 import { useState } from 'react';
-import { readLog, type Log } from '@/core/measurement';
+import { entriesOfLog, readLog } from '@/core/measurement';
 import { useTrain } from '@/features/train/use-train';
 import { OpenFile } from '@/ui/open-file';
 import { fileName, saveFile } from '@/ui/save-file';
@@ -20,7 +20,7 @@ export function LogFiles() {
   const openJson = async (file: File) => {
     const read = readLog(await file.text());
     if (!read.ok) return setTold({ text: `${file.name}: ${refusalText(read)}`, bad: true });
-    const entries = entriesOf(read.value);
+    const entries = entriesOfLog(read.value);
     const answer = entries.length > 0 ? await log.add(entries) : { ok: true as const, value: {} };
     setTold({
       text: answer.ok ? `${entries.length} entries of ${file.name} are in the log.` : answer.message,
@@ -72,14 +72,3 @@ export function LogFiles() {
     </section>
   );
 }
-
-/** A log's file as entries; ids that it has are kept, so that the same file twice is there once. */
-const entriesOf = ({ readings, corrections = [], runs = [] }: Log) => [
-  ...runs.map((run) => ({ id: run.id, kind: 'run' as const, document: run })),
-  ...readings.map((reading) => ({ id: reading.id, kind: 'reading' as const, document: reading })),
-  ...corrections.map((correction) => ({
-    id: correction.reading.id,
-    kind: 'correction' as const,
-    document: correction,
-  })),
-];

@@ -1,5 +1,5 @@
 import { scaleLinear } from 'd3-scale';
-import { figure } from '@/core/units';
+import { figure, tickText } from '@/core/units';
 import { DataTable } from '@/ui/data-table';
 import { DrawnFigure } from '@/ui/drawn-figure';
 
@@ -70,12 +70,12 @@ export function EfficiencyPicture({ points }: { points: readonly Point[] }) {
             />
             {y.ticks(4).map((tick) => (
               <text key={tick} x={ROOM.left - 5} y={y(tick) + 4} textAnchor="end" className="fill-(--muted)">
-                {Math.round(tick * 100)} %
+                {tickText(tick * 100)} %
               </text>
             ))}
             {x.ticks(5).map((tick) => (
               <text key={tick} x={x(tick)} y={height - ROOM.bottom + 14} textAnchor="middle" className="fill-(--muted)">
-                {tick}
+                {tickText(tick)}
               </text>
             ))}
             <text x={(ROOM.left + width) / 2} y={height - 4} textAnchor="middle" className="fill-(--muted)">

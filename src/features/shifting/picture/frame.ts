@@ -1,3 +1,4 @@
+import { tickText } from '@/core/units';
 import { scaleLinear, type ScaleLinear } from 'd3-scale';
 import {
   freeSpeed,
@@ -102,6 +103,5 @@ export const ticksOf = (
   count: number,
 ): readonly { readonly at: number; readonly text: string }[] => {
   const scale = scaleLinear([0, most * per], [0, most]);
-  const format = scale.tickFormat(count);
-  return scale.ticks(count).map((value) => ({ at: value / per, text: format(value) }));
+  return scale.ticks(count).map((value) => ({ at: value / per, text: tickText(value) }));
 };

@@ -5,21 +5,22 @@ import { Suspense, useCallback, useEffect, useLayoutEffect, useMemo, useState, t
 import type { Train } from '@/core/train';
 import { HelpOnDemand } from '@/help/help';
 import type { KeyLine } from '@/help/help-panel';
-import { whenIdle } from '@/ui/on-demand';
+import { onDemand, whenIdle } from '@/ui/on-demand';
 import { useKeptPreferences } from '@/ui/preferences';
 import { DifferenceList } from '../difference';
 import { documents } from '../documents';
 import { follow, LINKED } from '../link';
-import { ConflictDialog } from '../saving/conflict-dialog';
 import { KeptEdits } from '../saving/kept-edits';
 import { leave, receive, sessionOf, type LoadedTrain, type Session } from '../session';
-import { SessionContext } from '../use-train';
+import { SessionContext, useTrain } from '../use-train';
 import { BarSlot } from './bar-slot';
 import { TRAIN_KEYS, useTrainKeys } from './keys';
 import { PrintHead } from './print-head';
 import { ScreenKeys, ScreenTour } from './screen-keys';
 import { screenAt, type TrainScreen } from './screens';
 import { TopBar } from './top-bar';
+
+const ConflictDialog = onDemand(async () => (await import('../saving/conflict-dialog')).ConflictDialog);
 
 /** The mark in the browser's timeline from which every screen of the train opens without the server. */
 const ALL_HERE = 'every screen is here';
@@ -62,6 +63,7 @@ function Frame({
   const path = usePathname();
   const brought = useSelectedLayoutSegment() ?? '';
   const here = screenAt(screens, path);
+  const inConflict = useTrain((state) => state.save.kind === 'conflict');
   const [help, setHelp] = useState(false);
   const [tour, setTour] = useState<(() => Promise<void>) | null>(null);
   const [slot, setSlot] = useState<HTMLElement | null>(null);
@@ -75,6 +77,7 @@ function Frame({
         documents,
         HelpOnDemand.load,
         DifferenceList.load,
+        ConflictDialog.load,
         // From here on the server may go away.
         async () => {
           await Promise.all(screens.map(({ load }) => load()));
@@ -107,7 +110,7 @@ function Frame({
               />
             )}
             <KeptEdits session={session} />
-            <ConflictDialog />
+            {inConflict && <ConflictDialog.Shown />}
           </div>
         </ScreenTour>
       </ScreenKeys>

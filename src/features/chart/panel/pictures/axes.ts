@@ -28,9 +28,3 @@ export function roundAxis(least: number, most: number, about: number): PlotAxis 
   const ticks = Math.max(1, Math.ceil((most - least) / step - 1e-9));
   return { min: least, max: least + ticks * step, ticks };
 }
-
-/** A round figure at a tick of an axis: no more digits than it needs. */
-export const tickText = (value: number): string =>
-  String(Number(value.toPrecision(4)))
-    .replace('-', '−')
-    .replace(/\B(?=(\d{3})+$)/g, '\u202f');

@@ -3,14 +3,14 @@
 import { useMemo } from 'react';
 import { rungOf, type Chart } from '@/core/gear-chart';
 import { toNumber } from '@/core/rational';
-import { figure, readFigure } from '@/core/units';
+import { figure, readFigure, tickText } from '@/core/units';
 import { useTyped } from '@/features/train/input/typed-input';
 import { Diagram, inkFor } from '@/ui/diagram';
 import { useSettled } from '@/ui/settled';
 import { useTheme } from '@/ui/theme';
 import { percent } from '../../table/row-figures';
 import { useChart, useRows } from '../../use-chart';
-import { roundAxis, tickText } from './axes';
+import { roundAxis } from './axes';
 import { itemAt } from '@/core/required';
 
 /** A position between the output speeds at which it is shifted into and out of. */

@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import { relativeSpeeds, type Chart } from '@/core/gear-chart';
 import { toNumber } from '@/core/rational';
 import type { Train } from '@/core/train';
-import { figure } from '@/core/units';
+import { figure, tickText } from '@/core/units';
 import { couplerName, memberName } from '@/core/words';
 import { useTyped } from '@/features/train/input/typed-input';
 import { useTrain } from '@/features/train/use-train';
@@ -13,7 +13,6 @@ import { memberColor } from '@/figures/member-colors';
 import { useSettled } from '@/ui/settled';
 import { useTheme } from '@/ui/theme';
 import { useRows } from '../../use-chart';
-import { tickText } from './axes';
 import { itemAt, lookUp, required } from '@/core/required';
 
 interface Spins {

@@ -3,13 +3,13 @@
 import { useMemo } from 'react';
 import type { Chart, IdealSteps } from '@/core/gear-chart';
 import { toNumber } from '@/core/rational';
-import { figure } from '@/core/units';
+import { figure, tickText } from '@/core/units';
 import { Diagram, inkFor } from '@/ui/diagram';
 import { useSettled } from '@/ui/settled';
 import { useTheme } from '@/ui/theme';
 import { percent } from '../../table/row-figures';
 import { useIdeals, useRows } from '../../use-chart';
-import { roundAxis, tickText } from './axes';
+import { roundAxis } from './axes';
 import { itemAt } from '@/core/required';
 
 interface Step {
