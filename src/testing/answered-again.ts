@@ -63,7 +63,7 @@ export function answeredAgain(train: Train, question: PracticeQuestion): string 
       return size(mul(brute!.speeds.get(id)!, fraction(input, 1)));
     }
     case 'torque': {
-      const put = Number(/: (\d+) N·m are put in/.exec(text)![1]);
+      const put = Number(/input torque is (\d+) N·m/.exec(text)![1]);
       return size(mul(fraction(put, 1), brute!.ratio!));
     }
     case 'load': {
@@ -133,7 +133,7 @@ export function answeredAgain(train: Train, question: PracticeQuestion): string 
     case 'status': {
       const names = train.couplers.filter((one) => one.type !== 'one-way' || one.control === 'selectable');
       const told = namedIn(
-        /^Engaged (?:is|are) (.*)\. Does/.exec(text)![1]!,
+        /^With (.*) engaged: does/.exec(text)![1]!,
         names.map((one) => one.name || one.id),
       );
       const found = bruteForce(
@@ -168,7 +168,7 @@ export function answeredAgain(train: Train, question: PracticeQuestion): string 
       const from = place!.engaged;
       // What is put in and let go, applied to where it begins, leads to a position by the name that was asked for.
       const to = [...from.filter((id) => !value.includes(id)), ...value.filter((id) => !from.includes(id))].sort();
-      const name = / to (.*): which elements/.exec(text)![1];
+      const name = / to (.*): which couplers/.exec(text)![1];
       return train.positions.some(
         (one) => (one.name || one.id) === name && [...one.engaged].sort().join() === to.join(),
       )
@@ -188,7 +188,7 @@ export function answeredAgain(train: Train, question: PracticeQuestion): string 
       return central.filter((id) => turning(left.speeds.get(id))).sort();
     }
     case 'tooth': {
-      const [, teeth, member, more] = /The gear of (\d+) teeth on (.*) gets (\d+)\./.exec(text)!;
+      const [, teeth, member, more] = /The gear of (\d+) teeth on (.*) is replaced by one of (\d+)\./.exec(text)!;
       const gears = gearsNamed(train, `${teeth} on ${member}`);
       if (gears.length !== 1) return undefined;
       const changed = {

@@ -154,3 +154,21 @@ test('a slip that would be written like the right answer is none; random kinds b
   }
   expect(() => randomTrain('turbine', 1)).toThrow('no kind of train "turbine"');
 });
+
+test('a drill asks nothing twice, of direct drive at most one in five, and of nothing that is no question', () => {
+  for (const name of DEMO) {
+    const train = demoTrain(name);
+    const subject = subjectOf(train);
+    const asked = drill([subject], { seed: 11, count: 30, skills: Object.keys(SKILLS) as Skill[] });
+    expect(new Set(asked.map(({ text }) => text)).size).toBe(asked.length);
+    for (const { text, answer } of asked) {
+      expect(text).not.toMatch(/of the frame\?|Engaged is|gear of 1 teeth/);
+      if ('choices' in answer) expect([name, text, answer.choices.length]).not.toEqual([name, text, 1]);
+    }
+    const direct = asked.filter(({ position }) =>
+      subject.driving.some(({ id, ratio }) => id === position && toNumber(ratio) ** 2 === 1),
+    );
+    const others = subject.driving.some(({ ratio }) => toNumber(ratio) ** 2 !== 1);
+    if (others) expect([name, direct.length <= Math.ceil(asked.length / 5) + 1]).toEqual([name, true]);
+  }
+});

@@ -1,3 +1,4 @@
+import { abs, equals, ONE } from '../rational';
 import type { Train } from '../train';
 import { drawFrom } from './draw';
 import type { PracticeQuestion } from './question';
@@ -31,12 +32,12 @@ export function practise(train: Train, { seed, count, skill }: PracticeOptions):
   const draw = drawFrom(seed);
   const skills = skill ? [skill] : (Object.keys(SKILLS) as Skill[]);
   const skipped = new Set<Skill>();
-  const asked = new Set<string>();
+  const asked: Asked = { texts: new Set(), direct: 0 };
   const questions: PracticeQuestion[] = [];
   for (let round = 0; round <= count * TRIES && questions.length < count && skipped.size < skills.length; round++) {
     for (const own of draw.shuffled(skills.filter((one) => !skipped.has(one)))) {
       if (questions.length >= count) break;
-      const made = ask(subject, own, () => draw.whole(0, MOST_SEED), asked);
+      const made = ask(subject, own, () => draw.whole(0, MOST_SEED), asked, true);
       if (made) questions.push({ ...made, id: `q${questions.length + 1}` });
       else if (round === 0) skipped.add(own);
     }
@@ -50,20 +51,43 @@ export function practise(train: Train, { seed, count, skill }: PracticeOptions):
  */
 export function questionOf(subject: Subject, skill: Skill, seed: number): Omit<PracticeQuestion, 'id'> | undefined {
   const made = SKILLS[skill](subject, drawFrom(seed));
-  return made && { skill, seed, ...made };
+  // A choice of one is no choice.
+  return made && !('choices' in made.answer && made.answer.choices.length < 2) ? { skill, seed, ...made } : undefined;
 }
 
-/** A question of one skill that was not asked yet, or if need be one that was. */
+/** What was asked so far: the texts, and how many were about direct drive. */
+interface Asked {
+  readonly texts: Set<string>;
+  direct: number;
+}
+
+/** At most one question in so many is about a position in which all turns as one: there is little to work out. */
+const ONE_DIRECT_IN = 5;
+
+/**
+ * A question of one skill that was not asked yet and is not once more about direct drive.
+ * @param orAny one that was asked, where there is no other
+ */
 function ask(
   subject: Subject,
   skill: Skill,
   seed: () => number,
-  asked: Set<string>,
+  asked: Asked,
+  orAny: boolean,
 ): Omit<PracticeQuestion, 'id'> | undefined {
+  const isDirect = ({ position }: Omit<PracticeQuestion, 'id'>) =>
+    subject.driving.some(({ id, ratio }) => id === position && equals(abs(ratio), ONE));
+  const directs = ONE_DIRECT_IN * asked.direct > asked.texts.size;
+  const isWanted = (one: Omit<PracticeQuestion, 'id'>) => !asked.texts.has(one.text) && !(directs && isDirect(one));
   let made: Omit<PracticeQuestion, 'id'> | undefined;
-  for (let tries = 0; tries < TRIES && (!made || asked.has(made.text)); tries++)
-    made = questionOf(subject, skill, seed()) ?? made;
-  if (made) asked.add(made.text);
+  for (let tries = 0; tries < TRIES && (!made || !isWanted(made)); tries++) {
+    const other = questionOf(subject, skill, seed());
+    // A new one about direct drive is better than one that was asked.
+    if (other && (!made || !asked.texts.has(other.text))) made = other;
+  }
+  if (!orAny && made && !isWanted(made)) return undefined;
+  if (made && isDirect(made) && !asked.texts.has(made.text)) asked.direct++;
+  if (made) asked.texts.add(made.text);
   return made;
 }
 
@@ -89,7 +113,7 @@ export const skillsWithoutQuestions = (subjects: readonly Subject[], skills: rea
  */
 export function drill(subjects: readonly Subject[], { seed, count, skills }: DrillOptions): readonly DrillQuestion[] {
   const draw = drawFrom(seed);
-  const asked = new Set<string>();
+  const asked: Asked = { texts: new Set(), direct: 0 };
   const questions: DrillQuestion[] = [];
   const barren = new Set<Skill>();
   for (let at = 0; questions.length < count && barren.size < skills.length; at++) {
@@ -97,7 +121,7 @@ export function drill(subjects: readonly Subject[], { seed, count, skills }: Dri
     if (barren.has(skill)) continue;
     let found = false;
     for (const train of draw.shuffled(subjects.map((_, i) => i))) {
-      const made = ask(itemAt(subjects, train), skill, () => draw.whole(0, MOST_SEED), asked);
+      const made = ask(itemAt(subjects, train), skill, () => draw.whole(0, MOST_SEED), asked, false);
       if (!made) continue;
       questions.push({ ...made, train, id: `q${questions.length + 1}` });
       found = true;

@@ -66,7 +66,7 @@ export const SLIPS: Readonly<Record<SlipName, { readonly name: string; readonly 
   },
   'half-a-change': {
     name: 'half of a change',
-    says: 'That is half of the change: something has to be let go and something put in.',
+    says: 'That is half of the change: one coupler is released and another engaged.',
   },
   'the-other-way-round': {
     name: 'the other way round',

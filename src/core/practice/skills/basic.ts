@@ -1,10 +1,13 @@
 import { add, fraction, inverse, ONE, sub } from '../../rational';
 import { structureOf } from '../../structure';
+import { FRAME } from '../../train';
 import { memberName } from '../../words';
 import { slipsApart, tenfoldSlips } from '../slips';
 import { size } from '../subject';
 import type { AskSkill } from './skill';
 import { required } from '../../required';
+
+const PARTS = ['ring', 'carrier', 'sun'] as const;
 
 /** The ratio of a planetary set of sun, planets and ring, whichever of the three is held. */
 export const basic: AskSkill = ({ train }, draw) => {
@@ -19,7 +22,11 @@ export const basic: AskSkill = ({ train }, draw) => {
   if (!set) return undefined;
   const r = fraction(set.ring.teeth, set.sun.teeth);
   const [carrier, sun, ring] = [set.carrier, set.sun.member, set.ring.member].map((id) => memberName(train, id));
-  const holds = required(draw.pick(['ring', 'carrier', 'sun'] as const));
+  // What the frame is is held: nobody counts its turns.
+  const members = { ring: set.ring.member, carrier: set.carrier, sun: set.sun.member };
+  const fixed = PARTS.filter((part) => members[part] === FRAME);
+  if (fixed.length > 1) return undefined;
+  const holds = required(draw.pick(fixed.length > 0 ? fixed : PARTS));
   const asked = {
     ring: { held: ring, of: sun, one: carrier, right: add(ONE, r), line: `1 + r = 1 + ${size(r)}` },
     carrier: { held: carrier, of: sun, one: ring, right: r, line: `r = ${set.ring.teeth}/${set.sun.teeth}` },

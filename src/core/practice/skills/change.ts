@@ -1,7 +1,7 @@
 import { couplerName } from '../../words';
 import type { AskSkill } from './skill';
 
-/** What is let go and what is put in between two positions. */
+/** What is released and what is engaged between two positions. */
 export const change: AskSkill = ({ train, places }, draw) => {
   const able = train.couplers
     .filter((one) => one.type !== 'one-way' || one.control === 'selectable')
@@ -15,12 +15,12 @@ export const change: AskSkill = ({ train, places }, draw) => {
   const names = (ids: readonly string[]) => ids.map((id) => couplerName(train, id)).join(', ') || 'nothing';
   return {
     position: from.id,
-    text: `From position ${from.name} to ${to.name}: which elements have to be let go or put in?`,
+    text: `From position ${from.name} to ${to.name}: which couplers are released and which are engaged?`,
     answer: { kind: 'parts', value, of: 'couplers', choices: able },
     slips:
       off.length > 0 && on.length > 0
         ? [off, on].map((half) => ({ value: [...half].sort().join(), slip: 'half-a-change' }))
         : [],
-    working: [`Let go: ${names(off)}.`, `Put in: ${names(on)}.`],
+    working: [`Released: ${names(off)}.`, `Engaged: ${names(on)}.`],
   };
 };

@@ -30,12 +30,12 @@ export const load: AskSkill = (subject, draw) => {
       `In position ${place.name}, without losses: ` +
       listed(loads.map(({ id, torque }) => `a load of ${toFraction(torque)} N·m holds ${memberName(train, id)}`)) +
       '. ' +
-      'What torque has to be put in, in N·m?',
+      'What is the input torque, in N·m?',
     answer: { kind: 'number', value: size(put), unit: 'N·m' },
     slips: slipsApart(put, [['torque-like-speed', wrong], ...tenfoldSlips(put)]),
     working: [
       ...workingLines(subject, place),
-      `What is put in is what the loads take, for one turn of the input: ${terms.join(' + ')} = ${size(put)} N·m`,
+      `The input torque is what the loads take, for one turn of the input: ${terms.join(' + ')} = ${size(put)} N·m`,
     ],
   };
 };

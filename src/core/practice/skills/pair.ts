@@ -10,6 +10,8 @@ export const pair: AskSkill = ({ train }, draw) => {
   if (!mesh) return undefined;
   const gears = draw.shuffled(mesh.gears).map((id) => partsById(train).gear(id));
   const [driver, driven] = gears as [(typeof gears)[0], (typeof gears)[0]];
+  // A worm has starts, and is not driven by its wheel.
+  if (driver.type === 'worm' || driven.type === 'worm') return undefined;
   const right = fraction(driven.teeth, driver.teeth);
   return {
     position: null,

@@ -19,9 +19,8 @@ export const status: AskSkill = ({ train, open }, draw) => {
   return {
     position: null,
     text:
-      'Engaged ' +
-      `${names.length === 0 ? 'is nothing' : `${names.length === 1 ? 'is' : 'are'} ${listed(names)}`}. ` +
-      'Does the train drive, is it neutral, or is it locked?',
+      `With ${names.length === 0 ? 'nothing' : listed(names)} engaged: ` +
+      'does the train drive, is it neutral, or is it locked?',
     answer: { kind: 'choice', value, choices: CHOICES },
     slips: [],
     working:

@@ -14,6 +14,9 @@ export const tooth: AskSkill = (subject, draw) => {
   const mesh = draw.pick(train.meshes);
   if (!place || !mesh) return undefined;
   const [id, other] = draw.shuffled(mesh.gears) as [string, string];
+  const gear = partsById(train).gear(id);
+  // A worm's count is its starts: one more makes another worm.
+  if (gear.type === 'worm') return undefined;
   const ratioWith = (gear: string) => {
     const gears = train.gears.map((one) => (one.id === gear ? { ...one, teeth: one.teeth + 1 } : one));
     return solveEngaged(modelOf({ ...train, gears }).open, place.engaged).ratio;
@@ -21,11 +24,10 @@ export const tooth: AskSkill = (subject, draw) => {
   const right = ratioWith(id);
   // A tooth that changes nothing there asks nothing.
   if (!right || equals(right, place.ratio)) return undefined;
-  const gear = partsById(train).gear(id);
   return {
     position: place.id,
     text:
-      `The gear of ${gear.teeth} teeth on ${memberName(train, gear.member)} gets ` +
+      `The gear of ${gear.teeth} teeth on ${memberName(train, gear.member)} is replaced by one of ` +
       `${gear.teeth + 1}. What is the ratio of position ${place.name} then (in/out)?`,
     answer: { kind: 'number', value: size(right), unit: '' },
     slips: slipsApart(right, [

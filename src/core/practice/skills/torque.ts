@@ -13,8 +13,8 @@ export const torque: AskSkill = (subject, draw) => {
   return {
     position: place.id,
     text:
-      `In position ${place.name}, without losses: ${size(input)} N·m are put ` +
-      'in. What torque is there at the output, in N·m?',
+      `In position ${place.name}, without losses, the input torque is ${size(input)} N·m. ` +
+      'What is the output torque, in N·m?',
     answer: { kind: 'number', value: size(right), unit: 'N·m' },
     slips: slipsApart(right, [['torque-like-speed', mul(input, inverse(abs(place.ratio)))], ...tenfoldSlips(right)]),
     working: [...workingLines(subject, place), `${size(input)} N·m × ${size(place.ratio)} = ${size(right)} N·m`],
