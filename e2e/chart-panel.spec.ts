@@ -235,3 +235,33 @@ for (const theme of ['salt', 'soot'])
     await check('grid');
     expect(faults).toEqual([]);
   });
+
+test('combinations are taken several at once into an empty chart, sorted; one is left out of the ladder', async ({
+  page,
+  request,
+}) => {
+  const address = await freshTrain(request, 'mud-tram', (train) => ({ ...train, positions: [] }));
+  await page.goto(`${address}/chart`);
+  await expect(page.getByText('This train has no position yet.')).toBeVisible();
+  const tab = await below(page, 'Combinations');
+  await tab.getByLabel('Direction').selectOption('same way');
+  const ticks = tab.getByRole('checkbox', { name: /^Take / });
+  await expect(ticks).not.toHaveCount(0);
+  for (const at of [0, 2, 3]) await ticks.nth(at).check();
+  await tab.getByRole('button', { name: 'Add these 3, sorted' }).click();
+  const ratios = async () =>
+    Promise.all(
+      ['1', '2', '3'].map(async (name) => Number(/\d+\.\d+/.exec(await row(page, name).innerText())?.[0] ?? NaN)),
+    );
+  await expect(row(page, '3')).toBeVisible();
+  const [first, second, third] = await ratios();
+  expect(first).toBeGreaterThan(second!);
+  expect(second).toBeGreaterThan(third!);
+  await row(page, '2').hover();
+  await row(page, '2').getByRole('button', { name: '2: leave out of the ladder' }).click();
+  await expect(row(page, '2')).toContainText('left out');
+  await expect(row(page, '1').getByTitle(/^To 3/)).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(row(page, '1').getByTitle(/^To 2/)).toBeVisible();
+  await saved(page);
+});

@@ -92,7 +92,7 @@ test('bad tooth counts are explained at the gear, nothing is saved, the last goo
 
 test('the ratio convention is chosen once and every figure follows', async ({ page, request }) => {
   await page.goto(await freshTrain(request, 'sluice-winch'));
-  await page.getByTitle(/^Which way round ratios are written/).click();
+  await page.getByTitle(/^How ratios are written/).click();
   await page.getByRole('radio', { name: 'out/in' }).check();
   await page.keyboard.press('Escape');
   await expect(page.getByTestId('ratio')).toHaveText('0.08333');
@@ -157,7 +157,7 @@ test('a bad speed or torque is said at its field', async ({ page, request }) => 
   await page.getByRole('tab', { name: 'Figures' }).click();
   await expect(row(page, 'drum').getByRole('cell').nth(1)).toHaveText('—reverse');
   await page.getByLabel('Input speed').fill('30');
-  await page.getByTitle(/^Which way round ratios are written/).click();
+  await page.getByTitle(/^How ratios are written/).click();
   await page.getByLabel('Unit of torque').selectOption('lbf·ft');
   await page.getByLabel('Input torque').fill('2');
   await expect(row(page, 'drum').getByRole('cell').nth(2)).toHaveText('24.00');

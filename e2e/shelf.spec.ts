@@ -105,7 +105,7 @@ test('a log, a search, a worksheet and a bundle are told apart and opened where 
   await log.getByLabel('It belongs to').selectOption('Pan rake gearbox');
   await expect(log.getByRole('alert')).toHaveCount(0);
   await log.getByRole('button', { name: 'Add and open' }).click();
-  await page.waitForURL('**/trains/pan-rake/log');
+  await expect(page).toHaveURL(/\/trains\/pan-rake\/log$/);
   await expect(page.getByRole('row').filter({ hasText: '3.4' }).first()).toBeVisible();
 
   await page.goto('/');
@@ -115,7 +115,7 @@ test('a log, a search, a worksheet and a bundle are told apart and opened where 
   await expect(asked.getByRole('button', { name: 'Add and open' })).toBeDisabled();
   await asked.getByLabel('It belongs to').selectOption('Pan rake gearbox');
   await asked.getByRole('button', { name: 'Add and open' }).click();
-  await page.waitForURL('**/trains/pan-rake/teeth');
+  await expect(page).toHaveURL(/\/trains\/pan-rake\/teeth$/);
   await expect(page.getByRole('option', { name: 'drum' })).toBeAttached();
 
   await page.goto('/');

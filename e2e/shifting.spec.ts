@@ -108,7 +108,7 @@ test('the conveyor’s two paths are found by themselves, with what letting one 
   const pull = follows(page)
     .getByRole('region', { name: 'Couplers at each shift' })
     .getByRole('row')
-    .filter({ hasText: 'lets go' })
+    .filter({ hasText: 'releases' })
     .getByRole('cell')
     .nth(2);
   const before = Number(await pull.innerText());

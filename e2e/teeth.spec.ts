@@ -115,6 +115,8 @@ test('the harvester’s eight ratios are moved to another ladder, taken over in 
     page.getByRole('status').filter({ hasText: 'gears have new counts. Undo takes it back.' }),
   ).toBeVisible();
   await page.getByRole('link', { name: 'Bench', exact: true }).click();
+  // The search goes on beside it: the Bench may take its time.
+  await expect(ratio(page)).toBeVisible({ timeout: 60_000 });
   await page.keyboard.press('1');
   await expect(ratio(page)).toHaveText(first);
   await saved(page);

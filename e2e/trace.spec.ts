@@ -95,7 +95,7 @@ test('a hub that coasts freewheels: who pushes, what runs ahead, what may stand'
   await page.goto(await freshTrain(request, 'draisine-hub'));
   await page.keyboard.press('3');
   await page.getByText('Coast', { exact: true }).click();
-  await expect(page.getByText('Freewheels: the load runs ahead.')).toBeVisible();
+  await expect(page.getByText('Overruns: the load turns ahead of the input.')).toBeVisible();
   await expect(page.getByText('Pushing: hub shell.')).toBeVisible();
   await expect(page.getByText('Running ahead of Carrier pawls and Ring pawls: hub shell.')).toBeVisible();
   await expect(page.getByText('Free to stand: sprocket.')).toBeVisible();
@@ -110,10 +110,12 @@ test('the answer in the units in force, on the headline and the keys, and both a
   await page.goto(address);
   const out = page.getByTestId('output');
   await expect(out).toHaveText(/output shaft\s*6\.094 rpm\s*49\.23 N·m/);
-  await page.getByTitle(/^Which way round ratios are written/).click();
+  await page.getByTitle(/^How ratios are written/).click();
   await page.getByLabel('Unit of torque').selectOption('N');
   await page.getByLabel('Length of the arm, mm').fill('500');
-  await expect(out).toContainText('49.23 N × 500 mm');
+  // The same torque as before, as a force on that arm.
+  await expect(out).toContainText('98.46 N × 500 mm');
+  await expect(page.getByLabel('Input torque')).toHaveValue('20');
   await page.getByLabel('Unit of speed').selectOption('turns/h');
   await page.getByLabel('Input speed').fill('30 rpm');
   await expect(out).toContainText('365.6 turns/h');

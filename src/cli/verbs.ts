@@ -11,7 +11,7 @@ const POSITION: Verb['options'][number] = ['--position ID', 'this position alone
 const SPEED: Verb['options'][number] = ['--speed 1200rpm', 'input speed: rpm, rad/s, turns/s, turns/h or turns/day'];
 const TORQUE: Verb['options'][number] = ['--torque 3.5Nm', 'input torque: Nm, Ncm, mNm, kgf.cm, lbf.ft or lbf.in'];
 const LOSSES: Verb['options'][number] = ['--losses', 'with the efficiency of each mesh; else every mesh is ideal'];
-const CONVENTION: Verb['options'][number] = ['--convention in/out|out/in', 'which way round ratios are given'];
+const CONVENTION: Verb['options'][number] = ['--convention in/out|out/in', 'how ratios are given'];
 const OUTPUT: Verb['options'][number] = ['-o FILE', 'the file that is written'];
 
 /** Every verb, in the order in which a train is worked on. */

@@ -105,7 +105,7 @@ export const TOPICS = {
       'Give a motor and a load, left. The picture shows what each position can pull against what the load asks.',
       'Drag a shift point on the picture, or take the sound ones; give the rule that shifts.',
       'Run it: the strip shows speed, torque and power over time; Verdict says what goes wrong and what to try.',
-      'Travel shows each selector’s stretches, where two bite at once or none does.',
+      'Travel shows each selector’s stretches, where two engage at once or none does.',
     ],
     words: ['stall', 'band', 'overlap', 'ratio', 'oneWay'],
     choices: [

@@ -37,7 +37,7 @@ export const WORDS = {
   ratio: {
     word: 'Ratio',
     means:
-      'turns of the input for one of the output (in/out), or the other way round; ' +
+      'turns of the input for one of the output (in/out), or the inverse; ' +
       'every ratio says which. Ideal torque grows by in/out',
   },
   step: {
@@ -97,7 +97,7 @@ export const WORDS = {
   },
   overlap: {
     word: 'Overlap, gap',
-    means: 'along a selector’s travel two couplers bite at once (overlap: it jams) or none does (gap: neutral)',
+    means: 'along a selector’s travel two couplers engage at once (overlap: it jams) or none does (gap: neutral)',
   },
   proven: {
     word: 'Proven best',

@@ -5,7 +5,7 @@ import { couplerName, listed } from '../words';
 import { finding, type Finding } from './finding';
 
 /**
- * One-way clutches that are always at work and can never run ahead: they lock each other, or join what turns as one
+ * One-way clutches that are always at work and can never overrun: they lock each other, or join what turns as one
  * anyway.
  */
 export function oneWayFindings(train: Train): Finding[] {
@@ -20,11 +20,11 @@ export function oneWayFindings(train: Train): Finding[] {
       alone ? 'note' : 'wrong',
       {
         what: alone
-          ? `One-way clutch ${names[0]} can never run ahead.`
+          ? `One-way clutch ${names[0]} can never overrun.`
           : `One-way clutches ${listed(names)} lock each other.`,
         why: alone
           ? 'It joins what the meshes make turn as one anyway, so it has nothing to do.'
-          : 'None of them can run ahead, whatever is engaged: what they join turns as one both ways, or stands.',
+          : 'None of them can overrun, whatever is engaged: what they join turns as one both ways, or stands.',
         mend: alone
           ? 'Take it out, or join other members.'
           : 'Turn one of them round; or put a clutch there, if a rigid joint is wanted.',

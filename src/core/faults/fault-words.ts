@@ -3,6 +3,19 @@ import type { Train } from '../train';
 import type { Fault } from './hypotheses';
 import { partsById } from '../train';
 
+/** What is looked at in an open box to see whether a part has this fault: "Second", "the teeth of 24 on planet". */
+export function placeToLookAt(train: Train, { fault, part }: Fault): string {
+  const { find } = partsById(train);
+  if (fault === 'mesh-lost') {
+    const names = (find.mesh(part)?.gears ?? []).flatMap((id) => {
+      const gear = find.gear(id);
+      return gear ? [gearName(train, gear)] : [];
+    });
+    return `the teeth of ${names.join(' and ')}`;
+  }
+  return fault === 'member-held' || fault === 'planet-seized' ? memberName(train, part) : couplerName(train, part);
+}
+
 /** A fault as a mechanic would say it: "Second never engages". */
 export function faultWords(train: Train, { fault, part }: Fault): string {
   switch (fault) {

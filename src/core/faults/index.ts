@@ -1,4 +1,4 @@
-export { faultWords } from './fault-words';
+export { faultWords, placeToLookAt } from './fault-words';
 export { singleFaults, withFaults, type Fault, type FaultKind } from './hypotheses';
 export { nextTestFor, type NextTest } from './next-test';
 export { behavioursOf, outcomeKey, type Behaviour, type Outcome } from './outcome';

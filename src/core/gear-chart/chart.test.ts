@@ -6,7 +6,7 @@ import { demoTrain } from '@/testing/demo-train';
 import { networkOf } from '../kinematics';
 import { toNumber } from '../rational';
 import { solveEngaged } from '../solve';
-import { chartOf, listCombinations } from '.';
+import { chartOf, idealSteps, listCombinations, neighbouringShifts } from '.';
 import { modelOf } from '../model';
 
 /** A train with as many of its own combinations as positions as the random number says. */
@@ -78,4 +78,24 @@ test('rows less than one per cent apart are told as near, by how much, and never
   ]);
   expect(chartOf(box).near).toEqual([{ ids: ['1', '2'], apart: expect.closeTo(0.49751, 4) }]);
   expect(chartOf({ ...box, positions: box.positions.slice(1) }).near).toEqual([]);
+});
+
+test('a position left out of the ladder stays in the chart; steps, spread and shifts go past it', () => {
+  const tram = demoTrain('mud-tram');
+  const left = {
+    ...tram,
+    positions: tram.positions.map((one) => (/\+$/.test(one.name) ? { ...one, ladder: false as const } : one)),
+  };
+  const [whole, ladder] = [chartOf(tram), chartOf(left)];
+  expect(ladder.rows.map(({ solved }) => solved.ratio)).toEqual(whole.rows.map(({ solved }) => solved.ratio));
+  const variants = ladder.rows.filter(({ onLadder }) => !onLadder);
+  expect(variants.map(({ name }) => name)).toEqual(['1+', '2+']);
+  for (const { step } of variants) expect(step).toBeNull();
+  // From 4 nothing follows any more: that 1+ comes after it was no step.
+  expect(whole.rows.find(({ name }) => name === '4')!.step).not.toBeNull();
+  expect(ladder.rows.find(({ name }) => name === '4')!.step).toBeNull();
+  expect(ladder.forward.count).toBe(whole.forward.count - 2);
+  const ends = neighbouringShifts(left).flatMap(({ from, to }) => [from.name, to.name]);
+  expect(ends).not.toContain('1+');
+  expect(idealSteps(ladder, 'even').steps.size).toBe(3);
 });

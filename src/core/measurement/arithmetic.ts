@@ -16,6 +16,21 @@ export interface MeasuredValue {
 }
 
 /** N for one kilogram. */
+/** How finely a reading says that it was told, in its own unit; null for kinds that say none, or two. */
+export function resolutionOf(reading: Reading): number | null {
+  switch (reading.kind) {
+    case 'marks':
+    case 'turns':
+    case 'frames':
+      return reading.resolution ?? HALF;
+    case 'angle':
+    case 'tachometer':
+      return reading.resolution ?? 1;
+    default:
+      return null;
+  }
+}
+
 /** What can be told where a resolution is not: half of what is counted, one of what an instrument shows. */
 const HALF = 0.5;
 

@@ -4,7 +4,7 @@ import { abs, div, fraction, fromDecimal, inverse, isZero, mul, toNumber, type R
 import { inputTorque, outputTorque, solveCoasting, solveEngaged, type Solved } from '../solve';
 import type { Train } from '../train';
 import { memberName } from '../words';
-import { measured, plain, type MeasuredValue } from './arithmetic';
+import { measured, plain, resolutionOf, type MeasuredValue } from './arithmetic';
 import { otherEngagements, slips, turnsToDecide, type Explanation } from './explanations';
 import { contains, exactly, divideIntervals, read, times, type Interval } from './interval';
 import type { Reading } from './log-schema';
@@ -40,6 +40,11 @@ export interface Judge {
   readonly judge: (reading: Reading) => Judged;
   /** What would explain a reading that does not agree: other engagements, and the usual slips. */
   readonly explain: (judged: Judged) => readonly Explanation[];
+  /**
+   * The resolution, in the reading's own unit, at which a reading that does not agree would: a little coarser than it
+   * says. Null where even several times as coarse does not do, or the kind has no single resolution.
+   */
+  readonly resolutionToAgree: (judged: Judged) => number | null;
   /** Meshes that carry power where a reading was taken; null where that is not one path. */
   readonly meshesOf: (reading: Reading) => number | null;
 }
@@ -91,6 +96,21 @@ export function judgeFor(train: Train): Judge {
         ...otherEngagements(train, engaged, computedIn(reading), compared),
       ];
     },
+    resolutionToAgree: ({ reading }) => {
+      const own = resolutionOf(reading);
+      if (own === null) return null;
+      const agrees = (resolution: number) => {
+        try {
+          return judge({ ...reading, resolution } as Reading).verdict !== 'does-not-agree';
+        } catch (error) {
+          // So coarse that nothing would be known.
+          if (error instanceof RangeError) return false;
+          throw error;
+        }
+      };
+      const found = COARSER.find((times) => agrees(times * own));
+      return found === undefined ? null : found * own;
+    },
     meshesOf: (reading) => {
       const engaged = engagedIn(reading);
       if (engaged === null) return null;
@@ -102,6 +122,9 @@ export function judgeFor(train: Train): Judge {
     },
   };
 }
+
+/** How many times as coarse as it says a reading is taken to be at most. */
+const COARSER = [1.5, 2, 3, 4, 5];
 
 interface Known {
   /** The same for the same engagement in whatever order. */

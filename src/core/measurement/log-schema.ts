@@ -33,6 +33,8 @@ const base = {
   revision: z.optional(z.number({ error: 'revision is a whole number.' })),
   run: z.optional(text('A run', 64)),
   note: z.optional(text('A note', 2000)),
+  /** Figures that were read in another unit, as they were read, by their fields. */
+  asRead: z.optional(z.record(text('A field', 40), text('A figure as it was read', 40))),
   /** The picture that goes with it, by its id. */
   picture: z.optional(text('A picture', 64)),
   /** Read by the simulated bench, not by a person. */

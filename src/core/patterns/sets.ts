@@ -128,7 +128,7 @@ const adder: Pattern = {
   title: 'Two paths added by a differential',
   says:
     'The input drives the sun, and by a side shaft the ring; the carrier adds both. With the ' +
-    'second path let go and the ring held there is one path alone.',
+    'second path released and the ring held there is one path alone.',
   asks: [
     teethAsk('sun', 'Sun teeth', 24),
     teethAsk('planet', 'Planet teeth', 18),

@@ -221,7 +221,7 @@ function countershaftBox(speeds: number, sum: number, first: number, output = 'o
 const worm: Pattern = {
   key: 'worm',
   title: 'Worm drive',
-  says: 'A worm and its wheel; with one start it usually cannot be driven backward.',
+  says: 'A worm and its wheel; with one start it usually cannot be back-driven.',
   asks: [
     { key: 'starts', label: 'Starts of the worm', start: 1, least: 1, most: 8 },
     teethAsk('wheel', 'Wheel teeth', 30),

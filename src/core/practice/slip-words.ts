@@ -42,7 +42,7 @@ export const SLIPS: Readonly<Record<SlipName, { readonly name: string; readonly 
     name: 'the way of a pair',
     says:
       'Count the pairs of external gears the power goes through: each one ' +
-      'turns the way round, an idler makes it two.',
+      'reverses the direction, an idler makes it two.',
   },
   'internal-sign': {
     name: 'sign of an internal pair',
@@ -69,7 +69,7 @@ export const SLIPS: Readonly<Record<SlipName, { readonly name: string; readonly 
     says: 'That is half of the change: one coupler is released and another engaged.',
   },
   'the-other-way-round': {
-    name: 'the other way round',
+    name: 'the wrong direction',
     says: 'The order is right, but from the other end.',
   },
 };

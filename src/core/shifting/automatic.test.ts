@@ -290,7 +290,7 @@ test('what couplers carry and shafts offer: by hand in a box of three speeds', (
   const dog = { teeth: 6, radiusMm: 20, friction: 0.15 };
   const duties = couplerDuties(BOX, points, order, dog, false);
   // In second the coupler a2 stands on the output shaft and carries its 1 N·m; 0.15 · 1 / 0.02 pulls it out.
-  expect(duties.find(({ from, to, does }) => from === second && to === first && does === 'lets go')).toMatchObject({
+  expect(duties.find(({ from, to, does }) => from === second && to === first && does === 'releases')).toMatchObject({
     coupler: 'a2',
     torqueNm: expect.closeTo(1, 9),
     pullOutN: expect.closeTo(7.5, 9),

@@ -25,7 +25,7 @@ export interface CouplerDuty {
   readonly coupler: string;
   readonly from: string;
   readonly to: string;
-  readonly does: 'lets go' | 'comes in';
+  readonly does: 'releases' | 'comes in';
   /** What it carries until then; null for one that comes in, or where torque is shared. */
   readonly torqueNm: number | null;
   readonly pullOutN: number | null;
@@ -88,7 +88,7 @@ export function couplerDuties(
         const factor = jointTorque(solved.state, coupler);
         const torqueNm = factor && Math.abs(toNumber(factor) * inputTorqueNm);
         const pullOutN = torqueNm === null ? null : pullOutForce(torqueNm, dog);
-        return { coupler, from, to, does: 'lets go', torqueNm, pullOutN, differenceRpm: null, entryS: null };
+        return { coupler, from, to, does: 'releases', torqueNm, pullOutN, differenceRpm: null, entryS: null };
       }),
       ...comes.map((coupler): CouplerDuty => {
         const difference = differenceAcross(train, coupler, (member) => speeds.get(member) ?? null);

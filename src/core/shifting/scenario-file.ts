@@ -46,7 +46,7 @@ function wrongIn(scenario: Scenario, train: Train): RefusedResult | null {
   if ((detentOnNm ?? null) !== null && (detentOffNm ?? 0) >= required(detentOnNm))
     return refuse(
       `the detent takes the lever back at ${detentOffNm} N·m, ` +
-        `which must lie below ${detentOnNm}, where it lets go.`,
+        `which must lie below ${detentOnNm}, where it releases.`,
       ['rule', 'detector', 'detentOffNm'],
     );
   for (const name of ['down', 'up'] as const)

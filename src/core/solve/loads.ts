@@ -13,7 +13,7 @@ export type Unbalanced =
       readonly speeds: readonly { readonly member: string; readonly speed: Rational }[];
     }
   /** A one-way clutch that drives would have to pull. */
-  | { readonly kind: 'lets go'; readonly coupler: string }
+  | { readonly kind: 'overruns'; readonly coupler: string }
   /** No output is driven, so no load tells what the input has to hold. */
   | { readonly kind: 'does not drive' };
 
@@ -54,7 +54,7 @@ export function solveLoads(
     const torque = kind === 'one-way' ? jointTorque(state, id) : null;
     return torque !== null && sign(torque) < 0;
   });
-  if (pulled) return refused({ kind: 'lets go', coupler: pulled.id });
+  if (pulled) return refused({ kind: 'overruns', coupler: pulled.id });
   return { ok: true, solved: new Solved(network, on, flow, losses, state) };
 }
 

@@ -105,11 +105,11 @@ test('ticks are written with no more digits than they need, small ones too', () 
 });
 
 test('a figure in another unit is the same quantity, and comes back as it was typed', () => {
-  expect(inOtherUnit('30', 'rpm', 'turns/s', SPEED_UNITS)).toBe('0.5');
+  expect(inOtherUnit('30', SPEED_UNITS.rpm, SPEED_UNITS['turns/s'])).toBe('0.5');
   for (const text of ['30', '1200', '0.7', '2 1/2', '1/3'])
     for (const unit of Object.keys(SPEED_UNITS) as (keyof typeof SPEED_UNITS)[]) {
-      const there = inOtherUnit(text, 'rpm', unit, SPEED_UNITS);
-      expect(readFigure(inOtherUnit(there, unit, 'rpm', SPEED_UNITS))).toBeCloseTo(readFigure(text), 7);
+      const there = inOtherUnit(text, SPEED_UNITS.rpm, SPEED_UNITS[unit]);
+      expect(readFigure(inOtherUnit(there, SPEED_UNITS[unit], SPEED_UNITS.rpm))).toBeCloseTo(readFigure(text), 7);
     }
-  for (const text of ['30 rad/s', 'fast', '']) expect(inOtherUnit(text, 'rpm', 'rad/s', SPEED_UNITS)).toBe(text);
+  for (const text of ['30 rad/s', 'fast', '']) expect(inOtherUnit(text, SPEED_UNITS.rpm, 1)).toBe(text);
 });

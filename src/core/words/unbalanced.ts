@@ -6,7 +6,7 @@ import { listed } from './sentences';
 
 /** Why loads do not balance, as a clause: "these loads do not balance: …". */
 export function unbalancedText(train: Train, why: Unbalanced): string {
-  if (why.kind === 'lets go')
+  if (why.kind === 'overruns')
     return `the one-way clutch ${couplerName(train, why.coupler)} would overrun with these loads`;
   if (why.kind === 'does not drive') return 'nothing is driven here, so no load tells the input torque';
   const begins = why.speeds

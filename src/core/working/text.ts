@@ -160,7 +160,7 @@ function togetherText(
     ...eliminations.map(
       (line) =>
         '   from ' +
-        `(${line.from + 1})${line === eliminations[0] ? '' : ', with those above put in'}: ` +
+        `(${line.from + 1})${line === eliminations[0] ? '' : ', with those above substituted'}: ` +
         `${omega(line.member)} = ${sumText(line, omega)}`,
     ),
     ...solution.map(

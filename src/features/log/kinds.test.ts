@@ -1,8 +1,8 @@
 import { readReading } from '@/core/measurement';
 import { demoTrain } from '@/testing/demo-train';
 import { csvOf, readCsv, readingsOf } from './csv';
-import { emptyFigures, KIND_ORDER, KINDS, wrongMarks, writtenReading, type ReadingDraft } from './kinds';
-import { seenOf } from './faults/seen-of';
+import { emptyFigures, KIND_ORDER, KINDS, ofKind, wrongMarks, writtenReading, type ReadingDraft } from './kinds';
+import { seenOf, sightsOf } from './faults/seen-of';
 
 const RAKE = demoTrain('pan-rake');
 const draft = (kind: ReadingDraft['kind'], figures: Readonly<Record<string, string>>): ReadingDraft => ({
@@ -48,6 +48,24 @@ test('what is set up once a day stays from kind to kind; the reading itself does
   });
 });
 
+test('how finely one kind can be read does not become another’s; what the input does is the same for all', () => {
+  const marks = draft('marks', { passed: '8.5', resolution: '0.3', inputTurns: '4', marks: '60' });
+  const speed = ofKind(marks, 'tachometer');
+  expect(speed.figures).toMatchObject({ rpm: '', resolution: '1' });
+  const angle = ofKind({ ...speed, figures: { ...speed.figures, resolution: '5' } }, 'angle');
+  expect(angle.figures).toEqual({ degrees: '', inputTurns: '1', resolution: '1' });
+  expect(ofKind(marks, 'turns').figures).toMatchObject({ inputTurns: '4', resolution: '0.25' });
+  expect(ofKind(angle, 'marks').figures).toMatchObject({ passed: '8.5', resolution: '0.3', marks: '60' });
+  expect(ofKind(angle, 'tachometer').figures.resolution).toBe('5');
+});
+
+test('a figure in a unit of its own is kept as it was read', () => {
+  const own = writtenReading(draft('scale', { grams: '0.7 lbf', armMm: '120' }), AT) as Record<string, unknown>;
+  expect(own).toMatchObject({ asRead: { grams: '0.7 lbf' }, armMm: 120 });
+  expect(readReading(own, RAKE).ok).toBe(true);
+  expect(writtenReading(draft('scale', { grams: '−317,5', armMm: '2 1/2' }), AT)).not.toHaveProperty('asRead');
+});
+
 test('a log as CSV comes in as it went out, but for its ids', () => {
   const readings = [
     { kind: 'marks', position: '1', member: 'out', marks: 24, passed: 4.75, note: 'a, "b"' },
@@ -88,4 +106,14 @@ test('sightings become what was seen; another ratio without bounds is not yet on
     ratios: { 2: [1.9, 2.1] },
     tried: [{ engaged: ['first'], seen: 'locked' }],
   });
+});
+
+test('what was seen comes back from its file as it was marked', () => {
+  const sights = {
+    1: { look: 'neutral', least: '', most: '' },
+    2: { look: 'ratio', least: '1.9', most: '2.1' },
+  } as const;
+  const tried = [{ engaged: ['first', 'third'], sight: { look: 'locked', least: '', most: '' } }] as const;
+  const seen = seenOf(sights, tried);
+  expect(sightsOf(seen)).toEqual({ sights, tried });
 });

@@ -10,6 +10,8 @@ export interface FigureField extends FormField {
   readonly start?: string;
   /** It stays from one reading to the next: what is set up once a day. */
   readonly stays?: boolean;
+  /** It says what the input does, whichever kind of reading is taken. */
+  readonly shared?: boolean;
   readonly optional?: boolean;
 }
 
@@ -30,9 +32,10 @@ const field = (key: string, label: string, unit: string, more: Partial<FigureFie
   ...more,
 });
 const stays = (start: string): Partial<FigureField> => ({ stays: true, start });
-const INPUT_TURNS = field('inputTurns', 'Input made', 'turns', stays('1'));
-const INPUT_SPEED = field('inputRpm', 'Input read at the same time', 'rpm', { stays: true, optional: true });
-const INPUT_TORQUE = field('inputTorqueNm', 'Input torque', 'N·m', { stays: true, optional: true });
+const INPUT_TURNS = field('inputTurns', 'Input made', 'turns', { ...stays('1'), shared: true });
+const OF_INPUT = { stays: true, shared: true, optional: true };
+const INPUT_SPEED = field('inputRpm', 'Input read at the same time', 'rpm', OF_INPUT);
+const INPUT_TORQUE = field('inputTorqueNm', 'Input torque', 'N·m', OF_INPUT);
 
 export const KINDS: Readonly<Record<ReadingKind, KindForm>> = {
   marks: {
@@ -150,6 +153,8 @@ export const HAS_WAY: ReadonlySet<ReadingKind> = new Set(['marks', 'turns', 'ang
 export interface ReadingDraft {
   readonly kind: ReadingKind;
   readonly figures: Readonly<Record<string, string>>;
+  /** What was typed for other kinds, each its own: how finely one can be read says nothing of the next. */
+  readonly stayed?: Partial<Record<ReadingKind, Readonly<Record<string, string>>>>;
   readonly member: string;
   readonly mesh: string;
   readonly gear: string;
@@ -161,7 +166,7 @@ export interface ReadingDraft {
   readonly way: '' | 'same' | 'reverse';
 }
 
-/** The fields of a kind as they begin; what stays from one reading to the next stays from one kind to another too. */
+/** The fields of a kind as the next reading begins: what is set up once a day stays. */
 export const emptyFigures = (
   kind: ReadingKind,
   before: Readonly<Record<string, string>> = {},
@@ -169,6 +174,29 @@ export const emptyFigures = (
   Object.fromEntries(
     KINDS[kind].fields.map(({ key, start = '', stays: keeps }) => [key, keeps ? (before[key] ?? start) : '']),
   );
+
+/** A draft of another kind: its figures as they were left, those of the input as they are. */
+export function ofKind(draft: ReadingDraft, kind: ReadingKind): ReadingDraft {
+  const stayed = { ...draft.stayed, [draft.kind]: draft.figures };
+  const own = stayed[kind] ?? {};
+  const figures = Object.fromEntries(
+    KINDS[kind].fields.map(({ key, start = '', shared }) => [
+      key,
+      (shared ? draft.figures[key] : undefined) ?? own[key] ?? start,
+    ]),
+  );
+  return { ...draft, kind, figures, stayed };
+}
+
+/** Figures that were read in a unit of their own, as they were read. */
+const readInOwnUnit = (fields: readonly FigureField[], figures: Readonly<Record<string, string>>) =>
+  Object.fromEntries(
+    fields.flatMap(({ key }) => {
+      const text = (figures[key] ?? '').trim();
+      return /[^\d\s.,/+\u2212-]/.test(text) ? [[key, text.slice(0, MOST_READ)] as const] : [];
+    }),
+  );
+const MOST_READ = 40;
 
 /** What is wrong before anything is computed; null where nothing is. */
 export function wrongMarks({ kind, figures }: ReadingDraft): string | null {
@@ -203,6 +231,7 @@ export function writtenReading(
   )
     values.passed = values.passed + full * values.marks;
   const placed = of === 'member' || kind === 'slowing';
+  const asRead = readInOwnUnit(given, figures);
   return {
     ...others,
     kind,
@@ -214,6 +243,7 @@ export function writtenReading(
     ...(placed && (position === null ? { engaged } : { position })),
     ...(placed && { loaded }),
     ...values,
+    ...(Object.keys(asRead).length > 0 && { asRead }),
     ...(note.trim() !== '' && { note: note.trim() }),
   };
 }

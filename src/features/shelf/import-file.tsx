@@ -56,7 +56,7 @@ export function ImportFile({ entries, onAdded, onBundle }: Props) {
       <button
         type="button"
         className="btn btn-sm"
-        title="A train, bundle, log, search, scenario or worksheet; or drop it anywhere here"
+        title="A train, bundle, log, search, scenario or worksheet; or drop a file anywhere here"
         onClick={() => field.current?.click()}
       >
         <Upload className="size-4" aria-hidden /> Import

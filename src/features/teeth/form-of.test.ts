@@ -77,3 +77,15 @@ test.each(Object.entries(FORMS))('%s: kept and opened again it asks the same', (
   };
   expect(writtenSearch(teethFormOf(written, other), train)).toEqual(written);
 });
+
+test('a stock is typed with ranges, a ratio as one number to another', () => {
+  const read = (stock: string) => writtenSearch({ ...first, wheels: { ...first.wheels, stock } }, train).teeth?.stock;
+  expect(read('17 20-24, 30')).toEqual([17, 20, 21, 22, 23, 24, 30]);
+  expect(read('20 – 22')).toEqual([20, 21, 22]);
+  for (const wrong of ['24-20', '10-9000', '12 x'])
+    expect(readWritten(writtenSearch({ ...first, wheels: { ...first.wheels, stock: wrong } }, train)).ok).toBe(false);
+  const target = (ratio: string) =>
+    writtenSearch({ ...first, wanted: { ...first.wanted, form: 'ratio', ratio } }, train).wanted;
+  expect(target('3:1')).toEqual({ form: 'ratio', ratio: '3' });
+  expect(target('360 : 7')).toEqual({ form: 'ratio', ratio: '360/7' });
+});

@@ -262,7 +262,7 @@ export function wantedOf(wanted: WantedText): WantedRatio {
   const { form, ratio, speedIn, speedOut, time, rimSpeed, diameter, turnsIn, turnsOut } = wanted;
   switch (form) {
     case 'ratio':
-      return { form, ratio };
+      return { form, ratio: /:/.test(ratio) ? ratioText(ratio) : ratio };
     case 'speeds':
       return { form, in: speedIn, out: speedOut };
     case 'period':
@@ -276,11 +276,11 @@ export function wantedOf(wanted: WantedText): WantedRatio {
 
 export function teethOf(wheels: WheelsText) {
   const { min, max, stock, bore, undercut } = wheels;
-  const list = stock.split(/[\s,;]+/).filter(Boolean);
+  const list = stockOf(stock);
   return {
     ...given('min', min),
     ...given('max', max),
-    ...(list.length > 0 && { stock: list.map((count) => typedFigure(count)) }),
+    ...(list.length > 0 && { stock: list }),
     ...writtenFields(bore.trim() === '' ? [...MODULE, ...SPACE] : SIZES, wheels),
     ...(undercut && { undercut: writtenFields(UNDERCUT, wheels) as { pressureAngle: number; shift: number } }),
   };
@@ -302,8 +302,23 @@ const given = <K extends string>(key: K, text: string): { [key in K]?: number } 
   text.trim() === '' ? {} : ({ [key]: typedFigure(text, 'teeth') } as { [key in K]: number });
 const spanOf = ([least, most]: Spans): [number, number] => [typedFigure(least, 'teeth'), typedFigure(most, 'teeth')];
 
-/** A ratio as the reader of searches has it: what is typed with a comma, or as "2 1/2", as a fraction. */
-function ratioText(text: string): string {
+/** A list of counts as it is typed: "17 20-24, 30" has seven; what is no count goes on as it is, to be refused. */
+function stockOf(text: string): number[] {
+  const items = text.replace(/(\d)\s*[-–]\s*(?=\d)/g, '$1-').split(/[\s,;]+/);
+  return items.filter(Boolean).flatMap((item) => {
+    const [, least, most] = /^(\d{1,6})-(\d{1,6})$/.exec(item)?.map(Number) ?? [];
+    if (least === undefined || most === undefined || most < least || most - least > MOST_IN_STOCK)
+      return [typedFigure(item)];
+    return Array.from({ length: most - least + 1 }, (_, i) => least + i);
+  });
+}
+const MOST_IN_STOCK = 500;
+
+/**
+ * A ratio as the reader of searches has it: what is typed with a comma, as "2 1/2" or as "3:1", as a fraction.
+ */
+function ratioText(typed: string): string {
+  const text = typed.replace(/^\s*(\d+)\s*:\s*(\d+)\s*$/, '$1/$2');
   const written = splitFigure(text);
   const sign = /^\s*\+/.test(text) ? '+' : '';
   return written?.unit === '' ? sign + toFraction(written.value) : text;

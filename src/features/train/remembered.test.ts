@@ -105,7 +105,10 @@ test('figures stay what they were when units are changed, in every train that is
     torqueText: '2000',
     loadTexts: { out: '5 N·m', in: '4000' },
   });
-  set({ speedUnit: 'rad/s' });
+  set({ speedUnit: 'rad/s', torqueUnit: 'N', armMm: 250 });
+  expect(store.getState().torqueText).toBe('8');
+  set({ armMm: 500 });
+  expect(store.getState().torqueText).toBe('4');
   expect(store.getState().speedText).toBe('3.141592654');
   for (const end of ends) end();
   set({ speedUnit: 'rpm', torqueUnit: 'N·m' });

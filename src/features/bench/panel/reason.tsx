@@ -130,7 +130,7 @@ function RunsAhead({ position: { solved, oneWays, stops, flow, letGo } }: { posi
           {solved.status === 'held'
             ? 'The load turns, and the input is held still.'
             : overrun.length > 0
-              ? 'Freewheels: the load runs ahead.'
+              ? 'Overruns: the load turns ahead of the input.'
               : 'Nothing connects the load to the input.'}
         </p>
       )}

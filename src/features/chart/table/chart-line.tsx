@@ -129,7 +129,11 @@ export const ChartLine = memo(function ChartLine(props: Props) {
       <td className={clsx(CELL, 'figure text-right')}>{told.speed}</td>
       <td className={clsx(CELL, 'figure text-right')}>{told.torque}</td>
       {lossy && <td className={clsx(CELL, 'figure text-right')}>{told.efficiency}</td>}
-      {measuring && <td className={clsx(CELL, 'whitespace-nowrap')}>{told.measured}</td>}
+      {measuring && (
+        <td className={clsx(CELL, 'whitespace-nowrap')} title={told.measuredSays}>
+          {told.measured}
+        </td>
+      )}
     </tr>
   );
 }, sameLine);

@@ -22,7 +22,7 @@ import { useChart, useIdeals, useRows } from '../use-chart';
 import { cellsOf, moveFocus } from './cell-keys';
 import { ChartLine } from './chart-line';
 import { couplerColumns } from './columns';
-import { rowFigures } from './row-figures';
+import { NOT_MEASURED, rowFigures, type MeasuredText } from './row-figures';
 import { possibleShifts } from '@/core/gear-chart';
 import { modelOf } from '@/core/model';
 import { useSameList } from '@/ui/same-list';
@@ -134,10 +134,12 @@ export function ChartTable() {
   );
 }
 
-/** The last ratio measured in a position, and what it proves. */
-function measuredText(measured: MeasuredTrain | null, id: string): string {
+/** The last ratio measured in a position, and what it proves; in full where it is pointed at. */
+function measuredText(measured: MeasuredTrain | null, id: string): MeasuredText {
   const found = measured?.positions.get(id)?.find(({ ratio }) => ratio);
-  return found ? `${found.text} ${VERDICTS[found.verdict]}` : '';
+  if (!found) return NOT_MEASURED;
+  const verdict = VERDICTS[found.verdict];
+  return { measured: `${found.value} ${verdict}`, measuredSays: `${found.text} ${verdict}` };
 }
 
 /** A new row begins as a copy of the one it is made from. */
@@ -184,7 +186,7 @@ function ChartHead({ couplers, measured }: { couplers: readonly Coupler[]; measu
           Direction
         </th>
         <NumberHead title="This ratio over the next forward one, in/out">Step</NumberHead>
-        <NumberHead title={`How far the step is from the ${school} one`}>off {school}, %</NumberHead>
+        <NumberHead title={`How far the step is from the ${school} one`}>off {school},&nbsp;%</NumberHead>
         <th scope="col" className={HEAD} title="To the next forward position that drives">
           Shift
         </th>

@@ -7,8 +7,16 @@ import type { TypedInput } from '@/features/train/input/typed-input';
 import { STATUS_WORDS } from '@/features/train/words';
 import { required } from '@/core/required';
 
+/** The ratio that was last measured in a row's position, and what it proves: short, and with its bounds. */
+export interface MeasuredText {
+  readonly measured: string;
+  readonly measuredSays: string;
+}
+
+export const NOT_MEASURED: MeasuredText = { measured: '', measuredSays: '' };
+
 /** A row's figures in words, for what is put in; a dash where there is none. */
-export interface RowFigures {
+export interface RowFigures extends MeasuredText {
   readonly ratio: string;
   /** The whole figure, where the one shown is rounded. */
   readonly exactRatio: string | undefined;
@@ -23,8 +31,6 @@ export interface RowFigures {
   readonly speed: string;
   readonly torque: string;
   readonly efficiency: string;
-  /** The ratio that was last measured there, and what it proves. */
-  readonly measured: string;
 }
 
 const NONE = '—';
@@ -35,7 +41,7 @@ export function rowFigures(
   ideals: IdealSteps,
   convention: RatioConvention,
   { speed, torque }: TypedInput,
-  measured = '',
+  measured: MeasuredText = NOT_MEASURED,
 ): RowFigures {
   const { ratio, status, efficiency } = solved;
   const out = outputTorque(solved);
@@ -51,7 +57,7 @@ export function rowFigures(
     speed: ratio && speed.value !== null ? figure(speed.value / Math.abs(toNumber(ratio))) : NONE,
     torque: out && torque.value !== null ? figure(Math.abs(toNumber(out)) * torque.value) : NONE,
     efficiency: efficiency ? (100 * toNumber(efficiency)).toFixed(1) : NONE,
-    measured,
+    ...measured,
   };
 }
 

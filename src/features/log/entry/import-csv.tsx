@@ -43,7 +43,7 @@ export function ImportCsv({ file, onDone, onLeave }: Props) {
             value={meant[i]}
             onChange={(event) => setMeant(meant.map((one, k) => (k === i ? event.target.value : one)))}
           >
-            <option value="">leave it out</option>
+            <option value="">left out</option>
             {[...new Set(['id', ...MEANINGS])].map((key) => (
               <option key={key} value={key}>
                 {key}

@@ -4,7 +4,7 @@ import { useCallback } from 'react';
 import { flushSync } from 'react-dom';
 import type { KeyLine } from '@/help/help-panel';
 import { useScreenKeys } from '@/features/train/frame/screen-keys';
-import { emptyFigures, KIND_ORDER, KINDS, type ReadingKind } from '../kinds';
+import { KIND_ORDER, KINDS, ofKind, type ReadingKind } from '../kinds';
 import { useLogItself } from '../use-log';
 
 /** What the keyboard does on the Log. */
@@ -45,9 +45,7 @@ export function scrollIntoPlace(change: () => void): void {
 
 export function pickKind({ getState }: ReturnType<typeof useLogItself>['store'], kind: ReadingKind): void {
   const { draft, set } = getState();
-  scrollIntoPlace(() =>
-    set({ draft: { ...draft, kind, figures: { ...draft.figures, ...emptyFigures(kind, draft.figures) } } }),
-  );
+  scrollIntoPlace(() => set({ draft: ofKind(draft, kind) }));
 }
 
 const isTyping = (target: EventTarget | null): boolean =>

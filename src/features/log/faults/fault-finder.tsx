@@ -1,10 +1,12 @@
 import { useMemo, useState } from 'react';
-import { faultWords } from '@/core/faults';
+import { faultWords, placeToLookAt, readSeen } from '@/core/faults';
 import { toNumber } from '@/core/rational';
 import { figure } from '@/core/units';
-import { couplerName } from '@/core/words';
+import { couplerName, listed } from '@/core/words';
+import { refusalText } from '@/core/result';
 import { engage } from '@/features/train/choosing';
 import { useTrain, useTrainStore } from '@/features/train/use-train';
+import { OpenFile } from '@/ui/open-file';
 import { fileName, saveFile } from '@/ui/save-file';
 import { useSettled } from '@/ui/settled';
 import type { Diagnosis, TestWords } from '@/workers/beside';
@@ -12,7 +14,7 @@ import { useJob, type RunningJob } from '@/workers/use-job';
 import type { Look, Sight } from '../store';
 import { useJudgement, useLog } from '../use-log';
 import { Looked } from './looked';
-import { seenOf } from './seen-of';
+import { seenOf, sightsOf } from './seen-of';
 import { partsById } from '@/core/train';
 import { required } from '@/core/required';
 
@@ -76,11 +78,14 @@ export function FaultFinder() {
           />
         </div>
       ))}
-      {any && (
-        <div className="flex gap-2">
+      <div className="flex flex-wrap gap-2">
+        <OpenSeen />
+        {any && (
           <button type="button" className="btn btn-ghost btn-xs" onClick={() => set({ sights: {}, tried: [] })}>
             Begin anew
           </button>
+        )}
+        {any && (
           <button
             type="button"
             className="btn btn-ghost btn-xs"
@@ -95,8 +100,8 @@ export function FaultFinder() {
           >
             Save as a file
           </button>
-        </div>
-      )}
+        )}
+      </div>
       {message && (
         <p role="alert" className="text-error">
           {message}
@@ -104,11 +109,51 @@ export function FaultFinder() {
       )}
       {any && found && <Suspects found={found} />}
       {any && found?.nextTest && <NextTest test={found.nextTest} open={found.open} />}
+      {any && found && <End found={found} />}
       <p className="muted text-xs">
         It finds a part of the train only; electronic or hydraulic control is beyond it. Opening a box is for those who
         know its springs and pressures.
       </p>
     </div>
+  );
+}
+
+/** What was seen as a file, opened again; what is wrong with it is said. */
+function OpenSeen() {
+  const train = useTrain((state) => state.train);
+  const set = useLog((state) => state.set);
+  const [wrong, setWrong] = useState<string | null>(null);
+  const open = async (file: File) => {
+    const read = readSeen(await file.text(), train);
+    setWrong(read.ok ? null : `${file.name}: ${refusalText(read)}`);
+    if (read.ok) set(sightsOf(read.value));
+  };
+  return (
+    <>
+      <OpenFile word="Open a file" accept=".json,application/json" onOpen={(file) => void open(file)} />
+      {wrong && (
+        <p role="alert" className="basis-full text-error">
+          {wrong}
+        </p>
+      )}
+    </>
+  );
+}
+
+/** Where no test tells the suspects apart any more: what to look at when the box is open. */
+function End({ found: { suspects, open, nextTest, sound, part } }: { found: Diagnosis }) {
+  const train = useTrain((state) => state.train);
+  if (sound || open === 0 || nextTest || part < 1) return null;
+  const places = [
+    ...new Set(suspects.slice(0, open).flatMap(({ faults }) => faults.map((one) => placeToLookAt(train, one)))),
+  ];
+  return (
+    <section aria-label="The end" className="border-l-3 border-base-content pl-2">
+      <h3 className="font-semibold">
+        {open === 1 ? 'One suspect is left' : `Nothing from outside tells these ${open} apart`}
+      </h3>
+      <p>Open the box and look at {listed(places)}.</p>
+    </section>
   );
 }
 

@@ -22,3 +22,26 @@ function ratioOf<T>({ look, least, most }: Sight, make: (bounds: [number, number
   const [low, high] = [least, most].map((text) => readFigure(text)) as [number, number];
   return look === 'ratio' && low > 0 && high >= low ? [make([low, high])] : [];
 }
+
+/** A file of what was seen, as it is marked. */
+export function sightsOf({ positions = {}, ratios = {}, tried = [] }: Seen): {
+  readonly sights: Readonly<Record<string, Sight>>;
+  readonly tried: readonly TriedEngagement[];
+} {
+  const looked = (look: Sight['look']): Sight => ({ look, least: '', most: '' });
+  const measured = ([least, most]: readonly [number, number]): Sight => ({
+    look: 'ratio',
+    least: String(least),
+    most: String(most),
+  });
+  return {
+    sights: {
+      ...Object.fromEntries(Object.entries(positions).map(([id, look]) => [id, looked(look)])),
+      ...Object.fromEntries(Object.entries(ratios).map(([id, bounds]) => [id, measured(bounds)])),
+    },
+    tried: tried.map(({ engaged, seen, ratio }) => ({
+      engaged,
+      sight: ratio ? measured(ratio) : looked(seen ?? 'ok'),
+    })),
+  };
+}

@@ -8,7 +8,7 @@ import { engage } from '@/features/train/choosing';
 import { useSession, useTrain, useTrainStore } from '@/features/train/use-train';
 import { asKeptAddress, pictureAddress, readRevision } from '@/wire';
 import { intervalText, valueText } from '@/features/train/log/figures-text';
-import { KINDS } from '../kinds';
+import { KINDS, ofKind } from '../kinds';
 import { VERDICTS } from '@/features/train/log/verdict-words';
 import type { ReadingRow } from '../rows';
 import { scrollIntoPlace } from '../entry/keys';
@@ -36,7 +36,12 @@ function Detail({ row }: { row: ReadingRow }) {
         .filter(([, value]) => typeof value === 'number')
         .map(([key, value]) => [key, String(value)]),
     );
-    const taken = { ...draft, kind: reading.kind, figures: { ...draft.figures, ...figures }, note: reading.note ?? '' };
+    const before = ofKind(draft, reading.kind);
+    const taken = {
+      ...before,
+      figures: { ...before.figures, ...figures, ...reading.asRead },
+      note: reading.note ?? '',
+    };
     scrollIntoPlace(() => set({ correcting: row.id, draft: taken }));
   };
   return (
@@ -48,6 +53,11 @@ function Detail({ row }: { row: ReadingRow }) {
       {refused !== null && (
         <p className="border-l-3 border-error pl-2">
           It does not fit this train as it is computed: {refused.replace(/^\w+: /, '')}
+        </p>
+      )}
+      {reading.asRead && (
+        <p>
+          <span className="muted">Read as</span> {listed(Object.values(reading.asRead))}.
         </p>
       )}
       {judged && (
@@ -104,6 +114,15 @@ const lineOf = (reading: ReadingRow['reading']): string =>
     .map(([key, value]) => `${key} ${value}`)
     .join(', ') || KINDS[reading.kind].name;
 
+/** What readings that have one resolution are told in. */
+const RESOLUTION_UNIT: Partial<Record<ReadingRow['reading']['kind'], string>> = {
+  marks: 'marks',
+  turns: 'turns',
+  frames: 'frames',
+  angle: '°',
+  tachometer: 'rpm',
+};
+
 /** What a verdict rests on, and what would explain a bad one. */
 function Proof({ row: { judged } }: { row: ReadingRow }) {
   const { judge } = useJudgement();
@@ -113,6 +132,7 @@ function Proof({ row: { judged } }: { row: ReadingRow }) {
   const { verdict, computed, others, turnsToTell, efficiency, outputRpm } = judged;
   const names = others.map((id) => partsById(train).find.position(id)?.name || id);
   const explanations = verdict === 'does-not-agree' ? judge.explain(judged) : [];
+  const coarser = verdict === 'does-not-agree' ? judge.resolutionToAgree(judged) : null;
   return (
     <section aria-label="The proof" className="flex flex-col gap-1">
       {computed && (
@@ -137,7 +157,11 @@ function Proof({ row: { judged } }: { row: ReadingRow }) {
       )}
       {verdict === 'does-not-agree' && (
         <>
-          <p className="border-l-3 border-error pl-2">It does not agree{by(judged)}.</p>
+          <p className="border-l-3 border-error pl-2">
+            It does not agree{by(judged)}.
+            {coarser !== null &&
+              ` It would agree if you told only to ±${figure(coarser)} ${RESOLUTION_UNIT[judged.reading.kind]}.`}
+          </p>
           {explanations.length === 0 && (
             <p>
               No other position, no single other element and no usual slip would explain it. Free parts are dragged

@@ -53,7 +53,7 @@ export function OrderFields() {
       <Tick
         label="Include mesh losses"
         checked={losses}
-        title="Mesh efficiencies of the train, in drive and driven back"
+        title="Mesh efficiencies of the train, driving and coasting"
         onChange={(on) => fill({ losses: on })}
       />
     </Group>

@@ -97,7 +97,7 @@ function Duties({ setup, dog }: { setup: Setup; dog: Dog }) {
               numeric: true,
               value: ({ entryS }) => entryS,
               cell: ({ does, entryS, differenceRpm }) =>
-                does === 'lets go'
+                does === 'releases'
                   ? '—'
                   : entryS === null
                     ? differenceRpm === 0

@@ -35,7 +35,7 @@ export function Paths({ setup }: { setup: Setup }) {
                 <th className="font-normal">by</th>
                 <th className="text-right font-normal">alone, in/out</th>
                 <th className="text-right font-normal">share</th>
-                <th className="text-right font-normal">a detector in it, let go, loses</th>
+                <th className="text-right font-normal">a detector in it, released, loses</th>
               </tr>
             </thead>
             <tbody>

@@ -43,7 +43,7 @@ export function WheelFields() {
             wide
             label="Only from stock"
             placeholder="any"
-            title="Tooth counts that you have, with spaces or commas between; empty for any."
+            title="Tooth counts that you have, such as 17 20-24 30; empty for any."
             value={wheels.stock}
             onChange={(stock) => set({ stock })}
           />

@@ -42,7 +42,7 @@ export function FigureChoices() {
     <details ref={place} className="relative">
       <summary
         className="flex cursor-pointer list-none items-center gap-1 px-1 text-sm whitespace-nowrap hover:bg-base-200"
-        title="Which way round ratios are written, and the units of speed and torque"
+        title="How ratios are written, and the units of speed and torque"
       >
         <span className="sr-only">Figures: </span>
         {convention}

@@ -16,17 +16,14 @@ export const unitsKept = (): OwnUnits => unitsOf({ ...usePreferences.getState(),
 
 const unitsOf = ({ speedUnit, torqueUnit, armMm }: OwnUnits): OwnUnits => ({ speedUnit, torqueUnit, armMm });
 
+/** One of the unit of torque, N·m; a force's on the arm that it acts on. */
+const torqueUnitOf = ({ torqueUnit, armMm }: Omit<OwnUnits, 'speedUnit'>): number =>
+  torqueTable(armMm / 1000)[torqueUnit];
+
 /** What is typed, in other units: the same speed, torque and loads. */
 export function inUnits<T extends Partial<InputText>>(typed: T, from: OwnUnits, to: OwnUnits): T {
-  const speed = (text: string) => inOtherUnit(text, from.speedUnit, to.speedUnit, SPEED_UNITS);
-  // A force that was read on an arm stays that force when the arm is another one.
-  const torque = (text: string) =>
-    inOtherUnit(
-      text,
-      from.torqueUnit,
-      to.torqueUnit,
-      torqueTable((from.torqueUnit === to.torqueUnit ? from : to).armMm / 1000),
-    );
+  const speed = (text: string) => inOtherUnit(text, SPEED_UNITS[from.speedUnit], SPEED_UNITS[to.speedUnit]);
+  const torque = (text: string) => inOtherUnit(text, torqueUnitOf(from), torqueUnitOf(to));
   return {
     ...typed,
     ...(typed.speedText !== undefined && { speedText: speed(typed.speedText) }),
@@ -40,7 +37,7 @@ export function inUnits<T extends Partial<InputText>>(typed: T, from: OwnUnits, 
 /** Keeps what is typed the same speed and torque whenever the units are changed. @returns a function that ends it. */
 export const followUnits = ({ getState }: TrainStore): (() => void) =>
   usePreferences.subscribe((now, before) => {
-    if (now.speedUnit === before.speedUnit && now.torqueUnit === before.torqueUnit) return;
+    if (now.speedUnit === before.speedUnit && torqueUnitOf(now) === torqueUnitOf(before)) return;
     const { speedText, torqueText, loadTexts, type } = getState();
     type(inUnits({ speedText, torqueText, loadTexts }, unitsOf(before), unitsOf(now)));
   });

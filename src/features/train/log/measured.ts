@@ -1,5 +1,6 @@
 import {
   countedIn,
+  plain,
   judgeFor,
   type Judged,
   type Log,
@@ -8,6 +9,7 @@ import {
   type ReadingVerdict,
 } from '@/core/measurement';
 import type { Train } from '@/core/train';
+import { figure } from '@/core/units';
 import { memberName } from '@/core/words';
 import { intervalText } from './figures-text';
 
@@ -18,6 +20,8 @@ export interface MeasuredRatio {
   readonly name: string;
   /** "2.400 (2.286 to 2.526) : 1" */
   readonly text: string;
+  /** The value alone: "2.400". */
+  readonly value: string;
   readonly quantity: MeasuredQuantity;
   readonly verdict: ReadingVerdict;
   /** Of the first output, and a ratio: what stands beside the computed one. */
@@ -48,6 +52,7 @@ export function measuredOf(train: Train, log: Log): MeasuredTrain {
       member: reading.member,
       name: memberName(train, reading.member),
       text: intervalText(judged),
+      value: figure(plain(judged.interval).value),
       quantity: judged.quantity,
       verdict: judged.verdict,
       ratio: judged.quantity === 'ratio' && reading.member === train.outputs[0],

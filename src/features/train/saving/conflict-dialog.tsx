@@ -39,8 +39,8 @@ export function ConflictDialog() {
   return (
     <Dialog title="This train was changed in another window">
       <p className="mt-2">
-        Your change is not saved yet, and theirs is not overwritten. Keep yours as a train of its own, or drop it and go
-        on from theirs{merge?.ok ? '; or merge both, since they change different parts' : ''}.
+        Your change is not saved yet, and theirs is not overwritten. Keep yours as a train of its own, or discard it and
+        go on from theirs{merge?.ok ? '; or merge both, since they change different parts' : ''}.
       </p>
       {merge?.ok === false && (
         <p className="muted mt-1 text-sm">The two cannot be merged: {whyNot(theirs.train, merge)}</p>
