@@ -63,7 +63,8 @@ function huntingFinding(a: Gear, b: Gear): Finding[] {
           `${large.teeth === shared ? 'turn' : 'turns'}: wear follows that pattern.`,
         mend:
           hunting.length > 0
-            ? `${hunting.join(' or ')} instead of ${large.teeth} would hunt. Round ratios are a fair reason for the counts as they are.`
+            ? `${hunting.join(' or ')} instead of ${large.teeth} would hunt. ` +
+              'Round ratios are a fair reason for the counts as they are.'
             : 'Change either count by one or two.',
         mends: hunting.map((teeth) => teethFix('Gear', large, teeth)),
       },

@@ -2,7 +2,7 @@ import { type NetworkMesh } from '../kinematics';
 import { add, isZero, mul, neg, ONE, ZERO, type Rational } from '../rational';
 import { type Solved } from '../solve';
 import { idealTorques, rollingSpeed, type BalancedLoad } from '../statics';
-import { partsById, setTeeth, setTeethInSet, type Train } from '../train';
+import { partsById, typeTeeth, type Train } from '../train';
 import { chartOf, type Chart } from './chart';
 import { modelOf } from '../model';
 import { required } from '../required';
@@ -73,6 +73,6 @@ export function influenceOn({ network, state, flow }: Solved): Influence {
  */
 export function oneToothMore(train: Train, gear: string, by = 1, keepSets = false): Chart | null {
   const teeth = (partsById(train).find.gear(gear)?.teeth ?? 0) + by;
-  const edit = keepSets ? setTeethInSet(train, gear, teeth) : setTeeth(train, gear, teeth);
+  const edit = typeTeeth(train, gear, teeth, keepSets);
   return edit.ok ? chartOf(edit.train) : null;
 }

@@ -9,5 +9,5 @@ export { armOf } from './rules';
 export { partsById, type PartIndex } from './part-index';
 export { axesOf, type Axis } from './axes';
 export { components } from './components';
-export { countsFit, simpleSetsOf, type SimpleSet } from './simple-sets';
+export { countsFit, isInFittingSet, simpleSetsOf, type SimpleSet } from './simple-sets';
 export * from './edits';

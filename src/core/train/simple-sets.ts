@@ -30,5 +30,8 @@ export function simpleSetsOf(train: Train, gearId: string): SimpleSet[] {
     .filter(({ sun, planet, ring }) => [sun.id, planet.id, ring.id].some((id) => id === gearId));
 }
 
+/** Is a gear of a simple set whose counts fit? */
+export const isInFittingSet = (train: Train, gear: string): boolean => simpleSetsOf(train, gear).some(countsFit);
+
 /** Do the counts of a set fit: ring = sun + 2 planets? */
 export const countsFit = ({ sun, planet, ring }: SimpleSet): boolean => ring.teeth === sun.teeth + 2 * planet.teeth;

@@ -62,7 +62,12 @@ export function ImportFile({ entries, onAdded, onBundle }: Props) {
         <Upload className="size-4" aria-hidden /> Import
       </button>
       {over && (
-        <p className="pointer-events-none fixed inset-3 z-50 flex items-center justify-center border-2 border-dashed border-accent bg-base-100/80 text-lg">
+        <p
+          className={
+            'pointer-events-none fixed inset-3 z-50 flex items-center justify-center ' +
+            'border-2 border-dashed border-accent bg-base-100/80 text-lg'
+          }
+        >
           Drop the file to import it
         </p>
       )}

@@ -94,7 +94,7 @@ test('without storage there is no memory, and nothing breaks', () => {
   expect(store.getState().flow).toBe('coast');
 });
 
-test('figures stay what they were when units are changed, in every train that is open and in those that are opened later', () => {
+test('figures stay what they were when units are changed, in trains that are open or opened later', () => {
   const { set } = usePreferences.getState();
   const store = createTrainStore('rake', 1, demoTrain('pan-rake'));
   const ends = [remember(store), followUnits(store)];

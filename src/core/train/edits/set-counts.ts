@@ -3,6 +3,10 @@ import { countsFit, simpleSetsOf } from '../simple-sets';
 import { setTeeth } from './change';
 import { checked, refused, type Edit } from './edit';
 
+/** Gives a gear another tooth count: alone, or with `keepSets` so that its sets go on to fit. */
+export const typeTeeth = (train: Train, gear: string, teeth: number, keepSets: boolean): Edit =>
+  keepSets ? setTeethInSet(train, gear, teeth) : setTeeth(train, gear, teeth);
+
 /**
  * Gives a gear another tooth count and lets the sets that fitted before fit again: the ring follows its sun and its
  * planet, the planet follows the ring.

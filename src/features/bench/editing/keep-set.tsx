@@ -1,6 +1,6 @@
 'use client';
 
-import { countsFit, simpleSetsOf, type Gear } from '@/core/train';
+import { isInFittingSet, type Gear } from '@/core/train';
 import { useTrain } from '@/features/train/use-train';
 import { usePreferences } from '@/ui/preferences';
 
@@ -9,8 +9,7 @@ export function KeepSet({ gear }: { gear: Gear }) {
   const train = useTrain((state) => state.train);
   const keepSets = usePreferences((state) => state.keepSets);
   const set = usePreferences((state) => state.set);
-  const sets = simpleSetsOf(train, gear.id);
-  if (!sets.some(countsFit)) return null;
+  if (!isInFittingSet(train, gear.id)) return null;
   return (
     <label className="flex items-center justify-between gap-2">
       <span className="muted">Keep ring = sun + 2 planets</span>

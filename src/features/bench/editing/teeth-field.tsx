@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import { readTeeth, setTeeth, setTeethInSet, type Gear } from '@/core/train';
+import { readTeeth, typeTeeth, type Gear } from '@/core/train';
 import { editTrain, endVisit, giveUpVisit } from '@/features/train/edit';
 import { usePreferences } from '@/ui/preferences';
 import { useTrainStore } from '@/features/train/use-train';
@@ -28,10 +28,11 @@ export function TeethField({ gear, say }: { gear: Gear; say: Say }) {
   const type = (text: string) => {
     setTyped(text);
     const read = readTeeth(text);
-    const set = usePreferences.getState().keepSets ? setTeethInSet : setTeeth;
+    const { keepSets } = usePreferences.getState();
     const { train, visit } = store.getState();
     // Counts that follow are worked out from where the visit began, not from half a number.
-    const edit = read.ok ? set(visit?.merge === visitKey ? visit.before : train, gear.id, read.teeth) : read;
+    const before = visit?.merge === visitKey ? visit.before : train;
+    const edit = read.ok ? typeTeeth(before, gear.id, read.teeth, keepSets) : read;
     setBad(!edit.ok);
     say(edit.ok ? null : edit.message);
     if (!edit.ok) return;

@@ -4,7 +4,7 @@ import clsx from 'clsx';
 import { useMemo } from 'react';
 import { compareCharts, oneToothMore, type Influence, type Pairing, influenceOf } from '@/core/gear-chart';
 import { toNumber, type Rational } from '@/core/rational';
-import { countsFit, partsById, simpleSetsOf, type Gear } from '@/core/train';
+import { isInFittingSet, partsById, type Gear } from '@/core/train';
 import { figure } from '@/core/units';
 import { exact, gearName } from '@/core/words';
 import { documents } from '@/features/train/documents';
@@ -119,13 +119,13 @@ function OneMore({ gear, by }: { gear: Gear; by: number }) {
   const convention = usePreferences((state) => state.convention);
   const set = useChart((state) => state.set);
   const { keepSets, set: prefer } = usePreferences();
-  const inSet = useMemo(() => simpleSetsOf(train, gear.id).some(countsFit), [train, gear.id]);
+  const inSet = useMemo(() => isInFittingSet(train, gear.id), [train, gear.id]);
   const changed = useMemo(() => oneToothMore(train, gear.id, by, keepSets), [train, gear.id, by, keepSets]);
   const pairs = useMemo(() => (changed ? compareCharts(chart, changed, 'name') : []), [chart, changed]);
   const driving = pairs.filter(({ mine, theirs }) => mine?.solved.ratio || theirs?.solved.ratio);
   const take = async () => {
-    const { setTeeth, setTeethInSet } = await documents();
-    const edit = (keepSets ? setTeethInSet : setTeeth)(store.getState().train, gear.id, gear.teeth + by);
+    const { typeTeeth } = await documents();
+    const edit = typeTeeth(store.getState().train, gear.id, gear.teeth + by, keepSets);
     if (edit.ok) editTrain(store, edit.train);
     else store.getState().say(edit.message);
   };
