@@ -100,9 +100,9 @@ test('a log, a search, a worksheet and a bundle are told apart and opened where 
   const reading = { id: 'brought', kind: 'turns', position: '3', member: 'out', turns: 2, inputTurns: 3.4 };
   await bring('bench.json', { format: 'tin-wheel/log', version: 1, readings: [reading] });
   const log = page.getByRole('dialog', { name: 'bench.json is a log of readings' });
-  await log.getByLabel('It belongs to').selectOption('Sluice winch');
+  await log.getByLabel('It belongs to').selectOption('sluice-winch');
   await expect(log.getByRole('alert')).toContainText('positions that this train does not have: 3');
-  await log.getByLabel('It belongs to').selectOption('Pan rake gearbox');
+  await log.getByLabel('It belongs to').selectOption('pan-rake');
   await expect(log.getByRole('alert')).toHaveCount(0);
   await log.getByRole('button', { name: 'Add and open' }).click();
   await expect(page).toHaveURL(/\/trains\/pan-rake\/log$/);
@@ -113,7 +113,7 @@ test('a log, a search, a worksheet and a bundle are told apart and opened where 
   await bring('drum.search.json', search);
   const asked = page.getByRole('dialog', { name: 'drum.search.json is a search for tooth counts' });
   await expect(asked.getByRole('button', { name: 'Add and open' })).toBeDisabled();
-  await asked.getByLabel('It belongs to').selectOption('Pan rake gearbox');
+  await asked.getByLabel('It belongs to').selectOption('pan-rake');
   await asked.getByRole('button', { name: 'Add and open' }).click();
   await expect(page).toHaveURL(/\/trains\/pan-rake\/teeth$/);
   await expect(page.getByRole('option', { name: 'drum' })).toBeAttached();
@@ -121,7 +121,7 @@ test('a log, a search, a worksheet and a bundle are told apart and opened where 
   await page.goto('/');
   await bring('wrong.json', { format: 'tin-wheel/search', version: 1, target: '0' });
   const wrong = page.getByRole('dialog', { name: 'wrong.json is a search for tooth counts' });
-  await wrong.getByLabel('It belongs to').selectOption('Pan rake gearbox');
+  await wrong.getByLabel('It belongs to').selectOption('pan-rake');
   await wrong.getByRole('button', { name: 'Add and open' }).click();
   await expect(wrong.getByRole('alert')).toContainText(/target|stages/i);
   await wrong.getByRole('button', { name: 'Cancel' }).click();

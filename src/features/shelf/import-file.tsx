@@ -6,6 +6,7 @@ import { useEffect, useRef, useState } from 'react';
 import type { Train } from '@/core/train';
 import { listed } from '@/core/words';
 import { Dialog, DialogActions } from '@/ui/dialog';
+import { dayAndTimeText } from '@/ui/when';
 import { fetchTrain, postTrain, type ShelfEntry } from '@/wire';
 import { recognise, SCREEN_OF, strangePositions, takeIn, type Incoming } from './incoming';
 
@@ -177,6 +178,8 @@ function TakeIn({ incoming, entries, onClose }: TakeInProps) {
   const [message, setMessage] = useState<string | null>(null);
   const [strange, setStrange] = useState<readonly string[]>([]);
   const nobodys = incoming.kind === 'worksheet';
+  // Trains of one name are told apart by when they were saved.
+  const alike = new Set(entries.map(({ name }) => name).filter((name, i, all) => all.indexOf(name) !== i));
   const choose = async (id: string) => {
     setTrain(id);
     setMessage(null);
@@ -206,9 +209,9 @@ function TakeIn({ incoming, entries, onClose }: TakeInProps) {
             onChange={({ target }) => void choose(target.value)}
           >
             <option value="">choose a train</option>
-            {entries.map(({ id, name }) => (
+            {entries.map(({ id, name, updatedAt }) => (
               <option key={id} value={id}>
-                {name}
+                {alike.has(name) ? `${name}, saved ${dayAndTimeText(updatedAt)}` : name}
               </option>
             ))}
           </select>
