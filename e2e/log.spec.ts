@@ -35,7 +35,7 @@ test('a whole box is read on the simulated bench, and its readings tell that two
     const name = (await row.getByRole('cell').first().innerText()).trim();
     const position = RAKE.positions.find((one) => one.name === name)!;
     expect(position.engaged.some((id) => swapped.includes(id))).toBe(true);
-    await row.getByRole('button').click();
+    await row.getByRole('button').first().click();
     await expect(proof(page).getByRole('list', { name: 'What would explain it' })).toContainText(
       /agrees (with|without)/,
     );
@@ -146,7 +146,7 @@ test('readings come out of a CSV with heads of its own, and go out as CSV and JS
     await columns.getByLabel(`Meaning of ${head}`).selectOption(meaning!);
   await columns.getByRole('button', { name: 'Log these readings' }).click();
   // What no column says is asked for at its place.
-  await expect(alert(page)).toContainText('Row 2: marks: marks is a number above 0.');
+  await expect(alert(page)).toContainText('Row 2: marks: The number of marks in a turn is a number above 0.');
   const marks = 'position,passed (marks),marks (on a turn),inputTurns (turns),note\n1,10,24,1,first try\n2,16,24,1,\n';
   await page
     .getByLabel('Open a file')
@@ -226,10 +226,10 @@ test(
     await page.keyboard.press('1');
     await page.keyboard.press('f');
     await page.keyboard.type('0');
-    await expect(alert(page)).toContainText('Frames is a number above 0.');
+    await expect(alert(page)).toContainText('The number of frames is a number above 0.');
     await figure(page, 'It took').fill('31');
     await figure(page, 'at').fill('0');
-    await expect(alert(page)).toContainText('FrameRate is a number above 0.');
+    await expect(alert(page)).toContainText('The frame rate is a number above 0.');
     await figure(page, 'at').fill('50');
     await expect(alert(page)).toHaveCount(0);
     await entry(page).getByLabel('Position').selectOption('1+2');

@@ -1,3 +1,4 @@
+import { capitalised } from './capitalised';
 import { messageOf } from './message-of';
 
 /** One thing wrong with what is read: where, as fields and places in lists, and in a sentence what. */
@@ -33,6 +34,9 @@ export function problemLine({ path, message }: Problem, whole = ''): string {
 
 /** The first thing that is wrong: as a command line says it. */
 export const refusalText = ({ problems: [first] }: RefusedResult): string => problemLine(first);
+
+/** The first thing that is wrong, as a sentence for a form: the field that it is about is in sight. */
+export const refusalSentence = ({ problems: [first] }: RefusedResult): string => capitalised(first.message);
 
 /** The first thing that is wrong at one of these places or within them, as a form says it beside a field. */
 export const problemAt = ({ problems }: RefusedResult, ...places: readonly string[]): Problem | undefined =>

@@ -22,6 +22,8 @@ interface Choices {
   readonly losses: boolean;
   /** Whether the other counts of a planetary set follow a typed one, so that they go on to fit. */
   readonly keepSets: boolean;
+  /** Columns of tables that a person shows or folds away, by the table's kind and the column's head. */
+  readonly columns: Readonly<Record<string, Readonly<Record<string, boolean>>>>;
 }
 
 /** How a person likes figures shown; kept in the browser. */
@@ -38,6 +40,7 @@ const FIRST: Choices = {
   setSchool: 'formula',
   losses: false,
   keepSets: false,
+  columns: {},
 };
 
 const NAME = 'tin-wheel-preferences';

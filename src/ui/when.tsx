@@ -7,9 +7,18 @@ const DAY = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium' });
 const LONG_DAY = new Intl.DateTimeFormat(undefined, { dateStyle: 'long' });
 const TIME = new Intl.DateTimeFormat(undefined, { timeStyle: 'short' });
 const DAY_AND_TIME = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' });
+const THIS_YEAR = new Intl.DateTimeFormat(undefined, {
+  month: 'short',
+  day: 'numeric',
+  hour: 'numeric',
+  minute: '2-digit',
+});
 
 export const timeText = (date: Date): string => TIME.format(date);
 export const longDayText = (date: Date): string => LONG_DAY.format(date);
+/** A kept time in a narrow place: the year only where it is another than this one. */
+export const shortTimeText = (at: string): string =>
+  written(at, new Date(at).getFullYear() === new Date().getFullYear() ? THIS_YEAR : DAY_AND_TIME);
 /** A kept time as a day; as it was kept where it is none. */
 export const dayText = (at: string): string => written(at, DAY);
 /** A kept time as a day and a time; as it was kept where it is none. */

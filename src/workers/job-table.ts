@@ -4,7 +4,17 @@ import type { Jobs } from './jobs';
 interface JobSpec {
   /** Whoever asks for a job of the same lane later takes the place of what was asked before. */
   readonly lane:
-    'drawing' | 'combinations' | 'singles' | 'teeth' | 'run' | 'other train' | 'fixes' | 'faults' | 'hunt' | 'shapes';
+    | 'drawing'
+    | 'combinations'
+    | 'singles'
+    | 'teeth'
+    | 'ways'
+    | 'run'
+    | 'other train'
+    | 'fixes'
+    | 'faults'
+    | 'hunt'
+    | 'shapes';
   /** A job that takes longer is ended and has failed, s. */
   readonly limitS: number;
 }
@@ -15,6 +25,7 @@ export const JOB_TABLE: { readonly [K in keyof Jobs]: JobSpec } = {
   combinations: { lane: 'combinations', limitS: 600 },
   singles: { lane: 'singles', limitS: 600 },
   teeth: { lane: 'teeth', limitS: 86_400 },
+  ways: { lane: 'ways', limitS: 120 },
   run: { lane: 'run', limitS: 600 },
   runOther: { lane: 'other train', limitS: 600 },
   tries: { lane: 'fixes', limitS: 1_200 },

@@ -7,7 +7,15 @@ import {
 } from '@/core/gear-chart';
 import { networkOf } from '@/core/kinematics';
 import { Drafts, drawSideView, type DraftsData, type DrawingSpace } from '@/core/drawing';
-import { checksOf, search, type SearchAnswer, type SearchQuestion } from '@/core/tooth-search';
+import {
+  checksOf,
+  search,
+  waysLike,
+  type Chain,
+  type SearchAnswer,
+  type SearchQuestion,
+  type WaysToRatio,
+} from '@/core/tooth-search';
 import {
   behavioursOf,
   nextTestFor,
@@ -18,7 +26,7 @@ import {
   type Suspected,
 } from '@/core/faults';
 import { bestHunt, faultHunt, huntStanding, type Hunt, type HuntStanding } from '@/core/practice';
-import { toNumber } from '@/core/rational';
+import { toNumber, type Rational } from '@/core/rational';
 import { shapesZip, shapeStl, type PieceAsked, type ShapeAsked } from './shapes';
 import type { WheelSpec } from '@/core/shapes';
 import { runScenario, type Run, type Scenario, type Traces } from '@/core/shifting';
@@ -78,6 +86,11 @@ export const JOBS = {
     const answer = search(question, train, { tell, elapsedMs: () => performance.now() - start });
     const checks = new Map(answer.findings.map((finding) => [finding.key, checksOf(question, finding, train)]));
     return { ...answer, checks };
+  },
+
+  /** Every way to make the ratios of these chains, by their keys. */
+  ways({ question, of }: WaysAsked): ReadonlyMap<string, WaysToRatio> {
+    return new Map(of.map(({ key, chain, ratio }) => [key, waysLike(chain, ratio, question)]));
   },
 
   run: runTelling,
@@ -157,6 +170,11 @@ function runTelling({ train, scenario }: Running, tell: (traces: Traces) => void
       tell(soFar());
     },
   });
+}
+
+export interface WaysAsked {
+  readonly question: Extract<SearchQuestion, { kind: 'chains' }>['question'];
+  readonly of: readonly { readonly key: string; readonly chain: Chain; readonly ratio: Rational }[];
 }
 
 interface ShapesAsked {

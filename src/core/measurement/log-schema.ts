@@ -23,14 +23,14 @@ const base = {
   id,
   /** The position it was read in, or what was engaged. */
   position: z.optional(text('A position', 120)),
-  engaged: z.optional(z.array(text('A coupler', 64), { error: 'engaged is a list of couplers.' })),
-  flow: z.optional(z.enum(['drive', 'coast'], { error: 'flow is drive or coast.' })),
+  engaged: z.optional(z.array(text('A coupler', 64), { error: 'What is engaged is a list of couplers.' })),
+  flow: z.optional(z.enum(['drive', 'coast'], { error: 'The flow is drive or coast.' })),
   /** The output was loaded, or not. */
-  loaded: z.optional(z.boolean({ error: 'loaded is true or false.' })),
+  loaded: z.optional(z.boolean({ error: 'Loaded is true or false.' })),
   /** When it was read; ISO 8601. */
-  at: z.optional(text('at', 40)),
+  at: z.optional(text('The time', 40)),
   /** The kept revision of the train that it belongs to. */
-  revision: z.optional(z.number({ error: 'revision is a whole number.' })),
+  revision: z.optional(z.number({ error: 'The revision is a whole number.' })),
   run: z.optional(text('A run', 64)),
   note: z.optional(text('A note', 2000)),
   /** Figures that were read in another unit, as they were read, by their fields. */
@@ -38,12 +38,12 @@ const base = {
   /** The picture that goes with it, by its id. */
   picture: z.optional(text('A picture', 64)),
   /** Read by the simulated bench, not by a person. */
-  simulated: z.optional(z.boolean({ error: 'simulated is true or false.' })),
+  simulated: z.optional(z.boolean({ error: 'Simulated is true or false.' })),
 };
 const member = text('A member', 64).check(z.minLength(1, 'Name the member that was read.'));
-const inputTurns = z.optional(above('inputTurns'));
+const inputTurns = z.optional(above('The number of input turns'));
 /** The way it turned, seen against the input. */
-const way = z.optional(z.enum(['same', 'reverse'], { error: 'way is same or reverse.' }));
+const way = z.optional(z.enum(['same', 'reverse'], { error: 'The direction is same or reverse.' }));
 
 export const readingSchema = z.discriminatedUnion(
   'kind',
@@ -53,8 +53,8 @@ export const readingSchema = z.discriminatedUnion(
       kind: z.literal('marks'),
       member,
       way,
-      marks: above('marks'),
-      passed: above('passed'),
+      marks: above('The number of marks in a turn'),
+      passed: above('The number of marks passed'),
       resolution,
       inputTurns,
     }),
@@ -63,7 +63,7 @@ export const readingSchema = z.discriminatedUnion(
       kind: z.literal('turns'),
       member,
       way,
-      turns: above('turns'),
+      turns: above('The number of turns'),
       resolution,
       inputTurns,
       against: z.optional(member),
@@ -73,7 +73,7 @@ export const readingSchema = z.discriminatedUnion(
       kind: z.literal('angle'),
       member,
       way,
-      degrees: above('degrees'),
+      degrees: above('The angle, degrees,'),
       resolution,
       inputTurns,
     }),
@@ -81,68 +81,74 @@ export const readingSchema = z.discriminatedUnion(
       ...base,
       kind: z.literal('frames'),
       member,
-      frames: above('frames'),
-      frameRate: above('frameRate'),
-      turns: z.optional(above('turns')),
+      frames: above('The number of frames'),
+      frameRate: above('The frame rate'),
+      turns: z.optional(above('The number of turns')),
       resolution,
-      inputRpm: optional(above('inputRpm')),
-      inputResolution: optional(number('inputResolution', 0)),
+      inputRpm: optional(above('The input speed, rpm,')),
+      inputResolution: optional(number('The resolution of the input speed', 0)),
     }),
     z.strictObject({
       ...base,
       kind: z.literal('tachometer'),
       member,
-      rpm: above('rpm'),
+      rpm: above('The speed, rpm,'),
       resolution,
-      inputRpm: optional(above('inputRpm')),
-      inputResolution: optional(number('inputResolution', 0)),
+      inputRpm: optional(above('The input speed, rpm,')),
+      inputResolution: optional(number('The resolution of the input speed', 0)),
     }),
     z.strictObject({
       ...base,
       kind: z.literal('scale'),
       member,
-      grams: above('grams'),
-      resolutionG: z.optional(number('resolutionG', 0)),
-      armMm: above('armMm'),
-      resolutionMm: z.optional(number('resolutionMm', 0)),
-      inputTorqueNm: optional(above('inputTorqueNm')),
-      inputResolutionNm: optional(number('inputResolutionNm', 0)),
+      grams: above('The force, grams,'),
+      resolutionG: z.optional(number('The resolution of the force, grams,', 0)),
+      armMm: above('The arm, mm,'),
+      resolutionMm: z.optional(number('The resolution of the length, mm,', 0)),
+      inputTorqueNm: optional(above('The input torque, N·m,')),
+      inputResolutionNm: optional(number('The resolution of the input torque, N·m,', 0)),
     }),
     z.strictObject({
       ...base,
       kind: z.literal('weight'),
       member,
-      massKg: above('massKg'),
-      resolutionKg: z.optional(number('resolutionKg', 0)),
-      drumMm: above('drumMm'),
-      resolutionMm: z.optional(number('resolutionMm', 0)),
-      inputTorqueNm: optional(above('inputTorqueNm')),
-      inputResolutionNm: optional(number('inputResolutionNm', 0)),
+      massKg: above('The mass, kg,'),
+      resolutionKg: z.optional(number('The resolution of the mass, kg,', 0)),
+      drumMm: above('The diameter of the drum, mm,'),
+      resolutionMm: z.optional(number('The resolution of the length, mm,', 0)),
+      inputTorqueNm: optional(above('The input torque, N·m,')),
+      inputResolutionNm: optional(number('The resolution of the input torque, N·m,', 0)),
     }),
     z.strictObject({
       ...base,
       kind: z.literal('slowing'),
-      stallTorqueNm: above('stallTorqueNm'),
-      freeRpm: above('freeRpm'),
-      rpm: above('rpm'),
+      stallTorqueNm: above('The stall torque, N·m,'),
+      freeRpm: above('The no-load speed, rpm,'),
+      rpm: above('The speed, rpm,'),
       resolution,
     }),
     z.strictObject({
       ...base,
       kind: z.literal('radii'),
       mesh: text('A mesh', 64),
-      radiusMm: above('radiusMm'),
-      otherMm: above('otherMm'),
-      resolutionMm: z.optional(number('resolutionMm', 0)),
+      radiusMm: above('The radius, mm,'),
+      otherMm: above('The other radius, mm,'),
+      resolutionMm: z.optional(number('The resolution of the length, mm,', 0)),
     }),
-    z.strictObject({ ...base, kind: z.literal('teeth'), gear: text('A gear', 64), teeth: above('teeth'), resolution }),
+    z.strictObject({
+      ...base,
+      kind: z.literal('teeth'),
+      gear: text('A gear', 64),
+      teeth: above('The number of teeth'),
+      resolution,
+    }),
     z.strictObject({
       ...base,
       kind: z.literal('tip'),
       member,
-      diameterMm: above('diameterMm'),
-      resolutionMm: z.optional(number('resolutionMm', 0)),
-      rpm: above('rpm'),
+      diameterMm: above('The diameter, mm,'),
+      resolutionMm: z.optional(number('The resolution of the length, mm,', 0)),
+      rpm: above('The speed, rpm,'),
       resolution,
     }),
     z.strictObject({
@@ -168,7 +174,7 @@ export const correctionSchema = z.strictObject({
 export const runSchema = z.strictObject({
   id,
   name: text('A name', 120),
-  at: z.optional(text('at', 40)),
+  at: z.optional(text('The time', 40)),
   built: z.optional(text('What was built', 2000)),
   next: z.optional(text('The next action', 2000)),
 });
@@ -180,10 +186,10 @@ export const logSchema = z.strictObject({
   format: z.literal('tin-wheel/log', { error: 'The format must be "tin-wheel/log".' }),
   version: z.literal(1, { error: 'The version must be 1.' }),
   readings: z
-    .array(readingSchema, { error: 'readings is a list.' })
+    .array(readingSchema, { error: 'The readings are a list.' })
     .check(z.maxLength(MOST_READINGS, `A log has at most ${MOST_READINGS} readings.`)),
-  corrections: z.optional(z.array(correctionSchema, { error: 'corrections is a list.' })),
-  runs: z.optional(z.array(runSchema, { error: 'runs is a list.' })),
+  corrections: z.optional(z.array(correctionSchema, { error: 'The corrections are a list.' })),
+  runs: z.optional(z.array(runSchema, { error: 'The runs are a list.' })),
 });
 
 export type Reading = z.infer<typeof readingSchema>;

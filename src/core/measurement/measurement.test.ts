@@ -303,7 +303,10 @@ test.each([
     { ...LOG, readings: [], corrections: [{ of: 'z', why: 'x', reading: MARKS }] },
     'corrections[0].of: there is no reading "z".',
   ],
-  [{ ...LOG, readings: [{ ...MARKS, passed: 0 }] }, 'readings[0].passed: passed is a number above 0.'],
+  [
+    { ...LOG, readings: [{ ...MARKS, passed: 0 }] },
+    'readings[0].passed: The number of marks passed is a number above 0.',
+  ],
   [{ ...LOG, version: 2, readings: [] }, 'version: The version must be 1.'],
 ])('the log %j is refused with its place', (log, message) => {
   const read = readLog(JSON.stringify(log));

@@ -272,7 +272,7 @@ test.each([
   [{ ...SCENARIO, order: ['nine'] }, /^order: there is no position "nine"/],
   [{ ...SCENARIO, load: { massKg: 3 } }, /^load.wheelDiameterMm: a mass needs/],
   [{ ...SCENARIO, start: { position: 'nine' } }, /^start.position: "nine" is not in order/],
-  [{ ...SCENARIO, durationS: 1e9 }, /^durationS: durationS is a number above 0, at most 3600/],
+  [{ ...SCENARIO, durationS: 1e9 }, /^durationS: The length of a run, s, is a number above 0, at most 3600/],
   [{ ...SCENARIO, extra: 1 }, /^There is no such field: extra/],
   [{ ...SCENARIO, rule: { cue: 'speed', up: { nine: 0.8 } } }, /^rule.up: position "nine" is not in order/],
   [{ ...SCENARIO, rule: { cue: 'speed', up: { 1: 0.3 }, down: { 1: 0.4 } } }, /^rule.up.1: .* must lie above 0.4/],

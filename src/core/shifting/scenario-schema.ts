@@ -55,18 +55,18 @@ export const motorSchema = z.discriminatedUnion(
 );
 
 export const loadSchema = z.strictObject({
-  constantNm: optional(number('constantNm', -1e9, 1e9)),
-  linearNmPerRadS: optional(number('linearNmPerRadS', 0, 1e9)),
-  squareNmPerRadS2: optional(number('squareNmPerRadS2', 0, 1e9)),
+  constantNm: optional(number('The constant load, N·m,', -1e9, 1e9)),
+  linearNmPerRadS: optional(number('The load with speed, N·m s,', 0, 1e9)),
+  squareNmPerRadS2: optional(number('The load with the square of speed, N·m s²,', 0, 1e9)),
   profile: optional(pairs('The profile', 1)),
-  massKg: optional(above('massKg', 1e9)),
-  wheelDiameterMm: optional(above('wheelDiameterMm', 1e6)),
+  massKg: optional(above('The mass, kg,', 1e9)),
+  wheelDiameterMm: optional(above('The diameter of wheel or drum, mm,', 1e6)),
   /** A hanging mass is let down: it drives. */
-  lowering: optional(z.boolean({ error: 'lowering is true or false.' })),
-  grade: optional(number('grade', -10, 10)),
-  rolling: optional(number('rolling', 0, 10)),
+  lowering: optional(z.boolean({ error: 'Lowering is true or false.' })),
+  grade: optional(number('The grade, rise over run,', -10, 10)),
+  rolling: optional(number('The rolling drag, part of the weight,', 0, 10)),
   /** Air drag at the rim of the wheel, N at 1 m/s; with the square of the speed. */
-  airNAt1MS: optional(number('airNAt1MS', 0, 1e6)),
+  airNAt1MS: optional(number('The air drag, N at 1 m/s,', 0, 1e6)),
 });
 
 const thresholds = z.record(z.string(), z.number({ error: 'A threshold is a number.' }), {
@@ -79,17 +79,17 @@ const thresholds = z.record(z.string(), z.number({ error: 'A threshold is a numb
  */
 export const detectorSchema = z.strictObject({
   /** Where the torque is felt: at the output, or before the selector, as the motor's speed tells it. */
-  feels: z.optional(z.enum(['output', 'motor'], { error: 'feels is output or motor.' })),
+  feels: z.optional(z.enum(['output', 'motor'], { error: 'A detector feels the output or the motor.' })),
   /** Time constant with which the detector follows, s. */
-  lagS: optional(number('lagS', 0, 100)),
+  lagS: optional(number('The time in which the detector follows, s,', 0, 100)),
   stiffnessNmPerDeg: optional(above('The stiffness, N·m per degree,', 1e6)),
-  preloadNm: optional(number('preloadNm', 0, 1e9)),
-  dampingNmSPerDeg: optional(number('dampingNmSPerDeg', 0, 1e6)),
+  preloadNm: optional(number('The preload, N·m,', 0, 1e9)),
+  dampingNmSPerDeg: optional(number('The damping, N·m s per degree,', 0, 1e6)),
   /** A detent lets the lever go at one torque and takes it back at a smaller one. */
-  detentOnNm: optional(above('detentOnNm', 1e9)),
-  detentOffNm: optional(number('detentOffNm', 0, 1e9)),
+  detentOnNm: optional(above('The torque that releases the detent, N·m,', 1e9)),
+  detentOffNm: optional(number('The torque at which the detent catches again, N·m,', 0, 1e9)),
   /** Arm of a scale that shows the same torque as a force. */
-  armMm: optional(above('armMm', 1e6)),
+  armMm: optional(above('The arm of the scale, mm,', 1e6)),
 });
 
 const ruleSchema = z.strictObject({
@@ -97,11 +97,11 @@ const ruleSchema = z.strictObject({
   down: z.optional(thresholds),
   up: z.optional(thresholds),
   detector: z.optional(detectorSchema),
-  minimumS: z.optional(number('minimumS', 0, 1e5)),
-  shiftS: z.optional(number('shiftS', 0, 1e4)),
-  between: z.optional(z.enum(['neutral', 'overlap', 'one-way'], { error: 'between is neutral, overlap or one-way.' })),
+  minimumS: z.optional(number('The minimum time in a position, s,', 0, 1e5)),
+  shiftS: z.optional(number('The time that a shift takes, s,', 0, 1e4)),
+  between: z.optional(z.enum(['neutral', 'overlap', 'one-way'], { error: 'Between two positions there is neutral, overlap or one-way.' })),
   /** A drum goes through every position on the way; else it goes straight to the one that is wanted. */
-  path: z.optional(z.enum(['direct', 'sequence'], { error: 'path is direct or sequence.' })),
+  path: z.optional(z.enum(['direct', 'sequence'], { error: 'The path is direct or sequence.' })),
   schedule: z.optional(
     z.array(z.tuple([number('A time of the schedule, s,', 0, 1e6), positionId]), {
       error: 'The schedule is a list of [time, position].',
@@ -119,27 +119,27 @@ export const scenarioSchema = z.strictObject({
   load: loadSchema,
   inertia: z.optional(
     z.strictObject({
-      inputKgM2: z.optional(number('inputKgM2', 0, 1e9)),
-      outputKgM2: z.optional(number('outputKgM2', 0, 1e9)),
+      inputKgM2: z.optional(number('The inertia of the motor, kg m²,', 0, 1e9)),
+      outputKgM2: z.optional(number('The inertia at the output, kg m²,', 0, 1e9)),
       /** Of members by their ids, about their own axes. */
       membersKgM2: z.optional(
         z.record(z.string(), number('The inertia of a member, kg m²,', 0, 1e9), {
-          error: 'membersKgM2 names members with numbers.',
+          error: 'Inertias name members with numbers.',
         }),
       ),
     }),
   ),
   order: z
-    .array(positionId, { error: 'order is a list of positions.' })
-    .check(z.minLength(1, 'order names at least one position.'), z.maxLength(LIMITS.positions, 'order is too long.')),
-  start: z.optional(z.strictObject({ position: positionId, outputRpm: z.optional(number('outputRpm', 0, 1e7)) })),
+    .array(positionId, { error: 'The order is a list of positions.' })
+    .check(z.minLength(1, 'The order names at least one position.'), z.maxLength(LIMITS.positions, 'The order is too long.')),
+  start: z.optional(z.strictObject({ position: positionId, outputRpm: z.optional(number('The output speed at the start, rpm,', 0, 1e7)) })),
   rule: z.optional(ruleSchema),
-  durationS: z.optional(above('durationS', MOST_SECONDS)),
+  durationS: z.optional(above('The length of a run, s,', MOST_SECONDS)),
   /** Time between two samples. */
-  sampleS: z.optional(number('sampleS', 0.001, 10)),
-  losses: z.optional(z.boolean({ error: 'losses is true or false.' })),
+  sampleS: z.optional(number('The time between two samples, s,', 0.001, 10)),
+  losses: z.optional(z.boolean({ error: 'Losses are true or false.' })),
   /** (T/T₀)² that people allow the motor for continuous running. */
-  heatLimit: optional(above('heatLimit, a fraction,', 1)),
+  heatLimit: optional(above('The continuous limit, a fraction,', 1)),
 });
 
 /** A scenario as it is written. */

@@ -56,8 +56,8 @@ function stagesBetween(chain: readonly CountPair[], shafts: readonly string[], i
   };
 }
 
-/** One chain with an output wherever it is tapped. */
-export function dialsTrain(making: Making, { taps }: Dials): Edit {
+/** One chain with an output wherever it is tapped; on one axis where that is asked, which open clutches say. */
+export function dialsTrain(making: Making, { taps }: Dials, coaxial: boolean): Edit {
   const shafts = ['input'];
   for (const { name, chain } of taps) {
     for (let i = 1; i < chain.length; i++) shafts.push(`shaft ${shafts.length + 1}`);
@@ -65,8 +65,11 @@ export function dialsTrain(making: Making, { taps }: Dials): Edit {
   }
   const chain = taps.flatMap((tap) => tap.chain);
   const names = taps.map(({ name }) => name);
+  const joined = coaxial ? names.slice(1).map((name, i) => [itemAt(names, i), name] as const) : [];
   return made(making, {
     ...stagesBetween(chain, shafts, null),
+    couplers: joined.map(([a, b]) => dog(`${a} to ${b}`, `${a} to ${b}`, a, b)),
+    positions: joined.length > 0 ? [position('geared')] : [],
     input: 'input',
     output: itemAt(names, 0),
     more: names.slice(1),

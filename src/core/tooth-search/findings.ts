@@ -94,11 +94,29 @@ export function dialsFinding(dials: Dials): SearchResult {
   };
 }
 
+/** The pairs of wheels that a result is made of; of a fit, which has a whole train, none. */
+export function pairsOfResult({ made }: Pick<SearchResult, 'made'>): readonly CountPair[] {
+  switch (made.kind) {
+    case 'chain':
+      return made.chain;
+    case 'pairs':
+      return made.pairs;
+    case 'dials':
+      return made.dials.taps.flatMap(({ chain }) => chain);
+    case 'sets':
+      return made.sets.flatMap(pairsOfSet);
+    case 'teeth':
+      return [];
+  }
+}
+
+const pairsOfSet = ({ sun, planet, second = planet, ring }: FoundSet): readonly CountPair[] => [
+  [sun, planet],
+  [second, ring, 'internal'],
+];
+
 export function setsFinding(sets: readonly FoundSet[], ratio: NamedRatio): SearchResult {
-  const meshes = sets.flatMap(({ sun, planet, second = planet, ring }): CountPair[] => [
-    [sun, planet],
-    [second, ring, 'internal'],
-  ]);
+  const meshes = sets.flatMap(pairsOfSet);
   return {
     key: sets.map((set) => `${set.sun}/${set.planet}/${set.second ?? ''}/${set.ring}×${set.copies}`).join(' '),
     made: { kind: 'sets', sets },

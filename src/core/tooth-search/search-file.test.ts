@@ -2,6 +2,7 @@ import { readSearch } from './search-file';
 import { searchManyStages } from './many-stages';
 import { toFraction } from '../rational';
 import { refusalText } from '../result';
+import { KEY, spoiled } from '@/testing/spoiled';
 
 const SPEC = { format: 'tin-wheel/search', version: 1, target: '9.87', stages: 2, teeth: { min: 15, max: 60 } };
 const told = (spec: unknown): string => {
@@ -34,7 +35,7 @@ test.each([
   ],
   [
     { format: SPEC.format, version: 1, fit: { train: 'a.json', free: {}, targets: { 1: '2' } } },
-    /^fit.free: name at least one gear/,
+    /^fit.free: free at least one gear/,
   ],
   [
     { format: SPEC.format, version: 1, fit: { train: 'a.json', free: { a: [9, 3] }, targets: { 1: '2' } } },
@@ -83,5 +84,23 @@ test('several numbers of stages: each ratio once, by the chain of fewest teeth, 
     expect(toFraction(results[0]!.ratio)).toBe('3');
     expect(results[0]!.made).toEqual([[12, 36]]);
     expect(new Set(results.map(({ ratio }) => toFraction(ratio))).size).toBe(4);
+  }
+});
+
+test.each([
+  {
+    ...SPEC,
+    teeth: { ...SPEC.teeth, module: 1, bore: 5, wall: 2, space: 90, undercut: { pressureAngle: 20, shift: 0 } },
+  },
+  { ...SPEC, perStage: [{ min: 12, max: 40 }, { stock: [12, 18] }], equalCentres: true, same: false, maxError: 0.1 },
+  { ...SPEC, coprime: 'any', internal: true, turning: 'same', limit: 4, timeS: 3 },
+  { ...SPEC, stages: undefined, ladder: { from: '4', to: 1, positions: 3, steps: 'progressive', factor: 1.1 } },
+  { ...SPEC, stages: undefined, ranges: { step: 1.2, positions: 3, ranges: 2, first: 1 } },
+  { ...SPEC, outputs: [{ name: 'slow', wanted: { form: 'turns', in: '3', out: '1' } }], target: undefined },
+  { ...SPEC, stages: undefined, fit: { train: 'a', free: { a: [1, 2] }, targets: { 1: 2 }, weights: { 1: 1 } } },
+])('what is wrong with a search is said in words, never by keys of its file: %#', (spec) => {
+  for (const wrong of spoiled(JSON.parse(JSON.stringify(spec)))) {
+    const read = readSearch(JSON.stringify(wrong));
+    if (!read.ok) expect(read.problems[0].message).not.toMatch(KEY);
   }
 });

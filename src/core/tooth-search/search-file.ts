@@ -96,7 +96,7 @@ const READERS: Readers = {
       if (new Set([input, output, held]).size < 3)
         throw new Refused(path, 'input, output and held are three different members.');
       if ((shape ?? 'simple') !== 'simple' && !second)
-        throw new Refused([...path, 'second'], 'give [least, most] for the planet gear at the ring.');
+        throw new Refused([...path, 'second'], 'give the least and most teeth of the planet gear at the ring.');
     });
     return { kind: 'planetary', wanted, question: { ...asked, target, maxError, limit } };
   },
@@ -124,12 +124,18 @@ const READERS: Readers = {
     if (twice !== undefined) throw new Refused(['outputs'], `two shafts are called “${twice}”.`);
     const targets = asked.map((output, i) => ({
       name: output.name,
+      turning: output.turning,
       ...targetOf(output, ['outputs', `${i}`]),
     }));
-    const counts = spanOf(stages);
+    const ends = (span: number | readonly [number, number]) => {
+      const counts = spanOf(span);
+      return [itemAt(counts, 0), itemAt(counts, -1)] as const;
+    };
     const question = {
-      outputs: targets.map(({ name, ratio }) => ({ name, target: ratio })),
-      stages: [itemAt(counts, 0), itemAt(counts, -1)] as const,
+      outputs: targets.map(({ name, ratio, turning }) => ({ name, target: ratio, turning })),
+      stages: ends(stages),
+      first: written.firstStages === undefined ? undefined : ends(written.firstStages),
+      coaxial: written.coaxial ?? false,
       wheels: allWheels(written),
       coprime,
       limit,
@@ -151,7 +157,7 @@ const READERS: Readers = {
     }
     if (wanted.size === 0) throw new Refused(['fit', 'targets'], 'name at least one position with its ratio.');
     if (Object.keys(free).length === 0)
-      throw new Refused(['fit', 'free'], 'name at least one gear with [least, most].');
+      throw new Refused(['fit', 'free'], 'free at least one gear, and say its least and most teeth.');
     const stray = Object.keys(weights).find((id) => !wanted.has(id));
     if (stray !== undefined) throw new Refused(['fit', 'weights'], `position "${stray}" has no target.`);
     const spans = new Map<string, CountSpan>(Object.entries(free));

@@ -23,6 +23,7 @@ const between = (what: string, least: number, most: number) => {
 };
 const yes = (what: string) => z.boolean({ error: `${what} is true or false.` });
 const member = z.enum(['sun', 'carrier', 'ring'], { error: 'A member of a set is sun, carrier or ring.' });
+const turning = z.enum(['any', 'same', 'opposite'], { error: 'The direction is any, same or opposite.' });
 const typed = z
   .string({ error: 'A figure is written as a text, with its unit.' })
   .check(z.maxLength(60, 'A figure has at most 60 characters.'));
@@ -37,14 +38,14 @@ const wheels = z
       min: z.optional(count('The smallest wheel')),
       max: z.optional(count('The largest wheel')),
       stock: z.optional(stock),
-      module: z.optional(between('module, in mm,', 0.01, 100)),
-      bore: z.optional(between('bore, in mm,', 0, 100_000)),
-      wall: z.optional(between('wall, in mm,', 0, 10_000)),
-      space: z.optional(between('space, in mm,', 0, 1_000_000)),
+      module: z.optional(between('The module, mm,', 0.01, 100)),
+      bore: z.optional(between('The outside of the bearing or bore, mm,', 0, 100_000)),
+      wall: z.optional(between('The wall left round it, mm,', 0, 10_000)),
+      space: z.optional(between('The largest outside diameter, mm,', 0, 1_000_000)),
       undercut: z.optional(
         z.strictObject({
-          pressureAngle: between('pressureAngle, in degrees,', 10, 35),
-          shift: between('shift, in modules,', -1, 1),
+          pressureAngle: between('The pressure angle, degrees,', 10, 35),
+          shift: between('The profile shift, modules,', -1, 1),
         }),
       ),
     },
@@ -79,16 +80,18 @@ export const wantedSchema = z.discriminatedUnion(
 
 const set = {
   shape: z.optional(
-    z.enum(['simple', 'stepped', 'double-pinion'], { error: 'shape is simple, stepped or double-pinion.' }),
+    z.enum(['simple', 'stepped', 'double-pinion'], {
+      error: 'The shape of a set is simple, stepped or double-pinion.',
+    }),
   ),
   input: member,
   output: member,
   held: member,
-  sun: span('sun', 2000),
-  planet: span('planet', 2000),
-  second: z.optional(span('second', 2000)),
-  ring: span('ring', 6000),
-  copies: span('copies', 64),
+  sun: span('The span of the sun', 2000),
+  planet: span('The span of the planets', 2000),
+  second: z.optional(span('The span of the planet at the ring', 2000)),
+  ring: span('The span of the ring', 6000),
+  copies: span('The span of the number of planets', 64),
 };
 
 export const searchSchema = z.strictObject({
@@ -108,39 +111,45 @@ export const searchSchema = z.strictObject({
   stock: z.optional(stock),
   perStage: z.optional(
     z
-      .array(wheels, { error: 'perStage is a list of limits, one for each stage.' })
+      .array(wheels, { error: 'The limits of each stage are a list, one for each stage.' })
       .check(
-        z.minLength(1, 'perStage is empty.'),
-        z.maxLength(MOST_STAGES, `perStage has at most ${MOST_STAGES} stages.`),
+        z.minLength(1, 'The limits of each stage are empty.'),
+        z.maxLength(MOST_STAGES, `Limits are given for at most ${MOST_STAGES} stages.`),
       ),
   ),
   coprime: z.optional(
-    z.enum(['any', 'preferred', 'required'], { error: 'coprime is "any", "preferred" or "required".' }),
+    z.enum(['any', 'preferred', 'required'], {
+      error: 'Counts without a common factor are any, preferred or required.',
+    }),
   ),
-  equalCentres: z.optional(yes('equalCentres')),
-  internal: z.optional(yes('internal')),
-  turning: z.optional(z.enum(['any', 'same', 'opposite'], { error: 'turning is any, same or opposite.' })),
-  same: z.optional(yes('same')),
+  equalCentres: z.optional(yes('“Equal centres”')),
+  internal: z.optional(yes('“Internal gears”')),
+  turning: z.optional(turning),
+  same: z.optional(yes('“The same pair in every stage”')),
   maxError: z.optional(
-    z.nullable(z.number({ error: 'maxError is a number or null.' }).check(z.gte(0, 'maxError cannot be below 0.'))),
+    z.nullable(
+      z
+        .number({ error: 'The largest error is a number, or null.' })
+        .check(z.gte(0, 'The largest error cannot be below 0.')),
+    ),
   ),
-  limit: z.optional(count('limit', 1000)),
-  timeS: z.optional(between('timeS, in seconds,', 0.1, 86_400)),
+  limit: z.optional(count('The number of results', 1000)),
+  timeS: z.optional(between('The time limit, s,', 0.1, 86_400)),
   planetary: z.optional(
-    z.strictObject({ ...set, uneven: z.optional(yes('uneven')), behind: z.optional(z.strictObject(set)) }),
+    z.strictObject({ ...set, uneven: z.optional(yes('“Uneven spacing”')), behind: z.optional(z.strictObject(set)) }),
   ),
   ladder: z.optional(
     z.strictObject({
       from: ratio,
       to: ratio,
       positions: count('The number of positions', LIMITS.positions),
-      steps: z.optional(z.enum(['geometric', 'progressive'], { error: 'steps is "geometric" or "progressive".' })),
-      factor: z.optional(between('factor', 1, 3)),
+      steps: z.optional(z.enum(['geometric', 'progressive'], { error: 'Steps are geometric or progressive.' })),
+      factor: z.optional(between('Each step over the next', 1, 3)),
     }),
   ),
   ranges: z.optional(
     z.strictObject({
-      step: between('step', 1.001, 100),
+      step: between('The step of the ladder', 1.001, 100),
       positions: count('The number of positions', LIMITS.positions),
       ranges: count('The number of ranges', 8),
       first: z.optional(ratio),
@@ -160,28 +169,38 @@ export const searchSchema = z.strictObject({
             ),
           target: z.optional(ratio),
           wanted: z.optional(wantedSchema),
+          turning: z.optional(turning),
         }),
-        { error: 'outputs is a list of names with their targets.' },
+        { error: 'The outputs are a list of names with their targets.' },
       )
       .check(z.minLength(1, 'Name at least one output.'), z.maxLength(8, 'At most 8 outputs are looked for together.')),
   ),
+  firstStages: z.optional(
+    z.union(
+      [count('The number of stages to the first tap', MOST_STAGES), span('The stages to the first tap', MOST_STAGES)],
+      {
+        error: `Stages to the first tap are 1 to ${MOST_STAGES}, or [least, most].`,
+      },
+    ),
+  ),
+  coaxial: z.optional(yes('“All on one axis”')),
   fit: z.optional(
     z.strictObject({
       train: z.optional(
         z.string({ error: 'Name the file of the train.' }).check(z.minLength(1, 'Name the file of the train.')),
       ),
-      free: z.record(z.string(), span('A free count'), { error: 'free names gears with [least, most].' }),
-      targets: z.record(z.string(), ratio, { error: 'targets names positions with their ratios.' }),
+      free: z.record(z.string(), span('A free count'), { error: 'Free counts name gears with [least, most].' }),
+      targets: z.record(z.string(), ratio, { error: 'Targets name positions with their ratios.' }),
       weights: z.optional(
         z.record(
           z.string(),
           z
             .number({ error: 'A weight is a number.' })
             .check(z.gt(0, 'A weight is above 0.'), z.lte(1e6, 'A weight is at most 1 000 000.')),
-          { error: 'weights names positions with numbers.' },
+          { error: 'Weights name positions with numbers.' },
         ),
       ),
-      holdCentres: z.optional(yes('holdCentres')),
+      holdCentres: z.optional(yes('“Hold centre distances”')),
     }),
   ),
 });

@@ -133,16 +133,9 @@ function findPairs(question: Asked<'ladder'> | Asked<'ranges'>): SearchAnswer {
 function findDials(question: Asked<'outputs'>, tell: Tell, watch: SearchWatch): SearchAnswer {
   const told = (so: ReturnType<typeof searchOutputs>): SearchAnswer => ({
     ...so,
-    why: null,
     findings: so.results.map(dialsFinding),
   });
-  const answer = told(searchOutputs(question.question, (so) => tell(told(so)), watch));
-  return answer.findings.length > 0
-    ? answer
-    : {
-        ...answer,
-        why: 'No chain reaches every output with these wheels: allow more stages between taps, or larger wheels.',
-      };
+  return told(searchOutputs(question.question, (so) => tell(told(so)), watch));
 }
 
 function findFit(question: Asked<'fit'>, train: Train | null, tell: Tell, watch: SearchWatch): SearchAnswer {

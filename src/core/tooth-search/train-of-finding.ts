@@ -28,7 +28,7 @@ export function trainOfFinding(
     case 'pairs':
       return ladderTrain(making, made.pairs, resultNames(made.pairs.length, question.kind === 'ranges'));
     case 'dials':
-      return dialsTrain(making, made.dials);
+      return dialsTrain(making, made.dials, question.kind === 'outputs' && question.question.coaxial === true);
     case 'teeth':
       return open ? withTeeth(open, made.teeth) : WRONG_KIND;
   }

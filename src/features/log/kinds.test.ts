@@ -1,5 +1,6 @@
-import { readReading } from '@/core/measurement';
+import { readLog, readReading } from '@/core/measurement';
 import { demoTrain } from '@/testing/demo-train';
+import { KEY, spoiled } from '@/testing/spoiled';
 import { csvOf, readCsv, readingsOf } from './csv';
 import { emptyFigures, KIND_ORDER, KINDS, ofKind, wrongMarks, writtenReading, type ReadingDraft } from './kinds';
 import { seenOf, sightsOf } from './faults/seen-of';
@@ -116,4 +117,19 @@ test('what was seen comes back from its file as it was marked', () => {
   const tried = [{ engaged: ['first', 'third'], sight: { look: 'locked', least: '', most: '' } }] as const;
   const seen = seenOf(sights, tried);
   expect(sightsOf(seen)).toEqual({ sights, tried });
+});
+
+const MARKS = { id: 'a', kind: 'marks', member: 'out', marks: 24, passed: 10 } as const;
+
+test('what is wrong with a reading is said in words, never by keys of the file', () => {
+  for (const reading of [
+    { ...MARKS, inputTurns: 1, resolution: 0.5, way: 'same', flow: 'drive', loaded: true, engaged: ['a'] },
+    { id: 'b', kind: 'scale', member: 'out', grams: 3, resolutionG: 1, armMm: 9, resolutionMm: 1, inputTorqueNm: 2 },
+    { id: 'c', kind: 'tachometer', member: 'out', rpm: 3, inputRpm: 1, inputResolution: 1, revision: 2 },
+    { id: 'd', kind: 'weight', member: 'out', massKg: 3, resolutionKg: 1, drumMm: 9, inputResolutionNm: 1 },
+  ])
+    for (const wrong of spoiled({ format: 'tin-wheel/log', version: 1, readings: [reading] })) {
+      const read = readLog(JSON.stringify(wrong));
+      if (!read.ok) expect(read.problems[0].message).not.toMatch(KEY);
+    }
 });

@@ -31,7 +31,7 @@ export function PracticePane() {
           tabs={MODES}
           chosen={mode}
           onChoose={(chosen) => store.getState().open(chosen)}
-          bodyClass="-mx-4 flex-none"
+          bodyClass="!px-0 flex-none"
         >
           <div className="px-4">
             {mode === 'drill' && <DrillSetup clock={clock} onClock={setClock} />}

@@ -31,7 +31,7 @@ export function SheetScreen() {
             tabs={TABS}
             chosen={tab}
             onChoose={(chosen) => set({ tab: chosen })}
-            bodyClass="-mx-4 flex-none"
+            bodyClass="!px-0 flex-none"
           >
             <div className="px-4">
               {tab === 'paper' && <PaperSetup />}

@@ -1,6 +1,7 @@
 import { runs } from '@/testing/runs';
+import { KEY, spoiled } from '@/testing/spoiled';
 import fc from 'fast-check';
-import { readWrittenScenario, type Scenario } from '@/core/shifting';
+import { readScenario, readWrittenScenario, type Scenario } from '@/core/shifting';
 import { countershaftBox } from '@/testing/countershaft-box';
 import { scheduleLines, writtenScenario } from './form';
 import { shiftingFormOf } from './form-of';
@@ -137,4 +138,12 @@ test('lines are read from what spreadsheets and people write', () => {
     ['20', '0.3'],
     ['30', '0.2'],
   ]);
+});
+
+test('what is wrong with a scenario is said in the words of its form, never by keys of its file', () => {
+  for (const one of fc.sample(scenario, { numRuns: 12, seed: 4 }))
+    for (const wrong of spoiled(one)) {
+      const read = readScenario(JSON.stringify(wrong), BOX);
+      if (!read.ok) expect(read.problems[0].message).not.toMatch(KEY);
+    }
 });

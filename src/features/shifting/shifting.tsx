@@ -6,7 +6,8 @@ import { ForceSpeed } from './picture/force-speed';
 import { RunPane } from './run/run-pane';
 import { SaysPane } from './says/says';
 import type { Setup } from './setup';
-import { useSetup, useRead, sentenceOf } from './use-shifting';
+import { refusalSentence } from '@/core/result';
+import { useSetup, useRead } from './use-shifting';
 
 /** What is given does not change with what is drawn. */
 const Left = memo(GivenPane);
@@ -35,7 +36,7 @@ export function Shifting({ now }: { now: Setup | null }) {
         <p className="muted m-auto max-w-96 p-6 text-center">
           {read.ok
             ? ''
-            : `Here motor and load meet in every position, and an automatic shifter runs. ${sentenceOf(read)}`}
+            : `Here motor and load meet in every position, and an automatic shifter runs. ${refusalSentence(read)}`}
         </p>
       )}
     </main>

@@ -13,8 +13,7 @@ import { usePreferences } from '@/ui/preferences';
 import { writtenScenario, type ShiftingForm } from './form';
 import { setupOf, possibleOrder, type Setup } from './setup';
 import { createShifting, type ShiftingItself, type ShiftingState } from './store';
-import { capitalised } from '@/core/capitalised';
-import { accept, refuse, type Result, type RefusedResult } from '@/core/result';
+import { accept, refuse, type Result } from '@/core/result';
 
 export const useShiftingItself = (): ShiftingItself => ownOf(useSession(), createShifting);
 
@@ -83,9 +82,6 @@ export function useWrong(): (...places: readonly string[]) => string | null {
   const read = useRead();
   return (...places) => messageAt(read, ...places);
 }
-
-/** What is wrong first, as a sentence: the field that it is about is in sight. */
-export const sentenceOf = ({ problems: [first] }: RefusedResult): string => capitalised(first.message);
 
 /** Speeds and torques in the units that people have chosen. */
 export interface Units {

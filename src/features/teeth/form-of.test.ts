@@ -48,7 +48,7 @@ const FORMS: Readonly<Record<string, Partial<TeethForm>>> = {
     ladder: { from: '9/2', to: '0.8', positions: '7', progressive: true, factor: '1.08' },
   },
   ranges: { kind: 'ranges', ranges: { step: '1.3', positions: '6', ranges: '3', first: '5/4' } },
-  outputs: { kind: 'outputs', between: [1, 3] },
+  outputs: { kind: 'outputs', between: [1, 3], toFirst: [2, 5], coaxial: true, motor: '3 rpm' },
   'a fit': {
     kind: 'fit',
     coprime: 'required',

@@ -57,9 +57,13 @@ export function teethFormOf(written: WrittenSearch, now: TeethForm): TeethForm {
       ...form,
       kind: 'outputs',
       between: spanOf(written.stages ?? [1, 2]),
+      toFirst: spanOf(written.firstStages ?? written.stages ?? [1, 2]),
+      coaxial: written.coaxial ?? false,
+      motor: motorOf(outputs, now.motor),
       outputs: outputs.map((output) => ({
         name: output.name,
         wanted: wantedText(output.wanted ?? asRatio(output.target ?? ''), now.wanted),
+        turning: output.turning ?? 'any',
       })),
     };
   if (fit) {
@@ -91,6 +95,15 @@ export function teethFormOf(written: WrittenSearch, now: TeethForm): TeethForm {
     internal,
     turning,
   };
+}
+
+/** The input speed that all outputs are given by; empty where they are given by several. */
+function motorOf(outputs: Written<'outputs'>, now: string): string {
+  const speeds = new Set(
+    outputs.flatMap(({ wanted }) => (wanted && wanted.form !== 'ratio' && wanted.form !== 'turns' ? [wanted.in] : [])),
+  );
+  const [one] = speeds;
+  return speeds.size > 1 ? '' : (one ?? now);
 }
 
 const plain = (value: number | undefined): string => (value === undefined ? '' : String(Number(value.toPrecision(12))));

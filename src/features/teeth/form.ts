@@ -52,6 +52,7 @@ export interface SetText {
 export interface OutputText {
   readonly name: string;
   readonly wanted: WantedText;
+  readonly turning: TeethForm['turning'];
 }
 
 /** A gear whose count may change, and a position whose ratio is wanted. */
@@ -97,7 +98,12 @@ export interface TeethForm {
     readonly first: string;
   };
   readonly outputs: readonly OutputText[];
+  /** The input speed that all outputs are given by; empty where each has its own. */
+  readonly motor: string;
   readonly between: readonly [least: number, most: number];
+  /** Stages to the first tap. */
+  readonly toFirst: readonly [least: number, most: number];
+  readonly coaxial: boolean;
   readonly set: SetText;
   readonly behind: SetText | null;
   readonly uneven: boolean;
@@ -133,6 +139,12 @@ export const wantedAs = (ratio: string): WantedText => ({
   turnsOut: '19',
 });
 
+export const outputOf = (name: string): OutputText => ({ name, wanted: wantedAs('100'), turning: 'any' });
+
+/** What is wanted of an output, by the speed of the motor that all have. */
+export const outputWanted = ({ wanted }: OutputText, motor: string): WantedText =>
+  motor.trim() === '' ? wanted : { ...wanted, speedIn: motor };
+
 /** The form as it opens: the open train's own ratio is the target, its gears may change a little. */
 export function firstForm(train: Train | null, ratio: Rational | null): TeethForm {
   return {
@@ -163,10 +175,13 @@ export function firstForm(train: Train | null, ratio: Rational | null): TeethFor
     ladder: { from: '4', to: '1', positions: '5', progressive: false, factor: '1.05' },
     ranges: { step: '1.25', positions: '4', ranges: '2', first: '1' },
     outputs: [
-      { name: 'minute', wanted: { ...wantedAs('60'), form: 'period', speedIn: '1 rpm', time: '1 h' } },
-      { name: 'hour', wanted: { ...wantedAs('720'), form: 'period', speedIn: '1 rpm', time: '12 h' } },
+      { ...outputOf('minute'), wanted: { ...wantedAs('60'), form: 'period', time: '1 h' } },
+      { ...outputOf('hour'), wanted: { ...wantedAs('720'), form: 'period', time: '12 h' } },
     ],
+    motor: '1 rpm',
     between: [1, 2],
+    toFirst: [1, 2],
+    coaxial: false,
     set: SET,
     behind: null,
     uneven: false,
@@ -238,7 +253,13 @@ export function writtenSearch(form: TeethForm, train: Train | null): WrittenSear
         ...head,
         ...limits,
         stages: [...form.between],
-        outputs: form.outputs.map(({ name, wanted }) => ({ name, wanted: wantedOf(wanted) })),
+        firstStages: [...form.toFirst],
+        coaxial: form.coaxial,
+        outputs: form.outputs.map((output) => ({
+          name: output.name,
+          wanted: wantedOf(outputWanted(output, form.motor)),
+          turning: output.turning,
+        })),
       };
     case 'fit': {
       const { free, targets, holdCentres } = form.fit;

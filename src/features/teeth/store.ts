@@ -8,6 +8,8 @@ import { jobRunner, type Runner } from '@/workers/beside';
 import type { JobKey } from '@/workers/job-runner';
 import type { JobStateOf } from '@/workers/use-job';
 import { firstForm, type TeethForm } from './form';
+import { openingFor } from './opening';
+import { NO_FILTER, type FilterText } from './found/filter';
 
 /** What was found, with the question that it answers. */
 export interface ShownAnswer {
@@ -28,9 +30,12 @@ export interface TeethState {
   readonly chosen: string | null;
   /** Against what the picture sets the error. */
   readonly size: Size;
+  /** Which of the results are looked at. */
+  readonly filter: FilterText;
   readonly show: (shown: ShownAnswer) => void;
   /** Draws a finding. */
   readonly choose: (key: string) => void;
+  readonly filterBy: (filter: FilterText) => void;
   readonly compareBy: (size: Size) => void;
   /** Changes what is asked. */
   readonly ask: (change: Partial<TeethForm>) => void;
@@ -57,12 +62,13 @@ export const teethAlone = (): TeethItself => teethFor('alone', null, null);
 
 const teethFor = (of: string, ...[train, ratio]: Parameters<typeof firstForm>): TeethItself => {
   const search = jobRunner('teeth');
-  const store = createTeethStore(firstForm(train, ratio));
+  const first = firstForm(train, ratio);
+  const store = createTeethStore(train ? openingFor(train, first) : first);
   search.subscribe(() => {
     const shown = shownOf(search.state());
     if (shown) store.getState().show(shown);
   });
-  const draft = keepDraft(store, `teeth/${of}`, ['form', 'size']);
+  const draft = keepDraft(store, `teeth/${of}`, ['form', 'size', 'filter']);
   const leave = () => {
     draft.flush();
     search.rest();
@@ -86,8 +92,10 @@ const createTeethStore = (form: TeethForm) =>
     shown: null,
     chosen: null,
     size: 'teeth',
+    filter: NO_FILTER,
     show: (answer) => set({ shown: answer }),
     choose: (key) => set({ chosen: key }),
+    filterBy: (filter) => set({ filter }),
     compareBy: (size) => set({ size }),
     ask: (change) => set((state) => ({ form: { ...state.form, ...change } })),
   }));

@@ -87,7 +87,7 @@ function CheckLine({ found, effects }: { found: Finding; effects: Effects }) {
             <button
               key={one.label}
               type="button"
-              className="btn btn-xs h-auto py-0.5 text-left"
+              className="btn btn-xs h-auto max-w-full shrink py-0.5 text-left whitespace-normal"
               title="Apply this fix"
               onClick={() => edit(one.apply(train))}
             >

@@ -3,7 +3,7 @@ import { useStore } from 'zustand';
 import { memberName } from '@/core/words';
 import { useTrain } from '@/features/train/use-train';
 import { DataTable } from '@/ui/data-table';
-import { dayAndTimeText } from '@/ui/when';
+import { dayAndTimeText, shortTimeText } from '@/ui/when';
 import { intervalText, valueText } from '@/features/train/log/figures-text';
 import { KIND_ORDER, KINDS } from '../kinds';
 import { VERDICTS } from '@/features/train/log/verdict-words';
@@ -45,34 +45,47 @@ export function Readings() {
             {
               head: 'When',
               value: ({ reading }) => reading.at ?? '',
-              cell: ({ reading }) => dayAndTimeText(reading.at ?? ''),
+              cell: ({ reading }) => (
+                <span title={dayAndTimeText(reading.at ?? '')}>{shortTimeText(reading.at ?? '')}</span>
+              ),
             },
             { head: 'Position', value: ({ reading }) => nameOf.position(reading.position ?? null) },
             { head: 'Verdict', value: (row) => verdictText(row), cell: (row) => <VerdictCell row={row} /> },
-            { head: 'Comes to', value: ({ judged }) => (judged ? intervalText(judged) : '') },
+            {
+              head: 'Comes to',
+              value: (row) => comesTo(row),
+              cell: (row) => (
+                <span className="block max-w-44 min-w-36 whitespace-normal">
+                  {comesTo(row)}
+                  <span className="muted block truncate text-xs" title={noteOf(row)}>
+                    {noteOf(row)}
+                  </span>
+                </span>
+              ),
+            },
             {
               head: 'Computed',
               value: ({ judged }) => (judged?.computed ? valueText(judged, judged.computed) : ''),
             },
-            { head: 'Read', value: ({ judged, reading }) => judged?.line ?? KINDS[reading.kind].name },
-            { head: 'Of', value: ({ reading }) => nameOf.of(reading) },
-            {
-              head: 'Note',
-              value: ({ reading, was }) =>
-                [
-                  was.length > 0 ? `corrected: ${itemAt(was, -1).why}` : '',
-                  reading.simulated ? 'simulated' : '',
-                  reading.note ?? '',
-                ]
-                  .filter(Boolean)
-                  .join(' · '),
-            },
+            { head: 'Read', less: true, value: ({ judged, reading }) => judged?.line ?? KINDS[reading.kind].name },
+            { head: 'Of', less: true, value: ({ reading }) => nameOf.of(reading) },
+            { head: 'Note', less: true, value: noteOf },
           ]}
         />
       </div>
     </div>
   );
 }
+
+/** What a reading comes to; of an event what happened. */
+const comesTo = ({ judged, reading }: ReadingRow): string =>
+  reading.kind === 'event' ? reading.what : judged ? intervalText(judged) : '';
+
+/** What is noted of a reading: why it was corrected, that it is simulated, and what a person wrote. */
+const noteOf = ({ reading, was }: ReadingRow): string =>
+  [was.length > 0 ? `corrected: ${itemAt(was, -1).why}` : '', reading.simulated ? 'simulated' : '', reading.note ?? '']
+    .filter(Boolean)
+    .join(' · ');
 
 const verdictText = ({ judged, refused }: ReadingRow): string =>
   refused !== null ? 'does not fit' : judged ? VERDICTS[judged.verdict] : '';

@@ -1,4 +1,4 @@
-import { refusalText } from '@/core/result';
+import { refusalSentence } from '@/core/result';
 import {
   skillsWithoutQuestions,
   drill,
@@ -23,11 +23,11 @@ export const MOST_IN_A_DRILL = 100;
 export async function beginDrill(store: PracticeStore, here: Here | null): Promise<void> {
   const { wanted, answers, tell, refuse, begin, end, putDrill } = store.getState();
   const numbers = readNumbers(wanted, MOST_IN_A_DRILL);
-  if (!numbers.ok) return refuse(refusalText(numbers));
+  if (!numbers.ok) return refuse(refusalSentence(numbers));
   begin();
   const gathered = await gatherTrains(wanted, here, numbers.value.seed);
   end();
-  if (!gathered.ok) return refuse(refusalText(gathered));
+  if (!gathered.ok) return refuse(refusalSentence(gathered));
   const asked = skillsOf(wanted.skills);
   const subjects = gathered.value.map(({ subject }) => subject);
   const questions = drill(subjects, {

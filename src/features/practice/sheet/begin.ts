@@ -20,7 +20,7 @@ import { record } from '../record';
 import type { OpenSheet, PracticeStore } from '../store';
 import type { Here } from '../use-practice';
 import { itemsOf } from './items';
-import { refusalText } from '@/core/result';
+import { refusalSentence, refusalText } from '@/core/result';
 
 export const MOST_ON_A_SHEET = 200;
 
@@ -28,11 +28,11 @@ export const MOST_ON_A_SHEET = 200;
 export async function makeSheet(store: PracticeStore, here: Here | null, name: string, tables: boolean): Promise<void> {
   const { wanted, tell, refuse, begin, end } = store.getState();
   const numbers = readNumbers(wanted, MOST_ON_A_SHEET);
-  if (!numbers.ok) return refuse(refusalText(numbers));
+  if (!numbers.ok) return refuse(refusalSentence(numbers));
   begin();
   const gathered = await gatherTrains(wanted, here, numbers.value.seed);
   end();
-  if (!gathered.ok) return refuse(refusalText(gathered));
+  if (!gathered.ok) return refuse(refusalSentence(gathered));
   const trains = gathered.value;
   const skills = skillsOf(wanted.skills);
   const subjects = trains.map(({ subject }) => subject);

@@ -15,8 +15,8 @@ const byMate = (values: Readonly<Record<string, number>>) =>
 
 const COLUMNS: readonly Column<PartRow>[] = [
   { head: 'wheel', value: ({ name }) => name },
-  { head: 'kind', value: ({ type }) => type },
-  { head: 'copies', value: ({ copies }) => copies, numeric: true },
+  { head: 'kind', less: true, value: ({ type }) => type },
+  { head: 'copies', less: true, value: ({ copies }) => copies, numeric: true },
   { head: 'module mm', value: ({ moduleMm }) => moduleMm, cell: ({ moduleMm }) => number(moduleMm), numeric: true },
   {
     head: 'pitch ⌀',
@@ -34,6 +34,7 @@ const COLUMNS: readonly Column<PartRow>[] = [
   },
   {
     head: 'roots ⌀',
+    less: true,
     title: 'Diameter at the roots, mm',
     value: ({ rootMm }) => rootMm,
     cell: ({ rootMm }) => number(rootMm),
@@ -41,6 +42,7 @@ const COLUMNS: readonly Column<PartRow>[] = [
   },
   {
     head: 'base pitch',
+    less: true,
     title: 'π m cos 20°, mm',
     value: ({ basePitchMm }) => basePitchMm,
     cell: ({ basePitchMm }) => number(basePitchMm),
@@ -59,17 +61,20 @@ const COLUMNS: readonly Column<PartRow>[] = [
   },
   {
     head: 'contact',
+    less: true,
     title: 'Contact ratio with its mates: pairs of teeth in contact on average',
     value: ({ contactRatio }) => byMate(contactRatio),
   },
   {
     head: 'span',
+    less: true,
     title: 'Measured over so many teeth, mm',
     value: ({ span }) => span?.mm ?? null,
     cell: ({ span }) => (span ? `${span.teeth} teeth ${figure(span.mm)}` : ''),
   },
   {
     head: 'worst in',
+    less: true,
     title: 'The position in which its teeth carry most',
     value: ({ worst }) => worst?.position ?? '',
   },
@@ -117,6 +122,7 @@ export function PartsPane() {
     <div className="min-h-0 flex-1 overflow-auto px-4 py-2 text-sm">
       <DataTable
         label={`${train.name} parts`}
+        kind="parts"
         rows={list.parts}
         columns={sized}
         keyOf={({ gear }) => gear}

@@ -4,7 +4,8 @@ import { figure } from '@/core/units';
 import type { Setup } from '../setup';
 import type { JobStateOf } from '@/workers/use-job';
 import type { FinishedRun } from '../store';
-import { sentenceOf, useRead, useShifting } from '../use-shifting';
+import { refusalSentence } from '@/core/result';
+import { useRead, useShifting } from '../use-shifting';
 import { CompareRuns } from './compare';
 import { EventsList } from './events-list';
 import { PlaybackPane } from './playback';
@@ -67,7 +68,7 @@ function Progress({ running, duration, stop, again }: ProgressProps) {
   if (!read.ok)
     return (
       <span role="status" className="text-sm text-error">
-        As it was before: {sentenceOf(read)}
+        As it was before: {refusalSentence(read)}
       </span>
     );
   switch (running.kind) {

@@ -64,7 +64,6 @@ function Duties({ setup, dog }: { setup: Setup; dog: Dog }) {
       {duties.length > 0 && (
         <DataTable
           label="Couplers at each shift"
-          oneLine
           rows={duties}
           keyOf={({ coupler, from, to, does }) => `${coupler} ${from} ${to} ${does}`}
           columns={[
@@ -78,6 +77,7 @@ function Duties({ setup, dog }: { setup: Setup; dog: Dog }) {
               cell: ({ torqueNm }) => shown(torqueNm && torqueNm * perNm),
             },
             {
+              less: true,
               head: 'Pull, N',
               title: 'Force along the shaft that pulls the dog out: friction times torque over radius',
               numeric: true,
@@ -85,6 +85,7 @@ function Duties({ setup, dog }: { setup: Setup; dog: Dog }) {
               cell: ({ pullOutN }) => shown(pullOutN),
             },
             {
+              less: true,
               head: `Apart, ${speedUnit}`,
               title: 'Difference of its two sides’ speeds before it comes in',
               numeric: true,
@@ -97,13 +98,7 @@ function Duties({ setup, dog }: { setup: Setup; dog: Dog }) {
               numeric: true,
               value: ({ entryS }) => entryS,
               cell: ({ does, entryS, differenceRpm }) =>
-                does === 'releases'
-                  ? '—'
-                  : entryS === null
-                    ? differenceRpm === 0
-                      ? 'may never: turn it a little'
-                      : '—'
-                    : figure(entryS),
+                does === 'releases' ? '—' : entryS === null ? (differenceRpm === 0 ? MAY_NEVER : '—') : figure(entryS),
             },
           ]}
         />
@@ -127,6 +122,7 @@ function Duties({ setup, dog }: { setup: Setup; dog: Dog }) {
             cell: ({ torqueNm }) => figure(Math.abs(torqueNm) * perNm),
           },
           {
+            less: true,
             head: 'W',
             title: 'Power that it carries',
             numeric: true,
@@ -144,3 +140,5 @@ function Duties({ setup, dog }: { setup: Setup; dog: Dog }) {
     </>
   );
 }
+
+const MAY_NEVER = <span className="whitespace-normal">may never: turn it a little</span>;

@@ -24,8 +24,9 @@ export function PointsTable({ setup }: { setup: Setup }) {
     };
   });
   type Row = (typeof rows)[number];
-  const column = (head: string, title: string, value: (row: Row) => number | null) => ({
+  const column = (head: string, title: string, value: (row: Row) => number | null, less = false) => ({
     head,
+    less,
     title,
     numeric: true,
     value,
@@ -50,12 +51,17 @@ export function PointsTable({ setup }: { setup: Setup }) {
             title: 'stable: a little faster, and it comes back',
           },
           column(`Out, ${speedUnit}`, 'Output speed', ({ outputRpm }) => outputRpm * perRpm),
-          column(`Out, ${torqueUnit}`, 'Output torque', ({ outputTorqueNm }) => outputTorqueNm * perNm),
+          column(`Out, ${torqueUnit}`, 'Output torque', ({ outputTorqueNm }) => outputTorqueNm * perNm, false),
           column(`In, ${speedUnit}`, 'Input speed', ({ inputRpm }) => inputRpm * perRpm),
-          column(`In, ${torqueUnit}`, 'Input torque', ({ inputTorqueNm }) => inputTorqueNm * perNm),
-          column('Power, %', 'Share of the motor’s peak power', ({ powerShare }) => powerShare * 100),
-          column('Stall margin', 'Stall torque at the output over the load at standstill', ({ margin }) => margin),
-          column('Heat', '(T/T₀)²', ({ heat }) => heat),
+          column(`In, ${torqueUnit}`, 'Input torque', ({ inputTorqueNm }) => inputTorqueNm * perNm, true),
+          column('Power, %', 'Share of the motor’s peak power', ({ powerShare }) => powerShare * 100, true),
+          column(
+            'Stall margin',
+            'Stall torque at the output over the load at standstill',
+            ({ margin }) => margin,
+            true,
+          ),
+          column('Heat', '(T/T₀)²', ({ heat }) => heat, true),
           ...(diameter === null
             ? []
             : [
@@ -63,6 +69,7 @@ export function PointsTable({ setup }: { setup: Setup }) {
                   'Wheel, m/s',
                   'Speed at the rim of the wheel or drum',
                   ({ outputRpm }) => (outputRpm * Math.PI * diameter) / 60_000,
+                  true,
                 ),
               ]),
         ]}

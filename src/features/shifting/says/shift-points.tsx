@@ -26,8 +26,9 @@ export function ShiftPoints({ setup }: { setup: Setup }) {
     const torque = outputAt(band);
     return torque === null ? null : readAs(detector, torque);
   };
-  const column = (head: string, title: string, value: (band: Band) => number | null) => ({
+  const column = (head: string, title: string, value: (band: Band) => number | null, less = true) => ({
     head,
+    less,
     title,
     numeric: true,
     value,
@@ -53,7 +54,7 @@ export function ShiftPoints({ setup }: { setup: Setup }) {
             keyOf={({ from, to }) => `${from} ${to}`}
             columns={[
               { head: 'Pair', value: ({ from, to }) => `${nameOf(from)} ↔ ${nameOf(to)}` },
-              column('r', 'Ratio after over ratio before of the up-shift, in/out', ({ r }) => r),
+              column('r', 'Ratio after over ratio before of the up-shift, in/out', ({ r }) => r, false),
               ...(noLoad === null
                 ? []
                 : [
@@ -64,8 +65,8 @@ export function ShiftPoints({ setup }: { setup: Setup }) {
                       ({ equal }) => equal && equal.upRpm / noLoad,
                     ),
                   ]),
-              column(`Down, ${speedUnit}`, 'Input speed', ({ equal }) => equal && equal.downRpm * perRpm),
-              column(`Up above, ${speedUnit}`, 'Input speed', ({ equal }) => equal && equal.upRpm * perRpm),
+              column(`Down, ${speedUnit}`, 'Input speed', ({ equal }) => equal && equal.downRpm * perRpm, false),
+              column(`Up above, ${speedUnit}`, 'Input speed', ({ equal }) => equal && equal.upRpm * perRpm, false),
               column(
                 `Down, ${torqueUnit} in`,
                 'Motor torque there',

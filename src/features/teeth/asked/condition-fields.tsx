@@ -9,7 +9,7 @@ const COPRIME: Record<TeethForm['coprime'], string> = {
   preferred: 'rather not',
   required: 'not allowed',
 };
-const TURNING: Record<TeethForm['turning'], string> = {
+export const TURNING: Record<TeethForm['turning'], string> = {
   any: 'either',
   same: 'as the input',
   opposite: 'against the input',

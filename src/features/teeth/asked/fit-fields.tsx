@@ -92,11 +92,11 @@ function Targets({ train }: { train: Train }) {
             const target = fit.targets[id] ?? { ratio: '', weight: '1' };
             return (
               <tr key={id}>
-                <td className="max-w-20 truncate">{name}</td>
+                <td className="max-w-16 truncate">{name}</td>
                 <td className="figure text-right">{figure(itemAt(sizes, i))}</td>
                 <td className="text-right">
                   <input
-                    className="input input-xs figure w-18"
+                    className="input input-xs figure w-24"
                     aria-label={`Target ratio of ${name}`}
                     placeholder="any"
                     value={target.ratio}

@@ -50,15 +50,30 @@ const FIELDS: Record<WantedText['form'], FieldTable<Exclude<keyof WantedText, 'f
   ],
 };
 
+interface WantedProps {
+  readonly wanted: WantedText;
+  /** The input speed that is given for several together, beside them. */
+  readonly motor?: string;
+  readonly onChange: (wanted: WantedText) => void;
+}
+
 /** A target in the form that people have it, and what it comes to. */
-export function WantedFields({ wanted, onChange }: { wanted: WantedText; onChange: (wanted: WantedText) => void }) {
+export function WantedFields({ wanted: typed, motor = '', onChange }: WantedProps) {
+  const common = motor.trim() !== '';
+  const wanted = common ? { ...typed, speedIn: motor } : typed;
   const read = readWanted(wantedOf(wanted));
-  const set = (change: Partial<WantedText>) => onChange({ ...wanted, ...change });
+  const set = (change: Partial<WantedText>) => onChange({ ...typed, ...change });
   const wrong = (field: string) => messageAt(read, field);
   return (
     <>
       <Pick label="Given as" value={wanted.form} choices={FORMS} onChange={(form) => set({ form })} />
-      <FormFields fields={FIELDS[wanted.form]} form={wanted} wide wrong={wrong} onChange={set} />
+      <FormFields
+        fields={common ? FIELDS[wanted.form].filter((one) => one !== INPUT_SPEED) : FIELDS[wanted.form]}
+        form={wanted}
+        wide
+        wrong={wrong}
+        onChange={set}
+      />
       {read.ok && <WhatItIs wanted={wanted} ratio={read.value.ratio} />}
     </>
   );

@@ -1,15 +1,16 @@
 import { useMemo } from 'react';
 import { drawSideView } from '@/core/drawing';
-import { abs, gcd, toFraction, toNumber } from '@/core/rational';
+import { abs, toFraction, toNumber } from '@/core/rational';
 import {
+  checksOf,
   countsText,
-  pairingsOf,
   trainOfFinding,
-  unevenness,
   type Chain,
   type SearchResult,
   type NamedRatio,
+  type ResultFilter,
   type SearchQuestion,
+  type WaysToRatio,
 } from '@/core/tooth-search';
 import type { Train } from '@/core/train';
 import { figure } from '@/core/units';
@@ -17,7 +18,7 @@ import { listed, memberName } from '@/core/words';
 import { SmallSideView } from '@/figures/side-view/small-side-view';
 import { errorText } from './error-text';
 import { UseIt } from './use-it';
-import { required } from '@/core/required';
+import { WaysList } from './ways-list';
 
 const SPACE = { width: 420, height: 210 };
 
@@ -26,14 +27,22 @@ interface Props {
   readonly train: Train | null;
   readonly finding: SearchResult;
   readonly checks: readonly string[] | undefined;
-  /** Another pairing of the same wheels is taken. */
-  readonly onPairing: (chain: Chain) => void;
+  /** Every way to make its ratio, once they are known. */
+  readonly ways: WaysToRatio | undefined;
+  readonly filter: ResultFilter;
+  /** Another chain of the same ratio is taken. */
+  readonly onWay: (chain: Chain) => void;
 }
 
-/** The chosen finding: drawn, what the checks say, the other ways to pair its wheels, and what can be done with it. */
-export function ChosenResult({ question, train, finding, checks, onPairing }: Props) {
+/** The chosen finding: drawn, what the checks say, the other ways to make its ratio, and what can be done with it. */
+export function ChosenResult({ question, train, finding, checks, ways, filter, onWay }: Props) {
   const name = nameFor(question);
   const made = useMemo(() => trainOfFinding(question, finding, name, train), [question, finding, name, train]);
+  // Another chain of the same ratio was not checked with the others.
+  const said = useMemo(
+    () => checks ?? (finding.made.kind === 'chain' ? checksOf(question, finding, train) : []),
+    [checks, question, finding, train],
+  );
   const drawn = useMemo(() => (made.ok ? drawSideView(made.train, SPACE) : null), [made]);
   return (
     <section aria-label="The chosen one" className="border-t border-base-content px-4 py-2 text-sm">
@@ -50,16 +59,16 @@ export function ChosenResult({ question, train, finding, checks, onPairing }: Pr
       {made.ok && <UseIt question={question} finding={finding} made={made.train} />}
       {finding.ratios.length > 1 && <Ratios ratios={finding.ratios} />}
       {finding.made.kind === 'teeth' && train && <Changes train={train} teeth={finding.made.teeth} />}
-      {finding.made.kind === 'chain' && (
-        <Pairings question={question} chain={finding.made.chain} onPairing={onPairing} />
+      {finding.made.kind === 'chain' && ways && (
+        <WaysList ways={ways} chain={finding.made.chain} filter={filter} onChoose={onWay} />
       )}
-      {checks && checks.length > 0 && (
+      {said.length > 0 && (
         <ul aria-label="What the checks say" className="list-disc pl-4">
-          {checks.slice(0, MOST_TOLD).map((what, i) => (
+          {said.slice(0, MOST_TOLD).map((what, i) => (
             <li key={i}>{what}</li>
           ))}
-          {checks.length > MOST_TOLD && (
-            <li className="muted">and {checks.length - MOST_TOLD} more, on the Bench under Checks</li>
+          {said.length > MOST_TOLD && (
+            <li className="muted">and {said.length - MOST_TOLD} more, on the Bench under Checks</li>
           )}
         </ul>
       )}
@@ -116,7 +125,7 @@ const Ratios = ({ ratios }: { ratios: readonly NamedRatio[] }) => (
           </th>
           <td className="figure text-right">{figure(wanted)}</td>
           <td className="figure text-right" title={toFraction(abs(ratio))}>
-            {figure(Math.abs(toNumber(ratio)))}
+            {figure(wanted < 0 ? toNumber(ratio) : Math.abs(toNumber(ratio)))}
           </td>
           <td className="figure text-right">{errorText(error)}</td>
         </tr>
@@ -142,50 +151,3 @@ const Changes = ({ train, teeth }: { train: Train; teeth: ReadonlyMap<string, nu
 );
 
 const MOST_TOLD = 4;
-/** Pairings offered: the most even ones. */
-const MOST_PAIRINGS = 8;
-
-function Pairings({
-  question,
-  chain,
-  onPairing,
-}: {
-  question: SearchQuestion;
-  chain: Chain;
-  onPairing: Props['onPairing'];
-}) {
-  const others = useMemo(() => otherPairings(question, chain), [question, chain]);
-  if (others.length < 2) return null;
-  const text = (one: Chain) => countsText({ made: { kind: 'chain', chain: one } });
-  return (
-    <label className="flex items-center justify-between gap-2 py-0.5">
-      <span className="muted">Paired</span>
-      <select
-        className="select select-xs w-64"
-        title="The same wheels can be paired in several ways with the same product."
-        value={text(chain)}
-        onChange={(event) => onPairing(required(others.find((one) => text(one) === event.target.value)))}
-      >
-        {others.map((one) => (
-          <option key={text(one)} value={text(one)}>
-            {text(one)} ({one.map(([a, b]) => figure(b / a)).join(', ')})
-          </option>
-        ))}
-      </select>
-    </label>
-  );
-}
-
-/** The pairings that keep what was asked, the most even stages first; the one that is chosen is always among them. */
-function otherPairings(question: SearchQuestion, chain: Chain): readonly Chain[] {
-  if (question.kind !== 'chains') return [chain];
-  const { equalCentres, coprime, perStage, same } = question.question;
-  if (equalCentres || perStage || same) return [chain];
-  const all = pairingsOf(chain)
-    .filter((one) => coprime !== 'required' || one.every(([a, b]) => gcd(a, b) === 1))
-    .map((one): Chain => [...one].sort((a, b) => b[1] / b[0] - a[1] / a[0]))
-    .sort((a, b) => unevenness(a) - unevenness(b));
-  const key = (one: Chain) => one.map((pair) => pair.join('/')).join(' ');
-  const few = all.slice(0, MOST_PAIRINGS);
-  return few.some((one) => key(one) === key(chain)) ? few : [chain, ...few];
-}

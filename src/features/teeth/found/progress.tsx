@@ -3,7 +3,7 @@ import { isSameKey } from '@/workers/job-runner';
 import type { ShownAnswer } from '../store';
 import { useQuestion, type Searching } from '../use-teeth';
 import { errorText, superscript } from './error-text';
-import { capitalised } from '@/core/capitalised';
+import { refusalSentence } from '@/core/result';
 
 interface Props {
   readonly searching: Searching;
@@ -13,8 +13,7 @@ interface Props {
 /** How far the search is, what it covered, and whether anything better can exist. */
 export function SearchProgress({ searching: { state, stop, again }, shown }: Props) {
   const read = useQuestion();
-  const wrong =
-    state === null ? !read.ok && capitalised(read.problems[0].message) : state.kind === 'failed' && state.message;
+  const wrong = state === null ? !read.ok && refusalSentence(read) : state.kind === 'failed' && state.message;
   if (wrong)
     return (
       <p role="alert" className="px-4 py-2 text-sm text-error">

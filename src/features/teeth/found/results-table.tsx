@@ -1,4 +1,4 @@
-import { useMemo } from 'react';
+import { useMemo, type ReactNode } from 'react';
 import { abs, toFraction, toNumber } from '@/core/rational';
 import { countsText, missWords, type SearchResult, type SearchQuestion, type WantedRatio } from '@/core/tooth-search';
 import type { Train } from '@/core/train';
@@ -14,19 +14,23 @@ interface Props {
   readonly train: Train | null;
   readonly findings: readonly SearchResult[];
   readonly checks: ReadonlyMap<string, readonly string[]> | undefined;
+  /** What stands above the table. */
+  readonly beside: ReactNode;
   readonly chosen: string | null;
   readonly onChoose: (key: string) => void;
 }
 
 /** What was found, best first. */
-export function ResultsTable({ question, train, findings, checks, chosen, onChoose }: Props) {
+export function ResultsTable({ question, train, findings, checks, beside, chosen, onChoose }: Props) {
   const convention = usePreferences((state) => state.convention);
   const columns = useMemo(() => columnsOf(question, train, checks, convention), [question, train, checks, convention]);
   return (
     <DataTable
       label="What was found"
+      kind={`found ${question.kind}`}
       rows={findings}
       columns={columns}
+      beside={beside}
       keyOf={({ key }) => key}
       chosen={({ key }) => key === chosen}
       oneLine
@@ -45,25 +49,29 @@ function columnsOf(
     LARGEST,
     TEETH,
     ...(hasCentres(question) ? [centresColumn(question.module)] : []),
-    SHARING,
-    checksColumn(checks),
+    less(SHARING),
+    less(checksColumn(checks)),
   ];
+  const wide = tail.map((column) => less(column));
   switch (question.kind) {
-    case 'chains':
-      return [COUNTS, ratioColumn(convention), ERROR, missColumn(question.wanted), ...tail];
+    case 'chains': {
+      // Three pairs and more leave no room beside them.
+      const drift = { ...missColumn(question.wanted), less: Math.max(...question.stages) > 2 };
+      return [COUNTS, less(ratioColumn(convention)), ERROR, drift, ...tail];
+    }
     case 'planetary':
       return [
         { ...COUNTS, head: 'Sun · planet · ring' },
-        ratioColumn(convention),
+        less(ratioColumn(convention)),
         ERROR,
-        missColumn(question.wanted),
+        less(missColumn(question.wanted)),
         ...tail,
       ];
     case 'outputs':
       return [
         COUNTS,
         WORST,
-        TOTAL,
+        less(TOTAL),
         ...question.question.outputs.map(({ name }) => ({
           ...ERROR,
           head: name,
@@ -71,7 +79,7 @@ function columnsOf(
           value: ({ ratios }: SearchResult) => ratios.find((one) => one.name === name)?.error ?? null,
           cell: ({ ratios }: SearchResult) => errorText(ratios.find((one) => one.name === name)?.error ?? 0),
         })),
-        ...tail,
+        ...wide,
       ];
     case 'ladder':
     case 'ranges':
@@ -89,29 +97,36 @@ function columnsOf(
                 {itemAt(made.pairs, i).join('/')}
               </span>
             ),
+          less: i >= MOST_PAIRS,
         })),
-        ...tail,
+        ...wide,
       ];
     case 'fit':
       return [
         WORST,
-        ...[...question.question.targets].map(([id, { ratio }]): Column<SearchResult> => ({
+        ...[...question.question.free.keys()].map((gear, i): Column<SearchResult> => ({
+          head: nameOfGear(train, gear),
+          title: 'Teeth',
+          numeric: true,
+          value: ({ made }) => (made.kind === 'teeth' ? lookUp(made.teeth, gear) : null),
+          less: i >= MOST_GEARS,
+        })),
+        ...[...question.question.targets].map(([id, { ratio }], i): Column<SearchResult> => ({
           head: train?.positions.find((position) => position.id === id)?.name ?? id,
           title: `Ratio, in/out; wanted ${figure(toNumber(ratio))}`,
           numeric: true,
           value: ({ ratios }) => Math.abs(toNumber(required(ratios.find((one) => one.id === id)).ratio)),
           cell: ({ ratios }) => figure(Math.abs(toNumber(required(ratios.find((one) => one.id === id)).ratio))),
+          less: i >= MOST_POSITIONS,
         })),
-        ...tail,
-        ...[...question.question.free.keys()].map((gear): Column<SearchResult> => ({
-          head: nameOfGear(train, gear),
-          title: 'Teeth',
-          numeric: true,
-          value: ({ made }) => (made.kind === 'teeth' ? lookUp(made.teeth, gear) : null),
-        })),
+        ...wide,
       ];
   }
 }
+
+const less = (column: Column<SearchResult>): Column<SearchResult> => ({ ...column, less: true });
+/** So many columns of a kind have room at 1280 px; the others are folded into the row. */
+const [MOST_PAIRS, MOST_GEARS, MOST_POSITIONS] = [6, 3, 3];
 
 const hasCentres = ({ kind }: SearchQuestion): boolean => kind === 'chains' || kind === 'outputs';
 const pairsOf = (question: Extract<SearchQuestion, { kind: 'ladder' | 'ranges' }>): number =>
@@ -187,6 +202,7 @@ function centresColumn(module: number | undefined): Column<SearchResult> {
   const apart = ({ centres }: SearchResult) =>
     [...new Set(centres)].map((centre) => (module === undefined ? centre : centre * module));
   return {
+    less: true,
     head: module === undefined ? 'Centres, modules' : 'Centres, mm',
     value: (finding) =>
       apart(finding)

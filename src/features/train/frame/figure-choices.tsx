@@ -1,7 +1,6 @@
 'use client';
 
 import { ChevronDown } from 'lucide-react';
-import { useEffect, useRef } from 'react';
 import {
   FORCE_UNITS,
   isForce,
@@ -12,8 +11,8 @@ import {
   type SpeedUnit,
   type TorqueUnit,
 } from '@/core/units';
+import { DropDown } from '@/ui/drop-down';
 import { usePreferences } from '@/ui/preferences';
-import { required } from '@/core/required';
 
 /**
  * How figures are written, on every screen: which way round a ratio is, and the units of speed and torque; opened from
@@ -21,47 +20,25 @@ import { required } from '@/core/required';
  */
 export function FigureChoices() {
   const { convention, speedUnit, torqueUnit } = usePreferences();
-  const place = useRef<HTMLDetailsElement>(null);
-  useEffect(() => {
-    const details = required(place.current);
-    const close = (event: Event) => {
-      const elsewhere =
-        event instanceof KeyboardEvent ? event.key === 'Escape' : !details.contains(event.target as Node);
-      if (!details.open || !elsewhere) return;
-      details.open = false;
-      if (event instanceof KeyboardEvent) required(details.querySelector('summary')).focus();
-    };
-    addEventListener('pointerdown', close);
-    details.addEventListener('keydown', close);
-    return () => {
-      removeEventListener('pointerdown', close);
-      details.removeEventListener('keydown', close);
-    };
-  }, []);
   return (
-    <details ref={place} className="relative">
-      <summary
-        className="flex cursor-pointer list-none items-center gap-1 px-1 text-sm whitespace-nowrap hover:bg-base-200"
-        title="How ratios are written, and the units of speed and torque"
-      >
-        <span className="sr-only">Figures: </span>
-        {convention}
-        <span className="hidden xl:inline">
-          · {speedUnit} · {torqueUnit}
-        </span>
-        <ChevronDown className="size-3.5" aria-hidden />
-      </summary>
-      <div
-        className={
-          'absolute right-0 z-30 mt-1 flex w-max flex-col gap-2 border ' +
-          'border-base-content bg-base-100 p-3 shadow-md'
-        }
-      >
-        <RatioConventions />
-        <RatioMeaning />
-        <UnitChoices />
-      </div>
-    </details>
+    <DropDown
+      className="flex items-center gap-1 px-1 text-sm whitespace-nowrap hover:bg-base-200"
+      title="How ratios are written, and the units of speed and torque"
+      word={
+        <>
+          <span className="sr-only">Figures: </span>
+          {convention}
+          <span className="hidden xl:inline">
+            · {speedUnit} · {torqueUnit}
+          </span>
+          <ChevronDown className="size-3.5" aria-hidden />
+        </>
+      }
+    >
+      <RatioConventions />
+      <RatioMeaning />
+      <UnitChoices />
+    </DropDown>
   );
 }
 
