@@ -266,3 +266,41 @@ test(
     expect(violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`)).toEqual([]);
   },
 );
+
+test('another train’s log is asked about, an import is taken back as one, what contradicts is named', async ({
+  page,
+  request,
+}) => {
+  await page.goto(`${await freshTrain(request, 'pan-rake')}/log`);
+  const reading = { kind: 'turns', member: 'out', inputTurns: 10, resolution: 0.01 };
+  const log = (...readings: object[]) => ({
+    name: 'bench.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify({ format: 'tin-wheel/log', version: 1, readings })),
+  });
+  const file = page.getByLabel('Open a file');
+  await file.setInputFiles(log({ ...reading, id: 'x', position: 'ninth', turns: 2 }));
+  await expect(alert(page)).toContainText('names positions that this train does not have: ninth');
+  await page.getByRole('button', { name: 'Cancel' }).click();
+  await file.setInputFiles(
+    log(
+      { ...reading, id: 'a', position: '1', turns: 2.03, instrument: 'counter' },
+      { ...reading, id: 'b', position: '1', turns: 2.4 },
+    ),
+  );
+  await expect(page.getByText('2 entries of bench.json are in the log.')).toBeVisible();
+  await readings(page).getByRole('row').filter({ hasText: 'does not agree' }).getByRole('button').first().click();
+  await expect(page.getByRole('region', { name: 'What contradicts it' })).toContainText(
+    'It contradicts another reading',
+  );
+  // A named instrument brings how finely it was read.
+  await page.getByRole('radio', { name: /Turns counted/ }).click();
+  await entry(page).getByLabel('Read with').fill('counter');
+  await expect(figure(page, 'Resolution ±')).toHaveValue('0.01');
+  await page.getByText('1 import', { exact: true }).click();
+  await page.getByRole('button', { name: 'Take it back…' }).click();
+  await page.getByRole('button', { name: 'Take them out' }).click();
+  await expect(page.getByText('What bench.json brought is out of the log.')).toBeVisible();
+  await page.reload();
+  await expect(page.getByText('Nothing is logged yet.')).toBeVisible();
+});

@@ -106,7 +106,8 @@ test('a log, a search, a worksheet and a bundle are told apart and opened where 
   await expect(log.getByRole('alert')).toHaveCount(0);
   await log.getByRole('button', { name: 'Add and open' }).click();
   await expect(page).toHaveURL(/\/trains\/pan-rake\/log$/);
-  await expect(page.getByRole('row').filter({ hasText: '3.4' }).first()).toBeVisible();
+  // 3.4 turns of the input for 2 of the output.
+  await expect(page.getByRole('row').filter({ hasText: '1.700' }).first()).toBeVisible();
 
   await page.goto('/');
   const search = { format: 'tin-wheel/search', version: 1, target: '9.87', stages: 2, teeth: { min: 15, max: 60 } };

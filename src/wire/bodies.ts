@@ -38,6 +38,7 @@ export const BODIES = {
 
   readLog: { request: null, reply: replies.logReply },
   addToLog: { request: requests.logRequest, reply: replies.nothingReply },
+  takeImportBack: { request: null, reply: replies.takenReply },
   readEntry: file,
   putEntryAside: nothing,
   addPicture: { request: requests.bytesRequest, reply: replies.pictureReply },

@@ -56,6 +56,7 @@ export const ENDPOINTS = {
 
   readLog: { method: 'GET', path: '/api/trains/:id/log', fields: ['entries'] },
   addToLog: { method: 'POST', path: '/api/trains/:id/log', fields: [] },
+  takeImportBack: { method: 'DELETE', path: '/api/trains/:id/log', fields: ['taken'] },
   readEntry: { method: 'GET', path: '/api/trains/:id/log/:key', fields: [] },
   putEntryAside: { method: 'DELETE', path: '/api/trains/:id/log/:key', fields: [] },
   addPicture: { method: 'POST', path: '/api/trains/:id/pictures', fields: ['id'] },

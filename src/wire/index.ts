@@ -41,6 +41,7 @@ export {
   pictureAddress,
   postRestore,
   postTrainCopy,
+  deleteImport,
   postEntryAside,
   postTrain,
   readBenchDrawing,

@@ -29,6 +29,9 @@ const besideRow = z.object({ id: z.string(), name: z.string(), savedAt: z.string
 export const besideReply = z.object({
   kept: z.array(z.union([z.extend(besideRow, { document }), z.extend(besideRow, { unreadable })])),
 });
+/** So many entries were taken out. */
+export const takenReply = z.object({ taken: z.number() });
+
 const logRow = z.object({ id: z.string(), savedAt: z.string() });
 const logEntry = z.extend(logRow, { kind: entryKind, document });
 /** A train's log as it was written. */

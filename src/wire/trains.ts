@@ -91,6 +91,9 @@ const AS_KEPT = {
 /** Puts an entry that does not read aside, where it can still be had as it is. */
 export const postEntryAside = (id: string, key: string) => ask('putEntryAside', { id, key }, {});
 
+/** Takes what an import brought out of a train's log again. */
+export const deleteImport = (id: string, name: string) => ask('takeImportBack', { id }, { query: { import: name } });
+
 /** A train's log, as it was written. */
 export const readTrainLog = (id: string) => ask('readLog', { id }, {});
 

@@ -136,7 +136,7 @@ test('entries that do not read, and pictures that are none, are not kept', async
   expect(await wire.addToTrainLog(id, [good, bad])).toMatchObject({
     ok: false,
     code: 'bad-entry',
-    message: 'entries[1].frames: frames is a number above 0.',
+    message: 'entries[1].frames: The number of frames is a number above 0.',
   });
   // All or none.
   expect(held(replies.logReply, await wire.readTrainLog(id)).entries).toEqual([]);

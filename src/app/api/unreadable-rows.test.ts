@@ -180,3 +180,25 @@ test('an address with what ends a statement is nowhere, not an error of the serv
   ])
     expect([400, 404]).toContain((await fetch(`/api/${path}`)).status);
 });
+
+test('an import is taken back as one thing, with what was corrected of it; all of it can still be had', async () => {
+  const id = await furnished();
+  const brought = { ...reading, import: 'bench.json, 2026-11-29T10:00:00.000Z' };
+  const entries = [
+    { id: 'i1', kind: 'reading' as const, document: { id: 'i1', ...brought } },
+    { id: 'c1', kind: 'correction' as const, document: { of: 'i1', why: 'slip', reading: { id: 'c1', ...reading } } },
+    { id: 'c2', kind: 'correction' as const, document: { of: 'c1', why: 'again', reading: { id: 'c2', ...reading } } },
+    { id: 'c3', kind: 'correction' as const, document: { of: 'r1', why: 'own', reading: { id: 'c3', ...reading } } },
+  ];
+  held(replies.nothingReply, await wire.addToTrainLog(id, entries));
+  await damage('log_entries', "document = 'cut off'", 'r2');
+  const ids = async () => held(replies.logReply, await wire.readTrainLog(id)).entries.map((one) => one.id);
+  expect(await wire.deleteImport(id, 'another')).toMatchObject({ ok: false, code: 'no-import' });
+  expect(held(replies.takenReply, await wire.deleteImport(id, brought.import)).taken).toBe(3);
+  expect(await ids()).toEqual(['r1', 'r2', 'c3']);
+  const kept = await (await fetch(wire.asKeptAddress('log', id, 'i1'))).text();
+  expect(JSON.parse(kept)).toEqual({ id: 'i1', ...brought });
+  // The same file again is in the log again.
+  held(replies.nothingReply, await wire.addToTrainLog(id, entries.slice(0, 1)));
+  expect(await ids()).toContain('i1');
+});

@@ -2,6 +2,7 @@ import { toNumber } from '../rational';
 import { solveEngaged } from '../solve';
 import type { Train } from '../train';
 import { plain } from './arithmetic';
+import { contradictions } from './contradictions';
 import type { Judge, Judged } from './judge';
 import { modelOf } from '../model';
 
@@ -17,29 +18,36 @@ export interface MeasuredEfficiency {
 }
 
 /**
- * Efficiencies from torques whose input was measured too; several readings of a position as what all of them allow, or,
- * where they exclude each other, as the last.
+ * Efficiencies from torques whose input was measured too; several readings of a position as what all of them allow.
+ * None comes from readings that contradict one another, nor from one that does not agree: more comes out than can.
  */
 export function efficiencies(judge: Judge, judged: readonly Judged[]): readonly MeasuredEfficiency[] {
-  const found = new Map<string, MeasuredEfficiency>();
-  for (const { reading, efficiency } of judged) {
+  const possible = judged.filter(({ verdict }) => verdict !== 'does-not-agree');
+  const contradicting = contradictions(possible);
+  const found = new Map<string, MeasuredEfficiency | null>();
+  for (const { reading, efficiency } of possible) {
     if (!efficiency || reading.position === undefined) continue;
-    const own = plain(efficiency);
     const before = found.get(reading.position);
-    const [least, most] = [Math.max(own.least, before?.least ?? 0), Math.min(own.most, before?.most ?? Infinity)];
-    const both =
-      before && least <= most
-        ? { least, most, value: Math.min(most, Math.max(least, (before.value + own.value) / 2)) }
-        : own;
+    if (before === null || contradicting.has(reading.id)) {
+      found.set(reading.position, null);
+      continue;
+    }
+    const both = together(before, plain(efficiency));
     const meshes = judge.meshesOf(reading);
-    found.set(reading.position, {
-      position: reading.position,
-      ...both,
-      meshes,
-      perMesh: meshes === null ? null : both.value ** (1 / meshes),
-    });
+    const perMesh = both && meshes !== null ? both.value ** (1 / meshes) : null;
+    found.set(reading.position, both && { position: reading.position, ...both, meshes, perMesh });
   }
-  return [...found.values()];
+  return [...found.values()].filter((one) => one !== null);
+}
+
+type Share = Pick<MeasuredEfficiency, 'value' | 'least' | 'most'>;
+
+/** What two readings allow; null where they exclude each other. */
+function together(before: Share | undefined, own: Share): Share | null {
+  if (!before) return own;
+  const [least, most] = [Math.max(own.least, before.least), Math.min(own.most, before.most)];
+  if (least > most) return null;
+  return { least, most, value: Math.min(most, Math.max(least, (before.value + own.value) / 2)) };
 }
 
 const ROUNDS = 24;

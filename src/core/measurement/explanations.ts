@@ -14,8 +14,8 @@ import {
 } from '../rational';
 import { meshRoles } from '../powerflow';
 import { solveEngaged } from '../solve';
-import type { Train } from '../train';
-import { couplerName } from '../words';
+import type { Gear, Train } from '../train';
+import { couplerName, gearName } from '../words';
 import { contains, type Interval } from './interval';
 import type { Reading } from './log-schema';
 import { measured } from './arithmetic';
@@ -96,7 +96,10 @@ export function slips(
   const agrees = (factor: Rational) => contains(interval, mul(computed, factor));
   const found: Explanation[] = [];
   if (quantity === 'ratio' && contains(interval, inverse(computed)))
-    found.push(says('the other way up: out/in for in/out'));
+    found.push(says('input and output swapped: out/in for in/out'));
+  const input = inputOf(reading);
+  if (input !== null && contains(interval, div(mul(input, input), computed)))
+    found.push(says('input and output swapped: each was read on the other'));
   for (const factor of FACTORS) {
     if (agrees(fraction(factor, 1))) found.push(says(`${factor} times too much: a factor of ${factor} in it`));
     if (agrees(fraction(1, factor))) found.push(says(`${factor} times too little: a factor of ${factor} left out`));
@@ -119,6 +122,33 @@ export function slips(
   return found;
 }
 
+/** The speed or torque of the input that was read at the same time; null where none was. */
+function inputOf(reading: Reading): Rational | null {
+  const value = 'inputRpm' in reading ? reading.inputRpm : 'inputTorqueNm' in reading ? reading.inputTorqueNm : null;
+  return value === null || value === undefined ? null : fromDecimal(value);
+}
+
+/** Other gears that have as many teeth as were counted. */
+export function otherGears(train: Train, reading: Reading): readonly Explanation[] {
+  if (reading.kind !== 'teeth') return [];
+  const { interval } = measured(reading);
+  if (interval === null) return [];
+  return train.gears
+    .filter(({ id, teeth }) => id !== reading.gear && contains(interval, fraction(teeth)))
+    .map((gear) => ({ kind: 'slip', says: `the gear counted was ${gearName(train, gear)}`, engaged: null }));
+}
+
+/** Another position that agrees is likelier than a slip of the pen, and that than one coupler more, less or other. */
+const WEIGHT = { position: 0, slip: 1, engagement: 2 } as const;
+
+/** The likeliest first, none twice. */
+export function weighed(found: readonly Explanation[]): readonly Explanation[] {
+  const said = new Set<string>();
+  return [...found]
+    .sort((a, b) => WEIGHT[a.kind] - WEIGHT[b.kind])
+    .filter(({ says }) => !said.has(says) && said.add(says));
+}
+
 /**
  * Pairs that carry power, as factors by which the ratio changes when they are forgotten: driven over driver, and what
  * an idler's two pairs make.
@@ -130,8 +160,9 @@ function stagesLeftOut(open: OpenTrain, engaged: readonly string[]) {
   return train.meshes
     .filter(({ id }) => roles.get(id) === 'a drives' || roles.get(id) === 'b drives')
     .flatMap(({ gears }) => {
-      const [a, b] = gears.map((id) => parts.gear(id).teeth) as [number, number];
-      const says = `the pair ${a} and ${b} left out`;
+      const [first, second] = gears.map((id) => parts.gear(id)) as [Gear, Gear];
+      const [a, b] = [first.teeth, second.teeth];
+      const says = `the pair of ${gearName(train, first)} and ${gearName(train, second)} left out`;
       return a === b
         ? []
         : [

@@ -5,7 +5,7 @@ import { inputTorque, outputTorque, solveCoasting, solveEngaged, type Solved } f
 import type { Train } from '../train';
 import { memberName } from '../words';
 import { measured, plain, resolutionOf, type MeasuredValue } from './arithmetic';
-import { otherEngagements, slips, turnsToDecide, type Explanation } from './explanations';
+import { otherEngagements, otherGears, slips, turnsToDecide, weighed, type Explanation } from './explanations';
 import { contains, exactly, divideIntervals, read, times, type Interval } from './interval';
 import type { Reading } from './log-schema';
 import { modelOf } from '../model';
@@ -38,7 +38,7 @@ export interface Judged extends MeasuredValue {
 export interface Judge {
   /** @throws RangeError with a sentence where a reading cannot be one of this train */
   readonly judge: (reading: Reading) => Judged;
-  /** What would explain a reading that does not agree: other engagements, and the usual slips. */
+  /** What would explain a reading that does not agree, the likeliest first: positions, slips, other engagements. */
   readonly explain: (judged: Judged) => readonly Explanation[];
   /**
    * The resolution, in the reading's own unit, at which a reading that does not agree would: a little coarser than it
@@ -90,11 +90,11 @@ export function judgeFor(train: Train): Judge {
     explain: ({ reading, interval, computed }) => {
       const engaged = engagedIn(reading);
       const compared = comparedOf(reading, interval);
-      if (engaged === null || compared === null || computed === null) return [];
-      return [
-        ...slips(open, engaged, reading, computed),
+      if (engaged === null || compared === null || computed === null) return otherGears(train, reading);
+      return weighed([
         ...otherEngagements(train, engaged, computedIn(reading), compared),
-      ];
+        ...slips(open, engaged, reading, computed),
+      ]);
     },
     resolutionToAgree: ({ reading }) => {
       const own = resolutionOf(reading);

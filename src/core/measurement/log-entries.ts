@@ -1,9 +1,18 @@
-import type { Log } from './log-schema';
+import type { Log, Reading } from './log-schema';
 
-/** A log's file as entries; ids that it has are kept, so that the same file twice is there once. */
-export const entriesOfLog = ({ readings, corrections = [], runs = [] }: Log) => [
+/** What an import is called: its file, and when it came in. @param at ISO 8601 */
+export const importName = (file: string, at: string): string => `${file.slice(0, 160)}, ${at}`;
+
+/** A reading as an import brings it. */
+export const broughtBy = (reading: Reading, imported: string): Reading => ({ ...reading, import: imported });
+
+/**
+ * A log's file as entries; ids that it has are kept, so that the same file twice is there once.
+ * @param imported what the import is called that brings them
+ */
+export const entriesOfLog = ({ readings, corrections = [], runs = [] }: Log, imported: string) => [
   ...runs.map((run) => ({ id: run.id, kind: 'run' as const, document: run })),
-  ...readings.map((reading) => ({ id: reading.id, kind: 'reading' as const, document: reading })),
+  ...readings.map((reading) => ({ id: reading.id, kind: 'reading' as const, document: broughtBy(reading, imported) })),
   ...corrections.map((correction) => ({
     id: correction.reading.id,
     kind: 'correction' as const,

@@ -32,6 +32,10 @@ const base = {
   /** The kept revision of the train that it belongs to. */
   revision: z.optional(z.number({ error: 'The revision is a whole number.' })),
   run: z.optional(text('A run', 64)),
+  /** What it was read with, by its name on the bench. */
+  instrument: z.optional(text('An instrument', 120)),
+  /** The import that brought it, which can be taken back as one. */
+  import: z.optional(text('An import', 200)),
   note: z.optional(text('A note', 2000)),
   /** Figures that were read in another unit, as they were read, by their fields. */
   asRead: z.optional(z.record(text('A field', 40), text('A figure as it was read', 40))),

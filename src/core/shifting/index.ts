@@ -22,5 +22,5 @@ export { slidingSpans } from './sliding-spans';
 export { summaryOf } from './summary';
 export { sampleAt, sampleBefore, samplesOf, type Sample, type Traces } from './traces';
 export { interlocksOf, travelOf, type Interlock, type Places, type Selector, type TravelStretch } from './travel';
-export { jamsOf } from './travel-advice';
+export { jamsOf, type Jam } from './travel-advice';
 export { pathPairsIn, type TwoPaths } from './two-paths';

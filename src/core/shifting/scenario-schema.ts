@@ -99,7 +99,9 @@ const ruleSchema = z.strictObject({
   detector: z.optional(detectorSchema),
   minimumS: z.optional(number('The minimum time in a position, s,', 0, 1e5)),
   shiftS: z.optional(number('The time that a shift takes, s,', 0, 1e4)),
-  between: z.optional(z.enum(['neutral', 'overlap', 'one-way'], { error: 'Between two positions there is neutral, overlap or one-way.' })),
+  between: z.optional(
+    z.enum(['neutral', 'overlap', 'one-way'], { error: 'Between two positions there is neutral, overlap or one-way.' }),
+  ),
   /** A drum goes through every position on the way; else it goes straight to the one that is wanted. */
   path: z.optional(z.enum(['direct', 'sequence'], { error: 'The path is direct or sequence.' })),
   schedule: z.optional(
@@ -131,8 +133,16 @@ export const scenarioSchema = z.strictObject({
   ),
   order: z
     .array(positionId, { error: 'The order is a list of positions.' })
-    .check(z.minLength(1, 'The order names at least one position.'), z.maxLength(LIMITS.positions, 'The order is too long.')),
-  start: z.optional(z.strictObject({ position: positionId, outputRpm: z.optional(number('The output speed at the start, rpm,', 0, 1e7)) })),
+    .check(
+      z.minLength(1, 'The order names at least one position.'),
+      z.maxLength(LIMITS.positions, 'The order is too long.'),
+    ),
+  start: z.optional(
+    z.strictObject({
+      position: positionId,
+      outputRpm: z.optional(number('The output speed at the start, rpm,', 0, 1e7)),
+    }),
+  ),
   rule: z.optional(ruleSchema),
   durationS: z.optional(above('The length of a run, s,', MOST_SECONDS)),
   /** Time between two samples. */

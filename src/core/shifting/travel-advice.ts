@@ -96,7 +96,7 @@ function mendsOf(train: Train, selector: Selector, { fromMm, toMm, gapMm, ending
 
 /** Sums of decimals without their last binary digits. */
 const tidy = (value: number): number => Number(value.toPrecision(12));
-const mm = (value: number): string => String(Number(value.toPrecision(6)));
+const mm = (value: number): string => String(Number(value.toPrecision(6))).replace('-', '−');
 
 /**
  * The longest that a dog with so many teeth looks for its gap, s: up to 360°/n of relative turn at the speed

@@ -5,41 +5,66 @@ import type { Train } from '@/core/train';
 import type { Table } from '@/ui/table-text';
 import { KINDS } from './kinds';
 import { itemAt } from '@/core/required';
-import { accept, refusalText, refuse, type Result } from '@/core/result';
+import { accept, parseJson, refusalText, refuse, type Result } from '@/core/result';
 
 /** Columns of a log as CSV: what every reading says, then every figure with its unit. */
 const HEAD = [
   'id',
   'at',
   'position',
+  'engaged',
+  'flow',
+  'loaded',
   'kind',
   'member',
+  'against',
+  'way',
   'mesh',
   'gear',
   'part',
   'what',
   'note',
+  'instrument',
   'revision',
   'run',
+  'picture',
   'simulated',
+  'asRead',
 ] as const;
 
-/** Figures by their keys, with their units, each once. */
-const FIGURES: ReadonlyMap<string, string> = new Map(
+/** Figures by their keys, each once, with their unit; none where kinds have it in several. */
+const FIGURES: ReadonlyMap<string, string> = unitsOf(
   Object.values(KINDS).flatMap(({ fields }) =>
-    fields.filter(({ key }) => key !== 'full').map(({ key, unit }) => [key, unit] as const),
+    fields.filter(({ key }) => key !== 'full').map(({ key, unit = '' }) => [key, unit] as const),
   ),
 );
-const headOf = (key: string): string => (FIGURES.has(key) ? `${key} (${FIGURES.get(key)})` : key);
+
+function unitsOf(fields: readonly (readonly [key: string, unit: string])[]): ReadonlyMap<string, string> {
+  const units = new Map<string, string>();
+  for (const [key, unit] of fields) units.set(key, (units.get(key) ?? unit) === unit ? unit : '');
+  return units;
+}
+
+/** A resolution is in the unit of what its own reading has. */
+const headOf = (key: string): string => {
+  const unit = FIGURES.get(key);
+  return unit ? `${key} (${unit})` : key;
+};
 
 /** The readings that count as a table. */
 export function csvOf(log: Log): Table {
   const keys = [...HEAD, ...FIGURES.keys()];
   const rows = countedIn(log).map(({ reading }) => {
     const values = reading as unknown as Readonly<Record<string, unknown>>;
-    return keys.map((key) => (values[key] === undefined || values[key] === null ? '' : String(values[key])));
+    return keys.map((key) => cellOf(values[key]));
   });
   return { head: keys.map(headOf), rows };
+}
+
+/** Lists of couplers, and figures as they were read, are written as JSON. */
+function cellOf(value: unknown): string {
+  if (value === undefined || value === null) return '';
+  return typeof value === 'object' ? JSON.stringify(value) : String(value);
 }
 
 /** What a column of a file can be. */
@@ -95,6 +120,10 @@ export function readingsOf(
 
 function valueOf(key: string, text: string): unknown {
   if (key === 'simulated' || key === 'loaded') return text === 'true';
+  if (key === 'engaged' || key === 'asRead') {
+    const read = parseJson(text);
+    return read.ok ? read.value : text;
+  }
   if (key !== 'revision' && !FIGURES.has(key)) return text;
   const value = readFigure(text, FIGURES.get(key));
   return Number.isNaN(value) ? text : value;

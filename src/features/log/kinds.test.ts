@@ -2,7 +2,17 @@ import { readLog, readReading } from '@/core/measurement';
 import { demoTrain } from '@/testing/demo-train';
 import { KEY, spoiled } from '@/testing/spoiled';
 import { csvOf, readCsv, readingsOf } from './csv';
-import { emptyFigures, KIND_ORDER, KINDS, ofKind, wrongMarks, writtenReading, type ReadingDraft } from './kinds';
+import type { Reading } from '@/core/measurement';
+import {
+  emptyFigures,
+  KIND_ORDER,
+  KINDS,
+  ofKind,
+  resolutionsOf,
+  wrongMarks,
+  writtenReading,
+  type ReadingDraft,
+} from './kinds';
 import { seenOf, sightsOf } from './faults/seen-of';
 
 const RAKE = demoTrain('pan-rake');
@@ -133,3 +143,37 @@ test('what is wrong with a reading is said in words, never by keys of the file',
       if (!read.ok) expect(read.problems[0].message).not.toMatch(KEY);
     }
 });
+
+test('an instrument brings how finely it was last read in its kind, and goes out and in with its reading', () => {
+  const marks = draft('marks', { passed: '8.5', instrument: 'tone wheel', resolution: '0.25' });
+  const written = writtenReading(marks, { id: 'a', position: '1', engaged: [] });
+  const read = readReading(written, RAKE);
+  if (!read.ok) throw new Error(read.problems[0].message);
+  expect(read.value).toMatchObject({ instrument: 'tone wheel', resolution: 0.25 });
+  expect(resolutionsOf('marks', 'tone wheel', [read.value])).toEqual({ resolution: '0.25' });
+  expect(resolutionsOf('turns', 'tone wheel', [read.value])).toEqual({});
+  expect(resolutionsOf('marks', 'another', [read.value])).toEqual({});
+  // Each kind has its own.
+  expect(ofKind(marks, 'turns').figures.instrument).toBeUndefined();
+  expect(ofKind(ofKind(marks, 'turns'), 'marks').figures.instrument).toBe('tone wheel');
+});
+
+test('a log as CSV has every field of its readings, each in its unit, and comes in as it went out', () => {
+  const readings = [
+    { ...MARKS, engaged: ['first', 'low gear'], flow: 'coast', loaded: true, way: 'reverse', instrument: 'wheel' },
+    { id: 'b', kind: 'turns', position: '2', member: 'out', against: 'lay', turns: 3, resolution: 0.5, note: 'a, b' },
+    { id: 'c', kind: 'scale', position: '1', member: 'out', grams: 317.5, armMm: 100, asRead: { grams: '0.7 lbf' } },
+    { id: 'd', kind: 'event', part: 'lay', what: 'key sheared', position: '3', picture: 'p1' },
+  ] as unknown as Reading[];
+  const table = csvOf({ format: 'tin-wheel/log', version: 1, readings });
+  // Half a mark, half a turn: a resolution has the unit of its own reading.
+  expect(table.head).toContain('resolution');
+  expect(table.head).toContain('grams (g)');
+  const { head, rows, meant } = readCsv([table.head, ...table.rows].map((row) => row.map(quoted).join(',')).join('\n'));
+  const box = { ...RAKE, couplers: [...RAKE.couplers] };
+  const back = readingsOf(box, { head, rows: rows.slice(1), meant }, meant, {});
+  if (!back.ok) throw new Error(back.problems[0].message);
+  expect(back.value).toEqual(readings.slice(1));
+  expect(rows[0]![head.indexOf('engaged')]).toBe('["first","low gear"]');
+});
+const quoted = (cell: string) => `"${cell.replaceAll('"', '""')}"`;

@@ -171,9 +171,16 @@ export const emptyFigures = (
   kind: ReadingKind,
   before: Readonly<Record<string, string>> = {},
 ): Readonly<Record<string, string>> =>
-  Object.fromEntries(
-    KINDS[kind].fields.map(({ key, start = '', stays: keeps }) => [key, keeps ? (before[key] ?? start) : '']),
+  withInstrument(
+    before.instrument,
+    Object.fromEntries(
+      KINDS[kind].fields.map(({ key, start = '', stays: keeps }) => [key, keeps ? (before[key] ?? start) : '']),
+    ),
   );
+
+/** What it is read with stays beside the figures of its kind. */
+const withInstrument = (instrument: string | undefined, figures: Readonly<Record<string, string>>) =>
+  instrument === undefined ? figures : { ...figures, instrument };
 
 /** A draft of another kind: its figures as they were left, those of the input as they are. */
 export function ofKind(draft: ReadingDraft, kind: ReadingKind): ReadingDraft {
@@ -185,7 +192,7 @@ export function ofKind(draft: ReadingDraft, kind: ReadingKind): ReadingDraft {
       (shared ? draft.figures[key] : undefined) ?? own[key] ?? start,
     ]),
   );
-  return { ...draft, kind, figures, stayed };
+  return { ...draft, kind, figures: withInstrument(own.instrument, figures), stayed };
 }
 
 /** Figures that were read in a unit of their own, as they were read. */
@@ -197,6 +204,17 @@ const readInOwnUnit = (fields: readonly FigureField[], figures: Readonly<Record<
     }),
   );
 const MOST_READ = 40;
+
+/** How finely a named instrument was last read in a kind: its resolutions, as fields have them. */
+export function resolutionsOf(kind: ReadingKind, instrument: string, readings: readonly Reading[]) {
+  const last = readings.findLast((one) => one.kind === kind && one.instrument === instrument);
+  const values = last as unknown as Readonly<Record<string, unknown>> | undefined;
+  return Object.fromEntries(
+    KINDS[kind].fields.flatMap(({ key }) =>
+      /^resolution/.test(key) && typeof values?.[key] === 'number' ? [[key, String(values[key])] as const] : [],
+    ),
+  );
+}
 
 /** What is wrong before anything is computed; null where nothing is. */
 export function wrongMarks({ kind, figures }: ReadingDraft): string | null {
@@ -230,7 +248,8 @@ export function writtenReading(
     typeof values.marks === 'number'
   )
     values.passed = values.passed + full * values.marks;
-  const placed = of === 'member' || kind === 'slowing';
+  const placed = of === 'member' || kind === 'slowing' || kind === 'event';
+  const instrument = (figures.instrument ?? '').trim();
   const asRead = readInOwnUnit(given, figures);
   return {
     ...others,
@@ -244,6 +263,7 @@ export function writtenReading(
     ...(placed && { loaded }),
     ...values,
     ...(Object.keys(asRead).length > 0 && { asRead }),
+    ...(instrument !== '' && { instrument }),
     ...(note.trim() !== '' && { note: note.trim() }),
   };
 }

@@ -8,7 +8,7 @@ import { listed } from '@/core/words';
 import { Dialog, DialogActions } from '@/ui/dialog';
 import { dayAndTimeText } from '@/ui/when';
 import { fetchTrain, postTrain, type ShelfEntry } from '@/wire';
-import { recognise, SCREEN_OF, strangePositions, takeIn, type Incoming } from './incoming';
+import { recognise, SCREEN_OF, takeIn, type Incoming } from './incoming';
 
 interface Props {
   readonly entries: readonly ShelfEntry[];
@@ -185,7 +185,7 @@ function TakeIn({ incoming, entries, onClose }: TakeInProps) {
     setMessage(null);
     setStrange([]);
     if (incoming.kind !== 'log' || id === '') return;
-    const answer = await fetchTrain(id);
+    const [answer, { strangePositions }] = await Promise.all([fetchTrain(id), import('@/core/measurement')]);
     if (answer.ok) setStrange(strangePositions(incoming.log, answer.value.train));
   };
   const take = async () => {

@@ -79,17 +79,10 @@ async function send(
   name: string,
 ): Promise<{ readonly ok: true } | { readonly ok: false; readonly message: string }> {
   if (incoming.kind === 'log') {
-    const { entriesOfLog } = await import('@/core/measurement');
-    return addToTrainLog(train, entriesOfLog(incoming.log));
+    const { entriesOfLog, importName } = await import('@/core/measurement');
+    return addToTrainLog(train, entriesOfLog(incoming.log, importName(incoming.file, new Date().toISOString())));
   }
   if (incoming.kind === 'worksheet') return putWorksheet(crypto.randomUUID(), name, incoming.document);
   const kind = incoming.kind === 'search' ? 'searches' : 'scenarios';
   return putBeside(kind, train, crypto.randomUUID(), name, incoming.document);
-}
-
-/** Positions that a log names and a train has not: it may be another train's. */
-export function strangePositions({ readings }: Log, train: Train): readonly string[] {
-  const known = new Set(train.positions.map(({ id }) => String(id)));
-  const named = readings.flatMap(({ position }) => (position === undefined ? [] : [position]));
-  return [...new Set(named.filter((id) => !known.has(id)))];
 }

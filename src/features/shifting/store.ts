@@ -1,6 +1,7 @@
 import { createStore } from 'zustand';
 import { gearingsOf, orderOf, presetFor, type Run, type Scenario } from '@/core/shifting';
 import type { Train } from '@/core/train';
+import { beginForm, editForm } from '@/features/train/edit';
 import type { Own, Session } from '@/features/train/session';
 import { keepDraft, type Draft } from '@/ui/drafts';
 import { jobRunner, type Runner } from '@/workers/beside';
@@ -50,8 +51,23 @@ export const createShifting = (session: Session): ShiftingItself => {
   const store = createShiftingStore(firstForm(session.store.getState().train));
   const draft = keepDraft(store, `shifting/${session.id}`, ['form', 'says']);
   draft.restore();
+  inHistory(session, store);
   return { store, draft, runs: jobRunner('run'), tries: jobRunner('tries'), leave: draft.flush };
 };
+
+const FORM = 'shifting';
+
+/** What is typed here is undone in one order with the edits of the train; what undo leads back to is typed again. */
+function inHistory({ store: train }: Session, store: ReturnType<typeof createShiftingStore>): void {
+  beginForm(train, FORM, store.getState().form);
+  store.subscribe(({ form }, before) => {
+    if (form !== before.form && train.getState().forms[FORM] !== form) editForm(train, FORM, form);
+  });
+  train.subscribe(({ forms }, before) => {
+    const form = forms[FORM] as ShiftingForm | undefined;
+    if (form && form !== before.forms[FORM] && form !== store.getState().form) store.setState({ form });
+  });
+}
 
 /**
  * The conveyor of the saltworks, sized to the train; of a train that drives in no position there is nothing to size.

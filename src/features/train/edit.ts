@@ -41,12 +41,36 @@ export function giveUpVisit(store: TrainStore): void {
   store.temporal.setState({ pastStates: pastStates.slice(0, -1), futureStates: [...visit.future] });
 }
 
+/** What is typed without a pause so long is one step of undo, ms. */
+const PAUSE_MS = 900;
+
+/** A change of what is typed on a screen beside the document, undone in one order with those of the document. */
+export function editForm(store: TrainStore, name: string, form: unknown, nowMs = Date.now()): void {
+  endVisit(store);
+  const { typing, putForm } = store.getState();
+  const goesOn = typing?.form === name && nowMs - typing.atMs < PAUSE_MS;
+  const { pause, resume } = store.temporal.getState();
+  if (goesOn) pause();
+  putForm(name, form, { form: name, atMs: nowMs });
+  if (goesOn) resume();
+}
+
+/** The form that a screen begins with: nothing that undo leads back from. */
+export function beginForm(store: TrainStore, name: string, form: unknown): void {
+  const { pause, resume } = store.temporal.getState();
+  pause();
+  store.getState().putForm(name, form, null);
+  resume();
+}
+
 export function undo(store: TrainStore): void {
   endVisit(store);
+  store.setState({ typing: null });
   store.temporal.getState().undo();
 }
 
 export function redo(store: TrainStore): void {
   endVisit(store);
+  store.setState({ typing: null });
   store.temporal.getState().redo();
 }

@@ -3,7 +3,7 @@ import { deletePosition, keepPosition, removePart, setTeeth, type Train } from '
 import { demoTrain } from '@/testing/demo-train';
 import { analyseEngaged, explainedOf, speedsOf } from './analysis';
 import { choosePosition, engage, stepPosition, toggleCoupler } from './choosing';
-import { editTrain, endVisit, giveUpVisit, redo, undo } from './edit';
+import { beginForm, editForm, editTrain, endVisit, giveUpVisit, redo, undo } from './edit';
 import { engagementIn } from './engagement';
 import { sideViewNow, stationsOf } from './side-views';
 import { createTrainStore } from './store';
@@ -94,6 +94,34 @@ describe('undo', () => {
     store.temporal.getState().undo();
     expect(store.getState().train.gears[0]!.teeth).toBe(14);
     expect(store.getState()).toMatchObject({ flow: 'coast' });
+  });
+});
+
+describe('what is typed beside the document', () => {
+  const at = 1_000_000;
+
+  test('is undone and done again in one order with its edits; without a pause it is one step', () => {
+    const store = open('sluice-winch');
+    beginForm(store, 'shifting', { load: '1' });
+    for (const [i, load] of ['2', '25', '250'].entries()) editForm(store, 'shifting', { load }, at + 100 * i);
+    const edit = setTeeth(store.getState().train, 'c', 20);
+    if (!edit.ok) throw new Error(edit.message);
+    editTrain(store, edit.train);
+    editForm(store, 'shifting', { load: '7' }, at + 300);
+    const seen = () => [store.getState().forms.shifting, store.getState().train.gears[0]!.teeth];
+    undo(store);
+    expect(seen()).toEqual([{ load: '250' }, 20]);
+    undo(store);
+    expect(seen()).toEqual([{ load: '250' }, 14]);
+    undo(store);
+    expect(seen()).toEqual([{ load: '1' }, 14]);
+    expect(store.temporal.getState().pastStates).toHaveLength(0);
+    for (let i = 0; i < 3; i++) redo(store);
+    expect(seen()).toEqual([{ load: '7' }, 20]);
+    // A pause, or an undo, begins another step.
+    editForm(store, 'shifting', { load: '8' }, at + 9000);
+    undo(store);
+    expect(seen()).toEqual([{ load: '7' }, 20]);
   });
 });
 

@@ -13,11 +13,14 @@ export type SaveState =
   | { readonly kind: 'failed'; readonly message: string }
   | { readonly kind: 'conflict'; readonly theirs: { readonly version: number; readonly train: Train } };
 
+/** What undo leads back to. */
+type Remembered = Pick<TrainFacts, 'train' | 'forms'>;
+
 /** Changes that count as one step of undo while they last, and what was there before them. */
 export interface Visit {
   readonly merge: string;
   readonly before: Train;
-  readonly future: readonly Partial<{ train: Train }>[];
+  readonly future: readonly Partial<Remembered>[];
 }
 
 /**
@@ -47,6 +50,10 @@ interface TrainFacts {
   readonly highlight: Highlight | null;
   /** A line about what was just done or refused. */
   readonly notice: string | null;
+  /** What is typed on screens beside the document, by screen: undo leads back to it in one order with the document. */
+  readonly forms: Readonly<Record<string, unknown>>;
+  /** The form that was typed in last, and when, ms: what is typed without a pause is one step. */
+  readonly typing: { readonly form: string; readonly atMs: number } | null;
 }
 
 /** What is typed to try the train with. */
@@ -72,6 +79,7 @@ interface TrainActions {
     also?: Partial<Pick<TrainFacts, 'notice' | 'choice' | 'before'>>,
   ) => void;
   readonly endVisit: () => void;
+  readonly putForm: (name: string, form: unknown, typing: TrainFacts['typing']) => void;
   readonly beginSave: () => void;
   /** The server has this document now, as this version. */
   readonly endSave: (saved: ServerDocument) => void;
@@ -105,6 +113,8 @@ export function createTrainStore(id: string, version: number, train: Train) {
         loadTexts: {},
         highlight: null,
         notice: null,
+        forms: {},
+        typing: null,
         say: (notice) => set({ notice }),
         light: (highlight) => set({ highlight }),
         choose: (choice) => set((state) => ({ choice, before: state.choice })),
@@ -112,7 +122,8 @@ export function createTrainStore(id: string, version: number, train: Train) {
         setFlow: (flow) => set({ flow }),
         setLosses: (losses) => set({ losses }),
         recall: (known) => set(known),
-        putDocument: (document, visit, also = {}) => set({ ...also, train: document, visit }),
+        putDocument: (document, visit, also = {}) => set({ ...also, train: document, visit, typing: null }),
+        putForm: (name, form, typing) => set((state) => ({ forms: { ...state.forms, [name]: form }, typing })),
         endVisit: () => set({ visit: null }),
         beginSave: () => set({ save: { kind: 'saving' } }),
         endSave: (saved) => set({ version: saved.version, savedTrain: saved.train, save: { kind: 'idle' } }),
@@ -121,8 +132,8 @@ export function createTrainStore(id: string, version: number, train: Train) {
         accept: (theirs) => set({ ...theirs, savedTrain: theirs.train, save: { kind: 'idle' }, visit: null }),
       }),
       {
-        partialize: ({ train: document }) => ({ train: document }),
-        equality: (a, b) => a.train === b.train,
+        partialize: ({ train: document, forms }) => ({ train: document, forms }),
+        equality: (a, b) => a.train === b.train && a.forms === b.forms,
         limit: 500,
       },
     ),

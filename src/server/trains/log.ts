@@ -75,6 +75,33 @@ export const putEntryAside = (
   });
 
 /**
+ * Takes an import back: the readings that it brought, and what was said of them since, are put aside, where they can
+ * still be had. @returns how many entries that were
+ */
+export const takeImportBack = ({ write }: Database, trainId: string, name: string): Promise<number> =>
+  write(async (tables) => {
+    const own = await tables.sql<{ id: string }>(
+      `SELECT id FROM log_entries WHERE train_id = ? AND kind = 'reading' AND json_valid(document)
+       AND json_extract(document, '$.import') = ?`,
+      [trainId, name],
+    );
+    const taken = new Set(own.map(({ id }) => id));
+    if (taken.size === 0) return 0;
+    const corrections = await tables.sql<{ id: string; of: string; reading: string }>(
+      `SELECT id, json_extract(document, '$.of') AS "of", json_extract(document, '$.reading.id') AS reading
+       FROM log_entries WHERE train_id = ? AND kind = 'correction' AND json_valid(document)`,
+      [trainId],
+    );
+    // A correction may itself be corrected: until nothing more hangs on what is taken.
+    for (let before = -1; before !== taken.size;) {
+      before = taken.size;
+      for (const { id, of, reading } of corrections) if (taken.has(of)) taken.add(id).add(reading);
+    }
+    for (const id of taken) await putAside(tables, 'log_entries', trainId, id);
+    return taken.size;
+  });
+
+/**
  * Adds entries, all or none. What is there already under an id stays as it is: a record is never changed, and a request
  * sent twice adds once.
  */

@@ -29,6 +29,7 @@ export type { Addition } from './addition';
 export { addMesh, freeGear, joinMembers, setStations, reverseOneWay } from './connect';
 export { copyPart, pastePart, readClip, type Clip } from './copy';
 export { recouple, type JoiningType } from './recouple';
+export { addSelector, putOnSelector, removeSelector, renameSelector, setSpan } from './selectors';
 export { setTeethInSet, typeTeeth } from './set-counts';
 export { removePart, partsRemovedWith, type Removal } from './remove';
 export {

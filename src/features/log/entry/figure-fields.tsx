@@ -2,8 +2,9 @@ import { messageAt } from '@/ui/form/fields';
 import { couplerName, memberName } from '@/core/words';
 import { useTrain } from '@/features/train/use-train';
 import { FormFields } from '@/ui/form/form-fields';
-import { emptyFigures, HAS_WAY, KINDS, type ReadingDraft } from '../kinds';
-import { useLog } from '../use-log';
+import { useId, useMemo } from 'react';
+import { emptyFigures, HAS_WAY, KINDS, resolutionsOf, type ReadingDraft } from '../kinds';
+import { useJudgement, useLog } from '../use-log';
 import { FIRST_FIGURE } from './keys';
 import { partsById } from '@/core/train';
 import type { Reading } from '@/core/measurement';
@@ -33,6 +34,7 @@ export function FigureFields({ read }: { read: Result<Reading> }) {
         wrong={wrong}
         onChange={(some) => change({ figures: { ...draft.figures, ...some } as ReadingDraft['figures'] })}
       />
+      {fields.length > 0 && <Instrument draft={draft} change={change} />}
       {HAS_WAY.has(draft.kind) && (
         <label className="flex items-center justify-between gap-2">
           <span className="muted">It turned</span>
@@ -70,6 +72,42 @@ export function FigureFields({ read }: { read: Result<Reading> }) {
         />
       </label>
     </div>
+  );
+}
+
+/** What it is read with; one that was named before brings how finely it was read. */
+function Instrument({ draft, change }: { draft: ReadingDraft; change: (some: Partial<ReadingDraft>) => void }) {
+  const { log } = useJudgement();
+  const list = useId();
+  const known = useMemo(
+    () => [
+      ...new Set(
+        log.readings.flatMap(({ kind, instrument }) => (kind === draft.kind && instrument ? [instrument] : [])),
+      ),
+    ],
+    [log, draft.kind],
+  );
+  const name = (instrument: string) =>
+    change({
+      figures: { ...draft.figures, ...resolutionsOf(draft.kind, instrument, log.readings), instrument },
+    });
+  return (
+    <label className="flex items-center justify-between gap-2" title="It may be named; its resolution is remembered.">
+      <span className="muted">Read with</span>
+      <input
+        className="input input-xs w-40"
+        list={list}
+        value={draft.figures.instrument ?? ''}
+        maxLength={120}
+        placeholder="an instrument"
+        onChange={({ target }) => name(target.value)}
+      />
+      <datalist id={list}>
+        {known.map((one) => (
+          <option key={one} value={one} />
+        ))}
+      </datalist>
+    </label>
   );
 }
 

@@ -1,3 +1,4 @@
+import { broughtBy, importName } from '@/core/measurement';
 import { refusalText } from '@/core/result';
 import { useState } from 'react';
 import { useTrain } from '@/features/train/use-train';
@@ -20,10 +21,15 @@ export function ImportCsv({ file, onDone, onLeave }: Props) {
   const [meant, setMeant] = useState(table.meant);
   const [kind, setKind] = useState(draft.kind);
   const take = async () => {
+    const at = new Date().toISOString();
     const read = readingsOf(train, table, meant, { kind, member: draft.member });
     if (!read.ok) return onDone(refusalText(read), true);
     const answer = await log.add(
-      read.value.map((reading) => ({ id: reading.id, kind: 'reading' as const, document: reading })),
+      read.value.map((reading) => ({
+        id: reading.id,
+        kind: 'reading' as const,
+        document: broughtBy(reading, importName(file.name, at)),
+      })),
     );
     onDone(answer.ok ? `${read.value.length} readings of ${file.name} are in the log.` : answer.message, !answer.ok);
   };

@@ -1,6 +1,8 @@
 import { FileDown } from 'lucide-react';
 import { useState } from 'react';
-import { entriesOfLog, readLog } from '@/core/measurement';
+import { entriesOfLog, importName, readLog, strangePositions, type Log } from '@/core/measurement';
+import { refusalText } from '@/core/result';
+import { listed } from '@/core/words';
 import { useTrain } from '@/features/train/use-train';
 import { OpenFile } from '@/ui/open-file';
 import { fileName, saveFile } from '@/ui/save-file';
@@ -8,27 +10,36 @@ import { csvText } from '@/ui/table-text';
 import { csvOf } from '../csv';
 import { useJudgement, useLogItself } from '../use-log';
 import { ImportCsv } from './import-csv';
-import { refusalText } from '@/core/result';
+import { Imports } from './imports';
+
+type Told = { readonly text: string; readonly bad: boolean };
 
 /** The log as a file, and readings out of files: JSON as it is kept, CSV for spreadsheets. */
 export function LogFiles() {
   const { log: kept } = useJudgement();
   const { log } = useLogItself();
-  const name = useTrain((state) => state.train.name);
+  const train = useTrain((state) => state.train);
   const [csv, setCsv] = useState<{ readonly name: string; readonly text: string } | null>(null);
-  const [told, setTold] = useState<{ readonly text: string; readonly bad: boolean } | null>(null);
-  const openJson = async (file: File) => {
-    const read = readLog(await file.text());
-    if (!read.ok) return setTold({ text: `${file.name}: ${refusalText(read)}`, bad: true });
-    const entries = entriesOfLog(read.value);
+  const [asked, setAsked] = useState<{ readonly file: string; readonly log: Log } | null>(null);
+  const [told, setTold] = useState<Told | null>(null);
+  const take = async (file: string, brought: Log) => {
+    setAsked(null);
+    const entries = entriesOfLog(brought, importName(file, new Date().toISOString()));
     const answer = entries.length > 0 ? await log.add(entries) : { ok: true as const, value: {} };
     setTold({
-      text: answer.ok ? `${entries.length} entries of ${file.name} are in the log.` : answer.message,
+      text: answer.ok ? `${entries.length} entries of ${file} are in the log.` : answer.message,
       bad: !answer.ok,
     });
   };
+  const openJson = async (file: File) => {
+    const read = readLog(await file.text());
+    if (!read.ok) return setTold({ text: `${file.name}: ${refusalText(read)}`, bad: true });
+    if (strangePositions(read.value, train).length > 0) return setAsked({ file: file.name, log: read.value });
+    await take(file.name, read.value);
+  };
   const open = async (file: File) => {
     setTold(null);
+    setAsked(null);
     if (/\.json$/i.test(file.name)) await openJson(file);
     else setCsv({ name: file.name, text: await file.text() });
   };
@@ -39,7 +50,7 @@ export function LogFiles() {
           type="button"
           className="btn btn-ghost btn-xs"
           onClick={() =>
-            saveFile(fileName(`${name} log`, '.json'), 'application/json', `${JSON.stringify(kept, null, 1)}\n`)
+            saveFile(fileName(`${train.name} log`, '.json'), 'application/json', `${JSON.stringify(kept, null, 1)}\n`)
           }
         >
           <FileDown className="size-3.5" aria-hidden /> JSON
@@ -47,12 +58,30 @@ export function LogFiles() {
         <button
           type="button"
           className="btn btn-ghost btn-xs"
-          onClick={() => saveFile(fileName(`${name} log`, '.csv'), 'text/csv;charset=utf-8', csvText(csvOf(kept)))}
+          onClick={() =>
+            saveFile(fileName(`${train.name} log`, '.csv'), 'text/csv;charset=utf-8', csvText(csvOf(kept)))
+          }
         >
           <FileDown className="size-3.5" aria-hidden /> CSV
         </button>
         <OpenFile word="Open a file" accept=".json,.csv,application/json,text/csv" onOpen={(file) => void open(file)} />
       </div>
+      {asked && (
+        <div role="alert" className="flex flex-col items-start gap-1 border-l-3 border-error pl-2">
+          <p>
+            {asked.file} names positions that this train does not have:{' '}
+            {listed(strangePositions(asked.log, train).slice(0, MOST_NAMED))}. It may be another train’s log.
+          </p>
+          <div className="flex gap-2">
+            <button type="button" className="btn btn-xs" onClick={() => void take(asked.file, asked.log)}>
+              Add it all the same
+            </button>
+            <button type="button" className="btn btn-ghost btn-xs" onClick={() => setAsked(null)}>
+              Cancel
+            </button>
+          </div>
+        </div>
+      )}
       {csv && (
         <ImportCsv
           key={csv.text}
@@ -69,6 +98,10 @@ export function LogFiles() {
           {told.text}
         </p>
       )}
+      <Imports onDone={(text, bad) => setTold({ text, bad })} />
     </section>
   );
 }
+
+/** Strange positions that are named. */
+const MOST_NAMED = 5;

@@ -1,5 +1,6 @@
-import { useState } from 'react';
-import { judgeFor, plain, slowingWatts, SOUND } from '@/core/measurement';
+import { useMemo, useState } from 'react';
+import { dayAndTimeText } from '@/ui/when';
+import { contradictions, judgeFor, plain, slowingWatts, SOUND } from '@/core/measurement';
 import { toFraction } from '@/core/rational';
 import type { Train } from '@/core/train';
 import { figure } from '@/core/units';
@@ -71,6 +72,7 @@ function Detail({ row }: { row: ReadingRow }) {
         </p>
       )}
       {judged && <Proof row={row} />}
+      <Contradictions row={row} />
       {reading.kind === 'tip' && judged?.interval && (
         <TipWords
           least={plain(judged.interval).least}
@@ -82,6 +84,11 @@ function Detail({ row }: { row: ReadingRow }) {
         <p>
           Gearbox drag: <span className="figure">{figure(plain(slowingWatts(reading)).value)} W</span> (
           {figure(plain(slowingWatts(reading)).least)} to {figure(plain(slowingWatts(reading)).most)} W).
+        </p>
+      )}
+      {reading.instrument && (
+        <p>
+          <span className="muted">Read with</span> {reading.instrument}.
         </p>
       )}
       {reading.note && <p>{reading.note}</p>}
@@ -105,6 +112,35 @@ function Detail({ row }: { row: ReadingRow }) {
         </button>
       </div>
     </div>
+  );
+}
+
+/** Other readings of the same thing that this one cannot be true together with. */
+function Contradictions({ row }: { row: ReadingRow }) {
+  const { rows } = useJudgement();
+  const set = useLog((state) => state.set);
+  const against = useMemo(() => {
+    const alike = rows.filter(({ reading }) => reading.position === row.reading.position);
+    return contradictions(alike.flatMap(({ judged }) => (judged ? [judged] : []))).get(row.id) ?? [];
+  }, [rows, row]);
+  if (against.length === 0) return null;
+  return (
+    <section aria-label="What contradicts it" className="border-l-3 border-error pl-2">
+      <p>It contradicts {against.length === 1 ? 'another reading' : `${against.length} other readings`} of the same:</p>
+      <ul>
+        {rows
+          .filter(({ id }) => against.includes(id))
+          .map(({ id, judged, reading }) => (
+            <li key={id}>
+              <button type="button" className="link" onClick={() => set({ chosen: id })}>
+                {judged ? intervalText(judged) : KINDS[reading.kind].name}
+              </button>{' '}
+              <span className="muted">{dayAndTimeText(reading.at ?? '')}</span>
+            </li>
+          ))}
+      </ul>
+      <p className="muted">One of them is wrong: read again, and correct it.</p>
+    </section>
   );
 }
 

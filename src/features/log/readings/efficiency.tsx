@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
-import { efficiencies, meshEfficiencyFor, type MeasuredEfficiency } from '@/core/measurement';
+import { listed } from '@/core/words';
+import { contradictions, efficiencies, meshEfficiencyFor, type MeasuredEfficiency } from '@/core/measurement';
 import { toNumber } from '@/core/rational';
 import { figure } from '@/core/units';
 import { analyseEngaged } from '@/features/train/analysis';
@@ -15,6 +16,7 @@ export function Efficiency() {
   const { judge, rows } = useJudgement();
   const train = useTrain((state) => state.train);
   const store = useTrainStore();
+  const nameOf = (id: string) => partsById(train).find.position(id)?.name || id;
   const found = useMemo(
     () =>
       efficiencies(
@@ -23,14 +25,29 @@ export function Efficiency() {
       ),
     [judge, rows],
   );
+  const disputed = useMemo(
+    () =>
+      contradictions(
+        rows.flatMap(({ judged }) => (judged?.efficiency && judged.verdict !== 'does-not-agree' ? [judged] : [])),
+      ),
+    [rows],
+  );
+  const places = [...new Set(rows.flatMap(({ id, reading }) => (disputed.has(id) ? [reading.position ?? ''] : [])))];
+  const noted = places.length > 0 && (
+    <p role="alert" className="border-l-3 border-error pl-2">
+      Torques that contradict one another were read in {listed(places.map(nameOf))}: no efficiency comes from them.
+      Choose one in the table to see which.
+    </p>
+  );
   if (found.length === 0)
     return (
-      <p className="muted">
-        Log a torque at the output (scale on an arm, pull of a weight) together with the input torque, and what comes
-        through shows here.
-      </p>
+      noted || (
+        <p className="muted">
+          Log a torque at the output (scale on an arm, pull of a weight) together with the input torque, and what comes
+          through shows here.
+        </p>
+      )
     );
-  const nameOf = (id: string) => partsById(train).find.position(id)?.name || id;
   const ratioOf = (id: string) => {
     const { ratio } = analyseEngaged(train, partsById(train).find.position(id)?.engaged ?? [], 'drive', false).solved;
     return ratio ? Math.abs(toNumber(ratio)) : null;
@@ -56,6 +73,7 @@ export function Efficiency() {
   const points = found.map((one) => ({ ...one, name: nameOf(one.position), ratio: ratioOf(one.position) }));
   return (
     <div className="flex flex-col gap-2">
+      {noted}
       <DataTable
         label="Measured efficiency"
         oneLine

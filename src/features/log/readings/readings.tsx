@@ -45,9 +45,8 @@ export function Readings() {
             {
               head: 'When',
               value: ({ reading }) => reading.at ?? '',
-              cell: ({ reading }) => (
-                <span title={dayAndTimeText(reading.at ?? '')}>{shortTimeText(reading.at ?? '')}</span>
-              ),
+              cell: ({ reading: { at } }) =>
+                at === undefined ? 'no time' : <span title={dayAndTimeText(at)}>{shortTimeText(at)}</span>,
             },
             { head: 'Position', value: ({ reading }) => nameOf.position(reading.position ?? null) },
             { head: 'Verdict', value: (row) => verdictText(row), cell: (row) => <VerdictCell row={row} /> },

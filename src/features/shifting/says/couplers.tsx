@@ -70,6 +70,7 @@ function Duties({ setup, dog }: { setup: Setup; dog: Dog }) {
             { head: 'Shift', value: ({ from, to }) => `${nameOf(from)} → ${nameOf(to)}` },
             { head: 'Coupler', value: ({ coupler, does }) => `${couplerName(train, coupler)} ${does}` },
             {
+              less: true,
               head: torqueUnit,
               title: 'Torque that it carries until then',
               numeric: true,
@@ -77,7 +78,6 @@ function Duties({ setup, dog }: { setup: Setup; dog: Dog }) {
               cell: ({ torqueNm }) => shown(torqueNm && torqueNm * perNm),
             },
             {
-              less: true,
               head: 'Pull, N',
               title: 'Force along the shaft that pulls the dog out: friction times torque over radius',
               numeric: true,

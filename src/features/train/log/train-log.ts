@@ -3,6 +3,7 @@ import type { Correction, Log, Reading } from '@/core/measurement';
 import type { Own, Session } from '@/features/train/session';
 import {
   addToTrainLog,
+  deleteImport,
   postEntryAside,
   readTrainLog,
   type ServerAnswer,
@@ -27,6 +28,8 @@ export interface TrainLog extends Own {
   readonly load: () => Promise<void>;
   /** Puts an entry that does not read aside. */
   readonly putAside: (key: string) => Promise<void>;
+  /** Takes out again what an import brought. */
+  readonly takeBack: (imported: string) => Promise<ServerAnswer>;
   /** Adds entries; they are shown once the server has them. */
   readonly add: (entries: readonly Omit<LogEntry, 'savedAt'>[]) => Promise<ServerAnswer>;
 }
@@ -55,6 +58,14 @@ export function createTrainLog({ id }: Session): TrainLog {
       const answer = await postEntryAside(id, key);
       if (!answer.ok) return store.setState({ message: answer.message });
       store.setState({ unreadable: store.getState().unreadable.filter((entry) => entry.id !== key), message: null });
+    },
+    takeBack: async (imported) => {
+      const answer = await deleteImport(id, imported);
+      if (!answer.ok) return answer;
+      // What else hung on it is known to the server.
+      store.setState({ entries: null });
+      await load();
+      return { ok: true, value: {} };
     },
     add: async (entries) => {
       for (let at = 0; at < entries.length; at += BATCH) {

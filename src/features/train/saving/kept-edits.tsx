@@ -113,9 +113,9 @@ function keepFrom(store: TrainStore, keeper: WorkKeeper, takenOver: FoundWork | 
     const { train, savedTrain, version } = store.getState();
     const { pastStates, futureStates } = store.temporal.getState();
     return keeper.keep({
-      past: documentsOf(pastStates),
+      past: changesOf(documentsOf(pastStates), train),
       present: train,
-      future: documentsOf(futureStates),
+      future: changesOf(documentsOf(futureStates), train),
       version,
       unsaved: train !== savedTrain,
     });
@@ -135,6 +135,10 @@ function keepFrom(store: TrainStore, keeper: WorkKeeper, takenOver: FoundWork | 
     },
   };
 }
+
+/** Steps that changed the document: those of what is typed beside it lead from a document to itself. */
+const changesOf = (documents: readonly Train[], present: Train): readonly Train[] =>
+  documents.filter((train, i) => train !== (documents[i + 1] ?? present));
 
 const documentsOf = (states: readonly { readonly train?: Train }[]): readonly Train[] =>
   states.flatMap(({ train }) => train ?? []);

@@ -3,7 +3,7 @@ import { readEntries } from '@/server/heavy';
 import { failure, withSent } from '@/server/http';
 import { MOST } from '@/server/most';
 import { endpoints, replyInPieces } from '@/server/endpoint';
-import { addToLog, logPages } from '@/server/trains/log';
+import { addToLog, logPages, takeImportBack } from '@/server/trains/log';
 import { keptEntry } from '@/server/wrong';
 
 export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = endpoints({
@@ -23,6 +23,13 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE, OPTIONS } = endpoints({
             `The limit is ${MOST.entries} entries in one log, and this one has them. Copy the train to go on.`,
           );
     }),
+
+  /** Takes an import back as one thing; single records are never removed. */
+  takeImportBack: async (request, { id }) => {
+    const name = new URL(request.url).searchParams.get('import') ?? '';
+    const taken = name === '' ? 0 : await takeImportBack(await database(), id, name);
+    return taken > 0 ? { taken } : failure(404, 'no-import', 'This log has nothing from such an import.');
+  },
 });
 
 async function* shown(opened: Database, id: string): AsyncGenerator<string> {
