@@ -11,24 +11,12 @@ import {
 import clsx from 'clsx';
 import { ArrowDown, ArrowUp, ChevronDown, ChevronRight } from 'lucide-react';
 import { Fragment, useMemo, useRef, useState, type ReactNode } from 'react';
+import type { Column } from './column';
 import { TableButtons } from './table-buttons';
 import { ColumnChoice, useColumns } from './table-columns';
 import type { Table } from './table-text';
 import { useSteadyColumns, useVisibleRows } from './visible-rows';
 import { itemAt } from '@/core/required';
-
-/** A column of a table: what it sorts and copies by, and how it is shown. */
-export interface Column<Row> {
-  readonly head: string;
-  readonly title?: string;
-  /** Null where there is none: sorted last, copied empty. */
-  readonly value: (row: Row) => string | number | null;
-  /** How it is shown, where that is not the value itself. */
-  readonly cell?: (row: Row) => ReactNode;
-  readonly numeric?: boolean;
-  /** Folded into the row until a person wants it as a column. */
-  readonly less?: boolean;
-}
 
 interface Props<Row> {
   /** What the table is, for screen readers and for the name of its file. */

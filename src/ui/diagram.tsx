@@ -2,7 +2,8 @@
 
 import type { ApexOptions } from 'apexcharts';
 import { useEffect, useId, useMemo, useState, type ReactNode } from 'react';
-import { DataTable, type Column } from './data-table';
+import type { Column } from './column';
+import { DataTable } from './data-table';
 import { FigureHead } from './figure-head';
 import { fileName, saveFile } from './save-file';
 import { onDemand, whenIdle } from './on-demand';

@@ -1,5 +1,5 @@
 import { Columns3 } from 'lucide-react';
-import type { Column } from './data-table';
+import type { Column } from './column';
 import { DropDown } from './drop-down';
 import { usePreferences } from './preferences';
 

@@ -18,8 +18,9 @@ import { itemAt } from '../required';
 /** What a sheet can be composed of, in its order. */
 export const SECTIONS = {
   'side-view': 'Side view',
-  'end-views': 'End views',
+  // The chart stands under the side view: what the drawing is for is seen at once, and page one is filled.
   chart: 'Shift chart',
+  'end-views': 'End views',
   working: 'Working',
   figures: 'Figures',
   parts: 'Parts list',

@@ -60,7 +60,7 @@ const SEARCHES: Readonly<Record<number, (space: ChainSpace, tell: (part: number)
   4: (space, tell) => {
     const halves = halvesOf(space);
     if (space.watch.over()) return 0;
-    tell(0.5);
+    if (space.watch.due()) tell(0.5);
     return fourMore(space, halves, [], space.target) ? halves.covered : 0;
   },
   5: (space, tell) => {

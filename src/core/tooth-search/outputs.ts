@@ -1,8 +1,8 @@
 import { compare, div, mul, ONE, type Rational } from '../rational';
 import { errorOf, ratioError } from './best';
 import { searchManyStages } from './many-stages';
-import type { Turning } from './question';
 import type { Coprime, Chain } from './stage-fractions';
+import type { Turning } from './turning';
 import { UNWATCHED, type SearchWatch } from './watch';
 import { whyOutOfReach } from './why-none';
 import { itemAt } from '../required';

@@ -4,6 +4,7 @@ import type { FitQuestion } from './fit';
 import type { LadderQuestion, RangesQuestion } from './ladder';
 import type { OutputsQuestion } from './outputs';
 import type { PlanetaryQuestion } from './planetary';
+import type { Turning } from './turning';
 import type { WantedRatio } from './wanted';
 
 /** What a search asks, whatever is looked for. */
@@ -13,9 +14,6 @@ export type SearchQuestion = Asked & {
   /** Seconds after which the search ends with the best found; null for no limit. */
   readonly timeS: number | null;
 };
-
-/** Which way the output turns: as the input, against it, or either. */
-export type Turning = 'any' | 'same' | 'opposite';
 
 /** A search for a chain. */
 export type Chains = Extract<SearchQuestion, { readonly kind: 'chains' }>;

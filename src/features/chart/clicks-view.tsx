@@ -3,7 +3,8 @@
 import type { Click, ClickStretch } from '@/core/gear-chart';
 import { couplerName, listed } from '@/core/words';
 import { useTrain } from '@/features/train/use-train';
-import { DataTable, type Column } from '@/ui/data-table';
+import type { Column } from '@/ui/column';
+import { DataTable } from '@/ui/data-table';
 import { partsById } from '@/core/train';
 import { sequenceOf } from '@/core/gear-chart';
 import { modelOf } from '@/core/model';

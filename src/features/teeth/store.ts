@@ -5,7 +5,7 @@ import { explainedOf } from '@/features/train/analysis';
 import type { Train } from '@/core/train';
 import { keepDraft, type Draft } from '@/ui/drafts';
 import { jobRunner, type Runner } from '@/workers/beside';
-import type { JobKey } from '@/workers/job-runner';
+import { isSameKey, type JobKey } from '@/workers/job-runner';
 import type { JobStateOf } from '@/workers/use-job';
 import { firstForm, type TeethForm } from './form';
 import { openingFor } from './opening';
@@ -83,6 +83,15 @@ function shownOf(state: JobStateOf<'teeth'>): ShownAnswer | null {
   return { ...state.input, key: state.key, answer: beginningOf(state.partial) };
 }
 
+/** The same answer with the results that stood there already: what did not change is not drawn anew. */
+function withKnown(next: ShownAnswer, before: ShownAnswer): ShownAnswer {
+  if (!isSameKey(next.key, before.key)) return next;
+  const known = new Map(before.answer.findings.map((finding) => [finding.key, finding]));
+  const findings = next.answer.findings.map((finding) => known.get(finding.key) ?? finding);
+  const same = isSameKey(findings, before.answer.findings);
+  return { ...next, answer: { ...next.answer, findings: same ? before.answer.findings : findings } };
+}
+
 /** What is told on the way changes soon: the first of it are enough to look at, and quick to show. */
 const beginningOf = (answer: SearchAnswer): SearchAnswer => ({ ...answer, findings: answer.findings.slice(0, 20) });
 
@@ -93,7 +102,7 @@ const createTeethStore = (form: TeethForm) =>
     chosen: null,
     size: 'teeth',
     filter: NO_FILTER,
-    show: (answer) => set({ shown: answer }),
+    show: (answer) => set(({ shown }) => ({ shown: shown ? withKnown(answer, shown) : answer })),
     choose: (key) => set({ chosen: key }),
     filterBy: (filter) => set({ filter }),
     compareBy: (size) => set({ size }),

@@ -1,7 +1,7 @@
 import { toNumber, type Rational } from '@/core/rational';
 import { ratioFigure, wayText, type RatioConvention } from '@/core/units';
 import { exact } from '@/core/words';
-import type { Column } from '@/ui/data-table';
+import type { Column } from '@/ui/column';
 
 /** A column of ratios: sizes in the convention, the exact one on hover, and the way where it is reverse. */
 export const ratioColumn = <Row,>(

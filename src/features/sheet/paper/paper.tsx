@@ -19,7 +19,7 @@ export function PaperPane() {
       role="region"
       aria-label="The page"
     >
-      <style>{`@page{size:${paper};margin:12mm}`}</style>
+      <style>{`@page{size:${paper};margin:12mm}@media print{html,body{background:#fff!important}}`}</style>
       <div
         id={PAPER}
         style={{ width: WIDTH[paper] }}

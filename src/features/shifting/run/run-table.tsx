@@ -1,6 +1,7 @@
 import { samplesOf, type Sample } from '@/core/shifting';
 import { figure } from '@/core/units';
-import { DataTable, type Column } from '@/ui/data-table';
+import type { Column } from '@/ui/column';
+import { DataTable } from '@/ui/data-table';
 import { csvText } from '@/ui/table-text';
 import { fileName, saveFile } from '@/ui/save-file';
 import type { FinishedRun } from '../store';

@@ -4,7 +4,8 @@ import { countsText, missWords, type SearchResult, type SearchQuestion, type Wan
 import type { Train } from '@/core/train';
 import { figure, ratioByConvention, type RatioConvention } from '@/core/units';
 import { memberName } from '@/core/words';
-import { DataTable, type Column } from '@/ui/data-table';
+import type { Column } from '@/ui/column';
+import { DataTable } from '@/ui/data-table';
 import { usePreferences } from '@/ui/preferences';
 import { errorText } from './error-text';
 import { itemAt, lookUp, required } from '@/core/required';

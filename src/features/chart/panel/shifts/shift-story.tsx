@@ -12,7 +12,8 @@ import { useTyped } from '@/features/train/input/typed-input';
 import { useTrain } from '@/features/train/use-train';
 import { STATUS_WORDS } from '@/features/train/words';
 import { usePreferences } from '@/ui/preferences';
-import { DataTable, type Column } from '@/ui/data-table';
+import type { Column } from '@/ui/column';
+import { DataTable } from '@/ui/data-table';
 import { movesSay, verdictSays, verdictWords } from '../../shift-words';
 import { percent } from '../../table/row-figures';
 
