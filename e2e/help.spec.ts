@@ -100,3 +100,33 @@ test('a way of working says what it means where it is switched', async ({ page, 
   await page.getByRole('radio', { name: 'table' }).check({ force: true });
   await expect(page.getByText('then the carrier held and one member turned')).toBeVisible();
 });
+
+test('parts are called by the words of the school that is chosen, on every screen; names stay', async ({
+  page,
+  request,
+}) => {
+  const address = await freshTrain(request, 'mud-tram');
+  await page.goto(address);
+  await page.getByText('in/out', { exact: false }).first().click();
+  await page.getByLabel('Word for a one-way clutch').selectOption('freewheel');
+  await page.getByLabel('Word for a ring').selectOption('annulus');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('heading', { name: 'Freewheels' }).first()).toBeVisible();
+  await expect(page.getByText(/one-way/i)).toHaveCount(0);
+  await page.goto(`${address}/chart`);
+  await expect(page.getByText('Freewheels: ◆ holds')).toBeVisible();
+  await page.goto(`${address}/teeth`);
+  await page.getByLabel('Look for').selectOption({ label: 'planetary sets' });
+  await expect(page.getByLabel('Annulus teeth, least').or(page.getByText('Annulus teeth'))).toBeVisible();
+  // A train of another school is found by its own word.
+  await page.goto('/');
+  await page
+    .getByLabel(/Search|Find/)
+    .first()
+    .fill('layshaft');
+  await expect(page.getByText('No train has “layshaft”')).toBeVisible();
+  await page.getByRole('button', { name: 'New train' }).click();
+  const dialog = page.getByRole('dialog', { name: 'New train' });
+  await dialog.getByText('Planetary set', { exact: true }).click();
+  await expect(dialog).toContainText('the annulus held');
+});

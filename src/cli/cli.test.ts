@@ -417,3 +417,14 @@ describe('find', () => {
     rmSync(folder, { recursive: true });
   });
 });
+
+test('the words of a school stand in the trace and on the sheet, names stay; a word of none is refused', () => {
+  const rake = run('trace', train('pan-rake'), '--words', 'layshaft').stdout;
+  expect(rake).toContain('countershaft');
+  const tram = run('trace', train('mud-tram'), '--words', 'freewheel').stdout;
+  expect(tram).toContain('Freewheel');
+  expect(tram).not.toMatch(/one-way/i);
+  expect(run('trace', train('mud-tram')).stdout).toContain('One-way clutch');
+  const refused = run('trace', train('mud-tram'), '--words', 'gadget');
+  expect([refused.status, refused.stderr]).toEqual([2, expect.stringContaining('"gadget" is none of them')]);
+});

@@ -60,13 +60,14 @@ export function runCommand(argv: readonly string[]): string {
       });
     }
     case 'trace': {
-      const options = readOptions(rest, ['position', 'losses', 'convention', 'sets']);
+      const options = readOptions(rest, ['position', 'losses', 'convention', 'sets', 'words']);
       const train = readTrainFile(options.file);
       return traceText(train, {
         position: knownPosition(train, options.position),
         losses: options.losses,
         convention: options.convention,
         sets: options.sets,
+        words: options.words,
       });
     }
     case 'chart':

@@ -6,6 +6,7 @@ import {
   type SpeedUnit,
   type TorqueUnit,
 } from '@/core/units';
+import { OWN_WORDS, WORD_CHOICES, type PartWords } from '@/core/words';
 import type { SetSchool } from '@/core/working';
 import { parseArguments } from './arguments';
 import { UsageError } from './usage-error';
@@ -28,6 +29,8 @@ export interface Options {
   readonly reverse: boolean;
   readonly convention: RatioConvention;
   readonly sets: SetSchool;
+  /** What parts are called. */
+  readonly words: PartWords;
   /** A scenario's file. */
   readonly scenario?: string;
   /** The file of a log, and of what was seen. */
@@ -53,6 +56,7 @@ const KINDS = {
   at: 'several',
   convention: 'string',
   sets: 'string',
+  words: 'string',
   scenario: 'string',
   log: 'string',
   seen: 'string',
@@ -109,7 +113,25 @@ export function readOptions(argv: readonly string[], allowed: readonly OptionNam
     markdown: values.markdown ?? false,
     format: values.format,
     sets,
+    words: readWords(values.words),
   };
+}
+
+/** "layshaft,annulus": a word for each part that is to be called otherwise. */
+function readWords(text = ''): PartWords {
+  const words: Record<string, string> = { ...OWN_WORDS };
+  for (const word of text
+    .split(',')
+    .map((one) => one.trim().toLowerCase())
+    .filter(Boolean)) {
+    const found = Object.entries(WORD_CHOICES).find(([, choices]) => (choices as readonly string[]).includes(word));
+    if (!found)
+      throw new UsageError(
+        `--words takes ${Object.values(WORD_CHOICES).flat().join(', ')}; "${word}" is none of them.`,
+      );
+    words[found[0]] = word;
+  }
+  return words as unknown as PartWords;
 }
 
 /** What the options come to, by their kinds. */

@@ -16,26 +16,28 @@ import { ratioText, type RatioConvention } from '@/core/units';
 import { setName } from '@/core/words';
 import { workingText, workingOf, type Names, type SetSchool } from '@/core/working';
 import { modelOf } from '@/core/model';
+import { inWords, namesIn, type PartWords } from '@/core/words';
 
 interface TraceOptions {
   readonly position?: string;
   readonly losses: boolean;
   readonly convention: RatioConvention;
   readonly sets: SetSchool;
+  readonly words: PartWords;
 }
 
 /** The working and the power path of every position (or one), as text. */
-export function traceText(train: Train, { position, ...how }: TraceOptions): string {
+export function traceText(train: Train, { position, words, ...how }: TraceOptions): string {
   const open = modelOf(train).open;
   const wanted = train.positions.filter(({ id }) => position === undefined || id === position);
   const parts = wanted.map((one) => positionText(open, one, how).join('\n'));
-  return `${parts.join('\n\n')}\n`;
+  return inWords(`${parts.join('\n\n')}\n`, words, namesIn(train));
 }
 
 function positionText(
   open: OpenTrain,
   position: Position,
-  { losses, convention, sets }: Omit<TraceOptions, 'position'>,
+  { losses, convention, sets }: Omit<TraceOptions, 'position' | 'words'>,
 ): string[] {
   const { train } = open.network;
   const names = namesOf(train);

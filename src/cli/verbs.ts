@@ -40,7 +40,8 @@ export const VERBS: Readonly<Record<string, Verb>> = {
     example: 'combinations box.train.json',
   },
   trace: {
-    usage: 'trace FILE [--position ID] [--losses] [--convention in/out|out/in] [--sets formula|table]',
+    usage:
+      'trace FILE [--position ID] [--losses] [--convention in/out|out/in] [--sets formula|table] [--words annulus,freewheel]',
     does: 'Prints the working and the power path of every position, as text.',
     options: [TRAIN, POSITION, LOSSES, CONVENTION, ['--sets formula|table', 'how planetary sets are worked out']],
     example: 'trace box.train.json --position 2',

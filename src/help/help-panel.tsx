@@ -7,6 +7,7 @@ import { Symbols } from './symbols';
 import { TOPICS, type Topic, type TopicName } from './topics';
 import { WORDS, type Word } from './words';
 import { required } from '@/core/required';
+import { usePartWords } from '@/ui/part-words';
 
 /** A line of the list of keys. */
 export interface KeyLine {
@@ -24,6 +25,7 @@ export interface HelpProps {
 /** What the screen is for, its words, symbols, choices, cautions and keys; it stays open beside the work. */
 export function HelpPanel({ about, keys = [], onTour, onClose }: HelpProps) {
   const topic: Topic = TOPICS[about];
+  const told = usePartWords();
   const panel = useRef<HTMLElement>(null);
   useEffect(() => {
     const [before, own] = [document.activeElement, required(panel.current)];
@@ -59,7 +61,7 @@ export function HelpPanel({ about, keys = [], onTour, onClose }: HelpProps) {
         <p className="text-base font-semibold">{topic.question}</p>
         <ol className="mt-2 flex list-decimal flex-col gap-1.5 pl-4">
           {topic.steps.map((step) => (
-            <li key={step}>{step}</li>
+            <li key={step}>{told(step)}</li>
           ))}
         </ol>
         {onTour && (
@@ -73,7 +75,7 @@ export function HelpPanel({ about, keys = [], onTour, onClose }: HelpProps) {
               {topic.choices.map(([name, means]) => (
                 <div key={name}>
                   <dt className="font-semibold">{name}</dt>
-                  <dd className="muted">{means}</dd>
+                  <dd className="muted">{told(means)}</dd>
                 </div>
               ))}
             </dl>
@@ -90,9 +92,9 @@ export function HelpPanel({ about, keys = [], onTour, onClose }: HelpProps) {
               const { word, means, also }: Word = WORDS[name];
               return (
                 <div key={name}>
-                  <dt className="inline font-semibold">{word}: </dt>
+                  <dt className="inline font-semibold">{told(word)}: </dt>
                   <dd className="inline">
-                    {means}.{also && <span className="muted"> Also called: {also}.</span>}
+                    {told(means)}.{also && <span className="muted"> Also called: {also}.</span>}
                   </dd>
                 </div>
               );

@@ -1,6 +1,7 @@
 import type { Coupler } from '@/core/train';
 import type { ReactNode } from 'react';
 import { CouplerSymbol } from '@/figures/side-view/coupler-symbol';
+import { usePartWords } from '@/ui/part-words';
 
 const coupler = (rest: { type: 'clutch' | 'one-way'; style?: 'friction' | 'dog' | 'band' }, frame = false): Coupler =>
   ({ id: 'x', name: 'x', joins: ['a', frame ? 'frame' : 'b'], ...rest }) as Coupler;
@@ -43,6 +44,7 @@ const SYMBOLS: readonly (readonly [mark: ReactNode, means: string])[] = [
 ];
 
 export function Symbols() {
+  const told = usePartWords();
   return (
     <ul className="flex flex-col gap-1">
       {SYMBOLS.map(([mark, means]) => (
@@ -50,7 +52,7 @@ export function Symbols() {
           <svg viewBox="-20 -18 40 36" className="h-9 w-10" aria-hidden>
             {mark}
           </svg>
-          {means}
+          {told(means)}
         </li>
       ))}
     </ul>

@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseTrain, problemText, type Train } from '@/core/train';
 
@@ -8,3 +8,7 @@ export function demoTrain(name: string): Train {
   if (!parsed.ok) throw new Error(`${name}: ${parsed.problems.map(problemText).join('; ')}`);
   return parsed.train;
 }
+
+/** All of them. */
+export const demoTrains = (): readonly Train[] =>
+  readdirSync('demo/trains').map((file) => demoTrain(file.replace(/\.train\.json$/, '')));

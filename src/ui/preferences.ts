@@ -4,6 +4,7 @@ import { useEffect } from 'react';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 import type { ForceUnit, RatioConvention, SpeedUnit, TorqueUnit } from '@/core/units';
+import { OWN_WORDS, type PartWords } from '@/core/words';
 import type { SetSchool } from '@/core/working';
 
 /** What the keys of the positions show under their names. */
@@ -24,6 +25,8 @@ interface Choices {
   readonly keepSets: boolean;
   /** Columns of tables that a person shows or folds away, by the table's kind and the column's head. */
   readonly columns: Readonly<Record<string, Readonly<Record<string, boolean>>>>;
+  /** What parts are called. */
+  readonly words: PartWords;
 }
 
 /** How a person likes figures shown; kept in the browser. */
@@ -41,6 +44,7 @@ const FIRST: Choices = {
   losses: false,
   keepSets: false,
   columns: {},
+  words: OWN_WORDS,
 };
 
 const NAME = 'tin-wheel-preferences';

@@ -1,6 +1,6 @@
 import { renderToStaticMarkup } from 'react-dom/server';
 import { drawSideView, QUICK, SPACES } from '@/core/drawing';
-import { SECTIONS, sheetOf, type SectionKey } from '@/core/sheet';
+import { SECTIONS, sheetInWords, sheetOf, type SectionKey } from '@/core/sheet';
 import type { Train } from '@/core/train';
 import { SPEED_UNITS, TORQUE_UNITS } from '@/core/units';
 import { sheetMarkdown } from '@/figures/sheet/markdown';
@@ -11,11 +11,17 @@ import { UsageError, type Options } from '../options';
 /** The sheet of a train as a page with its drawings, or as Markdown. */
 export function sheetText(
   train: Train,
-  { format = 'html', speed, torque, convention }: Pick<Options, 'format' | 'speed' | 'torque' | 'convention'>,
+  {
+    format = 'html',
+    speed,
+    torque,
+    convention,
+    words,
+  }: Pick<Options, 'format' | 'speed' | 'torque' | 'convention' | 'words'>,
 ): string {
   if (format !== 'html' && format !== 'markdown') throw new UsageError('--format is html or markdown.');
   const drawn = drawSideView(train, SPACES.bench, { effort: QUICK });
-  const sheet = sheetOf(
+  const own = sheetOf(
     train,
     {
       sections: Object.keys(SECTIONS) as SectionKey[],
@@ -26,6 +32,7 @@ export function sheetText(
     },
     drawn.ok ? drawn.view.order : [],
   );
+  const sheet = sheetInWords(own, train, words);
   if (format === 'markdown') return sheetMarkdown(sheet);
   const body = renderToStaticMarkup(<SheetDocument sheet={sheet} train={train} view={drawn.ok ? drawn.view : null} />);
   return sheetPage(train.name, body);

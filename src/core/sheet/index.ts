@@ -1,3 +1,4 @@
+export { sheetInWords } from './in-words';
 export {
   SECTIONS,
   sheetOf,

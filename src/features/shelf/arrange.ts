@@ -2,15 +2,21 @@ import { compare, parseRational } from '@/core/rational';
 import { type ReadableEntry, type ShelfEntry } from '@/wire';
 import { isReadable } from './entry';
 import { required } from '@/core/required';
+import { inOwnWords } from '@/core/words';
 
 export const SORTS = { changed: 'Last change', name: 'Name', positions: 'Positions', spread: 'Spread' } as const;
 export type Sort = keyof typeof SORTS;
 
 /** The entries that match every word typed, in their name or notes, in the order asked for. */
 export function arrange(entries: readonly ShelfEntry[], query: string, sort: Sort): readonly ShelfEntry[] {
-  const words = query.toLowerCase().split(/\s+/).filter(Boolean);
+  const wordsOf = (text: string) => text.toLowerCase().split(/\s+/).filter(Boolean);
+  // A layshaft is found where it is called a countershaft, and the other way round.
+  const [words, own] = [wordsOf(query), wordsOf(inOwnWords(query))];
   const text = (entry: ShelfEntry) => `${entry.name} ${isReadable(entry) ? entry.notes : ''}`.toLowerCase();
-  const matching = entries.filter((entry) => words.every((word) => text(entry).includes(word)));
+  const matching = entries.filter(
+    (entry) =>
+      words.every((word) => text(entry).includes(word)) || own.every((word) => inOwnWords(text(entry)).includes(word)),
+  );
   return [...matching].sort((a, b) => ORDER[sort](a, b) || byName(a, b));
 }
 

@@ -5,14 +5,25 @@ import clsx from 'clsx';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { drawSideView } from '@/core/drawing';
+import type { Edit } from '@/core/train';
 import { buildPattern, PATTERNS, type PatternQuestion, type Pattern } from '@/core/patterns';
 import { Dialog, DialogActions } from '@/ui/dialog';
 import { SmallSideView } from '@/figures/side-view/small-side-view';
 import { postTrain } from '@/wire';
 import { TrainPreview } from './preview';
 import { itemAt } from '@/core/required';
+import { usePartWords } from '@/ui/part-words';
 
 const SPACE = { width: 480, height: 260 };
+
+/** The parts of a new train in the words that were chosen: from then on they are its own names. */
+function namedIn(told: (text: string) => string, built: Edit): Edit {
+  if (!built.ok) return built;
+  const named = <P extends { readonly name: string }>(parts: readonly P[]): P[] =>
+    parts.map((part) => ({ ...part, name: told(part.name) }));
+  const { members, couplers } = built.train;
+  return { ok: true, train: { ...built.train, members: named(members), couplers: named(couplers) } };
+}
 
 /** The short form of a new train, with a drawing and figures that follow what is typed. */
 export function PatternDialog({ onClose, onAdded }: { onClose: () => void; onAdded: (name: string) => void }) {
@@ -20,7 +31,11 @@ export function PatternDialog({ onClose, onAdded }: { onClose: () => void; onAdd
   const [typed, setTyped] = useState<Readonly<Record<string, string>>>({});
   const [name, setName] = useState('');
   const [message, setMessage] = useState<string | null>(null);
-  const built = useMemo(() => buildPattern(pattern, name || pattern.title, numbers(typed)), [pattern, name, typed]);
+  const told = usePartWords();
+  const built = useMemo(
+    () => namedIn(told, buildPattern(pattern, name || told(pattern.title), numbers(typed))),
+    [pattern, name, typed, told],
+  );
   const drawn = useMemo(() => (built.ok ? drawSideView(built.train, SPACE) : null), [built]);
   const router = useRouter();
   const add = async (then: (id: string, name: string) => void) => {
@@ -57,13 +72,13 @@ export function PatternDialog({ onClose, onAdded }: { onClose: () => void; onAdd
                     setTyped({});
                   }}
                 />
-                {one.title}
+                {told(one.title)}
               </label>
             ))}
           </div>
           <div className="flex min-w-0 flex-col gap-2">
-            <p className="text-sm">{pattern.says}</p>
-            <Field label="Name" value={name} placeholder={pattern.title} onChange={setName} />
+            <p className="text-sm">{told(pattern.says)}</p>
+            <Field label="Name" value={name} placeholder={told(pattern.title)} onChange={setName} />
             {pattern.asks.map((ask) => (
               <AskField
                 key={ask.key}

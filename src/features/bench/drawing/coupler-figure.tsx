@@ -10,6 +10,7 @@ import { couplerWords } from '@/core/words';
 import { couplerState, decidesForItself } from '@/features/train/words';
 import { PartButton } from './part-button';
 import { partsById } from '@/core/train';
+import { useTrainWords } from '@/features/train/use-train-words';
 
 /** A coupler on the drawing, pressed to engage or release it; one that helps to lock the train is ringed. */
 export function CouplerFigure({ shape, powered }: { shape: CouplerShape; powered: boolean }) {
@@ -23,10 +24,11 @@ export function CouplerFigure({ shape, powered }: { shape: CouplerShape; powered
   const locks = position.locks.includes(coupler.id);
   const { x, y } = shape;
   const closed = state === 'engaged' || state === 'holds';
+  const told = useTrainWords();
   return (
     <PartButton
       label={
-        `${couplerWords(train, coupler)}: ` +
+        `${told(couplerWords(train, coupler))}: ` +
         `${state}.` +
         (decides ? ' Holds or overruns by itself.' : closed || state === 'overruns' ? ' Release it.' : ' Engage it.')
       }

@@ -13,6 +13,7 @@ import { couplerState, decidesForItself, ROLE_TEXT } from '@/features/train/word
 import { memberPower } from '../powers';
 import { useOpenCard } from '../use-bench';
 import { usePointed, type Pointed } from './pointed';
+import { useTrainWords } from '@/features/train/use-train-words';
 
 const WIDTH = 250;
 
@@ -124,9 +125,10 @@ function gearRoles(id: string, train: Train, { roles }: Explained): string[] {
 function CouplerLines({ id, train, position }: { id: string; train: Train; position: Explained }) {
   const coupler = partsById(train).coupler(id);
   const state = couplerState(coupler, position);
+  const told = useTrainWords();
   return (
     <>
-      <p className="font-semibold">{couplerWords(train, coupler)}</p>
+      <p className="font-semibold">{told(couplerWords(train, coupler))}</p>
       <p>{state}</p>
       <p className="muted">
         {decidesForItself(coupler)

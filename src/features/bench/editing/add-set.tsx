@@ -4,6 +4,7 @@ import { addSet, type SetPart } from '@/core/train';
 import { useTrain } from '@/features/train/use-train';
 import { START_TEETH } from './start-teeth';
 import { useEdit, type Say } from './use-edit';
+import { usePartWords } from '@/ui/part-words';
 
 const AS: Record<SetPart, string> = { sun: 'as its sun', carrier: 'as its carrier', ring: 'as its ring' };
 
@@ -11,6 +12,7 @@ const AS: Record<SetPart, string> = { sun: 'as its sun', carrier: 'as its carrie
 export function AddSet({ member, say }: { member: string; say: Say }) {
   const train = useTrain((state) => state.train);
   const edit = useEdit(say);
+  const told = usePartWords();
   return (
     <select
       className="select select-xs w-auto"
@@ -25,7 +27,7 @@ export function AddSet({ member, say }: { member: string; say: Say }) {
       </option>
       {Object.entries(AS).map(([part, text]) => (
         <option key={part} value={part}>
-          {text}
+          {told(text)}
         </option>
       ))}
     </select>

@@ -5,15 +5,17 @@ import { memberName } from '@/core/words';
 import { useTrain } from '@/features/train/use-train';
 import { ChoiceField } from './choice-field';
 import { useEdit, type Say } from './use-edit';
+import { usePartWords } from '@/ui/part-words';
 
 /** What a coupler is and which members it joins; its positions stay as they are. */
 export function CouplerEnds({ coupler, say }: { coupler: Extract<Coupler, { joins: unknown }>; say: Say }) {
   const train = useTrain((state) => state.train);
   const edit = useEdit(say);
   const [a, b] = coupler.joins;
+  const told = usePartWords();
   const types: Record<JoiningType, string> = {
     clutch: coupler.joins.includes(FRAME) ? 'brake' : 'clutch',
-    'one-way': 'one-way clutch',
+    'one-way': told('one-way clutch'),
   };
   const ends = Object.fromEntries([
     [FRAME, 'the frame'],

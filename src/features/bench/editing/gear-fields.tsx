@@ -40,6 +40,7 @@ import { KeepSet } from './keep-set';
 import { TeethField } from './teeth-field';
 import { useEdit, type Say } from './use-edit';
 import { required } from '@/core/required';
+import { usePartWords } from '@/ui/part-words';
 
 /** A gear's teeth and module, its meshes, and the parts that make sense beside it. */
 export function GearFields({ gear, say }: { gear: Gear; say: Say }) {
@@ -115,6 +116,8 @@ const NO_MATERIAL = 'not given';
 /** What a gear is: its kind, what it is made of, and how fast its tips run. */
 function MakeFields({ gear, say }: { gear: Gear; say: Say }) {
   const train = useTrain((state) => state.train);
+  const told = usePartWords();
+  const kinds = { ...KINDS, internal: told(KINDS.internal) };
   const edit = useEdit(say);
   const { figures } = useExplained();
   const { speed } = useTyped();
@@ -127,14 +130,14 @@ function MakeFields({ gear, say }: { gear: Gear; say: Say }) {
   return (
     <details className="group">
       <summary className="cursor-pointer">
-        <span className="muted">Kind and material</span> {KINDS[gear.type]}
+        <span className="muted">Kind and material</span> {kinds[gear.type]}
         {material && `, ${material}`}
       </summary>
       <div className="mt-1.5 flex flex-col gap-1.5">
         <ChoiceField
           label="Kind"
           value={gear.type}
-          choices={KINDS}
+          choices={kinds}
           onChoose={(type) => edit(setGearType(train, gear.id, type))}
         />
         <ChoiceField

@@ -23,10 +23,12 @@ import { CopyButton } from './copy-button';
 import { RemovePart } from './remove-part';
 import { AskFirst } from './ask-first';
 import { useEdit, type Say } from './use-edit';
+import { usePartWords } from '@/ui/part-words';
 
 /** A member's name, colour and task, and what can join it to others. */
 export function MemberFields({ id, say }: { id: string; say: Say }) {
   const train = useTrain((state) => state.train);
+  const told = usePartWords();
   const edit = useEdit(say);
   const member = partsById(train).member(id);
   const others = train.members.filter((other) => other.id !== id && other.carrier === undefined);
@@ -101,7 +103,7 @@ export function MemberFields({ id, say }: { id: string; say: Say }) {
                 onAdd={() => edit(addCoupler(train, 'clutch', id, with_), here)}
               />
               <Add
-                label="One-way clutch"
+                label={told('One-way clutch')}
                 onAdd={() =>
                   edit(addCoupler(train, 'one-way', with_ === FRAME ? FRAME : id, with_ === FRAME ? id : with_), here)
                 }

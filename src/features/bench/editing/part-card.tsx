@@ -12,6 +12,7 @@ import { GearFields } from './gear-fields';
 import { MemberFields } from './member-fields';
 import { partsById } from '@/core/train';
 import { required } from '@/core/required';
+import { useTrainWords } from '@/features/train/use-train-words';
 
 const WIDTH = 300;
 
@@ -37,9 +38,14 @@ export function PartCard({ editing }: { editing: PartRef }) {
     if (!required(card.current).contains(document.activeElement)) required(card.current).focus();
   }, []);
   const close = () => openCard(null);
+  const told = useTrainWords();
   const gear = editing.kind === 'gear' ? partsById(train).find.gear(editing.id) : undefined;
   const coupler = editing.kind === 'coupler' ? partsById(train).find.coupler(editing.id) : undefined;
-  const title = gear ? gearWords(train, gear) : coupler ? couplerWords(train, coupler) : memberName(train, editing.id);
+  const title = gear
+    ? gearWords(train, gear)
+    : coupler
+      ? told(couplerWords(train, coupler))
+      : memberName(train, editing.id);
   return (
     <div
       ref={card}

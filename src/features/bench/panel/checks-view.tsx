@@ -15,6 +15,7 @@ import { useCard } from '../use-bench';
 import { useFindings } from './findings';
 import { TimingMarks } from './timing-marks';
 import { itemAt } from '@/core/required';
+import { useTrainWords } from '@/features/train/use-train-words';
 
 /**
  * What is wrong with the train or worth knowing: what, why it matters, what would mend it. Pointing lights the parts.
@@ -66,6 +67,7 @@ function CheckLine({ found, effects }: { found: Finding; effects: Effects }) {
   const [message, setMessage] = useState<string | null>(null);
   const [asking, setAsking] = useState(false);
   const edit = useEdit(setMessage);
+  const told = useTrainWords();
   const Icon = weight === 'wrong' ? CircleAlert : Info;
   return (
     <li
@@ -78,9 +80,9 @@ function CheckLine({ found, effects }: { found: Finding; effects: Effects }) {
         aria-label={weight === 'wrong' ? 'Wrong' : 'Worth knowing'}
       />
       <div className="min-w-0 flex-1 text-sm">
-        <p className="font-semibold">{what}</p>
-        <p>{why}</p>
-        <p className="muted">{mend}</p>
+        <p className="font-semibold">{told(what)}</p>
+        <p>{told(why)}</p>
+        <p className="muted">{told(mend)}</p>
         {marks.length > 0 && <TimingMarks marks={marks} />}
         <div className="mt-1 flex flex-wrap gap-1.5">
           {mends.map((one) => (
@@ -91,7 +93,7 @@ function CheckLine({ found, effects }: { found: Finding; effects: Effects }) {
               title="Apply this fix"
               onClick={() => edit(one.apply(train))}
             >
-              {one.label}
+              {told(one.label)}
               {effects && <MendEffect mend={one} effects={effects} />}
             </button>
           ))}

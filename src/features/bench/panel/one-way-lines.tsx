@@ -10,6 +10,7 @@ import type { TypedInput } from '@/features/train/input/typed-input';
 import { useScale } from '@/features/train/input/loads';
 import { couplerName, memberName, sentence } from '@/core/words';
 import { itemAt } from '@/core/required';
+import { useTrainWords } from '@/features/train/use-train-words';
 
 /** What each one-way clutch does here, why, and what would change it. */
 export function OneWayLines() {
@@ -17,11 +18,12 @@ export function OneWayLines() {
   const light = useLight();
   const { oneWays, solved } = useExplained();
   const typed = useScale();
+  const told = useTrainWords();
   if (oneWays.length === 0) return null;
   const turned = itemAt(solved.network.memberIds, solved.flow.driver);
   return (
-    <section className="mt-3 text-sm" aria-label="One-way clutches">
-      <h3 className="font-semibold">One-way clutches</h3>
+    <section className="mt-3 text-sm" aria-label={told('One-way clutches')}>
+      <h3 className="font-semibold">{told('One-way clutches')}</h3>
       <ul>
         {oneWays.map((account) => {
           const lit = {
@@ -41,7 +43,7 @@ export function OneWayLines() {
             >
               {oneWayText(train, account, typed, memberName(train, turned)).map((text, i) => (
                 <span key={i} className={i === 0 ? 'block' : 'muted block'}>
-                  {text}
+                  {told(text)}
                 </span>
               ))}
             </li>

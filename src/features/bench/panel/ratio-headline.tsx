@@ -10,6 +10,7 @@ import { listed, memberName } from '@/core/words';
 import { Outputs } from './outputs';
 import { Reason } from './reason';
 import { itemAt, required } from '@/core/required';
+import { usePartWords } from '@/ui/part-words';
 
 /** The ratio, large, or why there is none. */
 export function RatioHeadline() {
@@ -64,9 +65,10 @@ const VERDICT: Record<NonNullable<Explained['backward']>, string> = {
 };
 
 function BackwardVerdict({ position }: { position: Explained }) {
+  const told = usePartWords();
   return (
     <p className={position.backward === 'jams' ? 'pb-1 font-semibold text-error' : 'pb-1 font-semibold'}>
-      {VERDICT[required(position.backward)]}
+      {told(VERDICT[required(position.backward)])}
     </p>
   );
 }

@@ -11,6 +11,7 @@ import { useExplained } from '@/features/train/use-explained';
 import { useTrain, useLight } from '@/features/train/use-train';
 import { OneWayLines } from './one-way-lines';
 import { storyOf } from './sentences';
+import { useTrainWords } from '@/features/train/use-train-words';
 
 /** The story of the power from the input to the output; pointing at a sentence lights its parts on the drawing. */
 export function Trace() {
@@ -18,6 +19,7 @@ export function Trace() {
   const position = useExplained();
   const { working } = position;
   const { sentences, idle } = storyOf(train, position);
+  const told = useTrainWords();
   return (
     <div className="mt-2.5">
       <ol className="flex flex-col" aria-label="Trace">
@@ -29,7 +31,7 @@ export function Trace() {
               {i + 1}
             </span>
             <span className="min-w-0">
-              {text}
+              {told(text)}
               <span className="figure muted block text-[13px] leading-snug">{sum}</span>
             </span>
           </Line>

@@ -27,6 +27,7 @@ import { possibleShifts } from '@/core/gear-chart';
 import { modelOf } from '@/core/model';
 import { useSameList } from '@/ui/same-list';
 import { required } from '@/core/required';
+import { useTrainWords } from '@/features/train/use-train-words';
 
 const HEAD =
   'sticky top-0 z-20 border-b border-base-content bg-base-100 px-2 py-1 ' +
@@ -91,6 +92,7 @@ export function ChartTable() {
     event.preventDefault();
     event.stopPropagation();
   };
+  const told = useTrainWords();
   const dropped = ({ active, over }: DragEndEvent) => {
     const at = (id: unknown) => train.positions.findIndex((position) => position.id === id);
     if (over && active.id !== over.id) edits.move(String(active.id), at(over.id) - at(active.id));
@@ -129,7 +131,9 @@ export function ChartTable() {
           </tbody>
         </table>
       </SortableContext>
-      {coasts && <p className="muted mt-1 text-xs">One-way clutches: ◆ holds, ◇ overruns; after “/”, coasting.</p>}
+      {coasts && (
+        <p className="muted mt-1 text-xs">{told('One-way clutches: ◆ holds, ◇ overruns; after “/”, coasting.')}</p>
+      )}
     </DndContext>
   );
 }
@@ -157,8 +161,9 @@ function NumberHead({ title, children }: { title: string; children: React.ReactN
 function CouplerHead({ coupler }: { coupler: Coupler }) {
   const train = useTrain((state) => state.train);
   const itself = decidesForItself(coupler);
+  const told = useTrainWords();
   return (
-    <th scope="col" className={clsx(HEAD, 'max-w-20 text-center')} title={couplerWords(train, coupler)}>
+    <th scope="col" className={clsx(HEAD, 'max-w-20 text-center')} title={told(couplerWords(train, coupler))}>
       <span className={clsx('line-clamp-2 text-center', itself && 'italic')}>{coupler.name || coupler.id}</span>
     </th>
   );

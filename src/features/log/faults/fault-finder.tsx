@@ -17,6 +17,7 @@ import { Looked } from './looked';
 import { seenOf, sightsOf } from './seen-of';
 import { partsById } from '@/core/train';
 import { required } from '@/core/required';
+import { InWords } from '@/features/train/in-words';
 
 const LOOKS: Record<Look | '', string> = {
   '': 'not tried',
@@ -271,7 +272,7 @@ function Suspects({ found }: { found: Diagnosis }) {
                 aria-expanded={looked === key}
                 onClick={() => setLooked(looked === key ? null : key)}
               >
-                {faults.map((fault) => faultWords(train, fault)).join(', and ')}
+                <InWords train={train} text={faults.map((fault) => faultWords(train, fault)).join(', and ')} />
                 <span className="muted font-normal">
                   {' '}
                   · {agrees} of {of}

@@ -7,6 +7,7 @@ import { anySeed } from '../asked/numbers';
 import { beginDrill } from './begin';
 import { timeText } from './time-text';
 import { itemAt } from '@/core/required';
+import { InWords } from '@/features/train/in-words';
 
 /** What a drill came to: what was wrong, and which slips. */
 export function DrillEnd({ drill }: { drill: OpenDrill }) {
@@ -35,7 +36,9 @@ export function DrillEnd({ drill }: { drill: OpenDrill }) {
             const { slip } = answer.mark.verdict === 'wrong' ? answer.mark : { slip: null };
             return (
               <li key={question.id} className="border-l-3 border-base-300 pl-2">
-                <p>{question.text}</p>
+                <p>
+                  <InWords train={train} text={question.text} />
+                </p>
                 <p className="muted text-sm">
                   {train.name}. You said {answerWords(train, question, answer.given) || 'nothing'}; it is{' '}
                   <span className="text-base-content">

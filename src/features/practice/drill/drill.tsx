@@ -13,6 +13,7 @@ import { useDrillKeys } from './keys';
 import { timeText } from './time-text';
 import { partsById } from '@/core/train';
 import { itemAt } from '@/core/required';
+import { InWords } from '@/features/train/in-words';
 
 /** One question at a time over the side view: predicted first, then marked, then turned. */
 export function DrillPane({ clock }: { clock: boolean }) {
@@ -82,12 +83,16 @@ function Asking({ drill, clock }: { drill: OpenDrill; clock: boolean }) {
           Question {drill.at + 1} of {drill.questions.length}
         </span>
         <span>{train.name}</span>
-        <span>{SKILL_NAMES[question.skill as Skill]}</span>
+        <span>
+          <InWords train={train} text={SKILL_NAMES[question.skill as Skill]} />
+        </span>
         <span className="flex-1" />
         {clock && <Clock since={drill.begunAt} />}
         <RightSoFar drill={drill} />
       </header>
-      <h3 className="max-w-[75ch] text-lg font-semibold">{question.text}</h3>
+      <h3 className="max-w-[75ch] text-lg font-semibold">
+        <InWords train={train} text={question.text} />
+      </h3>
       {answered ? (
         <div className="flex flex-wrap items-start gap-x-6 gap-y-2">
           <div className="min-w-0 flex-1">
@@ -121,7 +126,7 @@ function Asking({ drill, clock }: { drill: OpenDrill; clock: boolean }) {
       {answered ? (
         <section aria-label="How it comes about">
           <h4 className="font-semibold">How it comes about</h4>
-          <WorkingList lines={question.working} />
+          <WorkingList train={train} lines={question.working} />
         </section>
       ) : (
         <GivenLists train={train} chart={showsChart(question.skill)} />

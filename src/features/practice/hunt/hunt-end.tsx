@@ -2,6 +2,7 @@ import { faultWords } from '@/core/faults';
 import { couplerName } from '@/core/words';
 import type { OpenHunt } from '../store';
 import { isBad } from './begin';
+import { InWords } from '@/features/train/in-words';
 
 /** Which part it was, and how few tests would have done. */
 export function HuntEnd({ own }: { own: OpenHunt }) {
@@ -13,7 +14,7 @@ export function HuntEnd({ own }: { own: OpenHunt }) {
   return (
     <section aria-label="What it was" role="status" className="flex flex-col gap-1">
       <p className="text-lg font-semibold">
-        {found ? 'Found' : 'It was'}: {faultWords(train, secret)}
+        {found ? 'Found' : 'It was'}: <InWords train={train} text={faultWords(train, secret)} />
       </p>
       {alike.length > 1 && (
         <p className="muted text-sm">

@@ -16,6 +16,7 @@ import { usePractice, usePracticeItself } from '../use-practice';
 import { giveUp, isBad, nameIt, same, tryIt } from './begin';
 import { HuntEnd } from './hunt-end';
 import { required } from '@/core/required';
+import { InWords } from '@/features/train/in-words';
 
 /** Engage, turn, see, and name the part that is bad. */
 export function HuntPane() {
@@ -167,7 +168,7 @@ function Naming({ own }: { own: OpenHunt }) {
               value={JSON.stringify(fault)}
               disabled={wrong.some((one) => same(one, fault))}
             >
-              {faultWords(train, fault)}
+              <InWords train={train} text={faultWords(train, fault)} />
             </option>
           ))}
         </select>
@@ -185,7 +186,7 @@ function Naming({ own }: { own: OpenHunt }) {
       </button>
       {wrong.length > 0 && (
         <span role="status" className="text-error">
-          Not {wrong.map((fault) => faultWords(train, fault)).join(', nor ')}.
+          <InWords train={train} text={`Not ${wrong.map((fault) => faultWords(train, fault)).join(', nor ')}.`} />
         </span>
       )}
     </div>

@@ -2,6 +2,7 @@ import type { Train } from '@/core/train';
 import { couplerName, couplerWords, gearName, memberName } from '@/core/words';
 import { partsById } from '@/core/train';
 import { required } from '@/core/required';
+import { InWords } from '@/features/train/in-words';
 
 /**
  * All that a question can be answered from, in words: what meshes with what, what the couplers join, and what each
@@ -31,7 +32,9 @@ export function GivenLists({ train, chart }: { train: Train; chart: boolean }) {
             </li>
           ))}
         {train.couplers.map((coupler) => (
-          <li key={coupler.id}>{couplerWords(train, coupler)}</li>
+          <li key={coupler.id}>
+            <InWords train={train} text={couplerWords(train, coupler)} />
+          </li>
         ))}
       </ul>
       {chart && train.positions.length > 0 && (

@@ -5,6 +5,7 @@ import type { Train } from '@/core/train';
 import { figure } from '@/core/units';
 import { answerWords } from './choices';
 import { required } from '@/core/required';
+import { InWords } from '@/features/train/in-words';
 
 interface Props {
   readonly train: Train;
@@ -26,7 +27,10 @@ export function AnswerVerdict({ train, question, given, mark }: Props) {
       {!right && <p className="muted">You said: {answerWords(train, question, given) || 'nothing'}</p>}
       {mark.verdict === 'wrong' && mark.slip !== null && (
         <p className="border-l-3 border-error pl-2">
-          <span className="font-semibold">A usual slip, {SLIPS[mark.slip].name}.</span> {SLIPS[mark.slip].says}
+          <span className="font-semibold">
+            A usual slip, <InWords train={train} text={SLIPS[mark.slip].name} />.
+          </span>{' '}
+          <InWords train={train} text={SLIPS[mark.slip].says} />
         </p>
       )}
     </section>
@@ -47,10 +51,12 @@ export function RightAnswer({ train, question }: Pick<Props, 'train' | 'question
   );
 }
 
-export const WorkingList = ({ lines }: { lines: readonly string[] }) => (
+export const WorkingList = ({ train, lines }: { train: Train; lines: readonly string[] }) => (
   <ol aria-label="Working" className="figure text-sm print:text-[10px] print:leading-snug">
     {lines.map((line, i) => (
-      <li key={i}>{line}</li>
+      <li key={i}>
+        <InWords train={train} text={line} />
+      </li>
     ))}
   </ol>
 );

@@ -2,6 +2,7 @@ import type { Worksheet } from '@/core/practice';
 import { RightAnswer, WorkingList } from '../question/verdict';
 import { RolesAnswers } from './roles-table';
 import { itemAt, lookUp } from '@/core/required';
+import { InWords } from '@/features/train/in-words';
 
 /** The answers with their working, for paper only. */
 export function AnswerPages({ sheet }: { sheet: Worksheet }) {
@@ -19,7 +20,7 @@ export function AnswerPages({ sheet }: { sheet: Worksheet }) {
           return (
             <li key={question.id} className="mb-2 break-inside-avoid">
               <p>
-                <span className="font-semibold">{i + 1}.</span> {question.text}
+                <span className="font-semibold">{i + 1}.</span> <InWords train={train} text={question.text} />
               </p>
               <p className="font-semibold">
                 <RightAnswer train={train} question={question} />
@@ -30,7 +31,7 @@ export function AnswerPages({ sheet }: { sheet: Worksheet }) {
                   {lines.length > 0 && ', and'}
                 </p>
               )}
-              <WorkingList lines={lines} />
+              <WorkingList train={train} lines={lines} />
             </li>
           );
         })}

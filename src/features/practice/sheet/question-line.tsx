@@ -10,6 +10,7 @@ import type { OpenSheet } from '../store';
 import { usePracticeItself } from '../use-practice';
 import { fillIn, markItems, markOf } from './begin';
 import { partsById } from '@/core/train';
+import { InWords } from '@/features/train/in-words';
 
 interface Props {
   readonly open: OpenSheet;
@@ -29,7 +30,7 @@ export function QuestionLine({ open, train, question, number }: Props) {
   return (
     <li className="break-inside-avoid" aria-label={`Question ${number}`}>
       <p className="max-w-[80ch]">
-        <span className="font-semibold">{number}.</span> {question.text}
+        <span className="font-semibold">{number}.</span> <InWords train={train} text={question.text} />
         {place && question.answer.kind !== 'parts' && (
           <span className="muted">
             {' '}
@@ -51,7 +52,7 @@ export function QuestionLine({ open, train, question, number }: Props) {
           {mark?.verdict === 'wrong' && mark.slip !== null && <p>{SLIPS[mark.slip].says}</p>}
           <details>
             <summary className="muted cursor-pointer text-sm">Working</summary>
-            <WorkingList lines={question.working} />
+            <WorkingList train={train} lines={question.working} />
           </details>
         </div>
       )}

@@ -1,7 +1,7 @@
 import { createContext, useContext, useEffect, useMemo } from 'react';
 import { useStore } from 'zustand';
 import type { DrawnTrain } from '@/core/drawing';
-import { sheetOf, type DesignSheet } from '@/core/sheet';
+import { sheetInWords, sheetOf, type DesignSheet } from '@/core/sheet';
 import { createTrainLog, trainLogOf } from '@/features/train/log/train-log';
 import { ownOf } from '@/features/train/session';
 import { stationsOf } from '@/features/train/side-views';
@@ -34,6 +34,7 @@ export function useComposing(): ComposedPaper {
   const train = useTrain((state) => state.train);
   const version = useTrain((state) => state.version);
   const convention = usePreferences((state) => state.convention);
+  const words = usePreferences((state) => state.words);
   const { speedRpm, torqueNm, loads } = useInput();
   const sections = useSheet((state) => state.sections);
   const style = useSheet((state) => state.style);
@@ -43,26 +44,45 @@ export function useComposing(): ComposedPaper {
   const drawn = useSideView(train);
   const sheet = useMemo(
     () =>
-      sheetOf(
+      sheetInWords(
+        sheetOf(
+          train,
+          {
+            sections,
+            style,
+            convention,
+            speedRpm,
+            torqueNm,
+            loads,
+            by,
+            revision: revision || `saved state ${version}`,
+            date: longDayText(new Date()),
+            stations: stationsOf(train)
+              .map(({ key }) => key)
+              .filter((key) => !without.includes(key)),
+            log: entries && trainLogOf(entries),
+          },
+          drawn.ok ? drawn.view.order : [],
+        ),
         train,
-        {
-          sections,
-          style,
-          convention,
-          speedRpm,
-          torqueNm,
-          loads,
-          by,
-          revision: revision || `saved state ${version}`,
-          date: longDayText(new Date()),
-          stations: stationsOf(train)
-            .map(({ key }) => key)
-            .filter((key) => !without.includes(key)),
-          log: entries && trainLogOf(entries),
-        },
-        drawn.ok ? drawn.view.order : [],
+        words,
       ),
-    [train, version, sections, style, convention, speedRpm, torqueNm, loads, by, revision, without, entries, drawn],
+    [
+      words,
+      train,
+      version,
+      sections,
+      style,
+      convention,
+      speedRpm,
+      torqueNm,
+      loads,
+      by,
+      revision,
+      without,
+      entries,
+      drawn,
+    ],
   );
   return { sheet, drawn };
 }

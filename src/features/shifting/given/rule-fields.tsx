@@ -7,6 +7,7 @@ import type { BetweenPositions, Cue, ShiftingForm } from '../form';
 import { useFill, useShiftingForm, useTypedFields, useSetup, useNameOf, useWrong } from '../use-shifting';
 import { DetectorFields } from './detector-fields';
 import { ScheduleField } from './schedule-field';
+import { usePartWords } from '@/ui/part-words';
 
 const CUES: Record<Cue, string> = { speed: 'input speed', torque: 'output torque', hand: 'by hand, at times' };
 const BETWEENS: Record<BetweenPositions, string> = {
@@ -29,6 +30,7 @@ export function RuleFields() {
   const form = useShiftingForm();
   const { rule, motor } = form;
   const fill = useFill();
+  const told = usePartWords();
   const wrong = useWrong();
   const set = (change: Partial<ShiftingForm['rule']>) => fill({ rule: { ...rule, ...change } });
   const unit = rule.cue === 'torque' ? 'N·m' : motor.kind === 'linear' ? 'n/n₀' : 'rpm';
@@ -47,9 +49,9 @@ export function RuleFields() {
       {rule.cue !== 'hand' && <DetectorFields cue={rule.cue} />}
       <Pick
         label="In between"
-        title={BETWEEN_HELP}
+        title={told(BETWEEN_HELP)}
         value={rule.between}
-        choices={BETWEENS}
+        choices={{ ...BETWEENS, 'one-way': told(BETWEENS['one-way']) }}
         onChange={(between) => set({ between })}
       />
       <FormFields fields={RULE_TIMES} form={rule} wrong={(path) => wrong(`rule.${path}`)} onChange={set} />

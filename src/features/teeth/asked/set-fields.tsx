@@ -3,6 +3,7 @@ import { useAsk, useTeethForm } from '../use-teeth';
 import { Group, Pick, Tick } from '@/ui/form/inputs';
 import { SpanField } from './span-field';
 import { required } from '@/core/required';
+import { usePartWords } from '@/ui/part-words';
 
 const SHAPES: Record<SetText['shape'], string> = {
   simple: 'simple',
@@ -41,6 +42,8 @@ export function SetFields() {
 
 function OneSet({ name, set, onChange }: { name: string; set: SetText; onChange: (set: SetText) => void }) {
   const change = (part: Partial<SetText>) => onChange({ ...set, ...part });
+  const told = usePartWords();
+  const members = { ...MEMBERS, ring: told(MEMBERS.ring) };
   /** A member that is given another part takes the place of the one that had it. */
   const giveRole = (role: Role, member: SetText[Role]) => {
     const other = required((['input', 'output', 'held'] as const).find((one) => set[one] === member));
@@ -49,9 +52,9 @@ function OneSet({ name, set, onChange }: { name: string; set: SetText; onChange:
   return (
     <Group name={name}>
       <Pick label="Kind" value={set.shape} choices={SHAPES} onChange={(shape) => change({ shape })} />
-      <Pick label="Input" value={set.input} choices={MEMBERS} onChange={(member) => giveRole('input', member)} />
-      <Pick label="Output" value={set.output} choices={MEMBERS} onChange={(member) => giveRole('output', member)} />
-      <Pick label="Held" value={set.held} choices={MEMBERS} onChange={(member) => giveRole('held', member)} />
+      <Pick label="Input" value={set.input} choices={members} onChange={(member) => giveRole('input', member)} />
+      <Pick label="Output" value={set.output} choices={members} onChange={(member) => giveRole('output', member)} />
+      <Pick label="Held" value={set.held} choices={members} onChange={(member) => giveRole('held', member)} />
       <SpanField label="Sun teeth" value={set.sun} onChange={(sun) => change({ sun })} />
       <SpanField
         label={set.shape === 'simple' ? 'Planet teeth' : 'Planet at the sun'}
@@ -59,10 +62,10 @@ function OneSet({ name, set, onChange }: { name: string; set: SetText; onChange:
         onChange={(planet) => change({ planet })}
       />
       {set.shape !== 'simple' && (
-        <SpanField label="Planet at the ring" value={set.second} onChange={(second) => change({ second })} />
+        <SpanField label={told('Planet at the ring')} value={set.second} onChange={(second) => change({ second })} />
       )}
       <SpanField
-        label="Ring teeth"
+        label={told('Ring teeth')}
         title="With one module the ring follows from sun and planets; these are its limits."
         value={set.ring}
         onChange={(ring) => change({ ring })}

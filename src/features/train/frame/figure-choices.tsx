@@ -13,6 +13,7 @@ import {
 } from '@/core/units';
 import { DropDown } from '@/ui/drop-down';
 import { usePreferences } from '@/ui/preferences';
+import { WORD_CHOICES, type PartWords } from '@/core/words';
 
 /**
  * How figures are written, on every screen: which way round a ratio is, and the units of speed and torque; opened from
@@ -38,6 +39,7 @@ export function FigureChoices() {
       <RatioConventions />
       <RatioMeaning />
       <UnitChoices />
+      <WordChoices />
     </DropDown>
   );
 }
@@ -72,6 +74,31 @@ const MEANINGS: Record<RatioConvention, string> = {
 
 function RatioMeaning() {
   return <p className="muted max-w-64 text-sm">{MEANINGS[usePreferences((state) => state.convention)]}</p>;
+}
+
+/** What parts are called, on every screen: each school of the trade has its own words. */
+function WordChoices() {
+  const { words, set } = usePreferences();
+  const choice = <K extends keyof PartWords>(key: K, label: string) => (
+    <select
+      className="select select-xs w-28"
+      aria-label={label}
+      value={words[key]}
+      onChange={({ target }) => set({ words: { ...words, [key]: target.value } })}
+    >
+      {WORD_CHOICES[key].map((word) => (
+        <option key={word}>{word}</option>
+      ))}
+    </select>
+  );
+  return (
+    <div className="flex items-center gap-1.5 text-sm">
+      <span className="muted">Words</span>
+      {choice('countershaft', 'Word for a countershaft')}
+      {choice('ring', 'Word for a ring')}
+      {choice('oneWay', 'Word for a one-way clutch')}
+    </div>
+  );
 }
 
 function UnitChoices() {
