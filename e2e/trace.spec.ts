@@ -124,6 +124,7 @@ test('the answer in the units in force, on the headline and the keys, and both a
   await expect(keys.getByRole('button', { pressed: true })).toContainText('365.6');
   await page.reload();
   await expect(page.getByLabel('Show on keys')).toHaveValue('speed');
+  await page.getByTitle(/^How ratios are written/).click();
   await expect(page.getByLabel('Length of the arm, mm')).toHaveValue('500');
 
   await page.goto(await freshTrain(request, 'wagon-axle'));
