@@ -1,6 +1,6 @@
 import { type OpenTrain } from '../kinematics';
 import { memberFigures, type MemberFigures } from '../powerflow';
-import { abs, toFraction, type Rational } from '../rational';
+import { abs, sign, toFraction, type Rational } from '../rational';
 import { type Solved } from '../solve';
 import type { Train } from '../train';
 import { couplerName, memberName } from '../words';
@@ -54,3 +54,7 @@ export const engagedText = ({ train }: Subject, engaged: readonly string[]): str
 
 /** The size of a figure, exact. */
 export const size = (value: Rational): string => toFraction(abs(value));
+/** The same to be divided by: a fraction in brackets. */
+export const bracketedSize = (value: Rational): string => (Number(value.d) === 1 ? size(value) : `(${size(value)})`);
+/** A ratio in words: "13/6 in/out, reverse". */
+export const ratioWords = (value: Rational): string => `${size(value)} in/out${sign(value) < 0 ? ', reverse' : ''}`;

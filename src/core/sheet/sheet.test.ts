@@ -37,10 +37,10 @@ test('the chart has the solver’s ratios, the other way round where that is cho
   };
   for (const { id, name } of demoTrain('pan-rake').positions) {
     const { ratio } = solved.get(id)!;
-    expect(exactIn('in/out').get(name)).toBe(ratio ? toFraction(ratio) : '');
+    expect(exactIn('in/out').get(name)).toBe(ratio ? toFraction(ratio).replace('-', '−') : '');
   }
   expect(exactIn('out/in').get('1')).toBe('13/64');
-  expect(exactIn('out/in').get('R')).toBe('-133/592');
+  expect(exactIn('out/in').get('R')).toBe('−133/592');
 });
 
 test('a notebook derives each position three ways, with room for remarks; what is not ticked is not there', () => {

@@ -9,7 +9,7 @@ import { inverse, toFraction, toNumber, type Rational } from '../rational';
 import { inputTorque, outputTorque, solveLoads, type Solved, type Unbalanced } from '../solve';
 import type { Train } from '../train';
 import { figure, type RatioConvention } from '../units';
-import { couplerName, listed, memberName, unbalancedText } from '../words';
+import { couplerName, exact, listed, memberName, unbalancedText } from '../words';
 import { workingOf, workingText } from '../working';
 import { modelOf } from '../model';
 import { partsById } from '../train';
@@ -313,7 +313,7 @@ function chartRow(
     ...train.couplers.map((coupler) => (engaged.includes(coupler.id) ? '●' : '')),
     status === 'drive' && ratio && toNumber(ratio) < 0 ? 'reverse' : status,
     shown ? figure(toNumber(shown)) : '',
-    shown ? toFraction(shown) : '',
+    shown ? exact(shown) : '',
     step ? figure(toNumber(step)) : '',
   ];
 }

@@ -23,6 +23,10 @@ export const drives: AskSkill = ({ train, driving, central }, draw) => {
     text: `In position ${place.name}: ${first} meshes with ${second}. Which of the two drives the other?`,
     answer: { kind: 'choice', value, choices: [first, second, NOTHING] },
     slips: [],
-    working: [value === NOTHING ? 'They only turn along, or stand.' : `${value} drives ${value === a ? b : a}.`],
+    working: [
+      value === NOTHING
+        ? 'No power goes through this mesh: both turn idle, or are stationary.'
+        : `${value} drives ${value === a ? b : a}.`,
+    ],
   };
 };

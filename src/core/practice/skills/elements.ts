@@ -1,5 +1,5 @@
-import { compare, equals, sign, toFraction } from '../../rational';
-import { engagedText, size, workingLines, type SubjectPosition } from '../subject';
+import { compare, equals, sign } from '../../rational';
+import { engagedText, ratioWords, workingLines, type SubjectPosition } from '../subject';
 import type { AskSkill } from './skill';
 import { required } from '../../required';
 
@@ -19,11 +19,7 @@ export const askElements: AskSkill = (subject, draw) => {
   const lowest =
     wanted.every(({ ratio }) => sign(ratio) > 0) && wanted.every((one) => compare(one.ratio, place.ratio) <= 0);
   const reverse = sign(place.ratio) < 0 && others.every(({ ratio }) => sign(ratio) > 0);
-  const what = reverse
-    ? 'reverse'
-    : lowest
-      ? 'the slowest output'
-      : `${size(place.ratio)} in/out${sign(place.ratio) < 0 ? ', reverse' : ''}`;
+  const what = reverse ? 'reverse' : lowest ? 'the slowest output' : ratioWords(place.ratio);
   return {
     // What is engaged in it would be the answer.
     position: null,
@@ -31,7 +27,7 @@ export const askElements: AskSkill = (subject, draw) => {
     answer: { kind: 'choice', value: engagedText(subject, place.engaged), choices },
     slips: [],
     working: [
-      ...shown.map((one) => `${engagedText(subject, one.engaged)}: ${toFraction(required(one.solved.ratio))} in/out`),
+      ...shown.map((one) => `${engagedText(subject, one.engaged)}: ${ratioWords(required(one.solved.ratio))}`),
       ...workingLines(subject, place),
     ],
   };

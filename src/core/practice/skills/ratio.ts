@@ -11,7 +11,7 @@ export const ratio: AskSkill = (subject, draw) => {
       text: `In position ${place.name}: how many turns of the input make one turn of the output (in/out)?`,
       answer: { kind: 'number', value: size(place.ratio), unit: '' },
       slips: ratioSlips(subject, place, place.ratio),
-      working: workingLines(subject, place),
+      working: [...workingLines(subject, place), `The ratio of position ${place.name} is ${size(place.ratio)} in/out.`],
     }
   );
 };

@@ -24,7 +24,7 @@ export const speed: AskSkill = (subject, draw) => {
     slips: slipsApart(right, [['upside-down', mul(input, inverse(abs(member.speed)))], ...tenfoldSlips(right)]),
     working: [
       ...workingLines(subject, place),
-      `${size(member.speed)} turns for one of the input × ${size(input)} rpm = ${size(right)} rpm`,
+      `${size(member.speed)} turns for one of the input, at ${size(input)} rpm: ${size(right)} rpm`,
     ],
   };
 };

@@ -1,5 +1,6 @@
 import { lockSet, solveEngaged } from '../../solve';
 import { couplerName, listed } from '../../words';
+import { size } from '../subject';
 import type { AskSkill } from './skill';
 
 const CHOICES = ['drive', 'neutral', 'locked'] as const;
@@ -26,6 +27,10 @@ export const status: AskSkill = ({ train, open }, draw) => {
     working:
       value === 'locked'
         ? [`Tied up by ${listed(lockSet(solved).map((id) => couplerName(train, id)))}.`]
-        : [`Solved: ${value}.`],
+        : [
+            value === 'neutral'
+              ? 'Neutral: nothing that is engaged leads from the input to an output.'
+              : `It drives${solved.ratio ? `, ${size(solved.ratio)} in/out` : ''}.`,
+          ],
   };
 };

@@ -1,6 +1,6 @@
 import { abs, fraction, inverse, mul } from '../../rational';
 import { slipsApart, tenfoldSlips } from '../slips';
-import { size, workingLines } from '../subject';
+import { bracketedSize, size, workingLines } from '../subject';
 import type { AskSkill } from './skill';
 
 /** How far the output turns while the crank makes some turns. */
@@ -14,6 +14,9 @@ export const turns: AskSkill = (subject, draw) => {
     text: `In position ${place.name}: the crank makes ${size(crank)} turns. How many does the output make?`,
     answer: { kind: 'number', value: size(right), unit: 'turns' },
     slips: slipsApart(right, [['upside-down', mul(crank, abs(place.ratio))], ...tenfoldSlips(right)]),
-    working: [...workingLines(subject, place), `${size(crank)} turns / ${size(place.ratio)} = ${size(right)} turns`],
+    working: [
+      ...workingLines(subject, place),
+      `${size(crank)} turns / ${bracketedSize(place.ratio)} = ${size(right)} turns`,
+    ],
   };
 };

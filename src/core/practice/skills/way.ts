@@ -18,6 +18,9 @@ export const way: AskSkill = (subject, draw) => {
     slips: [
       { value: required(CHOICES.find((one) => one !== value)), slip: internal ? 'internal-sign' : 'way-of-a-pair' },
     ],
-    working: workingLines(subject, place),
+    working: [
+      ...workingLines(subject, place),
+      value === 'reverse' ? 'The output turns against the input.' : 'The output turns the same way as the input.',
+    ],
   };
 };
