@@ -12,6 +12,7 @@ const SPEED: Verb['options'][number] = ['--speed 1200rpm', 'input speed: rpm, ra
 const TORQUE: Verb['options'][number] = ['--torque 3.5Nm', 'input torque: Nm, Ncm, mNm, kgf.cm, lbf.ft or lbf.in'];
 const LOSSES: Verb['options'][number] = ['--losses', 'with the efficiency of each mesh; else every mesh is ideal'];
 const CONVENTION: Verb['options'][number] = ['--convention in/out|out/in', 'how ratios are given'];
+const WORDS: Verb['options'][number] = ['--words annulus,freewheel', 'what parts are called, by the words of a school'];
 const OUTPUT: Verb['options'][number] = ['-o FILE', 'the file that is written'];
 
 /** Every verb, in the order in which a train is worked on. */
@@ -41,9 +42,16 @@ export const VERBS: Readonly<Record<string, Verb>> = {
   },
   trace: {
     usage:
-      'trace FILE [--position ID] [--losses] [--convention in/out|out/in] [--sets formula|table] [--words annulus,freewheel]',
+      'trace FILE [--position ID] [--losses] [--convention in/out|out/in] [--sets formula|table] [--words annulus]',
     does: 'Prints the working and the power path of every position, as text.',
-    options: [TRAIN, POSITION, LOSSES, CONVENTION, ['--sets formula|table', 'how planetary sets are worked out']],
+    options: [
+      TRAIN,
+      POSITION,
+      LOSSES,
+      CONVENTION,
+      ['--sets formula|table', 'how planetary sets are worked out'],
+      WORDS,
+    ],
     example: 'trace box.train.json --position 2',
   },
   chart: {
@@ -148,9 +156,10 @@ export const VERBS: Readonly<Record<string, Verb>> = {
     example: 'gear --teeth 24 --module 2 --shift -0.2 --format stl -o wheel.stl',
   },
   sheet: {
-    usage: 'sheet FILE [--format html|markdown] [--speed 1200rpm] [--torque 3.5Nm] [--convention in/out|out/in]',
+    usage:
+      'sheet FILE [--format html|markdown] [--speed 1200rpm] [--torque 3.5Nm] [--convention in/out|out/in] [--words annulus]',
     does: 'Prints the sheet for the workshop.',
-    options: [TRAIN, ['--format html|markdown', 'a page with drawings, or Markdown'], SPEED, TORQUE, CONVENTION],
+    options: [TRAIN, ['--format html|markdown', 'a page with drawings, or Markdown'], SPEED, TORQUE, CONVENTION, WORDS],
     example: 'sheet box.train.json > box.html',
   },
   check: {
