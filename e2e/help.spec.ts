@@ -130,3 +130,27 @@ test('parts are called by the words of the school that is chosen, on every scree
   await dialog.getByText('Planetary set', { exact: true }).click();
   await expect(dialog).toContainText('the annulus held');
 });
+
+test('on a phone what is pressed is at least 24 px, but for links in a sentence', async ({ browser, request }) => {
+  const address = await freshTrain(request, 'mud-tram');
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
+  const page = await context.newPage();
+  for (const screen of ['', '/chart', '/log', '/shifting', '/teeth']) {
+    await page.goto(`${address}${screen}`);
+    await expect(page.getByRole('main')).toBeVisible();
+    const small = await page.evaluate(() =>
+      [...document.querySelectorAll('button:not(.link), summary, input, select, [role=tab], [role=slider]')].flatMap(
+        (element) => {
+          const box = (element.matches('[type=checkbox], [type=radio]') && element.closest('label')) || element;
+          const { width, height } = box.getBoundingClientRect();
+          const isShown = width > 1 && height > 1;
+          return isShown && (width < 23.5 || height < 23.5)
+            ? [`${element.outerHTML.slice(0, 90)} ${width}×${height}`]
+            : [];
+        },
+      ),
+    );
+    expect(small).toEqual([]);
+  }
+  await context.close();
+});

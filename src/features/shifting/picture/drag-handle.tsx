@@ -46,7 +46,7 @@ export function DragHandle({ label, value, text, x, y, cursor, onMove, onStep, c
       onKeyDown={press}
     >
       <title>{`${label}: ${text}`}</title>
-      <circle r={10} fill="transparent" />
+      <circle r={12} fill="transparent" />
       {children}
     </g>
   );
