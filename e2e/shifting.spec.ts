@@ -322,7 +322,7 @@ test('the load is dragged, the run plays on the side view, another box runs besi
   expect(violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`)).toEqual([]);
 });
 
-test('sleeves are added, named, typed in millimetres, and couplers go from one to another; what is typed is undone', async ({
+test('sleeves are named and typed in mm, couplers go from one to another, what is typed is undone', async ({
   page,
   request,
 }) => {

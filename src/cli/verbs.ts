@@ -157,7 +157,8 @@ export const VERBS: Readonly<Record<string, Verb>> = {
   },
   sheet: {
     usage:
-      'sheet FILE [--format html|markdown] [--speed 1200rpm] [--torque 3.5Nm] [--convention in/out|out/in] [--words annulus]',
+      'sheet FILE [--format html|markdown] [--speed 1200rpm] [--torque 3.5Nm] ' +
+      '[--convention in/out|out/in] [--words annulus]',
     does: 'Prints the sheet for the workshop.',
     options: [TRAIN, ['--format html|markdown', 'a page with drawings, or Markdown'], SPEED, TORQUE, CONVENTION, WORDS],
     example: 'sheet box.train.json > box.html',

@@ -42,7 +42,8 @@ export function PlaceChoice({ train, selector, stretches, mm, onChoose }: PlaceC
 export function Interlocks({ train, interlocks }: { train: Train; interlocks: readonly Interlock[] }) {
   const place = ({ selector, fromMm, toMm, engaged }: Interlock['first']) => {
     const name = train.selectors?.find(({ id }) => id === selector)?.name || selector;
-    return `${name} at ${mmText(fromMm)} to ${mmText(toMm)} mm (${listed(engaged.map((id) => couplerName(train, id)))})`;
+    const names = listed(engaged.map((id) => couplerName(train, id)));
+    return `${name} at ${mmText(fromMm)} to ${mmText(toMm)} mm (${names})`;
   };
   return (
     <section aria-label="Interlock" className="border-l-3 border-error pl-2">
