@@ -13,10 +13,9 @@ import {
 } from '@/core/solve';
 import { FRAME, type Position, type Train } from '@/core/train';
 import { ratioText, type RatioConvention } from '@/core/units';
-import { setName } from '@/core/words';
 import { workingText, workingOf, type Names, type SetSchool } from '@/core/working';
 import { modelOf } from '@/core/model';
-import { inWords, namesIn, type PartWords } from '@/core/words';
+import { inWords, namesIn, setName, type PartWords } from '@/core/words';
 
 interface TraceOptions {
   readonly position?: string;

@@ -9,17 +9,18 @@ const OWNERS = {
 } as const;
 type Kind = keyof typeof OWNERS;
 
-/** Puts a row that does not read aside: it is kept, and had as it is, but listed no more. */
-export async function putAside({ sql }: Tables, kind: Kind, owner: string, id: string): Promise<void> {
-  const its = `FROM ${kind} WHERE ${OWNERS[kind]} = ? AND id = ?`;
+/** Puts rows aside, as many as there are in two statements: they are kept, and had as they are, but listed no more. */
+export async function putAside({ sql }: Tables, kind: Kind, owner: string, ids: readonly string[]): Promise<void> {
+  const its = `FROM ${kind} WHERE ${OWNERS[kind]} = ? AND id IN (SELECT value FROM json_each(?))`;
+  const all = JSON.stringify(ids);
   await sql(`INSERT OR REPLACE INTO put_aside (kind, owner, id, document, at) SELECT ?, ?, id, document, ? ${its}`, [
     kind,
     owner,
     sqlTime(new Date()),
     owner,
-    id,
+    all,
   ]);
-  await sql(`DELETE ${its}`, [owner, id]);
+  await sql(`DELETE ${its}`, [owner, all]);
 }
 
 /** The text of a row that was put aside; null where there is none. */

@@ -3,10 +3,18 @@ import { modelOf } from '../model';
 import { toNumber } from '../rational';
 import { outputTorque } from '../solve';
 import { plain } from './arithmetic';
-import { contradictions } from './contradictions';
-import { efficiencies } from './efficiency';
-import { judgeFor } from './judge';
+import { contradicted, contradictionsOf } from './contradictions';
+import { disputedPositions, efficiencies } from './efficiency';
+import { judgeFor, type Judged } from './judge';
 import type { Reading } from './log-schema';
+
+/** Who contradicts whom, asked of each by itself; the one pass over all has to name the same. */
+function contradictions(judged: readonly Judged[]): ReadonlyMap<string, readonly string[]> {
+  const found = judged.map((one) => [one.reading.id, contradictionsOf(one, judged)] as const);
+  const named = new Map(found.filter(([, others]) => others.length > 0));
+  expect([...contradicted(judged)]).toEqual([...named.keys()]);
+  return named;
+}
 
 const RAKE = demoTrain('pan-rake');
 const { judge, explain } = judgeFor(RAKE);
@@ -61,6 +69,7 @@ test('no efficiency comes from readings that contradict one another, nor from mo
   expect(of(0.9)[0]!.value).toBeCloseTo(0.9, 2);
   expect(of(0.9, 0.901)).toHaveLength(1);
   expect(of(0.9, 0.8)).toEqual([]);
+  expect(disputedPositions(judgeFor(RAKE), [read(0.9, 'a'), read(0.8, 'b')])).toEqual(['1']);
   expect(of(1.2)).toEqual([]);
   // What cannot be leaves what can.
   expect(of(0.9, 1.2)[0]!.value).toBeCloseTo(0.9, 2);

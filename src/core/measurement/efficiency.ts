@@ -2,7 +2,7 @@ import { toNumber } from '../rational';
 import { solveEngaged } from '../solve';
 import type { Train } from '../train';
 import { plain } from './arithmetic';
-import { contradictions } from './contradictions';
+import { contradicted } from './contradictions';
 import type { Judge, Judged } from './judge';
 import { modelOf } from '../model';
 
@@ -21,9 +21,17 @@ export interface MeasuredEfficiency {
  * Efficiencies from torques whose input was measured too; several readings of a position as what all of them allow.
  * None comes from readings that contradict one another, nor from one that does not agree: more comes out than can.
  */
-export function efficiencies(judge: Judge, judged: readonly Judged[]): readonly MeasuredEfficiency[] {
+export const efficiencies = (judge: Judge, judged: readonly Judged[]): readonly MeasuredEfficiency[] =>
+  [...sharesIn(judge, judged).values()].filter((one) => one !== null);
+
+/** Positions in which torques were read that contradict one another, so that no efficiency comes from them. */
+export const disputedPositions = (judge: Judge, judged: readonly Judged[]): readonly string[] =>
+  [...sharesIn(judge, judged)].filter(([, one]) => one === null).map(([position]) => position);
+
+/** What each position lets through; null where its readings contradict one another. */
+function sharesIn(judge: Judge, judged: readonly Judged[]): ReadonlyMap<string, MeasuredEfficiency | null> {
   const possible = judged.filter(({ verdict }) => verdict !== 'does-not-agree');
-  const contradicting = contradictions(possible);
+  const contradicting = contradicted(possible);
   const found = new Map<string, MeasuredEfficiency | null>();
   for (const { reading, efficiency } of possible) {
     if (!efficiency || reading.position === undefined) continue;
@@ -37,7 +45,7 @@ export function efficiencies(judge: Judge, judged: readonly Judged[]): readonly 
     const perMesh = both && meshes !== null ? both.value ** (1 / meshes) : null;
     found.set(reading.position, both && { position: reading.position, ...both, meshes, perMesh });
   }
-  return [...found.values()].filter((one) => one !== null);
+  return found;
 }
 
 type Share = Pick<MeasuredEfficiency, 'value' | 'least' | 'most'>;

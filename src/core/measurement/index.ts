@@ -1,8 +1,8 @@
-export { broughtBy, entriesOfLog, importName } from './log-entries';
+export { broughtBy, entriesOfLog, importName, importOf } from './log-entries';
 export { measured, plain, SOUND, slowingWatts, type MeasuredQuantity } from './arithmetic';
-export { contradictions } from './contradictions';
+export { contradictionsOf } from './contradictions';
 export { strangePositions } from './strange-positions';
-export { efficiencies, meshEfficiencyFor, type MeasuredEfficiency } from './efficiency';
+export { disputedPositions, efficiencies, meshEfficiencyFor, type MeasuredEfficiency } from './efficiency';
 export type { Explanation } from './explanations';
 export { judgedJson, judgeFor, type Judge, type Judged, type ReadingVerdict } from './judge';
 export { countedIn, judgeLog, readLog, readReading, shapeOfEntry, type Counted } from './log-file';

@@ -3,6 +3,12 @@ import type { Log, Reading } from './log-schema';
 /** What an import is called: its file, and when it came in. @param at ISO 8601 */
 export const importName = (file: string, at: string): string => `${file.slice(0, 160)}, ${at}`;
 
+/** The file and the time of an import's name. */
+export function importOf(name: string): { readonly file: string; readonly at: string } {
+  const cut = name.lastIndexOf(', ');
+  return { file: name.slice(0, cut), at: name.slice(cut + 2) };
+}
+
 /** A reading as an import brings it. */
 export const broughtBy = (reading: Reading, imported: string): Reading => ({ ...reading, import: imported });
 

@@ -47,13 +47,15 @@ export function inOwnWords(text: string): string {
   }, text);
 }
 
-/** The names of a document, that its people gave. */
-export const namesIn = (train: Train): readonly string[] => [
-  train.name,
-  ...[train.members, train.couplers, train.positions, train.selectors ?? []].flatMap((parts) =>
-    parts.map(({ name }) => name),
-  ),
-];
+const known = new WeakMap<Train, readonly string[]>();
+
+/** The names of a document, that its people gave; the same list for the same document. */
+export function namesIn(train: Train): readonly string[] {
+  const parts = [...train.members, ...train.couplers, ...train.positions, ...(train.selectors ?? [])];
+  const names = known.get(train) ?? [train.name, ...parts.map(({ name }) => name)];
+  known.set(train, names);
+  return names;
+}
 
 const KEYS = Object.keys(FORMS) as (keyof PartWords)[];
 const isOwn = (words: PartWords): boolean => KEYS.every((key) => words[key] === OWN_WORDS[key]);

@@ -12,11 +12,12 @@ export function arrange(entries: readonly ShelfEntry[], query: string, sort: Sor
   const wordsOf = (text: string) => text.toLowerCase().split(/\s+/).filter(Boolean);
   // A layshaft is found where it is called a countershaft, and the other way round.
   const [words, own] = [wordsOf(query), wordsOf(inOwnWords(query))];
-  const text = (entry: ShelfEntry) => `${entry.name} ${isReadable(entry) ? entry.notes : ''}`.toLowerCase();
-  const matching = entries.filter(
-    (entry) =>
-      words.every((word) => text(entry).includes(word)) || own.every((word) => inOwnWords(text(entry)).includes(word)),
-  );
+  const matching = entries.filter((entry) => {
+    const text = `${entry.name} ${isReadable(entry) ? entry.notes : ''}`.toLowerCase();
+    if (words.every((word) => text.includes(word))) return true;
+    const ownText = inOwnWords(text);
+    return own.every((word) => ownText.includes(word));
+  });
   return [...matching].sort((a, b) => ORDER[sort](a, b) || byName(a, b));
 }
 

@@ -75,6 +75,7 @@ export const putAnswersAside = ({ write }: Database, personId: string): Promise<
     const unreadable = (await listAnswers(tables, personId))?.filter(
       ({ document }) => 'unreadable' in keptAnswer(document),
     );
-    for (const { id } of unreadable ?? []) await putAside(tables, 'practice_answers', personId, id);
+    const ids = (unreadable ?? []).map(({ id }) => id);
+    await putAside(tables, 'practice_answers', personId, ids);
     return unreadable?.length ?? null;
   });

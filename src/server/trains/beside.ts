@@ -55,7 +55,7 @@ export const removeBeside = ({ write }: Database, kind: StoredKind, trainId: str
   write(async (tables) => {
     const text = await findBeside(tables[kind], trainId, id);
     if (text === null) return false;
-    if ('unreadable' in keptDocument(text)) await putAside(tables, kind, trainId, id);
+    if ('unreadable' in keptDocument(text)) await putAside(tables, kind, trainId, [id]);
     else await tables[kind].destroy({ where: { trainId, id } });
     return true;
   });

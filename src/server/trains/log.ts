@@ -70,7 +70,7 @@ export const putEntryAside = (
     if (!row) return 'missing';
     const { kind, document } = row.get();
     if (wrongInEntry(kind, document) === null) return 'reads';
-    await putAside(tables, 'log_entries', trainId, id);
+    await putAside(tables, 'log_entries', trainId, [id]);
     return 'put aside';
   });
 
@@ -97,7 +97,7 @@ export const takeImportBack = ({ write }: Database, trainId: string, name: strin
       before = taken.size;
       for (const { id, of, reading } of corrections) if (taken.has(of)) taken.add(id).add(reading);
     }
-    for (const id of taken) await putAside(tables, 'log_entries', trainId, id);
+    await putAside(tables, 'log_entries', trainId, [...taken]);
     return taken.size;
   });
 

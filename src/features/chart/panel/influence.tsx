@@ -18,7 +18,7 @@ import { useChart, useRows } from '../use-chart';
 import { ratioColumn } from './ratio-column';
 import { modelOf } from '@/core/model';
 import { lookUp, required } from '@/core/required';
-import { usePartWords } from '@/ui/part-words';
+import { InWords } from '@/ui/part-words';
 
 interface Row {
   readonly gear: Gear;
@@ -158,7 +158,7 @@ function OneMore({ gear, by }: { gear: Gear; by: number }) {
               onChange={(event) => prefer({ keepSets: event.target.checked })}
             />
             <span className="muted">
-              <KeepRing />
+              <InWords text="keep ring = sun + 2 planets" />
             </span>
           </label>
         )}
@@ -195,7 +195,3 @@ function OneMore({ gear, by }: { gear: Gear; by: number }) {
 /** A small change, signed, in three figures. */
 const fine = (value: number): string =>
   Math.abs(value) < 5e-4 ? percent(0) : `${value > 0 ? '+' : ''}${figure(Number(value.toPrecision(3)))}`;
-
-function KeepRing() {
-  return usePartWords()('keep ring = sun + 2 planets');
-}

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { Log } from '@/core/measurement';
+import { importOf, type Log } from '@/core/measurement';
 import { shortTimeText } from '@/ui/when';
 import { useJudgement, useLogItself } from '../use-log';
 
@@ -17,7 +17,7 @@ export function Imports({ onDone }: Props) {
   const takeBack = async (name: string) => {
     setAsked(null);
     const answer = await log.takeBack(name);
-    onDone(answer.ok ? `What ${fileOf(name)} brought is out of the log.` : answer.message, !answer.ok);
+    onDone(answer.ok ? `What ${importOf(name).file} brought is out of the log.` : answer.message, !answer.ok);
   };
   return (
     <details>
@@ -27,7 +27,7 @@ export function Imports({ onDone }: Props) {
       <ul aria-label="Imports" className="flex flex-col gap-1 pt-1">
         {imports.map(([name, count]) => (
           <li key={name}>
-            {fileOf(name)}, {shortTimeText(timeOf(name))}: {count} {count === 1 ? 'reading' : 'readings'}{' '}
+            {importOf(name).file}, {shortTimeText(importOf(name).at)}: {count} {count === 1 ? 'reading' : 'readings'}{' '}
             {asked === name ? (
               <>
                 and what was corrected of them.{' '}
@@ -56,7 +56,3 @@ function importsOf({ readings }: Log): readonly (readonly [name: string, count: 
   for (const { import: name } of readings) if (name !== undefined) counts.set(name, (counts.get(name) ?? 0) + 1);
   return [...counts].reverse();
 }
-
-const cut = (name: string): number => name.lastIndexOf(', ');
-const fileOf = (name: string): string => name.slice(0, cut(name));
-const timeOf = (name: string): string => name.slice(cut(name) + 2);

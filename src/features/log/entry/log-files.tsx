@@ -20,7 +20,11 @@ export function LogFiles() {
   const { log } = useLogItself();
   const train = useTrain((state) => state.train);
   const [csv, setCsv] = useState<{ readonly name: string; readonly text: string } | null>(null);
-  const [asked, setAsked] = useState<{ readonly file: string; readonly log: Log } | null>(null);
+  const [asked, setAsked] = useState<{
+    readonly file: string;
+    readonly log: Log;
+    readonly strange: readonly string[];
+  } | null>(null);
   const [told, setTold] = useState<Told | null>(null);
   const take = async (file: string, brought: Log) => {
     setAsked(null);
@@ -34,7 +38,8 @@ export function LogFiles() {
   const openJson = async (file: File) => {
     const read = readLog(await file.text());
     if (!read.ok) return setTold({ text: `${file.name}: ${refusalText(read)}`, bad: true });
-    if (strangePositions(read.value, train).length > 0) return setAsked({ file: file.name, log: read.value });
+    const strange = strangePositions(read.value, train);
+    if (strange.length > 0) return setAsked({ file: file.name, log: read.value, strange });
     await take(file.name, read.value);
   };
   const open = async (file: File) => {
@@ -69,8 +74,8 @@ export function LogFiles() {
       {asked && (
         <div role="alert" className="flex flex-col items-start gap-1 border-l-3 border-error pl-2">
           <p>
-            {asked.file} names positions that this train does not have:{' '}
-            {listed(strangePositions(asked.log, train).slice(0, MOST_NAMED))}. It may be another train’s log.
+            {asked.file} names positions that this train does not have: {listed(asked.strange.slice(0, MOST_NAMED))}. It
+            may be another train’s log.
           </p>
           <div className="flex gap-2">
             <button type="button" className="btn btn-xs" onClick={() => void take(asked.file, asked.log)}>

@@ -17,7 +17,7 @@ import { Looked } from './looked';
 import { seenOf, sightsOf } from './seen-of';
 import { partsById } from '@/core/train';
 import { required } from '@/core/required';
-import { InWords } from '@/features/train/in-words';
+import { InWords } from '@/ui/part-words';
 
 const LOOKS: Record<Look | '', string> = {
   '': 'not tried',

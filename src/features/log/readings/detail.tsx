@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { dayAndTimeText } from '@/ui/when';
-import { contradictions, judgeFor, plain, slowingWatts, SOUND } from '@/core/measurement';
+import { contradictionsOf, judgeFor, plain, slowingWatts, SOUND } from '@/core/measurement';
 import { toFraction } from '@/core/rational';
 import type { Train } from '@/core/train';
 import { figure } from '@/core/units';
@@ -120,8 +120,13 @@ function Contradictions({ row }: { row: ReadingRow }) {
   const { rows } = useJudgement();
   const set = useLog((state) => state.set);
   const against = useMemo(() => {
-    const alike = rows.filter(({ reading }) => reading.position === row.reading.position);
-    return contradictions(alike.flatMap(({ judged }) => (judged ? [judged] : []))).get(row.id) ?? [];
+    if (!row.judged) return [];
+    const { position } = row.reading;
+    const alike = rows.filter(({ reading }) => reading.position === position);
+    return contradictionsOf(
+      row.judged,
+      alike.flatMap(({ judged }) => (judged ? [judged] : [])),
+    );
   }, [rows, row]);
   if (against.length === 0) return null;
   return (

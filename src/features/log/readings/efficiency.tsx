@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { listed } from '@/core/words';
-import { contradictions, efficiencies, meshEfficiencyFor, type MeasuredEfficiency } from '@/core/measurement';
+import { disputedPositions, efficiencies, meshEfficiencyFor, type MeasuredEfficiency } from '@/core/measurement';
 import { toNumber } from '@/core/rational';
 import { figure } from '@/core/units';
 import { analyseEngaged } from '@/features/train/analysis';
@@ -17,22 +17,9 @@ export function Efficiency() {
   const train = useTrain((state) => state.train);
   const store = useTrainStore();
   const nameOf = (id: string) => partsById(train).find.position(id)?.name || id;
-  const found = useMemo(
-    () =>
-      efficiencies(
-        judge,
-        [...rows].reverse().flatMap(({ judged }) => (judged ? [judged] : [])),
-      ),
-    [judge, rows],
-  );
-  const disputed = useMemo(
-    () =>
-      contradictions(
-        rows.flatMap(({ judged }) => (judged?.efficiency && judged.verdict !== 'does-not-agree' ? [judged] : [])),
-      ),
-    [rows],
-  );
-  const places = [...new Set(rows.flatMap(({ id, reading }) => (disputed.has(id) ? [reading.position ?? ''] : [])))];
+  const judged = useMemo(() => [...rows].reverse().flatMap((row) => row.judged ?? []), [rows]);
+  const found = useMemo(() => efficiencies(judge, judged), [judge, judged]);
+  const places = useMemo(() => disputedPositions(judge, judged), [judge, judged]);
   const noted = places.length > 0 && (
     <p role="alert" className="border-l-3 border-error pl-2">
       Torques that contradict one another were read in {listed(places.map(nameOf))}: no efficiency comes from them.

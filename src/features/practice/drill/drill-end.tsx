@@ -7,7 +7,7 @@ import { anySeed } from '../asked/numbers';
 import { beginDrill } from './begin';
 import { timeText } from './time-text';
 import { itemAt } from '@/core/required';
-import { InWords } from '@/features/train/in-words';
+import { InWords } from '@/ui/part-words';
 
 /** What a drill came to: what was wrong, and which slips. */
 export function DrillEnd({ drill }: { drill: OpenDrill }) {

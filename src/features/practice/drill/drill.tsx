@@ -13,7 +13,7 @@ import { useDrillKeys } from './keys';
 import { timeText } from './time-text';
 import { partsById } from '@/core/train';
 import { itemAt } from '@/core/required';
-import { InWords } from '@/features/train/in-words';
+import { InWords } from '@/ui/part-words';
 
 /** One question at a time over the side view: predicted first, then marked, then turned. */
 export function DrillPane({ clock }: { clock: boolean }) {

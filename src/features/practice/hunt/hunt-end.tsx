@@ -2,7 +2,7 @@ import { faultWords } from '@/core/faults';
 import { couplerName } from '@/core/words';
 import type { OpenHunt } from '../store';
 import { isBad } from './begin';
-import { InWords } from '@/features/train/in-words';
+import { InWords } from '@/ui/part-words';
 
 /** Which part it was, and how few tests would have done. */
 export function HuntEnd({ own }: { own: OpenHunt }) {

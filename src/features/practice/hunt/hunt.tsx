@@ -16,7 +16,7 @@ import { usePractice, usePracticeItself } from '../use-practice';
 import { giveUp, isBad, nameIt, same, tryIt } from './begin';
 import { HuntEnd } from './hunt-end';
 import { required } from '@/core/required';
-import { InWords } from '@/features/train/in-words';
+import { InWords } from '@/ui/part-words';
 
 /** Engage, turn, see, and name the part that is bad. */
 export function HuntPane() {

@@ -2,7 +2,7 @@ import type { Train } from '@/core/train';
 import { couplerName, couplerWords, gearName, memberName } from '@/core/words';
 import { partsById } from '@/core/train';
 import { required } from '@/core/required';
-import { InWords } from '@/features/train/in-words';
+import { InWords } from '@/ui/part-words';
 
 /**
  * All that a question can be answered from, in words: what meshes with what, what the couplers join, and what each

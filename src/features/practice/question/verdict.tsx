@@ -5,7 +5,7 @@ import type { Train } from '@/core/train';
 import { figure } from '@/core/units';
 import { answerWords } from './choices';
 import { required } from '@/core/required';
-import { InWords } from '@/features/train/in-words';
+import { InWords } from '@/ui/part-words';
 
 interface Props {
   readonly train: Train;

@@ -2,7 +2,7 @@ import type { Worksheet } from '@/core/practice';
 import { RightAnswer, WorkingList } from '../question/verdict';
 import { RolesAnswers } from './roles-table';
 import { itemAt, lookUp } from '@/core/required';
-import { InWords } from '@/features/train/in-words';
+import { InWords } from '@/ui/part-words';
 
 /** The answers with their working, for paper only. */
 export function AnswerPages({ sheet }: { sheet: Worksheet }) {

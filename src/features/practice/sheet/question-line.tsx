@@ -10,7 +10,7 @@ import type { OpenSheet } from '../store';
 import { usePracticeItself } from '../use-practice';
 import { fillIn, markItems, markOf } from './begin';
 import { partsById } from '@/core/train';
-import { InWords } from '@/features/train/in-words';
+import { InWords } from '@/ui/part-words';
 
 interface Props {
   readonly open: OpenSheet;

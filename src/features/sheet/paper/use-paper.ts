@@ -42,47 +42,29 @@ export function useComposing(): ComposedPaper {
   const revision = useSheet((state) => state.revision);
   const without = useSheet((state) => state.without);
   const drawn = useSideView(train);
-  const sheet = useMemo(
+  const own = useMemo(
     () =>
-      sheetInWords(
-        sheetOf(
-          train,
-          {
-            sections,
-            style,
-            convention,
-            speedRpm,
-            torqueNm,
-            loads,
-            by,
-            revision: revision || `saved state ${version}`,
-            date: longDayText(new Date()),
-            stations: stationsOf(train)
-              .map(({ key }) => key)
-              .filter((key) => !without.includes(key)),
-            log: entries && trainLogOf(entries),
-          },
-          drawn.ok ? drawn.view.order : [],
-        ),
+      sheetOf(
         train,
-        words,
+        {
+          sections,
+          style,
+          convention,
+          speedRpm,
+          torqueNm,
+          loads,
+          by,
+          revision: revision || `saved state ${version}`,
+          date: longDayText(new Date()),
+          stations: stationsOf(train)
+            .map(({ key }) => key)
+            .filter((key) => !without.includes(key)),
+          log: entries && trainLogOf(entries),
+        },
+        drawn.ok ? drawn.view.order : [],
       ),
-    [
-      words,
-      train,
-      version,
-      sections,
-      style,
-      convention,
-      speedRpm,
-      torqueNm,
-      loads,
-      by,
-      revision,
-      without,
-      entries,
-      drawn,
-    ],
+    [train, version, sections, style, convention, speedRpm, torqueNm, loads, by, revision, without, entries, drawn],
   );
+  const sheet = useMemo(() => sheetInWords(own, train, words), [own, train, words]);
   return { sheet, drawn };
 }

@@ -1,7 +1,7 @@
 import { scaleLinear } from 'd3-scale';
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import type { Selector, TravelStretch } from '@/core/shifting';
-import type { Train } from '@/core/train';
+import { setSpan, type Train } from '@/core/train';
 import { couplerName } from '@/core/words';
 import { editTrain, endVisit } from '@/features/train/edit';
 import { useTrainStore } from '@/features/train/use-train';
@@ -121,10 +121,8 @@ function SpanEnd({ svg, train, selector, at, end, x, y, mmAt }: EndProps) {
   const label = `${couplerName(train, span.coupler)} ${end === 'from' ? 'begins' : 'ends'}`;
   const put = (mm: number) => {
     const value = Math.round(mm / HALF_MM) * HALF_MM;
-    if (end === 'from' ? value >= span.to : value <= span.from) return;
-    const spans = selector.spans.map((one, i) => (i === at ? { ...one, [end]: value } : one));
-    const selectors = (train.selectors ?? []).map((one) => (one === selector ? { ...selector, spans } : one));
-    editTrain(store, { ...train, selectors }, { merge: `span ${selector.id} ${at} ${end}` });
+    const edit = setSpan(train, selector.id, at, { ...span, [end]: value });
+    if (edit.ok) editTrain(store, edit.train, { merge: `span ${selector.id} ${at} ${end}` });
   };
   const follow = (event: PointerEvent<SVGRectElement>) => {
     if (!event.currentTarget.hasPointerCapture(event.pointerId)) return;

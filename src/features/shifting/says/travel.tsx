@@ -1,5 +1,12 @@
-import { DndContext, KeyboardSensor, PointerSensor, useDroppable, useSensor, useSensors } from '@dnd-kit/core';
-import type { DragEndEvent } from '@dnd-kit/core';
+import {
+  DndContext,
+  KeyboardSensor,
+  PointerSensor,
+  useDroppable,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+} from '@dnd-kit/core';
 import { Plus } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import {
@@ -210,14 +217,13 @@ const hasSliding = (train: Train): boolean => train.couplers.some(({ type }) => 
 
 /** Couplers that could be put on a sleeve, laid one after another, to begin with. */
 function NoSelectors({ train }: { train: Train }) {
-  const store = useTrainStore();
+  const edit = useSleeveEdit();
   const couplers = train.couplers.filter(({ type }) => type === 'clutch' || type === 'brake');
   const make = () => {
-    const spans = couplers.map(({ id }, i) => ({ coupler: id, from: i * 8, to: i * 8 + 6 }));
-    const selector = { id: 'sleeve', name: 'sleeve', spans };
-    editTrain(
-      store,
-      { ...train, selectors: [selector] },
+    const sleeve = addSelector(train, 'sleeve');
+    const id = sleeve.ok ? (sleeve.train.selectors?.at(-1)?.id ?? null) : null;
+    edit(
+      couplers.reduce((so, coupler) => (so.ok ? putOnSelector(so.train, coupler.id, id) : so), sleeve),
       { notice: 'A sleeve works the couplers one after another. Undo takes it back.' },
     );
   };

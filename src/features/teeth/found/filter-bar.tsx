@@ -1,4 +1,4 @@
-import type { FilterText } from './filter';
+import { readFilter, type FilterText } from './filter';
 import { Tick } from '@/ui/form/inputs';
 
 interface Props {
@@ -11,8 +11,7 @@ interface Props {
 
 /** Which of the results are looked at; nothing is searched again. */
 export function FilterBar({ filter, shown, of, fit, onChange }: Props) {
-  const wrong =
-    filter.largest.trim() !== '' && !(Number.isInteger(Number(filter.largest)) && Number(filter.largest) > 0);
+  const wrong = readFilter(filter) === null;
   return (
     <fieldset className="flex flex-wrap items-center gap-x-4 gap-y-1">
       <legend className="sr-only">Show only</legend>

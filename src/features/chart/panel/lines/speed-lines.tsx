@@ -12,7 +12,7 @@ import { memberColor } from '@/figures/member-colors';
 import { LinesFigure, type LinePoint } from './lines-figure';
 import { modelOf } from '@/core/model';
 import { lookUp } from '@/core/required';
-import { usePartWords } from '@/ui/part-words';
+import { InWords } from '@/ui/part-words';
 
 /**
  * The speed lines of every planetary set for what is engaged; a point that is dragged takes everything along that hangs
@@ -73,7 +73,7 @@ export function SpeedLinesTab() {
         )}
         {moved && state.oneWays.size > 0 && (
           <p className="muted mt-2 max-w-80 text-xs">
-            <Dragged />
+            <InWords text="One-way clutches stand as they do with the input turning forward; dragged past that, they may overrun." />
           </p>
         )}
       </div>
@@ -112,11 +112,5 @@ function Figures({ of, members }: { of: (member: string) => Rational | null; mem
         })}
       </tbody>
     </table>
-  );
-}
-
-function Dragged() {
-  return usePartWords()(
-    'One-way clutches stand as they do with the input turning forward; dragged past that, they may overrun.',
   );
 }
