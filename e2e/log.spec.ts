@@ -289,6 +289,7 @@ test('another train’s log is asked about, an import is taken back as one, what
     ),
   );
   await expect(page.getByText('2 entries of bench.json are in the log.')).toBeVisible();
+  await expect(readings(page).getByRole('row').filter({ hasText: 'contradicted' })).toHaveCount(2);
   await readings(page).getByRole('row').filter({ hasText: 'does not agree' }).getByRole('button').first().click();
   await expect(page.getByRole('region', { name: 'What contradicts it' })).toContainText(
     'It contradicts another reading',

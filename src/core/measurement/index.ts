@@ -1,6 +1,6 @@
 export { broughtBy, entriesOfLog, importName, importOf } from './log-entries';
 export { measured, plain, SOUND, slowingWatts, type MeasuredQuantity } from './arithmetic';
-export { contradictionsOf } from './contradictions';
+export { contradicted, contradictionsOf } from './contradictions';
 export { strangePositions } from './strange-positions';
 export { disputedPositions, efficiencies, meshEfficiencyFor, type MeasuredEfficiency } from './efficiency';
 export type { Explanation } from './explanations';

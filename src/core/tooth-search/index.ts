@@ -15,6 +15,6 @@ export type { Chain, CountPair } from './stage-fractions';
 export { sharing } from './way';
 export { withSet, withStages, withTeeth } from './as-train';
 export { checksOf } from './finding-checks';
-export { simpleSetsOf, stagesOf, type TrainSet, type TrainStage } from './stages-of';
+export { trainSetsOf, stagesOf, type TrainSet, type TrainStage } from './stages-of';
 export { passes, waysLike, type ResultFilter, type WaysToRatio } from './ways';
 export { undominated, type Size } from './undominated';

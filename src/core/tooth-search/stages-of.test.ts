@@ -6,7 +6,7 @@ import { withSet, withStages } from './as-train';
 import { checksOf } from './finding-checks';
 import { search } from './search';
 import { readWritten } from './search-file';
-import { simpleSetsOf, stagesOf } from './stages-of';
+import { trainSetsOf, stagesOf } from './stages-of';
 import { undominated } from './undominated';
 import { refusalText } from '../result';
 
@@ -67,7 +67,7 @@ test('planets and what they roll on are no stages; the sets are found, and their
   const memberOf = new Map(train.gears.map(({ id, member }) => [id, member]));
   for (const { driver, driven } of stagesOf(train))
     expect([driver, driven].some((gear) => planets.has(memberOf.get(gear)!))).toBe(false);
-  const [set] = simpleSetsOf(train);
+  const [set] = trainSetsOf(train);
   const edit = withSet(train, set!, { sun: 30, planet: 24, ring: 78, copies: 3 });
   if (!edit.ok) throw new Error(edit.message);
   const teeth = (id: string) => edit.train.gears.find((gear) => gear.id === id)!.teeth;

@@ -73,7 +73,7 @@ export interface TrainSet {
 }
 
 /** The sets with one planet between sun and ring. */
-export function simpleSetsOf(train: Train): readonly TrainSet[] {
+export function trainSetsOf(train: Train): readonly TrainSet[] {
   const carrierOf = (member: string) => partsById(train).find.member(member)?.carrier;
   return train.gears.flatMap((planet): TrainSet[] => {
     if (carrierOf(planet.member) === undefined) return [];

@@ -33,17 +33,15 @@ export function PracticePane() {
           onChoose={(chosen) => store.getState().open(chosen)}
           bodyClass="!px-0 flex-none"
         >
-          <div className="px-4">
-            {mode === 'drill' && <DrillSetup clock={clock} onClock={setClock} />}
-            {mode === 'sheet' && <SheetSetup />}
-            {mode === 'hunt' && <HuntSetup />}
-            {mode === 'progress' && (
-              <p className="muted px-4 py-2 text-sm">
-                What was right on its day goes up a step and comes back after 1, 3, 7 and 14 days; what was wrong comes
-                back the next day.
-              </p>
-            )}
-          </div>
+          {mode === 'drill' && <DrillSetup clock={clock} onClock={setClock} />}
+          {mode === 'sheet' && <SheetSetup />}
+          {mode === 'hunt' && <HuntSetup />}
+          {mode === 'progress' && (
+            <p className="muted px-4 py-2 text-sm">
+              What was right on its day goes up a step and comes back after 1, 3, 7 and 14 days; what was wrong comes
+              back the next day.
+            </p>
+          )}
         </Tabs>
         {told && (
           <p role={told.bad ? 'alert' : 'status'} className={`px-4 py-2 text-sm ${told.bad ? 'text-error' : ''}`}>

@@ -33,11 +33,9 @@ export function SheetScreen() {
             onChoose={(chosen) => set({ tab: chosen })}
             bodyClass="!px-0 flex-none"
           >
-            <div className="px-4">
-              {tab === 'paper' && <PaperSetup />}
-              {tab === 'parts' && <PartsSetup />}
-              {tab === 'shapes' && <ShapeSetup />}
-            </div>
+            {tab === 'paper' && <PaperSetup />}
+            {tab === 'parts' && <PartsSetup />}
+            {tab === 'shapes' && <ShapeSetup />}
           </Tabs>
         </div>
         <div className="flex min-h-0 min-w-0 flex-1 flex-col print:block">

@@ -89,7 +89,7 @@ export function PatternDialog({ onClose, onAdded }: { onClose: () => void; onAdd
             ))}
             {!built.ok && (
               <p role="alert" className="text-sm text-error">
-                {built.message}
+                {told(built.message)}
               </p>
             )}
             {message && (
@@ -138,7 +138,7 @@ const AskField = ({
   ask: PatternQuestion;
   value: string | undefined;
   onChange: (text: string) => void;
-}) => <Field label={ask.label} value={value ?? String(ask.start)} numeric onChange={onChange} />;
+}) => <Field label={usePartWords()(ask.label)} value={value ?? String(ask.start)} numeric onChange={onChange} />;
 
 function Field({
   label,

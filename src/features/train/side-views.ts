@@ -11,12 +11,14 @@ import {
 import { endView, type Station } from '@/core/end-view';
 import type { Train } from '@/core/train';
 import { DOCUMENTS, Recent } from './recent';
+import { rememberedOrders, rememberOrders } from './remembered-orders';
 import { required } from '@/core/required';
 
 export type ShownView = Extract<DrawnTrain, { ok: true }>;
 
-/** What was found for earlier drawings in this window, here and by the worker. */
+/** What was found for earlier drawings in this window, here and by the worker, and orders found before it opened. */
 const drafts = new Drafts();
+drafts.take({ orders: rememberedOrders(), routes: new Map() });
 const drawn = new Recent<Train, DrawnTrain>(DOCUMENTS);
 const cut = new Recent<Train, { readonly order: readonly string[]; readonly stations: readonly Station[] }>(DOCUMENTS);
 
@@ -37,6 +39,7 @@ export function sideViewNow(train: Train): DrawnTrain {
 /** Takes over what was found for a train elsewhere; its side view is drawn anew when it is asked for. */
 export function keepDrafts(train: Train, found: DraftsData): void {
   drafts.take(found);
+  rememberOrders(found.orders);
   drawn.delete(train);
 }
 

@@ -13,6 +13,7 @@ import {
   changeGear,
   changeMesh,
   freeGear,
+  isInFittingSet,
   makeSliding,
   MATERIALS,
   setGearType,
@@ -36,7 +37,7 @@ import { ChoiceField, plainChoices } from './choice-field';
 import { CopyButton } from './copy-button';
 import { RemovePart } from './remove-part';
 import { START_TEETH } from './start-teeth';
-import { KeepSet } from './keep-set';
+import { KeepSets } from '@/features/train/keep-sets';
 import { TeethField } from './teeth-field';
 import { useEdit, type Say } from './use-edit';
 import { required } from '@/core/required';
@@ -52,7 +53,7 @@ export function GearFields({ gear, say }: { gear: Gear; say: Say }) {
   return (
     <>
       <TeethField gear={gear} say={say} />
-      <KeepSet gear={gear} />
+      {isInFittingSet(train, gear.id) && <KeepSets />}
       <TextField
         label="Module"
         unit="mm"

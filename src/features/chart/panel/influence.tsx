@@ -18,7 +18,7 @@ import { useChart, useRows } from '../use-chart';
 import { ratioColumn } from './ratio-column';
 import { modelOf } from '@/core/model';
 import { lookUp, required } from '@/core/required';
-import { InWords } from '@/ui/part-words';
+import { KeepSets } from '@/features/train/keep-sets';
 
 interface Row {
   readonly gear: Gear;
@@ -120,7 +120,7 @@ function OneMore({ gear, by }: { gear: Gear; by: number }) {
   const chart = useRows();
   const convention = usePreferences((state) => state.convention);
   const set = useChart((state) => state.set);
-  const { keepSets, set: prefer } = usePreferences();
+  const keepSets = usePreferences((state) => state.keepSets);
   const inSet = useMemo(() => isInFittingSet(train, gear.id), [train, gear.id]);
   const changed = useMemo(() => oneToothMore(train, gear.id, by, keepSets), [train, gear.id, by, keepSets]);
   const pairs = useMemo(() => (changed ? compareCharts(chart, changed, 'name') : []), [chart, changed]);
@@ -149,19 +149,7 @@ function OneMore({ gear, by }: { gear: Gear; by: number }) {
           />
           <span className="muted">teeth</span>
         </label>
-        {inSet && (
-          <label className="flex items-center gap-1.5">
-            <input
-              type="checkbox"
-              className="checkbox checkbox-xs"
-              checked={keepSets}
-              onChange={(event) => prefer({ keepSets: event.target.checked })}
-            />
-            <span className="muted">
-              <InWords text="keep ring = sun + 2 planets" />
-            </span>
-          </label>
-        )}
+        {inSet && <KeepSets />}
         <button type="button" className="btn btn-xs" disabled={by === 0 || !changed} onClick={() => void take()}>
           Apply
         </button>

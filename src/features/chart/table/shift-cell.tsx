@@ -3,11 +3,13 @@
 import clsx from 'clsx';
 import type { Shift } from '@/core/gear-chart';
 import { useTrain } from '@/features/train/use-train';
+import { useTrainWords } from '@/features/train/use-train-words';
 import { shiftSays, verdictWords } from '../shift-words';
 
 /** How the shift to the next row goes, in a word; the whole of it on hover, and all about it on a press. */
 export function ShiftCell({ shift, onShift }: { shift: Shift | undefined; onShift: (shift: Shift) => void }) {
   const train = useTrain((state) => state.train);
+  const told = useTrainWords();
   if (!shift)
     return (
       <span className="muted" data-cell tabIndex={-1} aria-label="no shift">
@@ -20,7 +22,7 @@ export function ShiftCell({ shift, onShift }: { shift: Shift | undefined; onShif
       type="button"
       data-cell
       tabIndex={-1}
-      title={shiftSays(train, shift)}
+      title={told(shiftSays(train, shift))}
       className={clsx('hover:underline', hard && 'text-error')}
       onClick={(event) => {
         event.stopPropagation();

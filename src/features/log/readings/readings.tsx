@@ -11,6 +11,7 @@ import type { ReadingRow } from '../rows';
 import type { Filter } from '../store';
 import { useJudgement, useLog, useLogItself } from '../use-log';
 import { Timeline } from './timeline';
+import { useContradicted } from './use-contradicted';
 import { itemAt } from '@/core/required';
 
 /** All readings that count, the newest first, with what each proves. */
@@ -21,6 +22,7 @@ export function Readings() {
   const set = useLog((state) => state.set);
   const nameOf = useNames();
   const message = useStore(useLogItself().log.store, (state) => state.message);
+  const against = useContradicted(rows);
   const shown = useMemo(() => rows.filter((row) => passes(row, filter)), [rows, filter]);
   if (message !== null)
     return (
@@ -49,7 +51,11 @@ export function Readings() {
                 at === undefined ? 'no time' : <span title={dayAndTimeText(at)}>{shortTimeText(at)}</span>,
             },
             { head: 'Position', value: ({ reading }) => nameOf.position(reading.position ?? null) },
-            { head: 'Verdict', value: (row) => verdictText(row), cell: (row) => <VerdictCell row={row} /> },
+            {
+              head: 'Verdict',
+              value: (row) => [verdictText(row), against.has(row.id) && CONTRADICTED].filter(Boolean).join(', '),
+              cell: (row) => <VerdictCell row={row} contradicted={against.has(row.id)} />,
+            },
             {
               head: 'Comes to',
               value: (row) => comesTo(row),
@@ -89,13 +95,27 @@ const noteOf = ({ reading, was }: ReadingRow): string =>
 const verdictText = ({ judged, refused }: ReadingRow): string =>
   refused !== null ? 'does not fit' : judged ? VERDICTS[judged.verdict] : '';
 
-function VerdictCell({ row }: { row: ReadingRow }) {
+const CONTRADICTED = 'contradicted';
+
+function VerdictCell({ row, contradicted }: { row: ReadingRow; contradicted: boolean }) {
   const text = verdictText(row);
   const bad = row.refused !== null || row.judged?.verdict === 'does-not-agree';
   return (
-    <span className={bad ? 'font-semibold text-error' : row.judged?.verdict === 'agrees' ? 'font-semibold' : undefined}>
-      {text}
-    </span>
+    <>
+      <span
+        className={bad ? 'font-semibold text-error' : row.judged?.verdict === 'agrees' ? 'font-semibold' : undefined}
+      >
+        {text}
+      </span>
+      {contradicted && (
+        <span
+          className="block text-xs text-error"
+          title="Another reading of the same says otherwise; its detail says which."
+        >
+          {CONTRADICTED}
+        </span>
+      )}
+    </>
   );
 }
 

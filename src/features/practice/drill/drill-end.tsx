@@ -40,7 +40,8 @@ export function DrillEnd({ drill }: { drill: OpenDrill }) {
                   <InWords train={train} text={question.text} />
                 </p>
                 <p className="muted text-sm">
-                  {train.name}. You said {answerWords(train, question, answer.given) || 'nothing'}; it is{' '}
+                  {train.name}. You said{' '}
+                  <InWords train={train} text={answerWords(train, question, answer.given) || 'nothing'} />; it is{' '}
                   <span className="text-base-content">
                     <RightAnswer train={train} question={question} />
                   </span>

@@ -2,6 +2,7 @@ import clsx from 'clsx';
 import type { PracticeQuestion } from '@/core/practice';
 import type { Train } from '@/core/train';
 import { memberColor } from '@/figures/member-colors';
+import { InWords } from '@/ui/part-words';
 import { keyFor, choiceNames } from './choices';
 
 interface Props {
@@ -49,7 +50,7 @@ export function AnswerField({ train, question, given, message, onChange, onGive 
         <div className="flex flex-wrap gap-2">
           {choiceNames(train, answer).map(({ id, name }, i) => (
             <button key={id} type="button" className="btn btn-sm h-auto min-h-8 py-1" onClick={() => onGive(id)}>
-              <kbd className="kbd kbd-xs">{keyFor(answer, i)}</kbd> {name}
+              <kbd className="kbd kbd-xs">{keyFor(answer, i)}</kbd> <InWords train={train} text={name} />
             </button>
           ))}
         </div>
@@ -94,7 +95,7 @@ function Picks({
                   style={{ background: memberColor(train, id) }}
                 />
               )}
-              {name}
+              <InWords train={train} text={name} />
               {answer.kind === 'order' && at >= 0 && <span className="figure">{at + 1}</span>}
             </button>
           );

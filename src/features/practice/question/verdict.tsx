@@ -5,7 +5,7 @@ import type { Train } from '@/core/train';
 import { figure } from '@/core/units';
 import { answerWords } from './choices';
 import { required } from '@/core/required';
-import { InWords } from '@/ui/part-words';
+import { InWords, usePartWords } from '@/ui/part-words';
 
 interface Props {
   readonly train: Train;
@@ -24,7 +24,11 @@ export function AnswerVerdict({ train, question, given, mark }: Props) {
         {right ? <Check className="size-5 text-accent" aria-hidden /> : <X className="size-5 text-error" aria-hidden />}
         {right ? 'Right' : 'Not so'}: <RightAnswer train={train} question={question} />
       </p>
-      {!right && <p className="muted">You said: {answerWords(train, question, given) || 'nothing'}</p>}
+      {!right && (
+        <p className="muted">
+          You said: <InWords train={train} text={answerWords(train, question, given) || 'nothing'} />
+        </p>
+      )}
       {mark.verdict === 'wrong' && mark.slip !== null && (
         <p className="border-l-3 border-error pl-2">
           <span className="font-semibold">
@@ -40,7 +44,7 @@ export function AnswerVerdict({ train, question, given, mark }: Props) {
 /** The exact figure, and what it comes to. */
 export function RightAnswer({ train, question }: Pick<Props, 'train' | 'question'>) {
   const { answer } = question;
-  const words = answerWords(train, question);
+  const words = usePartWords(train)(answerWords(train, question));
   if (answer.kind !== 'number') return <span>{words}</span>;
   const decimal = figure(toNumber(required(parseRational(answer.value))));
   return (

@@ -10,7 +10,7 @@ import type { OpenSheet } from '../store';
 import { usePracticeItself } from '../use-practice';
 import { fillIn, markItems, markOf } from './begin';
 import { partsById } from '@/core/train';
-import { InWords } from '@/ui/part-words';
+import { InWords, usePartWords } from '@/ui/part-words';
 
 interface Props {
   readonly open: OpenSheet;
@@ -87,6 +87,7 @@ interface AnswerProps {
 }
 
 function SheetAnswer({ train, question: { answer }, given, onChange, onDone }: AnswerProps) {
+  const told = usePartWords(train);
   if (answer.kind === 'number')
     return (
       <>
@@ -114,13 +115,13 @@ function SheetAnswer({ train, question: { answer }, given, onChange, onDone }: A
           <option value="">…</option>
           {names.map(({ id, name }) => (
             <option key={id} value={id}>
-              {name}
+              {told(name)}
             </option>
           ))}
         </select>
         <span className="hidden gap-4 print:flex">
           {names.map(({ id, name }) => (
-            <span key={id}>☐ {name}</span>
+            <span key={id}>☐ {told(name)}</span>
           ))}
         </span>
       </>
@@ -143,7 +144,7 @@ function SheetAnswer({ train, question: { answer }, given, onChange, onDone }: A
             className={clsx('btn btn-xs', at >= 0 ? 'btn-accent' : 'btn-outline')}
             onClick={() => onChange(toggled(picked, id))}
           >
-            {name}
+            {told(name)}
             {answer.kind === 'order' && <span className="figure">{at >= 0 ? at + 1 : '·'}</span>}
           </button>
         );

@@ -25,6 +25,7 @@ import { readFigure } from '@/core/units';
 import { editTrain } from '@/features/train/edit';
 import { useTrain, useTrainStore } from '@/features/train/use-train';
 import { TextInput } from '@/ui/form/inputs';
+import { InWords } from '@/ui/part-words';
 import { Interlocks, PlaceChoice, withPlace } from './places';
 import { CouplerHandle, Sleeve, useSleeveEdit } from './sleeve';
 import { Stretches } from './stretches';
@@ -146,7 +147,9 @@ function Jams({ train, travel }: { train: Train; travel: ReadonlyMap<string, rea
     <section aria-label="Where it jams" className="flex flex-col gap-1">
       {jams.map((jam) => (
         <div key={`${jam.selector} ${jam.fromMm}`} className="border-l-3 border-error pl-2">
-          <p>{jam.says}</p>
+          <p>
+            <InWords train={train} text={jam.says} />
+          </p>
           <ul className="flex flex-col gap-1">
             {jam.mends.map(({ says, selector }) => (
               <li key={says} className="flex items-baseline gap-2">

@@ -2,6 +2,7 @@ import { useMemo } from 'react';
 import { largestStableStep, runFixes, ratioToMove, summaryOf, type Advice, type RunFix } from '@/core/shifting';
 import { figure } from '@/core/units';
 import { listed } from '@/core/words';
+import { usePartWords } from '@/ui/part-words';
 import { shiftingFormOf } from '../form-of';
 import type { Setup } from '../setup';
 import type { FinishedRun } from '../store';
@@ -86,22 +87,23 @@ function RunVerdict({ made, setup }: { made: FinishedRun; setup: Setup }) {
  */
 function TryIt({ mend }: { mend: RunFix }) {
   const tried = useTried(mend.key);
+  const says = usePartWords()(mend.says);
   const made = useShifting((state) => state.made);
   const beside = useShifting((state) => state.beside);
   const compareWith = useShifting((state) => state.compareWith);
   const form = useShiftingForm();
   const fill = useFill();
   const take = () => {
-    if (made) compareWith([...beside, { ...made, name: `before: ${itemAt(mend.says.split(':'), 0).toLowerCase()}` }]);
+    if (made) compareWith([...beside, { ...made, name: `before: ${itemAt(says.split(':'), 0).toLowerCase()}` }]);
     fill(shiftingFormOf(mend.scenario, form));
   };
   return (
     <li className="flex items-baseline gap-2">
-      <button type="button" className="btn btn-xs shrink-0" aria-label={`Try it: ${mend.says}`} onClick={take}>
+      <button type="button" className="btn btn-xs shrink-0" aria-label={`Try it: ${says}`} onClick={take}>
         Try it
       </button>
       <span>
-        {mend.says}.{' '}
+        {says}.{' '}
         <span className={tried?.verdicts.length === 0 ? 'font-semibold' : 'muted'}>
           {tried === undefined
             ? 'Trying…'

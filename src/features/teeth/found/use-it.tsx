@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useContext, useState } from 'react';
 import { toFraction, toNumber } from '@/core/rational';
 import {
-  simpleSetsOf,
+  trainSetsOf,
   stagesOf,
   withSet,
   withStages,
@@ -198,7 +198,7 @@ function stageText(train: Train, { driver, driven }: TrainStage): string {
 
 function ReplaceSet({ session, set }: { session: Session; set: Parameters<typeof withSet>[2] }) {
   const train = useTrain((state) => state.train);
-  const sets = simpleSetsOf(train);
+  const sets = trainSetsOf(train);
   const [at, setAt] = useState(0);
   const chosen = sets[at];
   if (!chosen) return <p className="muted">The open train has no simple set that could take these counts.</p>;

@@ -11,6 +11,7 @@ import { couplerName, listed } from '@/core/words';
 import { useTyped } from '@/features/train/input/typed-input';
 import { useTrain } from '@/features/train/use-train';
 import { STATUS_WORDS } from '@/features/train/words';
+import { InWords } from '@/ui/part-words';
 import { usePreferences } from '@/ui/preferences';
 import type { Column } from '@/ui/column';
 import { DataTable } from '@/ui/data-table';
@@ -35,9 +36,13 @@ export function ShiftStory({ shift }: { shift: Shift }) {
         <span className="muted ml-3">{movesSay(train, shift)}</span>
       </h3>
       <ul className="mt-1 list-disc space-y-0.5 pl-5">
-        <li>{verdictSays(shift)}</li>
+        <li>
+          <InWords train={train} text={verdictSays(shift)} />
+        </li>
         {warnings(train, shift, details).map((warning) => (
-          <li key={warning}>{warning}</li>
+          <li key={warning}>
+            <InWords train={train} text={warning} />
+          </li>
         ))}
         <Matches details={details} />
         <Load details={details} />

@@ -1,17 +1,13 @@
 'use client';
 
-import { isInFittingSet, type Gear } from '@/core/train';
-import { useTrain } from '@/features/train/use-train';
-import { usePreferences } from '@/ui/preferences';
 import { usePartWords } from '@/ui/part-words';
+import { usePreferences } from '@/ui/preferences';
 
-/** For a gear of a set that fits: whether the other counts follow when one is typed. */
-export function KeepSet({ gear }: { gear: Gear }) {
-  const train = useTrain((state) => state.train);
+/** Whether the other counts of a set follow when one of them changes, wherever counts are changed. */
+export function KeepSets() {
   const keepSets = usePreferences((state) => state.keepSets);
   const set = usePreferences((state) => state.set);
   const told = usePartWords();
-  if (!isInFittingSet(train, gear.id)) return null;
   return (
     <label className="flex items-center justify-between gap-2">
       <span className="muted">{told('Keep ring = sun + 2 planets')}</span>
