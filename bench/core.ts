@@ -2,7 +2,7 @@ import { LuDecomposition, Matrix } from 'ml-matrix';
 import { Bench } from 'tinybench';
 import { Worker } from 'node:worker_threads';
 import { influenceOf, oneToothMore } from '../src/core/gear-chart';
-import { drawSideView } from '../src/core/drawing';
+import { AT_ONCE, Drafts, drawSideView, SPACES } from '../src/core/drawing';
 import { networkOf, openTrain, type Network } from '../src/core/kinematics';
 import { memberFigures } from '../src/core/powerflow';
 import { toNumber } from '../src/core/rational';
@@ -32,11 +32,13 @@ async function benchEdit(): Promise<void> {
   ] as const) {
     const train = demoTrain(name);
     let teeth = 10;
+    // As on the Bench: with what earlier drawings found, and no more effort than an edit may cost.
+    const drafts = new Drafts();
     bench.add(name, () => {
       const edit = setTeeth(train, gear, (teeth = 10 + ((teeth + 1) % 60)));
       if (!edit.ok) throw new Error(edit.message);
       modelOf(edit.train).positions().forEach(memberFigures);
-      drawSideView(edit.train, { width: 880, height: 430 });
+      drawSideView(edit.train, SPACES.bench, { drafts, effort: AT_ONCE, atOnce: AT_ONCE });
     });
   }
   await bench.run();

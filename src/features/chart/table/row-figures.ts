@@ -56,7 +56,7 @@ export function rowFigures(
     off: step && ideal ? percent(100 * (toNumber(step) / ideal - 1)) : NONE,
     speed: ratio && speed.value !== null ? figure(speed.value / Math.abs(toNumber(ratio))) : NONE,
     torque: out && torque.value !== null ? figure(Math.abs(toNumber(out)) * torque.value) : NONE,
-    efficiency: efficiency ? (100 * toNumber(efficiency)).toFixed(1) : NONE,
+    efficiency: efficiency ? figure(100 * toNumber(efficiency)) : NONE,
     ...measured,
   };
 }

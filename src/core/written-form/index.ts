@@ -1,0 +1,3 @@
+export type { Place, WrittenProblem } from './place';
+export { readWritten, type WrittenTrain } from './read';
+export { writeTrain } from './write';

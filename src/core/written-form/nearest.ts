@@ -1,0 +1,13 @@
+import { distance } from 'fastest-levenshtein';
+
+/** Which of these was probably meant; null where none is near: two letters may be others, of
+ * long words every third. */
+export function nearest(said: string, known: readonly string[]): string | null {
+  let best: string | null = null;
+  let least = Math.max(said.length < 4 ? 1 : 2, Math.floor(said.length / 3)) + 1;
+  for (const word of known) {
+    const away = distance(said.toLowerCase(), word.toLowerCase());
+    if (away < least) [best, least] = [word, away];
+  }
+  return best;
+}
