@@ -2,15 +2,16 @@ import { networkOf } from '@/core/kinematics';
 import { MAX_COMBINED, combinedCouplers, listCombinations } from '@/core/gear-chart';
 import { toFraction } from '@/core/rational';
 import { reportTrain } from '@/core/solve';
-import type { Train } from '@/core/train';
+import { serialiseTrain, type Train } from '@/core/train';
 import { listed } from '@/core/words';
+import { writeTrain } from '@/core/written-form';
 import { diagnoseJson, measureJson } from './bench';
 import { chartJson } from './chart';
 import { findJson } from './find';
 import { gearFile } from './gear';
 import { influenceJson } from './influence';
 import { readOptions, UsageError } from './options';
-import { readTrainFile } from './read-train';
+import { openTrainFile, readTrainFile } from './read-train';
 import { partsText } from './parts';
 import { practiceJson } from './practice';
 import { pointsJson, runCsv, runJson, travelJson } from './scenario';
@@ -119,12 +120,18 @@ export function runCommand(argv: readonly string[]): string {
       return gearFile(rest);
     case 'check': {
       const { file } = readOptions(rest, []);
-      const { name, members, gears, meshes, couplers, positions } = readTrainFile(file, { everything: true });
-      return (
+      const { train, hints } = openTrainFile(file, { everything: true });
+      const { name, members, gears, meshes, couplers, positions } = train;
+      return [
         `${name.replace(/\s+/g, ' ')}: a sound document with ${members.length} members, ${gears.length} gears, ` +
-        `${meshes.length} meshes, ${couplers.length} couplers and ${positions.length} positions.\n`
-      );
+          `${meshes.length} meshes, ${couplers.length} couplers and ${positions.length} positions.\n`,
+        ...hints.map((hint) => `${hint}\n`),
+      ].join('');
     }
+    case 'write':
+      return writeTrain(readTrainFile(readOptions(rest, []).file));
+    case 'read':
+      return serialiseTrain(readTrainFile(readOptions(rest, []).file));
     default:
       throw new UsageError(
         `there is no command "${command.slice(0, 40)}". The commands are ${listed(Object.keys(VERBS))}.`,

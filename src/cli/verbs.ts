@@ -6,7 +6,10 @@ export interface Verb {
   readonly example: string;
 }
 
-const TRAIN: Verb['options'][number] = ['FILE', 'a train (*.train.json); - reads it from standard input'];
+const TRAIN: Verb['options'][number] = [
+  'FILE',
+  'a train (*.train.json, or in writing: *.train.txt); - reads it from standard input',
+];
 const POSITION: Verb['options'][number] = ['--position ID', 'this position alone'];
 const SPEED: Verb['options'][number] = ['--speed 1200rpm', 'input speed: rpm, rad/s, turns/s, turns/h or turns/day'];
 const TORQUE: Verb['options'][number] = ['--torque 3.5Nm', 'input torque: Nm, Ncm, mNm, kgf.cm, lbf.ft or lbf.in'];
@@ -168,6 +171,18 @@ export const VERBS: Readonly<Record<string, Verb>> = {
     does: 'Says whether a file is a sound train, or what is wrong with it and where.',
     options: [TRAIN],
     example: 'check box.train.json',
+  },
+  write: {
+    usage: 'write FILE',
+    does: 'Prints a train in writing: one statement a line, the same text for the same train.',
+    options: [TRAIN],
+    example: 'write box.train.json > box.train.txt',
+  },
+  read: {
+    usage: 'read FILE',
+    does: 'Prints the document of a train in writing, or what is wrong with it by line and column.',
+    options: [TRAIN],
+    example: 'read box.train.txt > box.train.json',
   },
   bundle: {
     usage: 'bundle ID… | --everything -o FILE.zip',

@@ -112,7 +112,7 @@ export function assemble(statements: readonly Statement[], end: Place): Assemble
       positions: positions.map(({ place }) => place),
       outputs: foundOutputs.map(({ place }) => place),
       setAside: aside.map(({ place }) => place),
-      input: input?.member.place ?? null,
+      input: input && inputId ? input.member.place : null,
       name: train?.place ?? null,
       efficiency: efficiency?.place ?? null,
       tipSpeedLimits: limits[0]?.place ?? null,
@@ -151,7 +151,11 @@ class Couplers {
     const id = this.byName.get(name);
     if (id !== undefined) return id;
     const near = nearest(name, [...this.byName.keys()]);
-    this.say({ place, message: `No coupler is called “${name}”.${near === null ? '' : ` Did you mean “${near}”?`}` });
+    this.say({
+      place,
+      missing: name,
+      message: `No coupler is called “${name}”.${near === null ? '' : ` Did you mean “${near}”?`}`,
+    });
     return null;
   }
 

@@ -39,6 +39,7 @@ export class Members {
     const doYou = near === null ? '' : `Did you mean “${near}”? `;
     this.say({
       place: named.place,
+      missing: named.name,
       message: `No member is called “${named.name}”. ${doYou}A member without gears is listed: member ${named.name}`,
     });
     return null;

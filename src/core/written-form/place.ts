@@ -11,6 +11,8 @@ export interface Place {
 export interface WrittenProblem {
   readonly place: Place;
   readonly message: string;
+  /** A name that nothing has: a statement that does not read may have been meant to make it. */
+  readonly missing?: string;
 }
 
 /** A statement that does not read; the others still do. */

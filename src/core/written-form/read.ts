@@ -35,13 +35,15 @@ export function readWritten(text: string): WrittenTrain {
       message: `The text is larger than ${MAX_TRAIN_BYTES / 1e6} MB, which no train is.`,
     });
   if (text.includes('\0')) return nothing({ place: start, message: 'This is not text.' });
-  const { statements, problems, end } = statementsOf(text);
+  const { statements, problems, misread, end } = statementsOf(text);
   if (problems.length >= MOST_PROBLEMS) return { ...nothing(...problems), problems };
   if (statements.length === 0 && problems.length === 0)
     return nothing({ place: end, message: 'There is no train here yet: begin with “train” and its name.' });
   const made = assemble(statements, end);
   const { train, shown, parts, broken } = checked(made, end);
-  const all = [...problems, ...made.problems, ...broken].sort((a, b) => a.place.from - b.place.from);
+  // What a statement that does not read would have made is no second fault.
+  const others = made.problems.filter(({ missing }) => !misread.some((line) => line.includes(missing ?? '\n')));
+  const all = [...problems, ...others, ...broken].sort((a, b) => a.place.from - b.place.from);
   return {
     train: all.length === 0 ? train : null,
     shown,
@@ -62,6 +64,7 @@ const nothing = (...problems: readonly WrittenProblem[]): WrittenTrain => ({
 function statementsOf(text: string) {
   const statements: Statement[] = [];
   const problems: WrittenProblem[] = [];
+  const misread: string[] = [];
   let end: Place = { from: 0, to: 0, line: 1, column: 1 };
   for (const line of linesOf(text)) {
     try {
@@ -74,10 +77,11 @@ function statementsOf(text: string) {
     } catch (error) {
       if (!(error instanceof Misread)) throw error;
       problems.push({ place: error.place, message: error.message });
+      misread.push(line.text);
       if (problems.length >= MOST_PROBLEMS) break;
     }
   }
-  return { statements, problems, end };
+  return { statements, problems, misread, end };
 }
 
 /** The document as far as it holds: what breaks a rule is said at its place, and left out of what is shown. */
