@@ -6,6 +6,7 @@ export type { Coupler, Gear, GearType, Member, Mesh, Position, Train, Unchanging
 export { problemText, type Problem } from './problem';
 export { checkTrain, keptText, MAX_TRAIN_BYTES, parseTrain, serialiseTrain, type Parsed } from './parse';
 export { armOf } from './rules';
+export { withSharedParts } from './shared-parts';
 export { partsById, type PartIndex } from './part-index';
 export { axesOf, type Axis } from './axes';
 export { components } from './components';

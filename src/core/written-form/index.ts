@@ -1,4 +1,5 @@
 export type { Place, WrittenProblem } from './place';
-export { withIdsOf } from './keep-ids';
 export { readWritten, type WrittenTrain } from './read';
 export { writeTrain } from './write';
+export { quote as quotedName } from './quote';
+export { BEGINNINGS, LEADS, LINKING } from './words';

@@ -6,8 +6,8 @@ type Ids = ReadonlyMap<string, string>;
 
 /**
  * A train that was read anew, with the ids that its parts had in the document it was written from: logs, searches and
- * links name parts by them. Parts are known by what they are called; what stands between the same neighbours, as many as
- * there were, is the same with another name.
+ * links name parts by them. Parts are known by what they are called; what stands between the same neighbours, and is as
+ * many as there were, is the same with another name.
  */
 export function withIdsOf(read: Train, before: Train): Train {
   const members = paired(read.members, before.members, ({ id }, train) => memberName(train, id), [read, before]);

@@ -1,6 +1,7 @@
-import { checkTrain, MAX_TRAIN_BYTES, type PartRef, type Problem, type Train } from '../train';
+import { checkTrain, MAX_TRAIN_BYTES, withSharedParts, type PartRef, type Problem, type Train } from '../train';
 import { assemble, type Assembled, type Places } from './assemble';
 import { hintsOf } from './hints';
+import { withIdsOf } from './keep-ids';
 import { Misread, type Place, type WrittenProblem } from './place';
 import { readStatement } from './read-statement';
 import type { Statement } from './statement';
@@ -26,8 +27,12 @@ const MOST_PROBLEMS = 100;
 /** How often what does not hold is taken out before the rest is given up. */
 const ROUNDS = 6;
 
-/** Reads a train in writing; the grammar is in docs/written-form.md. */
-export function readWritten(text: string): WrittenTrain {
+/**
+ * Reads a train in writing; the grammar is in docs/written-form.md.
+ * @param before the document that the text was written from: its parts keep their ids, and what did not change is the
+ *   same object
+ */
+export function readWritten(text: string, before: Train | null = null): WrittenTrain {
   const start: Place = { from: 0, to: 0, line: 1, column: 1 };
   if (text.length > MAX_TRAIN_BYTES)
     return nothing({
@@ -40,7 +45,7 @@ export function readWritten(text: string): WrittenTrain {
   if (statements.length === 0 && problems.length === 0)
     return nothing({ place: end, message: 'There is no train here yet: begin with “train” and its name.' });
   const made = assemble(statements, end);
-  const { train, shown, parts, broken } = checked(made, end);
+  const { train, shown, parts, broken } = checked(made, end, before);
   // What a statement that does not read would have made is no second fault.
   const others = made.problems.filter(({ missing }) => !misread.some((line) => line.includes(missing ?? '\n')));
   const all = [...problems, ...others, ...broken].sort((a, b) => a.place.from - b.place.from);
@@ -85,20 +90,26 @@ function statementsOf(text: string) {
 }
 
 /** The document as far as it holds: what breaks a rule is said at its place, and left out of what is shown. */
-function checked({ train: written, places: all }: Assembled, end: Place) {
+function checked({ train: written, places: all }: Assembled, end: Place, before: Train | null) {
   const broken: WrittenProblem[] = [];
   let left = { train: written, places: all };
   for (let round = 0; round < ROUNDS; round++) {
     const result = checkTrain(left.train);
     if (result.ok) {
-      const parts = partsOf(result.train, left.places);
-      return { train: broken.length === 0 ? result.train : null, shown: result.train, parts, broken };
+      const shown = before ? keptTrain(result.train, before) : result.train;
+      return { train: broken.length === 0 ? shown : null, shown, parts: partsOf(shown, left.places), broken };
     }
     const told = result.problems.filter(({ path }) => !isUnsaid(path, left));
     if (round === 0) broken.push(...told.map((problem) => problemAt(problem, left.places, end)));
     left = without(left, result.problems);
   }
   return { train: null, shown: null, parts: [], broken };
+}
+
+/** With the ids, and as far as it is the same with the parts, of the document before. */
+function keptTrain(train: Train, before: Train): Train {
+  const named = checkTrain(withIdsOf(train, before));
+  return named.ok ? withSharedParts(named.train, before) : train;
 }
 
 /** That there is no input or output is said by itself already. */

@@ -133,3 +133,22 @@ export const FRAME_WORDS: ReadonlySet<string> = new Set(['frame', 'the frame']);
 
 export const NOTHING = 'nothing';
 export const NO_LADDER = 'not in the ladder';
+
+/** All words that can begin a statement. */
+export const BEGINNINGS: readonly string[] = Object.keys(FIRST_WORDS);
+
+/** Words that link names. */
+export const LINKING: readonly string[] = [...LINKS, 'on', 'same', 'no', 'by', 'to'];
+
+/** Words that lead what stands between two commas. */
+export const LEADS: readonly string[] = [
+  ...Object.keys(ROLES),
+  ...FIGURE_WORDS,
+  'same',
+  'opposite',
+  'not',
+  'back',
+  'named',
+  'colour',
+  'carried',
+];

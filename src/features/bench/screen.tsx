@@ -6,10 +6,9 @@ import { BarButton } from '@/features/train/frame/bar-button';
 import { InBar } from '@/features/train/frame/bar-slot';
 import { InputFields } from '@/features/train/input/input-fields';
 import { onDemand, whenIdle } from '@/ui/on-demand';
-import { CrankPanel } from './crank/crank-panel';
+import { LowerHalf } from './build/lower-half';
 import { useLaidOut } from './drawing/laying-out';
 import { SideViewPane } from './drawing/side-view-pane';
-import { EndViewPane } from './end-view/end-view-pane';
 import { useBenchKeys } from './keys';
 import { BenchPanel } from './panel/panel';
 import { PositionsStrip } from './positions-strip';
@@ -41,16 +40,7 @@ export function BenchScreen({ first = false }: { first?: boolean }) {
       >
         <div className="flex min-h-0 min-w-0 flex-col">
           <SideViewPane />
-          <div
-            className={
-              'print:hidden grid shrink-0 border-t border-base-300 ' +
-              'sm:grid-cols-[15rem_minmax(0,1fr)] lg:h-60 2xl:h-80 ' +
-              '2xl:grid-cols-[22rem_minmax(0,1fr)]'
-            }
-          >
-            <EndViewPane />
-            <CrankPanel />
-          </div>
+          <LowerHalf />
         </div>
         <BenchPanel />
       </main>

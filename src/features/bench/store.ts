@@ -20,6 +20,8 @@ export interface BenchState {
   readonly removing: boolean;
   /** The side view that stands in until there is one of this document. */
   readonly shown: ShownView | null;
+  /** What stands below the side view to build with, in place of the end view and the crank. */
+  readonly building: Building | null;
   /** Turns what is turned further, or puts it back. */
   readonly turnTo: (turned: TurnedTrain) => void;
   readonly lookAt: (station: number) => void;
@@ -27,7 +29,11 @@ export interface BenchState {
   /** Opens the card of a part, or closes whichever is open. */
   readonly openCard: (part: PartRef | null, asking?: { readonly removing: boolean }) => void;
   readonly show: (shown: ShownView) => void;
+  readonly build: (building: Building | null) => void;
 }
+
+/** The train in writing. */
+export type Building = 'text';
 
 export type BenchStore = ReturnType<typeof createBenchStore>;
 
@@ -54,11 +60,13 @@ function createBenchStore({ train }: TrainState) {
     editing: null,
     removing: false,
     shown: null,
+    building: null,
     turnTo: (turned) => set({ turned }),
     lookAt: (station) => set({ station }),
     mark: (gears) => set({ marks: gears }),
     openCard: (part, { removing } = { removing: false }) => set({ editing: part, removing }),
     show: (view) => set({ shown: view }),
+    build: (building) => set({ building }),
   }));
 }
 

@@ -11,6 +11,7 @@ import { memberColor } from '@/figures/member-colors';
 import { BearingMark, PortArrow } from '@/figures/side-view/frame-marks';
 import { SideViewLabels } from '@/figures/side-view/side-view-labels';
 import { PlanetPinFigure } from '@/figures/side-view/planet-pin';
+import { BuildChoice } from '../build/build-choice';
 import { OpenCard } from '../editing/open-card';
 import { useDrawing } from '../use-bench';
 import { CouplerFigure } from './coupler-figure';
@@ -55,6 +56,7 @@ function PaneHeader({ children }: { children?: React.ReactNode }) {
       <h2 className="text-sm font-semibold">Side view</h2>
       <FlowChoice />
       <span className="flex-1" />
+      <BuildChoice />
       {children}
     </div>
   );

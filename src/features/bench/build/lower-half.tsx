@@ -1,0 +1,54 @@
+'use client';
+
+import { X } from 'lucide-react';
+import { onDemand } from '@/ui/on-demand';
+import { CrankPanel } from '../crank/crank-panel';
+import { EndViewPane } from '../end-view/end-view-pane';
+import { useBench, useBenchItself } from '../use-bench';
+
+const TextPane = onDemand(async () => (await import('./text/text-pane')).TextPane);
+
+/** Below the side view: the end view and the crank, or the train as a text to be changed. */
+export function LowerHalf() {
+  const building = useBench((state) => state.building);
+  if (building === null)
+    return (
+      <div
+        className={
+          'print:hidden grid shrink-0 border-t border-base-300 ' +
+          'sm:grid-cols-[15rem_minmax(0,1fr)] lg:h-60 2xl:h-80 ' +
+          '2xl:grid-cols-[22rem_minmax(0,1fr)]'
+        }
+      >
+        <EndViewPane />
+        <CrankPanel />
+      </div>
+    );
+  return (
+    <section
+      aria-label="Build"
+      className="flex h-[48vh] min-h-72 shrink-0 flex-col border-t border-base-300 print:hidden"
+    >
+      <Close />
+      <TextPane.Shown />
+    </section>
+  );
+}
+
+function Close() {
+  const { store } = useBenchItself();
+  return (
+    <div className="flex items-center gap-3 border-b border-base-300 px-4 py-1">
+      <h2 className="text-sm font-semibold">In writing</h2>
+      <span className="flex-1" />
+      <button
+        type="button"
+        className="btn btn-ghost btn-xs"
+        aria-label="Close, back to the end view and the crank"
+        onClick={() => store.getState().build(null)}
+      >
+        <X className="size-4" aria-hidden />
+      </button>
+    </div>
+  );
+}
