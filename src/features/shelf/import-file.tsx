@@ -45,7 +45,7 @@ export function ImportFile({ entries, onAdded, onBundle }: Props) {
       <input
         ref={field}
         type="file"
-        accept=".json,.zip,application/json,application/zip"
+        accept=".json,.txt,.zip,application/json,text/plain,application/zip"
         className="sr-only"
         aria-label="File to import"
         tabIndex={-1}

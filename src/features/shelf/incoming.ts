@@ -22,7 +22,10 @@ const FORMATS: Readonly<Record<string, 'log' | 'search' | 'scenario' | 'workshee
 /** The longest log that is taken in at once. */
 const MOST_BYTES = 25_000_000;
 
-/** Tells what a file is: a zip is a bundle, JSON says its format, and what says none is read as a train. */
+/**
+ * Tells what a file is: a zip is a bundle, JSON says its format, and what says none is read as a train; so is a text,
+ * as a train in writing.
+ */
 export async function recognise(file: File): Promise<Incoming> {
   if ((await file.slice(0, 2).text()) === ZIP) return { kind: 'bundle', file };
   const bad = (...problems: string[]): Incoming => ({ kind: 'bad', file: file.name, problems });
@@ -41,12 +44,21 @@ export async function recognise(file: File): Promise<Incoming> {
 async function readTrain(file: File, text: string, bad: (...problems: string[]) => Incoming): Promise<Incoming> {
   const { MAX_TRAIN_BYTES, parseTrain, problemText } = await import('@/core/train');
   if (file.size > MAX_TRAIN_BYTES) return bad(tooLarge(file, MAX_TRAIN_BYTES, 'a train'));
+  if (!isJson(text)) {
+    const { readWritten } = await import('@/core/written-form');
+    const { train, problems } = readWritten(text);
+    if (train) return { kind: 'train', file: file.name, train };
+    return bad(...problems.map(({ place, message }) => `Line ${place.line}, column ${place.column}: ${message}`));
+  }
   const parsed = parseTrain(text);
   return parsed.ok ? { kind: 'train', file: file.name, train: parsed.train } : bad(...parsed.problems.map(problemText));
 }
 
 const tooLarge = ({ size }: File, most: number, what: string): string =>
   `The file has ${Math.round(size / 1e6)} MB; ${what} has at most ${Math.round(most / 1e6)} MB.`;
+
+/** A train in writing does not begin with a brace. */
+const isJson = (text: string): boolean => /^[\s\uFEFF]*(?:[{["]|$)/u.test(text);
 
 function formatOf(text: string): string | null {
   try {

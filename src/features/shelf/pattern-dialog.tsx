@@ -5,7 +5,7 @@ import clsx from 'clsx';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { drawSideView } from '@/core/drawing';
-import type { Edit } from '@/core/train';
+import type { Edit, Train } from '@/core/train';
 import { buildPattern, PATTERNS, type PatternQuestion, type Pattern } from '@/core/patterns';
 import { Dialog, DialogActions } from '@/ui/dialog';
 import { SmallSideView } from '@/figures/side-view/small-side-view';
@@ -13,6 +13,18 @@ import { postTrain } from '@/wire';
 import { TrainPreview } from './preview';
 import { itemAt } from '@/core/required';
 import { usePartWords } from '@/ui/part-words';
+import { readWritten, writeTrain, type WrittenTrain } from '@/core/written-form';
+import { keepText, recallText } from '@/ui/written/kept-text';
+import { WrittenField } from './written-field';
+
+/** What is written of a train that is not there yet is kept under this. */
+const NEW = 'new';
+
+const editOf = ({ train, problems: [first] }: WrittenTrain): Edit =>
+  train ? { ok: true, train } : { ok: false, message: first?.message ?? '' };
+
+/** A train in writing to begin with; one that is still called as its pattern gets no name from that. */
+const textOf = (train: Train, name: string): string => writeTrain({ ...train, name: name || 'New train' });
 
 const SPACE = { width: 480, height: 260 };
 
@@ -30,26 +42,36 @@ export function PatternDialog({ onClose, onAdded }: { onClose: () => void; onAdd
   const [pattern, setPattern] = useState<Pattern>(itemAt(PATTERNS, 0));
   const [typed, setTyped] = useState<Readonly<Record<string, string>>>({});
   const [name, setName] = useState('');
+  /** What is written, in place of a pattern; null while a pattern is chosen. */
+  const [text, setText] = useState<string | null>(null);
   const [message, setMessage] = useState<string | null>(null);
   const told = usePartWords();
-  const built = useMemo(
+  const fromPattern = useMemo(
     () => namedIn(told, buildPattern(pattern, name || told(pattern.title), numbers(typed))),
     [pattern, name, typed, told],
   );
-  const drawn = useMemo(() => (built.ok ? drawSideView(built.train, SPACE) : null), [built]);
+  const read = useMemo(() => (text === null ? null : readWritten(text)), [text]);
+  const built = read ? editOf(read) : fromPattern;
+  const shown = built.ok ? built.train : (read?.shown ?? null);
+  const drawn = useMemo(() => (shown ? drawSideView(shown, SPACE) : null), [shown]);
   const router = useRouter();
+  const write = (now: string) => {
+    setText(now);
+    keepText(NEW, { text: now, of: '' });
+  };
   const add = async (then: (id: string, name: string) => void) => {
     if (!built.ok) return;
     const answer = await postTrain(built.train);
-    if (answer.ok) then(answer.value.id, built.train.name);
-    else setMessage(answer.message);
+    if (!answer.ok) return setMessage(answer.message);
+    if (text !== null) keepText(NEW, null);
+    then(answer.value.id, built.train.name);
   };
   return (
     <Dialog title="New train" wide onClose={onClose}>
       <form
         onSubmit={(event) => {
           event.preventDefault();
-          void add((id) => router.push(`/trains/${id}`));
+          void add((id) => router.push(`/trains/${id}${text === null ? '' : '#text'}`));
         }}
       >
         <div className="mt-3 grid gap-5 sm:grid-cols-[12rem_1fr]">
@@ -59,15 +81,16 @@ export function PatternDialog({ onClose, onAdded }: { onClose: () => void; onAdd
                 key={one.key}
                 className={clsx(
                   'cursor-pointer px-2 py-1 text-sm has-focus-visible:outline-2 has-focus-visible:outline-accent',
-                  one === pattern ? 'bg-neutral text-neutral-content' : 'hover:bg-base-200',
+                  one === pattern && text === null ? 'bg-neutral text-neutral-content' : 'hover:bg-base-200',
                 )}
               >
                 <input
                   type="radio"
                   name="pattern"
                   className="sr-only"
-                  checked={one === pattern}
+                  checked={one === pattern && text === null}
                   onChange={() => {
+                    setText(null);
                     setPattern(one);
                     setTyped({});
                   }}
@@ -75,22 +98,44 @@ export function PatternDialog({ onClose, onAdded }: { onClose: () => void; onAdd
                 {told(one.title)}
               </label>
             ))}
+            <label
+              className={clsx(
+                'mt-2 cursor-pointer border-t border-base-300 px-2 py-1 text-sm',
+                'has-focus-visible:outline-2 has-focus-visible:outline-accent',
+                text === null ? 'hover:bg-base-200' : 'bg-neutral text-neutral-content',
+              )}
+            >
+              <input
+                type="radio"
+                name="pattern"
+                className="sr-only"
+                checked={text !== null}
+                onChange={() => setText(recallText(NEW)?.text ?? (built.ok ? textOf(built.train, name) : ''))}
+              />
+              Paste or write
+            </label>
           </div>
           <div className="flex min-w-0 flex-col gap-2">
-            <p className="text-sm">{told(pattern.says)}</p>
-            <Field label="Name" value={name} placeholder={told(pattern.title)} onChange={setName} />
-            {pattern.asks.map((ask) => (
-              <AskField
-                key={ask.key}
-                ask={ask}
-                value={typed[ask.key]}
-                onChange={(text) => setTyped({ ...typed, [ask.key]: text })}
-              />
-            ))}
-            {!built.ok && (
-              <p role="alert" className="text-sm text-error">
-                {told(built.message)}
-              </p>
+            {text === null ? (
+              <>
+                <p className="text-sm">{told(pattern.says)}</p>
+                <Field label="Name" value={name} placeholder={told(pattern.title)} onChange={setName} />
+                {pattern.asks.map((ask) => (
+                  <AskField
+                    key={ask.key}
+                    ask={ask}
+                    value={typed[ask.key]}
+                    onChange={(answer) => setTyped({ ...typed, [ask.key]: answer })}
+                  />
+                ))}
+                {!built.ok && (
+                  <p role="alert" className="text-sm text-error">
+                    {told(built.message)}
+                  </p>
+                )}
+              </>
+            ) : (
+              read && <WrittenField text={text} read={read} onType={write} />
             )}
             {message && (
               <p role="alert" className="text-sm text-error">
@@ -98,8 +143,8 @@ export function PatternDialog({ onClose, onAdded }: { onClose: () => void; onAdd
               </p>
             )}
             <div className="mt-1 grid h-36 place-items-center border border-base-300">
-              {built.ok && drawn?.ok ? (
-                <SmallSideView view={drawn.view} train={built.train} className="h-36 w-full" />
+              {shown && drawn?.ok ? (
+                <SmallSideView view={drawn.view} train={shown} className="h-36 w-full" />
               ) : (
                 <p className="muted px-4 text-sm">
                   {drawn && !drawn.ok ? drawn.why : 'The drawing comes back when the counts are right.'}

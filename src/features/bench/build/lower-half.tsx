@@ -1,6 +1,7 @@
 'use client';
 
 import { X } from 'lucide-react';
+import { useEffect } from 'react';
 import { onDemand } from '@/ui/on-demand';
 import { CrankPanel } from '../crank/crank-panel';
 import { EndViewPane } from '../end-view/end-view-pane';
@@ -11,6 +12,7 @@ const TextPane = onDemand(async () => (await import('./text/text-pane')).TextPan
 /** Below the side view: the end view and the crank, or the train as a text to be changed. */
 export function LowerHalf() {
   const building = useBench((state) => state.building);
+  useAddress();
   if (building === null)
     return (
       <div
@@ -33,6 +35,14 @@ export function LowerHalf() {
       <TextPane.Shown />
     </section>
   );
+}
+
+/** An address that ends in #text opens the train in writing. */
+function useAddress() {
+  const { store } = useBenchItself();
+  useEffect(() => {
+    if (location.hash === '#text') store.getState().build('text');
+  }, [store]);
 }
 
 function Close() {

@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import { toothPhases } from '@/core/end-view';
 import { serialiseTrain, partsById } from '@/core/train';
+import { writeTrain } from '@/core/written-form';
 import { useLoads, useScale } from '@/features/train/input/loads';
 import { useTrain, useNow } from '@/features/train/use-train';
 import { Dialog, DialogActions } from '@/ui/dialog';
@@ -77,7 +78,10 @@ export function FilesDialog({ onClose }: { onClose: () => void }) {
           <FileRow
             what="The train"
             says="to open again here, or elsewhere"
-            files={{ JSON: save('', '.train.json', 'application/json', () => serialiseTrain(train)) }}
+            files={{
+              JSON: save('', '.train.json', 'application/json', () => serialiseTrain(train)),
+              Text: save('', '.train.txt', 'text/plain', () => writeTrain(train)),
+            }}
           />
           <FileRow
             what="Figures"

@@ -6,10 +6,11 @@ import type { PartRef, Train } from '@/core/train';
 import type { WrittenProblem, WrittenTrain } from '@/core/written-form';
 import { redo, undo } from '@/features/train/edit';
 import { useTrainStore } from '@/features/train/use-train';
+import { createEditor, type TextEditor } from '@/ui/written/editor';
+import { Places } from '@/ui/written/places';
 import { SmallSideView } from '@/figures/side-view/small-side-view';
 import { usePointed } from '../../drawing/pointed';
 import { useBenchItself } from '../../use-bench';
-import { createEditor, type TextEditor } from './editor';
 import { followText, type Read, type Writing } from './writing';
 
 /** The train in writing: what is typed is read at once; what does not read stays, with what is wrong and where. */
@@ -44,7 +45,7 @@ export function TextPane() {
         (again ? redo : undo)(store);
         return true;
       },
-      train: () => store.getState().train,
+      parts: () => store.getState().train,
     });
     editor.current = own;
     writing.current = text;
@@ -133,33 +134,6 @@ function Told({
         <kbd className="kbd kbd-xs">#</kbd> begins a remark.
       </p>
     </div>
-  );
-}
-
-const SHOWN = 12;
-
-function Places({
-  label,
-  problems,
-  onGo,
-}: {
-  label: string;
-  problems: readonly WrittenProblem[];
-  onGo: (place: WrittenProblem['place']) => void;
-}) {
-  if (problems.length === 0) return null;
-  return (
-    <ul aria-label={label} className="mt-1.5 flex flex-col gap-1">
-      {problems.slice(0, SHOWN).map(({ place, message }, i) => (
-        <li key={i} className="leading-snug">
-          <button type="button" className="link figure" onClick={() => onGo(place)}>
-            Line {place.line}
-          </button>{' '}
-          {message}
-        </li>
-      ))}
-      {problems.length > SHOWN && <li className="muted">and {problems.length - SHOWN} more</li>}
-    </ul>
   );
 }
 

@@ -2,7 +2,7 @@ import { writeTrain, readWritten, type WrittenTrain } from '@/core/written-form'
 import type { Train } from '@/core/train';
 import { editTrain, endVisit } from '@/features/train/edit';
 import type { TrainStore } from '@/features/train/store';
-import { keepText, recallText } from './kept-text';
+import { keepText, recallText } from '@/ui/written/kept-text';
 import { patchedText } from './patched';
 
 /** After so long without a key an edit is settled: what follows is another step of undo. */

@@ -2,10 +2,12 @@ import type { Completion, CompletionContext, CompletionResult } from '@codemirro
 import { BEGINNINGS } from '@/core/written-form';
 import type { Train } from '@/core/train';
 import { quotedName } from '@/core/written-form';
-import { couplerName, memberName } from '@/core/words';
+
+/** What has names. */
+export type Named = Pick<Train, 'members' | 'couplers'>;
 
 /** What can stand next: beginnings of statements where a line begins, names of couplers or members behind them. */
-export function completeText(context: CompletionContext, train: Train): CompletionResult | null {
+export function completeText(context: CompletionContext, { members, couplers }: Named): CompletionResult | null {
   const line = context.state.doc.lineAt(context.pos);
   const before = line.text.slice(0, context.pos - line.from);
   if (/^\s*[\w-]*$/.test(before)) {
@@ -17,7 +19,11 @@ export function completeText(context: CompletionContext, train: Train): Completi
   if (lead === undefined) return null;
   const typed = before.slice(before.length - lead.length);
   if (typed === '' && !context.explicit && !/\s$/.test(before)) return null;
-  return { from: context.pos - typed.length, options: namesFor(before, train), validFor: /^[^,:()#]*$/ };
+  return {
+    from: context.pos - typed.length,
+    options: namesFor(before, { members, couplers }),
+    validFor: /^[^,:()#]*$/,
+  };
 }
 
 /** Behind these a name is begun, which is all that is typed since. */
@@ -25,11 +31,11 @@ const NAME_FOLLOWS =
   /(?:\b(?:on|with|drives|pushes|by|pair|input|outputs?)\s+|^\s*(?:position|brake|clutch|one-way|slide|sleeve)[^:]*:\s*|,\s*)([^,:()#"]*)$/i;
 
 /** A position and a sleeve name couplers, everything else names members. */
-function namesFor(line: string, train: Train): Completion[] {
+function namesFor(line: string, { members, couplers }: Named): Completion[] {
   if (/^\s*(?:position|sleeve|drum|selector|slide)\b/i.test(line))
-    return train.couplers.map(({ id }) => ({ label: quotedName(couplerName(train, id)), type: 'variable' }));
+    return couplers.map(({ name }) => ({ label: quotedName(name), type: 'variable' }));
   return [
-    ...train.members.map(({ id }) => ({ label: quotedName(memberName(train, id)), type: 'variable' })),
+    ...members.map(({ name }) => ({ label: quotedName(name), type: 'variable' })),
     { label: 'frame', type: 'constant' },
   ];
 }

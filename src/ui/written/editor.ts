@@ -3,9 +3,8 @@ import { defaultKeymap, history, historyKeymap } from '@codemirror/commands';
 import { lintGutter, setDiagnostics, type Diagnostic } from '@codemirror/lint';
 import { Annotation, EditorState, Transaction } from '@codemirror/state';
 import { EditorView, highlightActiveLine, keymap, lineNumbers } from '@codemirror/view';
-import type { Train } from '@/core/train';
 import type { WrittenTrain } from '@/core/written-form';
-import { completeText } from './completion';
+import { completeText, type Named } from './completion';
 import { writtenLanguage } from './language';
 
 /** What the editor asks of what is around it. */
@@ -17,7 +16,8 @@ export interface EditorHost {
   readonly onPoint: (at: number | null) => void;
   /** Undo where the text is what the document is; not handled, the editor takes back what was typed. */
   readonly onUndo: (again: boolean) => boolean;
-  readonly train: () => Train;
+  /** Whose names can be completed. */
+  readonly parts: () => Named;
 }
 
 export interface TextEditor {
@@ -47,7 +47,7 @@ export function createEditor(parent: HTMLElement, text: string, host: EditorHost
         closeBrackets(),
         lintGutter(),
         writtenLanguage,
-        autocompletion({ override: [(context) => completeText(context, host.train())], icons: false }),
+        autocompletion({ override: [(context) => completeText(context, host.parts())], icons: false }),
         keymap.of([
           { key: 'Mod-z', run: step(false), preventDefault: true },
           { key: 'Mod-y', run: step(true), preventDefault: true },
