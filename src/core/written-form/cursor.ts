@@ -173,7 +173,7 @@ export class Cursor {
     const near = nearest(token.text.toLowerCase(), words);
     this.fail(
       near === null
-        ? `“${token.text}” is not ${what}: there ${words.length === 1 ? 'is' : 'are'} ${words.join(', ')}.`
+        ? `“${token.text}” is not ${what}: there ${words.length === 1 ? 'is' : 'are'} ${someOf(words)}.`
         : `“${token.text}” is not ${what}. Did you mean “${near}”?`,
     );
   }
@@ -214,3 +214,8 @@ function byFirstWord(words: Readonly<Record<string, unknown>>): ReadonlyMap<stri
   firstWords.set(words, sorted);
   return sorted;
 }
+
+const MOST_TOLD = 12;
+
+const someOf = (words: readonly string[]): string =>
+  words.length > MOST_TOLD ? `${words.slice(0, MOST_TOLD).join(', ')} and more` : words.join(', ');

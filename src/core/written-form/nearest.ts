@@ -1,8 +1,10 @@
 import { distance } from 'fastest-levenshtein';
 
-/** Which of these was probably meant; null where none is near: two letters may be others, of
+/** Which of these was probably meant, or begun; null where none is near: two letters may be others, of
  * long words every third. */
 export function nearest(said: string, known: readonly string[]): string | null {
+  const begun = said.length > 1 ? known.find((word) => word.toLowerCase().startsWith(said.toLowerCase())) : undefined;
+  if (begun !== undefined) return begun;
   let best: string | null = null;
   let least = Math.max(said.length < 4 ? 1 : 2, Math.floor(said.length / 3)) + 1;
   for (const word of known) {

@@ -57,7 +57,7 @@ export function createEditor(parent: HTMLElement, text: string, host: EditorHost
           ...defaultKeymap,
         ]),
         EditorView.lineWrapping,
-        EditorView.contentAttributes.of({ 'aria-label': 'The train in writing', spellcheck: 'false' }),
+        EditorView.contentAttributes.of({ 'aria-label': 'The train in writing', spellcheck: 'false', tabindex: '0' }),
         EditorView.updateListener.of(({ docChanged, selectionSet, state, transactions }) => {
           const isOutside = transactions.some((one) => one.annotation(fromOutside));
           if (docChanged && !isOutside) host.onType(state.doc.toString());
