@@ -4,8 +4,13 @@ const MOST = 56;
 
 /** Gives parts ids like their names, each another; so the same text always gives the same document. */
 export class Ids {
-  private readonly taken = new Set<string>([FRAME]);
+  private readonly taken: Set<string>;
   private readonly counted = new Map<string, number>();
+
+  /** @param taken ids that parts have already */
+  constructor(taken: readonly string[] = []) {
+    this.taken = new Set([FRAME, ...taken]);
+  }
 
   /** @param kind what the part is called where its name has nothing that may stand in an id */
   fresh(name: string, kind: string): string {

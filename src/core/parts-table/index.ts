@@ -1,0 +1,16 @@
+export { addRow, type NewRow } from './add-row';
+export {
+  COLUMNS,
+  COUPLER_KINDS,
+  PAIR_KINDS,
+  ROLES,
+  SENSES,
+  STYLES,
+  type Cells,
+  type Column,
+  type PartRow,
+  type Section,
+} from './columns';
+export { editCell } from './edit-cell';
+export { removeRows } from './remove-rows';
+export { partsTable, type PartsTable } from './rows';
