@@ -12,5 +12,6 @@ export {
   type Section,
 } from './columns';
 export { editCell } from './edit-cell';
+export { moveRow } from './move-row';
 export { removeRows } from './remove-rows';
 export { partsTable, type PartsTable } from './rows';

@@ -5,6 +5,7 @@ import { speedsOf } from '@/features/train/analysis';
 import type { Own, Session } from '@/features/train/session';
 import type { ShownView } from '@/features/train/side-views';
 import type { TrainState, TrainStore } from '@/features/train/store';
+import { keepRows, recallRows, type Drafts } from './build/table/kept-rows';
 import { CrankClock } from './crank/crank-clock';
 
 /** What the Bench keeps of its own: how far the train is turned, and what of it is looked at. */
@@ -22,6 +23,8 @@ export interface BenchState {
   readonly shown: ShownView | null;
   /** What stands below the side view to build with, in place of the end view and the crank. */
   readonly building: Building | null;
+  /** Rows of the parts tables that are not whole yet. */
+  readonly drafts: Drafts;
   /** Turns what is turned further, or puts it back. */
   readonly turnTo: (turned: TurnedTrain) => void;
   readonly lookAt: (station: number) => void;
@@ -30,10 +33,11 @@ export interface BenchState {
   readonly openCard: (part: PartRef | null, asking?: { readonly removing: boolean }) => void;
   readonly show: (shown: ShownView) => void;
   readonly build: (building: Building | null) => void;
+  readonly keepDrafts: (drafts: Drafts) => void;
 }
 
-/** The train in writing. */
-export type Building = 'text';
+/** Its parts as tables, or the train in writing. */
+export type Building = 'table' | 'text';
 
 export type BenchStore = ReturnType<typeof createBenchStore>;
 
@@ -51,7 +55,7 @@ export function createBench({ store: train }: Session): Bench {
   return { train, store, crank, leave: () => crank.stop() };
 }
 
-function createBenchStore({ train }: TrainState) {
+function createBenchStore({ id, train }: TrainState) {
   const [marked] = train.gears.filter((gear) => gear.member === train.input);
   return createStore<BenchState>()((set) => ({
     turned: NOTHING_TURNED,
@@ -61,12 +65,17 @@ function createBenchStore({ train }: TrainState) {
     removing: false,
     shown: null,
     building: null,
+    drafts: recallRows(id),
     turnTo: (turned) => set({ turned }),
     lookAt: (station) => set({ station }),
     mark: (gears) => set({ marks: gears }),
     openCard: (part, { removing } = { removing: false }) => set({ editing: part, removing }),
     show: (view) => set({ shown: view }),
     build: (building) => set({ building }),
+    keepDrafts: (drafts) => {
+      keepRows(id, drafts);
+      set({ drafts });
+    },
   }));
 }
 

@@ -5,11 +5,13 @@ import { useEffect } from 'react';
 import { onDemand } from '@/ui/on-demand';
 import { CrankPanel } from '../crank/crank-panel';
 import { EndViewPane } from '../end-view/end-view-pane';
+import type { Building } from '../store';
 import { useBench, useBenchItself } from '../use-bench';
 
+const TablePane = onDemand(async () => (await import('./table/table-pane')).TablePane);
 const TextPane = onDemand(async () => (await import('./text/text-pane')).TextPane);
 
-/** Below the side view: the end view and the crank, or the train as a text to be changed. */
+/** Below the side view: the end view and the crank, or the train's parts to be changed, as tables or as a text. */
 export function LowerHalf() {
   const building = useBench((state) => state.building);
   useAddress();
@@ -31,25 +33,26 @@ export function LowerHalf() {
       aria-label="Build"
       className="flex h-[48vh] min-h-72 shrink-0 flex-col border-t border-base-300 print:hidden"
     >
-      <Close />
-      <TextPane.Shown />
+      <Close heading={building === 'text' ? 'In writing' : 'Parts'} />
+      {building === 'text' ? <TextPane.Shown /> : <TablePane.Shown />}
     </section>
   );
 }
 
-/** An address that ends in #text opens the train in writing. */
+/** An address that ends in #text or #table opens the train in writing, or its parts. */
 function useAddress() {
   const { store } = useBenchItself();
   useEffect(() => {
-    if (location.hash === '#text') store.getState().build('text');
+    const [, building] = /^#(table|text)$/.exec(location.hash) ?? [];
+    if (building) store.getState().build(building as Building);
   }, [store]);
 }
 
-function Close() {
+function Close({ heading }: { heading: string }) {
   const { store } = useBenchItself();
   return (
     <div className="flex items-center gap-3 border-b border-base-300 px-4 py-1">
-      <h2 className="text-sm font-semibold">In writing</h2>
+      <h2 className="text-sm font-semibold">{heading}</h2>
       <span className="flex-1" />
       <button
         type="button"

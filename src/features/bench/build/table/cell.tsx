@@ -1,0 +1,78 @@
+'use client';
+
+import clsx from 'clsx';
+import { useRef, useState } from 'react';
+import { flushSync } from 'react-dom';
+import { goTo, goToRow, isLast } from './go-to';
+
+interface Props {
+  readonly label: string;
+  readonly value: string;
+  /** It is in a row that is not whole yet. */
+  readonly waits: boolean;
+  /** The id of what is offered. */
+  readonly list: string | undefined;
+  readonly onCommit: (text: string) => void;
+  /** @returns whether the text was a block of cells, and is filled in. */
+  readonly onPaste: (text: string) => boolean;
+}
+
+/**
+ * A cell, typed over as in a spreadsheet: Enter and the arrows take it and go on, Tab goes along the row, Escape gives
+ * back what was there.
+ */
+export function Cell({ label, value, waits, list, onCommit, onPaste }: Props) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const given = useRef(false);
+  const commit = () => {
+    if (typed !== null && typed !== value) onCommit(typed);
+    setTyped(null);
+  };
+  return (
+    <input
+      className={clsx(
+        'block h-7 w-full min-w-0 bg-transparent px-1.5 outline-none focus:bg-base-100 focus:ring-2 focus:ring-accent',
+        waits && 'muted',
+      )}
+      data-cell
+      aria-label={label}
+      list={list}
+      autoComplete="off"
+      value={typed ?? value}
+      onFocus={(event) => event.target.select()}
+      onChange={(event) => setTyped(event.target.value)}
+      onBlur={() => {
+        if (given.current) given.current = false;
+        else commit();
+      }}
+      onPaste={(event) => {
+        if (!onPaste(event.clipboardData.getData('text/plain'))) return;
+        event.preventDefault();
+        setTyped(null);
+      }}
+      onKeyDown={(event) => {
+        const { key, currentTarget: field } = event;
+        if (event.altKey || event.ctrlKey || event.metaKey) return;
+        if (key === 'Escape' && typed !== null) {
+          event.stopPropagation();
+          setTyped(null);
+        } else if (key === 'Enter' || key === 'ArrowUp' || key === 'ArrowDown') {
+          event.preventDefault();
+          // The row below may come with what is taken.
+          flushSync(commit);
+          given.current = true;
+          if (key === 'Enter' && !event.shiftKey && isLast(field)) goToRow(field, 1);
+          else goTo(field, key === 'ArrowUp' || (key === 'Enter' && event.shiftKey) ? -1 : 1, 0);
+          given.current = false;
+        } else if (key === 'ArrowLeft' && field.selectionEnd === 0) goTo(field, 0, -1);
+        else if (key === 'ArrowRight' && field.selectionStart === field.value.length) goTo(field, 0, 1);
+        else if (key === 'ArrowLeft' || key === 'ArrowRight') {
+          const whole = field.selectionStart === 0 && field.selectionEnd === field.value.length && typed === null;
+          if (!whole) return;
+          event.preventDefault();
+          goTo(field, 0, key === 'ArrowLeft' ? -1 : 1);
+        }
+      }}
+    />
+  );
+}

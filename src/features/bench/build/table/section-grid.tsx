@@ -1,0 +1,214 @@
+'use client';
+
+import clsx from 'clsx';
+import { useId, useState } from 'react';
+import type { Column, PartRow, Section } from '@/core/parts-table';
+import { couplerName, memberName } from '@/core/words';
+import type { Highlight } from '@/features/train/highlight';
+import { useLight, useTrain } from '@/features/train/use-train';
+import { Cell } from './cell';
+import { blockOf, draftSays, type DraftRow } from './fill';
+import { goTo } from './go-to';
+import { HEADS, SECTION_NAMES } from './heads';
+
+interface Props {
+  readonly section: Section;
+  readonly rows: readonly PartRow[];
+  readonly drafts: readonly DraftRow[];
+  /** What could not be taken, by row. */
+  readonly messages: ReadonlyMap<number, string>;
+  readonly onFill: (row: number, column: Column, texts: readonly (readonly string[])[]) => void;
+  readonly onRemove: (rows: readonly number[]) => void;
+  readonly onMove: (row: number, by: number) => void;
+}
+
+/** One kind of parts, a row each; below them rows that are not whole yet, and an empty one to begin in. */
+export function SectionGrid({ section, rows, drafts, messages, onFill, onRemove, onMove }: Props) {
+  const train = useTrain((state) => state.train);
+  const lit = useTrain((state) => state.highlight);
+  const light = useLight();
+  const [chosen, setChosen] = useState<readonly number[]>([]);
+  const offers = useId();
+  const heads = HEADS[section];
+  const lines = [...rows.map(({ cells }) => cells), ...drafts.map(({ cells }) => cells), {}];
+  const isLit = (row: PartRow | undefined) => row !== undefined && lit !== null && pointsAtRow(section, row, lit);
+  const choose = (row: number, further: boolean) => {
+    const [first = row] = chosen;
+    const [from, to] = [Math.min(first, row), Math.max(first, row)];
+    setChosen(further ? Array.from({ length: to - from + 1 }, (_, i) => from + i) : [row]);
+  };
+  return (
+    <section aria-label={SECTION_NAMES[section]} className="mb-4">
+      <h3 className="mb-1 text-sm font-semibold">{SECTION_NAMES[section]}</h3>
+      <Offers id={`${offers}-members`} names={[...train.members.map(({ id }) => memberName(train, id)), 'frame']} />
+      <Offers id={`${offers}-couplers`} names={train.couplers.map(({ id }) => couplerName(train, id))} />
+      {heads.map(({ column, offers: words }) =>
+        Array.isArray(words) ? <Offers key={column} id={`${offers}-${column}`} names={words as string[]} /> : null,
+      )}
+      <table className="border-collapse text-sm" role="grid" aria-label={SECTION_NAMES[section]}>
+        <thead>
+          <tr>
+            <th className="w-8">
+              <span className="sr-only">Row</span>
+            </th>
+            {heads.map(({ column, head, width }) => (
+              <th key={column} style={{ width }} className="muted px-1.5 text-left font-normal whitespace-nowrap">
+                {head}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {lines.map((cells, i) => {
+            const row = rows[i];
+            const draft = drafts[i - rows.length];
+            const says = messages.get(i) ?? (draft ? draftSays(train, section, draft) : '');
+            return (
+              <Row
+                key={i}
+                name={`${SECTION_NAMES[section]}, row ${i + 1}`}
+                says={says}
+                wrong={messages.has(i)}
+                span={heads.length}
+                lit={isLit(row)}
+                chosen={chosen.includes(i)}
+                number={i < lines.length - 1 ? i + 1 : null}
+                onChoose={(further) => choose(i, further)}
+                onRemove={() => {
+                  onRemove(chosen.includes(i) ? chosen : [i]);
+                  setChosen([]);
+                }}
+                onMove={(by) => onMove(i, by)}
+                onPoint={(over) => light(over && row ? partsIn(section, row) : null)}
+              >
+                {heads.map(({ column, head, width, offers: words }) => (
+                  <td key={column} className="border border-base-300 p-0" style={{ width }}>
+                    <Cell
+                      label={`${head}, ${SECTION_NAMES[section].toLowerCase()} row ${i + 1}`}
+                      value={(cells as Partial<Record<Column, string>>)[column] ?? ''}
+                      waits={row === undefined}
+                      list={words && `${offers}-${typeof words === 'string' ? words : column}`}
+                      onCommit={(text) => onFill(i, column, [[text]])}
+                      onPaste={(text) => {
+                        const block = blockOf(text);
+                        if (block) onFill(i, column, block);
+                        return block !== null;
+                      }}
+                    />
+                  </td>
+                ))}
+              </Row>
+            );
+          })}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+/** What is pointed at with a row: its gears, or its coupler, or its member. */
+const partsIn = (section: Section, { gears, couplers, members }: PartRow): Partial<Highlight> =>
+  section === 'members' ? { members } : { gears, couplers };
+
+/** Is what is pointed at anywhere in this row? A gear is in one or two, a member in many. */
+function pointsAtRow(section: Section, row: PartRow, lit: Highlight): boolean {
+  if (section === 'couplers' || section === 'positions') return row.couplers.some((id) => lit.couplers.includes(id));
+  if (section === 'members') return row.members.some((id) => lit.members.includes(id));
+  return lit.gears.length > 0
+    ? row.gears.some((id) => lit.gears.includes(id))
+    : row.members.some((id) => lit.members.includes(id));
+}
+
+const Offers = ({ id, names }: { id: string; names: readonly string[] }) => (
+  <datalist id={id}>
+    {names.map((name) => (
+      <option key={name} value={name} />
+    ))}
+  </datalist>
+);
+
+interface RowProps {
+  readonly name: string;
+  readonly says: string;
+  readonly wrong: boolean;
+  readonly span: number;
+  readonly lit: boolean;
+  readonly chosen: boolean;
+  /** Null of the empty row. */
+  readonly number: number | null;
+  readonly onChoose: (further: boolean) => void;
+  readonly onRemove: () => void;
+  readonly onMove: (by: number) => void;
+  readonly onPoint: (over: boolean) => void;
+  readonly children: React.ReactNode;
+}
+
+function Row({
+  name,
+  says,
+  wrong,
+  span,
+  lit,
+  chosen,
+  number,
+  onChoose,
+  onRemove,
+  onMove,
+  onPoint,
+  children,
+}: RowProps) {
+  return (
+    <>
+      <tr
+        className={clsx(lit && 'bg-base-200', chosen && 'bg-base-300')}
+        onPointerEnter={() => onPoint(true)}
+        onPointerLeave={() => onPoint(false)}
+        onKeyDown={(event) => {
+          if (!event.altKey || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown')) return;
+          event.preventDefault();
+          onMove(event.key === 'ArrowUp' ? -1 : 1);
+        }}
+      >
+        {number === null ? (
+          <td className="w-8" />
+        ) : (
+          <th className="w-8 p-0 font-normal">
+            <button
+              type="button"
+              aria-label={`${name}. Delete removes it, Alt with an arrow moves it.`}
+              aria-pressed={chosen}
+              data-cell
+              tabIndex={-1}
+              className="muted figure h-full w-full cursor-pointer px-1 text-right hover:bg-base-200"
+              onClick={(event) => onChoose(event.shiftKey)}
+              onKeyDown={(event) => {
+                const { key, currentTarget, altKey } = event;
+                if (altKey) return;
+                if (key === 'Delete' || key === 'Backspace') onRemove();
+                else if (key === 'ArrowRight') goTo(currentTarget, 0, 1);
+                else if (key === 'ArrowUp' || key === 'ArrowDown') goTo(currentTarget, key === 'ArrowUp' ? -1 : 1, 0);
+                else return;
+                event.preventDefault();
+              }}
+            >
+              {number}
+            </button>
+          </th>
+        )}
+        {children}
+      </tr>
+      {says !== '' && (
+        <tr>
+          <td />
+          <td
+            colSpan={span}
+            className={clsx('px-1.5 text-xs', wrong ? 'text-error' : 'muted')}
+            role={wrong ? 'alert' : undefined}
+          >
+            {says}
+          </td>
+        </tr>
+      )}
+    </>
+  );
+}

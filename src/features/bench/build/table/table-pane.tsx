@@ -1,0 +1,123 @@
+'use client';
+
+import { useMemo, useState } from 'react';
+import { moveRow, partsTable, removeRows, type Column, type Section } from '@/core/parts-table';
+import { joinMembers, type Edit, type Train } from '@/core/train';
+import { memberName } from '@/core/words';
+import { editTrain } from '@/features/train/edit';
+import { KeepSets } from '@/features/train/keep-sets';
+import { useTrain, useTrainStore } from '@/features/train/use-train';
+import { usePreferences } from '@/ui/preferences';
+import { isPlain } from '../../editing/ask-first';
+import { useBench, useBenchItself } from '../../use-bench';
+import { AskAbout, type Question } from './ask-about';
+import { fillIn } from './fill';
+import { SECTION_NAMES } from './heads';
+import { SectionGrid } from './section-grid';
+
+const SECTIONS = Object.keys(SECTION_NAMES) as Section[];
+const NONE: ReadonlyMap<number, string> = new Map();
+
+/** A train's parts as tables: every whole row is in the drawing, a row that is not whole waits with what it lacks. */
+export function TablePane() {
+  const train = useTrain((state) => state.train);
+  const store = useTrainStore();
+  const bench = useBenchItself();
+  const drafts = useBench((state) => state.drafts);
+  const keepSets = usePreferences((state) => state.keepSets);
+  const table = useMemo(() => partsTable(train), [train]);
+  const [said, setSaid] = useState<{ section: Section; row: number; message: string } | null>(null);
+  const [question, setQuestion] = useState<Question | null>(null);
+
+  const take = (edit: Edit, section: Section, row: number) => {
+    setSaid(edit.ok ? null : { section, row, message: edit.message });
+    if (edit.ok && edit.train !== train) editTrain(store, edit.train);
+  };
+  const fill = (section: Section, row: number, column: Column, texts: readonly (readonly string[])[]) => {
+    const now = store.getState().train;
+    const alike = section === 'members' && column === 'name' ? sameNamed(now, row, texts) : null;
+    if (alike) return setQuestion(joining(now, alike, () => fillNow(section, row, column, texts)));
+    fillNow(section, row, column, texts);
+  };
+  const fillNow = (section: Section, row: number, column: Column, texts: readonly (readonly string[])[]) => {
+    const now = store.getState().train;
+    const kept = bench.store.getState().drafts;
+    const {
+      train: next,
+      drafts: left,
+      messages,
+    } = fillIn(now, kept[section], { section, row, column, texts }, keepSets);
+    setSaid(messages[0] === undefined ? null : { section, row, message: messages[0] });
+    bench.store.getState().keepDrafts({ ...kept, [section]: left });
+    if (next !== now) editTrain(store, next);
+  };
+  const remove = (section: Section, rows: readonly number[]) => {
+    const there = table[section].length;
+    const ids = rows.flatMap((row) => table[section][row]?.id ?? []);
+    const left = drafts[section].filter((_, i) => !rows.includes(there + i));
+    if (left.length < drafts[section].length) bench.store.getState().keepDrafts({ ...drafts, [section]: left });
+    if (ids.length === 0) return;
+    const edit = removeRows(train, section, ids);
+    const apply = () => take(edit, section, rows[0] ?? 0);
+    if (!edit.ok || isPlain(train, edit.train)) return apply();
+    setQuestion({
+      lead: `This also changes what follows.`,
+      after: edit.train,
+      answers: [{ label: ids.length === 1 ? 'Remove it' : `Remove these ${ids.length}`, apply }],
+    });
+  };
+  return (
+    <div className="min-h-0 flex-1 overflow-auto px-4 py-2" tabIndex={-1}>
+      {question && <AskAbout question={question} before={train} onDone={() => setQuestion(null)} />}
+      <div className="mb-2 flex flex-wrap items-center gap-x-6 text-sm">
+        <KeepSets />
+        <p className="muted text-xs">
+          Type over a cell; a new name makes a member, “frame” holds. Paste rows from a spreadsheet. Enter and the
+          arrows go on, Alt with an arrow moves a row, Delete on its number removes it.
+        </p>
+      </div>
+      {SECTIONS.map((section) => (
+        <SectionGrid
+          key={section}
+          section={section}
+          rows={table[section]}
+          drafts={drafts[section]}
+          messages={said?.section === section ? new Map([[said.row, said.message]]) : NONE}
+          onFill={(row, column, texts) => fill(section, row, column, texts)}
+          onRemove={(rows) => remove(section, rows)}
+          onMove={(row, by) => {
+            const id = table[section][row]?.id;
+            if (id !== undefined) take(moveRow(train, section, id, by), section, row);
+          }}
+        />
+      ))}
+    </div>
+  );
+}
+
+interface Alike {
+  readonly own: string;
+  readonly other: string;
+}
+
+/** A member that is given the name of another. */
+function sameNamed(train: Train, row: number, texts: readonly (readonly string[])[]): Alike | null {
+  const [[name = ''] = []] = texts;
+  const own = train.members[row]?.id;
+  const other = train.members.find(({ id }) => id !== own && memberName(train, id) === name.trim())?.id;
+  return own !== undefined && other !== undefined && texts.length === 1 ? { own, other } : null;
+}
+
+/** Asks once whether two members of one name are one, and says what that does. */
+function joining(train: Train, { own, other }: Alike, keepTwo: () => void): Question {
+  const joined = joinMembers(train, other, own);
+  return {
+    lead: `“${memberName(train, other)}” is there already. Are the two one member?`,
+    after: joined.ok ? joined.train : null,
+    answers: [
+      ...(joined.ok ? [{ label: 'They are one', edit: joined.train }] : []),
+      { label: 'They are two of one name', apply: keepTwo },
+    ],
+    ...(joined.ok ? {} : { note: joined.message }),
+  };
+}
