@@ -177,3 +177,59 @@ test('a row that is not whole waits with what it lacks, also through a reload; b
   const { violations } = await new AxeBuilder({ page }).include('[aria-label=Build]').analyze();
   expect(violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html)])).toEqual([]);
 });
+
+/** A point on the lines of a member, on the screen. */
+const onShaft = (page: Page, id: string) =>
+  page.locator(`[data-part="member:${id}"]`).evaluate((path: SVGPathElement) => {
+    const length = path.getTotalLength();
+    for (let part = 0.03; part < 1; part += 0.02) {
+      const at = path.getPointAtLength(length * part).matrixTransform(path.getScreenCTM()!);
+      // Where nothing lies over it.
+      if (document.elementFromPoint(at.x, at.y) === path) return { x: at.x, y: at.y };
+    }
+    throw new Error('All of this shaft lies under something.');
+  });
+
+async function dragShaft(page: Page, from: string, to: string): Promise<void> {
+  const [a, b] = [await onShaft(page, from), await onShaft(page, to)];
+  await page.mouse.move(a.x, a.y);
+  await page.mouse.down();
+  await page.mouse.move((a.x + b.x) / 2, (a.y + b.y) / 2, { steps: 4 });
+  await page.mouse.move(b.x, b.y, { steps: 4 });
+  await page.mouse.up();
+}
+
+test('a shaft dragged onto another is one with it, with Alt there is a clutch between', async ({ page, request }) => {
+  await page.goto(await freshTrain(request, 'stirrer'));
+  await expect(ratio(page)).toHaveText('4.000');
+  await page.keyboard.down('Alt');
+  await dragShaft(page, 'sun', 'arm');
+  await page.keyboard.up('Alt');
+  await expect(page.getByText('A clutch is between sun and carrier.')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Clutch A, sun with carrier/ }).first()).toBeVisible();
+  // Input and output are no one member: that is said, and nothing changes.
+  await dragShaft(page, 'sun', 'arm');
+  await expect(page.getByRole('status').filter({ hasText: /cannot/ })).toBeVisible();
+  await page.goto(await freshTrain(request, 'harvester'));
+  await expect(ratio(page)).toHaveText('4.320');
+  // The better drawing has come.
+  await page.waitForTimeout(3000);
+  await dragShaft(page, 'c3', 'out');
+  const question = page.getByRole('alertdialog', { name: 'Make wheel carrier and wheel shaft one member?' });
+  await expect(question).toContainText('Output');
+  await question.getByRole('button', { name: 'They are one' }).click();
+  await expect(page.getByRole('button', { name: /^Clutch Output/ })).toHaveCount(0);
+});
+
+test('a position is written below the chart', async ({ page, request }) => {
+  await page.goto(`${await freshTrain(request, 'harvester')}/chart`);
+  const field = page.getByRole('textbox', { name: 'New position, in writing' });
+  await field.fill('9 = sun brake + lnik');
+  await field.press('Enter');
+  await expect(page.getByText('No coupler is called “lnik”. Did you mean “Link”?')).toBeVisible();
+  await field.fill('9 = sun brake + Ring brake + Link');
+  await field.press('Enter');
+  const row = page.getByRole('grid', { name: 'Shift chart' }).getByRole('row').filter({ hasText: '3.024' });
+  await expect(row).toHaveCount(2);
+  await expect(field).toHaveValue('');
+});

@@ -14,4 +14,5 @@ export {
 export { editCell } from './edit-cell';
 export { moveRow } from './move-row';
 export { removeRows } from './remove-rows';
+export { addWrittenPosition } from './written-position';
 export { partsTable, type PartsTable } from './rows';

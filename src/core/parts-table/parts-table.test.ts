@@ -6,7 +6,17 @@ import { runs } from '@/testing/runs';
 import { chartOf } from '../gear-chart';
 import { toFraction } from '../rational';
 import { checkTrain, partsById, type Train } from '../train';
-import { addRow, COLUMNS, editCell, partsTable, removeRows, type Cells, type Section } from '.';
+import {
+  addRow,
+  addWrittenPosition,
+  COLUMNS,
+  editCell,
+  moveRow,
+  partsTable,
+  removeRows,
+  type Cells,
+  type Section,
+} from '.';
 
 /** A train with nothing but where power comes in and goes out. */
 function emptyLike({ name, members, input, outputs }: Train): Train {
@@ -115,6 +125,17 @@ describe('a set', () => {
   });
 });
 
+test('a position is written in one line', () => {
+  const train = demoTrain('harvester');
+  const added = addWrittenPosition(train, '9 = sun brake + Link+DRIVE');
+  expect(added.kind === 'whole' && added.train.positions.at(-1)).toMatchObject({ name: '9', engaged: ['A', 'E', 'C'] });
+  expect(addWrittenPosition(train, 'P:')).toMatchObject({ kind: 'whole' });
+  expect(addWrittenPosition(train, 'Drive')).toMatchObject({ kind: 'wrong' });
+  expect(addWrittenPosition(train, '9 = lnik')).toMatchObject({
+    message: 'No coupler is called “lnik”. Did you mean “Link”?',
+  });
+});
+
 test('a row that is not whole says what it lacks; one that is wrong says why', () => {
   const train = demoTrain('stirrer');
   expect(addRow(train, 'sets', { sun: '20' })).toEqual({
@@ -150,6 +171,22 @@ test('a planet’s count may be left out, and an idler is one gear in two rows',
   ].reduce((train, cells) => added(train, 'pairs', cells), empty);
   expect(box.gears).toHaveLength(3);
   expect(ratio(box)).toBe('37/14');
+});
+
+test('a row is moved among its kind, and nothing else changes', () => {
+  for (const train of demoTrains())
+    for (const section of Object.keys(COLUMNS) as Section[]) {
+      const ids = (of: Train) => partsTable(of)[section].map(({ cells }) => JSON.stringify(cells));
+      const [first, second] = partsTable(train)[section];
+      if (!first || !second) continue;
+      const moved = done(moveRow(train, section, first.id, 1));
+      // Rows on one stepped planet may be grouped otherwise when they change places.
+      if (ids(moved).length !== ids(train).length || ids(moved).some((row) => !ids(train).includes(row))) continue;
+      expect(ids(moved).slice(0, 2)).toEqual(ids(train).slice(0, 2).reverse());
+      expect(ids(done(moveRow(moved, section, second.id, 1)))).toEqual(ids(train));
+      expect(done(moveRow(train, section, first.id, -3))).toEqual(train);
+      expect(ratios(moved).sort()).toEqual(ratios(train).sort());
+    }
 });
 
 test('rows go with what cannot stand without them, and nothing else', () => {

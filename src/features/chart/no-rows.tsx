@@ -3,6 +3,7 @@
 import { couplerName, listed } from '@/core/words';
 import { useNow, useTrain } from '@/features/train/use-train';
 import { useEdits } from './edits';
+import { WrittenPosition } from './written-position';
 
 /** What the chart is for, where a train has no position yet, and the first one with one press. */
 export function NoRows() {
@@ -18,6 +19,8 @@ export function NoRows() {
       <button type="button" className="btn btn-neutral btn-sm" onClick={() => add(engaged, null)}>
         Keep what is engaged now as position 1
       </button>
+      <p className="text-sm">Or write one: its name, “=” and what is engaged.</p>
+      <WrittenPosition />
       <p className="muted text-sm">
         {engaged.length > 0
           ? `Engaged: ${listed(engaged.map((id) => couplerName(train, id)))}.`

@@ -17,8 +17,17 @@ import { ChartTable } from './table/chart-table';
 import { Totals } from './totals';
 import { useRows } from './use-chart';
 import { useView, ViewChoice } from './view-choice';
+import { WrittenPosition } from './written-position';
 
 const ClicksView = onDemand(async () => (await import('./clicks-view')).ClicksView);
+
+/** The chart, and below it a line for another position. */
+const RowsView = () => (
+  <>
+    <ChartTable />
+    <WrittenPosition />
+  </>
+);
 
 /**
  * Every position in one table: what is engaged, what comes out and how large the steps are; below it, what follows from
@@ -46,7 +55,7 @@ export function ChartScreen() {
         <NoRows />
       ) : (
         <div className="max-h-[52%] min-h-32 shrink-0 overflow-auto px-4 contain-content" tabIndex={-1}>
-          {view === 'rows' ? <ChartTable /> : view === 'grid' ? <GridView /> : <ClicksView.Shown />}
+          {view === 'rows' ? <RowsView /> : view === 'grid' ? <GridView /> : <ClicksView.Shown />}
         </div>
       )}
       <ChartPanel />

@@ -15,7 +15,7 @@ export const powerWidth = (share: number | null): number => 2.2 + 3.6 * Math.min
 export function PowerPathLines({ lines }: { lines: readonly PowerLine[] }) {
   const moving = lines.length <= MOST_MOVING;
   return (
-    <g aria-hidden>
+    <g className="pointer-events-none" aria-hidden>
       {lines.map(({ from, to, share }, i) => (
         <g key={i}>
           <line

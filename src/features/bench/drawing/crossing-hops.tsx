@@ -27,7 +27,7 @@ export function CrossingHops({
       : { stroke: colorOf(member), strokeWidth: 2 };
   };
   return (
-    <g aria-hidden>
+    <g className="pointer-events-none" aria-hidden>
       {view.crossings.map(({ x, y, over, under }) => (
         <g key={`${x} ${y}`}>
           <rect x={x - REACH} y={y - 5} width={2 * REACH} height={10} className="fill-base-100" />

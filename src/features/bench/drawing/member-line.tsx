@@ -19,7 +19,7 @@ export const MemberLine = memo(function MemberLine({
   const d = lines.segments.map(({ x1, y1, x2, y2 }) => `M ${x1} ${y1} L ${x2} ${y2}`).join(' ');
   const held = role === 'holds' || role === 'still';
   return (
-    <g aria-hidden>
+    <g className="pointer-events-none" aria-hidden>
       {lit && <path d={d} stroke={color} strokeWidth={11} strokeOpacity={0.28} fill="none" strokeLinecap="round" />}
       <path
         d={d}

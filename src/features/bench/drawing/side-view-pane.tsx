@@ -1,7 +1,7 @@
 'use client';
 
 import { Maximize, Minus, Plus } from 'lucide-react';
-import { memo, useMemo, useRef } from 'react';
+import { memo, useMemo, useRef, useState } from 'react';
 import { powerLines, type Label, type SideView } from '@/core/drawing';
 import { FlowChoice } from '@/features/train/input/flow-choice';
 import { Notice } from '@/features/train/notice';
@@ -12,6 +12,7 @@ import { BearingMark, PortArrow } from '@/figures/side-view/frame-marks';
 import { SideViewLabels } from '@/figures/side-view/side-view-labels';
 import { PlanetPinFigure } from '@/figures/side-view/planet-pin';
 import { BuildChoice } from '../build/build-choice';
+import { AskAbout, type Question } from '../editing/ask-about';
 import { OpenCard } from '../editing/open-card';
 import { useDrawing } from '../use-bench';
 import { CouplerFigure } from './coupler-figure';
@@ -21,6 +22,7 @@ import { EventMarks } from './event-marks';
 import { firstLook } from './first-look';
 import { GearFigure } from './gear-figure';
 import { MarkDots } from './mark-dots';
+import { useMemberDrag } from './member-drag';
 import { MemberHandle } from './member-handle';
 import { MemberLine } from './member-line';
 import { MeshTies } from './mesh-ties';
@@ -68,7 +70,9 @@ function Drawing({ view }: { view: SideView }) {
   const { figures, powers, driving } = useExplained();
   const svg = useRef<SVGSVGElement>(null);
   const zoomed = useRef<SVGGElement>(null);
-  const drag = useGearDrag(zoomed, view);
+  const gearDrag = useGearDrag(zoomed, view);
+  const [question, setQuestion] = useState<Question | null>(null);
+  const memberDrag = useMemberDrag(zoomed, setQuestion);
   const flowing = useMemo(() => powerLines(view, powers), [view, powers]);
   const zoom = useZoom(svg, (pane) => firstLook(view, flowing, pane));
   const roleOf = new Map(figures.map(({ id, role }) => [id, role]));
@@ -97,7 +101,7 @@ function Drawing({ view }: { view: SideView }) {
           role="group"
           aria-label={`Side view of ${train.name}`}
         >
-          <g ref={zoomed} data-zoomed transform={zoom.transform} {...drag.handlers}>
+          <g ref={zoomed} data-zoomed transform={zoom.transform} {...both(gearDrag.handlers, memberDrag.handlers)}>
             {view.axes.map(({ x1, x2, y1 }, i) => (
               <line
                 key={i}
@@ -147,10 +151,13 @@ function Drawing({ view }: { view: SideView }) {
             <Labels labels={view.labels} />
             <EventMarks view={view} />
             <StationTabs view={view} />
-            {drag.line !== null && (
+            {memberDrag.line !== null && (
+              <line {...memberDrag.line} className="pointer-events-none stroke-accent" strokeWidth={3} />
+            )}
+            {gearDrag.line !== null && (
               <line
-                x1={drag.line}
-                x2={drag.line}
+                x1={gearDrag.line}
+                x2={gearDrag.line}
                 y1={0}
                 y2={view.height}
                 className="pointer-events-none stroke-accent"
@@ -171,12 +178,27 @@ function Drawing({ view }: { view: SideView }) {
           </g>
         </svg>
       </div>
+      {question && (
+        <div className="absolute bottom-2 left-4 z-20 max-w-xl bg-base-100 shadow-md">
+          <AskAbout question={question} before={train} onDone={() => setQuestion(null)} />
+        </div>
+      )}
       <Recirculation />
       {flowing.some(({ share }) => share === null) && <OpenPower />}
       <PartNote />
     </>
   );
 }
+
+type Handlers = ReturnType<typeof useMemberDrag>['handlers'];
+
+/** What is dragged is told to both: a press on a gear is none on a shaft. */
+const both = (a: Handlers, b: Handlers): Handlers => ({
+  onPointerDown: (event) => [a, b].forEach(({ onPointerDown }) => onPointerDown(event)),
+  onPointerMove: (event) => [a, b].forEach(({ onPointerMove }) => onPointerMove(event)),
+  onPointerUp: (event) => [a, b].forEach(({ onPointerUp }) => onPointerUp(event)),
+  onClickCapture: (event) => [a, b].forEach(({ onClickCapture }) => onClickCapture(event)),
+});
 
 /** What the dotted stretches of the power path mean. */
 function OpenPower() {

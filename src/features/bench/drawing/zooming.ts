@@ -18,7 +18,7 @@ export function zoomable(element: SVGSVGElement, tell: (transform: string) => vo
     .filter(
       (event: Event) =>
         event.type === 'wheel' ||
-        (event.type !== 'dblclick' && !(event.target as Element).closest('[role=button], foreignObject')),
+        (event.type !== 'dblclick' && !(event.target as Element).closest('[role=button], foreignObject, [data-part]')),
     )
     .on('zoom', (event: { transform: typeof zoomIdentity }) => tell(event.transform.toString()));
   const drawing = select(element).call(behaviour);

@@ -10,7 +10,7 @@ import { useTrain, useTrainStore } from '@/features/train/use-train';
 import { usePreferences } from '@/ui/preferences';
 import { isPlain } from '../../editing/ask-first';
 import { useBench, useBenchItself } from '../../use-bench';
-import { AskAbout, type Question } from './ask-about';
+import { AskAbout, type Question } from '../../editing/ask-about';
 import { fillIn } from './fill';
 import { SECTION_NAMES } from './heads';
 import { SectionGrid } from './section-grid';
