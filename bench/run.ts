@@ -1,10 +1,12 @@
 /**
- * `npm run bench -- [core|page|screens|chart|teeth|shifting|log|shapes|turning|saving|many|hostile]`: prints how fast
+ * `npm run bench -- [core|build|page|screens|chart|teeth|shifting|log|shapes|turning|saving|many|hostile]`: prints how
+ * fast
  *   the parts are that people wait for. Not a test: nothing fails.
  * The figures of the page, of the screens, of the chart, of turning, of saving and of hostile documents need a build
  * (`npm run build`).
  */
 import { benchChart } from './chart';
+import { benchBuild } from './build';
 import { benchCore } from './core';
 import { benchHostile } from './hostile';
 import { benchLog } from './log';
@@ -20,6 +22,7 @@ import { benchTurning } from './turning';
 async function main(): Promise<void> {
   const [, , only] = process.argv;
   if (only === undefined || only === 'core') await benchCore();
+  if (only === undefined || only === 'build') await benchBuild();
   if (only === undefined || only === 'page') await benchPage();
   if (only === undefined || only === 'screens') await benchScreens();
   if (only === undefined || only === 'chart') await benchChart();

@@ -27,7 +27,7 @@ export const TOPICS = {
     steps: [
       'Open a train by its picture. The menu on its card renames, copies, saves ' +
         'or deletes it; what is deleted can be put back.',
-      'New train begins with a pattern (a pair, a countershaft box, a planetary set) with your own counts.',
+      'New train begins with a pattern (a pair, a countershaft box, a planetary set) with your own counts, or with a text that is pasted or written.',
       'Import reads a train file. Examples brings the saltworks’ trains back as they were.',
       'Bundles saves trains with their logs, searches and revisions as one file, and opens one.',
     ],
@@ -41,6 +41,8 @@ export const TOPICS = {
         'on the drawing, and the Trace tells it part by part.',
       'Click a clutch on the drawing to engage or release it: any combination can be tried.',
       'Click a tooth count to change it; right-click a part, or press E, for all that can be done with it.',
+      'Table and Text, above the drawing, show all parts as rows and the train in writing; what is typed or ' +
+        'pasted there is drawn at once. A shaft dragged onto another is joined with it, with Alt by a clutch.',
       'Turn exactly one turn and read the counters: they show the ratio as it is counted on the real thing.',
       'Working shows the sum as on paper, checked in several ways; Checks says what is wrong, why, and what to do.',
     ],

@@ -35,7 +35,11 @@ export function WrittenPosition() {
         void add();
       }}
     >
+      <label htmlFor="written-position" className="muted">
+        New position
+      </label>
       <input
+        id="written-position"
         className="input input-xs w-72"
         aria-label="New position, in writing"
         aria-invalid={message !== null}

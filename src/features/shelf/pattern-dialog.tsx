@@ -66,12 +66,14 @@ export function PatternDialog({ onClose, onAdded }: { onClose: () => void; onAdd
     if (text !== null) keepText(NEW, null);
     then(answer.value.id, built.train.name);
   };
+  /** On the Bench, with its parts as tables or in writing below the drawing where that is wanted. */
+  const open = (as: '' | '#table' | '#text') => void add((id) => router.push(`/trains/${id}${as}`));
   return (
     <Dialog title="New train" wide onClose={onClose}>
       <form
         onSubmit={(event) => {
           event.preventDefault();
-          void add((id) => router.push(`/trains/${id}${text === null ? '' : '#text'}`));
+          open(text === null ? '' : '#text');
         }}
       >
         <div className="mt-3 grid gap-5 sm:grid-cols-[12rem_1fr]">
@@ -165,6 +167,12 @@ export function PatternDialog({ onClose, onAdded }: { onClose: () => void; onAdd
             onClick={() => void add((_, added) => onAdded(added))}
           >
             Add to shelf
+          </button>
+          <button type="button" className="btn btn-sm" disabled={!built.ok} onClick={() => open('#table')}>
+            Open as tables
+          </button>
+          <button type="button" className="btn btn-sm" disabled={!built.ok} onClick={() => open('#text')}>
+            Open in writing
           </button>
           <button type="submit" className="btn btn-neutral btn-sm" disabled={!built.ok}>
             Open it on the Bench

@@ -30,7 +30,9 @@ const written = StreamLanguage.define<Here>({
     const links = LINKING.includes(small);
     state.at = links ? 'item' : 'within';
     if (/^[x×]?[-+]?\d[\d./]*%?$/.test(word)) return 'number';
-    return links || (at === 'item' && LEADS.includes(small)) ? 'operator' : null;
+    // “Sun brake” is a name, “sun 40” a part of a set.
+    const leads = at === 'item' && LEADS.includes(small) && stream.match(/^\s+(?:\d|same|on\b|way\b)/, false) !== null;
+    return links || leads ? 'operator' : null;
   },
 });
 

@@ -2,7 +2,7 @@
 
 import { X } from 'lucide-react';
 import { useEffect } from 'react';
-import { onDemand } from '@/ui/on-demand';
+import { onDemand, whenIdle } from '@/ui/on-demand';
 import { CrankPanel } from '../crank/crank-panel';
 import { EndViewPane } from '../end-view/end-view-pane';
 import type { Building } from '../store';
@@ -15,6 +15,7 @@ const TextPane = onDemand(async () => (await import('./text/text-pane')).TextPan
 export function LowerHalf() {
   const building = useBench((state) => state.building);
   useAddress();
+  useEffect(() => whenIdle([TextPane.load, TablePane.load]), []);
   if (building === null)
     return (
       <div
