@@ -174,6 +174,24 @@ test('a row that is not whole waits with what it lacks, also through a reload; b
   await expect(cell(page, 'Sun, sets row 1')).toHaveValue('24');
   await cell(page, 'Name, positions row 1').press('Alt+ArrowDown');
   await expect(cell(page, 'Name, positions row 1')).toHaveValue('direct');
+  // A row is dragged by its number, and copied whole.
+  const rowNumber = (n: number) => page.getByRole('button', { name: new RegExp(`^Members, row ${n}\\.`) });
+  const [from, to] = [(await rowNumber(1).boundingBox())!, (await rowNumber(3).boundingBox())!];
+  await page.mouse.move(from.x + 8, from.y + 8);
+  await page.mouse.down();
+  await page.mouse.move(to.x + 8, to.y + 4, { steps: 6 });
+  await page.mouse.move(to.x + 8, to.y + 10, { steps: 3 });
+  await page.mouse.up();
+  await expect(cell(page, 'Name, members row 3')).toHaveValue('sun');
+  const copied = await page.evaluate(() => {
+    const data = new DataTransfer();
+    const number = [...document.querySelectorAll('[data-row]')].find((one) =>
+      one.getAttribute('aria-label')?.startsWith('Couplers, row 1.'),
+    );
+    number?.dispatchEvent(new ClipboardEvent('copy', { clipboardData: data, bubbles: true, cancelable: true }));
+    return data.getData('text/plain');
+  });
+  expect(copied).toBe('Hold\tbrake\tring\tframe\t');
   const { violations } = await new AxeBuilder({ page }).include('[aria-label=Build]').analyze();
   expect(violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html)])).toEqual([]);
 });

@@ -141,11 +141,11 @@ test('by keyboard alone, with words and names offered; everyone can read it', as
   await expect(page.getByRole('option', { name: 'brake' })).toBeVisible();
   // What is offered is taken by a key only after it could be seen.
   await page.waitForTimeout(150);
-  await page.keyboard.press('Enter');
+  await page.keyboard.press('Tab');
   await page.keyboard.type(' Arm: car');
   await page.getByRole('option', { name: 'carrier' }).waitFor();
   await page.waitForTimeout(150);
-  await page.keyboard.press('Enter');
+  await page.keyboard.press('Tab');
   await expect(told(page)).toHaveText('Read. The drawing follows.');
   const { violations } = await new AxeBuilder({ page }).include('[aria-label=Build]').analyze();
   expect(violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html)])).toEqual([]);

@@ -55,17 +55,22 @@ function lackOf(section: Section, cells: Cells): string[] {
 }
 
 const STATEMENTS: Readonly<Record<Section, (cells: Cells, train: Train) => string>> = {
-  sets: ({ sun, sunOn, planet = '', planetOn = '', copies = '', ring, ringOn, carrier = '' }) => {
+  sets: ({ kind = '', sun, sunOn, planet = '', planetOn = '', copies = '', ring, ringOn, carrier = '' }) => {
     const names = planetOn.split('+').map((name) => name.trim());
     const many = copies === '' ? '' : ` x${copies.replace(/^[x×]\s*/i, '')}`;
+    const type = kind === 'bevel' ? ' bevel' : '';
     const planets = planet.split('+').map((count, i) => {
       const name = names[i] ?? '';
-      return `planet ${count.trim()}${name === '' ? '' : ` on ${word(name)}`}${many}`;
+      return `planet ${count.trim()}${type}${name === '' ? '' : ` on ${word(name)}`}${many}`;
     });
     return `set: ${[
-      ...(sun ? [`sun ${sun} on ${word(sunOn)}`] : []),
+      ...(sun ? [`sun ${sun}${type} on ${word(sunOn)}`] : []),
       ...planets,
-      ...(ring ? [`ring ${ring} on ${word(ringOn)}`] : []),
+      ...(ring
+        ? [
+            `${kind === 'bevel' ? 'sun' : 'ring'} ${ring}${type} on ${word(ringOn)}${kind === 'bevel' ? ' (same way)' : ''}`,
+          ]
+        : []),
       `carrier on ${word(carrier)}`,
     ].join(', ')}`;
   },
@@ -81,8 +86,8 @@ const STATEMENTS: Readonly<Record<Section, (cells: Cells, train: Train) => strin
     if (type === 'brake') return `brake ${word(name)}: ${word(a)}${rest}`;
     return `${type} ${word(name)}: ${word(a)} ${type === 'one-way' ? 'pushes' : 'with'} ${word(b)}${rest}`;
   },
-  members: ({ name = '', role = '', limit = '' }) =>
-    `member ${word(name)}${limit === '' ? '' : `, limit ${limit}`}${role === 'output' ? `\noutput ${word(name)}` : ''}`,
+  members: ({ name = '', role = '', limit = '', color = '' }) =>
+    `member ${word(name)}${limit === '' ? '' : `, limit ${limit}`}${color === '' ? '' : `, colour ${color.replace('#', '')}`}${role === 'output' ? `\noutput ${word(name)}` : ''}`,
   positions: ({ name = '', engaged = '' }, { couplers }) => {
     const names = namedIn(
       engaged,

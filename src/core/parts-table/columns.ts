@@ -1,9 +1,9 @@
 /** The parts of a train as people list them: a section each, with a row for each part. */
 export const COLUMNS = {
-  sets: ['sun', 'sunOn', 'planet', 'planetOn', 'copies', 'ring', 'ringOn', 'carrier'],
+  sets: ['kind', 'sun', 'sunOn', 'planet', 'planetOn', 'copies', 'ring', 'ringOn', 'carrier'],
   pairs: ['driver', 'driverOn', 'mate', 'mateOn', 'kind', 'sense'],
   couplers: ['name', 'kind', 'a', 'b', 'style'],
-  members: ['name', 'role', 'limit'],
+  members: ['name', 'role', 'limit', 'color'],
   positions: ['name', 'engaged'],
 } as const;
 
@@ -24,6 +24,7 @@ export interface PartRow {
   readonly couplers: readonly string[];
 }
 
+export const SET_KINDS = ['simple', 'stepped', 'double', 'bevel'] as const;
 export const PAIR_KINDS = ['external', 'inside', 'bevel', 'worm', 'chain', 'belt'] as const;
 export const COUPLER_KINDS = ['brake', 'clutch', 'one-way', 'slide'] as const;
 export const ROLES = ['input', 'output'] as const;

@@ -18,7 +18,7 @@ import { couplerName, listed, memberName } from '../words';
 import { Ids, nearest } from '../written-form';
 import { PAIR_KINDS, ROLES, STYLES, type Column, type Section } from './columns';
 import { namedIn } from './named-in';
-import { pairKind, setOf } from './rows';
+import { pairKind, partsTable, setOf } from './rows';
 
 /** How cells are taken. */
 export interface CellOptions {
@@ -59,6 +59,10 @@ function editSet(train: Train, id: string, column: Column, said: string, options
   if (!set) return refused('This set is not there any more.');
   const { sun, ring, planets } = set;
   switch (column) {
+    case 'kind':
+      return said === partsTable(train).sets.find((row) => row.id === id)?.cells.kind
+        ? same(train)
+        : refused('The kind follows from the planets: 18/36 is a stepped one, 18 + 21 are two that mesh.');
     case 'sun':
       return sun ? editTeeth(train, [sun], said, options) : refused('This set has no sun.');
     case 'ring':
@@ -191,6 +195,12 @@ function editMember(train: Train, id: string, column: Column, said: string): Edi
       return limit !== undefined && !Number.isFinite(limit)
         ? refused(`“${said}” is not a torque in N·m.`)
         : changeMember(train, id, { limit });
+    }
+    case 'color': {
+      const [, digits] = /^#?([0-9a-f]{6})$/i.exec(said) ?? [];
+      return digits === undefined && said !== ''
+        ? refused(`“${said}” is no colour: six digits from 0 to f, such as 1a2b3c.`)
+        : changeMember(train, id, { color: digits === undefined ? undefined : `#${digits}` });
     }
     case 'role': {
       const is = id === train.input ? 'input' : train.outputs.includes(id) ? 'output' : '';

@@ -5,6 +5,7 @@ export {
   PAIR_KINDS,
   ROLES,
   SENSES,
+  SET_KINDS,
   STYLES,
   type Cells,
   type Column,

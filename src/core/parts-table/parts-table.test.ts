@@ -125,6 +125,24 @@ describe('a set', () => {
   });
 });
 
+test('a differential is a set of bevel gears, and a colour is six digits', () => {
+  const empty = emptyLike(demoTrain('stirrer'));
+  const axle = added(empty, 'sets', {
+    kind: 'bevel',
+    sun: '16',
+    sunOn: 'left',
+    planet: '10',
+    ring: '16',
+    ringOn: 'right',
+    carrier: 'sun',
+  });
+  expect(axle.meshes.map(({ sense }) => sense)).toEqual(['opposite', 'same']);
+  expect(partsTable(axle).sets[0]?.cells).toMatchObject({ kind: 'bevel', sun: '16', planet: '10', ring: '16' });
+  const [first] = partsTable(axle).members;
+  expect(done(editCell(axle, 'members', first!.id, 'color', '#12AB9f')).members[0]?.color).toBe('#12AB9f');
+  expect(refusal(editCell(axle, 'members', first!.id, 'color', 'red'))).toContain('six digits');
+});
+
 test('a position is written in one line', () => {
   const train = demoTrain('harvester');
   const added = addWrittenPosition(train, '9 = sun brake + Link+DRIVE');

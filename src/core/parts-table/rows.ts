@@ -13,12 +13,13 @@ export function partsTable(train: Train): PartsTable {
     sets: rows.flatMap((row) => (row.arm === null ? [] : [setRow(train, row)])),
     pairs: rows.flatMap((row) => (row.arm === null ? [pairRow(train, itemAt(row.meshes, 0))] : [])),
     couplers: train.couplers.map((coupler) => couplerRow(train, coupler)),
-    members: train.members.map(({ id, limit }) => ({
+    members: train.members.map(({ id, limit, color }) => ({
       id,
       cells: {
         name: memberName(train, id),
         role: roleOf(train, id),
         ...(limit !== undefined && { limit: `${limit}` }),
+        ...(color !== undefined && { color: color.slice(1) }),
       },
       gears: [],
       members: [id],
@@ -64,6 +65,7 @@ function setRow(train: Train, row: WrittenRow): PartRow {
   const { sun, ring, planets, arm } = partsOfSet(train, row);
   const copies = [...new Set(planets.map(({ member }) => partsById(train).find.member(member)?.copies ?? ''))];
   const cells: Cells = {
+    kind: setKind({ sun, planets }),
     ...(sun && { sun: `${sun.teeth}`, sunOn: nameOf(train, sun.member) }),
     planet: planets.map(({ gears }) => gears.map(({ teeth }) => teeth).join('/')).join(' + '),
     planetOn: planets.map(({ member }) => nameOf(train, member)).join(' + '),
@@ -79,6 +81,13 @@ function setRow(train: Train, row: WrittenRow): PartRow {
     members: [...row.items.map(({ member }) => member), arm],
     couplers: [],
   };
+}
+
+/** What kind of set it is: how its planets are, or that it is of bevel gears. */
+function setKind({ sun, planets }: Pick<SetParts, 'sun' | 'planets'>): string {
+  if (sun?.type === 'bevel') return 'bevel';
+  if (planets.some(({ gears }) => gears.length > 1)) return 'stepped';
+  return planets.length > 1 ? 'double' : 'simple';
 }
 
 function pairRow(train: Train, mesh: Mesh): PartRow {

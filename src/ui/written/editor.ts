@@ -1,4 +1,4 @@
-import { autocompletion, closeBrackets, completionKeymap } from '@codemirror/autocomplete';
+import { acceptCompletion, autocompletion, closeBrackets, completionKeymap } from '@codemirror/autocomplete';
 import { defaultKeymap, history, historyKeymap } from '@codemirror/commands';
 import { lintGutter, setDiagnostics, type Diagnostic } from '@codemirror/lint';
 import { Annotation, EditorState, Transaction } from '@codemirror/state';
@@ -47,12 +47,18 @@ export function createEditor(parent: HTMLElement, text: string, host: EditorHost
         closeBrackets(),
         lintGutter(),
         writtenLanguage,
-        autocompletion({ override: [(context) => completeText(context, host.parts())], icons: false }),
+        autocompletion({
+          override: [(context) => completeText(context, host.parts())],
+          icons: false,
+          defaultKeymap: false,
+        }),
         keymap.of([
           { key: 'Mod-z', run: step(false), preventDefault: true },
           { key: 'Mod-y', run: step(true), preventDefault: true },
           { key: 'Mod-Shift-z', run: step(true), preventDefault: true },
-          ...completionKeymap,
+          // Enter always ends the line: a name that another begins with is not to become that other.
+          { key: 'Tab', run: acceptCompletion },
+          ...completionKeymap.filter(({ key }) => key !== 'Enter'),
           ...historyKeymap,
           ...defaultKeymap,
         ]),

@@ -3,7 +3,7 @@
 import clsx from 'clsx';
 import { useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
-import { goTo, goToRow, isLast } from './go-to';
+import { beginRun, goTo, goToNextRun } from './go-to';
 
 interface Props {
   readonly label: string;
@@ -17,9 +17,12 @@ interface Props {
   readonly onPaste: (text: string) => boolean;
 }
 
+/** Whether the focus is on its way by Tab; there is one focus in a window. */
+const byTab = { now: false };
+
 /**
- * A cell, typed over as in a spreadsheet: Enter and the arrows take it and go on, Tab goes along the row, Escape gives
- * back what was there.
+ * A cell, typed over as in a spreadsheet: the arrows take it and go on, Tab goes along the row, Enter to the next row
+ * where this one was begun, Escape gives back what was there.
  */
 export function Cell({ label, value, waits, list, onCommit, onPaste }: Props) {
   const [typed, setTyped] = useState<string | null>(null);
@@ -39,7 +42,11 @@ export function Cell({ label, value, waits, list, onCommit, onPaste }: Props) {
       list={list}
       autoComplete="off"
       value={typed ?? value}
-      onFocus={(event) => event.target.select()}
+      onFocus={(event) => {
+        event.target.select();
+        if (!byTab.now) beginRun(event.target);
+        byTab.now = false;
+      }}
       onChange={(event) => setTyped(event.target.value)}
       onBlur={() => {
         if (given.current) given.current = false;
@@ -52,6 +59,7 @@ export function Cell({ label, value, waits, list, onCommit, onPaste }: Props) {
       }}
       onKeyDown={(event) => {
         const { key, currentTarget: field } = event;
+        byTab.now = key === 'Tab';
         if (event.altKey || event.ctrlKey || event.metaKey) return;
         if (key === 'Escape' && typed !== null) {
           event.stopPropagation();
@@ -61,8 +69,8 @@ export function Cell({ label, value, waits, list, onCommit, onPaste }: Props) {
           // The row below may come with what is taken.
           flushSync(commit);
           given.current = true;
-          if (key === 'Enter' && !event.shiftKey && isLast(field)) goToRow(field, 1);
-          else goTo(field, key === 'ArrowUp' || (key === 'Enter' && event.shiftKey) ? -1 : 1, 0);
+          if (key === 'Enter' && !event.shiftKey) goToNextRun(field);
+          else goTo(field, key === 'ArrowDown' ? 1 : -1, 0);
           given.current = false;
         } else if (key === 'ArrowLeft' && field.selectionEnd === 0) goTo(field, 0, -1);
         else if (key === 'ArrowRight' && field.selectionStart === field.value.length) goTo(field, 0, 1);

@@ -66,7 +66,7 @@ test('columns are found by their heads, and those that are not known are named',
   const filled = fill(EMPTY, [], ['pairs', 0, 'driver'], text);
   expect(ratio(filled.train)).toBe('-5/2');
   expect(filled.messages).toEqual(['Left out, for there is no such column: Price.']);
-  const wide = fill(EMPTY, [], ['members', 0, 'role'], 'input\t4\t5\nx\ty\tz');
+  const wide = fill(EMPTY, [], ['members', 0, 'role'], 'input\t4\t\t5\nx\ty\t\tz');
   expect(wide.messages[0]).toBe('Left out, for there is no such column: 1 beyond the last.');
 });
 

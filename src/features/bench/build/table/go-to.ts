@@ -2,21 +2,25 @@
 export function goTo(from: HTMLElement, down: number, along: number): void {
   const [rows, y, x] = placeOf(from);
   if (down === 0) rows[y]?.[x + along]?.focus();
-  // The empty row has no number to press, so columns are counted from the right.
-  else rows[y + down]?.at(x - (rows[y]?.length ?? 0))?.focus();
+  else rows[y + down]?.at(fromRight(rows, y, x))?.focus();
 }
 
-/** Gives the focus to the first cell that is typed in, so many rows on. */
-export function goToRow(from: HTMLElement, down: number): void {
+/** Notes that a run of cells begins here: what is gone to by Tab goes on with it. */
+export function beginRun(cell: HTMLElement): void {
+  const [rows, y, x] = placeOf(cell);
+  const grid = cell.closest('table');
+  if (grid) grid.dataset.begun = String(fromRight(rows, y, x));
+}
+
+/** Gives the focus to the cell where the run began, a row further down. */
+export function goToNextRun(from: HTMLElement): void {
   const [rows, y] = placeOf(from);
-  rows[y + down]?.find((cell) => cell.tagName === 'INPUT')?.focus();
+  rows[y + 1]?.at(Number(from.closest('table')?.dataset.begun ?? -1))?.focus();
 }
 
-/** Is it the last cell of its row? */
-export function isLast(cell: HTMLElement): boolean {
-  const [rows, y] = placeOf(cell);
-  return rows[y]?.at(-1) === cell;
-}
+/** Columns are counted from the right, for the empty row has no number to press. */
+const fromRight = (rows: readonly (readonly HTMLElement[])[], y: number, x: number): number =>
+  x - (rows[y]?.length ?? 0);
 
 /** The rows of the grid that have cells, and where this cell is among them. */
 function placeOf(cell: HTMLElement): readonly [rows: readonly (readonly HTMLElement[])[], y: number, x: number] {

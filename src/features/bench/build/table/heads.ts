@@ -1,4 +1,13 @@
-import { COUPLER_KINDS, PAIR_KINDS, ROLES, SENSES, STYLES, type Column, type Section } from '@/core/parts-table';
+import {
+  COUPLER_KINDS,
+  PAIR_KINDS,
+  ROLES,
+  SENSES,
+  SET_KINDS,
+  STYLES,
+  type Column,
+  type Section,
+} from '@/core/parts-table';
 
 /** How a column is headed and how wide it is, and which words may stand in it. */
 export interface Head {
@@ -8,16 +17,17 @@ export interface Head {
   readonly offers?: 'members' | 'couplers' | readonly string[];
 }
 
-const count = (column: Column, head: string): Head => ({ column, head, width: '4.5rem' });
-const member = (column: Column, head: string): Head => ({ column, head, width: '9rem', offers: 'members' });
+const count = (column: Column, head: string): Head => ({ column, head, width: '4rem' });
+const member = (column: Column, head: string): Head => ({ column, head, width: '8rem', offers: 'members' });
 
 export const HEADS: Readonly<Record<Section, readonly Head[]>> = {
   sets: [
+    { column: 'kind', head: 'Kind', width: '5.5rem', offers: SET_KINDS },
     count('sun', 'Sun'),
     member('sunOn', 'Sun is on'),
     count('planet', 'Planet'),
     { column: 'planetOn', head: 'Planet’s name', width: '8rem' },
-    { column: 'copies', head: 'Copies', width: '4rem' },
+    { column: 'copies', head: 'Copies', width: '3.6rem' },
     count('ring', 'Ring'),
     member('ringOn', 'Ring is on'),
     member('carrier', 'Carrier'),
@@ -41,6 +51,7 @@ export const HEADS: Readonly<Record<Section, readonly Head[]>> = {
     { column: 'name', head: 'Name', width: '12rem' },
     { column: 'role', head: 'Power', width: '6.5rem', offers: ROLES },
     { column: 'limit', head: 'Limit, N·m', width: '6.5rem' },
+    { column: 'color', head: 'Colour', width: '6.5rem' },
   ],
   positions: [
     { column: 'name', head: 'Name', width: '7rem' },

@@ -1,15 +1,15 @@
 'use client';
 
-import clsx from 'clsx';
+import { closestCenter, DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
 import { useId, useState } from 'react';
-import type { Column, PartRow, Section } from '@/core/parts-table';
+import type { Cells, Column, PartRow, Section } from '@/core/parts-table';
 import { couplerName, memberName } from '@/core/words';
 import type { Highlight } from '@/features/train/highlight';
 import { useLight, useTrain } from '@/features/train/use-train';
 import { Cell } from './cell';
 import { blockOf, draftSays, type DraftRow } from './fill';
-import { goTo } from './go-to';
-import { HEADS, SECTION_NAMES } from './heads';
+import { GridRow } from './grid-row';
+import { HEADS, SECTION_NAMES, type Head } from './heads';
 
 interface Props {
   readonly section: Section;
@@ -32,6 +32,10 @@ export function SectionGrid({ section, rows, drafts, messages, onFill, onRemove,
   const heads = HEADS[section];
   const lines = [...rows.map(({ cells }) => cells), ...drafts.map(({ cells }) => cells), {}];
   const isLit = (row: PartRow | undefined) => row !== undefined && lit !== null && pointsAtRow(section, row, lit);
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
+  const moved = ({ active, over }: DragEndEvent) => {
+    if (over && active.id !== over.id) onMove(Number(active.id), Number(over.id) - Number(active.id));
+  };
   const choose = (row: number, further: boolean) => {
     const [first = row] = chosen;
     const [from, to] = [Math.min(first, row), Math.max(first, row)];
@@ -45,63 +49,78 @@ export function SectionGrid({ section, rows, drafts, messages, onFill, onRemove,
       {heads.map(({ column, offers: words }) =>
         Array.isArray(words) ? <Offers key={column} id={`${offers}-${column}`} names={words as string[]} /> : null,
       )}
-      <table className="border-collapse text-sm" role="grid" aria-label={SECTION_NAMES[section]}>
-        <thead>
-          <tr>
-            <th className="w-8">
-              <span className="sr-only">Row</span>
-            </th>
-            {heads.map(({ column, head, width }) => (
-              <th key={column} style={{ width }} className="muted px-1.5 text-left font-normal whitespace-nowrap">
-                {head}
+      <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={moved}>
+        <table
+          className="border-collapse text-sm"
+          role="grid"
+          aria-label={SECTION_NAMES[section]}
+          onCopy={(event) => {
+            // A row whose number has the focus is copied whole, and so are those chosen with it.
+            const row = rowNumberOf(event.target);
+            if (row === null) return;
+            event.preventDefault();
+            const copied = chosen.includes(row) ? chosen : [row];
+            event.clipboardData.setData('text/plain', copied.map((i) => textOf(heads, lines[i] ?? {})).join('\n'));
+          }}
+        >
+          <thead>
+            <tr>
+              <th className="w-8">
+                <span className="sr-only">Row</span>
               </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {lines.map((cells, i) => {
-            const row = rows[i];
-            const draft = drafts[i - rows.length];
-            const says = messages.get(i) ?? (draft ? draftSays(train, section, draft) : '');
-            return (
-              <Row
-                key={i}
-                name={`${SECTION_NAMES[section]}, row ${i + 1}`}
-                says={says}
-                wrong={messages.has(i)}
-                span={heads.length}
-                lit={isLit(row)}
-                chosen={chosen.includes(i)}
-                number={i < lines.length - 1 ? i + 1 : null}
-                onChoose={(further) => choose(i, further)}
-                onRemove={() => {
-                  onRemove(chosen.includes(i) ? chosen : [i]);
-                  setChosen([]);
-                }}
-                onMove={(by) => onMove(i, by)}
-                onPoint={(over) => light(over && row ? partsIn(section, row) : null)}
-              >
-                {heads.map(({ column, head, width, offers: words }) => (
-                  <td key={column} className="border border-base-300 p-0" style={{ width }}>
-                    <Cell
-                      label={`${head}, ${SECTION_NAMES[section].toLowerCase()} row ${i + 1}`}
-                      value={(cells as Partial<Record<Column, string>>)[column] ?? ''}
-                      waits={row === undefined}
-                      list={words && `${offers}-${typeof words === 'string' ? words : column}`}
-                      onCommit={(text) => onFill(i, column, [[text]])}
-                      onPaste={(text) => {
-                        const block = blockOf(text);
-                        if (block) onFill(i, column, block);
-                        return block !== null;
-                      }}
-                    />
-                  </td>
-                ))}
-              </Row>
-            );
-          })}
-        </tbody>
-      </table>
+              {heads.map(({ column, head, width }) => (
+                <th key={column} style={{ width }} className="muted px-1.5 text-left font-normal whitespace-nowrap">
+                  {head}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {lines.map((cells, i) => {
+              const row = rows[i];
+              const draft = drafts[i - rows.length];
+              const says = messages.get(i) ?? (draft ? draftSays(train, section, draft) : '');
+              return (
+                <GridRow
+                  key={i}
+                  name={`${SECTION_NAMES[section]}, row ${i + 1}`}
+                  says={says}
+                  wrong={messages.has(i)}
+                  span={heads.length}
+                  lit={isLit(row)}
+                  chosen={chosen.includes(i)}
+                  number={i < lines.length - 1 ? i + 1 : null}
+                  at={i}
+                  onChoose={(further) => choose(i, further)}
+                  onRemove={() => {
+                    onRemove(chosen.includes(i) ? chosen : [i]);
+                    setChosen([]);
+                  }}
+                  onMove={(by) => onMove(i, by)}
+                  onPoint={(over) => light(over && row ? partsIn(section, row) : null)}
+                >
+                  {heads.map(({ column, head, width, offers: words }) => (
+                    <td key={column} className="border border-base-300 p-0" style={{ width }}>
+                      <Cell
+                        label={`${head}, ${SECTION_NAMES[section].toLowerCase()} row ${i + 1}`}
+                        value={(cells as Partial<Record<Column, string>>)[column] ?? ''}
+                        waits={row === undefined}
+                        list={words && `${offers}-${typeof words === 'string' ? words : column}`}
+                        onCommit={(text) => onFill(i, column, [[text]])}
+                        onPaste={(text) => {
+                          const block = blockOf(text);
+                          if (block) onFill(i, column, block);
+                          return block !== null;
+                        }}
+                      />
+                    </td>
+                  ))}
+                </GridRow>
+              );
+            })}
+          </tbody>
+        </table>
+      </DndContext>
     </section>
   );
 }
@@ -119,6 +138,15 @@ function pointsAtRow(section: Section, row: PartRow, lit: Highlight): boolean {
     : row.members.some((id) => lit.members.includes(id));
 }
 
+/** The row whose number this is; null of anything else. */
+function rowNumberOf(target: EventTarget): number | null {
+  const at = target instanceof Element ? target.closest('[data-row]')?.getAttribute('data-row') : null;
+  return at === null || at === undefined ? null : Number(at);
+}
+
+const textOf = (heads: readonly Head[], cells: Cells): string =>
+  heads.map(({ column }) => cells[column] ?? '').join('\t');
+
 const Offers = ({ id, names }: { id: string; names: readonly string[] }) => (
   <datalist id={id}>
     {names.map((name) => (
@@ -126,89 +154,3 @@ const Offers = ({ id, names }: { id: string; names: readonly string[] }) => (
     ))}
   </datalist>
 );
-
-interface RowProps {
-  readonly name: string;
-  readonly says: string;
-  readonly wrong: boolean;
-  readonly span: number;
-  readonly lit: boolean;
-  readonly chosen: boolean;
-  /** Null of the empty row. */
-  readonly number: number | null;
-  readonly onChoose: (further: boolean) => void;
-  readonly onRemove: () => void;
-  readonly onMove: (by: number) => void;
-  readonly onPoint: (over: boolean) => void;
-  readonly children: React.ReactNode;
-}
-
-function Row({
-  name,
-  says,
-  wrong,
-  span,
-  lit,
-  chosen,
-  number,
-  onChoose,
-  onRemove,
-  onMove,
-  onPoint,
-  children,
-}: RowProps) {
-  return (
-    <>
-      <tr
-        className={clsx(lit && 'bg-base-200', chosen && 'bg-base-300')}
-        onPointerEnter={() => onPoint(true)}
-        onPointerLeave={() => onPoint(false)}
-        onKeyDown={(event) => {
-          if (!event.altKey || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown')) return;
-          event.preventDefault();
-          onMove(event.key === 'ArrowUp' ? -1 : 1);
-        }}
-      >
-        {number === null ? (
-          <td className="w-8" />
-        ) : (
-          <th className="w-8 p-0 font-normal">
-            <button
-              type="button"
-              aria-label={`${name}. Delete removes it, Alt with an arrow moves it.`}
-              aria-pressed={chosen}
-              data-cell
-              tabIndex={-1}
-              className="muted figure h-full w-full cursor-pointer px-1 text-right hover:bg-base-200"
-              onClick={(event) => onChoose(event.shiftKey)}
-              onKeyDown={(event) => {
-                const { key, currentTarget, altKey } = event;
-                if (altKey) return;
-                if (key === 'Delete' || key === 'Backspace') onRemove();
-                else if (key === 'ArrowRight') goTo(currentTarget, 0, 1);
-                else if (key === 'ArrowUp' || key === 'ArrowDown') goTo(currentTarget, key === 'ArrowUp' ? -1 : 1, 0);
-                else return;
-                event.preventDefault();
-              }}
-            >
-              {number}
-            </button>
-          </th>
-        )}
-        {children}
-      </tr>
-      {says !== '' && (
-        <tr>
-          <td />
-          <td
-            colSpan={span}
-            className={clsx('px-1.5 text-xs', wrong ? 'text-error' : 'muted')}
-            role={wrong ? 'alert' : undefined}
-          >
-            {says}
-          </td>
-        </tr>
-      )}
-    </>
-  );
-}
