@@ -13,7 +13,7 @@ import { useBenchKeys } from './keys';
 import { BenchPanel } from './panel/panel';
 import { PositionsStrip } from './positions-strip';
 import { Tour } from './tour/tour';
-import { useCrank } from './use-bench';
+import { useBench, useCrank } from './use-bench';
 
 const FilesDialog = onDemand(async () => (await import('./files/files-dialog')).FilesDialog);
 
@@ -24,6 +24,7 @@ const FilesDialog = onDemand(async () => (await import('./files/files-dialog')).
  */
 export function BenchScreen({ first = false }: { first?: boolean }) {
   const crank = useCrank();
+  const building = useBench((state) => state.building);
   useLaidOut();
   useBenchKeys();
   useEffect(() => () => crank.stop(), [crank]);
@@ -39,7 +40,10 @@ export function BenchScreen({ first = false }: { first?: boolean }) {
         }
       >
         <div className="flex min-h-0 min-w-0 flex-col">
-          <SideViewPane />
+          {/* A phone has room for one of them. */}
+          <div className={building === null ? 'contents' : 'hidden sm:contents'}>
+            <SideViewPane />
+          </div>
           <LowerHalf />
         </div>
         <BenchPanel />

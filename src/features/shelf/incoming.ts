@@ -44,7 +44,7 @@ export async function recognise(file: File): Promise<Incoming> {
 async function readTrain(file: File, text: string, bad: (...problems: string[]) => Incoming): Promise<Incoming> {
   const { MAX_TRAIN_BYTES, parseTrain, problemText } = await import('@/core/train');
   if (file.size > MAX_TRAIN_BYTES) return bad(tooLarge(file, MAX_TRAIN_BYTES, 'a train'));
-  if (!isJson(text)) {
+  if (!isJson(file.name, text)) {
     const { readWritten } = await import('@/core/written-form');
     const { train, problems } = readWritten(text);
     if (train) return { kind: 'train', file: file.name, train };
@@ -57,8 +57,9 @@ async function readTrain(file: File, text: string, bad: (...problems: string[]) 
 const tooLarge = ({ size }: File, most: number, what: string): string =>
   `The file has ${Math.round(size / 1e6)} MB; ${what} has at most ${Math.round(most / 1e6)} MB.`;
 
-/** A train in writing does not begin with a brace. */
-const isJson = (text: string): boolean => /^[\s\uFEFF]*(?:[{["]|$)/u.test(text);
+/** By the end of the file's name; where that does not tell, a train in writing does not begin with a brace. */
+const isJson = (name: string, text: string): boolean =>
+  /\.json$/i.test(name) || (!/\.txt$/i.test(name) && /^[\s\uFEFF]*(?:[{["]|$)/u.test(text));
 
 function formatOf(text: string): string | null {
   try {

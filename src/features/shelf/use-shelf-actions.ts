@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { itemAt } from '@/core/required';
 import { fileName, saveFile } from '@/ui/save-file';
+import { recognise } from './incoming';
 import type { ExampleState, Kept, ShelfEntry, UnreadableEntry } from '@/wire';
 import { deleteTrain, fetchTrain, postExampleRestore, postRestore, postTrainCopy, putTrain } from '@/wire';
 
@@ -53,14 +54,12 @@ export function useShelfActions() {
     else report(found, '');
   };
   const replace = async ({ id, version, name }: UnreadableEntry, file: File) => {
-    const { parseTrain, problemText } = await documents();
-    const parsed = parseTrain(await file.text());
-    if (parsed.ok) report(await putTrain({ id, version, train: parsed.train }), `“${name}” was replaced.`);
-    else
-      report(
-        { ok: false, message: `${file.name} does not read either: ${problemText(itemAt(parsed.problems, 0))}` },
-        '',
-      );
+    const found = await recognise(file);
+    if (found.kind === 'train') report(await putTrain({ id, version, train: found.train }), `“${name}” was replaced.`);
+    else {
+      const why = found.kind === 'bad' ? itemAt(found.problems, 0) : 'it is no train.';
+      report({ ok: false, message: `${file.name} does not read either: ${why}` }, '');
+    }
   };
   const remove = async (entry: ShelfEntry) => report(await deleteTrain(entry), `“${entry.name}” was deleted.`, entry);
   const bringBack = async (entry: ShelfEntry) => report(await postRestore(entry.id), `“${entry.name}” is back.`);

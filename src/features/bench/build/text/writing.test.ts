@@ -101,6 +101,18 @@ test('a train with a remark opens as it was left', () => {
   expect(open(store).text).toBe(`# mine\n${text}`);
 });
 
+test('a text with remarks follows what was changed while it was closed', () => {
+  const { store, train, writing, text } = open();
+  writing.type(`# mine\n${text.replace('brake Hold: ring', 'brake Hold: ring # band')}`);
+  writing.leave();
+  editTrain(store, done(setTeeth(train(), 's1', 27)));
+  const again = open(store).writing.now();
+  expect(again.text).toContain('# mine');
+  expect(again.text).toContain('brake Hold: ring # band');
+  expect(again.text).toContain('sun 27 on sun');
+  expect(again.read.train).toBe(train());
+});
+
 describe('a text is patched', () => {
   test.each([
     ['a\nb\nc', 'a\nb\nc', 'a\nB\nc', 'a\nB\nc'],

@@ -2,7 +2,7 @@ import { writeTrain, readWritten, type WrittenTrain } from '@/core/written-form'
 import type { Train } from '@/core/train';
 import { editTrain, endVisit } from '@/features/train/edit';
 import type { TrainStore } from '@/features/train/store';
-import { keepText, recallText } from '@/ui/written/kept-text';
+import { keepText, recallText, type KeptText } from '@/ui/written/kept-text';
 import { patchedText } from './patched';
 
 /** After so long without a key an edit is settled: what follows is another step of undo. */
@@ -59,15 +59,11 @@ export function followText(store: TrainStore, tell: (read: Read, outside: boolea
     tell(now, false);
   };
   const follow = (train: Train) => {
-    const of = writeTrain(train);
-    const patched = now.read.train ? patchedText(now.text, writeTrain(applied), of) : null;
-    const read = patched === null ? null : readWritten(patched, train);
-    const remarks = now.read.train ? remarksOf(now.text) : '';
-    applied = train;
     // What does not read stays as it was typed.
-    if (!now.read.train) now = { ...now, read: readWritten(now.text, train), outdated: true };
-    else if (patched !== null && read?.train === train) now = { text: patched, read, outdated: false };
-    else now = { text: remarks + of, read: readWritten(remarks + of, train), outdated: false };
+    now = now.read.train
+      ? followed({ text: now.text, of: writeTrain(applied) }, writeTrain(train), train)
+      : { ...now, read: readWritten(now.text, train), outdated: true };
+    applied = train;
     keep();
     tell(now, true);
   };
@@ -98,11 +94,25 @@ function begin(id: string, train: Train): Read {
   const kept = recallText(id);
   if (kept) {
     const read = readWritten(kept.text, train);
-    // It says the same, in a person's own order and with his remarks; or it does not read yet, and is not to be lost.
+    // It does not read yet, and is not to be lost; or it says the same, in a person's own order and with his remarks.
+    if (read.train === null) return { text: kept.text, read, outdated: kept.of !== of };
     if (read.train === train) return { text: kept.text, read, outdated: false };
-    if (read.train === null || kept.of === of) return { text: kept.text, read, outdated: kept.of !== of };
+    return followed(kept, of, train);
   }
   return { text: of, read: readWritten(of, train), outdated: false };
+}
+
+/**
+ * A text as it follows a change of the train: line by line where that can be, so that remarks and order stay; else
+ * written anew, with its remarks ahead.
+ * @param of the train now, as the program writes it
+ */
+function followed(kept: KeptText, of: string, train: Train): Read {
+  const patched = patchedText(kept.text, kept.of, of);
+  const read = patched === null ? null : readWritten(patched, train);
+  if (patched !== null && read?.train === train) return { text: patched, read, outdated: false };
+  const anew = remarksOf(kept.text) + of;
+  return { text: anew, read: readWritten(anew, train), outdated: false };
 }
 
 /** Whole lines of remarks, which a text that is written anew would lose. */
