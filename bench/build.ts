@@ -2,13 +2,13 @@ import { fillIn } from '../src/features/bench/build/table/fill';
 import { readWritten, writeTrain } from '../src/core/written-form';
 import { partsTable } from '../src/core/parts-table';
 import { demoTrain } from '../src/testing/demo-train';
-import type { Browser, Page } from '@playwright/test';
-import { BASE, median, quantile, withApplication } from './application';
+import type { Browser } from '@playwright/test';
+import { BASE, median, withApplication } from './application';
 
 const WARM = 30;
 const ROUNDS = 20;
 
-/** What reading, writing and a row of the table cost, and in the page what a key in the editor does. */
+/** What reading, writing and a row of the table cost, and in the page how soon the editor opens. */
 export async function benchBuild(): Promise<void> {
   console.log('\n== a train in writing, and its parts as tables');
   const sixty = readWritten(chainOf(20)).train;
@@ -67,46 +67,4 @@ async function benchEditor(browser: Browser): Promise<void> {
   await page.getByRole('button', { name: 'Text', exact: true }).click();
   await page.getByRole('textbox', { name: 'The train in writing' }).waitFor();
   console.log(`first opening of the editor: ${(performance.now() - start).toFixed(0)} ms (limit 400 ms)`);
-  await page.getByText('sun', { exact: true }).first().waitFor();
-  const times = await typedCounts(page);
-  console.log(
-    `a count typed in the editor, its ratio painted after: median ${median(times).toFixed(1)} ms, ` +
-      `p95 ${quantile(times, 0.95).toFixed(1)} (limit 50 ms)`,
-  );
-}
-
-/**
- * Types digits behind the last sun's count, which first speed hangs on, and takes them away again; from key to the
- * frame with the new ratio.
- */
-async function typedCounts(page: Page): Promise<number[]> {
-  const line = page.locator('.cm-line', { hasText: 'set: sun' }).nth(3);
-  await line.click();
-  await page.keyboard.press('Home');
-  for (let i = 0; i < 'set: sun 25'.length; i++) await page.keyboard.press('ArrowRight');
-  const times: number[] = [];
-  for (let i = 0; i < ROUNDS; i++) {
-    const before = await page.getByTestId('ratio').textContent();
-    await page.evaluate((was) => {
-      const state = window as unknown as { painted: Promise<number> };
-      state.painted = new Promise((done) => {
-        addEventListener(
-          'keydown',
-          () => {
-            const start = performance.now();
-            const look = () => {
-              const now = document.querySelector('[data-testid=ratio]')?.textContent;
-              if (now !== was) requestAnimationFrame(() => done(performance.now() - start));
-              else requestAnimationFrame(look);
-            };
-            look();
-          },
-          { once: true, capture: true },
-        );
-      });
-    }, before);
-    await page.keyboard.press(i % 2 === 0 ? 'Digit2' : 'Backspace');
-    times.push(await page.evaluate(() => (window as unknown as { painted: Promise<number> }).painted));
-  }
-  return times;
 }
