@@ -149,7 +149,7 @@ test('a name joins after one question, another makes a member; a removal says wh
   await expect(grid(page, 'Sets').getByRole('row')).toHaveCount(5);
 });
 
-test('a row that is not whole waits with what it lacks, also through a reload; by keyboard, readable by everyone', async ({
+test('a row that is not whole waits with what it lacks, also after a reload; by keyboard, read by everyone', async ({
   page,
   request,
 }) => {

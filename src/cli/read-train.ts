@@ -1,5 +1,5 @@
 import { MAX_TRAIN_BYTES, parseTrain, problemText, type Train } from '@/core/train';
-import { readWritten, type WrittenProblem } from '@/core/written-form';
+import { isWritten, readWritten, type WrittenProblem } from '@/core/written-form';
 import { UsageError } from './options';
 import { readText } from './read-text';
 
@@ -30,10 +30,6 @@ export function openTrainFile(file: string, { everything = false } = {}): TrainF
 
 /** The train of a file alone. @throws UsageError as openTrainFile does */
 export const readTrainFile = (file: string): Train => openTrainFile(file).train;
-
-/** By the end of the file's name; where that does not tell, a document begins with a brace. */
-const isWritten = (file: string, text: string): boolean =>
-  file.endsWith('.txt') || (!file.endsWith('.json') && /^[\s\uFEFF]*[^\s\uFEFF{]/u.test(text));
 
 function refused([first = '', ...others]: readonly string[], everything: boolean): UsageError {
   if (everything) return new UsageError(first, others);

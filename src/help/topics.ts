@@ -27,7 +27,8 @@ export const TOPICS = {
     steps: [
       'Open a train by its picture. The menu on its card renames, copies, saves ' +
         'or deletes it; what is deleted can be put back.',
-      'New train begins with a pattern (a pair, a countershaft box, a planetary set) with your own counts, or with a text that is pasted or written.',
+      'New train begins with a pattern (a pair, a countershaft box, a planetary set) with your own counts, ' +
+        'or with a text that is pasted or written.',
       'Import reads a train file. Examples brings the saltworks’ trains back as they were.',
       'Bundles saves trains with their logs, searches and revisions as one file, and opens one.',
     ],

@@ -1,3 +1,4 @@
+import { modelOf } from '../model';
 import type { Train } from '../train';
 import { quotedName, readWritten, writeTrain } from '../written-form';
 import type { Cells, Section } from './columns';
@@ -16,7 +17,7 @@ export function addRow(train: Train, section: Section, cells: Cells): NewRow {
   const what = lackOf(section, said);
   if (what.length > 0) return { kind: 'lacks', what };
   const statement = STATEMENTS[section](said, train);
-  const text = writeTrain(train);
+  const text = modelOf(train).derive(writeTrain);
   const { train: made, problems } = readWritten(`${text}${statement}\n`, train);
   if (made) return { kind: 'whole', train: made };
   const own = problems.find(({ place }) => place.from >= text.length) ?? problems[0];
@@ -67,9 +68,7 @@ const STATEMENTS: Readonly<Record<Section, (cells: Cells, train: Train) => strin
       ...(sun ? [`sun ${sun}${type} on ${word(sunOn)}`] : []),
       ...planets,
       ...(ring
-        ? [
-            `${kind === 'bevel' ? 'sun' : 'ring'} ${ring}${type} on ${word(ringOn)}${kind === 'bevel' ? ' (same way)' : ''}`,
-          ]
+        ? [kind === 'bevel' ? `sun ${ring} bevel on ${word(ringOn)} (same way)` : `ring ${ring} on ${word(ringOn)}`]
         : []),
       `carrier on ${word(carrier)}`,
     ].join(', ')}`;
@@ -86,8 +85,14 @@ const STATEMENTS: Readonly<Record<Section, (cells: Cells, train: Train) => strin
     if (type === 'brake') return `brake ${word(name)}: ${word(a)}${rest}`;
     return `${type} ${word(name)}: ${word(a)} ${type === 'one-way' ? 'pushes' : 'with'} ${word(b)}${rest}`;
   },
-  members: ({ name = '', role = '', limit = '', color = '' }) =>
-    `member ${word(name)}${limit === '' ? '' : `, limit ${limit}`}${color === '' ? '' : `, colour ${color.replace('#', '')}`}${role === 'output' ? `\noutput ${word(name)}` : ''}`,
+  members: ({ name = '', role = '', limit = '', color = '' }) => {
+    const clauses = [
+      ...(limit === '' ? [] : [`limit ${limit}`]),
+      ...(color === '' ? [] : [`colour ${color.replace('#', '')}`]),
+    ];
+    const member = `member ${[word(name), ...clauses].join(', ')}`;
+    return role === 'output' ? `${member}\noutput ${word(name)}` : member;
+  },
   positions: ({ name = '', engaged = '' }, { couplers }) => {
     const names = namedIn(
       engaged,

@@ -28,5 +28,4 @@ export const SET_KINDS = ['simple', 'stepped', 'double', 'bevel'] as const;
 export const PAIR_KINDS = ['external', 'inside', 'bevel', 'worm', 'chain', 'belt'] as const;
 export const COUPLER_KINDS = ['brake', 'clutch', 'one-way', 'slide'] as const;
 export const ROLES = ['input', 'output'] as const;
-export const STYLES = ['friction', 'dog', 'synchro', 'band', 'pawl', 'roller', 'pin'] as const;
 export const SENSES = ['same way', 'opposite'] as const;

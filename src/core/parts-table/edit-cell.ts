@@ -1,11 +1,14 @@
 import {
   changeCoupler,
   changeMember,
-  checkTrain,
+  changeMesh,
+  checked,
+  COUPLER_STYLES,
   engageInPosition,
   FRAME,
   partsById,
   recouple,
+  refused,
   renamePosition,
   setInput,
   toggleOutput,
@@ -15,10 +18,10 @@ import {
   type Train,
 } from '../train';
 import { couplerName, listed, memberName } from '../words';
-import { Ids, nearest } from '../written-form';
-import { PAIR_KINDS, ROLES, STYLES, type Column, type Section } from './columns';
+import { FRAME_WORDS, Ids, missingText } from '../written-form';
+import { PAIR_KINDS, ROLES, type Column, type Section } from './columns';
 import { namedIn } from './named-in';
-import { pairKind, partsTable, setOf } from './rows';
+import { pairKind, setKind, setOf } from './rows';
 
 /** How cells are taken. */
 export interface CellOptions {
@@ -51,7 +54,6 @@ export function editCell(
   }
 }
 
-const refused = (message: string): Edit => ({ ok: false, message });
 const same = (train: Train): Edit => ({ ok: true, train });
 
 function editSet(train: Train, id: string, column: Column, said: string, options: CellOptions): Edit {
@@ -60,7 +62,7 @@ function editSet(train: Train, id: string, column: Column, said: string, options
   const { sun, ring, planets } = set;
   switch (column) {
     case 'kind':
-      return said === partsTable(train).sets.find((row) => row.id === id)?.cells.kind
+      return said === setKind(set)
         ? same(train)
         : refused('The kind follows from the planets: 18/36 is a stepped one, 18 + 21 are two that mesh.');
     case 'sun':
@@ -129,10 +131,7 @@ function editPair(train: Train, id: string, column: Column, said: string, option
         '': undefined,
       };
       if (!Object.hasOwn(senses, said)) return refused(unknown(said, 'a direction', ['same way', 'opposite']));
-      return checked({
-        ...train,
-        meshes: train.meshes.map((one) => (one === mesh ? withSense(one, senses[said]) : one)),
-      });
+      return changeMesh(train, id, { sense: senses[said] });
     }
     default:
       return refused('This is not changed here.');
@@ -159,8 +158,8 @@ function editCoupler(train: Train, id: string, column: Column, said: string): Ed
     case 'name':
       return changeCoupler(train, id, { name: said });
     case 'style': {
-      const style = STYLES.find((one) => one === said);
-      if (style === undefined && said !== '') return refused(unknown(said, 'a style', STYLES));
+      const style = COUPLER_STYLES.find((one) => one === said);
+      if (style === undefined && said !== '') return refused(unknown(said, 'a style', COUPLER_STYLES));
       return changeCoupler(train, id, { style });
     }
     case 'kind':
@@ -251,7 +250,7 @@ function eachOf<P>(
 
 /** The id of the member that is called so; null where none is. */
 export function memberCalled(train: Train, name: string): string | null {
-  if (name.toLowerCase() === FRAME || name.toLowerCase() === 'the frame') return FRAME;
+  if (FRAME_WORDS.has(name.toLowerCase())) return FRAME;
   return train.members.find(({ id }) => memberName(train, id) === name)?.id ?? null;
 }
 
@@ -302,34 +301,18 @@ function withCouplers(train: Train, said: string, make: (ids: readonly string[])
   const names = train.couplers.map(({ id }) => couplerName(train, id));
   for (const name of namedIn(said, names)) {
     const found = train.couplers.find(({ id }) => couplerName(train, id).toLowerCase() === name.toLowerCase());
-    if (!found) return refused(noCoupler(train, name));
+    if (!found) return refused(missingText('coupler', name, names));
     ids.push(found.id);
   }
   return make(ids);
 }
 
 const noMember = (train: Train, name: string): string =>
-  missing(
+  missingText(
     'member',
     name,
     train.members.map(({ id }) => memberName(train, id)),
   );
-const noCoupler = (train: Train, name: string): string =>
-  missing(
-    'coupler',
-    name,
-    train.couplers.map(({ id }) => couplerName(train, id)),
-  );
-
-function missing(what: string, name: string, names: readonly string[]): string {
-  const near = nearest(name, names);
-  return `No ${what} is called “${name}”.${near === null ? '' : ` Did you mean “${near}”?`}`;
-}
 
 const unknown = (said: string, what: string, words: readonly string[]): string =>
   `“${said}” is not ${what}: there are ${listed(words)}.`;
-
-function checked(train: Train): Edit {
-  const result = checkTrain(train);
-  return result.ok ? result : { ok: false, message: result.problems[0]?.message ?? '' };
-}

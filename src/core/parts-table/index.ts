@@ -6,7 +6,6 @@ export {
   ROLES,
   SENSES,
   SET_KINDS,
-  STYLES,
   type Cells,
   type Column,
   type PartRow,

@@ -1,4 +1,4 @@
-import { checkTrain, type Edit, type Train } from '../train';
+import { checked, type Edit, type Train } from '../train';
 import { rowsOf } from '../written-form';
 import type { Section } from './columns';
 
@@ -6,8 +6,7 @@ import type { Section } from './columns';
 export function moveRow(train: Train, section: Section, id: string, by: number): Edit {
   if (section === 'sets' || section === 'pairs') return moveMeshes(train, section, id, by);
   const list: readonly { readonly id: string }[] = train[section];
-  const result = checkTrain({ ...train, [section]: moved(list, (one) => one.id === id, by) });
-  return result.ok ? result : { ok: false, message: 'It cannot be moved.' };
+  return checked({ ...train, [section]: moved(list, (one) => one.id === id, by) });
 }
 
 /** The meshes of a row change places with those of its neighbour in the section. */
@@ -17,8 +16,7 @@ function moveMeshes(train: Train, section: 'sets' | 'pairs', id: string, by: num
   const order = moved(own, ({ meshes }) => meshes[0]?.id === id, by);
   let next = 0;
   const meshes = rows.flatMap((row) => (own.includes(row) ? (order[next++]?.meshes ?? []) : row.meshes));
-  const result = checkTrain({ ...train, meshes });
-  return result.ok ? result : { ok: false, message: 'It cannot be moved.' };
+  return checked({ ...train, meshes });
 }
 
 function moved<T>(list: readonly T[], is: (one: T) => boolean, by: number): T[] {

@@ -84,7 +84,7 @@ function setRow(train: Train, row: WrittenRow): PartRow {
 }
 
 /** What kind of set it is: how its planets are, or that it is of bevel gears. */
-function setKind({ sun, planets }: Pick<SetParts, 'sun' | 'planets'>): string {
+export function setKind({ sun, planets }: Pick<SetParts, 'sun' | 'planets'>): string {
   if (sun?.type === 'bevel') return 'bevel';
   if (planets.some(({ gears }) => gears.length > 1)) return 'stepped';
   return planets.length > 1 ? 'double' : 'simple';

@@ -1,5 +1,5 @@
 export { FRAME } from './frame';
-export { LIMITS, MATERIALS, type Material } from './limits';
+export { COUPLER_STYLES, LIMITS, MATERIALS, type Material } from './limits';
 export { hasPart, type PartRef } from './parts';
 export { trainSchema } from './schema';
 export type { Coupler, Gear, GearType, Member, Mesh, Position, Train, Unchanging } from './schema';

@@ -11,6 +11,9 @@ export const LIMITS = {
   teeth: 100_000,
 } as const;
 
+/** How a coupler is made. */
+export const COUPLER_STYLES = ['friction', 'dog', 'synchro', 'band', 'pawl', 'roller', 'pin'] as const;
+
 /** What gears are made of, as far as the speed of their tips is limited by it. */
 export const MATERIALS = ['steel', 'cast iron', 'bronze', 'aluminium', 'nylon', 'acetal', 'printed', 'wood'] as const;
 export type Material = (typeof MATERIALS)[number];

@@ -1,7 +1,7 @@
 import * as z from 'zod/mini';
 
 import type { CouplerId, GearId, MemberId, MeshId, PositionId, SelectorId } from './ids';
-import { LIMITS, MATERIALS } from './limits';
+import { COUPLER_STYLES, LIMITS, MATERIALS } from './limits';
 
 const text = (error: string) => z.string({ error });
 const whole = (error: string, least: number, tooLow: string, most: number, tooHigh: string) =>
@@ -97,7 +97,7 @@ const couplerBase = {
 };
 const couplerTail = {
   style: z.optional(
-    z.enum(['friction', 'dog', 'synchro', 'band', 'pawl', 'roller', 'pin'], {
+    z.enum(COUPLER_STYLES, {
       error: 'A style is friction, dog, synchro, band, pawl, roller or pin.',
     }),
   ),

@@ -2,7 +2,7 @@ import type { Coupler, Position, Train } from '../train';
 import { Gears } from './gears';
 import { Ids } from './ids';
 import { Members, namesMade } from './members';
-import { nearest } from './nearest';
+import { missingText } from './nearest';
 import type { Place, WrittenProblem } from './place';
 import type { CouplerWords, Named, Statement, WrittenCoupler } from './statement';
 
@@ -137,7 +137,9 @@ class Couplers {
     if (this.byName.has(name.name))
       return this.say({
         place: name.place,
-        message: `“${name.name}” is the name of another coupler. Call this one otherwise; “named” gives it the same name in pictures.`,
+        message:
+          `“${name.name}” is the name of another coupler. Call this one otherwise; ` +
+          '“named” gives it the same name in pictures.',
       });
     const id = this.ids.fresh(name.name, 'coupler');
     this.byName.set(name.name, id);
@@ -150,12 +152,7 @@ class Couplers {
   find({ name, place }: Named): string | null {
     const id = this.byName.get(name);
     if (id !== undefined) return id;
-    const near = nearest(name, [...this.byName.keys()]);
-    this.say({
-      place,
-      missing: name,
-      message: `No coupler is called “${name}”.${near === null ? '' : ` Did you mean “${near}”?`}`,
-    });
+    this.say({ place, missing: name, message: missingText('coupler', name, [...this.byName.keys()]) });
     return null;
   }
 

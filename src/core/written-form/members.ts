@@ -1,6 +1,6 @@
 import { FRAME, type Member } from '../train';
 import { Ids } from './ids';
-import { nearest } from './nearest';
+import { missingText } from './nearest';
 import type { Place, WrittenProblem } from './place';
 import type { MemberWords, Named, Statement } from './statement';
 import { FRAME_WORDS } from './words';
@@ -35,12 +35,12 @@ export class Members {
     if (isFrame(named)) return FRAME;
     const known = this.byName.get(named.name);
     if (known) return known.member.id;
-    const near = nearest(named.name, [...this.byName.keys()]);
-    const doYou = near === null ? '' : `Did you mean “${near}”? `;
     this.say({
       place: named.place,
       missing: named.name,
-      message: `No member is called “${named.name}”. ${doYou}A member without gears is listed: member ${named.name}`,
+      message:
+        `${missingText('member', named.name, [...this.byName.keys()])} ` +
+        `A member without gears is listed: member ${named.name}`,
     });
     return null;
   }
@@ -110,10 +110,6 @@ export class Members {
 
   get places(): readonly Place[] {
     return [...this.byName.values()].map(({ place }) => place);
-  }
-
-  get names(): readonly { readonly name: string; readonly place: Place }[] {
-    return [...this.byName].map(([name, { place }]) => ({ name, place }));
   }
 
   private nameOf(id: string): string {

@@ -1,5 +1,11 @@
 import { distance } from 'fastest-levenshtein';
 
+/** That nothing of a kind is called so, and what may have been meant. */
+export function missingText(what: string, name: string, names: readonly string[]): string {
+  const near = nearest(name, names);
+  return `No ${what} is called “${name}”.${near === null ? '' : ` Did you mean “${near}”?`}`;
+}
+
 /** Which of these was probably meant, or begun; null where none is near: two letters may be others, of
  * long words every third. */
 export function nearest(said: string, known: readonly string[]): string | null {

@@ -1,14 +1,12 @@
-import type { Coupler } from '../train';
+import { COUPLER_STYLES, type Coupler } from '../train';
 import { accepts, type Clause } from './clauses';
 import type { Cursor } from './cursor';
 import { readItemOfPair } from './read-row';
 import type { CouplerWords, Named, SlidMesh, Span, Statement, WrittenCoupler } from './statement';
 import { FRAME_WORDS, LINKS } from './words';
 
-const STYLES = ['friction', 'dog', 'synchro', 'band', 'pawl', 'roller', 'pin'] as const;
-
 const CLAUSES: Readonly<Record<string, Clause<CouplerWords>>> = {
-  ...Object.fromEntries(STYLES.map((style) => [style, () => ({ style })])),
+  ...Object.fromEntries(COUPLER_STYLES.map((style) => [style, () => ({ style })])),
   capacity: (cursor) => ({ capacity: cursor.number('a torque', ['n·m', 'nm']) }),
   station: (cursor) => ({ station: cursor.number('a station') }),
   named: (cursor) => ({ shown: cursor.name('the name that is shown').name }),

@@ -44,8 +44,8 @@ export async function recognise(file: File): Promise<Incoming> {
 async function readTrain(file: File, text: string, bad: (...problems: string[]) => Incoming): Promise<Incoming> {
   const { MAX_TRAIN_BYTES, parseTrain, problemText } = await import('@/core/train');
   if (file.size > MAX_TRAIN_BYTES) return bad(tooLarge(file, MAX_TRAIN_BYTES, 'a train'));
-  if (!isJson(file.name, text)) {
-    const { readWritten } = await import('@/core/written-form');
+  const { isWritten, readWritten } = await import('@/core/written-form');
+  if (isWritten(file.name, text)) {
     const { train, problems } = readWritten(text);
     if (train) return { kind: 'train', file: file.name, train };
     return bad(...problems.map(({ place, message }) => `Line ${place.line}, column ${place.column}: ${message}`));
@@ -56,10 +56,6 @@ async function readTrain(file: File, text: string, bad: (...problems: string[]) 
 
 const tooLarge = ({ size }: File, most: number, what: string): string =>
   `The file has ${Math.round(size / 1e6)} MB; ${what} has at most ${Math.round(most / 1e6)} MB.`;
-
-/** By the end of the file's name; where that does not tell, a train in writing does not begin with a brace. */
-const isJson = (name: string, text: string): boolean =>
-  /\.json$/i.test(name) || (!/\.txt$/i.test(name) && /^[\s\uFEFF]*(?:[{["]|$)/u.test(text));
 
 function formatOf(text: string): string | null {
   try {

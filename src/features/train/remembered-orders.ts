@@ -1,4 +1,5 @@
 import type { DraftsData } from '@/core/drawing';
+import { keepStored, stored } from '@/ui/stored';
 
 /** As many are remembered; the one that was found longest ago goes. */
 const MOST = 40;
@@ -11,23 +12,15 @@ type Orders = DraftsData['orders'];
  * is opened again, or its copy, stands in the order in which it was last seen.
  */
 export function rememberedOrders(): Orders {
-  try {
-    const kept = JSON.parse(localStorage.getItem(KEY) ?? '[]') as unknown;
-    return new Map(Array.isArray(kept) && kept.every(isEntry) ? kept : []);
-  } catch {
-    return new Map();
-  }
+  const kept = stored(KEY);
+  return new Map(Array.isArray(kept) && kept.every(isEntry) ? kept : []);
 }
 
 /** Remembers these too. */
 export function rememberOrders(found: Orders): void {
   const all = new Map([...rememberedOrders()].filter(([key]) => !found.has(key)));
   for (const [key, draft] of found) all.set(key, draft);
-  try {
-    localStorage.setItem(KEY, JSON.stringify([...all].slice(-MOST)));
-  } catch {
-    // Without storage, or with none left, the order is looked for again.
-  }
+  keepStored(KEY, [...all].slice(-MOST));
 }
 
 type Entry = Orders extends ReadonlyMap<infer K, infer V> ? [K, V] : never;

@@ -27,8 +27,18 @@ export function completeText(context: CompletionContext, { members, couplers }: 
 }
 
 /** Behind these a name is begun, which is all that is typed since. */
-const NAME_FOLLOWS =
-  /(?:\b(?:on|with|drives|pushes|by|pair|input|outputs?)\s+|^\s*(?:position|brake|clutch|one-way|slide|sleeve)[^:]*:\s*|,\s*)([^,:()#"]*)$/i;
+const NAME_FOLLOWS = new RegExp(
+  [
+    '(?:',
+    [
+      '\\b(?:on|with|drives|pushes|by|pair|input|outputs?)\\s+',
+      '^\\s*(?:position|brake|clutch|one-way|slide|sleeve)[^:]*:\\s*',
+      ',\\s*',
+    ].join('|'),
+    ')([^,:()#"]*)$',
+  ].join(''),
+  'i',
+);
 
 /** A position and a sleeve name couplers, everything else names members. */
 function namesFor(line: string, { members, couplers }: Named): Completion[] {

@@ -4,6 +4,7 @@ import { lintGutter, setDiagnostics, type Diagnostic } from '@codemirror/lint';
 import { Annotation, EditorState, Transaction } from '@codemirror/state';
 import { EditorView, highlightActiveLine, keymap, lineNumbers } from '@codemirror/view';
 import type { WrittenTrain } from '@/core/written-form';
+import { changedSpan } from './changed-span';
 import { completeText, type Named } from './completion';
 import { writtenLanguage } from './language';
 
@@ -118,11 +119,8 @@ function diagnosticsOf({ problems, hints }: WrittenTrain, length: number): Diagn
 /** What lies between the equal beginnings and ends of two texts; null where they are the same. */
 function changedPart(was: string, now: string): { from: number; to: number; insert: string } | null {
   if (was === now) return null;
-  let from = 0;
-  while (from < was.length && from < now.length && was[from] === now[from]) from++;
-  let end = 0;
-  while (end < was.length - from && end < now.length - from && was.at(-1 - end) === now.at(-1 - end)) end++;
-  return { from, to: was.length - end, insert: now.slice(from, now.length - end) };
+  const { start, end } = changedSpan(was, now);
+  return { from: start, to: was.length - end, insert: now.slice(start, now.length - end) };
 }
 
 const LOOKS = EditorView.theme({

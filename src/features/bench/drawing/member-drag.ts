@@ -1,13 +1,13 @@
 'use client';
 
 import { useRef, useState, type PointerEvent, type RefObject } from 'react';
-import { differenceOf } from '@/core/difference';
 import { partsById, type Train } from '@/core/train';
 import { memberName } from '@/core/words';
 import { documents } from '@/features/train/documents';
 import { editTrain } from '@/features/train/edit';
 import { useTrainStore } from '@/features/train/use-train';
 import type { Question } from '../editing/ask-about';
+import { isPlain } from '../editing/ask-first';
 
 /** Pixels of the screen before a press becomes a drag. */
 const SLACK = 8;
@@ -39,9 +39,8 @@ export function useMemberDrag(zoomed: RefObject<SVGGElement | null>, ask: (quest
     if (!edit.ok) return say(edit.message);
     const [a, b] = [memberName(train, own), memberName(train, other)];
     if (withClutch) return editTrain(store, edit.train, { notice: `A clutch is between ${a} and ${b}.` });
-    const { parts, positions } = differenceOf(train, edit.train, 'in/out');
     const notice = `${a} and ${b} are one member. Undo takes it back.`;
-    if (parts.length <= 1 && positions.length === 0) return editTrain(store, edit.train, { notice });
+    if (isPlain(train, edit.train)) return editTrain(store, edit.train, { notice });
     ask({
       lead: `Make ${a} and ${b} one member?`,
       after: edit.train,

@@ -1,6 +1,6 @@
 'use client';
 
-import { changeCoupler, FRAME, reverseOneWay, type Coupler } from '@/core/train';
+import { COUPLER_STYLES, changeCoupler, FRAME, reverseOneWay, type Coupler } from '@/core/train';
 import { memberName } from '@/core/words';
 import { toggleCoupler } from '@/features/train/choosing';
 import { useExplained } from '@/features/train/use-explained';
@@ -12,8 +12,6 @@ import { ChoiceField, plainChoices } from './choice-field';
 import { CopyButton } from './copy-button';
 import { RemovePart } from './remove-part';
 import { useEdit, type Say } from './use-edit';
-
-const STYLES = ['friction', 'dog', 'synchro', 'band', 'pawl', 'roller', 'pin'] as const;
 
 /** A coupler's name, type, ends, style and capacity. */
 export function CouplerFields({ coupler, say }: { coupler: Coupler; say: Say }) {
@@ -34,7 +32,7 @@ export function CouplerFields({ coupler, say }: { coupler: Coupler; say: Say }) 
         label="Style"
         autoFocus
         value={coupler.style ?? 'friction'}
-        choices={plainChoices(STYLES)}
+        choices={plainChoices(COUPLER_STYLES)}
         onChoose={(style) => edit(changeCoupler(train, coupler.id, { style }))}
       />
       <TextField

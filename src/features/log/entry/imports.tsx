@@ -27,7 +27,7 @@ export function Imports({ onDone }: Props) {
       <ul aria-label="Imports" className="flex flex-col gap-1 pt-1">
         {imports.map(([name, count]) => (
           <li key={name}>
-            {importOf(name).file}, {shortTimeText(importOf(name).at)}: {count} {count === 1 ? 'reading' : 'readings'}{' '}
+            {importOf(name).file}, {shortTimeText(importOf(name).at)}: {readingsText(count)}{' '}
             {asked === name ? (
               <>
                 and what was corrected of them.{' '}
@@ -49,6 +49,8 @@ export function Imports({ onDone }: Props) {
     </details>
   );
 }
+
+const readingsText = (count: number): string => `${count} ${count === 1 ? 'reading' : 'readings'}`;
 
 /** Imports with how many readings each brought, the newest first. */
 function importsOf({ readings }: Log): readonly (readonly [name: string, count: number])[] {

@@ -22,7 +22,8 @@ export const TRAIN_KEYS: readonly KeyLine[] = [
 const DIGITS_MS = 700;
 /** Where keys are letters, and where arrows have work of their own. */
 const TYPING =
-  'input:not([type=checkbox], [type=radio], [type=range]), textarea, select, dialog, [role=dialog], [contenteditable=true]';
+  'input:not([type=checkbox], [type=radio], [type=range]), textarea, select, dialog, [role=dialog], ' +
+  '[contenteditable=true]';
 const ARROWS = '[role=tab], [role=grid], [type=radio], [type=range]';
 
 /** Is this key for the field or dialog that has the focus? */

@@ -1,4 +1,5 @@
 import { addRow, editCell, partsTable, type Cells, type Column, type Section } from '@/core/parts-table';
+import { modelOf } from '@/core/model';
 import type { Train } from '@/core/train';
 import { HEADS } from './heads';
 
@@ -27,7 +28,8 @@ export function fillIn(train: Train, drafts: readonly DraftRow[], block: Block, 
   const { section } = block;
   const { texts, columns, unknown } = columnsOf(block);
   const messages = unknown.length > 0 ? [`Left out, for there is no such column: ${unknown.join(', ')}.`] : [];
-  const ids = partsTable(train)[section].map(({ id }) => id);
+  const rowsIn = (of: Train) => modelOf(of).derive(partsTable)[section];
+  const ids = rowsIn(train).map(({ id }) => id);
   let now = train;
   const waiting = [...drafts];
   texts.forEach((row, i) => {
@@ -35,7 +37,7 @@ export function fillIn(train: Train, drafts: readonly DraftRow[], block: Block, 
     if (id !== undefined) {
       row.forEach((text, j) => {
         const column = columns[j];
-        if (!column || partsTable(now)[section].find((one) => one.id === id)?.cells[column] === text.trim()) return;
+        if (!column || rowsIn(now).find((one) => one.id === id)?.cells[column] === text.trim()) return;
         const edit = editCell(now, section, id, column, text, { keepSets });
         if (edit.ok) now = edit.train;
         else messages.push(edit.message);

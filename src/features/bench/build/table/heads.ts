@@ -1,13 +1,5 @@
-import {
-  COUPLER_KINDS,
-  PAIR_KINDS,
-  ROLES,
-  SENSES,
-  SET_KINDS,
-  STYLES,
-  type Column,
-  type Section,
-} from '@/core/parts-table';
+import { COUPLER_STYLES } from '@/core/train';
+import { COUPLER_KINDS, PAIR_KINDS, ROLES, SENSES, SET_KINDS, type Column, type Section } from '@/core/parts-table';
 
 /** How a column is headed and how wide it is, and which words may stand in it. */
 export interface Head {
@@ -45,7 +37,7 @@ export const HEADS: Readonly<Record<Section, readonly Head[]>> = {
     { column: 'kind', head: 'Kind', width: '6.5rem', offers: COUPLER_KINDS },
     member('a', 'Joins'),
     member('b', 'With'),
-    { column: 'style', head: 'Style', width: '6.5rem', offers: STYLES },
+    { column: 'style', head: 'Style', width: '6.5rem', offers: COUPLER_STYLES },
   ],
   members: [
     { column: 'name', head: 'Name', width: '12rem' },

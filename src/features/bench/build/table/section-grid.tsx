@@ -1,9 +1,8 @@
 'use client';
 
 import { closestCenter, DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
-import { useId, useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { Cells, Column, PartRow, Section } from '@/core/parts-table';
-import { couplerName, memberName } from '@/core/words';
 import type { Highlight } from '@/features/train/highlight';
 import { useLight, useTrain } from '@/features/train/use-train';
 import { Cell } from './cell';
@@ -13,6 +12,8 @@ import { HEADS, SECTION_NAMES, type Head } from './heads';
 
 interface Props {
   readonly section: Section;
+  /** How the ids of the lists of members and couplers begin. */
+  readonly offers: string;
   readonly rows: readonly PartRow[];
   readonly drafts: readonly DraftRow[];
   /** What could not be taken, by row. */
@@ -23,12 +24,13 @@ interface Props {
 }
 
 /** One kind of parts, a row each; below them rows that are not whole yet, and an empty one to begin in. */
-export function SectionGrid({ section, rows, drafts, messages, onFill, onRemove, onMove }: Props) {
+export function SectionGrid({ section, offers, rows, drafts, messages, onFill, onRemove, onMove }: Props) {
   const train = useTrain((state) => state.train);
   const lit = useTrain((state) => state.highlight);
   const light = useLight();
   const [chosen, setChosen] = useState<readonly number[]>([]);
-  const offers = useId();
+  // A row is read by the grammar; what is pointed at changes far more often than what is typed.
+  const waiting = useMemo(() => drafts.map((draft) => draftSays(train, section, draft)), [train, section, drafts]);
   const heads = HEADS[section];
   const lines = [...rows.map(({ cells }) => cells), ...drafts.map(({ cells }) => cells), {}];
   const isLit = (row: PartRow | undefined) => row !== undefined && lit !== null && pointsAtRow(section, row, lit);
@@ -44,10 +46,10 @@ export function SectionGrid({ section, rows, drafts, messages, onFill, onRemove,
   return (
     <section aria-label={SECTION_NAMES[section]} className="mb-4">
       <h3 className="mb-1 text-sm font-semibold">{SECTION_NAMES[section]}</h3>
-      <Offers id={`${offers}-members`} names={[...train.members.map(({ id }) => memberName(train, id)), 'frame']} />
-      <Offers id={`${offers}-couplers`} names={train.couplers.map(({ id }) => couplerName(train, id))} />
       {heads.map(({ column, offers: words }) =>
-        Array.isArray(words) ? <Offers key={column} id={`${offers}-${column}`} names={words as string[]} /> : null,
+        Array.isArray(words) ? (
+          <Offers key={column} id={`${offers}-${section}-${column}`} names={words as string[]} />
+        ) : null,
       )}
       <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={moved}>
         <table
@@ -78,8 +80,7 @@ export function SectionGrid({ section, rows, drafts, messages, onFill, onRemove,
           <tbody>
             {lines.map((cells, i) => {
               const row = rows[i];
-              const draft = drafts[i - rows.length];
-              const says = messages.get(i) ?? (draft ? draftSays(train, section, draft) : '');
+              const says = messages.get(i) ?? waiting[i - rows.length] ?? '';
               return (
                 <GridRow
                   key={i}
@@ -105,7 +106,7 @@ export function SectionGrid({ section, rows, drafts, messages, onFill, onRemove,
                         label={`${head}, ${SECTION_NAMES[section].toLowerCase()} row ${i + 1}`}
                         value={(cells as Partial<Record<Column, string>>)[column] ?? ''}
                         waits={row === undefined}
-                        list={words && `${offers}-${typeof words === 'string' ? words : column}`}
+                        list={words && `${offers}-${typeof words === 'string' ? words : `${section}-${column}`}`}
                         onCommit={(text) => onFill(i, column, [[text]])}
                         onPaste={(text) => {
                           const block = blockOf(text);
@@ -147,7 +148,8 @@ function rowNumberOf(target: EventTarget): number | null {
 const textOf = (heads: readonly Head[], cells: Cells): string =>
   heads.map(({ column }) => cells[column] ?? '').join('\t');
 
-const Offers = ({ id, names }: { id: string; names: readonly string[] }) => (
+/** A list of words that cells offer. */
+export const Offers = ({ id, names }: { id: string; names: readonly string[] }) => (
   <datalist id={id}>
     {names.map((name) => (
       <option key={name} value={name} />

@@ -1,9 +1,10 @@
 'use client';
 
-import { useMemo, useState } from 'react';
+import { useId, useState } from 'react';
 import { moveRow, partsTable, removeRows, type Column, type Section } from '@/core/parts-table';
+import { modelOf } from '@/core/model';
 import { joinMembers, type Edit, type Train } from '@/core/train';
-import { memberName } from '@/core/words';
+import { couplerName, memberName } from '@/core/words';
 import { editTrain } from '@/features/train/edit';
 import { KeepSets } from '@/features/train/keep-sets';
 import { useTrain, useTrainStore } from '@/features/train/use-train';
@@ -13,7 +14,7 @@ import { useBench, useBenchItself } from '../../use-bench';
 import { AskAbout, type Question } from '../../editing/ask-about';
 import { fillIn } from './fill';
 import { SECTION_NAMES } from './heads';
-import { SectionGrid } from './section-grid';
+import { Offers, SectionGrid } from './section-grid';
 
 const SECTIONS = Object.keys(SECTION_NAMES) as Section[];
 const NONE: ReadonlyMap<number, string> = new Map();
@@ -25,7 +26,8 @@ export function TablePane() {
   const bench = useBenchItself();
   const drafts = useBench((state) => state.drafts);
   const keepSets = usePreferences((state) => state.keepSets);
-  const table = useMemo(() => partsTable(train), [train]);
+  const table = modelOf(train).derive(partsTable);
+  const offers = useId();
   const [said, setSaid] = useState<{ section: Section; row: number; message: string } | null>(null);
   const [question, setQuestion] = useState<Question | null>(null);
 
@@ -76,9 +78,12 @@ export function TablePane() {
           arrows go on, Alt with an arrow moves a row, Delete on its number removes it.
         </p>
       </div>
+      <Offers id={`${offers}-members`} names={[...train.members.map(({ id }) => memberName(train, id)), 'frame']} />
+      <Offers id={`${offers}-couplers`} names={train.couplers.map(({ id }) => couplerName(train, id))} />
       {SECTIONS.map((section) => (
         <SectionGrid
           key={section}
+          offers={offers}
           section={section}
           rows={table[section]}
           drafts={drafts[section]}

@@ -1,3 +1,5 @@
+import { changedSpan } from '@/ui/written/changed-span';
+
 /**
  * A text with the lines changed that the program wrote otherwise before and after: remarks, order and blank lines that
  * people gave it stay.
@@ -7,10 +9,7 @@
  */
 export function patchedText(text: string, before: string, after: string): string | null {
   const [was, now] = [before.split('\n'), after.split('\n')];
-  let start = 0;
-  while (start < was.length && start < now.length && was[start] === now[start]) start++;
-  let end = 0;
-  while (end < was.length - start && end < now.length - start && was.at(-1 - end) === now.at(-1 - end)) end++;
+  const { start, end } = changedSpan(was, now);
   const gone = was.slice(start, was.length - end);
   const come = now.slice(start, now.length - end);
   const lines = text.split('\n');

@@ -130,12 +130,14 @@ function Told({
       )}
       <p className="muted mt-2 text-xs leading-snug">
         One statement a line, in any order: train, input, output, set, pair, bevel, worm, chain, belt, brake, clutch,
-        one-way, slide, sleeve, position, note. <kbd className="kbd kbd-xs">Ctrl Space</kbd> offers words and names,{' '}
-        <kbd className="kbd kbd-xs">Tab</kbd> takes one; <kbd className="kbd kbd-xs">#</kbd> begins a remark.
+        one-way, slide, sleeve, position, note. <Key name="Ctrl Space" /> offers words and names,
+        <Key name="Tab" /> takes one; <Key name="#" /> begins a remark.
       </p>
     </div>
   );
 }
+
+const Key = ({ name }: { name: string }) => <kbd className="kbd kbd-xs">{name}</kbd>;
 
 /** What reads already, drawn small. */
 function Meanwhile({ train }: { train: WrittenTrain['shown'] & Train }) {

@@ -1,9 +1,13 @@
 import { writeTrain, readWritten, type WrittenTrain } from '@/core/written-form';
+import { modelOf } from '@/core/model';
 import type { Train } from '@/core/train';
 import { editTrain, endVisit } from '@/features/train/edit';
 import type { TrainStore } from '@/features/train/store';
 import { keepText, recallText, type KeptText } from '@/ui/written/kept-text';
 import { patchedText } from './patched';
+
+/** A train as the program writes it, written once for each document. */
+const textOf = (train: Train): string => modelOf(train).derive(writeTrain);
 
 /** After so long without a key an edit is settled: what follows is another step of undo. */
 const SETTLED_MS = 900;
@@ -38,8 +42,8 @@ export function followText(store: TrainStore, tell: (read: Read, outside: boolea
 
   const keep = () => {
     const { train } = store.getState();
-    const of = writeTrain(train);
-    keepText(id, now.text === of ? null : { text: now.text, of: now.read.train === train ? of : writeTrain(applied) });
+    const of = textOf(train);
+    keepText(id, now.text === of ? null : { text: now.text, of: now.read.train === train ? of : textOf(applied) });
   };
   const settle = () => {
     endVisit(store);
@@ -61,7 +65,7 @@ export function followText(store: TrainStore, tell: (read: Read, outside: boolea
   const follow = (train: Train) => {
     // What does not read stays as it was typed.
     now = now.read.train
-      ? followed({ text: now.text, of: writeTrain(applied) }, writeTrain(train), train)
+      ? followed({ text: now.text, of: textOf(applied) }, textOf(train), train)
       : { ...now, read: readWritten(now.text, train), outdated: true };
     applied = train;
     keep();
@@ -74,7 +78,7 @@ export function followText(store: TrainStore, tell: (read: Read, outside: boolea
     type,
     beginAnew: () => {
       const { train } = store.getState();
-      const text = writeTrain(train);
+      const text = textOf(train);
       now = { text, read: readWritten(text, train), outdated: false };
       applied = train;
       keep();
@@ -90,7 +94,7 @@ export function followText(store: TrainStore, tell: (read: Read, outside: boolea
 }
 
 function begin(id: string, train: Train): Read {
-  const of = writeTrain(train);
+  const of = textOf(train);
   const kept = recallText(id);
   if (kept) {
     const read = readWritten(kept.text, train);

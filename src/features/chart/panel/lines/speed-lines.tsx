@@ -14,6 +14,9 @@ import { modelOf } from '@/core/model';
 import { lookUp } from '@/core/required';
 import { InWords } from '@/ui/part-words';
 
+const FORWARD =
+  'One-way clutches stand as they do with the input turning forward; dragged past that, they may overrun.';
+
 /**
  * The speed lines of every planetary set for what is engaged; a point that is dragged takes everything along that hangs
  * on it.
@@ -73,7 +76,7 @@ export function SpeedLinesTab() {
         )}
         {moved && state.oneWays.size > 0 && (
           <p className="muted mt-2 max-w-80 text-xs">
-            <InWords text="One-way clutches stand as they do with the input turning forward; dragged past that, they may overrun." />
+            <InWords text={FORWARD} />
           </p>
         )}
       </div>
