@@ -7,7 +7,7 @@ import { inWorker } from './pool';
 
 const SPACE = { width: 480, height: 270 };
 const GREAT = serialiseTrain(tangledTrain({ sets: 80, couplers: 64, fixed: 8 }));
-const TANGLED = serialiseTrain(tangledTrain({ sets: 6, couplers: 9 }));
+const TANGLED = serialiseTrain(tangledTrain({ sets: 3, couplers: 9, seed: 8 }));
 
 afterAll(stopWorkers);
 
@@ -81,6 +81,7 @@ describe('what is dear is done in worker threads', () => {
     }
     const crossings = ({ json }: typeof next) =>
       (JSON.parse(json) as { view: { crossings: unknown[] } }).view.crossings.length;
-    expect(crossings(next)).toBeLessThanOrEqual(crossings(first));
-  });
+    expect(crossings(next)).toBeLessThan(crossings(first));
+    // The thread gives way to everything else, so on a busy machine it is long in coming.
+  }, 180_000);
 });
