@@ -2,8 +2,8 @@ import { fillIn } from '../src/features/bench/build/table/fill';
 import { readWritten, writeTrain } from '../src/core/written-form';
 import { partsTable } from '../src/core/parts-table';
 import { demoTrain } from '../src/testing/demo-train';
-import type { Browser } from '@playwright/test';
-import { BASE, median, withApplication } from './application';
+import type { Browser, Page } from '@playwright/test';
+import { BASE, median, quantile, withApplication } from './application';
 
 const WARM = 30;
 const ROUNDS = 20;
@@ -67,4 +67,43 @@ async function benchEditor(browser: Browser): Promise<void> {
   await page.getByRole('button', { name: 'Text', exact: true }).click();
   await page.getByRole('textbox', { name: 'The train in writing' }).waitFor();
   console.log(`first opening of the editor: ${(performance.now() - start).toFixed(0)} ms (limit 400 ms)`);
+  const times = await typedCounts(page);
+  console.log(
+    `a count typed in the editor, its ratio painted after: median ${median(times).toFixed(1)} ms, ` +
+      `p95 ${quantile(times, 0.95).toFixed(1)} (limit 50 ms)`,
+  );
+}
+
+/**
+ * Types a digit behind the count of the sun that first speed hangs on, and takes it away again; from key to the frame
+ * with the new ratio.
+ */
+async function typedCounts(page: Page): Promise<number[]> {
+  const line = page.locator('.cm-line', { hasText: 'sun 25 on drive drum' });
+  await line.waitFor();
+  await line.locator('span', { hasText: /^25$/ }).first().click();
+  await page.keyboard.press('Home');
+  for (let i = 0; i < 'set: sun 25'.length; i++) await page.keyboard.press('ArrowRight');
+  const times: number[] = [];
+  for (let i = 0; i < ROUNDS; i++) {
+    await page.evaluate(() => {
+      const state = window as unknown as { painted: Promise<number> };
+      const ratio = () => document.querySelector('[data-testid=ratio]')?.textContent;
+      const was = ratio();
+      state.painted = new Promise((done) => {
+        const onKey = () => {
+          const start = performance.now();
+          const look = () => {
+            if (ratio() !== was) requestAnimationFrame(() => done(performance.now() - start));
+            else requestAnimationFrame(look);
+          };
+          look();
+        };
+        addEventListener('keydown', onKey, { once: true, capture: true });
+      });
+    });
+    await page.keyboard.press(i % 2 === 0 ? 'Digit2' : 'Backspace');
+    times.push(await page.evaluate(() => (window as unknown as { painted: Promise<number> }).painted));
+  }
+  return times;
 }

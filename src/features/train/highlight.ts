@@ -19,3 +19,11 @@ export const pointsAt = (train: Train, { members, gears, couplers }: Highlight):
   members.some((id) => hasPart(train, { kind: 'member', id })) ||
   gears.some((id) => hasPart(train, { kind: 'gear', id })) ||
   couplers.some((id) => hasPart(train, { kind: 'coupler', id }));
+
+export const isSameHighlight = (a: Highlight | null, b: Highlight | null): boolean =>
+  a === b || (a !== null && b !== null && LISTS.every((list) => isSameList(a[list], b[list])));
+
+const LISTS = ['members', 'gears', 'couplers'] as const;
+
+const isSameList = (a: readonly string[], b: readonly string[]): boolean =>
+  a.length === b.length && a.every((id, i) => id === b[i]);

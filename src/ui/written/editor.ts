@@ -1,6 +1,6 @@
 import { acceptCompletion, autocompletion, closeBrackets, completionKeymap } from '@codemirror/autocomplete';
 import { defaultKeymap, history, historyKeymap } from '@codemirror/commands';
-import { lintGutter, setDiagnostics, type Diagnostic } from '@codemirror/lint';
+import { diagnosticCount, lintGutter, setDiagnostics, type Diagnostic } from '@codemirror/lint';
 import { Annotation, EditorState, Transaction } from '@codemirror/state';
 import { EditorView, highlightActiveLine, keymap, lineNumbers } from '@codemirror/view';
 import type { WrittenTrain } from '@/core/written-form';
@@ -88,7 +88,10 @@ export function createEditor(parent: HTMLElement, text: string, host: EditorHost
           annotations: [fromOutside.of(true), Transaction.addToHistory.of(false)],
         });
     },
-    showProblems: (read) => view.dispatch(setDiagnostics(view.state, diagnosticsOf(read, view.state.doc.length))),
+    showProblems: (read) => {
+      const found = diagnosticsOf(read, view.state.doc.length);
+      if (found.length > 0 || diagnosticCount(view.state) > 0) view.dispatch(setDiagnostics(view.state, found));
+    },
     goTo: (from, to) =>
       view.dispatch({
         selection: { anchor: from, head: to },

@@ -5,6 +5,7 @@ import { drawSideView, FIRST_SIGHT, SPACES } from '@/core/drawing';
 import type { PartRef, Train } from '@/core/train';
 import type { WrittenProblem, WrittenTrain } from '@/core/written-form';
 import { redo, undo } from '@/features/train/edit';
+import { highlightOf, isSameHighlight } from '@/features/train/highlight';
 import { useTrainStore } from '@/features/train/use-train';
 import { createEditor, type TextEditor } from '@/ui/written/editor';
 import { Places } from '@/ui/written/places';
@@ -83,11 +84,13 @@ export function TextPane() {
   );
 }
 
+/** Lights the part in the drawing; a key within the same part draws nothing anew. */
 function lightPart(store: ReturnType<typeof useTrainStore>, part: PartRef | null): void {
   const lists = { gear: 'gears', member: 'members', coupler: 'couplers', mesh: null } as const;
   const list = part && lists[part.kind];
-  const none = { gears: [], members: [], couplers: [] };
-  store.getState().light(part && list ? { ...none, [list]: [part.id] } : null);
+  const { highlight, light } = store.getState();
+  const next = list ? highlightOf({ [list]: [part.id] }) : null;
+  if (!isSameHighlight(highlight, next)) light(next);
 }
 
 /** How the text stands: read as it is, or what is wrong, and what there is of it meanwhile. */
