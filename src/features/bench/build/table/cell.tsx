@@ -35,6 +35,8 @@ export function Cell({ label, value, waits, list, onCommit, onPaste }: Props) {
     <input
       className={clsx(
         'block h-7 w-full min-w-0 bg-transparent px-1.5 outline-none focus:bg-base-100 focus:ring-2 focus:ring-accent',
+        // The arrow of a list would stand over the end of a name; the arrow keys open it too.
+        '[&::-webkit-calendar-picker-indicator]:hidden!',
         waits && 'muted',
       )}
       data-cell

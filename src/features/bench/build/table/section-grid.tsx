@@ -71,7 +71,11 @@ export function SectionGrid({ section, offers, rows, drafts, messages, onFill, o
                 <span className="sr-only">Row</span>
               </th>
               {heads.map(({ column, head, width }) => (
-                <th key={column} style={{ width }} className="muted px-1.5 text-left font-normal whitespace-nowrap">
+                <th
+                  key={column}
+                  style={{ minWidth: width }}
+                  className="muted px-1.5 text-left font-normal whitespace-nowrap"
+                >
                   {head}
                 </th>
               ))}
@@ -101,7 +105,7 @@ export function SectionGrid({ section, offers, rows, drafts, messages, onFill, o
                   onPoint={(over) => light(over && row ? partsIn(section, row) : null)}
                 >
                   {heads.map(({ column, head, width, offers: words }) => (
-                    <td key={column} className="border border-base-300 p-0" style={{ width }}>
+                    <td key={column} className="border border-base-300 p-0" style={{ minWidth: width }}>
                       <Cell
                         label={`${head}, ${SECTION_NAMES[section].toLowerCase()} row ${i + 1}`}
                         value={(cells as Partial<Record<Column, string>>)[column] ?? ''}
