@@ -9,6 +9,7 @@ import { diagnoseJson, measureJson } from './bench';
 import { chartJson } from './chart';
 import { findJson } from './find';
 import { gearFile } from './gear';
+import { geometryJson } from './geometry';
 import { influenceJson } from './influence';
 import { readOptions, UsageError } from './options';
 import { openTrainFile, readTrainFile } from './read-train';
@@ -116,6 +117,8 @@ export function runCommand(argv: readonly string[]): string {
       const { file, ...options } = readOptions(rest, ['speed', 'torque', 'csv', 'markdown']);
       return partsText(readTrainFile(file), options);
     }
+    case 'geometry':
+      return json(geometryJson(readTrainFile(readOptions(rest, []).file)));
     case 'gear':
       return gearFile(rest);
     case 'check': {

@@ -132,6 +132,12 @@ export const VERBS: Readonly<Record<string, Verb>> = {
     options: [TRAIN, SPEED, TORQUE, ['--csv', 'as CSV'], ['--markdown', 'as a Markdown table']],
     example: 'parts box.train.json --csv',
   },
+  geometry: {
+    usage: 'geometry FILE',
+    does: 'Prints how the wheels are cut and run: centres, working angles, contact, clearance, backlash, as JSON.',
+    options: [TRAIN],
+    example: 'geometry box.train.json',
+  },
   gear: {
     usage:
       'gear --teeth N --module MM [--internal] [--shift X] [--backlash MM] [--width MM] [--helix DEG ' +

@@ -22,6 +22,15 @@ const gearWords = fc.record(
     station: maybe(station),
     faceWidth: maybe(figure),
     material: maybe(fc.constantFrom(...MATERIALS)),
+    shift: maybe(fc.constantFrom(-0.25, 0.5)),
+    helix: maybe(fc.constantFrom(-20, 15)),
+    herringbone: maybe(fc.boolean()),
+    bore: maybe(fc.constantFrom(8, 12.5)),
+    keyway: maybe(fc.constant({ width: 3, depth: 1.4 })),
+    square: maybe(fc.constant(6)),
+    hub: maybe(fc.constant({ outside: 20, length: 8 })),
+    holes: maybe(fc.constantFrom(0, 5)),
+    rim: maybe(fc.constant(7.5)),
   },
   { noNullPrototype: true },
 );
@@ -30,6 +39,7 @@ const meshWords = fc.record(
     sense: maybe(fc.constantFrom('same' as const, 'opposite' as const)),
     efficiency: maybe(fc.constantFrom(0.9, 0.975, 1)),
     backEfficiency: maybe(fc.constantFrom(0.4, 1)),
+    centre: maybe(fc.constantFrom(31, 58.9)),
   },
   { noNullPrototype: true },
 );
@@ -38,6 +48,7 @@ const couplerWords = fc.record(
     style: maybe(fc.constantFrom('friction' as const, 'dog' as const, 'band' as const, 'pawl' as const)),
     capacity: maybe(figure),
     station: maybe(station),
+    radius: maybe(fc.constant(22.5)),
   },
   { noNullPrototype: true },
 );
@@ -74,6 +85,18 @@ export function arbitraryDressedTrain(): fc.Arbitrary<Train> {
         limit: maybe(figure),
         spans: fc.array(fc.tuple(fc.integer({ min: -9, max: 9 }), fc.nat(9)), { maxLength: 3 }),
         tipSpeedLimits: maybe(fc.constant({ steel: 20, nylon: 7.5 })),
+        wheels: fc.record(
+          {
+            pressureAngle: maybe(fc.constantFrom(14.5, 20, 25)),
+            addendum: maybe(fc.constant(0.8)),
+            dedendum: maybe(fc.constant(1)),
+            rootRadius: maybe(fc.constant(0.3)),
+            backlash: maybe(fc.constantFrom(0, 0.15)),
+            stationLength: maybe(fc.constant(18)),
+            elasticity: maybe(fc.constant({ steel: 210_000, printed: 2_300 })),
+          },
+          { noNullPrototype: true },
+        ),
         train: fc.constant(train),
       }),
     )
@@ -81,7 +104,7 @@ export function arbitraryDressedTrain(): fc.Arbitrary<Train> {
       ({ train, names, ofGears, ofMeshes, ofCouplers, dressed, turned, notes, efficiency, limit, spans, ...own }) => {
         let next = 0;
         const name = () => names[next++ % names.length] ?? '';
-        const { tipSpeedLimits, members, gears, meshes } = own;
+        const { tipSpeedLimits, wheels, members, gears, meshes } = own;
         const selectors = [
           {
             id: 'sleeve',
@@ -100,6 +123,7 @@ export function arbitraryDressedTrain(): fc.Arbitrary<Train> {
             ...member,
             name: name(),
             ...(i === 1 && limit && { limit, color: '#12ab9f' }),
+            ...(i === 0 && dressed && { bearings: [-4, 30.5] as const }),
           })),
           gears: gears.map((gear, i): Gear => ({ ...gear, ...(dressed ? given(ofGears[i] ?? {}) : {}) })),
           meshes: meshes.map((mesh, i): Mesh => {
@@ -126,6 +150,7 @@ export function arbitraryDressedTrain(): fc.Arbitrary<Train> {
           ...(notes !== undefined && { notes }),
           ...(efficiency !== undefined && { efficiency }),
           ...(tipSpeedLimits && { tipSpeedLimits }),
+          ...given(wheels),
         };
         return full;
       },

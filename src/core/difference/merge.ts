@@ -1,5 +1,5 @@
 import { accept, type Problem, type Result } from '../result';
-import { checkTrain, type Train } from '../train';
+import { checkTrain, TRAIN_FIGURES, type Train } from '../train';
 
 /** The lists of a document whose parts are told apart by their ids. */
 const LISTS = ['members', 'gears', 'meshes', 'couplers', 'selectors', 'positions'] as const;
@@ -14,6 +14,8 @@ const SINGLE = [
   'notes',
   'efficiency',
   'tipSpeedLimits',
+  'elasticity',
+  ...TRAIN_FIGURES.map(({ key }) => key),
   'setAside',
 ] as const satisfies readonly (keyof Train)[];
 

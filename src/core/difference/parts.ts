@@ -1,4 +1,18 @@
-import { FRAME, type Coupler, type Gear, type Member, type Mesh, type Position, type Train, partsById } from '../train';
+import {
+  FRAME,
+  GEAR_FIGURES,
+  GEAR_SIZES,
+  partsById,
+  sizesOf,
+  TRAIN_FIGURES,
+  type Coupler,
+  type FigureWords,
+  type Gear,
+  type Member,
+  type Mesh,
+  type Position,
+  type Train,
+} from '../train';
 import { couplerName, gearName, memberName } from '../words';
 import { fieldChanges, type FieldWords } from './fields';
 
@@ -6,19 +20,21 @@ const MEMBER: readonly FieldWords<Member>[] = [
   { word: 'equal planets', read: ({ copies }) => copies },
   { word: 'colour', read: ({ color }) => color },
   { word: 'allowed torque', read: ({ limit }) => limit, unit: 'N·m' },
+  { word: 'bearings at', read: ({ bearings }) => bearings?.join(' and '), unit: 'mm' },
 ];
 const GEAR: readonly FieldWords<Gear>[] = [
   { word: 'type', read: ({ type }) => type },
-  { word: 'module', read: ({ module }) => module, unit: 'mm' },
-  { word: 'station', read: ({ station }) => station },
-  { word: 'face width', read: ({ faceWidth }) => faceWidth, unit: 'mm' },
+  ...figureFields<Gear, (typeof GEAR_FIGURES)[number]['key']>(GEAR_FIGURES),
   { word: 'material', read: ({ material }) => material },
+  { word: 'herringbone', read: ({ herringbone }) => herringbone ?? false },
+  ...GEAR_SIZES.map(({ key }) => ({ word: key, read: (gear: Gear) => sizesOf(gear, key)?.join(' × '), unit: 'mm' })),
 ];
 const MESH: readonly FieldWords<Mesh>[] = [
   { word: 'sense', read: ({ sense }) => sense },
   { word: 'efficiency', read: ({ efficiency }) => efficiency },
   { word: 'efficiency backward', read: ({ backEfficiency }) => backEfficiency },
   { word: 'self-locking', read: ({ selfLocking }) => selfLocking ?? false },
+  { word: 'centre distance', read: ({ centre }) => centre, unit: 'mm' },
 ];
 const COUPLER: readonly FieldWords<Coupler>[] = [
   { word: 'type', read: ({ type }) => type },
@@ -26,11 +42,22 @@ const COUPLER: readonly FieldWords<Coupler>[] = [
   { word: 'capacity', read: ({ capacity }) => capacity, unit: 'N·m' },
   { word: 'control', read: (coupler) => ('control' in coupler ? coupler.control : undefined) },
   { word: 'station', read: ({ station }) => station },
+  { word: 'radius', read: ({ radius }) => radius, unit: 'mm' },
 ];
 const HEADER: readonly FieldWords<Train>[] = [
   { word: 'name', read: ({ name }) => `“${name}”` },
   { word: 'efficiency of meshes', read: ({ efficiency }) => efficiency },
+  ...figureFields<Train, (typeof TRAIN_FIGURES)[number]['key']>(TRAIN_FIGURES),
 ];
+
+/** The words of fields that are one figure. */
+function figureFields<T extends object, K extends keyof T>(figures: readonly FigureWords<K>[]): FieldWords<T>[] {
+  return figures.map(({ key, word, says = word, unit }) => ({
+    word: says,
+    read: (item) => item[key] as number | undefined,
+    ...(unit !== undefined && { unit }),
+  }));
+}
 
 /** What is different in the parts, one short sentence for each part that was added, removed or changed. */
 export function partChanges(before: Train, after: Train): string[] {
@@ -47,6 +74,7 @@ export function partChanges(before: Train, after: Train): string[] {
     ...endChanges(words, before, after),
     ...(same(before.selectors ?? [], after.selectors ?? []) ? [] : ['selectors changed']),
     ...(same(before.tipSpeedLimits ?? {}, after.tipSpeedLimits ?? {}) ? [] : ['limits of tip speed changed']),
+    ...(same(before.elasticity ?? {}, after.elasticity ?? {}) ? [] : ['moduli of elasticity changed']),
     ...(same(before.setAside ?? [], after.setAside ?? [])
       ? []
       : [`findings set aside: ${before.setAside?.length ?? 0} → ${after.setAside?.length ?? 0}`]),

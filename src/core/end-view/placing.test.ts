@@ -2,7 +2,7 @@ import { demoTrain } from '@/testing/demo-train';
 import type { Train } from '../train';
 import { endView, pitchesPast, poseOf } from '.';
 import { axisPlaces, type Disc, type Spacing } from './axis-places';
-import { centreDistance, gearModules, pitchRadius } from './modules';
+import { centreDistance, gearModules, pitchRadius } from '../geometry';
 
 const far = (a: { x: number; y: number }, b: { x: number; y: number }) => Math.hypot(a.x - b.x, a.y - b.y);
 

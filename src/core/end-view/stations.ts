@@ -1,7 +1,7 @@
 import { structureOf, type Structure, type Figure, type SetPlane } from '../structure';
 import type { Gear, Train } from '../train';
 import { axisPlaces, type Disc, type AxisPlace, type Spacing } from './axis-places';
-import { centreDistance, gearModules, axisLines, pitchRadius } from './modules';
+import { axisLines, centreDistance, gearModules, pitchRadius } from '../geometry';
 import type { WheelMesh } from './phases';
 import type { EndViewGear } from './wheels';
 import { partsById } from '../train';

@@ -1,5 +1,5 @@
 export { helixHands } from './hands';
-export { contactRatioOf, spanOf, type SpanMeasure } from './measures';
+export { spanOf, type SpanMeasure } from './measures';
 export { partsOf, type PartRow, type PartsList, type PartsUse } from './parts';
 export { gearSizes } from './sizes';
 export { partsTable } from './table';

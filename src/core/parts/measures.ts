@@ -1,23 +1,4 @@
-import { involute, PRESSURE_ANGLE, toothForm } from '../shapes';
-import type { Gear } from '../train';
-
-/**
- * How many pairs of teeth of two gears are in contact on average, in modules: ε = (√(ra₁² − rb₁²) + √(ra₂² − rb₂²) − a
- * sin α) / (π cos α); of a gear in a ring ε = (√(ra₁² − rb₁²) − √(ra₂² − rb₂²) + a sin α) / (π cos α), with the tips
- * that are drawn: those of a ring are shortened where they would foul. Null for other kinds. No profile shift.
- */
-export function contactRatioOf(one: Gear, other: Gear): number | null {
-  const [a, b] = one.type === 'internal' ? [other, one] : [one, other];
-  if (a.type !== 'external' || (b.type !== 'external' && b.type !== 'internal')) return null;
-  const reach = ({ teeth, type }: Gear) => {
-    const { tipRadius, baseRadius } = toothForm({ teeth, moduleMm: 1, internal: type === 'internal' });
-    return Math.sqrt(Math.max(0, tipRadius ** 2 - baseRadius ** 2));
-  };
-  const pitch = Math.PI * Math.cos(PRESSURE_ANGLE);
-  if (b.type === 'external')
-    return (reach(a) + reach(b) - ((a.teeth + b.teeth) / 2) * Math.sin(PRESSURE_ANGLE)) / pitch;
-  return (reach(a) - reach(b) + ((b.teeth - a.teeth) / 2) * Math.sin(PRESSURE_ANGLE)) / pitch;
-}
+import { involute, rackAcross, STANDARD_RACK, type ToothSpec } from '../shapes';
 
 /** A measure over several teeth, between two parallel faces that touch their flanks. */
 export interface SpanMeasure {
@@ -25,10 +6,24 @@ export interface SpanMeasure {
   readonly mm: number;
 }
 
-/** W = m cos α (π (k − ½) + z inv α) over k = z α / π + ½ teeth, to the nearest; of external gears. */
-export function spanOf({ teeth, type }: Gear, moduleMm: number): SpanMeasure | null {
-  if (type !== 'external' || teeth < 6) return null;
-  const k = Math.max(2, Math.round((teeth * PRESSURE_ANGLE) / Math.PI + 0.5));
-  const mm = moduleMm * Math.cos(PRESSURE_ANGLE) * (Math.PI * (k - 0.5) + teeth * involute(PRESSURE_ANGLE));
+/**
+ * W = m cos α (π (k − ½) + z inv α_t) + 2 x m sin α, less half the backlash along the normal; over so many teeth that
+ * the faces touch near the middle of the flanks: k = z / π (tan α_x / cos² β_b − 2 x tan α / z − inv α_t) + ½, cos α_x
+ * = z cos α_t / (z + 2 x cos β) (ISO 21771). Of external gears.
+ */
+export function spanOf(spec: ToothSpec): SpanMeasure | null {
+  const { teeth: z, moduleMm: m, shift: x = 0, helixDegrees = 0, backlashMm = 0, rack = STANDARD_RACK } = spec;
+  if (spec.internal || z < 6) return null;
+  const beta = (helixDegrees * Math.PI) / 180;
+  const alpha = rack.pressureAngle;
+  const across = rackAcross(rack, m, helixDegrees).pressureAngle;
+  const baseCosine = Math.sqrt(1 - (Math.sin(beta) * Math.cos(alpha)) ** 2);
+  const touching = Math.acos(Math.min(1, (z * Math.cos(across)) / (z + 2 * x * Math.cos(beta))));
+  const over = Math.tan(touching) / baseCosine ** 2 - (2 * x * Math.tan(alpha)) / z - involute(across);
+  const k = Math.max(2, Math.round((z * over) / Math.PI + 0.5));
+  const mm =
+    m * Math.cos(alpha) * (Math.PI * (k - 0.5) + z * involute(across)) +
+    2 * x * m * Math.sin(alpha) -
+    (backlashMm / 2) * Math.cos(across) * baseCosine;
   return { teeth: k, mm: Number(mm.toFixed(6)) };
 }

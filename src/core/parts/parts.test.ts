@@ -2,8 +2,10 @@ import { refusalText } from '../result';
 import { toNumber } from '../rational';
 import { readWheel, toothForm } from '../shapes';
 import { demoTrain } from '@/testing/demo-train';
+import { geometryOf } from '../geometry';
 import type { Gear, Train } from '../train';
-import { contactRatioOf, partsOf, partsTable, spanOf } from '.';
+import { pairTrain } from '@/testing/pair-train';
+import { partsOf, partsTable, spanOf } from '.';
 import { modelOf } from '../model';
 
 const use = { speedRpm: 600, torqueNm: 2 };
@@ -77,7 +79,9 @@ test('without a module there are no sizes, but everything else; sizes that follo
   });
 });
 
-const gear = (teeth: number, type: Gear['type'] = 'external'): Gear => ({ id: `g${teeth}`, member: 'm', teeth, type });
+const gear = (teeth: number, type: Gear['type'] = 'external') => ({ teeth, type });
+const contactRatioOf = (...pair: readonly [ReturnType<typeof gear>, ReturnType<typeof gear>]) =>
+  geometryOf(pairTrain(...pair)).contactRatio('ab');
 
 test('contact ratio by another way: teeth counted while the line of action is walked along', () => {
   for (const [a, b] of [
@@ -100,9 +104,14 @@ test('contact ratio by another way: teeth counted while the line of action is wa
 });
 
 test('the span is what the outline measures: between parallel tangents of its flanks', () => {
-  for (const teeth of [17, 23, 40]) {
-    const { teeth: k, mm } = spanOf(gear(teeth), 2)!;
-    const { baseRadius, halfAngleAt } = toothForm({ teeth, moduleMm: 2 });
+  for (const [teeth, shift, backlashMm] of [
+    [17, 0, 0],
+    [23, 0.4, 0],
+    [40, -0.3, 0.2],
+  ] as const) {
+    const spec = { teeth, moduleMm: 2, shift, backlashMm };
+    const { teeth: k, mm } = spanOf(spec)!;
+    const { baseRadius, halfAngleAt } = toothForm(spec);
     // The thread between two opposite involutes is the arc of the base circle between their feet.
     const arc = baseRadius * ((2 * Math.PI * (k - 1)) / teeth + 2 * halfAngleAt(baseRadius));
     expect(mm).toBeCloseTo(arc, 6);

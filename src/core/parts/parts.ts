@@ -1,11 +1,12 @@
 import { USUAL_TIP_SPEEDS } from '../checks';
 import { contributions } from '../powerflow';
 import { abs, toNumber } from '../rational';
-import { PRESSURE_ANGLE } from '../shapes';
+import { geometryOf } from '../geometry';
+import { rackOf } from '../shapes';
 import { type Solved } from '../solve';
-import type { Gear, Train } from '../train';
+import type { Gear, Mesh, Train } from '../train';
 import { gearName } from '../words';
-import { contactRatioOf, spanOf, type SpanMeasure } from './measures';
+import { spanOf, type SpanMeasure } from './measures';
 import { gearSizes, type Sizes } from './sizes';
 import { modelOf } from '../model';
 import { partsById } from '../train';
@@ -36,7 +37,7 @@ export interface PartRow {
   readonly outsideMm: number | null;
   readonly rootMm: number | null;
   readonly faceWidthMm: number | null;
-  /** π m cos 20°. */
+  /** π m cos α, across the tooth. */
   readonly basePitchMm: number | null;
   /** By mate. */
   readonly centreDistancesMm: Readonly<Record<string, number>>;
@@ -76,18 +77,21 @@ export function partsOf(train: Train, { speedRpm, torqueNm }: PartsUse): PartsLi
   const { solvedIn } = modelOf(train);
   const cases = train.positions.map(({ id }) => ({ id, solved: solvedIn(id) }));
   const sizes = gearSizes(train);
+  const geometry = geometryOf(train);
+  const normalBase = Math.PI * Math.cos(rackOf(train).pressureAngle);
   const byId = partsById(train);
   const orbitOf = orbitsOf(train, sizes);
   const parts = train.gears.map((gear): PartRow => {
     const { moduleMm, pitchMm, outsideMm, rootMm } = sizes.of(gear);
-    const mates = train.meshes.filter((mesh) => mesh.gears.includes(gear.id)).map((mesh) => byId.mate(mesh, gear.id));
-    const known = (value: (mate: Gear) => number | null) =>
+    const meshes = train.meshes.filter((mesh) => mesh.gears.includes(gear.id));
+    const known = (value: (mesh: Mesh) => number | null) =>
       Object.fromEntries(
-        mates.flatMap((mate) => {
-          const one = value(mate);
-          return one === null ? [] : [[mate.id, round(one)]];
+        meshes.flatMap((mesh) => {
+          const one = value(mesh);
+          return one === null ? [] : [[byId.mate(mesh, gear.id).id, round(one)]];
         }),
       );
+    const cut = geometry.gear(gear.id);
     const limit = gear.material ? (train.tipSpeedLimits?.[gear.material] ?? USUAL_TIP_SPEEDS[gear.material]) : null;
     const fastest = largest(cases.map(({ solved }) => tipMmPerRadian(solved, gear, outsideMm, orbitOf)));
     return {
@@ -103,12 +107,10 @@ export function partsOf(train: Train, { speedRpm, torqueNm }: PartsUse): PartsLi
       outsideMm: rounded(outsideMm),
       rootMm: rounded(rootMm),
       faceWidthMm: gear.faceWidth ?? null,
-      basePitchMm: rounded(
-        moduleMm === null || outsideMm === null ? null : Math.PI * moduleMm * Math.cos(PRESSURE_ANGLE),
-      ),
-      centreDistancesMm: known((mate) => sizes.centreDistance(gear, mate)),
-      contactRatio: known((mate) => contactRatioOf(gear, mate)),
-      span: moduleMm === null ? null : spanOf(gear, moduleMm),
+      basePitchMm: rounded(moduleMm === null || outsideMm === null ? null : moduleMm * normalBase),
+      centreDistancesMm: known((mesh) => sizes.centreDistance(mesh)),
+      contactRatio: known((mesh) => geometry.contactRatio(mesh.id)),
+      span: cut && spanOf(cut.spec),
       worst: worstOf(cases, gear, byId.find.member(gear.member)?.copies ?? 1, speedRpm, torqueNm),
       tipMetresPerSecond:
         fastest === null || speedRpm === null ? null : round((2 * Math.PI * fastest * speedRpm) / 60_000),
@@ -152,7 +154,7 @@ function orbitsOf(train: Train, sizes: Sizes): OrbitOf {
         parts.find.member(mate.member)?.carrier !== parts.find.member(carrier)?.carrier
       )
         continue;
-      const distance = sizes.centreDistance(own, mate);
+      const distance = sizes.centreDistance(mesh);
       if (distance !== null) return distance;
     }
     return null;

@@ -2,6 +2,7 @@ export { stlBytes, wheelDxf, wheelSvg } from './files';
 export { gearOutline } from './gear-outline';
 export type { Loop, LoopPoint } from './loop';
 export { stackSolids, wheelSolid, type Triangles } from './solid';
-export { involute, PRESSURE_ANGLE, toothForm, type ToothForm, type ToothSpec } from './tooth-form';
+export { rackAcross, rackOf, STANDARD_RACK, type Rack, type RackAcross } from './rack';
+export { involute, isUndercut, PRESSURE_ANGLE, toothForm, type ToothForm, type ToothSpec } from './tooth-form';
 export { readWheel, usualRim, type ShapedGear } from './wheel';
 export { USUAL_TOLERANCE_MM, type WheelSpec } from './wheel-schema';

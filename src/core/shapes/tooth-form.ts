@@ -1,42 +1,44 @@
 import { polar, type LoopPoint } from './loop';
 import { itemAt } from '../required';
+import { rackAcross, STANDARD_RACK, type Rack, type RackAcross } from './rack';
 
-/**
- * Teeth as they are ordered: the basic rack has 20°, an addendum of one module, a dedendum of 1.25 and a tip rounded
- * with 0.38 (ISO 53, profile A).
- */
+/** Teeth as they are ordered. */
 export interface ToothSpec {
   readonly teeth: number;
-  /** Across the axis, mm. */
+  /** Across the tooth, mm. */
   readonly moduleMm: number;
-  readonly internal?: boolean;
+  readonly internal?: boolean | undefined;
   /** In modules; of a ring too it makes the spaces wider, as it makes the teeth of a gear thicker. */
-  readonly shift?: number;
+  readonly shift?: number | undefined;
   /** Clearance of the pair along the pitch circle, mm: half of it is taken off each wheel's teeth. */
-  readonly backlashMm?: number;
+  readonly backlashMm?: number | undefined;
+  /** At the pitch circle, degrees. */
+  readonly helixDegrees?: number | undefined;
+  /** The standard one where none is given. */
+  readonly rack?: Rack | undefined;
+  /** What is taken off the tips so that they clear the roots of the mate, mm. */
+  readonly tipCutMm?: number | undefined;
 }
 
-export const PRESSURE_ANGLE = (20 * Math.PI) / 180;
-const ADDENDUM = 1;
-const DEDENDUM = 1.25;
-const TIP_ROUNDING = 0.38;
-/** How deep the rack's straight flank reaches below its pitch line, in modules: to where the rounding begins (1.0). */
-const STRAIGHT = DEDENDUM - TIP_ROUNDING * (1 - Math.sin(PRESSURE_ANGLE));
+export const PRESSURE_ANGLE = STANDARD_RACK.pressureAngle;
 
 /**
- * Does the rack cut into the flank of a gear of so many teeth? Where its straight flank reaches past the end of the
- * line of action: z sin² α < 2 (1 − x).
+ * Does the rack cut into the flank of a gear? Where its straight flank reaches past the end of the line of action:
+ * r sin² α_t < h − x m.
  */
-export const isUndercut = (teeth: number, shift: number): boolean =>
-  teeth * Math.sin(PRESSURE_ANGLE) ** 2 < 2 * (STRAIGHT - shift);
+export function isUndercut({ teeth, moduleMm, shift = 0, helixDegrees = 0, rack = STANDARD_RACK }: ToothSpec): boolean {
+  const across = rackAcross(rack, moduleMm, helixDegrees);
+  const r = (across.moduleMm * teeth) / 2;
+  return r * Math.sin(across.pressureAngle) ** 2 < across.straightMm - shift * moduleMm;
+}
 
 /** inv α = tan α − α. */
 export const involute = (angle: number): number => Math.tan(angle) - angle;
 
 /**
- * The form of one tooth, or of a ring one space: its radii, and half its width as an angle at any radius of the flank.
- * s = m (π/2 + 2 x tan α), less half the backlash; ψ(ρ) = s / 2r + inv α − inv acos(r_b / ρ). Of a ring all this is the
- * space, which has the form of a gear's tooth.
+ * The form of one tooth, or of a ring one space, across the axis: its radii, and half its width as an angle at any
+ * radius of the flank. s = m_t π/2 + 2 x m tan α_t, less half the backlash; ψ(ρ) = s / 2r + inv α − inv acos(r_b / ρ).
+ * Of a ring all this is the space, which has the form of a gear's tooth.
  */
 export interface ToothForm {
   readonly pitchRadius: number;
@@ -44,6 +46,8 @@ export interface ToothForm {
   /** Of the tooth's own end: of a ring the inner one. */
   readonly tipRadius: number;
   readonly rootRadius: number;
+  /** Where the involute begins (of a ring: ends) and the root's round joins it. */
+  readonly flankRadius: number;
   /** Width of the tooth (of a ring: of the space) along the pitch circle, mm. */
   readonly widthMm: number;
   readonly halfAngleAt: (radius: number) => number;
@@ -63,18 +67,17 @@ export interface OutlinePiece {
   readonly at: (t: number) => { readonly radius: number; readonly half: number };
 }
 
-export function toothForm({
-  teeth,
-  moduleMm: m,
-  internal = false,
-  shift: x = 0,
-  backlashMm: j = 0,
-}: ToothSpec): ToothForm {
+export function toothForm(spec: ToothSpec): ToothForm {
+  const { teeth, moduleMm, internal = false, shift = 0, backlashMm: j = 0, helixDegrees = 0, tipCutMm = 0 } = spec;
+  const rack = spec.rack ?? STANDARD_RACK;
+  const across = rackAcross(rack, moduleMm, helixDegrees);
+  const { moduleMm: m, pressureAngle, addendumMm, dedendumMm } = across;
+  const shifted = shift * moduleMm;
   const r = (m * teeth) / 2;
-  const base = r * Math.cos(PRESSURE_ANGLE);
-  const width = m * (Math.PI / 2 + 2 * x * Math.tan(PRESSURE_ANGLE)) + (internal ? j / 2 : -j / 2);
+  const base = r * Math.cos(pressureAngle);
+  const width = (Math.PI * m) / 2 + 2 * shifted * Math.tan(pressureAngle) + (internal ? j / 2 : -j / 2);
   const halfAngleAt = (radius: number) =>
-    width / (2 * r) + involute(PRESSURE_ANGLE) - involute(Math.acos(Math.min(1, base / radius)));
+    width / (2 * r) + involute(pressureAngle) - involute(Math.acos(Math.min(1, base / radius)));
   const flank = (from: number, to: number): readonly OutlinePiece[] =>
     // Broken at the pitch circle, so that a place lies on it.
     [from, ...(from < r && r < to ? [r] : []), to].flatMap((at, i, all) =>
@@ -84,18 +87,26 @@ export function toothForm({
     );
   const common = { pitchRadius: r, baseRadius: base, widthMm: width, halfAngleAt };
   if (internal) {
-    const tip = Math.max(r - m * (ADDENDUM - x), ringTipLimit(r, base, m, x));
-    const root = r + m * (DEDENDUM + x);
-    const { fillet, start } = ringFillet(halfAngleAt, base, tip, root, m);
-    return { ...common, tipRadius: tip, rootRadius: root, pointed: false, pieces: [...flank(tip, start), fillet] };
+    const tip = Math.max(r - addendumMm + shifted, ringTipLimit(r, base, across, shifted)) + tipCutMm;
+    const root = r + dedendumMm + shifted;
+    const { fillet, start } = ringFillet(halfAngleAt, base, tip, root, across);
+    return {
+      ...common,
+      tipRadius: tip,
+      rootRadius: root,
+      flankRadius: start,
+      pointed: false,
+      pieces: [...flank(tip, start), fillet],
+    };
   }
-  const full = r + m * (ADDENDUM + x);
+  const full = r + addendumMm + shifted - tipCutMm;
   const tip = halfAngleAt(full) > 0 ? full : zeroOf(halfAngleAt, base, full);
-  const { fillet, start } = trochoid(teeth, m, x, j, halfAngleAt, base, r);
+  const { fillet, start } = trochoid(across, shifted, j, halfAngleAt, { base, r, teeth, undercut: isUndercut(spec) });
   return {
     ...common,
     tipRadius: tip,
-    rootRadius: r - m * (DEDENDUM - x),
+    rootRadius: r - dedendumMm + shifted,
+    flankRadius: start,
     pointed: tip < full,
     pieces: [fillet, ...flank(start, tip)],
   };
@@ -108,27 +119,30 @@ export function toothForm({
  * where the teeth are undercut, to where the cut meets the flank.
  */
 function trochoid(
-  teeth: number,
-  m: number,
-  x: number,
+  { moduleMm: m, pressureAngle, dedendumMm, rootRadiusMm: rounding }: RackAcross,
+  shifted: number,
   j: number,
   halfAngleAt: (radius: number) => number,
-  base: number,
-  r: number,
+  {
+    base,
+    r,
+    teeth,
+    undercut,
+  }: { readonly base: number; readonly r: number; readonly teeth: number; readonly undercut: boolean },
 ) {
-  const rounding = TIP_ROUNDING * m;
-  const deep = DEDENDUM * m - rounding;
-  const H = deep - x * m;
-  const y = (Math.PI * m) / 4 + j / 4 - deep * Math.tan(PRESSURE_ANGLE) - rounding / Math.cos(PRESSURE_ANGLE);
+  const deep = dedendumMm - rounding;
+  // How deep the centre of the round lies below the pitch line; a great shift lifts it above.
+  const H = Math.abs(deep - shifted) < 1e-9 ? 1e-9 : deep - shifted;
+  const y = (Math.PI * m) / 4 + j / 4 - deep * Math.tan(pressureAngle) - rounding / Math.cos(pressureAngle);
   const at = (u: number) => {
     const turn = (u - y) / r;
-    const reach = Math.hypot(u, H);
-    const point: LoopPoint = { x: u + (rounding * u) / reach, y: r - H - (rounding * H) / reach };
+    const beyond = 1 + (Math.sign(H) * rounding) / Math.hypot(u, H);
+    const point: LoopPoint = { x: u * beyond, y: r - H * beyond };
     const [c, s] = [Math.cos(turn), Math.sin(turn)];
     const [px, py] = [point.x * c - point.y * s, point.x * s + point.y * c];
     return { radius: Math.hypot(px, py), half: Math.PI / teeth - Math.atan2(px, py) };
   };
-  const end = H / Math.tan(PRESSURE_ANGLE);
+  const end = H / Math.tan(pressureAngle);
   // Fatter than the flank would be: from there on the flank is what is left.
   const past = (u: number) => {
     const { radius, half } = at(u);
@@ -137,25 +151,29 @@ function trochoid(
   const STEPS = 64;
   // Without undercut the cut runs into the flank where the straight flank of the rack begins, and lies outside its line
   // before.
-  const met = isUndercut(teeth, x)
-    ? Array.from({ length: STEPS }, (_, i) => (end * (i + 1)) / STEPS).find(past)
-    : undefined;
+  const met = undercut ? Array.from({ length: STEPS }, (_, i) => (end * (i + 1)) / STEPS).find(past) : undefined;
   const to = met === undefined ? end : bisected(past, met - end / STEPS, met);
   return { fillet: { from: 0, to, at }, start: Math.max(at(to).radius, base) };
 }
 
 /**
  * A ring's teeth end where they would meet the root fillet of the gear in it, which begins at the same place of the
- * line of action for every gear of the basic rack: (1 − x) m / sin α, where the rack's straight flank ends, before the
+ * line of action for every gear of the basic rack: (h − x m) / sin α, where the rack's straight flank ends, before the
  * pitch point. Never within the base circle, where there is no involute.
  */
-function ringTipLimit(r: number, base: number, m: number, x: number): number {
-  const along = r * Math.sin(PRESSURE_ANGLE) - ((STRAIGHT - x) * m) / Math.sin(PRESSURE_ANGLE);
+function ringTipLimit(r: number, base: number, { pressureAngle, straightMm }: RackAcross, shifted: number): number {
+  const along = r * Math.sin(pressureAngle) - (straightMm - shifted) / Math.sin(pressureAngle);
   return Math.hypot(base, Math.max(0, along));
 }
 
 /** An arc between a ring's flank and its root circle: it touches both. */
-function ringFillet(halfAngleAt: (radius: number) => number, base: number, tip: number, root: number, m: number) {
+function ringFillet(
+  halfAngleAt: (radius: number) => number,
+  base: number,
+  tip: number,
+  root: number,
+  { moduleMm: m, rootRadiusMm }: RackAcross,
+) {
   const flankAt = (radius: number) => polar(radius, halfAngleAt(radius));
   /**
    * The centre of the arc that touches the flank at this radius, inside the space: along the normal, which is a tangent
@@ -166,7 +184,7 @@ function ringFillet(halfAngleAt: (radius: number) => number, base: number, tip: 
     const direction = halfAngleAt(radius) - Math.acos(Math.min(1, base / radius)) - Math.PI / 2;
     return { x: x + rounding * Math.cos(direction), y: y + rounding * Math.sin(direction), direction };
   };
-  for (let rounding = TIP_ROUNDING * m; ; rounding *= 0.8) {
+  for (let rounding = rootRadiusMm; ; rounding *= 0.8) {
     const low = (radius: number) => {
       const { x, y } = centreAt(radius, rounding);
       return Math.hypot(x, y) >= root - rounding;

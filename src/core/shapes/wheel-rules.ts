@@ -13,10 +13,9 @@ function wrongTeeth(spec: WheelSpec): RefusedResult | null {
   if (spec.herringbone && !spec.helixDegrees)
     return refuse('A herringbone wheel has a helix angle: give one.', ['herringbone']);
   if ((spec.toleranceMm ?? USUAL_TOLERANCE_MM) > moduleMm / 2) return refuse(WRONG.tolerance, ['toleranceMm']);
-  const { tipRadius, rootRadius } = toothForm(spec);
-  return tipRadius <= (internal ? 0 : rootRadius)
-    ? refuse('No tooth is left with this shift and backlash.', ['shift'])
-    : null;
+  const { tipRadius, flankRadius } = toothForm(spec);
+  const none = internal ? tipRadius <= 0 || tipRadius >= flankRadius : tipRadius <= flankRadius;
+  return none ? refuse('No tooth is left with this shift and backlash.', ['shift']) : null;
 }
 
 function wrongRing(spec: WheelSpec): RefusedResult | null {

@@ -25,11 +25,12 @@ const holes = `There are 0 to ${MOST_HOLES} lightening holes.`;
 /** A wheel to be cut or printed: its teeth, and what it is mounted with. All in mm. */
 export const wheelSchema = z.object({
   teeth: between(LEAST_TEETH, MOST_TEETH, teeth).check(z.int(teeth)),
+  /** Across the tooth. */
   moduleMm: between(0.05, 200, 'The module is from 0.05 to 200 mm.'),
   /** Teeth inside: a ring. */
   internal: z.optional(z.boolean()),
   /** Profile shift, in modules. */
-  shift: z.optional(between(-0.8, 0.8, 'The profile shift is from -0.8 to 0.8 modules.')),
+  shift: z.optional(between(-2, 2, 'The profile shift is from -2 to 2 modules.')),
   /** Of the pair, along the pitch circle; half of it is taken off each wheel. */
   backlashMm: z.optional(between(0, Infinity, WRONG.backlash)),
   widthMm: above0('The width is above 0 and at most 10 000 mm.', 10_000),
@@ -47,6 +48,16 @@ export const wheelSchema = z.object({
   lighteningHoles: z.optional(between(0, MOST_HOLES, holes).check(z.int(holes))),
   /** Of a ring: how thick it is outside its roots. */
   rimMm: z.optional(between(LEAST_WALL_MM, Infinity, `The rim is at least ${LEAST_WALL_MM} mm.`)),
+  rack: z.optional(
+    z.object({
+      pressureAngle: z.number(),
+      addendum: z.number(),
+      dedendum: z.number(),
+      rootRadius: z.number(),
+    }),
+  ),
+  /** What is taken off the tips so that they clear the roots of the mate. */
+  tipCutMm: z.optional(between(0, Infinity, 'What is taken off the tips is 0 mm or more.')),
   toleranceMm: z.optional(between(1e-4, Infinity, WRONG.tolerance)),
 });
 

@@ -2,6 +2,7 @@ import { circleLoop, loopArea, reversed, type Loop, type LoopPoint } from './loo
 import { gearOutline } from './gear-outline';
 import { accept, refuse, resultOf, type Result } from '../result';
 import { isUndercut, toothForm } from './tooth-form';
+import { STANDARD_RACK } from './rack';
 import { boreReach, contradictionIn } from './wheel-rules';
 import { LEAST_WALL_MM, USUAL_TOLERANCE_MM, wheelSchema, type WheelSpec } from './wheel-schema';
 
@@ -92,8 +93,10 @@ export function boreLoop({ boreMm, squareMm, keyway }: WheelSpec, tolerance: num
 /** What is worth knowing before it is made. */
 function hintsOf(spec: WheelSpec): readonly string[] {
   const form = toothForm(spec);
-  const undercut = !spec.internal && isUndercut(spec.teeth, spec.shift ?? 0);
-  const shortened = spec.internal && form.tipRadius > form.pitchRadius - spec.moduleMm * (1 - (spec.shift ?? 0)) + 1e-9;
+  const undercut = !spec.internal && isUndercut(spec);
+  const { addendum } = spec.rack ?? STANDARD_RACK;
+  const shortened =
+    spec.internal && form.tipRadius > form.pitchRadius - spec.moduleMm * (addendum - (spec.shift ?? 0)) + 1e-9;
   return [
     ...(shortened ? ['The ring’s teeth are shortened, so that they clear the roots of the gear in it.'] : []),
     ...(form.pointed ? ['The teeth end in a point before their full height: a smaller shift gives them a land.'] : []),

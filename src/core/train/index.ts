@@ -10,5 +10,14 @@ export { withSharedParts } from './shared-parts';
 export { partsById, type PartIndex } from './part-index';
 export { axesOf, type Axis } from './axes';
 export { components } from './components';
+export {
+  GEAR_FIGURES,
+  GEAR_SIZES,
+  isAlike,
+  sizesOf,
+  TRAIN_FIGURES,
+  type FigureWords,
+  type TrainFigure,
+} from './wheel-fields';
 export { countsFit, isInFittingSet, simpleSetsOf, type SimpleSet } from './simple-sets';
 export * from './edits';

@@ -29,6 +29,10 @@ const positive = (what: string) =>
   z
     .number({ error: `${what} must be a number above 0.` })
     .check(z.gt(0, `${what} must be above 0.`), z.lte(1e9, `${what} is too large.`));
+const inRange = (error: string, least: number, most: number) =>
+  z.number({ error }).check(z.gte(least, error), z.lte(most, error));
+const millimetres = (what: string) => inRange(`${what} is above 0 and at most 100 000 mm.`, 1e-3, 1e5);
+const place = inRange('A place along the axis is a number of mm, at most 100 000.', -1e5, 1e5);
 const distance = z
   .number({ error: 'Travel is a number of mm.' })
   .check(z.gte(-1e6, 'Travel is too large.'), z.lte(1e6, 'Travel is too large.'));
@@ -63,11 +67,44 @@ export const memberSchema = z.strictObject({
   ),
   /** Torque, N·m, that people allow it. */
   limit: z.optional(positive('A torque limit')),
+  /** Where its two bearings stand along the axis, mm. */
+  bearings: z.optional(
+    z
+      .tuple([place, place], { error: 'Bearings are two places along the axis, in mm.' })
+      .check(z.refine(([a, b]) => a !== b, 'The two bearings stand at different places.')),
+  ),
 });
 
 const station = z.optional(
   whole('A station is a whole number.', -1000, 'A station is at least -1000.', 1000, 'A station is at most 1000.'),
 );
+
+/** How a wheel's teeth are cut and how it is held on its shaft, beyond what motion needs; all of it may be left out. */
+const wheelFields = {
+  /** Profile shift, in modules; of a ring it makes the spaces wider, as it makes the teeth of a gear thicker. */
+  shift: z.optional(inRange('A profile shift is from −2 to 2 modules.', -2, 2)),
+  /** At the pitch circle, degrees; right-handed above 0. */
+  helix: z.optional(inRange('A helix angle is from −60 to 60°.', -60, 60)),
+  /** Left over right hand in one wheel, which pushes nowhere. */
+  herringbone: z.optional(z.boolean({ error: 'herringbone is true or false.' })),
+  bore: z.optional(millimetres('A bore')),
+  keyway: z.optional(z.strictObject({ width: millimetres('A keyway'), depth: millimetres('A keyway') })),
+  /** A square hole instead of a round bore, across flats, mm. */
+  square: z.optional(millimetres('A square hole')),
+  hub: z.optional(z.strictObject({ outside: millimetres('A hub'), length: millimetres('A hub') })),
+  /** Round holes between hub and rim. */
+  holes: z.optional(
+    whole(
+      'The number of holes must be whole.',
+      0,
+      'There are 0 holes or more.',
+      24,
+      'At most 24 lightening holes are allowed.',
+    ),
+  ),
+  /** Of a ring: how thick it is outside its roots, mm. */
+  rim: z.optional(millimetres('A rim')),
+};
 
 export const gearSchema = z.strictObject({
   id: gearId,
@@ -76,10 +113,12 @@ export const gearSchema = z.strictObject({
   type: z.enum(['external', 'internal', 'bevel', 'worm', 'sprocket', 'pulley'], {
     error: 'A gear is external, internal, bevel, worm, sprocket or pulley.',
   }),
+  /** Across the tooth (normal module), mm: of a helical wheel the module across the axis is larger by 1 / cos β. */
   module: z.optional(positive('A module')),
   station,
   faceWidth: z.optional(positive('A face width')),
   material: z.optional(z.enum(MATERIALS, { error: `A material is one of ${MATERIALS.join(', ')}.` })),
+  ...wheelFields,
 });
 
 export const meshSchema = z.strictObject({
@@ -89,6 +128,8 @@ export const meshSchema = z.strictObject({
   efficiency: z.optional(efficiency),
   backEfficiency: z.optional(efficiency),
   selfLocking: z.optional(z.boolean({ error: 'selfLocking is true or false.' })),
+  /** Working centre distance, mm, where it is given; else it follows from the wheels. */
+  centre: z.optional(millimetres('A centre distance')),
 });
 
 const couplerBase = {
@@ -103,6 +144,8 @@ const couplerTail = {
   ),
   capacity: z.optional(positive('A capacity')),
   station,
+  /** Where its dogs, pawls or pins carry, mm from the axis. */
+  radius: z.optional(millimetres('A radius')),
 };
 const joins = z.tuple([memberId, memberId], { error: 'A coupler joins two members.' });
 
@@ -169,6 +212,22 @@ export const trainSchema = z.strictObject({
     z.partialRecord(z.enum(MATERIALS), positive('A tip speed'), { error: 'Tip speed limits name materials and m/s.' }),
   ),
   setAside: z.optional(list(setAsideSchema, LIMITS.setAside, 'findings set aside')),
+  /** Of the basic rack, across the tooth, degrees: 20 where it is not said. */
+  pressureAngle: z.optional(inRange('A pressure angle is from 10 to 35°.', 10, 35)),
+  /** Of the basic rack, in modules: 1, 1.25 and 0.38 where they are not said (ISO 53, profile A). */
+  addendum: z.optional(inRange('An addendum is from 0.5 to 1.5 modules.', 0.5, 1.5)),
+  dedendum: z.optional(inRange('A dedendum is from 0.6 to 2 modules.', 0.6, 2)),
+  rootRadius: z.optional(inRange('A root radius is from 0.05 to 0.5 modules.', 0.05, 0.5)),
+  /** Clearance of a pair at its working circle, mm: half of it is taken off each wheel's teeth. */
+  backlash: z.optional(inRange('A backlash is from 0 to 100 mm.', 0, 100)),
+  /** From one station to the next along the axis, mm. */
+  stationLength: z.optional(millimetres('The length of a station')),
+  /** Modulus of elasticity of a material, N/mm², where it is not the usual one. */
+  elasticity: z.optional(
+    z.partialRecord(z.enum(MATERIALS), positive('A modulus of elasticity'), {
+      error: 'Elasticity names materials and N/mm².',
+    }),
+  ),
 });
 
 /** Nothing of a document is ever written to: an edit makes a new one, which shares what did not change. */

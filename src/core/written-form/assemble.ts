@@ -1,4 +1,4 @@
-import type { Coupler, Position, Train } from '../train';
+import { type Coupler, type Position, type Train, type TrainFigure } from '../train';
 import { Gears } from './gears';
 import { Ids } from './ids';
 import { Members, namesMade } from './members';
@@ -13,7 +13,7 @@ export interface Assembled {
   readonly problems: readonly WrittenProblem[];
 }
 
-export interface Places {
+export interface Places extends FigurePlaces {
   readonly members: readonly Place[];
   readonly gears: readonly Place[];
   readonly meshes: readonly Place[];
@@ -24,10 +24,13 @@ export interface Places {
   readonly setAside: readonly Place[];
   readonly input: Place | null;
   readonly name: Place | null;
-  readonly efficiency: Place | null;
   readonly tipSpeedLimits: Place | null;
+  readonly elasticity: Place | null;
   readonly notes: Place | null;
 }
+
+/** Where figures that hold for the whole train stand. */
+type FigurePlaces = Readonly<Partial<Record<'efficiency' | TrainFigure, Place>>>;
 
 /** Without a name of its own. */
 const NEW_TRAIN = 'New train';
@@ -71,10 +74,11 @@ export function assemble(statements: readonly Statement[], end: Place): Assemble
     return id === null ? [] : [{ id, place: named.place }];
   });
   const train = once('train');
-  const efficiency = once('efficiency');
   const notes = of('note');
   const aside = of('set aside');
   const limits = of('tip speed');
+  const elasticity = of('elasticity');
+  const figures = figuresOf(of('figure'), say);
   const { list } = members;
   return {
     train: {
@@ -97,9 +101,12 @@ export function assemble(statements: readonly Statement[], end: Place): Assemble
               .slice(-1)
               .map(({ id }) => id),
       ...(notes.length > 0 && { notes: notes.map(({ text }) => text).join('\n') }),
-      ...(efficiency && { efficiency: efficiency.value }),
       ...(limits.length > 0 && {
         tipSpeedLimits: Object.fromEntries(limits.map(({ material, value }) => [material, value])),
+      }),
+      ...Object.fromEntries([...figures].map(([key, { value }]) => [key, value])),
+      ...(elasticity.length > 0 && {
+        elasticity: Object.fromEntries(elasticity.map(({ material, value }) => [material, value])),
       }),
       ...(aside.length > 0 && { setAside: aside.map(({ finding, note }) => ({ finding, note })) }),
     },
@@ -114,12 +121,27 @@ export function assemble(statements: readonly Statement[], end: Place): Assemble
       setAside: aside.map(({ place }) => place),
       input: input && inputId ? input.member.place : null,
       name: train?.place ?? null,
-      efficiency: efficiency?.place ?? null,
       tipSpeedLimits: limits[0]?.place ?? null,
+      ...Object.fromEntries([...figures].map(([key, { place }]) => [key, place])),
+      elasticity: elasticity[0]?.place ?? null,
       notes: notes[0]?.place ?? null,
     },
     problems,
   };
+}
+
+/** What is said of the whole train in one figure, each once. */
+function figuresOf(
+  statements: readonly Of<'figure'>[],
+  say: (problem: WrittenProblem) => void,
+): ReadonlyMap<'efficiency' | TrainFigure, Of<'figure'>> {
+  const found = new Map<'efficiency' | TrainFigure, Of<'figure'>>();
+  for (const statement of statements) {
+    const first = found.get(statement.of);
+    if (first) say({ place: statement.place, message: `Line ${first.place.line} says this already.` });
+    else found.set(statement.of, statement);
+  }
+  return found;
 }
 
 class Couplers {

@@ -46,10 +46,10 @@ export class Members {
   }
 
   /** What a statement of its own says of a member. */
-  describe({ name, shown, carrier, copies, color, limit }: MemberWords): void {
+  describe({ name, shown, carrier, copies, color, limit, bearings }: MemberWords): void {
     if (isFrame(name)) return this.say({ place: name.place, message: 'The frame is always there and is not listed.' });
     const entry = this.entry(name);
-    const says = shown !== null || carrier !== null || copies !== null || color !== null || limit !== null;
+    const says = [shown, carrier, copies, color, limit, bearings].some((one) => one !== null);
     if (says && entry.stated)
       this.say({ place: name.place, message: `Line ${entry.stated.line} says more of “${name.name}” already.` });
     if (says) entry.stated = name.place;
@@ -58,6 +58,7 @@ export class Members {
       ...(shown !== null && { name: shown }),
       ...(color !== null && { color }),
       ...(limit !== null && { limit }),
+      ...(bearings !== null && { bearings: [...bearings] as [number, number] }),
     };
     if (copies !== null) this.setCopies(entry.member.id, name, copies);
     if (carrier) this.carry(name, carrier);

@@ -13,7 +13,7 @@ const RESERVED: ReadonlySet<string> = new Set([
   'to',
 ]);
 /** What would be taken for something else where a name begins. */
-const LEADING: ReadonlySet<string> = new Set(['on', 'same', 'pair', 'clutch', 'carried']);
+const LEADING: ReadonlySet<string> = new Set(['on', 'same', 'pair', 'clutch', 'carried', 'bearings']);
 
 /** Letters and figures with blanks between; whatever else may mean something. */
 const PLAIN = /^[\p{L}\p{N}][\p{L}\p{M}\p{N}.+&'’*/_-]*(?: [\p{L}\p{M}\p{N}.+&'’*/_-]+)*$/u;

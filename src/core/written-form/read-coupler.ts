@@ -9,6 +9,7 @@ const CLAUSES: Readonly<Record<string, Clause<CouplerWords>>> = {
   ...Object.fromEntries(COUPLER_STYLES.map((style) => [style, () => ({ style })])),
   capacity: (cursor) => ({ capacity: cursor.number('a torque', ['n·m', 'nm']) }),
   station: (cursor) => ({ station: cursor.number('a station') }),
+  radius: (cursor) => ({ radius: cursor.number('a radius', ['mm']) }),
   named: (cursor) => ({ shown: cursor.name('the name that is shown').name }),
 };
 

@@ -1,4 +1,4 @@
-import { MATERIALS, type GearType, type Material } from '../train';
+import { GEAR_FIGURES, GEAR_SIZES, MATERIALS, type GearType, type Material } from '../train';
 import { accepts, type Clause } from './clauses';
 import type { Cursor } from './cursor';
 import { through } from './place';
@@ -6,10 +6,25 @@ import type { GearPhrase, GearWords, MeshWords, Named, Row, RowItem } from './st
 import { COPIES, FIGURE_WORDS, GEAR_TYPES, LINKS, ROLES, USUAL_TYPES, type GearKind } from './words';
 
 const GEAR_CLAUSES: Readonly<Record<string, Clause<GearWords>>> = {
-  module: (cursor) => ({ module: cursor.number('a module', ['mm']) }),
-  width: (cursor) => ({ faceWidth: cursor.number('a face width', ['mm']) }),
-  'face width': (cursor) => ({ faceWidth: cursor.number('a face width', ['mm']) }),
-  station: (cursor) => ({ station: cursor.number('a station') }),
+  ...Object.fromEntries(
+    GEAR_FIGURES.flatMap(({ key, word, ...more }) => {
+      const says = 'says' in more ? more.says : word;
+      const read: Clause<GearWords> = (cursor) => ({ [key]: cursor.number(`a ${says}`, unitsOf(more)) });
+      return [...new Set([word, says])].map((one) => [one, read] as const);
+    }),
+  ),
+  ...Object.fromEntries(
+    GEAR_SIZES.map(({ key, first, second }): readonly [string, Clause<GearWords>] => [
+      key,
+      (cursor) => {
+        const one = cursor.number(`its ${first}`, ['mm']);
+        cursor.oneOf({ by: true }, `what goes before its ${second}`);
+        return { [key]: { [first]: one, [second]: cursor.number(`its ${second}`, ['mm']) } };
+      },
+    ]),
+  ),
+  herringbone: () => ({ herringbone: true }),
+  'not herringbone': () => ({ herringbone: false }),
   ...Object.fromEntries(MATERIALS.map((material: Material) => [material, () => ({ material })])),
 };
 
@@ -20,7 +35,13 @@ const MESH_CLAUSES: Readonly<Record<string, Clause<MeshWords>>> = {
   'back efficiency': (cursor) => ({ backEfficiency: share(cursor) }),
   'self-locking': () => ({ selfLocking: true }),
   'not self-locking': () => ({ selfLocking: false }),
+  centre: (cursor) => ({ centre: cursor.number('a centre distance', ['mm']) }),
+  'centre distance': (cursor) => ({ centre: cursor.number('a centre distance', ['mm']) }),
 };
+
+/** How a figure's unit may be written behind it. */
+export const unitsOf = ({ unit }: { readonly unit?: 'mm' | '°'; readonly says?: string }): readonly string[] =>
+  unit === undefined ? [] : unit === 'mm' ? ['mm'] : ['°', 'degrees'];
 
 const BOTH = { gearWords: GEAR_CLAUSES, meshWords: MESH_CLAUSES };
 const MESH_ONLY = { meshWords: MESH_CLAUSES };

@@ -1,10 +1,10 @@
 import { itemAt } from '../required';
-import { MATERIALS } from '../train';
+import { MATERIALS, TRAIN_FIGURES, type Material, type TrainFigure } from '../train';
 import { accepts, type Clause } from './clauses';
 import { Cursor } from './cursor';
 import { through, type Place } from './place';
 import { readCoupler, readSpans } from './read-coupler';
-import { readGear, readPair, readSet, share } from './read-row';
+import { readGear, readPair, readSet, share, unitsOf } from './read-row';
 import type { MemberWords, Named, Statement } from './statement';
 import { tokensOf, type Line } from './tokens';
 import { COPIES, FIRST_WORDS, NO_LADDER, NOTHING, type Kind } from './words';
@@ -56,12 +56,10 @@ const READERS: Readonly<Record<Exclude<Kind, 'note'>, Reader>> = {
     return { kind: 'sleeve', name, spans: readSpans(cursor) };
   },
   position: readPosition,
-  efficiency: (cursor) => ({ kind: 'efficiency', value: share(afterColon(cursor)) }),
-  'tip speed': (cursor) => {
-    const materials = Object.fromEntries(MATERIALS.map((material) => [material, material]));
-    const material = afterColon(cursor).oneOf(materials, 'a material');
-    return { kind: 'tip speed', material, value: cursor.number('a speed', ['m/s']) };
-  },
+  efficiency: (cursor) => ({ kind: 'figure', of: 'efficiency', value: share(afterColon(cursor)) }),
+  ...figureReaders(),
+  'tip speed': (cursor) => ({ kind: 'tip speed', ...ofMaterial(cursor, 'a speed', 'm/s') }),
+  elasticity: (cursor) => ({ kind: 'elasticity', ...ofMaterial(cursor, 'a modulus of elasticity', 'n/mm²') }),
   'set aside': (cursor) => {
     const finding = cursor.name('the name of the finding, in quotes').name;
     return {
@@ -71,6 +69,22 @@ const READERS: Readonly<Record<Exclude<Kind, 'note'>, Reader>> = {
     };
   },
 };
+
+/** "pressure angle 20", "backlash 0.1 mm": what is said of all gears in one figure. */
+function figureReaders(): Record<TrainFigure, Reader> {
+  return Object.fromEntries(
+    TRAIN_FIGURES.map(({ key, word, ...more }): readonly [TrainFigure, Reader] => [
+      key,
+      (cursor) => ({ kind: 'figure', of: key, value: afterColon(cursor).number(`the ${word}`, unitsOf(more)) }),
+    ]),
+  ) as Record<TrainFigure, Reader>;
+}
+
+function ofMaterial(cursor: Cursor, what: string, unit: string): { readonly material: Material; value: number } {
+  const materials = Object.fromEntries(MATERIALS.map((material) => [material, material]));
+  const material = afterColon(cursor).oneOf(materials, 'a material');
+  return { material, value: cursor.number(what, [unit]) };
+}
 
 function afterColon(cursor: Cursor): Cursor {
   cursor.skipMark(':');
@@ -89,6 +103,11 @@ const MEMBER_CLAUSES: Readonly<Record<string, Clause<Partial<Omit<MemberWords, '
   color: (cursor) => ({ color: readColor(cursor) }),
   'carried by': (cursor) => ({ carrier: cursor.name('the member that carries it') }),
   copies: (cursor) => ({ copies: cursor.number('a number of planets') }),
+  bearings: (cursor) => {
+    const first = cursor.number('a place along the axis', ['mm']);
+    cursor.oneOf({ and: true }, 'what goes before the second bearing');
+    return { bearings: [first, cursor.number('a place along the axis', ['mm'])] };
+  },
   named: (cursor) => ({ shown: cursor.name('the name that is shown').name }),
 };
 
@@ -101,7 +120,7 @@ function readColor(cursor: Cursor): string {
 /** "members: input shaft, countershaft" names several; "member planet, carried by arm, copies 3" says more of one. */
 function readMembers(cursor: Cursor): readonly MemberWords[] {
   cursor.skipMark(':');
-  const unsaid = { shown: null, carrier: null, copies: null, color: null, limit: null };
+  const unsaid = { shown: null, carrier: null, copies: null, color: null, limit: null, bearings: null };
   const found: MemberWords[] = [{ ...unsaid, name: cursor.name('the name of a member', COPIES.test.bind(COPIES)) }];
   const copies = cursor.matching(COPIES);
   const isNext = () => cursor.isMark(',') && !cursor.isClause(MEMBER_CLAUSES);

@@ -1,4 +1,4 @@
-import { armOf, FRAME, partsById, type Gear, type Mesh, type Train } from '../train';
+import { armOf, FRAME, isAlike, partsById, type Gear, type Mesh, type Train } from '../train';
 import { itemAt } from '../required';
 
 /** Gears that are written in one statement, one meshing with the next, in the order of the document's meshes. */
@@ -50,7 +50,7 @@ export function rowsOf(train: Train, ahead: readonly Gear[] = []): readonly Writ
   return rows;
 }
 
-const SAID = ['sense', 'efficiency', 'backEfficiency', 'selfLocking'] as const;
+const SAID = ['sense', 'efficiency', 'backEfficiency', 'selfLocking', 'centre'] as const;
 
 /** Whatever is said of the first pair of a row holds for the others, unless they say it otherwise. */
 const saysAll = (first: Mesh, mesh: Mesh): boolean =>
@@ -63,11 +63,3 @@ const isStep = ([gear, ...others]: readonly Gear[], next: Gear, before: readonly
 /** All gears that stand in rows, in the order in which they do. */
 export const gearsOf = (rows: readonly WrittenRow[]): readonly Gear[] =>
   rows.flatMap(({ items }) => items.flatMap(({ gears }) => gears));
-
-/** What is said of one is said of the other, for it stands once behind both counts. */
-export const isAlike = (a: Gear, b: Gear): boolean =>
-  a.type === b.type &&
-  a.module === b.module &&
-  a.faceWidth === b.faceWidth &&
-  a.material === b.material &&
-  a.station === b.station;

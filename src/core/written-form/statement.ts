@@ -1,4 +1,4 @@
-import type { Coupler, Gear, GearType, Material, Mesh } from '../train';
+import type { Coupler, Gear, GearType, Material, Mesh, TrainFigure } from '../train';
 import type { Place } from './place';
 
 /** A name as it stands in a text. */
@@ -17,8 +17,9 @@ export interface GearRef {
   readonly place: Place;
 }
 
-export type GearWords = Partial<Pick<Gear, 'module' | 'faceWidth' | 'material' | 'station'>>;
-export type MeshWords = Partial<Pick<Mesh, 'sense' | 'efficiency' | 'backEfficiency' | 'selfLocking'>>;
+/** What may be said of a gear beside its teeth, its kind and its member. */
+export type GearWords = Partial<Omit<Gear, 'id' | 'member' | 'teeth' | 'type'>>;
+export type MeshWords = Partial<Pick<Mesh, 'sense' | 'efficiency' | 'backEfficiency' | 'selfLocking' | 'centre'>>;
 
 /** A gear that stands here first. A planet's member may be left out, and its count follow from the set. */
 export interface NewGear {
@@ -56,8 +57,9 @@ export type Statement = { readonly place: Place } & (
       readonly engaged: readonly Named[];
       readonly ladder: boolean;
     }
-  | { readonly kind: 'efficiency'; readonly value: number }
+  | { readonly kind: 'figure'; readonly of: 'efficiency' | TrainFigure; readonly value: number }
   | { readonly kind: 'tip speed'; readonly material: Material; readonly value: number }
+  | { readonly kind: 'elasticity'; readonly material: Material; readonly value: number }
   | { readonly kind: 'set aside'; readonly finding: string; readonly note: string }
   | { readonly kind: 'note'; readonly text: string }
 );
@@ -69,6 +71,7 @@ export interface MemberWords {
   readonly copies: number | null;
   readonly color: string | null;
   readonly limit: number | null;
+  readonly bearings: readonly [number, number] | null;
 }
 
 /** Gears that mesh one after the other; in a set the planets among them share a carrier. */
@@ -87,7 +90,7 @@ export type WrittenCoupler =
 /** The pair that has this label, or the only one in which a gear of this member is; or the pair of two gears. */
 export type SlidMesh = { readonly pair: Named } | { readonly gears: readonly [GearPhrase, GearPhrase] };
 
-export type CouplerWords = Partial<Pick<Coupler, 'style' | 'capacity' | 'station'>> & {
+export type CouplerWords = Partial<Pick<Coupler, 'style' | 'capacity' | 'station' | 'radius'>> & {
   readonly control?: 'always' | 'selectable';
   readonly shown?: string;
 };

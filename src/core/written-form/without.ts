@@ -1,5 +1,4 @@
-import type { Problem, Train } from '../train';
-import { FRAME } from '../train';
+import { FRAME, TRAIN_FIGURES, type Problem, type Train, type TrainFigure } from '../train';
 import type { Places } from './assemble';
 
 interface Placed {
@@ -44,7 +43,7 @@ export function without({ train, places }: Placed, problems: readonly Problem[])
   const input = there.has(train.input) ? train.input : (members[0]?.id ?? '');
   const outputs = keep('outputs', train.outputs, (id) => there.has(id) && id !== input);
   const spare = members.find(({ id }) => id !== input);
-  const whole = (key: 'notes' | 'efficiency' | 'tipSpeedLimits') =>
+  const whole = (key: 'notes' | 'efficiency' | 'tipSpeedLimits' | 'elasticity' | TrainFigure) =>
     train[key] !== undefined && !problems.some(({ path: [what] }) => what === key) ? { [key]: train[key] } : {};
   return {
     train: {
@@ -66,6 +65,8 @@ export function without({ train, places }: Placed, problems: readonly Problem[])
       ...whole('notes'),
       ...whole('efficiency'),
       ...whole('tipSpeedLimits'),
+      ...whole('elasticity'),
+      ...Object.assign({}, ...TRAIN_FIGURES.map(({ key }) => whole(key))),
     },
     places: {
       ...places,

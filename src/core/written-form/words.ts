@@ -1,4 +1,4 @@
-import type { GearType } from '../train';
+import { TRAIN_FIGURES, type GearType, type TrainFigure } from '../train';
 
 /** What a statement can be, by its first word. */
 export type Kind =
@@ -20,7 +20,9 @@ export type Kind =
   | 'sleeve'
   | 'position'
   | 'efficiency'
+  | TrainFigure
   | 'tip speed'
+  | 'elasticity'
   | 'set aside'
   | 'note';
 
@@ -60,7 +62,9 @@ export const FIRST_WORDS: Readonly<Record<string, Kind>> = {
   drum: 'sleeve',
   selector: 'sleeve',
   efficiency: 'efficiency',
+  ...(Object.fromEntries(TRAIN_FIGURES.map(({ key, word }) => [word, key])) as Record<string, TrainFigure>),
   'tip speed': 'tip speed',
+  elasticity: 'elasticity',
   note: 'note',
   notes: 'note',
 };
@@ -151,4 +155,8 @@ export const LEADS: readonly string[] = [
   'named',
   'colour',
   'carried',
+  'bearings',
+  'shift',
+  'helix',
+  'centre',
 ];

@@ -9,7 +9,7 @@ export type MemberClauses = ReadonlyMap<string, readonly string[]>;
 /** The clauses of every member that has any. */
 export function memberClauses(train: Train, rows: readonly WrittenRow[]): MemberClauses {
   const inSets = planetsOf(train, rows);
-  const clauses = ({ id, name, limit, color, carrier, copies }: Member) => {
+  const clauses = ({ id, name, limit, color, carrier, copies, bearings }: Member) => {
     const isSaid = inSets.has(id);
     return [
       ...(memberName(train, id) === name ? [] : [`named ${JSON.stringify(name)}`]),
@@ -17,6 +17,7 @@ export function memberClauses(train: Train, rows: readonly WrittenRow[]): Member
       ...(isSaid || copies === undefined ? [] : [`copies ${copies}`]),
       ...(limit === undefined ? [] : [`limit ${limit}`]),
       ...(color === undefined ? [] : [`colour ${color.slice(1)}`]),
+      ...(bearings === undefined ? [] : [`bearings ${bearings.join(' and ')}`]),
     ];
   };
   return new Map(

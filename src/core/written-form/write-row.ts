@@ -1,5 +1,5 @@
 import { itemAt } from '../required';
-import { partsById, type Gear, type Mesh, type Train } from '../train';
+import { GEAR_FIGURES, GEAR_SIZES, partsById, sizesOf, type Gear, type Mesh, type Train } from '../train';
 import { couplerWord, memberWord } from './names';
 import type { WrittenRow } from './rows';
 import { TYPE_WORDS, USUAL_TYPES, type GearKind } from './words';
@@ -80,12 +80,21 @@ const countsOf = (gears: readonly Gear[]): string => gears.map(({ teeth }) => te
 const typeWord = ({ type }: Gear, usual: Gear['type']): string => (type === usual ? '' : ` ${TYPE_WORDS[type]}`);
 const inBrackets = (clauses: readonly string[]): string => (clauses.length === 0 ? '' : ` (${clauses.join(', ')})`);
 
-const gearClauses = ({ module, faceWidth, material, station }: Gear): string[] => [
-  ...(module === undefined ? [] : [`module ${module}`]),
-  ...(faceWidth === undefined ? [] : [`width ${faceWidth}`]),
-  ...(material === undefined ? [] : [material]),
-  ...(station === undefined ? [] : [`station ${station}`]),
-];
+function gearClauses(gear: Gear): string[] {
+  const figures = GEAR_FIGURES.flatMap(({ key, word }) => (gear[key] === undefined ? [] : [`${word} ${gear[key]}`]));
+  // The material stands behind the sizes that every wheel has.
+  const sized = GEAR_FIGURES.slice(0, 2).filter(({ key }) => gear[key] !== undefined).length;
+  return [
+    ...figures.slice(0, sized),
+    ...(gear.material === undefined ? [] : [gear.material]),
+    ...figures.slice(sized),
+    ...(gear.herringbone === undefined ? [] : [gear.herringbone ? 'herringbone' : 'not herringbone']),
+    ...GEAR_SIZES.flatMap(({ key }) => {
+      const sizes = sizesOf(gear, key);
+      return sizes ? [`${key} ${sizes.join(' by ')}`] : [];
+    }),
+  ];
+}
 
 /** What is said of the first pair of a row, and so of all that do not say otherwise. */
 const firstClauses = ({ meshes, items }: WrittenRow): string[] =>
@@ -100,14 +109,16 @@ const firstClauses = ({ meshes, items }: WrittenRow): string[] =>
 const otherClauses = ({ meshes }: WrittenRow, nth: number): string[] =>
   nth === 0 ? [] : meshClauses(itemAt(meshes, nth), itemAt(meshes, 0));
 
-type MeshWords = Partial<Pick<Mesh, 'sense' | 'efficiency' | 'backEfficiency' | 'selfLocking'>>;
+type MeshWords = Partial<Pick<Mesh, 'sense' | 'efficiency' | 'backEfficiency' | 'selfLocking' | 'centre'>>;
 
-function meshClauses({ sense, efficiency, backEfficiency, selfLocking }: MeshWords, known: MeshWords): string[] {
+function meshClauses(mesh: MeshWords, known: MeshWords): string[] {
+  const { sense, efficiency, backEfficiency, selfLocking, centre } = mesh;
   return [
     ...(sense === known.sense || sense === undefined ? [] : [sense === 'same' ? 'same way' : 'opposite']),
     ...(efficiency === known.efficiency ? [] : [`efficiency ${efficiency}`]),
     ...(backEfficiency === known.backEfficiency ? [] : [`back efficiency ${backEfficiency}`]),
     ...(selfLocking === known.selfLocking ? [] : [selfLocking ? 'self-locking' : 'not self-locking']),
+    ...(centre === known.centre ? [] : [`centre ${centre}`]),
   ];
 }
 

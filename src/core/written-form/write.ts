@@ -1,10 +1,10 @@
-import type { Coupler, Gear, Train } from '../train';
+import { isAlike, MATERIALS, TRAIN_FIGURES, type Coupler, type Gear, type Train } from '../train';
 import { couplerName } from '../words';
 import { couplerWord, memberWord } from './names';
 import { quote } from './quote';
 import { withIdsInFindings } from './findings';
 import { readWritten } from './read';
-import { isAlike, rowsOf } from './rows';
+import { rowsOf } from './rows';
 import { memberClauses, memberLines } from './write-members';
 import { gearsAhead, membersAhead } from './order';
 import { gearLine, rowLines } from './write-row';
@@ -55,7 +55,8 @@ function bodyOf(train: Train): string {
     train.couplers.map((coupler) => couplerLine(train, coupler)),
     (train.selectors ?? []).map((selector) => sleeveLine(train, selector)),
     train.positions.map((position) => positionLine(train, position)),
-    Object.entries(train.tipSpeedLimits ?? {}).map(([material, value]) => `tip speed ${material} ${value}`),
+    TRAIN_FIGURES.flatMap(({ key, word }) => (train[key] === undefined ? [] : [`${word} ${train[key]}`])),
+    [...ofMaterials('tip speed', train.tipSpeedLimits), ...ofMaterials('elasticity', train.elasticity)],
     train.notes === undefined ? [] : train.notes.split('\n').map(noteLine),
   ];
   return `${blocks
@@ -64,8 +65,11 @@ function bodyOf(train: Train): string {
     .join('\n\n')}\n`;
 }
 
+const ofMaterials = (what: string, values: Train['tipSpeedLimits'] = {}): string[] =>
+  MATERIALS.flatMap((material) => (values[material] === undefined ? [] : [`${what} ${material} ${values[material]}`]));
+
 function couplerLine(train: Train, coupler: Coupler): string {
-  const { id, type, name, style, capacity, station } = coupler;
+  const { id, type, name, style, capacity, station, radius } = coupler;
   const called = couplerName(train, id);
   const clauses = [
     ...(called === name ? [] : [`named ${JSON.stringify(name)}`]),
@@ -73,6 +77,7 @@ function couplerLine(train: Train, coupler: Coupler): string {
     ...(style === undefined ? [] : [style]),
     ...(capacity === undefined ? [] : [`capacity ${capacity}`]),
     ...(station === undefined ? [] : [`station ${station}`]),
+    ...(radius === undefined ? [] : [`radius ${radius}`]),
   ];
   return [`${type === 'sliding-mesh' ? 'slide' : type} ${quote(called)}: ${joined(train, coupler)}`, ...clauses].join(
     ', ',

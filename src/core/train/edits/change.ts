@@ -1,5 +1,6 @@
 import type { Material } from '../limits';
 import { teethSchema, type Coupler, type Gear, type Member, type Mesh, type Train } from '../schema';
+import type { TrainFigure } from '../wheel-fields';
 import { checked, refused, type Edit } from './edit';
 import { itemAt, lookUp } from '../../required';
 
@@ -21,17 +22,18 @@ export const setTeeth = (train: Train, gear: string, teeth: number): Edit => cha
 /** Renames the train. */
 export const renameTrain = (train: Train, name: string): Edit => checked({ ...train, name: name.trim() });
 
-type GearChange = Partial<Pick<Gear, 'teeth' | 'module' | 'faceWidth' | 'station' | 'material'>>;
-type MemberChange = Partial<Pick<Member, 'name' | 'color' | 'copies' | 'limit'>>;
-type MeshChange = Partial<Pick<Mesh, 'efficiency' | 'backEfficiency' | 'selfLocking' | 'sense'>>;
+export type GearChange = Partial<Omit<Gear, 'id' | 'member' | 'type'>>;
+type MemberChange = Partial<Pick<Member, 'name' | 'color' | 'copies' | 'limit' | 'bearings'>>;
+type MeshChange = Partial<Omit<Mesh, 'id' | 'gears'>>;
 type CouplerChange = {
   readonly name?: string;
   readonly style?: Coupler['style'];
   readonly capacity?: number;
+  readonly radius?: number;
   readonly control?: 'always' | 'selectable';
 };
 
-/** Changes a gear's teeth, module, face width, station or material; undefined takes an optional value away. */
+/** Changes what is said of a gear beside its kind and member; undefined takes an optional value away. */
 export const changeGear = (train: Train, id: string, change: GearChange): Edit =>
   changeOne(train, 'gears', id, 'gear', change);
 
@@ -81,6 +83,10 @@ export function setTipSpeedLimit(train: Train, material: Material, limit: number
   const limits = without({ ...train.tipSpeedLimits, [material]: limit });
   return checked(without({ ...train, tipSpeedLimits: Object.keys(limits).length > 0 ? limits : undefined }));
 }
+
+/** Changes what holds for all gears of a train; undefined takes it away. */
+export const changeTrain = (train: Train, change: Partial<Pick<Train, TrainFigure | 'elasticity'>>): Edit =>
+  checked(without({ ...train, ...change }));
 
 /** Sets a finding of the checks aside, with the reason. */
 export function setAside(train: Train, finding: string, note: string): Edit {

@@ -7,11 +7,13 @@ const WORM_MODULES = 8;
 /** From wheel to wheel on a chain or belt, as a part of the sum of their radii. */
 const CHAIN_REACH = 1.5;
 
-/** A gear's pitch radius at a module. */
+/** A gear's pitch radius at a module, r = m z / (2 cos β). */
 export const pitchRadius = (gear: Gear, module: number): number =>
-  ((gear.type === 'worm' ? WORM_MODULES : gear.teeth) * module) / 2;
+  ((gear.type === 'worm' ? WORM_MODULES : gear.teeth / Math.cos(radians(gear.helix ?? 0))) * module) / 2;
 
-/** From centre to centre of two gears that mesh, both at one module. */
+const radians = (degrees: number): number => (degrees * Math.PI) / 180;
+
+/** From centre to centre of two gears that mesh where their pitch circles touch, both at one module. */
 export function centreDistance(a: Gear, b: Gear, module: number): number {
   const [ra, rb] = [pitchRadius(a, module), pitchRadius(b, module)];
   if ((a.type === 'internal') !== (b.type === 'internal')) return Math.abs(ra - rb);

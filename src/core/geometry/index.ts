@@ -1,0 +1,6 @@
+export { inverseInvolute } from './involute';
+export { axisLines, centreDistance, gearModules, pitchRadius } from './modules';
+export { runningPair, type PairSpec, type PairWheel, type RunningPair } from './running-pair';
+export { contactOf, type Contact } from './contact';
+export { type Interference } from './interference';
+export { geometryOf, type GearGeometry, type MeshGeometry, type TrainGeometry } from './train-geometry';
