@@ -8,6 +8,7 @@ import { writeTrain } from '@/core/written-form';
 import { diagnoseJson, measureJson } from './bench';
 import { chartJson } from './chart';
 import { findJson } from './find';
+import { forcesJson } from './forces';
 import { gearFile } from './gear';
 import { geometryJson } from './geometry';
 import { influenceJson } from './influence';
@@ -119,6 +120,11 @@ export function runCommand(argv: readonly string[]): string {
     }
     case 'geometry':
       return json(geometryJson(readTrainFile(readOptions(rest, []).file)));
+    case 'forces': {
+      const { file, ...options } = readOptions(rest, ['torque', 'speed', 'position', 'losses']);
+      const train = readTrainFile(file);
+      return json(forcesJson(train, { ...options, position: knownPosition(train, options.position) }));
+    }
     case 'gear':
       return gearFile(rest);
     case 'check': {

@@ -138,6 +138,12 @@ export const VERBS: Readonly<Record<string, Verb>> = {
     options: [TRAIN],
     example: 'geometry box.train.json',
   },
+  forces: {
+    usage: 'forces FILE [--torque 10Nm] [--speed 1200rpm] [--position ID] [--losses]',
+    does: 'Prints the forces on teeth, pins and bearings, and which wheel is used hardest, as JSON; 1 N·m unless given.',
+    options: [TRAIN, TORQUE, SPEED, POSITION, LOSSES],
+    example: 'forces box.train.json --torque 10Nm',
+  },
   gear: {
     usage:
       'gear --teeth N --module MM [--internal] [--shift X] [--backlash MM] [--width MM] [--helix DEG ' +

@@ -1,7 +1,7 @@
 import { structureOf, type Structure, type Figure, type SetPlane } from '../structure';
 import type { Gear, Train } from '../train';
 import { axisPlaces, type Disc, type AxisPlace, type Spacing } from './axis-places';
-import { axisLines, centreDistance, gearModules, pitchRadius } from '../geometry';
+import { axisLines, centreDistance, gearModules, geometryOf, pitchRadius } from '../geometry';
 import type { WheelMesh } from './phases';
 import type { EndViewGear } from './wheels';
 import { partsById } from '../train';
@@ -28,7 +28,11 @@ const BEVEL_PLANETS = 2;
 export function endView(train: Train, order: readonly string[]): readonly Station[] {
   const plan = structureOf(train);
   const modules = gearModules(train, axisLines(plan));
-  const sizes = { modules, radius: (gear: Gear) => pitchRadius(gear, lookUp(modules, gear.id)) };
+  const sizes = {
+    modules,
+    radius: (gear: Gear) => pitchRadius(gear, lookUp(modules, gear.id)),
+    apart: distancesOf(train, modules),
+  };
   const places = placesOf(plan, sizes);
   const figures = [...plan.figures].sort((a, b) => order.indexOf(a.key) - order.indexOf(b.key));
   return figures.flatMap((figure) =>
@@ -39,6 +43,20 @@ export function endView(train: Train, order: readonly string[]): readonly Statio
 interface Sizes {
   readonly modules: ReadonlyMap<string, number>;
   readonly radius: (gear: Gear) => number;
+  /** From centre to centre of two that mesh. */
+  readonly apart: (a: Gear, b: Gear) => number;
+}
+
+/** As pairs run; where sizes are not known, as their pitch circles touch. */
+function distancesOf(train: Train, modules: Sizes['modules']): Sizes['apart'] {
+  const geometry = geometryOf(train);
+  const running = new Map(
+    train.meshes.flatMap(({ id, gears }) => {
+      const centre = geometry.mesh(id)?.running.centreMm;
+      return centre === undefined ? [] : [[[...gears].sort().join('|'), centre] as const];
+    }),
+  );
+  return (a, b) => running.get([a.id, b.id].sort().join('|')) ?? centreDistance(a, b, lookUp(modules, a.id));
 }
 
 /** The gears that one cut shows: those on fixed axes, and those on planets. */
@@ -57,7 +75,7 @@ function cuts(figure: Figure): Cut[] {
   }));
 }
 
-function placesOf(plan: Structure, { modules, radius }: Sizes): readonly AxisPlace[] {
+function placesOf(plan: Structure, { radius, apart }: Sizes): readonly AxisPlace[] {
   const parts = partsById(plan.train);
   const spacings: Spacing[] = [];
   for (const mesh of plan.train.meshes) {
@@ -73,7 +91,7 @@ function placesOf(plan: Structure, { modules, radius }: Sizes): readonly AxisPla
       spacings.some((known) => (known.a === a && known.b === b) || (known.a === b && known.b === a))
     )
       continue;
-    spacings.push({ a, b, distance: centreDistance(first, second, lookUp(modules, first.id)) });
+    spacings.push({ a, b, distance: apart(first, second) });
   }
   const discs = plan.figures.flatMap((figure): Disc[] =>
     cuts(figure).flatMap(({ fixed }, i) =>
@@ -100,7 +118,7 @@ function stationOf(
   figure: Figure,
   key: string,
   { fixed, planets }: Cut,
-  { modules, radius }: Sizes,
+  { modules, radius, apart }: Sizes,
   places: readonly AxisPlace[],
 ): Station {
   const wheelOf = (gear: Gear, copy: number, centre: AxisPlace, orbit: EndViewGear['orbit']): EndViewGear => ({
@@ -125,7 +143,7 @@ function stationOf(
     ),
   );
   if (origin && figure.kind !== 'bars') {
-    const orbits = orbitsOf(plan.train, figure, radius);
+    const orbits = orbitsOf(figure, radius, apart);
     const count =
       partsById(plan.train).find.member(planets[0]?.member)?.copies ??
       (figure.kind === 'bevel' ? BEVEL_PLANETS : PLANETS);
@@ -187,24 +205,24 @@ const shapeOf = (gear: Gear, carried: boolean): EndViewGear['shape'] =>
  * other stand in a triangle.
  */
 function orbitsOf(
-  train: Train,
   figure: Exclude<Figure, { kind: 'bars' }>,
-  radius: (gear: Gear) => number,
+  radius: Sizes['radius'],
+  distance: Sizes['apart'],
 ): ReadonlyMap<string, { distance: number; angle: number }> {
   if (figure.kind === 'bevel') return new Map([[figure.planet.member, { distance: radius(figure.left), angle: 0 }]]);
   const orbits = new Map<string, { distance: number; angle: number }>();
   for (const { sun, planets, ring } of figure.planes) {
     const [inner, outer = inner] = planets;
     if (sun && inner && !orbits.has(inner.member))
-      orbits.set(inner.member, { distance: radius(sun) + radius(inner), angle: 0 });
+      orbits.set(inner.member, { distance: distance(sun, inner), angle: 0 });
     if (ring && outer && !orbits.has(outer.member))
-      orbits.set(outer.member, { distance: Math.abs(radius(ring) - radius(outer)), angle: 0 });
+      orbits.set(outer.member, { distance: distance(ring, outer), angle: 0 });
   }
   for (const {
     planets: [inner, outer],
   } of figure.planes) {
     if (!inner || !outer) continue;
-    const apart = radius(inner) + radius(outer);
+    const apart = distance(inner, outer);
     const near = orbits.get(inner.member) ?? {
       distance: Math.max(0, lookUp(orbits, outer.member).distance - apart),
       angle: 0,

@@ -1,0 +1,289 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import fc from 'fast-check';
+import { arbitraryTrain } from '@/testing/arbitrary-train';
+import { demoTrain } from '@/testing/demo-train';
+import { pairTrain } from '@/testing/pair-train';
+import { runs } from '@/testing/runs';
+import { endView, centreOf } from '../end-view';
+import { axisLines, gearModules, geometryOf } from '../geometry';
+import { modelOf } from '../model';
+import { contributions } from '../powerflow';
+import { toNumber } from '../rational';
+import { rackAcross, rackOf } from '../shapes';
+import { structureOf } from '../structure';
+import { checkTrain, components, parseTrain, partsById, type Train } from '../train';
+import { helixHands } from '../parts';
+import { contactLoads, copiesOf, memberForces, meshForces, rankWheels, shaftForces, type Vector } from '.';
+
+const caseText = (name: string) => readFileSync(join(__dirname, 'cases', name), 'utf8');
+const use = { torqueNm: 6, speedRpm: 1000 };
+const forcesOf = (train: Train, position = '1', torqueNm = 6) =>
+  meshForces(modelOf(train).solvedIn(position), { ...use, torqueNm });
+
+test('a helical pair, by the independent solver', () => {
+  const parsed = parseTrain(caseText('metal-helical.train.json'));
+  if (!parsed.ok) throw new Error('The case does not read.');
+  const { torqueNm, positions } = JSON.parse(caseText('metal-helical.forces.json')) as {
+    torqueNm: number;
+    positions: { 1: { meshes: { ab: Record<string, number> } } };
+  };
+  const found = forcesOf(parsed.train, '1', torqueNm).get('ab')!;
+  const expected = positions[1].meshes.ab;
+  expect(found.tangentialN).toBeCloseTo(expected.tangentialN!, 9);
+  expect(found.radialN).toBeCloseTo(expected.radialN!, 9);
+  expect(Math.abs(found.axialN)).toBeCloseTo(expected.axialNSize!, 9);
+  expect(found.perMmN).toBeCloseTo(expected.perMmN!, 9);
+});
+
+test('turned round, what is put in turns the forces along the teeth and along the axis, not those apart', () => {
+  const train = pairTrain({ teeth: 19, module: 2.5, helix: 20 }, { teeth: 38, module: 2.5, helix: -20 });
+  const [ahead, back] = [6, -6].map((torque) => contactLoads(train, forcesOf(train, '1', torque)));
+  ahead!.forEach(({ force, from }, i) => {
+    const other = back![i]!.force;
+    const size = Math.hypot(from.own.x, from.own.y);
+    const [ux, uy] = [from.own.x / size, from.own.y / size];
+    const along = ({ x, y }: Vector) => x * ux + y * uy;
+    const across = ({ x, y }: Vector) => -x * uy + y * ux;
+    expect(along(other)).toBeCloseTo(along(force), 9);
+    expect(across(other)).toBeCloseTo(-across(force), 9);
+    expect(other.z).toBeCloseTo(-force.z, 9);
+  });
+  // A right-handed pinion that turns clockwise as one looks along the axis, and drives, is pushed ahead.
+  expect(forcesOf(train).get('ab')!.axialN).toBeGreaterThan(0);
+});
+
+test('by hand: a planet between a sun and a held ring; the sun is pushed from all sides', () => {
+  const stirrer = demoTrain('stirrer');
+  const train: Train = { ...stirrer, gears: stirrer.gears.map((gear) => ({ ...gear, module: 2 })) };
+  const sun = train.gears.find(({ member }) => member === train.input)!;
+  const planet = train.members.find(({ carrier }) => carrier !== undefined)!;
+  const position = train.positions.find(({ id }) => rankable(train, id))!.id;
+  const forces = forcesOf(train, position);
+  const tangential = (2000 * 6) / (2 * sun.teeth) / planet.copies!;
+  for (const found of forces.values()) expect(found!.tangentialN).toBeCloseTo(tangential, 9);
+  const members = memberForces(train, forces);
+  // Sun and ring push the planet the same way; what pushes it out and in is the same.
+  expect(members.get(planet.id)!.pinN).toBeCloseTo(2 * tangential, 9);
+  expect(members.get(sun.member)!.balanced).toBe(true);
+});
+
+/** A position in which all meshes carry. */
+const rankable = (train: Train, position: string) =>
+  [...forcesOf(train, position).values()].every((found) => found !== null && found.tangentialN > 0);
+
+test('two bearings of a shaft with a wheel in the middle, at a quarter, and beyond them', () => {
+  const load = (z: number, force: Partial<Vector>) => ({
+    force: { x: 0, y: 0, z: 0, ...force },
+    at: { x: 0, y: 0, z },
+  });
+  const middle = shaftForces([0, 100], [load(50, { y: -80 })]);
+  expect(middle.bearings.map(({ n, angleDeg }) => [n, angleDeg])).toEqual([
+    [40, 90],
+    [40, 90],
+  ]);
+  expect(middle.bendingNm).toBeCloseTo(2, 9);
+  expect(shaftForces([0, 100], [load(25, { x: 100 })]).bearings.map(({ n }) => n)).toEqual([75, 25]);
+  expect(shaftForces([0, 100], [load(150, { x: 100 })]).bearings.map(({ n, angleDeg }) => [n, angleDeg])).toEqual([
+    [50, 0],
+    [150, 180],
+  ]);
+  // A thrust off the axis is a couple.
+  const thrust = shaftForces([0, 100], [{ force: { x: 0, y: 0, z: 60 }, at: { x: 0, y: 20, z: 40 } }]);
+  expect(thrust.bearings.map(({ n }) => n)).toEqual([12, 12]);
+  expect(thrust.thrustN).toBe(60);
+});
+
+/** A random train with sizes, hands that run together, places along the axis and bearings. */
+const sized = arbitraryTrain({ outputs: true, worms: true, oneWays: true }).map((train): Train => {
+  const modules = gearModules(train, axisLines(structureOf(train)));
+  const hands = helixHands(train);
+  // What meshes stands at one place.
+  const groups = components(
+    train.gears.map(({ id }) => id as string),
+    train.meshes.map(({ gears }) => gears),
+  );
+  const full = {
+    ...train,
+    stationLength: 14,
+    gears: train.gears.map((gear) => ({
+      ...gear,
+      module: modules.get(gear.id)!,
+      station: (7 * groups.findIndex((group) => group.includes(gear.id))) % 5,
+      faceWidth: 10,
+      ...((gear.type === 'external' || gear.type === 'internal') && { helix: 15 * hands.get(gear.id)! }),
+    })),
+    members: train.members.map((member, i) => ({ ...member, bearings: [-20 - i, 90 + 3 * i] as const })),
+  };
+  const read = checkTrain(full);
+  if (!read.ok) throw new Error('A random train does not hold.');
+  return read.train;
+});
+
+const cross = (a: Vector, b: Vector): Vector => ({
+  x: a.y * b.z - a.z * b.y,
+  y: a.z * b.x - a.x * b.z,
+  z: a.x * b.y - a.y * b.x,
+});
+const plus = (a: Vector, b: Vector): Vector => ({ x: a.x + b.x, y: a.y + b.y, z: a.z + b.z });
+const NONE: Vector = { x: 0, y: 0, z: 0 };
+
+test('random trains: every contact pushes along the common normal of its flanks, with the torque that was solved', () => {
+  let seen = 0;
+  fc.assert(
+    fc.property(sized, (train) => {
+      const parts = partsById(train);
+      for (const { id } of train.positions) {
+        const solved = modelOf(train).solvedIn(id);
+        const forces = meshForces(solved, use);
+        const torques = new Map<string, number>();
+        if (solved.state.load.outcome === 'balanced')
+          for (const { source, torque } of contributions(solved))
+            if (source.kind === 'mesh' && source.side !== 'arm' && torque)
+              torques.set(`${source.id} ${source.side}`, toNumber(torque) * use.torqueNm);
+        for (const { mesh, gear, force, from } of contactLoads(train, forces)) {
+          const found = parts.mesh(mesh);
+          const copies = copiesOf(train, found);
+          const side = found.gears[0] === gear ? 'a' : 'b';
+          const torque = (torques.get(`${mesh} ${side}`) ?? 0) / copies;
+          const at = { ...from.own, z: 0 };
+          expect(cross(at, force).z / 1000).toBeCloseTo(torque, 9);
+          if (torque === 0) continue;
+          seen++;
+          // Along the line of action: tangent to the base cylinder, leaning by the base helix.
+          const wheel = geometryOf(train).gear(gear)!;
+          const across = Math.hypot(force.x, force.y);
+          expect(across).toBeCloseTo((1000 * Math.abs(torque)) / wheel.form.baseRadius, 6);
+          const rack = rackAcross(rackOf(train), wheel.spec.moduleMm, wheel.spec.helixDegrees!);
+          const lean = Math.tan((wheel.spec.helixDegrees! * Math.PI) / 180) * Math.cos(rack.pressureAngle);
+          expect(Math.abs(force.z)).toBeCloseTo(Math.abs(across * lean), 6);
+        }
+      }
+    }),
+    { numRuns: runs(150) },
+  );
+  expect(seen).toBeGreaterThan(20);
+});
+
+test('random trains: each member by itself, and the housing as a whole, are in balance', () => {
+  let seen = 0;
+  fc.assert(
+    fc.property(sized, (train) => {
+      const places = new Map(
+        endView(train, []).flatMap(({ wheels }) =>
+          wheels.flatMap((wheel) =>
+            wheel.orbit === null
+              ? [[wheel.member, centreOf(wheel, () => 0)] as const]
+              : [[wheel.orbit.carrier, wheel.centre] as const],
+          ),
+        ),
+      );
+      for (const { id } of train.positions) {
+        const forces = meshForces(modelOf(train).solvedIn(id), use);
+        const loads = contactLoads(train, forces);
+        const members = memberForces(train, forces);
+        // Action and reaction.
+        const sum = loads.reduce((total, { force }) => plus(total, force), NONE);
+        const size = loads.reduce((total, { force }) => total + Math.hypot(force.x, force.y, force.z), 1);
+        expect(Math.hypot(sum.x, sum.y, sum.z) / size).toBeLessThan(1e-9);
+        let [force, moment] = [NONE, NONE];
+        let whole = true;
+        for (const { id: member, carrier } of train.members) {
+          if (carrier !== undefined) continue;
+          const { shaft } = members.get(member)!;
+          const centre = places.get(member);
+          if (!shaft || !centre) {
+            whole &&= !loads.some((load) => load.member === member);
+            continue;
+          }
+          // The member by itself: its contacts, and those of the planets that it carries, against its bearings.
+          const own = loads.flatMap((load) => {
+            const at =
+              load.member === member
+                ? load.from.own
+                : partsById(train).find.member(load.member)?.carrier === member
+                  ? load.from.carrier
+                  : null;
+            return at ? [{ force: load.force, at: { ...at, z: load.along! } }] : [];
+          });
+          const reactions = shaft.bearings.map(({ n, angleDeg, atMm }) => ({
+            force: { x: n * Math.cos((angleDeg * Math.PI) / 180), y: n * Math.sin((angleDeg * Math.PI) / 180), z: 0 },
+            at: { x: 0, y: 0, z: atMm },
+          }));
+          const all = [...own, ...reactions];
+          const net = all.reduce((total, one) => plus(total, one.force), NONE);
+          const turning = all.reduce((total, one) => plus(total, cross(one.at, one.force)), NONE);
+          const scale = own.reduce((total, one) => total + Math.hypot(one.force.x, one.force.y, one.force.z), 1);
+          expect(Math.hypot(net.x, net.y) / scale).toBeLessThan(1e-9);
+          expect(Math.hypot(turning.x, turning.y) / scale).toBeLessThan(1e-7);
+          if (own.length > 0) seen++;
+          for (const one of reactions) {
+            force = plus(force, one.force);
+            moment = plus(moment, cross(plus(one.at, { ...centre, z: 0 }), one.force));
+          }
+          const thrust = { x: 0, y: 0, z: -shaft.thrustN };
+          force = plus(force, thrust);
+          moment = plus(moment, cross({ ...centre, z: 0 }, thrust));
+        }
+        // Where pairs between the same axes agree on their distance, the reactions hold each other, but for torque.
+        if (!whole || !agree(train)) continue;
+        expect(Math.hypot(force.x, force.y, force.z) / size).toBeLessThan(1e-9);
+        expect(Math.hypot(moment.x, moment.y) / size).toBeLessThan(1e-6);
+      }
+    }),
+    { numRuns: runs(150) },
+  );
+  expect(seen).toBeGreaterThan(20);
+});
+
+/** Do wheels stand as far apart in the end view as they run? */
+function agree(train: Train): boolean {
+  return endView(train, []).every(({ wheels, meshes }) =>
+    meshes.every(({ a, b, mesh }) => {
+      const centre = geometryOf(train).mesh(mesh)?.running.centreMm;
+      const [p, q] = [wheels[a]!, wheels[b]!].map((wheel) => centreOf(wheel, () => 0));
+      return centre === undefined || Math.abs(Math.hypot(p!.x - q!.x, p!.y - q!.y) - centre) < 1e-9;
+    }),
+  );
+}
+
+describe('which breaks first', () => {
+  const pair = (module: number) =>
+    pairTrain(
+      { teeth: 14, module, faceWidth: 12, material: 'printed' },
+      { teeth: 40, module, faceWidth: 12, material: 'printed' },
+    );
+
+  test('the small wheel, and twice the module makes a quarter of it', () => {
+    const [small, large] = [pair(2), pair(4)].map((train) => rankWheels(train, use));
+    expect(small!.map(({ gear }) => gear)).toEqual(['a', 'b']);
+    expect(small![0]!.ofLargest).toBe(1);
+    for (const [i, { rootStressMPa, contactMPa }] of small!.entries()) {
+      expect(large![i]!.rootStressMPa / rootStressMPa).toBeCloseTo(0.25, 9);
+      // F / b and the curvature halve each: pressure goes with the root of both.
+      expect(large![i]!.contactMPa! / contactMPa!).toBeCloseTo(0.5, 9);
+    }
+  });
+
+  test('width evens it out, shift strengthens the pinion, an unknown width says nothing', () => {
+    const wider = pairTrain({ teeth: 14, module: 2, faceWidth: 24 }, { teeth: 40, module: 2, faceWidth: 24 });
+    expect(rankWheels(wider, use)[0]!.rootStressMPa / rankWheels(pair(2), use)[0]!.rootStressMPa).toBeCloseTo(0.5, 9);
+    const shifted = pairTrain(
+      { teeth: 14, module: 2, faceWidth: 12, shift: 0.4 },
+      { teeth: 40, module: 2, faceWidth: 12, shift: -0.4 },
+    );
+    expect(rankWheels(shifted, use).find(({ gear }) => gear === 'a')!.rootStressMPa).toBeLessThan(
+      0.85 * rankWheels(pair(2), use)[0]!.rootStressMPa,
+    );
+    expect(rankWheels(pairTrain({ teeth: 14, module: 2 }, { teeth: 40, module: 2, faceWidth: 9 }), use)).toEqual([]);
+    expect(rankWheels(pairTrain({ teeth: 14, faceWidth: 9 }, { teeth: 40, faceWidth: 9 }), use)).toEqual([]);
+  });
+
+  test('every wheel of a set that carries is ranked, rings too, and none is NaN', () => {
+    const stirrer = demoTrain('stirrer');
+    const gears = stirrer.gears.map((gear) => ({ ...gear, module: 2, faceWidth: 15 }));
+    const ranked = rankWheels({ ...stirrer, gears }, use);
+    expect(ranked.map(({ gear }) => gear).sort()).toEqual(gears.map(({ id }) => id).sort());
+    for (const { rootStressMPa } of ranked) expect(rootStressMPa).toBeGreaterThan(0);
+  });
+});

@@ -1,0 +1,15 @@
+export { linePressure, stiffnessOf, type Stiffness } from './materials';
+export { contactLoads, memberForces, placeOf, type ContactLoad, type MemberForces } from './member-forces';
+export { copiesOf, meshForces, type ForcesUse, type MeshForces } from './mesh-forces';
+export { rankWheels, stressesIn, type WheelStress } from './ranking';
+export { rootSection, rootStress, type RootSection } from './root-section';
+export {
+  largestBending,
+  shaftForces,
+  sumOf,
+  type Bending,
+  type Load,
+  type Reaction,
+  type ShaftForces,
+  type Vector,
+} from './shaft';

@@ -1,0 +1,106 @@
+import { itemAt } from '../required';
+
+/** Along three axes: x to the right and y down as the end view shows them, z along the shafts from input to output. */
+export interface Vector {
+  readonly x: number;
+  readonly y: number;
+  readonly z: number;
+}
+
+/** A force on a body, N, and where it acts from the body's axis, mm. */
+export interface Load {
+  readonly force: Vector;
+  readonly at: Vector;
+}
+
+export interface Reaction {
+  readonly atMm: number;
+  /** On the shaft, across the axis. */
+  readonly n: number;
+  /** Its direction, from the right, clockwise in the end view, −180 to 180. */
+  readonly angleDeg: number;
+}
+
+/** The bending moment at a place of a shaft. */
+export interface Bending {
+  readonly atMm: number;
+  readonly nm: number;
+}
+
+export interface ShaftForces {
+  readonly bearings: readonly [Reaction, Reaction];
+  /** Along the axis on the shaft, by its gears; one of the bearings, or a thrust washer, has to hold it. */
+  readonly thrustN: number;
+  readonly bendingNm: number;
+  /** At bearings and gears, along the axis; where a thrust acts off the axis it jumps, before and after. */
+  readonly diagram: readonly Bending[];
+}
+
+const MM_PER_M = 1000;
+
+/**
+ * What two bearings have to hold, from the balance of forces and of moments about the first: Σ (r − p) × F + (q − p) ×
+ * R = 0. No bearing takes a moment, and the thrust is left to whichever holds it.
+ */
+export function shaftForces([p, q]: readonly [number, number], loads: readonly Load[]): ShaftForces {
+  const sum = (of: (load: Load) => number) => loads.reduce((total, load) => total + of(load), 0);
+  const momentX = sum(({ force, at }) => at.y * force.z - (at.z - p) * force.y);
+  const momentY = sum(({ force, at }) => (at.z - p) * force.x - at.x * force.z);
+  const atQ = { x: -momentY / (q - p), y: momentX / (q - p) };
+  const atP = { x: -sum(({ force }) => force.x) - atQ.x, y: -sum(({ force }) => force.y) - atQ.y };
+  const reactions = [
+    { force: { ...atP, z: 0 }, at: { x: 0, y: 0, z: p } },
+    { force: { ...atQ, z: 0 }, at: { x: 0, y: 0, z: q } },
+  ] as const;
+  const diagram = bendingAlong([...loads, ...reactions]);
+  return {
+    bearings: [reactionAt(p, atP), reactionAt(q, atQ)],
+    thrustN: sum(({ force }) => force.z),
+    bendingNm: Math.max(0, ...diagram.map(({ nm }) => nm)),
+    diagram,
+  };
+}
+
+const reactionAt = (atMm: number, { x, y }: { readonly x: number; readonly y: number }): Reaction => ({
+  atMm,
+  n: Math.hypot(x, y),
+  // −0 is 0.
+  angleDeg: (Math.atan2(y, x) * 180) / Math.PI + 0,
+});
+
+/** The moment that what lies before a place, and then with what acts at it, turns the rest of the shaft by. */
+function bendingAlong(loads: readonly Load[]): readonly Bending[] {
+  const places = [...new Set(loads.map(({ at }) => at.z))].sort((a, b) => a - b);
+  const momentAt = (place: number, some: readonly Load[]): Bending => {
+    const x = some.reduce((total, { force, at }) => total + at.y * force.z - (at.z - place) * force.y, 0);
+    const y = some.reduce((total, { force, at }) => total + (at.z - place) * force.x - at.x * force.z, 0);
+    return { atMm: place, nm: Math.hypot(x, y) / MM_PER_M };
+  };
+  return places.flatMap((place) => {
+    const before = momentAt(
+      place,
+      loads.filter(({ at }) => at.z < place),
+    );
+    const after = momentAt(
+      place,
+      loads.filter(({ at }) => at.z <= place),
+    );
+    return Math.abs(before.nm - after.nm) < 1e-9 * Math.max(1, before.nm) ? [before] : [before, after];
+  });
+}
+
+/** Loads that act beyond the bearings, by their places: a wheel there is overhung. */
+export const isOverhung = ([p, q]: readonly [number, number], place: number): boolean =>
+  place < Math.min(p, q) || place > Math.max(p, q);
+
+/** The force of several loads together. */
+export const sumOf = (loads: readonly Load[]): Vector =>
+  loads.reduce((total, { force }) => ({ x: total.x + force.x, y: total.y + force.y, z: total.z + force.z }), {
+    x: 0,
+    y: 0,
+    z: 0,
+  } as Vector);
+
+/** The largest place of a bending diagram. */
+export const largestBending = (diagram: readonly Bending[]): Bending | null =>
+  diagram.length === 0 ? null : diagram.reduce((most, one) => (one.nm > most.nm ? one : most), itemAt(diagram, 0));
