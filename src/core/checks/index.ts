@@ -6,6 +6,7 @@ import { meshFindings } from './meshes';
 import { oneWayFindings } from './one-ways';
 import { planetFindings } from './planets';
 import { positionFindings, type Use } from './positions';
+import { wheelFindings } from './wheels';
 
 export { timingOf, type TimingMark } from './assembly';
 export type { Finding, FindingFix } from './finding';
@@ -25,6 +26,7 @@ export function checkDesign(train: Train, use: Use = {}): readonly Finding[] {
     ...distanceFindings(train),
     ...planetFindings(train),
     ...meshFindings(train),
+    ...wheelFindings(train),
   ];
   return [...all.filter(({ weight }) => weight === 'wrong'), ...all.filter(({ weight }) => weight === 'note')];
 }

@@ -1,6 +1,8 @@
 import { gcd } from '../rational';
 import { changeGear, setTeeth, type Gear, type Train, partsById } from '../train';
+import { rackOf, STANDARD_RACK } from '../shapes';
 import { finding, type Finding, type FindingFix } from './finding';
+import { leastShiftMend, undercutByShift } from './wheels';
 
 /** Fewest teeth of a standard gear (20°, full depth) whose feet are not cut away. */
 const LEAST_WITHOUT_UNDERCUT = 17;
@@ -14,7 +16,7 @@ export function meshFindings(train: Train): Finding[] {
   return [
     ...train.meshes.flatMap((mesh) => moduleFinding(...pair(mesh))),
     ...train.meshes.flatMap((mesh) => huntingFinding(...pair(mesh))),
-    ...train.gears.flatMap(undercutFinding),
+    ...train.gears.flatMap((gear) => undercutFinding(train, gear)),
   ];
 }
 
@@ -73,20 +75,33 @@ function huntingFinding(a: Gear, b: Gear): Finding[] {
   ];
 }
 
-function undercutFinding(gear: Gear): Finding[] {
-  if (gear.type !== 'external' || gear.teeth >= LEAST_WITHOUT_UNDERCUT) return [];
+function undercutFinding(train: Train, gear: Gear): Finding[] {
+  const found = gear.type === 'external' ? undercutByShift(train, gear) : null;
+  if (!found) return [];
+  const standard = !gear.shift && !gear.helix && rackOf(train) === STANDARD_RACK;
+  const least = `x = ${(Math.ceil(found.least * 100) / 100).toFixed(2)}`;
   return [
     finding(
       'undercut',
       'note',
       {
-        what: `A standard gear of ${gear.teeth} teeth is undercut.`,
-        why:
-          `Below ${LEAST_WITHOUT_UNDERCUT} teeth at 20° the tool cuts ` + 'into the tooth roots, which weakens them.',
-        mend: `Take ${LEAST_WITHOUT_UNDERCUT} teeth or more, or a profile shift.`,
-        mends: [teethFix('Gear', gear, LEAST_WITHOUT_UNDERCUT)],
+        what: standard
+          ? `A standard gear of ${gear.teeth} teeth is undercut.`
+          : `The gear of ${gear.teeth} teeth is undercut with a shift of ${signedShift(gear.shift ?? 0)}.`,
+        why: standard
+          ? `Below ${LEAST_WITHOUT_UNDERCUT} teeth at 20° the tool cuts into the tooth roots, which weakens them.`
+          : 'The tool cuts into the tooth roots, which weakens them.',
+        mend: standard
+          ? `Take ${LEAST_WITHOUT_UNDERCUT} teeth or more, or a profile shift of ${least}.`
+          : `A profile shift of ${least} keeps them whole.`,
+        mends: [
+          ...(standard ? [teethFix('Gear', gear, LEAST_WITHOUT_UNDERCUT)] : []),
+          leastShiftMend(gear, found.least),
+        ],
       },
       { gears: [gear.id] },
     ),
   ];
 }
+
+const signedShift = (shift: number): string => String(shift).replace('-', '−');

@@ -1,9 +1,11 @@
 import { structureOf, type Figure, type SetPlane } from '../structure';
 import { changeMember, type Gear, type Train, partsById } from '../train';
 import { exact, memberName } from '../words';
+import { geometryOf, runningCentre, sharedCentre } from '../geometry';
 import { timingOf, type TimingContact } from './assembly';
 import { finding, type Finding } from './finding';
 import { teethFix } from './meshes';
+import { shiftText, withShifts } from './shifts';
 import { itemAt, required } from '../required';
 
 /** Teeth that stand out beyond the pitch circles of two planets side by side: one addendum each, twice. */
@@ -22,7 +24,7 @@ export function planetFindings(train: Train): Finding[] {
       planets.length === 1 && sun && ring ? [{ sun, ring, planet: itemAt(planets, 0) }] : [],
     );
     return [
-      ...simple.flatMap(({ sun, ring, planet }) => coaxial(sun, planet, ring)),
+      ...simple.flatMap(({ sun, ring, planet }) => coaxial(train, sun, planet, ring)),
       ...planetsOf(figure).flatMap((planet) => goesIn(train, figure, planet, parts.find.member(planet)?.copies)),
       ...figure.planes.flatMap(({ sun, planets }) =>
         planets.length === 1 && sun
@@ -37,28 +39,73 @@ const planetsOf = ({ planes }: SetFigure): string[] => [
   ...new Set(planes.flatMap(({ planets }) => planets.map(({ member }) => member))),
 ];
 
-/** With one module, ring = sun + 2 planets (the planet fills the gap between them). */
-function coaxial(sun: Gear, planet: Gear, ring: Gear): Finding[] {
+/**
+ * Do sun, planet and ring run round one axis? Without shifts and with one module where ring = sun + 2 planets; with
+ * them where both meshes run at one centre distance.
+ */
+function coaxial(train: Train, sun: Gear, planet: Gear, ring: Gear): Finding[] {
   const wanted = sun.teeth + 2 * planet.teeth;
-  if (ring.teeth === wanted) return [];
+  const shifted = [sun, planet, ring].some(({ shift }) => shift);
+  const centres = [centreBetween(train, sun, planet), centreBetween(train, planet, ring)] as const;
+  const agree = centres[0] !== null && centres[1] !== null && Math.abs(centres[0] - centres[1]) < NEAR;
+  if (agree || (ring.teeth === wanted && !shifted)) return [];
   const fits = (ring.teeth - sun.teeth) % 2 === 0 && ring.teeth > sun.teeth ? (ring.teeth - sun.teeth) / 2 : null;
+  const byShift = sharedByShift(train, sun, planet, ring);
   return [
     finding(
       'coaxial',
       'wrong',
       {
         what: `Sun ${sun.teeth}, planet ${planet.teeth} and ring ${ring.teeth} do not fit round one axis.`,
-        why:
-          'The planet fills the gap between sun and ring: with one module the ring ' +
-          'has the sun’s teeth and twice the planet’s.',
+        why: shifted
+          ? 'With these shifts the planet wants another distance from the sun’s axis than from the ring’s.'
+          : 'The planet fills the gap between sun and ring: with one module the ring ' +
+            'has the sun’s teeth and twice the planet’s.',
         mend:
-          `A ring of ${wanted}${fits === null ? '' : `, or a planet of ${fits},`} ` +
-          'would fit; profile shift can take up a tooth.',
-        mends: [teethFix('Ring', ring, wanted), ...(fits === null ? [] : [teethFix('Planet', planet, fits)])],
+          `A ring of ${wanted}${fits === null ? '' : `, or a planet of ${fits},`} would fit; ` +
+          (byShift ? byShift.says : 'no shift of the planet reaches it.'),
+        mends: [
+          ...(byShift ? [byShift.mend] : []),
+          ...(ring.teeth === wanted ? [] : [teethFix('Ring', ring, wanted)]),
+          ...(fits === null || fits === planet.teeth ? [] : [teethFix('Planet', planet, fits)]),
+        ],
       },
       { gears: [sun.id, planet.id, ring.id] },
     ),
   ];
+}
+
+/** In modules: what rounding of typed shifts leaves. */
+const NEAR = 1e-3;
+
+/** Where a pair runs, in modules; null where it cannot. */
+function centreBetween(train: Train, a: Gear, b: Gear): number | null {
+  const mesh = train.meshes.find(({ gears }) => gears.includes(a.id) && gears.includes(b.id));
+  const geometry = geometryOf(train);
+  const run = mesh && geometry.mesh(mesh.id);
+  if (run) return run.running.centreMm / run.moduleMm;
+  const [one, two] = (a.type === 'internal' ? [b, a] : [a, b]).map(({ id }) => geometry.spec(id));
+  if (!one || !two || (mesh && geometry.givenCentreMm(mesh) !== null)) return null;
+  return runningCentre([one, two]) / one.moduleMm;
+}
+
+/** The planet's shift that makes both pairs run, with what is said of it. */
+function sharedByShift(train: Train, sun: Gear, planet: Gear, ring: Gear) {
+  const geometry = geometryOf(train);
+  const [s, p, r] = [sun, planet, ring].map(({ id }) => geometry.spec(id));
+  const found = s && p && r ? sharedCentre(s, p, r) : null;
+  if (!found || !p || Math.abs(found.planetShift) > 1) return null;
+  const known = geometry.moduleMm(planet.id) !== null;
+  const at = known
+    ? `at ${Number(found.centreMm.toFixed(3))} mm`
+    : `at ${Number((found.centreMm / p.moduleMm).toFixed(3))} modules`;
+  return {
+    says: `${shiftText(found.planetShift)} on the planet makes both pairs run ${at}.`,
+    mend: {
+      label: `${shiftText(found.planetShift)} on the planet`,
+      apply: (now: Train) => withShifts(now, [[planet.id, found.planetShift]]),
+    },
+  };
 }
 
 /** Do equal planets, spaced evenly, find their places? A planet that meshes with another planet is not looked at. */

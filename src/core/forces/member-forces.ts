@@ -129,14 +129,15 @@ export function memberForces(
   const loads = contactLoads(train, forces);
   const { axisOf } = structureOf(train);
   const unknown = unknownOn(train, forces);
+  const parts = partsById(train);
+  const byMember = listedBy(loads, ({ member }) => member);
+  const byCarrier = listedBy(loads, ({ member }) => parts.find.member(member)?.carrier ?? member);
   return new Map(
     train.members.map((member) => {
-      const own = loads.filter((load) => load.member === member.id);
+      const own = byMember.get(member.id) ?? [];
       const isPlanet = member.carrier !== undefined;
       // A carrier is pushed where its planets are: at their teeth, as if each were one body with it.
-      const carried = loads.filter(
-        ({ from, member: id }) => from.carrier !== null && partsById(train).find.member(id)?.carrier === member.id,
-      );
+      const carried = (byCarrier.get(member.id) ?? []).filter(({ from }) => from.carrier !== null);
       const across = (load: ContactLoad, at: Across): Load => ({
         force: load.force,
         at: { ...at, z: load.along ?? 0 },
@@ -175,6 +176,12 @@ export function memberForces(
       ] as const;
     }),
   );
+}
+
+function listedBy(loads: readonly ContactLoad[], key: (load: ContactLoad) => string) {
+  const lists = new Map<string, ContactLoad[]>();
+  for (const load of loads) lists.set(key(load), [...(lists.get(key(load)) ?? []), load]);
+  return lists;
 }
 
 /** What one copy's pin holds across the axis. */

@@ -12,7 +12,7 @@ export interface RootSection {
 
 const OUTSIDE = Math.PI / 6;
 const INSIDE = Math.PI / 3;
-const STEPS = 200;
+const STEPS = 48;
 
 /**
  * The section at the place where the tangent of the root's round lies 30° (of a ring 60°) from the middle of the tooth,
@@ -63,7 +63,7 @@ function tangentPlace({ from, to, at }: OutlinePiece, angle: number, place: Toot
     const now = off(from + step * i);
     if (before > 0 !== now > 0) {
       let [low, high] = [from + step * (i - 1), from + step * i];
-      for (let k = 0; k < 40; k++) {
+      for (let k = 0; k < 30; k++) {
         const middle = (low + high) / 2;
         if (off(middle) > 0 === before > 0) low = middle;
         else high = middle;

@@ -34,6 +34,8 @@ export interface TrainGeometry {
   /** How many pairs of teeth touch, by their tips; known without sizes too, where no centre is given. */
   readonly contactRatio: (mesh: string) => number | null;
   readonly gear: (id: string) => GearGeometry | null;
+  /** As it is ordered, of a module of one where sizes are missing; null of other kinds. */
+  readonly spec: (gear: string) => ToothSpec | null;
   /** Across the tooth; null where none is given and none follows. */
   readonly moduleMm: (id: string) => number | null;
   /** The centre distance between the lines that two members turn about, where a mesh gives one. */
@@ -78,9 +80,10 @@ function makeGeometry(train: Train): TrainGeometry {
       return [[gear.id as string, specOf(gear, moduleOf(gear.id) ?? UNIT, rack, train.backlash)] as const];
     }),
   );
-  const cuts = tipCuts(cylindrical, runs, plain);
+  const whole = new Map([...plain].map(([id, spec]) => [id, shaped(spec)] as const));
+  const cuts = tipCuts(cylindrical, runs, whole);
   const gears = new Map<string, GearGeometry>(
-    [...plain].map(([id, spec]) => [id, shaped(cuts.has(id) ? { ...spec, tipCutMm: lookUp(cuts, id) } : spec)]),
+    [...whole].map(([id, gear]) => [id, cuts.has(id) ? shaped({ ...gear.spec, tipCutMm: lookUp(cuts, id) }) : gear]),
   );
   const meshes = new Map<string, MeshGeometry>(
     cylindrical.flatMap(({ mesh, pair, moduleMm }) => {
@@ -95,6 +98,7 @@ function makeGeometry(train: Train): TrainGeometry {
     mesh: (id) => (parts.find.mesh(id)?.gears.every(sized) ? (meshes.get(id) ?? null) : null),
     contactRatio: (id) => meshes.get(id)?.contactRatio ?? null,
     gear: (id) => (sized(id) ? (gears.get(id) ?? null) : null),
+    spec: (id) => plain.get(id) ?? null,
     moduleMm: moduleOf,
     givenCentreMm: centreOf,
   };
@@ -166,7 +170,7 @@ interface Cylindrical {
 function tipCuts(
   meshes: readonly Cylindrical[],
   runs: ReadonlyMap<string, RunningPair>,
-  specs: ReadonlyMap<string, ToothSpec>,
+  wheels: ReadonlyMap<string, GearGeometry>,
 ): ReadonlyMap<string, number> {
   const cuts = new Map<string, number>();
   const cut = (gear: string, by: number) => {
@@ -174,17 +178,17 @@ function tipCuts(
   };
   for (const { mesh, pair, moduleMm } of meshes) {
     const running = runs.get(mesh.id);
-    const [spec, specTwo] = pair.map(({ id }) => specs.get(id));
-    if (!running || !spec || !specTwo) continue;
-    const [one, two] = [toothForm(spec), toothForm(specTwo)];
+    const [own, mate] = pair.map(({ id }) => wheels.get(id));
+    if (!running || !own || !mate) continue;
+    const [one, two] = [own.form, mate.form];
     const { centreMm: a, workingAngle } = running;
     const line = a * Math.sin(workingAngle);
     const least = LEAST_CLEARANCE * moduleMm;
-    const internal = specTwo.internal === true;
+    const internal = mate.spec.internal === true;
     const reach = (form: ToothForm, along: number) => Math.hypot(form.baseRadius, Math.max(0, along));
     const [begins, beginsTwo] = [alongAction(one.flankRadius, one), alongAction(two.flankRadius, two)];
     // An undercut root has made room for whatever tip the rack has.
-    const [free, freeTwo] = [isUndercut(spec), !internal && isUndercut(specTwo)];
+    const [free, freeTwo] = [own.undercut, mate.undercut];
     if (internal) {
       cut(pair[0].id, one.tipRadius - Math.min(two.rootRadius - a - least, reach(one, beginsTwo - line)));
       const byFlank = free ? 0 : reach(two, line + begins);

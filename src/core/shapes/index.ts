@@ -3,6 +3,14 @@ export { gearOutline } from './gear-outline';
 export type { Loop, LoopPoint } from './loop';
 export { stackSolids, wheelSolid, type Triangles } from './solid';
 export { rackAcross, rackOf, STANDARD_RACK, type Rack, type RackAcross } from './rack';
-export { involute, isUndercut, PRESSURE_ANGLE, toothForm, type OutlinePiece, type ToothForm, type ToothSpec } from './tooth-form';
+export {
+  involute,
+  isUndercut,
+  PRESSURE_ANGLE,
+  toothForm,
+  type OutlinePiece,
+  type ToothForm,
+  type ToothSpec,
+} from './tooth-form';
 export { readWheel, usualRim, type ShapedGear } from './wheel';
 export { USUAL_TOLERANCE_MM, type WheelSpec } from './wheel-schema';

@@ -18,12 +18,16 @@ export const STANDARD_RACK: Rack = {
 };
 
 /** The basic rack of a train, the standard one where it says nothing else. */
-export const rackOf = ({ pressureAngle, addendum, dedendum, rootRadius }: Train): Rack => ({
-  pressureAngle: pressureAngle === undefined ? STANDARD_RACK.pressureAngle : (pressureAngle * Math.PI) / 180,
-  addendum: addendum ?? STANDARD_RACK.addendum,
-  dedendum: dedendum ?? STANDARD_RACK.dedendum,
-  rootRadius: rootRadius ?? STANDARD_RACK.rootRadius,
-});
+export function rackOf({ pressureAngle, addendum, dedendum, rootRadius }: Train): Rack {
+  const own = [pressureAngle, addendum, dedendum, rootRadius];
+  if (own.every((one) => one === undefined)) return STANDARD_RACK;
+  return {
+    pressureAngle: pressureAngle === undefined ? STANDARD_RACK.pressureAngle : (pressureAngle * Math.PI) / 180,
+    addendum: addendum ?? STANDARD_RACK.addendum,
+    dedendum: dedendum ?? STANDARD_RACK.dedendum,
+    rootRadius: rootRadius ?? STANDARD_RACK.rootRadius,
+  };
+}
 
 /** What a rack is across the axis of a wheel with a helix, in mm, its angle in radians. */
 export interface RackAcross {
