@@ -23,6 +23,8 @@ interface Choices {
   readonly losses: boolean;
   /** Whether the other counts of a planetary set follow a typed one, so that they go on to fit. */
   readonly keepSets: boolean;
+  /** Whether forces are drawn into the side view. */
+  readonly forces: boolean;
   /** Columns of tables that a person shows or folds away, by the table's kind and the column's head. */
   readonly columns: Readonly<Record<string, Readonly<Record<string, boolean>>>>;
   /** What parts are called. */
@@ -43,6 +45,7 @@ const FIRST: Choices = {
   setSchool: 'formula',
   losses: false,
   keepSets: false,
+  forces: false,
   columns: {},
   words: OWN_WORDS,
 };

@@ -6,13 +6,15 @@ import { readFigure } from '@/core/units';
 interface Props {
   readonly label: string;
   readonly value: string;
-  readonly unit?: string;
+  readonly unit?: string | undefined;
+  /** What is said while nothing is typed. */
+  readonly placeholder?: string | undefined;
   readonly numeric?: boolean;
   readonly onDone: (text: string) => void;
 }
 
 /** A field whose text is taken over on Enter or on leaving it; Esc puts the old text back. */
-export function TextField({ label, value, unit, numeric = false, onDone }: Props) {
+export function TextField({ label, value, unit, numeric = false, placeholder, onDone }: Props) {
   const [typed, setTyped] = useState<string | null>(null);
   const finish = () => {
     if (typed !== null && typed !== value) onDone(typed);
@@ -25,7 +27,7 @@ export function TextField({ label, value, unit, numeric = false, onDone }: Props
         <input
           className={`input input-sm w-32 ${numeric ? 'figure' : ''}`}
           inputMode={numeric ? 'decimal' : undefined}
-          placeholder={numeric ? 'not given' : undefined}
+          placeholder={placeholder ?? (numeric ? 'not given' : undefined)}
           value={typed ?? value}
           onChange={(event) => setTyped(event.target.value)}
           onBlur={finish}

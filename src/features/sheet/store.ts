@@ -3,7 +3,7 @@ import { SECTIONS, type SectionKey, type SheetAsked } from '@/core/sheet';
 import type { Own, Session } from '@/features/train/session';
 import { keepDraft, type Draft } from '@/ui/drafts';
 import { jobRunner, type Runner } from '@/workers/beside';
-import { FIRST_FORM, type ShapeForm } from './shapes/form';
+import type { Unkept } from './shapes/kept-shape';
 
 export type SheetTab = 'paper' | 'parts' | 'shapes';
 
@@ -18,7 +18,8 @@ export interface SheetState {
   /** Stations that are left off. */
   readonly without: readonly string[];
   readonly gear: string | null;
-  readonly shape: ShapeForm;
+  /** What is typed at wheels and not in the document, by gear. */
+  readonly unkept: Readonly<Record<string, Unkept>>;
   /** All of it is a person's choice; nothing here comes from anywhere else. */
   readonly set: (change: Partial<Omit<SheetState, 'set'>>) => void;
 }
@@ -44,7 +45,7 @@ export const createSheet = (session: Session): SheetItself => {
   return { store, draft, solid, shapes, leave };
 };
 
-const KEPT = ['tab', 'sections', 'style', 'paper', 'by', 'revision', 'without', 'gear', 'shape'] as const;
+const KEPT = ['tab', 'sections', 'style', 'paper', 'by', 'revision', 'without', 'gear', 'unkept'] as const;
 
 const createSheetStore = () =>
   createStore<SheetState>()((set) => ({
@@ -56,6 +57,6 @@ const createSheetStore = () =>
     revision: '',
     without: [],
     gear: null,
-    shape: FIRST_FORM,
+    unkept: {},
     set,
   }));

@@ -2,6 +2,8 @@ export { checked, refused, type Edit } from './edit';
 export {
   changeCoupler,
   changeGear,
+  changeTrain,
+  type GearChange,
   changeMember,
   changeMesh,
   readTeeth,

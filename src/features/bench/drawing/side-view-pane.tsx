@@ -32,6 +32,10 @@ import { PowerPathLines } from '@/figures/side-view/power-path';
 import { Recirculation } from './recirculation';
 import { StationTabs } from './station-tabs';
 import { useZoom } from './zoom';
+import { onDemand } from '@/ui/on-demand';
+import { usePreferences } from '@/ui/preferences';
+
+const ForceArrows = onDemand(async () => (await import('./force-arrows')).ForceArrows);
 
 /** The side view: the train from the side with its power path; its parts are picked here. */
 export function SideViewPane() {
@@ -52,11 +56,35 @@ export function SideViewPane() {
   );
 }
 
+/** Whether forces are drawn into the side view. */
+function ForcesChoice() {
+  const forces = usePreferences((state) => state.forces);
+  const set = usePreferences((state) => state.set);
+  return (
+    <label
+      className="flex items-center gap-1.5 text-sm"
+      title="On the first of two gears: a ring along the teeth, arrows apart and along the axis. Figures has them all."
+    >
+      <input
+        type="checkbox"
+        className="checkbox checkbox-xs"
+        checked={forces}
+        onChange={(event) => {
+          void ForceArrows.load();
+          set({ forces: event.target.checked });
+        }}
+      />
+      Forces
+    </label>
+  );
+}
+
 function PaneHeader({ children }: { children?: React.ReactNode }) {
   return (
     <div className="flex flex-wrap items-center gap-x-5 gap-y-1 px-4 pt-1.5">
       <h2 className="text-sm font-semibold">Side view</h2>
       <FlowChoice />
+      <ForcesChoice />
       <span className="flex-1" />
       <BuildChoice />
       {children}
@@ -72,6 +100,7 @@ function Drawing({ view }: { view: SideView }) {
   const zoomed = useRef<SVGGElement>(null);
   const gearDrag = useGearDrag(zoomed, view);
   const [question, setQuestion] = useState<Question | null>(null);
+  const forces = usePreferences((state) => state.forces);
   const memberDrag = useMemberDrag(zoomed, setQuestion);
   const flowing = useMemo(() => powerLines(view, powers), [view, powers]);
   const zoom = useZoom(svg, (pane) => firstLook(view, flowing, pane));
@@ -149,6 +178,7 @@ function Drawing({ view }: { view: SideView }) {
               <PortArrow key={port.member} port={port} />
             ))}
             <Labels labels={view.labels} />
+            {forces && <ForceArrows.Shown view={view} />}
             <EventMarks view={view} />
             <StationTabs view={view} />
             {memberDrag.line !== null && (

@@ -2,6 +2,7 @@
 
 import { ArrowLeft, ArrowRight } from 'lucide-react';
 import { tipSpeed, USUAL_TIP_SPEEDS } from '@/core/checks';
+import { geometryOf } from '@/core/geometry';
 import { toNumber } from '@/core/rational';
 import {
   addGearOn,
@@ -40,6 +41,7 @@ import { START_TEETH } from './start-teeth';
 import { KeepSets } from '@/features/train/keep-sets';
 import { TeethField } from './teeth-field';
 import { useEdit, type Say } from './use-edit';
+import { WheelFields } from './wheel-fields';
 import { required } from '@/core/required';
 import { usePartWords } from '@/ui/part-words';
 
@@ -55,7 +57,7 @@ export function GearFields({ gear, say }: { gear: Gear; say: Say }) {
       <TeethField gear={gear} say={say} />
       {isInFittingSet(train, gear.id) && <KeepSets />}
       <TextField
-        label="Module"
+        label={gear.helix ? 'Module across the tooth' : 'Module'}
         unit="mm"
         numeric
         value={gear.module === undefined ? '' : String(gear.module)}
@@ -69,6 +71,7 @@ export function GearFields({ gear, say }: { gear: Gear; say: Say }) {
         onDone={(text) => edit(changeGear(train, gear.id, { faceWidth: figureOrNothing(text, 'mm') }))}
       />
       <MakeFields gear={gear} say={say} />
+      <WheelFields gear={gear} say={say} />
       {meshes.map((mesh) => (
         <MeshFields key={mesh.id} mesh={mesh} gear={gear} say={say} />
       ))}
@@ -231,6 +234,8 @@ function MeshFields({ mesh, gear, say }: { mesh: Mesh; gear: Gear; say: Say }) {
   const [first] = partsById(train).pair(mesh);
   const says = [gear.type, other.type].some((type) => type === 'bevel' || type === 'worm');
   const between = gear.type === 'external' && other.type === 'external';
+  const runs = geometryOf(train).mesh(mesh.id)?.running.centreMm;
+  const centre = runs === undefined ? 'not given' : `follows: ${figure(runs)}`;
   return (
     <fieldset
       className="flex flex-col gap-1.5 border-t border-base-300 pt-2"
@@ -264,6 +269,14 @@ function MeshFields({ mesh, gear, say }: { mesh: Mesh; gear: Gear; say: Say }) {
             numeric
             value={numeral(mesh.backEfficiency)}
             onDone={(text) => edit(changeMesh(train, mesh.id, { backEfficiency: figureOrNothing(text) }))}
+          />
+          <TextField
+            label="Centre distance"
+            unit="mm"
+            numeric
+            value={numeral(mesh.centre)}
+            placeholder={centre}
+            onDone={(text) => edit(changeMesh(train, mesh.id, { centre: figureOrNothing(text, 'mm') }))}
           />
           {required(first).type === 'worm' && (
             <label className="flex items-center justify-between gap-2">

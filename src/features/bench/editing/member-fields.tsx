@@ -58,6 +58,21 @@ export function MemberFields({ id, say }: { id: string; say: Say }) {
         value={member.limit === undefined ? '' : String(member.limit)}
         onDone={(text) => edit(changeMember(train, id, { limit: figureOrNothing(text, 'N·m') }))}
       />
+      {!planet && (
+        <TextField
+          label="Bearings at"
+          unit="mm"
+          value={member.bearings?.join(' and ') ?? ''}
+          placeholder="0 and 40"
+          onDone={(text) => {
+            if (text.trim() === '') return edit(changeMember(train, id, { bearings: undefined }));
+            const [first, second, ...more] = text.split(/\band\b|[,;]/).map((one) => figureOrNothing(one, 'mm'));
+            if (first === undefined || second === undefined || more.length > 0)
+              return say('Type two places along the axis, in mm: 0 and 40.');
+            edit(changeMember(train, id, { bearings: [first, second] }));
+          }}
+        />
+      )}
       {planet ? (
         <TextField
           label="Equal planets"

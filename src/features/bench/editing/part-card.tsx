@@ -53,7 +53,7 @@ export function PartCard({ editing }: { editing: PartRef }) {
       data-card
       aria-label={title}
       tabIndex={-1}
-      style={{ ...place, width: WIDTH }}
+      style={{ ...place, width: WIDTH, maxHeight: `calc(100dvh - ${place.top + 8}px)` }}
       className={
         'fixed z-30 flex outline-none max-h-[calc(100dvh-1rem)] flex-col gap-2 overflow-auto ' +
         'border border-base-content bg-base-100 p-2.5 text-sm shadow-md'

@@ -11,6 +11,7 @@ import { Trace } from './trace';
 const TABS = { trace: 'Trace', figures: 'Figures', working: 'Working', checks: 'Checks' } as const;
 type Tab = keyof typeof TABS;
 const FiguresTable = onDemand(async () => (await import('./figures-table')).FiguresTable);
+const TeethFigures = onDemand(async () => (await import('./teeth-figures')).TeethFigures);
 const WorkingView = onDemand(async () => (await import('./working-view')).WorkingView);
 const ChecksView = onDemand(async () => (await import('./checks-view')).ChecksView);
 const WrongCount = onDemand(async () => (await import('./wrong-count')).WrongCount);
@@ -20,6 +21,7 @@ const BODIES: Record<Tab, ReactNode> = {
     <>
       <FiguresTable.Shown />
       <MeasuredHere />
+      <TeethFigures.Shown />
     </>
   ),
   working: <WorkingView.Shown />,
@@ -39,6 +41,7 @@ export function BenchPanel() {
         async () => setCounted(Boolean(await WrongCount.load())),
         ChecksView.load,
         FiguresTable.load,
+        TeethFigures.load,
         WorkingView.load,
       ]),
     [],

@@ -1,5 +1,5 @@
 import type { Result } from '@/core/result';
-import { readWheel, type ShapedGear } from '@/core/shapes';
+import { readWheel, type ShapedGear, type WheelSpec } from '@/core/shapes';
 import { fieldTable, writtenFields, type FieldTable } from '@/ui/form/fields';
 import type { PartRow } from '@/core/parts';
 
@@ -25,7 +25,7 @@ export const FIRST_FORM: ShapeForm = {
   moduleMm: '',
   widthMm: '',
   shift: '',
-  backlashMm: '0.1',
+  backlashMm: '',
   helixDegrees: '',
   herringbone: false,
   boreMm: '',
@@ -40,24 +40,31 @@ export const FIRST_FORM: ShapeForm = {
 
 export const USUAL_MODULE_MM = 2;
 export const USUAL_WIDTH_MM = 10;
+export const USUAL_BACKLASH_MM = 0.1;
 
 export const TEETH = fieldTable(
-  { key: 'moduleMm', path: 'moduleMm', label: 'Module', unit: 'mm', hint: 'Nothing typed: what the train says' },
-  { key: 'widthMm', path: 'widthMm', label: 'Width', unit: 'mm', hint: 'Nothing typed: the face width on its card' },
+  {
+    key: 'moduleMm',
+    path: 'moduleMm',
+    label: 'Module',
+    unit: 'mm',
+    hint: 'Across the tooth. Nothing typed: what follows from the train',
+  },
+  { key: 'widthMm', path: 'widthMm', label: 'Width', unit: 'mm', hint: 'The face width on its card' },
   { key: 'shift', path: 'shift', label: 'Profile shift', unit: '× m' },
   {
     key: 'backlashMm',
     path: 'backlashMm',
     label: 'Backlash of the pair',
     unit: 'mm',
-    hint: 'Along the pitch circle; half of it is taken off each wheel',
+    hint: 'Of all pairs of the train; half of it is taken off each wheel',
   },
   {
     key: 'helixDegrees',
     path: 'helixDegrees',
     label: 'Helix angle',
     unit: '°',
-    hint: 'Right-handed above 0. Its mate needs the other hand',
+    hint: 'Right-handed above 0. Wheels that mesh with it get theirs',
   },
 );
 export const BORE = fieldTable({ key: 'boreMm', path: 'boreMm', label: 'Bore', unit: 'mm' });
@@ -101,7 +108,11 @@ const pair = <K extends keyof ShapeForm, N extends string>(
  * A wheel of the parts list as it is typed, or what is wrong with it. What only gears have is left off rings, and the
  * other way round.
  */
-export function shapeOf(part: PartRow, form: ShapeForm): Result<ShapedGear> {
+export function shapeOf(
+  part: PartRow,
+  form: ShapeForm,
+  by: Pick<WheelSpec, 'rack' | 'tipCutMm'> = {},
+): Result<ShapedGear> {
   const ring = part.type === 'internal';
   return readWheel({
     teeth: part.teeth,
@@ -109,6 +120,8 @@ export function shapeOf(part: PartRow, form: ShapeForm): Result<ShapedGear> {
     herringbone: form.herringbone,
     moduleMm: part.moduleMm ?? USUAL_MODULE_MM,
     widthMm: part.faceWidthMm ?? USUAL_WIDTH_MM,
+    backlashMm: USUAL_BACKLASH_MM,
+    ...by,
     ...writtenFields(TEETH, form),
     ...(ring
       ? writtenFields(RIM, form)

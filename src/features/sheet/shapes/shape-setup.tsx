@@ -11,23 +11,35 @@ import { fileName, saveFile } from '@/ui/save-file';
 import type { Runner } from '@/workers/beside';
 import { useJobState } from '@/workers/use-job';
 import { useSheet, useSheetItself } from '../use-sheet';
-import { BORE, HOLES, HUB, KEYWAY, RIM, SQUARE, TEETH, USUAL_MODULE_MM, USUAL_WIDTH_MM, type ShapeForm } from './form';
-import { useChosenWheel, useWheels } from './use-shapes';
+import {
+  BORE,
+  HOLES,
+  HUB,
+  KEYWAY,
+  RIM,
+  SQUARE,
+  TEETH,
+  USUAL_BACKLASH_MM,
+  USUAL_MODULE_MM,
+  USUAL_WIDTH_MM,
+  type ShapeForm,
+} from './form';
+import { useChangeShape, useChosenWheel, useWheels } from './use-shapes';
 import { wholeSet } from './whole-set';
 
 /** Which wheel, its measures, and how it leaves. */
 export function ShapeSetup() {
   const wheels = useWheels();
   const chosen = useChosenWheel();
-  const form = useSheet((state) => state.shape);
   const set = useSheet((state) => state.set);
+  const change = useChangeShape(chosen?.part.gear ?? null);
   if (!chosen) return <p className="muted px-4 py-2 text-sm">This train has no gears with teeth round them.</p>;
-  const { part, read } = chosen;
-  const change = (some: Partial<ShapeForm>) => set({ shape: { ...form, ...some } });
+  const { part, form, read } = chosen;
   const ring = part.type === 'internal';
   const usual: Partial<Record<keyof ShapeForm, number>> = {
     moduleMm: part.moduleMm ?? USUAL_MODULE_MM,
     widthMm: part.faceWidthMm ?? USUAL_WIDTH_MM,
+    backlashMm: USUAL_BACKLASH_MM,
   };
   const wrong = (place: string) => messageAt(read, place);
   /** @param place where the schema has these fields, before their own names */
@@ -88,7 +100,6 @@ function SaveWheel({ part, read }: { part: PartRow; read: Result<ShapedGear> }) 
   const { solid, shapes } = useSheetItself();
   const train = useTrain((state) => state.train);
   const wheels = useWheels();
-  const form = useSheet((state) => state.shape);
   const [told, setTold] = useState<{ readonly text: string; readonly bad: boolean } | null>(null);
   const name = (ending: string) => fileName(`${train.name} ${part.name}`, ending);
   const saveStl = async () => {
@@ -101,7 +112,7 @@ function SaveWheel({ part, read }: { part: PartRow; read: Result<ShapedGear> }) 
     setTold({ text: `${name('.stl')} is saved.`, bad: false });
   };
   const saveAll = async () => {
-    const { asked, pieces, left } = wholeSet(train, wheels, form);
+    const { asked, pieces, left } = wholeSet(train, wheels);
     setTold(null);
     const state = await shapes.begin({ name: train.name, wheels: asked, pieces });
     if (state?.kind === 'failed') setTold({ text: state.message, bad: true });

@@ -1,24 +1,20 @@
-import { helixHands, type PartRow } from '@/core/parts';
+import type { PartRow } from '@/core/parts';
 import type { WheelSpec } from '@/core/shapes';
-import type { Train } from '@/core/train';
+import { partsById, type Train } from '@/core/train';
 import { memberName } from '@/core/words';
 import { fileName } from '@/ui/save-file';
-import { shapeOf, type ShapeForm } from './form';
+import { shapeOf } from './form';
+import { cutBy, shapeFormOf } from './kept-shape';
 
 /**
- * Every wheel of a train as it is to be made: each of its own module and width, its helix of the hand that its mates
- * need; stepped planets as one piece too. What cannot be made is said.
+ * Every wheel of a train as it is to be made, by what the document says of each; stepped planets as one piece too. What
+ * cannot be made is said.
  */
-export function wholeSet(train: Train, wheels: readonly PartRow[], form: ShapeForm) {
-  const hands = helixHands(train);
+export function wholeSet(train: Train, wheels: readonly PartRow[]) {
+  const { gear } = partsById(train);
   const reads = wheels.map((wheel) => ({
     wheel,
-    read: shapeOf(wheel, {
-      ...form,
-      moduleMm: wheel.moduleMm === null ? form.moduleMm : '',
-      widthMm: wheel.faceWidthMm === null ? form.widthMm : '',
-      helixDegrees: hands.get(wheel.gear) === -1 ? opposite(form.helixDegrees) : form.helixDegrees,
-    }),
+    read: shapeOf(wheel, shapeFormOf(train, gear(wheel.gear)), cutBy(train, wheel.gear)),
   }));
   const asked = reads.flatMap(({ wheel, read }) =>
     read.ok
@@ -43,6 +39,3 @@ export function wholeSet(train: Train, wheels: readonly PartRow[], form: ShapeFo
   });
   return { asked, pieces, left };
 }
-
-const opposite = (degrees: string): string =>
-  degrees.trim() === '' ? '' : degrees.trim().startsWith('-') ? degrees.trim().slice(1) : `-${degrees.trim()}`;

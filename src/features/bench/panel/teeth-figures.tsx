@@ -1,0 +1,181 @@
+'use client';
+
+import { useMemo, type ReactNode } from 'react';
+import { memberForces, meshForces, rankWheels, type ForcesUse, type MeshForces } from '@/core/forces';
+import { geometryOf } from '@/core/geometry';
+import { figure } from '@/core/units';
+import { gearName, memberName } from '@/core/words';
+import { partsById, type Mesh, type Train } from '@/core/train';
+import { useLight, useTrain } from '@/features/train/use-train';
+import { useForces } from '../use-forces';
+
+/** What the teeth bear and how they run, mesh by mesh; what bearings hold; which wheel is used hardest. */
+export function TeethFigures() {
+  const { train, use, solved } = useForces();
+  const forces = useMemo(() => meshForces(solved, use), [solved, use]);
+  const members = useMemo(() => memberForces(train, forces), [train, forces]);
+  if (train.gears.length === 0) return null;
+  if (train.gears.every(({ module }) => module === undefined))
+    return (
+      <section aria-label="Teeth" className="mt-4 border-t border-base-300 pt-2 text-sm">
+        <h3 className="font-semibold">Teeth</h3>
+        <p className="muted">Give a gear its module and face width on its card: then forces and sizes stand here.</p>
+      </section>
+    );
+  const borne = [...members].filter(([, { shaft }]) => shaft !== null);
+  const pins = [...members].filter(([, { pinN }]) => pinN !== null && pinN > 0);
+  return (
+    <section aria-label="Teeth" className="mt-4 border-t border-base-300 pt-2 text-sm">
+      <h3 className="font-semibold">Teeth</h3>
+      <Grid head={['Mesh', 'along', 'apart', 'axial', 'N/mm', 'm/s']} units="N on one copy, at the working circles">
+        {train.meshes.map((mesh) => (
+          <MeshRow key={mesh.id} mesh={mesh} forces={forces.get(mesh.id) ?? null} />
+        ))}
+      </Grid>
+      <Running train={train} />
+      {pins.length > 0 && (
+        <p className="mt-1.5">
+          {pins.map(([id, { pinN }]) => `Pin of ${memberName(train, id)}: ${figure(pinN ?? 0)} N`).join(' · ')}
+        </p>
+      )}
+      {borne.length > 0 && (
+        <Grid head={['Bearings of', 'first', 'second', 'axial', 'bent']} units="N; N·m where it is bent most">
+          {borne.map(([id, { shaft, overhung }]) => (
+            <tr key={id} className="border-b border-base-300/60">
+              <td>
+                {memberName(train, id)}
+                {overhung.length > 0 && <span className="muted block text-xs">a wheel is overhung</span>}
+              </td>
+              {shaft?.bearings.map(({ atMm, n, angleDeg }) => (
+                <td key={atMm} className="figure" title={`at ${figure(atMm)} mm, ${angleDeg.toFixed(0)}°`}>
+                  {figure(n)}
+                </td>
+              ))}
+              <td className="figure">{thrust(shaft?.thrustN ?? 0)}</td>
+              <td className="figure">{figure(shaft?.bendingNm ?? 0)}</td>
+            </tr>
+          ))}
+        </Grid>
+      )}
+      <Hardest train={train} use={use} />
+    </section>
+  );
+}
+
+function Grid({ head, units, children }: { head: readonly string[]; units: string; children: ReactNode }) {
+  return (
+    <table className="mt-1 w-full [&_td]:py-0.5 [&_td:not(:first-child)]:text-right [&_th:not(:first-child)]:text-right">
+      <caption className="muted caption-bottom pt-0.5 text-left text-xs">{units}</caption>
+      <thead className="muted">
+        <tr>
+          {head.map((text) => (
+            <th key={text} scope="col" className="border-b border-base-300 text-left font-normal">
+              {text}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>{children}</tbody>
+    </table>
+  );
+}
+
+function MeshRow({ mesh, forces }: { mesh: Mesh; forces: MeshForces | null }) {
+  const train = useTrain((state) => state.train);
+  const light = useLight();
+  const [a, b] = partsById(train).pair(mesh);
+  const cells = forces && [forces.tangentialN, forces.radialN, forces.axialN, forces.perMmN, forces.pitchSpeedMs];
+  return (
+    <tr
+      className="border-b border-base-300/60 hover:bg-base-200"
+      onPointerEnter={() => light({ gears: [a.id, b.id] })}
+      onPointerLeave={() => light(null)}
+    >
+      <td title={`${gearName(train, a)}, ${gearName(train, b)}`}>
+        {a.teeth} / {b.teeth}
+        {forces && forces.copies > 1 && <span className="muted"> ×{forces.copies}</span>}
+      </td>
+      {cells ? (
+        cells.map((value, i) => (
+          <td key={i} className="figure">
+            {value === null ? '—' : figure(value)}
+          </td>
+        ))
+      ) : (
+        <td colSpan={5} className="muted">
+          not known
+        </td>
+      )}
+    </tr>
+  );
+}
+
+/** Where each pair on parallel axes runs. */
+function Running({ train }: { train: Train }) {
+  const geometry = geometryOf(train);
+  const rows = train.meshes.flatMap((mesh) => {
+    const run = geometry.mesh(mesh.id);
+    return run ? [{ mesh, run }] : [];
+  });
+  if (rows.length === 0) return null;
+  return (
+    <Grid head={['Mesh', 'centre', 'angle', 'contact', 'backlash']} units="mm; degrees across the axis">
+      {rows.map(({ mesh, run }) => {
+        const [a, b] = partsById(train).pair(mesh);
+        const contact = run.usableContactRatio + (run.overlapRatio ?? 0);
+        return (
+          <tr key={mesh.id} className="border-b border-base-300/60">
+            <td>
+              {a.teeth} / {b.teeth}
+            </td>
+            <td className="figure">{figure(run.running.centreMm)}</td>
+            <td className="figure">{((run.running.workingAngle * 180) / Math.PI).toFixed(2)}</td>
+            <td className="figure">{contact.toFixed(2)}</td>
+            <td className="figure">{Math.abs(run.backlashMm) < 5e-4 ? '0' : run.backlashMm.toFixed(3)}</td>
+          </tr>
+        );
+      })}
+    </Grid>
+  );
+}
+
+/** So many wheels are named; the rest are used less. */
+const SHOWN = 5;
+
+function Hardest({ train, use }: { train: Train; use: ForcesUse }) {
+  const ranked = useMemo(() => rankWheels(train, use), [train, use]);
+  if (ranked.length === 0)
+    return <p className="muted mt-1.5">With face widths on both sides of a mesh the wheels are compared here.</p>;
+  const { gear } = partsById(train);
+  const printed = ranked.some((one) => gear(one.gear).material === 'printed');
+  return (
+    <>
+      <Grid
+        head={['Used hardest', 'root', 'flank', 'in']}
+        units="N/mm², bending in the root and pressure on the flank, each in its worst position"
+      >
+        {ranked.slice(0, SHOWN).map((one) => (
+          <tr key={one.gear} className="border-b border-base-300/60">
+            <td>
+              {gearName(train, gear(one.gear))}
+              <span className="muted block text-xs">
+                {one.ofLargest === 1 ? 'the most' : `${(100 * one.ofLargest).toFixed(0)} % of it`}
+              </span>
+            </td>
+            <td className="figure">{figure(one.rootStressMPa)}</td>
+            <td className="figure">{one.contactMPa === null ? '—' : figure(one.contactMPa)}</td>
+            <td>{partsById(train).position(one.position).name}</td>
+          </tr>
+        ))}
+      </Grid>
+      <p className="muted mt-1 text-xs">
+        A comparison between these wheels, not a rating: no life, no shocks, no safety. Width, module and shift even it
+        out. Have what can hurt someone rated by who is licensed for it.
+        {printed && ' Printed wheels are weak across their layers: print them lying flat.'}
+      </p>
+    </>
+  );
+}
+
+/** What rounding leaves of thrusts that cancel is none. */
+const thrust = (n: number): string => (Math.abs(n) < 0.05 ? '0' : figure(n));
