@@ -1,9 +1,7 @@
 /**
- * `npm run bench -- [core|build|page|screens|chart|teeth|shifting|log|shapes|turning|saving|many|hostile]`: prints how
- * fast
- *   the parts are that people wait for. Not a test: nothing fails.
- * The figures of the page, of the screens, of the chart, of turning, of saving and of hostile documents need a build
- * (`npm run build`).
+ * `npm run bench -- [part]`: prints how fast the parts are that people wait for, or one of them by the names in main().
+ * Not a test: nothing fails. The figures of the page, of the screens, of the chart, of turning, of saving and of hostile
+ * documents need a build (`npm run build`).
  */
 import { benchChart } from './chart';
 import { benchBuild } from './build';
@@ -11,6 +9,7 @@ import { benchCore } from './core';
 import { benchHostile } from './hostile';
 import { benchLog } from './log';
 import { benchMany } from './many';
+import { benchMetal } from './metal';
 import { benchPage } from './page';
 import { benchSaving } from './saving';
 import { benchScreens } from './screens';
@@ -30,6 +29,7 @@ async function main(): Promise<void> {
   if (only === undefined || only === 'shifting') benchShifting();
   if (only === undefined || only === 'log') benchLog();
   if (only === undefined || only === 'shapes') benchShapes();
+  if (only === undefined || only === 'metal') benchMetal();
   if (only === undefined || only === 'turning') await benchTurning();
   if (only === undefined || only === 'saving') await benchSaving();
   if (only === undefined || only === 'many') await benchMany();

@@ -32,7 +32,14 @@ const PICTURES = {
       await page.getByText('One thing does not read yet.').waitFor();
     },
   },
-  'one-way-clutches': { at: '/trains/mud-tram', steps: (page) => page.keyboard.press('1') },
+  'bench-forces': {
+    at: '/trains/pump-step-down',
+    async steps(page) {
+      await tab(page, 'Figures');
+      await page.getByLabel('Forces').check();
+      await page.getByText('Used hardest').waitFor();
+    },
+  },
   chart: { at: '/trains/mud-tram/chart' },
   'chart-shifts': {
     at: '/trains/harvester/chart',

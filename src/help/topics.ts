@@ -45,6 +45,8 @@ export const TOPICS = {
       'Table and Text, above the drawing, show all parts as rows and the train in writing; what is typed or ' +
         'pasted there is drawn at once. A shaft dragged onto another is joined with it, with Alt by a clutch.',
       'Turn exactly one turn and read the counters: they show the ratio as it is counted on the real thing.',
+      'Give wheels their module and width on their cards: Figures then tells forces, bearings and the wheel that is used ' +
+        'hardest, and Forces draws them.',
       'Working shows the sum as on paper, checked in several ways; Checks says what is wrong, why, and what to do.',
     ],
     words: [
@@ -168,8 +170,8 @@ export const TOPICS = {
     question: 'What goes to the workshop?',
     steps: [
       'What you see is the page: choose what is on it, then print it, or save it as PDF, HTML or Markdown.',
-      'Parts lists every wheel with its sizes; Shapes makes outlines and ' +
-        'solids for the printer, the laser or the mill.',
+      'Parts lists every wheel with its sizes; Shapes makes outlines and solids for the printer, the laser or the mill, ' +
+        'and keeps what you type at a wheel in the train.',
     ],
     words: ['module', 'profile', 'ratio'],
     choices: [

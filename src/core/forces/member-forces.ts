@@ -180,7 +180,11 @@ export function memberForces(
 
 function listedBy(loads: readonly ContactLoad[], key: (load: ContactLoad) => string) {
   const lists = new Map<string, ContactLoad[]>();
-  for (const load of loads) lists.set(key(load), [...(lists.get(key(load)) ?? []), load]);
+  for (const load of loads) {
+    const list = lists.get(key(load));
+    if (list) list.push(load);
+    else lists.set(key(load), [load]);
+  }
   return lists;
 }
 

@@ -68,25 +68,29 @@ const reactionAt = (atMm: number, { x, y }: { readonly x: number; readonly y: nu
   angleDeg: (Math.atan2(y, x) * 180) / Math.PI + 0,
 });
 
-/** The moment that what lies before a place, and then with what acts at it, turns the rest of the shaft by. */
+/**
+ * The moment that what lies before a place, and then with what acts at it, turns the rest of the shaft by: Σ (r − z) × F,
+ * summed from one end to the other.
+ */
 function bendingAlong(loads: readonly Load[]): readonly Bending[] {
-  const places = [...new Set(loads.map(({ at }) => at.z))].sort((a, b) => a - b);
-  const momentAt = (place: number, some: readonly Load[]): Bending => {
-    const x = some.reduce((total, { force, at }) => total + at.y * force.z - (at.z - place) * force.y, 0);
-    const y = some.reduce((total, { force, at }) => total + (at.z - place) * force.x - at.x * force.z, 0);
-    return { atMm: place, nm: Math.hypot(x, y) / MM_PER_M };
-  };
-  return places.flatMap((place) => {
-    const before = momentAt(
-      place,
-      loads.filter(({ at }) => at.z < place),
-    );
-    const after = momentAt(
-      place,
-      loads.filter(({ at }) => at.z <= place),
-    );
-    return Math.abs(before.nm - after.nm) < 1e-9 * Math.max(1, before.nm) ? [before] : [before, after];
+  const along = [...loads].sort((a, b) => a.at.z - b.at.z);
+  const sums = { x: 0, y: 0, forceX: 0, forceY: 0 };
+  const momentAt = (place: number): Bending => ({
+    atMm: place,
+    nm: Math.hypot(sums.x + place * sums.forceY, sums.y - place * sums.forceX) / MM_PER_M,
   });
+  const diagram: Bending[] = [];
+  along.forEach(({ force, at }, i) => {
+    if (along[i - 1]?.at.z !== at.z) diagram.push(momentAt(at.z));
+    sums.x += at.y * force.z - at.z * force.y;
+    sums.y += at.z * force.x - at.x * force.z;
+    sums.forceX += force.x;
+    sums.forceY += force.y;
+    if (along[i + 1]?.at.z === at.z) return;
+    const [before, after] = [itemAt(diagram, -1), momentAt(at.z)];
+    if (Math.abs(before.nm - after.nm) > 1e-9 * Math.max(1, before.nm)) diagram.push(after);
+  });
+  return diagram;
 }
 
 /** Loads that act beyond the bearings, by their places: a wheel there is overhung. */
