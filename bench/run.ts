@@ -1,7 +1,7 @@
 /**
  * `npm run bench -- [part]`: prints how fast the parts are that people wait for, or one of them by the names in main().
- * Not a test: nothing fails. The figures of the page, of the screens, of the chart, of turning, of saving and of hostile
- * documents need a build (`npm run build`).
+ * Not a test: nothing fails. The figures of the page, of the screens, of the chart, of turning, of saving and of
+ * hostile documents need a build (`npm run build`).
  */
 import { benchChart } from './chart';
 import { benchBuild } from './build';

@@ -96,7 +96,7 @@ function contactFindings(run: MeshGeometry, counts: string, gears: readonly stri
               what: `The contact ratio of ${counts} is ${ratio.toFixed(2)}.`,
               why:
                 ratio < LEAST_CONTACT
-                  ? 'A pair of teeth lets go before the next one takes over: it knocks, and turns unevenly.'
+                  ? 'A pair of teeth parts before the next one takes over: it knocks, and turns unevenly.'
                   : 'Little more than one pair of teeth carries at a time: it runs rougher and louder.',
               mend: 'Longer teeth, a smaller pressure angle, more teeth or a smaller centre distance give more.',
             },

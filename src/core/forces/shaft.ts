@@ -69,8 +69,8 @@ const reactionAt = (atMm: number, { x, y }: { readonly x: number; readonly y: nu
 });
 
 /**
- * The moment that what lies before a place, and then with what acts at it, turns the rest of the shaft by: Σ (r − z) × F,
- * summed from one end to the other.
+ * The moment that what lies before a place, and then with what acts at it, turns the rest of the shaft by: Σ (r − z) ×
+ * F, summed from one end to the other.
  */
 function bendingAlong(loads: readonly Load[]): readonly Bending[] {
   const along = [...loads].sort((a, b) => a.at.z - b.at.z);
