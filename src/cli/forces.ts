@@ -1,4 +1,4 @@
-import { memberForces, meshForces, rankWheels, type ForcesUse } from '@/core/forces';
+import { couplerForces, memberForces, meshForces, rankWheels, type ForcesUse } from '@/core/forces';
 import { modelOf } from '@/core/model';
 import type { Train } from '@/core/train';
 import { SPEED_UNITS, TORQUE_UNITS } from '@/core/units';
@@ -15,7 +15,8 @@ export function forcesJson(
   };
   const wanted = train.positions.filter(({ id }) => position === undefined || id === position);
   const positions = wanted.map(({ id }) => {
-    const forces = meshForces(modelOf(train).solvedIn(id, { losses }), use);
+    const solved = modelOf(train).solvedIn(id, { losses });
+    const forces = meshForces(solved, use);
     const meshes = [...forces].map(([mesh, found]) => [
       mesh,
       {
@@ -37,7 +38,8 @@ export function forcesJson(
         lacks,
       },
     ]);
-    return [id, { meshes: Object.fromEntries(meshes), members: Object.fromEntries(members) }];
+    const couplers = Object.fromEntries(couplerForces(solved, use.torqueNm));
+    return [id, { meshes: Object.fromEntries(meshes), members: Object.fromEntries(members), couplers }];
   });
   return { torqueNm: use.torqueNm, positions: Object.fromEntries(positions), ranking: rankWheels(train, use, losses) };
 }

@@ -17,6 +17,7 @@ export type FindingKind =
   | 'interference'
   | 'pointed'
   | 'helix'
+  | 'thrust'
   | 'tip speed'
   | 'locked'
   | 'duplicate'

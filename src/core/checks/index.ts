@@ -6,6 +6,7 @@ import { meshFindings } from './meshes';
 import { oneWayFindings } from './one-ways';
 import { planetFindings } from './planets';
 import { positionFindings, type Use } from './positions';
+import { thrustFindings } from './thrust';
 import { wheelFindings } from './wheels';
 
 export { timingOf, type TimingMark } from './assembly';
@@ -27,6 +28,7 @@ export function checkDesign(train: Train, use: Use = {}): readonly Finding[] {
     ...planetFindings(train),
     ...meshFindings(train),
     ...wheelFindings(train),
+    ...thrustFindings(train),
   ];
   return [...all.filter(({ weight }) => weight === 'wrong'), ...all.filter(({ weight }) => weight === 'note')];
 }

@@ -28,7 +28,7 @@ export function planetFindings(train: Train): Finding[] {
       ...planetsOf(figure).flatMap((planet) => goesIn(train, figure, planet, parts.find.member(planet)?.copies)),
       ...figure.planes.flatMap(({ sun, planets }) =>
         planets.length === 1 && sun
-          ? collision(sun, itemAt(planets, 0), parts.find.member(itemAt(planets, 0).member)?.copies)
+          ? collision(train, sun, itemAt(planets, 0), parts.find.member(itemAt(planets, 0).member)?.copies)
           : [],
       ),
     ];
@@ -128,7 +128,7 @@ function goesIn(train: Train, { planes, carrier }: SetFigure, planet: string, co
     const even = PROPOSED.filter(
       (count) =>
         timingOf(contacts, count) !== null &&
-        own.every(({ sun, planets: [gear] }) => !sun || clear(sun, required(gear), count)),
+        own.every(({ sun, planets: [gear] }) => !sun || clear(train, sun, required(gear), count)),
     );
     const [{ central: a }, { central: b }] = touched as [(typeof touched)[0], (typeof touched)[0]];
     return [
@@ -182,14 +182,23 @@ function goesIn(train: Train, { planes, carrier }: SetFigure, planet: string, co
   ];
 }
 
-/** Neighbouring planets clear each other when (sun + planet) · sin(π / number) > planet + 2, in modules. */
-const clear = (sun: Gear, planet: Gear, count: number): boolean =>
-  (sun.teeth + planet.teeth) * Math.sin(Math.PI / count) > planet.teeth + TIPS;
+/**
+ * Neighbouring planets clear each other when 2 a sin(π / number) is more than twice the planet's tip radius, at the
+ * centre distance at which it runs; without sizes (sun + planet) · sin(π / number) > planet + 2, in modules.
+ */
+function clear(train: Train, sun: Gear, planet: Gear, count: number): boolean {
+  const sine = Math.sin(Math.PI / count);
+  const centre = centreBetween(train, sun, planet);
+  const cut = geometryOf(train).gear(planet.id);
+  if (!cut || centre === null || !Number.isFinite(centre))
+    return (sun.teeth + planet.teeth) * sine > planet.teeth + TIPS;
+  return centre * sine > cut.form.tipRadius / cut.spec.moduleMm;
+}
 
-function collision(sun: Gear, planet: Gear, copies: number | undefined): Finding[] {
-  if (copies === undefined || copies < 2 || clear(sun, planet, copies)) return [];
+function collision(train: Train, sun: Gear, planet: Gear, copies: number | undefined): Finding[] {
+  if (copies === undefined || copies < 2 || clear(train, sun, planet, copies)) return [];
   let most = copies;
-  while (most > 1 && !clear(sun, planet, most)) most--;
+  while (most > 1 && !clear(train, sun, planet, most)) most--;
   return [
     finding(
       'collision',
@@ -201,7 +210,7 @@ function collision(sun: Gear, planet: Gear, copies: number | undefined): Finding
         mends: [
           {
             label: `${most} ${most === 1 ? 'planet' : 'planets'}`,
-            apply: (train) => changeMember(train, planet.member, { copies: most }),
+            apply: (now) => changeMember(now, planet.member, { copies: most }),
           },
         ],
       },

@@ -134,3 +134,35 @@ test('a shift is shared as it is said: equal sliding, equal roots', () => {
   expect(one / two).toBeCloseTo(1, 2);
   expect(splitShift(sharing, 'least shift')![0]).toBeCloseTo(0, 9);
 });
+
+test('two helices on one shaft that push the same way are said, and turned round they push against each other', () => {
+  const pump = demoTrain('pump-step-down');
+  expect(found(pump, 'thrust')).toEqual([]);
+  const turned: Train = {
+    ...pump,
+    gears: pump.gears.map((gear) => (gear.teeth === 17 || gear.teeth === 52 ? { ...gear, helix: -gear.helix! } : gear)),
+  };
+  const thrust = only(turned, 'thrust');
+  expect(thrust.what).toBe('Both helices on countershaft push it the same way in position run.');
+  expect(thrust.mends.map(({ label }) => label)).toEqual([
+    'Turn the helices of 19 and 56 round',
+    'Turn the helices of 17 and 52 round',
+  ]);
+  expect(mended(turned, thrust, 1)).toEqual(pump);
+  for (const nth of [0, 1]) expect(found(mended(turned, thrust, nth), 'thrust')).toEqual([]);
+});
+
+test('planets clear each other by the tips that they are cut with', () => {
+  const stirrer = demoTrain('stirrer');
+  const planet = stirrer.members.find(({ carrier }) => carrier !== undefined)!;
+  const copies = (train: Train, count: number): Train => ({
+    ...train,
+    members: train.members.map((member) => (member.id === planet.id ? { ...member, copies: count } : member)),
+  });
+  const sizedTrain = { ...stirrer, gears: stirrer.gears.map((gear) => ({ ...gear, module: 2 })) };
+  for (let count = 2; count < 9; count++)
+    // Of standard teeth the working geometry says what the counts say.
+    expect(found(copies(sizedTrain, count), 'collision').length).toBe(
+      found(copies(stirrer, count), 'collision').length,
+    );
+});

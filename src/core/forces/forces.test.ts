@@ -14,7 +14,16 @@ import { rackAcross, rackOf } from '../shapes';
 import { structureOf } from '../structure';
 import { checkTrain, components, parseTrain, partsById, type Train } from '../train';
 import { helixHands } from '../parts';
-import { contactLoads, copiesOf, memberForces, meshForces, rankWheels, shaftForces, type Vector } from '.';
+import {
+  contactLoads,
+  copiesOf,
+  couplerForces,
+  memberForces,
+  meshForces,
+  rankWheels,
+  shaftForces,
+  type Vector,
+} from '.';
 
 const caseText = (name: string) => readFileSync(join(__dirname, 'cases', name), 'utf8');
 const use = { torqueNm: 6, speedRpm: 1000 };
@@ -286,4 +295,15 @@ describe('which breaks first', () => {
     expect(ranked.map(({ gear }) => gear).sort()).toEqual(gears.map(({ id }) => id).sort());
     for (const { rootStressMPa } of ranked) expect(rootStressMPa).toBeGreaterThan(0);
   });
+});
+
+test('what is engaged holds its torque at the radius of its dogs', () => {
+  const stirrer = demoTrain('stirrer');
+  const [first] = stirrer.couplers;
+  const train = { ...stirrer, couplers: stirrer.couplers.map((coupler) => ({ ...coupler, radius: 25 })) };
+  const position = train.positions.find(({ engaged }) => engaged.includes(first!.id))!;
+  const { forceN, torqueNm } = couplerForces(modelOf(train).solvedIn(position.id), 6).get(first!.id)!;
+  expect(torqueNm).toBeGreaterThan(0);
+  expect(forceN).toBeCloseTo((1000 * torqueNm) / 25, 9);
+  expect(couplerForces(modelOf(stirrer).solvedIn(position.id), 6).get(first!.id)!.forceN).toBeNull();
 });

@@ -1,3 +1,4 @@
+export { couplerForces, type CouplerForce } from './coupler-forces';
 export { linePressure, stiffnessOf, type Stiffness } from './materials';
 export { contactLoads, memberForces, placeOf, type ContactLoad, type MemberForces } from './member-forces';
 export { copiesOf, meshForces, type ForcesUse, type MeshForces } from './mesh-forces';

@@ -13,6 +13,8 @@ export type NewRow =
 
 /** Adds the part that a row says, once the row is whole. */
 export function addRow(train: Train, section: Section, cells: Cells): NewRow {
+  if (section === 'wheels')
+    return { kind: 'wrong', message: 'A wheel comes with its set or pair; here it gets its sizes.' };
   const said = Object.fromEntries(Object.entries(cells).map(([column, text]) => [column, text.trim()])) as Cells;
   const what = lackOf(section, said);
   if (what.length > 0) return { kind: 'lacks', what };
@@ -25,7 +27,7 @@ export function addRow(train: Train, section: Section, cells: Cells): NewRow {
 }
 
 /** What a row still needs before it is a part. */
-function lackOf(section: Section, cells: Cells): string[] {
+function lackOf(section: Exclude<Section, 'wheels'>, cells: Cells): string[] {
   const need = (column: keyof Cells, what: string) => (cells[column] ? [] : [what]);
   switch (section) {
     case 'sets':
@@ -55,7 +57,7 @@ function lackOf(section: Section, cells: Cells): string[] {
   }
 }
 
-const STATEMENTS: Readonly<Record<Section, (cells: Cells, train: Train) => string>> = {
+const STATEMENTS: Readonly<Record<Exclude<Section, 'wheels'>, (cells: Cells, train: Train) => string>> = {
   sets: ({ kind = '', sun, sunOn, planet = '', planetOn = '', copies = '', ring, ringOn, carrier = '' }) => {
     const names = planetOn.split('+').map((name) => name.trim());
     const many = copies === '' ? '' : ` x${copies.replace(/^[x×]\s*/i, '')}`;

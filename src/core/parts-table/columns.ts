@@ -2,6 +2,7 @@
 export const COLUMNS = {
   sets: ['kind', 'sun', 'sunOn', 'planet', 'planetOn', 'copies', 'ring', 'ringOn', 'carrier'],
   pairs: ['driver', 'driverOn', 'mate', 'mateOn', 'kind', 'sense'],
+  wheels: ['wheel', 'module', 'width', 'material', 'shift', 'helix', 'bore', 'station'],
   couplers: ['name', 'kind', 'a', 'b', 'style'],
   members: ['name', 'role', 'limit', 'color'],
   positions: ['name', 'engaged'],

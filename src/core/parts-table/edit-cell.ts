@@ -22,6 +22,7 @@ import { FRAME_WORDS, Ids, missingText } from '../written-form';
 import { PAIR_KINDS, ROLES, type Column, type Section } from './columns';
 import { namedIn } from './named-in';
 import { pairKind, setKind, setOf } from './rows';
+import { editWheel } from './wheels';
 
 /** How cells are taken. */
 export interface CellOptions {
@@ -44,6 +45,8 @@ export function editCell(
       return editSet(train, id, column, said, options);
     case 'pairs':
       return editPair(train, id, column, said, options);
+    case 'wheels':
+      return editWheel(train, id, column, said);
     case 'couplers':
       return editCoupler(train, id, column, said);
     case 'members':

@@ -1,10 +1,11 @@
-import { checked, type Edit, type Train } from '../train';
+import { checked, refused, type Edit, type Train } from '../train';
 import { rowsOf } from '../written-form';
 import type { Section } from './columns';
 
 /** A train with a row so many places further down in its section, or up; it stops at either end. */
 export function moveRow(train: Train, section: Section, id: string, by: number): Edit {
   if (section === 'sets' || section === 'pairs') return moveMeshes(train, section, id, by);
+  if (section === 'wheels') return refused('Wheels stand in the order of their sets and pairs.');
   const list: readonly { readonly id: string }[] = train[section];
   return checked({ ...train, [section]: moved(list, (one) => one.id === id, by) });
 }

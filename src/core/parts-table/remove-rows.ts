@@ -1,4 +1,4 @@
-import { deletePosition, partsById, removePart, type Edit, type Train } from '../train';
+import { deletePosition, partsById, refused, removePart, type Edit, type Train } from '../train';
 import type { PartRow, Section } from './columns';
 import { withoutBare } from './edit-cell';
 import { partsTable } from './rows';
@@ -15,6 +15,8 @@ function removeRow(train: Train, section: Section, id: string): Edit {
   const row = partsTable(train)[section].find((one) => one.id === id);
   if (!row) return { ok: true, train };
   switch (section) {
+    case 'wheels':
+      return refused('A wheel goes with its set or pair: remove the row there.');
     case 'positions':
       return deletePosition(train, id);
     case 'couplers':

@@ -3,6 +3,7 @@ import { FRAME, partsById, type Coupler, type Gear, type Mesh, type Train } from
 import { couplerName, gearName, memberName } from '../words';
 import { rowsOf, type WrittenRow } from '../written-form';
 import type { Cells, PartRow, Section } from './columns';
+import { wheelRows } from './wheels';
 
 export type PartsTable = Readonly<Record<Section, readonly PartRow[]>>;
 
@@ -12,6 +13,7 @@ export function partsTable(train: Train): PartsTable {
   return {
     sets: rows.flatMap((row) => (row.arm === null ? [] : [setRow(train, row)])),
     pairs: rows.flatMap((row) => (row.arm === null ? [pairRow(train, itemAt(row.meshes, 0))] : [])),
+    wheels: wheelRows(train),
     couplers: train.couplers.map((coupler) => couplerRow(train, coupler)),
     members: train.members.map(({ id, limit, color }) => ({
       id,

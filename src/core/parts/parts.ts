@@ -52,6 +52,8 @@ export interface PartRow {
     readonly position: string;
     readonly speedRpm: number | null;
     readonly torqueNm: number | null;
+    /** Along the teeth at the pitch circle; null where a size is missing. */
+    readonly tangentialN: number | null;
   } | null;
   /**
    * At its fastest position, of a planet over the ground: its orbit and its own turning together where both point one
@@ -111,7 +113,7 @@ export function partsOf(train: Train, { speedRpm, torqueNm }: PartsUse): PartsLi
       centreDistancesMm: known((mesh) => sizes.centreDistance(mesh)),
       contactRatio: known((mesh) => geometry.contactRatio(mesh.id)),
       span: cut && spanOf(cut.spec),
-      worst: worstOf(cases, gear, byId.find.member(gear.member)?.copies ?? 1, speedRpm, torqueNm),
+      worst: worstOf(cases, gear, byId.find.member(gear.member)?.copies ?? 1, { speedRpm, torqueNm }, pitchMm),
       tipMetresPerSecond:
         fastest === null || speedRpm === null ? null : round((2 * Math.PI * fastest * speedRpm) / 60_000),
       tipLimit: limit,
@@ -184,8 +186,8 @@ function worstOf(
   cases: readonly Case[],
   gear: Gear,
   copies: number,
-  speedRpm: number | null,
-  torqueNm: number | null,
+  { speedRpm, torqueNm }: PartsUse,
+  pitchMm: number | null,
 ): PartRow['worst'] {
   const found = cases.map(({ id, solved }) => ({
     id,
@@ -201,6 +203,7 @@ function worstOf(
       position: worst.id,
       speedRpm: speedRpm === null ? null : round(worst.speed * speedRpm),
       torqueNm: torqueNm === null ? null : round(worst.torque * torqueNm),
+      tangentialN: torqueNm === null || pitchMm === null ? null : round((2000 * worst.torque * torqueNm) / pitchMm),
     }
   );
 }

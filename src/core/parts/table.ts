@@ -33,6 +33,7 @@ const COLUMNS: readonly (readonly [string, (part: PartRow) => string])[] = [
   ['worst in', ({ worst }) => worst?.position ?? 'carries nothing'],
   ['rpm there', ({ worst }) => number(worst?.speedRpm ?? null)],
   ['N·m on its teeth', ({ worst }) => number(worst?.torqueNm ?? null)],
+  ['N along its teeth', ({ worst }) => number(worst?.tangentialN ?? null)],
   ['tip m/s', ({ tipMetresPerSecond }) => number(tipMetresPerSecond)],
   ['limit m/s', ({ tipLimit }) => number(tipLimit)],
 ];

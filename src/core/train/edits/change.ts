@@ -88,6 +88,12 @@ export function setTipSpeedLimit(train: Train, material: Material, limit: number
 export const changeTrain = (train: Train, change: Partial<Pick<Train, TrainFigure | 'elasticity'>>): Edit =>
   checked(without({ ...train, ...change }));
 
+/** The modulus of elasticity of a material, N/mm²; undefined goes back to the usual one. */
+export function changeElasticity(train: Train, material: Material, value: number | undefined): Edit {
+  const values = without({ ...train.elasticity, [material]: value });
+  return changeTrain(train, { elasticity: Object.keys(values).length > 0 ? values : undefined });
+}
+
 /** Sets a finding of the checks aside, with the reason. */
 export function setAside(train: Train, finding: string, note: string): Edit {
   if (note.trim() === '') return refused('Say in a few words why it may stay as it is.');

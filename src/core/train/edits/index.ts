@@ -1,6 +1,7 @@
 export { checked, refused, type Edit } from './edit';
 export {
   changeCoupler,
+  changeElasticity,
   changeGear,
   changeTrain,
   type GearChange,

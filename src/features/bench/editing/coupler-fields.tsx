@@ -42,6 +42,13 @@ export function CouplerFields({ coupler, say }: { coupler: Coupler; say: Say }) 
         value={coupler.capacity === undefined ? '' : String(coupler.capacity)}
         onDone={(text) => edit(changeCoupler(train, coupler.id, { capacity: figureOrNothing(text, 'N·m') }))}
       />
+      <TextField
+        label="Radius of its dogs"
+        unit="mm"
+        numeric
+        value={coupler.radius === undefined ? '' : String(coupler.radius)}
+        onDone={(text) => edit(changeCoupler(train, coupler.id, { radius: figureOrNothing(text, 'mm') }))}
+      />
       {coupler.type === 'one-way' && (
         <>
           <ChoiceField

@@ -2,6 +2,7 @@
 
 import { ArrowLeft, ArrowRight } from 'lucide-react';
 import { tipSpeed, USUAL_TIP_SPEEDS } from '@/core/checks';
+import { stiffnessOf } from '@/core/forces';
 import { geometryOf } from '@/core/geometry';
 import { toNumber } from '@/core/rational';
 import {
@@ -11,6 +12,7 @@ import {
   addMeshingGear,
   addPlanetsRound,
   addStep,
+  changeElasticity,
   changeGear,
   changeMesh,
   freeGear,
@@ -161,6 +163,15 @@ function MakeFields({ gear, say }: { gear: Gear; say: Say }) {
             numeric
             value={String(train.tipSpeedLimits?.[material] ?? USUAL_TIP_SPEEDS[material])}
             onDone={(text) => edit(setTipSpeedLimit(train, material, figureOrNothing(text, 'm/s')))}
+          />
+        )}
+        {material && (
+          <TextField
+            label={`Elasticity, ${material}`}
+            unit="N/mm²"
+            numeric
+            value={String(stiffnessOf(train, material).elasticity)}
+            onDone={(text) => edit(changeElasticity(train, material, figureOrNothing(text)))}
           />
         )}
         {tips !== null && <p className="muted">Its tips run at {figure(tips)} m/s here.</p>}

@@ -1,10 +1,19 @@
 'use client';
 
 import { useMemo, type ReactNode } from 'react';
-import { memberForces, meshForces, rankWheels, type ForcesUse, type MeshForces } from '@/core/forces';
+import {
+  couplerForces,
+  memberForces,
+  meshForces,
+  rankWheels,
+  type Bending,
+  type ForcesUse,
+  type MeshForces,
+  type WheelStress,
+} from '@/core/forces';
 import { geometryOf } from '@/core/geometry';
 import { figure } from '@/core/units';
-import { gearName, memberName } from '@/core/words';
+import { couplerName, gearName, memberName } from '@/core/words';
 import { partsById, type Mesh, type Train } from '@/core/train';
 import { useLight, useTrain } from '@/features/train/use-train';
 import { useForces } from '../use-forces';
@@ -23,6 +32,7 @@ export function TeethFigures() {
       </section>
     );
   const borne = [...members].filter(([, { shaft }]) => shaft !== null);
+  const held = [...couplerForces(solved, use.torqueNm)].filter(([, { forceN }]) => forceN !== null);
   const pins = [...members].filter(([, { pinN }]) => pinN !== null && pinN > 0);
   return (
     <section aria-label="Teeth" className="mt-4 border-t border-base-300 pt-2 text-sm">
@@ -38,6 +48,13 @@ export function TeethFigures() {
           {pins.map(([id, { pinN }]) => `Pin of ${memberName(train, id)}: ${figure(pinN ?? 0)} N`).join(' · ')}
         </p>
       )}
+      {held.length > 0 && (
+        <p className="mt-1.5">
+          {held
+            .map(([id, { forceN }]) => `${couplerName(train, id)}: ${figure(forceN ?? 0)} N on its dogs together`)
+            .join(' · ')}
+        </p>
+      )}
       {borne.length > 0 && (
         <Grid head={['Bearings of', 'first', 'second', 'axial', 'bent']} units="N; N·m where it is bent most">
           {borne.map(([id, { shaft, overhung }]) => (
@@ -45,6 +62,7 @@ export function TeethFigures() {
               <td>
                 {memberName(train, id)}
                 {overhung.length > 0 && <span className="muted block text-xs">a wheel is overhung</span>}
+                {shaft && <BendingLine diagram={shaft.diagram} />}
               </td>
               {shaft?.bearings.map(({ atMm, n, angleDeg }) => (
                 <td key={atMm} className="figure" title={`at ${figure(atMm)} mm, ${angleDeg.toFixed(0)}°`}>
@@ -139,6 +157,32 @@ function Running({ train }: { train: Train }) {
   );
 }
 
+/** How far a shaft is bent along its length: the farther the line is from below, the more. */
+function BendingLine({ diagram }: { diagram: readonly Bending[] }) {
+  const [first, last] = [diagram[0], diagram.at(-1)];
+  const most = Math.max(0, ...diagram.map(({ nm }) => nm));
+  if (!first || !last || most === 0 || first.atMm === last.atMm) return null;
+  const [wide, high] = [96, 18];
+  const places = diagram.map(({ atMm, nm }) => {
+    const x = (wide * (atMm - first.atMm)) / (last.atMm - first.atMm);
+    return `${x.toFixed(1)},${(high - ((high - 2) * nm) / most).toFixed(1)}`;
+  });
+  const at = diagram.find(({ nm }) => nm === most);
+  return (
+    <svg
+      viewBox={`0 0 ${wide} ${high}`}
+      width={wide}
+      height={high}
+      role="img"
+      aria-label={`Bent most at ${figure(at?.atMm ?? 0)} mm`}
+      className="mt-0.5 block overflow-visible"
+    >
+      <polyline points={`0,${high} ${wide},${high}`} className="stroke-base-content/40" />
+      <polyline points={places.join(' ')} className="fill-none stroke-base-content" strokeWidth={1.2} />
+    </svg>
+  );
+}
+
 /** So many wheels are named; the rest are used less. */
 const SHOWN = 5;
 
@@ -169,10 +213,27 @@ function Hardest({ train, use }: { train: Train; use: ForcesUse }) {
         ))}
       </Grid>
       <p className="muted mt-1 text-xs">
-        A comparison between these wheels, not a rating: no life, no shocks, no safety. Width, module and shift even it
-        out. Have what can hurt someone rated by who is licensed for it.
+        <EvenOut train={train} ranked={ranked} /> A comparison between these wheels, not a rating: no life, no shocks,
+        no safety. Width, module and shift even it out. Have what can hurt someone rated by who is licensed for it.
         {printed && ' Printed wheels are weak across their layers: print them lying flat.'}
       </p>
+    </>
+  );
+}
+
+/** How wide the wheel that is used hardest would have to be to be used no harder than the next of another mesh. */
+function EvenOut({ train, ranked }: { train: Train; ranked: readonly WheelStress[] }) {
+  const [first] = ranked;
+  // Its mate becomes wider with it.
+  const next = ranked.find(({ mesh }) => mesh !== first?.mesh);
+  if (!first || !next || first.rootStressMPa === next.rootStressMPa) return null;
+  const { gear, mesh, pair } = partsById(train);
+  const width = Math.min(...pair(mesh(first.mesh)).map(({ faceWidth = Infinity }) => faceWidth));
+  const wanted = (width * first.rootStressMPa) / next.rootStressMPa;
+  return (
+    <>
+      {gearName(train, gear(first.gear))} and its mate {figure(wanted)} mm wide instead of {figure(width)} would bend it
+      no more than {gearName(train, gear(next.gear))}.
     </>
   );
 }

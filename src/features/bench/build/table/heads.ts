@@ -1,4 +1,4 @@
-import { COUPLER_STYLES } from '@/core/train';
+import { COUPLER_STYLES, MATERIALS } from '@/core/train';
 import { COUPLER_KINDS, PAIR_KINDS, ROLES, SENSES, SET_KINDS, type Column, type Section } from '@/core/parts-table';
 
 /** How a column is headed and how wide it is, and which words may stand in it. */
@@ -32,6 +32,16 @@ export const HEADS: Readonly<Record<Section, readonly Head[]>> = {
     { column: 'kind', head: 'Kind', width: '6.5rem', offers: PAIR_KINDS },
     { column: 'sense', head: 'Direction', width: '6.5rem', offers: SENSES },
   ],
+  wheels: [
+    { column: 'wheel', head: 'Wheel', width: '10rem' },
+    { column: 'module', head: 'Module, mm', width: '6rem' },
+    { column: 'width', head: 'Width, mm', width: '5.5rem' },
+    { column: 'material', head: 'Material', width: '6.5rem', offers: MATERIALS },
+    { column: 'shift', head: 'Shift, × m', width: '5.5rem' },
+    { column: 'helix', head: 'Helix, °', width: '5rem' },
+    { column: 'bore', head: 'Bore, mm', width: '5.5rem' },
+    { column: 'station', head: 'Station', width: '5rem' },
+  ],
   couplers: [
     { column: 'name', head: 'Name', width: '9rem' },
     { column: 'kind', head: 'Kind', width: '6.5rem', offers: COUPLER_KINDS },
@@ -54,6 +64,7 @@ export const HEADS: Readonly<Record<Section, readonly Head[]>> = {
 export const SECTION_NAMES: Readonly<Record<Section, string>> = {
   sets: 'Sets',
   pairs: 'Pairs',
+  wheels: 'Wheels',
   couplers: 'Couplers',
   members: 'Members',
   positions: 'Positions',

@@ -5,7 +5,7 @@ import type { DraftRow } from './fill';
 /** Rows that are not whole yet, by their sections. */
 export type Drafts = Readonly<Record<Section, readonly DraftRow[]>>;
 
-export const NO_DRAFTS: Drafts = { sets: [], pairs: [], couplers: [], members: [], positions: [] };
+export const NO_DRAFTS: Drafts = { sets: [], pairs: [], wheels: [], couplers: [], members: [], positions: [] };
 
 const keyOf = (id: string): string => `tin-wheel-rows/${id}`;
 

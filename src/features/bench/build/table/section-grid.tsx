@@ -32,7 +32,9 @@ export function SectionGrid({ section, offers, rows, drafts, messages, onFill, o
   // A row is read by the grammar; what is pointed at changes far more often than what is typed.
   const waiting = useMemo(() => drafts.map((draft) => draftSays(train, section, draft)), [train, section, drafts]);
   const heads = HEADS[section];
-  const lines = [...rows.map(({ cells }) => cells), ...drafts.map(({ cells }) => cells), {}];
+  // Wheels come with their sets and pairs: no row is begun here.
+  const begins = section === 'wheels' ? [] : [{}];
+  const lines = [...rows.map(({ cells }) => cells), ...drafts.map(({ cells }) => cells), ...begins];
   const isLit = (row: PartRow | undefined) => row !== undefined && lit !== null && pointsAtRow(section, row, lit);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
   const moved = ({ active, over }: DragEndEvent) => {
@@ -94,7 +96,7 @@ export function SectionGrid({ section, offers, rows, drafts, messages, onFill, o
                   span={heads.length}
                   lit={isLit(row)}
                   chosen={chosen.includes(i)}
-                  number={i < lines.length - 1 ? i + 1 : null}
+                  number={i < lines.length - begins.length ? i + 1 : null}
                   at={i}
                   onChoose={(further) => choose(i, further)}
                   onRemove={() => {
