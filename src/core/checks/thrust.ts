@@ -34,7 +34,7 @@ export function thrustFindings(train: Train): Finding[] {
         {
           what: `Both helices on ${memberName(train, member.id)} push it the same way in position ${position}.`,
           why:
-            `For each N·m put in that is ${figure(Math.abs(itemAt(thrusts, 0)))} and ` +
+            `For each N·m of input torque that is ${figure(Math.abs(itemAt(thrusts, 0)))} and ` +
             `${figure(Math.abs(itemAt(thrusts, 1)))} N, and its bearings have to hold both.`,
           mend: 'With one of them of the other hand they push against each other.',
           mends: there.map((group) => ({
