@@ -2,6 +2,8 @@ import { runs } from '@/testing/runs';
 import fc from 'fast-check';
 import { readdirSync } from 'node:fs';
 import { demoTrain } from '@/testing/demo-train';
+import { pairTrain } from '@/testing/pair-train';
+import { geometryOf } from '../geometry';
 import { memberFigures } from '../powerflow';
 import { toNumber } from '../rational';
 import {
@@ -56,7 +58,7 @@ function cut({ wheels, meshes }: Station, turns: TurnsOf, mesh: Station['meshes'
     return {
       wheel,
       outline: placed(
-        toothOutline(wheel.teeth, wheel.shape === 'ring', 6),
+        toothOutline(wheel.teeth, wheel.shape === 'ring', 6, wheel.shift),
         poseOf(wheel, turns, phases[i]!),
         wheel.module,
       ),
@@ -108,20 +110,46 @@ describe('tooth outlines', () => {
       { numRuns: runs(60) },
     );
   });
+
+  test.each([
+    ['shifted apart', { teeth: 20, shift: 0.3 }, { teeth: 33, shift: 0.2 }],
+    ['shifted together', { teeth: 30, shift: -0.2 }, { teeth: 40, shift: -0.1 }],
+    ['helical', { teeth: 22, helix: 25, shift: 0.2 }, { teeth: 31, helix: -25 }],
+    ['in a ring', { teeth: 22, shift: 0.3 }, { teeth: 61, shift: 0.1, type: 'internal' as const }],
+  ])('wheels that are %s neither cut in nor part', (_, a, b) => {
+    const ratio = (('type' in b ? 1 : -1) * a.teeth) / b.teeth;
+    const [station] = endView(pairTrain({ ...a, module: 2 }, { ...b, module: 2 }), []);
+    for (let i = 0; i < 8; i++) {
+      const turned = i / 8 / a.teeth;
+      const turns = (member: string) => (member === 'in' ? turned : ratio * turned);
+      expect(cut(station!, turns, station!.meshes[0]!)).toBeLessThan(0.02);
+    }
+    // Nearer by a tenth of their distance, or in a ring farther out, they would.
+    const [first, second] = station!.wheels.map(({ centre }) => centre);
+    const along = 'type' in b ? 1.1 : 0.9;
+    const moved = {
+      x: first!.x + along * (second!.x - first!.x),
+      y: first!.y + along * (second!.y - first!.y),
+    };
+    const wheels = station!.wheels.map((wheel, i) => (i === 0 ? wheel : { ...wheel, centre: moved }));
+    expect(cut({ ...station!, wheels }, STILL, station!.meshes[0]!)).toBeGreaterThan(0.02);
+  });
 });
 
 describe('end view', () => {
-  test.each(ALL)('%s: gears that mesh touch at their pitch circles, at every station', (name) => {
+  test.each(ALL)('%s: gears that mesh touch at the circles on which they run, at every station', (name) => {
     const found = stations(name);
     expect(found.length).toBeGreaterThan(0);
     for (const { wheels, meshes, bounds } of found) {
       expect(bounds.right).toBeGreaterThan(bounds.left);
-      for (const { a, b } of meshes) {
+      for (const { a, b, mesh } of meshes) {
         const [p, q] = [a, b].map((i) => ({ wheel: wheels[i]!, ...poseOf(wheels[i]!, STILL, 0) }));
         if ([p, q].some((end) => end!.wheel.shape === 'bevel planet')) continue;
         const [rp, rq] = [p!, q!].map(({ wheel }) => (wheel.shape === 'worm' ? 4 * wheel.module : wheel.radius));
         const reach = p!.wheel.shape === 'ring' || q!.wheel.shape === 'ring' ? Math.abs(rp! - rq!) : rp! + rq!;
-        expect(Math.hypot(p!.x - q!.x, p!.y - q!.y)).toBeCloseTo(reach, 6);
+        // Shifted wheels touch at their working circles, as far as their shifts are written out.
+        const runs = geometryOf(demoTrain(name)).mesh(mesh)?.running.centreMm ?? reach;
+        expect(Math.hypot(p!.x - q!.x, p!.y - q!.y)).toBeCloseTo(runs, 3);
       }
     }
   });

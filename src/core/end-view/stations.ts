@@ -126,7 +126,8 @@ function stationOf(
     member: gear.member,
     teeth: gear.teeth,
     shape: shapeOf(gear, orbit !== null),
-    module: lookUp(modules, gear.id),
+    module: lookUp(modules, gear.id) / leaning(gear),
+    shift: (gear.shift ?? 0) * leaning(gear),
     radius: radius(gear),
     copy,
     centre,
@@ -172,6 +173,10 @@ function stationOf(
     bounds: boundsOf(wheels),
   };
 }
+
+/** How much shorter a length across the tooth is than across the axis: cos β. */
+const leaning = ({ type, helix = 0 }: Gear): number =>
+  type === 'external' || type === 'internal' ? Math.cos((helix * Math.PI) / 180) : 1;
 
 /** A worm lies under its wheel. */
 function besideMate(

@@ -13,7 +13,10 @@ export interface EndViewGear {
    * edge-on.
    */
   readonly shape: 'toothed' | 'ring' | 'smooth' | 'worm' | 'bevel planet';
+  /** As it is seen: of a helical wheel across its axis. */
   readonly module: number;
+  /** Profile shift, in modules as they are seen. */
+  readonly shift: number;
   readonly radius: number;
   /** Which of the equal planets, from 0. */
   readonly copy: number;

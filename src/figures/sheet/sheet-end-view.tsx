@@ -48,11 +48,7 @@ export function SheetEndView({ station, name, scale, train }: Props) {
               stroke={color}
               strokeWidth={line * 1.4}
             >
-              {toothed ? (
-                <path d={outline(wheel.teeth, wheel.shape === 'ring', wheel.module)} />
-              ) : (
-                <circle r={wheel.radius} />
-              )}
+              {toothed ? <path d={outline(wheel)} /> : <circle r={wheel.radius} />}
               <circle r={wheel.radius} strokeDasharray={`${line * 8} ${line * 5}`} strokeWidth={line * 0.7} />
               <path d={`M ${-line * 6} 0 H ${line * 6} M 0 ${-line * 6} V ${line * 6}`} strokeWidth={line} />
             </g>
@@ -82,7 +78,7 @@ function rulerMm(size: number): number {
   return Number((Math.max(1, Math.floor(size / 3 / unit)) * unit).toPrecision(3));
 }
 
-const outline = (teeth: number, ring: boolean, size: number): string =>
-  `M${toothOutline(teeth, ring, FLANK_POINTS)
-    .map(({ x, y }) => `${(x * size).toFixed(3)} ${(y * size).toFixed(3)}`)
+const outline = ({ teeth, shape, module, shift }: Station['wheels'][number]): string =>
+  `M${toothOutline(teeth, shape === 'ring', FLANK_POINTS, shift)
+    .map(({ x, y }) => `${(x * module).toFixed(3)} ${(y * module).toFixed(3)}`)
     .join('L')}Z`;

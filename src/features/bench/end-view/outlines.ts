@@ -42,11 +42,11 @@ export const box = (halfWidth: number, halfHeight: number): string =>
 const outerEdge = (teeth: number): string => circlePath(teeth / 2 + 3.6);
 
 /** A gear's outline; a ring with its outer edge. */
-export const teethOutline = (teeth: number, ring: boolean, flankPoints: number): string =>
+export const teethOutline = (teeth: number, ring: boolean, flankPoints: number, shift: number): string =>
   once(
-    `teeth ${teeth} ${ring} ${flankPoints}`,
+    `teeth ${teeth} ${ring} ${flankPoints} ${shift}`,
     () =>
-      `${ring ? outerEdge(teeth) : ''}M${toothOutline(teeth, ring, flankPoints)
+      `${ring ? outerEdge(teeth) : ''}M${toothOutline(teeth, ring, flankPoints, shift)
         .map(({ x, y }) => `${short(x)} ${short(y)}`)
         .join('L')}Z`,
   );

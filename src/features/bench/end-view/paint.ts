@@ -138,7 +138,12 @@ function paintWheel(
 const hubOf = (teeth: number): number => Math.min(teeth * 0.14, Math.max(1.1, teeth * 0.09));
 
 /** A wheel's outline and hub. */
-function paintRound(pen: Pen, { teeth, shape }: EndViewGear, { size, edge, body }: Look, paper: EndViewPaper): void {
+function paintRound(
+  pen: Pen,
+  { teeth, shape, shift }: EndViewGear,
+  { size, edge, body }: Look,
+  paper: EndViewPaper,
+): void {
   const ring = shape === 'ring';
   const fine = size < FINEST;
   const outline =
@@ -146,7 +151,7 @@ function paintRound(pen: Pen, { teeth, shape }: EndViewGear, { size, edge, body 
       ? circlePath(teeth / 2)
       : fine
         ? plainRing(teeth)
-        : teethOutline(teeth, ring, size > 7 ? 7 : size > 3 ? 4 : 2);
+        : teethOutline(teeth, ring, size > 7 ? 7 : size > 3 ? 4 : 2, shift);
   pen.draw(outline, { ...body, ...edge });
   if (!ring) pen.draw(circlePath(hubOf(teeth)), { fill: paper.paper, ...edge });
 }
