@@ -41,5 +41,6 @@ export function forcesJson(
     const couplers = Object.fromEntries(couplerForces(solved, use.torqueNm));
     return [id, { meshes: Object.fromEntries(meshes), members: Object.fromEntries(members), couplers }];
   });
-  return { torqueNm: use.torqueNm, positions: Object.fromEntries(positions), ranking: rankWheels(train, use, losses) };
+  const ranking = rankWheels(train, use, { losses, positions: wanted.map(({ id }) => id) });
+  return { torqueNm: use.torqueNm, positions: Object.fromEntries(positions), ranking };
 }

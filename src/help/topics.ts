@@ -180,7 +180,7 @@ export const TOPICS = {
         'the results on as few pages as they need, or every position worked out with room for remarks',
       ],
     ],
-    cautions: ['figures', 'burst', 'turning', 'licensed', 'local'],
+    cautions: ['figures', 'comparison', 'burst', 'turning', 'licensed', 'local'],
   },
 } as const satisfies Record<string, Topic>;
 

@@ -3,6 +3,9 @@ export const CAUTIONS = {
   figures:
     'Motion is exact and torque ideal, or estimated from the losses given. Teeth, shafts, ' +
     'bearings and housings are not rated for strength or fatigue.',
+  comparison:
+    'A comparison between these wheels, not a rating: no life, no shocks, no safety. Have what can hurt someone rated ' +
+    'by who is licensed for it.',
   turning: 'Rotating parts pinch and grab: guards on, no loose clothing, power off before reaching in.',
   burst: 'Fast or printed gears can burst: keep below the tip speed of the material, with a shield and eye protection.',
   springs: 'Springs and balls fly out of opened hubs.',

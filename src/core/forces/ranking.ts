@@ -22,11 +22,21 @@ export interface WheelStress {
 
 const MM_PER_M = 1000;
 
-/** Wheels by the stress in their roots, the largest first, each in its worst position; without what is not known. */
-export function rankWheels(train: Train, use: ForcesUse, losses = false): readonly WheelStress[] {
+/**
+ * Wheels by the stress in their roots, the largest first, each in its worst position of all or of those that are named;
+ * without what is not known.
+ */
+export function rankWheels(
+  train: Train,
+  use: ForcesUse,
+  {
+    losses = false,
+    positions = train.positions.map(({ id }) => id),
+  }: { readonly losses?: boolean; readonly positions?: readonly string[] } = {},
+): readonly WheelStress[] {
   const { solvedIn } = modelOf(train);
   const worst = new Map<string, Omit<WheelStress, 'ofLargest'>>();
-  for (const { id } of train.positions)
+  for (const id of positions)
     for (const found of stressesIn(solvedIn(id, { losses }), use)) {
       const known = worst.get(found.gear);
       if (!known || found.rootStressMPa > known.rootStressMPa) worst.set(found.gear, { ...found, position: id });

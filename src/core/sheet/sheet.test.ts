@@ -99,3 +99,12 @@ test('the log in a sentence, and what does not agree; without readings no sectio
   expect(odd).toMatchObject({ kind: 'list' });
   expect(blocks('pan-rake', 'log', { log: { ...log, readings: [] } })).toEqual([]);
 });
+
+test('wheels that have sizes are compared, with what that is not; without sizes nothing is said', () => {
+  const found = blocks('printed-hoist', 'forces');
+  const [table] = tables(found);
+  expect(table!.rows[0]!.slice(0, 1)).toEqual(['15 on layshaft']);
+  expect(table!.rows).toHaveLength(4);
+  expect(found.at(-1)).toMatchObject({ kind: 'text', text: expect.stringContaining('not a rating') as string });
+  expect(blocks('harvester', 'forces')).toEqual([]);
+});

@@ -1,6 +1,7 @@
 import { CAUTIONS } from '../cautions';
 import { checkDesign } from '../checks';
 import { endView, type Station } from '../end-view';
+import { rankWheels } from '../forces';
 import { chartOf, type ChartRow } from '../gear-chart';
 import { countedIn, judgeFor, type Log } from '../measurement';
 import { gearSizes, partsOf, partsTable } from '../parts';
@@ -9,7 +10,7 @@ import { inverse, toFraction, toNumber, type Rational } from '../rational';
 import { inputTorque, outputTorque, solveLoads, type Solved, type Unbalanced } from '../solve';
 import type { Train } from '../train';
 import { figure, type RatioConvention } from '../units';
-import { couplerName, exact, listed, memberName, unbalancedText } from '../words';
+import { couplerName, exact, gearName, listed, memberName, unbalancedText } from '../words';
 import { workingOf, workingText } from '../working';
 import { modelOf } from '../model';
 import { partsById } from '../train';
@@ -24,6 +25,7 @@ export const SECTIONS = {
   working: 'Working',
   figures: 'Figures',
   parts: 'Parts list',
+  forces: 'Wheels compared',
   checks: 'Checks',
   log: 'Log',
   cautions: 'Cautions',
@@ -210,6 +212,25 @@ const BLOCKS: Readonly<Record<SectionKey, Make>> = {
     return [
       { kind: 'table', ...withoutEmpty(partsTable(list)) },
       { kind: 'text', text: `${list.wheels} wheels, ${list.different} different ones.` },
+    ];
+  },
+  forces: (train, { speedRpm, torqueNm }) => {
+    const ranked = torqueNm === null ? [] : rankWheels(train, { torqueNm, speedRpm });
+    if (ranked.length === 0) return [];
+    const { gear, position } = partsById(train);
+    return [
+      {
+        kind: 'table',
+        head: ['wheel', 'bending in the root N/mm²', 'pressure on the flank N/mm²', '% of the largest', 'worst in'],
+        rows: ranked.map((one) => [
+          gearName(train, gear(one.gear)),
+          figure(one.rootStressMPa),
+          one.contactMPa === null ? '' : figure(one.contactMPa),
+          figure(100 * one.ofLargest),
+          position(one.position).name,
+        ]),
+      },
+      { kind: 'text', text: CAUTIONS.comparison },
     ];
   },
   checks: (train, { speedRpm, torqueNm }) => {

@@ -11,6 +11,7 @@ import {
   type MeshForces,
   type WheelStress,
 } from '@/core/forces';
+import { CAUTIONS } from '@/core/cautions';
 import { geometryOf } from '@/core/geometry';
 import { figure } from '@/core/units';
 import { couplerName, gearName, memberName } from '@/core/words';
@@ -213,8 +214,7 @@ function Hardest({ train, use }: { train: Train; use: ForcesUse }) {
         ))}
       </Grid>
       <p className="muted mt-1 text-xs">
-        <EvenOut train={train} ranked={ranked} /> A comparison between these wheels, not a rating: no life, no shocks,
-        no safety. Width, module and shift even it out. Have what can hurt someone rated by who is licensed for it.
+        <EvenOut train={train} ranked={ranked} /> {CAUTIONS.comparison} Width, module and shift even it out.
         {printed && ' Printed wheels are weak across their layers: print them lying flat.'}
       </p>
     </>

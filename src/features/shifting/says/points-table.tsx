@@ -3,6 +3,7 @@ import { figure } from '@/core/units';
 import { DataTable } from '@/ui/data-table';
 import type { Setup } from '../setup';
 import { useNameOf, useUnits } from '../use-shifting';
+import { StallWheels } from './stall-wheels';
 import { lookUp } from '@/core/required';
 
 /** Where motor and load meet, position by position. */
@@ -74,6 +75,7 @@ export function PointsTable({ setup }: { setup: Setup }) {
               ]),
         ]}
       />
+      <StallWheels setup={setup} />
       {(scenario.load.profile ?? []).length > 0 && (
         <p className="muted mt-1">With the load as it is at the start; over time the run shows it.</p>
       )}
