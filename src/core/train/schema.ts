@@ -211,7 +211,6 @@ export const trainSchema = z.strictObject({
   tipSpeedLimits: z.optional(
     z.partialRecord(z.enum(MATERIALS), positive('A tip speed'), { error: 'Tip speed limits name materials and m/s.' }),
   ),
-  setAside: z.optional(list(setAsideSchema, LIMITS.setAside, 'findings set aside')),
   /** Of the basic rack, across the tooth, degrees: 20 where it is not said. */
   pressureAngle: z.optional(inRange('A pressure angle is from 10 to 35°.', 10, 35)),
   /** Of the basic rack, in modules: 1, 1.25 and 0.38 where they are not said (ISO 53, profile A). */
@@ -228,6 +227,7 @@ export const trainSchema = z.strictObject({
       error: 'Elasticity names materials and N/mm².',
     }),
   ),
+  setAside: z.optional(list(setAsideSchema, LIMITS.setAside, 'findings set aside')),
 });
 
 /** Nothing of a document is ever written to: an edit makes a new one, which shares what did not change. */

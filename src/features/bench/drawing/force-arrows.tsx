@@ -17,9 +17,9 @@ const SHORTEST = 3;
  * pushes apart and along the axis.
  */
 export function ForceArrows({ view }: { view: SideView }) {
-  const { train, solved, use } = useForces();
-  const forces = useMemo(() => meshForces(solved, use), [solved, use]);
-  const drawn = contactsIn(train, view, forces);
+  const forced = useForces();
+  const forces = useMemo(() => forced && meshForces(forced.solved, forced.use), [forced]);
+  const drawn = forced && forces ? contactsIn(forced.train, view, forces) : [];
   const largest = Math.max(0, ...drawn.map(({ found }) => found.tangentialN));
   if (largest === 0) return null;
   const long = (n: number) => (LONGEST * n) / largest;

@@ -17,11 +17,15 @@ import { figure } from '@/core/units';
 import { couplerName, gearName, memberName } from '@/core/words';
 import { partsById, type Mesh, type Train } from '@/core/train';
 import { useLight, useTrain } from '@/features/train/use-train';
-import { useForces } from '../use-forces';
+import { useForces, type Forced } from '../use-forces';
 
 /** What the teeth bear and how they run, mesh by mesh; what bearings hold; which wheel is used hardest. */
 export function TeethFigures() {
-  const { train, use, solved } = useForces();
+  const forced = useForces();
+  return forced && <Teeth of={forced} />;
+}
+
+function Teeth({ of: { train, use, solved, byLoads } }: { of: Forced }) {
   const forces = useMemo(() => meshForces(solved, use), [solved, use]);
   const members = useMemo(() => memberForces(train, forces), [train, forces]);
   if (train.gears.length === 0) return null;
@@ -76,7 +80,11 @@ export function TeethFigures() {
           ))}
         </Grid>
       )}
-      <Hardest train={train} use={use} />
+      {byLoads ? (
+        <p className="muted mt-1.5">With a torque given at the input the wheels are compared over all positions.</p>
+      ) : (
+        <Hardest train={train} use={use} />
+      )}
     </section>
   );
 }
