@@ -3,12 +3,10 @@ import { finding, type Finding } from './finding';
 import { geometryOf } from '../geometry';
 import { required } from '../required';
 import { teethFix } from './meshes';
-import { shiftMends } from './shifts';
+import { millimetres, shiftMends } from './shifts';
 
 /** In modules: what rounding of typed shifts leaves. */
 const NEAR = 1e-3;
-
-const millimetres = (value: number): string => String(Number(value.toFixed(3)));
 
 /** Pairs between the same two shafts whose centre distances disagree; only where the modules are given. */
 export function distanceFindings(train: Train): Finding[] {
@@ -44,8 +42,8 @@ export function distanceFindings(train: Train): Finding[] {
         'wrong',
         {
           what:
-            `${pair[0].teeth} with ${pair[1].teeth} wants ${millimetres(distance)} mm between the shafts, ` +
-            `${p.teeth} with ${q.teeth} on the same two wants ${millimetres(first.distance)} mm.`,
+            `${pair[0].teeth} with ${pair[1].teeth} wants ${millimetres(distance)} between the shafts, ` +
+            `${p.teeth} with ${q.teeth} on the same two wants ${millimetres(first.distance)}.`,
           why: 'Two shafts have one distance: one of the pairs would bind or not reach.',
           mend: `With this module the teeth of the pair should add up to ${Math.round(sum)}; or shift the profiles.`,
           mends: [...(fits ? [teethFix('Gear', pair[1], wanted)] : []), ...shiftMends(train, mesh, first.distance)],

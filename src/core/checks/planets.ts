@@ -5,7 +5,7 @@ import { geometryOf, runningCentre, sharedCentre } from '../geometry';
 import { timingOf, type TimingContact } from './assembly';
 import { finding, type Finding } from './finding';
 import { teethFix } from './meshes';
-import { shiftText, withShifts } from './shifts';
+import { millimetres, shiftText, withShifts } from './shifts';
 import { itemAt, required } from '../required';
 
 /** Teeth that stand out beyond the pitch circles of two planets side by side: one addendum each, twice. */
@@ -97,7 +97,7 @@ function sharedByShift(train: Train, sun: Gear, planet: Gear, ring: Gear) {
   if (!found || !p || Math.abs(found.planetShift) > 1) return null;
   const known = geometry.moduleMm(planet.id) !== null;
   const at = known
-    ? `at ${Number(found.centreMm.toFixed(3))} mm`
+    ? `at ${millimetres(found.centreMm)}`
     : `at ${Number((found.centreMm / p.moduleMm).toFixed(3))} modules`;
   return {
     says: `${shiftText(found.planetShift)} on the planet makes both pairs run ${at}.`,

@@ -10,6 +10,8 @@ const rounded = (shift: number): number => Number(shift.toFixed(4)) + 0;
 
 export const shiftText = (shift: number): string => `x = ${shift.toFixed(3).replace('-', '−')}`;
 
+export const millimetres = (value: number): string => `${Number(value.toFixed(3))} mm`;
+
 /** Gives gears their shifts, all or none. */
 export function withShifts(train: Train, shifts: readonly (readonly [gear: string, shift: number])[]): Edit {
   let edit: Edit = { ok: true, train };

@@ -1,7 +1,8 @@
 import { copiesOf, meshForces } from '../forces';
+import { meshingGears } from '../geometry';
 import { modelOf } from '../model';
 import { itemAt } from '../required';
-import { changeGear, components, type Edit, type Train } from '../train';
+import { changeGear, type Edit, type Train } from '../train';
 import { figure } from '../units';
 import { memberName } from '../words';
 import { finding, type Finding } from './finding';
@@ -16,10 +17,7 @@ type Group = readonly string[];
 export function thrustFindings(train: Train): Finding[] {
   const helical = new Set(train.gears.filter(({ helix, herringbone }) => helix && !herringbone).map(({ id }) => id));
   if (helical.size < 2) return [];
-  const groups = components(
-    train.gears.map(({ id }) => id as string),
-    train.meshes.map(({ gears }) => gears),
-  );
+  const groups = meshingGears(train);
   return train.members.flatMap((member): Finding[] => {
     const own = train.gears.filter((gear) => gear.member === member.id && helical.has(gear.id)).map(({ id }) => id);
     const there = groups.filter((group) => own.some((id) => group.includes(id)));

@@ -2,7 +2,7 @@ import { geometryOf, leastShift, type MeshGeometry } from '../geometry';
 import { changeGear, type Gear, type Mesh, type Train } from '../train';
 import { gearName } from '../words';
 import { finding, type Finding } from './finding';
-import { outsideFirst, shiftMends, shiftText, withShifts } from './shifts';
+import { millimetres, outsideFirst, shiftMends, shiftText, withShifts } from './shifts';
 
 /** Least contact ratio at which one pair of teeth takes over from the next. */
 const LEAST_CONTACT = 1;
@@ -12,8 +12,6 @@ const THIN_TIP = 0.2;
 const LOOSE = 0.15;
 /** Parts of a module: what rounding of typed shifts leaves is no clash. */
 const NEAR = 1e-3;
-
-const millimetres = (value: number): string => `${Number(value.toFixed(3))} mm`;
 
 /** Checks of wheels as they are cut and run: centres, shifts, contact, interference, pointed tips, hands of helices. */
 export function wheelFindings(train: Train): Finding[] {

@@ -6,13 +6,13 @@ import { demoTrain } from '@/testing/demo-train';
 import { pairTrain } from '@/testing/pair-train';
 import { runs } from '@/testing/runs';
 import { endView, centreOf } from '../end-view';
-import { axisLines, gearModules, geometryOf } from '../geometry';
+import { axisLines, gearModules, geometryOf, meshingGears } from '../geometry';
 import { modelOf } from '../model';
 import { contributions } from '../powerflow';
 import { toNumber } from '../rational';
 import { rackAcross, rackOf } from '../shapes';
 import { structureOf } from '../structure';
-import { checkTrain, components, parseTrain, partsById, type Train } from '../train';
+import { checkTrain, parseTrain, partsById, type Train } from '../train';
 import { helixHands } from '../parts';
 import {
   contactLoads,
@@ -108,10 +108,7 @@ const sized = arbitraryTrain({ outputs: true, worms: true, oneWays: true }).map(
   const modules = gearModules(train, axisLines(structureOf(train)));
   const hands = helixHands(train);
   // What meshes stands at one place.
-  const groups = components(
-    train.gears.map(({ id }) => id as string),
-    train.meshes.map(({ gears }) => gears),
-  );
+  const groups = meshingGears(train);
   const full = {
     ...train,
     stationLength: 14,

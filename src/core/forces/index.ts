@@ -4,13 +4,4 @@ export { contactLoads, memberForces, placeOf, type ContactLoad, type MemberForce
 export { copiesOf, meshForces, type ForcesUse, type MeshForces } from './mesh-forces';
 export { rankWheels, stressesIn, type WheelStress } from './ranking';
 export { rootSection, rootStress, type RootSection } from './root-section';
-export {
-  largestBending,
-  shaftForces,
-  sumOf,
-  type Bending,
-  type Load,
-  type Reaction,
-  type ShaftForces,
-  type Vector,
-} from './shaft';
+export { shaftForces, sumOf, type Bending, type Load, type Reaction, type ShaftForces, type Vector } from './shaft';

@@ -104,7 +104,3 @@ export const sumOf = (loads: readonly Load[]): Vector =>
     y: 0,
     z: 0,
   } as Vector);
-
-/** The largest place of a bending diagram. */
-export const largestBending = (diagram: readonly Bending[]): Bending | null =>
-  diagram.length === 0 ? null : diagram.reduce((most, one) => (one.nm > most.nm ? one : most), itemAt(diagram, 0));

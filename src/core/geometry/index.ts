@@ -1,5 +1,5 @@
 export { inverseInvolute } from './involute';
-export { axisLines, centreDistance, gearModules, pitchRadius } from './modules';
+export { axisLines, centreDistance, gearModules, meshingGears, pitchRadius } from './modules';
 export { runningPair, type PairSpec, type PairWheel, type RunningPair } from './running-pair';
 export { contactOf, type Contact } from './contact';
 export { type Interference } from './interference';

@@ -72,11 +72,12 @@ export function gearModules(train: Train, lineOf: (member: string) => string): R
   return new Map(train.gears.map((gear) => [gear.id, gear.module ?? lookUp(modules, lookUp(groupOf, gear.id))]));
 }
 
-/** Gears that hang together by their teeth. */
-const groups = (train: Train): ReadonlyMap<string, number> =>
-  new Map(
-    components(
-      train.gears.map(({ id }) => id),
-      train.meshes.map((mesh) => mesh.gears),
-    ).flatMap((group, i) => group.map((id) => [id, i] as const)),
+/** Gears that hang together by their teeth: of one module, and turned about one another. */
+export const meshingGears = (train: Train): readonly (readonly string[])[] =>
+  components(
+    train.gears.map(({ id }) => id as string),
+    train.meshes.map((mesh) => mesh.gears),
   );
+
+const groups = (train: Train): ReadonlyMap<string, number> =>
+  new Map(meshingGears(train).flatMap((group, i) => group.map((id) => [id, i] as const)));

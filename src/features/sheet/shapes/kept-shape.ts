@@ -1,11 +1,10 @@
-import { geometryOf } from '@/core/geometry';
+import { geometryOf, meshingGears } from '@/core/geometry';
 import { helixHands } from '@/core/parts';
 import { rackOf, type WheelSpec } from '@/core/shapes';
 import {
   changeGear,
   changeTrain,
   checked,
-  components,
   partsById,
   type Edit,
   type Gear,
@@ -112,10 +111,7 @@ function withHelix(train: Train, gear: string, degrees: number | undefined): Edi
 
 /** Changes a wheel and all that hang together with it by their teeth. */
 function everyMate(train: Train, gear: string, change: (id: string) => GearChange): Edit {
-  const group = components(
-    train.gears.map(({ id }) => id as string),
-    train.meshes.map(({ gears }) => gears),
-  ).find((ids) => ids.includes(gear));
+  const group = meshingGears(train).find((ids) => ids.includes(gear));
   let edit: Edit = checked(train);
   for (const id of group ?? [gear]) {
     const { type } = partsById(train).gear(id);
