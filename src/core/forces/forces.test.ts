@@ -48,7 +48,7 @@ test('a helical pair, by the independent solver', () => {
 test('turned round, what is put in turns the forces along the teeth and along the axis, not those apart', () => {
   const train = pairTrain({ teeth: 19, module: 2.5, helix: 20 }, { teeth: 38, module: 2.5, helix: -20 });
   const [ahead, back] = [6, -6].map((torque) => contactLoads(train, forcesOf(train, '1', torque)));
-  ahead!.forEach(({ force, from }, i) => {
+  ahead!.forEach(({ force, place: { from } }, i) => {
     const other = back![i]!.force;
     const size = Math.hypot(from.own.x, from.own.y);
     const [ux, uy] = [from.own.x / size, from.own.y / size];
@@ -147,7 +147,8 @@ test('random trains: every contact pushes along the common normal of its flanks,
           for (const { source, torque } of contributions(solved))
             if (source.kind === 'mesh' && source.side !== 'arm' && torque)
               torques.set(`${source.id} ${source.side}`, toNumber(torque) * use.torqueNm);
-        for (const { mesh, gear, force, from } of contactLoads(train, forces)) {
+        for (const { place, force } of contactLoads(train, forces)) {
+          const { mesh, gear, from } = place;
           const found = parts.mesh(mesh);
           const copies = copiesOf(train, found);
           const side = found.gears[0] === gear ? 'a' : 'b';
@@ -199,18 +200,18 @@ test('random trains: each member by itself, and the housing as a whole, are in b
           const { shaft } = members.get(member)!;
           const centre = places.get(member);
           if (!shaft || !centre) {
-            whole &&= !loads.some((load) => load.member === member);
+            whole &&= !loads.some(({ place }) => place.member === member);
             continue;
           }
           // The member by itself: its contacts, and those of the planets that it carries, against its bearings.
-          const own = loads.flatMap((load) => {
+          const own = loads.flatMap(({ place, force }) => {
             const at =
-              load.member === member
-                ? load.from.own
-                : partsById(train).find.member(load.member)?.carrier === member
-                  ? load.from.carrier
+              place.member === member
+                ? place.from.own
+                : partsById(train).find.member(place.member)?.carrier === member
+                  ? place.from.carrier
                   : null;
-            return at ? [{ force: load.force, at: { ...at, z: load.along! } }] : [];
+            return at ? [{ force, at }] : [];
           });
           const reactions = shaft.bearings.map(({ n, angleDeg, atMm }) => ({
             force: { x: n * Math.cos((angleDeg * Math.PI) / 180), y: n * Math.sin((angleDeg * Math.PI) / 180), z: 0 },

@@ -43,11 +43,14 @@ const MM_PER_M = 1000;
  * R = 0. No bearing takes a moment, and the thrust is left to whichever holds it.
  */
 export function shaftForces([p, q]: readonly [number, number], loads: readonly Load[]): ShaftForces {
-  const sum = (of: (load: Load) => number) => loads.reduce((total, load) => total + of(load), 0);
-  const momentX = sum(({ force, at }) => at.y * force.z - (at.z - p) * force.y);
-  const momentY = sum(({ force, at }) => (at.z - p) * force.x - at.x * force.z);
+  let [momentX, momentY] = [0, 0];
+  for (const { force, at } of loads) {
+    momentX += at.y * force.z - (at.z - p) * force.y;
+    momentY += (at.z - p) * force.x - at.x * force.z;
+  }
+  const sum = sumOf(loads);
   const atQ = { x: -momentY / (q - p), y: momentX / (q - p) };
-  const atP = { x: -sum(({ force }) => force.x) - atQ.x, y: -sum(({ force }) => force.y) - atQ.y };
+  const atP = { x: -sum.x - atQ.x, y: -sum.y - atQ.y };
   const reactions = [
     { force: { ...atP, z: 0 }, at: { x: 0, y: 0, z: p } },
     { force: { ...atQ, z: 0 }, at: { x: 0, y: 0, z: q } },
@@ -55,8 +58,8 @@ export function shaftForces([p, q]: readonly [number, number], loads: readonly L
   const diagram = bendingAlong([...loads, ...reactions]);
   return {
     bearings: [reactionAt(p, atP), reactionAt(q, atQ)],
-    thrustN: sum(({ force }) => force.z),
-    bendingNm: Math.max(0, ...diagram.map(({ nm }) => nm)),
+    thrustN: sum.z,
+    bendingNm: diagram.reduce((most, { nm }) => Math.max(most, nm), 0),
     diagram,
   };
 }
@@ -98,9 +101,12 @@ export const isOverhung = ([p, q]: readonly [number, number], place: number): bo
   place < Math.min(p, q) || place > Math.max(p, q);
 
 /** The force of several loads together. */
-export const sumOf = (loads: readonly Load[]): Vector =>
-  loads.reduce((total, { force }) => ({ x: total.x + force.x, y: total.y + force.y, z: total.z + force.z }), {
-    x: 0,
-    y: 0,
-    z: 0,
-  } as Vector);
+export function sumOf(loads: readonly Load[]): Vector {
+  let [x, y, z] = [0, 0, 0];
+  for (const { force } of loads) {
+    x += force.x;
+    y += force.y;
+    z += force.z;
+  }
+  return { x, y, z };
+}

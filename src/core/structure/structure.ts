@@ -1,3 +1,4 @@
+import { modelOf } from '../model';
 import { axesOf, components, FRAME, type Gear, type Train, partsById } from '../train';
 import { itemAt, lookUp, required } from '../required';
 
@@ -52,8 +53,10 @@ export interface SetPlane {
   readonly ring: Gear | null;
 }
 
-/** Sorts a train's gears into figures. */
-export function structureOf(train: Train): Structure {
+/** Sorts a train's gears into figures; done once for a train. */
+export const structureOf = (train: Train): Structure => modelOf(train).derive(makeStructure);
+
+function makeStructure(train: Train): Structure {
   const axes = axesOf(train)
     .filter((axis) => axis.arm === FRAME)
     .map((axis) => axis.members);
