@@ -9,7 +9,7 @@ import {
   type RequestBody,
   type ValueEndpoint,
 } from '@/wire/endpoints';
-import { failure, jsonFields, readJson, streamed, type BodyRead } from './http';
+import { failure, jsonFields, jsonText, readJson, streamed, type BodyRead } from './http';
 import { route, type Handlers } from './route';
 
 type ReplyValue<N extends EndpointName> = N extends ValueEndpoint ? Unchanging<Reply<N>> : never;
@@ -23,7 +23,7 @@ export function endpoints<N extends EndpointName>(answers: { readonly [K in N]: 
     ENDPOINTS[name].method,
     async (request: Request, parts: PathParts<N>) => {
       const answered = await answers[name](request, parts);
-      return answered instanceof Response ? answered : Response.json(answered);
+      return answered instanceof Response ? answered : jsonText(JSON.stringify(answered));
     },
   ]);
   return route<Record<string, string>>(Object.fromEntries(handlers) as Handlers<Record<string, string>>);

@@ -1,6 +1,6 @@
 import { Op } from 'sequelize';
 import type { EntryKind } from '@/wire/kept-names';
-import type { Database } from '../database';
+import { sqlTime, type Database } from '../database';
 import { keptTime } from '../kept-row';
 import { MOST } from '../most';
 import { findAside, putAside } from '../put-aside';
@@ -110,16 +110,22 @@ export async function addToLog(
   trainId: string,
   entries: readonly Pick<LogRow, 'id' | 'kind' | 'document'>[],
 ): Promise<'kept' | 'missing' | 'full'> {
-  const savedAt = new Date();
-  const rows = entries.map(({ id, kind, document }) => ({ trainId, id, kind, document, savedAt }));
-  return write(async ({ trains, log }) => {
-    if ((await trains.count({ where: { id: trainId } })) === 0) return 'missing';
-    if ((await log.count({ where: { trainId } })) + entries.length > MOST.entries) return 'full';
-    for (let at = 0; at < rows.length; at += BATCH)
-      await log.bulkCreate(rows.slice(at, at + BATCH), { ignoreDuplicates: true });
+  const rows = JSON.stringify(entries.map(({ id, kind, document }) => ({ id, kind, document })));
+  const savedAt = sqlTime(new Date());
+  return write(async ({ sql }) => {
+    // Two statements whatever is added: many may be writing, and each statement is a way to another thread.
+    const [there] = await sql<{ trains: number; entries: number }>(
+      `SELECT (SELECT count(*) FROM trains WHERE id = ? AND deleted_at IS NULL) AS trains,
+       (SELECT count(*) FROM log_entries WHERE train_id = ?) AS entries`,
+      [trainId, trainId],
+    );
+    if (!there?.trains) return 'missing';
+    if (there.entries + entries.length > MOST.entries) return 'full';
+    await sql(
+      `INSERT OR IGNORE INTO log_entries (train_id, id, kind, document, saved_at)
+       SELECT ?, value ->> 'id', value ->> 'kind', value ->> 'document', ? FROM json_each(?)`,
+      [trainId, savedAt, rows],
+    );
     return 'kept';
   });
 }
-
-/** Entries in one statement. */
-const BATCH = 500;
