@@ -22,6 +22,7 @@ import {
   meshForces,
   rankWheels,
   shaftForces,
+  turningForces,
   type Vector,
 } from '.';
 
@@ -75,6 +76,32 @@ test('by hand: a planet between a sun and a held ring; the sun is pushed from al
   // Sun and ring push the planet the same way; what pushes it out and in is the same.
   expect(members.get(planet.id)!.pinN).toBeCloseTo(2 * tangential, 9);
   expect(members.get(sun.member)!.balanced).toBe(true);
+});
+
+test('by hand: a planet that turns with its carrier pulls at its pin, and nothing is said where a size is missing', () => {
+  const stirrer = demoTrain('stirrer');
+  const heavy: Train = {
+    ...stirrer,
+    gears: stirrer.gears.map((gear) => ({ ...gear, module: 2, faceWidth: 20, bore: 10, material: 'steel' })),
+  };
+  const planet = heavy.members.find(({ carrier }) => carrier !== undefined)!;
+  const gear = heavy.gears.find(({ member }) => member === planet.id)!;
+  const sun = heavy.gears.find(({ type, member }) => type === 'external' && member !== planet.id)!;
+  const position = heavy.positions.find(({ id }) => rankable(heavy, id))!.id;
+  const solved = modelOf(heavy).solvedIn(position);
+  const turns = toNumber(solved.state.speeds.of(solved.network.memberIds.indexOf(planet.carrier!))!);
+  const mass = 7850 * Math.PI * (gear.teeth ** 2 - 5 ** 2) * 1e-6 * 0.02;
+  const expected = mass * ((sun.teeth + gear.teeth) / 1000) * ((turns * 1000 * 2 * Math.PI) / 60) ** 2;
+  const turning = turningForces(solved, use);
+  expect(turning.get(planet.id)! / expected).toBeCloseTo(1, 9);
+  // Teeth push the pin along the circle of pins, and out as much as in.
+  const forces = forcesOf(heavy, position);
+  const still = memberForces(heavy, forces).get(planet.id)!;
+  const moved = memberForces(heavy, forces, turning).get(planet.id)!;
+  expect(moved.pinN! / Math.hypot(still.pinN!, expected)).toBeCloseTo(1, 6);
+  expect(turningForces(solved, { ...use, speedRpm: null }).size).toBe(0);
+  const light = { ...heavy, gears: heavy.gears.map(({ material: _, ...rest }) => rest) };
+  expect(turningForces(modelOf(light).solvedIn(position), use).size).toBe(0);
 });
 
 /** A position in which all meshes carry. */

@@ -6,3 +6,4 @@ export { copiesOf, meshForces, type ForcesUse, type MeshForces } from './mesh-fo
 export { rankWheels, stressesIn, type WheelStress } from './ranking';
 export { rootSection, rootStress, type RootSection } from './root-section';
 export { shaftForces, sumOf, type Bending, type Load, type Reaction, type ShaftForces, type Vector } from './shaft';
+export { turningForces } from './turning-forces';

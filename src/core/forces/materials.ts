@@ -21,6 +21,20 @@ const USUAL: Readonly<Record<Material, Stiffness>> = {
   wood: { elasticity: 12_000, poisson: 0.35 },
 };
 
+/** kg/m³, as the same handbooks give them; of printed parts as if they were filled. */
+const DENSITY: Readonly<Record<Material, number>> = {
+  steel: 7_850,
+  'cast iron': 7_200,
+  bronze: 8_800,
+  aluminium: 2_700,
+  nylon: 1_140,
+  acetal: 1_410,
+  printed: 1_240,
+  wood: 700,
+};
+
+export const densityOf = (material: Material): number => DENSITY[material];
+
 /** A material's stiffness, as the train gives it or as it usually is. */
 export const stiffnessOf = ({ elasticity }: Train, material: Material): Stiffness => ({
   ...USUAL[material],

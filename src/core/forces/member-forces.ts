@@ -4,7 +4,7 @@ import { structureOf } from '../structure';
 import { partsById, type Member, type Train } from '../train';
 import { contactLoads, contactPlaces, type ContactPlace } from './contacts';
 import type { MeshForces } from './mesh-forces';
-import { isOverhung, shaftForces, sumOf, type Load, type ShaftForces } from './shaft';
+import { isOverhung, shaftForces, sumOf, type Load, type ShaftForces, type Vector } from './shaft';
 
 /** What a member's wheels do to it. */
 export interface MemberForces {
@@ -14,6 +14,8 @@ export interface MemberForces {
   readonly lacks: string | null;
   /** Of a planet: what one copy's pin has to hold, N; of others null. */
   readonly pinN: number | null;
+  /** What of that pulls it outward because it turns with its carrier; null where that is not known. */
+  readonly turningN: number | null;
   /** Its equal planets push from all sides, so that nothing is left across the axis. */
   readonly balanced: boolean;
   /** Gears beyond its bearings. */
@@ -23,10 +25,14 @@ export interface MemberForces {
 /** Smaller than this part of all forces together, what is left of them is rounding. */
 const NOTHING = 1e-9;
 
-/** What the wheels of a train do to its members, by member. */
+/**
+ * What the wheels of a train do to its members, by member.
+ * @param turning what pulls planets outward, see turningForces; without it only teeth push their pins
+ */
 export function memberForces(
   train: Train,
   forces: ReadonlyMap<string, MeshForces | null>,
+  turning: ReadonlyMap<string, number> = new Map(),
 ): ReadonlyMap<string, MemberForces> {
   const loads = new Map<string, Load[]>();
   const pins = new Map<string, Load[]>();
@@ -35,7 +41,10 @@ export function memberForces(
     listed(loads, place.member).push({ force, at: place.from.own });
     if (place.carrier !== null && place.from.carrier)
       listed(loads, place.carrier).push({ force, at: place.from.carrier });
-    if (place.copy === 0) listed(pins, place.member).push({ force, at: place.from.own });
+    if (place.copy !== 0) continue;
+    const outward = listed(pins, place.member).length === 0 ? turning.get(place.member) : undefined;
+    listed(pins, place.member).push({ force, at: place.from.own });
+    if (outward !== undefined) listed(pins, place.member).push({ force: pulled(place, outward), at: place.from.own });
   }
   const unknown = unknownOn(train, forces);
   const builds = modelOf(train).derive(buildsOf);
@@ -52,12 +61,20 @@ export function memberForces(
           shaft: !isPlanet && lacks === null && member.bearings ? shaftForces(member.bearings, own) : null,
           lacks,
           pinN: pin && Math.hypot(pin.x, pin.y),
+          turningN: turning.get(member.id) ?? null,
           balanced: isBalanced(own),
           overhung,
         },
       ] as const;
     }),
   );
+}
+
+/** Away from the carrier's axis. */
+function pulled({ from: { own, carrier } }: ContactPlace, n: number): Vector {
+  const [x, y] = [(carrier ?? own).x - own.x, (carrier ?? own).y - own.y];
+  const radius = Math.hypot(x, y);
+  return { x: (n * x) / radius, y: (n * y) / radius, z: 0 };
 }
 
 const UNKNOWN = 'A force on it is not known: a module is missing, it is shared, or it crosses the axis.';

@@ -6,8 +6,10 @@ import {
   memberForces,
   meshForces,
   rankWheels,
+  turningForces,
   type Bending,
   type ForcesUse,
+  type MemberForces,
   type MeshForces,
   type WheelStress,
 } from '@/core/forces';
@@ -27,7 +29,7 @@ export function TeethFigures() {
 
 function Teeth({ of: { train, use, solved, byLoads } }: { of: Forced }) {
   const forces = useMemo(() => meshForces(solved, use), [solved, use]);
-  const members = useMemo(() => memberForces(train, forces), [train, forces]);
+  const members = useMemo(() => memberForces(train, forces, turningForces(solved, use)), [train, forces, solved, use]);
   if (train.gears.length === 0) return null;
   if (train.gears.every(({ module }) => module === undefined))
     return (
@@ -50,7 +52,7 @@ function Teeth({ of: { train, use, solved, byLoads } }: { of: Forced }) {
       <Running train={train} />
       {pins.length > 0 && (
         <p className="mt-1.5">
-          {pins.map(([id, { pinN }]) => `Pin of ${memberName(train, id)}: ${figure(pinN ?? 0)} N`).join(' · ')}
+          {pins.map(([id, member]) => `Pin of ${memberName(train, id)}: ${pinText(member)}`).join(' · ')}
         </p>
       )}
       {held.length > 0 && (
@@ -88,6 +90,9 @@ function Teeth({ of: { train, use, solved, byLoads } }: { of: Forced }) {
     </section>
   );
 }
+
+const pinText = ({ pinN, turningN }: MemberForces): string =>
+  `${figure(pinN ?? 0)} N${turningN === null ? '' : ` (${figure(turningN)} N of it outward, by turning)`}`;
 
 function Grid({ head, units, children }: { head: readonly string[]; units: string; children: ReactNode }) {
   return (
