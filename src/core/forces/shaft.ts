@@ -1,5 +1,3 @@
-import { itemAt } from '../required';
-
 /** Along three axes: x to the right and y down as the end view shows them, z along the shafts from input to output. */
 export interface Vector {
   readonly x: number;
@@ -71,29 +69,47 @@ const reactionAt = (atMm: number, { x, y }: { readonly x: number; readonly y: nu
   angleDeg: (Math.atan2(y, x) * 180) / Math.PI + 0,
 });
 
+/** What acts at one place along a shaft: moments about the x and y axes at the origin, and forces across. */
+interface Acting {
+  momentX: number;
+  momentY: number;
+  forceX: number;
+  forceY: number;
+}
+
 /**
  * The moment that what lies before a place, and then with what acts at it, turns the rest of the shaft by: Σ (r − z) ×
  * F, summed from one end to the other.
  */
 function bendingAlong(loads: readonly Load[]): readonly Bending[] {
-  const along = [...loads].sort((a, b) => a.at.z - b.at.z);
-  const sums = { x: 0, y: 0, forceX: 0, forceY: 0 };
+  const sums: Acting = { momentX: 0, momentY: 0, forceX: 0, forceY: 0 };
   const momentAt = (place: number): Bending => ({
     atMm: place,
-    nm: Math.hypot(sums.x + place * sums.forceY, sums.y - place * sums.forceX) / MM_PER_M,
+    nm: Math.hypot(sums.momentX + place * sums.forceY, sums.momentY - place * sums.forceX) / MM_PER_M,
   });
-  const diagram: Bending[] = [];
-  along.forEach(({ force, at }, i) => {
-    if (along[i - 1]?.at.z !== at.z) diagram.push(momentAt(at.z));
-    sums.x += at.y * force.z - at.z * force.y;
-    sums.y += at.z * force.x - at.x * force.z;
-    sums.forceX += force.x;
-    sums.forceY += force.y;
-    if (along[i + 1]?.at.z === at.z) return;
-    const [before, after] = [itemAt(diagram, -1), momentAt(at.z)];
-    if (Math.abs(before.nm - after.nm) > 1e-9 * Math.max(1, before.nm)) diagram.push(after);
+  return actingAt(loads).flatMap(([place, acting]) => {
+    const before = momentAt(place);
+    sums.momentX += acting.momentX;
+    sums.momentY += acting.momentY;
+    sums.forceX += acting.forceX;
+    sums.forceY += acting.forceY;
+    const after = momentAt(place);
+    return Math.abs(before.nm - after.nm) > 1e-9 * Math.max(1, before.nm) ? [before, after] : [before];
   });
-  return diagram;
+}
+
+/** Loads added up place by place, from one end to the other. */
+function actingAt(loads: readonly Load[]): readonly (readonly [number, Acting])[] {
+  const places = new Map<number, Acting>();
+  for (const { force, at } of loads) {
+    const acting = places.get(at.z) ?? { momentX: 0, momentY: 0, forceX: 0, forceY: 0 };
+    places.set(at.z, acting);
+    acting.momentX += at.y * force.z - at.z * force.y;
+    acting.momentY += at.z * force.x - at.x * force.z;
+    acting.forceX += force.x;
+    acting.forceY += force.y;
+  }
+  return [...places].sort(([a], [b]) => a - b);
 }
 
 /** Loads that act beyond the bearings, by their places: a wheel there is overhung. */
