@@ -17,6 +17,7 @@ import { openTrainFile, readTrainFile } from './read-train';
 import { partsText } from './parts';
 import { practiceJson } from './practice';
 import { pointsJson, runCsv, runJson, travelJson } from './scenario';
+import { schemesJson } from './schemes';
 import { shiftsJson } from './shifts';
 import { traceText } from './trace';
 import { programHelp, VERBS, verbHelp } from './verbs';
@@ -88,6 +89,8 @@ export function runCommand(argv: readonly string[]): string {
     }
     case 'influence':
       return json(influenceJson(readTrainFile(readOptions(rest, []).file)));
+    case 'schemes':
+      return json(schemesJson(readOptions(rest, []).file));
     case 'find':
       return json(findJson(readOptions(rest, []).file));
     case 'points': {

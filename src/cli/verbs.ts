@@ -81,6 +81,12 @@ export const VERBS: Readonly<Record<string, Verb>> = {
     options: [['SEARCH', 'a search (*.search.json); - reads it from standard input']],
     example: 'find wanted.search.json',
   },
+  schemes: {
+    usage: 'schemes SEARCH',
+    does: 'Searches all ways to connect sets for those that give wanted ratios and prints the best, as JSON.',
+    options: [['SEARCH', 'what is asked (*.schemes.json); - reads it from standard input']],
+    example: 'schemes wanted.schemes.json',
+  },
   points: {
     usage: 'points FILE --scenario SCENARIO',
     does: 'Prints operating points and shift points of a motor and its load, as JSON.',

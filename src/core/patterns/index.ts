@@ -5,6 +5,7 @@ import { SHAFT_PATTERNS } from './shafts';
 
 export {
   brake,
+  clutch,
   buildPattern,
   dog,
   gear,

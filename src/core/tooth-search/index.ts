@@ -1,6 +1,6 @@
 export { MOST_STAGES } from './chains';
 export { rangeFactor, wantedRatios } from './ladder';
-export type { SetMember, SetShape } from './planetary-sets';
+export { fits, type FoundSet, type SetMember, type SetShape } from './planetary-sets';
 export { asRatio, type NamedRatio, type SearchQuestion } from './question';
 export { chainFinding, countsText, pairsOfResult, type SearchResult, type ResultParts } from './findings';
 export { search, type SearchAnswer } from './search';

@@ -1,0 +1,35 @@
+import { isRanged, type AskedSet, type GivenSet } from './question';
+
+/**
+ * The standing ratio of a set: speed of its sun over speed of its ring with the carrier held. −R/S of a simple set, R/S
+ * with two planets between, −(P₁ R)/(S P₂) where P₁ meets the sun and P₂ the ring.
+ */
+export function standingRatio(set: GivenSet): number {
+  switch (set.kind) {
+    case 'simple':
+      return -set.ring / set.sun;
+    case 'double-pinion':
+      return set.ring / set.sun;
+    case 'stepped':
+      return -(set.planet * set.ring) / (set.sun * set.second);
+  }
+}
+
+/** Standing ratios that a set is tried with: its own, or so many over its range, evenly by their logarithm. */
+export function triedStandings(set: AskedSet, steps: number): readonly number[] {
+  if (!isRanged(set)) return [standingRatio(set)];
+  const [least, most] = set.ratio;
+  const sign = set.kind === 'simple' ? -1 : 1;
+  return Array.from({ length: steps }, (_, i) => sign * least * (most / least) ** ((i + 0.5) / steps));
+}
+
+/** Sun, carrier and ring: Σ coefficient × speed = 0 (Willis: ω_s − i ω_r − (1 − i) ω_c = 0). */
+export const willis = (standing: number): readonly [number, number, number] => [1, standing - 1, -standing];
+
+/** How fast a planet turns on its pin per turn of the sun past the carrier: S/P of the planet that meets the sun. */
+export function planetFactor(set: AskedSet, standing: number): number {
+  if (!isRanged(set) && set.kind === 'stepped') return set.sun / set.planet;
+  // P = (R − S) / 2 where one planet reaches from sun to ring; two of them are taken as large as they can be.
+  const ringToSun = Math.abs(standing);
+  return 2 / (ringToSun - 1);
+}
