@@ -12,6 +12,7 @@ import { benchMany } from './many';
 import { benchMetal } from './metal';
 import { benchPage } from './page';
 import { benchSaving } from './saving';
+import { benchSchemes } from './schemes';
 import { benchScreens } from './screens';
 import { benchShapes } from './shapes';
 import { benchShifting } from './shifting';
@@ -30,6 +31,7 @@ async function main(): Promise<void> {
   if (only === undefined || only === 'log') benchLog();
   if (only === undefined || only === 'shapes') benchShapes();
   if (only === undefined || only === 'metal') benchMetal();
+  if (only === undefined || only === 'schemes') benchSchemes();
   if (only === undefined || only === 'turning') await benchTurning();
   if (only === undefined || only === 'saving') await benchSaving();
   if (only === undefined || only === 'many') await benchMany();

@@ -116,6 +116,17 @@ const PICTURES = {
       await page.getByText('Proven best').waitFor();
     },
   },
+  schemes: {
+    at: '/schemes',
+    async steps(page) {
+      await page.getByRole('button', { name: 'Add a set' }).click();
+      await page.getByLabel('Ratios, in/out').fill('3.5 2.2 1.5 1 0.75');
+      await page.getByLabel('Off by at most').fill('3');
+      await page.getByLabel('Engaged at once').fill('2');
+      await page.getByText('14 schemes, all').waitFor({ timeout: 30_000 });
+      await page.getByRole('region', { name: 'Schemes', exact: true }).getByRole('row').nth(1).click();
+    },
+  },
   'teeth-fit': {
     at: '/trains/harvester/teeth',
     async steps(page) {
@@ -150,19 +161,6 @@ const PICTURES = {
       await page.getByLabel('R pair 1 ratio').fill('0.594');
       await page.getByLabel('R overall').fill('4.45');
       await page.getByLabel('R overall').blur();
-    },
-  },
-  'practice-hunt-soot': {
-    at: '/trains/mud-tram/practice',
-    theme: 'dark',
-    async steps(page) {
-      await tab(page, 'Fault hunt');
-      await page.getByRole('button', { name: 'Hide it' }).click();
-      for (const name of ['1', '2', 'R', '2']) {
-        await page.getByRole('group', { name: 'Engage' }).getByRole('button', { name, exact: true }).click();
-        await page.keyboard.press('t');
-        await page.waitForTimeout(500);
-      }
     },
   },
   sheet: { at: '/trains/harvester/sheet' },

@@ -143,6 +143,24 @@ export const TOPICS = {
     ],
     cautions: ['figures'],
   },
+  Schemes: {
+    question: 'Which connections of planetary sets give the positions I want?',
+    steps: [
+      'Say which sets there are, with their counts or free within a range of ring to sun.',
+      'Wish for ratios, or for so many positions from a first ratio over a spread, and say how far off they may be.',
+      'Limit brakes and clutches; what comes back is best first. With given counts, proven means that all were tried.',
+      'Look at what is engaged in each position, keep two or three beside each other, and use one as a new train.',
+    ],
+    words: ['proven', 'ratio', 'step', 'position', 'member', 'set', 'recirculating'],
+    choices: [
+      [
+        'Counts given or free',
+        'with given counts every scheme is looked at; with free ones places of the range are tried, and whole counts ' +
+          'that can be put together are found for what is promising: best found, never proven',
+      ],
+    ],
+    cautions: ['figures'],
+  },
   Log: {
     question: 'Does the real thing do what was computed?',
     steps: [

@@ -9,6 +9,8 @@ interface JobSpec {
     | 'singles'
     | 'teeth'
     | 'ways'
+    | 'schemes'
+    | 'why no scheme'
     | 'run'
     | 'other train'
     | 'fixes'
@@ -26,6 +28,8 @@ export const JOB_TABLE: { readonly [K in keyof Jobs]: JobSpec } = {
   singles: { lane: 'singles', limitS: 600 },
   teeth: { lane: 'teeth', limitS: 86_400 },
   ways: { lane: 'ways', limitS: 120 },
+  schemes: { lane: 'schemes', limitS: 86_400 },
+  whyNoScheme: { lane: 'why no scheme', limitS: 600 },
   run: { lane: 'run', limitS: 600 },
   runOther: { lane: 'other train', limitS: 600 },
   tries: { lane: 'fixes', limitS: 1_200 },

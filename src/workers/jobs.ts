@@ -30,6 +30,7 @@ import { toNumber, type Rational } from '@/core/rational';
 import { shapesZip, shapeStl, type PieceAsked, type ShapeAsked } from './shapes';
 import type { WheelSpec } from '@/core/shapes';
 import { runScenario, type Run, type Scenario, type Traces } from '@/core/shifting';
+import { searchSchemes, whyNone, type Relaxed, type SchemeAnswer, type SchemeQuestion } from '@/core/schemes';
 import type { Train } from '@/core/train';
 
 /** What is found is told so often, the first of it sooner than a person looks for it. */
@@ -91,6 +92,20 @@ export const JOBS = {
   /** Every way to make the ratios of these chains, by their keys. */
   ways({ question, of }: WaysAsked): ReadonlyMap<string, WaysToRatio> {
     return new Map(of.map(({ key, chain, ratio }) => [key, waysLike(chain, ratio, question)]));
+  },
+
+  /** Schemes that give what is wished; told on the way as far as they are found. */
+  schemes({ question }: { readonly question: SchemeQuestion }, tell: (answer: SchemeAnswer) => void): SchemeAnswer {
+    return searchSchemes(question, { tell, due: dueEvery(TELL_MS, FIRST_TELL_MS), over: () => false });
+  },
+
+  /** Which part of a wish excludes most, where nothing gives it. */
+  whyNoScheme(
+    { question }: { readonly question: SchemeQuestion },
+    tell: (so: readonly Relaxed[]) => void,
+  ): readonly Relaxed[] {
+    const start = performance.now();
+    return whyNone(question, { over: () => performance.now() - start > WHY_NONE_MS }, tell);
   },
 
   run: runTelling,
@@ -171,6 +186,9 @@ function runTelling({ train, scenario }: Running, tell: (traces: Traces) => void
     },
   });
 }
+
+/** Reasons are looked for so long. */
+const WHY_NONE_MS = 120_000;
 
 export interface WaysAsked {
   readonly question: Extract<SearchQuestion, { kind: 'chains' }>['question'];

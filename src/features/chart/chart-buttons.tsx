@@ -1,7 +1,9 @@
 'use client';
 
-import { ArrowDownWideNarrow, ClipboardPaste, Plus } from 'lucide-react';
+import { ArrowDownWideNarrow, ClipboardPaste, Plus, Workflow } from 'lucide-react';
+import { useRouter } from 'next/navigation';
 import { useCallback } from 'react';
+import type { Train } from '@/core/train';
 import { useTyped } from '@/features/train/input/typed-input';
 import { useNow, useTrain } from '@/features/train/use-train';
 import { usePreferences } from '@/ui/preferences';
@@ -53,6 +55,28 @@ export function ChartButtons({ onPaste }: { onPaste: () => void }) {
       >
         <ClipboardPaste className="size-3.5" aria-hidden /> Paste
       </button>
+      <SchemesDoor train={train} />
     </span>
+  );
+}
+
+/** To what else could be made of the sets of this train. */
+function SchemesDoor({ train }: { train: Train }) {
+  const router = useRouter();
+  const hasSets = train.members.some(({ carrier }) => carrier !== undefined);
+  if (!hasSets) return null;
+  const open = async () => {
+    const { addressOfSets } = await import('@/features/train/scheme-address');
+    router.push(addressOfSets(train) ?? '/schemes');
+  };
+  return (
+    <button
+      type="button"
+      className="btn btn-ghost btn-xs"
+      title="What else could be made of these planetary sets"
+      onClick={() => void open()}
+    >
+      <Workflow className="size-3.5" aria-hidden /> Other schemes
+    </button>
   );
 }

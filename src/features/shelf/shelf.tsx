@@ -42,6 +42,9 @@ export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
         <Link href="/teeth" className="link-hover text-sm">
           Tooth counts for a ratio
         </Link>
+        <Link href="/schemes" className="link-hover text-sm">
+          Schemes of sets
+        </Link>
         <Help about="Shelf" />
         <ThemeSwitch />
       </header>

@@ -1,0 +1,202 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useMemo, useState } from 'react';
+import { drawSideView } from '@/core/drawing';
+import { toFraction, toNumber } from '@/core/rational';
+import { elementNames, memberNames, oneWaySubstitutes, type SchemeResult } from '@/core/schemes';
+import { itemAt } from '@/core/required';
+import { FRAME } from '@/core/train';
+import { figure } from '@/core/units';
+import { SmallSideView } from '@/figures/side-view/small-side-view';
+import { postTrain } from '@/wire';
+import { useSchemes } from './use-schemes';
+
+const SPACE = { width: 640, height: 300 };
+const QUICK = 0.3;
+
+/** A scheme as side view with its chart, and what can be done with it. */
+export function Chosen({ result, alone, first }: { result: SchemeResult; alone: boolean; first: boolean }) {
+  const layBeside = useSchemes((state) => state.layBeside);
+  const isBeside = useSchemes((state) => state.beside.includes(result.key));
+  const { train } = result;
+  const drawn = useMemo(() => drawSideView(train, SPACE, { effort: QUICK }), [train]);
+  const [lit, setLit] = useState<readonly string[] | null>(null);
+  return (
+    <article aria-label="Scheme" className={alone ? 'grid w-full grid-cols-2 gap-4 max-lg:block' : 'w-96 shrink-0'}>
+      <div>
+        {drawn.ok ? (
+          <>
+            <SmallSideView
+              view={drawn.view}
+              train={train}
+              className="h-56 w-full"
+              {...(lit && { closed: new Set(lit) })}
+            />
+            <p className="muted text-sm">
+              {drawn.view.crossings.length === 0
+                ? 'Nests: drawn without a crossing.'
+                : `${drawn.view.crossings.length === 1 ? 'One crossing' : `${drawn.view.crossings.length} crossings`}: does not nest as it is drawn.`}
+            </p>
+          </>
+        ) : (
+          <p className="muted text-sm">{drawn.why}</p>
+        )}
+        <label className="flex items-center gap-2 text-sm">
+          <input
+            type="checkbox"
+            className="checkbox checkbox-xs"
+            checked={isBeside}
+            onChange={() => layBeside(result.key)}
+          />
+          keep beside others
+        </label>
+      </div>
+      <div className="flex flex-col gap-2 text-sm">
+        <ChartOf result={result} onPoint={setLit} />
+        <Joins result={result} />
+        <OneWays result={result} />
+        {first && <UseIt result={result} />}
+      </div>
+    </article>
+  );
+}
+
+function ChartOf({ result, onPoint }: { result: SchemeResult; onPoint: (engaged: readonly string[] | null) => void }) {
+  const { found, figures, train } = result;
+  const names = elementNames(found);
+  const ratios = [...figures.forward, ...(figures.reverse ? [figures.reverse] : [])];
+  return (
+    <table className="w-full [&_td]:px-1 [&_td]:py-0.5 [&_th]:px-1">
+      <caption className="sr-only">What is engaged in each position</caption>
+      <thead className="muted">
+        <tr>
+          <th scope="col" className="text-left font-normal">
+            Position
+          </th>
+          {names.map((name) => (
+            <th key={name} scope="col" className="font-normal">
+              {name}
+            </th>
+          ))}
+          <th scope="col" className="text-right font-normal">
+            in/out
+          </th>
+          <th scope="col" className="text-right font-normal">
+            step
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {train.positions.map(({ id, engaged }, i) => (
+          <tr
+            key={id}
+            className="border-t border-base-300/60 hover:bg-base-200"
+            onPointerEnter={() => onPoint(engaged)}
+            onPointerLeave={() => onPoint(null)}
+          >
+            <th scope="row" className="text-left">
+              {id}
+            </th>
+            {names.map((name) => (
+              <td key={name} className="text-center" aria-label={engaged.includes(name) ? 'engaged' : 'open'}>
+                {engaged.includes(name) ? '●' : '·'}
+              </td>
+            ))}
+            <td className="figure text-right" title={toFraction(itemAt(ratios, i))}>
+              {figure(toNumber(itemAt(ratios, i)))}
+            </td>
+            <td className="figure text-right">{figures.steps[i] === undefined ? '' : figure(figures.steps[i])}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** What is joined for good, and what each element takes hold of. */
+function Joins({ result: { found, sets } }: { result: SchemeResult }) {
+  const names = memberNames(found.scheme, sets);
+  const roles = (joined: readonly number[]) =>
+    joined.map((central) => `${itemAt(sets, Math.floor(central / 3)).id} ${ROLES[central % 3] ?? ''}`).join(' and ');
+  const { members, frame, input, output } = found.scheme;
+  const end = (at: number) => roles(itemAt(members, at)) || 'a shaft of its own';
+  const joined = members.filter((one, i) => one.length > 1 && i !== input && i !== output).map(roles);
+  return (
+    <p>
+      <span className="muted">In:</span> {end(input)}. <span className="muted">Out:</span> {end(output)}.
+      {joined.length > 0 && (
+        <>
+          {' '}
+          <span className="muted">Joined:</span> {joined.join('; ')}.
+        </>
+      )}
+      {frame.length > 0 && (
+        <>
+          {' '}
+          <span className="muted">Fixed:</span> {roles(frame)}.
+        </>
+      )}{' '}
+      {elementNames(found).map((name, i) => {
+        const { joins } = itemAt(found.selection.elements, i);
+        return (
+          <span key={name}>
+            <span className="muted">{name}:</span> {joins.map((at) => itemAt(names, at)).join(' to ')}.{' '}
+          </span>
+        );
+      })}
+    </p>
+  );
+}
+
+const ROLES = ['sun', 'carrier', 'ring'];
+
+function OneWays({ result: { train, found } }: { result: SchemeResult }) {
+  const forward = train.positions.slice(0, found.selection.forward.length).map(({ id }) => id);
+  const substitutes = useMemo(() => oneWaySubstitutes(train, forward), [train, forward]);
+  return substitutes.length === 0 ? null : (
+    <p>
+      <span className="muted">Could be one-way clutches, so that it shifts by itself forward:</span>{' '}
+      {substitutes.map(({ coupler, joins }) => `${coupler} (${onlyWay(joins)})`).join(', ')}.
+    </p>
+  );
+}
+
+const onlyWay = ([a, b]: readonly [string, string]): string =>
+  a === FRAME ? `${b} never backwards` : b === FRAME ? `${a} never forwards` : `${a} never ahead of ${b}`;
+
+function UseIt({ result }: { result: SchemeResult }) {
+  const router = useRouter();
+  const [name, setName] = useState('New scheme');
+  const [message, setMessage] = useState<string | null>(null);
+  const put = async () => {
+    const answer = await postTrain({ ...result.train, name: name.trim() || 'New scheme' });
+    if (answer.ok) router.push(`/trains/${answer.value.id}`);
+    else setMessage(answer.message);
+  };
+  return (
+    <form
+      className="flex items-center gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void put();
+      }}
+    >
+      <input
+        className="input input-sm min-w-0 flex-1"
+        aria-label="Name of the new train"
+        maxLength={120}
+        value={name}
+        onChange={(event) => setName(event.target.value)}
+      />
+      <button type="submit" className="btn btn-neutral btn-sm">
+        Use it as a new train
+      </button>
+      {message && (
+        <p role="alert" className="text-error">
+          {message}
+        </p>
+      )}
+    </form>
+  );
+}
