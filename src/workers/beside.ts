@@ -3,7 +3,7 @@ import { JOB_TABLE } from './job-table';
 import type { Jobs } from './jobs';
 import { Pool, type Lane } from './pool';
 
-export type { Diagnosis, TestWords, TriedFix } from './jobs';
+export type { Diagnosis, SchemesTold, TestWords, TriedFix } from './jobs';
 
 export type JobName = keyof Jobs & string;
 export type Runner<K extends JobName> = JobRunner<Jobs, K>;

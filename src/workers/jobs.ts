@@ -30,7 +30,14 @@ import { toNumber, type Rational } from '@/core/rational';
 import { shapesZip, shapeStl, type PieceAsked, type ShapeAsked } from './shapes';
 import type { WheelSpec } from '@/core/shapes';
 import { runScenario, type Run, type Scenario, type Traces } from '@/core/shifting';
-import { searchSchemes, whyNone, type Relaxed, type SchemeAnswer, type SchemeQuestion } from '@/core/schemes';
+import {
+  crossingsOf,
+  searchSchemes,
+  whyNone,
+  type Relaxed,
+  type SchemeAnswer,
+  type SchemeQuestion,
+} from '@/core/schemes';
 import type { Train } from '@/core/train';
 
 /** What is found is told so often, the first of it sooner than a person looks for it. */
@@ -94,9 +101,20 @@ export const JOBS = {
     return new Map(of.map(({ key, chain, ratio }) => [key, waysLike(chain, ratio, question)]));
   },
 
-  /** Schemes that give what is wished; told on the way as far as they are found. */
-  schemes({ question }: { readonly question: SchemeQuestion }, tell: (answer: SchemeAnswer) => void): SchemeAnswer {
-    return searchSchemes(question, { tell, due: dueEvery(TELL_MS, FIRST_TELL_MS), over: () => false });
+  /** Schemes that give what is wished, told on the way as far as they are found; then whether they nest. */
+  schemes({ question }: { readonly question: SchemeQuestion }, tell: (answer: SchemesTold) => void): SchemesTold {
+    const answer = searchSchemes(question, {
+      tell: (so) => tell({ ...so, searched: false, crossings: new Map() }),
+      due: dueEvery(TELL_MS, FIRST_TELL_MS),
+      over: () => false,
+    });
+    const crossings = new Map<string, number | null>();
+    const isDue = dueEvery(TELL_MS, 0);
+    for (const { key, train } of answer.results) {
+      if (isDue()) tell({ ...answer, searched: true, crossings: new Map(crossings) });
+      crossings.set(key, crossingsOf(train));
+    }
+    return { ...answer, searched: true, crossings };
   },
 
   /** Which part of a wish excludes most, where nothing gives it. */
@@ -185,6 +203,13 @@ function runTelling({ train, scenario }: Running, tell: (traces: Traces) => void
       tell(soFar());
     },
   });
+}
+
+/** What is known of schemes, and as far as they have been drawn how often the lines of each cross. */
+export interface SchemesTold extends SchemeAnswer {
+  readonly searched: boolean;
+  /** By scheme; null where it cannot be drawn. */
+  readonly crossings: ReadonlyMap<string, number | null>;
 }
 
 /** Reasons are looked for so long. */

@@ -1,6 +1,6 @@
 export { askedInWords, centralName, elementNames, memberNames, trainOfScheme } from './as-train';
 export { USUAL_MESH, type SchemeFigures } from './figures';
-export { schemeSpace, walkSchemes } from './walk';
+export { walkSchemes } from './walk';
 export { oneWaySubstitutes, type OneWaySubstitute } from './one-ways';
 export {
   CENTRAL,
@@ -15,7 +15,7 @@ export {
 } from './question';
 export { schemeKey, type FoundScheme, type Scheme, type SchemeElement, type Selection } from './scheme';
 export { crossingsOf, searchSchemes, type SchemeAnswer, type SchemeResult } from './search';
-export { readSchemeSearch, readWrittenSchemes, writtenSchemes, type ReadSchemeSearch } from './search-file';
+export { readSchemeFile, readSchemeSearch, readWrittenSchemes, type ReadSchemeSearch } from './search-file';
 export { type WrittenSchemeSearch } from './search-schema';
 export { standingRatio } from './standing-ratio';
 export { whyNone, type Relaxed } from './why-none';

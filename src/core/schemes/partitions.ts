@@ -76,9 +76,9 @@ export function alikeOrders(kinds: readonly string[]): readonly (readonly number
     .filter((order) => order.some((set, place) => set !== place));
 }
 
-/** How many ways there are to join so many sets into so many blocks. */
-export function countPartitions(sets: number, blocks: number): number {
+/** How many ways there are to join so many sets into so many blocks, see partitions. */
+export function countPartitions(sets: number, blocks: number, alike: readonly (readonly number[])[] = []): number {
   let count = 0;
-  for (const found of partitions(sets, blocks)) count += found.length > 0 ? 1 : 0;
+  for (const found of partitions(sets, blocks, alike)) count += found.length > 0 ? 1 : 0;
   return count;
 }

@@ -15,6 +15,14 @@ export function readSchemeSearch(text: string): Result<ReadSchemeSearch> {
   return json.ok ? readWrittenSchemes(json.value) : json;
 }
 
+/** Reads a search file as it is written, once it is known to ask something. */
+export function readSchemeFile(text: string): Result<WrittenSchemeSearch> {
+  const json = parseJson(text);
+  if (!json.ok) return json;
+  const read = readWrittenSchemes(json.value);
+  return read.ok ? accept(json.value as WrittenSchemeSearch) : read;
+}
+
 /** The same from what the text says. */
 export function readWrittenSchemes(json: unknown): Result<ReadSchemeSearch> {
   const parsed = resultOf(schemeSearchSchema.safeParse(json));
@@ -94,25 +102,4 @@ function excludes(question: SchemeQuestion): { readonly message: string; readonl
   if (layoutsFor({ ...question, atMost: usable }).length === 0)
     return { message: 'These limits exclude each other: no way to join the sets is left.', path: ['elements'] };
   return null;
-}
-
-/** A question as a file says it. */
-export function writtenSchemes({ sets, forward, ...question }: SchemeQuestion): WrittenSchemeSearch {
-  return {
-    format: 'tin-wheel/scheme-search',
-    version: 1,
-    sets: sets.map((set) => ('ratio' in set ? { ...set, ratio: [...set.ratio] } : { ...set })),
-    wanted: {
-      forward: forward.map((ratio) => (ratio.d === 1 || ratio.d === 1n ? String(ratio.n) : `${ratio.n}/${ratio.d}`)),
-      tolerance: question.tolerance,
-      reverse: typeof question.reverse === 'string' ? question.reverse : [...question.reverse],
-    },
-    elements: { atMost: question.atMost, brakes: question.brakes, clutches: question.clutches },
-    engaged: question.engaged,
-    single: question.single,
-    input: question.input,
-    output: question.output,
-    limits: question.limits,
-    limit: question.limit,
-  };
 }

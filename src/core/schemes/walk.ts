@@ -44,16 +44,12 @@ export function walkSchemes(
   const found = into ?? new FoundSchemes(question);
   const wishes = question.forward.map(toNumber);
   const orders = alikeOrders(question.sets.map(({ id: _, ...set }, i) => JSON.stringify([set, standings[i]])));
-  const layouts = layoutsFor(question).map((layout) => ({
-    layout,
-    joins: [...partitions(question.sets.length, layout.blocks, orders)],
-  }));
-  const of = layouts.reduce((sum, { layout, joins }) => sum + joins.length * (layout.fixed ? layout.blocks : 1), 0);
+  const of = spaceOf(question, orders);
   let walked = 0;
-  for (const { layout, joins } of layouts) {
+  for (const layout of layoutsFor(question)) {
     const leading = leadingWishes(wishes, question.atMost - layout.engaged);
     const listed = wishTable(leading, tolerance);
-    for (const partition of joins)
+    for (const partition of partitions(question.sets.length, layout.blocks, orders))
       for (const frame of framesOf(layout)) {
         const system = systemOf(question, layout, partition, frame, standings);
         if (system)
@@ -70,9 +66,9 @@ const framesOf = ({ fixed, blocks }: Layout): readonly number[] =>
   fixed ? Array.from({ length: blocks }, (_, i) => i) : [-1];
 
 /** How many ways to join there are to be walked through. */
-export const schemeSpace = (question: SchemeQuestion): number =>
+const spaceOf = (question: SchemeQuestion, orders: readonly (readonly number[])[]): number =>
   layoutsFor(question).reduce(
-    (sum, { blocks, fixed }) => sum + countPartitions(question.sets.length, blocks) * (fixed ? blocks : 1),
+    (sum, { blocks, fixed }) => sum + countPartitions(question.sets.length, blocks, orders) * (fixed ? blocks : 1),
     0,
   );
 

@@ -1,8 +1,9 @@
 import { toNumber } from '@/core/rational';
 import { refusalText } from '@/core/result';
+import { readSchemeFile } from '@/core/schemes';
 import { demoTrain } from '@/testing/demo-train';
 import { addressOfSets, setsInAddress } from '@/features/train/scheme-address';
-import { firstForm, formOfSets, ladder, newSet, readForm } from './form';
+import { firstForm, formOfFile, formOfSets, ladder, newSet, readForm, writtenForm } from './form';
 
 test('what is typed at first asks something', () => {
   const read = readForm(firstForm());
@@ -50,4 +51,27 @@ test('the sets of a train go into an address, and come out of it as they are', (
   expect(setsInAddress({})).toBeNull();
   expect(setsInAddress({ set: 'front,simple,many,78' })).toBeNull();
   expect(addressOfSets(demoTrain('sluice-winch'))).toBeNull();
+});
+
+test('a search file is typed in, and written again as it was', () => {
+  const form = {
+    ...firstForm(),
+    sets: [
+      { ...newSet([]), kind: 'stepped' as const, planet: '31', second: '17' },
+      { ...newSet([]), id: 'rear', free: true, least: '1.5', most: '2.5' },
+    ],
+    ratios: '3.1, 17/10, 1',
+    reverse: 'range' as const,
+    brakes: '2',
+    engaged: '2',
+    single: 'required' as const,
+    input: 'rear.ring',
+    nested: true,
+    efficiency: '94.5',
+  };
+  const text = JSON.stringify(writtenForm(form));
+  const file = readSchemeFile(text);
+  if (!file.ok) throw new Error(refusalText(file));
+  expect(JSON.parse(JSON.stringify(writtenForm(formOfFile(file.value))))).toEqual(JSON.parse(text));
+  expect(readSchemeFile('{"sets":').ok).toBe(false);
 });

@@ -1,6 +1,12 @@
 import type { Result } from '@/core/result';
-import { readWrittenSchemes, type GivenSet, type ReadSchemeSearch, type SingleChange } from '@/core/schemes';
-import { fieldTable, typedFigure, writtenFields } from '@/ui/form/fields';
+import {
+  readWrittenSchemes,
+  type GivenSet,
+  type ReadSchemeSearch,
+  type SingleChange,
+  type WrittenSchemeSearch,
+} from '@/core/schemes';
+import { fieldTable, figureText, typedFields, typedFigure, writtenFields } from '@/ui/form/fields';
 
 export type SetKind = 'simple' | 'double-pinion' | 'stepped';
 
@@ -117,15 +123,39 @@ export const firstForm = (): SchemesForm => {
 /** Sets of a train, typed in: what else could be made of them. */
 export const formOfSets = (sets: readonly GivenSet[], forward: readonly string[]): SchemesForm => ({
   ...firstForm(),
-  sets: sets.map((set) => ({
-    ...newSet([]),
-    id: set.id,
-    kind: set.kind,
-    sun: String(set.sun),
-    ring: String(set.ring),
-    ...(set.kind === 'stepped' && { planet: String(set.planet), second: String(set.second) }),
-  })),
+  sets: sets.map(typedSet),
   ...(forward.length > 0 && { ratios: forward.join(', ') }),
+});
+
+/** A search file, typed in. */
+export function formOfFile({ sets, wanted, elements, ...file }: WrittenSchemeSearch): SchemesForm {
+  const { reverse = 'any' } = wanted;
+  return {
+    ...firstForm(),
+    sets: sets.map(typedSet),
+    wish: 'list',
+    ratios: wanted.forward.join(', '),
+    tolerance: figureText(100 * wanted.tolerance, 12),
+    reverse: typeof reverse === 'string' ? reverse : 'range',
+    ...(typeof reverse !== 'string' && { reverseLeast: String(reverse[0]), reverseMost: String(reverse[1]) }),
+    ...typedFields(ELEMENT_FIELDS, elements),
+    ...typedFields(LIMIT_FIELDS, file.limits ?? {}),
+    engaged: String(file.engaged ?? ''),
+    single: file.single ?? 'preferred',
+    input: file.input ?? '',
+    output: file.output ?? '',
+    nested: file.limits?.nested ?? false,
+  };
+}
+
+const typedSet = (set: WrittenSchemeSearch['sets'][number] | GivenSet): SetForm => ({
+  ...newSet([]),
+  id: set.id,
+  kind: set.kind,
+  ...('ratio' in set
+    ? { free: true, least: String(set.ratio[0]), most: String(set.ratio[1]) }
+    : { sun: String(set.sun), ring: String(set.ring) }),
+  ...(set.kind === 'stepped' && { planet: String(set.planet), second: String(set.second) }),
 });
 
 /** What is typed as a search file says it. */

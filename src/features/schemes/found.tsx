@@ -3,10 +3,11 @@
 import { useMemo } from 'react';
 import { toNumber } from '@/core/rational';
 import { refusalSentence } from '@/core/result';
-import type { SchemeAnswer, SchemeResult } from '@/core/schemes';
+import type { SchemeResult } from '@/core/schemes';
 import { figure } from '@/core/units';
 import type { Column } from '@/ui/column';
 import { DataTable } from '@/ui/data-table';
+import type { SchemesTold } from '@/workers/beside';
 import { Chosen } from './chosen';
 import { useSchemes, useSchemeSearch, type SchemeSearch } from './use-schemes';
 import { undominated } from './undominated';
@@ -21,7 +22,8 @@ export function Found() {
   const choose = useSchemes((state) => state.choose);
   const results = answer?.results ?? NONE;
   const best = useMemo(() => new Set(undominated(results).map(({ key }) => key)), [results]);
-  const columns = useMemo(() => columnsOf(best), [best]);
+  const crossings = answer?.crossings ?? NOTHING_DRAWN;
+  const columns = useMemo(() => columnsOf(best, crossings), [best, crossings]);
   const shown = results.find(({ key }) => key === chosen) ?? results[0];
   const others = results.filter(({ key }) => beside.includes(key) && key !== shown?.key);
   return (
@@ -58,13 +60,14 @@ export function Found() {
 }
 
 const NONE: readonly SchemeResult[] = [];
+const NOTHING_DRAWN: SchemesTold['crossings'] = new Map();
 
-function answerOf({ state }: SchemeSearch): SchemeAnswer | null {
+function answerOf({ state }: SchemeSearch): SchemesTold | null {
   if (state.kind === 'done') return state.value;
   return state.kind === 'running' || state.kind === 'stopped' ? state.partial : null;
 }
 
-function Progress({ search, answer }: { search: SchemeSearch; answer: SchemeAnswer | null }) {
+function Progress({ search, answer }: { search: SchemeSearch; answer: SchemesTold | null }) {
   const { state, read, stop, again } = search;
   const wrong = !read.ok ? refusalSentence(read) : state.kind === 'failed' ? state.message : null;
   if (wrong)
@@ -81,7 +84,7 @@ function Progress({ search, answer }: { search: SchemeSearch; answer: SchemeAnsw
       aria-label="The search"
       className="flex min-h-9 flex-wrap items-center gap-x-3 gap-y-1 border-b border-base-300 px-4 py-1.5 text-sm"
     >
-      {state.kind === 'running' && (
+      {state.kind === 'running' && !answer?.searched && (
         <>
           <span>Searching… {answer && `${found} so far, ${ways} looked at.`}</span>
           <progress
@@ -106,7 +109,7 @@ function Progress({ search, answer }: { search: SchemeSearch; answer: SchemeAnsw
           </button>
         </>
       )}
-      {state.kind === 'done' && answer && (
+      {answer?.searched && state.kind !== 'stopped' && (
         <span>
           <strong>{answer.proven ? 'Proven' : 'Best found, not proven'}</strong>: {found}
           {answer.proven ? `, all ${counted(answer.of)} ways to join looked at` : ''}
@@ -121,7 +124,7 @@ const counted = (count: number): string => count.toLocaleString('en').replaceAll
 
 const percent = (part: number): string => `${figure(100 * part)} %`;
 
-function columnsOf(best: ReadonlySet<string>): readonly Column<SchemeResult>[] {
+function columnsOf(best: ReadonlySet<string>, crossings: SchemesTold['crossings']): readonly Column<SchemeResult>[] {
   return [
     {
       head: 'Ratios, in/out',
@@ -151,6 +154,7 @@ function columnsOf(best: ReadonlySet<string>): readonly Column<SchemeResult>[] {
       head: 'Open',
       title: 'Elements that drag, in each position',
       numeric: true,
+      less: true,
       value: ({ figures }) => figures.open,
     },
     {
@@ -193,7 +197,15 @@ function columnsOf(best: ReadonlySet<string>): readonly Column<SchemeResult>[] {
       cell: ({ figures }) => (figures.reverse ? figure(toNumber(figures.reverse)) : '—'),
     },
     {
+      head: 'Crossings',
+      title: 'Of its drawing: with none it nests. Known once it has been drawn',
+      numeric: true,
+      value: ({ key }) => crossings.get(key) ?? null,
+      cell: ({ key }) => (crossings.has(key) ? (crossings.get(key) ?? '—') : '…'),
+    },
+    {
       head: 'Further ratios',
+      less: true,
       title: 'Forward, for nothing',
       value: ({ figures }) => figures.others.map((ratio) => figure(toNumber(ratio))).join(' · '),
     },
