@@ -8,7 +8,7 @@ const chosen = (page: Page) => page.getByRole('article', { name: 'Scheme' }).fir
 test('from the shelf to a new train of six positions, whose chart says what was promised', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('link', { name: 'Schemes of sets' }).click();
-  await expect(status(page)).toContainText('Proven');
+  await expect(status(page)).toContainText('Proven', { timeout: 30_000 });
   await page.getByRole('button', { name: 'Add a set' }).click();
   await page.getByLabel('Ratios, in/out').fill('3.5 2.2 1.5 1 0.75');
   await page.getByLabel('Off by at most').fill('3');
@@ -28,7 +28,7 @@ test('from the shelf to a new train of six positions, whose chart says what was 
 
 test('another wish gives other schemes; where there is none it is told what stands in the way', async ({ page }) => {
   await page.goto('/schemes');
-  await expect(status(page)).toContainText('Proven');
+  await expect(status(page)).toContainText('Proven', { timeout: 30_000 });
   const before = await table(page).getByRole('row').nth(1).textContent();
   await page.getByLabel('Ratios, in/out').fill('3.6 1.6 1');
   await expect(table(page).getByRole('row').nth(1)).not.toHaveText(before ?? '');
@@ -52,7 +52,7 @@ test('what else could be made of the sets of a train', async ({ page }) => {
   await expect(page.getByLabel('Sun of front')).toHaveValue(/\d+/);
   await expect(status(page)).toContainText(/Proven|Best found|Searching/);
   await page.goto('/schemes');
-  await expect(status(page)).toContainText('Proven');
+  await expect(status(page)).toContainText('Proven', { timeout: 30_000 });
   await table(page).getByRole('row').nth(2).click();
   await chosen(page).getByLabel('keep beside others').check();
   await table(page).getByRole('row').nth(3).click();

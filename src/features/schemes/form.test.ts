@@ -11,7 +11,7 @@ test('what is typed at first asks something', () => {
   const { question } = read.value;
   expect(question.forward.map(toNumber)).toEqual([2.6, 1.6, 1]);
   expect(question.tolerance).toBeCloseTo(0.05, 12);
-  expect([question.atMost, question.brakes, question.engaged, question.single]).toEqual([5, null, null, 'preferred']);
+  expect([question.atMost, question.brakes, question.engaged, question.single]).toEqual([5, null, 2, 'preferred']);
 });
 
 test('positions from a first ratio over a spread: even steps, or steps that shrink', () => {

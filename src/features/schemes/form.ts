@@ -106,7 +106,8 @@ export const firstForm = (): SchemesForm => {
     atMost: '5',
     brakes: '',
     clutches: '',
-    engaged: '',
+    // Any number takes ten times as long: who wants it empties the field.
+    engaged: '2',
     single: 'preferred',
     input: '',
     output: '',
@@ -124,6 +125,7 @@ export const firstForm = (): SchemesForm => {
 export const formOfSets = (sets: readonly GivenSet[], forward: readonly string[]): SchemesForm => ({
   ...firstForm(),
   sets: sets.map(typedSet),
+  engaged: sets.length > 3 ? '3' : '2',
   ...(forward.length > 0 && { ratios: forward.join(', ') }),
 });
 
