@@ -98,7 +98,7 @@ function setParts(set: GivenSet, [sun, carrier, ring]: readonly [string, string,
 }
 
 /** Teeth of the planets between sun and ring; where the motion leaves them open, as they go between. */
-function planetCounts(set: GivenSet): readonly number[] {
+export function planetCounts(set: GivenSet): readonly number[] {
   if (set.kind === 'stepped') return [set.planet, set.second];
   const room = (set.ring - set.sun) / 2;
   if (set.kind === 'simple') return [Math.max(1, Math.round(room))];

@@ -1,4 +1,5 @@
 import { fits, type FoundSet } from '../tooth-search';
+import { planetCounts } from './as-train';
 import { isRanged, type AskedSet, type GivenSet, type RangedSet } from './question';
 import { standingRatio } from './standing-ratio';
 
@@ -42,11 +43,16 @@ export function nearestCounts(set: RangedSet, standing: number): readonly GivenS
 const NEAR = 0.05;
 const size = (set: GivenSet): number => set.ring;
 
-function isBuildable({ kind, sun, ring }: Extract<GivenSet, { readonly kind: 'simple' | 'double-pinion' }>): boolean {
+function isBuildable(set: Extract<GivenSet, { readonly kind: 'simple' | 'double-pinion' }>): boolean {
+  const { kind, sun, ring } = set;
   if ((ring - sun) % 2 !== 0) return false;
-  const room = (ring - sun) / 2;
-  if (kind === 'simple') return PLANETS.some((copies) => fits({ sun, planet: room, ring, copies }));
-  const own = Math.max(1, Math.round(room * 0.6));
-  const pair = (copies: number): FoundSet => ({ sun, planet: own, second: own, ring, copies });
-  return PLANETS.some((copies) => fits(pair(copies), 'double-pinion'));
+  const [planet, second] = planetCounts(set);
+  const made = (copies: number): FoundSet => ({
+    sun,
+    planet: planet ?? 0,
+    ...(second !== undefined && { second }),
+    ring,
+    copies,
+  });
+  return PLANETS.some((copies) => fits(made(copies), kind));
 }

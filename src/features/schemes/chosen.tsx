@@ -1,15 +1,14 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { drawSideView } from '@/core/drawing';
 import { toFraction, toNumber } from '@/core/rational';
-import { elementNames, memberNames, oneWaySubstitutes, type SchemeResult } from '@/core/schemes';
+import { centralName, elementNames, memberNames, oneWaySubstitutes, type SchemeResult } from '@/core/schemes';
 import { itemAt } from '@/core/required';
 import { FRAME } from '@/core/train';
 import { figure } from '@/core/units';
+import { UseAsNewTrain } from '@/features/train/use-as-new-train';
 import { SmallSideView } from '@/figures/side-view/small-side-view';
-import { postTrain } from '@/wire';
 import { useSchemes } from './use-schemes';
 
 const SPACE = { width: 640, height: 300 };
@@ -33,11 +32,7 @@ export function Chosen({ result, alone, first }: { result: SchemeResult; alone: 
               className="h-56 w-full"
               {...(lit && { closed: new Set(lit) })}
             />
-            <p className="muted text-sm">
-              {drawn.view.crossings.length === 0
-                ? 'Nests: drawn without a crossing.'
-                : `${drawn.view.crossings.length === 1 ? 'One crossing' : `${drawn.view.crossings.length} crossings`}: does not nest as it is drawn.`}
-            </p>
+            <p className="muted text-sm">{nesting(drawn.view.crossings.length)}</p>
           </>
         ) : (
           <p className="muted text-sm">{drawn.why}</p>
@@ -56,11 +51,16 @@ export function Chosen({ result, alone, first }: { result: SchemeResult; alone: 
         <ChartOf result={result} onPoint={setLit} />
         <Joins result={result} />
         <OneWays result={result} />
-        {first && <UseIt result={result} />}
+        {first && <UseAsNewTrain made={{ ...train, name: 'New scheme' }} />}
       </div>
     </article>
   );
 }
+
+const nesting = (crossings: number): string =>
+  crossings === 0
+    ? 'Nests: drawn without a crossing.'
+    : `${crossings === 1 ? 'One crossing' : `${crossings} crossings`}: does not nest as it is drawn.`;
 
 function ChartOf({ result, onPoint }: { result: SchemeResult; onPoint: (engaged: readonly string[] | null) => void }) {
   const { found, figures, train } = result;
@@ -117,8 +117,7 @@ function ChartOf({ result, onPoint }: { result: SchemeResult; onPoint: (engaged:
 /** What is joined for good, and what each element takes hold of. */
 function Joins({ result: { found, sets } }: { result: SchemeResult }) {
   const names = memberNames(found.scheme, sets);
-  const roles = (joined: readonly number[]) =>
-    joined.map((central) => `${itemAt(sets, Math.floor(central / 3)).id} ${ROLES[central % 3] ?? ''}`).join(' and ');
+  const roles = (joined: readonly number[]) => joined.map((central) => centralName(central, sets)).join(' and ');
   const { members, frame, input, output } = found.scheme;
   const end = (at: number) => roles(itemAt(members, at)) || 'a shaft of its own';
   const joined = members.filter((one, i) => one.length > 1 && i !== input && i !== output).map(roles);
@@ -149,8 +148,6 @@ function Joins({ result: { found, sets } }: { result: SchemeResult }) {
   );
 }
 
-const ROLES = ['sun', 'carrier', 'ring'];
-
 function OneWays({ result: { train, found } }: { result: SchemeResult }) {
   const forward = train.positions.slice(0, found.selection.forward.length).map(({ id }) => id);
   const substitutes = useMemo(() => oneWaySubstitutes(train, forward), [train, forward]);
@@ -164,39 +161,3 @@ function OneWays({ result: { train, found } }: { result: SchemeResult }) {
 
 const onlyWay = ([a, b]: readonly [string, string]): string =>
   a === FRAME ? `${b} never backwards` : b === FRAME ? `${a} never forwards` : `${a} never ahead of ${b}`;
-
-function UseIt({ result }: { result: SchemeResult }) {
-  const router = useRouter();
-  const [name, setName] = useState('New scheme');
-  const [message, setMessage] = useState<string | null>(null);
-  const put = async () => {
-    const answer = await postTrain({ ...result.train, name: name.trim() || 'New scheme' });
-    if (answer.ok) router.push(`/trains/${answer.value.id}`);
-    else setMessage(answer.message);
-  };
-  return (
-    <form
-      className="flex items-center gap-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void put();
-      }}
-    >
-      <input
-        className="input input-sm min-w-0 flex-1"
-        aria-label="Name of the new train"
-        maxLength={120}
-        value={name}
-        onChange={(event) => setName(event.target.value)}
-      />
-      <button type="submit" className="btn btn-neutral btn-sm">
-        Use it as a new train
-      </button>
-      {message && (
-        <p role="alert" className="text-error">
-          {message}
-        </p>
-      )}
-    </form>
-  );
-}

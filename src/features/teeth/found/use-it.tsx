@@ -1,6 +1,5 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { useContext, useState } from 'react';
 import { toFraction, toNumber } from '@/core/rational';
 import {
@@ -19,10 +18,10 @@ import { figure } from '@/core/units';
 import { memberName } from '@/core/words';
 import { analyseEngaged } from '@/features/train/analysis';
 import { editTrain } from '@/features/train/edit';
+import { UseAsNewTrain } from '@/features/train/use-as-new-train';
 import { engagementIn } from '@/features/train/engagement';
 import type { Session } from '@/features/train/session';
 import { SessionContext, useTrain } from '@/features/train/use-train';
-import { postTrain } from '@/wire';
 import { partsById } from '@/core/train';
 import { itemAt } from '@/core/required';
 
@@ -38,7 +37,7 @@ export function UseIt({ question, finding, made }: Props) {
   if (finding.made.kind === 'teeth') return session && <UseCounts session={session} teeth={finding.made.teeth} />;
   return (
     <div className="mt-1 flex flex-col gap-1.5">
-      <NewTrain made={made} />
+      <UseAsNewTrain made={made} />
       {session && finding.made.kind === 'chain' && (
         <ReplaceStages key={finding.made.chain.length} session={session} pairs={finding.made.chain} />
       )}
@@ -50,42 +49,6 @@ export function UseIt({ question, finding, made }: Props) {
           <ReplaceSet session={session} set={itemAt(finding.made.sets, 0)} />
         )}
     </div>
-  );
-}
-
-function NewTrain({ made }: { made: Train }) {
-  const router = useRouter();
-  const [name, setName] = useState<string | null>(null);
-  const [message, setMessage] = useState<string | null>(null);
-  const put = async () => {
-    const answer = await postTrain({ ...made, name: (name ?? made.name).trim() || made.name });
-    if (answer.ok) router.push(`/trains/${answer.value.id}`);
-    else setMessage(answer.message);
-  };
-  return (
-    <form
-      className="flex items-center gap-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void put();
-      }}
-    >
-      <input
-        className="input input-sm min-w-0 flex-1"
-        aria-label="Name of the new train"
-        maxLength={120}
-        value={name ?? made.name}
-        onChange={(event) => setName(event.target.value)}
-      />
-      <button type="submit" className="btn btn-neutral btn-sm">
-        Use it as a new train
-      </button>
-      {message && (
-        <p role="alert" className="text-error">
-          {message}
-        </p>
-      )}
-    </form>
   );
 }
 
