@@ -25,6 +25,8 @@ interface Choices {
   readonly keepSets: boolean;
   /** Whether forces are drawn into the side view. */
   readonly forces: boolean;
+  /** Whether the Bench shows the train as a body. */
+  readonly body: boolean;
   /** Columns of tables that a person shows or folds away, by the table's kind and the column's head. */
   readonly columns: Readonly<Record<string, Readonly<Record<string, boolean>>>>;
   /** What parts are called. */
@@ -46,6 +48,7 @@ const FIRST: Choices = {
   losses: false,
   keepSets: false,
   forces: false,
+  body: false,
   columns: {},
   words: OWN_WORDS,
 };

@@ -16,7 +16,8 @@ interface JobSpec {
     | 'fixes'
     | 'faults'
     | 'hunt'
-    | 'shapes';
+    | 'shapes'
+    | 'body';
   /** A job that takes longer is ended and has failed, s. */
   readonly limitS: number;
 }
@@ -38,4 +39,5 @@ export const JOB_TABLE: { readonly [K in keyof Jobs]: JobSpec } = {
   huntTests: { lane: 'hunt', limitS: 300 },
   solid: { lane: 'shapes', limitS: 300 },
   shapes: { lane: 'shapes', limitS: 1_200 },
+  body: { lane: 'body', limitS: 120 },
 };

@@ -5,6 +5,7 @@ import {
   type CombinationTable,
   type SingleChanges,
 } from '@/core/gear-chart';
+import { bodyOf, type TrainBody } from '@/core/body';
 import { networkOf } from '@/core/kinematics';
 import { Drafts, drawSideView, type DraftsData, type DrawingSpace } from '@/core/drawing';
 import {
@@ -38,6 +39,7 @@ import {
   type SchemeAnswer,
   type SchemeQuestion,
 } from '@/core/schemes';
+import type { Result } from '@/core/result';
 import type { Train } from '@/core/train';
 
 /** What is found is told so often, the first of it sooner than a person looks for it. */
@@ -184,6 +186,14 @@ export const JOBS = {
   /** Every wheel as lines and as a solid, in one zip with a manifest; told on the way how many are done. */
   shapes({ name, wheels, pieces }: ShapesAsked, tell: (done: number) => void): Uint8Array {
     return shapesZip(name, wheels, pieces, tell);
+  },
+
+  /** The train in three dimensions, its figures in the order of its side view; told on the way which share is done. */
+  body(
+    { train, order }: { readonly train: Train; readonly order: readonly string[] },
+    tell: (done: number) => void,
+  ): Result<TrainBody> {
+    return bodyOf(train, { order }, (done, of) => tell(done / of));
   },
 
   /** What the tests of a hunt showed and were worth. */

@@ -1,79 +1,38 @@
-import { structureOf, type Structure } from '../structure';
+import type { Structure } from '../structure';
 import type { Train } from '../train';
-import { Drafts } from './drafts';
-import { Effort, THOROUGH } from './effort';
 import { gearShape } from './gear-shapes';
 import type { CouplerShape, GearShape, MemberLines, PinShape, Point, Port, Segment, SideView } from './geometry';
-import { planeColumns, isLoose, type PlaneCell, type HalfPlane } from './half-plane';
-import { placeLabels, portRoom } from './labels';
+import { isLoose, type PlaneCell, type HalfPlane } from './half-plane';
+import { placeLabels } from './labels';
+import { layOut, type DrawingOptions, type Layout, type NotDrawn } from './lay-out';
 import { crossingAt, LineBook } from './member-lines';
-import { orderFigures } from './order';
-import { placeAxes, type PlacedAxes } from './place-axes';
-import { drawnRadii } from './radii';
+import type { PlacedAxes } from './place-axes';
 import { carryOn, hangCoupler, hangGears, hangPins } from './hang-parts';
 import { slidesOf, tiesOf } from './mesh-marks';
-import { draftRoute, workFor } from './routing/route';
 import type { Routed } from './routing/routed';
 import type { DrawingSpace } from './spaces';
 import { itemAt } from '../required';
 
 export type DrawnTrain =
   /** Not finished where more effort might find fewer crossings. */
-  | { readonly ok: true; readonly view: SideView; readonly finished: boolean }
-  /** Later where it would take more than may be done at once. */
-  | { readonly ok: false; readonly why: string; readonly later?: true };
+  { readonly ok: true; readonly view: SideView; readonly finished: boolean } | NotDrawn;
 
-/** How a side view is to be drawn. */
-export interface DrawingOptions {
-  /** The order of the figures that the picture had before, to keep it stable. */
-  readonly order?: readonly string[];
-  /** What was found for drawings before, and takes what this one finds. */
-  readonly drafts?: Drafts;
-  /** Places that may be looked at (see QUICK and THOROUGH). */
-  readonly effort?: number;
-  /** With more than so many places to look at, nothing is drawn now. */
-  readonly atOnce?: number;
-}
-
-/** A drawing of more would be unreadable, and slow. */
-const MOST_GEARS = 250;
 /**
  * The side view of any train: axes horizontal, figures left to right, the input at the left; fixed gears as bars that
  * touch where they mesh, sets in half section above their axis, every member a tree of lines that goes round the
  * others.
  */
-export function drawSideView(
-  train: Train,
-  space: DrawingSpace,
-  { order: wanted, drafts = new Drafts(), effort: allowed = THOROUGH, atOnce = Infinity }: DrawingOptions = {},
-): DrawnTrain {
-  const plan = structureOf(train);
-  const why = whyNone(train, plan);
-  if (why !== null) return { ok: false, why };
-  const radii = drawnRadii(train);
-  const effort = new Effort(allowed);
-  const { work: order, finished: ordered } = orderFigures(plan, wanted, drafts, effort);
-  let finished = ordered;
-  const { starts, columns } = planeColumns(order);
-  const side = portRoom(train);
-  const column = Math.floor(Math.min(26, Math.max(13, (space.width - 2 * side) / columns)));
-  const width = 2 * side + (columns - 1) * column;
-  // A drawing wider than the space is shown smaller, so it may be as much higher.
-  const height = space.height * Math.max(1, width / space.width);
-  const placed = placeAxes(plan, order, starts, radii, { height, side }, column);
-  const { heights, planes } = placed;
-  if (workFor(planes, train, drafts, allowed) > atOnce)
-    return { ok: false, later: true, why: `The drawing of ${train.gears.length} gears is being laid out.` };
+export function drawSideView(train: Train, space: DrawingSpace, options: DrawingOptions = {}): DrawnTrain {
+  const layout = layOut(train, space, options);
+  return layout.ok ? { ok: true, view: drawLayout(train, layout), finished: layout.finished } : layout;
+}
 
+function drawLayout(train: Train, { plan, order, placed, radii, width, halfPlanes }: Layout): SideView {
   const parts = { gears: [], pins: [], couplers: [], crossed: [], ports: [], axes: [] };
   const drawing: Drawing = { train, placed, radii, ...parts, book: new LineBook() };
-  for (const plane of planes) {
-    const { work: routed, finished: routedWell } = draftRoute(plane, train, drafts, effort);
-    finished &&= routedWell;
-    drawPlane(drawing, plane, routed);
-  }
+  for (const { plane, routed } of halfPlanes) drawPlane(drawing, plane, routed);
   const { gears, pins, couplers, crossed, ports, axes, book } = drawing;
-  for (const plane of planes) carryOn(plan, plane, placed, book);
+  for (const { plane } of halfPlanes) carryOn(plan, plane, placed, book);
   const lines = book.lines();
   const shapes = new Map(gears.map((shape) => [shape.gear, shape]));
   const ties = tiesOf(train, shapes);
@@ -87,30 +46,19 @@ export function drawSideView(
     attachments: book.attachments,
     ties,
     couplers: [...couplers, ...slidesOf(train, shapes, ties)],
-    bearings: bearingsFor(plan, lines, heights),
+    bearings: bearingsFor(plan, lines, placed.heights),
     ports,
     crossings: crossed.flatMap((point) => crossingAt(point, lines) ?? []),
     order: order.map(({ key }) => key),
   };
-  return { ok: true, view: { ...bare, labels: placeLabels(train, bare) }, finished };
-}
-
-/** Why a train has no side view; null where it can have one. */
-function whyNone({ gears }: Train, { figures }: Structure): string | null {
-  if (gears.length === 0) return 'There is no gear to draw yet.';
-  if (gears.length > MOST_GEARS)
-    return (
-      `With ${gears.length} gears this train is too large to draw from the side (the most is ` +
-      `${MOST_GEARS}). Its figures, trace and working are in the panel.`
-    );
-  return figures.length === 0 ? 'No gear here turns about a fixed axis, so there is nothing to draw yet.' : null;
+  return { ...bare, labels: placeLabels(train, bare) };
 }
 
 /** What is drawn so far. */
 interface Drawing {
   readonly train: Train;
   readonly placed: PlacedAxes;
-  readonly radii: ReturnType<typeof drawnRadii>;
+  readonly radii: Layout['radii'];
   readonly gears: GearShape[];
   readonly pins: PinShape[];
   readonly couplers: CouplerShape[];

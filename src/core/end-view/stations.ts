@@ -27,17 +27,28 @@ const BEVEL_PLANETS = 2;
 /** All stations, in the order of the side view's figures. */
 export function endView(train: Train, order: readonly string[]): readonly Station[] {
   const plan = structureOf(train);
-  const modules = gearModules(train, axisLines(plan));
-  const sizes = {
-    modules,
-    radius: (gear: Gear) => pitchRadius(gear, lookUp(modules, gear.id)),
-    apart: distancesOf(train, modules),
-  };
+  const sizes = sizesOf(plan);
   const places = placesOf(plan, sizes);
   const figures = [...plan.figures].sort((a, b) => order.indexOf(a.key) - order.indexOf(b.key));
   return figures.flatMap((figure) =>
     cuts(figure).map((cut, i) => stationOf(plan, figure, `${figure.key} ${i}`, cut, sizes, places)),
   );
+}
+
+/** Where the axes of a train lie, in the order of its structure, seen along them. */
+export function placesOfAxes(train: Train): readonly AxisPlace[] {
+  const plan = structureOf(train);
+  return placesOf(plan, sizesOf(plan));
+}
+
+function sizesOf(plan: Structure): Sizes {
+  const { train } = plan;
+  const modules = gearModules(train, axisLines(plan));
+  return {
+    modules,
+    radius: (gear) => pitchRadius(gear, lookUp(modules, gear.id)),
+    apart: distancesOf(train, modules),
+  };
 }
 
 interface Sizes {

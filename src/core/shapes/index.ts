@@ -1,6 +1,8 @@
 export { stlBytes, wheelDxf, wheelSvg } from './files';
 export { gearOutline } from './gear-outline';
-export type { Loop, LoopPoint } from './loop';
+export { filled, type Filled } from './filled';
+export { helixOf, type Helix } from './helix';
+export { circleLoop, polar, reversed, turned, type Loop, type LoopPoint } from './loop';
 export { stackSolids, wheelSolid, type Triangles } from './solid';
 export { rackAcross, rackOf, STANDARD_RACK, type Rack, type RackAcross } from './rack';
 export {

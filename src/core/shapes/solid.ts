@@ -1,5 +1,6 @@
-import earcut from 'earcut';
 import { circleLoop, turned, type Loop } from './loop';
+import { filled } from './filled';
+import { helixOf } from './helix';
 import { toothForm } from './tooth-form';
 import { boreLoop, type ShapedGear } from './wheel';
 import { USUAL_TOLERANCE_MM } from './wheel-schema';
@@ -90,21 +91,11 @@ const covers = (a: ShapedGear, b: ShapedGear): boolean => toothForm(a.spec).root
 /** The line of a wheel's teeth on its way up: straight, in a helix, or half the way one hand and back the other. */
 function toothedWall({ spec, outer, holes }: ShapedGear, from: number, to: number, tolerance: number): Wall {
   const loop = spec.internal ? itemAt(holes, 0) : outer;
-  const { pitchRadius, tipRadius, rootRadius } = toothForm(spec);
-  // A ring has the hand of the gear that it meets.
-  const perMm = Math.tan(((spec.helixDegrees ?? 0) * Math.PI) / 180) / pitchRadius;
-  const width = to - from;
-  const twist = (z: number) => perMm * (spec.herringbone ? width / 2 - Math.abs(z - from - width / 2) : z - from);
-  const reach = Math.max(tipRadius, rootRadius);
-  // A chord of the helix stays as near to it as the outline's chords to theirs.
-  const step = 2 * Math.acos(Math.max(0.5, 1 - tolerance / reach));
-  const stretch = spec.herringbone ? width / 2 : width;
-  const layers = Math.max(1, Math.ceil(Math.abs(perMm * stretch) / step));
-  const count = spec.herringbone ? 2 * layers : layers;
+  const { twist, heights } = helixOf(spec, to - from, tolerance);
   return {
     loop,
-    twist,
-    heights: Array.from({ length: count + 1 }, (_, i) => (i === count ? to : from + (width * i) / count)),
+    twist: (z) => twist(z - from),
+    heights: heights.map((height, i) => (i === heights.length - 1 ? to : from + height)),
   };
 }
 
@@ -152,17 +143,12 @@ const reachOf = (loop: Loop): number => Math.max(...loop.map(({ x, y }) => Math.
 
 /** Fills a line with holes by triangles, seen from above or from below. */
 function fill(triangles: number[], outer: Loop, holes: readonly Loop[], z: number, up: boolean): void {
-  const points = [...outer, ...holes.flat()];
-  const starts = holes.map((_, i) => outer.length + holes.slice(0, i).reduce((sum, hole) => sum + hole.length, 0));
-  const corners = earcut(
-    points.flatMap(({ x, y }) => [x, y]),
-    starts,
-  );
+  const { points, corners } = filled(outer, holes);
   for (let i = 0; i < corners.length; i += 3) {
-    const [a, b, c] = [itemAt(corners, i), itemAt(corners, i + 1), itemAt(corners, i + 2)].map((corner) =>
-      itemAt(points, corner),
-    ) as [Loop[number], Loop[number], Loop[number]];
-    const counterClockwise = (b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x) > 0;
-    for (const { x, y } of counterClockwise === up ? [a, b, c] : [a, c, b]) triangles.push(x, y, z);
+    const [a, b, c] = [itemAt(corners, i), itemAt(corners, i + 1), itemAt(corners, i + 2)];
+    for (const corner of up ? [a, b, c] : [a, c, b]) {
+      const { x, y } = itemAt(points, corner);
+      triangles.push(x, y, z);
+    }
   }
 }

@@ -6,6 +6,7 @@ import { BarButton } from '@/features/train/frame/bar-button';
 import { InBar } from '@/features/train/frame/bar-slot';
 import { InputFields } from '@/features/train/input/input-fields';
 import { onDemand, whenIdle } from '@/ui/on-demand';
+import { usePreferences } from '@/ui/preferences';
 import { LowerHalf } from './build/lower-half';
 import { useLaidOut } from './drawing/laying-out';
 import { SideViewPane } from './drawing/side-view-pane';
@@ -15,6 +16,7 @@ import { PositionsStrip } from './positions-strip';
 import { Tour } from './tour/tour';
 import { useBench, useCrank } from './use-bench';
 
+const BodyPane = onDemand(async () => (await import('./body/body-pane')).BodyPane);
 const FilesDialog = onDemand(async () => (await import('./files/files-dialog')).FilesDialog);
 
 /**
@@ -42,7 +44,7 @@ export function BenchScreen({ first = false }: { first?: boolean }) {
         <div className="flex min-h-0 min-w-0 flex-col">
           {/* A phone has room for one of them. */}
           <div className={building === null ? 'contents' : 'hidden sm:contents'}>
-            <SideViewPane />
+            <Views />
           </div>
           <LowerHalf />
         </div>
@@ -61,6 +63,20 @@ export function BenchScreen({ first = false }: { first?: boolean }) {
         </div>
       </footer>
     </>
+  );
+}
+
+/** The side view, or the train as a body; on a wide screen one beside the other. */
+function Views() {
+  const body = usePreferences((state) => state.body);
+  if (!body) return <SideViewPane />;
+  return (
+    <div className="flex min-h-0 min-w-0 flex-1 [&>*]:flex-1">
+      <div className="hidden min-w-0 border-r border-base-300 2xl:flex">
+        <SideViewPane />
+      </div>
+      <BodyPane.Shown />
+    </div>
   );
 }
 

@@ -12,6 +12,7 @@ import { BearingMark, PortArrow } from '@/figures/side-view/frame-marks';
 import { SideViewLabels } from '@/figures/side-view/side-view-labels';
 import { PlanetPinFigure } from '@/figures/side-view/planet-pin';
 import { BuildChoice } from '../build/build-choice';
+import { BodyChoice } from '../body/body-choice';
 import { AskAbout, type Question } from '../editing/ask-about';
 import { OpenCard } from '../editing/open-card';
 import { useDrawing } from '../use-bench';
@@ -40,8 +41,10 @@ const ForceArrows = onDemand(async () => (await import('./force-arrows')).ForceA
 /** The side view: the train from the side with its power path; its parts are picked here. */
 export function SideViewPane() {
   const drawn = useDrawing();
+  // What belongs to both stands in the body's pane where that is shown.
+  const body = usePreferences((state) => state.body);
   return (
-    <section aria-label="Side view" className="relative flex min-h-80 flex-1 flex-col lg:min-h-0">
+    <section aria-label="Side view" className="relative flex min-h-80 min-w-0 flex-1 flex-col lg:min-h-0">
       {drawn.ok ? (
         <Drawing view={drawn.view} />
       ) : (
@@ -50,8 +53,12 @@ export function SideViewPane() {
           <NothingDrawn why={drawn.why} />
         </>
       )}
-      <OpenCard />
-      <Notice />
+      {!body && (
+        <>
+          <OpenCard />
+          <Notice />
+        </>
+      )}
     </section>
   );
 }
@@ -83,6 +90,7 @@ function PaneHeader({ children }: { children?: React.ReactNode }) {
   return (
     <div className="flex flex-wrap items-center gap-x-5 gap-y-1 px-4 pt-1.5">
       <h2 className="text-sm font-semibold">Side view</h2>
+      <BodyChoice />
       <FlowChoice />
       <ForcesChoice />
       <span className="flex-1" />

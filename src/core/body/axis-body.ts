@@ -1,0 +1,224 @@
+import type { GearBody } from '../drawing';
+import { itemAt } from '../required';
+import { FRAME, partsById, type PartRef, type Train } from '../train';
+import { matesOf, type AxisWork } from './axis-work';
+import { isSliding } from './columns';
+import { addCoupler, type CouplerRoom } from './coupler-surfaces';
+import { fieldKey, fillings, sectionsOf } from './lattice';
+import type { NodeBook } from './node-book';
+import { addPlanets } from './planets';
+import { BEVEL_FACE } from './radii';
+import type { SolidRing } from './touching';
+import { addTurned, ringSection } from './turned';
+import { addBevel, addWeb, addWheel, APART, firstTooth } from './wheel-surfaces';
+
+/** Adds everything on one axis; says what room each part takes. */
+export function addAxis(book: NodeBook, work: AxisWork): readonly SolidRing[] {
+  return [
+    ...addLines(book, work),
+    ...work.half.plane.bodies.flatMap((body) => addCentral(book, work, body)),
+    ...addPlanets(book, work),
+    ...addCouplers(book, work),
+  ];
+}
+
+/** What the members' lines become when they are turned: shafts, sleeves, drums and discs. */
+function addLines(book: NodeBook, work: AxisWork): SolidRing[] {
+  const { train, half, columns, axis, detail, radii } = work;
+  const filled = fillings(train, half);
+  if (work.isAlone) carryOn(work, filled);
+  addBearings(work, filled, book);
+  return [...filled].flatMap(([member, own]) => {
+    const surface = book.member(member, axis);
+    for (const section of sectionsOf(own, columns, radii)) addTurned(surface, section, detail.sides);
+    return [...own].map((key): SolidRing => {
+      const [column, row] = key.split(' ').map(Number) as [number, number];
+      const at = (border: number) => (border === 0 ? 0 : radii.at(column / 2, border));
+      return {
+        member,
+        part: { kind: 'member', id: member } as PartRef,
+        axis,
+        z0: itemAt(columns, column),
+        z1: itemAt(columns, column + 1),
+        r0: at(row),
+        r1: at(row + 1),
+        field: `${axis} ${key}`,
+        carried: null,
+        mates: NONE,
+      };
+    });
+  });
+}
+
+const NONE: ReadonlySet<string> = new Set();
+
+/** A shaft alone goes on beyond its wheels, to where its bearings stand. */
+function carryOn({ half: { plane } }: AxisWork, filled: ReadonlyMap<string, Set<string>>): void {
+  const bars = plane.bodies.filter(({ shape }) => shape === 'bar');
+  for (const { gear, x, end, from } of bars) {
+    const own = filled.get(gear.member);
+    if (!own || from > 1) continue;
+    for (const column of [2 * x - 1, 2 * x - 2, 2 * end + 1, 2 * end + 2])
+      if (column >= 0 && column <= 2 * plane.columns - 2) own.add(fieldKey(column, 0));
+  }
+}
+
+/** Grey rings round the ends of shafts. */
+function addBearings(
+  { half: { plane }, columns, axis, walls, detail, isAlone, radii }: AxisWork,
+  filled: ReadonlyMap<string, ReadonlySet<string>>,
+  book: NodeBook,
+): void {
+  const fields = [...filled].flatMap(([member, own]) =>
+    [...own].map((key) => {
+      const [column, row] = key.split(' ').map(Number) as [number, number];
+      return { member, column, row };
+    }),
+  );
+  const ends = isAlone ? shaftEnds(fields) : [];
+  const leaving = plane.terminals.flatMap(({ leaves, cells }) =>
+    leaves ? cells.map(({ x, row }) => ({ column: 2 * x, row: 2 * row })) : [],
+  );
+  for (const { column, row } of [...ends, ...leaving]) {
+    if (column < 0 || column + 1 >= columns.length) continue;
+    const isFree = !fields.some((other) => other.column === column && other.row > row);
+    const isWheel = plane.bodies.some(({ x, end }) => 2 * x <= column && column <= 2 * end);
+    if (!isFree || isWheel) continue;
+    const outside = radii.at(column / 2, row + 1);
+    const middle = (itemAt(columns, column) + itemAt(columns, column + 1)) / 2;
+    const half = walls.wall / 2;
+    const section = ringSection(middle - half, middle + half, outside * 1.02, outside * 1.02 + walls.wall);
+    addTurned(book.member(FRAME, axis), section, detail.sides);
+  }
+}
+
+function shaftEnds(fields: readonly { readonly column: number; readonly row: number }[]) {
+  const onAxis = fields.filter(({ row, column }) => row === 0 && column % 2 === 0).map(({ column }) => column);
+  return onAxis.length === 0 ? [] : [Math.min(...onAxis), Math.max(...onAxis)].map((column) => ({ column, row: 0 }));
+}
+
+/** A wheel that stands on the axis. */
+function addCentral(book: NodeBook, work: AxisWork, body: GearBody): SolidRing[] {
+  const { gear, shape, x, end, from, at } = body;
+  if (shape === 'planet' || shape === 'top') return [];
+  const { columns, sizes, detail, axis, train, walls, radii } = work;
+  const size = sizes.of(gear.id);
+  const phase = work.wheels.find(({ wheel }) => wheel.gear === gear.id)?.phase ?? 0;
+  const [left, right] = [itemAt(columns, 2 * x), itemAt(columns, 2 * end + 1)];
+  const middle = (left + right) / 2;
+  const long = x === end ? size.face : right - left;
+  const place = shape === 'side' ? { from: left, to: right } : { from: middle - long / 2, to: middle + long / 2 };
+  const bore =
+    shape === 'bar' ? radii.at(x, 2 * from - 1) : shape === 'sun' ? radii.at(x, 2 * at) : radii.at(x, 2 * from);
+  const held = { ...place, bore: bore * (1 + APART), phase };
+  const sliding = train.couplers.find(
+    (coupler) => coupler.type === 'sliding-mesh' && isSliding(train, gear.id) && isOf(train, coupler.mesh, gear.id),
+  );
+  const surface = sliding
+    ? book.node({
+        member: gear.member,
+        axis,
+        carried: null,
+        phase: 0,
+        copy: 0,
+        letsGo: { coupler: sliding.id, by: { along: long + 0.5 * walls.gap, wider: 0 } },
+      })
+    : book.member(gear.member, axis);
+  const ring = (r0: number, r1: number): SolidRing => ({
+    member: gear.member,
+    part: { kind: 'gear', id: gear.id },
+    axis,
+    z0: place.from,
+    z1: place.to,
+    r0,
+    r1,
+    field: null,
+    carried: null,
+    mates: matesOf(train, gear.id),
+  });
+  const rings: SolidRing[] = [];
+  surface.part(
+    { kind: 'gear', id: gear.id },
+    () => {
+      if (gear.type === 'bevel') {
+        rings.push(ring(bore, size.pitch));
+        return addBevelWheel(surface, work, body, held);
+      }
+      addWheel(surface, size, held, detail);
+      if (shape === 'bar' && gear.type === 'internal') {
+        // Held from the side that is farther from the middle of its axis' wheels.
+        const web = place.to + APART * size.pitch;
+        addWeb(surface, web, web + 0.6 * walls.gap, bore * (1 + APART), size.rim, detail.sides);
+      }
+      rings.push(gear.type === 'internal' ? ring(size.inner, size.rim) : ring(bore, size.outer));
+    },
+    firstTooth(size, held),
+  );
+  return rings;
+}
+
+const isOf = (train: Train, mesh: string, gear: string): boolean =>
+  train.meshes.find(({ id }) => id === mesh)?.gears[0] === gear;
+
+/** A bevel gear and the disc behind it; its teeth look towards its mate. */
+function addBevelWheel(
+  surface: Parameters<typeof addBevel>[0],
+  { train, sizes, detail, half, columns }: AxisWork,
+  { gear, x, shape }: GearBody,
+  {
+    from,
+    to,
+    bore,
+    phase,
+  }: { readonly from: number; readonly to: number; readonly bore: number; readonly phase: number },
+): void {
+  const size = sizes.of(gear.id);
+  const mate = train.meshes
+    .flatMap(({ gears: [a, b] }) => (a === gear.id ? [b] : b === gear.id ? [a] : []))
+    .map((id) => sizes.of(id).pitch)[0];
+  const deep = BEVEL_FACE * (mate ?? size.pitch);
+  if (shape === 'bar') return addBevel(surface, size, { at: (from + to) / 2, deep, towards: 1, bore, phase }, detail);
+  const isLeft = half.plane.bodies.some((body) => body.shape === 'top' && body.x > x);
+  const [left, right] = [itemAt(columns, 2 * x), itemAt(columns, 2 * x + 1)];
+  const face = isLeft ? right : left;
+  addWeb(surface, left, right - (isLeft ? APART * deep : 0), bore, 0.92 * size.pitch, detail.sides);
+  addBevel(
+    surface,
+    size,
+    { at: face + (isLeft ? APART : -APART) * deep, deep, towards: isLeft ? 1 : -1, bore, phase },
+    detail,
+  );
+}
+
+/** Both halves of every coupler, each on its own member. */
+function addCouplers(book: NodeBook, work: AxisWork): SolidRing[] {
+  const { train, half, columns, axis, detail, radii } = work;
+  return half.routed.symbols.flatMap(({ coupler: id, at, direction }) => {
+    const coupler = partsById(train).coupler(id);
+    if (!('joins' in coupler)) return [];
+    const room: CouplerRoom = {
+      z0: itemAt(columns, 2 * at.x),
+      z1: itemAt(columns, 2 * at.x + 1),
+      r0: radii.at(at.x, 2 * at.row),
+      r1: radii.at(at.x, 2 * at.row + 1),
+      first: itemAt(['left', 'outside', 'right', 'inside'] as const, direction),
+    };
+    const [one, two] = coupler.joins;
+    const fixed = book.member(one, axis);
+    const moved = book.node({ member: two, axis, carried: null, phase: 0, copy: 0, letsGo: null });
+    fixed.part({ kind: 'coupler', id }, () =>
+      moved.part({ kind: 'coupler', id }, () =>
+        book.movesWith(moved, { coupler: id, by: addCoupler(fixed, moved, coupler, room, detail) }),
+      ),
+    );
+    return coupler.joins.map((member): SolidRing => ({
+      member,
+      part: { kind: 'coupler', id },
+      axis,
+      ...{ z0: room.z0, z1: room.z1, r0: room.r0, r1: room.r1 },
+      field: null,
+      carried: null,
+      mates: new Set(coupler.joins),
+    }));
+  });
+}

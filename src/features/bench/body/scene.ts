@@ -1,0 +1,259 @@
+import {
+  AmbientLight,
+  BufferAttribute,
+  BufferGeometry,
+  Color,
+  DirectionalLight,
+  Group,
+  Mesh,
+  MeshBasicMaterial,
+  PerspectiveCamera,
+  Plane,
+  Raycaster,
+  Scene,
+  SphereGeometry,
+  Vector2,
+  Vector3,
+  WebGLRenderer,
+} from 'three';
+import { poseOf, type TrainBody } from '@/core/body';
+import type { TurnsOf } from '@/core/end-view';
+import { itemAt } from '@/core/required';
+import type { PartRef } from '@/core/train';
+import { ArrowPath, type Arrow } from './arrows';
+import { MemberMaterial } from './member-material';
+import { drawnApart } from './apart';
+
+/** How one member looks. */
+export interface MemberLook {
+  readonly color: string;
+  /** Carries power, or is pointed at. */
+  readonly lit: boolean;
+  readonly pointed: boolean;
+  readonly shown: boolean;
+}
+
+/** A sector that is taken out, about the first axis; radians from where the side view looks up. */
+export interface Cut {
+  readonly angle: number;
+  readonly wide: number;
+}
+
+/** Where a person looks from, as angles round the train and how far off in its own sizes. */
+export interface LooksFrom {
+  readonly around: number;
+  readonly above: number;
+  readonly far: number;
+}
+
+/** A train's body on a canvas. It draws when it is told to, and only then. */
+export class BodyScene {
+  private readonly renderer: WebGLRenderer;
+  private readonly scene = new Scene();
+  private readonly camera = new PerspectiveCamera(28, 1, 1, 1000);
+  private readonly world = new Group();
+  private readonly planes = [new Plane(), new Plane()];
+  private readonly arrows: ArrowPath;
+  private readonly dot = new SphereGeometry(1, 12, 8);
+  private body: TrainBody | null = null;
+  private meshes: readonly Mesh<BufferGeometry, MemberMaterial>[] = [];
+  private middle = new Vector3();
+  private size = 1;
+  private cut: Cut | null = null;
+
+  /** @throws Error where there is no WebGL */
+  constructor(canvas: HTMLCanvasElement) {
+    this.renderer = new WebGLRenderer({ canvas, antialias: true, alpha: true, preserveDrawingBuffer: true });
+    this.renderer.localClippingEnabled = true;
+    // The train's own places go right, down and away; a camera that holds its head that way needs no mirror.
+    this.camera.up.set(0, -1, 0);
+    const sun = new DirectionalLight(0xffffff, 2.1);
+    const sky = new DirectionalLight(0xffffff, 0.7);
+    this.camera.add(sun, sky);
+    sun.position.set(-0.5, 0.9, 0.8);
+    sky.position.set(0.8, -0.2, 0.4);
+    this.scene.add(new AmbientLight(0xffffff, 0.9), this.camera, this.world);
+    this.arrows = new ArrowPath();
+    this.world.add(this.arrows.object);
+  }
+
+  /** Takes another body; what was there goes. */
+  show(body: TrainBody): void {
+    for (const mesh of this.meshes) {
+      this.world.remove(mesh);
+      mesh.material.dispose();
+      mesh.geometry.dispose();
+    }
+    const geometries = body.surfaces.map(({ positions, normals, corners }) => {
+      const geometry = new BufferGeometry();
+      geometry.setAttribute('position', new BufferAttribute(positions.slice(), 3));
+      geometry.setAttribute('normal', new BufferAttribute(normals, 3));
+      geometry.setIndex(new BufferAttribute(corners, 1));
+      return geometry;
+    });
+    this.meshes = body.nodes.map(({ surface }) => {
+      const mesh = new Mesh(itemAt(geometries, surface), new MemberMaterial(this.planes));
+      mesh.matrixAutoUpdate = false;
+      mesh.frustumCulled = false;
+      return mesh;
+    });
+    this.world.add(...this.meshes);
+    this.body = body;
+    this.measure();
+  }
+
+  /** Where its middle is and how large it is, before anything turns. */
+  private measure(): void {
+    const { body } = this;
+    if (!body) return;
+    const [low, high] = [new Vector3(Infinity, Infinity, Infinity), new Vector3(-Infinity, -Infinity, -Infinity)];
+    this.stand(
+      () => 0,
+      () => 1,
+    );
+    for (const mesh of this.meshes) {
+      mesh.geometry.computeBoundingBox();
+      const box = mesh.geometry.boundingBox?.clone().applyMatrix4(mesh.matrix);
+      if (!box) continue;
+      low.min(box.min);
+      high.max(box.max);
+    }
+    this.middle = low.clone().add(high).multiplyScalar(0.5);
+    this.size = Math.max(1e-6, high.distanceTo(low));
+    this.camera.near = 0.02 * this.size;
+    this.camera.far = 12 * this.size;
+  }
+
+  /** Turns everything to where it is. */
+  stand(turns: TurnsOf, closed: (coupler: string) => number): void {
+    this.body?.nodes.forEach((node, i) => {
+      const mesh = itemAt(this.meshes, i);
+      const axis = itemAt(this.body?.axes ?? [], node.axis);
+      mesh.matrix.fromArray([...poseOf(node, axis, turns, closed)]);
+      mesh.matrixWorldNeedsUpdate = true;
+    });
+  }
+
+  /** Colours, what is lit and what is hidden. */
+  paint(lookOf: (member: string, coupler: string | null) => MemberLook): void {
+    this.body?.nodes.forEach(({ member, letsGo }, i) => {
+      const mesh = itemAt(this.meshes, i);
+      const look = lookOf(member, letsGo?.coupler ?? null);
+      mesh.material.color = new Color(look.color);
+      mesh.material.look(look);
+      mesh.visible = look.shown;
+    });
+  }
+
+  /** Takes a sector out, or none. */
+  takeOut(cut: Cut | null): void {
+    this.cut = cut;
+    const wide = cut?.wide ?? 0;
+    const from = (cut?.angle ?? 0) - Math.PI / 2;
+    const [a, b] = this.planes as [Plane, Plane];
+    const origin = new Vector3(...(this.body?.axes[0]?.origin ?? [0, 0, 0]));
+    a.setFromNormalAndCoplanarPoint(new Vector3(Math.sin(from), -Math.cos(from), 0), origin);
+    b.setFromNormalAndCoplanarPoint(new Vector3(-Math.sin(from + wide), Math.cos(from + wide), 0), origin);
+    for (const { material } of this.meshes) {
+      material.clippingPlanes = wide > 0 ? this.planes : [];
+      material.clipIntersection = wide <= Math.PI;
+      material.needsUpdate = true;
+    }
+    this.arrows.turnTo(from + wide);
+  }
+
+  /** Paints the first tooth of these gears. */
+  mark(gears: readonly string[], color: string): void {
+    for (const mesh of this.meshes) mesh.clear();
+    this.body?.nodes.forEach(({ surface, copy }, i) => {
+      for (const { part, tooth } of itemAt(this.body?.surfaces ?? [], surface).parts) {
+        if (!tooth || copy > 0 || part.kind !== 'gear' || !gears.includes(part.id)) continue;
+        const dot = new Mesh(this.dot, new MeshBasicMaterial({ color }));
+        dot.position.set(...tooth);
+        dot.scale.setScalar(0.012 * this.size);
+        itemAt(this.meshes, i).add(dot);
+      }
+    });
+  }
+
+  /** Draws sets away from each other along the first axis, by a part of the train's length. */
+  drawApart(part: number): void {
+    const { body } = this;
+    if (!body) return;
+    const shift = drawnApart(body.figures, 0.5 * part * this.size);
+    body.nodes.forEach(({ axis, surface }, i) => {
+      const along = itemAt(body.axes, axis).directions[2][2];
+      const { geometry } = itemAt(this.meshes, i);
+      const places = geometry.getAttribute('position') as BufferAttribute;
+      const { positions } = itemAt(body.surfaces, surface);
+      // Axes that lie across stay as they are.
+      if (Math.abs(along) < 0.5) return;
+      for (let k = 2; k < positions.length; k += 3)
+        places.array[k] = itemAt(positions, k) + shift(itemAt(positions, k));
+      places.needsUpdate = true;
+    });
+    this.arrows.drawApart(shift);
+  }
+
+  /** Puts the arrows of the power path on the face of the cut. */
+  drawArrows(arrows: readonly Arrow[], color: string): void {
+    this.arrows.show(this.cut && this.cut.wide > 0 ? arrows : [], color, this.size);
+  }
+
+  resize(width: number, height: number, ratio: number): void {
+    this.renderer.setPixelRatio(ratio);
+    this.renderer.setSize(width, height, false);
+    this.camera.aspect = width / Math.max(1, height);
+    this.camera.updateProjectionMatrix();
+  }
+
+  draw({ around, above, far }: LooksFrom): void {
+    const distance = far * this.size * Math.max(1, 1 / this.camera.aspect);
+    const level = Math.cos(above) * distance;
+    this.camera.position.set(
+      this.middle.x + level * Math.cos(around),
+      this.middle.y - Math.sin(above) * distance,
+      this.middle.z - level * Math.sin(around),
+    );
+    this.camera.lookAt(this.middle);
+    this.camera.updateProjectionMatrix();
+    this.renderer.render(this.scene, this.camera);
+  }
+
+  /** The part that is seen at a place of the canvas, from −1 to 1 to the right and up. */
+  pick(x: number, y: number): PartRef | null {
+    const ray = new Raycaster();
+    ray.setFromCamera(new Vector2(x, y), this.camera);
+    const hits = ray.intersectObjects(
+      this.meshes.filter(({ visible }) => visible),
+      false,
+    );
+    const hit = hits.find(({ point }) => !this.isTakenOut(point));
+    if (!hit || !this.body) return null;
+    const node = itemAt(this.body.nodes, this.meshes.indexOf(hit.object as (typeof this.meshes)[number]));
+    const corner = 3 * (hit.faceIndex ?? 0);
+    const part = itemAt(this.body.surfaces, node.surface).parts.find(({ from, to }) => from <= corner && corner < to);
+    return part?.part ?? { kind: 'member', id: node.member };
+  }
+
+  private isTakenOut(point: Vector3): boolean {
+    const wide = this.cut?.wide ?? 0;
+    if (wide <= 0) return false;
+    const out = this.planes.map((plane) => plane.distanceToPoint(point) < 0);
+    return wide <= Math.PI ? out.every(Boolean) : out.some(Boolean);
+  }
+
+  get triangles(): number {
+    return this.renderer.info.render.triangles;
+  }
+
+  leave(): void {
+    for (const mesh of this.meshes) {
+      mesh.geometry.dispose();
+      mesh.material.dispose();
+    }
+    this.arrows.leave();
+    this.dot.dispose();
+    this.renderer.dispose();
+  }
+}

@@ -1,0 +1,23 @@
+'use client';
+
+import type { TrainBody } from '@/core/body';
+import { FRAME } from '@/core/train';
+import { memberName, listed } from '@/core/words';
+import { useTrain } from '@/features/train/use-train';
+
+const MOST = 3;
+
+/** Members that want the same room, and where. */
+export function Touches({ body: { touching, isTrue } }: { body: TrainBody }) {
+  const train = useTrain((state) => state.train);
+  if (touching.length === 0) return null;
+  const name = (id: string) => (id === FRAME ? 'the frame' : memberName(train, id));
+  const mm = (value: number) => (isTrue ? ` at ${value.toFixed(0)} mm along the axis` : '');
+  const told = touching.slice(0, MOST).map(({ members: [a, b], at }) => `${name(a)} and ${name(b)}${mm(at.z)}`);
+  return (
+    <p className="absolute bottom-12 left-4 max-w-xl bg-base-100/90 px-1 text-sm text-warning-content" role="status">
+      Would touch: {listed(told)}
+      {touching.length > MOST ? `, and ${touching.length - MOST} more pairs` : ''}.
+    </p>
+  );
+}
