@@ -27,7 +27,7 @@ module.exports = {
       severity: 'error',
       comment: 'core imports only itself and small pure libraries: no Node API, no interface, no database',
       from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
-      to: { path: '^(?!src/core/)', pathNot: '^node_modules/(zod|earcut|fastest-levenshtein)/' },
+      to: { path: '^(?!src/core/)', pathNot: '^node_modules/(zod|earcut|fastest-levenshtein|fflate)/' },
     },
     {
       name: 'core-is-tested-by-itself',

@@ -6,6 +6,7 @@ import { serialiseTrain, type Train } from '@/core/train';
 import { listed } from '@/core/words';
 import { writeTrain } from '@/core/written-form';
 import { diagnoseJson, measureJson } from './bench';
+import { bodyJson } from './body';
 import { chartJson } from './chart';
 import { findJson } from './find';
 import { forcesJson } from './forces';
@@ -127,6 +128,11 @@ export function runCommand(argv: readonly string[]): string {
       const { file, ...options } = readOptions(rest, ['torque', 'speed', 'position', 'losses']);
       const train = readTrainFile(file);
       return json(forcesJson(train, { ...options, position: knownPosition(train, options.position) }));
+    }
+    case 'body': {
+      const { file, ...options } = readOptions(rest, ['position', 'format', 'output']);
+      const train = readTrainFile(file);
+      return json(bodyJson(train, { ...options, position: knownPosition(train, options.position) }));
     }
     case 'gear':
       return gearFile(rest);

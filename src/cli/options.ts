@@ -42,8 +42,10 @@ export interface Options {
   readonly skill?: string;
   readonly csv: boolean;
   readonly markdown: boolean;
-  /** Of a sheet. */
+  /** Of a sheet, and of a body. */
   readonly format?: string;
+  /** The file that is written. */
+  readonly output?: string;
 }
 
 const KINDS = {
@@ -64,6 +66,7 @@ const KINDS = {
   count: 'string',
   skill: 'string',
   format: 'string',
+  output: 'string',
   csv: 'boolean',
   markdown: 'boolean',
   losses: 'boolean',
@@ -112,6 +115,7 @@ export function readOptions(argv: readonly string[], allowed: readonly OptionNam
     csv: values.csv ?? false,
     markdown: values.markdown ?? false,
     format: values.format,
+    output: values.output,
     sets,
     words: readWords(values.words),
   };
@@ -147,7 +151,9 @@ const kindsOf = (allowed: readonly OptionName[]) =>
   Object.fromEntries(
     allowed.map((name) => [
       name,
-      KINDS[name] === 'several' ? { type: 'string' as const, multiple: true } : { type: KINDS[name] },
+      KINDS[name] === 'several'
+        ? { type: 'string' as const, multiple: true }
+        : { type: KINDS[name], ...(name === 'output' && { short: 'o' }) },
     ]),
   );
 

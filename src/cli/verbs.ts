@@ -150,6 +150,17 @@ export const VERBS: Readonly<Record<string, Verb>> = {
     options: [TRAIN, TORQUE, SPEED, POSITION, LOSSES],
     example: 'forces box.train.json --torque 10Nm',
   },
+  body: {
+    usage: 'body FILE [--position ID] --format glb|stl -o FILE',
+    does: 'Writes the train in three dimensions, and prints what it is as JSON.',
+    options: [
+      TRAIN,
+      ['--position ID', 'what is engaged, and turns in the file; without it nothing is'],
+      ['--format glb|stl', 'glTF binary with one turn of the input, or a zip of a solid for each member in its place'],
+      OUTPUT,
+    ],
+    example: 'body box.train.json --position 2 --format glb -o box.glb',
+  },
   gear: {
     usage:
       'gear --teeth N --module MM [--internal] [--shift X] [--backlash MM] [--width MM] [--helix DEG ' +

@@ -17,7 +17,8 @@ interface JobSpec {
     | 'faults'
     | 'hunt'
     | 'shapes'
-    | 'body';
+    | 'body'
+    | 'body file';
   /** A job that takes longer is ended and has failed, s. */
   readonly limitS: number;
 }
@@ -40,4 +41,5 @@ export const JOB_TABLE: { readonly [K in keyof Jobs]: JobSpec } = {
   solid: { lane: 'shapes', limitS: 300 },
   shapes: { lane: 'shapes', limitS: 1_200 },
   body: { lane: 'body', limitS: 120 },
+  bodyFile: { lane: 'body file', limitS: 300 },
 };

@@ -5,7 +5,7 @@ import {
   type CombinationTable,
   type SingleChanges,
 } from '@/core/gear-chart';
-import { bodyOf, type TrainBody } from '@/core/body';
+import { bodyGlb, bodyOf, bodyStlZip, motionOf, type TrainBody } from '@/core/body';
 import { networkOf } from '@/core/kinematics';
 import { Drafts, drawSideView, type DraftsData, type DrawingSpace } from '@/core/drawing';
 import {
@@ -39,7 +39,7 @@ import {
   type SchemeAnswer,
   type SchemeQuestion,
 } from '@/core/schemes';
-import type { Result } from '@/core/result';
+import { accept, type Result } from '@/core/result';
 import type { Train } from '@/core/train';
 
 /** What is found is told so often, the first of it sooner than a person looks for it. */
@@ -196,6 +196,18 @@ export const JOBS = {
     return bodyOf(train, { order }, (done, of) => tell(done / of));
   },
 
+  /** The same as a file: glTF binary that turns with what is engaged, or a zip of solids. */
+  bodyFile({ train, order, engaged, format, colors }: BodyFileAsked): Result<Uint8Array> {
+    const body = bodyOf(train, { order });
+    if (!body.ok) return body;
+    const motion = motionOf(train, engaged);
+    return accept(
+      format === 'stl'
+        ? bodyStlZip(train, body.value, motion)
+        : bodyGlb(train, body.value, motion, (member) => colors[member] ?? GREY),
+    );
+  },
+
   /** What the tests of a hunt showed and were worth. */
   huntTests({ hunt, tried }: { readonly hunt: Hunt; readonly tried: readonly (readonly string[])[] }): HuntStanding {
     return huntStanding(hunt, tried);
@@ -229,6 +241,17 @@ export interface WaysAsked {
   readonly question: Extract<SearchQuestion, { kind: 'chains' }>['question'];
   readonly of: readonly { readonly key: string; readonly chain: Chain; readonly ratio: Rational }[];
 }
+
+export interface BodyFileAsked {
+  readonly train: Train;
+  readonly order: readonly string[];
+  readonly engaged: readonly string[];
+  readonly format: 'glb' | 'stl';
+  /** By member, the frame too: red, green and blue from 0 to 1. */
+  readonly colors: Readonly<Record<string, readonly [number, number, number]>>;
+}
+
+const GREY = [0.7, 0.7, 0.7] as const;
 
 interface ShapesAsked {
   readonly name: string;

@@ -1,15 +1,16 @@
 import type { GearBody } from '../drawing';
 import { itemAt } from '../required';
-import { FRAME, partsById, type PartRef, type Train } from '../train';
+import { partsById, type PartRef, type Train } from '../train';
 import { matesOf, type AxisWork } from './axis-work';
 import { isSliding } from './columns';
 import { addCoupler, type CouplerRoom } from './coupler-surfaces';
-import { fieldKey, fillings, sectionsOf } from './lattice';
+import { filledOn } from './filled-on';
+import { sectionsOf } from './lattice';
 import type { NodeBook } from './node-book';
 import { addPlanets } from './planets';
 import { BEVEL_FACE } from './radii';
 import type { SolidRing } from './touching';
-import { addTurned, ringSection } from './turned';
+import { addTurned } from './turned';
 import { addBevel, addWeb, addWheel, APART, firstTooth } from './wheel-surfaces';
 
 /** Adds everything on one axis; says what room each part takes. */
@@ -24,10 +25,8 @@ export function addAxis(book: NodeBook, work: AxisWork): readonly SolidRing[] {
 
 /** What the members' lines become when they are turned: shafts, sleeves, drums and discs. */
 function addLines(book: NodeBook, work: AxisWork): SolidRing[] {
-  const { train, half, columns, axis, detail, radii } = work;
-  const filled = fillings(train, half);
-  if (work.isAlone) carryOn(work, filled);
-  addBearings(work, filled, book);
+  const { columns, axis, detail, radii } = work;
+  const filled = filledOn(work);
   return [...filled].flatMap(([member, own]) => {
     const surface = book.member(member, axis);
     for (const section of sectionsOf(own, columns, radii)) addTurned(surface, section, detail.sides);
@@ -52,51 +51,6 @@ function addLines(book: NodeBook, work: AxisWork): SolidRing[] {
 
 const NONE: ReadonlySet<string> = new Set();
 
-/** A shaft alone goes on beyond its wheels, to where its bearings stand. */
-function carryOn({ half: { plane } }: AxisWork, filled: ReadonlyMap<string, Set<string>>): void {
-  const bars = plane.bodies.filter(({ shape }) => shape === 'bar');
-  for (const { gear, x, end, from } of bars) {
-    const own = filled.get(gear.member);
-    if (!own || from > 1) continue;
-    for (const column of [2 * x - 1, 2 * x - 2, 2 * end + 1, 2 * end + 2])
-      if (column >= 0 && column <= 2 * plane.columns - 2) own.add(fieldKey(column, 0));
-  }
-}
-
-/** Grey rings round the ends of shafts. */
-function addBearings(
-  { half: { plane }, columns, axis, walls, detail, isAlone, radii }: AxisWork,
-  filled: ReadonlyMap<string, ReadonlySet<string>>,
-  book: NodeBook,
-): void {
-  const fields = [...filled].flatMap(([member, own]) =>
-    [...own].map((key) => {
-      const [column, row] = key.split(' ').map(Number) as [number, number];
-      return { member, column, row };
-    }),
-  );
-  const ends = isAlone ? shaftEnds(fields) : [];
-  const leaving = plane.terminals.flatMap(({ leaves, cells }) =>
-    leaves ? cells.map(({ x, row }) => ({ column: 2 * x, row: 2 * row })) : [],
-  );
-  for (const { column, row } of [...ends, ...leaving]) {
-    if (column < 0 || column + 1 >= columns.length) continue;
-    const isFree = !fields.some((other) => other.column === column && other.row > row);
-    const isWheel = plane.bodies.some(({ x, end }) => 2 * x <= column && column <= 2 * end);
-    if (!isFree || isWheel) continue;
-    const outside = radii.at(column / 2, row + 1);
-    const middle = (itemAt(columns, column) + itemAt(columns, column + 1)) / 2;
-    const half = walls.wall / 2;
-    const section = ringSection(middle - half, middle + half, outside * 1.02, outside * 1.02 + walls.wall);
-    addTurned(book.member(FRAME, axis), section, detail.sides);
-  }
-}
-
-function shaftEnds(fields: readonly { readonly column: number; readonly row: number }[]) {
-  const onAxis = fields.filter(({ row, column }) => row === 0 && column % 2 === 0).map(({ column }) => column);
-  return onAxis.length === 0 ? [] : [Math.min(...onAxis), Math.max(...onAxis)].map((column) => ({ column, row: 0 }));
-}
-
 /** A wheel that stands on the axis. */
 function addCentral(book: NodeBook, work: AxisWork, body: GearBody): SolidRing[] {
   const { gear, shape, x, end, from, at } = body;
@@ -110,7 +64,8 @@ function addCentral(book: NodeBook, work: AxisWork, body: GearBody): SolidRing[]
   const place = shape === 'side' ? { from: left, to: right } : { from: middle - long / 2, to: middle + long / 2 };
   const bore =
     shape === 'bar' ? radii.at(x, 2 * from - 1) : shape === 'sun' ? radii.at(x, 2 * at) : radii.at(x, 2 * from);
-  const held = { ...place, bore: bore * (1 + APART), phase };
+  // Of a train that cannot be built a shaft may be thicker than a wheel on it.
+  const held = { ...place, bore: Math.min(bore * (1 + APART), 0.95 * size.inner), phase };
   const sliding = train.couplers.find(
     (coupler) => coupler.type === 'sliding-mesh' && isSliding(train, gear.id) && isOf(train, coupler.mesh, gear.id),
   );
@@ -192,7 +147,7 @@ function addBevelWheel(
 
 /** Both halves of every coupler, each on its own member. */
 function addCouplers(book: NodeBook, work: AxisWork): SolidRing[] {
-  const { train, half, columns, axis, detail, radii } = work;
+  const { train, half, columns, axis, detail, radii, walls } = work;
   return half.routed.symbols.flatMap(({ coupler: id, at, direction }) => {
     const coupler = partsById(train).coupler(id);
     if (!('joins' in coupler)) return [];
@@ -200,7 +155,8 @@ function addCouplers(book: NodeBook, work: AxisWork): SolidRing[] {
       z0: itemAt(columns, 2 * at.x),
       z1: itemAt(columns, 2 * at.x + 1),
       r0: radii.at(at.x, 2 * at.row),
-      r1: radii.at(at.x, 2 * at.row + 1),
+      // Where wheels leave no room it is thin, but there.
+      r1: Math.max(radii.at(at.x, 2 * at.row + 1), radii.at(at.x, 2 * at.row) + 0.2 * walls.wall),
       first: itemAt(['left', 'outside', 'right', 'inside'] as const, direction),
     };
     const [one, two] = coupler.joins;

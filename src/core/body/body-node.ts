@@ -26,6 +26,8 @@ export interface Carried {
   readonly carrier: string;
   readonly radius: number;
   readonly angle: number;
+  /** Where along the axis; 0 where its surface is made in its place. */
+  readonly along: number;
   /** A bevel planet turns about a line out from the axis, this way round where its sense is above 0. */
   readonly outward: 1 | -1 | null;
 }

@@ -40,6 +40,7 @@ export function columnBorders(
     }
     for (const { at, direction } of routed.symbols) widen(at.x, (direction % 2 === 0 ? 1 : 1.3) * COUPLER_WALLS * wall);
     for (const links of routed.links.values()) for (const [a, b] of links) if (a.x === b.x) widen(a.x, wall);
+    for (const { leaves, cells } of plane.terminals) if (leaves) for (const { x } of cells) widen(x, wall);
     for (const { x1, x2 } of plane.pins) [x1 - 1, x2 + 1].forEach((x) => widen(x, wall));
     for (const [x, width] of bevelColumns(plane, sizeOf, wall)) widen(x, width);
   }

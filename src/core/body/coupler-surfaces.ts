@@ -67,8 +67,8 @@ function addPlates(
       [z + plate + APART * pitch, z + 2 * plate],
     ] as const;
     const [ofFirst, ofSecond] = side === 'outside' ? ([own, other] as const) : ([other, own] as const);
-    addTurned(outside, ringSection(ofFirst[0], ofFirst[1], r0 + overlap, r1 * (1 - APART)), sides);
-    addTurned(inside, ringSection(ofSecond[0], ofSecond[1], r0 * (1 + APART), r1 - overlap), sides);
+    addTurned(outside, ringSection(ofFirst[0], ofFirst[1], r0 + overlap, r1 - APART * (r1 - r0)), sides);
+    addTurned(inside, ringSection(ofSecond[0], ofSecond[1], r0 + APART * (r1 - r0), r1 - overlap), sides);
   }
   // The second one's plates come after the first one's where that is outside, and before them where it is inside.
   return { along: (side === 'outside' ? 1 : -1) * 0.5 * slack, wider: 0 };
@@ -138,8 +138,8 @@ function addRollers(first: SurfaceBuilder, second: SurfaceBuilder, room: Coupler
   const count = 10;
   if (across) {
     const [inside, outside] = side === 'inside' ? [first, second] : [second, first];
-    addTurned(inside, ringSection(z0, z1, r0 * (1 + APART), r0 + 0.28 * high), detail.sides);
-    addTurned(outside, ringSection(z0, z1, r1 - 0.28 * high, r1 * (1 - APART)), detail.sides);
+    addTurned(inside, ringSection(z0, z1, r0 + APART * (r1 - r0), r0 + 0.28 * high), detail.sides);
+    addTurned(outside, ringSection(z0, z1, r1 - 0.28 * high, r1 - APART * (r1 - r0)), detail.sides);
     for (let i = 0; i < count; i++) {
       const { x, y } = polar(r0 + 0.5 * high, (2 * Math.PI * i) / count);
       addBar(inside, circleAt(0.2 * high, x, y), z0 + 0.1 * (z1 - z0), z1 - 0.1 * (z1 - z0));
@@ -165,11 +165,13 @@ function addBand(first: SurfaceBuilder, second: SurfaceBuilder, room: CouplerRoo
   const middle = r0 + 0.6 * (r1 - r0);
   const inward = side !== 'outside';
   const [drum, band] = inward ? [first, second] : [second, first];
-  addTurned(drum, ringSection(z0 + APART, z1 - APART, r0 * (1 + APART), middle), sides);
-  const steps = Array.from({ length: 41 }, (_, i) => (2 * Math.PI * 0.96 * i) / 40 + 0.04 * Math.PI);
+  addTurned(drum, ringSection(z0 + APART, z1 - APART, r0 + APART * (r1 - r0), middle), sides);
+  const steps = Array.from({ length: sides + 1 }, (_, i) => (2 * Math.PI * 0.96 * i) / sides + 0.04 * Math.PI);
+  // Its chords, too, stay off the drum.
+  const inner = (middle + 2 * APART * (r1 - r0)) / Math.cos((0.96 * Math.PI) / sides);
   const outline: Loop = [
     ...steps.map((at) => polar(middle + 0.35 * (r1 - r0), at)),
-    ...[...steps].reverse().map((at) => polar(middle * (1 + 2 * APART), at)),
+    ...[...steps].reverse().map((at) => polar(inner, at)),
   ];
   addBar(band, outline, z0 + 0.1 * (z1 - z0), z1 - 0.1 * (z1 - z0));
   const wider = (0.2 * (r1 - r0)) / middle;

@@ -5,3 +5,6 @@ export { triangleCount, type Surface, type SurfacePart } from './surface';
 export type { Touching } from './touching';
 export { poseOf, type Pose } from './pose';
 export { inSection, type SectionPlan } from './section-plan';
+export { bodyGlb, nameOf, type ColorOf } from './gltf';
+export { motionOf, type Motion } from './moving';
+export { bodyStlZip } from './stl-zip';

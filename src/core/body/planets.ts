@@ -58,7 +58,7 @@ function addRoundPlanets(
     const node = {
       member,
       axis,
-      carried: { carrier: orbit.carrier, radius: orbit.radius, angle: orbit.angle, outward: null },
+      carried: { carrier: orbit.carrier, radius: orbit.radius, angle: orbit.angle, along: 0, outward: null },
       phase: first.phase,
       copy,
       letsGo: null,
@@ -151,6 +151,7 @@ function addPin(
 function addBevelPlanets(book: NodeBook, work: AxisWork, { gear, x, at }: GearBody, copies: Copies): SolidRing[] {
   const { axis, sizes, train, walls, columns, radii } = work;
   const size = sizes.of(gear.id);
+  const middle = (itemAt(columns, 2 * x) + itemAt(columns, 2 * x + 1)) / 2;
   let surface: SurfaceBuilder | null = null;
   let carrier: string | null = null;
   let radius = 0;
@@ -162,7 +163,7 @@ function addBevelPlanets(book: NodeBook, work: AxisWork, { gear, x, at }: GearBo
     const node = {
       member: gear.member,
       axis,
-      carried: { carrier, radius, angle: orbit.angle, outward: wayOf(work, gear) },
+      carried: { carrier, radius, angle: orbit.angle, along: middle, outward: wayOf(work, gear) },
       phase: 0,
       copy,
       letsGo: null,
@@ -173,7 +174,6 @@ function addBevelPlanets(book: NodeBook, work: AxisWork, { gear, x, at }: GearBo
       addBevelPlanet(surface, work, gear, radius, radii.at(x, 2 * at + 2) - radius);
     }
   }
-  const middle = (itemAt(columns, 2 * x) + itemAt(columns, 2 * x + 1)) / 2;
   return [
     {
       member: gear.member,

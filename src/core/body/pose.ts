@@ -32,7 +32,7 @@ export function poseOf(node: BodyNode, axis: AxisFrame, turns: TurnsOf, closed: 
     return placed(
       axis,
       [
-        { turn: round, by: [carried.radius, 0, 0] },
+        { turn: round, by: [carried.radius, 0, carried.along] },
         { turn: own - round, by: [0, 0, 0] },
       ],
       1,
@@ -42,7 +42,7 @@ export function poseOf(node: BodyNode, axis: AxisFrame, turns: TurnsOf, closed: 
   return placed(
     axis,
     [
-      { turn: round, by: [carried.radius, 0, 0] },
+      { turn: round, by: [carried.radius, 0, carried.along] },
       { turn: about, by: [0, 0, 0] },
     ],
     1,

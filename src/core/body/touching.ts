@@ -59,6 +59,15 @@ export function touching(axes: readonly AxisFrame[], rings: readonly SolidRing[]
   return [...found.values()];
 }
 
+/** Would a ring want room that another one takes? */
+export function isInTheWay(axes: readonly AxisFrame[], ring: SolidRing, other: SolidRing): boolean {
+  const [from, otherFrom] = [alongWorld(axes, ring), alongWorld(axes, other)];
+  const near = NEAR * ring.r1;
+  if (otherFrom >= from + ring.z1 - ring.z0 - near || from >= otherFrom + other.z1 - other.z0 - near) return false;
+  const apart = ring.axis === other.axis ? 0 : distance(itemAt(axes, ring.axis), itemAt(axes, other.axis));
+  return apart !== null && overlaps(ring, other, apart, near);
+}
+
 const alongWorld = (axes: readonly AxisFrame[], { axis, z0 }: SolidRing): number =>
   intoWorld(itemAt(axes, axis), [0, 0, z0])[2];
 

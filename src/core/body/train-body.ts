@@ -6,6 +6,7 @@ import { standingWheels, type StandingWheel } from './arrangement';
 import { axisFrames } from './axis-frames';
 import { addAxis } from './axis-body';
 import type { AxisWork } from './axis-work';
+import { addBearings } from './bearings';
 import type { TrainBody } from './body-node';
 import { addChains } from './chains';
 import { columnBorders, type Walls } from './columns';
@@ -44,26 +45,27 @@ export function bodyOf(
   const radii = new Map(
     layout.halfPlanes.map((half) => [half.plane.axis, radiiOf(half, sizes.of, pinOf, walls)] as const),
   );
-  const rings = layout.halfPlanes.flatMap((half, i) => {
-    const work: AxisWork = {
-      train,
-      axis: half.plane.axis,
-      half,
-      columns,
-      sizes,
-      walls,
-      detail,
-      pinOf,
-      radii: lookUp(radii, half.plane.axis),
-      wheels,
-      isAlone: itemAt(layout.plan.axes, half.plane.axis).length === 1,
-    };
-    const solid = addAxis(book, work);
-    tell(i + 1, layout.halfPlanes.length);
-    return solid;
+  const works = layout.halfPlanes.map((half): AxisWork => ({
+    train,
+    axis: half.plane.axis,
+    half,
+    columns,
+    sizes,
+    walls,
+    detail,
+    pinOf,
+    radii: lookUp(radii, half.plane.axis),
+    wheels,
+    isAlone: itemAt(layout.plan.axes, half.plane.axis).length === 1,
+  }));
+  const rings = works.flatMap((work, i) => {
+    const own = addAxis(book, work);
+    tell(i + 1, works.length);
+    return own;
   });
   const middleOf = middles(layout, columns);
   const axes = axisFrames(train, sizes, middleOf);
+  for (const work of works) addBearings(book, work, axes, rings);
   addChains(book, train, { axes, sizes, middleOf, detail });
   return accept({
     axes,

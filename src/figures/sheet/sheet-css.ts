@@ -1,9 +1,10 @@
+import { paperStyles } from '../member-colors';
+
 /** How a sheet looks, on the screen, on paper and in a file of its own: light, ink on paper, nothing from elsewhere. */
 export const SHEET_CSS = `
 .tw-sheet{--color-base-100:#fff;--color-base-200:#f3f1ea;--color-base-300:#dedace;--color-base-content:#1f2a33;
 --color-primary:#c0371a;
---member-0:#1c6690;--member-1:#2b8a66;--member-2:#7a4d9c;--member-3:#946200;--member-4:#1a8aa0;--member-5:#9c3f78;
---member-6:#5d6d18;--member-7:#47566b;--member-8:#84503c;--member-9:#3f51a8;
+${paperStyles}
 color-scheme:light;background:#fff;color:#1f2a33;font:10pt/1.35 'Source Sans 3',system-ui,sans-serif;
 font-variant-numeric:tabular-nums}
 .tw-sheet *{box-sizing:border-box}

@@ -39,16 +39,21 @@ export function BodyPane() {
     <section aria-label="Body" className="relative flex min-h-80 min-w-0 flex-1 flex-col lg:min-h-0">
       <div className="flex flex-wrap items-center gap-x-5 gap-y-1 px-4 pt-1.5">
         <h2 className="text-sm font-semibold">Body</h2>
-        <BodyChoice />
-        <FlowChoice />
+        {/* Where both stand beside each other, the side view has these. */}
+        <div className="flex flex-wrap items-center gap-x-5 gap-y-1 2xl:hidden">
+          <BodyChoice />
+          <FlowChoice />
+        </div>
         <span className="flex-1" />
-        <BuildChoice />
-        {scene && body && <BodyFiles canvas={canvas} order={order} />}
+        <div className="2xl:hidden">
+          <BuildChoice />
+        </div>
+        {order && <BodyFiles canvas={scene && body ? canvas : null} order={order} />}
       </div>
       {seen?.kind === 'none' ? (
         <NoBody>
           This browser cannot draw in three dimensions here: WebGL is off or missing. The side view shows the same train
-          in half section; the body as a file can be had all the same (glTF, STL), see Save.
+          in half section, and Save has the body as a file (glTF, STL) all the same.
         </NoBody>
       ) : why !== null ? (
         <NoBody>{why}</NoBody>

@@ -15,7 +15,7 @@ export function Touches({ body: { touching, isTrue } }: { body: TrainBody }) {
   const mm = (value: number) => (isTrue ? ` at ${value.toFixed(0)} mm along the axis` : '');
   const told = touching.slice(0, MOST).map(({ members: [a, b], at }) => `${name(a)} and ${name(b)}${mm(at.z)}`);
   return (
-    <p className="absolute bottom-12 left-4 max-w-xl bg-base-100/90 px-1 text-sm text-warning-content" role="status">
+    <p className="absolute bottom-20 left-4 max-w-xl bg-base-100/90 px-1 text-sm text-error" role="status">
       Would touch: {listed(told)}
       {touching.length > MOST ? `, and ${touching.length - MOST} more pairs` : ''}.
     </p>
