@@ -93,6 +93,7 @@ function Slider({ label, value, least = 0, most, unit, title, onChange }: Slider
         max={most}
         step={1}
         value={value}
+        aria-label={label}
         aria-valuetext={`${value}${unit}`}
         onChange={(event) => onChange(Number(event.target.value))}
       />

@@ -1,0 +1,129 @@
+import { readFileSync } from 'node:fs';
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Page } from './journey';
+import { freshTrain } from './shelf-copies';
+
+const pane = (page: Page) => page.getByRole('region', { name: 'Body' });
+const drawing = (page: Page) => pane(page).locator('[data-drawing=body]');
+
+/** The picture as it is on the canvas, and how much of it is not paper. */
+const picture = (page: Page) =>
+  drawing(page).evaluate((canvas: HTMLCanvasElement) => {
+    const copy = document.createElement('canvas');
+    [copy.width, copy.height] = [canvas.width, canvas.height];
+    const pen = copy.getContext('2d')!;
+    pen.drawImage(canvas, 0, 0);
+    const { data } = pen.getImageData(0, 0, copy.width, copy.height);
+    let [inked, sum] = [0, 0];
+    for (let i = 3; i < data.length; i += 4) {
+      if (data[i]! > 0) inked++;
+      sum = (sum * 31 + data[i - 3]! + 7 * data[i - 2]! + 13 * data[i - 1]!) % 4294967291;
+    }
+    return { inked: inked / (data.length / 4), sum };
+  });
+
+/** Waits until the picture is another one than before. */
+async function changes(page: Page, act: () => Promise<unknown>): Promise<void> {
+  const before = await picture(page);
+  await act();
+  await expect.poll(async () => (await picture(page)).sum).not.toBe(before.sum);
+}
+
+async function openBody(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Body', exact: true }).first().click();
+  await expect.poll(async () => (await picture(page)).inked, { timeout: 20_000 }).toBeGreaterThan(0.05);
+}
+
+test('a train is sawn open, turned by the crank, drawn apart and looked at from all sides', async ({
+  page,
+  request,
+}) => {
+  await page.emulateMedia({ reducedMotion: 'reduce' });
+  await page.goto(await freshTrain(request, 'harvester'));
+  await openBody(page);
+  await changes(page, () => page.getByRole('button', { name: 'Turn exactly 1' }).click());
+  await changes(page, () => pane(page).getByLabel('Cut out').fill('180'));
+  await changes(page, () => pane(page).getByLabel('At', { exact: true }).fill('40'));
+  await changes(page, () => pane(page).getByLabel('Apart').fill('60'));
+  const body = pane(page).getByRole('group', { name: /^Body of/ });
+  await body.focus();
+  await changes(page, () => page.keyboard.press('ArrowLeft'));
+  await changes(page, () => page.keyboard.press('+'));
+  await changes(page, () => pane(page).getByRole('button', { name: 'Along the axis, from the left' }).click());
+  await expect(body).toHaveAccessibleDescription(/a sector of 180° taken out, its sets drawn apart/);
+  // Another position: other couplers hold, other members are lit.
+  await changes(page, () => page.keyboard.press('3'));
+  await changes(page, async () => {
+    const box = (await drawing(page).boundingBox())!;
+    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(box.x + box.width / 2 + 90, box.y + box.height / 2 + 20, { steps: 4 });
+    await page.mouse.up();
+  });
+  const { violations } = await new AxeBuilder({ page }).include('section[aria-label=Body]').analyze();
+  expect(violations.map(({ id }) => id)).toEqual([]);
+  await page.reload();
+  await expect(pane(page)).toBeVisible();
+});
+
+test('a part that is pressed opens its card; members are hidden, or one is seen alone', async ({ page, request }) => {
+  await page.goto(await freshTrain(request, 'stirrer'));
+  await openBody(page);
+  const whole = (await picture(page)).inked;
+  const box = (await drawing(page).boundingBox())!;
+  await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2);
+  const close = pane(page).getByRole('button', { name: 'Close' }).first();
+  await expect(close).toBeVisible();
+  await close.click();
+  await pane(page).getByText('Members', { exact: true }).click();
+  await pane(page)
+    .getByRole('button', { name: /alone$/ })
+    .first()
+    .click();
+  await expect.poll(async () => (await picture(page)).inked).toBeLessThan(whole);
+  await pane(page).getByRole('button', { name: 'Show all' }).click();
+  await expect.poll(async () => Math.abs((await picture(page)).inked - whole)).toBeLessThan(0.002);
+  await pane(page)
+    .getByRole('button', { name: /^Card of/ })
+    .first()
+    .click();
+  await expect(close).toBeVisible();
+});
+
+test('it is saved as a picture, as an assembly that turns, and as solids', async ({ page, request }) => {
+  await page.goto(await freshTrain(request, 'stirrer'));
+  await openBody(page);
+  await pane(page).getByText('Save', { exact: true }).click();
+  for (const [name, begins] of [
+    ['Picture (PNG)', '\u0089PNG'],
+    ['Assembly that turns (glTF)', 'glTF'],
+    ['Solids in place (STL, zip)', 'PK'],
+  ] as const) {
+    const waiting = page.waitForEvent('download');
+    await pane(page).getByRole('button', { name }).click();
+    const bytes = readFileSync(await (await waiting).path());
+    expect(bytes.toString('latin1', 0, begins.length)).toBe(begins);
+    expect(bytes.length).toBeGreaterThan(2000);
+  }
+});
+
+test('without WebGL it is said plainly, the side view is a press away, and files are there all the same', async ({
+  page,
+  request,
+}) => {
+  await page.addInitScript(() => {
+    const known = HTMLCanvasElement.prototype.getContext;
+    HTMLCanvasElement.prototype.getContext = function (this: HTMLCanvasElement, kind: string, ...more: unknown[]) {
+      return kind.startsWith('webgl') ? null : (known as (...all: unknown[]) => unknown).call(this, kind, ...more);
+    } as typeof known;
+  });
+  await page.goto(await freshTrain(request, 'stirrer'));
+  await page.getByRole('button', { name: 'Body', exact: true }).click();
+  await expect(pane(page).getByRole('status').filter({ hasText: 'WebGL is off or missing' })).toBeVisible();
+  await pane(page).getByText('Save', { exact: true }).click();
+  const waiting = page.waitForEvent('download');
+  await pane(page).getByRole('button', { name: 'Assembly that turns (glTF)' }).click();
+  expect(readFileSync(await (await waiting).path()).toString('latin1', 0, 4)).toBe('glTF');
+  await page.getByRole('button', { name: 'Body', exact: true }).click();
+  await expect(page.getByRole('region', { name: 'Side view' })).toBeVisible();
+});
