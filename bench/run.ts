@@ -3,6 +3,7 @@
  * Not a test: nothing fails. The figures of the page, of the screens, of the chart, of turning, of saving and of
  * hostile documents need a build (`npm run build`).
  */
+import { benchBody } from './body';
 import { benchChart } from './chart';
 import { benchBuild } from './build';
 import { benchCore } from './core';
@@ -32,6 +33,7 @@ async function main(): Promise<void> {
   if (only === undefined || only === 'shapes') benchShapes();
   if (only === undefined || only === 'metal') benchMetal();
   if (only === undefined || only === 'schemes') benchSchemes();
+  if (only === undefined || only === 'body') await benchBody();
   if (only === undefined || only === 'turning') await benchTurning();
   if (only === undefined || only === 'saving') await benchSaving();
   if (only === undefined || only === 'many') await benchMany();

@@ -6,21 +6,27 @@ import { freshTrain } from './shelf-copies';
 const pane = (page: Page) => page.getByRole('region', { name: 'Body' });
 const drawing = (page: Page) => pane(page).locator('[data-drawing=body]');
 
-/** The picture as it is on the canvas, and how much of it is not paper. */
-const picture = (page: Page) =>
-  drawing(page).evaluate((canvas: HTMLCanvasElement) => {
+/** The picture as it is seen, and how much of it is not paper. */
+async function picture(page: Page): Promise<{ readonly inked: number; readonly sum: number }> {
+  const png = (await drawing(page).screenshot()).toString('base64');
+  return page.evaluate(async (data) => {
+    const image = new Image();
+    image.src = `data:image/png;base64,${data}`;
+    await image.decode();
     const copy = document.createElement('canvas');
-    [copy.width, copy.height] = [canvas.width, canvas.height];
+    [copy.width, copy.height] = [image.width, image.height];
     const pen = copy.getContext('2d')!;
-    pen.drawImage(canvas, 0, 0);
-    const { data } = pen.getImageData(0, 0, copy.width, copy.height);
+    pen.drawImage(image, 0, 0);
+    const { data: values } = pen.getImageData(0, 0, copy.width, copy.height);
+    const paper = values.slice(0, 3).join();
     let [inked, sum] = [0, 0];
-    for (let i = 3; i < data.length; i += 4) {
-      if (data[i]! > 0) inked++;
-      sum = (sum * 31 + data[i - 3]! + 7 * data[i - 2]! + 13 * data[i - 1]!) % 4294967291;
+    for (let i = 0; i < values.length; i += 4) {
+      if (values.slice(i, i + 3).join() !== paper) inked++;
+      sum = (sum * 31 + values[i]! + 7 * values[i + 1]! + 13 * values[i + 2]!) % 4294967291;
     }
-    return { inked: inked / (data.length / 4), sum };
-  });
+    return { inked: inked / (values.length / 4), sum };
+  }, png);
+}
 
 /** Waits until the picture is another one than before. */
 async function changes(page: Page, act: () => Promise<unknown>): Promise<void> {

@@ -1,19 +1,13 @@
 import { itemAt } from '../required';
 import { FRAME } from '../train';
-import type { AxisFrame } from './axis-frames';
 import type { AxisWork } from './axis-work';
 import { filledOn } from './filled-on';
 import type { NodeBook } from './node-book';
-import { isInTheWay, type SolidRing } from './touching';
+import type { RoomTaken, SolidRing } from './touching';
 import { addTurned, ringSection } from './turned';
 
 /** Grey rings round the ends of shafts, where there is room for them. */
-export function addBearings(
-  book: NodeBook,
-  work: AxisWork,
-  axes: readonly AxisFrame[],
-  rings: readonly SolidRing[],
-): void {
+export function addBearings(book: NodeBook, work: AxisWork, room: RoomTaken): void {
   const { half, columns, axis, walls, detail, radii, isAlone } = work;
   const onAxis = [...filledOn(work).values()].flatMap((own) => [...own].flatMap((key) => onAxisColumn(key)));
   const ends = isAlone && onAxis.length > 0 ? [Math.min(...onAxis), Math.max(...onAxis)] : [];
@@ -38,7 +32,7 @@ export function addBearings(
       carried: null,
       mates: new Set(),
     };
-    if (!rings.some((other) => isInTheWay(axes, ring, other)))
+    if (room.isFree(ring))
       addTurned(book.member(FRAME, axis), ringSection(ring.z0, ring.z1, ring.r0, ring.r1), detail.sides);
   }
 }

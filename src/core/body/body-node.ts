@@ -36,6 +36,8 @@ export interface Carried {
 export interface TrainBody {
   readonly axes: readonly AxisFrame[];
   readonly surfaces: readonly Surface[];
+  /** The same with fewer triangles, for machines that cannot turn more in time. */
+  readonly plain: readonly Surface[];
   readonly nodes: readonly BodyNode[];
   /** Borders of the figures along the first axis, from left to right: where sets may be drawn apart. */
   readonly figures: readonly (readonly [number, number])[];

@@ -9,15 +9,26 @@ export interface Detail {
   readonly circle: (radius: number) => Loop;
 }
 
-/** Up to so many teeth in all, planets each counted, they are drawn so near to their true line, in modules. */
-const LEVELS = [
-  { teeth: 1200, tolerance: 0.03, sides: 72 },
-  { teeth: 4000, tolerance: 0.12, sides: 48 },
-  { teeth: Infinity, tolerance: null, sides: 32 },
-] as const;
+interface Level {
+  /** How near teeth are to their true line, in modules; null where each has four corners. */
+  readonly tolerance: number | null;
+  readonly sides: number;
+}
 
-export function detailFor(teeth: number): Detail {
-  const { tolerance, sides } = LEVELS.find((level) => teeth <= level.teeth) ?? LEVELS[2];
+/** Up to so many teeth in all, planets each counted. */
+const LEVELS: readonly (Level & { readonly teeth: number })[] = [
+  { teeth: 1200, tolerance: 0.03, sides: 72 },
+  { teeth: 3000, tolerance: 0.12, sides: 48 },
+  { teeth: Infinity, tolerance: null, sides: 20 },
+];
+/** For machines that cannot turn more in time. */
+const PLAIN: Level = { tolerance: null, sides: 14 };
+
+export const detailFor = (teeth: number): Detail => detailOf(LEVELS.find((level) => teeth <= level.teeth) ?? PLAIN);
+
+export const plainDetail = (): Detail => detailOf(PLAIN);
+
+function detailOf({ tolerance, sides }: Level): Detail {
   const known = new Map<string, Loop>();
   return {
     sides,

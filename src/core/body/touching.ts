@@ -27,49 +27,81 @@ export interface Touching {
   readonly at: { readonly z: number; readonly r: number };
 }
 
-/** What overlaps by less is drawn as touching nothing. */
+/** What overlaps by less of the whole train's size is taken for nothing. */
 const NEAR = 1e-3;
 
-/** Members whose room overlaps, each pair once. */
-export function touching(axes: readonly AxisFrame[], rings: readonly SolidRing[]): readonly Touching[] {
-  const found = new Map<string, Touching>();
-  const size = Math.max(1e-9, ...rings.map(({ r1 }) => r1));
-  const placed = rings
-    .filter(({ z0, z1 }) => z1 > z0)
-    .map((ring) => ({ ring, from: alongWorld(axes, ring), frame: itemAt(axes, ring.axis) }))
-    .sort((a, b) => a.from - b.from);
-  placed.forEach((one, i) => {
-    const { ring: a } = one;
-    for (let k = i + 1; k < placed.length; k++) {
-      const two = itemAt(placed, k);
-      const { ring: b } = two;
-      if (two.from >= one.from + (a.z1 - a.z0) - NEAR * size) break;
-      if (a.member === b.member || isExpected(a, b)) continue;
-      const key = [a.member, b.member].sort().join('|');
-      if (found.has(key)) continue;
-      const apart = a.axis === b.axis ? 0 : distance(one.frame, two.frame);
-      if (apart === null || !overlaps(a, b, apart, NEAR * size)) continue;
-      found.set(key, {
-        members: [a.member, b.member],
-        parts: [a.part, b.part],
-        at: { z: two.from, r: Math.max(a.r0, b.r0) },
-      });
+interface Placed {
+  readonly ring: SolidRing;
+  /** Along the first axis, mm. */
+  readonly from: number;
+  readonly to: number;
+}
+
+/** The room that everything in a train takes, in order along the first axis. */
+export class RoomTaken {
+  private readonly placed: readonly Placed[];
+  private readonly near: number;
+  private readonly longest: number;
+
+  constructor(
+    private readonly axes: readonly AxisFrame[],
+    rings: readonly SolidRing[],
+  ) {
+    this.near = NEAR * Math.max(1e-9, ...rings.map(({ r1 }) => r1));
+    this.placed = rings
+      .filter(({ z0, z1 }) => z1 > z0)
+      .map((ring) => this.place(ring))
+      .sort((a, b) => a.from - b.from);
+    this.longest = Math.max(0, ...this.placed.map(({ from, to }) => to - from));
+  }
+
+  /** Members whose room overlaps, each pair once. */
+  touching(): readonly Touching[] {
+    const found = new Map<string, Touching>();
+    this.placed.forEach(({ ring: a, to }, i) => {
+      for (let k = i + 1; k < this.placed.length; k++) {
+        const { ring: b, from } = itemAt(this.placed, k);
+        if (from >= to - this.near) break;
+        if (a.member === b.member || isExpected(a, b)) continue;
+        const key = [a.member, b.member].sort().join('|');
+        if (found.has(key) || !this.overlap(a, b)) continue;
+        found.set(key, {
+          members: [a.member, b.member],
+          parts: [a.part, b.part],
+          at: { z: from, r: Math.max(a.r0, b.r0) },
+        });
+      }
+    });
+    return [...found.values()];
+  }
+
+  /** Would a ring want no room that anything takes? */
+  isFree(ring: SolidRing): boolean {
+    const { from, to } = this.place(ring);
+    let [low, high] = [0, this.placed.length];
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if (itemAt(this.placed, middle).from < from - this.longest) low = middle + 1;
+      else high = middle;
     }
-  });
-  return [...found.values()];
-}
+    for (let k = low; k < this.placed.length; k++) {
+      const other = itemAt(this.placed, k);
+      if (other.from >= to - this.near) return true;
+      if (other.to > from + this.near && this.overlap(ring, other.ring)) return false;
+    }
+    return true;
+  }
 
-/** Would a ring want room that another one takes? */
-export function isInTheWay(axes: readonly AxisFrame[], ring: SolidRing, other: SolidRing): boolean {
-  const [from, otherFrom] = [alongWorld(axes, ring), alongWorld(axes, other)];
-  const near = NEAR * ring.r1;
-  if (otherFrom >= from + ring.z1 - ring.z0 - near || from >= otherFrom + other.z1 - other.z0 - near) return false;
-  const apart = ring.axis === other.axis ? 0 : distance(itemAt(axes, ring.axis), itemAt(axes, other.axis));
-  return apart !== null && overlaps(ring, other, apart, near);
-}
+  private place(ring: SolidRing): Placed {
+    const from = intoWorld(itemAt(this.axes, ring.axis), [0, 0, ring.z0])[2];
+    return { ring, from, to: from + ring.z1 - ring.z0 };
+  }
 
-const alongWorld = (axes: readonly AxisFrame[], { axis, z0 }: SolidRing): number =>
-  intoWorld(itemAt(axes, axis), [0, 0, z0])[2];
+  private overlap(a: SolidRing, b: SolidRing): boolean {
+    const apart = a.axis === b.axis ? 0 : distance(itemAt(this.axes, a.axis), itemAt(this.axes, b.axis));
+    return apart !== null && overlaps(a, b, apart, this.near);
+  }
+}
 
 /** Mates, a planet and its carrier, planets of one carrier, and lines that the drawing keeps apart. */
 function isExpected(a: SolidRing, b: SolidRing): boolean {

@@ -10,14 +10,14 @@ import { addBearings } from './bearings';
 import type { TrainBody } from './body-node';
 import { addChains } from './chains';
 import { columnBorders, type Walls } from './columns';
-import { detailFor } from './detail';
+import { detailFor, plainDetail, type Detail } from './detail';
 import { NodeBook } from './node-book';
 import { radiiOf, type PinPlace } from './radii';
 import { sectionPlan } from './section-plan';
-import { touching } from './touching';
+import { RoomTaken } from './touching';
 import { wheelSizes, type WheelSizes } from './wheel-sizes';
 
-/** Told how many axes are done, of so many. */
+/** Told how much is done, of so much. */
 export type Progress = (done: number, of: number) => void;
 
 /**
@@ -39,40 +39,48 @@ export function bodyOf(
   );
   const walls = wallsFor(sizes);
   const columns = columnBorders(layout, sizes.of, walls);
-  const detail = detailFor(wheels.reduce((sum, { wheel }) => sum + wheel.teeth, 0));
   const pinOf = pinsOf(wheels, sizes, train);
-  const book = new NodeBook();
   const radii = new Map(
     layout.halfPlanes.map((half) => [half.plane.axis, radiiOf(half, sizes.of, pinOf, walls)] as const),
   );
-  const works = layout.halfPlanes.map((half): AxisWork => ({
-    train,
-    axis: half.plane.axis,
-    half,
-    columns,
-    sizes,
-    walls,
-    detail,
-    pinOf,
-    radii: lookUp(radii, half.plane.axis),
-    wheels,
-    isAlone: itemAt(layout.plan.axes, half.plane.axis).length === 1,
-  }));
-  const rings = works.flatMap((work, i) => {
-    const own = addAxis(book, work);
-    tell(i + 1, works.length);
-    return own;
-  });
   const middleOf = middles(layout, columns);
   const axes = axisFrames(train, sizes, middleOf);
-  for (const work of works) addBearings(book, work, axes, rings);
-  addChains(book, train, { axes, sizes, middleOf, detail });
+  const make = (detail: Detail, done: (axes: number) => void) => {
+    const book = new NodeBook();
+    const works = layout.halfPlanes.map((half): AxisWork => ({
+      train,
+      axis: half.plane.axis,
+      half,
+      columns,
+      sizes,
+      walls,
+      detail,
+      pinOf,
+      radii: lookUp(radii, half.plane.axis),
+      wheels,
+      isAlone: itemAt(layout.plan.axes, half.plane.axis).length === 1,
+    }));
+    const rings = works.flatMap((work, i) => {
+      done(i);
+      return addAxis(book, work);
+    });
+    const room = new RoomTaken(axes, rings);
+    for (const work of works) addBearings(book, work, room);
+    addChains(book, train, { axes, sizes, middleOf, detail });
+    return { ...book.finish(), room };
+  };
+  const teeth = wheels.reduce((sum, { wheel }) => sum + wheel.teeth, 0);
+  const count = layout.halfPlanes.length;
+  const fine = make(detailFor(teeth), (done) => tell(done, 2 * count));
+  const plain = make(plainDetail(), (done) => tell(count + done, 2 * count));
   return accept({
     axes,
-    ...book.finish(),
+    surfaces: fine.surfaces,
+    nodes: fine.nodes,
+    plain: plain.surfaces,
     figures: figuresOf(layout, columns),
     isTrue: sizes.areTrue,
-    touching: touching(axes, rings),
+    touching: fine.room.touching(),
     section: sectionPlan(layout, columns, (axis) => radii.get(axis)),
   });
 }

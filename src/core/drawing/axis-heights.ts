@@ -65,16 +65,15 @@ function walk(
 ): { axis: number; from: number | null; distance: number }[] {
   const order: { axis: number; from: number | null; distance: number }[] = [];
   const placed = new Set<number>();
+  const ways = contacts.flatMap(
+    ({ a, b, distance }) =>
+      [
+        [a, b, distance],
+        [b, a, distance],
+      ] as const,
+  );
   while (placed.size < axes) {
-    const next = contacts
-      .flatMap(
-        ({ a, b, distance }) =>
-          [
-            [a, b, distance],
-            [b, a, distance],
-          ] as const,
-      )
-      .find(([near, far]) => placed.has(near.axis) && !placed.has(far.axis));
+    const next = ways.find(([near, far]) => placed.has(near.axis) && !placed.has(far.axis));
     const step = next
       ? { axis: next[1].axis, from: next[0].axis, distance: next[2] }
       : {

@@ -1,5 +1,6 @@
-import type { Gear } from '../train';
-import type { Structure, Figure } from '../structure';
+import { modelOf } from '../model';
+import { structureOf, type Structure, type Figure } from '../structure';
+import type { Gear, Train } from '../train';
 import { itemAt, lookUp } from '../required';
 
 /** A cell of an axis' half plane: column along the axis, row outward from the centre line (row 0). */
@@ -158,14 +159,25 @@ function endOf(i: number, inputComesIn: boolean): { readonly side: 'left' | 'rig
  * A member with one gear beside others that turns loose on a shaft of its axis: its hub leaves the centre line to that
  * shaft.
  */
-export function isLoose({ train, axes, axisOf, figures }: Structure, member: string): boolean {
-  const isEnd = (id: string) => id === train.input || train.outputs.includes(id);
-  const gearsOn = (id: string) => train.gears.filter((gear) => gear.member === id).length;
-  const bars = figures
-    .flatMap((figure) => (figure.kind === 'bars' ? figure.gears : []))
-    .filter((gear) => gear.member === member);
-  if (isEnd(member) || bars.length !== 1) return false;
-  return itemAt(axes, lookUp(axisOf, member)).some((other) => other !== member && (isEnd(other) || gearsOn(other) > 1));
+export const isLoose = ({ train }: Structure, member: string): boolean =>
+  modelOf(train).derive(looseMembers).has(member);
+
+function looseMembers(train: Train): ReadonlySet<string> {
+  const { axes, figures } = structureOf(train);
+  const gearsOn = new Map<string, number>();
+  for (const { member } of train.gears) gearsOn.set(member, (gearsOn.get(member) ?? 0) + 1);
+  const bars = new Map<string, number>();
+  for (const figure of figures)
+    if (figure.kind === 'bars') for (const { member } of figure.gears) bars.set(member, (bars.get(member) ?? 0) + 1);
+  const ends = new Set<string>([train.input, ...train.outputs]);
+  const isShaft = (id: string) => ends.has(id) || (gearsOn.get(id) ?? 0) > 1;
+  return new Set(
+    axes.flatMap((members) =>
+      members.filter(
+        (id) => !ends.has(id) && bars.get(id) === 1 && members.some((other) => other !== id && isShaft(other)),
+      ),
+    ),
+  );
 }
 
 function planes(

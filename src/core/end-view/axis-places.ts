@@ -32,8 +32,11 @@ const COMPACT = 1e-3;
  */
 export function axisPlaces(axes: number, spacings: readonly Spacing[], discs: readonly Disc[]): readonly AxisPlace[] {
   const places = new Map<number, AxisPlace>();
+  const spacingsOf = new Map<number, Spacing[]>();
+  for (const spacing of spacings)
+    for (const axis of [spacing.a, spacing.b]) spacingsOf.set(axis, [...(spacingsOf.get(axis) ?? []), spacing]);
   while (places.size < axes) {
-    const next = nextAxis(axes, spacings, places);
+    const next = nextAxis(axes, (axis) => spacingsOf.get(axis) ?? [], places);
     places.set(
       next.axis,
       best(next.candidates, (place) => overlap(next.axis, place, places, discs, spacings)),
@@ -44,14 +47,14 @@ export function axisPlaces(axes: number, spacings: readonly Spacing[], discs: re
 
 function nextAxis(
   axes: number,
-  spacings: readonly Spacing[],
+  spacingsOf: (axis: number) => readonly Spacing[],
   places: ReadonlyMap<number, AxisPlace>,
 ): { axis: number; candidates: AxisPlace[] } {
   const waiting = Array.from({ length: axes }, (_, axis) => axis).filter((axis) => !places.has(axis));
   const held = waiting.map((axis) => ({
     axis,
-    by: spacings.flatMap(({ a, b, distance }) => {
-      const other = a === axis ? b : b === axis ? a : -1;
+    by: spacingsOf(axis).flatMap(({ a, b, distance }) => {
+      const other = a === axis ? b : a;
       return places.has(other) ? [{ at: lookUp(places, other), distance }] : [];
     }),
   }));

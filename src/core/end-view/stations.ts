@@ -1,3 +1,4 @@
+import { modelOf } from '../model';
 import { structureOf, type Structure, type Figure, type SetPlane } from '../structure';
 import type { Gear, Train } from '../train';
 import { axisPlaces, type Disc, type AxisPlace, type Spacing } from './axis-places';
@@ -28,7 +29,7 @@ const BEVEL_PLANETS = 2;
 export function endView(train: Train, order: readonly string[]): readonly Station[] {
   const plan = structureOf(train);
   const sizes = sizesOf(plan);
-  const places = placesOf(plan, sizes);
+  const places = placesOfAxes(train);
   const figures = [...plan.figures].sort((a, b) => order.indexOf(a.key) - order.indexOf(b.key));
   return figures.flatMap((figure) =>
     cuts(figure).map((cut, i) => stationOf(plan, figure, `${figure.key} ${i}`, cut, sizes, places)),
@@ -36,7 +37,9 @@ export function endView(train: Train, order: readonly string[]): readonly Statio
 }
 
 /** Where the axes of a train lie, in the order of its structure, seen along them. */
-export function placesOfAxes(train: Train): readonly AxisPlace[] {
+export const placesOfAxes = (train: Train): readonly AxisPlace[] => modelOf(train).derive(findPlaces);
+
+function findPlaces(train: Train): readonly AxisPlace[] {
   const plan = structureOf(train);
   return placesOf(plan, sizesOf(plan));
 }

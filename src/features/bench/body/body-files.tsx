@@ -1,6 +1,6 @@
 'use client';
 
-import { useState, type RefObject } from 'react';
+import { useState } from 'react';
 import { refusalText } from '@/core/result';
 import { FRAME } from '@/core/train';
 import { useNow, useTrain } from '@/features/train/use-train';
@@ -8,10 +8,12 @@ import { paperColor } from '@/figures/member-colors';
 import { DropDown } from '@/ui/drop-down';
 import { fileName, saveFile } from '@/ui/save-file';
 import { jobRunner } from '@/workers/beside';
+import type { BodyScene } from './scene';
+import { useBodyViewItself } from './view';
 
 interface Props {
   /** Null where there is none to take a picture of. */
-  readonly canvas: RefObject<HTMLCanvasElement | null> | null;
+  readonly scene: BodyScene | null;
   readonly order: readonly string[];
 }
 
@@ -21,7 +23,8 @@ const FORMATS = [
 ] as const;
 
 /** The body as a file. */
-export function BodyFiles({ canvas, order }: Props) {
+export function BodyFiles({ scene, order }: Props) {
+  const view = useBodyViewItself();
   const train = useTrain((state) => state.train);
   const { engaged } = useNow();
   const [said, setSaid] = useState<string | null>(null);
@@ -39,16 +42,16 @@ export function BodyFiles({ canvas, order }: Props) {
     saveFile(name, type, new Blob([state.value.value as BlobPart], { type }));
     setSaid(`${name} is saved.`);
   };
-  const picture = () =>
-    canvas?.current?.toBlob((png) => {
-      const name = fileName(`${train.name} body`, '.png');
-      if (png) saveFile(name, 'image/png', png);
-      setSaid(png ? `${name} is saved.` : 'This browser gives no picture of it.');
-    });
+  const picture = async (from: BodyScene) => {
+    const png = await from.picture(view.getState().looks);
+    const name = fileName(`${train.name} body`, '.png');
+    if (png) saveFile(name, 'image/png', png);
+    setSaid(png ? `${name} is saved.` : 'This browser gives no picture of it.');
+  };
   return (
     <DropDown word="Save" title="The body as a file" className="btn btn-ghost btn-xs">
-      {canvas && (
-        <button type="button" className="btn btn-sm" onClick={picture}>
+      {scene && (
+        <button type="button" className="btn btn-sm" onClick={() => void picture(scene)}>
           Picture (PNG)
         </button>
       )}

@@ -48,7 +48,7 @@ export function BodyPane() {
         <div className="2xl:hidden">
           <BuildChoice />
         </div>
-        {order && <BodyFiles canvas={scene && body ? canvas : null} order={order} />}
+        {order && <BodyFiles scene={body && scene} order={order} />}
       </div>
       {seen?.kind === 'none' ? (
         <NoBody>

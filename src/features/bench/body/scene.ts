@@ -16,7 +16,7 @@ import {
   Vector3,
   WebGLRenderer,
 } from 'three';
-import { poseOf, type TrainBody } from '@/core/body';
+import { poseOf, type Surface, type TrainBody } from '@/core/body';
 import type { TurnsOf } from '@/core/end-view';
 import { itemAt } from '@/core/required';
 import type { PartRef } from '@/core/train';
@@ -46,6 +46,9 @@ export interface LooksFrom {
   readonly far: number;
 }
 
+/** What stands still for so long is drawn whole. */
+const SETTLES_MS = 350;
+
 /** A train's body on a canvas. It draws when it is told to, and only then. */
 export class BodyScene {
   private readonly renderer: WebGLRenderer;
@@ -57,13 +60,21 @@ export class BodyScene {
   private readonly dot = new SphereGeometry(1, 12, 8);
   private body: TrainBody | null = null;
   private meshes: readonly Mesh<BufferGeometry, MemberMaterial>[] = [];
+  private fine: readonly BufferGeometry[] = [];
+  private plain: readonly BufferGeometry[] = [];
+  /** Drawn without a graphics card: plainer while it moves. */
+  private readonly isSlow: boolean;
+  private shape = { width: 1, height: 1, ratio: 1 };
+  private isPlain = false;
+  private settling: ReturnType<typeof setTimeout> | undefined;
   private middle = new Vector3();
   private size = 1;
   private cut: Cut | null = null;
 
   /** @throws Error where there is no WebGL */
   constructor(canvas: HTMLCanvasElement) {
-    this.renderer = new WebGLRenderer({ canvas, antialias: true, alpha: true, preserveDrawingBuffer: true });
+    const { renderer, isSlow } = rendererOn(canvas);
+    [this.renderer, this.isSlow] = [renderer, isSlow];
     this.renderer.localClippingEnabled = true;
     // The train's own places go right, down and away; a camera that holds its head that way needs no mirror.
     this.camera.up.set(0, -1, 0);
@@ -79,20 +90,11 @@ export class BodyScene {
 
   /** Takes another body; what was there goes. */
   show(body: TrainBody): void {
-    for (const mesh of this.meshes) {
-      this.world.remove(mesh);
-      mesh.material.dispose();
-      mesh.geometry.dispose();
-    }
-    const geometries = body.surfaces.map(({ positions, normals, corners }) => {
-      const geometry = new BufferGeometry();
-      geometry.setAttribute('position', new BufferAttribute(positions.slice(), 3));
-      geometry.setAttribute('normal', new BufferAttribute(normals, 3));
-      geometry.setIndex(new BufferAttribute(corners, 1));
-      return geometry;
-    });
+    this.clear();
+    this.fine = body.surfaces.map(geometryOf);
+    this.plain = body.plain.map(geometryOf);
     this.meshes = body.nodes.map(({ surface }) => {
-      const mesh = new Mesh(itemAt(geometries, surface), new MemberMaterial(this.planes));
+      const mesh = new Mesh(itemAt(this.isPlain ? this.plain : this.fine, surface), new MemberMaterial(this.planes));
       mesh.matrixAutoUpdate = false;
       mesh.frustumCulled = false;
       return mesh;
@@ -100,6 +102,14 @@ export class BodyScene {
     this.world.add(...this.meshes);
     this.body = body;
     this.measure();
+  }
+
+  private clear(): void {
+    for (const mesh of this.meshes) {
+      this.world.remove(mesh);
+      mesh.material.dispose();
+    }
+    for (const geometry of [...this.fine, ...this.plain]) geometry.dispose();
   }
 
   /** Where its middle is and how large it is, before anything turns. */
@@ -181,17 +191,12 @@ export class BodyScene {
     const { body } = this;
     if (!body) return;
     const shift = drawnApart(body.figures, 0.5 * part * this.size);
-    body.nodes.forEach(({ axis, surface }, i) => {
-      const along = itemAt(body.axes, axis).directions[2][2];
-      const { geometry } = itemAt(this.meshes, i);
-      const places = geometry.getAttribute('position') as BufferAttribute;
-      const { positions } = itemAt(body.surfaces, surface);
+    for (const { axis, surface } of body.nodes) {
       // Axes that lie across stay as they are.
-      if (Math.abs(along) < 0.5) return;
-      for (let k = 2; k < positions.length; k += 3)
-        places.array[k] = itemAt(positions, k) + shift(itemAt(positions, k));
-      places.needsUpdate = true;
-    });
+      if (Math.abs(itemAt(body.axes, axis).directions[2][2]) < 0.5) continue;
+      moveAlong(itemAt(this.fine, surface), itemAt(body.surfaces, surface).positions, shift);
+      moveAlong(itemAt(this.plain, surface), itemAt(body.plain, surface).positions, shift);
+    }
     this.arrows.drawApart(shift);
   }
 
@@ -201,13 +206,46 @@ export class BodyScene {
   }
 
   resize(width: number, height: number, ratio: number): void {
-    this.renderer.setPixelRatio(ratio);
-    this.renderer.setSize(width, height, false);
+    this.shape = { width, height, ratio };
     this.camera.aspect = width / Math.max(1, height);
-    this.camera.updateProjectionMatrix();
+    this.fit();
   }
 
-  draw({ around, above, far }: LooksFrom): void {
+  /** Coarser while it moves on a machine that is slow at this. */
+  private fit(): void {
+    const { width, height, ratio } = this.shape;
+    this.renderer.setPixelRatio(this.isPlain ? ratio / 2 : ratio);
+    this.renderer.setSize(width, height, false);
+  }
+
+  draw(looks: LooksFrom): void {
+    this.become(this.isSlow);
+    this.look(looks);
+    clearTimeout(this.settling);
+    if (this.isPlain)
+      this.settling = setTimeout(() => {
+        this.become(false);
+        this.look(looks);
+      }, SETTLES_MS);
+  }
+
+  /** As it is, whole, as a picture; null where the browser gives none. */
+  picture(looks: LooksFrom): Promise<Blob | null> {
+    this.become(false);
+    this.look(looks);
+    return new Promise((done) => this.renderer.domElement.toBlob(done, 'image/png'));
+  }
+
+  private become(isPlain: boolean): void {
+    if (isPlain === this.isPlain) return;
+    this.isPlain = isPlain;
+    this.body?.nodes.forEach(({ surface }, i) => {
+      itemAt(this.meshes, i).geometry = itemAt(isPlain ? this.plain : this.fine, surface);
+    });
+    this.fit();
+  }
+
+  private look({ around, above, far }: LooksFrom): void {
     const distance = far * this.size * Math.max(1, 1 / this.camera.aspect);
     const level = Math.cos(above) * distance;
     this.camera.position.set(
@@ -232,7 +270,9 @@ export class BodyScene {
     if (!hit || !this.body) return null;
     const node = itemAt(this.body.nodes, this.meshes.indexOf(hit.object as (typeof this.meshes)[number]));
     const corner = 3 * (hit.faceIndex ?? 0);
-    const part = itemAt(this.body.surfaces, node.surface).parts.find(({ from, to }) => from <= corner && corner < to);
+    const part = itemAt(this.isPlain ? this.body.plain : this.body.surfaces, node.surface).parts.find(
+      ({ from, to }) => from <= corner && corner < to,
+    );
     return part?.part ?? { kind: 'member', id: node.member };
   }
 
@@ -243,17 +283,40 @@ export class BodyScene {
     return wide <= Math.PI ? out.every(Boolean) : out.some(Boolean);
   }
 
-  get triangles(): number {
-    return this.renderer.info.render.triangles;
-  }
-
   leave(): void {
-    for (const mesh of this.meshes) {
-      mesh.geometry.dispose();
-      mesh.material.dispose();
-    }
+    clearTimeout(this.settling);
+    this.clear();
     this.arrows.leave();
     this.dot.dispose();
     this.renderer.dispose();
   }
+}
+
+/** Smooth edges where there is a graphics card for them. @throws Error where there is no WebGL */
+function rendererOn(canvas: HTMLCanvasElement): { readonly renderer: WebGLRenderer; readonly isSlow: boolean } {
+  const isSlow = drawsInSoftware();
+  return { renderer: new WebGLRenderer({ canvas, alpha: true, antialias: !isSlow }), isSlow };
+}
+
+/** Whether the browser itself draws, without a graphics card. */
+function drawsInSoftware(): boolean {
+  const probe = document.createElement('canvas').getContext('webgl2');
+  const named = probe?.getExtension('WEBGL_debug_renderer_info');
+  const name = probe && named ? String(probe.getParameter(named.UNMASKED_RENDERER_WEBGL)) : '';
+  probe?.getExtension('WEBGL_lose_context')?.loseContext();
+  return /swiftshader|llvmpipe|software|basic render/i.test(name);
+}
+
+function geometryOf({ positions, normals, corners }: Surface): BufferGeometry {
+  const geometry = new BufferGeometry();
+  geometry.setAttribute('position', new BufferAttribute(positions.slice(), 3));
+  geometry.setAttribute('normal', new BufferAttribute(normals, 3));
+  geometry.setIndex(new BufferAttribute(corners, 1));
+  return geometry;
+}
+
+function moveAlong(geometry: BufferGeometry, positions: Float32Array, shift: (z: number) => number): void {
+  const places = geometry.getAttribute('position') as BufferAttribute;
+  for (let k = 2; k < positions.length; k += 3) places.array[k] = itemAt(positions, k) + shift(itemAt(positions, k));
+  places.needsUpdate = true;
 }
