@@ -116,6 +116,19 @@ const PICTURES = {
       await page.getByText('Proven best').waitFor();
     },
   },
+  'bench-body': {
+    at: '/trains/harvester',
+    async steps(page) {
+      await page.keyboard.press('2');
+      await page.getByRole('button', { name: 'Body', exact: true }).click();
+      await page
+        .getByRole('region', { name: 'Body' })
+        .getByRole('group', { name: /^Body of/ })
+        .focus();
+      await page.keyboard.press('+');
+      await page.waitForTimeout(6000);
+    },
+  },
   schemes: {
     at: '/schemes',
     async steps(page) {
@@ -148,19 +161,6 @@ const PICTURES = {
       await page.keyboard.press('2');
       await page.keyboard.press('t');
       await page.waitForTimeout(2000);
-    },
-  },
-  'practice-worksheet': {
-    at: '/trains/pan-rake/practice',
-    async steps(page) {
-      await tab(page, 'Worksheet');
-      await page.getByRole('button', { name: 'Make the worksheet' }).click();
-      await page.getByLabel('Mark at once').check();
-      await page.getByLabel('R pair 1 driver').selectOption('19 on input shaft');
-      await page.getByLabel('R pair 1 driven').selectOption('32 on countershaft');
-      await page.getByLabel('R pair 1 ratio').fill('0.594');
-      await page.getByLabel('R overall').fill('4.45');
-      await page.getByLabel('R overall').blur();
     },
   },
   sheet: { at: '/trains/harvester/sheet' },

@@ -35,6 +35,8 @@ export interface Carried {
 /** A train in three dimensions, mm. */
 export interface TrainBody {
   readonly axes: readonly AxisFrame[];
+  /** The axis that it is cut open about: of those along the first the one with most planets, else the input's. */
+  readonly main: number;
   readonly surfaces: readonly Surface[];
   /** The same with fewer triangles, for machines that cannot turn more in time. */
   readonly plain: readonly Surface[];

@@ -3,11 +3,11 @@ import { itemAt, lookUp } from '../required';
 import { refuse, type Result, accept } from '../result';
 import type { Train } from '../train';
 import { standingWheels, type StandingWheel } from './arrangement';
-import { axisFrames } from './axis-frames';
+import { axisFrames, type AxisFrame } from './axis-frames';
 import { addAxis } from './axis-body';
 import type { AxisWork } from './axis-work';
 import { addBearings } from './bearings';
-import type { TrainBody } from './body-node';
+import type { BodyNode, TrainBody } from './body-node';
 import { addChains } from './chains';
 import { columnBorders, type Walls } from './columns';
 import { detailFor, plainDetail, type Detail } from './detail';
@@ -75,6 +75,7 @@ export function bodyOf(
   const plain = make(plainDetail(), (done) => tell(count + done, 2 * count));
   return accept({
     axes,
+    main: mainAxis(axes, fine.nodes, layout.plan.axisOf.get(train.input) ?? 0),
     surfaces: fine.surfaces,
     nodes: fine.nodes,
     plain: plain.surfaces,
@@ -83,6 +84,14 @@ export function bodyOf(
     touching: fine.room.touching(),
     section: sectionPlan(layout, columns, (axis) => radii.get(axis)),
   });
+}
+
+function mainAxis(axes: readonly AxisFrame[], nodes: readonly BodyNode[], input: number): number {
+  const planets = axes.map(({ directions }, i) =>
+    directions[2][2] > 0.5 ? nodes.filter(({ axis, carried }) => carried && axis === i).length : 0,
+  );
+  const most = Math.max(...planets);
+  return most > 0 ? planets.indexOf(most) : input;
 }
 
 /** Walls that suit the teeth. */

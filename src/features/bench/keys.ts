@@ -16,6 +16,7 @@ const BENCH_KEYS: readonly KeyLine[] = [
   { keys: 'Space', does: 'Play or pause the crank' },
   { keys: 'T, Shift T', does: 'Turn exactly one turn, or back' },
   { keys: '[ ]', does: 'The station before or after in the end view' },
+  { keys: '← → ↑ ↓ + − Home', does: 'In the body: look round it, nearer, farther, as at first' },
   { keys: 'Tab, Enter', does: 'Go to a part of the drawing; change its teeth, or engage it' },
   { keys: 'E', does: 'Open the card of the part that is picked: change it, add beside it, remove it' },
   { keys: 'Delete', does: 'Remove the part that is picked, with what cannot stay without it' },

@@ -115,7 +115,7 @@ function BodyCanvas({ canvas, scene, isThere, body }: CanvasProps) {
       aria-keyshortcuts="ArrowLeft ArrowRight ArrowUp ArrowDown + - Home"
       className={
         'relative min-h-0 flex-1 cursor-grab touch-none select-none outline-none active:cursor-grabbing ' +
-        `focus-visible:ring-2 focus-visible:ring-accent ${isThere ? '' : 'hidden'}`
+        `focus-visible:ring-2 focus-visible:ring-inset focus-visible:ring-accent ${isThere ? '' : 'hidden'}`
       }
       title="Drag to look round it, scroll to come nearer, press a part for its card"
       {...hands}

@@ -33,7 +33,7 @@ export interface MemberLook {
   readonly shown: boolean;
 }
 
-/** A sector that is taken out, about the first axis; radians from where the side view looks up. */
+/** A sector that is taken out, about the main axis; radians from where the side view looks up. */
 export interface Cut {
   readonly angle: number;
   readonly wide: number;
@@ -161,7 +161,7 @@ export class BodyScene {
     const wide = cut?.wide ?? 0;
     const from = (cut?.angle ?? 0) - Math.PI / 2;
     const [a, b] = this.planes as [Plane, Plane];
-    const origin = new Vector3(...(this.body?.axes[0]?.origin ?? [0, 0, 0]));
+    const origin = new Vector3(...(this.body?.axes[this.body.main]?.origin ?? [0, 0, 0]));
     a.setFromNormalAndCoplanarPoint(new Vector3(Math.sin(from), -Math.cos(from), 0), origin);
     b.setFromNormalAndCoplanarPoint(new Vector3(-Math.sin(from + wide), Math.cos(from + wide), 0), origin);
     for (const { material } of this.meshes) {

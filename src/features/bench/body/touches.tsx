@@ -2,7 +2,7 @@
 
 import type { TrainBody } from '@/core/body';
 import { FRAME } from '@/core/train';
-import { memberName, listed } from '@/core/words';
+import { memberName } from '@/core/words';
 import { useTrain } from '@/features/train/use-train';
 
 const MOST = 3;
@@ -16,8 +16,8 @@ export function Touches({ body: { touching, isTrue } }: { body: TrainBody }) {
   const told = touching.slice(0, MOST).map(({ members: [a, b], at }) => `${name(a)} and ${name(b)}${mm(at.z)}`);
   return (
     <p className="absolute bottom-20 left-4 max-w-xl bg-base-100/90 px-1 text-sm text-error" role="status">
-      Would touch: {listed(told)}
-      {touching.length > MOST ? `, and ${touching.length - MOST} more pairs` : ''}.
+      Would touch as drawn: {told.join('; ')}
+      {touching.length > MOST ? `; and ${touching.length - MOST} more pairs` : ''}.
     </p>
   );
 }
