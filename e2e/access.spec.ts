@@ -23,6 +23,11 @@ for (const theme of ['salt', 'soot']) {
       await page.getByRole('tab', { name: tab }).click();
       await check(tab);
     }
+    await page.getByRole('button', { name: 'Body', exact: true }).click();
+    await expect(page.getByRole('region', { name: 'Body' }).getByText('Members', { exact: true })).toBeVisible();
+    await check('body');
+    await page.goto('/schemes');
+    await check('schemes');
     await page.goto(await freshTrain(request, 'pan-rake'));
     await page.getByRole('button', { name: /^1\+2/ }).click();
     await check('locked');

@@ -96,9 +96,19 @@ test('a part that is pressed opens its card; members are hidden, or one is seen 
   await expect(close).toBeVisible();
 });
 
-test('it is saved as a picture, as an assembly that turns, and as solids', async ({ page, request }) => {
-  await page.goto(await freshTrain(request, 'stirrer'));
+test('it is saved as a picture, as an assembly that turns, and as solids; what would touch is checked', async ({
+  page,
+  request,
+}) => {
+  await page.goto(await freshTrain(request, 'pan-rake'));
   await openBody(page);
+  await page.getByRole('tab', { name: 'Checks' }).click();
+  await expect(
+    page
+      .getByRole('list', { name: 'Checks' })
+      .getByText(/want the same room/)
+      .first(),
+  ).toBeVisible();
   await pane(page).getByText('Save', { exact: true }).click();
   for (const [name, begins] of [
     ['Picture (PNG)', '\u0089PNG'],

@@ -23,7 +23,8 @@ export type FindingKind =
   | 'duplicate'
   | 'floating output'
   | 'capacity'
-  | 'one-way clutches';
+  | 'one-way clutches'
+  | 'touching';
 
 /** The parts that a finding is about. */
 export interface Concerned {

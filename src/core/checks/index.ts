@@ -14,6 +14,7 @@ export type { Finding, FindingFix } from './finding';
 export { fixEffects, type Change } from './effect';
 export type { Use } from './positions';
 export { tipSpeed, USUAL_TIP_SPEEDS } from './speeds';
+export { touchingFindings } from './touching';
 
 /**
  * Everything that is wrong with a train or worth knowing about it, what is wrong first; speeds and capacities for how

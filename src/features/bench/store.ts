@@ -1,5 +1,6 @@
 import { createStore } from 'zustand';
-import type { PartRef } from '@/core/train';
+import type { TrainBody } from '@/core/body';
+import type { PartRef, Train } from '@/core/train';
 import { NOTHING_TURNED, turnFurther, type TurnedTrain } from '@/core/turning';
 import { speedsOf } from '@/features/train/analysis';
 import type { Own, Session } from '@/features/train/session';
@@ -21,6 +22,8 @@ export interface BenchState {
   readonly removing: boolean;
   /** The side view that stands in until there is one of this document. */
   readonly shown: ShownView | null;
+  /** The train's body, once it has been made. */
+  readonly body: MadeBody | null;
   /** What stands below the side view to build with, in place of the end view and the crank. */
   readonly building: Building | null;
   /** Rows of the parts tables that are not whole yet. */
@@ -32,8 +35,15 @@ export interface BenchState {
   /** Opens the card of a part, or closes whichever is open. */
   readonly openCard: (part: PartRef | null, asking?: { readonly removing: boolean }) => void;
   readonly show: (shown: ShownView) => void;
+  readonly keepBody: (body: MadeBody) => void;
   readonly build: (building: Building | null) => void;
   readonly keepDrafts: (drafts: Drafts) => void;
+}
+
+/** What a body says of the train that it was made of. */
+export interface MadeBody {
+  readonly train: Train;
+  readonly body: TrainBody;
 }
 
 /** Its parts as tables, or the train in writing. */
@@ -64,6 +74,7 @@ function createBenchStore({ id, train }: TrainState) {
     editing: null,
     removing: false,
     shown: null,
+    body: null,
     building: null,
     drafts: recallRows(id),
     turnTo: (turned) => set({ turned }),
@@ -71,6 +82,7 @@ function createBenchStore({ id, train }: TrainState) {
     mark: (gears) => set({ marks: gears }),
     openCard: (part, { removing } = { removing: false }) => set({ editing: part, removing }),
     show: (view) => set({ shown: view }),
+    keepBody: (body) => set({ body }),
     build: (building) => set({ building }),
     keepDrafts: (drafts) => {
       keepRows(id, drafts);

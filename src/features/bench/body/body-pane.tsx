@@ -1,6 +1,6 @@
 'use client';
 
-import { useRef, useState } from 'react';
+import { useEffect, useRef } from 'react';
 import { refusalText } from '@/core/result';
 import { FlowChoice } from '@/features/train/input/flow-choice';
 import { Notice } from '@/features/train/notice';
@@ -8,7 +8,7 @@ import { useTrain } from '@/features/train/use-train';
 import { useJob } from '@/workers/use-job';
 import { BuildChoice } from '../build/build-choice';
 import { OpenCard } from '../editing/open-card';
-import { useDrawing } from '../use-bench';
+import { useBench, useBenchItself, useDrawing } from '../use-bench';
 import { BodyChoice } from './body-choice';
 import { BodyControls } from './body-controls';
 import { BodyFiles } from './body-files';
@@ -28,9 +28,12 @@ export function BodyPane() {
   const answer = state.kind === 'done' ? state.value : null;
   const made = answer?.ok ? answer.value : null;
   // Until there is one of the train as it is now, the last one stands in.
-  const [last, setLast] = useState<TrainBody | null>(null);
-  if (made && made !== last) setLast(made);
-  const body = made ?? last;
+  const { store } = useBenchItself();
+  useEffect(() => {
+    if (made) store.getState().keepBody({ train, body: made });
+  }, [store, train, made]);
+  const last = useBench((now) => now.body);
+  const body = made ?? last?.body ?? null;
   const canvas = useRef<HTMLCanvasElement>(null);
   const seen = useScene(canvas, body);
   const scene = seen?.kind === 'scene' ? seen.scene : null;
@@ -114,8 +117,8 @@ function BodyCanvas({ canvas, scene, isThere, body }: CanvasProps) {
       aria-describedby="body-words"
       aria-keyshortcuts="ArrowLeft ArrowRight ArrowUp ArrowDown + - Home"
       className={
-        'relative min-h-0 flex-1 cursor-grab touch-none select-none outline-none active:cursor-grabbing ' +
-        `focus-visible:ring-2 focus-visible:ring-inset focus-visible:ring-accent ${isThere ? '' : 'hidden'}`
+        'relative min-h-0 flex-1 cursor-grab touch-none select-none -outline-offset-4! active:cursor-grabbing ' +
+        (isThere ? '' : 'hidden')
       }
       title="Drag to look round it, scroll to come nearer, press a part for its card"
       {...hands}

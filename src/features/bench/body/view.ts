@@ -17,7 +17,7 @@ export interface BodyView {
 const QUARTER = Math.PI / 2;
 
 /** From the front, a little from the left and above: the cut looks at who looks. */
-export const FIRST_LOOK: LooksFrom = { around: 0.5, above: 0.42, far: 1.42 };
+export const FIRST_LOOK: LooksFrom = { around: 0.5, above: 0.42, far: 1.62 };
 
 interface Looking extends Own {
   readonly store: ReturnType<typeof createView>;

@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo } from 'react';
-import { checkDesign, type Finding, type Use } from '@/core/checks';
+import { checkDesign, touchingFindings, type Finding, type Use } from '@/core/checks';
 import { toNumber } from '@/core/rational';
 import { inputTorque } from '@/core/solve';
 import type { Train } from '@/core/train';
@@ -10,6 +10,7 @@ import { useLoads } from '@/features/train/input/loads';
 import { useTyped } from '@/features/train/input/typed-input';
 import { useExplained } from '@/features/train/use-explained';
 import { lookUp } from '@/core/required';
+import { useBench } from '../use-bench';
 
 export interface Findings {
   readonly open: readonly Finding[];
@@ -22,17 +23,21 @@ export function useFindings(train: Train): Findings {
   const { speed, torque } = useTyped();
   const loads = useLoads();
   const held = useExplained();
+  const made = useBench((state) => state.body);
   return useMemo(() => {
     const inputSpeed = speed.value === null ? null : (speed.value * speed.si) / (2 * Math.PI);
     const put = loads && !held.unbalanced ? inputTorque(held.solved) : null;
     const torqueNm = loads ? put && Math.abs(toNumber(put)) : torque.value === null ? null : torque.value * torque.si;
     const notes = new Map((train.setAside ?? []).map(({ finding, note }) => [finding, note]));
-    const findings = checksOf(train, { inputSpeed, inputTorque: torqueNm });
+    const findings = [
+      ...checksOf(train, { inputSpeed, inputTorque: torqueNm }),
+      ...(made?.train === train ? touchingFindings(train, made.body) : []),
+    ];
     return {
       open: findings.filter(({ key }) => !notes.has(key)),
       aside: findings.flatMap((found) => (notes.has(found.key) ? [{ found, note: lookUp(notes, found.key) }] : [])),
     };
-  }, [train, speed, torque, loads, held]);
+  }, [train, speed, torque, loads, held, made]);
 }
 
 const checks = new Recent<Train, { readonly use: Use; readonly findings: readonly Finding[] }>(DOCUMENTS);

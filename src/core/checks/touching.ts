@@ -1,0 +1,29 @@
+import type { TrainBody } from '../body';
+import { FRAME, type Train } from '../train';
+import { memberName } from '../words';
+import { finding, type Finding } from './finding';
+
+/** Members that want the same room in a train's body, with the place; known once the body has been made. */
+export function touchingFindings(
+  train: Train,
+  { touching, isTrue }: Pick<TrainBody, 'touching' | 'isTrue'>,
+): readonly Finding[] {
+  const name = (id: string) => (id === FRAME ? 'the frame' : memberName(train, id));
+  return touching.map(({ members: [a, b], parts, at }) =>
+    finding(
+      'touching',
+      isTrue ? 'wrong' : 'note',
+      {
+        what: `In the body ${name(a)} and ${name(b)} want the same room.`,
+        why: isTrue
+          ? `They meet ${at.z.toFixed(0)} mm along the axis and ${at.r.toFixed(0)} mm out from it: built like this they would touch.`
+          : 'As it is drawn they would touch. Sizes are not known yet, so this may be the drawing’s doing.',
+        mend: 'Put the sets in another order, lead the drum another way, or give the wheels other widths or centres.',
+      },
+      {
+        members: [a, b].filter((id) => id !== FRAME),
+        gears: parts.flatMap(({ kind, id }) => (kind === 'gear' ? [id] : [])),
+      },
+    ),
+  );
+}
