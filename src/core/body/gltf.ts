@@ -1,6 +1,6 @@
 import { itemAt } from '../required';
-import { FRAME, partsById, type Train } from '../train';
-import type { AxisFrame } from './axis-frames';
+import { FRAME, type Train } from '../train';
+import { couplerName, memberName } from '../words';
 import type { BodyNode, TrainBody } from './body-node';
 import { BufferBook } from './gltf-buffer';
 import type { Motion } from './moving';
@@ -81,14 +81,14 @@ export function bodyGlb(train: Train, body: TrainBody, motion: Motion, colorOf: 
       ...(children.length > 0 && { children }),
       translation: axis.origin,
     };
-    return turning(node, frameTurn(axis), main?.phase ?? 0, spinOf(axis) * motion.turns(first?.member ?? FRAME));
+    return turning(node, frameTurn(axis), main?.phase ?? 0, axis.spin * motion.turns(first?.member ?? FRAME));
   };
 
   const carriedRound = (own: readonly BodyNode[], name: string): number => {
     const [first] = own;
     const carrier = first?.carried?.carrier ?? FRAME;
     const axis = itemAt(body.axes, first?.axis ?? 0);
-    const round = spinOf(axis) * motion.turns(carrier);
+    const round = axis.spin * motion.turns(carrier);
     const children = own.flatMap(({ carried, copy, surface, member, phase }) => {
       if (!carried) return [];
       const { angle, radius, along, outward } = carried;
@@ -99,7 +99,7 @@ export function bodyGlb(train: Train, body: TrainBody, motion: Motion, colorOf: 
       };
       const turns = motion.turns(member) - motion.turns(carrier);
       return outward === null
-        ? turning(node, IDENTITY, phase, spinOf(axis) * turns)
+        ? turning(node, IDENTITY, phase, axis.spin * turns)
         : turning(node, times(about(angle), OUTWARD), 0, outward * turns);
     });
     return turning({ name, children, translation: axis.origin }, frameTurn(axis), 0, round);
@@ -162,13 +162,8 @@ const IDENTITY: Quaternion = [0, 0, 0, 1];
 /** Z comes to lie outward. */
 const OUTWARD: Quaternion = [0, Math.SQRT1_2, 0, Math.SQRT1_2];
 
-const spinOf = ({ spin }: AxisFrame): number => spin;
-
 export const nameOf = (train: Train, member: string): string =>
-  member === FRAME ? 'Frame' : (partsById(train).find.member(member)?.name ?? '') || member;
-
-const couplerName = (train: Train, id: string): string =>
-  train.couplers.find((coupler) => coupler.id === id)?.name || id;
+  member === FRAME ? 'Frame' : memberName(train, member);
 
 /** Files keep colours by their light, screens by what is seen (sRGB). */
 const linear = (value: number): number => (value <= 0.04045 ? value / 12.92 : ((value + 0.055) / 1.055) ** 2.4);

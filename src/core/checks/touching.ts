@@ -8,13 +8,12 @@ export function touchingFindings(
   train: Train,
   { touching, isTrue }: Pick<TrainBody, 'touching' | 'isTrue'>,
 ): readonly Finding[] {
-  const name = (id: string) => (id === FRAME ? 'the frame' : memberName(train, id));
   return touching.map(({ members: [a, b], parts, at }) =>
     finding(
       'touching',
       isTrue ? 'wrong' : 'note',
       {
-        what: `In the body ${name(a)} and ${name(b)} want the same room.`,
+        what: `In the body ${memberName(train, a)} and ${memberName(train, b)} want the same room.`,
         why: isTrue
           ? `They meet ${at.z.toFixed(0)} mm along the axis and ${at.r.toFixed(0)} mm out from it: built like this they would touch.`
           : 'As it is drawn they would touch. Sizes are not known yet, so this may be the drawing’s doing.',

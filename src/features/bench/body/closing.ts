@@ -23,7 +23,7 @@ export function useClosing(holding: ReadonlySet<string>, still: boolean, redraw:
       let moves = false;
       for (const id of new Set([...current.keys(), ...holding])) {
         const [is, wanted] = [current.get(id) ?? 0, holding.has(id) ? 1 : 0];
-        const next = wanted > is ? Math.min(wanted, is + by) : Math.max(wanted, is - by);
+        const next = is + Math.sign(wanted - is) * Math.min(by, Math.abs(wanted - is));
         current.set(id, next);
         moves ||= next !== wanted;
       }

@@ -1,7 +1,6 @@
 import {
   AmbientLight,
-  BufferAttribute,
-  BufferGeometry,
+  type BufferGeometry,
   Color,
   DirectionalLight,
   Group,
@@ -14,15 +13,17 @@ import {
   SphereGeometry,
   Vector2,
   Vector3,
-  WebGLRenderer,
+  type WebGLRenderer,
 } from 'three';
-import { poseOf, type Surface, type TrainBody } from '@/core/body';
+import { poseOf, type TrainBody } from '@/core/body';
 import type { TurnsOf } from '@/core/end-view';
 import { itemAt } from '@/core/required';
 import type { PartRef } from '@/core/train';
 import { ArrowPath, type Arrow } from './arrows';
 import { MemberMaterial } from './member-material';
+import { rendererOn } from './renderer';
 import { drawnApart } from './apart';
+import { geometryOf, moveAlong } from './geometry';
 
 /** How one member looks. */
 export interface MemberLook {
@@ -290,33 +291,4 @@ export class BodyScene {
     this.dot.dispose();
     this.renderer.dispose();
   }
-}
-
-/** Smooth edges where there is a graphics card for them. @throws Error where there is no WebGL */
-function rendererOn(canvas: HTMLCanvasElement): { readonly renderer: WebGLRenderer; readonly isSlow: boolean } {
-  const isSlow = drawsInSoftware();
-  return { renderer: new WebGLRenderer({ canvas, alpha: true, antialias: !isSlow }), isSlow };
-}
-
-/** Whether the browser itself draws, without a graphics card. */
-function drawsInSoftware(): boolean {
-  const probe = document.createElement('canvas').getContext('webgl2');
-  const named = probe?.getExtension('WEBGL_debug_renderer_info');
-  const name = probe && named ? String(probe.getParameter(named.UNMASKED_RENDERER_WEBGL)) : '';
-  probe?.getExtension('WEBGL_lose_context')?.loseContext();
-  return /swiftshader|llvmpipe|software|basic render/i.test(name);
-}
-
-function geometryOf({ positions, normals, corners }: Surface): BufferGeometry {
-  const geometry = new BufferGeometry();
-  geometry.setAttribute('position', new BufferAttribute(positions.slice(), 3));
-  geometry.setAttribute('normal', new BufferAttribute(normals, 3));
-  geometry.setIndex(new BufferAttribute(corners, 1));
-  return geometry;
-}
-
-function moveAlong(geometry: BufferGeometry, positions: Float32Array, shift: (z: number) => number): void {
-  const places = geometry.getAttribute('position') as BufferAttribute;
-  for (let k = 2; k < positions.length; k += 3) places.array[k] = itemAt(positions, k) + shift(itemAt(positions, k));
-  places.needsUpdate = true;
 }

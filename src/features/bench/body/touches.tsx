@@ -1,7 +1,6 @@
 'use client';
 
 import type { TrainBody } from '@/core/body';
-import { FRAME } from '@/core/train';
 import { memberName } from '@/core/words';
 import { useTrain } from '@/features/train/use-train';
 
@@ -11,9 +10,10 @@ const MOST = 3;
 export function Touches({ body: { touching, isTrue } }: { body: TrainBody }) {
   const train = useTrain((state) => state.train);
   if (touching.length === 0) return null;
-  const name = (id: string) => (id === FRAME ? 'the frame' : memberName(train, id));
   const mm = (value: number) => (isTrue ? ` at ${value.toFixed(0)} mm along the axis` : '');
-  const told = touching.slice(0, MOST).map(({ members: [a, b], at }) => `${name(a)} and ${name(b)}${mm(at.z)}`);
+  const told = touching
+    .slice(0, MOST)
+    .map(({ members: [a, b], at }) => `${memberName(train, a)} and ${memberName(train, b)}${mm(at.z)}`);
   return (
     <p className="absolute bottom-20 left-4 max-w-xl bg-base-100/90 px-1 text-sm text-error" role="status">
       Would touch as drawn: {told.join('; ')}
