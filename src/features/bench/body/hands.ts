@@ -102,7 +102,9 @@ function usePressed(): (part: PartRef) => void {
   const openCard = useCard();
   return (part) => {
     const { train } = store.getState();
-    if (part.kind === 'coupler' && !decidesForItself(partsById(train).coupler(part.id))) toggleCoupler(store, part.id);
+    // A body that stands in may have parts that are gone.
+    const coupler = part.kind === 'coupler' ? partsById(train).find.coupler(part.id) : undefined;
+    if (coupler && !decidesForItself(coupler)) toggleCoupler(store, coupler.id);
     else openCard(part);
   };
 }

@@ -140,8 +140,11 @@ function useArrows(scene: BodyScene | null, body: TrainBody | null, cut: unknown
   const drawn = useDrawing();
   const { powers } = useExplained();
   const theme = useTheme();
+  // One that stands in has the axes of another train.
+  const isOwn = useBench((state) => state.body?.train === train);
   useEffect(() => {
     if (!scene || !body || !drawn.ok) return;
+    if (!isOwn) return scene.drawArrows([], '');
     const { axisOf } = structureOf(train);
     const arrows = powerLines(drawn.view, powers).flatMap(({ member, from, to, share }): Arrow[] => {
       const axis = axisOf.get(member);
@@ -152,7 +155,7 @@ function useArrows(scene: BodyScene | null, body: TrainBody | null, cut: unknown
       return a && b && directions[2][2] > 0.5 ? [{ axis: new Vector3(...origin), from: a, to: b, share }] : [];
     });
     scene.drawArrows(arrows, plainColor('var(--color-primary)'));
-  }, [scene, body, drawn, train, powers, cut, theme]);
+  }, [scene, body, drawn, train, powers, cut, theme, isOwn]);
 }
 
 function useSize(
