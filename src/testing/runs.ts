@@ -1,8 +1,8 @@
 /**
- * How many random cases a property is tried on: every day a fifth of what `npm run check:random` does, whose seeds are
+ * How many random cases a property is tried on: every day a third of what `npm run check:random` does, whose seeds are
  * new each time. TINWHEEL_SHARE says another share.
  */
-export const runs = (all: number): number => Math.ceil(all * Number(process.env.TINWHEEL_SHARE ?? 1 / 5));
+export const runs = (all: number): number => Math.ceil(all * Number(process.env.TINWHEEL_SHARE ?? 1 / 3));
 
 /** As many of a list as that share, spread over it. */
 export const someOf = <T>(all: readonly T[]): readonly T[] => {
