@@ -121,11 +121,6 @@ const PICTURES = {
     async steps(page) {
       await page.keyboard.press('2');
       await page.getByRole('button', { name: 'Body', exact: true }).click();
-      await page
-        .getByRole('region', { name: 'Body' })
-        .getByRole('group', { name: /^Body of/ })
-        .focus();
-      await page.keyboard.press('+');
       await page.waitForTimeout(6000);
     },
   },
