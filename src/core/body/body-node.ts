@@ -1,6 +1,7 @@
 import type { AxisFrame } from './axis-frames';
 import type { LettingGo } from './coupler-surfaces';
 import type { Surface } from './surface';
+import type { SlidingWheel } from './sliding';
 import type { SectionPlan } from './section-plan';
 import type { Touching } from './touching';
 
@@ -46,5 +47,6 @@ export interface TrainBody {
   /** Whether every wheel has its true size. */
   readonly isTrue: boolean;
   readonly touching: readonly Touching[];
+  readonly sliding: readonly SlidingWheel[];
   readonly section: SectionPlan;
 }

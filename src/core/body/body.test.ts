@@ -12,7 +12,7 @@ import { solveEngaged } from '../solve';
 import { NOTHING_TURNED, turnFurther } from '../turning';
 import { fraction } from '../rational';
 import { partsById, type Train } from '../train';
-import { bodyGlb, bodyOf, bodyStlZip, motionOf, poseOf, triangleCount, type TrainBody } from '.';
+import { bodyGlb, bodyOf, bodyStlZip, motionOf, poseOf, slidPhase, triangleCount, type TrainBody } from '.';
 import { SurfaceBuilder } from './surface';
 import { addTurned } from './turned';
 import '@/testing/seed';
@@ -207,6 +207,30 @@ describe('the body of a train', () => {
           14,
         );
       expect(at(0) - at(1)).toBeCloseTo(required(node.letsGo).by.along, 9);
+    }
+  });
+
+  test('a slid wheel finds the gaps of its mate wherever both have come to', () => {
+    const train = demoTrain('pan-rake');
+    const made = body(train);
+    expect(made.sliding.length).toBeGreaterThan(0);
+    for (const sliding of made.sliding) {
+      const { own, mate } = sliding;
+      for (const [a, b] of [
+        [0, 0],
+        [0.37, 4.21],
+        [-11.05, 2.5],
+      ] as const) {
+        const turns = (member: string) => (member === own.wheel.member ? a : b);
+        const phase = own.phase + slidPhase(sliding, turns);
+        // Past the place where pitch circles touch, in pitches: half a pitch together, as teeth stand in gaps.
+        const across = Math.atan2(mate.wheel.centre.y - own.wheel.centre.y, mate.wheel.centre.x - own.wheel.centre.x);
+        const past = (angle: number, at: number, teeth: number, by: number) =>
+          ((angle - at - 2 * Math.PI * by) * teeth) / (2 * Math.PI);
+        const sum =
+          past(across, phase, own.wheel.teeth, a) + past(across + Math.PI, mate.phase, mate.wheel.teeth, b) - 0.5;
+        expect(Math.abs(sum - Math.round(sum))).toBeLessThan(1e-6);
+      }
     }
   });
 

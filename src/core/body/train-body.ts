@@ -14,6 +14,7 @@ import { detailFor, plainDetail, type Detail } from './detail';
 import { NodeBook } from './node-book';
 import { radiiOf, type PinPlace } from './radii';
 import { sectionPlan } from './section-plan';
+import { slidingWheels } from './sliding';
 import { RoomTaken } from './touching';
 import { wheelSizes, type WheelSizes } from './wheel-sizes';
 
@@ -82,6 +83,7 @@ export function bodyOf(
     figures: figuresOf(layout, columns),
     isTrue: sizes.areTrue,
     touching: fine.room.touching(),
+    sliding: slidingWheels(train, fine.nodes, wheels),
     section: sectionPlan(layout, columns, (axis) => radii.get(axis)),
   });
 }

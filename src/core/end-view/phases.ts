@@ -39,7 +39,8 @@ export function toothPhases(
   return phases as number[];
 }
 
-function phaseAgainst(from: EndViewGear, phase: number, to: EndViewGear, turns: TurnsOf): number {
+/** The angle of a wheel's first tooth, before its member turns, with which its teeth stand in another's gaps now. */
+export function phaseAgainst(from: EndViewGear, phase: number, to: EndViewGear, turns: TurnsOf): number {
   const [p, q] = [centreOf(from, turns), centreOf(to, turns)];
   const outward = Math.atan2(q.y - p.y, q.x - p.x);
   if (to.shape === 'worm') return outward + Math.PI / 2;

@@ -15,7 +15,7 @@ import {
   Vector3,
   type WebGLRenderer,
 } from 'three';
-import { poseOf, type TrainBody } from '@/core/body';
+import { poseOf, slidPhase, type TrainBody } from '@/core/body';
 import type { TurnsOf } from '@/core/end-view';
 import { itemAt } from '@/core/required';
 import type { PartRef } from '@/core/train';
@@ -67,6 +67,7 @@ export class BodyScene {
   private readonly isSlow: boolean;
   private shape = { width: 1, height: 1, ratio: 1 };
   private isPlain = false;
+  private slid = new Map<number, number>();
   private settling: ReturnType<typeof setTimeout> | undefined;
   private middle = new Vector3();
   private size = 1;
@@ -102,6 +103,7 @@ export class BodyScene {
     });
     this.world.add(...this.meshes);
     this.body = body;
+    this.slid = new Map();
     this.measure();
   }
 
@@ -135,12 +137,19 @@ export class BodyScene {
     this.camera.far = 12 * this.size;
   }
 
+  /** Slid wheels that hold find the gaps of their mates where these are now; the others keep what they had. */
+  slide(holds: (coupler: string) => boolean, turns: TurnsOf): void {
+    for (const wheel of this.body?.sliding ?? [])
+      if (holds(wheel.coupler)) this.slid.set(wheel.node, slidPhase(wheel, turns));
+  }
+
   /** Turns everything to where it is. */
   stand(turns: TurnsOf, closed: (coupler: string) => number): void {
     this.body?.nodes.forEach((node, i) => {
       const mesh = itemAt(this.meshes, i);
       const axis = itemAt(this.body?.axes ?? [], node.axis);
-      mesh.matrix.fromArray([...poseOf(node, axis, turns, closed)]);
+      const phase = this.slid.get(i) ?? node.phase;
+      mesh.matrix.fromArray([...poseOf({ ...node, phase }, axis, turns, closed)]);
       mesh.matrixWorldNeedsUpdate = true;
     });
   }

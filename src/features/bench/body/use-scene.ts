@@ -30,10 +30,11 @@ export function useScene(canvas: RefObject<HTMLCanvasElement | null>, body: Trai
   const scene = seen?.kind === 'scene' ? seen.scene : null;
   const bench = useBenchItself();
   const view = useBodyViewItself();
-  const closed = useHeld(scene, bench, view);
+  const { closed, holding } = useHeld(scene, bench, view);
   useEffect(() => {
     if (body) scene?.show(body);
   }, [scene, body]);
+  useEffect(() => scene?.slide((id) => holding.has(id), currentTurns(bench)), [scene, body, bench, holding]);
   const [cut, apart] = [useBodyView((state) => state.cut), useBodyView((state) => state.apart)];
   useEffect(() => scene?.takeOut(cut), [scene, body, cut]);
   useEffect(() => scene?.drawApart(apart), [scene, body, apart]);
@@ -78,12 +79,12 @@ function useCanvasScene(canvas: RefObject<HTMLCanvasElement | null>): Seen {
   return seen;
 }
 
-/** How far every coupler is closed now. */
+/** How far every coupler is closed now, and which of them hold. */
 function useHeld(
   scene: BodyScene | null,
   bench: ReturnType<typeof useBenchItself>,
   view: ReturnType<typeof useBodyViewItself>,
-): (id: string) => number {
+): { readonly closed: (id: string) => number; readonly holding: ReadonlySet<string> } {
   const train = useTrain((state) => state.train);
   const explained = useExplained();
   const holding = useMemo(
@@ -104,7 +105,7 @@ function useHeld(
   useEffect(() => {
     closedNow.current = closed;
   });
-  return closed;
+  return { closed, holding };
 }
 
 /** Colours as everywhere; what carries power is bright, what is pointed at shines, what is hidden is not there. */
