@@ -1,11 +1,11 @@
 import type { GearBody } from '../drawing';
 import { itemAt } from '../required';
-import { partsById, type PartRef, type Train } from '../train';
+import { partsById, type PartRef } from '../train';
 import { matesOf, type AxisWork } from './axis-work';
-import { isSliding } from './columns';
+import { slidBy } from './columns';
 import { addCoupler, type CouplerRoom } from './coupler-surfaces';
 import { filledOn } from './filled-on';
-import { sectionsOf } from './lattice';
+import { cellOf, sectionsOf } from './lattice';
 import type { NodeBook } from './node-book';
 import { addPlanets } from './planets';
 import { BEVEL_FACE } from './radii';
@@ -31,7 +31,7 @@ function addLines(book: NodeBook, work: AxisWork): SolidRing[] {
     const surface = book.member(member, axis);
     for (const section of sectionsOf(own, columns, radii)) addTurned(surface, section, detail.sides);
     return [...own].map((key): SolidRing => {
-      const [column, row] = key.split(' ').map(Number) as [number, number];
+      const { x: column, row } = cellOf(key);
       const at = (border: number) => (border === 0 ? 0 : radii.at(column / 2, border));
       return {
         member,
@@ -66,9 +66,7 @@ function addCentral(book: NodeBook, work: AxisWork, body: GearBody): SolidRing[]
     shape === 'bar' ? radii.at(x, 2 * from - 1) : shape === 'sun' ? radii.at(x, 2 * at) : radii.at(x, 2 * from);
   // Of a train that cannot be built a shaft may be thicker than a wheel on it.
   const held = { ...place, bore: Math.min(bore * (1 + APART), 0.95 * size.inner), phase };
-  const sliding = train.couplers.find(
-    (coupler) => coupler.type === 'sliding-mesh' && isSliding(train, gear.id) && isOf(train, coupler.mesh, gear.id),
-  );
+  const sliding = slidBy(train, gear.id);
   const surface = sliding
     ? book.node({
         member: gear.member,
@@ -111,9 +109,6 @@ function addCentral(book: NodeBook, work: AxisWork, body: GearBody): SolidRing[]
   );
   return rings;
 }
-
-const isOf = (train: Train, mesh: string, gear: string): boolean =>
-  train.meshes.find(({ id }) => id === mesh)?.gears[0] === gear;
 
 /** A bevel gear and the disc behind it; its teeth look towards its mate. */
 function addBevelWheel(

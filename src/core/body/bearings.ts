@@ -2,6 +2,7 @@ import { itemAt } from '../required';
 import { FRAME } from '../train';
 import type { AxisWork } from './axis-work';
 import { filledOn } from './filled-on';
+import { cellOf } from './lattice';
 import type { NodeBook } from './node-book';
 import type { RoomTaken, SolidRing } from './touching';
 import { addTurned, ringSection } from './turned';
@@ -42,6 +43,6 @@ const LOOSE = 1.02;
 
 /** The column of a field on the axis itself. */
 function onAxisColumn(key: string): readonly number[] {
-  const [column, row] = key.split(' ').map(Number) as [number, number];
+  const { x: column, row } = cellOf(key);
   return row === 0 && column % 2 === 0 ? [column] : [];
 }

@@ -1,5 +1,6 @@
 import type { HalfPlane, Layout } from '../drawing';
 import { itemAt } from '../required';
+import type { Coupler } from '../train';
 import type { WheelSize } from './wheel-sizes';
 
 /**
@@ -36,7 +37,7 @@ export function columnBorders(
       const { face } = sizeOf(gear.id);
       if (shape === 'side' || shape === 'top') continue;
       for (const column of new Set([x, end])) widen(column, face);
-      if (isSliding(plan.train, gear.id)) margin[end] = Math.max(itemAt(margin, end), face + gap);
+      if (slidBy(plan.train, gear.id)) margin[end] = Math.max(itemAt(margin, end), face + gap);
     }
     for (const { at, direction } of routed.symbols) widen(at.x, (direction % 2 === 0 ? 1 : 1.3) * COUPLER_WALLS * wall);
     for (const links of routed.links.values()) for (const [a, b] of links) if (a.x === b.x) widen(a.x, wall);
@@ -57,9 +58,9 @@ export function columnBorders(
   return borders;
 }
 
-/** A gear that can be moved out of its mesh needs room beside it. */
-export const isSliding = (train: Layout['plan']['train'], gear: string): boolean =>
-  train.couplers.some(
+/** What slides a gear into its mesh and out of it: such a gear needs room beside it. */
+export const slidBy = (train: Layout['plan']['train'], gear: string): Coupler | undefined =>
+  train.couplers.find(
     (coupler) =>
       coupler.type === 'sliding-mesh' && train.meshes.find(({ id }) => id === coupler.mesh)?.gears[0] === gear,
   );

@@ -1,6 +1,6 @@
 import type { Layout, PlaneCell } from '../drawing';
 import { itemAt } from '../required';
-import { FRAME, type Train } from '../train';
+import type { Train } from '../train';
 import type { Borders } from './columns';
 import type { Radii } from './radii';
 import type { Section, SectionPoint } from './turned';
@@ -66,8 +66,6 @@ export function fillings(
   return filled;
 }
 
-export const isFrame = (member: string): boolean => member === FRAME;
-
 /** From a coupler's first member towards its second: right, inward, left, outward. */
 export const STEPS: readonly PlaneCell[] = [
   { x: 1, row: 0 },
@@ -76,7 +74,8 @@ export const STEPS: readonly PlaneCell[] = [
   { x: 0, row: 1 },
 ];
 
-function cellOf(key: string): PlaneCell {
+/** What fieldKey names: a column and a row. */
+export function cellOf(key: string): PlaneCell {
   const [x, row] = key.split(' ').map(Number) as [number, number];
   return { x, row };
 }

@@ -7,6 +7,7 @@ import { memberName } from '@/core/words';
 import { useTrain } from '@/features/train/use-train';
 import { memberColor } from '@/figures/member-colors';
 import { DropDown } from '@/ui/drop-down';
+import { SmallButton } from '../drawing/small-button';
 import { useCard } from '../use-bench';
 import { FIRST_LOOK, useBodyView, useBodyViewItself } from './view';
 
@@ -50,17 +51,17 @@ export function BodyControls({ body }: { body: TrainBody }) {
         />
       )}
       <div className="flex" role="group" aria-label="Look from">
-        <Look
+        <SmallButton
           label="Along the axis, from the left"
           icon={<ArrowRightToLine className="size-4" aria-hidden />}
           onPress={() => change({ looks: { ...looks, around: Math.PI / 2, above: 0 } })}
         />
-        <Look
+        <SmallButton
           label="As at first"
           icon={<Home className="size-4" aria-hidden />}
           onPress={() => change({ looks: FIRST_LOOK })}
         />
-        <Look
+        <SmallButton
           label="Along the axis, from the right"
           icon={<ArrowLeftToLine className="size-4" aria-hidden />}
           onPress={() => change({ looks: { ...looks, around: -Math.PI / 2, above: 0 } })}
@@ -102,20 +103,6 @@ function Slider({ label, value, least = 0, most, unit, title, onChange }: Slider
         {unit}
       </span>
     </label>
-  );
-}
-
-function Look({ label, icon, onPress }: { label: string; icon: React.ReactNode; onPress: () => void }) {
-  return (
-    <button
-      type="button"
-      className="btn btn-ghost btn-xs btn-square"
-      aria-label={label}
-      title={label}
-      onClick={onPress}
-    >
-      {icon}
-    </button>
   );
 }
 

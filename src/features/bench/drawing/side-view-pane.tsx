@@ -29,6 +29,7 @@ import { MemberLine } from './member-line';
 import { MeshTies } from './mesh-ties';
 import { NothingDrawn } from './nothing-drawn';
 import { PartNote } from './part-note';
+import { SmallButton } from './small-button';
 import { PowerPathLines } from '@/figures/side-view/power-path';
 import { Recirculation } from './recirculation';
 import { StationTabs } from './station-tabs';
@@ -120,13 +121,13 @@ function Drawing({ view }: { view: SideView }) {
     <>
       <PaneHeader>
         <div className="flex" role="group" aria-label="Size of the drawing">
-          <SizeButton
+          <SmallButton
             label="Smaller"
             onPress={() => zoom.by(1 / 1.25)}
             icon={<Minus className="size-4" aria-hidden />}
           />
-          <SizeButton label="Larger" onPress={() => zoom.by(1.25)} icon={<Plus className="size-4" aria-hidden />} />
-          <SizeButton label="Fit to the space" onPress={zoom.fit} icon={<Maximize className="size-4" aria-hidden />} />
+          <SmallButton label="Larger" onPress={() => zoom.by(1.25)} icon={<Plus className="size-4" aria-hidden />} />
+          <SmallButton label="Fit to the space" onPress={zoom.fit} icon={<Maximize className="size-4" aria-hidden />} />
         </div>
       </PaneHeader>
       <div className="relative min-h-0 flex-1 contain-content">
@@ -244,20 +245,6 @@ function OpenPower() {
     <p className="absolute left-4 top-9 bg-base-100/90 px-1 text-sm text-primary">
       Dotted: how much power goes this way is not determined.
     </p>
-  );
-}
-
-function SizeButton({ label, onPress, icon }: { label: string; onPress: () => void; icon: React.ReactNode }) {
-  return (
-    <button
-      type="button"
-      className="btn btn-ghost btn-xs btn-square"
-      aria-label={label}
-      title={label}
-      onClick={onPress}
-    >
-      {icon}
-    </button>
   );
 }
 
