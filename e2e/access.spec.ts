@@ -1,5 +1,5 @@
 import { connect } from 'node:net';
-import AxeBuilder from '@axe-core/playwright';
+import { seriousFaultsOf } from './accessibility';
 import { expect, test } from './journey';
 import { freshTrain } from './shelf-copies';
 
@@ -9,12 +9,7 @@ for (const theme of ['salt', 'soot']) {
     await context.addCookies([{ name: 'theme', value: theme, url: baseURL! }]);
     const check = async (where: string) => {
       await expect(page.locator('html')).toHaveAttribute('data-theme', theme);
-      const { violations } = await new AxeBuilder({ page }).analyze();
-      expect(
-        violations
-          .filter(({ impact }) => impact === 'serious' || impact === 'critical')
-          .map(({ id, nodes }) => `${where}: ${id}: ${nodes[0]?.html}`),
-      ).toEqual([]);
+      expect(await seriousFaultsOf(page), where).toEqual([]);
     };
     await page.goto('/');
     await check('shelf');

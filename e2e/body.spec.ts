@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import AxeBuilder from '@axe-core/playwright';
+import { faultsOf } from './accessibility';
 import { expect, test, type Page } from './journey';
 import { freshTrain } from './shelf-copies';
 
@@ -78,8 +78,7 @@ test('a train is sawn open, turned by the crank, drawn apart and looked at from 
     await page.mouse.move(box.x + box.width / 2 + 90, box.y + box.height / 2 + 20, { steps: 4 });
     await page.mouse.up();
   });
-  const { violations } = await new AxeBuilder({ page }).include('section[aria-label=Body]').analyze();
-  expect(violations.map(({ id }) => id)).toEqual([]);
+  expect(await faultsOf(page, 'section[aria-label=Body]')).toEqual([]);
   await page.reload();
   await expect(pane(page)).toBeVisible();
 });

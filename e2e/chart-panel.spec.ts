@@ -1,5 +1,5 @@
-import AxeBuilder from '@axe-core/playwright';
 import { readFileSync } from 'node:fs';
+import { seriousFaultsOf } from './accessibility';
 import { saved } from './bench-steps';
 import { below, cell, names, row } from './chart-steps';
 import { expect, test } from './journey';
@@ -210,12 +210,7 @@ for (const theme of ['salt', 'soot'])
     test.slow();
     await context.addCookies([{ name: 'theme', value: theme, url: baseURL! }]);
     await page.goto(`${await freshTrain(request, 'mud-tram')}/chart`);
-    const faults: string[] = [];
-    const check = async (where: string) => {
-      const { violations } = await new AxeBuilder({ page }).analyze();
-      for (const { id, impact, nodes } of violations)
-        if (impact === 'serious' || impact === 'critical') faults.push(`${where}: ${id}: ${nodes[0]?.html}`);
-    };
+    const check = async (where: string) => expect(await seriousFaultsOf(page), where).toEqual([]);
     for (const tab of [
       'Plots',
       'Members’ speeds',
@@ -233,7 +228,6 @@ for (const theme of ['salt', 'soot'])
     await page.goto(`${await freshTrain(request, 'range-box')}/chart`);
     await page.getByLabel('Grid').check();
     await check('grid');
-    expect(faults).toEqual([]);
   });
 
 test('combinations are taken several at once into an empty chart, sorted; one is left out of the ladder', async ({

@@ -1,6 +1,6 @@
-import AxeBuilder from '@axe-core/playwright';
 import { readFileSync } from 'node:fs';
 import type { Locator } from '@playwright/test';
+import { faultsOf } from './accessibility';
 import { expect, test, type Page } from './journey';
 import { freshTrain } from './shelf-copies';
 
@@ -60,7 +60,7 @@ test('forces are drawn; the weakest wheel is made wider until it is not', async 
   await expect(teethFigures(page)).toContainText('not a rating');
   await page.getByLabel('Input torque').fill('20');
   await expect(page.locator('[data-drawing="side-view"]')).toContainText(/1.538 N/);
-  expect((await new AxeBuilder({ page }).include('aside').analyze()).violations).toEqual([]);
+  expect(await faultsOf(page, 'aside')).toEqual([]);
 });
 
 test('the thrusts of two helices on one shaft cancel, until one of them is turned round', async ({ page, request }) => {

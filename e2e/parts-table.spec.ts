@@ -1,4 +1,4 @@
-import AxeBuilder from '@axe-core/playwright';
+import { faultsOf } from './accessibility';
 import { expect, test, type Page } from './journey';
 import { freshTrain } from './shelf-copies';
 
@@ -192,8 +192,7 @@ test('a row that is not whole waits with what it lacks, also after a reload; by 
     return data.getData('text/plain');
   });
   expect(copied).toBe('Hold\tbrake\tring\tframe\t');
-  const { violations } = await new AxeBuilder({ page }).include('[aria-label=Build]').analyze();
-  expect(violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html)])).toEqual([]);
+  expect(await faultsOf(page, '[aria-label=Build]')).toEqual([]);
 });
 
 /** A point on the lines of a member, on the screen. */

@@ -1,4 +1,3 @@
-import AxeBuilder from '@axe-core/playwright';
 import { readFileSync } from 'node:fs';
 import { faultWords } from '../src/core/faults';
 import {
@@ -13,6 +12,7 @@ import {
 } from '../src/core/practice';
 import type { Train } from '../src/core/train';
 import { couplerName } from '../src/core/words';
+import { faultsOf } from './accessibility';
 import { saved, typeTeeth } from './bench-steps';
 import { expect, test, type Page } from './journey';
 import { freshTrain } from './shelf-copies';
@@ -103,7 +103,7 @@ test('a drill by the keyboard alone: what is no number is asked again, a wrong a
   const progress = page.getByRole('article', { name: 'Progress of Ansel' });
   await expect(progress).toContainText('10 answers, 9 right');
   await expect(progress.getByRole('row', { name: /^Ratio of a pair/ })).toContainText('upside down');
-  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  expect(await faultsOf(page)).toEqual([]);
 });
 
 test('parts are picked on the drawing; what these trains cannot be asked is skipped, and said', async ({
@@ -209,7 +209,7 @@ test('a worksheet is printed with its answers on pages of their own, and marked 
   await expect(sheet.getByRole('status')).toContainText(/^2 of \d+ right$/);
   await expect(sheet.getByRole('table', { name: 'Roles' })).toContainText('not so: upside down');
   await expect(sheet.getByRole('table', { name: 'Roles' })).toContainText('not so: direct drive calculated');
-  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  expect(await faultsOf(page)).toEqual([]);
   const wait = page.waitForEvent('download');
   await sheet.getByRole('button', { name: 'Results' }).click();
   const results = readFileSync((await (await wait).path())!, 'utf8');
@@ -325,7 +325,7 @@ test('over the whole shelf and over trains by chance', async ({ page }) => {
   await setup(page).getByRole('textbox', { name: 'Seed' }).fill('5');
   await page.getByRole('button', { name: 'Begin the drill' }).click();
   await expect(asked(page)).toContainText(/Countershaft box \d/);
-  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  expect(await faultsOf(page)).toEqual([]);
 });
 
 test('a drill and a hunt go on where they were after a reload', async ({ page, request }) => {

@@ -1,4 +1,4 @@
-import AxeBuilder from '@axe-core/playwright';
+import { faultsOf } from './accessibility';
 import { expect, test, type Page } from './journey';
 import { freshTrain } from './shelf-copies';
 
@@ -147,8 +147,7 @@ test('by keyboard alone, with words and names offered; everyone can read it', as
   await page.waitForTimeout(150);
   await page.keyboard.press('Tab');
   await expect(told(page)).toHaveText('Read. The drawing follows.');
-  const { violations } = await new AxeBuilder({ page }).include('[aria-label=Build]').analyze();
-  expect(violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html)])).toEqual([]);
+  expect(await faultsOf(page, '[aria-label=Build]')).toEqual([]);
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Close, back to the end view and the crank' }).press('Enter');
   await expect(page.getByRole('heading', { name: 'End view' })).toBeVisible();
