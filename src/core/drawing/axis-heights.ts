@@ -32,6 +32,7 @@ export function axisHeights(
   contacts: readonly AxisContact[],
 ): readonly number[] {
   const order = walk(axes, contacts);
+  const neighbours = neighboursAmong(gears);
   const best = { heights: [] as readonly number[], cost: Infinity };
   const affordable = Math.max(1, Math.min(MAX_TRIES, MOST_WORK / gears.length ** 2));
   let tries = 0;
@@ -39,7 +40,7 @@ export function axisHeights(
     if (tries >= affordable) return;
     if (step === order.length) {
       tries++;
-      const cost = costOf(heights, gears);
+      const cost = costOf(heights, gears, neighbours);
       if (cost < best.cost - 1e-9) Object.assign(best, { heights: [...heights], cost });
       return;
     }
@@ -96,30 +97,43 @@ function below(heights: readonly number[], gears: readonly PlacedGear[], axis: n
   return Number.isFinite(lowest) ? lowest + own + 2 * CLEARANCE : 0;
 }
 
+/** What may get in each other's way, wherever the axes are put. */
+interface Neighbours {
+  /** Gears of one plane on different axes. */
+  readonly pairs: readonly (readonly [PlacedGear, PlacedGear])[];
+  /** Gears, each with another axis whose shaft goes through its plane. */
+  readonly passes: readonly (readonly [PlacedGear, number])[];
+}
+
+function neighboursAmong(gears: readonly PlacedGear[]): Neighbours {
+  const reach = [...shaftReach(gears)];
+  return {
+    pairs: gears.flatMap((gear, i) =>
+      gears
+        .slice(i + 1)
+        .filter((other) => other.plane === gear.plane && other.axis !== gear.axis)
+        .map((other) => [gear, other] as const),
+    ),
+    passes: gears.flatMap((gear) =>
+      reach
+        .filter(([axis, [from, to]]) => axis !== gear.axis && gear.plane >= from && gear.plane <= to)
+        .map(([axis]) => [gear, axis] as const),
+    ),
+  };
+}
+
 /** Overlapping gears weigh most, then shafts that pass through gears, then height. */
-function costOf(heights: readonly number[], gears: readonly PlacedGear[]): number {
+function costOf(heights: readonly number[], gears: readonly PlacedGear[], { pairs, passes }: Neighbours): number {
   let clashes = 0;
-  const reach = shaftReach(gears);
-  for (const [i, gear] of gears.entries()) {
-    const y = itemAt(heights, gear.axis);
-    for (const other of gears.slice(i + 1)) {
-      if (other.plane !== gear.plane || other.axis === gear.axis) continue;
-      const upper = itemAt(heights, other.axis) < y ? other : gear;
-      const lower = upper === gear ? other : gear;
-      if (
-        itemAt(heights, lower.axis) - itemAt(heights, upper.axis) <
-        (upper.half ? 0 : upper.radius) + lower.radius - 1e-6
-      )
-        clashes += 10;
-    }
-    for (const [axis, [from, to]] of reach) {
-      if (axis === gear.axis || gear.plane < from || gear.plane > to) continue;
-      if (
-        y - itemAt(heights, axis) < gear.radius + CLEARANCE &&
-        itemAt(heights, axis) - y < (gear.half ? 0 : gear.radius) + CLEARANCE
-      )
-        clashes += 3;
-    }
+  for (const [gear, other] of pairs) {
+    const below = itemAt(heights, gear.axis) - itemAt(heights, other.axis);
+    const upper = below > 0 ? other : gear;
+    const lower = upper === gear ? other : gear;
+    if (Math.abs(below) < (upper.half ? 0 : upper.radius) + lower.radius - 1e-6) clashes += 10;
+  }
+  for (const [gear, axis] of passes) {
+    const below = itemAt(heights, gear.axis) - itemAt(heights, axis);
+    if (below < gear.radius + CLEARANCE && -below < (gear.half ? 0 : gear.radius) + CLEARANCE) clashes += 3;
   }
   const top = Math.min(...gears.map((gear) => itemAt(heights, gear.axis) - gear.radius));
   const bottom = Math.max(...gears.map((gear) => itemAt(heights, gear.axis) + (gear.half ? 0 : gear.radius)));
