@@ -149,7 +149,11 @@ describe('the body of a train', () => {
           .map(({ member }) => member as string),
       );
       const carried = train.members.flatMap(({ id, carrier }) => (carrier ? [[id, carrier] as string[]] : []));
-      const expected = new Set([...mates, ...carried].map((pair) => [...pair].sort().join('|')));
+      // A chain lies in the teeth of its wheels.
+      const chained = train.gears.flatMap(({ type, member }) =>
+        type === 'sprocket' || type === 'pulley' ? [['frame', member] as string[]] : [],
+      );
+      const expected = new Set([...mates, ...carried, ...chained].map((pair) => [...pair].sort().join('|')));
       const across = made.axes.some(({ directions }) => Math.abs(directions[2][2]) < 0.5);
       // Axes that lie across are not looked at.
       if (across) return;

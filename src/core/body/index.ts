@@ -3,7 +3,7 @@ export type { BodyNode, Carried, TrainBody } from './body-node';
 export { bodyOf, type Progress } from './train-body';
 export { triangleCount, type Surface, type SurfacePart } from './surface';
 export { slidPhase, type SlidingWheel } from './sliding';
-export type { Touching } from './touching';
+export { areWheels, type Touching } from './touching';
 export { poseOf, type Pose } from './pose';
 export { inSection, type SectionPlan } from './section-plan';
 export { bodyGlb, nameOf, type ColorOf } from './gltf';

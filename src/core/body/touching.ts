@@ -55,7 +55,7 @@ export class RoomTaken {
     this.longest = Math.max(0, ...this.placed.map(({ from, to }) => to - from));
   }
 
-  /** Members whose room overlaps, each pair once. */
+  /** Members whose room overlaps, each pair once: where wheels of theirs do, else where the first parts do. */
   touching(): readonly Touching[] {
     const found = new Map<string, Touching>();
     this.placed.forEach(({ ring: a, to }, i) => {
@@ -64,7 +64,8 @@ export class RoomTaken {
         if (from >= to - this.near) break;
         if (a.member === b.member || isExpected(a, b)) continue;
         const key = [a.member, b.member].sort().join('|');
-        if (found.has(key) || !this.overlap(a, b)) continue;
+        const known = found.get(key);
+        if ((known && (areWheels(...known.parts) || !areWheels(a.part, b.part))) || !this.overlap(a, b)) continue;
         found.set(key, {
           members: [a.member, b.member],
           parts: [a.part, b.part],
@@ -102,6 +103,9 @@ export class RoomTaken {
     return apart !== null && overlaps(a, b, apart, this.near);
   }
 }
+
+/** Wheels have the sizes that are given; how far out anything else goes is the drawing's. */
+export const areWheels = (...parts: readonly PartRef[]): boolean => parts.every(({ kind }) => kind === 'gear');
 
 /** Mates, a planet and its carrier, planets of one carrier, and lines that the drawing keeps apart. */
 function isExpected(a: SolidRing, b: SolidRing): boolean {

@@ -1,5 +1,4 @@
-import { readdirSync } from 'node:fs';
-import { demoTrain } from '@/testing/demo-train';
+import { demoNames, demoTrain } from '@/testing/demo-train';
 import { toFraction } from '../rational';
 import type { Gear, Train } from '../train';
 import { checkDesign, fixEffects, type Finding, type FindingFix } from '.';
@@ -76,6 +75,19 @@ describe('shafts', () => {
       what: '13 with 40 wants 53 mm between the shafts, 19 with 32 on the same two wants 51 mm.',
       mend: expect.stringContaining('add up to 51'),
     });
+  });
+
+  test('so do all pairs of a stepped planet', () => {
+    const lift = demoTrain('brine-lift');
+    expect(of(lift, 'distance')).toEqual([]);
+    const even = withGears(lift, () => ({ module: 2 }));
+    const [found] = of(even, 'distance');
+    expect(found!.what).toBe(
+      '36 with 18 wants 54 mm between the planet’s pin and the centre, 90 with 18 on the same two wants 72 mm.',
+    );
+    const byModule = found!.mends.find(({ label }) => label === 'Module 2.6667 on both')!;
+    const mended = byModule.apply(even);
+    expect(mended.ok && of(mended.train, 'distance')).toEqual([]);
   });
 });
 
@@ -154,8 +166,7 @@ describe('places', () => {
       'axes',
     );
     expect(found).toMatchObject({ couplers: ['x'], what: expect.stringContaining('whose lines move apart') });
-    for (const file of readdirSync('demo/trains'))
-      expect(of(demoTrain(file.replace('.train.json', '')), 'axes')).toEqual([]);
+    for (const name of demoNames()) expect(of(demoTrain(name), 'axes')).toEqual([]);
   });
 
   test('gears that mesh share a station, and one press gives it', () => {
@@ -225,8 +236,8 @@ describe('what the train is used with', () => {
 
 test('every mend on offer can be done, and what it is for is then gone', () => {
   let done = 0;
-  for (const file of readdirSync('demo/trains')) {
-    const train = demoTrain(file.replace('.train.json', ''));
+  for (const name of demoNames()) {
+    const train = demoTrain(name);
     for (const found of checkDesign(train)) {
       for (const mend of found.mends) {
         const after = checkDesign(mended(train, mend));
@@ -249,8 +260,8 @@ test('findings keep their names as long as they are about the same parts', () =>
 
 test('what is wrong comes before what is worth knowing, and every finding says why and what to do', () => {
   let found = 0;
-  for (const file of readdirSync('demo/trains')) {
-    const findings = checkDesign(demoTrain(file.replace('.train.json', '')));
+  for (const name of demoNames()) {
+    const findings = checkDesign(demoTrain(name));
     const weights = findings.map(({ weight }) => weight);
     expect(weights).toEqual([...weights].sort((a, b) => (a === b ? 0 : a === 'wrong' ? -1 : 1)));
     for (const { what, why, mend } of findings)

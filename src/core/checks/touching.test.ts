@@ -1,4 +1,4 @@
-import { demoTrain } from '@/testing/demo-train';
+import { demoTrain, withoutSizes } from '@/testing/demo-train';
 import { bodyOf } from '../body';
 import { refusalText } from '../result';
 import type { Train } from '../train';
@@ -10,16 +10,24 @@ function found(train: Train) {
   return touchingFindings(train, made.value);
 }
 
-const sized = (train: Train): Train => ({ ...train, gears: train.gears.map((gear) => ({ ...gear, module: 2 })) });
+test('a drum that is led through another shaft is a note with the place where sizes are known', () => {
+  const [first] = found(demoTrain('pan-rake'));
+  expect(first).toMatchObject({ kind: 'touching', weight: 'note', members: ['in', 'lay'] });
+  expect(first?.why).toMatch(/^They meet \d+ mm along the axis and \d+ mm out from it, as the drawing leads them/);
+});
 
-test('members that want the same room are named with the place where sizes are known', () => {
-  const [first] = found(sized(demoTrain('pan-rake')));
-  expect(first).toMatchObject({ kind: 'touching', weight: 'wrong', members: ['in', 'lay'] });
-  expect(first?.why).toMatch(/^They meet \d+ mm along the axis and \d+ mm out from it/);
+test('wheels that want the same room are wrong where sizes are known', () => {
+  // As large as the other pairs, the reverse pair would mesh without its idler.
+  const rake = demoTrain('pan-rake');
+  const large = new Set(['ra', 'rb', 'rc']);
+  const gears = rake.gears.map((gear) => (large.has(gear.id) ? { ...gear, module: 2.5 } : gear));
+  const wrong = found({ ...rake, gears }).filter(({ weight }) => weight === 'wrong');
+  expect(wrong.map(({ gears }) => gears)).toEqual([['rc', 'ra']]);
+  expect(wrong[0]?.why).toContain('built like this they would touch');
 });
 
 test('without sizes it is a note that may be the drawing’s doing', () => {
-  const [first] = found(demoTrain('pan-rake'));
+  const [first] = found(withoutSizes(demoTrain('pan-rake')));
   expect(first).toMatchObject({ weight: 'note' });
   expect(first?.why).toContain('Sizes are not known yet');
 });

@@ -1,6 +1,5 @@
 import { someOf } from '@/testing/runs';
-import { readdirSync } from 'node:fs';
-import { demoTrain } from '@/testing/demo-train';
+import { demoNames, demoTrain } from '@/testing/demo-train';
 import { tangledTrain } from '@/testing/tangled-train';
 import { setTeeth, type Train } from '../train';
 import { AT_ONCE, Drafts, drawSideView, QUICK, type DrawingOptions, type DrawnTrain } from '.';
@@ -34,8 +33,8 @@ describe('with little effort', () => {
   });
 
   test('every train of the saltworks comes out as with all of it', () => {
-    for (const file of someOf(readdirSync('demo/trains'))) {
-      const train = demoTrain(file.replace('.train.json', ''));
+    for (const name of someOf(demoNames())) {
+      const train = demoTrain(name);
       expect(draw(train, { effort: QUICK })).toEqual(draw(train));
     }
   });
@@ -46,10 +45,8 @@ describe('with little effort', () => {
       later: true,
       why: 'The drawing of 68 gears is being laid out.',
     });
-    for (const file of readdirSync('demo/trains'))
-      expect(
-        drawSideView(demoTrain(file.replace('.train.json', '')), SPACE, { effort: QUICK, atOnce: AT_ONCE }),
-      ).toMatchObject({ ok: true });
+    for (const name of demoNames())
+      expect(drawSideView(demoTrain(name), SPACE, { effort: QUICK, atOnce: AT_ONCE })).toMatchObject({ ok: true });
   });
 });
 

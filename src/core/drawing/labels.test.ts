@@ -1,6 +1,5 @@
-import { demoTrain } from '@/testing/demo-train';
+import { demoNames, demoTrain } from '@/testing/demo-train';
 import type { Train } from '../train';
-import { readdirSync } from 'node:fs';
 import { drawSideView, SPACES, type SideView } from '.';
 import { distanceFromBox, labelBox, overlap, segmentBox } from './geometry';
 import { portRoom } from './labels';
@@ -43,12 +42,12 @@ describe('labels', () => {
   });
 
   test('no name of the trains of the saltworks is cut', () => {
-    for (const file of readdirSync('demo/trains')) {
-      const train = demoTrain(file.replace('.train.json', ''));
+    for (const name of demoNames()) {
+      const train = demoTrain(name);
       const drawn = drawSideView(train, SPACES.bench);
       if (!drawn.ok) throw new Error(drawn.why);
       const cut = drawn.view.labels.filter(({ text }) => text.includes('…'));
-      expect([file, cut]).toEqual([file, []]);
+      expect([name, cut]).toEqual([name, []]);
     }
   });
 

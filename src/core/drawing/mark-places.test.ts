@@ -1,11 +1,10 @@
-import { readdirSync } from 'node:fs';
-import { demoTrain } from '@/testing/demo-train';
+import { demoNames, demoTrain } from '@/testing/demo-train';
 import { drawSideView, markPlaces, SPACES } from '.';
 import { labelBox, overlap } from './geometry';
 
 test('marks of parts stand on no name, count or coupler, and not on one another', () => {
-  for (const file of readdirSync('demo/trains')) {
-    const train = demoTrain(file.replace('.train.json', ''));
+  for (const name of demoNames()) {
+    const train = demoTrain(name);
     const drawn = drawSideView(train, SPACES.bench);
     if (!drawn.ok) throw new Error(drawn.why);
     const { view } = drawn;
@@ -21,7 +20,7 @@ test('marks of parts stand on no name, count or coupler, and not on one another'
     const boxes = places.map(({ x, y }) => ({ left: x - 10, right: x + 10, top: y - 10, bottom: y + 10 }));
     boxes.forEach((box, i) => {
       const hit = view.labels.filter((label) => overlap(labelBox(label), box)).map(({ text }) => text);
-      expect([file, hit]).toEqual([file, []]);
+      expect([name, hit]).toEqual([name, []]);
       expect(boxes.slice(i + 1).some((other) => overlap(box, other))).toBe(false);
     });
   }

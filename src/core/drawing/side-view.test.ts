@@ -1,13 +1,12 @@
 import fc from 'fast-check';
-import { readdirSync } from 'node:fs';
-import { demoTrain } from '@/testing/demo-train';
+import { demoNames, demoTrain } from '@/testing/demo-train';
 import { FRAME, setTeeth, type Train } from '../train';
 import { endView } from '../end-view';
 import { drawSideView, type Box, type Segment, type SideView } from '.';
 import { labelBox, overlap, segmentBox } from './geometry';
 
 const SPACE = { width: 880, height: 400 };
-const ALL = readdirSync('demo/trains').map((file) => file.replace('.train.json', ''));
+const ALL = demoNames();
 
 function draw(train: Train): SideView {
   const drawn = drawSideView(train, SPACE);

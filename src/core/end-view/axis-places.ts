@@ -12,7 +12,7 @@ export interface Spacing {
   readonly distance: number;
 }
 
-/** A disc that must not lie on another of its station, other than the ones it meshes with. */
+/** A disc, to the tips of its teeth, that must not lie on another of its station but those it meshes with. */
 export interface Disc {
   readonly axis: number;
   readonly station: string;
@@ -24,6 +24,8 @@ export interface Disc {
 const DIRECTIONS = 24;
 const NEAR = 1e-6;
 const COMPACT = 1e-3;
+/** How much a shaft that goes through a wheel weighs beside wheels in each other. */
+const SHAFT = 0.1;
 
 /**
  * Places for all axes: the first at the origin, each next at its distance from those already placed. An axis that
@@ -109,9 +111,11 @@ function overlap(
     if (own.axis !== axis) continue;
     for (const other of discs) {
       const at = places.get(other.axis);
-      if (!at || other.station !== own.station || own.hollow || other.hollow) continue;
-      const into = own.radius + other.radius - Math.hypot(place.x - at.x, place.y - at.y);
-      if (into > NEAR && !meshing(other.axis)) depth += into;
+      if (!at || own.hollow || other.hollow || meshing(other.axis)) continue;
+      const apart = Math.hypot(place.x - at.x, place.y - at.y);
+      if (other.station === own.station) depth += Math.max(0, own.radius + other.radius - apart);
+      // In other planes they pass, but the shaft of one may have to go through the other.
+      else depth += SHAFT * Math.max(0, Math.max(own.radius, other.radius) - apart);
     }
   }
   for (const at of places.values()) if (Math.hypot(place.x - at.x, place.y - at.y) < NEAR) depth += 1e6;

@@ -1,7 +1,6 @@
 import { runs } from '@/testing/runs';
 import fc from 'fast-check';
-import { readdirSync } from 'node:fs';
-import { demoTrain } from '@/testing/demo-train';
+import { demoNames, demoTrain } from '@/testing/demo-train';
 import { pairTrain } from '@/testing/pair-train';
 import { geometryOf } from '../geometry';
 import { memberFigures } from '../powerflow';
@@ -18,7 +17,7 @@ import {
 } from '.';
 import { modelOf } from '../model';
 
-const ALL = readdirSync('demo/trains').map((file) => file.replace('.train.json', ''));
+const ALL = demoNames();
 const STILL: TurnsOf = () => 0;
 const stations = (name: string) => endView(demoTrain(name), []);
 

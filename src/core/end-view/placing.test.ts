@@ -1,4 +1,4 @@
-import { demoTrain } from '@/testing/demo-train';
+import { demoTrain, withoutSizes } from '@/testing/demo-train';
 import type { Train } from '../train';
 import { endView, pitchesPast, poseOf } from '.';
 import { axisPlaces, type Disc, type Spacing } from './axis-places';
@@ -42,7 +42,7 @@ describe('modules', () => {
   const lines = (member: string) => member;
 
   test('what is given is kept, what meshes with it has the same', () => {
-    const winch = demoTrain('sluice-winch');
+    const winch = withoutSizes(demoTrain('sluice-winch'));
     const train: Train = {
       ...winch,
       gears: winch.gears.map((gear) => (gear.id === 'i' ? { ...gear, module: 2.5 } : gear)),
@@ -53,7 +53,7 @@ describe('modules', () => {
   });
 
   test('pairs between the same two shafts are scaled to one distance', () => {
-    const rake = demoTrain('pan-rake');
+    const rake = withoutSizes(demoTrain('pan-rake'));
     const train: Train = {
       ...rake,
       gears: rake.gears.map((gear) => (gear.id === 'g2b' ? { ...gear, teeth: 60 } : gear)),

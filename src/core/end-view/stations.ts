@@ -89,7 +89,10 @@ function cuts(figure: Figure): Cut[] {
   }));
 }
 
-function placesOf(plan: Structure, { radius, apart }: Sizes): readonly AxisPlace[] {
+/** From the pitch circle to the tips, and a little room, in modules. */
+const TIPS = 1.5;
+
+function placesOf(plan: Structure, { modules, radius, apart }: Sizes): readonly AxisPlace[] {
   const parts = partsById(plan.train);
   const spacings: Spacing[] = [];
   for (const mesh of plan.train.meshes) {
@@ -117,7 +120,7 @@ function placesOf(plan: Structure, { radius, apart }: Sizes): readonly AxisPlace
               {
                 axis,
                 station: figure.kind === 'bars' ? `${figure.key} ${i}` : figure.key,
-                radius: radius(gear),
+                radius: radius(gear) + TIPS * lookUp(modules, gear.id),
                 hollow: gear.type === 'internal',
               },
             ];

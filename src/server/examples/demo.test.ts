@@ -1,12 +1,12 @@
-import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { checkDesign } from '@/core/checks';
 import { drawSideView, QUICK, SPACES } from '@/core/drawing';
 import { endView } from '@/core/end-view';
 import { chartOf } from '@/core/gear-chart';
-import { parseTrain, problemText, serialiseTrain, type Train } from '@/core/train';
+import { parseTrain, serialiseTrain } from '@/core/train';
 import { toFraction } from '@/core/rational';
 import { bruteForce } from '@/testing/all-subsets';
+import { demoNames, demoTrain } from '@/testing/demo-train';
 import { shapeOfEntry } from '@/core/measurement';
 import { readWorksheet } from '@/core/practice';
 import { runScenario, readScenario } from '@/core/shifting';
@@ -16,24 +16,18 @@ import { readExamples } from './read';
 import { refusalText } from '@/core/result';
 
 const FOLDER = join(__dirname, '../../../demo');
-const files = readdirSync(join(FOLDER, 'trains'));
-
-function read(file: string): Train {
-  const parsed = parseTrain(readFileSync(join(FOLDER, 'trains', file), 'utf8'));
-  if (!parsed.ok) throw new Error(parsed.problems.map(problemText).join(' '));
-  return parsed.train;
-}
+const NAMES = demoNames();
 
 test('there are eighteen trains or more, every file is on the shelf, and each says what it teaches', async () => {
   const examples = await readExamples(FOLDER);
   expect(examples.length).toBeGreaterThanOrEqual(18);
-  expect(files.map((file) => file.replace('.train.json', '')).sort()).toEqual(examples.map(({ id }) => id).sort());
+  expect([...NAMES].sort()).toEqual(examples.map(({ id }) => id).sort());
   expect(new Set(examples.map(({ name }) => name)).size).toBe(examples.length);
-  for (const file of files) expect(read(file).notes!.length).toBeGreaterThan(40);
+  for (const name of NAMES) expect(demoTrain(name).notes!.length).toBeGreaterThan(40);
 });
 
-test.each(files)('%s reads, is written as it is read, is drawn, cut and charted, and drives somewhere', (file) => {
-  const train = read(file);
+test.each(NAMES)('%s reads, is written as it is read, is drawn, cut and charted, and drives somewhere', (name) => {
+  const train = demoTrain(name);
   const again = parseTrain(serialiseTrain(train));
   expect(again.ok && again.train).toEqual(train);
   const drawn = drawSideView(train, SPACES.bench, { effort: QUICK });
@@ -43,19 +37,24 @@ test.each(files)('%s reads, is written as it is read, is drawn, cut and charted,
   const { rows } = chartOf(train);
   expect(rows.some(({ solved }) => solved.status === 'drive')).toBe(true);
   // What a train teaches may be wrong with it on purpose; that its counts cannot be built is no lesson.
-  for (const { kind } of checkDesign(train)) expect(['coaxial', 'module', 'distance']).not.toContain(kind);
+  const unbuildable = ['coaxial', 'module', 'distance', 'assembly', 'collision'];
+  for (const { kind } of checkDesign(train)) expect(unbuildable).not.toContain(kind);
+  for (const { module } of train.gears) expect(module).toBeGreaterThan(0);
 });
 
-test.each(files.filter((file) => read(file).couplers.length <= 10))('%s has the ratios of the brute force', (file) => {
-  const train = read(file);
-  for (const { engaged, solved } of chartOf(train).rows) {
-    const brute = bruteForce(train, new Set(engaged));
-    expect([solved.status, solved.ratio && toFraction(solved.ratio)]).toEqual([
-      brute.status,
-      brute.ratio && toFraction(brute.ratio),
-    ]);
-  }
-});
+test.each(NAMES.filter((name) => demoTrain(name).couplers.length <= 10))(
+  '%s has the ratios of the brute force',
+  (name) => {
+    const train = demoTrain(name);
+    for (const { engaged, solved } of chartOf(train).rows) {
+      const brute = bruteForce(train, new Set(engaged));
+      expect([solved.status, solved.ratio && toFraction(solved.ratio)]).toEqual([
+        brute.status,
+        brute.ratio && toFraction(brute.ratio),
+      ]);
+    }
+  },
+);
 
 test(
   'what stands beside them reads: scenarios run, searches and logs are ' +
@@ -64,7 +63,7 @@ test(
     const { scenarios, searches, readings, worksheets } = await readExamplesBeside(FOLDER);
     expect([scenarios.length, searches.length, worksheets.length].every((count) => count > 0)).toBe(true);
     expect(readings.length).toBeGreaterThan(2);
-    const trainOf = (id: string | null) => read(`${id}.train.json`);
+    const trainOf = (id: string | null) => demoTrain(String(id));
     for (const { train, document } of scenarios) {
       const scenario = readScenario(document, trainOf(train));
       if (!scenario.ok) throw new Error(refusalText(scenario));

@@ -18,7 +18,7 @@ describe('copy and paste', () => {
     expect(pasted.ok && pasted.added).toEqual({ kind: 'member', id: 'w2 2' });
     expect(train.members.at(-1)).toEqual({ id: 'w2 2', name: 'second wheel 2' });
     expect(train.meshes.at(-1)!.gears).toEqual(['g3a 2', 'g3b 2']);
-    expect(train.gears.at(-1)).toEqual({ id: 'g3a 2', member: 'lay', teeth: 19, type: 'external' });
+    expect(train.gears.at(-1)).toEqual({ id: 'g3a 2', member: 'lay', teeth: 19, type: 'external', module: 2.5 });
     expect(train.couplers.at(-1)).toMatchObject({ name: 'Second 2', joins: ['w2 2', 'out'] });
     expect(ratio(train, [train.couplers.at(-1)!.id])).toBe(ratio(rake, ['second']));
     expect(train.positions).toEqual(rake.positions);

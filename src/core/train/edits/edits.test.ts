@@ -1,7 +1,7 @@
 import { runs } from '@/testing/runs';
 import fc from 'fast-check';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
-import { demoTrain } from '@/testing/demo-train';
+import { demoTrain, withoutSizes } from '@/testing/demo-train';
 import { done, ratio, refusal } from '@/testing/edited';
 import { neg, toFraction } from '../../rational';
 import { solveEngaged } from '../../solve';
@@ -173,7 +173,7 @@ describe('removing parts', () => {
 });
 
 describe('changing parts', () => {
-  const rake = demoTrain('pan-rake');
+  const rake = withoutSizes(demoTrain('pan-rake'));
 
   test('values are changed, taken away again, and refused with a reason', () => {
     const wide = done(changeGear(rake, 'g1a', { module: 2, station: 3 }));

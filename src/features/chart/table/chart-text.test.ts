@@ -1,15 +1,14 @@
 import Papa from 'papaparse';
-import { readdirSync } from 'node:fs';
 import { chartOf, idealSteps, readPasted } from '@/core/gear-chart';
 import { replacePositions } from '@/core/train';
-import { demoTrain } from '@/testing/demo-train';
+import { demoNames, demoTrain } from '@/testing/demo-train';
 import { tabText } from '@/ui/table-text';
 import { chartText } from './chart-text';
 import { rowFigures } from './row-figures';
 
 const typed = (value: number, unit: string) => ({ value, unit, si: 1, message: null });
 const INPUT = { speed: typed(30, 'rpm'), torque: typed(10, 'N·m') };
-const NAMES = readdirSync('demo/trains').map((file) => file.replace('.train.json', ''));
+const NAMES = demoNames();
 
 test.each(NAMES)(
   'the chart of the %s, copied and pasted over itself, changes nothing and leaves nothing in doubt',

@@ -1,6 +1,6 @@
 import { strFromU8, unzipSync } from 'fflate';
 import { partsOf } from '@/core/parts';
-import { demoTrain } from '@/testing/demo-train';
+import { demoTrain, withoutSizes } from '@/testing/demo-train';
 import { shapesZip } from '@/workers/shapes';
 import type { Gear, Train } from '@/core/train';
 import { FIRST_FORM, shapeOf } from './form';
@@ -67,7 +67,7 @@ test('a wheel that cannot be made is left out, and said; what only gears have is
 });
 
 describe('what is typed at a wheel is kept in the train', () => {
-  const train = demoTrain('stirrer');
+  const train = withoutSizes(demoTrain('stirrer'));
   const sun = train.gears.find(({ type }) => type === 'external')!;
   const after = (typed: Unkept) => keepShape(train, sun, typed);
   const gearOf = (kept: ReturnType<typeof after>) => kept.train.gears.find(({ id }) => id === sun.id)!;
