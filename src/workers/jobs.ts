@@ -189,11 +189,13 @@ export const JOBS = {
   },
 
   /** The train in three dimensions, its figures in the order of its side view; told on the way which share is done. */
-  body(
-    { train, order }: { readonly train: Train; readonly order: readonly string[] },
-    tell: (done: number) => void,
-  ): Result<TrainBody> {
-    return bodyOf(train, { order }, (done, of) => tell(done / of));
+  body({ train, order, drafts: known }: BodyAsked, tell: (done: number) => void): Result<TrainBody> {
+    const drafts = new Drafts();
+    drafts.take(known);
+    const isDue = dueEvery(TELL_MS, TELL_MS);
+    return bodyOf(train, { order, drafts }, (done, of) => {
+      if (isDue()) tell(done / of);
+    });
   },
 
   /** The same as a file: glTF binary that turns with what is engaged, or a zip of solids. */
@@ -213,6 +215,13 @@ export const JOBS = {
     return huntStanding(hunt, tried);
   },
 };
+
+interface BodyAsked {
+  readonly train: Train;
+  readonly order: readonly string[];
+  /** What the side view found on the page. */
+  readonly drafts: DraftsData;
+}
 
 /** A scenario run through time; told on the way with the samples so far. */
 function runTelling({ train, scenario }: Running, tell: (traces: Traces) => void): Run {

@@ -35,6 +35,7 @@ interface Placed {
   /** Along the first axis, mm. */
   readonly from: number;
   readonly to: number;
+  readonly axis: AxisFrame;
 }
 
 /** The room that everything in a train takes, in order along the first axis. */
@@ -58,11 +59,11 @@ export class RoomTaken {
   /** Members whose room overlaps, each pair once: where wheels of theirs do, else where the first parts do. */
   touching(): readonly Touching[] {
     const found = new Map<string, Touching>();
-    this.placed.forEach(({ ring: a, to }, i) => {
+    this.placed.forEach(({ ring: a, to, axis }, i) => {
       for (let k = i + 1; k < this.placed.length; k++) {
-        const { ring: b, from } = itemAt(this.placed, k);
+        const { ring: b, from, axis: other } = itemAt(this.placed, k);
         if (from >= to - this.near) break;
-        if (a.member === b.member || isExpected(a, b)) continue;
+        if (a.member === b.member || isBeyond(axis, other, a.r1 + b.r1) || isExpected(a, b)) continue;
         const key = [a.member, b.member].sort().join('|');
         const known = found.get(key);
         if ((known && (areWheels(...known.parts) || !areWheels(a.part, b.part))) || !this.overlap(a, b)) continue;
@@ -88,14 +89,16 @@ export class RoomTaken {
     for (let k = low; k < this.placed.length; k++) {
       const other = itemAt(this.placed, k);
       if (other.from >= to - this.near) return true;
-      if (other.to > from + this.near && this.overlap(ring, other.ring)) return false;
+      const near = !isBeyond(itemAt(this.axes, ring.axis), other.axis, ring.r1 + other.ring.r1);
+      if (near && other.to > from + this.near && this.overlap(ring, other.ring)) return false;
     }
     return true;
   }
 
   private place(ring: SolidRing): Placed {
-    const from = intoWorld(itemAt(this.axes, ring.axis), [0, 0, ring.z0])[2];
-    return { ring, from, to: from + ring.z1 - ring.z0 };
+    const axis = itemAt(this.axes, ring.axis);
+    const from = intoWorld(axis, [0, 0, ring.z0])[2];
+    return { ring, from, to: from + ring.z1 - ring.z0, axis };
   }
 
   private overlap(a: SolidRing, b: SolidRing): boolean {
@@ -114,6 +117,11 @@ function isExpected(a: SolidRing, b: SolidRing): boolean {
   if (a.carried !== null && a.carried === b.carried) return true;
   if (a.member === FRAME && b.member === FRAME) return true;
   return a.axis === b.axis && a.field !== null && b.field !== null && a.field !== b.field;
+}
+
+/** Are parallel axes further from each other than this? Most are: told without a root. */
+function isBeyond({ origin: [ax, ay] }: AxisFrame, { origin: [bx, by] }: AxisFrame, far: number): boolean {
+  return (ax - bx) ** 2 + (ay - by) ** 2 >= far ** 2;
 }
 
 /** From axis to axis where they are parallel; null where they are not. */

@@ -15,6 +15,8 @@ export interface AxisContact {
   readonly distance: number;
 }
 
+/** In pixels of height, what things in each other's way weigh. */
+const CLASH = 1e6;
 const MAX_TRIES = 4096;
 /** Comparisons of gears that all tries together may make. */
 const MOST_WORK = 5e5;
@@ -40,7 +42,7 @@ export function axisHeights(
     if (tries >= affordable) return;
     if (step === order.length) {
       tries++;
-      const cost = costOf(heights, gears, neighbours);
+      const cost = costOf(heights, gears, neighbours, best.cost);
       if (cost < best.cost - 1e-9) Object.assign(best, { heights: [...heights], cost });
       return;
     }
@@ -122,8 +124,13 @@ function neighboursAmong(gears: readonly PlacedGear[]): Neighbours {
   };
 }
 
-/** Overlapping gears weigh most, then shafts that pass through gears, then height. */
-function costOf(heights: readonly number[], gears: readonly PlacedGear[], { pairs, passes }: Neighbours): number {
+/** Overlapping gears weigh most, then shafts through gears, then height; infinite where it is more than the least. */
+function costOf(
+  heights: readonly number[],
+  gears: readonly PlacedGear[],
+  { pairs, passes }: Neighbours,
+  least: number,
+): number {
   let clashes = 0;
   for (const [gear, other] of pairs) {
     const below = itemAt(heights, gear.axis) - itemAt(heights, other.axis);
@@ -131,13 +138,14 @@ function costOf(heights: readonly number[], gears: readonly PlacedGear[], { pair
     const lower = upper === gear ? other : gear;
     if (Math.abs(below) < (upper.half ? 0 : upper.radius) + lower.radius - 1e-6) clashes += 10;
   }
+  if (clashes * CLASH > least) return Infinity;
   for (const [gear, axis] of passes) {
     const below = itemAt(heights, gear.axis) - itemAt(heights, axis);
     if (below < gear.radius + CLEARANCE && -below < (gear.half ? 0 : gear.radius) + CLEARANCE) clashes += 3;
   }
   const top = Math.min(...gears.map((gear) => itemAt(heights, gear.axis) - gear.radius));
   const bottom = Math.max(...gears.map((gear) => itemAt(heights, gear.axis) + (gear.half ? 0 : gear.radius)));
-  return clashes * 1e6 + (bottom - top);
+  return clashes * CLASH + (bottom - top);
 }
 
 function shaftReach(gears: readonly PlacedGear[]): ReadonlyMap<number, readonly [number, number]> {

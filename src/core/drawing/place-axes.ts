@@ -8,6 +8,8 @@ import { itemAt, lookUp, required } from '../required';
 
 /** Room over the drawing, and under it for the tabs of the stations. */
 export const MARGIN = { top: 30, bottom: 40 };
+/** So much larger than in proportion may a drawing still fit where axes come to be folded another way. */
+const PROBABLY = 1.25;
 /** Pixels between two wheels that a chain or belt joins. */
 const CHAIN_GAP = 30;
 
@@ -54,7 +56,10 @@ export function placeAxes(
   const shown = axes.map(
     (members) => members.includes(train.input) || train.gears.some((gear) => members.includes(gear.member)),
   );
+  const least = sets ? 5 : 7;
+  let largest = Infinity;
   for (let radius = 44; ; radius *= 0.86) {
+    if (radius > largest && radius > least) continue;
     const row = Math.round(single ? Math.min(22, Math.max(13, room / 20)) : Math.min(15, Math.max(9, radius)));
     const drawn = (gear: Gear) => lookUp(radii, gear.id) * radius;
     const planes = axes.flatMap((_, axis) =>
@@ -82,7 +87,11 @@ export function placeAxes(
     const raw = axisHeights(axes.length, parts, contacts);
     const top = Math.min(...parts.map((part) => itemAt(raw, part.axis) - part.radius));
     const bottom = Math.max(...parts.map((part) => itemAt(raw, part.axis) + (part.half ? row : part.radius)));
-    if (bottom - top > room && radius > (sets ? 5 : 7)) continue;
+    if (bottom - top > room && radius > least) {
+      // Heights grow with the radius, from what does not: what fits is smaller than in proportion.
+      largest = (PROBABLY * radius * room) / (bottom - top);
+      continue;
+    }
     const heights = raw.map((y) => Math.round(y - top + MARGIN.top));
     const standing = planes.flatMap(({ axis, bodies }) =>
       bodies.flatMap(({ gear, shape, x, end }) =>

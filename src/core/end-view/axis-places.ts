@@ -39,10 +39,7 @@ export function axisPlaces(axes: number, spacings: readonly Spacing[], discs: re
     for (const axis of [spacing.a, spacing.b]) spacingsOf.set(axis, [...(spacingsOf.get(axis) ?? []), spacing]);
   while (places.size < axes) {
     const next = nextAxis(axes, (axis) => spacingsOf.get(axis) ?? [], places);
-    places.set(
-      next.axis,
-      best(next.candidates, (place) => overlap(next.axis, place, places, discs, spacings)),
-    );
+    places.set(next.axis, best(next.candidates, costsOf(next.axis, places, discs, spacings)));
   }
   return Array.from({ length: axes }, (_, axis) => lookUp(places, axis));
 }
@@ -97,30 +94,36 @@ function intersections(p: { at: AxisPlace; distance: number }, q: { at: AxisPlac
   }));
 }
 
-function overlap(
+/** What a place costs for an axis: how far its discs would lie in those of others, and its shaft in their wheels. */
+function costsOf(
   axis: number,
-  place: AxisPlace,
   places: ReadonlyMap<number, AxisPlace>,
   discs: readonly Disc[],
   spacings: readonly Spacing[],
-): number {
-  const meshing = (other: number) =>
-    spacings.some(({ a, b }) => (a === axis && b === other) || (b === axis && a === other));
-  let depth = 0;
-  for (const own of discs) {
-    if (own.axis !== axis) continue;
-    for (const other of discs) {
-      const at = places.get(other.axis);
-      if (!at || own.hollow || other.hollow || meshing(other.axis)) continue;
-      const apart = Math.hypot(place.x - at.x, place.y - at.y);
-      if (other.station === own.station) depth += Math.max(0, own.radius + other.radius - apart);
-      // In other planes they pass, but the shaft of one may have to go through the other.
-      else depth += SHAFT * Math.max(0, Math.max(own.radius, other.radius) - apart);
+): (place: AxisPlace) => number {
+  const meshing = new Set(spacings.flatMap(({ a, b }) => (a === axis ? [b] : b === axis ? [a] : [])));
+  const own = discs.filter((disc) => disc.axis === axis && !disc.hollow);
+  const others = discs.flatMap((disc) => {
+    const at = places.get(disc.axis);
+    return at && !disc.hollow && !meshing.has(disc.axis) ? [{ ...disc, at }] : [];
+  });
+  const reach = Math.max(0, ...own.map(({ radius }) => radius));
+  return (place) => {
+    let depth = 0;
+    for (const { at, radius, station } of others) {
+      const [dx, dy] = [place.x - at.x, place.y - at.y];
+      if (dx * dx + dy * dy >= (reach + radius) ** 2) continue;
+      const apart = Math.hypot(dx, dy);
+      for (const disc of own) {
+        if (station === disc.station) depth += Math.max(0, disc.radius + radius - apart);
+        // In other planes they pass, but the shaft of one may have to go through the other.
+        else depth += SHAFT * Math.max(0, Math.max(disc.radius, radius) - apart);
+      }
     }
-  }
-  for (const at of places.values()) if (Math.hypot(place.x - at.x, place.y - at.y) < NEAR) depth += 1e6;
-  // Of places equally free, the one nearest to where it all began: gearboxes are compact.
-  return depth + COMPACT * Math.hypot(place.x, place.y);
+    for (const at of places.values()) if (Math.hypot(place.x - at.x, place.y - at.y) < NEAR) depth += 1e6;
+    // Of places equally free, the one nearest to where it all began: gearboxes are compact.
+    return depth + COMPACT * Math.hypot(place.x, place.y);
+  };
 }
 
 function best(candidates: readonly AxisPlace[], cost: (place: AxisPlace) => number): AxisPlace {

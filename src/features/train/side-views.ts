@@ -43,6 +43,9 @@ export function keepDrafts(train: Train, found: DraftsData): void {
   drawn.delete(train);
 }
 
+/** What is known for drawings, to be handed to a worker that lays the same train out. */
+export const knownDrafts = (): DraftsData => drafts.data();
+
 /** Takes over a side view that the server drew. */
 export const keepDrawn = (train: Train, found: DrawnTrain): void => void drawn.set(train, found);
 
