@@ -1,5 +1,6 @@
 import { createStore } from 'zustand';
 import type { TrainBody } from '@/core/body';
+import type { Finding } from '@/core/checks';
 import type { PartRef, Train } from '@/core/train';
 import { NOTHING_TURNED, turnFurther, type TurnedTrain } from '@/core/turning';
 import { speedsOf } from '@/features/train/analysis';
@@ -44,6 +45,7 @@ export interface BenchState {
 export interface MadeBody {
   readonly train: Train;
   readonly body: TrainBody;
+  readonly findings: readonly Finding[];
 }
 
 /** Its parts as tables, or the train in writing. */

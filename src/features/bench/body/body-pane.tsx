@@ -1,6 +1,7 @@
 'use client';
 
 import { useEffect } from 'react';
+import { touchingFindings } from '@/core/checks';
 import { refusalText } from '@/core/result';
 import { knownDrafts } from '@/features/train/side-views';
 import { useTrain } from '@/features/train/use-train';
@@ -21,7 +22,7 @@ export function BodyPane() {
   // Until there is one of the train as it is now, the last one stands in.
   const { store } = useBenchItself();
   useEffect(() => {
-    if (made) store.getState().keepBody({ train, body: made });
+    if (made) store.getState().keepBody({ train, body: made, findings: touchingFindings(train, made) });
   }, [store, train, made]);
   const last = useBench((now) => now.body);
   const why = !drawn.ok ? drawn.why : answer?.ok === false ? refusalText(answer) : null;

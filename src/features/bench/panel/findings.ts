@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo } from 'react';
-import { checkDesign, touchingFindings, type Finding, type Use } from '@/core/checks';
+import { checkDesign, type Finding, type Use } from '@/core/checks';
 import { toNumber } from '@/core/rational';
 import { inputTorque } from '@/core/solve';
 import type { Train } from '@/core/train';
@@ -31,7 +31,7 @@ export function useFindings(train: Train): Findings {
     const notes = new Map((train.setAside ?? []).map(({ finding, note }) => [finding, note]));
     const findings = [
       ...checksOf(train, { inputSpeed, inputTorque: torqueNm }),
-      ...(made?.train === train ? touchingFindings(train, made.body) : []),
+      ...(made?.train === train ? made.findings : []),
     ];
     return {
       open: findings.filter(({ key }) => !notes.has(key)),
