@@ -141,6 +141,32 @@ async function postLogs(idle: Waits): Promise<void> {
     `8 clients post log entries: ${(posts / (waits.took / 1000)).toFixed(0)} a ` +
       `second (limit 300); ${waitsText(waits, idle)}`,
   );
+  const refused = await refusals(8);
+  console.log(
+    `  posts that are refused before the database: ${(refused.length / (REFUSED_MS / 1000)).toFixed(0)} a second`,
+  );
+}
+
+const REFUSED_MS = 4_000;
+
+/**
+ * How long each of so many clients waits for an answer that needs nothing but the way to a route and back: what no
+ * writing can be quicker than on this machine.
+ */
+async function refusals(clients: number): Promise<readonly number[]> {
+  const id = await added();
+  const times: number[] = [];
+  const end = performance.now() + REFUSED_MS;
+  await Promise.all(
+    Array.from({ length: clients }, async () => {
+      for (let start = performance.now(); start < end; start = performance.now()) {
+        const path = `${BASE}/api/trains/${id}/log`;
+        await text(await fetch(path, { method: 'POST', headers: JSON_TYPE, body: '{"entries":[]}' }));
+        times.push(performance.now() - start);
+      }
+    }),
+  );
+  return times;
 }
 
 /** Twenty clients save trains, each a little after it has its answer. */
@@ -171,6 +197,7 @@ async function saveTrains(): Promise<void> {
         `${quantile(times, 0.99).toFixed(1)} (limit 150), worst ${Math.max(...times).toFixed(1)}`,
     );
   }
+  console.log(`  refused before the database, without a pause: median ${median(await refusals(20)).toFixed(1)} ms`);
 }
 
 /** A train with so many pictures of 4.9 MB. */
