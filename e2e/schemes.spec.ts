@@ -40,7 +40,7 @@ test('another wish gives other schemes; where there is none it is told what stan
   // What cannot be asked is said at its field, and what was typed outlives a reload.
   await page.getByLabel('Ratios, in/out').fill('2.6 0');
   await expect(page.getByRole('alert').first()).toContainText('"0" is no ratio above 0.');
-  await page.waitForTimeout(600);
+  await page.waitForFunction(() => Object.values({ ...localStorage }).some((kept) => String(kept).includes('2.6 0')));
   await page.reload();
   await expect(page.getByLabel('Ratios, in/out')).toHaveValue('2.6 0');
 });
@@ -58,4 +58,24 @@ test('what else could be made of the sets of a train', async ({ page }) => {
   await table(page).getByRole('row').nth(3).click();
   await expect(page.getByRole('article', { name: 'Scheme' })).toHaveCount(2);
   expect(await faultsOf(page)).toEqual([]);
+});
+
+test('what is asked is saved beside the train whose sets they are, apart from searches for tooth counts', async ({
+  page,
+}) => {
+  await page.goto('/trains/ramp-automatic/chart');
+  await page.getByRole('button', { name: 'Other schemes' }).click();
+  const saved = page.getByLabel('Open a saved search');
+  await saved.selectOption('An overdrive too');
+  await expect(page.getByLabel('Ratios, in/out')).toHaveValue('2.05, 1.5, 1, 0.7');
+  await expect(status(page)).toContainText(/Proven: 32 schemes/, { timeout: 30_000 });
+  await page.getByLabel('Off by at most').fill('4');
+  await page.getByLabel('Name of the search').fill('The same, nearer');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('“The same, nearer” is saved with this train.')).toBeVisible();
+  await page.reload();
+  await saved.selectOption('The same, nearer');
+  await expect(page.getByLabel('Off by at most')).toHaveValue('4');
+  await page.goto('/trains/ramp-automatic/teeth');
+  await expect(page.getByLabel('Open a saved search')).toContainText('none yet');
 });

@@ -152,6 +152,7 @@ export const TOPICS = {
       'Wish for ratios, or for so many positions from a first ratio over a spread, and say how far off they may be.',
       'Limit brakes and clutches; what comes back is best first. With given counts, proven means that all were tried.',
       'Look at what is engaged in each position, keep two or three beside each other, and use one as a new train.',
+      'Opened from a train’s Chart, what is asked can be saved beside that train, under a name.',
     ],
     words: ['proven', 'ratio', 'step', 'position', 'member', 'set', 'recirculating'],
     choices: [

@@ -1,6 +1,7 @@
 import { shapeOfEntry } from '@/core/measurement';
 import { readWorksheet } from '@/core/practice';
 import { shapeOfScenario } from '@/core/shifting';
+import { isSchemeSearch, readWrittenSchemes } from '@/core/schemes';
 import { readWritten } from '@/core/tooth-search';
 import { parseTrain, problemText } from '@/core/train';
 import { entryKind, type EntryKind } from '@/wire/kept-names';
@@ -21,7 +22,11 @@ export const wrongInTrain: Wrong = (text) => {
   return parsed.ok ? null : problemText(itemAt(parsed.problems, 0));
 };
 
-export const wrongInSearch: Wrong = (text) => wrongInDocument(text, readWritten);
+/** For tooth counts or for schemes: both are kept beside a train. */
+export const wrongInSearch: Wrong = (text) =>
+  wrongInDocument(text, (document) =>
+    isSchemeSearch(document) ? readWrittenSchemes(document) : readWritten(document),
+  );
 export const wrongInScenario: Wrong = (text) => wrongInDocument(text, shapeOfScenario);
 
 export const wrongInWorksheet: Wrong = (text) => {

@@ -15,7 +15,13 @@ export {
 } from './question';
 export { schemeKey, type FoundScheme, type Scheme, type SchemeElement, type Selection } from './scheme';
 export { crossingsOf, searchSchemes, type SchemeAnswer, type SchemeResult } from './search';
-export { readSchemeFile, readSchemeSearch, readWrittenSchemes, type ReadSchemeSearch } from './search-file';
-export { type WrittenSchemeSearch } from './search-schema';
+export {
+  isSchemeSearch,
+  readSchemeFile,
+  readSchemeSearch,
+  readWrittenSchemes,
+  type ReadSchemeSearch,
+} from './search-file';
+export { SCHEME_SEARCH, type WrittenSchemeSearch } from './search-schema';
 export { standingRatio } from './standing-ratio';
 export { whyNone, type Relaxed } from './why-none';

@@ -2,7 +2,7 @@ import { equals, parseRational, sign, toNumber, type Rational } from '../rationa
 import { accept, parseJson, refuse, resultOf, type Result } from '../result';
 import { choose, layoutsFor, MOST_MEMBERS } from './layouts';
 import { CENTRAL, type SchemeQuestion } from './question';
-import { schemeSearchSchema, type WrittenSchemeSearch } from './search-schema';
+import { SCHEME_SEARCH, schemeSearchSchema, type WrittenSchemeSearch } from './search-schema';
 
 /** A question as it is read from a file, and how long it may take. */
 export interface ReadSchemeSearch {
@@ -22,6 +22,10 @@ export function readSchemeFile(text: string): Result<WrittenSchemeSearch> {
   const read = readWrittenSchemes(json.value);
   return read.ok ? accept(json.value as WrittenSchemeSearch) : read;
 }
+
+/** Does a document say that it is a search for schemes? */
+export const isSchemeSearch = (document: unknown): boolean =>
+  typeof document === 'object' && document !== null && 'format' in document && document.format === SCHEME_SEARCH;
 
 /** The same from what the text says. */
 export function readWrittenSchemes(json: unknown): Result<ReadSchemeSearch> {

@@ -63,8 +63,11 @@ const end = z.nullable(
   z.string({ error: 'An end is null, sun, carrier, ring, shaft or one of a set, such as front.ring.' }),
 );
 
+/** What a file says that it is. */
+export const SCHEME_SEARCH = 'tin-wheel/scheme-search';
+
 export const schemeSearchSchema = z.strictObject({
-  format: z.literal('tin-wheel/scheme-search', { error: 'The format must be "tin-wheel/scheme-search".' }),
+  format: z.literal(SCHEME_SEARCH, { error: `The format must be "${SCHEME_SEARCH}".` }),
   version: z.literal(1, { error: 'The version must be 1.' }),
   name: z.optional(
     z.string({ error: 'A name is a text.' }).check(z.maxLength(120, 'A name has at most 120 characters.')),

@@ -2,10 +2,10 @@
 
 import { ArrowDownWideNarrow, ClipboardPaste, Plus, Workflow } from 'lucide-react';
 import { useRouter } from 'next/navigation';
-import { useCallback } from 'react';
+import { useCallback, useContext } from 'react';
 import type { Train } from '@/core/train';
 import { useTyped } from '@/features/train/input/typed-input';
-import { useNow, useTrain } from '@/features/train/use-train';
+import { SessionContext, useNow, useTrain } from '@/features/train/use-train';
 import { usePreferences } from '@/ui/preferences';
 import { TableButtons } from '@/ui/table-buttons';
 import { useEdits } from './edits';
@@ -63,11 +63,12 @@ export function ChartButtons({ onPaste }: { onPaste: () => void }) {
 /** To what else could be made of the sets of this train. */
 function SchemesDoor({ train }: { train: Train }) {
   const router = useRouter();
+  const id = useContext(SessionContext)?.id ?? null;
   const hasSets = train.members.some(({ carrier }) => carrier !== undefined);
   if (!hasSets) return null;
   const open = async () => {
     const { addressOfSets } = await import('@/features/train/scheme-address');
-    router.push(addressOfSets(train) ?? '/schemes');
+    router.push(addressOfSets(train, id) ?? '/schemes');
   };
   return (
     <button

@@ -1,9 +1,9 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import type { GivenSet } from '@/core/schemes';
 import { FigureChoices } from '@/features/train/frame/figure-choices';
 import { AloneFrame } from '@/features/train/frame/alone-frame';
+import type { AskedInAddress } from '@/features/train/scheme-address';
 import { useKeptPreferences } from '@/ui/preferences';
 import { Asked } from './asked';
 import { Found } from './found';
@@ -11,11 +11,7 @@ import { createSchemes } from './store';
 import { SchemesContext } from './use-schemes';
 
 /** All ways to connect sets, and the best of them. */
-export function SchemesAlone({
-  from,
-}: {
-  from: { readonly sets: readonly GivenSet[]; readonly forward: readonly string[] } | null;
-}) {
+export function SchemesAlone({ from }: { from: AskedInAddress | null }) {
   useKeptPreferences();
   const [{ store, draft }] = useState(() => createSchemes(from));
   useEffect(() => {

@@ -1,7 +1,7 @@
 'use client';
 
 import { refusalText } from '@/core/result';
-import { readSchemeFile } from '@/core/schemes';
+import { readSchemeFile, SCHEME_SEARCH } from '@/core/schemes';
 import { KeptFiles } from '@/features/train/kept/kept-beside';
 import { FormFields } from '@/ui/form/form-fields';
 import { Group, Pick, TextInput, Tick } from '@/ui/form/inputs';
@@ -151,10 +151,11 @@ function Limits() {
   );
 }
 
-/** What is asked as a file, saved and opened. */
+/** What is asked, kept beside the train that it came from, and as a file. */
 function Files() {
   const form = useSchemes((state) => state.form);
   const ask = useSchemes((state) => state.ask);
+  const train = useSchemes((state) => state.train);
   const open = (text: string) => {
     const file = readSchemeFile(text);
     if (!file.ok) return refusalText(file);
@@ -164,6 +165,8 @@ function Files() {
   return (
     <KeptFiles
       kind="searches"
+      format={SCHEME_SEARCH}
+      beside={train}
       noun="search"
       text={JSON.stringify(writtenForm(form))}
       sound={readForm(form).ok}

@@ -38,9 +38,14 @@ test('what cannot be asked is told where it was typed', () => {
 });
 
 test('the sets of a train go into an address, and come out of it as they are', () => {
-  const address = addressOfSets(demoTrain('mud-tram'));
+  const address = addressOfSets(demoTrain('mud-tram'), 'tram');
   const params = new URL(address ?? '', 'http://here').searchParams;
-  const from = setsInAddress({ set: params.getAll('set'), ratio: params.getAll('ratio') });
+  const from = setsInAddress({
+    set: params.getAll('set'),
+    ratio: params.getAll('ratio'),
+    train: params.getAll('train'),
+  });
+  expect(from?.train).toBe('tram');
   expect(from?.sets.map(({ sun, ring }) => [sun, ring])).toEqual([
     [30, 78],
     [33, 69],
@@ -50,7 +55,7 @@ test('the sets of a train go into an address, and come out of it as they are', (
   expect(read.ok && read.value.question.sets).toHaveLength(3);
   expect(setsInAddress({})).toBeNull();
   expect(setsInAddress({ set: 'front,simple,many,78' })).toBeNull();
-  expect(addressOfSets(demoTrain('sluice-winch'))).toBeNull();
+  expect(addressOfSets(demoTrain('sluice-winch'), null)).toBeNull();
 });
 
 test('a search file is typed in, and written again as it was', () => {

@@ -1,10 +1,12 @@
 import { createStore } from 'zustand';
 import { keepDraft } from '@/ui/drafts';
 import { firstForm, formOfSets, type SchemesForm } from './form';
-import type { GivenSet } from '@/core/schemes';
+import type { AskedInAddress } from '@/features/train/scheme-address';
 
 /** What the Schemes screen keeps. */
 export interface SchemesState {
+  /** The train whose sets are asked about, on the shelf; null where they are nobody’s. */
+  readonly train: string | null;
   readonly form: SchemesForm;
   /** The scheme that is drawn, by its key; null for the best. */
   readonly chosen: string | null;
@@ -17,10 +19,9 @@ export interface SchemesState {
 
 const MOST_BESIDE = 3;
 
-export function createSchemes(
-  from: { readonly sets: readonly GivenSet[]; readonly forward: readonly string[] } | null,
-) {
+export function createSchemes(from: AskedInAddress | null) {
   const store = createStore<SchemesState>()((set) => ({
+    train: from?.train ?? null,
     form: from ? formOfSets(from.sets, from.forward) : firstForm(),
     chosen: null,
     beside: [],

@@ -10,6 +10,7 @@ import { demoNames, demoTrain } from '@/testing/demo-train';
 import { shapeOfEntry } from '@/core/measurement';
 import { readWorksheet } from '@/core/practice';
 import { runScenario, readScenario } from '@/core/shifting';
+import { isSchemeSearch, readSchemeSearch } from '@/core/schemes';
 import { readSearch } from '@/core/tooth-search';
 import { readExamplesBeside } from './beside';
 import { readExamples } from './read';
@@ -69,7 +70,11 @@ test(
       if (!scenario.ok) throw new Error(refusalText(scenario));
       expect(runScenario(trainOf(train), scenario.value).events.length).toBeGreaterThan(0);
     }
-    for (const { document } of searches) expect(readSearch(document)).toMatchObject({ ok: true });
+    for (const { document } of searches)
+      expect(isSchemeSearch(JSON.parse(document)) ? readSchemeSearch(document) : readSearch(document)).toMatchObject({
+        ok: true,
+      });
+    expect(searches.filter(({ document }) => isSchemeSearch(JSON.parse(document)))).toHaveLength(2);
     for (const { document } of readings) expect(shapeOfEntry('reading', JSON.parse(document)).ok).toBe(true);
     for (const { document } of worksheets) {
       const sheet = readWorksheet(document);

@@ -46,6 +46,7 @@ function KeptScenarios() {
   return (
     <KeptFiles
       kind="scenarios"
+      format="tin-wheel/scenario"
       noun="scenario"
       text={JSON.stringify(writtenScenario(form))}
       sound={read.ok}

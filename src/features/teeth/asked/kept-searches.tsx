@@ -21,6 +21,7 @@ export function KeptSearches() {
   return (
     <KeptFiles
       kind="searches"
+      format="tin-wheel/search"
       noun="search"
       text={written}
       sound={read.ok}

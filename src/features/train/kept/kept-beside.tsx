@@ -10,6 +10,10 @@ import { capitalised } from '@/core/capitalised';
 
 interface Props {
   readonly kind: BesideKind;
+  /** What its documents say that they are: of one kind several may be kept. */
+  readonly format: string;
+  /** The train that they are kept beside, where it is not the open one. */
+  readonly beside?: string | null;
   /** "search" */
   readonly noun: string;
   /** The document as it stands, a file's text. */
@@ -29,10 +33,12 @@ interface Props {
  * Documents of one kind that are kept beside the train: opened, kept under a name, removed; and any of them as a file.
  * Without a train there are only files.
  */
-export function KeptFiles({ kind, noun, text, sound, suffix, about, onOpen, children }: Props) {
+export function KeptFiles({ kind, format, beside, noun, text, sound, suffix, about, onOpen, children }: Props) {
   const Noun = capitalised(noun);
   const { id, kept, open, name, told, setName, show, keep, forget, openFile } = useKeptFiles({
     kind,
+    format,
+    beside: beside ?? null,
     noun,
     text,
     onOpen,

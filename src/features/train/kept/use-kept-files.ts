@@ -1,12 +1,14 @@
 'use client';
 
-import { useContext, useEffect, useState } from 'react';
+import { useContext, useEffect, useMemo, useState } from 'react';
 import { capitalised } from '@/core/capitalised';
 import { SessionContext } from '@/features/train/use-train';
 import { deleteBeside, putBeside, readBeside, type BesideKind, type KeptBeside } from '@/wire';
 
 interface Asked {
   readonly kind: BesideKind;
+  readonly format: string;
+  readonly beside: string | null;
   readonly noun: string;
   /** The document as it stands, a file's text. */
   readonly text: string;
@@ -15,9 +17,11 @@ interface Asked {
 }
 
 /** What of a kind is kept beside the open train, which of it is open, and what was last done with it. */
-export function useKeptFiles({ kind, noun, text, onOpen }: Asked) {
-  const id = useContext(SessionContext)?.id ?? null;
-  const [kept, setKept] = useState<readonly KeptBeside[]>([]);
+export function useKeptFiles({ kind, format, beside, noun, text, onOpen }: Asked) {
+  const opened = useContext(SessionContext)?.id ?? null;
+  const id = beside ?? opened;
+  const [all, setKept] = useState<readonly KeptBeside[]>([]);
+  const kept = useMemo(() => all.filter((one) => isOf(one, format)), [all, format]);
   const [open, setOpen] = useState('');
   const [name, setName] = useState('');
   const [told, setTold] = useState<{ readonly text: string; readonly bad: boolean } | null>(null);
@@ -68,3 +72,7 @@ export function useKeptFiles({ kind, noun, text, onOpen }: Asked) {
   };
   return { id, kept, open, name, told, setName, show, keep, forget, openFile };
 }
+
+/** What does not read may be of any format. */
+const isOf = (one: KeptBeside, format: string): boolean =>
+  !('document' in one) || (one.document as { readonly format?: unknown }).format === format;
