@@ -171,6 +171,18 @@ const PICTURES = {
   },
 };
 
+/** The side view is drawn at once, and better a little later: waits until nothing about it changes any more. */
+async function drawnWell(page) {
+  const view = page.locator('[data-drawing=side-view]');
+  if ((await view.count()) === 0) return;
+  for (let last = ''; ;) {
+    const now = await view.innerHTML();
+    if (now === last) return;
+    last = now;
+    await page.waitForTimeout(4000);
+  }
+}
+
 const folder = mkdtempSync(join(tmpdir(), 'tin-wheel-pictures-'));
 const server = spawn('node', ['dist/serve.cjs'], {
   env: {
@@ -206,6 +218,7 @@ try {
     await page.waitForTimeout(1500);
     page.setDefaultTimeout(10_000);
     try {
+      await drawnWell(page);
       const shown = await steps?.(page);
       await page.waitForTimeout(800);
       await (shown?.screenshot ? shown : page).screenshot({ path: `docs/screenshots/${name}.png` });

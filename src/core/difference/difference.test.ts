@@ -51,7 +51,7 @@ test('every kind of edit is said in words', () => {
   const says = (edit: (train: Train) => Edit) => words(edit).parts;
   expect(says((train) => renameTrain(train, 'Rake two'))).toEqual([`name “${rake.name}” → “Rake two”`]);
   expect(says((train) => changeGear(train, 'g3b', { module: 2 }))).toEqual([
-    'second wheel’s gear of 32 module none → 2 mm',
+    'second wheel’s gear of 32 module 2.5 → 2 mm',
   ]);
   expect(says((train) => changeMember(train, 'out', { name: 'rake shaft' }))).toEqual([
     'output shaft, now called rake shaft',
