@@ -35,4 +35,8 @@ export function useDrawing(): DrawnTrain {
   return useTrain(({ train }) => sideViewToShow(train, shown));
 }
 
-export const useStations = (): readonly Station[] => useTrain(({ train }) => stationsOf(train));
+/** In the order of the side view, also when a better one has come. */
+export function useStations(): readonly Station[] {
+  useBench((state) => state.shown);
+  return useTrain(({ train }) => stationsOf(train));
+}
