@@ -111,7 +111,6 @@ test('the drawing zooms, pans and fits', async ({ page, request }) => {
 
 test('the end view cuts where the side view stands, also once a better one has come', async ({ page, request }) => {
   await page.goto(await freshTrain(request, 'harvester'));
-  const cut = page.getByRole('region', { name: 'End view' }).getByRole('img');
   // At once the engine's set stands first; drawn without a crossing it is the held one.
-  await expect(cut).toHaveAccessibleName(/^Cut at station 1: 40 teeth on double sun, 80 teeth on held ring/);
+  await expect(cut(page)).toHaveAccessibleName(/^Cut at station 1: 40 teeth on double sun, 80 teeth on held ring/);
 });
