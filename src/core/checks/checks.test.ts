@@ -88,6 +88,11 @@ describe('shafts', () => {
     const byModule = found!.mends.find(({ label }) => label === 'Module 2.6667 on both')!;
     const mended = byModule.apply(even);
     expect(mended.ok && of(mended.train, 'distance')).toEqual([]);
+    // Centres that are given do not follow the module.
+    const meshes = lift.meshes.map((mesh) => ({ ...mesh, centre: mesh.id === 'm2' ? 54.5 : 54 }));
+    const [given] = of({ ...lift, meshes }, 'distance');
+    expect(given!.mend).toBe('With this module the teeth of the pair should add up to 54; or shift the profiles.');
+    expect(given!.mends.filter(({ label }) => label.startsWith('Module'))).toEqual([]);
   });
 });
 

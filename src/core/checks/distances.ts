@@ -1,6 +1,7 @@
 import { axesOf, changeGear, partsById, type Edit, type Gear, type Mesh, type Train } from '../train';
 import { finding, type Finding, type FindingFix } from './finding';
 import { geometryOf } from '../geometry';
+import { capitalised } from '../capitalised';
 import { required } from '../required';
 import { teethFix } from './meshes';
 import { millimetres, shiftMends } from './shifts';
@@ -52,6 +53,15 @@ function disagreement(train: Train, mesh: Mesh, { distance, pair }: Spaced, firs
   const [one, other] = [`${pair[0].teeth} with ${pair[1].teeth}`, `${p.teeth} with ${q.teeth}`];
   const between = carried ? 'the planet’s pin and the centre' : 'the shafts';
   const fitting = (required(pair[0].module) * first.distance) / distance;
+  // A centre that is given does not follow the module, and another mate would be left with the old one.
+  const isFree =
+    geometryOf(train).givenCentreMm(mesh) === null &&
+    train.meshes.every(({ id, gears }) => id === mesh.id || !gears.some((gear) => mesh.gears.includes(gear)));
+  const ways = [
+    ...(external ? [`with this module the teeth of the pair should add up to ${Math.round(sum)}`] : []),
+    ...(isFree ? [`give it a module of ${Number(fitting.toFixed(4))}`] : []),
+    'shift the profiles',
+  ];
   return finding(
     'distance',
     'wrong',
@@ -60,13 +70,11 @@ function disagreement(train: Train, mesh: Mesh, { distance, pair }: Spaced, firs
         `${one} wants ${millimetres(distance)} between ${between}, ` +
         `${other} on the same two wants ${millimetres(first.distance)}.`,
       why: 'Two axes have one distance: one of the pairs would bind or not reach.',
-      mend:
-        (external ? `With this module the teeth of the pair should add up to ${Math.round(sum)}; or ` : '') +
-        `${external ? 'give' : 'Give'} it a module of ${Number(fitting.toFixed(4))}, or shift the profiles.`,
+      mend: `${capitalised(ways.join('; or '))}.`,
       mends: [
         ...(fits ? [teethFix('Gear', pair[1], wanted)] : []),
         ...shiftMends(train, mesh, first.distance),
-        moduleMend(pair, fitting),
+        ...(isFree ? [moduleMend(pair, fitting)] : []),
       ],
     },
     { gears: [...pair, p, q].map(({ id }) => id) },
