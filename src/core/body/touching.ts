@@ -35,7 +35,6 @@ interface Placed {
   /** Along the first axis, mm. */
   readonly from: number;
   readonly to: number;
-  readonly axis: AxisFrame;
 }
 
 /** The room that everything in a train takes, in order along the first axis. */
@@ -59,14 +58,14 @@ export class RoomTaken {
   /** Members whose room overlaps, each pair once: where wheels of theirs do, else where the first parts do. */
   touching(): readonly Touching[] {
     const found = new Map<string, Touching>();
-    this.placed.forEach(({ ring: a, to, axis }, i) => {
+    this.placed.forEach(({ ring: a, to }, i) => {
       for (let k = i + 1; k < this.placed.length; k++) {
-        const { ring: b, from, axis: other } = itemAt(this.placed, k);
+        const { ring: b, from } = itemAt(this.placed, k);
         if (from >= to - this.near) break;
-        if (a.member === b.member || isBeyond(axis, other, a.r1 + b.r1) || isExpected(a, b)) continue;
+        if (a.member === b.member || !this.overlap(a, b) || isExpected(a, b)) continue;
         const key = [a.member, b.member].sort().join('|');
         const known = found.get(key);
-        if ((known && (areWheels(...known.parts) || !areWheels(a.part, b.part))) || !this.overlap(a, b)) continue;
+        if (known && (areWheels(...known.parts) || !areWheels(a.part, b.part))) continue;
         found.set(key, {
           members: [a.member, b.member],
           parts: [a.part, b.part],
@@ -89,20 +88,20 @@ export class RoomTaken {
     for (let k = low; k < this.placed.length; k++) {
       const other = itemAt(this.placed, k);
       if (other.from >= to - this.near) return true;
-      const near = !isBeyond(itemAt(this.axes, ring.axis), other.axis, ring.r1 + other.ring.r1);
-      if (near && other.to > from + this.near && this.overlap(ring, other.ring)) return false;
+      if (other.to > from + this.near && this.overlap(ring, other.ring)) return false;
     }
     return true;
   }
 
   private place(ring: SolidRing): Placed {
-    const axis = itemAt(this.axes, ring.axis);
-    const from = intoWorld(axis, [0, 0, ring.z0])[2];
-    return { ring, from, to: from + ring.z1 - ring.z0, axis };
+    const from = intoWorld(itemAt(this.axes, ring.axis), [0, 0, ring.z0])[2];
+    return { ring, from, to: from + ring.z1 - ring.z0 };
   }
 
   private overlap(a: SolidRing, b: SolidRing): boolean {
-    const apart = a.axis === b.axis ? 0 : distance(itemAt(this.axes, a.axis), itemAt(this.axes, b.axis));
+    const [one, other] = [itemAt(this.axes, a.axis), itemAt(this.axes, b.axis)];
+    if (a.axis !== b.axis && isBeyond(one, other, a.r1 + b.r1)) return false;
+    const apart = a.axis === b.axis ? 0 : distance(one, other);
     return apart !== null && overlaps(a, b, apart, this.near);
   }
 }

@@ -3,7 +3,7 @@ import { finding, type Finding, type FindingFix } from './finding';
 import { geometryOf } from '../geometry';
 import { capitalised } from '../capitalised';
 import { required } from '../required';
-import { teethFix } from './meshes';
+import { teethFix, toothed } from './meshes';
 import { millimetres, shiftMends } from './shifts';
 
 /** In modules: what rounding of typed shifts leaves. */
@@ -27,7 +27,7 @@ export function distanceFindings(train: Train): Finding[] {
     const pair = parts.pair(mesh);
     const [a, b] = pair.map(({ member }) => axisOf.get(member));
     const run = geometry.mesh(mesh.id);
-    if (a === undefined || b === undefined || a === b || !run || !pair.every(isSpur)) return [];
+    if (a === undefined || b === undefined || a === b || !run || !pair.every(toothed)) return [];
     // Sizes that only follow from the distance say nothing about it.
     if (pair.some(({ module }) => module === undefined)) return [];
     const distance = run.running.centreMm;
@@ -40,8 +40,6 @@ export function distanceFindings(train: Train): Finding[] {
     return [disagreement(train, mesh, { distance, pair }, first)];
   });
 }
-
-const isSpur = ({ type }: Gear): boolean => type === 'external' || type === 'internal';
 
 function disagreement(train: Train, mesh: Mesh, { distance, pair }: Spaced, first: Spaced): Finding {
   const [p, q] = first.pair;

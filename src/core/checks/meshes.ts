@@ -7,7 +7,7 @@ import { leastShiftMend, undercutByShift } from './wheels';
 /** Fewest teeth of a standard gear (20°, full depth) whose feet are not cut away. */
 const LEAST_WITHOUT_UNDERCUT = 17;
 
-const toothed = ({ type }: Gear): boolean => type === 'external' || type === 'internal';
+export const toothed = ({ type }: Gear): boolean => type === 'external' || type === 'internal';
 
 /** Checks of single meshes and gears: one module, hunting teeth, undercut. */
 export function meshFindings(train: Train): Finding[] {
