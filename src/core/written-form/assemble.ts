@@ -1,7 +1,7 @@
 import { type Coupler, type Position, type Train, type TrainFigure } from '../train';
 import { Gears } from './gears';
 import { Ids } from './ids';
-import { Members, namesMade } from './members';
+import { coupledEnds, Members, namesMade } from './members';
 import { missingText } from './nearest';
 import type { Place, WrittenProblem } from './place';
 import type { CouplerWords, Named, Statement, WrittenCoupler } from './statement';
@@ -56,6 +56,7 @@ export function assemble(statements: readonly Statement[], end: Place): Assemble
     if (statement.kind === 'member') statement.members.forEach((words) => members.describe(words));
     if (statement.kind === 'row') gears.declare(statement.row, statement.place, taken);
   }
+  for (const named of coupledEnds(statements)) members.declare(named);
   for (const { row } of of('row')) gears.mesh(row);
   members.settle();
 
@@ -146,7 +147,8 @@ function figuresOf(
 
 class Couplers {
   private readonly ids = new Ids();
-  private readonly byName = new Map<string, string>();
+  /** Null of one whose statement names what is not there: that is said, and no second fault. */
+  private readonly byName = new Map<string, string | null>();
   readonly list: { readonly coupler: Coupler; readonly place: Place }[] = [];
 
   constructor(
@@ -164,13 +166,13 @@ class Couplers {
           '“named” gives it the same name in pictures.',
       });
     const id = this.ids.fresh(name.name, 'coupler');
-    this.byName.set(name.name, id);
     const base = { id, name: shown ?? name.name };
     const made = this.joined(coupler, base, words, control);
+    this.byName.set(name.name, made && id);
     if (made) this.list.push({ coupler: made, place });
   }
 
-  /** The id of a coupler that is called so; null, and a problem said, where there is none. */
+  /** The id of a coupler that is called so; null where there is none, and then a problem is said. */
   find({ name, place }: Named): string | null {
     const id = this.byName.get(name);
     if (id !== undefined) return id;

@@ -15,8 +15,9 @@ interface Entry {
 type Say = (problem: WrittenProblem) => void;
 
 /**
- * The members of a written train. They come into being where gears stand on them, where they carry a set, and where
- * they are listed; elsewhere only those that are there can be named.
+ * The members of a written train. They come into being where gears stand on them, where they carry a set, where they
+ * are listed, and where power comes in or goes out by one that a coupler joins; elsewhere only those that are there can
+ * be named.
  */
 export class Members {
   private readonly ids = new Ids();
@@ -138,5 +139,24 @@ export function namesMade(statements: readonly Statement[]): ReadonlySet<string>
     if (carrier) names.add(carrier.name);
     for (const { gears } of items) for (const { member } of gears) if (member) names.add(member.name);
   }
+  for (const { name } of coupledEnds(statements)) names.add(name);
   return names;
+}
+
+/**
+ * Where power comes in and goes out, as far as couplers join it: a shaft without gears is told by that. A slip of the
+ * pen stands in one statement only, so it does not make a member.
+ */
+export function coupledEnds(statements: readonly Statement[]): readonly Named[] {
+  const joined = new Set(
+    statements.flatMap((statement) =>
+      statement.kind === 'coupler' && 'joins' in statement.coupler
+        ? statement.coupler.joins.map(({ name }) => name)
+        : [],
+    ),
+  );
+  const ends = statements.flatMap((statement) =>
+    statement.kind === 'input' ? [statement.member] : statement.kind === 'output' ? statement.members : [],
+  );
+  return ends.filter(({ name }) => joined.has(name));
 }

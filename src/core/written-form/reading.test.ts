@@ -37,6 +37,25 @@ test('a set in a few lines turns as it should', () => {
   expect(train.positions.map(({ id }) => id)).toEqual(['slow', 'direct']);
 });
 
+test('a shaft without gears by which power goes out is there where a coupler joins it', () => {
+  const box = (output: string) => `
+    input input shaft
+    output ${output}
+    pair: 19 on input shaft drives 35 on first gear
+    clutch First: first gear with output shaft, dog
+    position 1: First
+  `;
+  const train = read(box('output shaft'));
+  expect(train.members.map(({ name }) => name)).toEqual(['input shaft', 'first gear', 'output shaft']);
+  expect(ratio(train, ['First'])).toBe('-35/19');
+  expect(withCountedIds(read(`${box('output shaft')}\nmember output shaft`))).toEqual(withCountedIds(train));
+  // A name that stands at one place only may be a slip: it makes no member.
+  expect(wrong(box('ouput shaft'))).toEqual([
+    expect.stringMatching(/^3:12 No member is called “ouput shaft”/),
+    expect.stringMatching(/^5:35 No member is called “output shaft”/),
+  ]);
+});
+
 test('statements stand in any order, with remarks, blank lines and any line ends', () => {
   const lines = STIRRER.trim().split('\n');
   const turned = ['# a remark', '', ...[...lines].reverse().map((line) => `  ${line}  # so`)].join('\r\n');
