@@ -234,7 +234,7 @@ test('power that is open is drawn as open, and said', async ({ page, request }) 
   await page.goto(await freshTrain(request, 'wagon-axle'));
   await page.getByRole('button', { name: /^locked/ }).click();
   await expect(page.getByText('Dotted: how much power goes this way is not determined.')).toBeVisible();
-  await expect(page.getByText('How power divides is not determined: parallel ways share it.')).toBeVisible();
+  await expect(page.getByText('How power divides depends on what holds each output: choose “loads”')).toBeVisible();
 });
 
 test(

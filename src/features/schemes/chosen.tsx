@@ -1,7 +1,6 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { drawSideView } from '@/core/drawing';
 import { toFraction, toNumber } from '@/core/rational';
 import { centralName, elementNames, memberNames, oneWaySubstitutes, type SchemeResult } from '@/core/schemes';
 import { itemAt } from '@/core/required';
@@ -9,17 +8,17 @@ import { FRAME } from '@/core/train';
 import { figure } from '@/core/units';
 import { UseAsNewTrain } from '@/features/train/use-as-new-train';
 import { SmallSideView } from '@/figures/side-view/small-side-view';
+import { useDraftedSideView } from '@/workers/use-drafted-side-view';
 import { useSchemes } from './use-schemes';
 
 const SPACE = { width: 640, height: 300 };
-const QUICK = 0.3;
 
 /** A scheme as side view with its chart, and what can be done with it. */
 export function Chosen({ result, alone, first }: { result: SchemeResult; alone: boolean; first: boolean }) {
   const layBeside = useSchemes((state) => state.layBeside);
   const isBeside = useSchemes((state) => state.beside.includes(result.key));
   const { train } = result;
-  const drawn = useMemo(() => drawSideView(train, SPACE, { effort: QUICK }), [train]);
+  const drawn = useDraftedSideView(train, SPACE);
   const [lit, setLit] = useState<readonly string[] | null>(null);
   return (
     <article aria-label="Scheme" className={alone ? 'grid w-full grid-cols-2 gap-4 max-lg:block' : 'w-96 shrink-0'}>

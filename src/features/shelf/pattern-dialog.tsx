@@ -4,13 +4,12 @@ import { readFigure } from '@/core/units';
 import clsx from 'clsx';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
-import { drawSideView } from '@/core/drawing';
 import type { Edit, Train } from '@/core/train';
 import { buildPattern, PATTERNS, type PatternQuestion, type Pattern } from '@/core/patterns';
 import { Dialog, DialogActions } from '@/ui/dialog';
-import { SmallSideView } from '@/figures/side-view/small-side-view';
 import { postTrain } from '@/wire';
 import { TrainPreview } from './preview';
+import { PreviewDrawing } from './preview-drawing';
 import { itemAt } from '@/core/required';
 import { usePartWords } from '@/ui/part-words';
 import { readWritten, writeTrain, type WrittenTrain } from '@/core/written-form';
@@ -25,8 +24,6 @@ const editOf = ({ train, problems: [first] }: WrittenTrain): Edit =>
 
 /** A train in writing to begin with; one that is still called as its pattern gets no name from that. */
 const textOf = (train: Train, name: string): string => writeTrain({ ...train, name: name || 'New train' });
-
-const SPACE = { width: 480, height: 260 };
 
 /** The parts of a new train in the words that were chosen: from then on they are its own names. */
 function namedIn(told: (text: string) => string, built: Edit): Edit {
@@ -53,7 +50,6 @@ export function PatternDialog({ onClose, onAdded }: { onClose: () => void; onAdd
   const read = useMemo(() => (text === null ? null : readWritten(text)), [text]);
   const built = read ? editOf(read) : fromPattern;
   const shown = built.ok ? built.train : (read?.shown ?? null);
-  const drawn = useMemo(() => (shown ? drawSideView(shown, SPACE) : null), [shown]);
   const router = useRouter();
   const write = (now: string) => {
     setText(now);
@@ -145,12 +141,10 @@ export function PatternDialog({ onClose, onAdded }: { onClose: () => void; onAdd
               </p>
             )}
             <div className="mt-1 grid h-36 place-items-center border border-base-300">
-              {shown && drawn?.ok ? (
-                <SmallSideView view={drawn.view} train={shown} className="h-36 w-full" />
+              {shown ? (
+                <PreviewDrawing train={shown} />
               ) : (
-                <p className="muted px-4 text-sm">
-                  {drawn && !drawn.ok ? drawn.why : 'The drawing comes back when the counts are right.'}
-                </p>
+                <p className="muted px-4 text-sm">The drawing comes back when the counts are right.</p>
               )}
             </div>
             {built.ok && <TrainPreview train={built.train} />}

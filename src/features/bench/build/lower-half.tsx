@@ -32,7 +32,7 @@ export function LowerHalf() {
   return (
     <section
       aria-label="Build"
-      className="flex h-[48vh] min-h-72 max-sm:h-[72vh] shrink-0 flex-col border-t border-base-300 print:hidden"
+      className="flex h-[42vh] min-h-64 max-sm:h-[72vh] shrink-0 flex-col border-t border-base-300 print:hidden"
     >
       <Close heading={building === 'text' ? 'In writing' : 'Parts'} />
       {building === 'text' ? <TextPane.Shown /> : <TablePane.Shown />}

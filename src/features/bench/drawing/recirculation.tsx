@@ -14,7 +14,7 @@ export function Recirculation() {
   const { paths } = useExplained();
   if (!paths || paths.recirculating.length === 0) return null;
   return (
-    <ul className="absolute left-4 top-9 flex flex-col gap-1 text-sm">
+    <ul className="flex flex-col gap-1 px-3 pt-1 text-sm">
       {paths.recirculating.map(({ share, stops }, i) => {
         const members = [...new Set(stops.filter(({ kind }) => kind === 'member').map(({ id }) => id))];
         const joints = [...new Set(stops.filter(({ kind }) => kind === 'joint').map(({ id }) => id))];
@@ -22,7 +22,7 @@ export function Recirculation() {
           <li
             key={i}
             tabIndex={0}
-            className="flex items-center gap-1.5 bg-base-100/90 px-1 text-primary"
+            className="flex items-center gap-1.5 px-1 text-primary"
             title={`exactly ${toFraction(share)} of the input power`}
             onPointerEnter={() => light({ members, couplers: joints })}
             onPointerLeave={() => light(null)}

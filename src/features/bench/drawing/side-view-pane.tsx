@@ -130,6 +130,8 @@ function Drawing({ view }: { view: SideView }) {
           <SmallButton label="Fit to the space" onPress={zoom.fit} icon={<Maximize className="size-4" aria-hidden />} />
         </div>
       </PaneHeader>
+      <Recirculation />
+      {flowing.some(({ share }) => share === null) && <OpenPower />}
       <div className="relative min-h-0 flex-1 contain-content">
         <svg
           ref={svg}
@@ -222,8 +224,6 @@ function Drawing({ view }: { view: SideView }) {
           <AskAbout question={question} before={train} onDone={() => setQuestion(null)} />
         </div>
       )}
-      <Recirculation />
-      {flowing.some(({ share }) => share === null) && <OpenPower />}
       <PartNote />
     </>
   );
@@ -241,11 +241,7 @@ const both = (a: Handlers, b: Handlers): Handlers => ({
 
 /** What the dotted stretches of the power path mean. */
 function OpenPower() {
-  return (
-    <p className="absolute left-4 top-9 bg-base-100/90 px-1 text-sm text-primary">
-      Dotted: how much power goes this way is not determined.
-    </p>
-  );
+  return <p className="px-4 pt-1 text-sm text-primary">Dotted: how much power goes this way is not determined.</p>;
 }
 
 const Bearings = memo(function Bearings({ at }: { at: SideView['bearings'] }) {

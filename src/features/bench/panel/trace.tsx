@@ -106,11 +106,15 @@ function stopName(train: Train, { kind, id }: Stop): string | null {
 }
 
 function OpenPaths({ split }: { split: boolean }) {
+  const several = useTrain(({ train }) => train.outputs.length > 1);
+  const unloaded = useTrain(({ given }) => given === 'torque');
   return (
     <p className="muted mt-3 border-t border-base-300 pt-1 text-sm">
       {split
         ? 'How power divides depends on how fast each output turns.'
-        : 'How power divides is not determined: parallel ways share it.'}
+        : several && unloaded
+          ? 'How power divides depends on what holds each output: choose “loads” under Given, and type them.'
+          : 'How power divides is not determined: parallel ways share it.'}
     </p>
   );
 }

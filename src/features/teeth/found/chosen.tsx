@@ -1,5 +1,4 @@
 import { useMemo } from 'react';
-import { drawSideView } from '@/core/drawing';
 import { abs, toFraction, toNumber } from '@/core/rational';
 import {
   checksOf,
@@ -16,6 +15,7 @@ import type { Train } from '@/core/train';
 import { figure } from '@/core/units';
 import { listed, memberName } from '@/core/words';
 import { SmallSideView } from '@/figures/side-view/small-side-view';
+import { useDraftedSideView } from '@/workers/use-drafted-side-view';
 import { errorText } from './error-text';
 import { UseIt } from './use-it';
 import { WaysList } from './ways-list';
@@ -43,18 +43,13 @@ export function ChosenResult({ question, train, finding, checks, ways, filter, o
     () => checks ?? (finding.made.kind === 'chain' ? checksOf(question, finding, train) : []),
     [checks, question, finding, train],
   );
-  const drawn = useMemo(() => (made.ok ? drawSideView(made.train, SPACE) : null), [made]);
   return (
     <section aria-label="The chosen one" className="border-t border-base-content px-4 py-2 text-sm">
       <h3 className="font-semibold">
         {question.kind === 'fit' ? 'This train with other counts' : countsText(finding)}
       </h3>
       <div className="my-1 grid h-32 place-items-center border border-base-300">
-        {made.ok && drawn?.ok ? (
-          <SmallSideView view={drawn.view} train={made.train} className="h-32 w-full" />
-        ) : (
-          <p className="muted px-4">{made.ok ? (drawn && !drawn.ok ? drawn.why : '') : made.message}</p>
-        )}
+        {made.ok ? <Drawing train={made.train} /> : <p className="muted px-4">{made.message}</p>}
       </div>
       {made.ok && <UseIt question={question} finding={finding} made={made.train} />}
       {finding.ratios.length > 1 && <Ratios ratios={finding.ratios} />}
@@ -151,3 +146,13 @@ const Changes = ({ train, teeth }: { train: Train; teeth: ReadonlyMap<string, nu
 );
 
 const MOST_TOLD = 4;
+
+/** Its side view. */
+function Drawing({ train }: { train: Train }) {
+  const drawn = useDraftedSideView(train, SPACE);
+  return drawn.ok ? (
+    <SmallSideView view={drawn.view} train={train} className="h-32 w-full" />
+  ) : (
+    <p className="muted px-4">{drawn.why}</p>
+  );
+}
