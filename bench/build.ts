@@ -1,4 +1,5 @@
 import { fillIn } from '../src/features/bench/build/table/fill';
+import { NO_DRAFTS } from '../src/features/bench/build/table/kept-rows';
 import { readWritten, writeTrain } from '../src/core/written-form';
 import { partsTable } from '../src/core/parts-table';
 import { demoTrain } from '../src/testing/demo-train';
@@ -32,7 +33,7 @@ export async function benchBuild(): Promise<void> {
   let teeth = 40;
   const cell = () => {
     teeth = teeth === 40 ? 41 : 40;
-    fillIn(harvester, [], { section: 'sets', row: 0, column: 'sun', texts: [[String(teeth)]] }, false);
+    fillIn(harvester, NO_DRAFTS, { section: 'sets', row: 0, column: 'sun', texts: [[String(teeth)]] }, false);
   };
   console.log(`a cell of it (${first?.cells.sunOn}) taken: ${timed(cell)} ms`);
   await withApplication(benchEditor);

@@ -171,11 +171,19 @@ test('a row that is not whole waits with what it lacks, also after a reload; by 
   await cell(page, 'Sun, sets row 1').fill('2x');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('alert').filter({ hasText: '“2x” is not a tooth count, a whole number.' })).toBeVisible();
+  // The slip stays where it was typed, also after a reload, until Escape takes it back.
+  await page.reload();
+  await openTable(page);
+  await expect(cell(page, 'Sun, sets row 1')).toHaveValue('2x');
+  await expect(page.getByRole('alert').filter({ hasText: '“2x” is not a tooth count, a whole number.' })).toBeVisible();
+  await cell(page, 'Sun, sets row 1').press('Escape');
   await expect(cell(page, 'Sun, sets row 1')).toHaveValue('24');
   await cell(page, 'Name, positions row 1').press('Alt+ArrowDown');
   await expect(cell(page, 'Name, positions row 1')).toHaveValue('direct');
   // A row is dragged by its number, and copied whole.
   const rowNumber = (n: number) => page.getByRole('button', { name: new RegExp(`^Members, row ${n}\\.`) });
+  // Rows near an edge would be scrolled while they are dragged.
+  await page.getByRole('grid', { name: 'Members' }).evaluate((grid) => grid.scrollIntoView({ block: 'center' }));
   const [from, to] = [(await rowNumber(1).boundingBox())!, (await rowNumber(3).boundingBox())!];
   await page.mouse.move(from.x + 8, from.y + 8);
   await page.mouse.down();

@@ -80,12 +80,15 @@ const STATEMENTS: Readonly<Record<Exclude<Section, 'wheels'>, (cells: Cells, tra
     const end = `${kind === 'inside' ? 'ring ' : ''}${mate} on ${word(mateOn)}`;
     return `${head}: ${sameIdler(train, driver, driverOn)} drives ${end}${sense === '' ? '' : `, ${sense}`}`;
   },
-  couplers: ({ name = '', kind = '', a = '', b = '', style = '' }) => {
+  couplers: ({ name = '', kind = '', a = '', b = '', style = '' }, train) => {
     const type = kind || (b === '' || b.toLowerCase() === 'frame' ? 'brake' : 'clutch');
     const rest = style === '' ? '' : `, ${style}`;
     if (type === 'slide') return `slide ${word(name)}: pair ${word(a)}${rest}`;
-    if (type === 'brake') return `brake ${word(name)}: ${word(a)}${rest}`;
-    return `${type} ${word(name)}: ${word(a)} ${type === 'one-way' ? 'pushes' : 'with'} ${word(b)}${rest}`;
+    const joined = type === 'brake' ? [a] : [a, b];
+    // A shaft that only couplers join has no other row to come into being by.
+    const made = joined.filter((one) => memberCalled(train, one) === null).map((one) => `member ${word(one)}\n`);
+    const joins = joined.map(word).join(type === 'one-way' ? ' pushes ' : ' with ');
+    return `${made.join('')}${type} ${word(name)}: ${joins}${rest}`;
   },
   members: ({ name = '', role = '', limit = '', color = '' }) => {
     const clauses = [

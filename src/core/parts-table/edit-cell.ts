@@ -178,10 +178,11 @@ function editCoupler(train: Train, id: string, column: Column, said: string): Ed
     case 'a':
     case 'b': {
       if (!('joins' in coupler)) return refused('A sliding mesh joins its two gears: change the pair.');
+      if (said === '') return refused('Name the member that it joins.');
       const [a, b] = coupler.joins;
-      const found = memberCalled(train, said);
-      if (found === null) return refused(noMember(train, said));
-      return recouple(train, id, { joins: column === 'a' ? [found, b] : [a, found] });
+      const { train: grown, id: found } = withMember(train, said);
+      const edit = recouple(grown, id, { joins: column === 'a' ? [found, b] : [a, found] });
+      return edit.ok ? checked(withoutBare(edit.train, [column === 'a' ? a : b])) : edit;
     }
     default:
       return refused('This is not changed here.');
@@ -207,8 +208,9 @@ function editMember(train: Train, id: string, column: Column, said: string): Edi
     case 'role': {
       const is = id === train.input ? 'input' : train.outputs.includes(id) ? 'output' : '';
       if (said === is) return same(train);
-      if (said === 'input') return setInput(train, id);
-      if (said === 'output' || (said === '' && is === 'output')) return toggleOutput(train, id);
+      if (said === 'input') return withoutUnused(setInput(train, id), [train.input]);
+      if (said === 'output' || (said === '' && is === 'output'))
+        return withoutUnused(toggleOutput(train, id), said === 'output' ? train.outputs : []);
       return refused(
         said === '' ? 'A train needs an input: make another member the input.' : unknown(said, 'a role', ROLES),
       );
@@ -286,15 +288,24 @@ function withMember(train: Train, name: string): { readonly train: Train; readon
   return { train: { ...train, members: [...train.members, { id, name }] }, id };
 }
 
+/** Where power comes in or goes out by another member, one that nothing else stood on is left out altogether. */
+function withoutUnused(edit: Edit, before: readonly string[]): Edit {
+  if (!edit.ok) return edit;
+  const { train } = edit;
+  const unused = before.filter((id) => !isUsed(train, id));
+  const outputs = train.outputs.filter((id) => !unused.includes(id));
+  return checked(withoutBare({ ...train, outputs }, unused));
+}
+
+/** Does any part stand on a member? */
+const isUsed = (train: Train, id: string): boolean =>
+  train.gears.some(({ member }) => member === id) ||
+  train.members.some(({ carrier }) => carrier === id) ||
+  train.couplers.some((coupler) => 'joins' in coupler && coupler.joins.includes(id));
+
 /** Without those of these members on which nothing is left. */
 export function withoutBare(train: Train, members: readonly string[]): Train {
-  const isUsed = (id: string) =>
-    id === train.input ||
-    train.outputs.includes(id) ||
-    train.gears.some(({ member }) => member === id) ||
-    train.members.some(({ carrier }) => carrier === id) ||
-    train.couplers.some((coupler) => 'joins' in coupler && coupler.joins.includes(id));
-  const bare = new Set(members.filter((id) => !isUsed(id)));
+  const bare = new Set(members.filter((id) => id !== train.input && !train.outputs.includes(id) && !isUsed(train, id)));
   return bare.size === 0 ? train : { ...train, members: train.members.filter(({ id }) => !bare.has(id)) };
 }
 
@@ -309,13 +320,6 @@ function withCouplers(train: Train, said: string, make: (ids: readonly string[])
   }
   return make(ids);
 }
-
-const noMember = (train: Train, name: string): string =>
-  missingText(
-    'member',
-    name,
-    train.members.map(({ id }) => memberName(train, id)),
-  );
 
 const unknown = (said: string, what: string, words: readonly string[]): string =>
   `“${said}” is not ${what}: there are ${listed(words)}.`;

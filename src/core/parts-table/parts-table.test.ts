@@ -164,9 +164,14 @@ test('a row that is not whole says what it lacks; one that is wrong says why', (
     kind: 'lacks',
     what: ['the mate’s member'],
   });
-  expect(addRow(train, 'couplers', { name: 'X', a: 'rign', kind: 'brake' })).toMatchObject({
+  expect(addRow(train, 'couplers', { name: 'X', a: 'ring', kind: 'brake', style: 'dig' })).toMatchObject({
     kind: 'wrong',
-    message: expect.stringContaining('Did you mean “ring”?') as string,
+    message: expect.stringContaining('Did you mean “dog”?') as string,
+  });
+  // A name that is not there makes a member, as in every other table.
+  expect(addRow(train, 'couplers', { name: 'X', a: 'drum', kind: 'brake' })).toMatchObject({
+    kind: 'whole',
+    train: { members: [...train.members, { name: 'drum' }] },
   });
   const odd = { sun: '21', sunOn: 'a', ring: '60', ringOn: 'b', carrier: 'c' };
   expect(addRow(train, 'sets', odd)).toMatchObject({ message: expect.stringContaining('is odd') as string });

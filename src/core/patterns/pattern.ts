@@ -27,6 +27,8 @@ export interface PatternQuestion {
 export interface Pattern {
   readonly key: string;
   readonly title: string;
+  /** What its trains are called until they get a name; where it is not said, by the title. */
+  readonly called?: string;
   readonly says: string;
   readonly asks: readonly PatternQuestion[];
   readonly build: (answer: (key: string) => number) => PatternParts;

@@ -144,6 +144,7 @@ const rangeBox: Pattern = {
 const nothing: Pattern = {
   key: 'nothing',
   title: 'Nothing yet',
+  called: 'Unnamed train',
   says: 'An input and an output shaft without a gear, to be built on the bench part by part.',
   asks: [],
   build: () => ({

@@ -3,7 +3,7 @@ export { readWritten, type WrittenTrain } from './read';
 export { writeTrain } from './write';
 export { Ids } from './ids';
 export { isWritten } from './is-written';
-export { missingText } from './nearest';
+export { missingText, nearest } from './nearest';
 export { quote as quotedName } from './quote';
 export { rowsOf, type WrittenRow } from './rows';
 export { BEGINNINGS, FRAME_WORDS, LEADS, LINKING } from './words';

@@ -44,7 +44,7 @@ export function PatternDialog({ onClose, onAdded }: { onClose: () => void; onAdd
   const [message, setMessage] = useState<string | null>(null);
   const told = usePartWords();
   const fromPattern = useMemo(
-    () => namedIn(told, buildPattern(pattern, name || told(pattern.title), numbers(typed))),
+    () => namedIn(told, buildPattern(pattern, name || told(pattern.called ?? pattern.title), numbers(typed))),
     [pattern, name, typed, told],
   );
   const read = useMemo(() => (text === null ? null : readWritten(text)), [text]);
@@ -117,7 +117,12 @@ export function PatternDialog({ onClose, onAdded }: { onClose: () => void; onAdd
             {text === null ? (
               <>
                 <p className="text-sm">{told(pattern.says)}</p>
-                <Field label="Name" value={name} placeholder={told(pattern.title)} onChange={setName} />
+                <Field
+                  label="Name"
+                  value={name}
+                  placeholder={told(pattern.called ?? pattern.title)}
+                  onChange={setName}
+                />
                 {pattern.asks.map((ask) => (
                   <AskField
                     key={ask.key}

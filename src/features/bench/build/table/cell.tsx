@@ -7,7 +7,10 @@ import { beginRun, goTo, goToNextRun } from './go-to';
 
 interface Props {
   readonly label: string;
+  /** What was typed last, whether or not it could be taken. */
   readonly value: string;
+  /** What holds in the train. */
+  readonly taken: string;
   /** It is in a row that is not whole yet. */
   readonly waits: boolean;
   /** The id of what is offered. */
@@ -22,9 +25,10 @@ const byTab = { now: false };
 
 /**
  * A cell, typed over as in a spreadsheet: the arrows take it and go on, Tab goes along the row, Enter to the next row
- * where this one was begun, Escape gives back what was there.
+ * where this one was begun, Escape gives back what was there. What could not be taken stays until it can, or until
+ * Escape takes it back.
  */
-export function Cell({ label, value, waits, list, onCommit, onPaste }: Props) {
+export function Cell({ label, value, taken, waits, list, onCommit, onPaste }: Props) {
   const [typed, setTyped] = useState<string | null>(null);
   const given = useRef(false);
   const commit = () => {
@@ -38,6 +42,7 @@ export function Cell({ label, value, waits, list, onCommit, onPaste }: Props) {
         // The arrow of a list would stand over the end of a name; the arrow keys open it too.
         '[&::-webkit-calendar-picker-indicator]:hidden!',
         waits && 'muted',
+        !waits && value !== taken && 'text-error',
       )}
       data-cell
       aria-label={label}
@@ -63,8 +68,10 @@ export function Cell({ label, value, waits, list, onCommit, onPaste }: Props) {
         const { key, currentTarget: field } = event;
         byTab.now = key === 'Tab';
         if (event.altKey || event.ctrlKey || event.metaKey) return;
-        if (key === 'Escape' && typed !== null) {
+        const refused = !waits && value !== taken;
+        if (key === 'Escape' && (typed !== null || refused)) {
           event.stopPropagation();
+          if (typed === null) onCommit(taken);
           setTyped(null);
         } else if (key === 'Enter' || key === 'ArrowUp' || key === 'ArrowDown') {
           event.preventDefault();

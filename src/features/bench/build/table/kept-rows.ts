@@ -1,8 +1,14 @@
-import { COLUMNS, type Section } from '@/core/parts-table';
+import { COLUMNS, type Cells, type Section } from '@/core/parts-table';
 import { keepStored, stored } from '@/ui/stored';
-import type { DraftRow } from './fill';
 
-/** Rows that are not whole yet, by their sections. */
+/** What is typed and not in the train: a row that is not whole yet, or cells of a row that is there. */
+export interface DraftRow {
+  /** The id of the row whose cells could not be taken as they stand. */
+  readonly of?: string;
+  readonly cells: Cells;
+}
+
+/** What is typed and not in the train, by its sections. */
 export type Drafts = Readonly<Record<Section, readonly DraftRow[]>>;
 
 export const NO_DRAFTS: Drafts = { sets: [], pairs: [], wheels: [], couplers: [], members: [], positions: [] };
@@ -23,6 +29,10 @@ export const keepRows = (id: string, drafts: Drafts): void =>
   keepStored(keyOf(id), Object.values(drafts).every((rows) => rows.length === 0) ? null : drafts);
 
 function isRow(row: unknown): row is DraftRow {
-  const cells = (row as Partial<DraftRow> | null)?.cells;
-  return typeof cells === 'object' && Object.values(cells).every((text) => typeof text === 'string');
+  const { of, cells } = (row ?? {}) as Partial<DraftRow>;
+  return (
+    (of === undefined || typeof of === 'string') &&
+    typeof cells === 'object' &&
+    Object.values(cells).every((text) => typeof text === 'string')
+  );
 }

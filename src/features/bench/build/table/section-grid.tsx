@@ -6,9 +6,10 @@ import type { Cells, Column, PartRow, Section } from '@/core/parts-table';
 import type { Highlight } from '@/features/train/highlight';
 import { useLight, useTrain } from '@/features/train/use-train';
 import { Cell } from './cell';
-import { blockOf, draftSays, type DraftRow } from './fill';
+import { blockOf, draftSays, newRowsOf } from './fill';
 import { GridRow } from './grid-row';
 import { HEADS, SECTION_NAMES, type Head } from './heads';
+import type { DraftRow } from './kept-rows';
 
 interface Props {
   readonly section: Section;
@@ -16,25 +17,45 @@ interface Props {
   readonly offers: string;
   readonly rows: readonly PartRow[];
   readonly drafts: readonly DraftRow[];
-  /** What could not be taken, by row. */
-  readonly messages: ReadonlyMap<number, string>;
+  /** What is to be said of a row. */
+  readonly said: RowSaid | null;
   readonly onFill: (row: number, column: Column, texts: readonly (readonly string[])[]) => void;
   readonly onRemove: (rows: readonly number[]) => void;
   readonly onMove: (row: number, by: number) => void;
 }
 
+/** What is to be said of a row beside what it says of itself. */
+export interface RowSaid {
+  readonly row: number;
+  readonly message: string;
+  readonly wrong: boolean;
+}
+
 /** One kind of parts, a row each; below them rows that are not whole yet, and an empty one to begin in. */
-export function SectionGrid({ section, offers, rows, drafts, messages, onFill, onRemove, onMove }: Props) {
+export function SectionGrid({ section, offers, rows, drafts, said, onFill, onRemove, onMove }: Props) {
   const train = useTrain((state) => state.train);
   const lit = useTrain((state) => state.highlight);
   const light = useLight();
   const [chosen, setChosen] = useState<readonly number[]>([]);
   // A row is read by the grammar; what is pointed at changes far more often than what is typed.
-  const waiting = useMemo(() => drafts.map((draft) => draftSays(train, section, draft)), [train, section, drafts]);
+  const waiting = useMemo(
+    () => drafts.map((draft) => ({ draft, says: draftSays(train, section, draft) })),
+    [train, section, drafts],
+  );
+  const newRows = newRowsOf(drafts);
   const heads = HEADS[section];
   // Wheels come with their sets and pairs: no row is begun here.
   const begins = section === 'wheels' ? [] : [{}];
-  const lines = [...rows.map(({ cells }) => cells), ...drafts.map(({ cells }) => cells), ...begins];
+  const lines: Cells[] = [
+    ...rows.map(({ id, cells }) => ({ ...cells, ...drafts.find(({ of }) => of === id)?.cells })),
+    ...newRows.map(({ cells }) => cells),
+    ...begins,
+  ];
+  const own = (i: number): Omit<RowSaid, 'row'> => {
+    const row = rows[i];
+    const found = waiting.find(({ draft }) => (row ? draft.of === row.id : draft === newRows[i - rows.length]));
+    return { message: found?.says ?? '', wrong: row !== undefined && found !== undefined };
+  };
   const isLit = (row: PartRow | undefined) => row !== undefined && lit !== null && pointsAtRow(section, row, lit);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
   const moved = ({ active, over }: DragEndEvent) => {
@@ -86,13 +107,13 @@ export function SectionGrid({ section, offers, rows, drafts, messages, onFill, o
           <tbody>
             {lines.map((cells, i) => {
               const row = rows[i];
-              const says = messages.get(i) ?? waiting[i - rows.length] ?? '';
+              const says = said?.row === i ? said : own(i);
               return (
                 <GridRow
                   key={i}
                   name={`${SECTION_NAMES[section]}, row ${i + 1}`}
-                  says={says}
-                  wrong={messages.has(i)}
+                  says={says.message}
+                  wrong={says.wrong}
                   span={heads.length}
                   lit={isLit(row)}
                   chosen={chosen.includes(i)}
@@ -110,7 +131,8 @@ export function SectionGrid({ section, offers, rows, drafts, messages, onFill, o
                     <td key={column} className="border border-base-300 p-0" style={{ minWidth: width }}>
                       <Cell
                         label={`${head}, ${SECTION_NAMES[section].toLowerCase()} row ${i + 1}`}
-                        value={(cells as Partial<Record<Column, string>>)[column] ?? ''}
+                        value={cells[column] ?? ''}
+                        taken={row?.cells[column] ?? ''}
                         waits={row === undefined}
                         list={words && `${offers}-${typeof words === 'string' ? words : `${section}-${column}`}`}
                         onCommit={(text) => onFill(i, column, [[text]])}

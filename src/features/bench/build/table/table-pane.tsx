@@ -7,17 +7,18 @@ import { joinMembers, type Edit, type Train } from '@/core/train';
 import { couplerName, memberName } from '@/core/words';
 import { editTrain } from '@/features/train/edit';
 import { KeepSets } from '@/features/train/keep-sets';
+import { engagementIn } from '@/features/train/engagement';
+import type { TrainState } from '@/features/train/store';
 import { useTrain, useTrainStore } from '@/features/train/use-train';
 import { usePreferences } from '@/ui/preferences';
 import { isPlain } from '../../editing/ask-first';
 import { useBench, useBenchItself } from '../../use-bench';
 import { AskAbout, type Question } from '../../editing/ask-about';
-import { fillIn } from './fill';
+import { fillIn, newRowsOf } from './fill';
 import { SECTION_NAMES } from './heads';
-import { Offers, SectionGrid } from './section-grid';
+import { Offers, SectionGrid, type RowSaid } from './section-grid';
 
 const SECTIONS = Object.keys(SECTION_NAMES) as Section[];
-const NONE: ReadonlyMap<number, string> = new Map();
 
 /** A train's parts as tables: every whole row is in the drawing, a row that is not whole waits with what it lacks. */
 export function TablePane() {
@@ -28,11 +29,11 @@ export function TablePane() {
   const keepSets = usePreferences((state) => state.keepSets);
   const table = modelOf(train).derive(partsTable);
   const offers = useId();
-  const [said, setSaid] = useState<{ section: Section; row: number; message: string } | null>(null);
+  const [said, setSaid] = useState<(RowSaid & { readonly section: Section }) | null>(null);
   const [question, setQuestion] = useState<Question | null>(null);
 
   const take = (edit: Edit, section: Section, row: number) => {
-    setSaid(edit.ok ? null : { section, row, message: edit.message });
+    setSaid(edit.ok ? null : { section, row, message: edit.message, wrong: true });
     if (edit.ok && edit.train !== train) editTrain(store, edit.train);
   };
   const fill = (section: Section, row: number, column: Column, texts: readonly (readonly string[])[]) => {
@@ -43,21 +44,23 @@ export function TablePane() {
   };
   const fillNow = (section: Section, row: number, column: Column, texts: readonly (readonly string[])[]) => {
     const now = store.getState().train;
-    const kept = bench.store.getState().drafts;
     const {
       train: next,
-      drafts: left,
-      messages,
-    } = fillIn(now, kept[section], { section, row, column, texts }, keepSets);
-    setSaid(messages[0] === undefined ? null : { section, row, message: messages[0] });
-    bench.store.getState().keepDrafts({ ...kept, [section]: left });
-    if (next !== now) editTrain(store, next);
+      drafts: waiting,
+      left,
+      made,
+    } = fillIn(now, bench.store.getState().drafts, { section, row, column, texts }, keepSets);
+    const message = left ?? made;
+    setSaid(message === null ? null : { section, row, message, wrong: left !== null });
+    bench.store.getState().keepDrafts(waiting);
+    if (next !== now) editTrain(store, next, positionShown(store.getState(), next));
   };
   const remove = (section: Section, rows: readonly number[]) => {
     const there = table[section].length;
     const ids = rows.flatMap((row) => table[section][row]?.id ?? []);
-    const left = drafts[section].filter((_, i) => !rows.includes(there + i));
-    if (left.length < drafts[section].length) bench.store.getState().keepDrafts({ ...drafts, [section]: left });
+    const gone = newRowsOf(drafts[section]).filter((_, i) => rows.includes(there + i));
+    const left = drafts[section].filter((draft) => !gone.includes(draft));
+    if (gone.length > 0) bench.store.getState().keepDrafts({ ...drafts, [section]: left });
     if (ids.length === 0) return;
     const edit = removeRows(train, section, ids);
     const apply = () => take(edit, section, rows[0] ?? 0);
@@ -87,7 +90,7 @@ export function TablePane() {
           section={section}
           rows={table[section]}
           drafts={drafts[section]}
-          messages={said?.section === section ? new Map([[said.row, said.message]]) : NONE}
+          said={said?.section === section ? said : null}
           onFill={(row, column, texts) => fill(section, row, column, texts)}
           onRemove={(rows) => remove(section, rows)}
           onMove={(row, by) => {
@@ -98,6 +101,13 @@ export function TablePane() {
       ))}
     </div>
   );
+}
+
+/** What is engaged follows the position that is shown as it is typed; the first one that a train gets is shown. */
+function positionShown(state: TrainState, { positions }: Train): Parameters<typeof editTrain>[2] {
+  const { positionId } = engagementIn(state);
+  const shown = state.train.positions.length === 0 ? positions[0] : positions.find(({ id }) => id === positionId);
+  return shown && { choice: { engaged: shown.engaged, positionId: shown.id } };
 }
 
 interface Alike {
