@@ -120,6 +120,19 @@ test('the same sets are pasted from a spreadsheet, a count is typed over, and th
   await expect(grid(page, 'Sets').getByRole('row').nth(1)).toHaveClass(/bg-base-200/);
 });
 
+test('one module is filled down to all wheels in one step', async ({ page, request }) => {
+  await page.goto(`${await freshTrain(request, 'harvester')}#table`);
+  const moduleOf = (n: number) => cell(page, `Module, mm, wheels row ${n}`);
+  await expect(moduleOf(1)).toBeVisible();
+  const last = await grid(page, 'Wheels').getByRole('row').count();
+  await moduleOf(1).fill('1.25');
+  await page.keyboard.press('Control+d');
+  await expect(moduleOf(1)).toHaveValue('1.25');
+  await expect(moduleOf(last - 1)).toHaveValue('1.25');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(moduleOf(last - 1)).not.toHaveValue('1.25');
+});
+
 test('a name joins after one question, another makes a member; a removal says what goes along', async ({
   page,
   request,

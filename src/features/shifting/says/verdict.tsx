@@ -175,8 +175,8 @@ function Account({ made: { run, scenario } }: { made: FinishedRun }) {
       <dt className="muted">Energy</dt>
       <dd>
         <span className="figure">{figure(motorJ)} J</span> in = <span className="figure">{figure(loadJ)} J</span> to the
-        load + <span className="figure">{figure(lossJ)} J</span> lost +{' '}
-        <span className="figure">{figure(storedJ)} J</span> stored
+        load + <span className="figure">{figure(beside(lossJ, motorJ))} J</span> lost +{' '}
+        <span className="figure">{figure(beside(storedJ, motorJ))} J</span> stored
         <span className="muted">
           ; {unexplained < 1e-6 ? 'energy balances' : `${figure(unexplained * 100)} % is not accounted for`}
         </span>
@@ -184,6 +184,9 @@ function Account({ made: { run, scenario } }: { made: FinishedRun }) {
     </dl>
   );
 }
+
+/** A part of a whole, without what is only the rounding of a sum. */
+const beside = (part: number, whole: number): number => (Math.abs(part) < 1e-9 * Math.abs(whole) ? 0 : part);
 
 /** Seconds, a tenth where they are few. */
 const spent = (time: number): string => `${time.toFixed(time < 10 ? 2 : 1)} s`;

@@ -16,6 +16,8 @@ interface Props {
   /** The id of what is offered. */
   readonly list: string | undefined;
   readonly onCommit: (text: string) => void;
+  /** The same text goes into all rows from this one on. */
+  readonly onFillDown: (text: string) => void;
   /** @returns whether the text was a block of cells, and is filled in. */
   readonly onPaste: (text: string) => boolean;
 }
@@ -28,7 +30,7 @@ const byTab = { now: false };
  * where this one was begun, Escape gives back what was there. What could not be taken stays until it can, or until
  * Escape takes it back.
  */
-export function Cell({ label, value, taken, waits, list, onCommit, onPaste }: Props) {
+export function Cell({ label, value, taken, waits, list, onCommit, onFillDown, onPaste }: Props) {
   const [typed, setTyped] = useState<string | null>(null);
   const given = useRef(false);
   const commit = () => {
@@ -67,6 +69,11 @@ export function Cell({ label, value, taken, waits, list, onCommit, onPaste }: Pr
       onKeyDown={(event) => {
         const { key, currentTarget: field } = event;
         byTab.now = key === 'Tab';
+        if (key === 'd' && (event.ctrlKey || event.metaKey)) {
+          event.preventDefault();
+          onFillDown(typed ?? value);
+          setTyped(null);
+        }
         if (event.altKey || event.ctrlKey || event.metaKey) return;
         const refused = !waits && value !== taken;
         if (key === 'Escape' && (typed !== null || refused)) {

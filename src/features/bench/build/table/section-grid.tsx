@@ -136,6 +136,9 @@ export function SectionGrid({ section, offers, rows, drafts, said, onFill, onRem
                         waits={row === undefined}
                         list={words && `${offers}-${typeof words === 'string' ? words : `${section}-${column}`}`}
                         onCommit={(text) => onFill(i, column, [[text]])}
+                        onFillDown={(text) =>
+                          onFill(i, column, Array<string[]>(Math.max(1, rows.length - i)).fill([text]))
+                        }
                         onPaste={(text) => {
                           const block = blockOf(text);
                           if (block) onFill(i, column, block);

@@ -78,7 +78,8 @@ export function TablePane() {
         <KeepSets />
         <p className="muted text-xs">
           Type over a cell; a new name makes a member, “frame” holds. Paste rows from a spreadsheet. Enter and the
-          arrows go on, Alt with an arrow moves a row, Delete on its number removes it.
+          arrows go on, Ctrl+D fills a cell down to the last row, Alt with an arrow moves a row, Delete on its number
+          removes it.
         </p>
       </div>
       <Offers id={`${offers}-members`} names={[...train.members.map(({ id }) => memberName(train, id)), 'frame']} />
