@@ -41,6 +41,19 @@ test('the latest request of a lane wins, even over a job that never ends', async
   expect(await counted).toMatchObject({ value: { counted: 1 } });
 });
 
+test('what is given up in the moment it was asked is begun by no thread', async () => {
+  const own = pool(1);
+  await own.lane().run('count', 1);
+  const lane = own.lane();
+  const never = lane.run('forever', null);
+  lane.giveUp();
+  // The thread that is idle is free for this one: with the other before it, it would never come.
+  const counted = await own.lane().run('count', 2);
+  expect(counted).toMatchObject({ value: { counted: 2 } });
+  expect(await never).toEqual({ superseded: true });
+  expect(threads).toHaveLength(1);
+});
+
 test('what is given up ends, tells nothing more, and leaves no thread behind', async () => {
   const lane = pool(1).lane();
   const told: number[] = [];

@@ -68,6 +68,11 @@ export class Pool<J extends Record<string, Job>> {
     tell?: (...news: NewsOf<J[K]>) => void,
   ): Promise<OutputOf<J[K]>> {
     await this.turn(signal);
+    // It may have been given up just now, by who asked for something else in the same moment: then no worker takes it.
+    if (signal.aborted) {
+      this.release();
+      throw signal.reason;
+    }
     const engaged = this.nextIdle() ?? this.begin();
     let ended = false;
     const end = () => {
@@ -88,9 +93,14 @@ export class Pool<J extends Record<string, Job>> {
       clearTimeout(spare);
       signal.removeEventListener('abort', end);
       if (!ended && !engaged.isGone) this.idle.push(engaged);
-      this.busy--;
-      this.waiting.shift()?.();
+      this.release();
     }
+  }
+
+  /** Makes room for the next one that waits. */
+  private release(): void {
+    this.busy--;
+    this.waiting.shift()?.();
   }
 
   private begin(): Engaged<J> {
