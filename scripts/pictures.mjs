@@ -11,7 +11,7 @@ const HERE = `http://127.0.0.1:${PORT}`;
 
 const tab = (page, name) => page.getByRole('tab', { name, exact: true }).click();
 
-/** Where each picture is taken, and what is done before. */
+/** Where each picture is taken, what is done before, and which others are taken on the way. */
 const PICTURES = {
   shelf: { at: '/' },
   bench: { at: '/trains/harvester', steps: (page) => page.keyboard.press('2') },
@@ -116,34 +116,47 @@ const PICTURES = {
       await page.getByText('Proven best').waitFor();
     },
   },
-  'bench-body': {
-    at: '/trains/harvester',
-    async steps(page) {
-      await page.keyboard.press('2');
-      await page.getByRole('button', { name: 'Body', exact: true }).click();
-      await page.waitForTimeout(6000);
-    },
-  },
-  schemes: {
+  // One story: from a wish to the sheet of a train that was not there.
+  sheet: {
     at: '/schemes',
-    async steps(page) {
+    before: ['schemes', 'teeth-fit', 'bench-body'],
+    async steps(page, take) {
       await page.getByRole('button', { name: 'Add a set' }).click();
       await page.getByLabel('Ratios, in/out').fill('3.5 2.2 1.5 1 0.75');
       await page.getByLabel('Off by at most').fill('3');
       await page.getByLabel('Engaged at once').fill('2');
       await page.getByText('14 schemes, all').waitFor({ timeout: 30_000 });
-      await page.getByRole('region', { name: 'Schemes', exact: true }).getByRole('row').nth(1).click();
-    },
-  },
-  'teeth-fit': {
-    at: '/trains/harvester/teeth',
-    async steps(page) {
-      await page.getByLabel('Look for').selectOption('fit');
-      await page.getByLabel('Target ratio of 1', { exact: true }).fill('4.6');
-      await page.getByLabel('Target ratio of 8').fill('0.68');
-      await page.getByRole('button', { name: 'Even steps' }).click();
+      await page.getByRole('region', { name: 'Schemes', exact: true }).getByRole('row').nth(4).click();
+      await page.getByText('does not nest as it is drawn.').waitFor({ timeout: 30_000 });
+      await page.getByLabel('Name of the new train').fill('Causeway automatic');
+      await page.mouse.move(900, 620);
+      await take('schemes');
+      await page.getByRole('button', { name: 'Use it as a new train' }).click();
+      await page.waitForURL(/trains/);
+      await page.getByRole('link', { name: 'Teeth' }).click();
+      await page.getByLabel('Target ratio of 1', { exact: true }).fill('3.5');
+      await page.getByLabel('Target ratio of 3').fill('3/2');
+      await page.getByLabel('Target ratio of 5').fill('3/4');
       await page.getByRole('button', { name: 'All', exact: true }).click();
-      await page.getByText('choices of counts that hold').waitFor({ timeout: 30_000 });
+      await page.getByText('choices of counts that hold').waitFor({ timeout: 60_000 });
+      await take('teeth-fit');
+      await page.getByRole('button', { name: /^Use it in this train/ }).click();
+      await page.getByRole('link', { name: 'Bench', exact: true }).click();
+      await page.getByRole('button', { name: 'Table', exact: true }).click();
+      for (const [column, size] of [
+        ['Module, mm', '2'],
+        ['Width, mm', '14'],
+      ]) {
+        await page.getByRole('textbox', { name: `${column}, wheels row 1`, exact: true }).fill(size);
+        await page.keyboard.press('Control+d');
+      }
+      await page.getByRole('button', { name: 'Close, back to the end view and the crank' }).click();
+      await page.keyboard.press('2');
+      await page.getByRole('button', { name: 'Body', exact: true }).click();
+      await page.waitForTimeout(8000);
+      await take('bench-body');
+      await page.getByRole('link', { name: 'Sheet', exact: true }).click();
+      await page.waitForTimeout(4000);
     },
   },
   practice: {
@@ -158,7 +171,6 @@ const PICTURES = {
       await page.waitForTimeout(2000);
     },
   },
-  sheet: { at: '/trains/harvester/sheet' },
   'sheet-shape': {
     at: '/trains/brine-lift/sheet',
     async steps(page) {
@@ -209,8 +221,8 @@ try {
     await later(500);
   }
   const wanted = process.argv.slice(2);
-  for (const [name, { at, steps, theme = 'light' }] of Object.entries(PICTURES)) {
-    if (wanted.length > 0 && !wanted.includes(name)) continue;
+  for (const [name, { at, steps, before = [], theme = 'light' }] of Object.entries(PICTURES)) {
+    if (wanted.length > 0 && ![name, ...before].some((one) => wanted.includes(one))) continue;
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, colorScheme: theme });
     await context.addCookies([{ name: 'visited', value: 'yes', domain: '127.0.0.1', path: '/' }]);
     const page = await context.newPage();
@@ -218,11 +230,14 @@ try {
     await page.waitForTimeout(1500);
     page.setDefaultTimeout(10_000);
     try {
+      const take = async (as) => {
+        await page.waitForTimeout(800);
+        await page.screenshot({ path: `docs/screenshots/${as}.png` });
+        console.log(as);
+      };
       await drawnWell(page);
-      const shown = await steps?.(page);
-      await page.waitForTimeout(800);
-      await (shown?.screenshot ? shown : page).screenshot({ path: `docs/screenshots/${name}.png` });
-      console.log(name);
+      await steps?.(page, take);
+      await take(name);
     } catch (error) {
       console.error(`${name}: ${error instanceof Error ? error.message.split('\n', 2).join(' ') : error}`);
       process.exitCode = 1;

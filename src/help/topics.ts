@@ -47,8 +47,8 @@ export const TOPICS = {
       'Turn exactly one turn and read the counters: they show the ratio as it is counted on the real thing.',
       'Body shows the train in three dimensions, sawn open: drag to look round it, press a part for its card, or a ' +
         'clutch to engage it; cut out more or less, draw the sets apart, see one member alone.',
-      'Give wheels their module and width on their cards: Figures then tells forces, bearings and the wheel that is used ' +
-        'hardest, and Forces draws them.',
+      'Give wheels their module and width on their cards, or in the table of wheels, where Ctrl+D fills a cell down: ' +
+        'Figures then tells forces, bearings and the wheel that is used hardest, and Forces draws them.',
       'Working shows the sum as on paper, checked in several ways; Checks says what is wrong, why, and what to do.',
     ],
     words: [

@@ -31,7 +31,7 @@ export function Chosen({ result, alone, first }: { result: SchemeResult; alone: 
               className="h-56 w-full"
               {...(lit && { closed: new Set(lit) })}
             />
-            <p className="muted text-sm">{nesting(drawn.view.crossings.length)}</p>
+            <p className="muted text-sm">{nesting(drawn.view.crossings.length, drawn.finished)}</p>
           </>
         ) : (
           <p className="muted text-sm">{drawn.why}</p>
@@ -56,10 +56,12 @@ export function Chosen({ result, alone, first }: { result: SchemeResult; alone: 
   );
 }
 
-const nesting = (crossings: number): string =>
-  crossings === 0
-    ? 'Nests: drawn without a crossing.'
-    : `${crossings === 1 ? 'One crossing' : `${crossings} crossings`}: does not nest as it is drawn.`;
+/** @param finished another drawing of it is not looked for any more */
+function nesting(crossings: number, finished: boolean): string {
+  if (crossings === 0) return 'Nests: drawn without a crossing.';
+  const counted = crossings === 1 ? 'One crossing' : `${crossings} crossings`;
+  return finished ? `${counted}: does not nest as it is drawn.` : `${counted} as it is drawn so far.`;
+}
 
 function ChartOf({ result, onPoint }: { result: SchemeResult; onPoint: (engaged: readonly string[] | null) => void }) {
   const { found, figures, train } = result;
