@@ -21,7 +21,7 @@ const below = (most: number): number => Math.floor(random() * most);
 const one = <T,>(list: readonly T[]): T => list[below(list.length)]!;
 
 const TRAINS = JSON.parse(readFileSync('demo/shelf.json', 'utf8')) as string[];
-const SCREENS = ['', '/chart', '/shifting', '/teeth', '/log', '/practice', '/sheet'];
+const SCREENS = ['', '', '#table', '#text', '/chart', '/shifting', '/teeth', '/log', '/practice', '/sheet'];
 const KEYS = [
   '1',
   '2',
@@ -172,7 +172,8 @@ const ACTIONS: readonly (readonly [weight: number, act: Act])[] = [
   [
     4,
     async (page) => {
-      const address = below(6) === 0 ? one(['/', '/practice', '/teeth']) : `/trains/${one(TRAINS)}${one(SCREENS)}`;
+      const address =
+        below(6) === 0 ? one(['/', '/practice', '/teeth', '/schemes']) : `/trains/${one(TRAINS)}${one(SCREENS)}`;
       say(`go to ${address}`);
       await page.goto(HERE + address, { timeout: 20_000 });
     },
