@@ -64,6 +64,36 @@ function sound(train: Train, question: PracticeQuestion): void {
   }
 }
 
+test('gears that are alike are told by their pair, whose mate is named once', () => {
+  // Two gears of 12 on the countershaft, each with one of 9.
+  const train: Train = {
+    format: 'tin-wheel/train',
+    version: 1,
+    name: 'Two pairs alike',
+    members: ['crank', 'drum', 'countershaft'].map((id) => ({ id, name: id })),
+    gears: [
+      { id: 'a', member: 'crank', teeth: 9, type: 'external' },
+      { id: 'b', member: 'countershaft', teeth: 12, type: 'external' },
+      { id: 'c', member: 'countershaft', teeth: 12, type: 'external' },
+      { id: 'd', member: 'drum', teeth: 9, type: 'external' },
+    ],
+    meshes: [
+      { id: 'first', gears: ['a', 'b'] },
+      { id: 'second', gears: ['c', 'd'] },
+    ],
+    couplers: [],
+    positions: [{ id: 'run', name: 'run', engaged: [] }],
+    input: 'crank',
+    outputs: ['drum'],
+  };
+  const { questions } = practise(train, { seed: 3, count: 8, skill: 'drives' });
+  expect(questions.length).toBeGreaterThan(0);
+  for (const question of questions) {
+    sound(train, question);
+    expect(question.text).toMatch(/: (9 on (crank|drum) meshes with 12 on countershaft|12 on countershaft meshes)/);
+  }
+});
+
 test(
   'every question of the demo trains, of 200 random ones and of random ones ' +
     'of every kind, answered again by other routes',

@@ -28,7 +28,7 @@ export function ChartButtons({ onPaste }: { onPaste: () => void }) {
   );
   useCopied(table);
   return (
-    <span className="flex">
+    <span className="flex flex-wrap">
       <button
         type="button"
         className="btn btn-ghost btn-xs"

@@ -21,7 +21,7 @@ export function Chosen({ result, alone, first }: { result: SchemeResult; alone: 
   const drawn = useDraftedSideView(train, SPACE);
   const [lit, setLit] = useState<readonly string[] | null>(null);
   return (
-    <article aria-label="Scheme" className={alone ? 'grid w-full grid-cols-2 gap-4 max-lg:block' : 'w-96 shrink-0'}>
+    <article aria-label="Scheme" className={alone ? 'grid w-full grid-cols-2 gap-4 max-xl:block' : 'w-96 shrink-0'}>
       <div>
         {drawn.ok ? (
           <>

@@ -32,17 +32,17 @@ export function Shelf({ entries }: { entries: readonly ShelfEntry[] }) {
 
   return (
     <div className="mx-auto flex max-w-6xl flex-col px-6">
-      <header className="flex items-center gap-4 border-b border-base-content py-3">
-        <h1 className="text-2xl font-semibold">Tin Wheel</h1>
+      <header className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-base-content py-3">
+        <h1 className="text-2xl font-semibold whitespace-nowrap">Tin Wheel</h1>
         <p className="muted hidden sm:block">Your gear trains</p>
         <span className="flex-1" />
-        <Link href="/practice" className="link-hover text-sm">
+        <Link href="/practice" className="link-hover text-sm whitespace-nowrap">
           Practice
         </Link>
-        <Link href="/teeth" className="link-hover text-sm">
+        <Link href="/teeth" className="link-hover text-sm whitespace-nowrap">
           Tooth counts for a ratio
         </Link>
-        <Link href="/schemes" className="link-hover text-sm">
+        <Link href="/schemes" className="link-hover text-sm whitespace-nowrap">
           Schemes of sets
         </Link>
         <Help about="Shelf" />

@@ -1,5 +1,5 @@
 import { meshRoles } from '../../powerflow';
-import { gearName } from '../../words';
+import { memberName } from '../../words';
 import type { AskSkill } from './skill';
 import { partsById } from '../../train';
 
@@ -13,7 +13,11 @@ export const drives: AskSkill = ({ train, driving, central }, draw) => {
   const mesh = draw.pick(fixed);
   if (!place || !mesh) return undefined;
   const role = meshRoles(place.solved).get(mesh.id) ?? 'idle';
-  const [a, b] = mesh.gears.map((id) => gearName(train, parts.gear(id))) as [string, string];
+  // Gears that are alike are told apart by what they mesh with: here that stands beside them.
+  const [a, b] = parts.pair(mesh).map(({ teeth, member }) => `${teeth} on ${memberName(train, member)}`) as [
+    string,
+    string,
+  ];
   const value =
     role === 'a drives' ? a : role === 'b drives' ? b : role === 'idle' || role === 'stands' ? NOTHING : null;
   if (value === null || a === b) return undefined;

@@ -44,8 +44,13 @@ export function LowerHalf() {
 function useAddress() {
   const { store } = useBenchItself();
   useEffect(() => {
-    const [, building] = /^#(table|text)$/.exec(location.hash) ?? [];
-    if (building) store.getState().build(building as Building);
+    const open = () => {
+      const [, building] = /^#(table|text)$/.exec(location.hash) ?? [];
+      if (building) store.getState().build(building as Building);
+    };
+    open();
+    window.addEventListener('hashchange', open);
+    return () => window.removeEventListener('hashchange', open);
   }, [store]);
 }
 
