@@ -4,8 +4,8 @@ import { arbitraryTrain } from '@/testing/arbitrary-train';
 import { demoTrain } from '@/testing/demo-train';
 import { partPowers } from '../powerflow';
 import { structureOf } from '../structure';
-import type { Train } from '../train';
-import { drawSideView, powerLines } from '.';
+import { checked, type Train } from '../train';
+import { drawSideView, FIRST_SIGHT, powerLines } from '.';
 import { axisHeights, type PlacedGear } from './axis-heights';
 import { drawnRadii } from './radii';
 import { modelOf } from '../model';
@@ -32,6 +32,23 @@ describe('what is to be drawn', () => {
     expect(planes('brine-lift')).toEqual(['s big ', ' small r']);
     expect(planes('crawler')).toEqual(['gss gps+gpl gr', 'gsl gpl ']);
     expect(planes('draisine-hub')).toEqual(['ga pa ', 'gb pb ', ' pr rg']);
+  });
+
+  test('every ring that meets a planet gear has a plane, as every sun has; so nothing is missing in the drawing', () => {
+    const hub = demoTrain('ferry-hub');
+    // One more gear of another member meets each planet gear in turn: whatever the document takes is drawn.
+    let more = 0;
+    for (const planet of hub.gears.filter(({ member }) => member === 'planet'))
+      for (const other of hub.gears.filter(({ member }) => member !== 'planet')) {
+        const edit = checked({ ...hub, meshes: [...hub.meshes, { id: 'more', gears: [other.id, planet.id] }] });
+        const drawn = edit.ok ? drawSideView(edit.train, { width: 880, height: 400 }, { effort: FIRST_SIGHT }) : null;
+        if (!drawn?.ok) continue;
+        more++;
+        const there = new Set(drawn.view.gears.map(({ gear }) => gear));
+        const missing = hub.gears.filter(({ id }) => !there.has(id));
+        expect([other.id, planet.id, missing]).toEqual([other.id, planet.id, []]);
+      }
+    expect(more).toBeGreaterThan(5);
   });
 
   test('a second output leaves a differential on the left', () => {

@@ -272,6 +272,11 @@ test('random trains: each member by itself, and the housing as a whole, are in b
 
 /** Do wheels stand as far apart in the end view as they run? */
 function agree(train: Train): boolean {
+  const fits = train.meshes.every((mesh) => {
+    const [ring, mate] = [...partsById(train).pair(mesh)].sort((a, b) => b.teeth - a.teeth);
+    return mate!.type !== 'internal' && (ring!.type !== 'internal' || ring!.teeth > mate!.teeth);
+  });
+  if (!fits) return false;
   return endView(train, []).every(({ wheels, meshes }) =>
     meshes.every(({ a, b, mesh }) => {
       const centre = geometryOf(train).mesh(mesh)?.running.centreMm;

@@ -163,24 +163,21 @@ function setFigure(train: Train, planets: readonly string[], carrier: string, ax
 function planesOf(planets: ReadonlySet<string>, meshes: readonly (readonly Gear[])[]): SetPlane[] {
   const isPlanet = (gear: Gear) => planets.has(gear.member);
   const suns = new Map<Gear, Gear[]>();
-  const rings = new Map<Gear, Gear>();
+  const rings = new Map<Gear, Gear[]>();
   const pairs: [Gear, Gear][] = [];
   for (const [a, b] of meshes as readonly [Gear, Gear][]) {
     if (isPlanet(a) && isPlanet(b)) pairs.push([a, b]);
     else {
       const [planet, centre] = isPlanet(a) ? [a, b] : [b, a];
-      if (centre.type === 'internal') rings.set(planet, centre);
-      else suns.set(planet, [...(suns.get(planet) ?? []), centre]);
+      const centres = centre.type === 'internal' ? rings : suns;
+      centres.set(planet, [...(centres.get(planet) ?? []), centre]);
     }
   }
   const planes: SetPlane[] = [];
-  const ringed = new Set<Gear>();
   const sunned = new Set<Gear>();
-  const ringFor = (planet: Gear) => {
-    const ring = ringed.has(planet) ? undefined : rings.get(planet);
-    if (ring) ringed.add(planet);
-    return ring ?? null;
-  };
+  // A ring may meet several planets, and a planet several rings: each of the two has a plane once.
+  const left = new Map([...rings].map(([planet, centres]) => [planet, [...centres]]));
+  const ringFor = (planet: Gear) => left.get(planet)?.shift() ?? null;
   for (const [a, b] of pairs) {
     // The planet that meets a sun stands inside; with suns at both, the one without a ring.
     const [inner, outer] = suns.has(b) && (!suns.has(a) || rings.has(a)) ? [b, a] : [a, b];
@@ -192,7 +189,7 @@ function planesOf(planets: ReadonlySet<string>, meshes: readonly (readonly Gear[
     for (const sun of sunned.has(planet) ? centres.slice(1) : centres)
       planes.push({ sun, planets: [planet], ring: ringFor(planet) });
   }
-  for (const [planet, ring] of rings) if (!ringed.has(planet)) planes.push({ sun: null, planets: [planet], ring });
+  for (const [planet, centres] of left) for (const ring of centres) planes.push({ sun: null, planets: [planet], ring });
   return planes;
 }
 
