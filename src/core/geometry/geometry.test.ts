@@ -6,7 +6,7 @@ import { roll, stuckInRing } from '@/testing/rolled';
 import { runs } from '@/testing/runs';
 import { involute, STANDARD_RACK } from '../shapes';
 import { parseTrain, type Train } from '../train';
-import { geometryOf, inverseInvolute, runningPair } from '.';
+import { geometryOf, inverseInvolute, runningPair, splitShift } from '.';
 
 const read = (name: string): unknown => JSON.parse(readFileSync(join(__dirname, 'cases', name), 'utf8'));
 function trainOf(name: string): Train {
@@ -34,6 +34,22 @@ test('the involute function is turned round', () => {
   expect(inverseInvolute(0)).toBe(0);
   expect(inverseInvolute(-1e-3)).toBeNull();
   expect(inverseInvolute(NaN)).toBeNull();
+});
+
+test('a centre far from where a pair runs is not looked for among shifts that no tooth can have', () => {
+  // A gear of 24 in a ring of 63 runs at 39 mm: 46 asks for more than four modules of shift.
+  const specs = [
+    { teeth: 24, moduleMm: 2 },
+    { teeth: 63, moduleMm: 2, internal: true },
+  ] as const;
+  const asked: number[] = [];
+  const stresses = (shifts: readonly [number, number]) => {
+    asked.push(...shifts);
+    return [1, 2] as const;
+  };
+  for (const split of ['equal sliding', 'equal strength'] as const)
+    expect(splitShift({ specs, centreMm: 46, stresses }, split)).toBeNull();
+  expect(asked.every((shift) => Math.abs(shift) <= 2)).toBe(true);
 });
 
 test('the centre that shifts give asks for these shifts again; a standard pair is as ever', () => {

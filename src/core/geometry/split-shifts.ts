@@ -16,6 +16,8 @@ export interface Sharing {
 
 /** As far as shifts are looked for, in modules. */
 const MOST = 1.5;
+/** What a document takes; a tooth that is shifted much further has no outline any more. */
+const LARGEST = 2;
 const STEPS = 10;
 const HALVINGS = 16;
 
@@ -65,6 +67,7 @@ export function splitShift(sharing: Sharing, split: Split): readonly [number, nu
   }
   return zeroOf((first) => {
     const shifts = shared(first);
+    if (shifts.some((shift) => Math.abs(shift) > LARGEST)) return null;
     const pair = split === 'equal sliding' ? slidingOf(specs, shifts, centreMm) : sharing.stresses(shifts);
     return pair && pair[0] - pair[1];
   }, shared);
