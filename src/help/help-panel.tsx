@@ -1,7 +1,7 @@
 'use client';
 
 import { X } from 'lucide-react';
-import { useEffect, useRef, type ReactNode } from 'react';
+import { useLayoutEffect, useRef, type ReactNode } from 'react';
 import { CAUTIONS } from '@/core/cautions';
 import { Symbols } from './symbols';
 import { TOPICS, type Topic, type TopicName } from './topics';
@@ -27,7 +27,8 @@ export function HelpPanel({ about, keys = [], onTour, onClose }: HelpProps) {
   const topic: Topic = TOPICS[about];
   const told = usePartWords();
   const panel = useRef<HTMLElement>(null);
-  useEffect(() => {
+  // Before it is seen: whoever sees it can close it with Escape.
+  useLayoutEffect(() => {
     const [before, own] = [document.activeElement, required(panel.current)];
     own.focus();
     // Back to where the keyboard was, unless it went on meanwhile.
