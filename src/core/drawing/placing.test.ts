@@ -34,7 +34,7 @@ describe('what is to be drawn', () => {
     expect(planes('draisine-hub')).toEqual(['ga pa ', 'gb pb ', ' pr rg']);
   });
 
-  test('every ring that meets a planet gear has a plane, as every sun has; so nothing is missing in the drawing', () => {
+  test('every ring that meets a planet gear has a plane, as every sun has: nothing is missing', () => {
     const hub = demoTrain('ferry-hub');
     // One more gear of another member meets each planet gear in turn: whatever the document takes is drawn.
     let more = 0;
