@@ -3,7 +3,7 @@ import { modelOf } from '@/core/model';
 import type { Train } from '@/core/train';
 import { memberName } from '@/core/words';
 import { nearest } from '@/core/written-form';
-import { HEADS } from './heads';
+import { HEADS, SECTIONS } from './heads';
 import type { DraftRow, Drafts } from './kept-rows';
 
 /** What cells came to: the train, what waits, and what is to be said of it. */
@@ -80,8 +80,6 @@ function takeWhatHolds(train: Train, drafts: Drafts, keepSets: boolean): Pick<Fi
   } while (now !== before);
   return { train: now, drafts: left };
 }
-
-const SECTIONS = Object.keys(HEADS) as Section[];
 
 /** Types cells of a row that is there; those that cannot be so are given back. */
 function takeCells(train: Train, section: Section, id: string, cells: Cells, keepSets: boolean) {

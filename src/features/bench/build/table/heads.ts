@@ -69,3 +69,5 @@ export const SECTION_NAMES: Readonly<Record<Section, string>> = {
   members: 'Members',
   positions: 'Positions',
 };
+
+export const SECTIONS = Object.keys(SECTION_NAMES) as Section[];

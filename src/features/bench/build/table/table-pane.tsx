@@ -15,10 +15,8 @@ import { isPlain } from '../../editing/ask-first';
 import { useBench, useBenchItself } from '../../use-bench';
 import { AskAbout, type Question } from '../../editing/ask-about';
 import { fillIn, newRowsOf } from './fill';
-import { SECTION_NAMES } from './heads';
+import { SECTIONS } from './heads';
 import { Offers, SectionGrid, type RowSaid } from './section-grid';
-
-const SECTIONS = Object.keys(SECTION_NAMES) as Section[];
 
 /** A train's parts as tables: every whole row is in the drawing, a row that is not whole waits with what it lacks. */
 export function TablePane() {
