@@ -1,4 +1,8 @@
 import { defineConfig } from '@playwright/test';
+import { existsSync } from 'node:fs';
+
+/** The shell draws no window of its own, so that a page costs a third less of the machine. */
+const BROWSERS = ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium'];
 
 /** Journeys through the built application in Debian's Chromium, each worker's on a server and a database of its own. */
 export default defineConfig({
@@ -26,7 +30,7 @@ export default defineConfig({
     },
     viewport: { width: 1280, height: 800 },
     launchOptions: {
-      executablePath: process.env.TINWHEEL_CHROMIUM ?? '/usr/bin/chromium',
+      executablePath: process.env.TINWHEEL_CHROMIUM ?? BROWSERS.find((path) => existsSync(path)),
       args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
     },
   },

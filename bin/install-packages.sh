@@ -13,12 +13,18 @@ use_own_headers() {
     export npm_config_nodedir="$prefix"
   fi
 }
+PACKAGES_STAMP=node_modules/.installed-for
+packages_are_current() { [ -f "$PACKAGES_STAMP" ] && cmp -s "$PACKAGES_STAMP" package-lock.json; }
+fetch_packages() { npm ci --ignore-scripts --no-audit --no-fund --loglevel=error; }
+# What has to be made for this machine, above all sqlite3.
+compile_packages() {
+  use_own_headers
+  npm rebuild --loglevel=error
+  cp package-lock.json "$PACKAGES_STAMP"
+}
 install_packages() {
-  local stamp=node_modules/.installed-for
-  if [ ! -f "$stamp" ] || ! cmp -s "$stamp" package-lock.json; then
-    echo "Installing packages (sqlite3 may be compiled, which takes a few minutes)…"
-    use_own_headers
-    npm ci --no-audit --no-fund --loglevel=error
-    cp package-lock.json "$stamp"
-  fi
+  packages_are_current && return
+  echo "Installing packages (sqlite3 may be compiled, which takes a few minutes)…"
+  fetch_packages
+  compile_packages
 }

@@ -144,7 +144,9 @@ test('a screen opens in a tab of its own, and an address that names none says so
   await screens(page)
     .getByRole('link', { name: 'Chart' })
     .click({ modifiers: ['Control'] });
-  await expect(chart(await opened)).toBeVisible();
+  const tab = await opened;
+  await tab.bringToFront();
+  await expect(chart(tab)).toBeVisible();
   await expect(page).toHaveURL(new RegExp(`${address}$`));
   expect((await page.goto(`${address}/nothing`))!.status()).toBe(404);
 });
