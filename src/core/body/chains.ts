@@ -1,7 +1,7 @@
 import { itemAt } from '../required';
 import { polar, reversed, type Loop } from '../shapes';
 import { structureOf } from '../structure';
-import { FRAME, partsById, type Gear, type Train } from '../train';
+import { FRAME, isChained, partsById, type Train } from '../train';
 import type { AxisFrame, MiddleOf } from './axis-frames';
 import type { Detail } from './detail';
 import type { NodeBook } from './node-book';
@@ -40,8 +40,6 @@ export function addChains(book: NodeBook, train: Train, { axes, sizes, middleOf,
     );
   }
 }
-
-const isChained = ({ type }: Gear): boolean => type === 'sprocket' || type === 'pulley';
 
 /** A line laid tight round two circles, the first at the origin, counter-clockwise. */
 function roundBoth(

@@ -1,9 +1,9 @@
-import { axesOf, changeGear, partsById, type Edit, type Gear, type Mesh, type Train } from '../train';
+import { axesOf, changeGear, isCylindrical, partsById, type Edit, type Gear, type Mesh, type Train } from '../train';
 import { finding, type Finding, type FindingFix } from './finding';
 import { geometryOf } from '../geometry';
 import { capitalised } from '../capitalised';
 import { required } from '../required';
-import { teethFix, toothed } from './meshes';
+import { teethFix } from './meshes';
 import { millimetres, shiftMends } from './shifts';
 
 /** In modules: what rounding of typed shifts leaves. */
@@ -27,7 +27,7 @@ export function distanceFindings(train: Train): Finding[] {
     const pair = parts.pair(mesh);
     const [a, b] = pair.map(({ member }) => axisOf.get(member));
     const run = geometry.mesh(mesh.id);
-    if (a === undefined || b === undefined || a === b || !run || !pair.every(toothed)) return [];
+    if (a === undefined || b === undefined || a === b || !run || !pair.every(isCylindrical)) return [];
     // Sizes that only follow from the distance say nothing about it.
     if (pair.some(({ module }) => module === undefined)) return [];
     const distance = run.running.centreMm;

@@ -1,13 +1,11 @@
 import { gcd } from '../rational';
-import { changeGear, setTeeth, type Gear, type Train, partsById } from '../train';
+import { changeGear, isCylindrical, partsById, setTeeth, type Gear, type Train } from '../train';
 import { rackOf, STANDARD_RACK } from '../shapes';
 import { finding, type Finding, type FindingFix } from './finding';
 import { leastShiftMend, undercutByShift } from './wheels';
 
 /** Fewest teeth of a standard gear (20°, full depth) whose feet are not cut away. */
 const LEAST_WITHOUT_UNDERCUT = 17;
-
-export const toothed = ({ type }: Gear): boolean => type === 'external' || type === 'internal';
 
 /** Checks of single meshes and gears: one module, hunting teeth, undercut. */
 export function meshFindings(train: Train): Finding[] {
@@ -50,7 +48,7 @@ function moduleFinding(a: Gear, b: Gear): Finding[] {
 
 function huntingFinding(a: Gear, b: Gear): Finding[] {
   const shared = gcd(a.teeth, b.teeth);
-  if (!toothed(a) || !toothed(b) || shared === 1) return [];
+  if (!isCylindrical(a) || !isCylindrical(b) || shared === 1) return [];
   const [small, large] = a.teeth <= b.teeth ? [a, b] : [b, a];
   const hunting = [large.teeth - 1, large.teeth + 1].filter((teeth) => gcd(small.teeth, teeth) === 1);
   return [

@@ -45,7 +45,7 @@ export function shiftMends(train: Train, mesh: Mesh, centreMm: number): readonly
   const seen = new Set<string>();
   return SPLITS.flatMap((split): FindingFix[] => {
     const shifts = splitShift({ specs: [one, two], centreMm, stresses: stressesOf(train, [one, two], mesh) }, split);
-    if (!shifts || shifts.some((shift) => Math.abs(shift) > 2)) return [];
+    if (!shifts) return [];
     const label = `${pair.map(({ teeth }, i) => `${shiftText(itemAt(shifts, i))} on ${teeth}`).join(', ')}: ${SAYS[split]}`;
     if (seen.has(shifts.map(rounded).join())) return [];
     seen.add(shifts.map(rounded).join());

@@ -1,7 +1,6 @@
 import { lookUp } from '../required';
-import { partsById, type Train } from '../train';
+import { isChained, partsById, type Train } from '../train';
 import type { CouplerShape, GearShape, MeshTie } from './geometry';
-import { isChained } from './place-axes';
 
 /** Pixels from a gear's face to a sliding mesh's symbol. */
 const SLIDE_GAP = 13;

@@ -3,7 +3,7 @@ import type { Gear } from '../train';
 import { axisHeights, CLEARANCE, type AxisContact, type PlacedGear } from './axis-heights';
 import type { Point } from './geometry';
 import { halfPlane, type PlaneCell, type HalfPlane } from './half-plane';
-import { partsById } from '../train';
+import { isChained, partsById } from '../train';
 import { itemAt, lookUp, required } from '../required';
 
 /** Room over the drawing, and under it for the tabs of the stations. */
@@ -29,8 +29,6 @@ export interface PlacedAxes {
   readonly height: number;
   readonly px: (cell: PlaneCell, axis: number) => Point;
 }
-
-export const isChained = (gear: Gear): boolean => gear.type === 'sprocket' || gear.type === 'pulley';
 
 /** From centre to centre of two gears that mesh on fixed axes. */
 function distance(a: Gear, b: Gear, radius: (gear: Gear) => number): number {

@@ -5,7 +5,7 @@ import { axisPlaces, type Disc, type AxisPlace, type Spacing } from './axis-plac
 import { axisLines, centreDistance, gearModules, geometryOf, pitchRadius } from '../geometry';
 import type { WheelMesh } from './phases';
 import type { EndViewGear } from './wheels';
-import { partsById } from '../train';
+import { isChained, partsById } from '../train';
 import { itemAt, lookUp } from '../required';
 
 /** One cut across the train, seen along the axes. */
@@ -180,7 +180,7 @@ function stationOf(
   }
   const shown = meshesOf(plan.train, wheels);
   const parts = partsById(plan.train);
-  const isChain = ({ a }: WheelMesh) => ['sprocket', 'pulley'].includes(parts.gear(itemAt(wheels, a).gear).type);
+  const isChain = ({ a }: WheelMesh) => isChained(parts.gear(itemAt(wheels, a).gear));
   return {
     key,
     figure: figure.key,

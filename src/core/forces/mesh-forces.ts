@@ -3,7 +3,7 @@ import { contributions } from '../powerflow';
 import { toNumber } from '../rational';
 import { rackOf } from '../shapes';
 import type { Solved } from '../solve';
-import { partsById, type Gear, type Mesh, type Train } from '../train';
+import { isCylindrical, partsById, type Mesh, type Train } from '../train';
 import { itemAt } from '../required';
 
 /** How a train is used: what is put in; of the torque less than 0 where the load pushes. */
@@ -109,7 +109,7 @@ function forcesBetween(
     }));
   }
   // A pair on parallel axes that cannot run, or whose centre is not known, has no forces either.
-  if (isToothed(a) && isToothed(b)) return null;
+  if (isCylindrical(a) && isCylindrical(b)) return null;
   const pitch = [2 * pitchRadius(a, moduleMm), 2 * pitchRadius(b, moduleMm)] as const;
   if (a.type === 'bevel' && b.type === 'bevel') {
     const cone = Math.atan2(a.teeth, b.teeth);
@@ -126,8 +126,6 @@ function forcesBetween(
   }
   return at(pitch, () => ({}));
 }
-
-const isToothed = ({ type }: Gear): boolean => type === 'external' || type === 'internal';
 
 /** The helix at another circle than the pitch circle: tan β grows with it. */
 const helixAt = (degrees: number, larger: number): number => Math.atan(Math.tan((degrees * Math.PI) / 180) * larger);

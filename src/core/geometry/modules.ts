@@ -1,5 +1,5 @@
 import type { Structure } from '../structure';
-import { components, type Gear, type Train, partsById } from '../train';
+import { components, isChained, partsById, type Gear, type Train } from '../train';
 import { lookUp } from '../required';
 
 /** A worm's diameter, in modules: its starts say nothing of its thickness. */
@@ -17,7 +17,7 @@ const radians = (degrees: number): number => (degrees * Math.PI) / 180;
 export function centreDistance(a: Gear, b: Gear, module: number): number {
   const [ra, rb] = [pitchRadius(a, module), pitchRadius(b, module)];
   if ((a.type === 'internal') !== (b.type === 'internal')) return Math.abs(ra - rb);
-  return (ra + rb) * (a.type === 'sprocket' || a.type === 'pulley' ? CHAIN_REACH : 1);
+  return (ra + rb) * (isChained(a) ? CHAIN_REACH : 1);
 }
 
 /** Names the line that a member turns about: its shaft's, or the pin of a planet. */

@@ -1,4 +1,5 @@
 import { rackAcross, STANDARD_RACK, toothForm, type ToothSpec } from '../shapes';
+import { MOST_SHIFT } from '../train';
 import { contactOf } from './contact';
 import { runningPair, type PairSpec } from './running-pair';
 
@@ -16,8 +17,6 @@ export interface Sharing {
 
 /** As far as shifts are looked for, in modules. */
 const MOST = 1.5;
-/** What a document takes; a tooth that is shifted much further has no outline any more. */
-const LARGEST = 2;
 const STEPS = 10;
 const HALVINGS = 16;
 
@@ -63,15 +62,18 @@ export function splitShift(sharing: Sharing, split: Split): readonly [number, nu
     const mate = internal ? -Infinity : Math.max(sum < 0 ? -Infinity : 0, leastShift(specs[1]));
     const first = internal ? (sum >= 0 ? least : Math.max(least, -sum)) : sum >= 0 ? least : Math.max(least, sum);
     const shifts = shared(first);
-    return shifts[1] >= mate || internal ? shifts : shared(sum - mate);
+    return withinLimits(shifts[1] >= mate || internal ? shifts : shared(sum - mate));
   }
   return zeroOf((first) => {
-    const shifts = shared(first);
-    if (shifts.some((shift) => Math.abs(shift) > LARGEST)) return null;
+    const shifts = withinLimits(shared(first));
+    if (!shifts) return null;
     const pair = split === 'equal sliding' ? slidingOf(specs, shifts, centreMm) : sharing.stresses(shifts);
     return pair && pair[0] - pair[1];
   }, shared);
 }
+
+const withinLimits = (shifts: readonly [number, number]): readonly [number, number] | null =>
+  shifts.every((shift) => Math.abs(shift) <= MOST_SHIFT) ? shifts : null;
 
 /** How much each slides at its foot; null where a flank does not reach so far. */
 function slidingOf(

@@ -1,7 +1,7 @@
 import { modelOf } from '../model';
 import { isUndercut, rackOf, toothForm, type Rack, type ToothForm, type ToothSpec } from '../shapes';
 import { structureOf } from '../structure';
-import { partsById, type Gear, type Mesh, type Train } from '../train';
+import { isCylindrical, partsById, type Gear, type Mesh, type Train } from '../train';
 import { lookUp } from '../required';
 import { alongAction, contactOf, type Contact } from './contact';
 import { interferenceOf, type Interference } from './interference';
@@ -76,7 +76,7 @@ function makeGeometry(train: Train): TrainGeometry {
   );
   const plain = new Map<string, ToothSpec>(
     train.gears.flatMap((gear) => {
-      if (gear.type !== 'external' && gear.type !== 'internal') return [];
+      if (!isCylindrical(gear)) return [];
       return [[gear.id as string, specOf(gear, moduleOf(gear.id) ?? UNIT, rack, train.backlash)] as const];
     }),
   );
@@ -107,7 +107,7 @@ function makeGeometry(train: Train): TrainGeometry {
 /** The two gears of a pair on parallel axes, the one with teeth outside first; null of other kinds. */
 function cylindricalPair([a, b]: readonly [Gear, Gear]): readonly [Gear, Gear] | null {
   const [one, two] = a.type === 'internal' ? [b, a] : [a, b];
-  return one.type === 'external' && (two.type === 'external' || two.type === 'internal') ? [one, two] : null;
+  return one.type === 'external' && isCylindrical(two) ? [one, two] : null;
 }
 
 const wheelOf = ({ teeth, type, shift = 0 }: Gear) => ({ teeth, internal: type === 'internal', shift });

@@ -1,4 +1,5 @@
 import * as z from 'zod/mini';
+import { MOST_SHIFT } from '../train';
 
 /** The tolerance of outlines where none is given, and the material left between one opening and the next. */
 export const USUAL_TOLERANCE_MM = 0.01;
@@ -30,7 +31,9 @@ export const wheelSchema = z.object({
   /** Teeth inside: a ring. */
   internal: z.optional(z.boolean()),
   /** Profile shift, in modules. */
-  shift: z.optional(between(-2, 2, 'The profile shift is from -2 to 2 modules.')),
+  shift: z.optional(
+    between(-MOST_SHIFT, MOST_SHIFT, `The profile shift is from -${MOST_SHIFT} to ${MOST_SHIFT} modules.`),
+  ),
   /** Of the pair, along the pitch circle; half of it is taken off each wheel. */
   backlashMm: z.optional(between(0, Infinity, WRONG.backlash)),
   widthMm: above0('The width is above 0 and at most 10 000 mm.', 10_000),

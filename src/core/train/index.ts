@@ -1,11 +1,12 @@
 export { FRAME } from './frame';
-export { COUPLER_STYLES, LIMITS, MATERIALS, type Material } from './limits';
+export { COUPLER_STYLES, LIMITS, MATERIALS, MOST_SHIFT, type Material } from './limits';
 export { hasPart, type PartRef } from './parts';
 export { trainSchema } from './schema';
 export type { Coupler, Gear, GearType, Member, Mesh, Position, Train, Unchanging } from './schema';
 export { problemText, type Problem } from './problem';
 export { checkTrain, keptText, MAX_TRAIN_BYTES, parseTrain, serialiseTrain, type Parsed } from './parse';
 export { armOf } from './rules';
+export { isChained, isCylindrical } from './gear-kinds';
 export { withSharedParts } from './shared-parts';
 export { partsById, type PartIndex } from './part-index';
 export { axesOf, type Axis } from './axes';

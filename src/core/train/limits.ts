@@ -11,6 +11,9 @@ export const LIMITS = {
   teeth: 100_000,
 } as const;
 
+/** A profile shift either way, in modules; a tooth that is shifted much further has no outline any more. */
+export const MOST_SHIFT = 2;
+
 /** How a coupler is made. */
 export const COUPLER_STYLES = ['friction', 'dog', 'synchro', 'band', 'pawl', 'roller', 'pin'] as const;
 

@@ -1,6 +1,7 @@
 import type { Problem } from './problem';
 import { FRAME } from './frame';
 import type { Coupler, Gear, Member, Mesh, Train } from './schema';
+import { isChained } from './gear-kinds';
 
 /**
  * The rules that tie the parts of a document together, and the first so many places where it breaks them. An empty list
@@ -104,8 +105,6 @@ export function armOf(a: string, b: string, memberOf: (id: string) => Member | u
   return null;
 }
 
-const FLEXIBLE = new Set<Gear['type']>(['sprocket', 'pulley']);
-
 function meshRules(
   mesh: Mesh,
   i: number,
@@ -128,7 +127,7 @@ function meshRules(
   if (a.member === b.member)
     return say(at('gears'), `"${a.id}" and "${b.id}" are fixed to the same member, so they cannot mesh.`);
   if (a.type === 'internal' && b.type === 'internal') return say(at('gears'), 'Two internal gears cannot mesh.');
-  if (FLEXIBLE.has(a.type) || FLEXIBLE.has(b.type)) {
+  if (isChained(a) || isChained(b)) {
     if (a.type !== b.type) return say(at('gears'), 'A sprocket runs with a sprocket and a pulley with a pulley.');
   }
   const arm = armOf(a.member, b.member, (id) => members.get(id));

@@ -1,7 +1,7 @@
 import * as z from 'zod/mini';
 
 import type { CouplerId, GearId, MemberId, MeshId, PositionId, SelectorId } from './ids';
-import { COUPLER_STYLES, LIMITS, MATERIALS } from './limits';
+import { COUPLER_STYLES, LIMITS, MATERIALS, MOST_SHIFT } from './limits';
 
 const text = (error: string) => z.string({ error });
 const whole = (error: string, least: number, tooLow: string, most: number, tooHigh: string) =>
@@ -82,7 +82,9 @@ const station = z.optional(
 /** How a wheel's teeth are cut and how it is held on its shaft, beyond what motion needs; all of it may be left out. */
 const wheelFields = {
   /** Profile shift, in modules; of a ring it makes the spaces wider, as it makes the teeth of a gear thicker. */
-  shift: z.optional(inRange('A profile shift is from −2 to 2 modules.', -2, 2)),
+  shift: z.optional(
+    inRange(`A profile shift is from −${MOST_SHIFT} to ${MOST_SHIFT} modules.`, -MOST_SHIFT, MOST_SHIFT),
+  ),
   /** At the pitch circle, degrees; right-handed above 0. */
   helix: z.optional(inRange('A helix angle is from −60 to 60°.', -60, 60)),
   /** Left over right hand in one wheel, which pushes nowhere. */

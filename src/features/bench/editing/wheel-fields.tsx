@@ -10,6 +10,7 @@ import {
   type Gear,
   type GearChange,
   type TrainFigure,
+  isCylindrical,
 } from '@/core/train';
 import { figure } from '@/core/units';
 import { capitalised } from '@/core/capitalised';
@@ -25,7 +26,7 @@ const OF_GEARS: ReadonlySet<string> = new Set(['bore', 'square', 'holes']);
 export function WheelFields({ gear, say }: { gear: Gear; say: Say }) {
   const train = useTrain((state) => state.train);
   const edit = useEdit(say);
-  if (gear.type !== 'external' && gear.type !== 'internal') return null;
+  if (!isCylindrical(gear)) return null;
   const ring = gear.type === 'internal';
   const change = (some: GearChange) => edit(changeGear(train, gear.id, some));
   const figures = GEAR_FIGURES.filter(({ key }) => !ELSEWHERE.has(key) && (ring ? !OF_GEARS.has(key) : key !== 'rim'));

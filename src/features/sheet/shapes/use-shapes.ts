@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import type { PartRow } from '@/core/parts';
 import type { Result } from '@/core/result';
 import type { ShapedGear } from '@/core/shapes';
-import { partsById, type Train } from '@/core/train';
+import { isCylindrical, partsById, type Train } from '@/core/train';
 import { editTrain } from '@/features/train/edit';
 import { useTrain, useTrainStore } from '@/features/train/use-train';
 import { useSettled } from '@/ui/settled';
@@ -14,7 +14,7 @@ import { cutBy, keepShape, shapeFormOf, type Unkept } from './kept-shape';
 /** Wheels that can be drawn: with teeth all round, outside or inside. */
 export function useWheels(): readonly PartRow[] {
   const { list } = usePartsList();
-  return useMemo(() => list.parts.filter(({ type }) => type === 'external' || type === 'internal'), [list]);
+  return useMemo(() => list.parts.filter(isCylindrical), [list]);
 }
 
 /** The wheel that is chosen, its measures as they are typed, and its lines or what is wrong with it. */
