@@ -3,15 +3,19 @@ import { toFraction } from '@/core/rational';
 import { MOST_STAGES, stagesOf } from '@/core/tooth-search';
 import { FRAME, type Train } from '@/core/train';
 import { spanAround, type TeethForm } from './form';
+import { tappedFor } from './opening-taps';
 
 /**
  * What suits a train as the screen opens: a planetary one is asked for other counts of its own, its first set free to
- * change and its ratios the targets; a plain chain for a chain of as many stages.
+ * change and its ratios the targets; one with several outputs for a chain that is tapped for them; a plain chain for a
+ * chain of as many stages.
  */
 export function openingFor(train: Train, form: TeethForm): TeethForm {
   const free = firstSetOf(train);
   if (free.length > 0) return fitOf(train, free, form);
-  const stages = train.couplers.length === 0 ? stagesOf(train).length : 0;
+  if (train.couplers.length > 0) return form;
+  if (train.outputs.length > 1) return tappedFor(train, form);
+  const stages = stagesOf(train).length;
   return stages >= 1 && stages <= MOST_STAGES ? { ...form, stages: [stages, stages] } : form;
 }
 

@@ -1,5 +1,5 @@
 import { Plus, X } from 'lucide-react';
-import { readWanted } from '@/core/tooth-search';
+import { MOST_STAGES, readWanted } from '@/core/tooth-search';
 import { messageAt } from '@/ui/form/fields';
 import { Group, Pick, TextInput, Tick } from '@/ui/form/inputs';
 import { outputOf, type OutputText } from '../form';
@@ -70,10 +70,15 @@ function TheChain() {
       <StageSpan
         label="Stages to the first tap"
         value={toFirst}
-        most={5}
+        most={MOST_STAGES}
         onChange={(stages) => ask({ toFirst: stages })}
       />
-      <StageSpan label="Stages between taps" value={between} most={3} onChange={(stages) => ask({ between: stages })} />
+      <StageSpan
+        label="Stages between taps"
+        value={between}
+        most={MOST_STAGES}
+        onChange={(stages) => ask({ between: stages })}
+      />
       <Tick
         label="All outputs on one axis"
         title="Like the hands of a dial: each chain between two taps comes back to the axis that it left."
