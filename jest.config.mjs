@@ -1,10 +1,25 @@
-/** Unit tests run on the sources through swc; the browser journeys are Playwright's, in e2e/. */
-const config = {
-  testEnvironment: 'node',
-  // Disks stall now and then; how fast things are is for the bench to say.
-  testTimeout: 30_000,
+/**
+ * Unit tests, in two ways; the browser journeys are Playwright's, in e2e/. What only computes runs in plain threads,
+ * where each module is loaded once for all tests of a thread: that is twice as fast. What opens databases, answers
+ * requests or starts workers runs in a context of its own for each file, transformed by swc.
+ */
+const WITH_STATE = ['src/app/', 'src/wire/', 'src/features/train/side-views.test.ts'];
+
+const plain = {
+  displayName: 'plain',
+  runner: 'jest-light-runner',
   roots: ['<rootDir>/src'],
-  maxWorkers: '100%',
+  testMatch: ['**/*.test.ts'],
+  testPathIgnorePatterns: WITH_STATE.map((path) => `<rootDir>/${path}`),
+  globalSetup: '<rootDir>/scripts/before-tests.mjs',
+  setupFilesAfterEnv: ['<rootDir>/scripts/load-typescript.mjs', '<rootDir>/src/testing/seed.ts'],
+};
+
+const withState = {
+  displayName: 'with state',
+  testEnvironment: 'node',
+  roots: ['<rootDir>/src'],
+  testMatch: WITH_STATE.map((path) => `<rootDir>/${path}${path.endsWith('/') ? '**/*.test.ts' : ''}`),
   globalSetup: '<rootDir>/scripts/before-tests.mjs',
   // Tests run in a context of their own, where each look at a global is a hundred times slower unless it is handed in.
   sandboxInjectedGlobals: [
@@ -32,7 +47,6 @@ const config = {
     'performance',
   ],
   setupFilesAfterEnv: ['<rootDir>/src/testing/seed.ts'],
-  testMatch: ['**/*.test.ts'],
   transform: {
     '^.+\\.m?[jt]sx?$': [
       '@swc/jest',
@@ -48,6 +62,13 @@ const config = {
   // Packages that ship as modules only.
   transformIgnorePatterns: ['/node_modules/(?!(markdown-table|d3-[a-z-]+|internmap|earcut)/)'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
+};
+
+const config = {
+  projects: [plain, withState],
+  // Disks stall now and then; how fast things are is for the bench to say.
+  testTimeout: 30_000,
+  maxWorkers: '100%',
 };
 
 export default config;

@@ -6,6 +6,7 @@ import { database } from '@/server/database';
 import { BODIES } from '@/wire/bodies';
 import { ENDPOINTS } from '@/wire/endpoints';
 import { stopWorkers } from '@/server/heavy';
+import { dropDueSummaries } from '@/server/trains/shelf';
 
 type Handler = (request: Request, context: { params: Promise<object> }) => Promise<Response>;
 
@@ -16,7 +17,6 @@ interface ApiServer {
   answer: (() => Response) | null;
 }
 
-const SUMMARISED_MS = 2_500;
 const API = resolve('src/app/api');
 
 /** Answers fetch with the API's own routes on a real database of the test's own, without the way over the network. */
@@ -43,8 +43,7 @@ export function apiServer(): ApiServer {
   afterEach(() => Object.assign(server, { away: false, answer: null }));
   afterAll(async () => {
     globalThis.fetch = fetch;
-    // What was saved last is summarised when it stood still for two seconds; then nothing waits any more.
-    await new Promise((done) => setTimeout(done, SUMMARISED_MS));
+    dropDueSummaries();
     await stopWorkers();
     await (await database()).close();
     rmSync(folder, { recursive: true });

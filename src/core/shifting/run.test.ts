@@ -1,4 +1,4 @@
-import { runs } from '@/testing/runs';
+import { runs, someOf } from '@/testing/runs';
 import fc from 'fast-check';
 import { countershaftBox } from '@/testing/countershaft-box';
 import { RAD_S_PER_RPM } from './operating-point';
@@ -39,7 +39,7 @@ test('a linear motor into an inertia runs up along an exponential', () => {
 });
 
 test('left alone it comes to rest at the operating point, in every position', () => {
-  for (const id of BASE.order) {
+  for (const id of someOf(BASE.order)) {
     const point = pointsOf(BOX, BASE).positions.get(id)!;
     const { final } = runScenario(BOX, { ...BASE, start: { position: id }, durationS: 300 });
     expect(final.inputRpm).toBeCloseTo(point.inputRpm, 6);

@@ -227,8 +227,8 @@ function starter(): (killAfter: number | null) => Promise<number> {
 }
 
 const clear = () => ['', '-wal', '-shm'].forEach((suffix) => rmSync(file + suffix, { force: true }));
-// Thirty of each in `npm run check:random`, forty with people saving in `npm run check:kills`.
-const KILLS = runs(30);
+// Eighteen of each in `npm run check:random`, forty with people saving in `npm run check:kills`.
+const KILLS = runs(18);
 
 test('kills during a first start leave a database that starts', async () => {
   const start = starter();

@@ -90,6 +90,12 @@ export function scheduleSummary(database: Database, stored: StoredTrain): void {
   due.set(key, timer.unref());
 }
 
+/** Drops what was to be summarised: the shelf works out what is missing when it is listed. */
+export function dropDueSummaries(): void {
+  for (const timer of due.values()) clearTimeout(timer);
+  due.clear();
+}
+
 /**
  * Keeps what a train does beside it, so that listing need not work it out; only for the version given, and no change of
  * the train.
