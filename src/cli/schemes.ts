@@ -16,7 +16,9 @@ export function schemesJson(file: string): unknown {
   const { question, timeS } = read.value;
   const limitS = timeS ?? USUAL_S;
   const start = performance.now();
-  const { results, schemes, proven, walked, of, cut } = searchSchemes(question, {
+  const { results, schemes, proven, walked, of, between, cut } = searchSchemes(question, {
+    // Whoever says how long it may take gets the best of that time.
+    goesOn: timeS !== undefined && timeS !== null,
     due: () => false,
     tell: () => undefined,
     over: () => performance.now() - start > 1000 * limitS,
@@ -28,6 +30,7 @@ export function schemesJson(file: string): unknown {
     engaged: best?.found.selection.forward[0]?.length ?? question.engaged,
     walked,
     of,
+    ...(between > 0 && { between }),
     ...(cut && { cut: `The ${limitS} s that were allowed are over: best found.` }),
     results: results.map((result) => asJson(result)),
     ...(best && { train: best.train }),

@@ -105,15 +105,23 @@ export const JOBS = {
 
   /** Schemes that give what is wished, told on the way as far as they are found; then whether they nest. */
   schemes({ question }: { readonly question: SchemeQuestion }, tell: (answer: SchemesTold) => void): SchemesTold {
+    const crossings = new Map<string, number | null>();
+    const drawn = () => new Map(crossings);
     const answer = searchSchemes(question, {
-      tell: (so) => tell({ ...so, searched: false, crossings: new Map() }),
+      goesOn: true,
+      tell: (so) => {
+        // While it goes on between the places of ranges, what it has is drawn one after the other.
+        const next = so.between > 0 && so.results.find(({ key }) => !crossings.has(key));
+        if (next) crossings.set(next.key, crossingsOf(next.train));
+        tell({ ...so, searched: false, crossings: drawn() });
+      },
       due: dueEvery(TELL_MS, FIRST_TELL_MS),
       over: () => false,
     });
-    const crossings = new Map<string, number | null>();
     const isDue = dueEvery(TELL_MS, 0);
     for (const { key, train } of answer.results) {
-      if (isDue()) tell({ ...answer, searched: true, crossings: new Map(crossings) });
+      if (crossings.has(key)) continue;
+      if (isDue()) tell({ ...answer, searched: true, crossings: drawn() });
       crossings.set(key, crossingsOf(train));
     }
     return { ...answer, searched: true, crossings };

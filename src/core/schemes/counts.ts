@@ -2,9 +2,12 @@ import { fits, type FoundSet } from '../tooth-search';
 import { planetCounts } from './as-train';
 import { isRanged, type AskedSet, type GivenSet, type RangedSet } from './question';
 import { standingRatio } from './standing-ratio';
+import { itemAt } from '../required';
 
 /** Teeth that suns of found sets have, and rings at most. */
 const [LEAST_SUN, MOST_SUN, MOST_RING] = [17, 60, 150];
+/** Teeth of the steps of a planet at most. */
+const MOST_STEP = 60;
 /** How many planets are tried. */
 const PLANETS = [3, 4, 5];
 /** Counts of one set that are tried with those of the others. */
@@ -22,30 +25,75 @@ export function* countChoices(sets: readonly AskedSet[], standings: readonly num
 }
 
 /**
- * Counts whose ring to sun comes nearest, within the range, that can be put together evenly and have room for their
+ * Counts whose standing ratio comes nearest, within the range, that can be put together evenly and have room for their
  * planets; of equally near ones the smallest.
  */
-export function nearestCounts(set: RangedSet, standing: number): readonly GivenSet[] {
-  const [least, most] = set.ratio;
-  const found: { readonly made: GivenSet; readonly far: number }[] = [];
+export function nearestCounts({ id, kind, ratio: [least, most] }: RangedSet, standing: number): readonly GivenSet[] {
+  const all = countsOf(kind);
+  const wanted = Math.abs(standing);
+  const from = firstFrom(all, Math.max(least, wanted * (1 - NEAR)));
+  const end = Math.min(most, wanted * (1 + NEAR));
+  const near = all
+    .slice(from, firstFrom(all, end * (1 + ROUNDING)))
+    .map(({ counts, size }) => ({ counts, far: Math.abs(size / wanted - 1) }))
+    .sort((a, b) => a.far - b.far || a.counts.ring - b.counts.ring);
+  const found: GivenSet[] = [];
+  for (const { counts } of near) {
+    if (found.length === TRIED) break;
+    if (isBuildable(counts)) found.push({ ...counts, id });
+  }
+  return found;
+}
+interface SizedCounts {
+  readonly counts: GivenSet;
+  /** Of the standing ratio. */
+  readonly size: number;
+}
+
+const known = new Map<RangedSet['kind'], readonly SizedCounts[]>();
+
+/** All counts of a kind that are tried, by the size of their standing ratio. */
+function countsOf(kind: RangedSet['kind']): readonly SizedCounts[] {
+  const found = known.get(kind);
+  if (found) return found;
+  const made = [...(kind === 'stepped' ? steppedCounts() : plainCounts(kind))]
+    .map((counts) => ({ counts, size: Math.abs(standingRatio(counts)) }))
+    .sort((a, b) => a.size - b.size);
+  known.set(kind, made);
+  return made;
+}
+
+/** The place of the first that is no smaller, by halving. */
+function firstFrom(sorted: readonly SizedCounts[], size: number): number {
+  let [low, high] = [0, sorted.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (itemAt(sorted, middle).size < size) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}
+
+function* plainCounts(kind: 'simple' | 'double-pinion'): Generator<GivenSet> {
   for (let sun = LEAST_SUN; sun <= MOST_SUN; sun++)
-    for (let ring = Math.ceil(sun * least); ring <= Math.min(MOST_RING, sun * most); ring++) {
-      const made = { id: set.id, kind: set.kind, sun, ring };
-      const far = Math.abs(standingRatio(made) / standing - 1);
-      if (far < NEAR && isBuildable(made)) found.push({ made, far });
-    }
-  return found
-    .sort((a, b) => a.far - b.far || size(a.made) - size(b.made))
-    .slice(0, TRIED)
-    .map(({ made }) => made);
+    for (let ring = sun + 2; ring <= MOST_RING; ring += 2) yield { id: '', kind, sun, ring };
+}
+
+/** Both steps of one module, so that sun, planet and ring are on one centre distance: S + P₁ = R − P₂. */
+function* steppedCounts(): Generator<GivenSet> {
+  for (let sun = LEAST_SUN; sun <= MOST_SUN; sun++)
+    for (let planet = LEAST_SUN; planet <= MOST_STEP; planet++)
+      for (let second = LEAST_SUN; second <= MOST_STEP; second++)
+        if (planet !== second && sun + planet + second <= MOST_RING)
+          yield { id: '', kind: 'stepped', sun, planet, second, ring: sun + planet + second };
 }
 
 const NEAR = 0.05;
-const size = (set: GivenSet): number => set.ring;
+/** A count that is the end of a range itself lies within it. */
+const ROUNDING = 1e-12;
 
-function isBuildable(set: Extract<GivenSet, { readonly kind: 'simple' | 'double-pinion' }>): boolean {
+function isBuildable(set: GivenSet): boolean {
   const { kind, sun, ring } = set;
-  if ((ring - sun) % 2 !== 0) return false;
   const [planet, second] = planetCounts(set);
   const made = (copies: number): FoundSet => ({
     sun,

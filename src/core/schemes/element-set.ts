@@ -7,11 +7,14 @@ export interface ElementSet {
 export const NO_ELEMENTS: ElementSet = { low: 0, high: 0 };
 const WORD = 31;
 
-export const elementSet = (elements: Iterable<number>): ElementSet => {
+export const elementSet = (elements: ArrayLike<number>): ElementSet => {
   let [low, high] = [0, 0];
-  for (const element of elements)
+  // By place: an iterator would cost more than all the rest, and this is done for every choice that is kept.
+  for (let i = 0; i < elements.length; i++) {
+    const element = elements[i] as number;
     if (element < WORD) low |= 1 << element;
     else high |= 1 << (element - WORD);
+  }
   return { low, high };
 };
 

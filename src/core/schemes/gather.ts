@@ -1,11 +1,9 @@
 import { elementSet } from './element-set';
 import type { Candidates } from './matching';
+import { STILL } from './known-motions';
 import { walkMotions } from './motions';
 import type { Ends, System } from './system';
 import type { WishTable } from './wish-table';
-
-/** What is smaller beside the largest speed stands. */
-export const STILL = 1e-9;
 
 /** Choices of elements that give the listed wishes: by choice of ends, and by wish. */
 export interface Gathered {

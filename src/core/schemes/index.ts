@@ -14,7 +14,8 @@ export {
   type SingleChange,
 } from './question';
 export { schemeKey, type FoundScheme, type Scheme, type SchemeElement, type Selection } from './scheme';
-export { crossingsOf, searchSchemes, type SchemeAnswer, type SchemeResult } from './search';
+export { crossingsOf, type SchemeAnswer, type SchemeResult } from './result';
+export { searchSchemes } from './search';
 export {
   isSchemeSearch,
   readSchemeFile,
@@ -23,5 +24,6 @@ export {
   type ReadSchemeSearch,
 } from './search-file';
 export { SCHEME_SEARCH, type WrittenSchemeSearch } from './search-schema';
+export { setsOfTrain } from './sets-of-train';
 export { standingRatio } from './standing-ratio';
 export { whyNone, type Relaxed } from './why-none';

@@ -1,7 +1,7 @@
 import { elementSet, elementsIn, joined, overlaps, type ElementSet } from './element-set';
-import { STILL, type Gathered } from './gather';
+import type { Gathered } from './gather';
+import type { KnownMotion } from './known-motions';
 import { isWithin, type Candidates, type ElementLimits } from './matching';
-import { motionWith } from './motions';
 import type { SchemeQuestion } from './question';
 import { isSingle, type FoundScheme, type Scheme, type SchemeElement } from './scheme';
 import type { Ends, System } from './system';
@@ -23,14 +23,8 @@ export interface Offer {
   readonly admits: (found: FoundScheme) => boolean;
 }
 
-export function elementLimits({ atMost, brakes, clutches }: SchemeQuestion, { elements }: System): ElementLimits {
-  const numbers = Array.from({ length: elements.count }, (_, i) => i);
-  return {
-    atMost,
-    brakes: brakes ?? atMost,
-    clutches: clutches ?? atMost,
-    areBrakes: elementSet(numbers.filter((i) => elements.second[i] === -1)),
-  };
+export function elementLimits({ atMost, brakes, clutches }: SchemeQuestion, { areBrakes }: System): ElementLimits {
+  return { atMost, brakes: brakes ?? atMost, clutches: clutches ?? atMost, areBrakes };
 }
 
 export const keyOf = ({ low, high }: ElementSet): number => high * 2 ** 31 + low;
@@ -52,24 +46,35 @@ export function* filledBy(
   }
 }
 
-export function ratioWith(
-  { basis, members, elements }: System,
+/** Input over output speed; null where either stands, or something turns faster than it may. */
+export function ratioOf(
+  { speeds }: KnownMotion,
   { input, output }: Ends,
-  engaged: readonly number[],
   keepsSpeeds: Offer['keepsSpeeds'],
 ): number | null {
-  const speeds = motionWith(basis, members, elements, engaged);
   if (!speeds) return null;
-  const largest = speeds.reduce((size, speed) => Math.max(size, Math.abs(speed)), 0);
-  const [drive, driven] = [speeds[input] ?? 0, speeds[output] ?? 0];
-  const turns = Math.min(Math.abs(drive), Math.abs(driven)) > STILL * largest;
-  return turns && keepsSpeeds(speeds, input) ? drive / driven : null;
+  const [drive, driven] = [speeds[input] as number, speeds[output] as number];
+  return drive !== 0 && driven !== 0 && keepsSpeeds(speeds, input) ? drive / driven : null;
 }
 
-export function* choicesOf(of: readonly number[], count: number, from = 0): Generator<readonly number[]> {
+/** Every choice of so many of these, in order. */
+export const choicesOf = (of: readonly number[], count: number): readonly (readonly number[])[] =>
+  placesOf(of.length, count).map((places) => places.map((at) => of[at] as number));
+
+const knownPlaces = new Map<number, readonly (readonly number[])[]>();
+
+/** The places of every choice of so many out of so many. */
+function placesOf(length: number, count: number): readonly (readonly number[])[] {
+  const key = 100 * length + count;
+  const made = knownPlaces.get(key) ?? [...placesFrom(length, count, 0)];
+  knownPlaces.set(key, made);
+  return made;
+}
+
+function* placesFrom(length: number, count: number, from: number): Generator<readonly number[]> {
   if (count === 0) return yield [];
-  for (let i = from; i <= of.length - count; i++)
-    for (const rest of choicesOf(of, count - 1, i + 1)) yield [of[i] as number, ...rest];
+  for (let i = from; i <= length - count; i++)
+    for (const rest of placesFrom(length, count - 1, i + 1)) yield [i, ...rest];
 }
 
 export function isReverse({ reverse }: SchemeQuestion, ratio: number): boolean {

@@ -4,7 +4,7 @@ import type { Rational } from '../rational';
 export const CENTRAL = ['sun', 'carrier', 'ring'] as const;
 export type Central = (typeof CENTRAL)[number];
 
-/** A set on the table, with its counts, or one that is only known to lie within a range of ring to sun. */
+/** A set on the table, with its counts, or one whose standing ratio is only known to lie within a range. */
 export type AskedSet = GivenSet | RangedSet;
 
 export type GivenSet =
@@ -21,8 +21,8 @@ export type GivenSet =
 
 export interface RangedSet {
   readonly id: string;
-  readonly kind: 'simple' | 'double-pinion';
-  /** Ring teeth over sun teeth, least and most. */
+  readonly kind: 'simple' | 'double-pinion' | 'stepped';
+  /** The size of its standing ratio, least and most: ring over sun, times the steps of a stepped planet. */
   readonly ratio: readonly [number, number];
 }
 

@@ -7,13 +7,14 @@ const teeth = (what: string) => {
 };
 const ID = 'A set is called by 1 to 30 letters, digits, blanks or hyphens, such as front.';
 const id = z.string({ error: ID }).check(z.regex(/^[\p{L}\p{N}][\p{L}\p{N} _-]{0,29}$/u, ID));
-const kind = z.enum(['simple', 'double-pinion'], { error: 'A set is simple, double-pinion or stepped.' });
+const KIND = 'A set is simple, double-pinion or stepped.';
+const kind = z.enum(['simple', 'double-pinion'], { error: KIND });
 const positive = (what: string, most: number) => {
   const error = `${what} is a number above 0, up to ${most}.`;
   return z.number({ error }).check(z.gt(0, error), z.lte(most, error));
 };
 
-const RANGE = 'A range of ring over sun is [least, most], from 1.1 to 20.';
+const RANGE = 'A range of ring over sun, of a stepped set’s standing ratio, is [least, most], from 1.1 to 20.';
 const ringToSun = z.number({ error: RANGE }).check(z.gte(1.1, RANGE), z.lte(20, RANGE));
 
 const counts = z
@@ -31,15 +32,15 @@ const steppedCounts = z.strictObject({
 });
 const ranged = z.strictObject({
   id,
-  kind,
+  kind: z.enum(['simple', 'double-pinion', 'stepped'], { error: KIND }),
   ratio: z
     .tuple([ringToSun, ringToSun], { error: RANGE })
     .check(z.refine(([least, most]) => least <= most, 'The range of a set starts above its end.')),
 });
 const set = z.union([counts, ranged, steppedCounts], {
   error:
-    'A set is {"id", "kind": "simple" or "double-pinion", "sun", "ring"} or with "ratio": [least, most], or {"id", ' +
-    '"kind": "stepped", "sun", "planet", "second", "ring"}.',
+    'A set is {"id", "kind": "simple" or "double-pinion", "sun", "ring"}, or {"id", "kind": "stepped", "sun", ' +
+    '"planet", "second", "ring"}, or any kind with "ratio": [least, most] instead of counts.',
 });
 
 const ratio = z.union([z.string(), z.number()], { error: 'Write a ratio as "p/q" or as a decimal.' });

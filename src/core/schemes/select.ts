@@ -1,7 +1,7 @@
 import { entryAt, toNumber } from '../rational';
-import { elementSet, elementsIn, joined, overlaps, sizeOf, type ElementSet } from './element-set';
+import { elementsIn, joined, overlaps, sizeOf, type ElementSet } from './element-set';
 import { matchWishes, type ElementLimits } from './matching';
-import { asFound, choicesOf, elementLimits, filledBy, isReverse, keyOf, ratioWith, type Offer } from './offer';
+import { asFound, choicesOf, elementLimits, filledBy, isReverse, keyOf, ratioOf, type Offer } from './offer';
 import type { FoundScheme } from './scheme';
 import { needsOf } from './system';
 import { bestOfUnions } from './unions';
@@ -86,9 +86,10 @@ function reversesOf(offer: Offer, all: ElementSet): readonly ElementSet[] {
   const first = toNumber(entryAt(question.forward, 0));
   const found: { readonly set: ElementSet; readonly far: number }[] = [];
   for (const engaged of choicesOf(elementsIn(all), system.engaged)) {
-    const ratio = ratioWith(system, ends, engaged, keepsSpeeds);
+    const motion = system.motions.with(engaged);
+    const ratio = ratioOf(motion, ends, keepsSpeeds);
     if (ratio !== null && isReverse(question, ratio))
-      found.push({ set: elementSet(engaged), far: Math.abs(Math.log(-ratio / first)) });
+      found.push({ set: motion.elements, far: Math.abs(Math.log(-ratio / first)) });
   }
   return found.sort((a, b) => a.far - b.far).map(({ set }) => set);
 }

@@ -1,4 +1,4 @@
-import { isRanged, type AskedSet, type GivenSet } from './question';
+import { isRanged, type AskedSet, type GivenSet, type RangedSet } from './question';
 
 /**
  * The standing ratio of a set: speed of its sun over speed of its ring with the carrier held. −R/S of a simple set, R/S
@@ -15,12 +15,14 @@ export function standingRatio(set: GivenSet): number {
   }
 }
 
+/** Past a held carrier sun and ring go opposite ways, unless two planets one after the other are between them. */
+export const signOf = (kind: RangedSet['kind']): 1 | -1 => (kind === 'double-pinion' ? 1 : -1);
+
 /** Standing ratios that a set is tried with: its own, or so many over its range, evenly by their logarithm. */
 export function triedStandings(set: AskedSet, steps: number): readonly number[] {
   if (!isRanged(set)) return [standingRatio(set)];
   const [least, most] = set.ratio;
-  const sign = set.kind === 'simple' ? -1 : 1;
-  return Array.from({ length: steps }, (_, i) => sign * least * (most / least) ** ((i + 0.5) / steps));
+  return Array.from({ length: steps }, (_, i) => signOf(set.kind) * least * (most / least) ** ((i + 0.5) / steps));
 }
 
 /** Sun, carrier and ring: Σ coefficient × speed = 0 (Willis: ω_s − i ω_r − (1 − i) ω_c = 0). */
@@ -28,7 +30,8 @@ export const willis = (standing: number): readonly [number, number, number] => [
 
 /** How fast a planet turns on its pin per turn of the sun past the carrier: S/P of the planet that meets the sun. */
 export function planetFactor(set: AskedSet, standing: number): number {
-  if (!isRanged(set) && set.kind === 'stepped') return set.sun / set.planet;
+  // How fast a stepped planet turns is known from its counts alone; until it has them, nothing is said against it.
+  if (set.kind === 'stepped') return isRanged(set) ? 0 : set.sun / set.planet;
   // P = (R − S) / 2 where one planet reaches from sun to ring; two of them are taken as large as they can be.
   const ringToSun = Math.abs(standing);
   return 2 / (ringToSun - 1);

@@ -1,4 +1,5 @@
 import { elementSet, type ElementSet } from './element-set';
+import { KnownMotions } from './known-motions';
 import type { Layout } from './layouts';
 import { isAsked, membersOf } from './layouts';
 import { allElements, openMotions, type Elements } from './motions';
@@ -12,7 +13,10 @@ export interface System {
   /** Of each central member the member it is joined in, −1 on the frame. */
   readonly memberOf: readonly number[];
   readonly basis: Float64Array;
+  /** What was asked of its motions. */
+  readonly motions: KnownMotions;
   readonly elements: Elements;
+  readonly areBrakes: ElementSet;
   readonly ends: readonly Ends[];
   /** Members with one central member alone, which turn idly unless an element takes hold of them. */
   readonly alone: readonly number[];
@@ -49,12 +53,26 @@ export function systemOf(
   const ends = endsOf(question, layout, centrals, alone);
   if (ends.length === 0) return null;
   const basis = openMotions(memberOf, standings, members);
-  const { all, on } = elementsFor(members, bare);
-  return basis && { members, engaged: layout.engaged, memberOf, basis, elements: all, ends, alone, elementsOn: on };
+  const { all, areBrakes, on } = elementsFor(members, bare);
+  if (!basis) return null;
+  const motions = new KnownMotions(basis, members, all);
+  return {
+    members,
+    engaged: layout.engaged,
+    memberOf,
+    basis,
+    motions,
+    elements: all,
+    areBrakes,
+    ends,
+    alone,
+    elementsOn: on,
+  };
 }
 
 interface NamedElements {
   readonly all: Elements;
+  readonly areBrakes: ElementSet;
   /** By member the elements that take hold of it. */
   readonly on: readonly ElementSet[];
 }
@@ -70,7 +88,8 @@ function elementsFor(members: number, bare: number): NamedElements {
   const on = Array.from({ length: members }, (_, m) =>
     elementSet(numbers.filter((i) => all.first[i] === m || all.second[i] === m)),
   );
-  const made = { all, on };
+  const areBrakes = elementSet(numbers.filter((i) => all.second[i] === -1));
+  const made = { all, areBrakes, on };
   known.set(key, made);
   return made;
 }

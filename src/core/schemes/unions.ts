@@ -1,9 +1,9 @@
 import { entryAt, toNumber } from '../rational';
-import { elementSet, elementsIn, joined, NO_ELEMENTS, sizeOf, type ElementSet } from './element-set';
+import { elementsIn, joined, NO_ELEMENTS, sizeOf, type ElementSet } from './element-set';
 import { ROUNDING } from './gather';
 import { choose } from './layouts';
 import { isWithin, matchWishes, type Candidates, type ElementLimits } from './matching';
-import { asFound, choicesOf, filledBy, isReverse, keyOf, ratioWith, type Offer } from './offer';
+import { asFound, choicesOf, filledBy, isReverse, keyOf, ratioOf, type Offer } from './offer';
 import type { FoundScheme } from './scheme';
 
 /** Where only the rare wishes are listed: all that can be made of their choices, each with all that it gives. */
@@ -111,9 +111,10 @@ function givenBy(offer: Offer, all: ElementSet): Given | null {
     // Each wish takes a position of its own.
     if (left < missing()) return null;
     left--;
-    const ratio = ratioWith(system, ends, engaged, keepsSpeeds);
+    const motion = system.motions.with(engaged);
+    const ratio = ratioOf(motion, ends, keepsSpeeds);
     if (ratio === null) continue;
-    const set = elementSet(engaged);
+    const set = motion.elements;
     if (isReverse(question, ratio)) reverses.push({ set, far: Math.abs(Math.log(-ratio / first)) });
     offer.wishes.forEach((wish, i) => {
       const off = Math.abs(ratio / wish - 1);

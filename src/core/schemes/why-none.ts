@@ -1,6 +1,7 @@
 import { toNumber } from '../rational';
 import type { SchemeQuestion } from './question';
-import { searchSchemes, type SchemeWatch, UNWATCHED } from './search';
+import { UNWATCHED, type SchemeWatch } from './result';
+import { searchSchemes } from './search';
 
 /** One part of a wish left out or made wider, and how many schemes there are then. */
 export interface Relaxed {

@@ -2,6 +2,7 @@ import { toNumber } from '@/core/rational';
 import { refusalText } from '@/core/result';
 import { readSchemeFile } from '@/core/schemes';
 import { demoTrain } from '@/testing/demo-train';
+import { setsOfTrain } from '@/core/schemes';
 import { addressOfSets, setsInAddress } from '@/features/train/scheme-address';
 import { firstForm, formOfFile, formOfSets, ladder, newSet, readForm, writtenForm } from './form';
 
@@ -51,10 +52,16 @@ test('the sets of a train go into an address, and come out of it as they are', (
     [33, 69],
     [40, 80],
   ]);
+  for (const train of ['crawler', 'brine-lift', 'draisine-hub'].map(demoTrain)) {
+    const { searchParams } = new URL(addressOfSets(train, null) ?? '', 'http://here');
+    expect(setsInAddress({ set: searchParams.getAll('set') })?.sets).toEqual(setsOfTrain(train));
+  }
   const read = readForm({ ...formOfSets(from?.sets ?? [], from?.forward ?? []), atMost: '7' });
   expect(read.ok && read.value.question.sets).toHaveLength(3);
   expect(setsInAddress({})).toBeNull();
   expect(setsInAddress({ set: 'front,simple,many,78' })).toBeNull();
+  expect(setsInAddress({ set: 'front,stepped,30,78' })).toBeNull();
+  expect(setsInAddress({ set: 'front,constructor,30,78' })).toBeNull();
   expect(addressOfSets(demoTrain('sluice-winch'), null)).toBeNull();
 });
 

@@ -157,7 +157,7 @@ const typedSet = (set: WrittenSchemeSearch['sets'][number] | GivenSet): SetForm 
   ...('ratio' in set
     ? { free: true, least: String(set.ratio[0]), most: String(set.ratio[1]) }
     : { sun: String(set.sun), ring: String(set.ring) }),
-  ...(set.kind === 'stepped' && { planet: String(set.planet), second: String(set.second) }),
+  ...('second' in set && { planet: String(set.planet), second: String(set.second) }),
 });
 
 /** What is typed as a search file says it. */
@@ -186,7 +186,7 @@ export function writtenForm(form: SchemesForm): unknown {
 const LISTED = 60;
 
 function writtenSet({ id, kind, free, sun, ring, planet, second, least, most }: SetForm): unknown {
-  if (free && kind !== 'stepped') return { id, kind, ratio: [typedFigure(least), typedFigure(most)] };
+  if (free) return { id, kind, ratio: [typedFigure(least), typedFigure(most)] };
   const counts = { id, kind, sun: typedFigure(sun), ring: typedFigure(ring) };
   return kind === 'stepped' ? { ...counts, planet: typedFigure(planet), second: typedFigure(second) } : counts;
 }

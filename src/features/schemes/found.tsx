@@ -78,6 +78,8 @@ function Progress({ search, answer }: { search: SchemeSearch; answer: SchemesTol
     );
   const found = answer ? `${counted(answer.schemes)} ${answer.schemes === 1 ? 'scheme' : 'schemes'}` : '';
   const ways = answer ? `${counted(answer.walked)} of ${counted(answer.of)} ways to join` : '';
+  const between =
+    answer && answer.between > 0 ? `, and ${counted(answer.between)} places between those of the ranges` : '';
   return (
     <div
       role="status"
@@ -86,13 +88,17 @@ function Progress({ search, answer }: { search: SchemeSearch; answer: SchemesTol
     >
       {state.kind === 'running' && !answer?.searched && (
         <>
-          <span>Searching… {answer && `${found} so far, ${ways} looked at.`}</span>
-          <progress
-            className="progress w-40"
-            value={answer ? answer.walked / Math.max(1, answer.of) : 0}
-            max={1}
-            aria-label="How much of the search is behind"
-          />
+          <span>Searching… {answer && `${found} so far, ${ways}${between} looked at.`}</span>
+          {between === '' ? (
+            <progress
+              className="progress w-40"
+              value={answer ? answer.walked / Math.max(1, answer.of) : 0}
+              max={1}
+              aria-label="How much of the search is behind"
+            />
+          ) : (
+            <span className="muted">It goes on getting better until you stop it.</span>
+          )}
           <button type="button" className="btn btn-xs" onClick={stop}>
             Stop
           </button>
@@ -102,7 +108,7 @@ function Progress({ search, answer }: { search: SchemeSearch; answer: SchemesTol
         <>
           <span>
             <strong>Stopped</strong>:{' '}
-            {answer ? `${found} so far, ${ways} looked at; not proven.` : 'nothing was found yet.'}
+            {answer ? `${found} so far, ${ways}${between} looked at; not proven.` : 'nothing was found yet.'}
           </span>
           <button type="button" className="btn btn-xs" onClick={again}>
             Search again

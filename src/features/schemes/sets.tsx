@@ -59,7 +59,6 @@ function OneSet({
   onChange: (changed: Partial<SetForm>) => void;
   onRemove: (() => void) | null;
 }) {
-  const free = set.free && set.kind !== 'stepped';
   const input = (key: 'sun' | 'ring' | 'planet' | 'second' | 'least' | 'most', label: string) => (
     <label className="flex items-center gap-1">
       <span className="muted">{label}</span>
@@ -103,9 +102,9 @@ function OneSet({
         )}
       </div>
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
-        {free ? (
+        {set.free ? (
           <>
-            {input('least', 'Ring/sun from')}
+            {input('least', set.kind === 'stepped' ? 'Standing ratio from' : 'Ring/sun from')}
             {input('most', 'to')}
           </>
         ) : (
@@ -116,9 +115,7 @@ function OneSet({
             {input('ring', 'Ring')}
           </>
         )}
-        {set.kind !== 'stepped' && (
-          <Tick label="counts are free" checked={set.free} onChange={(checked) => onChange({ free: checked })} />
-        )}
+        <Tick label="counts are free" checked={set.free} onChange={(checked) => onChange({ free: checked })} />
       </div>
       {message !== null && (
         <p role="alert" className="text-error">
