@@ -79,3 +79,20 @@ test('what is asked is saved beside the train whose sets they are, apart from se
   await page.goto('/trains/ramp-automatic/teeth');
   await expect(page.getByLabel('Open a saved search')).toContainText('none yet');
 });
+
+test('sets that are free: the search goes on between the places of their ranges until it is stopped', async ({
+  page,
+}) => {
+  await page.goto('/schemes');
+  await page.getByLabel('Kind of rear').selectOption('stepped');
+  for (const counts of await page.getByRole('checkbox', { name: 'counts are free' }).all()) await counts.check();
+  await page.getByLabel('Standing ratio from of rear').fill('2');
+  await expect(status(page)).toContainText(/and [\d ]+ places between those of the ranges looked at/, {
+    timeout: 60_000,
+  });
+  await expect(status(page)).toContainText('until you stop it');
+  // What it has is drawn meanwhile.
+  await expect(page.getByRole('table').first().getByRole('row').nth(1)).toContainText(/2\.\d{3} · 1\.\d{3} · 1\.000/);
+  await page.getByRole('button', { name: 'Stop', exact: true }).click();
+  await expect(status(page)).toContainText(/Stopped: [1-9]\d* schemes? so far/);
+});

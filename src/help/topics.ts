@@ -159,7 +159,8 @@ export const TOPICS = {
       [
         'Counts given or free',
         'with given counts every scheme is looked at; with free ones places of the range are tried, and whole counts ' +
-          'that can be put together are found for what is promising: best found, never proven',
+          'that can be put together are found for what is promising; then it goes on between them until you stop it: ' +
+          'best found, never proven',
       ],
     ],
     cautions: ['figures'],

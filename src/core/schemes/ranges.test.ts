@@ -1,6 +1,7 @@
 import { demoTrain } from '@/testing/demo-train';
+import { drawSideView, SPACES, THOROUGH } from '../drawing';
 import { toNumber } from '../rational';
-import { readWrittenSchemes, searchSchemes, setsOfTrain, standingRatio, type SchemeQuestion } from '.';
+import { crossingsOf, readWrittenSchemes, searchSchemes, setsOfTrain, standingRatio, type SchemeQuestion } from '.';
 import { placesBetween } from './places-between';
 import { UNWATCHED } from './result';
 
@@ -106,4 +107,23 @@ test.each([
     ).join(' '),
   );
   expect(found.sort()).toEqual([...sets].sort());
+});
+
+test('how often lines cross is told as the best drawing has it, and a limit on it loses nothing that nests', () => {
+  const sets = setsOfTrain(demoTrain('crawler'));
+  const wished = (limits: object) =>
+    asked(sets, ['2.6', '1.505', '1', '0.684'], {
+      wanted: { forward: ['2.6', '1.505', '1', '0.684'], tolerance: 0.05, reverse: 'any' },
+      elements: { atMost: 5 },
+      engaged: 2,
+      limits,
+    });
+  const { results } = searchSchemes(wished({}));
+  expect(results.length).toBeGreaterThan(5);
+  for (const { train } of results) {
+    const best = drawSideView(train, SPACES.bench, { effort: THOROUGH });
+    expect(crossingsOf(train)).toBe(best.ok ? best.view.crossings.length : null);
+  }
+  const nested = results.filter(({ train }) => crossingsOf(train) === 0).map(({ key }) => key);
+  expect(searchSchemes(wished({ nested: true })).results.map(({ key }) => key)).toEqual(nested);
 });

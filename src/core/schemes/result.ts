@@ -1,4 +1,4 @@
-import { drawSideView } from '../drawing';
+import { drawSideView, QUICK } from '../drawing';
 import { askedInWords, trainOfScheme } from './as-train';
 import { schemeFigures, type SchemeFigures } from './figures';
 import type { GivenSet, SchemeQuestion } from './question';
@@ -47,8 +47,6 @@ export function crossingsOf(train: Train): number | null {
   const drawn = drawSideView(train, { width: 900, height: 420 }, { effort: QUICK });
   return drawn.ok ? drawn.view.crossings.length : null;
 }
-
-const QUICK = 0.3;
 
 /** Results are worked out once a scheme. */
 export function keptResults(question: SchemeQuestion) {
