@@ -85,6 +85,10 @@ test('limits from bore and space that leave no wheel, and conditions that exclud
   await expect(alert(page)).toContainText('“The same pair in every stage” and “the largest error” exclude each other');
   await page.getByLabel('Largest error').fill('');
   await proven(page);
+  await page.getByLabel('Teeth, least').fill('1x');
+  await expect(alert(page).first()).toContainText('whole number');
+  await page.getByLabel('Teeth, least').fill('12');
+  await proven(page);
   await page.getByLabel('Ratio, in/out').fill('nought');
   await expect(alert(page).first()).toContainText('“nought” is no number');
   await page.getByLabel('Ratio, in/out').fill('-3');

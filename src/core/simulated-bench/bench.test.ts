@@ -112,3 +112,9 @@ test('belts slip a little: a train with pulleys reads slower than it is computed
     expect(marks(train, seed)).toBeCloseTo(4800, -0.5);
   });
 });
+
+test('what cannot be wrong with a train, or would show in no position, is not promised', () => {
+  expect(simulatedBench(demoTrain('printed-hoist'), 1, 'swapped').secret.says).toBe(
+    'Nothing is wrong with it: two swapped couplers would show in no position of it.',
+  );
+});

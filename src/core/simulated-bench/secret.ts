@@ -32,20 +32,22 @@ export function secretOf(train: Train, trick: Trick, random: () => number): Secr
     rewired: (engaged) => engaged,
     says: 'Nothing is wrong with it.',
   };
+  const without = (why: string): Secret => ({ ...sound, says: `Nothing is wrong with it: ${why}.` });
   const pick = <T>(of: readonly T[]): T | undefined => of[Math.floor(random() * of.length)];
   switch (trick) {
     case 'nothing':
       return sound;
     case 'swapped': {
       const pair = pick(noticeablePairs(train));
-      if (!pair) return sound;
+      if (!pair) return without('two swapped couplers would show in no position of it');
       const [a, b] = pair;
       const says = `${couplerName(train, a)} and ${couplerName(train, b)} are swapped.`;
       return { ...sound, rewired: swapping(a, b), says };
     }
     case 'fault': {
       const fault = pick(noticeableFaults(train));
-      return fault ? { ...sound, faults: [fault], says: `${faultWords(train, fault)}.` } : sound;
+      if (!fault) return without('one bad part would show in no position of it');
+      return { ...sound, faults: [fault], says: `${faultWords(train, fault)}.` };
     }
   }
 }

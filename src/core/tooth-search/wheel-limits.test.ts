@@ -120,3 +120,25 @@ test('the way of turning: as it is, by a wheel with its teeth inside, or by an i
   });
   expect(arranged([[15, 20]], 'same', true)).toEqual({ chain: [[15, 20]], idler: true });
 });
+
+test('whatever is being typed, there are wheels of whole counts, or it is said why there are none', () => {
+  const typed = fc.option(
+    fc.oneof(
+      fc.integer({ min: -5, max: 200 }),
+      fc.double(),
+      // As a form hands on what is no number yet, to be refused at its field.
+      fc.constantFrom('NaN', '12 and', '-', '1e').map((text) => text as unknown as number),
+    ),
+    { nil: undefined },
+  );
+  const limits = fc.record({ min: typed, max: typed, module: typed, bore: typed, wall: typed, space: typed });
+  fc.assert(
+    fc.property(limits, (given) => {
+      const found = wheelsWithin(given);
+      if (!found.ok) return expect(found.problems[0].message).toMatch(/\w+ .*\.$/);
+      expect(found.value.wheels.length).toBeGreaterThan(0);
+      for (const teeth of found.value.wheels) expect(Number.isInteger(teeth)).toBe(true);
+    }),
+    { numRuns: 2000 },
+  );
+});

@@ -46,6 +46,9 @@ export function wheelsWithin(limits: WheelLimits): Result<WheelsFound> {
     return refuse('Give the module: without it a bore or a space says nothing about teeth.', ['module']);
   const least = largest(lowerBounds(limits));
   const most = smallest(upperBounds(limits));
+  // What is being typed is no number yet.
+  if (!Number.isInteger(least.teeth) || !Number.isInteger(most.teeth))
+    return refuse('The least and the most teeth are whole numbers.');
   if (least.teeth > most.teeth)
     return refuse(
       `No wheel is left: ${least.why} asks for at least ${least.teeth} teeth, ${most.why} allows at most ` +
