@@ -12,7 +12,8 @@ export const STEPS: readonly DriveStep[] = [
       description:
         'The shafts from the side, gears as bars that touch where they mesh. Power runs along ' +
         'the red line from input to output. Press <kbd>2</kbd> to shift, or click a clutch on ' +
-        'the drawing: any combination can be tried.',
+        'the drawing: any combination can be tried. Body, above it, shows the train in metal, sawn open; ' +
+        'the harvester on the shelf is the one to look at first.',
     },
   },
   {
