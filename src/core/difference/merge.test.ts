@@ -60,7 +60,8 @@ test('what only one side changed is that side’s, in any train; nothing changed
       fc.nat(),
       fc.integer({ min: 8, max: 90 }),
       (train, at, teeth) => {
-        const changed = setTeeth(train, train.gears[at % train.gears.length]!.id, teeth);
+        const gear = train.gears[at % train.gears.length];
+        const changed = gear ? setTeeth(train, gear.id, teeth) : renameTrain(train, 'Without gears');
         if (!changed.ok) return;
         const value = (result: ReturnType<typeof mergeTrains>): Train | null => (result.ok ? result.value : null);
         expect(value(mergeTrains(train, changed.train, train))).toEqual(changed.train);
