@@ -126,8 +126,8 @@ const PICTURES = {
       await page.getByLabel('Off by at most').fill('3');
       await page.getByLabel('Engaged at once').fill('2');
       await page.getByText('14 schemes, all').waitFor({ timeout: 30_000 });
-      await page.getByRole('region', { name: 'Schemes', exact: true }).getByRole('row').nth(4).click();
-      await page.getByText('does not nest as it is drawn.').waitFor({ timeout: 30_000 });
+      await page.getByRole('region', { name: 'Schemes', exact: true }).getByRole('row').nth(3).click();
+      await page.getByText('Nests: drawn without a crossing.').waitFor({ timeout: 30_000 });
       await page.getByLabel('Name of the new train').fill('Causeway automatic');
       await page.mouse.move(900, 620);
       await take('schemes');
