@@ -60,6 +60,20 @@ const scenario = fc.record({
   rising: fc.double({ min: 0, max: 3, noNaN: true }),
 });
 
+/** Shifted up by hand under more load than the motor pulls there: few of those by chance are so heavy. */
+const STALLING = {
+  constantNm: 4,
+  squareNmPerRadS2: 0,
+  inputKgM2: 0.003,
+  outputKgM2: 0.05,
+  up: 0.5,
+  down: 0.23,
+  shiftS: 0.4,
+  between: 'overlap' as const,
+  cue: 'hand' as const,
+  rising: 0,
+};
+
 type Drawn = typeof scenario extends fc.Arbitrary<infer T> ? T : never;
 
 const written = ({
@@ -111,7 +125,7 @@ test(
         expect(JSON.stringify(runScenario(BOX, asked))).toBe(JSON.stringify(run));
         for (const { kind } of run.events) seen.add(kind);
       }),
-      { numRuns: runs(60) },
+      { numRuns: runs(60), examples: [[STALLING]] },
     );
     expect([...seen].sort()).toEqual(expect.arrayContaining(['engaged', 'shift', 'stall']));
   },
