@@ -1,7 +1,7 @@
 /**
  * Unit tests, in two ways; the browser journeys are Playwright's, in e2e/. What only computes runs in plain threads,
- * where each module is loaded once for all tests of a thread: that is twice as fast. What opens databases, answers
- * requests or starts workers runs in a context of its own for each file, transformed by swc.
+ * where each module is loaded once for all tests of a thread, which is nearly twice as fast. What needs the
+ * server's one database, or a window that has seen nothing yet, runs in a context of its own for each file, by swc.
  */
 const WITH_STATE = ['src/app/', 'src/wire/', 'src/features/train/side-views.test.ts'];
 

@@ -48,17 +48,28 @@ export function crossingsOf(train: Train): number | null {
   return drawn.ok ? drawn.view.crossings.length : null;
 }
 
-/** Results are worked out once a scheme. */
+/** A scheme with its train and what that comes to; null where these counts make no train. */
+export function schemeResult(
+  question: SchemeQuestion,
+  found: FoundScheme,
+  sets: readonly GivenSet[],
+): SchemeResult | null {
+  const made = trainOfScheme(found, sets, 'Scheme', askedInWords(question));
+  if (!made.ok) return null;
+  const key = keyOf(found, sets);
+  return { key, found, sets, train: made.train, figures: schemeFigures(question, found, made.train) };
+}
+
+const keyOf = (found: FoundScheme, sets: readonly GivenSet[]): string => schemeKey(found) + JSON.stringify(sets);
+
+/** Results that are asked for again and again are worked out once a scheme. */
 export function keptResults(question: SchemeQuestion) {
   const kept = new Map<string, SchemeResult | null>();
   return (found: FoundScheme, sets: readonly GivenSet[]): SchemeResult | null => {
-    const key = schemeKey(found) + JSON.stringify(sets);
+    const key = keyOf(found, sets);
     const known = kept.get(key);
     if (known !== undefined) return known;
-    const made = trainOfScheme(found, sets, 'Scheme', askedInWords(question));
-    const result = made.ok
-      ? { key, found, sets, train: made.train, figures: schemeFigures(question, found, made.train) }
-      : null;
+    const result = schemeResult(question, found, sets);
     kept.set(key, result);
     return result;
   };

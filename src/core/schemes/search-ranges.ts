@@ -4,7 +4,7 @@ import { compareFound, FoundSchemes } from './found-schemes';
 import { placesBetween } from './places-between';
 import { isRanged, type GivenSet, type SchemeQuestion } from './question';
 import { ratiosWith, refined, worstOf } from './refine';
-import { crossingsOf, keptResults, type SchemeAnswer, type SchemeResult, type SchemeWatch } from './result';
+import { crossingsOf, schemeResult, type SchemeAnswer, type SchemeResult, type SchemeWatch } from './result';
 import { schemeKey, type FoundScheme } from './scheme';
 import { standingRatio, triedStandings } from './standing-ratio';
 import { walkSchemes } from './walk';
@@ -25,7 +25,6 @@ export function searchRanges(question: SchemeQuestion, watch: SchemeWatch): Sche
   const wide = { ...question, limit: PROMISING };
   const tolerance = question.tolerance + (WIDER[free] ?? 0);
   const best = new Map<string, SchemeResult>();
-  const resultFor = keptResults(question);
   const looked = new Set<string>();
   let [walked, of, between, cut] = [0, 0, 0, false];
   const results = () =>
@@ -57,7 +56,7 @@ export function searchRanges(question: SchemeQuestion, watch: SchemeWatch): Sche
       if (looked.has(key)) continue;
       looked.add(key);
       const counted = withCounts(question, one);
-      const result = counted && resultFor(counted.found, counted.sets);
+      const result = counted && schemeResult(question, counted.found, counted.sets);
       if (result && keepsWithin(question, result.figures, question.limits.nested ? crossingsOf(result.train) : null))
         best.set(key, result);
     }

@@ -1,8 +1,7 @@
-import { trainOfScheme } from './as-train';
-import { keepsWithin, schemeFigures } from './figures';
+import { keepsWithin } from './figures';
 import { FoundSchemes } from './found-schemes';
 import { isRanged, type GivenSet, type SchemeQuestion } from './question';
-import { crossingsOf, keptResults, UNWATCHED, type SchemeAnswer, type SchemeWatch } from './result';
+import { crossingsOf, keptResults, schemeResult, UNWATCHED, type SchemeAnswer, type SchemeWatch } from './result';
 import type { FoundScheme } from './scheme';
 import { searchRanges } from './search-ranges';
 import { standingRatio } from './standing-ratio';
@@ -43,10 +42,9 @@ function searchGiven(question: SchemeQuestion, watch: SchemeWatch): SchemeAnswer
 }
 
 function isAdmitted(question: SchemeQuestion, found: FoundScheme, sets: readonly GivenSet[]): boolean {
-  const made = trainOfScheme(found, sets, 'scheme');
-  if (!made.ok) return false;
-  const figures = schemeFigures(question, found, made.train);
+  const result = schemeResult(question, found, sets);
   // The drawing takes longest: only where all else is kept.
-  if (!keepsWithin({ ...question, limits: { ...question.limits, nested: false } }, figures, null)) return false;
-  return question.limits.nested !== true || crossingsOf(made.train) === 0;
+  if (!result || !keepsWithin({ ...question, limits: { ...question.limits, nested: false } }, result.figures, null))
+    return false;
+  return question.limits.nested !== true || crossingsOf(result.train) === 0;
 }
