@@ -1,5 +1,6 @@
 import { brake, clutch, gear, member, position, trainOf } from '../patterns';
 import { toNumber } from '../rational';
+import { assemblesEvenly } from '../tooth-search';
 import { FRAME, type Edit, type Gear, type Member, type Mesh } from '../train';
 import { CENTRAL, type GivenSet, type SchemeQuestion } from './question';
 import type { FoundScheme, Scheme } from './scheme';
@@ -66,12 +67,12 @@ interface SetParts {
 /** A set on these members: sun, carrier, ring. */
 function setParts(set: GivenSet, [sun, carrier, ring]: readonly [string, string, string]): SetParts {
   const { id } = set;
-  const copies = COPIES.find((count) => isEven(set, count)) ?? 1;
+  const between = planetCounts(set);
+  const copies = evenCopies(set, between);
   // With its carrier on the frame a planet turns about a fixed axis.
   const planet = (name: string) => (carrier === FRAME ? member(name) : member(name, carrier, copies));
   const ends = [gear(`${id} sun gear`, sun, set.sun), gear(`${id} ring gear`, ring, set.ring, 'internal')] as const;
   const mesh = (name: string, a: string, b: string): Mesh => ({ id: `${id} ${name}`, gears: [a, b] });
-  const between = planetCounts(set);
   if (set.kind === 'stepped' || between.length === 1) {
     const pin = `${id} planet`;
     const steps = between.map((teeth, i) => gear(i === 0 ? `${id} planet gear` : `${id} second step`, pin, teeth));
@@ -107,10 +108,10 @@ export function planetCounts(set: GivenSet): readonly number[] {
   return [own, own];
 }
 
-/** Do so many planets go in evenly? */
-function isEven(set: GivenSet, copies: number): boolean {
-  if (set.kind === 'stepped') return (set.sun * set.second + set.ring * set.planet) % copies === 0;
-  return (set.kind === 'simple' ? set.sun + set.ring : set.ring - set.sun) % copies === 0;
+/** As many planets as go in evenly. @param between their teeth, see planetCounts */
+function evenCopies({ kind, sun, ring }: GivenSet, between: readonly number[]): number {
+  const counts = { sun, planet: itemAt(between, 0), second: itemAt(between, -1), ring };
+  return COPIES.find((copies) => assemblesEvenly({ ...counts, copies }, kind)) ?? 1;
 }
 
 /** What was asked, as the notes of a train that is made of it. */

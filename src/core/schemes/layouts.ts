@@ -1,3 +1,4 @@
+import { choose } from './choose';
 import { CENTRAL, type SchemeQuestion } from './question';
 
 /** Which members are shafts of their own, without a gear. */
@@ -42,13 +43,6 @@ export function engagedCounts({ sets, engaged, atMost, forward, reverse }: Schem
   const most = Math.min(2 * sets.length + 1, MOST_MEMBERS - sets.length - 1);
   const all = Array.from({ length: most + 1 }, (_, e) => e);
   return all.filter((e) => (engaged === null || e === engaged) && choose(atMost, e) >= positions);
-}
-
-/** How many ways there are to take k of n. */
-export function choose(n: number, k: number): number {
-  let ways = k > n ? 0 : 1;
-  for (let i = 0; i < k && ways > 0; i++) ways = (ways * (n - i)) / (i + 1);
-  return ways;
 }
 
 function mayBeBare({ input, output }: SchemeQuestion, bare: Bare): boolean {

@@ -13,46 +13,52 @@ export function openMotions(
   standings: readonly number[],
   members: number,
 ): Float64Array | null {
-  const rows = standings.map((standing, set) => {
-    const row = new Float64Array(members);
-    willis(standing).forEach((factor, i) => {
-      const member = memberOf[3 * set + i] ?? -1;
-      if (member >= 0) row[member] = (row[member] ?? 0) + factor;
-    });
-    return row;
-  });
-  const pivots: number[] = [];
-  rows.forEach((row, at) => {
-    const pivot = largest(row, pivots);
-    if (pivot < 0) return;
-    const scale = row[pivot] ?? 1;
-    for (let m = 0; m < members; m++) row[m] = (row[m] ?? 0) / scale;
-    rows.forEach((other, i) => {
-      if (i !== at) takeOff(other, row, other[pivot] ?? 0);
-    });
-    pivots.push(pivot);
-  });
-  if (pivots.length < rows.length) return null;
-  const free = Array.from({ length: members }, (_, m) => m).filter((m) => !pivots.includes(m));
-  const basis = new Float64Array(free.length * members);
-  free.forEach((m, k) => {
-    basis[k * members + m] = 1;
-    pivots.forEach((pivot, i) => (basis[k * members + pivot] = -(rows[i]?.[m] ?? 0)));
-  });
+  const sets = standings.length;
+  const rows = new Float64Array(sets * members);
+  const pivots = new Int32Array(sets);
+  const isFree = new Uint8Array(members).fill(1);
+  for (let set = 0; set < sets; set++) {
+    const factors = willis(standings[set] as number);
+    for (let i = 0; i < 3; i++) {
+      const member = memberOf[3 * set + i] as number;
+      if (member >= 0) rows[set * members + member] = (rows[set * members + member] as number) + (factors[i] as number);
+    }
+  }
+  for (let set = 0; set < sets; set++) {
+    const pivot = largest(rows, set * members, members);
+    if (pivot < 0) return null;
+    const scale = rows[set * members + pivot] as number;
+    for (let m = 0; m < members; m++) rows[set * members + m] = (rows[set * members + m] as number) / scale;
+    for (let other = 0; other < sets; other++) if (other !== set) takeOff(rows, other, set, pivot, members);
+    pivots[set] = pivot;
+    isFree[pivot] = 0;
+  }
+  const basis = new Float64Array((members - sets) * members);
+  for (let m = 0, at = 0; m < members; m++) {
+    if (isFree[m] === 0) continue;
+    basis[at + m] = 1;
+    for (let set = 0; set < sets; set++) basis[at + (pivots[set] as number)] = -(rows[set * members + m] as number);
+    at += members;
+  }
   return basis;
 }
 
-/** The place of the largest entry that is none of these; −1 where all are nothing. */
-function largest(row: Float64Array, without: readonly number[]): number {
+/** The place of the largest entry of a row; −1 where all are nothing. */
+function largest(rows: Float64Array, from: number, members: number): number {
   let [best, size] = [-1, NOTHING];
-  row.forEach((value, m) => {
-    if (Math.abs(value) > size && !without.includes(m)) [best, size] = [m, Math.abs(value)];
-  });
+  for (let m = 0; m < members; m++) {
+    const value = Math.abs(rows[from + m] as number);
+    if (value > size) [best, size] = [m, value];
+  }
   return best;
 }
 
-function takeOff(row: Float64Array, other: Float64Array, factor: number): void {
-  if (factor !== 0) for (let m = 0; m < row.length; m++) row[m] = (row[m] ?? 0) - factor * (other[m] ?? 0);
+/** Takes so much of a row off another that nothing is left at the pivot, where the row is 1. */
+function takeOff(rows: Float64Array, other: number, row: number, pivot: number, members: number): void {
+  const factor = rows[other * members + pivot] as number;
+  if (factor === 0) return;
+  for (let m = 0; m < members; m++)
+    rows[other * members + m] = (rows[other * members + m] as number) - factor * (rows[row * members + m] as number);
 }
 
 /** The elements that a walk can engage: a brake on one member (the second is −1), a clutch between two. */
@@ -78,46 +84,8 @@ export function allElements(members: number, bare: number): Elements {
   };
 }
 
-/**
- * Engages every choice of so many elements that leaves one motion, in order. An element is a row of the basis; with it
- * at rest one vector is taken out of all others, the one in which it turns fastest.
- * @param seen is given the chosen elements and the speeds of the members; both are overwritten afterwards
- */
-export function walkMotions(
-  basis: Float64Array,
-  members: number,
-  engaged: number,
-  { count, first, second, onBare }: Elements,
-  seen: (chosen: Int32Array, speeds: Float64Array) => void,
-): void {
-  const levels = Array.from({ length: engaged + 1 }, (_, i) => new Float64Array((engaged + 1 - i) * members));
-  levels[0]?.set(basis);
-  const chosen = new Int32Array(engaged);
-  const values = new Float64Array(engaged + 1);
-  const visit = (level: number, from: number, bare: number): void => {
-    const motions = levels[level] as Float64Array;
-    if (level === engaged) return seen(chosen, motions);
-    const next = levels[level + 1] as Float64Array;
-    const left = engaged - level;
-    for (let element = from; element <= count - left; element++) {
-      const free = bare & ~(onBare[element] as number);
-      // One element takes hold of one bare shaft or of both.
-      if (left === 1 && free !== 0) continue;
-      const [a, b] = [first[element] as number, second[element] as number];
-      if (!engage(motions, left + 1, members, a, b, values, next)) continue;
-      chosen[level] = element;
-      visit(level + 1, element + 1, free);
-    }
-  };
-  visit(
-    0,
-    0,
-    onBare.reduce((all, one) => all | one, 0),
-  );
-}
-
 /** Takes the motions in which an element turns out of the others; false where it is at rest already. */
-function engage(
+export function engage(
   motions: Float64Array,
   vectors: number,
   members: number,

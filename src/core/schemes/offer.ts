@@ -4,6 +4,7 @@ import type { KnownMotion } from './known-motions';
 import { isWithin, type Candidates, type ElementLimits } from './matching';
 import type { SchemeQuestion } from './question';
 import { isSingle, type FoundScheme, type Scheme, type SchemeElement } from './scheme';
+import type { KeepsSpeeds } from './speed-limits';
 import type { Ends, System } from './system';
 
 /** What is asked of one choice of connections, and what it offers. */
@@ -18,7 +19,7 @@ export interface Offer {
   readonly high: Gathered['high'];
   /** Choices that give the listed wishes, by wish. */
   readonly lists: readonly Candidates[];
-  readonly keepsSpeeds: (speeds: Float64Array, input: number) => boolean;
+  readonly keepsSpeeds: KeepsSpeeds | null;
   /** Whether what its speeds do not tell keeps within the limits. */
   readonly admits: (found: FoundScheme) => boolean;
 }
@@ -54,7 +55,7 @@ export function ratioOf(
 ): number | null {
   if (!speeds) return null;
   const [drive, driven] = [speeds[input] as number, speeds[output] as number];
-  return drive !== 0 && driven !== 0 && keepsSpeeds(speeds, input) ? drive / driven : null;
+  return drive !== 0 && driven !== 0 && (keepsSpeeds?.(speeds, input) ?? true) ? drive / driven : null;
 }
 
 /** Every choice of so many of these, in order. */

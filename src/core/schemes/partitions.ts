@@ -1,40 +1,76 @@
 /** Of each central member of all sets, three a set, the block it is in; blocks are numbered as they first come. */
 export type Partition = readonly number[];
 
+/** Many of them, one after the other, a byte a central member. */
+export class Partitions {
+  constructor(
+    private readonly bytes: Int8Array,
+    private readonly size: number,
+  ) {}
+
+  get count(): number {
+    return this.bytes.length / this.size;
+  }
+
+  at(place: number): Partition {
+    return Array.from(this.bytes.subarray(place * this.size, (place + 1) * this.size));
+  }
+
+  all(): readonly Partition[] {
+    return Array.from({ length: this.count }, (_, place) => this.at(place));
+  }
+}
+
 /**
  * All ways to join the central members of so many sets into so many blocks, no two of one set in one block, as
  * restricted growth strings: each is at most one more than the largest before. Of those that differ only in which of
  * equal sets is which, one.
  * @param alike permutations of the sets that change nothing
+ * @param locked how many times two of one set may be in one block all the same; never all three
  */
-export function* partitions(
+export function partitions(
   sets: number,
   blocks: number,
   alike: readonly (readonly number[])[] = [],
-): Generator<Partition> {
+  locked = 0,
+): Partitions {
   const size = 3 * sets;
   const block = new Array<number>(size).fill(0);
-  function* fill(at: number, used: number): Generator<Partition> {
+  let [bytes, end] = [new Int8Array(1024 * size), 0];
+  const keep = () => {
+    if (!isFirst(block, alike)) return;
+    if (end === bytes.length) {
+      const more = new Int8Array(2 * bytes.length);
+      more.set(bytes);
+      bytes = more;
+    }
+    bytes.set(block, end);
+    end += size;
+  };
+  const fill = (at: number, used: number, left: number): void => {
     if (at === size) {
-      if (used === blocks && isFirst(block, alike)) yield [...block];
+      if (used === blocks) keep();
       return;
     }
     // Even if all that is left opened new blocks, there would be too few.
     if (used + (size - at) < blocks) return;
     const set = at - (at % 3);
     for (let own = 0; own <= Math.min(used, blocks - 1); own++) {
-      if (isTaken(block, set, at, own)) continue;
+      const same = countIn(block, set, at, own);
+      if (same > Math.min(left, 1)) continue;
       block[at] = own;
-      yield* fill(at + 1, Math.max(used, own + 1));
+      fill(at + 1, Math.max(used, own + 1), left - same);
     }
-  }
-  yield* fill(0, 0);
+  };
+  fill(0, 0, locked);
+  return new Partitions(bytes.slice(0, end), size);
 }
 
-/** Is a member of the same set in this block already? */
-function isTaken(block: Partition, from: number, to: number, own: number): boolean {
-  for (let i = from; i < to; i++) if (block[i] === own) return true;
-  return false;
+/** How many members of the same set are in this block already. */
+function countIn(block: Partition, from: number, to: number, own: number): number {
+  let count = 0;
+  for (let i = from; i < to; i++) if (block[i] === own) count++;
+  return count;
 }
 
 /** Is no other of its class written before it? */
@@ -74,11 +110,4 @@ export function alikeOrders(kinds: readonly string[]): readonly (readonly number
   return orders(kinds.map((_, i) => i))
     .filter((order) => order.every((set, place) => kinds[set] === kinds[place]))
     .filter((order) => order.some((set, place) => set !== place));
-}
-
-/** How many ways there are to join so many sets into so many blocks, see partitions. */
-export function countPartitions(sets: number, blocks: number, alike: readonly (readonly number[])[] = []): number {
-  let count = 0;
-  for (const found of partitions(sets, blocks, alike)) count += found.length > 0 ? 1 : 0;
-  return count;
 }

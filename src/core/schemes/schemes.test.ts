@@ -18,7 +18,7 @@ import {
   type SchemeQuestion,
 } from '.';
 import { layoutsFor, type Layout } from './layouts';
-import { countPartitions, partitions, permuted } from './partitions';
+import { partitions, permuted } from './partitions';
 import { refined, ratiosWith } from './refine';
 import { systemOf } from './system';
 import { schemesIn } from './walk';
@@ -81,7 +81,11 @@ describe('two sets, against a walk without any cutting', () => {
 test('three sets, by sampling: what is joined so is found exactly where trying everything finds it', () => {
   const sets = [simple('a', 28, 74), simple('b', 42, 66), simple('c', 30, 78)];
   const question = ask(sets, ['3.5', '1.5', '1'], { engaged: 2, tolerance: 0.03, reverse: 'none', atMost: 4 });
-  const sampled = [3, 4, 5, 6, 7].flatMap((blocks) => [...partitions(3, blocks)].filter((_, i) => i % 61 === 7));
+  const sampled = [3, 4, 5, 6, 7].flatMap((blocks) =>
+    partitions(3, blocks)
+      .all()
+      .filter((_, i) => i % 61 === 7),
+  );
   const names = new Set(sampled.map((one) => one.join()));
   const found = asPlain(
     sampled.flatMap((joined) =>
@@ -104,10 +108,12 @@ test('three sets, by sampling: what is joined so is found exactly where trying e
 });
 
 test('ways to join: as many as they are counted by hand, each once', () => {
-  expect([3, 4, 5, 6].map((blocks) => countPartitions(2, blocks))).toEqual([6, 18, 9, 1]);
+  expect([3, 4, 5, 6].map((blocks) => partitions(2, blocks).count)).toEqual([6, 18, 9, 1]);
   // Three pairs, or a triple and a pair, of three sets.
-  expect(countPartitions(3, 6)).toBe(216 + 324 + 18 + 27 * 12);
-  const all = [...partitions(3, 6)].map((one) => one.join());
+  expect(partitions(3, 6).count).toBe(216 + 324 + 18 + 27 * 12);
+  const all = partitions(3, 6)
+    .all()
+    .map((one) => one.join());
   expect(new Set(all).size).toBe(all.length);
 });
 
@@ -120,8 +126,12 @@ test('of equal sets one of each class is walked through, and nothing is lost', (
     [2, 1, 0],
   ];
   for (const blocks of [4, 7]) {
-    const classes = new Set([...partitions(3, blocks, orders)].map((one) => one.join()));
-    for (const one of partitions(3, blocks)) {
+    const classes = new Set(
+      partitions(3, blocks, orders)
+        .all()
+        .map((one) => one.join()),
+    );
+    for (const one of partitions(3, blocks).all()) {
       const same = [one, ...orders.map((order) => permuted(one, order))].map((list) => list.join());
       expect(new Set(same.filter((text) => classes.has(text))).size).toBe(1);
     }

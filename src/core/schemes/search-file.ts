@@ -1,6 +1,7 @@
 import { equals, parseRational, sign, toNumber, type Rational } from '../rational';
 import { accept, parseJson, refuse, resultOf, type Result } from '../result';
-import { choose, layoutsFor, MOST_MEMBERS } from './layouts';
+import { choose } from './choose';
+import { layoutsFor, MOST_MEMBERS } from './layouts';
 import { CENTRAL, type SchemeQuestion } from './question';
 import { SCHEME_SEARCH, schemeSearchSchema, type WrittenSchemeSearch } from './search-schema';
 

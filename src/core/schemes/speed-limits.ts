@@ -4,17 +4,23 @@ import type { System } from './system';
 
 const ROUNDING = 1e-9;
 
-/** Tells whether no member and no planet turns faster than it may, per turn of the input. */
-export function speedLimits(question: SchemeQuestion, { memberOf }: System, standings: readonly number[]) {
+/** Whether no member and no planet turns faster than it may, per turn of the input. */
+export type KeepsSpeeds = (speeds: Float64Array, input: number) => boolean;
+
+/** The limits on speeds; null where there are none. */
+export function speedLimits(
+  question: SchemeQuestion,
+  { memberOf }: System,
+  standings: readonly number[],
+): KeepsSpeeds | null {
   const { memberSpeed = Infinity, planetSpeed = Infinity } = question.limits;
   const factors = question.sets.map((set, i) => planetFactor(set, standings[i] ?? 0));
   const speed = (speeds: Float64Array, central: number) => {
     const member = memberOf[central] ?? -1;
     return member < 0 ? 0 : (speeds[member] as number);
   };
-  const isFree = memberSpeed === Infinity && planetSpeed === Infinity;
-  return (speeds: Float64Array, input: number): boolean => {
-    if (isFree) return true;
+  if (memberSpeed === Infinity && planetSpeed === Infinity) return null;
+  return (speeds, input) => {
     const drive = Math.abs(speeds[input] as number) * (1 + ROUNDING);
     return (
       speeds.every((one) => Math.abs(one) <= memberSpeed * drive) &&

@@ -2,9 +2,11 @@ import { elementSet, type ElementSet } from './element-set';
 import { KnownMotions } from './known-motions';
 import type { Layout } from './layouts';
 import { isAsked, membersOf } from './layouts';
+import { mergingsOf, type Mergings } from './mergings';
 import { allElements, openMotions, type Elements } from './motions';
 import type { Partition } from './partitions';
 import type { SchemeQuestion } from './question';
+import { membersIn } from './ways';
 
 /** Connections with every brake and clutch that they could have, before input and output are chosen. */
 export interface System {
@@ -16,6 +18,7 @@ export interface System {
   /** What was asked of its motions. */
   readonly motions: KnownMotions;
   readonly elements: Elements;
+  readonly mergings: Mergings;
   readonly areBrakes: ElementSet;
   readonly ends: readonly Ends[];
   /** Members with one central member alone, which turn idly unless an element takes hold of them. */
@@ -43,7 +46,7 @@ export function systemOf(
   standings: readonly number[],
 ): System | null {
   const members = membersOf(question.sets.length, layout);
-  const memberOf = partition.map((block) => (block === frame ? -1 : frame >= 0 && block > frame ? block - 1 : block));
+  const memberOf = membersIn({ partition, frame });
   const bare = layout.bare === 'both' ? 2 : layout.bare === 'one' ? 1 : 0;
   const centrals: number[][] = Array.from({ length: members }, () => []);
   memberOf.forEach((member, central) => centrals[member]?.push(central));
@@ -63,6 +66,7 @@ export function systemOf(
     basis,
     motions,
     elements: all,
+    mergings: mergingsOf(members, bare, layout.engaged, all),
     areBrakes,
     ends,
     alone,

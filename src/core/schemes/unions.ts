@@ -1,10 +1,10 @@
 import { entryAt, toNumber } from '../rational';
 import { elementsIn, joined, NO_ELEMENTS, sizeOf, type ElementSet } from './element-set';
-import { ROUNDING } from './gather';
-import { choose } from './layouts';
+import { choose } from './choose';
 import { isWithin, matchWishes, type Candidates, type ElementLimits } from './matching';
 import { asFound, choicesOf, filledBy, isReverse, keyOf, ratioOf, type Offer } from './offer';
 import type { FoundScheme } from './scheme';
+import { ROUNDING } from './wish-table';
 
 /** Where only the rare wishes are listed: all that can be made of their choices, each with all that it gives. */
 export function bestOfUnions(

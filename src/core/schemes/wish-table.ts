@@ -1,37 +1,47 @@
-const CELLS = 8_192;
-
-/**
- * Which wishes a ratio may be meant by, looked up by its place between the least and the most that is wished instead of
- * compared with each: a cell knows every wish that reaches into it.
- */
+/** What is wished, and where a ratio is looked up before it is compared with any of it. */
 export interface WishTable {
   readonly wishes: readonly number[];
   readonly tolerance: number;
-  /** No wish is outside these. */
-  readonly least: number;
-  readonly most: number;
-  /** The cell of a ratio is the whole part of (ratio − least) × scale. */
-  readonly scale: number;
-  /** Bits by wish. */
-  readonly cells: Int32Array;
+  /** At the place of a ratio × step: 1 where the ratio, or one over it, may be wished. */
+  readonly near: Uint8Array;
+  readonly step: number;
+  /** The wishes that the ratio 1 is meant by. */
+  readonly direct: number;
 }
 
-/** A cell is a little wider than it has to be, so that rounding puts no ratio into the wrong one. */
+const PLACES = 1 << 16;
+/** So many of them reach to the largest ratio that matters; what is larger, or below 0, is at places that are empty. */
+const USED = 2_048;
+
+/** A ratio at the very edge of the tolerance is within it. */
+export const ROUNDING = 1e-12;
+/** A place is told a little more widely than it has to be, so that rounding puts no ratio beside it. */
 const WIDER = 1e-9;
 
+/** The place of a ratio × step. What is so large that it comes round to a place in use is found out by wishesOf. */
+export const placeOf = (steps: number): number => steps & (PLACES - 1);
+
 export function wishTable(wishes: readonly number[], tolerance: number): WishTable {
-  const least = Math.min(...wishes) * (1 - tolerance) * (1 - WIDER);
-  const most = Math.max(...wishes) * (1 + tolerance) * (1 + WIDER);
-  // With one wish and no tolerance there would be no width at all.
-  const scale = (CELLS - 1) / Math.max(most - least, WIDER * most);
-  const cells = new Int32Array(CELLS + 1);
-  const cellOf = (ratio: number) => Math.min(CELLS, Math.max(0, Math.floor((ratio - least) * scale)));
-  wishes.forEach((wish, i) => {
-    const from = cellOf(wish * (1 - tolerance) * (1 - WIDER));
-    const to = cellOf(wish * (1 + tolerance) * (1 + WIDER));
-    for (let at = from; at <= to; at++) cells[at] = (cells[at] ?? 0) | (1 << i);
-  });
-  return { wishes, tolerance, least, most, scale, cells };
+  const spans = wishes.map(
+    (wish) => [wish * (1 - tolerance) * (1 - WIDER), wish * (1 + tolerance) * (1 + WIDER)] as const,
+  );
+  const step = USED / Math.max(...spans.flatMap(([least, most]) => [most, 1 / least]));
+  const near = new Uint8Array(PLACES);
+  for (const [least, most] of spans) {
+    near.fill(1, placeOf(least * step), placeOf(most * step) + 1);
+    near.fill(1, placeOf(step / most), placeOf(step / least) + 1);
+  }
+  return { wishes, tolerance, near, step, direct: wishesAt(wishes, tolerance, 1) };
+}
+
+/** The wishes that a ratio may be meant by, as bits. */
+export const wishesOf = ({ wishes, tolerance }: WishTable, ratio: number): number => wishesAt(wishes, tolerance, ratio);
+
+function wishesAt(wishes: readonly number[], tolerance: number, ratio: number): number {
+  let found = 0;
+  for (let i = 0; i < wishes.length; i++)
+    if (Math.abs(ratio / (wishes[i] as number) - 1) <= tolerance + ROUNDING) found |= 1 << i;
+  return found;
 }
 
 /** How many wishes are listed where their choices cannot leave much room for other elements. */

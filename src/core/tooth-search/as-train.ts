@@ -1,11 +1,11 @@
 import { brake, dog, gear, member, position, trainOf, type PatternParts } from '../patterns';
-import { changeMember, refused, setTeeth, type Edit, type Train } from '../train';
+import { changeMember, refused, setTeeth, type Edit, type SimpleSet, type Train } from '../train';
 import type { Arranged } from './arranged';
 import type { Dials } from './outputs';
 import type { SetQuestion } from './planetary';
 import type { FoundSet } from './planetary-sets';
 import type { CountPair } from './stage-fractions';
-import type { TrainSet, TrainStage } from './stages-of';
+import type { TrainStage } from './stages-of';
 import { itemAt } from '../required';
 
 /** What all trains that are made of findings have. */
@@ -163,14 +163,14 @@ export function withStages(train: Train, stages: readonly TrainStage[], chain: r
 }
 
 /** The open train with the counts, and the number of planets, of one of its sets. */
-export function withSet(train: Train, set: TrainSet, { sun, planet, ring, copies }: FoundSet): Edit {
+export function withSet(train: Train, set: SimpleSet, { sun, planet, ring, copies }: FoundSet): Edit {
   const edit = withTeeth(
     train,
     new Map([
-      [set.sun, sun],
-      [set.planet, planet],
-      [set.ring, ring],
+      [set.sun.id, sun],
+      [set.planet.id, planet],
+      [set.ring.id, ring],
     ]),
   );
-  return edit.ok ? changeMember(edit.train, set.planets, { copies }) : edit;
+  return edit.ok ? changeMember(edit.train, set.planet.member, { copies }) : edit;
 }

@@ -1,6 +1,6 @@
 export { MOST_STAGES } from './chains';
 export { rangeFactor, wantedRatios } from './ladder';
-export { fits, type FoundSet, type SetMember, type SetShape } from './planetary-sets';
+export { assemblesEvenly, fits, type FoundSet, type SetMember, type SetShape } from './planetary-sets';
 export { asRatio, type NamedRatio, type SearchQuestion } from './question';
 export { chainFinding, countsText, pairsOfResult, type SearchResult, type ResultParts } from './findings';
 export { search, type SearchAnswer } from './search';
@@ -15,6 +15,6 @@ export type { Chain, CountPair } from './stage-fractions';
 export { sharing } from './way';
 export { withSet, withStages, withTeeth } from './as-train';
 export { checksOf } from './finding-checks';
-export { trainSetsOf, stagesOf, type TrainSet, type TrainStage } from './stages-of';
+export { stagesOf, type TrainStage } from './stages-of';
 export { passes, waysLike, type ResultFilter, type WaysToRatio } from './ways';
 export { undominated, type Size } from './undominated';

@@ -6,7 +6,8 @@ import { withSet, withStages } from './as-train';
 import { checksOf } from './finding-checks';
 import { search } from './search';
 import { readWritten } from './search-file';
-import { trainSetsOf, stagesOf } from './stages-of';
+import { simpleSetsOf } from '../train';
+import { stagesOf } from './stages-of';
 import { undominated } from './undominated';
 import { refusalText } from '../result';
 
@@ -67,12 +68,12 @@ test('planets and what they roll on are no stages; the sets are found, and their
   const memberOf = new Map(train.gears.map(({ id, member }) => [id, member]));
   for (const { driver, driven } of stagesOf(train))
     expect([driver, driven].some((gear) => planets.has(memberOf.get(gear)!))).toBe(false);
-  const [set] = trainSetsOf(train);
+  const [set] = simpleSetsOf(train);
   const edit = withSet(train, set!, { sun: 30, planet: 24, ring: 78, copies: 3 });
   if (!edit.ok) throw new Error(edit.message);
   const teeth = (id: string) => edit.train.gears.find((gear) => gear.id === id)!.teeth;
-  expect([teeth(set!.sun), teeth(set!.planet), teeth(set!.ring)]).toEqual([30, 24, 78]);
-  expect(edit.train.members.find(({ id }) => id === set!.planets)!.copies).toBe(3);
+  expect([teeth(set!.sun.id), teeth(set!.planet.id), teeth(set!.ring.id)]).toEqual([30, 24, 78]);
+  expect(edit.train.members.find(({ id }) => id === set!.planet.member)!.copies).toBe(3);
 });
 
 test('undominated: exactly those that nothing beats', () => {

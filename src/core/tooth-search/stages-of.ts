@@ -1,5 +1,5 @@
 import { axesOf, FRAME, type Train, partsById } from '../train';
-import { lookUp, required } from '../required';
+import { lookUp } from '../required';
 
 /** A pair of wheels on fixed axes in a train, the one nearer to the input first. */
 export interface TrainStage {
@@ -62,29 +62,4 @@ function meshedPairs(train: Train): readonly TrainStage[] {
       }
   }
   return stages;
-}
-
-/** A simple set in a train: its gears, and the member of its planets. */
-export interface TrainSet {
-  readonly sun: string;
-  readonly planet: string;
-  readonly ring: string;
-  readonly planets: string;
-}
-
-/** The sets with one planet between sun and ring. */
-export function trainSetsOf(train: Train): readonly TrainSet[] {
-  const carrierOf = (member: string) => partsById(train).find.member(member)?.carrier;
-  return train.gears.flatMap((planet): TrainSet[] => {
-    if (carrierOf(planet.member) === undefined) return [];
-    const mates = train.meshes
-      .filter(({ gears }) => gears.includes(planet.id))
-      .map(({ gears }) => required(train.gears.find(({ id }) => gears.includes(id) && id !== planet.id)))
-      .filter(({ member }) => carrierOf(member) === undefined);
-    const suns = mates.filter(({ type }) => type === 'external');
-    const rings = mates.filter(({ type }) => type === 'internal');
-    return suns.flatMap((sun) =>
-      rings.map((ring) => ({ sun: sun.id, planet: planet.id, ring: ring.id, planets: planet.member })),
-    );
-  });
 }

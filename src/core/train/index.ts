@@ -20,5 +20,13 @@ export {
   type FigureWords,
   type TrainFigure,
 } from './wheel-fields';
-export { countsFit, isInFittingSet, simpleSetsOf, type SimpleSet } from './simple-sets';
+export {
+  countsFit,
+  isInFittingSet,
+  planetarySetsOf,
+  simpleSetsOf,
+  simpleSetsWith,
+  type PlanetarySet,
+  type SimpleSet,
+} from './planetary-sets';
 export * from './edits';

@@ -1,5 +1,5 @@
 import type { Train } from '../schema';
-import { countsFit, simpleSetsOf } from '../simple-sets';
+import { countsFit, simpleSetsWith } from '../planetary-sets';
 import { setTeeth } from './change';
 import { checked, refused, type Edit } from './edit';
 
@@ -13,7 +13,7 @@ export const typeTeeth = (train: Train, gear: string, teeth: number, keepSets: b
  */
 export function setTeethInSet(train: Train, gearId: string, teeth: number): Edit {
   const counts = new Map([[gearId, teeth]]);
-  for (const { sun, planet, ring } of simpleSetsOf(train, gearId).filter(countsFit)) {
+  for (const { sun, planet, ring } of simpleSetsWith(train, gearId).filter(countsFit)) {
     if (ring.id !== gearId) {
       counts.set(ring.id, (counts.get(sun.id) ?? sun.teeth) + 2 * (counts.get(planet.id) ?? planet.teeth));
       continue;

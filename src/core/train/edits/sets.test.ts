@@ -6,7 +6,7 @@ import { done, ratio, refusal } from '@/testing/edited';
 import { FRAME } from '../frame';
 import { checkTrain } from '../parse';
 import type { Coupler } from '../schema';
-import { countsFit, simpleSetsOf } from '../simple-sets';
+import { countsFit, simpleSetsWith } from '../planetary-sets';
 import { addPlanetsRound, addSet, recouple, setTeethInSet, toggleOutput } from '.';
 
 const teethOf = (train: ReturnType<typeof demoTrain>, id: string) => train.gears.find((gear) => gear.id === id)!.teeth;
@@ -54,11 +54,11 @@ describe('sets', () => {
     fc.assert(
       fc.property(arbitraryTrain(), fc.nat(), fc.integer({ min: 8, max: 90 }), (train, at, teeth) => {
         const gear = train.gears[at % train.gears.length]!;
-        const fitting = simpleSetsOf(train, gear.id).filter(countsFit);
+        const fitting = simpleSetsWith(train, gear.id).filter(countsFit);
         const edit = setTeethInSet(train, gear.id, teeth);
         if (!edit.ok || fitting.length !== 1) return;
         expect(teethOf(edit.train, gear.id)).toBe(teeth);
-        expect(simpleSetsOf(edit.train, gear.id).filter(countsFit).length).toBeGreaterThanOrEqual(1);
+        expect(simpleSetsWith(edit.train, gear.id).filter(countsFit).length).toBeGreaterThanOrEqual(1);
       }),
       { numRuns: runs(100) },
     );

@@ -3,17 +3,15 @@
 import { useContext, useState } from 'react';
 import { toFraction, toNumber } from '@/core/rational';
 import {
-  trainSetsOf,
   stagesOf,
   withSet,
   withStages,
   withTeeth,
   type SearchResult,
   type SearchQuestion,
-  type TrainSet,
   type TrainStage,
 } from '@/core/tooth-search';
-import type { Edit, Train } from '@/core/train';
+import { simpleSetsOf, type Edit, type SimpleSet, type Train } from '@/core/train';
 import { figure } from '@/core/units';
 import { memberName } from '@/core/words';
 import { analyseEngaged } from '@/features/train/analysis';
@@ -161,7 +159,7 @@ function stageText(train: Train, { driver, driven }: TrainStage): string {
 
 function ReplaceSet({ session, set }: { session: Session; set: Parameters<typeof withSet>[2] }) {
   const train = useTrain((state) => state.train);
-  const sets = trainSetsOf(train);
+  const sets = simpleSetsOf(train);
   const [at, setAt] = useState(0);
   const chosen = sets[at];
   if (!chosen) return <p className="muted">The open train has no simple set that could take these counts.</p>;
@@ -190,10 +188,9 @@ function ReplaceSet({ session, set }: { session: Session; set: Parameters<typeof
   );
 }
 
-function setText(train: Train, { sun, planet, ring }: TrainSet): string {
-  const teeth = (id: string) => partsById(train).gear(id);
+function setText(train: Train, { sun, planet, ring }: SimpleSet): string {
   return (
-    `${teeth(sun).teeth} · ${teeth(planet).teeth} · ${teeth(ring).teeth} on ` +
-    `${memberName(train, teeth(sun).member)} and ${memberName(train, teeth(ring).member)}`
+    `${sun.teeth} · ${planet.teeth} · ${ring.teeth} on ` +
+    `${memberName(train, sun.member)} and ${memberName(train, ring.member)}`
   );
 }
