@@ -51,11 +51,19 @@ test('forces are drawn; the weakest wheel is made wider until it is not', async 
   await page.getByRole('tab', { name: 'Figures' }).click();
   const hardest = teethFigures(page).getByRole('row').filter({ hasText: 'the most' });
   await expect(hardest).toContainText('15 on layshaft');
-  for (const words of ['layshaft, 15', 'drum, 46']) {
-    await gear(page, words).press('e');
-    await fill(card(page).getByLabel('Face width'), '24');
-    await page.keyboard.press('Escape');
-  }
+  const widen = async (width: string) => {
+    for (const words of ['layshaft, 15', 'drum, 46']) {
+      await gear(page, words).press('e');
+      await fill(card(page).getByLabel('Face width'), width);
+      await page.keyboard.press('Escape');
+    }
+  };
+  const advice = teethFigures(page).getByText(/15 on layshaft and its mate [\d.]+ mm wide instead of/);
+  const wanted = (await advice.textContent())?.match(/mate ([\d.]+) mm/)?.[1] ?? '';
+  // As wide as it was told to be it is used as hard as the next, and nothing more is told.
+  await widen(wanted);
+  await expect(advice).toBeHidden();
+  await widen('24');
   await expect(hardest).toContainText('13 on crank');
   await expect(teethFigures(page)).toContainText('not a rating');
   await page.getByLabel('Input torque').fill('20');

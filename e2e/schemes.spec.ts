@@ -15,6 +15,9 @@ test('from the shelf to a new train of six positions, whose chart says what was 
   await page.getByLabel('Engaged at once').fill('2');
   await expect(status(page)).toContainText(/Proven: 14 schemes/, { timeout: 30_000 });
   await table(page).getByRole('row').nth(2).click();
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByText('Schemes · ratios in/out · rpm · N·m')).toBeVisible();
+  await page.emulateMedia({ media: 'screen' });
   const ratios = await chosen(page).getByRole('row').locator('td[title]').allTextContents();
   expect(ratios).toHaveLength(6);
   await chosen(page).getByLabel('Name of the new train').fill('Six for the causeway');

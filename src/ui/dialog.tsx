@@ -36,4 +36,6 @@ export function Dialog({ title, onClose, wide = false, children }: Props) {
 }
 
 /** The row of buttons at a dialog's foot. */
-export const DialogActions = ({ children }: { children: ReactNode }) => <div className="modal-action">{children}</div>;
+export const DialogActions = ({ children }: { children: ReactNode }) => (
+  <div className="modal-action flex-wrap">{children}</div>
+);

@@ -22,7 +22,7 @@ export function PositionsDialog({ onClose }: { onClose: () => void }) {
           {message}
         </p>
       )}
-      <ol className="mt-2 text-sm">
+      <ol className="mt-2 text-sm max-sm:[&_input]:w-24 [&_label>span:first-child]:w-4 [&_label>span:first-child]:text-right">
         {train.positions.map((position, i) => (
           <li key={position.id} className="flex items-center gap-2 border-t border-base-300 py-1">
             <TextField
@@ -30,7 +30,7 @@ export function PositionsDialog({ onClose }: { onClose: () => void }) {
               value={position.name}
               onDone={(text) => edit(renamePosition(train, position.id, text))}
             />
-            <span className="muted min-w-0 flex-1 truncate">
+            <span className="muted min-w-0 flex-1 truncate max-sm:sr-only">
               {position.engaged.length === 0
                 ? 'nothing engaged'
                 : listed(position.engaged.map((id) => couplerName(train, id)))}

@@ -2,8 +2,8 @@
 
 import { ArrowDownWideNarrow, ClipboardPaste, Plus, Workflow } from 'lucide-react';
 import { useRouter } from 'next/navigation';
-import { useCallback, useContext } from 'react';
-import type { Train } from '@/core/train';
+import { useCallback, useContext, useMemo } from 'react';
+import { planetarySetsOf, type Train } from '@/core/train';
 import { useTyped } from '@/features/train/input/typed-input';
 import { SessionContext, useNow, useTrain } from '@/features/train/use-train';
 import { usePreferences } from '@/ui/preferences';
@@ -64,7 +64,7 @@ export function ChartButtons({ onPaste }: { onPaste: () => void }) {
 function SchemesDoor({ train }: { train: Train }) {
   const router = useRouter();
   const id = useContext(SessionContext)?.id ?? null;
-  const hasSets = train.members.some(({ carrier }) => carrier !== undefined);
+  const hasSets = useMemo(() => planetarySetsOf(train).length > 0, [train]);
   if (!hasSets) return null;
   const open = async () => {
     const { addressOfSets } = await import('@/features/train/scheme-address');

@@ -3,6 +3,7 @@
 import { useEffect, useState } from 'react';
 import { FigureChoices } from '@/features/train/frame/figure-choices';
 import { AloneFrame } from '@/features/train/frame/alone-frame';
+import { PrintLine } from '@/features/train/frame/print-head';
 import type { AskedInAddress } from '@/features/train/scheme-address';
 import { useKeptPreferences } from '@/ui/preferences';
 import { Asked } from './asked';
@@ -21,6 +22,7 @@ export function SchemesAlone({ from }: { from: AskedInAddress | null }) {
   }, [draft, from]);
   return (
     <AloneFrame title="Schemes" about="Schemes" beside={<FigureChoices />}>
+      <PrintLine title="Schemes" />
       <SchemesContext value={store}>
         <main className="grid min-h-0 flex-1 grid-cols-1 lg:grid-cols-[21rem_minmax(0,1fr)] print:block">
           <Asked />

@@ -3,6 +3,7 @@
 import { useEffect, useState } from 'react';
 import { FigureChoices } from '@/features/train/frame/figure-choices';
 import { AloneFrame } from '@/features/train/frame/alone-frame';
+import { PrintLine } from '@/features/train/frame/print-head';
 import { useKeptPreferences } from '@/ui/preferences';
 import { teethAlone } from './store';
 import { TeethPane } from './teeth';
@@ -18,6 +19,7 @@ export function TeethAlone() {
   }, [teeth]);
   return (
     <AloneFrame title="Tooth counts" about="Teeth" beside={<FigureChoices />}>
+      <PrintLine title="Tooth counts" />
       <TeethContext value={teeth}>
         <TeethPane />
       </TeethContext>

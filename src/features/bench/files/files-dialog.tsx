@@ -143,8 +143,8 @@ function FileRow({
       <th scope="row" className="pr-3 text-left font-semibold">
         {what}
       </th>
-      <td className="muted">{says}</td>
-      <td className="flex justify-end gap-1.5">
+      <td className="muted pr-3">{says}</td>
+      <td className="flex flex-col items-end gap-1.5 sm:flex-row sm:justify-end">
         {Object.entries(files).map(([kind, onSave]) => (
           <button
             key={kind}

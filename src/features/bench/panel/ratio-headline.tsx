@@ -36,7 +36,7 @@ function Ratio({ position: { solved, backward } }: { position: Explained }) {
   const outputs = train.outputs.length > 1 ? ` (${memberName(train, itemAt(train.outputs, 0))})` : '';
   return (
     <>
-      <p className="flex items-baseline gap-2">
+      <p className="flex flex-wrap items-baseline gap-x-2 whitespace-nowrap">
         <strong data-testid="ratio" className="figure text-4xl font-semibold text-primary">
           {ratioFigure(ratio, convention)}
         </strong>

@@ -202,9 +202,18 @@ const SHOWN = 5;
 
 function Hardest({ train, use }: { train: Train; use: ForcesUse }) {
   const ranked = useMemo(() => rankWheels(train, use), [train, use]);
-  if (ranked.length === 0)
-    return <p className="muted mt-1.5">With face widths on both sides of a mesh the wheels are compared here.</p>;
-  const { gear } = partsById(train);
+  const { gear, pair } = partsById(train);
+  if (ranked.length === 0) {
+    const areWide = train.meshes.some((mesh) => pair(mesh).every(({ faceWidth }) => faceWidth !== undefined));
+    return (
+      <p className="muted mt-1.5">
+        {areWide
+          ? 'The wheels are not compared: in no position is it known what they bear.' +
+            (train.outputs.length > 1 ? ' How power divides depends on what holds each output.' : '')
+          : 'With face widths on both sides of a mesh the wheels are compared here.'}
+      </p>
+    );
+  }
   const printed = ranked.some((one) => gear(one.gear).material === 'printed');
   return (
     <>
@@ -243,6 +252,8 @@ function EvenOut({ train, ranked }: { train: Train; ranked: readonly WheelStress
   const { gear, mesh, pair } = partsById(train);
   const width = Math.min(...pair(mesh(first.mesh)).map(({ faceWidth = Infinity }) => faceWidth));
   const wanted = (width * first.rootStressMPa) / next.rootStressMPa;
+  // What was typed as it was told is as even as figures tell.
+  if (figure(wanted) === figure(width)) return null;
   return (
     <>
       {gearName(train, gear(first.gear))} and its mate {figure(wanted)} mm wide instead of {figure(width)} would bend it

@@ -31,7 +31,7 @@ export function TrainName() {
         aria-label="Name of the train"
         aria-invalid={message !== null}
         className={
-          'w-56 rounded-sm border border-transparent bg-transparent px-1.5 py-0.5 text-lg ' +
+          'w-56 rounded-sm border border-transparent bg-transparent px-1.5 py-0.5 text-lg text-ellipsis ' +
           'font-semibold lg:w-44 xl:w-56 hover:border-base-300'
         }
         title={train.name}

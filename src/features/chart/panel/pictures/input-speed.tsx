@@ -43,7 +43,7 @@ export function InputSpeed() {
   );
   const field = (
     <label className="flex items-center gap-1.5 text-sm">
-      <span className="muted">Shift at</span>
+      <span className="muted whitespace-nowrap">Shift at</span>
       <input
         className="input input-xs figure w-20 aria-invalid:border-error"
         aria-label="Input speed at the shifts"
