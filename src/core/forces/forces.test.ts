@@ -5,7 +5,7 @@ import { arbitraryTrain } from '@/testing/arbitrary-train';
 import { demoTrain } from '@/testing/demo-train';
 import { pairTrain } from '@/testing/pair-train';
 import { runs } from '@/testing/runs';
-import { endView, centreOf } from '../end-view';
+import { centreOf, endView, type EndViewGear } from '../end-view';
 import { axisLines, gearModules, geometryOf, meshingGears } from '../geometry';
 import { modelOf } from '../model';
 import { contributions } from '../powerflow';
@@ -203,12 +203,16 @@ test('random trains: each member by itself, and the housing as a whole, are in b
   let seen = 0;
   fc.assert(
     fc.property(sized, (train) => {
+      // A worm lies across: where it is drawn says nothing about its shaft.
+      const isAcross = ({ shape }: EndViewGear) => shape !== 'toothed' && shape !== 'ring';
       const places = new Map(
         endView(train, []).flatMap(({ wheels }) =>
           wheels.flatMap((wheel) =>
-            wheel.orbit === null
-              ? [[wheel.member, centreOf(wheel, () => 0)] as const]
-              : [[wheel.orbit.carrier, wheel.centre] as const],
+            isAcross(wheel)
+              ? []
+              : wheel.orbit === null
+                ? [[wheel.member, centreOf(wheel, () => 0)] as const]
+                : [[wheel.orbit.carrier, wheel.centre] as const],
           ),
         ),
       );
