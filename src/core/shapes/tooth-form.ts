@@ -67,6 +67,9 @@ export interface OutlinePiece {
   readonly at: (t: number) => { readonly radius: number; readonly half: number };
 }
 
+/** What is left of a tooth, in modules, however much is taken off its tip: pairs that cannot run ask for all of it. */
+const LEAST_DEPTH = 0.1;
+
 export function toothForm(spec: ToothSpec): ToothForm {
   const { teeth, moduleMm, internal = false, shift = 0, backlashMm: j = 0, helixDegrees = 0, tipCutMm = 0 } = spec;
   const rack = spec.rack ?? STANDARD_RACK;
@@ -87,8 +90,9 @@ export function toothForm(spec: ToothSpec): ToothForm {
     );
   const common = { pitchRadius: r, baseRadius: base, widthMm: width, halfAngleAt };
   if (internal) {
-    const tip = Math.max(r - addendumMm + shifted, ringTipLimit(r, base, across, shifted)) + tipCutMm;
     const root = r + dedendumMm + shifted;
+    const full = Math.max(r - addendumMm + shifted, ringTipLimit(r, base, across, shifted));
+    const tip = Math.min(full + tipCutMm, root - LEAST_DEPTH * m);
     const { fillet, start } = ringFillet(halfAngleAt, base, tip, root, across);
     return {
       ...common,
@@ -99,13 +103,14 @@ export function toothForm(spec: ToothSpec): ToothForm {
       pieces: [...flank(tip, start), fillet],
     };
   }
-  const full = r + addendumMm + shifted - tipCutMm;
+  const root = r - dedendumMm + shifted;
+  const full = Math.max(r + addendumMm + shifted - tipCutMm, root + LEAST_DEPTH * m);
   const tip = halfAngleAt(full) > 0 ? full : zeroOf(halfAngleAt, base, full);
   const { fillet, start } = trochoid(across, shifted, j, halfAngleAt, { base, r, teeth, undercut: isUndercut(spec) });
   return {
     ...common,
     tipRadius: tip,
-    rootRadius: r - dedendumMm + shifted,
+    rootRadius: root,
     flankRadius: start,
     pointed: tip < full,
     pieces: [fillet, ...flank(start, tip)],
