@@ -1,7 +1,7 @@
 import { elementSet, type ElementSet } from './element-set';
 
 /** An element between two things, members or the frame. */
-export interface Edge {
+export interface ElementEdge {
   readonly element: number;
   readonly ends: readonly [number, number];
 }
@@ -24,7 +24,7 @@ export function* blocksOf(things: number, blocks: number): Generator<Blocks> {
 }
 
 /** The first edges that join each block within itself; fewer than that takes where one cannot be joined. */
-export function firstChoice(blocks: Blocks, edges: readonly Edge[]): readonly number[] {
+export function firstChoice(blocks: Blocks, edges: readonly ElementEdge[]): readonly number[] {
   const called = new Map(blocks.flatMap((block) => block.map((one) => [one, one] as const)));
   const blockOf = new Map(blocks.flatMap((block, i) => block.map((one) => [one, i] as const)));
   return edges.flatMap(({ element, ends: [a, b] }) => {
@@ -36,7 +36,7 @@ export function firstChoice(blocks: Blocks, edges: readonly Edge[]): readonly nu
 }
 
 /** Every choice of edges that joins each block within itself, and is no larger than that takes. */
-export const treeChoices = (blocks: Blocks, edges: readonly Edge[]): readonly ElementSet[] =>
+export const treeChoices = (blocks: Blocks, edges: readonly ElementEdge[]): readonly ElementSet[] =>
   blocks
     .reduce<readonly (readonly number[])[]>(
       (made, block) => {
@@ -50,7 +50,7 @@ export const treeChoices = (blocks: Blocks, edges: readonly Edge[]): readonly El
 
 /** All trees of so many of these edges. @param called of each thing, the name of what it is joined to */
 function treesOf(
-  edges: readonly Edge[],
+  edges: readonly ElementEdge[],
   count: number,
   called: ReadonlyMap<number, number>,
 ): readonly (readonly number[])[] {

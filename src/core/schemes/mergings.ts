@@ -1,4 +1,4 @@
-import { blocksOf, firstChoice, treeChoices, type Edge } from './merging-choices';
+import { blocksOf, firstChoice, treeChoices, type ElementEdge } from './merging-choices';
 import type { ElementSet } from './element-set';
 import type { Elements } from './motions';
 import { compareLists } from './partitions';
@@ -41,7 +41,7 @@ export function mergingsOf(members: number, bare: number, engaged: number, eleme
 
 function makeMergings(members: number, bare: number, engaged: number, elements: Elements): Mergings {
   // The frame is one more thing to be joined.
-  const edges = Array.from({ length: elements.count }, (_, i): Edge => {
+  const edges = Array.from({ length: elements.count }, (_, i): ElementEdge => {
     const [a, b] = [elements.first[i] as number, elements.second[i] as number];
     return { element: i, ends: [a, b < 0 ? members : b] };
   });

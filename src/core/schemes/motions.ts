@@ -85,7 +85,7 @@ export function allElements(members: number, bare: number): Elements {
 }
 
 /** Takes the motions in which an element turns out of the others; false where it is at rest already. */
-export function engage(
+export function engageElement(
   motions: Float64Array,
   vectors: number,
   members: number,
@@ -126,7 +126,7 @@ export function motionWith(
   const values = new Float64Array(vectors);
   for (const element of engaged) {
     const next = new Float64Array(Math.max(0, vectors - 1) * members);
-    if (!engage(motions, vectors, members, first[element] as number, second[element] as number, values, next))
+    if (!engageElement(motions, vectors, members, first[element] as number, second[element] as number, values, next))
       return null;
     [motions, vectors] = [next, vectors - 1];
   }

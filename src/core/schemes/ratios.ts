@@ -1,10 +1,10 @@
 import { STILL } from './known-motions';
 import type { Mergings } from './mergings';
-import { engage, type Elements } from './motions';
-import { placeOf, wishesOf, type WishTable } from './wish-table';
+import { engageElement, type Elements } from './motions';
+import { placeIn, wishesOf, type WishTable } from './wish-table';
 
 /** An open train with the elements that it can engage. */
-export interface OpenTrain {
+export interface EngageableTrain {
   readonly members: number;
   readonly basis: Float64Array;
   readonly elements: Elements;
@@ -22,7 +22,7 @@ export type SeeRatio = (merging: number, input: number, output: number, wishes: 
  * it at rest one vector is taken out of all others. What neighbours among the mergings have in common is done once; of
  * the last two vectors u and v the last element, in which they turn by a and b, leaves b u − a v.
  */
-export function walkRatios(train: OpenTrain, table: WishTable, see: SeeRatio): void {
+export function walkRatios(train: EngageableTrain, table: WishTable, see: SeeRatio): void {
   const { members, basis, mergings, elements } = train;
   const { count, engaged, shared } = mergings;
   const { first, second } = elements;
@@ -39,7 +39,7 @@ export function walkRatios(train: OpenTrain, table: WishTable, see: SeeRatio): v
       const element = mergings.elements[merging * engaged + done] as number;
       const [motions, next] = [levels[done] as Float64Array, levels[done + 1] as Float64Array];
       const [a, b] = [first[element] as number, second[element] as number];
-      if (!engage(motions, engaged + 1 - done, members, a, b, values, next)) break;
+      if (!engageElement(motions, engaged + 1 - done, members, a, b, values, next)) break;
     }
     if (done < engaged - 1) continue;
     const largest = engaged > 0 ? engageLast(train, merging, last, drive) : takeHeads(mergings, last, drive);
@@ -49,7 +49,7 @@ export function walkRatios(train: OpenTrain, table: WishTable, see: SeeRatio): v
 
 /** The speed of each part with the last element at rest too. @returns the largest of them */
 function engageLast(
-  { members, mergings, elements }: OpenTrain,
+  { members, mergings, elements }: EngageableTrain,
   merging: number,
   motions: Float64Array,
   drive: Float64Array,
@@ -94,7 +94,7 @@ function seeRatios(
     const per = step / speed;
     for (let other = 0; other < one; other++) {
       if (held !== 0 && (held & ~((1 << one) | (1 << other))) !== 0) continue;
-      if (near[placeOf((drive[other] as number) * per)] === 0) continue;
+      if (near[placeIn((drive[other] as number) * per)] === 0) continue;
       const ratio = (drive[other] as number) / speed;
       const [ahead, back] = [wishesOf(table, ratio), wishesOf(table, 1 / ratio)];
       if (ahead !== 0) see(merging, other, one, ahead, ratio);

@@ -1,7 +1,7 @@
 import { partitions, type Partition, type Partitions } from './partitions';
 
 /** A way to join the sets: what is one member, and which of these is on the frame, −1 for none. */
-export interface Way<Kind> {
+export interface JoiningWay<Kind> {
   readonly kind: Kind;
   readonly partition: Partition;
   readonly frame: number;
@@ -10,7 +10,7 @@ export interface Way<Kind> {
 /** Ways of several kinds, by number. */
 export interface Ways<Kind> {
   readonly count: number;
-  readonly at: (number: number) => Way<Kind>;
+  readonly at: (number: number) => JoiningWay<Kind>;
 }
 
 /** What kinds of ways have in common: how many blocks there are, and whether one of them is fixed. */
@@ -55,5 +55,5 @@ export function waysOf<Kind extends Blocks>(
 }
 
 /** Of each central member the member it is in: blocks without the one on the frame, which is −1. */
-export const membersIn = ({ partition, frame }: Pick<Way<unknown>, 'partition' | 'frame'>): readonly number[] =>
+export const membersIn = ({ partition, frame }: Pick<JoiningWay<unknown>, 'partition' | 'frame'>): readonly number[] =>
   partition.map((block) => (block === frame ? -1 : frame >= 0 && block > frame ? block - 1 : block));

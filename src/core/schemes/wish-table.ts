@@ -19,7 +19,7 @@ export const ROUNDING = 1e-12;
 const WIDER = 1e-9;
 
 /** The place of a ratio × step. What is so large that it comes round to a place in use is found out by wishesOf. */
-export const placeOf = (steps: number): number => steps & (PLACES - 1);
+export const placeIn = (steps: number): number => steps & (PLACES - 1);
 
 export function wishTable(wishes: readonly number[], tolerance: number): WishTable {
   const spans = wishes.map(
@@ -28,8 +28,8 @@ export function wishTable(wishes: readonly number[], tolerance: number): WishTab
   const step = USED / Math.max(...spans.flatMap(([least, most]) => [most, 1 / least]));
   const near = new Uint8Array(PLACES);
   for (const [least, most] of spans) {
-    near.fill(1, placeOf(least * step), placeOf(most * step) + 1);
-    near.fill(1, placeOf(step / most), placeOf(step / least) + 1);
+    near.fill(1, placeIn(least * step), placeIn(most * step) + 1);
+    near.fill(1, placeIn(step / most), placeIn(step / least) + 1);
   }
   return { wishes, tolerance, near, step, direct: wishesAt(wishes, tolerance, 1) };
 }

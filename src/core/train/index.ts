@@ -26,7 +26,7 @@ export {
   planetarySetsOf,
   simpleSetsOf,
   simpleSetsWith,
-  type PlanetarySet,
+  type SetInTrain,
   type SimpleSet,
 } from './planetary-sets';
 export * from './edits';

@@ -3,7 +3,7 @@ import { partsById } from './part-index';
 import type { Gear, Train } from './schema';
 
 /** The gears of a planetary set, from its sun to its ring. */
-export type PlanetarySet = SimpleSet | PairedSet;
+export type SetInTrain = SimpleSet | PairedSet;
 
 /** One planet reaches from sun to ring; their counts fit where ring = sun + 2 planets. */
 export interface SimpleSet {
@@ -23,7 +23,7 @@ export interface PairedSet {
 }
 
 /** The planetary sets of a train, in the order of its gears: each sun with each ring that a planet reaches from it. */
-export function planetarySetsOf(train: Train): readonly PlanetarySet[] {
+export function planetarySetsOf(train: Train): readonly SetInTrain[] {
   const parts = partsById(train);
   const carrierOf = ({ member }: Gear) => {
     const carrier = parts.find.member(member)?.carrier;
@@ -35,7 +35,7 @@ export function planetarySetsOf(train: Train): readonly PlanetarySet[] {
       return (mate !== null && parts.find.gear(mate)) || [];
     });
   const ringsOf = (planet: Gear) => matesOf(planet).filter((mate) => mate.type === 'internal' && !carrierOf(mate));
-  const from = (sun: Gear, planet: Gear): readonly PlanetarySet[] => {
+  const from = (sun: Gear, planet: Gear): readonly SetInTrain[] => {
     const carrier = carrierOf(planet);
     const steps = train.gears.filter(({ id, member }) => member === planet.member && id !== planet.id);
     const seconds = matesOf(planet).filter((mate) => mate.member !== planet.member && carrierOf(mate) === carrier);

@@ -7,12 +7,12 @@ export interface CoarseTrain {
   /** Of each central member the member it is in, −1 on the frame. */
   readonly memberOf: readonly number[];
   /** A shaft of its own is the last member. */
-  readonly bare: Bare;
+  readonly bare: ShaftCount;
   /** Of its motions, without a shaft of its own. */
   readonly basis: Float64Array;
 }
 
-export type Bare = 0 | 1;
+export type ShaftCount = 0 | 1;
 
 /** Two members of one set may be joined, by the one element. */
 const LOCKED = 1;
@@ -25,7 +25,7 @@ export interface CoarseTrains {
 
 /** All coarse trains with so many members, with a shaft of their own or without. */
 export function coarseTrains(
-  bare: Bare,
+  bare: ShaftCount,
   standings: readonly number[],
   members: number,
   orders: readonly (readonly number[])[],

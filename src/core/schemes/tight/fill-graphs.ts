@@ -2,13 +2,13 @@ import { mergingsOf } from '../mergings';
 import { allElements, type Elements } from '../motions';
 import { walkRatios } from '../ratios';
 import type { WishTable } from '../wish-table';
-import type { Bare } from './coarse-trains';
+import type { ShaftCount } from './coarse-trains';
 import { addEdges, clearGraphs, pairOf, type PairGraphs } from './pair-graphs';
 
 /** Fills the graphs with what two elements of a coarse train give. @param basis of its members, without a bare shaft */
 export type FillGraphs = (basis: Float64Array) => void;
 
-export const fillerFor = (bare: Bare, graphs: PairGraphs, elements: Elements, table: WishTable): FillGraphs =>
+export const fillerFor = (bare: ShaftCount, graphs: PairGraphs, elements: Elements, table: WishTable): FillGraphs =>
   bare === 0 ? withoutShaft(graphs, elements, table) : withShaft(graphs, elements, table);
 
 function withoutShaft(graphs: PairGraphs, elements: Elements, table: WishTable): FillGraphs {

@@ -5,13 +5,13 @@ import { FIELD, NODE, type PairGraphs } from './pair-graphs';
 import type { Pair } from './partings';
 
 /** Elements of which two at a time give these wishes. */
-export interface Group {
+export interface ElementGroup {
   readonly pairs: readonly Pair[];
   /** Bits. */
   readonly wishes: number;
 }
 
-const NONE: readonly Group[] = [];
+const NONE: readonly ElementGroup[] = [];
 
 /**
  * Finds all groups of so many elements of which two at a time give as many wishes as are asked for. In each some one
@@ -35,10 +35,10 @@ export class GroupSearch {
   }
 
   /** @param place of input and output in the graphs */
-  in(graphs: PairGraphs, place: number): readonly Group[] {
+  in(graphs: PairGraphs, place: number): readonly ElementGroup[] {
     if (bits(graphs.wishes[place] as number) < this.demand.least) return NONE;
     this.read(graphs, place);
-    const found: Group[] = [];
+    const found: ElementGroup[] = [];
     const { joins, elements } = this;
     for (let node = 0; node < elements.count; node++) {
       if (bits(joins[node] as number) < this.demand.others - 1) continue;
@@ -63,7 +63,7 @@ export class GroupSearch {
     }
   }
 
-  private extend(size: number, open: number, wishes: number, found: Group[]): void {
+  private extend(size: number, open: number, wishes: number, found: ElementGroup[]): void {
     const { chosen, demand, given } = this;
     const { count } = this.elements;
     if (size === demand.others) return this.tell(wishes, found);
@@ -80,7 +80,7 @@ export class GroupSearch {
   }
 
   /** Tells a group once: by the first of those that give a wish with every other. */
-  private tell(wishes: number, found: Group[]): void {
+  private tell(wishes: number, found: ElementGroup[]): void {
     const { chosen, joins } = this;
     let group = 0;
     for (let i = 0; i < chosen.length; i++) group |= 1 << (chosen[i] as number);

@@ -1,6 +1,6 @@
 import { bits } from '../element-set';
 import { openMotions } from '../motions';
-import { placeOf, wishesOf, type WishTable } from '../wish-table';
+import { placeIn, wishesOf, type WishTable } from '../wish-table';
 import { beforeParting, type Pair, type Parting } from './partings';
 
 /**
@@ -82,7 +82,7 @@ export class Lifts {
     }
     if (largest < STILL || Math.abs(driven) < STILL * largest) return 0;
     const ratio = drive / driven;
-    return table.near[placeOf(ratio * table.step)] === 0 ? 0 : wishesOf(table, ratio);
+    return table.near[placeIn(ratio * table.step)] === 0 ? 0 : wishesOf(table, ratio);
   }
 }
 

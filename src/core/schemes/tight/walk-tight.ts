@@ -3,10 +3,10 @@ import { allElements } from '../motions';
 import type { SchemeQuestion } from '../question';
 import type { System } from '../system';
 import { wishTable, type WishTable } from '../wish-table';
-import { coarseTrains, type Bare, type CoarseTrain } from './coarse-trains';
+import { coarseTrains, type ShaftCount, type CoarseTrain } from './coarse-trains';
 import { ENGAGED, type Demand } from './demand';
 import { fillerFor } from './fill-graphs';
-import { GroupSearch, type Group } from './groups';
+import { GroupSearch, type ElementGroup } from './groups';
 import { Lifts } from './lifts';
 import { layoutOf, namedSystem } from './named-system';
 import { emptyGraphs } from './pair-graphs';
@@ -37,7 +37,7 @@ export function* walkTight(
 ): Generator<TightStep> {
   const layouts = layoutsFor(question).filter(({ engaged }) => engaged === ENGAGED);
   const members = standings.length + ENGAGED;
-  const bares: readonly Bare[] = layouts.some(({ bare }) => bare !== 'none') ? [0, 1] : [0];
+  const bares: readonly ShaftCount[] = layouts.some(({ bare }) => bare !== 'none') ? [0, 1] : [0];
   // Those without a shaft of their own lead to the plainest schemes.
   const kinds = bares.map((bare) => ({ bare, trains: coarseTrains(bare, standings, members, orders) }));
   const of = kinds.reduce((sum, { trains }) => sum + trains.count, 0);
@@ -66,12 +66,12 @@ export function* walkTight(
 
 interface Lead {
   readonly parting: Parting;
-  readonly groups: readonly Group[];
+  readonly groups: readonly ElementGroup[];
 }
 
 /** Finds the groups of coarse trains, and what these can be parted into. */
 function lookInto(
-  bare: Bare,
+  bare: ShaftCount,
   demand: Demand,
   members: number,
   table: WishTable,
