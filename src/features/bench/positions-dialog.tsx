@@ -22,7 +22,11 @@ export function PositionsDialog({ onClose }: { onClose: () => void }) {
           {message}
         </p>
       )}
-      <ol className="mt-2 text-sm max-sm:[&_input]:w-24 [&_label>span:first-child]:w-4 [&_label>span:first-child]:text-right">
+      <ol
+        className={
+          'mt-2 text-sm max-sm:[&_input]:w-24 ' + '[&_label>span:first-child]:w-4 [&_label>span:first-child]:text-right'
+        }
+      >
         {train.positions.map((position, i) => (
           <li key={position.id} className="flex items-center gap-2 border-t border-base-300 py-1">
             <TextField
