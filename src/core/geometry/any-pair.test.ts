@@ -1,10 +1,11 @@
 import fc from 'fast-check';
 import { demoTrains } from '@/testing/demo-train';
+import { pairTrain } from '@/testing/pair-train';
 import { runs } from '@/testing/runs';
 import { rankWheels } from '../forces';
 import { endView } from '../end-view';
 import { toothForm } from '../shapes';
-import { checkTrain, type Gear, type Train } from '../train';
+import { checkTrain, type Train } from '../train';
 import { geometryOf } from '.';
 
 /** What is left of every tooth: its tip lies outside its root, of a ring inside. */
@@ -22,14 +23,6 @@ function expectTeeth(train: Train): void {
 }
 
 test('a gear that all but fills its ring asks for all of the teeth; both are made all the same', () => {
-  const wheel = (id: string, teeth: number, type: Gear['type'], shift: number): Gear => ({
-    id,
-    member: id,
-    teeth,
-    type,
-    module: 2,
-    shift,
-  });
   fc.assert(
     fc.property(
       fc.integer({ min: 5, max: 60 }),
@@ -37,22 +30,8 @@ test('a gear that all but fills its ring asks for all of the teeth; both are mad
       fc.double({ min: -2, max: 2, noNaN: true }),
       fc.double({ min: -2, max: 2, noNaN: true }),
       (teeth, more, shift, shiftTwo) => {
-        const read = checkTrain({
-          format: 'tin-wheel/train',
-          version: 1,
-          name: 'All but as large',
-          members: [
-            { id: 'gear', name: 'gear' },
-            { id: 'ring', name: 'ring' },
-          ],
-          gears: [wheel('gear', teeth, 'external', shift), wheel('ring', teeth + more, 'internal', shiftTwo)],
-          meshes: [{ id: 'mesh', gears: ['gear', 'ring'] }],
-          couplers: [],
-          positions: [{ id: 'p', name: 'p', engaged: [] }],
-          input: 'gear',
-          outputs: ['ring'],
-        });
-        if (read.ok) expectTeeth(read.train);
+        const wheel = { module: 2, teeth, shift };
+        expectTeeth(pairTrain(wheel, { module: 2, teeth: teeth + more, shift: shiftTwo, type: 'internal' }));
       },
     ),
     { numRuns: runs(150) },

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { allSchemes, plainKey } from '@/testing/all-schemes';
 import { demoTrain } from '@/testing/demo-train';
+import { schemeQuestion, simpleSet } from '@/testing/scheme-question';
 import { modelOf } from '../model';
 import { parseRational, toFraction, toNumber } from '../rational';
 import { required } from '../required';
@@ -24,24 +25,7 @@ import { systemOf } from './system';
 import { schemesIn } from './walk';
 import { leadingWishes, wishTable } from './wish-table';
 
-const simple = (id: string, sun: number, ring: number): GivenSet => ({ id, kind: 'simple', sun, ring });
-const ask = (sets: SchemeQuestion['sets'], forward: readonly string[], more: Partial<SchemeQuestion> = {}) =>
-  ({
-    sets,
-    forward: forward.map((text) => required(parseRational(text))),
-    tolerance: 0.06,
-    reverse: 'any',
-    atMost: 5,
-    brakes: null,
-    clutches: null,
-    engaged: null,
-    single: 'any',
-    input: null,
-    output: null,
-    limits: {},
-    limit: 100_000,
-    ...more,
-  }) satisfies SchemeQuestion;
+const [simple, ask] = [simpleSet, schemeQuestion];
 
 const walk = (question: SchemeQuestion) =>
   walkSchemes(question, (question.sets as readonly GivenSet[]).map(standingRatio)).found.best();

@@ -1,5 +1,6 @@
 import { allSchemes, plainKey } from '@/testing/all-schemes';
-import { parseRational, toNumber } from '../../rational';
+import { schemeQuestion, simpleSet } from '@/testing/scheme-question';
+import { toNumber } from '../../rational';
 import { required } from '../../required';
 import { choose } from '../choose';
 import { layoutsFor } from '../layouts';
@@ -12,27 +13,18 @@ import { schemesIn, walkSchemes } from '../walk';
 import { leadingWishes, wishTable } from '../wish-table';
 import { demandOf, ENGAGED } from './demand';
 
-const simple = (id: string, sun: number, ring: number): GivenSet => ({ id, kind: 'simple', sun, ring });
-const [A, B, C] = [simple('a', 28, 74), simple('b', 42, 66), simple('c', 30, 78)] as const;
+const [A, B, C] = [simpleSet('a', 28, 74), simpleSet('b', 42, 66), simpleSet('c', 30, 78)] as const;
 const STEPPED: GivenSet = { id: 'c', kind: 'stepped', sun: 30, planet: 24, second: 20, ring: 74 };
 const DOUBLE: GivenSet = { id: 'b', kind: 'double-pinion', sun: 30, ring: 78 };
 
-const ask = (sets: readonly GivenSet[], forward: string, more: Partial<SchemeQuestion> = {}): SchemeQuestion => ({
-  sets,
-  forward: forward.split(' ').map((text) => required(parseRational(text))),
-  tolerance: 0.17,
-  reverse: 'none',
-  atMost: 4,
-  brakes: null,
-  clutches: null,
-  engaged: ENGAGED,
-  single: 'any',
-  input: null,
-  output: null,
-  limits: {},
-  limit: 100_000,
-  ...more,
-});
+const ask = (sets: readonly GivenSet[], forward: string, more: Partial<SchemeQuestion> = {}): SchemeQuestion =>
+  schemeQuestion(sets, forward.split(' '), {
+    tolerance: 0.17,
+    reverse: 'none',
+    atMost: 4,
+    engaged: ENGAGED,
+    ...more,
+  });
 
 const keyOf = ({ scheme: { members, input, output } }: FoundScheme, sets: number) =>
   plainKey(members, input, output, sets);
@@ -106,7 +98,7 @@ describe('schemes with three engaged of few, found by way of those with one enga
   test('equal sets: the same schemes, but for which of them is which', () => {
     const alike = ask([A, { ...A, id: 'b' }, C], '3.5 2.2 1.5 1', { tolerance: 0.08 });
     // Equal in motion, but not known as equal: other counts of the same ratio.
-    const other = { ...alike, sets: [A, simple('b', 14, 37), C] };
+    const other = { ...alike, sets: [A, simpleSet('b', 14, 37), C] };
     const swapped = ({ scheme, selection }: FoundScheme) => {
       const change = (joined: readonly number[]) => joined.map((one) => (one < 6 ? (one + 3) % 6 : one));
       const { members, input, output } = scheme;
