@@ -16,6 +16,7 @@ export type FindingKind =
   | 'contact'
   | 'interference'
   | 'pointed'
+  | 'shortened'
   | 'helix'
   | 'thrust'
   | 'tip speed'

@@ -102,11 +102,27 @@ test('pointed tips, short contact, tips that meet: each is said with what it is'
   expect(only(pair({ teeth: 12, shift: 0.9 }, {}), 'pointed')).toMatchObject({ gears: ['a'], weight: 'wrong' });
   expect(found(pair({ teeth: 30, shift: 0.2 }, {}), 'pointed')).toEqual([]);
   expect(only(pair({}, {}, { mesh: { centre: 60.5 } }), 'contact')).toMatchObject({ weight: 'wrong' });
-  const inRing = pair({ teeth: 30 }, { teeth: 34, type: 'internal' });
-  expect(found(inRing, 'interference').map(({ weight, what }) => [weight, what.slice(0, 20)])).toEqual([
-    ['wrong', 'Tips of 30 and 34 me'],
-    ['note', '30 and 34 go togethe'],
+  const inRing = (teeth: number, ring: number) =>
+    found(pair({ teeth }, { teeth: ring, type: 'internal' }), 'interference').map(({ weight, what }) => [weight, what]);
+  // Which way in they go is told of pairs that can run.
+  expect(inRing(30, 34)).toEqual([['wrong', 'Tips of 30 and 34 meet where they should have passed each other.']]);
+  expect(inRing(46, 47)).toEqual([['wrong', 'Tips of 46 and 47 meet where they should have passed each other.']]);
+  expect(inRing(38, 47)).toEqual([['note', '38 and 47 go together along the axis only.']]);
+});
+
+test('tips that are cut back for their mate are told with how much, so that nobody orders the stock wheel', () => {
+  const shortened = found(pair({ teeth: 28, shift: 1.3 }, { teeth: 17, shift: 1.1 }), 'shortened');
+  expect(shortened.map(({ weight, gears }) => [weight, gears])).toEqual([
+    ['note', ['a']],
+    ['note', ['b']],
   ]);
+  const { gear } = geometryOf(pair({ teeth: 28, shift: 1.3 }, { teeth: 17, shift: 1.1 }));
+  expect(shortened[0]!.what).toContain(
+    `cut back by ${(Math.round(gear('a')!.spec.tipCutMm! * 1000) / 1000).toString()} mm`,
+  );
+  const full = gear('a')!.form.pitchRadius + 2 + 1.3 * 2;
+  expect(gear('a')!.form.tipRadius).toBeCloseTo(full - gear('a')!.spec.tipCutMm!, 9);
+  expect(found(pair({ shift: 0.3 }, {}), 'shortened')).toEqual([]);
 });
 
 test('undercut is mended by a shift, and by teeth where the wheel is a standard one', () => {

@@ -1,4 +1,4 @@
-import { geometryOf, leastShift, type MeshGeometry } from '../geometry';
+import { geometryOf, leastShift, type GearGeometry, type Interference, type MeshGeometry } from '../geometry';
 import { changeGear, type Gear, type Mesh, type Train } from '../train';
 import { gearName } from '../words';
 import { finding, type Finding } from './finding';
@@ -10,6 +10,8 @@ const GOOD_CONTACT = 1.2;
 /** Parts of a module: a tip thinner than this breaks out; teeth looser than that rattle. */
 const THIN_TIP = 0.2;
 const LOOSE = 0.15;
+/** Parts of a module that may be missing from a tip before whoever orders the wheel must know. */
+const SHORTENED = 0.25;
 /** Parts of a module: what rounding of typed shifts leaves is no clash. */
 const NEAR = 1e-3;
 
@@ -102,7 +104,7 @@ function contactFindings(run: MeshGeometry, counts: string, gears: readonly stri
           ),
         ]
       : []),
-    ...run.interference.map((what) =>
+    ...run.interference.filter(isNews).map((what) =>
       finding(
         'interference',
         what === 'radial' ? 'note' : 'wrong',
@@ -116,6 +118,10 @@ function contactFindings(run: MeshGeometry, counts: string, gears: readonly stri
     ),
   ];
 }
+
+/** How a gear goes into its ring says nothing where the two cannot run. */
+const isNews = (what: Interference, _: number, all: readonly Interference[]): boolean =>
+  what !== 'radial' || !all.includes('trochoid');
 
 const INTERFERENCE = {
   root: {
@@ -137,28 +143,48 @@ const INTERFERENCE = {
 
 function tipFindings(train: Train, gear: Gear): Finding[] {
   const cut = geometryOf(train).gear(gear.id);
+  return cut ? [...thinFindings(train, gear, cut), ...shortenedFindings(train, gear, cut)] : [];
+}
+
+function thinFindings(train: Train, gear: Gear, cut: GearGeometry): Finding[] {
   const shift = gear.shift ?? 0;
-  if (!cut || (shift === 0 && train.addendum === undefined)) return [];
-  const thin = cut.tipThicknessMm / cut.spec.moduleMm;
-  const found: Finding[] = [];
-  if (thin < THIN_TIP)
-    found.push(
-      finding(
-        'pointed',
-        cut.form.pointed ? 'wrong' : 'note',
-        {
-          what: cut.form.pointed
-            ? `The teeth of ${gearName(train, gear)} end in a point before their full height.`
-            : `The tips of ${gearName(train, gear)} are ${millimetres(cut.tipThicknessMm)} thick.`,
-          why: 'Thin tips break out, and cannot be hardened through.',
-          mend: 'A smaller shift, or shorter teeth, leaves more of a land.',
-          mends:
-            shift > 0 ? [{ label: 'No shift', apply: (now) => changeGear(now, gear.id, { shift: undefined }) }] : [],
-        },
-        { gears: [gear.id] },
-      ),
-    );
-  return found;
+  if (shift === 0 && train.addendum === undefined) return [];
+  if (cut.tipThicknessMm >= THIN_TIP * cut.spec.moduleMm) return [];
+  return [
+    finding(
+      'pointed',
+      cut.form.pointed ? 'wrong' : 'note',
+      {
+        what: cut.form.pointed
+          ? `The teeth of ${gearName(train, gear)} end in a point before their full height.`
+          : `The tips of ${gearName(train, gear)} are ${millimetres(cut.tipThicknessMm)} thick.`,
+        why: 'Thin tips break out, and cannot be hardened through.',
+        mend: 'A smaller shift, or shorter teeth, leaves more of a land.',
+        mends: shift > 0 ? [{ label: 'No shift', apply: (now) => changeGear(now, gear.id, { shift: undefined }) }] : [],
+      },
+      { gears: [gear.id] },
+    ),
+  ];
+}
+
+function shortenedFindings(train: Train, gear: Gear, { spec }: GearGeometry): Finding[] {
+  const { tipCutMm = 0, moduleMm, shift = 0 } = spec;
+  if (tipCutMm < SHORTENED * moduleMm) return [];
+  return [
+    finding(
+      'shortened',
+      'note',
+      {
+        what: `The tips of ${gearName(train, gear)} are cut back by ${millimetres(tipCutMm)}.`,
+        why: 'At full height they would run into the roots of their mate. A stock wheel has them still.',
+        mend:
+          shift === 0
+            ? 'Order the wheel with this tip diameter, or take a centre distance nearer to the one without shifts.'
+            : 'Order the wheel with this tip diameter, or take shifts nearer to 0.',
+      },
+      { gears: [gear.id] },
+    ),
+  ];
 }
 
 /** Shifted wheels, and those of another rack, are undercut by what the rack says; see leastShift. */

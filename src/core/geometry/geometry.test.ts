@@ -154,6 +154,10 @@ test.each([
   [30, 40],
   [30, 36],
   [30, 34],
+  [40, 43],
+  [39, 41],
+  [46, 47],
+  [12, 13],
 ])('a gear of %i in a ring of %i: what the outlines run into is named', (teeth, ring) => {
   const geometry = geometryOf(
     pairTrain({ teeth, module: 2 }, { teeth: ring, type: 'internal', module: 2 }, { train: { backlash: 0.02 } }),
@@ -164,6 +168,32 @@ test.each([
     running: stuck.running,
     wayIn: stuck.wayIn,
   });
+});
+
+test('nothing that the outlines of any gear run into in any ring goes unnamed', () => {
+  const shift = fc.integer({ min: -6, max: 10 }).map((tenths) => tenths / 10);
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 8, max: 50 }),
+      fc.integer({ min: 1, max: 30 }),
+      shift,
+      shift,
+      fc.constantFrom(1, 0.8),
+      (teeth, more, own, its, addendum) => {
+        const ring = { teeth: teeth + more, type: 'internal' as const, shift: its, module: 2 };
+        const geometry = geometryOf(
+          pairTrain({ teeth, shift: own, module: 2 }, ring, { train: { backlash: 0.02, addendum } }),
+        );
+        const mesh = geometry.mesh('ab');
+        const isSound = mesh && mesh.contactRatio > 1 && mesh.backlashMm >= 0 && !mesh.interference.includes('root');
+        if (!isSound) return fc.pre(false);
+        const stuck = stuckInRing(geometry.gear('a')!.spec, geometry.gear('b')!.spec, mesh.running.centreMm);
+        if (stuck.running) expect(mesh.interference).toContain('trochoid');
+        else if (stuck.wayIn) expect(mesh.interference).toContain('radial');
+      },
+    ),
+    { numRuns: runs(24) },
+  );
 });
 
 test('a set whose ring is not sun + 2 planets runs round one axis on a shared centre', () => {

@@ -51,12 +51,10 @@ function isTrochoid(
   [z1, z2]: readonly [number, number],
 ): boolean {
   const [r1, r2] = [one.tipRadius, two.tipRadius];
-  const [cosine, cosineTwo] = [
-    (r2 ** 2 - r1 ** 2 - a ** 2) / (2 * a * r1),
-    (a ** 2 + r2 ** 2 - r1 ** 2) / (2 * a * r2),
-  ];
-  // The tip circles do not cross.
-  if (Math.abs(cosine) > 1 || Math.abs(cosineTwo) > 1) return false;
+  const cosine = (r2 ** 2 - r1 ** 2 - a ** 2) / (2 * a * r1);
+  // The tip circles do not cross: the gear's lies within the ring's all round, or reaches past it all round.
+  if (Math.abs(cosine) > 1) return cosine < 0;
+  const cosineTwo = (a ** 2 + r2 ** 2 - r1 ** 2) / (2 * a * r2);
   const turned = Math.acos(cosine) + involute(tipAngle(one)) - involute(workingAngle);
   return (turned * z1) / z2 + involute(workingAngle) - involute(tipAngle(two)) < Math.acos(cosineTwo) - 1e-12;
 }
