@@ -7,7 +7,6 @@ import { documents } from '@/features/train/documents';
 import { editTrain } from '@/features/train/edit';
 import { useTrainStore } from '@/features/train/use-train';
 import type { Question } from '../editing/ask-about';
-import { isPlain } from '../editing/ask-first';
 
 /** Pixels of the screen before a press becomes a drag. */
 const SLACK = 8;
@@ -33,7 +32,7 @@ export function useMemberDrag(zoomed: RefObject<SVGGElement | null>, ask: (quest
     return matrix ? new DOMPoint(clientX, clientY).matrixTransform(matrix.inverse()) : null;
   };
   const join = async (own: string, other: string, withClutch: boolean) => {
-    const { addCoupler, joinMembers } = await documents();
+    const [{ addCoupler, joinMembers }, { isPlain }] = await Promise.all([documents(), import('../editing/is-plain')]);
     const { train, say } = store.getState();
     const edit = withClutch ? addCoupler(train, 'clutch', own, other) : joinMembers(train, other, own);
     if (!edit.ok) return say(edit.message);

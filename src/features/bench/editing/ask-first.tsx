@@ -1,10 +1,10 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import { differenceOf } from '@/core/difference';
 import type { Edit, Train } from '@/core/train';
 import { DifferenceList } from '@/features/train/difference';
 import { useTrain } from '@/features/train/use-train';
+import { isPlain } from './is-plain';
 import { useEdit, type Say } from './use-edit';
 
 interface Props {
@@ -66,9 +66,3 @@ export function AskFirst({ label, make, say, lead, asked = false, danger = false
 }
 
 const changed = (edit: Edit): Train | null => (edit.ok ? edit.train : null);
-
-/** Does nothing change but the part itself? */
-export function isPlain(before: Train, after: Train): boolean {
-  const { parts, positions } = differenceOf(before, after, 'in/out');
-  return parts.length <= 1 && positions.length === 0;
-}

@@ -6,7 +6,7 @@ import type { Bench } from '../store';
 
 /** Removes a part at once where nothing else changes with it; else asks on its card, or says why it cannot go. */
 export async function removeNow({ train: store, store: bench }: Bench, part: PartRef): Promise<void> {
-  const [{ removePart }, { isPlain }] = await Promise.all([documents(), import('./ask-first')]);
+  const [{ removePart }, { isPlain }] = await Promise.all([documents(), import('./is-plain')]);
   const { train, say } = store.getState();
   const { openCard } = bench.getState();
   const edit = removePart(train, part);

@@ -11,7 +11,7 @@ import { engagementIn } from '@/features/train/engagement';
 import type { TrainState } from '@/features/train/store';
 import { useTrain, useTrainStore } from '@/features/train/use-train';
 import { usePreferences } from '@/ui/preferences';
-import { isPlain } from '../../editing/ask-first';
+import { isPlain } from '../../editing/is-plain';
 import { useBench, useBenchItself } from '../../use-bench';
 import { AskAbout, type Question } from '../../editing/ask-about';
 import { fillIn, newRowsOf } from './fill';
