@@ -175,6 +175,14 @@ const change = (model: Model, teeth: number) => {
   model.future = [];
 };
 
+/** With the page that is at hand: a newer version is taken where nothing of one's own stands against it. */
+function comeBack(model: Model, real: Real): void {
+  const before = real.session.store.getState();
+  real.session = open(real.stale);
+  receive(real.session, real.stale);
+  if (isSaved(before) && real.stale.version > before.version) change(model, teethOf(real.stale.train));
+}
+
 const steps = [
   fc.integer({ min: 10, max: 99 }).map((teeth) =>
     step(`edit ${teeth}`, async (model, { session }) => {
@@ -233,27 +241,18 @@ const steps = [
     .integer({ min: 10, max: 99 })
     .map((teeth) => step(`elsewhere ${teeth}`, async (_, { id }) => saveElsewhere(id, teeth))),
   fc.constant(
-    step('leave, and back by the browser’s memory', async (_, real) => {
+    step('leave, and back by the browser’s memory', async (model, real) => {
       leave(real.session);
       await settled(real.session);
-      real.session = open(real.stale);
-      receive(real.session, real.stale);
+      comeBack(model, real);
     }),
   ),
   fc.constant(
     step('leave, and back by a link', async (model, real) => {
       leave(real.session);
       await settled(real.session);
-      const before = real.session.store.getState();
-      const loaded = await load(real.id);
-      real.stale = loaded;
-      real.session = open(loaded);
-      receive(real.session, loaded);
-      if (isSaved(before) && loaded.version > before.version && teethOf(loaded.train) !== undefined) {
-        model.past.push(model.present);
-        model.present = teethOf(loaded.train);
-        model.future = [];
-      }
+      real.stale = await load(real.id);
+      comeBack(model, real);
     }),
   ),
   fc.constant(
