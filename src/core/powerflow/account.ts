@@ -1,6 +1,7 @@
 import { planetarySets, type MemberIndex, type PlanetarySet } from '../kinematics';
 import { abs, add, div, fraction, mul, neg, sign, sum, ZERO, type Rational } from '../rational';
-import { powerOf, type Solved } from '../solve';
+import type { Solved } from '../solve';
+import { powerOf } from '../statics';
 import { contributions, type Contribution } from './contributions';
 
 /**

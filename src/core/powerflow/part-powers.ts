@@ -1,5 +1,6 @@
 import { div, isZero, ONE, toNumber } from '../rational';
-import { inputTorque, powerOf, type Solved } from '../solve';
+import { inputTorque, type Solved } from '../solve';
+import { powerOf } from '../statics';
 import { contributions, type PowerSource } from './contributions';
 import { partsById } from '../train';
 import { itemAt, required } from '../required';

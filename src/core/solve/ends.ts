@@ -1,5 +1,5 @@
 import type { MemberIndex, Network } from '../kinematics';
-import { isZero, mul, neg, sub, ZERO, type Rational } from '../rational';
+import { mul, neg, sub, type Rational } from '../rational';
 import type { Torques } from '../statics';
 import type { Flow } from './flow';
 import type { State } from './state';
@@ -50,12 +50,6 @@ export function endsWith({ receivers, joints }: Torques, state: Pick<State, 'joi
     ...pushed.map(({ member, torque }): End => ({ kind: 'input', member, torque })),
     ...flow.receivers.map((member, k): End => ({ kind: 'output', member, torque: taken(k) })),
   ];
-}
-
-/** Torque times speed. Nothing turns with no torque, and what stands passes no power, whatever the other factor is. */
-export function powerOf(torque: Rational | null, speed: Rational | null): Rational | null {
-  if ((torque && isZero(torque)) || (speed && isZero(speed))) return ZERO;
-  return torque && speed && mul(torque, speed);
 }
 
 /**

@@ -2,7 +2,7 @@ export { driveFlow, type Flow } from './flow';
 export { jointTorque, type State } from './state';
 export type { ActiveJoint } from './engaged';
 export { solveEngaged, type Solved, type SolveOptions, type Status } from './position';
-export { endsOf, inputTorque, outputTorque, powerOf, type End } from './ends';
+export { endsOf, inputTorque, outputTorque, type End } from './ends';
 export { solveLoads, type LoadedSolution, type Unbalanced } from './loads';
 export { solveCoasting } from './coasting';
 export { lockSet, powerStops, type PowerStops } from './reasons';

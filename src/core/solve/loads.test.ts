@@ -5,7 +5,8 @@ import { demoTrain } from '@/testing/demo-train';
 import { abs, add, equals, fraction, isZero, mul, neg, sign, sum, toFraction, ZERO, type Rational } from '../rational';
 import { memberFigures, powerFlow } from '../powerflow';
 import type { Train } from '../train';
-import { endsOf, inputTorque, jointTorque, outputTorque, powerOf, solveEngaged, solveLoads } from '.';
+import { endsOf, inputTorque, jointTorque, outputTorque, solveEngaged, solveLoads } from '.';
+import { powerOf } from '../statics';
 import { modelOf } from '../model';
 
 const loaded = (train: Train, position: string, loads: Record<string, Rational>, losses = false) => {

@@ -1,7 +1,7 @@
 import { type FreeMotion, type Network, type OpenTrain } from '../kinematics';
 import { div, isZero, neg, ONE, sign, sum, type Rational } from '../rational';
-import type { Torques } from '../statics';
-import { endsWith, powerOf, type End } from './ends';
+import { powerOf, type Torques } from '../statics';
+import { endsWith, type End } from './ends';
 import { driveFlow, type Flow } from './flow';
 import { stateOf, type State } from './state';
 import { required } from '../required';

@@ -1,6 +1,7 @@
 import { FRAME_INDEX, type MemberIndex, type NetworkMesh, type OpenTrain, type Speeds } from '../kinematics';
 import { add, equals, fromDecimal, isZero, mul, ONE, sign, sub, ZERO, type Rational } from '../rational';
 import type { Train } from '../train';
+import { powerOf } from './power';
 import {
   balance,
   balancerOf,
@@ -187,9 +188,9 @@ function gives(load: BalancedLoad, speeds: Speeds, torques: Torques): boolean {
 function powerIn(torques: readonly (readonly [MemberIndex, Torque])[], speeds: Speeds): Rational | null {
   let power = ZERO;
   for (const [member, torque] of torques) {
-    const speed = speeds.of(member);
-    if (!torque || !speed) return null;
-    power = add(power, mul(torque, speed));
+    const its = powerOf(torque, speeds.of(member));
+    if (!its) return null;
+    power = add(power, its);
   }
   return power;
 }
