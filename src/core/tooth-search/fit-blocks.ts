@@ -50,6 +50,19 @@ export function choicesOf(
   return { blocks, follows, left };
 }
 
+/** The present counts where they hold what has to hold; else the first of what does. */
+export function soundCounts(
+  blocks: readonly FitBlock[],
+  conditions: readonly Condition[],
+  start: readonly number[],
+): readonly number[] {
+  if (meetsConditions(conditions, start)) return start;
+  const counts = [...start];
+  for (const { gears, options } of blocks)
+    gears.forEach((gear, i) => (counts[gear] = options[0]?.[i] ?? itemAt(start, gear)));
+  return counts;
+}
+
 const width = ([least, most]: CountSpan): number => most - least + 1;
 const counts = ([least, most]: CountSpan): readonly number[] =>
   Array.from({ length: most - least + 1 }, (_, i) => least + i);

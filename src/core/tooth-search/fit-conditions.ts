@@ -1,9 +1,10 @@
-import { axesOf, FRAME, type Train } from '../train';
+import { armOf, axesOf, FRAME, isCylindrical, partsById, planetarySetsOf, type Gear, type Train } from '../train';
 import { itemAt, lookUp, required } from '../required';
+import { assemblesEvenly } from './planetary-sets';
 
 type Counts = ArrayLike<number>;
 
-/** What holds in a train now and has to go on holding when counts change; gears by their places in the document. */
+/** What has to go on holding in a train when counts change; gears by their places in the document. */
 export interface Condition {
   readonly gears: readonly number[];
   readonly holds: (counts: Counts) => boolean;
@@ -17,86 +18,121 @@ export interface Follows {
   readonly from: (counts: Counts) => number;
 }
 
-/** Sun and ring of simple sets on one axis, S + 2P = R, and their planets evenly spaced. */
-export function setConditions({ gears, meshes, members }: Train): readonly Condition[] {
-  const place = new Map(gears.map(({ id }, i) => [id, i]));
-  const carrierOf = (id: string) => members.find((member) => member.id === id)?.carrier;
-  return gears.flatMap((gear, planet) => {
-    const { carrier, copies = 1 } = members.find(({ id }) => id === gear.member) ?? {};
-    if (carrier === undefined) return [];
-    const mates = meshes
-      .filter((mesh) => mesh.gears.includes(gear.id))
-      .map((mesh) => lookUp(place, required(mesh.gears.find((id) => id !== gear.id))))
-      .filter((at) => carrierOf(itemAt(gears, at).member) === undefined);
-    return mates.flatMap((ring) =>
-      itemAt(gears, ring).type !== 'internal'
-        ? []
-        : mates.flatMap((sun): Condition[] => {
-            const [s, r] = [itemAt(gears, sun), itemAt(gears, ring)];
-            if (s.type !== 'external' || s.teeth + 2 * gear.teeth !== r.teeth) return [];
-            return [setCondition(sun, planet, ring, (s.teeth + r.teeth) % copies === 0 ? copies : 1)];
-          }),
-    );
-  });
+/** What planets mesh with stays on one axis, and sets that can be put together evenly spaced still can. */
+export const setConditions = (train: Train): readonly Condition[] => [
+  ...distanceConditions(train, (carrier) => carrier !== FRAME),
+  ...spacingConditions(train),
+];
+
+/** Pairs between the same two shafts go on agreeing about their distance, as far as they agree now. */
+export const centreConditions = (train: Train): readonly Condition[] =>
+  distanceConditions(train, (carrier) => carrier === FRAME);
+
+/** The difference in teeth that shifts may make up for. */
+const MOST_SHIFTED = 3;
+const NEAR = 1e-9;
+
+/** A pair of two wheels as far as it decides how far apart its two axes are: twice that is Σ times · count. */
+interface Distance {
+  readonly times: ReadonlyMap<number, number>;
+  readonly pair: readonly [Gear, Gear];
+  /** Null where none is given. */
+  readonly moduleMm: number | null;
+  /** A shift or a centre of its own lets it run elsewhere than its counts say. */
+  readonly isMoved: boolean;
 }
 
-const setCondition = (sun: number, planet: number, ring: number, copies: number): Condition => ({
-  gears: [sun, planet, ring],
-  holds: (counts) =>
-    required(counts[sun]) + 2 * required(counts[planet]) === required(counts[ring]) &&
-    (required(counts[sun]) + required(counts[ring])) % copies === 0,
-  settles: [
-    { gear: ring, from: (counts) => required(counts[sun]) + 2 * required(counts[planet]) },
-    { gear: planet, from: (counts) => (required(counts[ring]) - required(counts[sun])) / 2 },
-    { gear: sun, from: (counts) => required(counts[ring]) - 2 * required(counts[planet]) },
-  ],
-});
-
-interface Between {
-  readonly a: number;
-  readonly b: number;
-  readonly module: number;
-}
-
-/** Pairs of external gears between the same two shafts whose distances agree now: m (a + b) stays the same in each. */
-export function centreConditions(train: Train): readonly Condition[] {
-  const place = new Map(train.gears.map(({ id }, i) => [id, i]));
-  const axisOf = new Map(
-    axesOf(train).flatMap((axis, i) => (axis.arm === FRAME ? axis.members.map((id) => [id, i] as const) : [])),
-  );
-  const first = new Map<string, Between>();
+/**
+ * All pairs between two axes run at one distance, m (z₂ ± z₁) / 2 cos β: so S + P = R − P of a simple set, S + P₁ = R −
+ * P₂ of a stepped one, a + b = c + d of two pairs between shafts. Where shifts make up for a difference, it stays.
+ */
+function distanceConditions(train: Train, isMeant: (carrier: string) => boolean): readonly Condition[] {
+  const axisOf = new Map(axesOf(train).flatMap(({ members }, i) => members.map((id) => [id, i] as const)));
+  const parts = partsById(train);
+  const first = new Map<string, Distance>();
   return train.meshes.flatMap((mesh): Condition[] => {
-    const [a, b] = mesh.gears.map((id) => lookUp(place, id)) as [number, number];
-    const pair = [itemAt(train.gears, a), itemAt(train.gears, b)] as const;
-    const [x, y] = pair.map(({ member }) => axisOf.get(member));
-    if (x === undefined || y === undefined || x === y || pair.some(({ type }) => type !== 'external')) return [];
-    const between: Between = { a, b, module: pair[0].module ?? 1 };
-    const key = [x, y].sort((p, q) => p - q).join('-');
+    const pair = parts.pair(mesh);
+    const [one, two] = pair.map(({ member }) => member) as [string, string];
+    const arm = armOf(one, two, parts.find.member);
+    if (arm === null || !isMeant(arm) || !pair.every(isCylindrical)) return [];
+    // A gear on the frame is where the carrier of its planet turns.
+    const line = (member: string) => axisOf.get(member === FRAME ? arm : member);
+    const distance = distanceOf(train, pair, mesh.centre !== undefined);
+    const lines = [one, two].map(line);
+    if (lines.includes(undefined)) return [];
+    const key = lines.sort().join('-');
     const known = first.get(key);
-    if (!known) {
-      first.set(key, between);
-      return [];
-    }
-    const condition = centreCondition(known, between);
-    return condition.holds(train.gears.map(({ teeth }) => teeth)) ? [condition] : [];
+    if (known) return agreement(train, known, distance);
+    first.set(key, distance);
+    return [];
   });
 }
 
-function centreCondition(one: Between, other: Between): Condition {
-  const [p, q] = [one, other];
-  const sum = ({ a, b, module }: Between, counts: Counts) => module * (required(counts[a]) + required(counts[b]));
-  const left = (counts: Counts, from: Between, to: Between, known: number) =>
-    sum(from, counts) / to.module - required(counts[known]);
+function distanceOf(train: Train, pair: readonly [Gear, Gear], hasCentre: boolean): Distance {
+  const [one, two] = pair;
+  const moduleMm = one.module ?? two.module ?? null;
+  const across = (moduleMm ?? 1) / Math.cos(((one.helix ?? 0) * Math.PI) / 180);
+  const inRing = pair.some(({ type }) => type === 'internal');
+  const place = (gear: Gear) => train.gears.findIndex(({ id }) => id === gear.id);
   return {
-    gears: [p.a, p.b, q.a, q.b],
-    holds: (counts) => Math.abs(sum(p, counts) - sum(q, counts)) < 1e-9,
-    settles: [
-      { gear: q.b, from: (counts) => left(counts, p, q, q.a) },
-      { gear: q.a, from: (counts) => left(counts, p, q, q.b) },
-      { gear: p.b, from: (counts) => left(counts, q, p, p.a) },
-      { gear: p.a, from: (counts) => left(counts, q, p, p.b) },
-    ],
+    times: new Map(pair.map((gear) => [place(gear), inRing && gear.type === 'external' ? -across : across])),
+    pair,
+    moduleMm,
+    isMoved: hasCentre || pair.some(({ shift = 0 }) => shift !== 0),
   };
+}
+
+/** That two pairs run at one distance, as a sum of counts; none where nothing is known of it. */
+function agreement(train: Train, one: Distance, two: Distance): Condition[] {
+  const isComparable = (one.moduleMm === null) === (two.moduleMm === null);
+  if (!isComparable) return [];
+  const times = new Map(one.times);
+  for (const [gear, by] of two.times) times.set(gear, (times.get(gear) ?? 0) - by);
+  const sum = (counts: Counts) => [...times].reduce((all, [gear, by]) => all + by * required(counts[gear]), 0);
+  const now = sum(train.gears.map(({ teeth }) => teeth));
+  const isShifted =
+    (one.isMoved || two.isMoved) && Math.abs(now) <= MOST_SHIFTED * Math.max(one.moduleMm ?? 1, two.moduleMm ?? 1);
+  // Where no module is given, wheels that share none may have two.
+  const isKnown = one.moduleMm !== null || one.pair.some((gear) => two.pair.includes(gear));
+  if (!isShifted && !isKnown && Math.abs(now) > NEAR) return [];
+  const wanted = isShifted ? now : 0;
+  const settles = [...times].map(([gear, by]) => ({
+    gear,
+    from: (counts: Counts) => whole(required(counts[gear]) + (wanted - sum(counts)) / by),
+  }));
+  const isRing = ({ gear }: Follows) => itemAt(train.gears, gear).type === 'internal';
+  return [
+    {
+      gears: [...times.keys()],
+      holds: (counts) => Math.abs(sum(counts) - wanted) < NEAR,
+      settles: [...settles.filter(isRing), ...settles.filter((one) => !isRing(one))],
+    },
+  ];
+}
+
+/** What rounding leaves of a whole number is that number. */
+const whole = (count: number): number => (Math.abs(count - Math.round(count)) < NEAR ? Math.round(count) : count);
+
+function spacingConditions(train: Train): readonly Condition[] {
+  const place = new Map(train.gears.map(({ id }, i) => [id, i]));
+  const { find } = partsById(train);
+  return planetarySetsOf(train).flatMap((set): Condition[] => {
+    const copies = find.member(set.planet.member)?.copies ?? 1;
+    const second = set.kind === 'simple' ? set.planet : set.second;
+    const gears = [set.sun, set.planet, second, set.ring].map(({ id }) => lookUp(place, id));
+    const holds = (counts: Counts) => {
+      const [sun, planet, other, ring] = gears.map((gear) => required(counts[gear])) as [
+        number,
+        number,
+        number,
+        number,
+      ];
+      return assemblesEvenly({ sun, planet, second: other, ring, copies }, set.kind);
+    };
+    return copies > 1 && holds(train.gears.map(({ teeth }) => teeth))
+      ? [{ gears: [...new Set(gears)], holds, settles: [] }]
+      : [];
+  });
 }
 
 /** Do these counts meet the conditions? */
@@ -110,6 +146,7 @@ export const meetsConditions = (conditions: readonly Condition[], counts: Counts
 export function following(conditions: readonly Condition[], free: ReadonlySet<number>): readonly Follows[] {
   const taken = new Set<number>();
   return conditions.flatMap(({ gears, settles }): Follows[] => {
+    if (settles.length === 0) return [];
     const way = settles.find(({ gear }) => free.has(gear) && !taken.has(gear));
     // What another condition has settled, or uses, is not settled twice.
     for (const gear of gears) taken.add(gear);

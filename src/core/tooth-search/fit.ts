@@ -1,7 +1,7 @@
 import { abs, gcd, sign, toNumber, type Rational } from '../rational';
 import type { Train } from '../train';
 import { errorOf } from './best';
-import { choicesOf } from './fit-blocks';
+import { choicesOf, soundCounts } from './fit-blocks';
 import { centreConditions, meetsConditions, setConditions } from './fit-conditions';
 import { exchangeCounts, tryAllCounts } from './fit-tries';
 import type { CountSpan } from './planetary';
@@ -68,7 +68,7 @@ interface Candidate {
 
 /**
  * The counts that bring the positions nearest to the wanted ratios: the smallest worst deviation first, then the fewest
- * teeth. What holds of the sets goes on holding: sun and ring on one axis, planets evenly spaced. All choices where
+ * teeth. What planets mesh with stays on one axis, and planets that stand evenly spaced go on so. All choices where
  * there are few enough; otherwise counts are exchanged, one or two sets or gears at a time, from many starts, and the
  * answer is the best found.
  * @throws RangeError where a wanted position does not drive.
@@ -115,7 +115,8 @@ export function searchFit(
   const inTime = () => !watch.over();
   // Good answers come early by exchange, also where everything is tried afterwards.
   const first = exhaustive ? Math.min(FIRST_EXCHANGED, size / 4) : most;
-  if (size > 0) exchangeCounts(blocks, start, attempt, () => examined < first && inTime());
+  if (size > 0)
+    exchangeCounts(blocks, soundCounts(blocks, conditions, start), attempt, () => examined < first && inTime());
   if (!exhaustive) return { results: answer(), proven: false, cut: watch.over(), examined, part: 1 };
   examined = 0;
   const proven = tryAllCounts(blocks, start, attempt, inTime);

@@ -176,10 +176,12 @@ function Holding() {
   const ask = useAsk();
   return (
     <Group name="What has to hold">
-      <p className="muted">Sets stay on one axis, and their planets evenly spaced.</p>
+      <p className="muted">
+        Sets stay on one axis and planets evenly spaced; where shifts make up for a tooth or two, they go on doing so.
+      </p>
       <Tick
         label="Centre distances"
-        title="Pairs between the same two shafts go on agreeing, as far as they agree now."
+        title="Pairs between the same two shafts run at one distance; where shifts make up for a difference, it stays."
         checked={fit.holdCentres}
         onChange={(holdCentres) => ask({ fit: { ...fit, holdCentres } })}
       />
