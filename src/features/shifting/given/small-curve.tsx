@@ -8,7 +8,7 @@ interface Props {
   readonly curves: readonly { readonly points: readonly (readonly [number, number])[]; readonly power?: boolean }[];
 }
 
-const [WIDTH, HEIGHT, LEFT, BOTTOM, TOP] = [256, 72, 34, 14, 6];
+const [WIDTH, HEIGHT, LEFT, BOTTOM, TOP] = [256, 78, 1, 14, 16];
 
 /** A line in little, with the ends of its axes; what it says stands below. */
 export function SmallCurve({ title, xUnit, yUnit, curves }: Props) {
@@ -35,11 +35,8 @@ export function SmallCurve({ title, xUnit, yUnit, curves }: Props) {
           />
         ))}
         <g className="fill-(--muted) text-[10px]">
-          <text x={LEFT - 3} y={TOP + 6} textAnchor="end">
-            {figure(mostY)}
-          </text>
-          <text x={LEFT - 3} y={TOP + 18} textAnchor="end">
-            {yUnit}
+          <text x={0} y={TOP - 6}>
+            {figure(mostY)} {yUnit}
           </text>
           <text x={WIDTH - 4} y={HEIGHT - 2} textAnchor="end">
             {figure(mostX)} {xUnit}

@@ -12,6 +12,7 @@ import { envelope, forceAt, forceCurve, frameOf, loadCurve, pathOf, type Frame }
 import { Hump } from './hump';
 import { inkOf } from './inks';
 import { LoadHandle, ThresholdHandles } from './handles';
+import { namePlaces } from './name-places';
 import { itemAt, lookUp, required } from '@/core/required';
 
 /**
@@ -69,6 +70,7 @@ function Picture({ setup, chosen, width, height }: PictureProps) {
   const units = useUnits();
   const nameOf = useNameOf();
   const frame = useMemo(() => frameOf(setup, width, height), [setup, width, height]);
+  const names = useMemo(() => namePlaces(frame, setup), [frame, setup]);
   const { left, right, top, bottom } = frame;
   const { order } = setup.scenario;
   return (
@@ -118,8 +120,18 @@ function Picture({ setup, chosen, width, height }: PictureProps) {
         />
       </g>
       <LoadWords frame={frame} />
-      {order.map((id) => (
-        <CurveName key={id} frame={frame} setup={setup} id={id} name={nameOf(id)} />
+      {[...names].map(([id, place]) => (
+        <text
+          key={id}
+          {...place}
+          fill={inkOf(order, id)}
+          className="stroke-base-100 text-xs font-semibold"
+          strokeWidth={3}
+          paintOrder="stroke"
+          aria-hidden
+        >
+          {nameOf(id)}
+        </text>
       ))}
       {order.map((id) => (
         <MeetingPoint
@@ -211,35 +223,6 @@ function LoadWords({ frame: { x, y, right, top, loadAt, mostLoadAt, mostRpm } }:
       {word(loadAt, mostLoadAt ? 'load at first' : 'load')}
       {mostLoadAt && word(mostLoadAt, 'load at its most')}
     </g>
-  );
-}
-
-function CurveName({
-  frame: { x, y, free },
-  setup,
-  id,
-  name,
-}: {
-  frame: Frame;
-  setup: Setup;
-  id: string;
-  name: string;
-}) {
-  const { ratio } = lookUp(setup.gearings, id);
-  const rpm = (0.3 * free) / ratio;
-  const torque = forceAt(setup, id, rpm);
-  return (
-    <text
-      x={x(rpm) + 5}
-      y={y(torque) - 4}
-      fill={inkOf(setup.scenario.order, id)}
-      className="stroke-base-100 text-xs font-semibold"
-      strokeWidth={3}
-      paintOrder="stroke"
-      aria-hidden
-    >
-      {name}
-    </text>
   );
 }
 

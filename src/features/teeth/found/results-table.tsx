@@ -133,9 +133,12 @@ const hasCentres = ({ kind }: SearchQuestion): boolean => kind === 'chains' || k
 const pairsOf = (question: Extract<SearchQuestion, { kind: 'ladder' | 'ranges' }>): number =>
   question.kind === 'ladder' ? question.question.positions : question.question.ranges;
 
+/** By its member; of two on one member with its count too. */
 function nameOfGear(train: Train | null, id: string): string {
   const gear = train?.gears.find((one) => one.id === id);
-  return gear ? memberName(required(train), gear.member) : id;
+  if (!train || !gear) return id;
+  const isOnlyOne = train.gears.filter(({ member }) => member === gear.member).length === 1;
+  return isOnlyOne ? memberName(train, gear.member) : `${gear.teeth} on ${memberName(train, gear.member)}`;
 }
 
 const COUNTS: Column<SearchResult> = { head: 'Driver → driven', value: (finding) => countsText(finding) };
