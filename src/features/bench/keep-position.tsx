@@ -16,7 +16,7 @@ export function KeepPosition() {
   const [message, setMessage] = useState<string | null>(null);
   return (
     <form
-      className="flex items-center gap-1.5"
+      className="flex shrink-0 items-center gap-1.5"
       onSubmit={async (event) => {
         event.preventDefault();
         const edit = (await documents()).keepPosition(train, name, engaged);
@@ -34,8 +34,8 @@ export function KeepPosition() {
         aria-invalid={message !== null}
         onChange={(event) => setName(event.target.value)}
       />
-      <button type="submit" className="btn btn-xs">
-        Keep as a position
+      <button type="submit" className="btn btn-xs" aria-label="Keep as a position" title="Keep as a position">
+        Keep<span className="max-xl:hidden">as a position</span>
       </button>
       {message && (
         <span role="alert" className="text-xs text-error">

@@ -40,9 +40,18 @@ export function PositionsStrip() {
       <div className="flex items-center gap-3">
         <ShiftNote />
         {own && <KeepPosition />}
-        {train.positions.length > 0 && <KeyFigureChoice />}
+        {/* Where there is little room, what was changed and how to keep it come first. */}
         {train.positions.length > 0 && (
-          <button type="button" className="btn btn-ghost btn-xs" onClick={() => setListing(true)}>
+          <div className={own ? 'contents max-xl:hidden' : 'contents'}>
+            <KeyFigureChoice />
+          </div>
+        )}
+        {train.positions.length > 0 && (
+          <button
+            type="button"
+            className={clsx('btn btn-ghost btn-xs shrink-0', own && 'max-xl:ml-auto')}
+            onClick={() => setListing(true)}
+          >
             Edit positions
           </button>
         )}
