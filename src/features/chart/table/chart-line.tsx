@@ -15,7 +15,7 @@ import { NameCell } from './name-cell';
 import type { RowFigures } from './row-figures';
 import { ShiftCell } from './shift-cell';
 
-const CELL = 'border-b border-base-300/60 px-2 py-0.5';
+const CELL = 'border-b border-base-300/60 px-2 max-xl:px-1 py-0.5';
 
 interface Props {
   readonly row: ChartRow;

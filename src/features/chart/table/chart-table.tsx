@@ -30,7 +30,7 @@ import { required } from '@/core/required';
 import { useTrainWords } from '@/features/train/use-train-words';
 
 const HEAD =
-  'sticky top-0 z-20 border-b border-base-content bg-base-100 px-2 py-1 ' +
+  'sticky top-0 z-20 border-b border-base-content bg-base-100 px-2 max-xl:px-1 py-1 ' +
   'text-left align-bottom font-normal muted leading-tight';
 
 /** A press that moves so far is a drag. */
