@@ -107,6 +107,23 @@ test('a part that is pressed opens its card; members are hidden, or one is seen 
   await expect(close).toBeVisible();
 });
 
+test('on a phone the table takes its room, and it is there again when that is closed', async ({ page, request }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto(await freshTrain(request, 'stirrer'));
+  await openBody(page);
+  const inked = (await standing(page)).inked;
+  await page.getByRole('button', { name: 'Table', exact: true }).click();
+  await expect(drawing(page)).toBeHidden();
+  // What changes meanwhile is drawn nowhere.
+  await page.keyboard.press('2');
+  await page
+    .getByRole('button', { name: /^Close/ })
+    .first()
+    .click();
+  await expect(drawing(page)).toBeVisible();
+  expect((await standing(page)).inked).toBeCloseTo(inked, 1);
+});
+
 test('it is saved as a picture, as an assembly that turns, and as solids; what would touch is checked', async ({
   page,
   request,

@@ -215,10 +215,16 @@ export class BodyScene {
     this.arrows.show(this.cut && this.cut.wide > 0 ? arrows : [], color, this.size);
   }
 
+  /** A canvas that is hidden has no size: nothing is drawn until it has one again. */
   resize(width: number, height: number, ratio: number): void {
     this.shape = { width, height, ratio };
-    this.camera.aspect = width / Math.max(1, height);
+    if (!this.isSeen()) return;
+    this.camera.aspect = width / height;
     this.fit();
+  }
+
+  private isSeen(): boolean {
+    return this.shape.width > 0 && this.shape.height > 0;
   }
 
   /** Coarser while it moves on a machine that is slow at this. */
@@ -256,6 +262,7 @@ export class BodyScene {
   }
 
   private look({ around, above, far }: LooksFrom): void {
+    if (!this.isSeen()) return;
     const distance = far * this.size * Math.max(1, 1 / this.camera.aspect);
     const level = Math.cos(above) * distance;
     this.camera.position.set(
