@@ -121,13 +121,45 @@ test('with losses a holding one-way clutch still pushes, and the members still b
   expect(held).toBeGreaterThan(runs(20));
 });
 
-test('power that can go round either way gives two answers, and what they differ on is open', () => {
-  const count = (id: string, member: string, teeth: number, type: 'external' | 'internal' = 'external') => ({
-    id,
-    member,
-    teeth,
-    type,
+const count = (id: string, member: string, teeth: number, type: 'external' | 'internal' = 'external') => ({
+  id,
+  member,
+  teeth,
+  type,
+});
+
+test('friction holds a set with a second output too, which a one-way clutch holds still', () => {
+  const lift = (outputs: string[]): Train => ({
+    format: 'tin-wheel/train',
+    version: 1,
+    name: 'Gate lift',
+    input: 'sun',
+    outputs,
+    positions: [],
+    members: [
+      { id: 'sun', name: 'sun' },
+      { id: 'ring', name: 'ring' },
+      { id: 'carrier', name: 'carrier' },
+      { id: 'p', name: 'p', carrier: 'carrier' },
+      { id: 'q', name: 'q', carrier: 'carrier' },
+    ],
+    gears: [count('s', 'sun', 75), count('p', 'p', 9), count('q', 'q', 9), count('r', 'ring', 69, 'internal')],
+    meshes: [
+      ['s', 'p'],
+      ['p', 'q'],
+      ['q', 'r'],
+    ].map(([a, b], i) => ({ id: `m${i}`, gears: [a!, b!], efficiency: 0.9 })),
+    couplers: [{ id: 'roller', name: 'Roller', type: 'one-way', joins: ['ring', 'frame'], control: 'always' }],
   });
+  // By hand: the carrier turns 12.5 times as fast, so the rolling power is 11.5 times what is put in, and a tenth lost
+  // in each of three meshes is more than there is.
+  for (const outputs of [['carrier'], ['ring', 'carrier'], ['carrier', 'ring']]) {
+    const solved = solveEngaged(modelOf(lift(outputs)).open, [], { losses: true });
+    expect([outputs, solved.status, solved.selfLocking, solved.efficiency]).toEqual([outputs, 'drive', true, null]);
+  }
+});
+
+test('power that can go round either way gives two answers, and what they differ on is open', () => {
   const loop: Train = {
     format: 'tin-wheel/train',
     version: 1,

@@ -43,7 +43,7 @@ function setTrain({ kind, wheels: [sun, planet, second, ring], copies }: Drawn):
   });
 }
 
-/** Two pairs between the same two shafts, both in by dogs on the second. */
+/** Two pairs between the same two shafts; the wheel of the second is loose until its dog is in. */
 const shaftsTrain = (wheels: readonly Wheel[]): Train =>
   read({
     members: ['in', 'out', 'loose'].map((id) => ({ id, name: id })),
@@ -147,7 +147,6 @@ test('of sets: what going through every choice of counts finds, by laws written 
         const isSpaced = even(now(train)) ? even : () => true;
         if (kept > 0) offsets++;
         if (!even(now(train))) uneven++;
-        // What the search leaves out beside is a pair of wheels that cannot be: none has fewer teeth than any.
         expect(fitted(train)).toEqual(allWithin(train, [isOnOneAxis, isSpaced]));
       },
     ),
