@@ -183,3 +183,25 @@ test('of two pairs between two shafts: they agree, or shifts go on making up for
     { numRuns: runs(30) },
   );
 });
+
+test('one pinion that two wheels of one shaft mesh with is free; the two have as many teeth', () => {
+  const pump = read({
+    members: ['in', 'out'].map((id) => ({ id, name: id })),
+    gears: [
+      { id: 'a', member: 'in', type: 'external', teeth: 20 },
+      { id: 'b', member: 'out', type: 'external', teeth: 40 },
+      { id: 'c', member: 'out', type: 'external', teeth: 40 },
+    ],
+    meshes: [
+      { id: 'ab', gears: ['a', 'b'] },
+      { id: 'ac', gears: ['a', 'c'] },
+    ],
+    couplers: [],
+    positions: [{ id: '1', name: '1', engaged: [] }],
+    input: 'in',
+    outputs: ['out'],
+  });
+  const found = fitted(pump);
+  expect(found).toContain('22,41,41');
+  expect(found).toEqual(allWithin(pump, [(teeth) => teeth('b') === teeth('c')]));
+});

@@ -87,7 +87,12 @@ function agreement(train: Train, one: Distance, two: Distance): Condition[] {
   const isComparable = (one.moduleMm === null) === (two.moduleMm === null);
   if (!isComparable) return [];
   const times = new Map(one.times);
-  for (const [gear, by] of two.times) times.set(gear, (times.get(gear) ?? 0) - by);
+  for (const [gear, by] of two.times) {
+    const left = (times.get(gear) ?? 0) - by;
+    // A wheel that both pairs have alike decides nothing.
+    if (Math.abs(left) < NEAR) times.delete(gear);
+    else times.set(gear, left);
+  }
   const sum = (counts: Counts) => [...times].reduce((all, [gear, by]) => all + by * required(counts[gear]), 0);
   const now = sum(train.gears.map(({ teeth }) => teeth));
   const isShifted =
