@@ -1,4 +1,5 @@
-import { checkTrain, problemText, type Gear, type Mesh, type Train } from '@/core/train';
+import type { Gear, Mesh, Train } from '@/core/train';
+import { checkedTrain } from './checked-train';
 
 type Wheel = Partial<Gear> & Pick<Gear, 'teeth'>;
 
@@ -9,9 +10,7 @@ interface Rest {
 
 /** A train of one pair: gear "a" on the input, gear "b" on the output, mesh "ab". */
 export function pairTrain(a: Wheel, b: Wheel, { mesh, train }: Rest = {}): Train {
-  const read = checkTrain({
-    format: 'tin-wheel/train',
-    version: 1,
+  return checkedTrain({
     name: 'Brine pump pair',
     members: [
       { id: 'in', name: 'pinion shaft' },
@@ -35,6 +34,4 @@ export function pairTrain(a: Wheel, b: Wheel, { mesh, train }: Rest = {}): Train
     outputs: ['out'],
     ...train,
   });
-  if (!read.ok) throw new Error(read.problems.map(problemText).join('\n'));
-  return read.train;
 }

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
+import { checkedTrain } from '@/testing/checked-train';
 import { runs } from '@/testing/runs';
 import { ONE } from '../rational';
-import { checkTrain, problemText, type Gear, type Train } from '../train';
+import type { Gear, Train } from '../train';
 import { searchFit } from './fit';
 
 type Wheel = Partial<Gear> & Pick<Gear, 'teeth'>;
@@ -17,7 +18,8 @@ interface Drawn {
 function setTrain({ kind, wheels: [sun, planet, second, ring], copies }: Drawn): Train {
   const isSimple = kind === 'simple';
   const secondOn = kind === 'double' ? 'other' : 'planet';
-  return read({
+  return checkedTrain({
+    name: 'Brine set',
     members: [
       { id: 'sun', name: 'sun' },
       { id: 'ring', name: 'ring' },
@@ -45,7 +47,8 @@ function setTrain({ kind, wheels: [sun, planet, second, ring], copies }: Drawn):
 
 /** Two pairs between the same two shafts; the wheel of the second is loose until its dog is in. */
 const shaftsTrain = (wheels: readonly Wheel[]): Train =>
-  read({
+  checkedTrain({
+    name: 'Brine box',
     members: ['in', 'out', 'loose'].map((id) => ({ id, name: id })),
     gears: ['a', 'b', 'c', 'd'].map((id, i) => ({
       id,
@@ -62,12 +65,6 @@ const shaftsTrain = (wheels: readonly Wheel[]): Train =>
     input: 'in',
     outputs: ['out'],
   });
-
-function read(parts: object): Train {
-  const made = checkTrain({ format: 'tin-wheel/train', version: 1, name: 'Brine set', ...parts });
-  if (!made.ok) throw new Error(made.problems.map(problemText).join('\n'));
-  return made.train;
-}
 
 const REACH = 3;
 
@@ -185,7 +182,8 @@ test('of two pairs between two shafts: they agree, or shifts go on making up for
 });
 
 test('one pinion that two wheels of one shaft mesh with is free; the two have as many teeth', () => {
-  const pump = read({
+  const pump = checkedTrain({
+    name: 'Brine pump',
     members: ['in', 'out'].map((id) => ({ id, name: id })),
     gears: [
       { id: 'a', member: 'in', type: 'external', teeth: 20 },
