@@ -1,6 +1,7 @@
 import { runs } from '@/testing/runs';
 import fc from 'fast-check';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
+import { checkedTrain } from '@/testing/checked-train';
 import { openTrain, type NetworkMesh } from '../kinematics';
 import { fraction, isZero, mul, ONE, sign, sub, sum, toFraction, type Rational } from '../rational';
 import { solveEngaged, type Solved } from '../solve';
@@ -129,28 +130,27 @@ const count = (id: string, member: string, teeth: number, type: 'external' | 'in
 });
 
 test('friction holds a set with a second output too, which a one-way clutch holds still', () => {
-  const lift = (outputs: string[]): Train => ({
-    format: 'tin-wheel/train',
-    version: 1,
-    name: 'Gate lift',
-    input: 'sun',
-    outputs,
-    positions: [],
-    members: [
-      { id: 'sun', name: 'sun' },
-      { id: 'ring', name: 'ring' },
-      { id: 'carrier', name: 'carrier' },
-      { id: 'p', name: 'p', carrier: 'carrier' },
-      { id: 'q', name: 'q', carrier: 'carrier' },
-    ],
-    gears: [count('s', 'sun', 75), count('p', 'p', 9), count('q', 'q', 9), count('r', 'ring', 69, 'internal')],
-    meshes: [
-      ['s', 'p'],
-      ['p', 'q'],
-      ['q', 'r'],
-    ].map(([a, b], i) => ({ id: `m${i}`, gears: [a!, b!], efficiency: 0.9 })),
-    couplers: [{ id: 'roller', name: 'Roller', type: 'one-way', joins: ['ring', 'frame'], control: 'always' }],
-  });
+  const lift = (outputs: string[]): Train =>
+    checkedTrain({
+      name: 'Gate lift',
+      input: 'sun',
+      outputs,
+      positions: [],
+      members: [
+        { id: 'sun', name: 'sun' },
+        { id: 'ring', name: 'ring' },
+        { id: 'carrier', name: 'carrier' },
+        { id: 'p', name: 'p', carrier: 'carrier' },
+        { id: 'q', name: 'q', carrier: 'carrier' },
+      ],
+      gears: [count('s', 'sun', 75), count('p', 'p', 9), count('q', 'q', 9), count('r', 'ring', 69, 'internal')],
+      meshes: [
+        ['s', 'p'],
+        ['p', 'q'],
+        ['q', 'r'],
+      ].map(([a, b], i) => ({ id: `m${i}`, gears: [a!, b!], efficiency: 0.9 })),
+      couplers: [{ id: 'roller', name: 'Roller', type: 'one-way', joins: ['ring', 'frame'] }],
+    });
   // By hand: the carrier turns 12.5 times as fast, so the rolling power is 11.5 times what is put in, and a tenth lost
   // in each of three meshes is more than there is.
   for (const outputs of [['carrier'], ['ring', 'carrier'], ['carrier', 'ring']]) {
@@ -160,9 +160,7 @@ test('friction holds a set with a second output too, which a one-way clutch hold
 });
 
 test('power that can go round either way gives two answers, and what they differ on is open', () => {
-  const loop: Train = {
-    format: 'tin-wheel/train',
-    version: 1,
+  const loop = checkedTrain({
     name: 'Rake loop',
     input: 'in',
     outputs: ['out'],
@@ -193,7 +191,7 @@ test('power that can go round either way gives two answers, and what they differ
       ['c3', 'c4'],
     ].map(([a, b], i) => ({ id: `m${i}`, gears: [a!, b!], efficiency: EFFICIENCY })),
     couplers: [],
-  };
+  });
   const solved = solveEngaged(modelOf(loop).open, [], { losses: true });
   expect(solved.status).toBe('drive');
   expect(solved.efficiencies.length).toBe(2);
