@@ -275,8 +275,8 @@ function ForceTable({ setup }: { setup: Setup }) {
         ...order.map((id) => ({
           head: `${nameOf(id)}, ${torqueUnit}`,
           numeric: true,
-          value: (rpm: number) => forceAt(setup, id, rpm) * perNm,
-          cell: (rpm: number) => figure(forceAt(setup, id, rpm) * perNm),
+          value: (rpm: number) => forceAt(frame, setup, id, rpm) * perNm,
+          cell: (rpm: number) => figure(forceAt(frame, setup, id, rpm) * perNm),
         })),
         {
           head: `Load, ${torqueUnit}`,

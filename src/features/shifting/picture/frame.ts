@@ -80,8 +80,8 @@ export const forceCurve = ({ line, free }: Frame, { gearings }: Setup, id: strin
 };
 
 /** The same at one output speed. */
-export const forceAt = ({ scenario, gearings }: Setup, id: string, outputRpm: number): number =>
-  Math.max(0, outputTorqueAt(motorLine(scenario.motor), lookUp(gearings, id), outputRpm));
+export const forceAt = ({ line }: Pick<Frame, 'line'>, { gearings }: Setup, id: string, outputRpm: number): number =>
+  Math.max(0, outputTorqueAt(line, lookUp(gearings, id), outputRpm));
 
 /** The most that any position gives at each speed. */
 export const envelope = ({ line, mostRpm }: Frame, { gearings }: Setup): readonly Point[] =>

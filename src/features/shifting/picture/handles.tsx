@@ -109,7 +109,7 @@ function Threshold({ frame: { x, y, line, free }, setup, cue, way, band, leaves,
       value={value}
       text={`${figure(value)} ${unit}${band.own?.verdict === 'hunts' ? ', hunts' : ''}`}
       x={x(outputRpm)}
-      y={y(forceAt(setup, leaves, outputRpm))}
+      y={y(forceAt({ line }, setup, leaves, outputRpm))}
       cursor="ew-resize"
       onMove={(px) => put(x.invert(px) * gearing.ratio)}
       onStep={(by) => put(rpm + (by * free) / 200)}

@@ -22,7 +22,7 @@ test.each(['pan-rake', 'ramp-automatic', 'cart-sleeve', 'mud-tram', 'crawler'])(
       expect(x).toBeGreaterThan(frame.left);
       expect(x).toBeLessThan(frame.right);
       // Just right of its curve and above it.
-      expect(y + 4).toBeCloseTo(frame.y(forceAt(setup, id, frame.x.invert(x - 5))), 6);
+      expect(y + 4).toBeCloseTo(frame.y(forceAt(frame, setup, id, frame.x.invert(x - 5))), 6);
       for (const [other, at] of places) if (other !== id) expect(Math.hypot(at.x - x, at.y - y)).toBeGreaterThan(APART);
       for (const { from, to, own } of setup.bands)
         for (const [on, rpm] of own
@@ -32,7 +32,7 @@ test.each(['pan-rake', 'ramp-automatic', 'cart-sleeve', 'mud-tram', 'crawler'])(
             ] as const)
           : []) {
           const outputRpm = rpm / setup.gearings.get(on)!.ratio;
-          const mark = { x: frame.x(outputRpm), y: frame.y(forceAt(setup, on, outputRpm)) };
+          const mark = { x: frame.x(outputRpm), y: frame.y(forceAt(frame, setup, on, outputRpm)) };
           expect(Math.hypot(mark.x - (x + 8), mark.y - (y - 6))).toBeGreaterThan(APART);
         }
     }

@@ -20,7 +20,7 @@ export function namePlaces(frame: Frame, setup: Setup): ReadonlyMap<string, Plac
   for (const id of order) {
     const best = PARTS.map((part) => placeAt(frame, setup, id, part))
       .filter(({ y }) => y > frame.top + HEIGHT)
-      .map((place) => ({ place, room: Math.min(CLEAR, roomAt(frame, setup, id, place, taken)) }))
+      .map((place) => ({ place, room: roomAt(frame, setup, id, place, taken) }))
       .reduce<{ place: Place; room: number } | null>((a, b) => (a && a.room >= b.room ? a : b), null);
     const { place } = best ?? { place: placeAt(frame, setup, id, itemAt(PARTS, 0)) };
     places.set(id, place);
@@ -29,14 +29,16 @@ export function namePlaces(frame: Frame, setup: Setup): ReadonlyMap<string, Plac
   return places;
 }
 
-function placeAt({ x, y, free }: Frame, setup: Setup, id: string, part: number): Place {
+function placeAt(frame: Frame, setup: Setup, id: string, part: number): Place {
+  const { x, y, free } = frame;
   const rpm = (part * free) / lookUp(setup.gearings, id).ratio;
-  return { x: x(rpm) + 5, y: y(forceAt(setup, id, rpm)) - 4 };
+  return { x: x(rpm) + 5, y: y(forceAt(frame, setup, id, rpm)) - 4 };
 }
 
 /** Where positions shift and where they meet the load. */
-function marksOf({ x, y }: Frame, setup: Setup): Place[] {
-  const at = (id: string, rpm: number): Place => ({ x: x(rpm), y: y(forceAt(setup, id, rpm)) });
+function marksOf(frame: Frame, setup: Setup): Place[] {
+  const { x, y } = frame;
+  const at = (id: string, rpm: number): Place => ({ x: x(rpm), y: y(forceAt(frame, setup, id, rpm)) });
   const shifts = setup.bands.flatMap(({ from, to, own }) =>
     own
       ? [
@@ -51,15 +53,20 @@ function marksOf({ x, y }: Frame, setup: Setup): Place[] {
   return [...shifts, ...meetings];
 }
 
-/** Pixels from a name's middle to the nearest mark or name, or, up and down, to another curve. */
-function roomAt({ x, y }: Frame, setup: Setup, id: string, place: Place, taken: readonly Place[]): number {
+/**
+ * Pixels from a name's middle to the nearest mark or name, or, up and down, to another curve; no more than it wants. A
+ * load that is dragged asks for this of every place, so nothing is listed on the way.
+ */
+function roomAt(frame: Frame, setup: Setup, id: string, place: Place, taken: readonly Place[]): number {
+  const { x, y } = frame;
   const middle = { x: place.x + WIDTH / 2, y: place.y - HEIGHT / 2 };
-  const marks = taken.map((mark) => Math.hypot((mark.x - middle.x) * 0.7, mark.y - middle.y));
+  let room = CLEAR;
+  for (const mark of taken) room = Math.min(room, Math.hypot((mark.x - middle.x) * 0.7, mark.y - middle.y));
   const rpm = x.invert(middle.x);
-  const curves = setup.scenario.order.flatMap((other) => {
-    const torque = other === id ? 0 : forceAt(setup, other, rpm);
+  for (const other of setup.scenario.order) {
+    const torque = other === id ? 0 : forceAt(frame, setup, other, rpm);
     // Where it has run out of speed there is no curve.
-    return torque > 0 ? [Math.abs(y(torque) - middle.y)] : [];
-  });
-  return Math.min(Infinity, ...marks, ...curves);
+    if (torque > 0) room = Math.min(room, Math.abs(y(torque) - middle.y));
+  }
+  return room;
 }
