@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { runs } from '@/testing/runs';
 import {
   add,
   compare,
@@ -70,6 +71,58 @@ describe('exact fractions', () => {
   test('order agrees with subtraction', () => {
     expect(compare(fraction(1, 3), fraction(33, 100))).toBe(1);
     expect(compare(neg(ONE), ZERO)).toBe(-1);
+  });
+
+  describe('sums that nearly cancel', () => {
+    /** a/b − c/d on one denominator, in long whole numbers from end to end. */
+    const byCrosswise = (a: bigint, b: bigint, c: bigint, d: bigint) => toFraction(fraction(a * d - c * b, b * d));
+    const agreesWithCrosswise = (a: bigint, b: bigint, c: bigint, d: bigint) => {
+      const [x, y] = [fraction(a, b), fraction(c, d)];
+      expect(toFraction(sub(x, y))).toBe(byCrosswise(a, b, c, d));
+      expect(toFraction(add(neg(y), x))).toBe(byCrosswise(a, b, c, d));
+      const above = a * d - c * b;
+      expect(compare(x, y)).toBe(above > 0n ? 1 : above < 0n ? -1 : 0);
+      expect(compare(x, y) === 0).toBe(equals(x, y));
+    };
+
+    test('neighbouring Fibonacci fractions differ by one over both denominators', () => {
+      let [a, b, c] = [1n, 1n, 2n];
+      for (let n = 2; n < 160; n++) {
+        agreesWithCrosswise(c, b, b, a);
+        expect(toFraction(sub(fraction(c, b), fraction(b, a)))).toBe(toFraction(fraction(n % 2 ? -1 : 1, a * b)));
+        [a, b, c] = [b, c, b + c];
+      }
+    });
+
+    test('neighbours of a Farey sequence, on both sides of the safe range', () => {
+      // Down the Stern–Brocot tree by a random path: the two ends are neighbours at every step.
+      const path = fc.array(fc.tuple(fc.boolean(), fc.bigInt({ min: 1n, max: 40n })), { minLength: 1, maxLength: 30 });
+      fc.assert(
+        fc.property(path, (turns) => {
+          let [a, b, c, d] = [0n, 1n, 1n, 1n];
+          for (const [left, times] of turns) {
+            if (left) [c, d] = [c + times * a, d + times * b];
+            else [a, b] = [a + times * c, b + times * d];
+            agreesWithCrosswise(a, b, c, d);
+            agreesWithCrosswise(a + 7n * b, b, c + 7n * d, d);
+          }
+        }),
+        { numRuns: runs(300) },
+      );
+    });
+
+    test('random fractions of safe whole numbers, a little apart', () => {
+      const safe = fc.bigInt({ min: 1n, max: BigInt(Number.MAX_SAFE_INTEGER) });
+      const little = fc.bigInt({ min: -3n, max: 3n });
+      fc.assert(
+        fc.property(safe, safe, little, little, (n, d, more, other) => {
+          if (n + more <= 0n || d + other <= 0n) return;
+          agreesWithCrosswise(n, d, n + more, d + other);
+          agreesWithCrosswise(-n, d, -n - more, d + other);
+        }),
+        { numRuns: runs(2000) },
+      );
+    });
   });
 
   test.each([

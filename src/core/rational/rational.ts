@@ -115,11 +115,14 @@ export function add(a: Rational, b: Rational): Rational {
     const common = ad === 1 || bd === 1 ? 1 : gcdSafe(ad, bd);
     const left = a.n * (bd / common);
     const right = b.n * (ad / common);
-    const num = left + right;
-    if (num === 0) return ZERO;
-    const rest = common === 1 ? 1 : gcdSafe(num, common);
-    const den = (ad / common) * (bd / rest);
-    if (isSafe(left) && isSafe(right) && isSafe(num) && den <= SAFE) return { n: num / rest, d: den };
+    // Products beyond the safe range are rounded: they may look alike, or cancel, where they differ.
+    if (isSafe(left) && isSafe(right)) {
+      const num = left + right;
+      if (num === 0) return ZERO;
+      const rest = common === 1 ? 1 : gcdSafe(num, common);
+      const den = (ad / common) * (bd / rest);
+      if (isSafe(num) && den <= SAFE) return { n: num / rest, d: den };
+    }
   }
   return addBig(BigInt(a.n), BigInt(a.d), BigInt(b.n), BigInt(b.d));
 }

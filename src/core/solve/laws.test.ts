@@ -1,6 +1,7 @@
 import { runs } from '@/testing/runs';
 import fc from 'fast-check';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
+import { checkedTrain } from '@/testing/checked-train';
 import { demoTrain } from '@/testing/demo-train';
 import { openTrain } from '../kinematics';
 import { compare, div, equals, inverse, isZero, mul, ONE, sign, sum, toFraction, type Rational } from '../rational';
@@ -213,6 +214,56 @@ describe('numbers beyond 2^53', () => {
     expect(n! < -(2n ** 53n) || d! > 2n ** 53n || driver > 2n ** 53n).toBe(true);
     expect(run!.outputTorque).toEqual({ [`s${stages}`]: run!.ratio });
     expect(run!.efficiency).toBe('1');
+  });
+
+  test('two chains that nearly cancel in a differential still turn its carrier', () => {
+    // Neighbouring Fibonacci fractions, F41/F40 and F42/F41, the second turned round by an odd number of pairs.
+    const chains = {
+      a: [
+        [2789, 1155],
+        [59369, 88601],
+      ],
+      b: [
+        [3016, 2789],
+        [211, 1],
+        [421, 59369],
+      ],
+    } as const;
+    const made = Object.entries(chains).map(([name, pairs]) => ({
+      members: pairs.map((_, i) => ({ id: `${name}${i}`, name: `${name}${i}` })),
+      gears: pairs.flatMap(([driver, driven], i) => [
+        { id: `${name}${i}x`, member: i === 0 ? 'in' : `${name}${i - 1}`, teeth: driver, type: 'external' },
+        { id: `${name}${i}y`, member: `${name}${i}`, teeth: driven, type: 'external' },
+      ]),
+      meshes: pairs.map((_, i) => ({ id: `${name}${i}m`, gears: [`${name}${i}x`, `${name}${i}y`] })),
+    }));
+    const bevel = (id: string, member: string) => ({ id, member, teeth: 20, type: 'bevel' });
+    const train = checkedTrain({
+      name: 'Tide dial',
+      members: [
+        { id: 'in', name: 'in' },
+        { id: 'out', name: 'out' },
+        { id: 'spider', name: 'spider', carrier: 'out' },
+        ...made.flatMap(({ members }) => members),
+      ],
+      gears: [...made.flatMap(({ gears }) => gears), bevel('left', 'a1'), bevel('right', 'b2'), bevel('p', 'spider')],
+      meshes: [
+        ...made.flatMap(({ meshes }) => meshes),
+        { id: 'l', gears: ['left', 'p'], sense: 'opposite' },
+        { id: 'r', gears: ['right', 'p'], sense: 'same' },
+      ],
+      couplers: [],
+      positions: [{ id: 'run', name: 'run', engaged: [] }],
+      input: 'in',
+      outputs: ['out'],
+    });
+    const product = (pairs: readonly (readonly [number, number])[], side: 0 | 1) =>
+      pairs.reduce((total, pair) => total * BigInt(pair[side]), 1n);
+    const [n, d] = [0, 1].map((side) => product(chains.a, side as 0 | 1)) as [bigint, bigint];
+    const [m, e] = [0, 1].map((side) => product(chains.b, side as 0 | 1)) as [bigint, bigint];
+    expect([n * e - m * d, n * e > 2n ** 53n]).toEqual([1n, true]);
+    const { run } = reportTrain(modelOf(train).open).positions;
+    expect([run!.status, run!.ratio]).toEqual(['drive', String(2n * d * e)]);
   });
 });
 
