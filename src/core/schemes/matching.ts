@@ -76,7 +76,7 @@ export function matchWishes<More extends { readonly count: number }>(
       const [own, ownHigh] = [low[choice] as number, high[choice] as number];
       const [nextLow, nextHigh] = [unionLow | own, unionHigh | ownHigh];
       const nextWorst = Math.max(worst, off[i] as number);
-      if (isBeaten(nextWorst, bits(nextLow) + bits(nextHigh))) continue;
+      if (!isWithin(limits, nextLow, nextHigh) || isBeaten(nextWorst, bits(nextLow) + bits(nextHigh))) continue;
       const most = best === null ? Infinity : (best as Matched).worst + SAME;
       const next = strike(left, wish, (other, k, offBy) => {
         if (offBy > most) return false;

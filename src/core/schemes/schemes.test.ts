@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { allSchemes, plainKey } from '@/testing/all-schemes';
 import { demoTrain } from '@/testing/demo-train';
+import { someOf } from '@/testing/runs';
 import { schemeQuestion, simpleSet } from '@/testing/scheme-question';
 import { modelOf } from '../model';
 import { parseRational, toFraction, toNumber } from '../rational';
@@ -60,6 +61,37 @@ describe('two sets, against a walk without any cutting', () => {
     }
     expect(plain.length).toBeGreaterThan(0);
   });
+});
+
+test('limits on brakes and clutches hold for every small wish, against trying everything', () => {
+  const sets = [simple('a', 28, 74), simple('b', 42, 66)];
+  const kinds = [null, 0, 1, 2];
+  const asked = (['none', 'any'] as const).flatMap((reverse) =>
+    [['2.6'], ['1'], ['0.72'], ['2.6', '1.6']].flatMap((forward) =>
+      kinds.flatMap((brakes) =>
+        kinds.flatMap((clutches) =>
+          [2, 3].flatMap((atMost) =>
+            [1, 2].map((engaged) => ask(sets, forward, { engaged, reverse, brakes, clutches, atMost })),
+          ),
+        ),
+      ),
+    ),
+  );
+  let [none, some] = [0, 0];
+  for (const question of someOf(someOf(asked))) {
+    const plain = allSchemes(question, question.engaged!);
+    const found = asPlain(walk(question), 2);
+    expect([question.forward.map(toFraction), question.brakes, question.clutches, [...found.keys()].sort()]).toEqual([
+      question.forward.map(toFraction),
+      question.brakes,
+      question.clutches,
+      plain.map(({ key }) => key).sort(),
+    ]);
+    for (const { key, elements } of plain) expect([key, found.get(key)![1]]).toEqual([key, elements]);
+    if (plain.length === 0) none++;
+    else some++;
+  }
+  expect([none > 0, some > 0]).toEqual([true, true]);
 });
 
 test('three sets, by sampling: what is joined so is found exactly where trying everything finds it', () => {
