@@ -1,5 +1,6 @@
-import { poseOf, type Surface, type TrainBody } from '@/core/body';
+import { poseOf, wheelSizes, type Surface, type TrainBody } from '@/core/body';
 import { itemAt } from '@/core/required';
+import { partsById, type Train } from '@/core/train';
 
 /** How many edges of a surface do not belong to as many triangles one way as the other: none of a closed one. */
 export function openEdgesOf({ positions, corners }: Surface): number {
@@ -43,12 +44,48 @@ export interface Overlap {
   readonly long: number;
 }
 
+export interface OverlapOptions {
+  /** How far a coupler is closed. */
+  readonly closed?: (coupler: string) => number;
+  /** What of two members may be in each other, from where to where along the first axis. */
+  readonly isExpected?: (members: readonly [string, string], from: number, to: number) => boolean;
+}
+
+/**
+ * Where teeth of two members stand in each other by their own widths: there chords of meshing flanks may cut into each
+ * other by what they leave their curves, a long way along them.
+ */
+export function inEachOthersTeeth(train: Train, body: TrainBody): NonNullable<OverlapOptions['isExpected']> {
+  const sizes = wheelSizes(train);
+  const faces = new Map(
+    body.nodes.flatMap(({ surface }) =>
+      itemAt(body.surfaces, surface).parts.flatMap(({ part, tooth }) => {
+        if (part.kind !== 'gear' || !tooth) return [];
+        return [[part.id as string, [tooth[2], tooth[2] + sizes.of(part.id).face] as const] as const];
+      }),
+    ),
+  );
+  const common = train.meshes.flatMap((mesh) => {
+    const pair = partsById(train).pair(mesh);
+    const [a, b] = pair.map(({ id }) => faces.get(id));
+    const members = pair.map(({ member }) => member as string).sort();
+    return a && b ? [{ members, from: Math.max(a[0], b[0]), to: Math.min(a[1], b[1]) }] : [];
+  });
+  return (members, from, to) =>
+    common.some((one) => one.members.join() === members.join() && from > one.from - 1e-2 && to < one.to + 1e-2);
+}
+
 /**
  * Where members are in each other, found without anything that the body knows of itself: straight lines are shot
  * through all triangles as they stand, and the stretches within each member compared. The longest of each pair.
  */
-export function overlapsOf(body: TrainBody, shots: number, turns: (member: string) => number): readonly Overlap[] {
-  const triangles = placedTriangles(body, turns);
+export function overlapsOf(
+  body: TrainBody,
+  shots: number,
+  turns: (member: string) => number,
+  { closed = () => 1, isExpected = () => false }: OverlapOptions = {},
+): readonly Overlap[] {
+  const triangles = placedTriangles(body, turns, closed);
   const low = [0, 1].map((k) => Math.min(...body.nodes.map((_, i) => itemAt(itemAt(triangles, i).low, k))));
   const high = [0, 1].map((k) => Math.max(...body.nodes.map((_, i) => itemAt(itemAt(triangles, i).high, k))));
   const found = new Map<string, Overlap>();
@@ -64,9 +101,11 @@ export function overlapsOf(body: TrainBody, shots: number, turns: (member: strin
     );
     stretches.forEach(({ member, stretch: [from, to] }, i) => {
       for (const other of stretches.slice(i + 1)) {
-        const long = Math.min(to, other.stretch[1]) - Math.max(from, other.stretch[0]);
+        const [start, end] = [Math.max(from, other.stretch[0]), Math.min(to, other.stretch[1])];
+        const long = end - start;
         if (other.member === member || long <= 0) continue;
         const members = [member, other.member].sort() as [string, string];
+        if (isExpected(members, start, end)) continue;
         const key = members.join('|');
         if (long > (found.get(key)?.long ?? 0)) found.set(key, { members, long });
       }
@@ -81,10 +120,14 @@ interface Placed {
   readonly high: readonly number[];
 }
 
-function placedTriangles({ nodes, surfaces, axes }: TrainBody, turns: (member: string) => number): readonly Placed[] {
+function placedTriangles(
+  { nodes, surfaces, axes }: TrainBody,
+  turns: (member: string) => number,
+  closed: (coupler: string) => number,
+): readonly Placed[] {
   return nodes.map((node) => {
     const { positions, corners } = itemAt(surfaces, node.surface);
-    const pose = poseOf(node, itemAt(axes, node.axis), turns, () => 1);
+    const pose = poseOf(node, itemAt(axes, node.axis), turns, closed);
     const placed = new Float64Array(3 * corners.length);
     const [low, high] = [
       [Infinity, Infinity],

@@ -1,7 +1,7 @@
 import type { GearBody } from '../drawing';
 import { itemAt } from '../required';
 import { partsById, type PartRef } from '../train';
-import { matesOf, type AxisWork } from './axis-work';
+import { matesOf, NONE, type AxisWork } from './axis-work';
 import { slidBy } from './columns';
 import { addCoupler, type CouplerRoom } from './coupler-surfaces';
 import { filledOn } from './filled-on';
@@ -10,7 +10,10 @@ import type { NodeBook } from './node-book';
 import { addPlanets } from './planets';
 import { BEVEL_FACE } from './radii';
 import type { SolidRing } from './touching';
-import { addTurned } from './turned';
+import type { SurfaceBuilder } from './surface';
+import { addTurned, ringSection } from './turned';
+import type { Side } from './webs';
+import type { WheelSize } from './wheel-sizes';
 import { addBevel, addWeb, addWheel, APART, firstTooth } from './wheel-surfaces';
 
 /** Adds everything on one axis; says what room each part takes. */
@@ -44,12 +47,11 @@ function addLines(book: NodeBook, work: AxisWork): SolidRing[] {
         field: `${axis} ${key}`,
         carried: null,
         mates: NONE,
+        joins: NONE,
       };
     });
   });
 }
-
-const NONE: ReadonlySet<string> = new Set();
 
 /** A wheel that stands on the axis. */
 function addCentral(book: NodeBook, work: AxisWork, body: GearBody): SolidRing[] {
@@ -88,6 +90,12 @@ function addCentral(book: NodeBook, work: AxisWork, body: GearBody): SolidRing[]
     field: null,
     carried: null,
     mates: matesOf(train, gear.id),
+    joins: NONE,
+  });
+  /** What belongs to the wheel beside its teeth, which touches nothing. */
+  const solid = (z0: number, z1: number, r0: number, r1: number): SolidRing => ({
+    ...ring(r0, r1),
+    ...{ z0, z1, mates: NONE },
   });
   const rings: SolidRing[] = [];
   surface.part(
@@ -98,16 +106,42 @@ function addCentral(book: NodeBook, work: AxisWork, body: GearBody): SolidRing[]
         return addBevelWheel(surface, work, body, held);
       }
       addWheel(surface, size, held, detail);
-      if (shape === 'bar' && gear.type === 'internal') {
-        // Held from the side that is farther from the middle of its axis' wheels.
-        const web = place.to + APART * size.pitch;
-        addWeb(surface, web, web + 0.6 * walls.gap, bore * (1 + APART), size.rim, detail.sides);
-      }
+      const web = work.webs.get(gear.id);
+      if (web) rings.push(...addRingWeb(surface, work, size, { ...place, edges: [left, right], bore, web }, solid));
       rings.push(gear.type === 'internal' ? ring(size.inner, size.rim) : ring(bore, size.outer));
     },
     firstTooth(size, held),
   );
   return rings;
+}
+
+interface WebPlace {
+  /** The ring's own faces, and those of the widest wheel in its column. */
+  readonly from: number;
+  readonly to: number;
+  readonly edges: readonly [number, number];
+  readonly bore: number;
+  readonly web: Side;
+}
+
+/** The disc that carries a ring from one side, beyond whatever runs in it, and the drum from the ring to the disc. */
+function addRingWeb(
+  surface: SurfaceBuilder,
+  { detail, walls }: AxisWork,
+  { outer, rim, pitch }: WheelSize,
+  { from, to, edges: [left, right], bore, web }: WebPlace,
+  room: (z0: number, z1: number, r0: number, r1: number) => SolidRing,
+): readonly SolidRing[] {
+  const apart = APART * pitch;
+  const thick = 0.6 * walls.gap;
+  const [z0, z1] = web === 'right' ? [right + apart, right + apart + thick] : [left - apart - thick, left - apart];
+  addWeb(surface, z0, z1, bore * (1 + APART), rim, detail.sides);
+  const [drumFrom, drumTo] = web === 'right' ? [to + apart, z0 - apart] : [z1 + apart, from - apart];
+  if (drumTo - drumFrom <= apart) return [room(z0, z1, bore, rim)];
+  // As thin as its teeth leave it.
+  const inside = outer + 0.1 * (rim - outer);
+  addTurned(surface, ringSection(drumFrom, drumTo, inside, rim), detail.sides);
+  return [room(z0, z1, bore, rim), room(drumFrom, drumTo, inside, rim)];
 }
 
 /** A bevel gear and the disc behind it; its teeth look towards its mate. */
@@ -169,7 +203,8 @@ function addCouplers(book: NodeBook, work: AxisWork): SolidRing[] {
       ...{ z0: room.z0, z1: room.z1, r0: room.r0, r1: room.r1 },
       field: null,
       carried: null,
-      mates: new Set(coupler.joins),
+      mates: NONE,
+      joins: new Set(coupler.joins),
     }));
   });
 }

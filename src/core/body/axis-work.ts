@@ -1,9 +1,10 @@
 import type { Layout } from '../drawing';
-import { partsById, type Train } from '../train';
+import type { Train } from '../train';
 import type { StandingWheel } from './arrangement';
 import type { Borders, Walls } from './columns';
 import type { Detail } from './detail';
 import type { PinPlace, Radii } from './radii';
+import type { Webs } from './webs';
 import type { WheelSizes } from './wheel-sizes';
 
 /** One axis of a train, to be made a body of. */
@@ -18,14 +19,13 @@ export interface AxisWork {
   readonly pinOf: PinPlace;
   readonly radii: Radii;
   readonly wheels: readonly StandingWheel[];
+  readonly webs: Webs;
   /** One shaft alone, which runs in bearings at both its ends. */
   readonly isAlone: boolean;
 }
 
-/** Members whose teeth are in a gear's. */
+/** Gears whose teeth are in a gear's. */
 export const matesOf = (train: Train, gear: string): ReadonlySet<string> =>
-  new Set(
-    train.meshes.flatMap(({ gears }) =>
-      (gears as readonly string[]).includes(gear) ? gears.map((id) => partsById(train).gear(id).member as string) : [],
-    ),
-  );
+  new Set(train.meshes.flatMap(({ gears: [a, b] }): string[] => (a === gear ? [b] : b === gear ? [a] : [])));
+
+export const NONE: ReadonlySet<string> = new Set();

@@ -1,6 +1,6 @@
 import { itemAt } from '../required';
 import { FRAME } from '../train';
-import type { AxisWork } from './axis-work';
+import { NONE, type AxisWork } from './axis-work';
 import { filledOn } from './filled-on';
 import { cellOf } from './lattice';
 import type { NodeBook } from './node-book';
@@ -31,7 +31,8 @@ export function addBearings(book: NodeBook, work: AxisWork, room: RoomTaken): vo
       r1: inside + walls.wall,
       field: null,
       carried: null,
-      mates: new Set(),
+      mates: NONE,
+      joins: NONE,
     };
     if (room.isFree(ring))
       addTurned(book.member(FRAME, axis), ringSection(ring.z0, ring.z1, ring.r0, ring.r1), detail.sides);

@@ -1,15 +1,17 @@
 import fc from 'fast-check';
 import { strFromU8, unzipSync } from 'fflate';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
+import { checkedTrain } from '@/testing/checked-train';
 import { demoTrain, demoTrains } from '@/testing/demo-train';
 import { readGltf } from '@/testing/read-gltf';
+import { pairTrain } from '@/testing/pair-train';
 import { runs, someOf } from '@/testing/runs';
-import { openEdgesOf, overlapsOf, volumeOf } from '@/testing/solid-bodies';
+import { inEachOthersTeeth, openEdgesOf, overlapsOf, volumeOf } from '@/testing/solid-bodies';
 import { modelOf } from '../model';
 import { toNumber } from '../rational';
 import { itemAt, required } from '../required';
 import { solveEngaged } from '../solve';
-import { NOTHING_TURNED, turnFurther } from '../turning';
+import { memberMoves, NOTHING_TURNED, turnFurther } from '../turning';
 import { fraction } from '../rational';
 import { partsById, type Train } from '../train';
 import { bodyGlb, bodyOf, bodyStlZip, motionOf, poseOf, slidPhase, triangleCount, type TrainBody } from '.';
@@ -119,21 +121,84 @@ describe('the body of a train', () => {
       const train = demoTrain(name);
       const made = body(train);
       expect(made.touching).toEqual([]);
-      const mates = new Set(
-        train.meshes.map((mesh) =>
-          partsById(train)
-            .pair(mesh)
-            .map(({ member }) => member as string)
-            .sort()
-            .join('|'),
-        ),
-      );
       const size = Math.max(
         ...made.surfaces.flatMap(({ positions }) => positions.reduce((most, value) => Math.max(most, value), 0)),
       );
-      // Chords of meshing flanks may cut into each other by what they leave their curves; a long way along them.
-      const overlaps = overlapsOf(made, 250, () => 0).filter(({ members }) => !mates.has(members.join('|')));
+      const overlaps = overlapsOf(made, 250, () => 0, { isExpected: inEachOthersTeeth(train, made) });
       expect(overlaps.filter(({ long }) => long > 1e-4 * size)).toEqual([]);
+    },
+  );
+
+  test('a gear in a ring beside it runs clear of its disc and shafts, whatever the widths, and whichever drives', () => {
+    const count = fc.integer({ min: 12, max: 40 });
+    const width = fc.integer({ min: 4, max: 40 });
+    fc.assert(
+      fc.property(count, fc.integer({ min: 12, max: 60 }), width, width, fc.boolean(), (teeth, more, a, b, swap) => {
+        const [gear, ring] = [
+          { teeth, module: 2, faceWidth: a },
+          { teeth: teeth + more, type: 'internal' as const, module: 2, faceWidth: b },
+        ];
+        const train = swap ? pairTrain(ring, gear) : pairTrain(gear, ring);
+        const made = body(train);
+        expect(made.touching).toEqual([]);
+        const found = overlapsOf(made, 150, () => 0, { isExpected: inEachOthersTeeth(train, made) });
+        expect(found.filter(({ long }) => long > 0.02)).toEqual([]);
+      }),
+      { numRuns: runs(36) },
+    );
+  });
+
+  test('where the shaft of a gear in a ring must go on at both sides, that is named', () => {
+    const wheel = (id: string, member: string, teeth: number, station: number, type = 'external') => ({
+      ...{ id, member, teeth, station, type, module: 2 },
+    });
+    const train = checkedTrain({
+      name: 'Pump drive',
+      members: ['in', 'lay', 'near', 'far'].map((id) => ({ id, name: id })),
+      gears: [
+        wheel('ring', 'in', 60, 1, 'internal'),
+        wheel('pinion', 'lay', 18, 1),
+        wheel('a', 'lay', 24, 0),
+        wheel('b', 'near', 26, 0),
+        wheel('c', 'lay', 22, 2),
+        wheel('d', 'far', 28, 2),
+      ],
+      meshes: [
+        { id: 'r', gears: ['pinion', 'ring'] },
+        { id: 'ab', gears: ['a', 'b'] },
+        { id: 'cd', gears: ['c', 'd'] },
+      ],
+      couplers: [],
+      positions: [{ id: '1', name: '1', engaged: [] }],
+      input: 'in',
+      outputs: ['near', 'far'],
+    });
+    const made = body(train);
+    const found = overlapsOf(made, 400, () => 0, { isExpected: inEachOthersTeeth(train, made) });
+    const deep = found.filter(({ long }) => long > 0.05);
+    expect(deep.map(({ members }) => members.join('|'))).toContain('in|lay');
+    const told = new Set(made.touching.map(({ members }) => [...members].sort().join('|')));
+    for (const { members } of deep) expect([...told]).toContain(members.join('|'));
+  });
+
+  test.each(someOf(demoTrains()).map((train) => [train.name, train] as const))(
+    'what lets go stands clear of what it held: %s',
+    (_, train) => {
+      const made = body(train);
+      const isExpected = inEachOthersTeeth(train, made);
+      const [shut, open] = [1, 0].map(
+        (by) =>
+          new Map(
+            overlapsOf(made, 250, () => 0, { closed: () => by, isExpected }).map(({ members, long }) => [
+              members.join('|'),
+              long,
+            ]),
+          ),
+      ) as [Map<string, number>, Map<string, number>];
+      for (const { joins } of train.couplers.flatMap((one) => ('joins' in one ? [one] : []))) {
+        const key = [...joins].sort().join('|');
+        expect([key, (open.get(key) ?? 0) > (shut.get(key) ?? 0) + 1e-3]).toEqual([key, false]);
+      }
     },
   );
 
@@ -143,21 +208,16 @@ describe('the body of a train', () => {
     (_, train) => {
       const made = body(train);
       const told = new Set(made.touching.map(({ members }) => [...members].sort().join('|')));
-      const mates = train.meshes.map((mesh) =>
-        partsById(train)
-          .pair(mesh)
-          .map(({ member }) => member as string),
-      );
       const carried = train.members.flatMap(({ id, carrier }) => (carrier ? [[id, carrier] as string[]] : []));
       // A chain lies in the teeth of its wheels.
       const chained = train.gears.flatMap(({ type, member }) =>
         type === 'sprocket' || type === 'pulley' ? [['frame', member] as string[]] : [],
       );
-      const expected = new Set([...mates, ...carried, ...chained].map((pair) => [...pair].sort().join('|')));
+      const expected = new Set([...carried, ...chained].map((pair) => [...pair].sort().join('|')));
       const across = made.axes.some(({ directions }) => Math.abs(directions[2][2]) < 0.5);
       // Axes that lie across are not looked at.
       if (across) return;
-      const found = overlapsOf(made, 200, () => 0).filter(
+      const found = overlapsOf(made, 200, () => 0, { isExpected: inEachOthersTeeth(train, made) }).filter(
         ({ members, long }) => long > 0.05 && !expected.has(members.join('|')),
       );
       for (const { members } of found) expect([...told]).toContain(members.join('|'));
@@ -172,9 +232,8 @@ describe('the body of a train', () => {
   test('every member stands where its exact counter says', () => {
     for (const train of [demoTrain('harvester'), demoTrain('mud-tram'), demoTrain('wagon-axle')]) {
       const made = body(train);
-      const { network, state } = solveEngaged(modelOf(train).open, itemAt(train.positions, 0).engaged);
-      const speeds = network.memberIds.map((id, i) => ({ id, speed: state.speeds.of(i) }));
-      const turned = turnFurther(NOTHING_TURNED, speeds, fraction(37, 5));
+      const solved = solveEngaged(modelOf(train).open, itemAt(train.positions, 0).engaged);
+      const turned = turnFurther(NOTHING_TURNED, memberMoves(solved), fraction(37, 5));
       const turns = (member: string) => toNumber(turned.members.get(member) ?? fraction(0));
       for (const node of made.nodes) {
         const axis = itemAt(made.axes, node.axis);

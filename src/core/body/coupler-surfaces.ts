@@ -70,8 +70,8 @@ function addPlates(
     addTurned(outside, ringSection(ofFirst[0], ofFirst[1], r0 + overlap, r1 - APART * (r1 - r0)), sides);
     addTurned(inside, ringSection(ofSecond[0], ofSecond[1], r0 + APART * (r1 - r0), r1 - overlap), sides);
   }
-  // The second one's plates come after the first one's where that is outside, and before them where it is inside.
-  return { along: (side === 'outside' ? 1 : -1) * 0.5 * slack, wider: 0 };
+  // The second one's plates come after the first one's, and have the slack behind them.
+  return { along: 0.5 * slack, wider: 0 };
 }
 
 /** Both halves face to face. */
@@ -89,8 +89,10 @@ function addDiscs(first: SurfaceBuilder, second: SurfaceBuilder, room: CouplerRo
   const { z0, z1, r0, r1 } = room;
   const slack = 0.12 * (z1 - z0);
   const [left, right] = firstIsLeft ? [first, second] : [second, first];
-  addTurned(left, ringSection(z0 + APART, middle - APART, r0, r1), sides);
-  addTurned(right, ringSection(middle + APART, z1 - slack, r0, r1), sides);
+  // Behind the second one there is room for it to let go.
+  const [fromEnd, toEnd] = firstIsLeft ? [z0 + APART, z1 - slack] : [z0 + slack, z1 - APART];
+  addTurned(left, ringSection(fromEnd, middle - APART, r0, r1), sides);
+  addTurned(right, ringSection(middle + APART, toEnd, r0, r1), sides);
   return { along: way * slack * 0.9, wider: 0 };
 }
 

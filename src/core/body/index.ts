@@ -1,3 +1,4 @@
+export { wheelSizes } from './wheel-sizes';
 export { intoWorld, type AxisFrame, type Vector } from './axis-frames';
 export type { BodyNode, Carried, TrainBody } from './body-node';
 export { bodyOf, type Progress } from './train-body';

@@ -1,4 +1,3 @@
-import { required } from '../required';
 import { modelOf } from '../model';
 import { toNumber } from '../rational';
 import { solveEngaged } from '../solve';
@@ -6,20 +5,19 @@ import type { Train } from '../train';
 
 /** How a train moves with these couplers engaged. */
 export interface Motion {
-  /** Turns of a member for a turn of the input; 0 where it stands, is left open or the train is locked. */
+  /** Turns of a member for a turn of the input, dragged along where its speed is open; 0 where the train is locked. */
   readonly turns: (member: string) => number;
   /** How far a coupler is closed: from 0, where it lets go, to 1. */
   readonly closed: (coupler: string) => number;
 }
 
 export function motionOf(train: Train, engaged: readonly string[]): Motion {
-  const { network, state } = solveEngaged(modelOf(train).open, engaged);
+  const { network, state, dragged } = solveEngaged(modelOf(train).open, engaged);
   const on = new Set(engaged);
   return {
     turns: (member) => {
       const index = network.memberIndex.get(member);
-      const speed = index === undefined || index < 0 || !state.speeds.turns ? null : state.speeds.of(index);
-      return speed === null ? 0 : toNumber(required(speed));
+      return index === undefined ? 0 : toNumber(dragged.speedOf(index));
     },
     closed: (coupler) => (on.has(coupler) || state.oneWays.get(coupler) === 'holds' ? 1 : 0),
   };

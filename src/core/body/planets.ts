@@ -1,7 +1,7 @@
 import { itemAt } from '../required';
 import type { GearBody } from '../drawing';
 import type { Gear } from '../train';
-import { matesOf, type AxisWork } from './axis-work';
+import { matesOf, NONE, type AxisWork } from './axis-work';
 import { circleAt } from './detail';
 import { fieldKey } from './lattice';
 import type { NodeBook } from './node-book';
@@ -87,6 +87,7 @@ function addRoundPlanets(
       field: null,
       carried: carrier ?? null,
       mates: matesOf(work.train, gear.id),
+      joins: NONE,
     };
   });
 }
@@ -186,6 +187,7 @@ function addBevelPlanets(book: NodeBook, work: AxisWork, { gear, x, at }: GearBo
       field: null,
       carried: carrier,
       mates: matesOf(train, gear.id),
+      joins: NONE,
     },
   ];
 }

@@ -15,8 +15,10 @@ export interface SolidRing {
   readonly field: string | null;
   /** The member that carries it round. */
   readonly carried: string | null;
-  /** Members that it may touch. */
+  /** Gears in whose teeth a toothed part stands. */
   readonly mates: ReadonlySet<string>;
+  /** Members that a coupler joins, which meet in it. */
+  readonly joins: ReadonlySet<string>;
 }
 
 /** Two members that want the same room. */
@@ -109,9 +111,13 @@ export class RoomTaken {
 /** Wheels have the sizes that are given; how far out anything else goes is the drawing's. */
 export const areWheels = (...parts: readonly PartRef[]): boolean => parts.every(({ kind }) => kind === 'gear');
 
-/** Mates, a planet and its carrier, planets of one carrier, and lines that the drawing keeps apart. */
+/**
+ * Teeth in each other, a coupler and what it joins, a planet and its carrier, planets of one carrier, and lines that the
+ * drawing keeps apart.
+ */
 function isExpected(a: SolidRing, b: SolidRing): boolean {
-  if (a.mates.has(b.member) || b.mates.has(a.member)) return true;
+  if (a.mates.has(b.part.id) && b.mates.has(a.part.id)) return true;
+  if (a.joins.has(b.member) || b.joins.has(a.member)) return true;
   if (a.carried === b.member || b.carried === a.member) return true;
   if (a.carried !== null && a.carried === b.carried) return true;
   if (a.member === FRAME && b.member === FRAME) return true;

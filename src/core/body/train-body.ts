@@ -16,6 +16,7 @@ import { radiiOf, type PinPlace } from './radii';
 import { sectionPlan } from './section-plan';
 import { slidingWheels } from './sliding';
 import { RoomTaken } from './touching';
+import { webSides } from './webs';
 import { wheelSizes, type WheelSizes } from './wheel-sizes';
 
 /** Told how much is done, of so much. */
@@ -45,6 +46,7 @@ export function bodyOf(
     layout.halfPlanes.map((half) => [half.plane.axis, radiiOf(half, sizes.of, pinOf, walls)] as const),
   );
   const middleOf = middles(layout, columns);
+  const webs = webSides(train, layout.halfPlanes);
   const axes = axisFrames(train, sizes, middleOf);
   const make = (detail: Detail, done: (axes: number) => void) => {
     const book = new NodeBook();
@@ -59,6 +61,7 @@ export function bodyOf(
       pinOf,
       radii: lookUp(radii, half.plane.axis),
       wheels,
+      webs,
       isAlone: itemAt(layout.plan.axes, half.plane.axis).length === 1,
     }));
     const rings = works.flatMap((work, i) => {
