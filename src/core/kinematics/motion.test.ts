@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
+import { motionsOf, willisRows, type Row } from '@/testing/willis-rows';
 import { demoTrain } from '@/testing/demo-train';
-import { add, isZero, mul, neg, solveDense, sub, toFraction, ZERO, fraction, ONE, type Rational } from '../rational';
-import { partsById, type Train } from '../train';
+import { add, isZero, mul, ONE, sub, toFraction, ZERO, type Rational } from '../rational';
 import { modelOf } from '../model';
 import {
   FRAME_INDEX,
@@ -18,46 +18,6 @@ import {
   speedsPerTurn,
   type Tie,
 } from '.';
-
-type Row = readonly Rational[];
-
-/** Willis written out once more from the document alone: one row for each pair, over all members by their places. */
-function willisRows(train: Train, sliding: boolean): Row[] {
-  const parts = partsById(train);
-  const slid = new Set(train.couplers.flatMap((one) => (one.type === 'sliding-mesh' ? [one.mesh] : [])));
-  return train.meshes
-    .filter(({ id }) => sliding || !slid.has(id))
-    .map((mesh) => {
-      const [a, b] = parts.pair(mesh);
-      // The arm is what carries whichever of the two is carried deeper: in it both axes stand still.
-      const depth = (member: string): number => {
-        const carrier = parts.find.member(member)?.carrier;
-        return carrier === undefined ? 0 : 1 + depth(carrier);
-      };
-      const arm = parts.find.member(depth(a.member) >= depth(b.member) ? a.member : b.member)?.carrier;
-      const alike =
-        mesh.sense === undefined
-          ? [a, b].some(({ type }) => type === 'internal' || type === 'sprocket' || type === 'pulley')
-          : mesh.sense === 'same';
-      const row = train.members.map(() => ZERO);
-      const put = (member: string | undefined, value: Rational) => {
-        const at = train.members.findIndex(({ id }) => id === member);
-        if (at >= 0) row[at] = add(row[at]!, value);
-      };
-      const [za, zb] = [fraction(a.teeth), alike ? neg(fraction(b.teeth)) : fraction(b.teeth)];
-      put(a.member, za);
-      put(b.member, zb);
-      put(arm, neg(add(za, zb)));
-      return row;
-    });
-}
-
-/** All motions that rows allow, by elimination over plain member speeds. */
-const motionsOf = (rows: readonly Row[], size: number): readonly Row[] =>
-  solveDense(
-    rows.length > 0 ? rows : [new Array<Rational>(size).fill(ZERO)],
-    rows.length > 0 ? rows.map(() => ZERO) : [ZERO],
-  )!.directions;
 
 const dot = (a: Row, b: Row): Rational => a.reduce((total, value, i) => add(total, mul(value, b[i]!)), ZERO);
 const everyKind = arbitraryTrain({ oneWays: true, outputs: true, worms: true, planetsOnPlanets: true });

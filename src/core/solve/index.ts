@@ -3,6 +3,7 @@ export { jointTorque, type State } from './state';
 export type { ActiveJoint } from './engaged';
 export { solveEngaged, type Solved, type SolveOptions, type Status } from './position';
 export { endsOf, inputTorque, outputTorque, type End } from './ends';
+export type { DraggedMotion } from './dragged';
 export { solveLoads, type LoadedSolution, type Unbalanced } from './loads';
 export { solveCoasting } from './coasting';
 export { lockSet, powerStops, type PowerStops } from './reasons';

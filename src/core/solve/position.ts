@@ -1,6 +1,7 @@
 import { type FreeMotion, type Network, type OpenTrain } from '../kinematics';
 import { div, isZero, neg, ONE, sign, sum, type Rational } from '../rational';
 import { powerOf, type Torques } from '../statics';
+import { draggedMotion, type DraggedMotion } from './dragged';
 import { endsWith, type End } from './ends';
 import { driveFlow, type Flow } from './flow';
 import { stateOf, type State } from './state';
@@ -20,6 +21,7 @@ export class Solved {
   readonly status: Status;
   /** Input speed over the first determined output's speed, signed; null unless it drives. */
   readonly ratio: Rational | null;
+  private found: DraggedMotion | null = null;
 
   constructor(
     readonly network: Network,
@@ -30,6 +32,11 @@ export class Solved {
   ) {
     this.status = statusOf(state, flow);
     this.ratio = ratioOf(state, flow, this.status);
+  }
+
+  /** One motion of everything, open members too; worked out when it is first asked for. */
+  get dragged(): DraggedMotion {
+    return (this.found ??= draggedMotion(this));
   }
 
   /** Power out over power in; null when not determined. */

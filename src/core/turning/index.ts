@@ -3,6 +3,8 @@ export {
   NOTHING_TURNED,
   readTurns,
   teethPassed,
+  memberMoves,
+  type MemberMove,
   turnFurther,
   type MemberSpeeds,
   type TurnedTrain,

@@ -1,10 +1,9 @@
 import { demoTrain } from '@/testing/demo-train';
-import { memberFigures } from '../powerflow';
 import { fraction, ONE, toFraction } from '../rational';
-import { handTurn, NOTHING_TURNED, readTurns, teethPassed, turnFurther, type TurnedTrain } from '.';
+import { handTurn, memberMoves, NOTHING_TURNED, readTurns, teethPassed, turnFurther, type TurnedTrain } from '.';
 import { modelOf } from '../model';
 
-const speeds = (name: string, position: string) => memberFigures(modelOf(demoTrain(name)).positions().get(position)!);
+const speeds = (name: string, position: string) => memberMoves(modelOf(demoTrain(name)).positions().get(position)!);
 const turns = (turned: TurnedTrain, member: string) => toFraction(turned.members.get(member)!);
 
 describe('turn counters', () => {

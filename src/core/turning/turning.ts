@@ -1,6 +1,7 @@
 import { accept, refuse, type Result } from '../result';
 import { splitFigure } from '../units';
 import { abs, add, compare, fraction, mul, sub, ZERO, type Rational } from '../rational';
+import type { Solved } from '../solve';
 import type { Gear, Train } from '../train';
 import { partsById } from '../train';
 
@@ -13,13 +14,30 @@ export interface TurnedTrain {
 
 export const NOTHING_TURNED: TurnedTrain = { crank: ZERO, members: new Map() };
 
-/** Speed per turn of the crank of every member, null where it is left open: such a member stays where it is. */
-export type MemberSpeeds = readonly { readonly id: string; readonly speed: Rational | null }[];
+/** Speed per turn of the crank of every member. */
+export type MemberSpeeds = readonly { readonly id: string; readonly speed: Rational }[];
+
+/** How a member is seen to turn. */
+export interface MemberMove {
+  readonly id: string;
+  /** Per turn of the driver. */
+  readonly speed: Rational;
+  /** What is engaged leaves it open: the speed is that of one motion of several, see draggedMotion. */
+  readonly isFree: boolean;
+}
+
+/** How every member is seen to turn in a solved position, so that all meshes are kept. */
+export const memberMoves = ({ network, state, dragged }: Solved): readonly MemberMove[] =>
+  network.memberIds.map((id, member) => ({
+    id,
+    speed: dragged.speedOf(member),
+    isFree: state.speeds.turns && state.speeds.of(member) === null,
+  }));
 
 /** Turns the crank on (or back) by so many turns with these speeds; what was counted before stays counted. */
 export function turnFurther(turned: TurnedTrain, speeds: MemberSpeeds, by: Rational): TurnedTrain {
   const members = new Map(turned.members);
-  for (const { id, speed } of speeds) if (speed) members.set(id, add(members.get(id) ?? ZERO, mul(speed, by)));
+  for (const { id, speed } of speeds) members.set(id, add(members.get(id) ?? ZERO, mul(speed, by)));
   return { crank: add(turned.crank, by), members };
 }
 

@@ -27,6 +27,7 @@ import {
   type Unbalanced,
 } from '@/core/solve';
 import type { Train } from '@/core/train';
+import { memberMoves, type MemberMove } from '@/core/turning';
 import { workingOf, type Working } from '@/core/working';
 import { engagementIn, type EngagementChoice } from './engagement';
 import { EngagedStates, type FlowKind, type Loads } from './engaged-states';
@@ -38,6 +39,8 @@ import { modelOf } from '@/core/model';
 export interface Explained {
   readonly solved: Solved;
   readonly figures: readonly MemberFigures[];
+  /** How everything is seen to turn, free members too. */
+  readonly moves: readonly MemberMove[];
   readonly roles: ReadonlyMap<string, MeshRole>;
   /** Gears in meshes through which power goes. */
   readonly driving: ReadonlySet<string>;
@@ -88,6 +91,7 @@ function explain(
   const position: Explained = whenAsked<Explained>({
     solved: () => solved,
     figures: () => memberFigures(solved),
+    moves: () => memberMoves(solved),
     roles: () => meshRoles(solved),
     driving: () =>
       new Set(
@@ -143,5 +147,5 @@ export interface ChosenState {
 export const explainedOf = ({ train, choice, flow, losses }: ChosenState, loads: Loads | null = null): Explained =>
   analyseEngaged(train, engagementIn({ train, choice }).engaged, flow, losses, loads);
 
-/** Speeds per turn of what is cranked. */
-export const speedsOf = (chosen: ChosenState): readonly MemberFigures[] => explainedOf(chosen).figures;
+/** Speeds per turn of what is cranked, as it is seen to turn. */
+export const speedsOf = (chosen: ChosenState): readonly MemberMove[] => explainedOf(chosen).moves;

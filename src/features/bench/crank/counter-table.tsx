@@ -5,6 +5,7 @@ import { toNumber, ZERO, type Rational } from '@/core/rational';
 import { teethPassed } from '@/core/turning';
 import { figure } from '@/core/units';
 import { exact, memberName } from '@/core/words';
+import { useExplained } from '@/features/train/use-explained';
 import { useTrain, useLight } from '@/features/train/use-train';
 import { memberColor } from '@/figures/member-colors';
 import { useBench, useCrank } from '../use-bench';
@@ -23,6 +24,8 @@ export function CounterTable() {
   const turned = useBench((state) => state.turned);
   const crank = useCrank();
   const light = useLight();
+  const { moves } = useExplained();
+  const free = new Set(moves.flatMap(({ id, isFree }) => (isFree ? [id] : [])));
   const [fractions, setFractions] = useState(true);
   const cells = useRef(new Map<string, HTMLElement>());
   const parts = partsById(train);
@@ -113,6 +116,15 @@ export function CounterTable() {
                         aria-hidden
                       />
                       {memberName(train, id)}
+                      {free.has(id) && (
+                        <span
+                          className="muted font-normal"
+                          title="Its speed is undetermined. Counted is what a little drag, alike on everything free, leaves of it."
+                        >
+                          {' '}
+                          free
+                        </span>
+                      )}
                     </th>
                     <td>
                       <Figure hold={keep(`turns ${id}`)} testId={`turns ${id}`} />

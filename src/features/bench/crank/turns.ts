@@ -23,7 +23,7 @@ function numbersOf({ train, store }: Bench) {
   const figures = speedsOf(train.getState());
   const { turned } = store.getState();
   const base = bases.get(turned) ?? new Map([...turned.members].map(([id, turns]) => [id, toNumber(turns)]));
-  const speed = speeds.get(figures) ?? new Map(figures.map((row) => [row.id, row.speed ? toNumber(row.speed) : 0]));
+  const speed = speeds.get(figures) ?? new Map(figures.map(({ id, speed: perTurn }) => [id, toNumber(perTurn)]));
   bases.set(turned, base);
   speeds.set(figures, speed);
   return { base, speed };

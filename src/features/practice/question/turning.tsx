@@ -17,6 +17,8 @@ export interface TurnedFigure {
   /** Turns of the input; null before it is turned. */
   readonly crank: number | null;
   readonly turns: ((member: string) => number) | null;
+  /** Members whose speed is undetermined. */
+  readonly free: ReadonlySet<string>;
   readonly start: () => void;
 }
 
@@ -40,8 +42,9 @@ export function useTurning(train: Train, engaged: readonly string[] | null): Tur
     };
     frame.current = requestAnimationFrame(next);
   }, [until, still]);
-  const speeds = new Map(explained?.figures.map(({ id, speed }) => [id, speed ? toNumber(speed) : 0]));
-  return { crank, turns: crank === null ? null : (member) => crank * (speeds.get(member) ?? 0), start };
+  const speeds = new Map(explained?.moves.map(({ id, speed }) => [id, toNumber(speed)]));
+  const free = new Set(explained?.moves.flatMap(({ id, isFree }) => (isFree ? [id] : [])));
+  return { crank, turns: crank === null ? null : (member) => crank * (speeds.get(member) ?? 0), free, start };
 }
 
 /** The button that turns it, and the counters: how far the input and everything else has turned. */
@@ -59,6 +62,7 @@ export function Counters({ train, turned, hint }: { train: Train; turned: Turned
             <li key={id} className={id === train.input || train.outputs.includes(id) ? 'font-semibold' : 'muted'}>
               {memberName(train, id)}{' '}
               <span className="figure">{required(turned.turns)(id).toFixed(2).replace('-', '−')}</span>
+              {turned.free.has(id) && <span title="Its speed is undetermined."> (free)</span>}
             </li>
           ))}
         </ul>
