@@ -23,7 +23,7 @@ export function openTrainFile(file: string, { everything = false } = {}): TrainF
     throw refused(problems.map(at), everything);
   }
   const parsed = parseTrain(text);
-  if (parsed.ok) return { train: parsed.train, hints: [] };
+  if (parsed.ok) return { train: parsed.train, hints: parsed.told.map(problemText) };
   const [first = '', ...others] = parsed.problems.map(problemText);
   throw refused([`${file}: ${first}`, ...others], everything);
 }

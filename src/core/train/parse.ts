@@ -4,11 +4,14 @@ import { ruleProblems } from './rules';
 import { withSharedParts } from './shared-parts';
 import { parseJson } from '../result';
 import { refuseOversize } from './size';
+import { withWormsFirst } from './worms-first';
 import { trainSchema, type Train } from './schema';
 import type { Problem } from './problem';
 
+/** A train, with what had to be put right for it to be told; or what is wrong. */
 export type Parsed =
-  { readonly ok: true; readonly train: Train } | { readonly ok: false; readonly problems: readonly Problem[] };
+  | { readonly ok: true; readonly train: Train; readonly told: readonly Problem[] }
+  | { readonly ok: false; readonly problems: readonly Problem[] };
 
 /**
  * Documents of ordinary trains are a few kB; one at every limit stays well below this. Measured on the document as it
@@ -20,7 +23,8 @@ export const MAX_TRAIN_BYTES = 2_000_000;
 export const MOST_PROBLEMS = 100;
 
 /**
- * Checks a parsed JSON value against the whole of the format. Nothing is repaired or guessed.
+ * Checks a parsed JSON value against the whole of the format. Nothing is guessed; a worm that is named second in its
+ * mesh is turned round, and told.
  * @returns the value itself where it stands in the order of the format, else a train that shares its parts with it
  * @param kept a document that was accepted before: its names need not show anything, as they once did not have to.
  */
@@ -29,17 +33,18 @@ export function checkTrain(value: unknown, { kept = false } = {}): Parsed {
   if (oversize) return { ok: false, problems: [oversize] };
   const result = trainSchema.safeParse(value);
   if (!result.success) return { ok: false, problems: result.error.issues.slice(0, MOST_PROBLEMS).map(toProblem) };
-  const size = keptText(result.data).length;
+  const { train, told } = withWormsFirst(result.data);
+  const size = keptText(train).length;
   if (size > MAX_TRAIN_BYTES)
     return refuse(
       `The train takes ${(size / 1e6).toFixed(1)} MB as it is kept; at most ` +
         `${MAX_TRAIN_BYTES / 1e6} MB are. Shorten its notes or names.`,
     );
-  const problems = [...ruleProblems(result.data, MOST_PROBLEMS), ...(kept ? [] : nameProblems(result.data))].slice(
+  const problems = [...ruleProblems(train, MOST_PROBLEMS), ...(kept ? [] : nameProblems(train))].slice(
     0,
     MOST_PROBLEMS,
   );
-  return problems.length > 0 ? { ok: false, problems } : { ok: true, train: withSharedParts(result.data, value) };
+  return problems.length > 0 ? { ok: false, problems } : { ok: true, train: withSharedParts(train, value), told };
 }
 
 /** Reads a document from its text; see checkTrain. */

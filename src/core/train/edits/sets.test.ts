@@ -1,10 +1,10 @@
 import { runs } from '@/testing/runs';
 import fc from 'fast-check';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
+import { checkedTrain } from '@/testing/checked-train';
 import { demoTrain } from '@/testing/demo-train';
 import { done, ratio, refusal } from '@/testing/edited';
 import { FRAME } from '../frame';
-import { checkTrain } from '../parse';
 import type { Coupler } from '../schema';
 import { countsFit, simpleSetsWith } from '../planetary-sets';
 import { addPlanetsRound, addSet, recouple, setTeethInSet, toggleOutput } from '.';
@@ -23,15 +23,13 @@ describe('sets', () => {
     const carried = done(addSet(winch, 'drum', 'carrier', 20, 25));
     expect(carried.members.find(({ id }) => id === 'planet')!.carrier).toBe('drum');
     // The crank turns the drum once in −12; with the ring held the sun turns 1 + 70/20 times as fast as its carrier.
-    const held = done(recoupled(carried));
+    const held = checkedTrain({
+      ...carried,
+      couplers: [{ id: 'A', name: 'A', type: 'brake', joins: ['ring', FRAME] }],
+    });
     expect(ratio(done(toggleOutput(done(toggleOutput(held, 'sun')), 'drum')), ['A'])).toBe('-8/3');
     expect(refusal(addSet(winch, 'nobody', 'sun', 20, 25))).toContain('no member');
   });
-
-  const recoupled = (train: typeof winch) => {
-    const edit = { ...train, couplers: [{ id: 'A', name: 'A', type: 'brake' as const, joins: ['ring', FRAME] }] };
-    return checkTrain(edit) as ReturnType<typeof addSet>;
-  };
 
   test('a gear that is there becomes a sun, with its module', () => {
     const sized = { ...winch, gears: winch.gears.map((gear) => ({ ...gear, module: 3 })) };
