@@ -125,7 +125,7 @@ export function runCommand(argv: readonly string[]): string {
     case 'geometry':
       return json(geometryJson(readTrainFile(readOptions(rest, []).file)));
     case 'forces': {
-      const { file, ...options } = readOptions(rest, ['torque', 'speed', 'position', 'losses']);
+      const { file, ...options } = readOptions(rest, ['torque', 'speed', 'position', 'losses', 'reverse-flow']);
       const train = readTrainFile(file);
       return json(forcesJson(train, { ...options, position: knownPosition(train, options.position) }));
     }

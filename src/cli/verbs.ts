@@ -145,9 +145,16 @@ export const VERBS: Readonly<Record<string, Verb>> = {
     example: 'geometry box.train.json',
   },
   forces: {
-    usage: 'forces FILE [--torque 10Nm] [--speed 1200rpm] [--position ID] [--losses]',
+    usage: 'forces FILE [--torque 10Nm] [--speed 1200rpm] [--position ID] [--losses] [--reverse-flow]',
     does: 'Prints the forces on teeth, pins and bearings, and which wheel is used hardest, as JSON; 1 N·m unless given.',
-    options: [TRAIN, TORQUE, SPEED, POSITION, LOSSES],
+    options: [
+      TRAIN,
+      [TORQUE[0], `${TORQUE[1]}; below 0 the load pushes and the input holds it back`],
+      SPEED,
+      POSITION,
+      LOSSES,
+      ['--reverse-flow', 'the outputs drive the input: torque and speed are those of the first output'],
+    ],
     example: 'forces box.train.json --torque 10Nm',
   },
   body: {

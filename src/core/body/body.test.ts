@@ -13,7 +13,7 @@ import { itemAt, required } from '../required';
 import { solveEngaged } from '../solve';
 import { memberMoves, NOTHING_TURNED, turnFurther } from '../turning';
 import { fraction } from '../rational';
-import { partsById, type Train } from '../train';
+import type { Train } from '../train';
 import { bodyGlb, bodyOf, bodyStlZip, motionOf, poseOf, slidPhase, triangleCount, type TrainBody } from '.';
 import { SurfaceBuilder } from './surface';
 import { addTurned } from './turned';

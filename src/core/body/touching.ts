@@ -112,8 +112,8 @@ export class RoomTaken {
 export const areWheels = (...parts: readonly PartRef[]): boolean => parts.every(({ kind }) => kind === 'gear');
 
 /**
- * Teeth in each other, a coupler and what it joins, a planet and its carrier, planets of one carrier, and lines that the
- * drawing keeps apart.
+ * Teeth in each other, a coupler and what it joins, a planet and its carrier, planets of one carrier, and lines that
+ * the drawing keeps apart.
  */
 function isExpected(a: SolidRing, b: SolidRing): boolean {
   if (a.mates.has(b.part.id) && b.mates.has(a.part.id)) return true;

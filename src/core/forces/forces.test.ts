@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import fc from 'fast-check';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
+import { checkedTrain } from '@/testing/checked-train';
 import { demoTrain } from '@/testing/demo-train';
 import { pairTrain } from '@/testing/pair-train';
 import { runs } from '@/testing/runs';
@@ -14,17 +15,7 @@ import { rackAcross, rackOf } from '../shapes';
 import { structureOf } from '../structure';
 import { checkTrain, parseTrain, partsById, type Train } from '../train';
 import { helixHands } from '../parts';
-import {
-  contactLoads,
-  copiesOf,
-  couplerForces,
-  memberForces,
-  meshForces,
-  rankWheels,
-  shaftForces,
-  turningForces,
-  type Vector,
-} from '.';
+import { contactLoads, copiesOf, memberForces, meshForces, shaftForces, turningForces, type Vector } from '.';
 
 const caseText = (name: string) => readFileSync(join(__dirname, 'cases', name), 'utf8');
 const use = { torqueNm: 6, speedRpm: 1000 };
@@ -44,6 +35,36 @@ test('a helical pair, by the independent solver', () => {
   expect(found.radialN).toBeCloseTo(expected.radialN!, 9);
   expect(Math.abs(found.axialN)).toBeCloseTo(expected.axialNSize!, 9);
   expect(found.perMmN).toBeCloseTo(expected.perMmN!, 9);
+});
+
+test('a worm that is named second is read as one that is named first', () => {
+  const [worm, wheel] = [
+    { teeth: 2, type: 'worm' as const, module: 4 },
+    { teeth: 40, module: 4 },
+  ];
+  const drive = { train: { input: 'out', outputs: ['in'] } };
+  const first = pairTrain(worm, wheel, { mesh: { efficiency: 0.6, backEfficiency: 0.3 } });
+  const second = pairTrain(wheel, worm, { ...drive, mesh: { efficiency: 0.3, backEfficiency: 0.6 } });
+  const [one, other] = [first, second].map((train) => forcesOf(train).get('ab')!);
+  expect([other!.tangentialN, other!.axialN, other!.radialN]).toEqual([one!.tangentialN, one!.axialN, one!.radialN]);
+  // By hand: a worm of 8 modules, its thrust the wheel's push along its own circle.
+  expect(one!.tangentialN).toBeCloseTo((2000 * 6) / (8 * 4), 9);
+  expect(one!.axialN).toBeCloseTo((2000 * 6 * 20) / (40 * 4), 9);
+  expect(one!.radialN).toBeCloseTo(one!.axialN * Math.tan((20 * Math.PI) / 180), 9);
+  for (const train of [first, second]) {
+    expect(train.meshes[0]).toMatchObject({ efficiency: 0.6, backEfficiency: 0.3 });
+    expect(partsById(train).pair(train.meshes[0]!)[0].type).toBe('worm');
+  }
+  const read = checkTrain({ ...second, meshes: [{ ...second.meshes[0]!, gears: ['a', 'b'] }] });
+  expect(read.ok && read.told).toEqual([{ path: ['meshes', 0, 'gears'], message: expect.stringContaining('worm') }]);
+  // Without an efficiency of its own, forward is the train's.
+  const back = {
+    ...second,
+    efficiency: 0.9,
+    meshes: [{ id: 'ab', gears: ['a', 'b'], sense: 'opposite', backEfficiency: 0.5 }],
+  };
+  const turned = checkTrain(back);
+  expect(turned.ok && turned.train.meshes[0]).toMatchObject({ efficiency: 0.5, backEfficiency: 0.9 });
 });
 
 test('turned round, what is put in turns the forces along the teeth and along the axis, not those apart', () => {
@@ -153,6 +174,17 @@ const sized = arbitraryTrain({ outputs: true, worms: true, oneWays: true }).map(
   return read.train;
 });
 
+/** The same, but some members have no bearings of their own. */
+const loose = fc
+  .tuple(sized, fc.array(fc.boolean(), { minLength: 12, maxLength: 12 }))
+  .map(([train, picks]): Train => ({
+    ...train,
+    members: train.members.map(({ bearings, ...member }, i) => ({
+      ...member,
+      ...(bearings && !picks[i % picks.length] && { bearings }),
+    })),
+  }));
+
 const cross = (a: Vector, b: Vector): Vector => ({
   x: a.y * b.z - a.z * b.y,
   y: a.z * b.x - a.x * b.z,
@@ -199,10 +231,13 @@ test('random trains: every contact pushes along the common normal of its flanks,
   expect(seen).toBeGreaterThan(20);
 });
 
-test('random trains: each member by itself, and the housing as a whole, are in balance', () => {
-  let seen = 0;
+test.each([
+  ['with bearings on every member', sized, 0],
+  ['with loose wheels, which ride on shafts', loose, 5],
+] as const)('random trains %s: each member, and the housing as a whole, are in balance', (_, trains, leastRiding) => {
+  let [seen, riding] = [0, 0];
   fc.assert(
-    fc.property(sized, (train) => {
+    fc.property(trains, (train) => {
       // A worm lies across: where it is drawn says nothing about its shaft.
       const isAcross = ({ shape }: EndViewGear) => shape !== 'toothed' && shape !== 'ring';
       const places = new Map(
@@ -230,23 +265,32 @@ test('random trains: each member by itself, and the housing as a whole, are in b
           if (carrier !== undefined) continue;
           const { shaft } = members.get(member)!;
           const centre = places.get(member);
+          const on = members.get(member)!.ridesOn;
+          // What rides on a shaft is in the balance of that shaft.
+          if (on !== null && members.get(on)!.shaft) continue;
           if (!shaft || !centre) {
             // What is known of its planets pushes a carrier of which not all is known.
             whole &&= !loads.some(({ place }) => place.member === member || place.carrier === member);
             continue;
           }
           // The member by itself: its contacts, and those of the planets that it carries, against its bearings.
+          const borne = [...members].flatMap(([id, { ridesOn }]) => (ridesOn === member ? [id] : []));
+          const isBorne = (id: string | undefined) => id === member || (id !== undefined && borne.includes(id));
           const own = loads.flatMap(({ place, force }) => {
-            const at =
-              place.member === member
-                ? place.from.own
-                : partsById(train).find.member(place.member)?.carrier === member
-                  ? place.from.carrier
-                  : null;
+            const at = isBorne(place.member)
+              ? place.from.own
+              : isBorne(partsById(train).find.member(place.member)?.carrier)
+                ? place.from.carrier
+                : null;
             return at ? [{ force, at }] : [];
           });
+          if (borne.some((id) => loads.some(({ place }) => place.member === id))) riding++;
           const reactions = shaft.bearings.map(({ n, angleDeg, atMm }) => ({
-            force: { x: n * Math.cos((angleDeg * Math.PI) / 180), y: n * Math.sin((angleDeg * Math.PI) / 180), z: 0 },
+            force: {
+              x: n * Math.cos(((angleDeg ?? 0) * Math.PI) / 180),
+              y: n * Math.sin(((angleDeg ?? 0) * Math.PI) / 180),
+              z: 0,
+            },
             at: { x: 0, y: 0, z: atMm },
           }));
           const all = [...own, ...reactions];
@@ -273,6 +317,58 @@ test('random trains: each member by itself, and the housing as a whole, are in b
     { numRuns: runs(150) },
   );
   expect(seen).toBeGreaterThan(20);
+  expect(riding).toBeGreaterThanOrEqual(leastRiding);
+});
+
+test('by hand: a clutched wheel in the middle of its shaft loads both bearings with half; unclear, it is said', () => {
+  const wheel = (id: string, member: string, teeth: number, station: number) =>
+    ({ id, member, teeth, type: 'external', module: 2, faceWidth: 10, station }) as const;
+  const box = (more: object = {}) =>
+    checkedTrain({
+      name: 'Salt barrow box',
+      stationLength: 10,
+      members: [
+        { id: 'in', name: 'input shaft', bearings: [0, 100] },
+        { id: 'low', name: 'low gear' },
+        { id: 'out', name: 'output shaft', bearings: [0, 100] },
+        { id: 'tail', name: 'tail shaft' },
+      ],
+      gears: [wheel('a', 'in', 20, 5), wheel('b', 'low', 40, 5)],
+      meshes: [{ id: 'ab', gears: ['a', 'b'] }],
+      couplers: [
+        { id: 'L', name: 'Low', type: 'clutch', joins: ['low', 'out'] },
+        { id: 'T', name: 'Tail', type: 'clutch', joins: ['out', 'tail'] },
+      ],
+      positions: [{ id: '1', name: '1', engaged: ['L'] }],
+      input: 'in',
+      outputs: ['out'],
+      ...more,
+    });
+  const train = box();
+  const members = memberForces(train, forcesOf(train));
+  const tooth = (2000 * 6) / 40 / Math.cos((20 * Math.PI) / 180);
+  for (const { n } of members.get('out')!.shaft!.bearings) expect(n).toBeCloseTo(tooth / 2, 9);
+  expect([members.get('low')!.ridesOn, members.get('low')!.lacks, members.get('out')!.lacks]).toEqual([
+    'out',
+    null,
+    null,
+  ]);
+  // With two shafts on its line the coupler says which; without one that says it, nobody is told nothing.
+  const two = box({
+    members: train.members.map((member) => (member.id === 'tail' ? { ...member, bearings: [110, 150] } : member)),
+  });
+  expect(memberForces(two, forcesOf(two)).get('low')!.ridesOn).toBe('out');
+  const apart = box({
+    members: two.members,
+    couplers: [
+      { id: 'L', name: 'Low', type: 'clutch', joins: ['low', 'out'] },
+      { id: 'M', name: 'Mid', type: 'clutch', joins: ['low', 'tail'] },
+    ],
+    positions: [{ id: '1', name: '1', engaged: ['L'] }],
+  });
+  const unclear = memberForces(apart, forcesOf(apart));
+  expect(unclear.get('out')).toMatchObject({ shaft: null, lacks: expect.stringContaining('low gear') });
+  expect(unclear.get('tail')!.lacks).toContain('low gear');
 });
 
 /** Do wheels stand as far apart in the end view as they run? */
@@ -290,55 +386,3 @@ function agree(train: Train): boolean {
     }),
   );
 }
-
-describe('which breaks first', () => {
-  const pair = (module: number) =>
-    pairTrain(
-      { teeth: 14, module, faceWidth: 12, material: 'printed' },
-      { teeth: 40, module, faceWidth: 12, material: 'printed' },
-    );
-
-  test('the small wheel, and twice the module makes a quarter of it', () => {
-    const [small, large] = [pair(2), pair(4)].map((train) => rankWheels(train, use));
-    expect(small!.map(({ gear }) => gear)).toEqual(['a', 'b']);
-    expect(small![0]!.ofLargest).toBe(1);
-    for (const [i, { rootStressMPa, contactMPa }] of small!.entries()) {
-      expect(large![i]!.rootStressMPa / rootStressMPa).toBeCloseTo(0.25, 9);
-      // F / b and the curvature halve each: pressure goes with the root of both.
-      expect(large![i]!.contactMPa! / contactMPa!).toBeCloseTo(0.5, 9);
-    }
-  });
-
-  test('width evens it out, shift strengthens the pinion, an unknown width says nothing', () => {
-    const wider = pairTrain({ teeth: 14, module: 2, faceWidth: 24 }, { teeth: 40, module: 2, faceWidth: 24 });
-    expect(rankWheels(wider, use)[0]!.rootStressMPa / rankWheels(pair(2), use)[0]!.rootStressMPa).toBeCloseTo(0.5, 9);
-    const shifted = pairTrain(
-      { teeth: 14, module: 2, faceWidth: 12, shift: 0.4 },
-      { teeth: 40, module: 2, faceWidth: 12, shift: -0.4 },
-    );
-    expect(rankWheels(shifted, use).find(({ gear }) => gear === 'a')!.rootStressMPa).toBeLessThan(
-      0.85 * rankWheels(pair(2), use)[0]!.rootStressMPa,
-    );
-    expect(rankWheels(pairTrain({ teeth: 14, module: 2 }, { teeth: 40, module: 2, faceWidth: 9 }), use)).toEqual([]);
-    expect(rankWheels(pairTrain({ teeth: 14, faceWidth: 9 }, { teeth: 40, faceWidth: 9 }), use)).toEqual([]);
-  });
-
-  test('every wheel of a set that carries is ranked, rings too, and none is NaN', () => {
-    const stirrer = demoTrain('stirrer');
-    const gears = stirrer.gears.map((gear) => ({ ...gear, module: 2, faceWidth: 15 }));
-    const ranked = rankWheels({ ...stirrer, gears }, use);
-    expect(ranked.map(({ gear }) => gear).sort()).toEqual(gears.map(({ id }) => id).sort());
-    for (const { rootStressMPa } of ranked) expect(rootStressMPa).toBeGreaterThan(0);
-  });
-});
-
-test('what is engaged holds its torque at the radius of its dogs', () => {
-  const stirrer = demoTrain('stirrer');
-  const [first] = stirrer.couplers;
-  const train = { ...stirrer, couplers: stirrer.couplers.map((coupler) => ({ ...coupler, radius: 25 })) };
-  const position = train.positions.find(({ engaged }) => engaged.includes(first!.id))!;
-  const { forceN, torqueNm } = couplerForces(modelOf(train).solvedIn(position.id), 6).get(first!.id)!;
-  expect(torqueNm).toBeGreaterThan(0);
-  expect(forceN).toBeCloseTo((1000 * torqueNm) / 25, 9);
-  expect(couplerForces(modelOf(stirrer).solvedIn(position.id), 6).get(first!.id)!.forceN).toBeNull();
-});

@@ -1,6 +1,7 @@
 export { couplerForces, type CouplerForce } from './coupler-forces';
 export { linePressure, stiffnessOf, type Stiffness } from './materials';
 export { contactLoads, contactPlaces, placeOf, type ContactLoad, type ContactPlace } from './contacts';
+export { flowOf, forcedState, type ForcedFlow, type ForcedOptions, type ForcedState } from './forced-state';
 export { memberForces, type MemberForces } from './member-forces';
 export { copiesOf, meshForces, type ForcesUse, type MeshForces } from './mesh-forces';
 export { rankWheels, stressesIn, type WheelStress } from './ranking';

@@ -4,7 +4,9 @@ import { structureOf } from '../structure';
 import { partsById, type Member, type Train } from '../train';
 import { contactLoads, contactPlaces, type ContactPlace } from './contacts';
 import type { MeshForces } from './mesh-forces';
-import { isOverhung, shaftForces, sumOf, type Load, type ShaftForces, type Vector } from './shaft';
+import { memberName } from '../words';
+import { ridingOf } from './riders';
+import { isOverhung, NOTHING, shaftForces, sumOf, type Load, type ShaftForces, type Vector } from './shaft';
 
 /** What a member's wheels do to it. */
 export interface MemberForces {
@@ -12,6 +14,8 @@ export interface MemberForces {
   readonly shaft: ShaftForces | null;
   /** What is missing for that; null where nothing is. */
   readonly lacks: string | null;
+  /** The shaft on which it rides, which bears its load; null where it has bearings of its own, or none is known. */
+  readonly ridesOn: string | null;
   /** Of a planet: what one copy's pin has to hold, N; of others null. */
   readonly pinN: number | null;
   /** What of that pulls it outward because it turns with its carrier; null where that is not known. */
@@ -21,9 +25,6 @@ export interface MemberForces {
   /** Gears beyond its bearings. */
   readonly overhung: readonly string[];
 }
-
-/** Smaller than this part of all forces together, what is left of them is rounding. */
-const NOTHING = 1e-9;
 
 /**
  * What the wheels of a train do to its members, by member.
@@ -48,18 +49,43 @@ export function memberForces(
   }
   const unknown = unknownOn(train, forces);
   const builds = modelOf(train).derive(buildsOf);
+  const riding = ridingOf(train);
+  const ridersOf = (shaft: string) => [...riding.on].flatMap(([member, on]) => (on === shaft ? [member] : []));
+  /** Of what rides on an axis nobody knows where, the first that pushes across it. */
+  const strayOn = (shaft: string) =>
+    [...riding.unknown].find(
+      ([member, shafts]) => shafts.includes(shaft) && (unknown.has(member) || pushesAcross(loads.get(member) ?? [])),
+    )?.[0];
   return new Map(
     train.members.map((member) => {
       const { overhung, lacks: missing } = lookUp(builds, member.id);
       const own = loads.get(member.id) ?? [];
+      const riders = ridersOf(member.id);
       const isPlanet = member.carrier !== undefined;
-      const lacks = isPlanet ? null : (missing ?? (unknown.has(member.id) ? UNKNOWN : null));
+      const ridesOn = riding.on.get(member.id) ?? null;
+      const stray = member.bearings && strayOn(member.id);
+      const lacks =
+        isPlanet || ridesOn !== null
+          ? null
+          : (missing ??
+            ([member.id, ...riders].some((id) => unknown.has(id))
+              ? UNKNOWN
+              : stray !== undefined
+                ? `It is not known what ${memberName(train, stray)} rides on: give it bearings of its own, or join it to its shaft.`
+                : null));
       const pin = isPlanet ? sumOf(pins.get(member.id) ?? []) : null;
       return [
         member.id as string,
         {
-          shaft: !isPlanet && lacks === null && member.bearings ? shaftForces(member.bearings, own) : null,
+          shaft:
+            !isPlanet && lacks === null && member.bearings
+              ? shaftForces(
+                  member.bearings,
+                  [member.id as string, ...riders].flatMap((id) => loads.get(id) ?? []),
+                )
+              : null,
           lacks,
+          ridesOn,
           pinN: pin && Math.hypot(pin.x, pin.y),
           turningN: turning.get(member.id) ?? null,
           balanced: isBalanced(own),
@@ -85,11 +111,14 @@ function listed<T>(lists: Map<string, T[]>, key: string): T[] {
   return list;
 }
 
-function isBalanced(loads: readonly Load[]): boolean {
-  if (loads.length < 2) return false;
+const isBalanced = (loads: readonly Load[]): boolean =>
+  loads.length > 1 && loads.some(({ force }) => force.x !== 0 || force.y !== 0) && !pushesAcross(loads);
+
+/** Is anything left of its loads across its axis? */
+function pushesAcross(loads: readonly Load[]): boolean {
   const net = sumOf(loads);
   const size = loads.reduce((total, { force }) => total + Math.hypot(force.x, force.y), 0);
-  return size > 0 && Math.hypot(net.x, net.y) < NOTHING * size;
+  return size > 0 && Math.hypot(net.x, net.y) >= NOTHING * size;
 }
 
 /** How a member is held, whatever pushes it. */
@@ -105,11 +134,13 @@ function buildsOf(train: Train): ReadonlyMap<string, Build> {
     listed(places, place.member).push(place);
     if (place.carrier !== null) listed(places, place.carrier).push(place);
   }
+  const { on } = ridingOf(train);
+  const borneBy = (id: string) => [
+    ...(places.get(id) ?? []),
+    ...[...on].flatMap(([rider, shaft]) => (shaft === id ? (places.get(rider) ?? []) : [])),
+  ];
   return new Map(
-    train.members.map((member) => [
-      member.id as string,
-      buildOf(member, places.get(member.id) ?? [], axisOf.has(member.id)),
-    ]),
+    train.members.map((member) => [member.id as string, buildOf(member, borneBy(member.id), axisOf.has(member.id))]),
   );
 }
 

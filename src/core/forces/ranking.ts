@@ -1,4 +1,5 @@
 import { geometryOf, pitchRadius, type MeshGeometry } from '../geometry';
+import { forcedState, type ForcedOptions } from './forced-state';
 import { modelOf } from '../model';
 import { rackOf } from '../shapes';
 import type { Solved } from '../solve';
@@ -12,10 +13,18 @@ export interface WheelStress {
   readonly gear: string;
   /** N/mm². */
   readonly rootStressMPa: number;
-  /** Null where the material of one of the two is not given. */
-  readonly contactMPa: number | null;
-  /** Of the largest in this train. */
+  /** Of the largest root stress in this train. */
   readonly ofLargest: number;
+  /** Where its root is stressed most. */
+  readonly position: string;
+  readonly mesh: string;
+  /** The largest pressure on its flanks, which may be elsewhere; null where no pair of materials is given. */
+  readonly contact: Contact | null;
+}
+
+/** Pressure between two wheels, N/mm². */
+interface Contact {
+  readonly pressureMPa: number;
   readonly position: string;
   readonly mesh: string;
 }
@@ -23,30 +32,43 @@ export interface WheelStress {
 const MM_PER_M = 1000;
 
 /**
- * Wheels by the stress in their roots, the largest first, each in its worst position of all or of those that are named;
- * without what is not known.
+ * Wheels by the stress in their roots, the largest first, each in its worst position of all or of those that are named,
+ * and the pressure on their flanks in the worst of theirs; without what is not known. A torque below 0 is the load's
+ * that pushes: then every position coasts.
  */
 export function rankWheels(
   train: Train,
   use: ForcesUse,
   {
-    losses = false,
     positions = train.positions.map(({ id }) => id),
-  }: { readonly losses?: boolean; readonly positions?: readonly string[] } = {},
+    ...how
+  }: ForcedOptions & { readonly positions?: readonly string[] } = {},
 ): readonly WheelStress[] {
-  const { solvedIn } = modelOf(train);
   const worst = new Map<string, Omit<WheelStress, 'ofLargest'>>();
-  for (const id of positions)
-    for (const found of stressesIn(solvedIn(id, { losses }), use)) {
-      const known = worst.get(found.gear);
-      if (!known || found.rootStressMPa > known.rootStressMPa) worst.set(found.gear, { ...found, position: id });
+  for (const id of positions) {
+    const { solved, use: borne } = forcedState(train, partsById(train).position(id), use, how);
+    for (const { gear, mesh, rootStressMPa, contactMPa } of stressesIn(solved, borne)) {
+      const known = worst.get(gear);
+      const root = known && known.rootStressMPa >= rootStressMPa ? known : { gear, mesh, rootStressMPa, position: id };
+      const contact =
+        contactMPa === null || (known?.contact && known.contact.pressureMPa >= contactMPa)
+          ? (known?.contact ?? null)
+          : { pressureMPa: contactMPa, position: id, mesh };
+      worst.set(gear, { ...root, contact });
     }
+  }
   const ranked = [...worst.values()].sort((a, b) => b.rootStressMPa - a.rootStressMPa);
   const largest = ranked[0]?.rootStressMPa ?? 0;
   return ranked.map((one) => ({ ...one, ofLargest: one.rootStressMPa / largest }));
 }
 
-type Stress = Omit<WheelStress, 'position' | 'ofLargest'>;
+/** The stresses of one wheel in one mesh and state. */
+interface Stress {
+  readonly gear: string;
+  readonly mesh: string;
+  readonly rootStressMPa: number;
+  readonly contactMPa: number | null;
+}
 
 /** The stresses of all wheels that carry, in one state. */
 export function stressesIn(solved: Solved, use: ForcesUse): readonly Stress[] {

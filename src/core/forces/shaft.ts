@@ -15,8 +15,8 @@ export interface Reaction {
   readonly atMm: number;
   /** On the shaft, across the axis. */
   readonly n: number;
-  /** Its direction, from the right, clockwise in the end view, −180 to 180. */
-  readonly angleDeg: number;
+  /** Its direction, from the right, clockwise in the end view, −180 to 180; null where there is no load. */
+  readonly angleDeg: number | null;
 }
 
 /** The bending moment at a place of a shaft. */
@@ -54,20 +54,25 @@ export function shaftForces([p, q]: readonly [number, number], loads: readonly L
     { force: { ...atQ, z: 0 }, at: { x: 0, y: 0, z: q } },
   ] as const;
   const diagram = bendingAlong([...loads, ...reactions]);
+  const nothing = NOTHING * loads.reduce((total, { force }) => total + Math.hypot(force.x, force.y, force.z), 0);
   return {
-    bearings: [reactionAt(p, atP), reactionAt(q, atQ)],
+    bearings: [reactionAt(p, atP, nothing), reactionAt(q, atQ, nothing)],
     thrustN: sum.z,
     bendingNm: diagram.reduce((most, { nm }) => Math.max(most, nm), 0),
     diagram,
   };
 }
 
-const reactionAt = (atMm: number, { x, y }: { readonly x: number; readonly y: number }): Reaction => ({
-  atMm,
-  n: Math.hypot(x, y),
+/** @param nothing what is smaller is what rounding leaves of loads that cancel */
+function reactionAt(atMm: number, { x, y }: { readonly x: number; readonly y: number }, nothing: number): Reaction {
+  const n = Math.hypot(x, y);
+  if (n <= nothing) return { atMm, n: 0, angleDeg: null };
   // −0 is 0.
-  angleDeg: (Math.atan2(y, x) * 180) / Math.PI + 0,
-});
+  return { atMm, n, angleDeg: (Math.atan2(y, x) * 180) / Math.PI + 0 };
+}
+
+/** Smaller than this part of all forces together, what is left of them is rounding. */
+export const NOTHING = 1e-9;
 
 /** What acts at one place along a shaft: moments about the x and y axes at the origin, and forces across. */
 interface Acting {

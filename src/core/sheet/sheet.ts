@@ -225,7 +225,7 @@ const BLOCKS: Readonly<Record<SectionKey, Make>> = {
         rows: ranked.map((one) => [
           gearName(train, gear(one.gear)),
           figure(one.rootStressMPa),
-          one.contactMPa === null ? '' : figure(one.contactMPa),
+          one.contact === null ? '' : figure(one.contact.pressureMPa),
           figure(100 * one.ofLargest),
           position(one.position).name,
         ]),

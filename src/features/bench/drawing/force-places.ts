@@ -1,5 +1,5 @@
 import type { GearShape, Point, SideView } from '@/core/drawing';
-import type { MemberForces, MeshForces, Reaction } from '@/core/forces';
+import type { MemberForces, MeshForces } from '@/core/forces';
 import { itemAt } from '@/core/required';
 import type { Train } from '@/core/train';
 
@@ -59,12 +59,14 @@ export function bearingPlaces(view: SideView, members: ReadonlyMap<string, Membe
     return [...shaft.bearings]
       .sort((a, b) => a.atMm - b.atMm)
       .flatMap((bearing, i) =>
-        bearing.n === 0 ? [] : [{ key: `${member} ${i}`, ...itemAt(ends, i), ...reaction(bearing) }],
+        bearing.angleDeg === null
+          ? []
+          : [{ key: `${member} ${i}`, ...itemAt(ends, i), ...across(bearing.n, bearing.angleDeg) }],
       );
   });
 }
 
-function reaction({ n, angleDeg }: Reaction) {
+function across(n: number, angleDeg: number) {
   const angle = (angleDeg * Math.PI) / 180;
   return { n, through: n * Math.cos(angle), down: n * Math.sin(angle), right: 0 };
 }

@@ -38,7 +38,9 @@ function Teeth({ of: { train, use, solved, byLoads } }: { of: Forced }) {
         <p className="muted">Give a gear its module and face width on its card: then forces and sizes stand here.</p>
       </section>
     );
+  const parts = partsById(train);
   const borne = [...members].filter(([, { shaft }]) => shaft !== null);
+  const unknown = [...members].filter(([id, { lacks }]) => lacks !== null && parts.member(id).bearings);
   const held = [...couplerForces(solved, use.torqueNm)].filter(([, { forceN }]) => forceN !== null);
   const pins = [...members].filter(([, { pinN }]) => pinN !== null && pinN > 0);
   return (
@@ -72,7 +74,11 @@ function Teeth({ of: { train, use, solved, byLoads } }: { of: Forced }) {
                 {shaft && <BendingLine diagram={shaft.diagram} />}
               </td>
               {shaft?.bearings.map(({ atMm, n, angleDeg }) => (
-                <td key={atMm} className="figure" title={`at ${figure(atMm)} mm, ${angleDeg.toFixed(0)}°`}>
+                <td
+                  key={atMm}
+                  className="figure"
+                  title={`at ${figure(atMm)} mm${angleDeg === null ? '' : `, ${angleDeg.toFixed(0)}°`}`}
+                >
                   {figure(n)}
                 </td>
               ))}
@@ -82,6 +88,11 @@ function Teeth({ of: { train, use, solved, byLoads } }: { of: Forced }) {
           ))}
         </Grid>
       )}
+      {unknown.map(([id, { lacks }]) => (
+        <p key={id} className="muted mt-1.5">
+          Bearings of {memberName(train, id)}: not known. {lacks}
+        </p>
+      ))}
       {byLoads ? (
         <p className="muted mt-1.5">With a torque given at the input the wheels are compared over all positions.</p>
       ) : (
@@ -230,7 +241,12 @@ function Hardest({ train, use }: { train: Train; use: ForcesUse }) {
               </span>
             </td>
             <td className="figure">{figure(one.rootStressMPa)}</td>
-            <td className="figure">{one.contactMPa === null ? '—' : figure(one.contactMPa)}</td>
+            <td
+              className="figure"
+              title={one.contact ? `in ${partsById(train).position(one.contact.position).name}` : undefined}
+            >
+              {one.contact === null ? '—' : figure(one.contact.pressureMPa)}
+            </td>
             <td>{partsById(train).position(one.position).name}</td>
           </tr>
         ))}

@@ -25,7 +25,7 @@ export function StallWheels({ setup }: { setup: Setup }) {
     <p className="mt-1.5 text-sm">
       At the stall, with {figure(torqueNm)} N·m put on the input in {nameOf(first.position)}, {gearName(train, wheel)}{' '}
       is bent most: {figure(first.rootStressMPa)} N/mm² in its root
-      {first.contactMPa === null ? '' : `, ${figure(first.contactMPa)} on its flanks`}. {CAUTIONS.comparison}
+      {first.contact === null ? '' : `, ${figure(first.contact.pressureMPa)} on its flanks`}. {CAUTIONS.comparison}
     </p>
   );
 }
