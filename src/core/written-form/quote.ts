@@ -25,7 +25,7 @@ export function quote(name: string): string {
   const bare =
     PLAIN.test(name) &&
     !FRAME_WORDS.has(small) &&
-    small !== NOTHING &&
+    words[0] !== NOTHING &&
     !small.startsWith(NO_LADDER) &&
     !LEADING.has(words[0] ?? '') &&
     !words.some((word) => COPIES.test(word) || RESERVED.has(word));

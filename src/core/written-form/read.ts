@@ -1,4 +1,4 @@
-import { checkTrain, MAX_TRAIN_BYTES, withSharedParts, type PartRef, type Problem, type Train } from '../train';
+import { checkTrain, LIMITS, MAX_TRAIN_BYTES, withSharedParts, type PartRef, type Problem, type Train } from '../train';
 import { assemble, type Assembled, type Places } from './assemble';
 import { hintsOf } from './hints';
 import { withIdsOf } from './keep-ids';
@@ -24,6 +24,18 @@ export interface WrittenTrain {
 
 /** Nobody mends more at once. */
 const MOST_PROBLEMS = 100;
+/**
+ * So many statements of a kind fill a document to its limits; a text with more is not worked through, as that would take
+ * longer the longer it is.
+ */
+const MOST_STATEMENTS: Partial<Record<Statement['kind'], number>> = {
+  row: LIMITS.meshes + LIMITS.gears,
+  member: LIMITS.members,
+  coupler: LIMITS.couplers,
+  sleeve: LIMITS.selectors,
+  position: LIMITS.positions,
+};
+const MOST_OTHERS = 1000;
 /** How often what does not hold is taken out before the rest is given up. */
 const ROUNDS = 6;
 
@@ -40,8 +52,8 @@ export function readWritten(text: string, before: Train | null = null): WrittenT
       message: `The text is larger than ${MAX_TRAIN_BYTES / 1e6} MB, which no train is.`,
     });
   if (text.includes('\0')) return nothing({ place: start, message: 'This is not text.' });
-  const { statements, problems, misread, end } = statementsOf(text);
-  if (problems.length >= MOST_PROBLEMS) return { ...nothing(...problems), problems };
+  const { statements, problems, misread, end, cut } = statementsOf(text);
+  if (cut || problems.length >= MOST_PROBLEMS) return { ...nothing(...problems), problems };
   if (statements.length === 0 && problems.length === 0)
     return nothing({ place: end, message: 'There is no train here yet: begin with “train” and its name.' });
   const made = assemble(statements, end);
@@ -70,12 +82,20 @@ function statementsOf(text: string) {
   const statements: Statement[] = [];
   const problems: WrittenProblem[] = [];
   const misread: string[] = [];
+  const counts = new Map<Statement['kind'], number>();
   let end: Place = { from: 0, to: 0, line: 1, column: 1 };
   for (const line of linesOf(text)) {
     try {
       const statement = readStatement(line);
       if (statement) {
         statements.push(statement);
+        const said = (counts.get(statement.kind) ?? 0) + 1;
+        counts.set(statement.kind, said);
+        const most = MOST_STATEMENTS[statement.kind] ?? MOST_OTHERS;
+        if (said > most) {
+          const message = `There are more than ${most} statements like this one, and no train has so many: it is not read on.`;
+          return { statements: [], problems: [{ place: statement.place, message }], misread, end, cut: true };
+        }
         const { from, to, line: number, column } = statement.place;
         end = { from: to, to, line: number, column: column + to - from };
       }
@@ -86,7 +106,7 @@ function statementsOf(text: string) {
       if (problems.length >= MOST_PROBLEMS) break;
     }
   }
-  return { statements, problems, misread, end };
+  return { statements, problems, misread, end, cut: false };
 }
 
 /** The document as far as it holds: what breaks a rule is said at its place, and left out of what is shown. */
