@@ -1,6 +1,7 @@
-import { demoNames, demoTrain } from '@/testing/demo-train';
+import { demoNames, demoTrain, demoTrains } from '@/testing/demo-train';
+import { pairTrain } from '@/testing/pair-train';
 import { toFraction } from '../rational';
-import type { Gear, Train } from '../train';
+import { setTeeth, type Gear, type Train } from '../train';
 import { checkDesign, fixEffects, type Finding, type FindingFix } from '.';
 import { modelOf } from '../model';
 
@@ -322,10 +323,49 @@ describe('one-way clutches', () => {
 });
 
 describe('what a mend would do', () => {
+  const fewer = (gear: string, teeth: number): FindingFix => ({
+    label: 'fewer teeth',
+    apply: (train) => setTeeth(train, gear, teeth),
+  });
+
+  test('is told of a train without positions, as it is engaged now', () => {
+    const pair = pairTrain({ teeth: 24 }, { teeth: 48 }, { train: { positions: [] } });
+    const [change, ...others] = fixEffects(pair, [])(fewer('b', 47))!;
+    expect(others).toEqual([]);
+    expect([change!.position, toFraction(change!.before.ratio!), toFraction(change!.after.ratio!)]).toEqual([
+      null,
+      '-2',
+      '-47/24',
+    ]);
+  });
+
+  test('is told of every output: each is compared with the exact solve of the changed train', () => {
+    for (const train of demoTrains().filter(({ outputs }) => outputs.length > 1))
+      for (const { id, teeth } of train.gears) {
+        const mend = fewer(id, teeth + 1);
+        const edit = setTeeth(train, id, teeth + 1);
+        if (!edit.ok) continue;
+        const told = new Set(fixEffects(train, null)(mend)!.map(({ position, output }) => `${position} ${output}`));
+        const speeds = (of: Train) => {
+          const { positions, network } = modelOf(of);
+          return new Map(
+            [...positions()].flatMap(([position, { state, status }]) =>
+              of.outputs.map((output) => {
+                const speed = state.speeds.of(network.memberIndex.get(output)!);
+                return [`${position} ${output}`, status === 'drive' && speed ? toFraction(speed) : status] as const;
+              }),
+            ),
+          );
+        };
+        const [was, is] = [speeds(train), speeds(edit.train)];
+        for (const [key, speed] of was) expect([key, told.has(key)]).toEqual([key, is.get(key) !== speed]);
+      }
+  });
+
   test('the positions whose ratio changes, before and after', () => {
     const rake = demoTrain('pan-rake');
     const [found] = of(rake, 'undercut');
-    const effect = fixEffects(rake)(found!.mends[0]!)!;
+    const effect = fixEffects(rake, null)(found!.mends[0]!)!;
     const changed = effect.map(
       ({ position, before, after }) =>
         `${position} ${before.ratio && toFraction(before.ratio)} ${after.ratio && toFraction(after.ratio)}`,
@@ -335,7 +375,7 @@ describe('what a mend would do', () => {
     expect(changed.length).toBeGreaterThan(0);
     for (const { position } of effect)
       expect(changed).toContain(
-        `${position} ${toFraction(was.get(position)!.ratio!)} ${toFraction(after.get(position)!.ratio!)}`,
+        `${position} ${toFraction(was.get(position!)!.ratio!)} ${toFraction(after.get(position!)!.ratio!)}`,
       );
     for (const [id, { ratio }] of was)
       if (!effect.some(({ position }) => position === id))

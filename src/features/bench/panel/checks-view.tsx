@@ -6,7 +6,9 @@ import { useMemo, useState } from 'react';
 import { fixEffects, type Change, type Finding, type FindingFix } from '@/core/checks';
 import { setAside, reopenFinding, partsById } from '@/core/train';
 import { ratioFigure } from '@/core/units';
+import { memberName } from '@/core/words';
 import { choosePosition } from '@/features/train/choosing';
+import { engagementIn } from '@/features/train/engagement';
 import { useTrain, useLight, useNotice, useTrainStore } from '@/features/train/use-train';
 import { STATUS_WORDS } from '@/features/train/words';
 import { usePreferences } from '@/ui/preferences';
@@ -23,7 +25,11 @@ import { useTrainWords } from '@/features/train/use-train-words';
 export function ChecksView() {
   const train = useTrain((state) => state.train);
   const { open, aside } = useFindings(train);
-  const effects = useMemo(() => (train.positions.length > MAX_POSITIONS ? null : fixEffects(train)), [train]);
+  const { positionId, engaged } = useTrain(engagementIn);
+  const effects = useMemo(
+    () => (train.positions.length > MAX_POSITIONS ? null : fixEffects(train, positionId === null ? engaged : null)),
+    [train, positionId, engaged],
+  );
   return (
     <>
       {open.length === 0 ? (
@@ -140,11 +146,15 @@ function MendEffect({ mend, effects }: { mend: FindingFix; effects: NonNullable<
   const convention = usePreferences((state) => state.convention);
   const effect = useMemo(() => effects(mend), [effects, mend]);
   if (!effect) return null;
-  const name = (id: string) => partsById(train).find.position(id)?.name ?? id;
+  const where = ({ position, output }: Change) =>
+    [
+      position === null ? 'as engaged now' : `in ${partsById(train).find.position(position)?.name ?? position}`,
+      ...(train.outputs.length > 1 ? [memberName(train, output)] : []),
+    ].join(', ');
   const says = ({ ratio, status }: Change['before']) => (ratio ? ratioFigure(ratio, convention) : STATUS_WORDS[status]);
   const told = effect
     .slice(0, TOLD)
-    .map(({ position, before, after }) => `in ${name(position)}: ${says(before)} → ${says(after)}`);
+    .map((change) => `${where(change)}: ${says(change.before)} → ${says(change.after)}`);
   const more = effect.length > TOLD ? `, and ${effect.length - TOLD} more` : '';
   return (
     <span className="muted font-normal">· {told.length === 0 ? 'every ratio stays' : `${told.join(', ')}${more}`}</span>
