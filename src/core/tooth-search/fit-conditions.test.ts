@@ -153,6 +153,90 @@ test('of sets: what going through every choice of counts finds, by laws written 
   expect(uneven).toBeGreaterThan(0);
 });
 
+/** By trying: the planets, each turned to its place, with every turn that brings its first gear into its mate. */
+const goTogether = (
+  contacts: readonly { readonly own: number; readonly central: number; readonly internal: boolean }[],
+  copies: number,
+): boolean =>
+  Array.from({ length: copies }, (_, k) => k).every((k) => {
+    const [first, ...others] = contacts as [(typeof contacts)[0], ...typeof contacts];
+    // A mark of the central gear has gone k z / n teeth past this planet's place.
+    const past = ({ central, internal }: (typeof contacts)[0]) => ((internal ? -1 : 1) * k * central) / copies;
+    return Array.from({ length: first.own }, (_, tooth) => (past(first) + tooth) / first.own).some((turned) =>
+      others.every((other) => {
+        const off = other.own * turned - past(other);
+        return Math.abs(off - Math.round(off)) < 1e-6;
+      }),
+    );
+  });
+
+test.each([
+  ['two suns', 'external'],
+  ['two rings', 'internal'],
+] as const)('of stepped planets between %s: every choice that goes together, and no other', (_, type) => {
+  const internal = type === 'internal';
+  let [even, uneven] = [0, 0];
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 14, max: 26 }),
+      fc.integer({ min: 14, max: 26 }),
+      fc.integer({ min: 40, max: 60 }),
+      fc.integer({ min: 2, max: 4 }),
+      fc.constantFrom(undefined, 1.5),
+      (p, q, sum, copies, module) => {
+        const size = module === undefined ? {} : { module };
+        const wheel = (id: string, member: string, teeth: number, kind: string) => ({
+          ...{ id, member, teeth, type: kind, ...size },
+        });
+        const train = checkedTrain({
+          name: 'Brine set',
+          members: [
+            { id: 'one', name: 'one' },
+            { id: 'two', name: 'two' },
+            { id: 'carrier', name: 'carrier' },
+            { id: 'planet', name: 'planet', carrier: 'carrier', copies },
+          ],
+          gears: [
+            wheel('a', 'one', internal ? sum + p : sum - p, type),
+            wheel('p', 'planet', p, 'external'),
+            wheel('q', 'planet', q, 'external'),
+            wheel('b', 'two', internal ? sum + q : sum - q, type),
+          ],
+          meshes: [
+            { id: 'ap', gears: ['a', 'p'] },
+            { id: 'bq', gears: ['b', 'q'] },
+          ],
+          couplers: [{ id: 'held', name: 'held', type: 'brake', joins: ['two', 'frame'] }],
+          positions: [{ id: '1', name: '1', engaged: ['held'] }],
+          input: 'carrier',
+          outputs: ['one'],
+        });
+        const isOnOneAxis = (teeth: (id: string) => number) =>
+          internal
+            ? teeth('a') - teeth('p') === teeth('b') - teeth('q')
+            : teeth('a') + teeth('p') === teeth('b') + teeth('q');
+        const together = (teeth: (id: string) => number) =>
+          goTogether(
+            [
+              { own: teeth('p'), central: teeth('a'), internal },
+              { own: teeth('q'), central: teeth('b'), internal },
+            ],
+            copies,
+          );
+        const isSpaced = together(now(train));
+        if (isSpaced) even++;
+        else uneven++;
+        // A choice in which the output stands is none.
+        const drives = (teeth: (id: string) => number) => teeth('a') * teeth('q') !== teeth('b') * teeth('p');
+        if (!drives(now(train))) return;
+        expect(fitted(train)).toEqual(allWithin(train, [isOnOneAxis, drives, isSpaced ? together : () => true]));
+      },
+    ),
+    { numRuns: runs(40) },
+  );
+  expect([even > 0, uneven > 0]).toEqual([true, true]);
+});
+
 test('of two pairs between two shafts: they agree, or shifts go on making up for as much as now', () => {
   fc.assert(
     fc.property(

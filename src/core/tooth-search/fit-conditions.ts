@@ -1,5 +1,6 @@
 import { armOf, axesOf, FRAME, isCylindrical, partsById, planetarySetsOf, type Gear, type Train } from '../train';
 import { itemAt, lookUp, required } from '../required';
+import { timingOf } from '../checks';
 import { assemblesEvenly } from './planetary-sets';
 
 type Counts = ArrayLike<number>;
@@ -118,26 +119,67 @@ function agreement(train: Train, one: Distance, two: Distance): Condition[] {
 /** What rounding leaves of a whole number is that number. */
 const whole = (count: number): number => (Math.abs(count - Math.round(count)) < NEAR ? Math.round(count) : count);
 
+/**
+ * Equal planets that find their places evenly spaced go on so: those that meet central gears by the law of all their
+ * contacts together, whatever these are; pairs of planets from a sun to a ring by theirs.
+ */
 function spacingConditions(train: Train): readonly Condition[] {
-  const place = new Map(train.gears.map(({ id }, i) => [id, i]));
-  const { find } = partsById(train);
-  return planetarySetsOf(train).flatMap((set): Condition[] => {
-    const copies = find.member(set.planet.member)?.copies ?? 1;
-    const second = set.kind === 'simple' ? set.planet : set.second;
-    const gears = [set.sun, set.planet, second, set.ring].map(({ id }) => lookUp(place, id));
-    const holds = (counts: Counts) => {
-      const [sun, planet, other, ring] = gears.map((gear) => required(counts[gear])) as [
-        number,
-        number,
-        number,
-        number,
-      ];
-      return assemblesEvenly({ sun, planet, second: other, ring, copies }, set.kind);
-    };
-    return copies > 1 && holds(train.gears.map(({ teeth }) => teeth))
-      ? [{ gears: [...new Set(gears)], holds, settles: [] }]
+  const parts = partsById(train);
+  const place = new Map(train.gears.map(({ id }, i) => [id as string, i]));
+  const placeOf = ({ id }: Gear) => lookUp(place, id);
+  const copiesOf = (planet: string) => parts.find.member(planet)?.copies ?? 1;
+  const condition = (gears: readonly Gear[], copies: number, holds: Condition['holds']): Condition[] =>
+    copies > 1 && holds(train.gears.map(({ teeth }) => teeth))
+      ? [{ gears: [...new Set(gears.map(placeOf))], holds, settles: [] }]
       : [];
+  const alone = contactsByPlanet(train).flatMap(([planet, pairs]) => {
+    const copies = copiesOf(planet);
+    return condition(
+      pairs.flat(),
+      copies,
+      (counts) =>
+        timingOf(
+          pairs.map(([own, central]) => ({
+            planetTeeth: required(counts[placeOf(own)]),
+            centralTeeth: required(counts[placeOf(central)]),
+            internal: central.type === 'internal',
+          })),
+          copies,
+        ) !== null,
+    );
   });
+  const paired = planetarySetsOf(train).flatMap((set) => {
+    if (set.kind !== 'double-pinion') return [];
+    const { sun, planet, second, ring } = set;
+    const copies = copiesOf(planet.member);
+    return condition([sun, planet, second, ring], copies, (counts) => {
+      const [s, p, q, r] = [sun, planet, second, ring].map((gear) => required(counts[placeOf(gear)]));
+      return assemblesEvenly(
+        { sun: required(s), planet: required(p), second: required(q), ring: required(r), copies },
+        'double-pinion',
+      );
+    });
+  });
+  return [...alone, ...paired];
+}
+
+/** By planet that meshes with central gears alone: each of its gears with each of these. */
+function contactsByPlanet(train: Train): readonly (readonly [string, readonly (readonly [Gear, Gear])[]])[] {
+  const parts = partsById(train);
+  const carrierOf = ({ member }: Gear) => parts.find.member(member)?.carrier;
+  const found = new Map<string, (readonly [Gear, Gear])[]>();
+  const others = new Set<string>();
+  for (const mesh of train.meshes) {
+    const pair = parts.pair(mesh);
+    const planets = pair.filter((gear) => carrierOf(gear) !== undefined);
+    const [planet] = planets;
+    if (!planet) continue;
+    const central = pair.find((gear) => gear !== planet);
+    if (planets.length > 1 || !central || !pair.every(isCylindrical))
+      for (const { member } of planets) others.add(member);
+    else found.set(planet.member, [...(found.get(planet.member) ?? []), [planet, central]]);
+  }
+  return [...found].filter(([planet, pairs]) => !others.has(planet) && pairs.length > 1);
 }
 
 /** Do these counts meet the conditions? */
