@@ -74,6 +74,42 @@ test('by keyboard: position, letter, figures, Enter; a slip is corrected, and bo
   expect(entries.map(({ kind }) => kind)).toEqual(['reading', 'correction']);
 });
 
+test('a correction keeps where, when and in which run a reading was taken, wherever the train stands now', async ({
+  page,
+  request,
+}) => {
+  const address = await freshTrain(request, 'mud-tram');
+  const entriesNow = async () =>
+    ((await (await request.get(`/api${address}/log`)).json()) as { entries: Record<string, unknown>[] }).entries;
+  for (const viewport of [
+    { width: 1280, height: 800 },
+    { width: 390, height: 844 },
+  ]) {
+    await page.setViewportSize(viewport);
+    await page.goto(`${address}/log`);
+    await page.keyboard.press('1');
+    await page.keyboard.press('m');
+    await page.keyboard.type('10');
+    await page.keyboard.press('Enter');
+    await expect(entry(page).getByRole('status').last()).toContainText('Logged.');
+    const [taken] = (await entriesNow()).slice(-1) as { document: { at: string; revision: number } }[];
+    // Meanwhile the train is looked at in another position.
+    await entry(page).getByRole('combobox', { name: 'Position' }).selectOption({ label: '3' });
+    await page.getByRole('button', { name: 'Correct it…' }).first().click();
+    await expect(entry(page).getByRole('combobox', { name: 'Position' })).toHaveValue('1');
+    await figure(page, 'Marks that passed').fill('9.75');
+    await entry(page).getByLabel('Why').fill('read again');
+    await logIt(page);
+    await expect(entry(page).getByRole('status').last()).toContainText('Corrected: both stay.');
+    const [last] = (await entriesNow()).slice(-1) as unknown as {
+      document: { reading: { position: string; at: string; revision: number; passed: number } };
+    }[];
+    expect(last!.document.reading).toMatchObject({
+      ...{ position: '1', passed: 9.75, at: taken!.document.at, revision: taken!.document.revision },
+    });
+  }
+});
+
 test('one-way that no longer holds is found from what positions do, by the proposed tests', async ({
   page,
   request,

@@ -15,9 +15,9 @@ interface Kept<T> {
 
 /**
  * Ways to make one ratio that are remembered: the cheapest where costs are known, else the first ones that a search
- * comes by.
+ * comes by. A search whose results are the ways themselves remembers as many as are asked for.
  */
-const MOST_WAYS = 64;
+export const MOST_WAYS = 64;
 
 /**
  * The best so many ratios, each once, nearest to the target first by |ln(ratio/target)|, compared exactly where
@@ -34,6 +34,7 @@ export class Best<T> {
     private readonly maxError: number | null = null,
     /** What decides which ways are remembered where there are more: fewer is better. */
     private readonly costOf: ((way: T) => number) | null = null,
+    private readonly mostWays = MOST_WAYS,
   ) {
     this.reach = maxError === null ? Infinity : maxError < 1 ? -Math.log1p(-maxError) : Infinity;
   }
@@ -53,7 +54,7 @@ export class Best<T> {
 
   /** Are there as many ways to this ratio as are remembered? */
   isFull(ratio: Rational): boolean {
-    return (this.kept.get(toFraction(ratio))?.ways.length ?? 0) >= MOST_WAYS;
+    return (this.kept.get(toFraction(ratio))?.ways.length ?? 0) >= this.mostWays;
   }
 
   offer(ratio: Rational, way: T): void {
@@ -71,7 +72,7 @@ export class Best<T> {
   /** Ratios that have as many ways as are remembered: there may be more. */
   get full(): readonly Rational[] {
     this.trim();
-    return [...this.kept.values()].filter(({ ways }) => ways.length >= MOST_WAYS).map(({ ratio }) => ratio);
+    return [...this.kept.values()].filter(({ ways }) => ways.length >= this.mostWays).map(({ ratio }) => ratio);
   }
 
   /** Adds a way to a ratio that is among the best, however many it has. */
@@ -80,7 +81,7 @@ export class Best<T> {
   }
 
   private remember(ways: T[], way: T): void {
-    if (ways.length < MOST_WAYS) return void ways.push(way);
+    if (ways.length < this.mostWays) return void ways.push(way);
     if (!this.costOf) return;
     const costs = ways.map(this.costOf);
     const dearest = costs.indexOf(Math.max(...costs));

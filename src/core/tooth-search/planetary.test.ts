@@ -366,3 +366,18 @@ test('planets that do not go in evenly are told where they go, if that is wanted
   const [found] = searchPlanetary({ ...question, uneven: true }).results;
   expect(found!.made[0]!.angles!.map(toFraction)).toEqual(['0', '33/100', '67/100']);
 });
+
+test('as many sets of one ratio are told as are asked for, all of them where there are fewer', () => {
+  const span = [12, 70] as const;
+  const asked = { input: 'sun', output: 'carrier', held: 'ring', sun: span, planet: span, ring: [12, 220] } as const;
+  const question = { ...asked, copies: [2, 5], target: fraction(4), maxError: 0 } as const;
+  // S + R over S is 4 where R = 3 S, so P = S: every S, with every number of planets that goes in and has room.
+  let all = 0;
+  for (let s = 12; s <= 70; s++)
+    for (let n = 2; n <= 5; n++) if ((4 * s) % n === 0 && 2 * s * Math.sin(Math.PI / n) > s + 2) all++;
+  expect(all).toBeGreaterThan(64);
+  for (const limit of [20, 65, 100, 500]) {
+    const found = searchPlanetary({ ...question, limit }).results.flatMap(({ made }) => made);
+    expect([limit, found.length]).toEqual([limit, Math.min(limit, all)]);
+  }
+});

@@ -1,5 +1,5 @@
 import { abs, mul, type Rational } from '../rational';
-import { Best, type FoundSoFar } from './best';
+import { Best, MOST_WAYS, type FoundSoFar } from './best';
 import {
   fits,
   hasRoom,
@@ -72,7 +72,7 @@ export function searchPlanetary(
 
 function oneSet(question: PlanetaryQuestion, tell: (so: PlanetaryAnswer) => void, watch: SearchWatch): PlanetaryAnswer {
   const { target, limit, maxError, shape = 'simple', uneven = false } = question;
-  const best = new Best<FoundSet>(target, limit, maxError, teethOf);
+  const best = new Best<FoundSet>(target, limit, maxError, teethOf, Math.max(MOST_WAYS, limit));
   const wanted = Number(target.n) / Number(target.d);
   const whole = setsIn(question);
   let examined = 0;
@@ -176,7 +176,7 @@ function placedAnyhow(set: FoundSet, shape: SetShape): FoundSet | null {
 /** Sets of each ratio by the one with the fewest teeth, and one sweep over the ratios of both. */
 function twoSets(question: PlanetaryQuestion, behind: SetQuestion, watch: SearchWatch): PlanetaryAnswer {
   const { target, limit, maxError } = question;
-  const best = new Best<readonly [FoundSet, FoundSet]>(target, limit, maxError);
+  const best = new Best<readonly [FoundSet, FoundSet]>(target, limit, maxError, null, Math.max(MOST_WAYS, limit));
   const [first, second] = [smallestOfEach(question, watch), smallestOfEach(behind, watch)] as const;
   const sizes = (sets: typeof first.sets) => Float64Array.from(sets, ({ size }) => size);
   const whole = sweepTwo(

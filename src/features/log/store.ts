@@ -1,4 +1,5 @@
 import { createStore } from 'zustand';
+import type { Reading } from '@/core/measurement';
 import type { Train } from '@/core/train';
 import { createTrainLog, type TrainLog } from '@/features/train/log/train-log';
 import { ownOf, type Own, type Session } from '@/features/train/session';
@@ -33,14 +34,31 @@ export interface Filter {
   readonly since: string;
 }
 
+/** A reading that is being corrected: it stays what it was but for what is changed. */
+export interface Correction {
+  readonly of: string;
+  /** Where it was read, until another position is chosen for it; undefined where it says none. */
+  readonly placed: Placed | undefined;
+  /** When, in which run and revision it was read, its picture, and whether a person read it. */
+  readonly rest: Partial<Pick<Reading, 'at' | 'run' | 'revision' | 'picture' | 'simulated'>>;
+  /** Figures of its kind that the form has no field for. */
+  readonly beyondForm: { readonly kind: ReadingKind; readonly figures: Readonly<Record<string, unknown>> };
+}
+
+/** Where a reading is taken: a position, or what is engaged, and whether the load pushes. */
+export interface Placed {
+  readonly position: string | null;
+  readonly engaged: readonly string[];
+  readonly flow?: 'coast';
+}
+
 /** What the Log screen keeps. */
 export interface LogState {
   readonly draft: ReadingDraft;
   readonly run: string | null;
   readonly filter: Filter;
   readonly chosen: string | null;
-  /** The reading that is being corrected. */
-  readonly correcting: string | null;
+  readonly correcting: Correction | null;
   readonly side: Side;
   readonly sights: Readonly<Record<string, Sight>>;
   readonly tried: readonly TriedEngagement[];

@@ -9,7 +9,7 @@ import { ownOf } from '@/features/train/session';
 import { useSession, useTrain } from '@/features/train/use-train';
 import { writtenReading } from './kinds';
 import { rowsOf, type Rows } from './rows';
-import { createLog, type LogItself, type LogState } from './store';
+import { createLog, type LogItself, type LogState, type Placed } from './store';
 import type { Result } from '@/core/result';
 
 export const useLogItself = (): LogItself => ownOf(useSession(), createLog);
@@ -40,13 +40,14 @@ export function useJudgement(): Judgement {
   return judgement;
 }
 
-/** Where a reading is taken: the position, what is engaged, and whether the load pushes. */
-export function usePlaced() {
+/** Where a reading is taken: as the train stands, or of one that is corrected, where it was taken. */
+export function usePlaced(): Placed {
+  const own = useLog((state) => state.correcting?.placed);
   const { positionId, engaged } = useTrain(engagementIn);
   const coasts = useTrain((state) => state.flow === 'coast');
   return useMemo(
-    () => ({ position: positionId, engaged, ...(coasts && { flow: 'coast' as const }) }),
-    [positionId, engaged, coasts],
+    () => own ?? { position: positionId, engaged, ...(coasts && { flow: 'coast' as const }) },
+    [own, positionId, engaged, coasts],
   );
 }
 

@@ -2,10 +2,10 @@ import { useState } from 'react';
 import type { Reading } from '@/core/measurement';
 import { couplerName } from '@/core/words';
 import { choosePosition } from '@/features/train/choosing';
-import { engagementIn } from '@/features/train/engagement';
 import { useSession, useTrain, useTrainStore } from '@/features/train/use-train';
 import { postPicture } from '@/wire';
 import { emptyFigures, KIND_ORDER, KINDS, wrongMarks, writtenReading } from '../kinds';
+import { keptBeside } from '../correction';
 import { useDraftReading, useJudgement, useLog, useLogItself, usePlaced } from '../use-log';
 import { FigureFields } from './figure-fields';
 import { focusFirst, pickKind } from './keys';
@@ -44,16 +44,20 @@ export function EntryForm() {
     const rest = {
       id,
       ...placed,
-      at: new Date().toISOString(),
-      revision: version,
-      ...(run !== null && { run }),
+      ...(correcting
+        ? keptBeside(correcting, draft.kind)
+        : {
+            at: new Date().toISOString(),
+            revision: version,
+            ...(run !== null && { run }),
+          }),
       ...(pictureId && { picture: pictureId }),
     };
     const reading = writtenReading(draft, rest) as Reading;
     const entry =
       correcting === null
         ? { id, kind: 'reading' as const, document: reading }
-        : { id, kind: 'correction' as const, document: { of: correcting, why: why.trim(), reading } };
+        : { id, kind: 'correction' as const, document: { of: correcting.of, why: why.trim(), reading } };
     const answer = await log.add([entry]);
     setTold({
       text: answer.ok ? (correcting === null ? 'Logged.' : 'Corrected: both stay.') : answer.message,
@@ -153,10 +157,15 @@ function KindChoice() {
 function PositionChoice() {
   const store = useTrainStore();
   const train = useTrain((state) => state.train);
-  const { positionId, engaged } = useTrain(engagementIn);
+  const { position: positionId, engaged, flow } = usePlaced();
+  const correcting = useLog((state) => state.correcting);
   const set = useLog((state) => state.set);
   const draft = useLog((state) => state.draft);
-  const coasts = useTrain((state) => state.flow === 'coast');
+  /** Of a correction it is said where that was read; else the train itself goes there. */
+  const choose = (position: string) =>
+    correcting === null
+      ? choosePosition(store, position)
+      : set({ correcting: { ...correcting, placed: { ...(flow && { flow }), position, engaged: [] } } });
   return (
     <div className="flex flex-col gap-1 px-4 py-2">
       <label className="flex items-center justify-between gap-2">
@@ -164,7 +173,7 @@ function PositionChoice() {
         <select
           className="select select-sm w-44"
           value={positionId ?? ''}
-          onChange={(event) => choosePosition(store, event.target.value)}
+          onChange={(event) => choose(event.target.value)}
         >
           {positionId === null && (
             <option value="">{engaged.map((id) => couplerName(train, id)).join(' + ') || 'nothing engaged'}</option>
@@ -185,7 +194,7 @@ function PositionChoice() {
         />
         the output is loaded
       </label>
-      {coasts && <p className="muted">Read in coasting: the load pushes while the input turns on.</p>}
+      {flow === 'coast' && <p className="muted">Read in coasting: the load pushes while the input turns on.</p>}
     </div>
   );
 }
@@ -194,11 +203,12 @@ function Correcting({ why, onWhy }: { why: string; onWhy: (why: string) => void 
   const { rows } = useJudgement();
   const correcting = useLog((state) => state.correcting);
   const set = useLog((state) => state.set);
-  const row = rows.find(({ id }) => id === correcting);
+  const row = rows.find(({ id }) => id === correcting?.of);
   return (
     <div className="flex flex-col gap-1 border-l-3 border-warning pl-2">
       <p>
-        This takes the place of {row?.judged ? row.judged.line : 'the chosen reading'}.{' '}
+        This takes the place of {row?.judged ? row.judged.line : 'the chosen reading'}; its time, run, revision and
+        picture stay.{' '}
         <button type="button" className="link" onClick={() => set({ correcting: null })}>
           Cancel
         </button>

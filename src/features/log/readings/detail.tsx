@@ -9,13 +9,14 @@ import { engage } from '@/features/train/choosing';
 import { useSession, useTrain, useTrainStore } from '@/features/train/use-train';
 import { asKeptAddress, pictureAddress, readRevision } from '@/wire';
 import { intervalText, valueText } from '@/features/train/log/figures-text';
-import { KINDS, ofKind } from '../kinds';
+import { KINDS } from '../kinds';
 import { VERDICTS } from '@/features/train/log/verdict-words';
 import type { ReadingRow } from '../rows';
 import { scrollIntoPlace } from '../entry/keys';
 import { useJudgement, useLog } from '../use-log';
 import { partsById } from '@/core/train';
 import { required } from '@/core/required';
+import { correctionOf, draftOf } from '../correction';
 
 /** One reading: its arithmetic, what it proves, what would explain it, and what it was before it was corrected. */
 export function ReadingDetail() {
@@ -31,20 +32,8 @@ function Detail({ row }: { row: ReadingRow }) {
   const set = useLog((state) => state.set);
   const draft = useLog((state) => state.draft);
   const session = useSession();
-  const correct = () => {
-    const figures = Object.fromEntries(
-      Object.entries(reading)
-        .filter(([, value]) => typeof value === 'number')
-        .map(([key, value]) => [key, String(value)]),
-    );
-    const before = ofKind(draft, reading.kind);
-    const taken = {
-      ...before,
-      figures: { ...before.figures, ...figures, ...reading.asRead },
-      note: reading.note ?? '',
-    };
-    scrollIntoPlace(() => set({ correcting: row.id, draft: taken }));
-  };
+  const correct = () =>
+    scrollIntoPlace(() => set({ correcting: correctionOf(row.id, reading), draft: draftOf(reading, draft) }));
   return (
     <div className="flex flex-col gap-2">
       <h3 className="font-semibold">
