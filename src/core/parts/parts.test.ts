@@ -177,3 +177,15 @@ test(
     expect(planet.tipMetresPerSecond!).toBeCloseTo(Math.max(inSlow, direct), 2);
   },
 );
+
+test('teeth of sun, ring and planet bear one force where they meet, copies counted alike', () => {
+  const stirrer = demoTrain('stirrer');
+  const train: Train = { ...stirrer, gears: stirrer.gears.map((gear) => ({ ...gear, module: 2 })) };
+  const forces = new Set(
+    partsOf(train, { speedRpm: null, torqueNm: 6 }).parts.map(({ worst }) => worst!.tangentialN!.toFixed(3)),
+  );
+  // By hand: the sun's 6 N·m on its pitch circle, shared by its planets; planet and ring pass on the same.
+  const sun = train.gears.find(({ member }) => member === train.input)!;
+  const { copies } = train.members.find(({ carrier }) => carrier !== undefined)!;
+  expect([...forces]).toEqual([((2000 * 6) / (2 * sun.teeth) / copies!).toFixed(3)]);
+});

@@ -1,6 +1,7 @@
 import { USUAL_TIP_SPEEDS } from '../checks';
 import { contributions } from '../powerflow';
 import { abs, toNumber } from '../rational';
+import { copiesOf } from '../forces';
 import { geometryOf } from '../geometry';
 import { rackOf } from '../shapes';
 import { type Solved } from '../solve';
@@ -113,7 +114,7 @@ export function partsOf(train: Train, { speedRpm, torqueNm }: PartsUse): PartsLi
       centreDistancesMm: known((mesh) => sizes.centreDistance(mesh)),
       contactRatio: known((mesh) => geometry.contactRatio(mesh.id)),
       span: cut && spanOf(cut.spec),
-      worst: worstOf(cases, gear, byId.find.member(gear.member)?.copies ?? 1, { speedRpm, torqueNm }, pitchMm),
+      worst: worstOf(cases, gear, { speedRpm, torqueNm }, pitchMm),
       tipMetresPerSecond:
         fastest === null || speedRpm === null ? null : round((2 * Math.PI * fastest * speedRpm) / 60_000),
       tipLimit: limit,
@@ -185,14 +186,13 @@ function tipMmPerRadian(solved: Solved, gear: Gear, outsideMm: number | null, or
 function worstOf(
   cases: readonly Case[],
   gear: Gear,
-  copies: number,
   { speedRpm, torqueNm }: PartsUse,
   pitchMm: number | null,
 ): PartRow['worst'] {
   const found = cases.map(({ id, solved }) => ({
     id,
     speed: speedOf(solved, gear.member),
-    torque: toothTorque(solved, gear.id) / copies,
+    torque: toothTorque(solved, gear.id),
   }));
   const worst = found.reduce<(typeof found)[0] | null>(
     (most, one) => (one.torque > (most?.torque ?? 0) ? one : most),
@@ -209,17 +209,18 @@ function worstOf(
 }
 
 /**
- * The largest torque that one of a gear's meshes puts on it, per unit put in. What is shared between parallel ways is
- * not counted.
+ * The largest torque that one tooth contact puts on a gear, per unit put in: of a sun or a ring what one of its equal
+ * planets does, of a planet what one copy takes. What is shared between parallel ways is not counted.
  */
 function toothTorque(solved: Solved, gear: string): number {
-  const meshes = new Map(solved.network.meshes.map(({ mesh }) => [mesh.id, mesh.gears]));
+  const { train } = solved.network;
+  const meshes = new Map(train.meshes.map((mesh) => [mesh.id, mesh]));
   const own = contributions(solved).flatMap(({ source, torque }) =>
     source.kind === 'mesh' &&
     source.side !== 'arm' &&
     torque &&
-    lookUp(meshes, source.id)[source.side === 'a' ? 0 : 1] === gear
-      ? [toNumber(abs(torque))]
+    lookUp(meshes, source.id).gears[source.side === 'a' ? 0 : 1] === gear
+      ? [toNumber(abs(torque)) / copiesOf(train, lookUp(meshes, source.id))]
       : [],
   );
   return Math.max(0, ...own);

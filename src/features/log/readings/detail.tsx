@@ -71,7 +71,8 @@ function Detail({ row }: { row: ReadingRow }) {
       )}
       {reading.kind === 'slowing' && judged?.interval && (
         <p>
-          Gearbox drag: <span className="figure">{figure(plain(slowingWatts(reading)).value)} W</span> (
+          {reading.loaded === true ? 'Power into the loaded gearbox, load and drag together' : 'Gearbox drag'}:{' '}
+          <span className="figure">{figure(plain(slowingWatts(reading)).value)} W</span> (
           {figure(plain(slowingWatts(reading)).least)} to {figure(plain(slowingWatts(reading)).most)} W).
         </p>
       )}
