@@ -22,6 +22,8 @@ export type FindingKind =
   | 'tip speed'
   | 'locked'
   | 'duplicate'
+  | 'same ratio'
+  | 'idle coupler'
   | 'floating output'
   | 'capacity'
   | 'one-way clutches'

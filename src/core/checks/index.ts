@@ -2,6 +2,7 @@ import type { Train } from '../train';
 import { axisFindings } from './axes';
 import { distanceFindings } from './distances';
 import type { Finding } from './finding';
+import { idleCouplerFindings } from './idle-couplers';
 import { meshFindings } from './meshes';
 import { oneWayFindings } from './one-ways';
 import { planetFindings } from './planets';
@@ -24,6 +25,7 @@ export function checkDesign(train: Train, use: Use = {}): readonly Finding[] {
   const all = [
     ...axisFindings(train),
     ...oneWayFindings(train),
+    ...idleCouplerFindings(train),
     ...positionFindings(train, use),
     ...distanceFindings(train),
     ...planetFindings(train),

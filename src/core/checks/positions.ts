@@ -1,5 +1,5 @@
 import { type OpenTrain } from '../kinematics';
-import { abs, isZero, toNumber } from '../rational';
+import { abs, equals, isZero, toNumber } from '../rational';
 import { lockSet, slipPoints, solveEngaged, type Solved } from '../solve';
 import { deletePosition, engageInPosition, toggleOutput, type Gear, type Position, type Train } from '../train';
 import { figure } from '../units';
@@ -29,6 +29,7 @@ export function positionFindings(train: Train, use: Use): Finding[] {
   return [
     ...cases.flatMap((one, i) => [
       ...duplicate(train, one.position, train.positions.slice(0, i)),
+      ...sameRatio(one, cases.slice(0, i)),
       ...locked(train, one),
     ]),
     ...floatingOutputs(train, open, cases),
@@ -51,6 +52,32 @@ function duplicate(train: Train, position: Position, before: readonly Position[]
         why: 'They are one position under two names.',
         mend: 'Delete one of them, or change what it engages.',
         mends: [{ label: `Delete ${position.name}`, apply: (now) => deletePosition(now, position.id) }],
+      },
+      { positions: [position.id] },
+    ),
+  ];
+}
+
+/** A rung of the ladder that is there already, made by other couplers. */
+function sameRatio({ position, solved }: Case, before: readonly Case[]): Finding[] {
+  const isRung = (one: Case) => one.position.ladder !== false && one.solved.ratio !== null;
+  if (!isRung({ position, solved })) return [];
+  const twin = before.find(
+    (other) =>
+      isRung(other) &&
+      sorted(other.position) !== sorted(position) &&
+      equals(required(other.solved.ratio), required(solved.ratio)),
+  );
+  if (!twin) return [];
+  return [
+    finding(
+      'same ratio',
+      'note',
+      {
+        what: `Positions ${twin.position.name} and ${position.name} have the same ratio.`,
+        why: 'They engage different couplers, and the output turns alike: one of them may be wired or drawn wrongly.',
+        mend: `Look at what ${position.name} engages, or mark it as no step of the ladder.`,
+        mends: [],
       },
       { positions: [position.id] },
     ),
