@@ -3,6 +3,7 @@ import { meshRoles, powerFlow, type PowerPath } from '@/core/powerflow';
 import { sign, toFraction } from '@/core/rational';
 import {
   driveBackward,
+  engagementsThatDrive,
   lockSet,
   oneWayAccounts,
   powerStops,
@@ -110,9 +111,13 @@ function lockText(solved: Solved, names: Names): string {
 
 function neutralText(solved: Solved, names: Names): string[] {
   const { follow, open, openSets } = powerStops(solved);
+  const drive = engagementsThatDrive(solved);
   return [
     `With the input turn: ${follow.map(names.member).join(', ')}.`,
     ...(open.length > 0 ? [`Power stops at: ${open.map(names.coupler).join(', ')}.`] : []),
+    ...(drive.length > 0
+      ? [`Would drive: ${drive.map(({ engage }) => engage.map(names.coupler).join(' + ')).join(', ')}.`]
+      : []),
     ...(openSets.length > 0 ? [`Nothing reacts in the set on ${openSets.map(names.member).join(', ')}.`] : []),
   ];
 }

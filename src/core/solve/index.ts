@@ -6,6 +6,7 @@ export { endsOf, inputTorque, outputTorque, type End } from './ends';
 export type { DraggedMotion } from './dragged';
 export { solveLoads, type LoadedSolution, type Unbalanced } from './loads';
 export { solveCoasting } from './coasting';
+export { engagementsThatDrive, type WouldDrive } from './would-drive';
 export { lockSet, powerStops, type PowerStops } from './reasons';
 export { driveBackward, releasedOneWays, type BackwardVerdict } from './backward';
 export { reportTrain, type PositionReport, type TrainReport } from './report';

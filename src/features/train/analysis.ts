@@ -11,6 +11,7 @@ import {
 } from '@/core/powerflow';
 import {
   driveBackward,
+  engagementsThatDrive,
   releasedOneWays,
   lockSet,
   oneWayAccounts,
@@ -25,6 +26,7 @@ import {
   type PowerStops,
   type Solved,
   type Unbalanced,
+  type WouldDrive,
 } from '@/core/solve';
 import type { Train } from '@/core/train';
 import { memberMoves, type MemberMove } from '@/core/turning';
@@ -50,6 +52,8 @@ export interface Explained {
   /** The smallest set of couplers that locks it; empty unless it is locked. */
   readonly locks: readonly string[];
   readonly stops: PowerStops | null;
+  /** Couplers that would make it drive, where no output is driven. */
+  readonly wouldDrive: readonly WouldDrive[];
   readonly flow: FlowKind;
   /** What each one-way clutch does, and what would change it. */
   readonly oneWays: readonly OneWayAccount[];
@@ -104,6 +108,8 @@ function explain(
     stops: () => (solved.status === 'neutral' || solved.status === 'held' ? powerStops(solved) : null),
     backward: () => turned?.verdict ?? null,
     unbalanced: () => (loaded && !loaded.ok ? loaded.why : null),
+    wouldDrive: () =>
+      flow === 'drive' && (solved.status === 'neutral' || solved.status === 'held') ? engagementsThatDrive(solved) : [],
     flow: () => flow,
     oneWays: () => oneWayAccounts(solved, solve),
     letGo: () =>

@@ -1,13 +1,16 @@
 'use client';
 
 import type { ReactNode } from 'react';
+import { isZero } from '@/core/rational';
 import { FRAME } from '@/core/train';
+import { ratioFigure } from '@/core/units';
 import { couplerName, listed, memberName, sentence } from '@/core/words';
 import type { Explained } from '@/features/train/analysis';
 import { toggleCoupler } from '@/features/train/choosing';
 import { type Highlight, highlightOf } from '@/features/train/highlight';
 import { useExplained } from '@/features/train/use-explained';
 import { useTrain, useLight, useTrainStore } from '@/features/train/use-train';
+import { usePreferences } from '@/ui/preferences';
 import { lawText } from './outputs';
 import { itemAt } from '@/core/required';
 
@@ -81,7 +84,7 @@ function Locked({ position: { locks, solved, flow } }: { position: Explained }) 
   );
 }
 
-function Stopped({ position: { stops, solved } }: { position: Explained }) {
+function Stopped({ position: { stops, solved, wouldDrive, moves } }: { position: Explained }) {
   const train = useTrain((state) => state.train);
   return (
     <div>
@@ -105,7 +108,57 @@ function Stopped({ position: { stops, solved } }: { position: Explained }) {
           </Pointing>
         </p>
       )}
-      <Engageable ids={stops?.open ?? []} />
+      <Dragged ids={moves.filter(({ isFree, speed }) => isFree && !isZero(speed)).map(({ id }) => id)} />
+      {solved.dragged.holds.size > 0 && (
+        <p>
+          {sentence(
+            `Against that drag holds: ${listed([...solved.dragged.holds].map((id) => couplerName(train, id)))}`,
+          )}
+        </p>
+      )}
+      <WouldDriveNow found={wouldDrive} />
+      <Engageable ids={(stops?.open ?? []).filter((id) => !wouldDrive.some(({ engage }) => engage.includes(id)))} />
+    </div>
+  );
+}
+
+/** What no load turns, and the slightest drag does. */
+function Dragged({ ids }: { ids: readonly string[] }) {
+  const train = useTrain((state) => state.train);
+  if (ids.length === 0) return null;
+  return (
+    <p>
+      Undetermined, but turning with the slightest drag:{' '}
+      <Pointing highlight={highlightOf({ members: ids })}>
+        <span tabIndex={0}>{sentence(listed(ids.map((id) => memberName(train, id))))}</span>
+      </Pointing>
+    </p>
+  );
+}
+
+/** So many ways to make it drive are offered. */
+const MOST_OFFERED = 6;
+
+function WouldDriveNow({ found }: { found: Explained['wouldDrive'] }) {
+  const store = useTrainStore();
+  const train = useTrain((state) => state.train);
+  const convention = usePreferences((state) => state.convention);
+  if (found.length === 0) return null;
+  return (
+    <div className="mt-1.5 flex flex-wrap items-center gap-2">
+      <span className="muted text-sm">Would drive:</span>
+      {found.slice(0, MOST_OFFERED).map(({ engage, ratio }) => (
+        <Pointing key={engage.join()} highlight={highlightOf({ couplers: engage })}>
+          <button
+            type="button"
+            className="btn btn-outline btn-xs"
+            onClick={() => engage.forEach((id) => toggleCoupler(store, id))}
+          >
+            Engage {engage.map((id) => couplerName(train, id)).join(' + ')}{' '}
+            <span className="figure font-normal">{ratioFigure(ratio, convention)}</span>
+          </button>
+        </Pointing>
+      ))}
     </div>
   );
 }
@@ -175,7 +228,7 @@ function Engageable({ ids }: { ids: readonly string[] }) {
   if (ids.length === 0) return null;
   return (
     <div className="mt-1.5 flex flex-wrap items-center gap-2">
-      <span className="muted text-sm">Power stops at:</span>
+      <span className="muted text-sm">Power stops at, without driving alone:</span>
       {ids.map((id) => (
         <Pointing key={id} highlight={highlightOf({ couplers: [id] })}>
           <button type="button" className="btn btn-outline btn-xs" onClick={() => toggleCoupler(store, id)}>
