@@ -77,7 +77,13 @@ function Progress({ search, answer }: { search: SchemeSearch; answer: SchemesTol
       </p>
     );
   const found = answer ? `${counted(answer.schemes)} ${answer.schemes === 1 ? 'scheme' : 'schemes'}` : '';
-  const ways = answer ? `${counted(answer.walked)} of ${counted(answer.of)} ways to join` : '';
+  // A search of free sets has looked at all ways at some places of their ranges, and goes on at others.
+  const goesOn = answer !== null && answer.walked >= answer.of;
+  const ways = !answer
+    ? ''
+    : goesOn
+      ? `all ${counted(answer.of)} ways to join`
+      : `${counted(answer.walked)} of ${counted(answer.of)} ways to join`;
   const between =
     answer && answer.between > 0 ? `, and ${counted(answer.between)} places between those of the ranges` : '';
   return (
@@ -89,7 +95,7 @@ function Progress({ search, answer }: { search: SchemeSearch; answer: SchemesTol
       {state.kind === 'running' && !answer?.searched && (
         <>
           <span>Searching… {answer && `${found} so far, ${ways}${between} looked at.`}</span>
-          {between === '' ? (
+          {between === '' && !goesOn ? (
             <progress
               className="progress w-40"
               value={answer ? answer.walked / Math.max(1, answer.of) : 0}
