@@ -1,5 +1,5 @@
 export { FRAME } from './frame';
-export { COUPLER_STYLES, LIMITS, MATERIALS, MOST_SHIFT, type Material } from './limits';
+export { COUPLER_STYLES, LIMITS, MATERIALS, MOST_SHIFT, ONE_INPUT, type Material } from './limits';
 export { hasPart, type PartRef } from './parts';
 export { trainSchema } from './schema';
 export type { Coupler, Gear, GearType, Member, Mesh, Position, Train, Unchanging } from './schema';

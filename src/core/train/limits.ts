@@ -20,3 +20,6 @@ export const COUPLER_STYLES = ['friction', 'dog', 'synchro', 'band', 'pawl', 'ro
 /** What gears are made of, as far as the speed of their tips is limited by it. */
 export const MATERIALS = ['steel', 'cast iron', 'bronze', 'aluminium', 'nylon', 'acetal', 'printed', 'wood'] as const;
 export type Material = (typeof MATERIALS)[number];
+
+/** What is said of a second input. */
+export const ONE_INPUT = 'A train has one input: make the other an output, with its torque as a load below 0.';

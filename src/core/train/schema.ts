@@ -1,21 +1,23 @@
 import * as z from 'zod/mini';
 
 import type { CouplerId, GearId, MemberId, MeshId, PositionId, SelectorId } from './ids';
-import { COUPLER_STYLES, LIMITS, MATERIALS, MOST_SHIFT } from './limits';
+import { COUPLER_STYLES, LIMITS, MATERIALS, MOST_SHIFT, ONE_INPUT } from './limits';
 
 const text = (error: string) => z.string({ error });
 const whole = (error: string, least: number, tooLow: string, most: number, tooHigh: string) =>
   z.number({ error }).check(z.int(error), z.gte(least, tooLow), z.lte(most, tooHigh));
 
-const id = text('An id must be text.').check(
-  z.regex(
-    /^[\p{L}\p{N}][\p{L}\p{N} _.+:-]{0,63}$/u,
-    'An id starts with a letter or a digit and has at most 64 letters, digits, spaces or . _ + : -',
-  ),
+const idShape = z.regex(
+  /^[\p{L}\p{N}][\p{L}\p{N} _.+:-]{0,63}$/u,
+  'An id starts with a letter or a digit and has at most 64 letters, digits, spaces or . _ + : -',
 );
+const id = text('An id must be text.').check(idShape);
 /** The same text, with what it names in its type. */
 const idOf = <T extends string>() => id as unknown as z.ZodMiniType<T, T>;
 const memberId = idOf<MemberId>();
+const inputId = z
+  .string({ error: ({ input }) => (Array.isArray(input) ? ONE_INPUT : 'An id must be text.') })
+  .check(idShape) as unknown as z.ZodMiniType<MemberId, MemberId>;
 const gearId = idOf<GearId>();
 const meshId = idOf<MeshId>();
 const couplerId = idOf<CouplerId>();
@@ -206,7 +208,7 @@ export const trainSchema = z.strictObject({
   couplers: list(couplerSchema, LIMITS.couplers, 'couplers'),
   selectors: z.optional(list(selectorSchema, LIMITS.selectors, 'selectors')),
   positions: list(positionSchema, LIMITS.positions, 'positions'),
-  input: memberId,
+  input: inputId,
   outputs: list(memberId, LIMITS.outputs, 'outputs').check(z.minLength(1, 'Name at least one output.')),
   notes: z.optional(notes),
   efficiency: z.optional(efficiency),

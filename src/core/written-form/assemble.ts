@@ -1,4 +1,4 @@
-import { type Coupler, type Position, type Train, type TrainFigure } from '../train';
+import { ONE_INPUT, type Coupler, type Position, type Train, type TrainFigure } from '../train';
 import { Gears } from './gears';
 import { Ids } from './ids';
 import { coupledEnds, Members, namesMade } from './members';
@@ -45,7 +45,10 @@ export function assemble(statements: readonly Statement[], end: Place): Assemble
     statements.filter((statement): statement is Of<K> => statement.kind === kind);
   const once = <K extends Statement['kind']>(kind: K): Of<K> | undefined => {
     const [first, ...others] = of(kind);
-    for (const { place } of others) say({ place, message: `Line ${first?.place.line} says this already.` });
+    for (const { place } of others) {
+      const message = kind === 'input' ? ONE_INPUT : `Line ${first?.place.line} says this already.`;
+      say({ place, message });
+    }
     return first;
   };
 
@@ -66,6 +69,7 @@ export function assemble(statements: readonly Statement[], end: Place): Assemble
   const positions = positionsOf(of('position'), couplers);
 
   const input = once('input');
+  for (const { place } of input?.others.slice(0, 1) ?? []) say({ place, message: ONE_INPUT });
   const outputs = of('output').flatMap((statement) => statement.members);
   if (!input) say({ place: end, message: 'Say where power comes in: write “input” and a member.' });
   if (outputs.length === 0) say({ place: end, message: 'Say where power goes out: write “output” and a member.' });

@@ -1,4 +1,4 @@
-import { itemAt } from '../required';
+import { itemAt, required } from '../required';
 import { MATERIALS, TRAIN_FIGURES, type Material, type TrainFigure } from '../train';
 import { accepts, type Clause } from './clauses';
 import { Cursor } from './cursor';
@@ -37,7 +37,10 @@ const row = (read: (cursor: Cursor) => (Statement & { kind: 'row' })['row']): Re
 
 const READERS: Readonly<Record<Exclude<Kind, 'note'>, Reader>> = {
   train: (cursor) => ({ kind: 'train', name: afterColon(cursor).name('the name of the train').name }),
-  input: (cursor) => ({ kind: 'input', member: afterColon(cursor).name('the member that power comes in by') }),
+  input: (cursor) => {
+    const [member, ...others] = names(afterColon(cursor), 'the member that power comes in by');
+    return { kind: 'input', member: required(member), others };
+  },
   output: (cursor) => ({ kind: 'output', members: names(afterColon(cursor), 'the member that power goes out by') }),
   member: (cursor) => ({ kind: 'member', members: readMembers(cursor) }),
   gear: row(readGear),

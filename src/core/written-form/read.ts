@@ -25,8 +25,8 @@ export interface WrittenTrain {
 /** Nobody mends more at once. */
 const MOST_PROBLEMS = 100;
 /**
- * So many statements of a kind fill a document to its limits; a text with more is not worked through, as that would take
- * longer the longer it is.
+ * So many statements of a kind fill a document to its limits; a text with more is not worked through, as that would
+ * take longer the longer it is.
  */
 const MOST_STATEMENTS: Partial<Record<Statement['kind'], number>> = {
   row: LIMITS.meshes + LIMITS.gears,

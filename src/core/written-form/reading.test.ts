@@ -1,6 +1,6 @@
 import { ratio } from '@/testing/edited';
 import { withCountedIds } from '@/testing/renamed';
-import type { Train } from '../train';
+import { checkTrain, type Train } from '../train';
 import { readWritten } from '.';
 
 const STIRRER = `
@@ -184,7 +184,7 @@ describe('what is wrong is said with its line and column', () => {
     ['brake X: ring, 4', '10:16 “4” is not understood here'],
     ['train "Other', '10:7 This quote is not closed on its line.'],
     ['train "O\\q"', /^10:7 In quotes/],
-    ['input ring', '10:1 Line 3 says this already.'],
+    ['input ring', '10:1 A train has one input: make the other an output, with its torque as a load below 0.'],
     [
       'set: sun 20 on a, planet 20 on p x3, ring 60 on b',
       '10:1 Say what carries its planets: write “carrier on” and the member.',
@@ -264,4 +264,18 @@ test('what is far too large, or is no text, is refused at once', () => {
   expect(wrong(`train X\ninput a\noutput b\n${'pair: 9 on a drives 9 on b\n'.repeat(2_000)}`).length).toBeGreaterThan(
     0,
   );
+});
+
+test('a second input is said once and plainly, however it is written', () => {
+  const rest = 'output c\npair: 20 on a drives 40 on c\npair: 20 on b drives 40 on c\n';
+  for (const inputs of ['input a\ninput b', 'input a, b', 'inputs: a, b']) {
+    const { problems } = readWritten(`train Two motors\n${inputs}\n${rest}`);
+    expect(problems.map(({ message }) => message)).toEqual([
+      'A train has one input: make the other an output, with its torque as a load below 0.',
+    ]);
+  }
+  const read = checkTrain({ ...readWritten(`train T\ninput a\n${rest}`).train!, input: ['a', 'b'] });
+  expect(!read.ok && read.problems.map(({ path, message }) => [path, message])).toEqual([
+    [['input'], expect.stringMatching(/^A train has one input/)],
+  ]);
 });

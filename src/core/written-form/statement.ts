@@ -45,7 +45,8 @@ export interface RowItem {
 
 export type Statement = { readonly place: Place } & (
   | { readonly kind: 'train'; readonly name: string }
-  | { readonly kind: 'input'; readonly member: Named }
+  /** One member; whatever else is named as well is told. */
+  | { readonly kind: 'input'; readonly member: Named; readonly others: readonly Named[] }
   | { readonly kind: 'output'; readonly members: readonly Named[] }
   | { readonly kind: 'member'; readonly members: readonly MemberWords[] }
   | { readonly kind: 'row'; readonly row: Row }

@@ -37,6 +37,7 @@ export const FIRST_WORDS: Readonly<Record<string, Kind>> = {
   clutch: 'clutch',
   'one-way': 'one-way',
   position: 'position',
+  inputs: 'input',
   outputs: 'output',
   member: 'member',
   members: 'member',
