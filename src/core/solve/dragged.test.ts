@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { arbitraryTrain } from '@/testing/arbitrary-train';
+import { checkedTrain } from '@/testing/checked-train';
 import { demoTrain } from '@/testing/demo-train';
 import { runs } from '@/testing/runs';
 import { motionsOf, willisRows, type Row } from '@/testing/willis-rows';
@@ -75,6 +76,49 @@ test('random trains: one motion that nothing forbids, as solved where it is dete
     { numRuns: runs(400) },
   );
   expect([free > runs(60), dragging > runs(5)]).toEqual([true, true]);
+});
+
+test('sets in a row with more freedoms than are minimised over members: all is allowed all the same', () => {
+  const ids = Array.from({ length: 18 }, (_, i) => i);
+  const train = checkedTrain({
+    name: 'Brine row',
+    members: [
+      { id: 'm0', name: 'm0' },
+      ...ids.flatMap((i) => [
+        { id: `m${i + 1}`, name: `m${i + 1}` },
+        { id: `r${i}`, name: `r${i}` },
+        { id: `p${i}`, name: `p${i}`, carrier: `m${i + 1}`, copies: 3 },
+      ]),
+    ],
+    gears: ids.flatMap((i) => [
+      { id: `s${i}`, member: `m${i}`, teeth: 20, type: 'external' },
+      { id: `q${i}`, member: `p${i}`, teeth: 20, type: 'external' },
+      { id: `g${i}`, member: `r${i}`, teeth: 60, type: 'internal' },
+    ]),
+    meshes: ids.flatMap((i) => [
+      { id: `a${i}`, gears: [`s${i}`, `q${i}`] },
+      { id: `b${i}`, gears: [`q${i}`, `g${i}`] },
+    ]),
+    couplers: ids.map((i) => ({
+      ...{ id: `w${i}`, name: `w${i}`, type: 'one-way', control: 'selectable' },
+      joins: i % 2 ? ['frame', `r${i}`] : [`r${i}`, 'm0'],
+    })),
+    positions: [
+      { id: 'free', name: 'free', engaged: [] },
+      { id: 'some', name: 'some', engaged: ids.filter((i) => i % 3 > 0).map((i) => `w${i}`) },
+    ],
+    input: 'm0',
+    outputs: ['m18'],
+  });
+  for (const solved of modelOf(train).positions().values()) {
+    expect(solved.state.mobility).toBeGreaterThan(12);
+    const speeds = speedsOf(solved);
+    const { ties, leads } = constraints(train, solved);
+    for (const row of ties.slice(0, -1)) expect(toFraction(dot(row, speeds))).toBe('0');
+    for (const row of leads) expect(sign(dot(row, speeds))).toBeGreaterThanOrEqual(0);
+    expect(toFraction(speeds[0]!)).toBe('1');
+    expect(speeds.some((speed, member) => solved.state.speeds.of(member) === null && !isZero(speed))).toBe(true);
+  }
 });
 
 test('in neutral of the rake’s box the output stands, and its loose gears turn with their mates', () => {

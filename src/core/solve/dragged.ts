@@ -1,6 +1,6 @@
 import { FRAME_INDEX, leadForm, memberForm, type MemberIndex, type Network } from '../kinematics';
 import { holding, leastMotion } from '../least-motion';
-import { div, ZERO, type Rational } from '../rational';
+import { div, mul, ONE, sum, ZERO, type Rational } from '../rational';
 import { itemAt, lookUp } from '../required';
 import type { Flow } from './flow';
 import type { State } from './state';
@@ -24,6 +24,12 @@ interface Settled {
   readonly flow: Flow;
 }
 
+/**
+ * With more freedoms than this the fractions of the least motion grow so long that nobody would wait for them: then the
+ * free coordinates move least instead of the members, which everything allows as well.
+ */
+const MOST_FREE = 12;
+
 export function draggedMotion({ network, state, flow }: Settled): DraggedMotion {
   const { speeds, motion } = state;
   if (!speeds.turns) return { speedOf: () => ZERO, holds: new Set() };
@@ -34,15 +40,19 @@ export function draggedMotion({ network, state, flow }: Settled): DraggedMotion 
     const { acts } = itemAt(network.couplers, lookUp(network.couplerIndex, id));
     return how === 'overruns' && acts.kind === 'joins' ? [{ id, tie: acts }] : [];
   });
+  const forms = open.map((member) => memberForm(motion, member));
+  const isSmall = motion.free.length <= MOST_FREE;
   const programme = {
     rate: memberForm(motion, flow.driver).map((value) => div(value, flow.speed)),
-    loads: open.map((member) => memberForm(motion, member)),
+    loads: isSmall ? forms : motion.free.map((_, i) => motion.free.map((__, k) => (i === k ? ONE : ZERO))),
     leads: overrunning.map(({ tie }) => leadForm(motion, tie)),
   };
   const solution = leastMotion(programme);
   // What was solved is such a motion, so that there is one.
   if (!solution.possible) throw new Error('What is engaged has a motion, and none was found.');
-  const dragged = new Map(open.map((member, k) => [member, itemAt(solution.loads, k)]));
+  const speedAt = (k: number): Rational =>
+    isSmall ? itemAt(solution.loads, k) : sum(itemAt(forms, k).map((by, i) => mul(by, itemAt(solution.loads, i))));
+  const dragged = new Map(open.map((member, k) => [member, speedAt(k)]));
   return {
     speedOf: (member) => dragged.get(member) ?? solvedSpeed(member),
     holds: new Set([...holding(programme, solution)].map((i) => itemAt(overrunning, i).id)),
