@@ -11,8 +11,10 @@ import type { Train } from '@/core/train';
 import { SPEED_UNITS, TORQUE_UNITS } from '@/core/units';
 import type { Options } from './options';
 
-/** Forces on teeth, pins and bearings of every position, or of one, at an input torque; 1 N·m where none is given.
- * Below 0 the load pushes and the input holds back; in reverse flow the torque is that of the first output. */
+/**
+ * Forces on teeth, pins and bearings of every position, or of one, at an input torque; 1 N·m where none is given. Below
+ * 0 the load pushes and the input holds back; in reverse flow the torque is that of the first output.
+ */
 export function forcesJson(
   train: Train,
   { torque, speed, position, losses, reverse }: Pick<Options, 'torque' | 'speed' | 'position' | 'losses' | 'reverse'>,

@@ -129,7 +129,7 @@ describe('the body of a train', () => {
     },
   );
 
-  test('a gear in a ring beside it runs clear of its disc and shafts, whatever the widths, and whichever drives', () => {
+  test('a gear in a ring runs clear of its disc and shafts, whatever the widths, whichever drives', () => {
     const count = fc.integer({ min: 12, max: 40 });
     const width = fc.integer({ min: 4, max: 40 });
     fc.assert(

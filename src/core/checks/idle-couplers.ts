@@ -1,5 +1,5 @@
 import { equals, isZero } from '../rational';
-import { jointTorque, solveCoasting, solveEngaged, type Solved } from '../solve';
+import { jointTorque, solveCoasting, solveEngaged, workingOneWays, type Solved } from '../solve';
 import { reverseOneWay, type Coupler, type Position, type Train } from '../train';
 import { couplerName } from '../words';
 import { modelOf } from '../model';
@@ -37,11 +37,10 @@ function idle(train: Train, { id, type }: Coupler): Finding {
   );
 }
 
-function isIdleIn(train: Train, { id, type, ...coupler }: Coupler, { id: position, engaged }: Position): boolean {
-  const isOn = (engaged as readonly string[]).includes(id);
-  const always = type === 'one-way' && !('control' in coupler && coupler.control === 'selectable');
-  if (!isOn && !always) return true;
+function isIdleIn(train: Train, { id, type }: Coupler, { id: position, engaged }: Position): boolean {
   const { open, solvedIn } = modelOf(train);
+  const working = workingOneWays(open.network, new Set(engaged)).some((oneWay) => oneWay.id === id);
+  if (!working && !engaged.some((other) => other === id)) return true;
   const drive = solvedIn(position);
   if (!carriesNothing(drive, id)) return false;
   if (type === 'one-way') return turnAlike(drive, solveEngaged(open, engaged, { slipping: id }));

@@ -50,29 +50,27 @@ export function memberForces(
   const unknown = unknownOn(train, forces);
   const builds = modelOf(train).derive(buildsOf);
   const riding = ridingOf(train);
-  const ridersOf = (shaft: string) => [...riding.on].flatMap(([member, on]) => (on === shaft ? [member] : []));
   /** Of what rides on an axis nobody knows where, the first that pushes across it. */
   const strayOn = (shaft: string) =>
     [...riding.unknown].find(
       ([member, shafts]) => shafts.includes(shaft) && (unknown.has(member) || pushesAcross(loads.get(member) ?? [])),
     )?.[0];
+  /** What is not known of the forces on a shaft and on all that it bears. */
+  const lackOf = (shaft: string, borne: readonly string[]): string | null => {
+    if (borne.some((id) => unknown.has(id))) return UNKNOWN;
+    const stray = strayOn(shaft);
+    if (stray === undefined) return null;
+    const name = memberName(train, stray);
+    return `It is not known what ${name} rides on: give it bearings of its own, or join it to its shaft.`;
+  };
   return new Map(
     train.members.map((member) => {
       const { overhung, lacks: missing } = lookUp(builds, member.id);
       const own = loads.get(member.id) ?? [];
-      const riders = ridersOf(member.id);
+      const borne = [member.id as string, ...(riding.riders.get(member.id) ?? [])];
       const isPlanet = member.carrier !== undefined;
       const ridesOn = riding.on.get(member.id) ?? null;
-      const stray = member.bearings && strayOn(member.id);
-      const lacks =
-        isPlanet || ridesOn !== null
-          ? null
-          : (missing ??
-            ([member.id, ...riders].some((id) => unknown.has(id))
-              ? UNKNOWN
-              : stray !== undefined
-                ? `It is not known what ${memberName(train, stray)} rides on: give it bearings of its own, or join it to its shaft.`
-                : null));
+      const lacks = isPlanet || ridesOn !== null ? null : (missing ?? lackOf(member.id, borne));
       const pin = isPlanet ? sumOf(pins.get(member.id) ?? []) : null;
       return [
         member.id as string,
@@ -81,7 +79,7 @@ export function memberForces(
             !isPlanet && lacks === null && member.bearings
               ? shaftForces(
                   member.bearings,
-                  [member.id as string, ...riders].flatMap((id) => loads.get(id) ?? []),
+                  borne.flatMap((id) => loads.get(id) ?? []),
                 )
               : null,
           lacks,
@@ -134,11 +132,8 @@ function buildsOf(train: Train): ReadonlyMap<string, Build> {
     listed(places, place.member).push(place);
     if (place.carrier !== null) listed(places, place.carrier).push(place);
   }
-  const { on } = ridingOf(train);
-  const borneBy = (id: string) => [
-    ...(places.get(id) ?? []),
-    ...[...on].flatMap(([rider, shaft]) => (shaft === id ? (places.get(rider) ?? []) : [])),
-  ];
+  const { riders } = ridingOf(train);
+  const borneBy = (id: string) => [id, ...(riders.get(id) ?? [])].flatMap((one) => places.get(one) ?? []);
   return new Map(
     train.members.map((member) => [member.id as string, buildOf(member, borneBy(member.id), axisOf.has(member.id))]),
   );

@@ -72,7 +72,7 @@ test('pressure on flanks is the worst over mates and positions, and the same at 
   expect(planet).toBeCloseTo(sun!, 9);
 });
 
-test('the load that pushes: flanks change sides, a one-way clutch runs free, a bearing without load has no angle', () => {
+test('the load that pushes: flanks change sides, a one-way clutch overruns, no load has no angle', () => {
   const pair = pairTrain(
     { teeth: 20, module: 2, station: 1 },
     { teeth: 40, module: 2, station: 1 },

@@ -6,6 +6,8 @@ import type { Member, Train } from '../train';
 export interface Riding {
   /** By member without bearings of its own: the shaft on which it rides. */
   readonly on: ReadonlyMap<string, string>;
+  /** By shaft: what rides on it. */
+  readonly riders: ReadonlyMap<string, readonly string[]>;
   /** By member of which that is not known: the shafts on which it may. */
   readonly unknown: ReadonlyMap<string, readonly string[]>;
 }
@@ -34,7 +36,9 @@ function findRiding(train: Train): Riding {
       else unknown.set(id, shafts);
     }
   }
-  return { on, unknown };
+  const riders = new Map<string, string[]>();
+  for (const [member, shaft] of on) riders.set(shaft, [...(riders.get(shaft) ?? []), member]);
+  return { on, riders, unknown };
 }
 
 const hasBearings = ({ bearings }: Member): boolean => bearings !== undefined;

@@ -37,7 +37,7 @@ function constraints(train: Train, { network, state, flow }: Solved): { readonly
   };
 }
 
-test('random trains: one motion that nothing forbids, as solved where it is determined, and no other moves less', () => {
+test('random trains: one motion that nothing forbids, as solved where determined, and none moves less', () => {
   let [free, dragging] = [0, 0];
   fc.assert(
     fc.property(everyKind, fc.array(fc.integer({ min: -3, max: 3 }), { minLength: 12, maxLength: 12 }), (train, by) => {

@@ -93,7 +93,8 @@ function statementsOf(text: string) {
         counts.set(statement.kind, said);
         const most = MOST_STATEMENTS[statement.kind] ?? MOST_OTHERS;
         if (said > most) {
-          const message = `There are more than ${most} statements like this one, and no train has so many: it is not read on.`;
+          const message =
+            `There are more than ${most} statements like this one, and no train has so many: ` + 'it is not read on.';
           return { statements: [], problems: [{ place: statement.place, message }], misread, end, cut: true };
         }
         const { from, to, line: number, column } = statement.place;

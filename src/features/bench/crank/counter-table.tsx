@@ -12,6 +12,8 @@ import { useBench, useCrank } from '../use-bench';
 import { useEachFrame } from './turns';
 import { partsById } from '@/core/train';
 
+const FREE = 'Its speed is undetermined. Counted is what a little drag, alike on everything free, leaves of it.';
+
 /** Nobody reads figures that change faster. */
 const READABLE_MS = 90;
 
@@ -117,10 +119,7 @@ export function CounterTable() {
                       />
                       {memberName(train, id)}
                       {free.has(id) && (
-                        <span
-                          className="muted font-normal"
-                          title="Its speed is undetermined. Counted is what a little drag, alike on everything free, leaves of it."
-                        >
+                        <span className="muted font-normal" title={FREE}>
                           {' '}
                           free
                         </span>

@@ -159,6 +159,9 @@ function WouldDriveNow({ found }: { found: Explained['wouldDrive'] }) {
           </button>
         </Pointing>
       ))}
+      {found.length > MOST_OFFERED && (
+        <span className="muted text-sm">and {found.length - MOST_OFFERED} other ways</span>
+      )}
     </div>
   );
 }
